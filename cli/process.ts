@@ -1,0 +1,66 @@
+import { mkdir, readFile, writeFile } from 'node:fs/promises'
+import { basename, join } from 'node:path'
+import { Command, CommanderError } from 'commander'
+import { z } from 'zod'
+import { assess } from '../core/assess.ts'
+import { fileNames } from '../core/handover/names.ts'
+import { reportOf } from '../core/handover/report.ts'
+import { programById } from '../core/program/programs.ts'
+import { builtInTypes } from '../core/program/types/index.ts'
+import { splitPages } from '../core/split/split.ts'
+import { writeDocuments } from '../engine/handover/documents.ts'
+import { readPackage } from '../engine/package.ts'
+
+/** Words of the command are off, or nothing could be used: exit 2 with one line. */
+class Refused extends Error {}
+
+const options = z.object({
+  program: z.string(),
+  asOf: z.iso.date({ error: 'a day is written YYYY-MM-DD' }),
+  out: z.string().min(1),
+})
+
+async function main(): Promise<void> {
+  const command = new Command('process')
+    .requiredOption('--program <id>')
+    .option('--as-of <date>', 'the day to judge on', new Date().toISOString().slice(0, 10))
+    .requiredOption('--out <dir>')
+    .argument('<file...>')
+    .exitOverride()
+    .configureOutput({ writeErr: () => undefined })
+    .parse()
+  const parsed = options.safeParse(command.opts())
+  if (!parsed.success) throw new Refused(parsed.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '))
+  const program = programById(parsed.data.program)
+  if (!program) throw new Refused(`there is no program "${parsed.data.program}"`)
+  const started = performance.now()
+  const incoming = await Promise.all(command.args.map(async (path) => ({
+    name: basename(path),
+    bytes: new Uint8Array(await readFile(path).catch(() => { throw new Refused(`the file ${path} cannot be read`) })),
+  })))
+  let told = 0
+  const read = await readPackage(incoming, (done, all) => {
+    if (performance.now() - told < 500 && done < all) return
+    told = performance.now()
+    process.stderr.write(`\r${done} of ${all} pages read`)
+  })
+  process.stderr.write('\n')
+  if (read.pages.length === 0) throw new Refused(`no file of the package could be used: ${read.files.map((f) => `${f.name}: ${f.problem}`).join(' ')}`)
+  const readAt = performance.now()
+  const situation = { files: read.files, pages: read.pages, pieces: splitPages(read.pages, builtInTypes), program, types: builtInTypes, answers: [], asOf: parsed.data.asOf }
+  const assessment = assess(situation)
+  const judgedAt = performance.now()
+  const { out } = parsed.data
+  await mkdir(out, { recursive: true })
+  const names = fileNames(assessment.documents)
+  await writeDocuments(join(out, 'documents'), read.originals, assessment.documents.map((d) => ({ name: names.get(d.id)!, pages: d.pages.map((n) => read.pages[n - 1]) })))
+  const timing = { readMs: Math.round(readAt - started), judgeMs: Math.round(judgedAt - readAt), writeMs: Math.round(performance.now() - judgedAt) }
+  await writeFile(join(out, 'report.json'), JSON.stringify(reportOf(situation, assessment, timing), null, 1))
+  process.stderr.write(`${assessment.documents.length} documents, ${assessment.findings.length} findings; ${join(out, 'report.json')}\n`)
+}
+
+main().catch((error: unknown) => {
+  const refused = error instanceof Refused || error instanceof CommanderError
+  process.stderr.write(`jigsa process: ${error instanceof Error ? (refused ? error.message.replace(/^error: /, '') : (error.stack ?? error.message)) : String(error)}\n`)
+  process.exitCode = refused ? 2 : 1
+})

@@ -1,0 +1,33 @@
+import { z } from 'zod'
+import type { Value } from '../read/value.ts'
+
+/**
+ * What a person said about a package. Answers are kept as they were given and applied, in their order, to whatever the
+ * machine finds: a later run can change the findings under them, never the answer itself.
+ * Pages are named by their number in the package, which no answer changes.
+ */
+const page = z.number().int().positive()
+const money = z.object({ amount: z.string().regex(/^-?\d+(\.\d{1,2})?$/), currency: z.string().length(3) })
+const cell = z.union([z.string(), money, z.null()])
+
+export const valueSchema: z.ZodType<Value> = z.union([z.string().max(500), z.boolean(), money, z.array(z.record(z.string(), cell)).max(5000), z.null()])
+
+const reason = z.string().trim().min(3).max(500)
+const box = z.tuple([z.number(), z.number(), z.number(), z.number()])
+
+export const answerSchema = z.discriminatedUnion('kind', [
+  /** A document begins at this page, or goes on from the page before. */
+  z.object({ kind: z.literal('cut'), page, begins: z.boolean() }),
+  /** The document that holds this page is of this type. */
+  z.object({ kind: z.literal('type'), page, type: z.string().max(80) }),
+  /** These pages go behind that page, into its document; null makes them a document of their own. */
+  z.object({ kind: z.literal('move'), pages: z.array(page).min(1).max(500), behind: page.nullable() }),
+  /** A field of the document that holds this page; `empty` where the paper does not say, `unreadable` where nobody can tell. */
+  z.object({ kind: z.literal('value'), page, field: z.string().max(80), value: valueSchema, state: z.enum(['confirmed', 'corrected', 'empty', 'unreadable']), at: z.object({ page, box }).nullable().default(null) }),
+  /** Signed or not, where ink was doubtful. */
+  z.object({ kind: z.literal('signed'), page, signed: z.boolean() }),
+  z.object({ kind: z.literal('fact'), fact: z.string().max(80), decision: z.enum(['value', 'accepted', 'ask']), value: valueSchema.default(null), reason }),
+  z.object({ kind: z.literal('check'), check: z.string().max(80), decision: z.enum(['accepted', 'ask']), reason }),
+  z.object({ kind: z.literal('waive'), requirement: z.string().max(80), reason }),
+])
+export type Answer = z.infer<typeof answerSchema>

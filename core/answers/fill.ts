@@ -1,0 +1,34 @@
+import type { FieldValue } from '../read/value.ts'
+import type { Answer } from './answer.ts'
+
+/** How a field's value came to be what it is. */
+export type FieldState = 'certain' | 'asked' | 'confirmed' | 'corrected' | 'repaired' | 'empty' | 'unreadable' | 'absent'
+
+export interface FilledField extends FieldValue {
+  state: FieldState
+}
+
+const machineState = (field: FieldValue): FieldState =>
+  field.needsReview ? 'asked' : field.value === null ? 'absent' : field.repaired ? 'repaired' : 'certain'
+
+/** A document's fields with people's answers put over what the machine read; the last answer on a field holds. */
+export function fill(fields: readonly FieldValue[], pages: readonly number[], answers: readonly Answer[]): FilledField[] {
+  const said = new Map<string, Answer & { kind: 'value' }>()
+  for (const answer of answers) if (answer.kind === 'value' && pages.includes(answer.page)) said.set(answer.field, answer)
+  return fields.map((field) => {
+    const answer = said.get(field.name)
+    if (!answer) return { ...field, state: machineState(field) }
+    const none = answer.state === 'empty' || answer.state === 'unreadable'
+    return {
+      ...field,
+      value: none ? null : answer.value,
+      page: answer.at?.page ?? field.page,
+      box: answer.at?.box ?? field.box,
+      confidence: 1,
+      needsReview: false,
+      reason: null,
+      repaired: false,
+      state: answer.state,
+    }
+  })
+}

@@ -1,0 +1,110 @@
+import type { Answer } from './answers/answer.ts'
+import { arrange } from './answers/arrange.ts'
+import { fill } from './answers/fill.ts'
+import { judgeChecklist, type RequirementResult } from './check/checklist.ts'
+import { dealDeck, type Question } from './findings/deck.ts'
+import type { Document } from './findings/document.ts'
+import type { Finding } from './findings/finding.ts'
+import { gatherFindings, type PackageFile } from './findings/findings.ts'
+import { labelDocuments } from './findings/label.ts'
+import { withCopies } from './match/copies.ts'
+import { judgeFacts, type FactResult } from './match/facts.ts'
+import { personsOf, withOwners, type Persons } from './match/persons.ts'
+import { judgeChecks, type CheckResult } from './match/sums.ts'
+import type { Page } from './page/page.ts'
+import type { DocumentType, Program } from './program/schema.ts'
+import { typeById, unknownType } from './program/types/index.ts'
+import { readDocument, type DocumentReading } from './read/document.ts'
+import { lackingPages } from './split/completeness.ts'
+import type { Piece } from './split/split.ts'
+
+/** All that a judgement rests on. Answers are in the order they were given, undone ones left out. */
+export interface Situation {
+  files: readonly PackageFile[]
+  pages: readonly Page[]
+  pieces: readonly Piece[]
+  program: Program
+  types: readonly DocumentType[]
+  answers: readonly Answer[]
+  /** The day the package is judged on, ISO. */
+  asOf: string
+}
+
+/** A judged package: what screens show and reports say. */
+export interface Assessment {
+  documents: Document[]
+  persons: Persons
+  facts: FactResult[]
+  checks: CheckResult[]
+  checklist: RequirementResult[]
+  findings: Finding[]
+  deck: Question[]
+}
+
+/** Reads a document; given so that a caller can keep readings of documents that did not change. */
+export type Reader = (pages: readonly number[], type: DocumentType) => DocumentReading
+
+/** A reader straight from pages. */
+export function pageReader(pages: readonly Page[]): Reader {
+  const byNumber = new Map(pages.map((p) => [p.number, p]))
+  return (numbers, type) => readDocument(numbers.map((n) => byNumber.get(n)!), type)
+}
+
+/**
+ * The later half of the way: pieces and people's answers → documents → values → facts, checks, checklist → findings and deck.
+ * Pure: the same situation gives the same assessment.
+ */
+export function assess(situation: Situation, read: Reader = pageReader(situation.pages)): Assessment {
+  const { program, types, answers, asOf } = situation
+  const typesById = new Map([...types, unknownType].map((t) => [t.id, t]))
+  const byNumber = new Map(situation.pages.map((p) => [p.number, p]))
+  const drafts = arrange(situation.pieces, answers).map((arranged) => {
+    const type = typeById(types, arranged.type)
+    const reading = read(arranged.pages, type)
+    const fields = fill(reading.fields, arranged.pages, answers)
+    return { arranged, type, reading, fields }
+  })
+  const labels = labelDocuments(drafts)
+  const bare = drafts.map(({ arranged, type, reading, fields }, i): Document => {
+    const said = answers.filter((a) => a.kind === 'signed' && arranged.pages.includes(a.page)).at(-1) as (Answer & { kind: 'signed' }) | undefined
+    const signature = reading.signature ? { ...reading.signature, signed: said?.signed ?? reading.signature.signed, said: said !== undefined } : null
+    const settled = arranged.typeSaid
+    return {
+      id: `d${arranged.pages[0]}`,
+      type: type.id,
+      label: labels[i],
+      pages: arranged.pages,
+      fields,
+      signed: type.signature ? (said?.signed ?? reading.signature?.signed ?? false) : null,
+      owner: 'nobody',
+      lacking: type.id === 'unknown' ? [] : lackingPages(arranged.pages.map((n) => byNumber.get(n)!)),
+      copyOf: null,
+      confidence: settled ? 1 : arranged.confidence,
+      needsReview: !settled && (arranged.confidence < type.threshold || type.id === 'unknown') && !(arranged.cutSaid && arranged.types[0]?.confidence > 0.95),
+      types: arranged.types,
+      cutBefore: arranged.cutBefore,
+      typeSaid: arranged.typeSaid,
+      cutSaid: arranged.cutSaid,
+      signature,
+    }
+  })
+  const copied = withCopies(bare, typesById)
+  const persons = personsOf(copied, program)
+  const documents = withOwners(copied, persons, types) as Document[]
+  const facts = judgeFacts(documents, program, answers)
+  const checks = judgeChecks(documents, program, answers, asOf)
+  const titles = new Map([...typesById].map(([id, t]) => [id, t.title]))
+  const checklist = judgeChecklist(program, { papers: documents, persons, asOf, titles }, answers)
+  const findings = gatherFindings({ files: situation.files, pages: situation.pages, papers: documents, facts, checks, checklist })
+  const field = (type: string, name: string) => typeById(types, type).fields.find((f) => f.name === name)
+  const deck = dealDeck({
+    documents, facts, checks, checklist, program,
+    types: {
+      title: (id) => typeById(types, id).title,
+      fieldTitle: (type, name) => field(type, name)?.title ?? name,
+      fieldKind: (type, name) => field(type, name)?.kind ?? 'text',
+      threshold: (id) => typeById(types, id).threshold,
+    },
+  })
+  return { documents, persons, facts, checks, checklist, findings, deck }
+}

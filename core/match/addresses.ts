@@ -1,0 +1,43 @@
+import { fold, squeeze, tokens } from '../page/text.ts'
+import { different, same, variant, type Comparer } from './agreement.ts'
+import { slipExplains } from './slip.ts'
+
+const SHORT: Record<string, string> = {
+  rd: 'road', st: 'street', str: 'street', ln: 'lane', rw: 'row', tce: 'terrace', ter: 'terrace', terr: 'terrace', cl: 'close', ave: 'avenue', av: 'avenue', avda: 'avenida', ct: 'court', dr: 'drive', pl: 'place', sq: 'square', hbr: 'harbour', harbor: 'harbour',
+  qy: 'quay', wf: 'wharf', whf: 'wharf', ctg: 'cottage', cott: 'cottage', apt: 'flat', apartment: 'flat', fl: 'flat', no: '', nr: '', hse: 'house', gdns: 'gardens', gdn: 'garden', pt: 'port', upr: 'upper', lwr: 'lower', n: 'north', s: 'south', e: 'east', w: 'west', mt: 'mount', blvd: 'boulevard', pde: 'parade', cres: 'crescent', crs: 'crescent', hts: 'heights', bldg: 'building', pk: 'park', isl: 'island', is: 'island', c: 'calle', r: 'rue',
+}
+const COUNTRY = new Set(['skerrow', 'isles', 'the', 'isle', 'of'])
+
+const parts = (value: unknown): string[] => tokens(String(value)).map((t) => SHORT[t] ?? t).filter(Boolean)
+
+/** Postal addresses: short forms, case, line breaks and a left-out country or postcode are the same place; another number is not. */
+export const compareAddresses: Comparer = (a, b) => {
+  if (squeeze(String(a.value)) === squeeze(String(b.value))) return fold(String(a.value)) === fold(String(b.value)) ? same : variant('letter case or punctuation')
+  const [p, q] = [parts(a.value), parts(b.value)]
+  if (p.join('') === q.join('')) return variant(shortened(String(a.value), String(b.value)))
+  const [few, many] = (p.length <= q.length ? [p, q] : [q, p]).map((list) => list.filter((t) => !COUNTRY.has(t)))
+  const numbers = (list: string[]) => list.filter((t) => /^\d/.test(t))
+  const houses = [numbers(few)[0], numbers(many)[0]]
+  if (houses[0] !== houses[1] && houses[0] !== undefined && houses[1] !== undefined && !many.includes(houses[0])) {
+    if (slipExplains(few.join(''), many.join(''), [a, b], true)) return variant('a reading slip in weak print')
+    return different('another house number')
+  }
+  const rest = [...many]
+  const lacking = few.filter((t) => {
+    const at = rest.indexOf(t)
+    if (at >= 0) rest.splice(at, 1)
+    return at < 0
+  })
+  const words = few.filter((t) => !/\d/.test(t))
+  if (lacking.length === 0 && words.length >= 2) return variant(rest.length ? 'one is shorter' : 'order of parts')
+  const joined = rest.join('')
+  if (lacking.join('') === joined) return variant('spacing')
+  if (lacking.length <= 2 && slipExplains(lacking.join(''), joined, [a, b], true)) return variant('a reading slip in weak print')
+  return different('another address')
+}
+
+function shortened(a: string, b: string): string {
+  const [p, q] = [tokens(a), tokens(b)]
+  const at = p.findIndex((t, i) => t !== q[i])
+  return at >= 0 && q[at] ? `${p[at]} is ${q[at]}` : 'short forms'
+}

@@ -1,0 +1,83 @@
+import type { Answer } from '../answers/answer.ts'
+import type { Fact, Program } from '../program/schema.ts'
+import type { Value } from '../read/value.ts'
+import { different, same, type Agreement } from './agreement.ts'
+import { comparers } from './comparers.ts'
+import { fieldOf, splitReference, TAKES_PART, type Paper } from './paper.ts'
+
+/** One value of a fact, where it stands and how it lies to the fact's value. */
+export interface Evidence extends Agreement {
+  document: string
+  field: string
+  value: Value
+  confidence: number
+}
+
+/** What the papers say of one fact. */
+export interface FactResult {
+  fact: string
+  title: string
+  status: 'agreed' | 'conflict' | 'single' | 'absent'
+  value: Value
+  evidence: Evidence[]
+  /** How a person ended a conflict. */
+  settled: { decision: 'value' | 'accepted' | 'ask'; reason: string } | null
+}
+
+/** Compares every fact of the program over the papers, then applies people's decisions. */
+export function judgeFacts(papers: readonly Paper[], program: Program, answers: readonly Answer[]): FactResult[] {
+  return program.facts.map((fact) => {
+    const said = answers.filter((a) => a.kind === 'fact' && a.fact === fact.id).at(-1) as (Answer & { kind: 'fact' }) | undefined
+    return judgeFact(fact, papers, said)
+  })
+}
+
+function judgeFact(fact: Fact, papers: readonly Paper[], said: (Answer & { kind: 'fact' }) | undefined): FactResult {
+  const sides = collect(fact, papers)
+  const base = { fact: fact.id, title: fact.title, settled: said ? { decision: said.decision, reason: said.reason } : null }
+  if (sides.length === 0) return { ...base, status: 'absent', value: null, evidence: [] }
+  const compare = comparers[fact.kind]
+  const named = said?.decision === 'value' ? said.value : null
+  const reference = named !== null ? { value: named, confidence: 1 } : mostAgreed(sides, compare)
+  const evidence = sides.map((side): Evidence => {
+    const agreement = side === reference ? same : compare({ value: side.value, sure: side.confidence }, { value: reference.value, sure: reference.confidence })
+    return { ...side, ...agreement }
+  })
+  const differs = evidence.some((e) => e.relation === 'different')
+  // A decision stands against the evidence it was made on; it says so beside the values instead of hiding them.
+  const ended = said && said.decision !== 'ask'
+  const status = differs && !ended ? 'conflict' : sides.length === 1 ? 'single' : 'agreed'
+  return { ...base, status, value: reference.value, evidence }
+}
+
+function collect(fact: Fact, papers: readonly Paper[]) {
+  return fact.fields.flatMap((reference) => {
+    const [type, field] = splitReference(reference)
+    return papers
+      .filter((p) => p.type === type && p.copyOf === null && !(fact.person === 'applicant' && p.owner === 'co_applicant'))
+      .flatMap((p) => {
+        const value = fieldOf(p, field)
+        return value && value.value !== null && value.confidence >= TAKES_PART ? [{ document: p.id, field, value: value.value, confidence: value.confidence }] : []
+      })
+  })
+}
+
+/** The value that most others agree with; of equals the surer, then the first in the fact's order. */
+function mostAgreed<S extends { value: Value; confidence: number }>(sides: S[], compare: (a: { value: Value; sure: number }, b: { value: Value; sure: number }) => Agreement): S {
+  let best = sides[0]
+  let most = -1
+  for (const side of sides) {
+    const votes = sides.reduce((sum, other) => {
+      const { relation } = other === side ? same : compare({ value: side.value, sure: side.confidence }, { value: other.value, sure: other.confidence })
+      return sum + (relation === 'same' ? 1.01 : relation === 'variant' ? 1 : 0)
+    }, side.confidence * 0.001)
+    if (votes > most + 0.002) {
+      most = votes
+      best = side
+    }
+  }
+  return best
+}
+
+/** What a person reads for a relation that differs. */
+export const differs = (result: FactResult): Evidence[] => result.evidence.filter((e) => e.relation === different('').relation)

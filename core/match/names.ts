@@ -1,0 +1,77 @@
+import { fold, nearlyWord, squeeze, tokens } from '../page/text.ts'
+import { different, same, variant, type Comparer } from './agreement.ts'
+import { slipExplains } from './slip.ts'
+
+const TITLES = new Set(['mr', 'mrs', 'ms', 'miss', 'mx', 'dr', 'prof', 'capt', 'captain', 'sir', 'dame', 'm', 'mme', 'mlle', 'sr', 'sra', 'srta', 'don', 'dona', 'rev', 'skipper', 'esq'])
+const MAIDEN = new Set(['nee', 'born', 'ne', 'geb', 'formerly', 'nacida', 'maiden'])
+const PARTICLES = new Set(['de', 'del', 'la', 'van', 'von', 'der', 'den', 'di', 'da', 'du', 'le', 'y', 'ap', 'of', 'the'])
+
+/** German and Nordic letters are written with or without their e (Müller, Mueller; Åse, Aase). */
+const transliterated = (token: string): string => token.replace(/([aou])e/g, '$1').replace(/aa/g, 'a').replace(/ij/g, 'y')
+
+/** Words of a person's name that count: titles and particles dropped. */
+function nameParts(name: string): string[] {
+  const parts = tokens(name).filter((t) => !TITLES.has(t) && !MAIDEN.has(t))
+  const strong = parts.filter((t) => !PARTICLES.has(t))
+  return strong.length > 0 ? strong : parts
+}
+
+/**
+ * Names of persons: case, accents, titles, order of parts, initials, a middle name left out and a maiden name added are
+ * variants of one name; another surname or another given name is another person.
+ */
+export const compareNames: Comparer = (a, b) => {
+  const [left, right] = [String(a.value), String(b.value)]
+  if (squeeze(left) === squeeze(right)) return fold(left).trim() === fold(right).trim() || left === right ? same : variant('letter case, accents or spacing')
+  const [p, q] = [nameParts(left), nameParts(right)]
+  if (p.length === 0 || q.length === 0) return different('no name')
+  if (p.join('') === q.join('')) return variant('title, accents or spacing')
+  if ([...p].sort().join(' ') === [...q].sort().join(' ')) return variant('order of parts')
+  const [few, many] = p.length <= q.length ? [p, q] : [q, p]
+  const left0 = [...many]
+  let initials = 0
+  let slips = 0
+  let whole = 0
+  for (const part of [...few].sort((x, y) => y.length - x.length)) {
+    let at = left0.indexOf(part)
+    if (at < 0) at = left0.findIndex((o) => transliterated(o) === transliterated(part))
+    if (at < 0) {
+      at = left0.findIndex((o) => (part.length === 1 && o.startsWith(part)) || (o.length === 1 && part.startsWith(o)))
+      if (at >= 0) {
+        initials++
+        left0.splice(at, 1)
+        continue
+      }
+      at = left0.findIndex((o) => slipExplains(o, part, [a, b], true))
+      if (at >= 0) slips++
+    }
+    if (at < 0) return different(few.length > 1 && many.some((m) => nearlyWord(part, m)) ? 'one part is spelt otherwise' : 'another name')
+    whole++
+    left0.splice(at, 1)
+  }
+  // "O." alone, or two names with nothing but initials in common, says nothing.
+  if (whole === 0) return different('nothing but initials in common')
+  if (few.length === 1 && many.length > 1) return different('only one part of the name')
+  if (slips) return variant('a reading slip in weak print')
+  if (left0.length > 0) {
+    if (few.length >= 2 && MAIDEN_IN.test(fold(left + ' ' + right))) return variant('maiden name given too')
+    return variant(initials ? 'initials' : 'a name left out')
+  }
+  return variant(initials ? 'initials' : 'transliteration')
+}
+const MAIDEN_IN = /\b(?:nee|born|formerly|maiden)\b/
+
+const SUFFIXES: Record<string, string> = { ltd: 'limited', limited: 'limited', co: 'company', company: 'company', plc: 'plc', inc: 'incorporated', incorporated: 'incorporated', corp: 'corporation', bros: 'brothers', brothers: 'brothers', intl: 'international', international: 'international', llp: 'llp', sl: 'sl', sarl: 'sarl', sa: 'sa', gmbh: 'gmbh' }
+const LEGAL = new Set(['limited', 'plc', 'incorporated', 'corporation', 'llp', 'sl', 'sarl', 'sa', 'gmbh', 'company'])
+
+/** Names of firms: legal forms and their short forms, "and" and "&", case and spacing do not make another firm. */
+export const compareOrgs: Comparer = (a, b) => {
+  const parts = (value: unknown) => tokens(String(value).replace(/&/g, ' and ').replace(/\b([A-Za-z])\.(?=[A-Za-z]\b)/g, '$1')).filter((t) => t !== 'and' && t !== 'the').map((t) => SUFFIXES[t] ?? t)
+  if (squeeze(String(a.value)) === squeeze(String(b.value))) return fold(String(a.value)) === fold(String(b.value)) ? same : variant('letter case or spacing')
+  const [p, q] = [parts(a.value), parts(b.value)]
+  if (p.join('') === q.join('')) return variant('short forms')
+  const bare = (list: string[]) => list.filter((t) => !LEGAL.has(t)).join('')
+  if (bare(p) && bare(p) === bare(q)) return variant('company suffix')
+  if (slipExplains(bare(p), bare(q), [a, b], true)) return variant('a reading slip in weak print')
+  return different('another firm')
+}

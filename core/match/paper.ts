@@ -1,0 +1,55 @@
+import type { FilledField } from '../answers/fill.ts'
+import type { Value } from '../read/value.ts'
+
+/** Whose paper it is. `other` names somebody who is neither applicant nor co-applicant. */
+export type Owner = 'applicant' | 'co_applicant' | 'other' | 'nobody'
+
+/** A document with its values, as facts, checks and the checklist see it. */
+export interface Paper {
+  id: string
+  type: string
+  /** What a person calls it: "Payslip February 2026". */
+  label: string
+  pages: number[]
+  fields: FilledField[]
+  /** null where the type expects no signature. */
+  signed: boolean | null
+  owner: Owner
+  /** Page numbers of its own that are not there. */
+  lacking: number[]
+  /** The paper that this one is a copy of. */
+  copyOf: string | null
+}
+
+/** Values that are likelier wrong than right take no part in comparisons until a person answers. */
+export const TAKES_PART = 0.5
+
+export const fieldOf = (paper: Paper, name: string): FilledField | undefined => paper.fields.find((f) => f.name === name)
+
+/** A value sure enough to compare, or null. */
+export function usable(paper: Paper, name: string): Value {
+  const field = fieldOf(paper, name)
+  return field && field.value !== null && field.confidence >= TAKES_PART ? field.value : null
+}
+
+/** A usable text value (date, name, id), or null. */
+export const usableText = (paper: Paper, name: string): string | null => {
+  const value = usable(paper, name)
+  return typeof value === 'string' ? value : null
+}
+
+/** The papers that count: copies of another paper count as nothing new. */
+export const counting = (papers: readonly Paper[], type: string): Paper[] => papers.filter((p) => p.type === type && p.copyOf === null)
+
+/** Splits `type.field`. */
+export const splitReference = (reference: string): [type: string, field: string] => reference.split('.') as [string, string]
+
+/** The first usable value of `type.field` in the package. */
+export function valueIn(papers: readonly Paper[], reference: string): { paper: Paper; value: Value } | null {
+  const [type, name] = splitReference(reference)
+  for (const paper of counting(papers, type)) {
+    const value = usable(paper, name)
+    if (value !== null) return { paper, value }
+  }
+  return null
+}

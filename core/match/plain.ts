@@ -1,0 +1,52 @@
+import { fold, squeeze } from '../page/text.ts'
+import { cents, isMoney } from '../read/value.ts'
+import { different, same, variant, type Comparer } from './agreement.ts'
+import { slipExplains } from './slip.ts'
+
+/** Two neighbouring characters changed places: what a typist's slip looks like. A finding all the same. */
+function swapped(a: string, b: string): boolean {
+  if (a.length !== b.length) return false
+  const at = [...a].findIndex((c, i) => c !== b[i])
+  return at >= 0 && a[at] === b[at + 1] && a[at + 1] === b[at] && a.slice(at + 2) === b.slice(at + 2)
+}
+
+/** Numbers and codes: spaces and punctuation do not count, every digit does. */
+export const compareIds: Comparer = (a, b) => {
+  const [p, q] = [squeeze(String(a.value)), squeeze(String(b.value))]
+  if (p === q) return String(a.value) === String(b.value) ? same : variant('spaces or punctuation')
+  if (slipExplains(p, q, [a, b])) return variant('a reading slip in weak print')
+  if (swapped(p, q)) return different('two digits swapped')
+  return different('another number')
+}
+
+export const compareDates: Comparer = (a, b) => {
+  const [p, q] = [String(a.value), String(b.value)]
+  if (p === q) return same
+  const digits = [p.replaceAll('-', ''), q.replaceAll('-', '')] as const
+  if (slipExplains(...digits, [a, b])) return variant('a reading slip in weak print')
+  if (p.slice(0, 4) === q.slice(0, 4) && p.slice(5, 7) === q.slice(8) && p.slice(8) === q.slice(5, 7)) return different('day and month swapped')
+  return different('another date')
+}
+
+export const compareMoney: Comparer = (a, b) => {
+  if (!isMoney(a.value) || !isMoney(b.value)) return different('not an amount')
+  if (a.value.currency !== b.value.currency) return different('another currency')
+  const apart = Math.abs(cents(a.value) - cents(b.value))
+  if (apart === 0) return same
+  // A form filled in by hand leaves the cents away.
+  if (apart < 100 && (cents(a.value) % 100 === 0 || cents(b.value) % 100 === 0)) return variant('rounded to whole euros')
+  if (slipExplains(a.value.amount, b.value.amount, [a, b])) return variant('a reading slip in weak print')
+  return different(swapped(a.value.amount, b.value.amount) ? 'two digits swapped' : `${(apart / 100).toFixed(2)} apart`)
+}
+
+const SHIP = /^(?:m\.?\s?[vfy]\.?|f\.?\s?v\.?|s\.?\s?v\.?|the|l[ea]|el|motor vessel|fishing vessel|vessel|boat)\s+/
+
+/** Short texts and names of things; prefixes of vessels and quotation marks do not count. */
+export const compareTexts: Comparer = (a, b) => {
+  const bare = (value: unknown) => squeeze(fold(String(value)).replace(/["“”']/g, '').replace(SHIP, ''))
+  if (squeeze(String(a.value)) === squeeze(String(b.value))) return fold(String(a.value)) === fold(String(b.value)) ? same : variant('letter case or spacing')
+  const [p, q] = [bare(a.value), bare(b.value)]
+  if (p === q) return variant('with or without prefix')
+  if (slipExplains(p, q, [a, b], true)) return variant('a reading slip in weak print')
+  return different('another name')
+}

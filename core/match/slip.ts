@@ -1,0 +1,24 @@
+import { editDistance } from '../page/text.ts'
+import { WEAK, type Side } from './agreement.ts'
+
+/** Letters and pairs that weak readers take for one another. */
+const LOOKALIKES: readonly (readonly [string, string])[] = [
+  ['0', 'o'], ['0', 'd'], ['0', 'q'], ['1', 'i'], ['1', 'l'], ['i', 'l'], ['5', 's'], ['8', 'b'], ['6', 'g'], ['2', 'z'], ['9', 'g'], ['rn', 'm'], ['cl', 'd'], ['vv', 'w'], ['u', 'v'], ['c', 'e'], ['1', '7'], ['6', '8'], ['3', '8'], ['5', '6'], ['nn', 'm'], ['ii', 'n'], ['h', 'b'], ['f', 't'], ['a', 'e'], ['a', 'o'], ['j', 'i'],
+]
+
+/** Whether exactly one look-alike turns `a` into `b` (both folded, without spaces). */
+export function oneLookalike(a: string, b: string): boolean {
+  for (const [x, y] of LOOKALIKES) for (const [from, to] of [[x, y], [y, x]]) {
+    for (let at = a.indexOf(from); at >= 0; at = a.indexOf(from, at + 1)) if (a.slice(0, at) + to + a.slice(at + from.length) === b) return true
+  }
+  return false
+}
+
+/**
+ * Whether a reading slip explains the difference: the reading of at least one side was weak, and one likely confusion
+ * (or, for words, one lost or added letter) leads from one to the other.
+ */
+export function slipExplains(a: string, b: string, sides: readonly [Side, Side], words = false): boolean {
+  if (Math.min(sides[0].sure, sides[1].sure) >= WEAK) return false
+  return oneLookalike(a, b) || (words && Math.min(a.length, b.length) >= 6 && editDistance(a, b, 1) <= 1)
+}

@@ -1,0 +1,244 @@
+import type { Answer } from '../answers/answer.ts'
+import type { Check, Program } from '../program/schema.ts'
+import { cents, fromCents, groupThousands, isMoney, type Money, type Row } from '../read/value.ts'
+import { addDays, daysBetween } from './days.ts'
+import { counting, fieldOf, splitReference, usable, usableText, valueIn, type Paper } from './paper.ts'
+
+/** One number of a sum with its place, so that arithmetic can be shown as arithmetic. */
+export interface Term {
+  label: string
+  amount: Money
+  document: string
+  field: string
+  /** Row of a table, counted from 0. */
+  row?: number
+  /** What stands before it. */
+  sign: '' | '+' | '−' | '=' | '≠' | '÷'
+}
+
+export interface CheckResult {
+  check: string
+  title: string
+  status: 'passed' | 'failed' | 'not_applicable'
+  detail: string
+  documents: string[]
+  terms: Term[]
+  settled: { decision: 'accepted' | 'ask'; reason: string } | null
+}
+
+type Outcome = Pick<CheckResult, 'status' | 'detail' | 'documents' | 'terms'>
+
+const none = (detail: string): Outcome => ({ status: 'not_applicable', detail, documents: [], terms: [] })
+const show = (sum: number): string => groupThousands(fromCents(sum).amount)
+const amountOf = (paper: Paper, name: string): Money | null => {
+  const value = usable(paper, name)
+  return isMoney(value) ? value : null
+}
+const rowsOf = (paper: Paper, name: string): Row[] | null => {
+  const value = usable(paper, name)
+  return Array.isArray(value) ? value : null
+}
+const term = (paper: Paper, field: string, amount: Money, sign: Term['sign'], label = paper.label, row?: number): Term => ({ label, amount, document: paper.id, field, sign, ...(row === undefined ? {} : { row }) })
+
+/** Judges every check of the program, then applies people's decisions. */
+export function judgeChecks(papers: readonly Paper[], program: Program, answers: readonly Answer[], asOf: string): CheckResult[] {
+  return program.checks.map((check) => {
+    const said = answers.filter((a) => a.kind === 'check' && a.check === check.id).at(-1) as (Answer & { kind: 'check' }) | undefined
+    return { check: check.id, title: check.title, ...judge(check, papers, asOf), settled: said ? { decision: said.decision, reason: said.reason } : null }
+  })
+}
+
+function judge(check: Check, papers: readonly Paper[], asOf: string): Outcome {
+  switch (check.kind) {
+    case 'difference': return difference(check, papers)
+    case 'near_mean': return nearMean(check, papers)
+    case 'reaches_account': return reachesAccount(check, papers)
+    case 'running_balance': return runningBalance(check, papers)
+    case 'joins_up': return joinsUp(check, papers)
+    case 'lines_and_tax': return linesAndTax(check, papers)
+    case 'at_least': return atLeast(check, papers)
+    case 'signed_within': return signedWithin(check, papers, asOf)
+  }
+}
+
+function moneyAt(papers: readonly Paper[], reference: string): { paper: Paper; amount: Money; field: string } | null {
+  const found = valueIn(papers, reference)
+  return found && isMoney(found.value) ? { paper: found.paper, amount: found.value, field: splitReference(reference)[1] } : null
+}
+
+function difference(check: Check & { kind: 'difference' }, papers: readonly Paper[]): Outcome {
+  const [total, minus, equals] = [check.total, check.minus, check.equals].map((r) => moneyAt(papers, r))
+  if (!total || !minus || !equals) return none('one of the amounts is not there')
+  const should = cents(total.amount) - cents(minus.amount)
+  const apart = cents(equals.amount) - should
+  const good = Math.abs(apart) < 100
+  return {
+    status: good ? 'passed' : 'failed',
+    detail: good ? `${show(cents(total.amount))} less ${show(cents(minus.amount))} is ${show(should)}` : `${show(cents(total.amount))} less ${show(cents(minus.amount))} is ${show(should)}, but the paper says ${show(cents(equals.amount))}: ${show(Math.abs(apart))} apart`,
+    documents: [...new Set([total.paper.id, minus.paper.id, equals.paper.id])],
+    terms: [term(total.paper, total.field, total.amount, ''), term(minus.paper, minus.field, minus.amount, '−'), term(equals.paper, equals.field, equals.amount, good ? '=' : '≠')],
+  }
+}
+
+function nearMean(check: Check & { kind: 'near_mean' }, papers: readonly Paper[]): Outcome {
+  const stated = moneyAt(papers, check.value)
+  const [type, field] = splitReference(check.mean)
+  const slips = counting(papers, type).filter((p) => p.owner !== 'co_applicant').flatMap((paper) => {
+    const amount = amountOf(paper, field)
+    return amount ? [{ paper, amount }] : []
+  })
+  if (!stated || slips.length === 0) return none('one of the amounts is not there')
+  const mean = slips.reduce((sum, s) => sum + cents(s.amount), 0) / slips.length
+  const compared = cents(stated.amount) / check.divide
+  const apart = Math.abs(compared - mean) / mean
+  const good = apart <= check.percent / 100 + 1e-9
+  return {
+    status: good ? 'passed' : 'failed',
+    detail: `${show(Math.round(compared))} stated against a mean of ${show(Math.round(mean))}: ${(apart * 100).toFixed(1)} % apart, ${check.percent} % allowed`,
+    documents: [stated.paper.id, ...slips.map((s) => s.paper.id)],
+    terms: [...slips.map((s, i) => term(s.paper, field, s.amount, i ? '+' as const : '' as const)), { ...term(stated.paper, stated.field, stated.amount, good ? '=' : '≠') }],
+  }
+}
+
+function reachesAccount(check: Check & { kind: 'reaches_account' }, papers: readonly Paper[]): Outcome {
+  const [slipType, amountField] = splitReference(check.amount)
+  const [statementType, table] = splitReference(check.table)
+  const dateField = splitReference(check.date)[1]
+  const [from, to] = [splitReference(check.from)[1], splitReference(check.to)[1]]
+  // A statement with a page lacking may carry the credit on that page: it covers nothing for sure.
+  const statements = counting(papers, statementType).filter((p) => p.lacking.length === 0).flatMap((paper) => {
+    const [start, end, rows] = [usableText(paper, from), usableText(paper, to), rowsOf(paper, table)]
+    return start && end && rows ? [{ paper, start, end, rows }] : []
+  })
+  const terms: Term[] = []
+  const lacking: string[] = []
+  const documents: string[] = []
+  let seen = 0
+  for (const slip of counting(papers, slipType).filter((p) => p.owner !== 'co_applicant')) {
+    const [amount, date] = [amountOf(slip, amountField), usableText(slip, dateField)]
+    if (!amount || !date) continue
+    const covering = statements.find((s) => s.start <= date && date <= s.end)
+    if (!covering) continue
+    seen++
+    const near = statements.flatMap((s) => s.rows.map((row, at) => ({ ...s, row, at }))).find(({ row }) => isMoney(row.amount) && cents(row.amount) === cents(amount) && typeof row.date === 'string' && Math.abs(daysBetween(date, row.date)) <= check.days)
+    documents.push(slip.id, (near ?? covering).paper.id)
+    terms.push(term(slip, amountField, amount, ''))
+    if (near) terms.push(term(near.paper, table, near.row.amount as Money, '=', near.paper.label, near.at))
+    else lacking.push(`${groupThousands(amount.amount)} of ${slip.label}`)
+  }
+  if (seen === 0) return none('no statement covers a pay day')
+  return { status: lacking.length ? 'failed' : 'passed', detail: lacking.length ? `No credit on the statements for ${lacking.join(' and ')}` : `${seen} of ${seen} payments found on the statements`, documents: [...new Set(documents)], terms }
+}
+
+function runningBalance(check: Check & { kind: 'running_balance' }, papers: readonly Paper[]): Outcome {
+  const [type, table] = splitReference(check.table)
+  const [openingField, closingField] = [splitReference(check.opening)[1], splitReference(check.closing)[1]]
+  const breaks: string[] = []
+  const documents: string[] = []
+  const terms: Term[] = []
+  let judged = 0
+  for (const paper of counting(papers, type)) {
+    const [opening, closing, rows] = [amountOf(paper, openingField), amountOf(paper, closingField), rowsOf(paper, table)]
+    if (!opening || !closing || !rows || rows.length === 0 || paper.lacking.length > 0) continue
+    judged++
+    let balance = cents(opening)
+    let broke = false
+    rows.forEach((row, at) => {
+      if (!isMoney(row.amount)) return
+      balance += cents(row.amount)
+      if (!broke && isMoney(row.balance) && cents(row.balance) !== balance) {
+        broke = true
+        breaks.push(`${paper.label}: after row ${at + 1} the balance should be ${show(balance)}, the paper says ${show(cents(row.balance))}`)
+        terms.push(term(paper, table, fromCents(balance), ''), term(paper, table, row.balance, '≠', paper.label, at))
+      }
+      if (isMoney(row.balance)) balance = cents(row.balance)
+    })
+    const sum = rows.reduce((total, row) => total + (isMoney(row.amount) ? cents(row.amount) : 0), cents(opening))
+    if (!broke && sum !== cents(closing)) {
+      broke = true
+      breaks.push(`${paper.label}: the rows lead to ${show(sum)}, the paper closes at ${show(cents(closing))}`)
+      terms.push(term(paper, openingField, opening, ''), term(paper, table, fromCents(sum - cents(opening)), '+', 'its rows'), term(paper, closingField, closing, '≠'))
+    }
+    if (broke) documents.push(paper.id)
+  }
+  if (judged === 0) return none('no statement with its rows read')
+  return { status: breaks.length ? 'failed' : 'passed', detail: breaks.length ? breaks.join('; ') : `${judged} statements add up`, documents, terms }
+}
+
+function joinsUp(check: Check & { kind: 'joins_up' }, papers: readonly Paper[]): Outcome {
+  const [type, openingField] = splitReference(check.opening)
+  const [closingField, from, to] = [check.closing, check.from, check.to].map((r) => splitReference(r)[1])
+  const statements = counting(papers, type).flatMap((paper) => {
+    const [opening, closing, start, end] = [amountOf(paper, openingField), amountOf(paper, closingField), usableText(paper, from), usableText(paper, to)]
+    const account = usableText(paper, 'iban')
+    return opening && closing && start && end ? [{ paper, opening, closing, start, end, account }] : []
+  }).sort((a, b) => a.start.localeCompare(b.start))
+  const breaks: string[] = []
+  const documents = new Set<string>()
+  const terms: Term[] = []
+  let pairs = 0
+  for (let i = 1; i < statements.length; i++) {
+    const [before, next] = [statements[i - 1], statements[i]]
+    if (before.account && next.account && before.account !== next.account) continue
+    if (Math.abs(daysBetween(before.end, next.start)) > 1) continue
+    pairs++
+    if (cents(before.closing) === cents(next.opening)) continue
+    breaks.push(`${before.paper.label} closes at ${show(cents(before.closing))}, ${next.paper.label} opens at ${show(cents(next.opening))}`)
+    documents.add(before.paper.id).add(next.paper.id)
+    terms.push(term(before.paper, closingField, before.closing, ''), term(next.paper, openingField, next.opening, '≠'))
+  }
+  if (pairs === 0) return none('no two statements that follow each other')
+  return { status: breaks.length ? 'failed' : 'passed', detail: breaks.length ? breaks.join('; ') : `${pairs + 1} statements join up`, documents: [...documents], terms }
+}
+
+function linesAndTax(check: Check & { kind: 'lines_and_tax' }, papers: readonly Paper[]): Outcome {
+  const [type, table] = splitReference(check.table)
+  const [netField, taxField, totalField] = [check.net, check.tax, check.total].map((r) => splitReference(r)[1])
+  const breaks: string[] = []
+  const documents: string[] = []
+  const terms: Term[] = []
+  let judged = 0
+  for (const paper of counting(papers, type)) {
+    const [net, tax, total, rows] = [amountOf(paper, netField), amountOf(paper, taxField), amountOf(paper, totalField), rowsOf(paper, table)]
+    if (!net || !total) continue
+    judged++
+    if (rows && rows.length > 0 && paper.lacking.length === 0) {
+      const sum = rows.reduce((t, row) => t + (isMoney(row.amount) ? cents(row.amount) : 0), 0)
+      if (Math.abs(sum - cents(net)) > 1) {
+        breaks.push(`${paper.label}: the lines sum to ${show(sum)}, its net amount is ${show(cents(net))}`)
+        rows.forEach((row, at) => isMoney(row.amount) && terms.push(term(paper, table, row.amount, at ? '+' : '', String(row.description ?? ''), at)))
+        terms.push(term(paper, netField, net, '≠'))
+      }
+    }
+    if (tax && Math.abs(cents(net) + cents(tax) - cents(total)) > 1) {
+      breaks.push(`${paper.label}: net and tax make ${show(cents(net) + cents(tax))}, the total says ${show(cents(total))}`)
+      terms.push(term(paper, netField, net, ''), term(paper, taxField, tax, '+'), term(paper, totalField, total, '≠'))
+    }
+    documents.push(paper.id)
+  }
+  if (judged === 0) return none('no amounts to add')
+  return { status: breaks.length ? 'failed' : 'passed', detail: breaks.length ? breaks.join('; ') : 'lines, net, tax and total agree', documents, terms }
+}
+
+function atLeast(check: Check & { kind: 'at_least' }, papers: readonly Paper[]): Outcome {
+  const [value, than] = [moneyAt(papers, check.value), moneyAt(papers, check.than)]
+  if (!value || !than) return none('one of the amounts is not there')
+  const good = cents(value.amount) >= cents(than.amount)
+  return { status: good ? 'passed' : 'failed', detail: `${show(cents(value.amount))} ${good ? 'covers' : 'does not cover'} ${show(cents(than.amount))}`, documents: [value.paper.id, than.paper.id], terms: [term(value.paper, value.field, value.amount, ''), term(than.paper, than.field, than.amount, good ? '=' : '≠')] }
+}
+
+function signedWithin(check: Check & { kind: 'signed_within' }, papers: readonly Paper[], asOf: string): Outcome {
+  const opened = valueIn(papers, check.opened)?.value
+  const signed = papers.filter((p) => p.copyOf === null && fieldOf(p, check.field)).flatMap((paper) => {
+    const date = usableText(paper, check.field)
+    return date ? [{ paper, date }] : []
+  })
+  if (signed.length === 0) return none('no signing date was read')
+  const wrong = signed.filter(({ date }) => date > asOf || (typeof opened === 'string' && date < addDays(opened, -check.daysBefore)))
+  return {
+    status: wrong.length ? 'failed' : 'passed',
+    detail: wrong.length ? wrong.map(({ paper, date }) => `${paper.label} is dated ${date}, ${date > asOf ? 'after the day of checking' : `more than ${check.daysBefore} days before the application`}`).join('; ') : 'all signing dates are in order',
+    documents: (wrong.length ? wrong : signed).map((s) => s.paper.id),
+    terms: [],
+  }
+}

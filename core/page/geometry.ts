@@ -1,0 +1,31 @@
+/** Left, top, right, bottom as fractions of the upright page, the origin at its top left corner. */
+export type Box = [left: number, top: number, right: number, bottom: number]
+
+/** The smallest box around all of `boxes`; throws on none, since "around nothing" has no place on a page. */
+export function boxAround(boxes: readonly Box[]): Box {
+  if (boxes.length === 0) throw new Error('boxAround needs at least one box')
+  const around: Box = [...boxes[0]]
+  for (const [left, top, right, bottom] of boxes) {
+    around[0] = Math.min(around[0], left)
+    around[1] = Math.min(around[1], top)
+    around[2] = Math.max(around[2], right)
+    around[3] = Math.max(around[3], bottom)
+  }
+  return around
+}
+
+/** The length of the part of [a0, a1] that lies in [b0, b1]; 0 where they are apart. */
+export const overlap = (a0: number, a1: number, b0: number, b1: number): number =>
+  Math.max(0, Math.min(a1, b1) - Math.max(a0, b0))
+
+/** `box` grown by a share of the page on each side, kept on the page. */
+export const grow = ([l, t, r, b]: Box, x: number, y = x): Box => [
+  Math.max(0, l - x),
+  Math.max(0, t - y),
+  Math.min(1, r + x),
+  Math.min(1, b + y),
+]
+
+/** Whether two boxes share any area. */
+export const touches = (a: Box, b: Box): boolean =>
+  overlap(a[0], a[2], b[0], b[2]) > 0 && overlap(a[1], a[3], b[1], b[3]) > 0

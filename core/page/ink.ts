@@ -1,0 +1,80 @@
+import type { Box } from './geometry.ts'
+
+/** A coarse picture of a page: for each cell, the share of dark points in it, 0 to 255, row by row. */
+export interface InkGrid {
+  columns: number
+  rows: number
+  /** base64 of columns × rows bytes, so that it travels in JSON. */
+  cells: string
+}
+
+/** Packs measured cells for storage. */
+export function packInk(columns: number, rows: number, cells: Uint8Array): InkGrid {
+  if (cells.length !== columns * rows) throw new Error('ink cells do not fill the grid')
+  let binary = ''
+  for (const cell of cells) binary += String.fromCharCode(cell)
+  return { columns, rows, cells: btoa(binary) }
+}
+
+/** The cells of a packed grid. */
+export function unpackInk(grid: InkGrid): Uint8Array {
+  const binary = atob(grid.cells)
+  return Uint8Array.from(binary, (c) => c.charCodeAt(0))
+}
+
+/** What strokes of a pen inside `area` look like once print, rules and frames are taken out. */
+export interface Strokes {
+  /** Cells with ink that belongs to no word and no rule. */
+  cells: number
+  /** Extent of those cells as shares of the page. */
+  width: number
+  height: number
+}
+
+/**
+ * Looks for pen strokes in `area`: dark cells outside `printed` boxes. Long straight runs (signature lines, frames)
+ * are taken out first, or every empty signature line would count as signed.
+ */
+export function strokesIn(grid: InkGrid, area: Box, printed: readonly Box[]): Strokes {
+  const cells = unpackInk(grid)
+  const { columns, rows } = grid
+  const x0 = Math.max(0, Math.floor(area[0] * columns))
+  const x1 = Math.min(columns, Math.ceil(area[2] * columns))
+  const y0 = Math.max(0, Math.floor(area[1] * rows))
+  const y1 = Math.min(rows, Math.ceil(area[3] * rows))
+  const dark = new Uint8Array(columns * rows)
+  for (let y = y0; y < y1; y++) for (let x = x0; x < x1; x++) if (cells[y * columns + x] > 22) dark[y * columns + x] = 1
+  for (const [left, top, right, bottom] of printed) {
+    for (let y = Math.max(y0, Math.floor(top * rows)); y < Math.min(y1, Math.ceil(bottom * rows)); y++)
+      for (let x = Math.max(x0, Math.floor(left * columns)); x < Math.min(x1, Math.ceil(right * columns)); x++)
+        dark[y * columns + x] = 0
+  }
+  const across = Math.max(10, Math.round(columns * 0.09))
+  for (let y = y0; y < y1; y++) eraseRuns(dark, y * columns + x0, 1, x1 - x0, across)
+  const down = Math.max(8, Math.round(rows * 0.035))
+  for (let x = x0; x < x1; x++) eraseRuns(dark, y0 * columns + x, columns, y1 - y0, down)
+  let count = 0
+  let left = x1, right = x0, top = y1, bottom = y0
+  for (let y = y0; y < y1; y++)
+    for (let x = x0; x < x1; x++)
+      if (dark[y * columns + x]) {
+        count++
+        left = Math.min(left, x)
+        right = Math.max(right, x + 1)
+        top = Math.min(top, y)
+        bottom = Math.max(bottom, y + 1)
+      }
+  if (count === 0) return { cells: 0, width: 0, height: 0 }
+  return { cells: count, width: (right - left) / columns, height: (bottom - top) / rows }
+}
+
+function eraseRuns(dark: Uint8Array, start: number, step: number, length: number, atLeast: number): void {
+  let run = 0
+  for (let i = 0; i <= length; i++) {
+    if (i < length && dark[start + i * step]) run++
+    else {
+      if (run >= atLeast) for (let k = i - run; k < i; k++) dark[start + k * step] = 0
+      run = 0
+    }
+  }
+}

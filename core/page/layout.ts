@@ -1,0 +1,90 @@
+import { boxAround, overlap, type Box } from './geometry.ts'
+import type { Page, Word } from './page.ts'
+
+/** Words that stand together in a line, with no column gap between them. */
+export interface Segment {
+  words: Word[]
+  text: string
+  box: Box
+}
+
+/** One printed line over the width of the page. */
+export interface Line {
+  words: Word[]
+  segments: Segment[]
+  text: string
+  box: Box
+  /** Height of its letters in points. */
+  height: number
+}
+
+const known = new WeakMap<Page, Line[]>()
+
+/**
+ * The lines of a page, top to bottom, each cut into segments where a gap is wider than a space would be.
+ * Works on the words alone, so a text layer and a scan are treated alike.
+ */
+export function linesOf(page: Page): Line[] {
+  const found = known.get(page)
+  if (found) return found
+  const lines = groupLines(page)
+  known.set(page, lines)
+  return lines
+}
+
+function groupLines(page: Page): Line[] {
+  const sorted = page.words.filter((w) => w.text.trim() !== '').sort((a, b) => middle(a) - middle(b))
+  const rows: Word[][] = []
+  const spans: [number, number][] = []
+  for (const word of sorted) {
+    const [, top, , bottom] = word.box
+    // Only the last few rows can still take a word: the words come in order of height.
+    let best = -1
+    let share = 0.5
+    for (let i = rows.length - 1; i >= Math.max(0, rows.length - 4); i--) {
+      const common = overlap(top, bottom, ...spans[i]) / Math.max(1e-6, Math.min(bottom - top, spans[i][1] - spans[i][0]))
+      if (common > share) {
+        share = common
+        best = i
+      }
+    }
+    if (best < 0) {
+      rows.push([word])
+      spans.push([top, bottom])
+      continue
+    }
+    rows[best].push(word)
+    // The span follows the typical word, so that one tall bracket does not swallow the next line.
+    const n = rows[best].length
+    spans[best] = [spans[best][0] + (top - spans[best][0]) / n, spans[best][1] + (bottom - spans[best][1]) / n]
+  }
+  return rows
+    .map((words) => toLine(words.sort((a, b) => a.box[0] - b.box[0]), page))
+    .sort((a, b) => a.box[1] + a.box[3] - b.box[1] - b.box[3])
+}
+
+const middle = (w: Word): number => (w.box[1] + w.box[3]) / 2
+
+function toLine(words: Word[], page: Page): Line {
+  const heights = words.map((w) => (w.box[3] - w.box[1]) * page.height).sort((a, b) => a - b)
+  const height = heights[heights.length >> 1]
+  const segments: Segment[] = []
+  let run: Word[] = []
+  const flush = () => {
+    if (run.length) segments.push({ words: run, text: run.map((w) => w.text).join(' '), box: boxAround(run.map((w) => w.box)) })
+    run = []
+  }
+  for (const word of words) {
+    const last = run.at(-1)
+    if (last && (word.box[0] - last.box[2]) * page.width > Math.max(5, height * 0.95)) flush()
+    run.push(word)
+  }
+  flush()
+  return { words, segments, text: words.map((w) => w.text).join(' '), box: boxAround(words.map((w) => w.box)), height }
+}
+
+/** The median height of letters on a page in points; 10 on a page without words. */
+export function typicalHeight(page: Page): number {
+  const heights = linesOf(page).map((l) => l.height).sort((a, b) => a - b)
+  return heights.length ? heights[heights.length >> 1] : 10
+}

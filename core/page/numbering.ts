@@ -1,0 +1,37 @@
+import { linesOf } from './layout.ts'
+import type { Page } from './page.ts'
+import { fold } from './text.ts'
+
+/** What a page says of its own place in a document. `of` is null where only the number is printed. */
+export interface PageNumber {
+  page: number
+  of: number | null
+}
+
+const FORMS: RegExp[] = [
+  /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf|p|pg)\.?\s*(?:no\.?\s*)?(\d{1,3})\s*(?:of|de|sur|\/|von|out of)\s*(\d{1,3})\b/,
+  /^[-\s]*(\d{1,3})\s*(?:of|\/|de|sur)\s*(\d{1,3})[-\s]*$/,
+]
+const SINGLE: RegExp[] = [
+  /^[-\s]*(?:page|pag|pagina|sheet|folio|feuille|hoja|pg)\.?\s*(?:no\.?\s*)?(\d{1,3})[-\s]*$/,
+  /^-\s*(\d{1,3})\s*-$/,
+]
+
+/** The page number printed in the outer quarter of a page, in any of its common forms; null where there is none. */
+export function pageNumberOf(page: Page): PageNumber | null {
+  const outer = linesOf(page).filter((l) => l.box[3] < 0.2 || l.box[1] > 0.82)
+  let single: PageNumber | null = null
+  for (const line of outer)
+    for (const segment of line.segments) {
+      const text = fold(segment.text)
+      for (const form of FORMS) {
+        const hit = form.exec(text)
+        if (hit && +hit[1] >= 1 && +hit[1] <= +hit[2]) return { page: +hit[1], of: +hit[2] }
+      }
+      for (const form of SINGLE) {
+        const hit = form.exec(text)
+        if (hit && +hit[1] >= 1) single = { page: +hit[1], of: null }
+      }
+    }
+  return single
+}

@@ -1,0 +1,36 @@
+import type { Box } from './geometry.ts'
+import type { InkGrid } from './ink.ts'
+
+/** One word as read, with its place and how sure the reader is of every letter in it (0 to 1). */
+export interface Word {
+  text: string
+  box: Box
+  sure: number
+}
+
+/** Where the words of a page come from. */
+export type PageSource = 'text' | 'ocr' | 'mixed' | 'none'
+
+/** Degrees clockwise that bring a page upright. */
+export type Rotation = 0 | 90 | 180 | 270
+
+/** A page as the readers leave it: all that the later stages know of it. Everything in it is of the upright page. */
+export interface Page {
+  /** 1-based over the whole package. */
+  number: number
+  file: string
+  /** 1-based in its file. */
+  filePage: number
+  /** In points (1/72 inch). */
+  width: number
+  height: number
+  rotation: Rotation
+  source: PageSource
+  blank: boolean
+  separator: boolean
+  words: Word[]
+  /** Where dark marks lie; only measured on pages that ask for ink (a signature) and on scans. */
+  ink: InkGrid | null
+  /** Why the page is hard to read, null where it is fair. */
+  poor: string | null
+}

@@ -1,0 +1,116 @@
+import { linesOf } from './layout.ts'
+import type { Page, Word } from './page.ts'
+import { nearlyWord, tokens } from './text.ts'
+
+/** A phrase found on a page. `from` and `to` (exclusive) count words of the line. */
+export interface PhraseHit<T> {
+  line: number
+  from: number
+  to: number
+  /** Number of folded words matched; longer phrases are surer. */
+  length: number
+  /** True where a word had to be mended to match. */
+  mended: boolean
+  meanings: readonly T[]
+}
+
+interface Token {
+  text: string
+  word: number
+  mended: boolean
+}
+
+interface Entry<T> {
+  phrase: string[]
+  meanings: T[]
+}
+
+/** Finds many phrases on a page at once, the longest at each place, forgiving reading slips on scanned pages. */
+export class PhraseBook<T> {
+  private readonly entries = new Map<string, Entry<T>[]>()
+  private readonly vocabulary = new Set<string>()
+  private readonly byLength = new Map<number, string[]>()
+  private readonly mendings = new Map<string, string>()
+
+  /** @param phrases wordings with what they mean; the same wording may be given several meanings. */
+  constructor(phrases: Iterable<readonly [wording: string, meaning: T]>) {
+    const byWording = new Map<string, Entry<T>>()
+    for (const [wording, meaning] of phrases) {
+      const phrase = tokens(wording)
+      if (phrase.length === 0) continue
+      const key = phrase.join(' ')
+      const entry = byWording.get(key)
+      if (entry) entry.meanings.push(meaning)
+      else byWording.set(key, { phrase, meanings: [meaning] })
+    }
+    for (const entry of byWording.values()) {
+      const first = this.entries.get(entry.phrase[0]) ?? []
+      first.push(entry)
+      this.entries.set(entry.phrase[0], first)
+      for (const word of entry.phrase) this.vocabulary.add(word)
+    }
+    for (const list of this.entries.values()) list.sort((a, b) => b.phrase.length - a.phrase.length)
+    for (const word of this.vocabulary) {
+      const same = this.byLength.get(word.length) ?? []
+      same.push(word)
+      this.byLength.set(word.length, same)
+    }
+  }
+
+  /** All hits on the page, line by line, left to right, none inside another. */
+  find(page: Page): PhraseHit<T>[] {
+    const hits: PhraseHit<T>[] = []
+    linesOf(page).forEach((line, index) => {
+      const found = this.tokensOf(line.words, page.source !== 'text')
+      for (let at = 0; at < found.length; ) {
+        const entry = this.longestAt(found, at)
+        if (!entry) {
+          at++
+          continue
+        }
+        const last = at + entry.phrase.length - 1
+        hits.push({
+          line: index,
+          from: found[at].word,
+          to: found[last].word + 1,
+          length: entry.phrase.length,
+          mended: found.slice(at, last + 1).some((t) => t.mended),
+          meanings: entry.meanings,
+        })
+        at = last + 1
+      }
+    })
+    return hits
+  }
+
+  private longestAt(found: Token[], at: number): Entry<T> | undefined {
+    return this.entries.get(found[at].text)?.find((entry) => entry.phrase.every((word, i) => found[at + i]?.text === word))
+  }
+
+  private tokensOf(words: Word[], forgiving: boolean): Token[] {
+    return words.flatMap((word, index) =>
+      tokens(word.text).map((text) => {
+        const right = forgiving ? this.mend(text) : text
+        return { text: right, word: index, mended: right !== text }
+      }),
+    )
+  }
+
+  /** The word of the book that a slip explains, or the word itself. */
+  private mend(text: string): string {
+    if (text.length < 4 || this.vocabulary.has(text)) return text
+    let right = this.mendings.get(text)
+    if (right === undefined) {
+      right = text
+      for (const length of [text.length, text.length + 1, text.length - 1]) {
+        const near = this.byLength.get(length)?.find((word) => nearlyWord(text, word))
+        if (near) {
+          right = near
+          break
+        }
+      }
+      this.mendings.set(text, right)
+    }
+    return right
+  }
+}

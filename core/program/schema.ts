@@ -1,0 +1,153 @@
+import { z } from 'zod'
+
+/** Document types, programs, facts and checks are data of these shapes; nothing of a particular lender is code. */
+
+const id = z.string().regex(/^[a-z][a-z0-9_]*$/)
+
+export const fieldKind = z.enum([
+  'name', 'org', 'address', 'date', 'money', 'number', 'percent', 'id', 'iban', 'email', 'phone', 'text', 'choice', 'yesno', 'table',
+])
+export type FieldKind = z.infer<typeof fieldKind>
+
+/** Places besides a label where a value of this field may stand. */
+export const fieldSource = z.enum(['letterhead', 'addressee', 'zone', 'period', 'sentence', 'title_month'])
+
+export const columnSchema = z.object({ name: id, kind: z.enum(['date', 'money', 'text', 'number', 'name', 'percent']), labels: z.array(z.string()).min(1), optional: z.boolean().default(false) })
+export type Column = z.infer<typeof columnSchema>
+
+export const fieldSchema = z.object({
+  name: id,
+  title: z.string(),
+  kind: fieldKind,
+  /** Wordings that stand beside the value, in any language; the likeliest first. */
+  labels: z.array(z.string()).default([]),
+  sources: z.array(fieldSource).default([]),
+  /** Left out on many good papers: not found is an answer, not a question. */
+  optional: z.boolean().default(false),
+  choices: z.array(z.object({ value: z.string(), words: z.array(z.string()).min(1) })).default([]),
+  columns: z.array(columnSchema).default([]),
+  /** Words that never are this field's value (printed hints, neighbouring headings). */
+  never: z.array(z.string()).default([]),
+  /** What an id of this field looks like, where the lender knows it. */
+  pattern: z.string().optional(),
+  /** Where the field stands when several share a label: beside the signature rather than at the head. */
+  near: z.enum(['signature']).optional(),
+  /** Asked about when less sure than this; 0 never asks, 1 always. */
+  threshold: z.number().min(0).max(1).default(0.8),
+})
+export type Field = z.infer<typeof fieldSchema>
+
+/** Plausibility between the values of one paper: what holds makes them surer, what fails makes them all questionable. */
+export const relationSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('not_after'), first: id, second: id }),
+  z.object({ kind: z.literal('at_most'), less: id, more: id }),
+  z.object({ kind: z.literal('sum'), parts: z.array(id).min(1), total: id }),
+  z.object({ kind: z.literal('running'), table: id, opening: id, closing: id }),
+  z.object({ kind: z.literal('lines_sum'), table: id, total: id }),
+])
+export type Relation = z.infer<typeof relationSchema>
+
+export const documentTypeSchema = z.object({
+  id,
+  title: z.string(),
+  /** What the strip prints under its pages. */
+  short: z.string(),
+  pages: z.object({ min: z.number().int().min(1), max: z.number().int().min(1) }),
+  /** Headings that name the paper. */
+  titles: z.array(z.string()),
+  /** Words that speak for the type wherever they stand, with how much. */
+  signs: z.array(z.object({ words: z.string(), weight: z.number() })).default([]),
+  /** Words that the last page alone carries. */
+  lastSigns: z.array(z.string()).default([]),
+  /** Carries a machine-readable zone (ICAO 9303). */
+  zone: z.boolean().default(false),
+  fields: z.array(fieldSchema),
+  signature: z.object({ labels: z.array(z.string()).min(1) }).nullable().default(null),
+  relations: z.array(relationSchema).default([]),
+  /** The field that says whose paper it is. */
+  person: id.nullable().default(null),
+  /** The field whose value tells several of a kind apart in lists ("Payslip February 2026"). */
+  tellsApart: id.nullable().default(null),
+  threshold: z.number().min(0).max(1).default(0.85),
+}).superRefine((type, context) => {
+  const names = new Set(type.fields.map((f) => f.name))
+  const used = [type.person, type.tellsApart, ...type.relations.flatMap((r) => Object.entries(r).filter(([k]) => k !== 'kind').flatMap(([, v]) => v))]
+  for (const name of used) if (typeof name === 'string' && !names.has(name)) context.addIssue({ code: 'custom', message: `${type.id} names the field "${name}", which it does not have` })
+})
+export type DocumentType = z.infer<typeof documentTypeSchema>
+
+/** `type.field` of a paper of the package. */
+const reference = z.string().regex(/^[a-z][a-z0-9_]*\.[a-z][a-z0-9_]*$/)
+
+export const conditionSchema = z.object({
+  field: reference,
+  is: z.union([z.string(), z.boolean()]).optional(),
+  over: z.number().optional(),
+})
+export type Condition = z.infer<typeof conditionSchema>
+
+/** One kind of paper that a requirement asks for, and what makes such a paper good. */
+export const needSchema = z.object({
+  type: id,
+  /** Whose papers count: the applicant's, one for each person, or anybody's of the household. */
+  whose: z.enum(['applicant', 'each_person', 'anyone']).default('anyone'),
+  signed: z.boolean().default(false),
+  /** A field that must be filled in (a form's date). */
+  filled: z.array(id).default([]),
+  /** The date may be at most so old. */
+  fresh: z.object({ field: id, days: z.number().int().positive().optional(), months: z.number().int().positive().optional() }).optional(),
+  /** In force on the as-of date. */
+  from: id.optional(),
+  until: id.optional(),
+  /** One paper for each of so many months in a row; the month is that of this date. */
+  months: z.object({ field: id, count: z.number().int().positive() }).optional(),
+  /** One paper for each of the last so many calendar years before the as-of date. */
+  years: z.object({ field: id, count: z.number().int().positive() }).optional(),
+  /** Periods that together cover so many months without a gap. */
+  covers: z.object({ from: id, to: id, months: z.number().int().positive() }).optional(),
+  /** A value rule: this field is at least that value. */
+  atLeast: z.object({ field: id, than: reference }).optional(),
+})
+export type Need = z.infer<typeof needSchema>
+
+export const requirementSchema = z.object({
+  id,
+  title: z.string(),
+  when: conditionSchema.optional(),
+  /** Ways to meet it, each for its own case; the first whose `when` holds is asked for. */
+  ways: z.array(z.object({ when: conditionSchema.optional(), needs: z.array(needSchema).min(1) })).min(1),
+})
+export type Requirement = z.infer<typeof requirementSchema>
+
+export const factSchema = z.object({
+  id,
+  title: z.string(),
+  question: z.string(),
+  kind: z.enum(['name', 'org', 'address', 'date', 'money', 'id', 'text']),
+  fields: z.array(reference).min(1),
+  /** Papers of these other persons are left out. */
+  person: z.enum(['applicant']).optional(),
+})
+export type Fact = z.infer<typeof factSchema>
+
+export const checkSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('difference'), id, title: z.string(), total: reference, minus: reference, equals: reference }),
+  z.object({ kind: z.literal('near_mean'), id, title: z.string(), value: reference, mean: reference, percent: z.number(), divide: z.number().default(1) }),
+  z.object({ kind: z.literal('reaches_account'), id, title: z.string(), amount: reference, date: reference, days: z.number(), table: reference, from: reference, to: reference }),
+  z.object({ kind: z.literal('running_balance'), id, title: z.string(), table: reference, opening: reference, closing: reference }),
+  z.object({ kind: z.literal('joins_up'), id, title: z.string(), opening: reference, closing: reference, from: reference, to: reference }),
+  z.object({ kind: z.literal('lines_and_tax'), id, title: z.string(), table: reference, net: reference, tax: reference, total: reference }),
+  z.object({ kind: z.literal('at_least'), id, title: z.string(), value: reference, than: reference }),
+  z.object({ kind: z.literal('signed_within'), id, title: z.string(), field: id, opened: reference, daysBefore: z.number() }),
+])
+export type Check = z.infer<typeof checkSchema>
+
+export const programSchema = z.object({
+  id: z.string().regex(/^[a-z][a-z0-9-]*$/),
+  title: z.string(),
+  persons: z.object({ applicant: reference, coApplicant: reference.optional() }),
+  requirements: z.array(requirementSchema),
+  facts: z.array(factSchema),
+  checks: z.array(checkSchema),
+})
+export type Program = z.infer<typeof programSchema>

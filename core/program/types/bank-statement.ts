@@ -1,0 +1,33 @@
+import type { TypeData } from './type-data.ts'
+
+export const bankStatement: TypeData = {
+  id: 'bank_statement',
+  title: 'Bank statement',
+  short: 'Bank statement',
+  pages: { min: 1, max: 8 },
+  titles: ['bank statement', 'account statement', 'statement of account', 'current account statement', 'your statement', 'statement', 'account summary', 'monthly statement', 'statement of your account', 'transactions statement', 'account activity'],
+  signs: [
+    { words: 'opening balance', weight: 2.5 }, { words: 'closing balance', weight: 2.5 }, { words: 'balance brought forward', weight: 2 }, { words: 'balance carried forward', weight: 2 }, { words: 'brought forward', weight: 1.5 }, { words: 'carried forward', weight: 1.5 }, { words: 'transactions', weight: 1.5 },
+    { words: 'money in', weight: 1.5 }, { words: 'money out', weight: 1.5 }, { words: 'standing order', weight: 1 }, { words: 'direct debit', weight: 0.6 }, { words: 'card payment', weight: 1 }, { words: 'withdrawal', weight: 0.8 }, { words: 'bic', weight: 0.8 }, { words: 'balance', weight: 1.2 }, { words: 'debit', weight: 0.6 }, { words: 'credit', weight: 0.5 }, { words: 'transfer', weight: 0.5 },
+  ],
+  lastSigns: ['closing balance', 'new balance', 'balance at end', 'end of statement'],
+  person: 'account_holder',
+  tellsApart: 'statement_end',
+  fields: [
+    { name: 'bank_name', title: 'Bank', kind: 'org', sources: ['letterhead'], labels: ['bank', 'name of bank', 'account held with', 'your bank'] },
+    { name: 'account_holder', title: 'Account holder', kind: 'name', sources: ['addressee'], labels: ['account holder', 'account name', 'name', 'customer', 'account of', 'in the name of', 'holder', 'name of account holder', 'account in the name of', 'statement for', 'prepared for'] },
+    { name: 'holder_address', title: 'Address', kind: 'address', sources: ['addressee'], labels: ['address', 'holder address', 'account holder address', 'postal address', 'correspondence address', 'customer address'] },
+    { name: 'iban', title: 'IBAN', kind: 'iban', labels: ['iban', 'account number', 'account', 'account no', 'account iban', 'international account number'] },
+    { name: 'statement_start', title: 'From', kind: 'date', sources: ['period'], labels: ['period', 'statement period', 'from', 'start date', 'statement from', 'period from', 'covering', 'for the period', 'opening date', 'period covered', 'transactions from', 'first day', 'statement covers'] },
+    { name: 'statement_end', title: 'To', kind: 'date', sources: ['period'], labels: ['period', 'statement period', 'to', 'until', 'end date', 'statement to', 'period to', 'covering', 'for the period', 'closing date', 'period covered', 'transactions from', 'last day', 'statement covers'] },
+    { name: 'opening_balance', title: 'Opening balance', kind: 'money', labels: ['opening balance', 'balance at start', 'balance brought forward', 'previous balance', 'balance at the start', 'start balance', 'starting balance', 'old balance', 'balance at beginning', 'you started with', 'balance b/f', 'balance on opening'] },
+    { name: 'closing_balance', title: 'Closing balance', kind: 'money', labels: ['closing balance', 'balance at end', 'new balance', 'balance carried forward', 'final balance', 'ending balance', 'balance at close', 'end balance', 'balance at the end', 'you ended with', 'balance c/f', 'balance on closing', 'balance now'] },
+    { name: 'transactions', title: 'Transactions', kind: 'table', threshold: 0.6, columns: [
+      { name: 'date', kind: 'date', labels: ['date', 'booking date', 'booked', 'value date', 'day', 'posted', 'transaction date', 'date booked'] },
+      { name: 'description', kind: 'text', labels: ['description', 'details', 'transaction', 'particulars', 'text', 'booking text', 'what', 'payee', 'transaction details', 'narrative', 'reference', 'entry'] },
+      { name: 'amount', kind: 'money', labels: ['amount', 'debit', 'credit', 'money out', 'money in', 'paid out', 'paid in', 'out', 'in', 'withdrawals', 'deposits', 'payments', 'receipts', 'debits', 'credits', 'amount eur', 'out eur', 'in eur', 'charges'] },
+      { name: 'balance', kind: 'money', labels: ['balance', 'running balance', 'new balance', 'balance eur', 'balance after', 'account balance'] },
+    ] },
+  ],
+  relations: [{ kind: 'not_after', first: 'statement_start', second: 'statement_end' }, { kind: 'running', table: 'transactions', opening: 'opening_balance', closing: 'closing_balance' }],
+}

@@ -1,0 +1,30 @@
+import type { TypeData } from './type-data.ts'
+
+export const payslip: TypeData = {
+  id: 'payslip',
+  title: 'Payslip',
+  short: 'Payslip',
+  pages: { min: 1, max: 2 },
+  titles: ['payslip', 'pay slip', 'pay statement', 'salary statement', 'wage slip', 'statement of earnings', 'earnings statement', 'salary slip', 'monthly pay statement', 'pay advice', 'wages statement', 'remuneration statement', 'payroll advice', 'statement of pay', 'statement of wages', 'salary advice', 'pay note'],
+  signs: [
+    { words: 'gross pay', weight: 1.5 }, { words: 'net pay', weight: 1.5 }, { words: 'income tax', weight: 1 }, { words: 'deductions', weight: 1.8 }, { words: 'social insurance', weight: 1.2 }, { words: 'basic pay', weight: 1.5 }, { words: 'earnings', weight: 1.2 },
+    { words: 'year to date', weight: 1.5 }, { words: 'pension', weight: 0.8 }, { words: 'payroll', weight: 1 }, { words: 'overtime', weight: 1 }, { words: 'allowance', weight: 0.8 }, { words: 'employee', weight: 1 }, { words: 'ytd', weight: 1 }, { words: 'take-home', weight: 1 },
+  ],
+  person: 'employee_name',
+  tellsApart: 'pay_date',
+  fields: [
+    { name: 'employee_name', title: 'Employee', kind: 'name', sources: ['addressee'], labels: ['employee', 'employee name', 'name of employee', 'name', 'paid to', 'staff member', 'pay to', 'worker', 'for'] },
+    { name: 'employer_name', title: 'Employer', kind: 'org', sources: ['letterhead'], labels: ['employer', 'employer name', 'name of employer', 'company', 'paid by', 'firm', 'employing company', 'issued by'] },
+    { name: 'pay_date', title: 'Pay date', kind: 'date', labels: ['pay date', 'date of payment', 'payment date', 'paid on', 'date paid', 'pay day', 'value date', 'credited on', 'paid', 'transfer date', 'date of pay', 'money in bank', 'date'] },
+    { name: 'period_start', title: 'Period from', kind: 'date', sources: ['period'], labels: ['period start', 'period from', 'from', 'pay period from', 'start of period', 'pay period start', 'period begins', 'pay period', 'period', 'for the period', 'period covered', 'wage period', 'earnings period', 'month of'] },
+    { name: 'period_end', title: 'Period to', kind: 'date', sources: ['period'], labels: ['period end', 'period to', 'to', 'until', 'end of period', 'pay period end', 'pay period to', 'period ends', 'pay period', 'period', 'for the period', 'period covered', 'wage period', 'earnings period', 'month of'] },
+    { name: 'gross_pay', title: 'Gross pay', kind: 'money', labels: ['gross pay', 'total gross', 'gross salary', 'gross', 'total gross pay', 'gross earnings', 'total earnings', 'gross wages', 'gross this month', 'pay before deductions', 'gross for the month', 'total pay', 'gross amount', 'earnings total', 'gross wage'] },
+    { name: 'net_pay', title: 'Net pay', kind: 'money', labels: ['net pay', 'take-home', 'take-home pay', 'net salary', 'net', 'amount paid', 'net wages', 'net amount', 'net payable', 'net to bank', 'paid to your account', 'paid into bank', 'pay after deductions', 'net earnings', 'transferred to account', 'you receive', 'net this month', 'net wage', 'amount payable', 'paid to account'] },
+    { name: 'year_to_date_gross', title: 'Gross this year', kind: 'money', labels: ['year to date gross', 'gross year to date', 'gross ytd', 'ytd gross', 'gross pay to date', 'gross to date', 'gross pay year to date', 'year to date', 'cumulative gross', 'gross this year', 'total gross to date', 'gross since january', 'year so far gross', 'gross cumulative', 'taxable pay to date', 'this year gross', 'earned this year'] },
+    { name: 'national_number', title: 'National number', kind: 'id', labels: ['national number', 'national no', 'national id number', 'personal number', 'identity number', 'nat no', 'national insurance number', 'national id', 'social number', 'personal no', 'national identity number', 'citizen number', 'national reg no'] },
+  ],
+  relations: [
+    { kind: 'not_after', first: 'period_start', second: 'period_end' }, { kind: 'not_after', first: 'period_start', second: 'pay_date' },
+    { kind: 'at_most', less: 'net_pay', more: 'gross_pay' }, { kind: 'at_most', less: 'gross_pay', more: 'year_to_date_gross' },
+  ],
+}

@@ -1,0 +1,23 @@
+import type { TypeData } from './type-data.ts'
+
+export const vesselRegistration: TypeData = {
+  id: 'vessel_registration',
+  title: 'Vessel registration',
+  short: 'Registration',
+  pages: { min: 1, max: 2 },
+  titles: ['certificate of registry', 'certificate of registration', 'vessel registration', 'registration certificate', 'certificate of british registry', 'certificate of vessel registration', 'register of vessels', 'registry of vessels', 'certificate of ship registry', 'vessel registry certificate', 'extract from the register of vessels', 'extract from the register of ships', 'boat registration certificate', 'small craft registry', 'registry certificate'],
+  signs: [
+    { words: 'registrar', weight: 2 }, { words: 'port of registry', weight: 2 }, { words: 'official number', weight: 1 }, { words: 'length overall', weight: 1.2 }, { words: 'gross tonnage', weight: 1.5 }, { words: 'tonnage', weight: 1 }, { words: 'registered owner', weight: 1.5 }, { words: 'hereby certified', weight: 1.2 },
+    { words: 'year of build', weight: 1 }, { words: 'call sign', weight: 1 }, { words: 'registry', weight: 1.5 }, { words: 'register', weight: 0.8 }, { words: 'breadth', weight: 0.6 },
+  ],
+  person: 'owner_name',
+  fields: [
+    { name: 'registration_number', title: 'Registration number', kind: 'id', labels: ['registration number', 'registration no', 'registry number', 'registry no', 'register number', 'official number', 'official no', 'certificate number', 'certificate no', 'reg no', 'number in the register', 'register no', 'entry number', 'entry no', 'registered under number', 'reg number'] },
+    { name: 'vessel_name', title: 'Vessel', kind: 'text', labels: ['vessel name', 'name of vessel', 'name of the vessel', 'name of ship', 'vessel', 'name of craft', 'boat name', 'name of boat', 'ship', 'craft', 'name'] },
+    { name: 'hull_number', title: 'Hull number', kind: 'id', labels: ['hull number', 'hull no', 'hull id', 'hull identification', 'hull identification number', 'hull', 'hin', 'hull ident no', 'hull mark', 'hull identification no'] },
+    { name: 'owner_name', title: 'Owner', kind: 'name', labels: ['owner', 'registered owner', 'name of owner', 'owner name', 'owners', 'name of registered owner', 'proprietor', 'owned by', 'registered in the name of', 'sole owner', 'held by'] },
+    { name: 'issue_date', title: 'Issued', kind: 'date', labels: ['date of issue', 'issue date', 'issued', 'issued on', 'date issued', 'registered on', 'date of registration', 'registration date', 'entered on', 'given on', 'date of entry'] },
+    { name: 'expiry_date', title: 'Expires', kind: 'date', labels: ['date of expiry', 'expiry date', 'expires', 'expires on', 'valid until', 'valid to', 'expiry', 'renewal due', 'renewable by', 'in force until', 'registration expires', 'good until', 'to be renewed by', 'renew before'] },
+  ],
+  relations: [{ kind: 'not_after', first: 'issue_date', second: 'expiry_date' }],
+}

@@ -1,0 +1,21 @@
+import { boxAround, type Box } from '../page/geometry.ts'
+import type { Page, Word } from '../page/page.ts'
+import type { Value } from './value.ts'
+
+/** One possible value of one field, with its evidence as log-odds. */
+export interface Candidate {
+  field: string
+  value: Value
+  raw: string
+  words: Word[]
+  page: Page
+  score: number
+  repaired: boolean
+  /** A machine-readable zone whose check digits hold says so. */
+  proven?: boolean
+}
+
+export const boxOf = (candidate: Candidate): Box => boxAround(candidate.words.map((w) => w.box))
+
+/** How sure the weakest word of a value was read, 0 to 1; a value is as good as its worst letter. */
+export const readingOf = (words: readonly Word[]): number => words.reduce((least, w) => Math.min(least, w.sure), 1)

@@ -1,0 +1,192 @@
+import { linesOf } from '../page/layout.ts'
+import type { Page, Word } from '../page/page.ts'
+import { fold } from '../page/text.ts'
+import type { DocumentType, Field } from '../program/schema.ts'
+import type { Candidate } from './candidate.ts'
+import { kindReaders } from './kinds/index.ts'
+import { parseDate, parsePeriod } from './kinds/date.ts'
+import { nameLikeness } from './kinds/words.ts'
+import { labelsOn, type LabelHit } from './labels.ts'
+import { readChoice } from './marks.ts'
+import { addressees, letterheads } from './positions.ts'
+import { continuing, labelsByLine, regionsOf, type LabelsByLine, type Region } from './regions.ts'
+import { zoneOn } from './zone.ts'
+
+const RELATION_SCORE = { inline: 2.6, right: 2.5, below: 2.1 } as const
+const YES_NO = [{ value: 'yes', words: ['yes', 'oui', 'sí', 'y'] }, { value: 'no', words: ['no', 'non', 'none', 'n'] }]
+
+/** Every possible value of every field of a document, with its evidence. `pages` are in reading order. */
+export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<string, Candidate[]> {
+  const found = new Map<string, Candidate[]>(type.fields.map((f) => [f.name, []]))
+  const add = (candidate: Candidate | null) => {
+    const field = candidate && type.fields.find((f) => f.name === candidate.field)
+    if (!candidate || !field) return
+    const text = typeof candidate.value === 'string' ? fold(candidate.value) : null
+    if (text !== null && field.never.includes(text)) return
+    found.get(candidate.field)!.push(candidate)
+  }
+  pages.forEach((page, order) => {
+    const labels = labelsOn(page, type)
+    const byLine = labelsByLine(labels)
+    const marks = labels.filter((l) => l.meanings.some((m) => m.role === 'signature') && (l.leads || l.colon))
+    for (const label of labels) for (const candidate of fromLabel(label, byLine, type, marks, order)) add(candidate)
+    if (order === 0)
+      for (const field of type.fields) {
+        if (field.sources.includes('letterhead')) letterheads(page, type, field).forEach(add)
+        if (field.sources.includes('addressee')) addressees(page, field).forEach(add)
+      }
+    for (const field of type.fields) {
+      if (field.sources.includes('period')) periods(page, type, field).forEach(add)
+      if (field.sources.includes('sentence') && order === 0) sentences(page, field).forEach(add)
+    }
+    for (const field of type.fields) if (field.kind === 'name') add(joinedName(labels, byLine, field))
+    if (type.zone) zoneValues(page, type).forEach(add)
+  })
+  return found
+}
+
+function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, marks: LabelHit[], order: number): Candidate[] {
+  const found: Candidate[] = []
+  const regions = regionsOf(label, byLine)
+  for (const meaning of label.meanings) {
+    if (meaning.role !== 'field') continue
+    const field = type.fields.find((f) => f.name === meaning.field)!
+    const base = labelScore(label, meaning.rank) + nearness(field, label, marks) - order * 0.25
+    if (field.kind === 'yesno' || field.kind === 'choice') {
+      const candidate = readChoice(label, field, field.kind === 'yesno' ? YES_NO : field.choices)
+      if (candidate) found.push({ ...candidate, value: field.kind === 'yesno' ? candidate.value === 'yes' : candidate.value, score: candidate.score + base })
+      continue
+    }
+    if (field.kind === 'table') continue
+    regions.forEach((region) => {
+      for (const candidate of fromRegion(region, field, byLine)) {
+        const alone = regions.length === 1 || region.relation !== 'below'
+        found.push({ ...candidate, score: candidate.score + base + RELATION_SCORE[region.relation] + (label.colon && region.relation !== 'below' ? 0.5 : 0) - (alone ? 0 : 1.1) })
+      }
+    })
+  }
+  return found
+}
+
+function labelScore(label: LabelHit, rank: number): number {
+  return (label.leads ? 0.6 : label.colon ? 0.2 : -2.2) + Math.min(0.9, (label.length - 1) * 0.45) - Math.min(1.2, rank * 0.06) - (label.mended ? 0.3 : 0) - (label.alone || label.colon ? 0 : 0.3)
+}
+
+/** Dates beside a signature are the signing's; elsewhere they are not. */
+function nearness(field: Field, label: LabelHit, marks: LabelHit[]): number {
+  if (field.kind !== 'date') return 0
+  const near = marks.some((m) => Math.abs(m.lineOf.box[1] - label.lineOf.box[1]) < 0.07)
+  if (field.near === 'signature') return near ? 1.4 : marks.length ? -1.2 : -2
+  return near && label.length === 1 ? -1.6 : 0
+}
+
+function fromRegion(region: Region, field: Field, byLine: LabelsByLine): Candidate[] {
+  const { page } = region
+  const kind = field.kind as keyof typeof kindReaders
+  const base = { field: field.name, page }
+  if (field.kind === 'address') {
+    const more = continuing(region, byLine, 4)
+    const words = [...region.words, ...more.flatMap((s) => s.words)]
+    const text = [region.words.map((w) => w.text).join(' '), ...more.map((s) => s.text)].map((t) => t.replace(/^[\s:.]+|,$/g, '')).join(', ')
+    const fit = Math.max(...kindReaders.address(words).map((r) => r.fit), 0)
+    const candidates = fit > 0 ? [{ ...base, value: text, raw: text, words, score: (fit - 0.5) * 3, repaired: false }] : []
+    const firstFit = Math.max(...kindReaders.address(region.words).map((r) => r.fit), 0)
+    if (more.length > 0 && firstFit >= 0.9 && /,/.test(region.words.map((w) => w.text).join(' '))) {
+      const raw = region.words.map((w) => w.text).join(' ').replace(/^[\s:.]+|,$/g, '')
+      // One line that already holds street and place is whole; what stands below is likely something else.
+      candidates.push({ ...base, value: raw, raw, words: region.words, score: (firstFit - 0.5) * 3 + 0.4, repaired: false })
+    }
+    return candidates
+  }
+  if (field.sources.includes('period')) {
+    const period = periodIn(region.words)
+    if (period) return [{ ...base, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, score: 0.8, repaired: false }]
+  }
+  const readings = kindReaders[kind](region.words)
+  const limit = field.kind === 'id' && region.words.length > 8 ? 0 : 2
+  return readings.slice(0, Math.max(1, limit)).map((reading, place) => {
+    const lead = region.words.indexOf(reading.words[0])
+    const prose = lead > 2 && field.kind !== 'iban' ? -0.4 * Math.min(5, lead - 2) : 0
+    const patterned = field.pattern && typeof reading.value === 'string' && new RegExp(`^${field.pattern}$`).test(reading.value) ? 1 : 0
+    return { ...base, value: reading.value, raw: reading.raw, words: reading.words, repaired: reading.repaired, score: (reading.fit - 0.6) * 3.2 - place * 1.2 + prose + patterned }
+  })
+}
+
+function periodIn(words: Word[]): { start: string; end: string; words: Word[]; raw: string } | null {
+  for (let length = Math.min(9, words.length); length >= 1; length--)
+    for (let at = 0; at + length <= words.length; at++) {
+      const span = words.slice(at, at + length)
+      const raw = span.map((w) => w.text).join(' ')
+      const period = parsePeriod(raw)
+      if (period) return { ...period, words: span, raw }
+    }
+  return null
+}
+
+/** Whether a period field is the first or the last day, by its name's ending. */
+const endOf = (field: Field): 'start' | 'end' => (/_start$|_from$|^from/.test(field.name) ? 'start' : 'end')
+
+/** Periods printed without a label ("1 March 2026 to 31 March 2026" under a heading). */
+function periods(page: Page, _type: DocumentType, field: Field): Candidate[] {
+  return linesOf(page).flatMap((line, index) =>
+    line.box[1] > 0.45 || index > 24 ? [] : line.segments.flatMap((segment): Candidate[] => {
+      const period = periodIn(segment.words)
+      if (!period) return []
+      const share = period.words.length / segment.words.length
+      const range = period.words.length > 2
+      return [{ field: field.name, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, page, repaired: false, score: (range ? 1.5 : 0.7) - (1 - share) - index * 0.03 }]
+    }),
+  )
+}
+
+/** Names and dates that stand in running text: "I, Ottilie Varnham, agree", a letter's date line. */
+function sentences(page: Page, field: Field): Candidate[] {
+  const lines = linesOf(page)
+  if (field.kind === 'name')
+    return lines.flatMap((line): Candidate[] => {
+      const start = line.words.findIndex((w, i) => /^I,?$/.test(w.text) && /^(?:\p{Lu}|the$)/u.test(line.words[i + 1]?.text ?? ''))
+      if (start < 0) return []
+      let from = start + 1
+      if (/^the$/i.test(line.words[from].text)) from += /^undersigned/i.test(line.words[from + 1]?.text ?? '') ? 2 : 1
+      const run: Word[] = []
+      for (let i = from; i < line.words.length && run.length < 6; i++) {
+        const word = line.words[i]
+        if (!/^\p{Lu}/u.test(word.text) && !/^(?:de|van|von|le|la|del|y)$/.test(word.text)) break
+        run.push(word)
+        if (/[,;.)]$/.test(word.text) && word.text.length > 2) break
+      }
+      const raw = run.map((w) => w.text).join(' ')
+      const value = raw.replace(/[,;.(]+$/, '')
+      return run.length > 1 && nameLikeness(value) > 0.9 ? [{ field: field.name, value, raw, words: run, page, repaired: false, score: 3.2 }] : []
+    })
+  if (field.kind === 'date')
+    return lines.flatMap((line, index) => line.box[1] > 0.5 ? [] : line.segments.flatMap((segment): Candidate[] => {
+      const found = kindReaders.date(segment.words)
+      return found.slice(0, 1).filter((r) => r.words.length >= segment.words.length - 3 && parseDate(r.raw) !== null).map((r) => ({ field: field.name, value: r.value, raw: r.raw, words: r.words, page, repaired: r.repaired, score: 2 - index * 0.05 - (segment.words.length - r.words.length) * 0.25 }))
+    }))
+  return []
+}
+
+/** Given names and surname printed apart, put together in the order a person says them. */
+function joinedName(labels: LabelHit[], byLine: LabelsByLine, field: Field): Candidate | null {
+  const part = (role: 'surname' | 'given') => {
+    const label = labels.find((l) => (l.leads || l.colon) && l.meanings.some((m) => m.role === role))
+    const region = label && regionsOf(label, byLine)[0]
+    return region ? kindReaders.text(region.words)[0] ?? null : null
+  }
+  const [surname, given] = [part('surname'), part('given')]
+  if (!surname || !given || /\d/.test(`${surname.value}${given.value}`)) return null
+  const page = labels[0].page
+  return { field: field.name, value: `${given.value as string} ${surname.value as string}`, raw: `${surname.raw} / ${given.raw}`, words: [...given.words, ...surname.words], page, repaired: false, score: 4.2 }
+}
+
+/** Values of the machine-readable zone, by the field names ICAO 9303 gives them. */
+function zoneValues(page: Page, type: DocumentType): Candidate[] {
+  const zone = zoneOn(page)
+  if (!zone) return []
+  const values: Record<string, string | null> = { document_number: zone.documentNumber, date_of_birth: zone.dateOfBirth, expiry_date: zone.expiryDate, nationality: zone.nationality, full_name: zone.fullName }
+  return type.fields.filter((f) => f.sources.includes('zone') && values[f.name]).map((f) => {
+    const checked = f.name !== 'nationality' && f.name !== 'full_name'
+    return { field: f.name, value: values[f.name], raw: values[f.name]!, words: zone.words, page, repaired: false, proven: checked, score: checked ? 6 : f.name === 'full_name' ? 0.9 : 0.4 }
+  })
+}

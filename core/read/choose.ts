@@ -1,0 +1,132 @@
+import type { DocumentType, Field, Relation } from '../program/schema.ts'
+import { readingOf, type Candidate } from './candidate.ts'
+import { cents, isMoney, plain, type Value } from './value.ts'
+
+/** A field's candidates by value, the likeliest first, each with its probability; the rest to 1 is "none of them". */
+export interface Ranked {
+  field: Field
+  ranked: { candidate: Candidate; probability: number }[]
+  /** A relation that holds between chosen values backs this one. */
+  backed: boolean
+  /** A relation that fails makes this one questionable. */
+  doubted: boolean
+}
+
+/** Log-odds that a field's value is none of the candidates found. */
+const NONE = 0.3
+
+/** Groups candidates by value and gives each group its probability. */
+export function rank(field: Field, candidates: readonly Candidate[]): Ranked {
+  const groups = new Map<string, Candidate[]>()
+  for (const candidate of candidates) {
+    const key = plain(candidate.value).toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '')
+    groups.set(key, [...(groups.get(key) ?? []), candidate])
+  }
+  const scored = [...groups.values()].map((group) => {
+    group.sort((a, b) => b.score - a.score)
+    // Said twice is surer, but a value printed ten times is not ten times as sure.
+    return { candidate: group[0], score: group[0].score + Math.min(1, (group.length - 1) * 0.5) }
+  })
+  const total = Math.exp(NONE) + scored.reduce((sum, s) => sum + Math.exp(s.score), 0)
+  const ranked = scored.map((s) => ({ candidate: s.candidate, probability: Math.exp(s.score) / total })).sort((a, b) => b.probability - a.probability)
+  return { field, ranked, backed: false, doubted: false }
+}
+
+/**
+ * Settles who takes which value: one place of the page is one field's, the surest first, and values that
+ * cannot be true together give way to runners-up that can.
+ */
+export function choose(type: DocumentType, fields: readonly Ranked[]): Map<string, Ranked> {
+  const chosen = new Map(fields.map((f) => [f.field.name, { ...f, ranked: [...f.ranked] }]))
+  sharePlaces(chosen)
+  for (const relation of type.relations) settle(relation, chosen)
+  return chosen
+}
+
+function sharePlaces(chosen: Map<string, Ranked>): void {
+  const order = [...chosen.values()].sort((a, b) => (b.ranked[0]?.probability ?? 0) - (a.ranked[0]?.probability ?? 0))
+  const taken = new Map<unknown, string>()
+  const pending = [...order]
+  let rounds = 0
+  while (pending.length > 0 && rounds++ < 500) {
+    const ranked = pending.shift()!
+    const top = ranked.ranked[0]
+    if (!top) continue
+    const clash = top.candidate.words.some((w) => taken.has(w))
+    if (!clash || sharesPeriod(ranked.field, top.candidate, taken, chosen)) {
+      for (const word of top.candidate.words) taken.set(word, ranked.field.name)
+      continue
+    }
+    ranked.ranked.shift()
+    pending.push(ranked)
+    pending.sort((a, b) => (b.ranked[0]?.probability ?? 0) - (a.ranked[0]?.probability ?? 0))
+  }
+}
+
+/** "March 2026" is both ends of a period: two fields may rest on the same words when both were read as a period. */
+function sharesPeriod(field: Field, candidate: Candidate, taken: Map<unknown, string>, chosen: Map<string, Ranked>): boolean {
+  return field.sources.includes('period') && candidate.words.every((w) => {
+    const other = taken.get(w)
+    return other === undefined || chosen.get(other)!.field.sources.includes('period')
+  })
+}
+
+const valueOf = (chosen: Map<string, Ranked>, name: string, at = 0): Value => chosen.get(name)?.ranked[at]?.candidate.value ?? null
+
+/** Whether a relation between two or more plain values holds; null where one is lacking. */
+function holds(relation: Relation, value: (name: string) => Value): boolean | null {
+  switch (relation.kind) {
+    case 'not_after': {
+      const [first, second] = [value(relation.first), value(relation.second)]
+      return typeof first === 'string' && typeof second === 'string' ? first <= second : null
+    }
+    case 'at_most': {
+      const [less, more] = [value(relation.less), value(relation.more)]
+      return isMoney(less) && isMoney(more) ? cents(less) <= cents(more) : null
+    }
+    case 'sum': {
+      const parts = relation.parts.map(value)
+      const total = value(relation.total)
+      if (!isMoney(total) || !parts.every(isMoney)) return null
+      return Math.abs(parts.reduce((sum, p) => sum + cents(p), 0) - cents(total)) <= 1
+    }
+    default:
+      return null
+  }
+}
+
+const namesOf = (relation: Relation): string[] =>
+  relation.kind === 'not_after' ? [relation.first, relation.second] : relation.kind === 'at_most' ? [relation.less, relation.more] : relation.kind === 'sum' ? [...relation.parts, relation.total] : []
+
+function settle(relation: Relation, chosen: Map<string, Ranked>): void {
+  const names = namesOf(relation)
+  const good = holds(relation, (n) => valueOf(chosen, n))
+  if (good === null) return
+  const strong = relation.kind === 'sum'
+  if (good) {
+    if (strong) for (const name of names) chosen.get(name)!.backed = true
+    return
+  }
+  // One swap for a runner-up that makes the relation hold, the likeliest such swap.
+  let best: { name: string; at: number; odds: number } | null = null
+  for (const name of names) {
+    const ranked = chosen.get(name)!.ranked
+    for (let at = 1; at < Math.min(4, ranked.length); at++) {
+      const odds = ranked[at].probability / ranked[0].probability
+      if (odds > 0.02 && (!best || odds > best.odds) && holds(relation, (n) => (n === name ? ranked[at].candidate.value : valueOf(chosen, n)))) best = { name, at, odds }
+    }
+  }
+  if (best) {
+    const { ranked } = chosen.get(best.name)!
+    const [winner] = ranked.splice(best.at, 1)
+    ranked.unshift({ ...winner, probability: Math.max(winner.probability, ranked[0].probability * 0.9) })
+    if (strong) for (const name of names) chosen.get(name)!.backed = true
+    return
+  }
+  // A paper may truly not add up: that is a finding about the paper when it was read well, and a doubt when it was not.
+  for (const name of names) {
+    const ranked = chosen.get(name)!
+    const top = ranked.ranked[0]
+    if (top && (!strong || readingOf(top.candidate.words) < 0.9 || top.probability < 0.8)) ranked.doubted = true
+  }
+}

@@ -1,0 +1,95 @@
+import { fold } from '../../page/text.ts'
+import { asDigits, readSpans, type KindReader } from './reading.ts'
+
+const MONTHS = [
+  ['january', 'jan', 'janvier', 'janv', 'enero', 'ene'],
+  ['february', 'feb', 'fevrier', 'fevr', 'febrero'],
+  ['march', 'mar', 'mars', 'marzo'],
+  ['april', 'apr', 'avril', 'avr', 'abril', 'abr'],
+  ['may', 'mai', 'mayo'],
+  ['june', 'jun', 'juin', 'junio'],
+  ['july', 'jul', 'juillet', 'juil', 'julio'],
+  ['august', 'aug', 'aout', 'agosto', 'ago'],
+  ['september', 'sep', 'sept', 'septembre', 'septiembre', 'setiembre'],
+  ['october', 'oct', 'octobre', 'octubre'],
+  ['november', 'nov', 'novembre', 'noviembre'],
+  ['december', 'dec', 'decembre', 'diciembre', 'dic'],
+]
+const monthByName = new Map(MONTHS.flatMap((names, i) => names.map((name) => [name, i + 1] as const)))
+
+/** The number of a month's name in English, French or Spanish; undefined for other words. */
+export const monthOf = (name: string): number | undefined => monthByName.get(fold(name).replace(/\.$/, ''))
+
+/** The ISO date of a day that exists, else null. */
+export function isoDate(year: number, month: number, day: number): string | null {
+  const date = new Date(Date.UTC(year, month - 1, day))
+  if (date.getUTCFullYear() !== year || date.getUTCMonth() !== month - 1 || date.getUTCDate() !== day || year < 1900 || year > 2100) return null
+  return date.toISOString().slice(0, 10)
+}
+
+const fullYear = (year: string): number => (year.length === 4 ? +year : +year > 50 ? 1900 + +year : 2000 + +year)
+
+const NUMERIC = /^(\d{1,2})\s?[/.\-–]\s?(\d{1,2})\s?[/.\-–]\s?(\d{4}|\d{2})$/
+const ISO = /^(\d{4})\s?[-/.]\s?(\d{1,2})\s?[-/.]\s?(\d{1,2})$/
+const NAMED = /^(\d{1,2})(?:st|nd|rd|th|er|\.|º)?[\s-]*(?:day of |de |of )?\s*([a-z]{3,10})\.?,?[\s-]*(?:de |del )?(\d{4}|\d{2})$/
+const MONTH_FIRST = /^([a-z]{3,10})\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?\s+(\d{4})$/
+
+/**
+ * One date written out, days before months; null for anything else.
+ * @returns the ISO date, and whether a letter had to be read as a digit
+ */
+export function parseDate(text: string): { value: string; fit: number; repaired: boolean } | null {
+  const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim()
+  if (clean.length < 6 || clean.length > 32 || !/\d|[osil]/.test(clean)) return null
+  const direct = dateIn(clean)
+  if (direct) return { value: direct, fit: /^\d{1,2}.\d{1,2}.\d{2}$/.test(clean) ? 0.85 : 1, repaired: false }
+  if (/[a-z]{3}/.test(clean)) return null
+  const mended = dateIn(asDigits(text.trim().replace(/[),;:.]+$/, '')))
+  return mended ? { value: mended, fit: 0.7, repaired: true } : null
+}
+
+function dateIn(text: string): string | null {
+  let hit = NUMERIC.exec(text)
+  if (hit) return isoDate(fullYear(hit[3]), +hit[2], +hit[1]) ?? isoDate(fullYear(hit[3]), +hit[1], +hit[2])
+  hit = ISO.exec(text)
+  if (hit) return isoDate(+hit[1], +hit[2], +hit[3])
+  hit = NAMED.exec(text)
+  if (hit) {
+    const month = monthOf(hit[2])
+    return month ? isoDate(fullYear(hit[3]), month, +hit[1]) : null
+  }
+  hit = MONTH_FIRST.exec(text)
+  if (hit) {
+    const month = monthOf(hit[1])
+    return month ? isoDate(+hit[3], month, +hit[2]) : null
+  }
+  return null
+}
+
+export const readDates: KindReader = (words) => readSpans(words, 6, parseDate)
+
+/** The last day of a month as ISO date. */
+export const monthEnd = (year: number, month: number): string => new Date(Date.UTC(year, month, 0)).toISOString().slice(0, 10)
+
+/** A stretch of days written as two dates, "1 to 31 March 2026", "1 - 31/03/2026" or a month's name with its year. */
+export function parsePeriod(text: string): { start: string; end: string } | null {
+  const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim()
+  const parts = clean.replace(/^(?:from|du|del|desde)\s+/, '').split(/\s+(?:to|until|till|through|au|al|hasta|a|and)\s+|\s+-+\s+|\s*\.\.+\s*|\s*>\s*/)
+  if (parts.length === 2) {
+    const end = parseDate(parts[1])
+    if (!end) return null
+    const start = parseDate(parts[0])
+    if (start) return start.value <= end.value ? { start: start.value, end: end.value } : null
+    const day = /^(\d{1,2})(?:st|nd|rd|th|er)?(?:\s+([a-z]{3,10})|\s?[/.]\s?(\d{1,2}))?\.?$/.exec(parts[0])
+    if (!day) return null
+    const month = day[2] ? monthOf(day[2]) : day[3] ? +day[3] : +end.value.slice(5, 7)
+    const begin = month ? isoDate(+end.value.slice(0, 4), month, +day[1]) : null
+    return begin && begin <= end.value ? { start: begin, end: end.value } : null
+  }
+  const named = /^([a-z]{3,10})\.?[\s-]+(?:de )?(\d{4})$/.exec(clean) ?? null
+  const month = named ? monthOf(named[1]) : undefined
+  if (named && month) return { start: `${named[2]}-${String(month).padStart(2, '0')}-01`, end: monthEnd(+named[2], month) }
+  const numbered = /^(\d{1,2})\s?\/\s?(\d{4})$/.exec(clean)
+  if (numbered && +numbered[1] >= 1 && +numbered[1] <= 12) return { start: `${numbered[2]}-${numbered[1].padStart(2, '0')}-01`, end: monthEnd(+numbered[2], +numbered[1]) }
+  return null
+}

@@ -1,0 +1,84 @@
+import { fold } from '../../page/text.ts'
+import { readSpans, rawOf, type KindReader } from './reading.ts'
+import { parseDate } from './date.ts'
+
+/** Spaces are no part of an id; hyphens and strokes are. */
+export const tidyId = (text: string): string => text.replace(/\s+/g, '').replace(/^[:.#,;=]+|[.,;:]+$/g, '').replace(/[–—−]/g, '-').toUpperCase()
+
+/** Ids: runs of words with digits in them, in capitals. Words of letters alone end the run. */
+export const readIds: KindReader = (words) =>
+  readSpans(words, 5, (text) => {
+    const parts = text.split(' ')
+    if (parts.some((p) => /[a-z]{2}/.test(p) || !/[A-Za-z0-9]/.test(p))) return null
+    if (parts.length > 1 && parts.some((p) => p.length > 14)) return null
+    const value = tidyId(text)
+    const digits = (value.match(/\d/g) ?? []).length
+    if (value.length < 4 || value.length > 24 || digits < 2 || !/^[A-Z0-9][A-Z0-9\-/.]*[A-Z0-9]$/.test(value)) return null
+    if (parseDate(text) || /^\d{1,3}([.,]\d{3})*[.,]\d{2}$/.test(value)) return null
+    return { value, fit: digits >= 4 ? 1 : 0.8, repaired: false }
+  })
+
+/** Check digits of ISO 13616 (modulus 97 of ISO 7064). */
+export function ibanHolds(iban: string): boolean {
+  const turned = iban.slice(4) + iban.slice(0, 4)
+  let rest = 0
+  for (const c of turned) {
+    const n = parseInt(c, 36)
+    if (Number.isNaN(n)) return false
+    rest = (rest * (n > 9 ? 100 : 10) + n) % 97
+  }
+  return rest === 1
+}
+
+/** Account numbers of ISO 13616, grouped or not; a single look-alike that mends the check digits is taken, and said. */
+export const readIbans: KindReader = (words) =>
+  readSpans(words, 10, (text) => {
+    const value = text.replace(/[\s.\-]+/g, '').replace(/^IBAN:?/i, '').toUpperCase()
+    if (!/^[A-Z]{2}[0-9OISB]{2}[A-Z0-9]{11,30}$/.test(value)) return null
+    if (ibanHolds(value)) return { value, fit: 1, repaired: false }
+    const mended = mendIban(value)
+    if (mended.length === 1) return { value: mended[0], fit: 0.7, repaired: true }
+    return { value, fit: 0.35, repaired: false }
+  })
+
+const LOOKALIKES: Record<string, string> = { '0': 'OD', O: '0', D: '0', '1': 'IL', I: '1', L: '1', '5': 'S', S: '5', '8': 'B', B: '8', '2': 'Z', Z: '2', '6': 'G', G: '6' }
+
+function mendIban(iban: string): string[] {
+  const found = new Set<string>()
+  for (let i = 0; i < iban.length; i++)
+    for (const other of LOOKALIKES[iban[i]] ?? '') {
+      const tried = iban.slice(0, i) + other + iban.slice(i + 1)
+      if (ibanHolds(tried)) found.add(tried)
+    }
+  return [...found]
+}
+
+export const readEmails: KindReader = (words) =>
+  readSpans(words, 3, (text) => {
+    const value = text.replace(/\s+/g, '').replace(/[.,;:]$/, '').toLowerCase()
+    return /^[\w.+-]+@[\w-]+(\.[\w-]+)+$/.test(value) ? { value, fit: 1, repaired: false } : null
+  })
+
+export const readPhones: KindReader = (words) =>
+  readSpans(words, 7, (text) => {
+    const digits = text.replace(/\D/g, '')
+    if (!/^\+?[\d()][\d\s()./-]*\d$/.test(text.trim()) || digits.length < 6 || digits.length > 15) return null
+    if (parseDate(text)) return null
+    return { value: text.trim(), fit: text.includes('+') || digits.length > 8 ? 1 : 0.8, repaired: false }
+  })
+
+const NUMBER_WORDS: Record<string, string> = { one: '1', two: '2', three: '3', four: '4', five: '5', six: '6', seven: '7', eight: '8', nine: '9', ten: '10', twelve: '12' }
+
+/** Plain numbers, with a unit behind them; years are made months where the words say so. */
+export const readNumbers: KindReader = (words) => {
+  const readings = readSpans(words, 1, (text) => {
+    const value = NUMBER_WORDS[fold(text)] ?? text.replace(/^[x×]|[.,;:)]+$|(?:pcs|x|×)$/g, '')
+    return /^\d{1,7}(?:[.,]\d{1,3})?$/.test(value) ? { value: value.replace(',', '.'), fit: 0.9, repaired: false } : null
+  })
+  return readings.map((reading) => {
+    const next = words[words.indexOf(reading.words.at(-1)!) + 1]
+    const unit = next ? fold(next.text).replace(/[^a-z]/g, '') : ''
+    if (/^(years?|yrs?|ans?|anos?)$/.test(unit)) return { ...reading, value: String(Number(reading.value) * 12), words: [...reading.words, next], raw: rawOf([...reading.words, next]) }
+    return reading
+  })
+}

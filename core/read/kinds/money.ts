@@ -1,0 +1,78 @@
+import type { Word } from '../../page/page.ts'
+import { asDigits, rawOf, type KindReader, type Reading } from './reading.ts'
+
+const SIGNS: Record<string, string> = { '€': 'EUR', EUR: 'EUR', EURO: 'EUR', EUROS: 'EUR', '£': 'GBP', GBP: 'GBP', $: 'USD', USD: 'USD' }
+const CURRENCY = /€|£|(?<![A-Za-z])(?:EUROS?|EUR|GBP|USD)(?![A-Za-z])/i
+
+/**
+ * One amount with either decimal convention: `EUR 48,750.00`, `€48.750,00`, `48 750,00 €`, `24.10-`, `(24.10)`, `24.10 DR`.
+ * @returns null where the text is not one amount; `fit` is lower without cents or currency
+ */
+export function parseMoney(text: string, currency = 'EUR'): { value: { amount: string; currency: string }; fit: number; repaired: boolean } | null {
+  let rest = text.trim().replace(/[:;]+$/, '').replace(/\s*(?:\/-|,-+|\.-+)$/, '')
+  if (rest.length === 0 || rest.length > 28) return null
+  const sign = CURRENCY.exec(rest)
+  if (sign) {
+    currency = SIGNS[sign[0].toUpperCase()] ?? currency
+    rest = (rest.slice(0, sign.index) + ' ' + rest.slice(sign.index + sign[0].length)).trim()
+  }
+  let negative = false
+  const trailing = /\s*(?:-|−|–|\bDR\.?|\bD)$/i.exec(rest)
+  if (/^[-−–]\s?/.test(rest)) {
+    negative = true
+    rest = rest.replace(/^[-−–]\s?/, '')
+  } else if (/^\(.*\)$/.test(rest)) {
+    negative = true
+    rest = rest.slice(1, -1)
+  } else if (trailing) {
+    negative = true
+    rest = rest.slice(0, trailing.index)
+  } else rest = rest.replace(/^\+\s?/, '').replace(/\s*(?:\+|\bCR\.?)$/i, '')
+  rest = rest.trim().replace(/^[.:]+\s*/, '')
+  let repaired = false
+  if (!/^[\d.,' ]+$/.test(rest)) {
+    const digits = (rest.match(/\d/g) ?? []).length
+    const mended = asDigits(rest)
+    // A word is not an amount: only a few letters among digits are slips.
+    if (!/^[\d.,' ]+$/.test(mended) || digits < 2 || digits * 2 < mended.replace(/[^\d]/g, '').length) return null
+    rest = mended
+    repaired = true
+  }
+  const number = decimalOf(rest)
+  if (number === null) return null
+  const fit = (number.cents ? 0.85 : 0.55) + (sign ? 0.15 : 0)
+  return { value: { amount: (negative ? '-' : '') + number.amount, currency }, fit: repaired ? fit * 0.7 : fit, repaired }
+}
+
+function decimalOf(text: string): { amount: string; cents: boolean } | null {
+  const compact = text.replace(/\s*([.,])\s+(?=\d{2}$)/, '$1')
+  const ending = /[.,](\d{2})$/.exec(compact)
+  const whole = ending ? compact.slice(0, ending.index) : compact
+  if (!/^\d{1,3}(?:[.,' ]\d{3})+$|^\d{1,9}$/.test(whole)) return null
+  const digits = whole.replace(/[^\d]/g, '').replace(/^0+(?=\d)/, '')
+  return { amount: `${digits}.${ending ? ending[1] : '00'}`, cents: ending !== null }
+}
+
+/** All amounts in a run of words. Thousands split by spaces are joined; amounts standing side by side are kept apart. */
+export const readMoney: KindReader = (words) => {
+  const readings: Reading[] = []
+  for (let at = 0; at < words.length; ) {
+    const found = longestAmount(words, at)
+    if (found) {
+      readings.push(found)
+      at += found.words.length
+    } else at++
+  }
+  return readings
+}
+
+function longestAmount(words: Word[], at: number): Reading | null {
+  for (let length = Math.min(5, words.length - at); length >= 1; length--) {
+    const span = words.slice(at, at + length)
+    const text = rawOf(span)
+    if (!/\d/.test(text)) continue
+    const parsed = parseMoney(text)
+    if (parsed && !/\d[.,]\d{2}\s+\d/.test(text)) return { ...parsed, words: span, raw: text }
+  }
+  return null
+}

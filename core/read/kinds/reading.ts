@@ -1,0 +1,45 @@
+import type { Word } from '../../page/page.ts'
+import type { Value } from '../value.ts'
+
+/** A value found in a run of words. */
+export interface Reading {
+  value: Value
+  words: Word[]
+  raw: string
+  /** How well its form fits its kind, 0 to 1. */
+  fit: number
+  /** A letter had to be taken for a digit or the like. */
+  repaired: boolean
+}
+
+/** Finds all values of a kind in a run of words of one place. */
+export type KindReader = (words: Word[]) => Reading[]
+
+export const rawOf = (words: Word[]): string => words.map((w) => w.text).join(' ')
+
+/** Letters that weak readers put for digits. */
+const DIGIT_SLIPS: Record<string, string> = { O: '0', o: '0', Q: '0', D: '0', I: '1', l: '1', '|': '1', '!': '1', i: '1', Z: '2', z: '2', S: '5', s: '5', $: '5', G: '6', b: '6', B: '8', g: '9', q: '9' }
+
+/** Digits for the letters that look like them; other characters stay. */
+export const asDigits = (text: string): string => text.replace(/[OoQDIl|!iZzSs$GbBgq]/g, (c) => DIGIT_SLIPS[c])
+
+/**
+ * Every value that `parse` finds in spans of up to `longest` neighbouring words, left to right, the longest span first.
+ * Words of a value found are not used again.
+ */
+export function readSpans(words: Word[], longest: number, parse: (text: string) => { value: Value; fit: number; repaired: boolean } | null): Reading[] {
+  const readings: Reading[] = []
+  for (let at = 0; at < words.length; ) {
+    let found: Reading | null = null
+    for (let length = Math.min(longest, words.length - at); length >= 1 && !found; length--) {
+      const span = words.slice(at, at + length)
+      const parsed = parse(rawOf(span))
+      if (parsed) found = { ...parsed, words: span, raw: rawOf(span) }
+    }
+    if (found) {
+      readings.push(found)
+      at += found.words.length
+    } else at++
+  }
+  return readings
+}

@@ -1,0 +1,75 @@
+import type { Word } from '../../page/page.ts'
+import { fold } from '../../page/text.ts'
+import { rawOf, type KindReader } from './reading.ts'
+
+const tidy = (text: string): string => text.replace(/^[\s:.,;=\-–—_*|]+|[\s:,;=\-–—_|*]+$/g, '').replace(/\s+/g, ' ')
+
+const withoutLeaders = (words: Word[]): Word[] => words.filter((w) => !/^[._:·…\-–—=|]+$/.test(w.text))
+
+const NOT_A_NAME = /\b(?:number|date|page|address|account|total|amount|the|and to|please|your|this|with|from|of the|for the|see|form|section|signature|employee|statement)\b/i
+const PARTICLES = new Set(['de', 'del', 'la', 'van', 'von', 'der', 'den', 'di', 'da', 'du', 'le', 'y', 'o', 'mc', 'ap', 'née', 'nee', 'born', 'al', 'bin', 'dos', 'ten', 'ter', 'and'])
+
+/** How much a text looks like a person's name, 0 to 1. */
+export function nameLikeness(text: string): number {
+  const parts = text.split(/[\s,]+/).filter(Boolean)
+  if (parts.length === 0 || parts.length > 7 || /\d{2}|[@€$%<>:]/.test(text) || text.length > 60) return 0
+  if (NOT_A_NAME.test(text)) return 0.1
+  const good = parts.filter((p) => /^[("]?\p{Lu}[\p{L}'’.\-]*[.)",]?$/u.test(p) || PARTICLES.has(fold(p))).length
+  const share = good / parts.length
+  if (parts.length === 1) return 0.35 * share
+  return share >= 0.99 ? 1 : share * 0.7
+}
+
+const ORG_WORDS = /\b(?:ltd|limited|plc|llp|inc|co|company|bank|mutual|sarl|s\.?a\.?r\.?l|sas|s\.?a\.?s?|s\.?l\.?u?|gmbh|b\.?v\.?|group|services?|works?|energy|water|power|broadband|telecom|electric(?:ity)?|insurance|marine|yard|slipways?|boats?|boatyard|shipyard|fisher(?:y|ies)|seafoods?|harbour|cooperative|co-op|society|partners|brothers|bros|sons|chandlery|underwriters|assurance|utilities|networks?|savings|union|astilleros|chantier|naval|nautica|energ[iy]a?|eaux?|aguas?)\b/i
+
+/** How much a text looks like a firm's name, 0 to 1. */
+export function orgLikeness(text: string): number {
+  if (!/\p{L}{2}/u.test(text) || text.length > 70 || /[@<>€]|\d{5}/.test(text)) return 0
+  if (ORG_WORDS.test(fold(text))) return 1
+  return /^\p{Lu}/u.test(text) ? 0.6 : 0.3
+}
+
+/** The whole run as a person's name. Titles and notes in brackets behind it are left away. */
+export const readNames: KindReader = (words) => {
+  const kept = withoutLeaders(words)
+  const cut = kept.findIndex((w, i) => i > 0 && (/^\(|\d{3}|@/.test(w.text) || /[;:]$/.test(w.text)))
+  const run = cut > 0 ? kept.slice(0, cut) : kept
+  const value = tidy(rawOf(run)).replace(/^(?:mr|mrs|ms|miss|mx|dr|prof|m|mme|mlle|sr|sra|srta|don|doña)\.?\s+(?=\p{Lu})/iu, '')
+  const fit = nameLikeness(value)
+  return fit > 0 && value ? [{ value, words: run, raw: rawOf(run), fit, repaired: false }] : []
+}
+
+export const readOrgs: KindReader = (words) => {
+  const run = withoutLeaders(words)
+  const value = tidy(rawOf(run))
+  const fit = orgLikeness(value)
+  return fit > 0 ? [{ value, words: run, raw: rawOf(run), fit, repaired: false }] : []
+}
+
+export const readTexts: KindReader = (words) => {
+  const run = withoutLeaders(words)
+  const value = tidy(rawOf(run)).replace(/^["“„«]\s?|\s?["”»]$/g, '')
+  if (!/[\p{L}\d]/u.test(value) || value.length > 60) return []
+  return [{ value, words: run, raw: rawOf(run), fit: value.split(' ').length > 6 ? 0.4 : 0.9, repaired: false }]
+}
+
+const STREET = /\b(?:road|rd|street|st|lane|ln|row|rw|quay|terrace|tce|close|cl|avenue|ave|way|hill|court|ct|drive|dr|place|pl|square|sq|wharf|wynd|brae|slip|steps|parade|walk|strand|rue|quai|calle|avenida|av|plaza|paseo|chemin|impasse|muelle|cottage|house|pier|loan|green|gardens)\b/
+const POSTCODE = /\b(?:[a-z]{1,2}\d{1,2}[a-z]?\s?\d[a-z]{2}|\d{5}|[a-z]{1,3}-?\d{3,5})\b/
+
+/** How much a text looks like part of a postal address, 0 to 1. */
+export function addressLikeness(text: string): number {
+  const plain = fold(text)
+  const street = STREET.test(plain) && /\d/.test(plain)
+  const code = POSTCODE.test(plain)
+  if (street && code) return 1
+  if (street || (code && /[a-z]{3}/.test(plain))) return 0.9
+  if (STREET.test(plain)) return 0.6
+  return /\d/.test(plain) && /[a-z]{3}/.test(plain) ? 0.4 : 0.15
+}
+
+export const readAddresses: KindReader = (words) => {
+  const run = withoutLeaders(words)
+  const value = tidy(rawOf(run))
+  const fit = addressLikeness(value)
+  return value.length > 5 ? [{ value, words: run, raw: rawOf(run), fit, repaired: false }] : []
+}

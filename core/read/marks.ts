@@ -1,0 +1,152 @@
+import type { Box } from '../page/geometry.ts'
+import { strokesIn, unpackInk } from '../page/ink.ts'
+import { linesOf } from '../page/layout.ts'
+import type { Page, Word } from '../page/page.ts'
+import { fold, tokens } from '../page/text.ts'
+import type { DocumentType, Field } from '../program/schema.ts'
+import type { Candidate } from './candidate.ts'
+import { labelsOn, type LabelHit } from './labels.ts'
+
+const SIGNATURE_WORD = /\b(?:sign|signed|signature|firma|firmado|signe|undersigned|yes|oui)\b/
+
+/** Whether a page has words beside which pen marks would matter, so that its ink is worth measuring. */
+export const wantsInk = (words: readonly Word[]): boolean => words.some((w) => SIGNATURE_WORD.test(fold(w.text)))
+
+const CHECKED = /^[[({]?\s?[xX✓✔☒☑■●×]\s?[\])}]?$/
+const UNCHECKED = /^(?:[[({]\s?[\])}]|☐|□|○|O)$/
+
+/** How a small box reads as text: ticked, empty, or no box at all. */
+const boxState = (text: string): boolean | null => (CHECKED.test(text) ? true : UNCHECKED.test(text) ? false : null)
+
+interface Option {
+  value: string
+  words: Word[]
+  line: number
+}
+
+/**
+ * The choice marked near a label: by a ticked box as text, by the ink in the boxes, or as the only word that stands there.
+ * @param choices values with their wordings
+ */
+export function readChoice(label: LabelHit, field: Field, choices: readonly { value: string; words: readonly string[] }[]): Candidate | null {
+  const { page } = label
+  const lines = linesOf(page)
+  const near = lines
+    .map((line, index) => ({ line, index }))
+    .filter(({ line, index }) => index === label.line || (index > label.line && (line.box[1] - label.lineOf.box[3]) * page.height < label.lineOf.height * 2.6))
+    .slice(0, 3)
+  const options: Option[] = []
+  for (const { line, index } of near) {
+    const words = index === label.line ? line.words.slice(label.to) : line.words
+    options.push(...optionsIn(words, index, choices))
+    if (options.length > 0) break
+  }
+  if (options.length === 0) return null
+  const base = { field: field.name, page, repaired: false }
+  const score = (label.leads ? 3 : 1.6) - Math.min(1, label.meanings.some((m) => m.role === 'field' && m.field === field.name) ? 0 : 1)
+  if (new Set(options.map((o) => o.value)).size === 1) {
+    const line = lines[options[0].line]
+    const before = line.words[line.words.indexOf(options[0].words[0]) - 1]
+    if (before && boxState(before.text) === false) return null
+    return { ...base, value: options[0].value, raw: options[0].words.map((w) => w.text).join(' '), words: options[0].words, score }
+  }
+  const ticked = options.filter((o) => boxBeside(lines[o.line].words, o.words) === true)
+  if (ticked.length === 1) return { ...base, value: ticked[0].value, raw: `☒ ${ticked[0].words.map((w) => w.text).join(' ')}`, words: ticked[0].words, score: score + 0.5 }
+  const ink = options.map((o) => ({ option: o, dark: inkBeside(page, o.words[0].box, lines[o.line].words) })).sort((a, b) => b.dark - a.dark)
+  if (ink[0].dark > 40 && ink[0].dark > ink[1].dark * 1.22 + 20) {
+    const sure = ink[0].dark > ink[1].dark * 1.6 ? 0 : -1.5
+    return { ...base, value: ink[0].option.value, raw: ink[0].option.words.map((w) => w.text).join(' '), words: ink[0].option.words, score: score + sure }
+  }
+  return null
+}
+
+function optionsIn(words: Word[], line: number, choices: readonly { value: string; words: readonly string[] }[]): Option[] {
+  const options: Option[] = []
+  for (let at = 0; at < words.length; at++) {
+    let best: Option | null = null
+    for (const choice of choices)
+      for (const wording of choice.words) {
+        const wanted = tokens(wording)
+        for (let length = 1; length <= Math.min(3, words.length - at); length++) {
+          const span = words.slice(at, at + length)
+          const read = tokens(span.map((w) => w.text).join(' ')).filter((t) => t !== 'x')
+          if (read.length === wanted.length && read.every((t, i) => t === wanted[i]) && (!best || length > best.words.length)) best = { value: choice.value, words: span, line }
+        }
+      }
+    if (best) {
+      options.push(best)
+      at += best.words.length - 1
+    }
+  }
+  return options
+}
+
+function boxBeside(words: Word[], option: Word[]): boolean | null {
+  const before = words[words.indexOf(option[0]) - 1]
+  const after = words[words.indexOf(option.at(-1)!) + 1]
+  const own = /^[[({☒☑✓✔■]/.exec(option[0].text)
+  if (own) return boxState(option[0].text.slice(0, 1) === '[' ? option[0].text.slice(0, 3) : option[0].text[0])
+  if (before && boxState(before.text) !== null) return boxState(before.text)
+  if (after && boxState(after.text) === true && after.box[0] - option.at(-1)!.box[2] < 0.012) return true
+  return null
+}
+
+/** Ink in the place left of a word where a box would be; print that stands there is part of what is measured. */
+function inkBeside(page: Page, word: Box, line: Word[]): number {
+  if (!page.ink) return 0
+  const { columns, rows } = page.ink
+  const cells = unpackInk(page.ink)
+  const tall = word[3] - word[1]
+  const wide = (tall * page.height * 2.4) / page.width
+  const previous = Math.max(0, ...line.filter((w) => w.box[2] <= word[0] + 0.001 && /\p{L}{2}/u.test(w.text)).map((w) => w.box[2]))
+  const left = Math.max(word[0] - wide, previous + 0.002)
+  let dark = 0
+  for (let y = Math.floor((word[1] - tall * 0.35) * rows); y < Math.ceil((word[3] + tall * 0.35) * rows); y++)
+    for (let x = Math.floor(left * columns); x < Math.floor((word[0] - 0.001) * columns); x++) dark += cells[y * columns + x] ?? 0
+  return dark
+}
+
+/** Whether a document carries a pen's signature where its type expects one; `sure` from 0 to 1. */
+export interface Signature {
+  signed: boolean
+  sure: number
+  page: number
+  box: Box
+}
+
+/**
+ * Looks for strokes beside and above the signature labels of a document; print and rules do not count.
+ * @returns null where the document has no such label, or its ink was not measured
+ */
+export function readSignature(pages: readonly Page[], type: DocumentType): Signature | null {
+  if (!type.signature) return null
+  let best: Signature | null = null
+  for (const page of pages) {
+    if (!page.ink) continue
+    const lines = linesOf(page)
+    const printed = page.words.filter((w) => w.sure > 0.55 || tokens(w.text).join('').length > 5).map((w) => w.box)
+    for (const label of labelsOn(page, type)) {
+      if (!label.meanings.some((m) => m.role === 'signature') || (!label.leads && !label.colon) || label.segment.words.length > label.to - label.from + 3) continue
+      const start = label.lineOf.words[label.from].box
+      const end = label.lineOf.words[label.to - 1].box
+      const tall = (label.lineOf.height / page.height) * 1
+      const inLine = label.lineOf.segments[label.lineOf.segments.indexOf(label.segment) + 1]
+      const right = Math.min(1, Math.max(end[2] + 0.34, start[0] + 0.36), inLine && inLine.box[0] > end[2] + 0.1 ? inLine.box[0] - 0.01 : 1)
+      const above = lines.filter((l) => l.box[3] <= start[1] + tall * 0.3 && l.words.some((w) => w.sure > 0.6 && w.box[2] > start[0] && w.box[0] < right && /[\p{L}\d]{3}/u.test(w.text))).at(-1)
+      const below = lines.find((l) => l.box[1] >= end[3] - tall * 0.3 && l.words.some((w) => w.sure > 0.6 && w.box[2] > start[0] && w.box[0] < right && /[\p{L}\d]{3}/u.test(w.text)))
+      const area: Box = [
+        Math.max(0, start[0] - 0.02),
+        Math.max(above ? above.box[3] : 0, start[1] - tall * 5.2),
+        right,
+        Math.min(below ? below.box[1] : 1, end[3] + tall * 5.2),
+      ]
+      const strokes = strokesIn(page.ink, area, printed)
+      // A signature is wider than a stain and taller than what is left of a rule.
+      const signed = strokes.cells >= 14 && strokes.width > 0.035 && strokes.height > 0.007
+      const sure = signed ? Math.min(0.99, 0.6 + strokes.cells / 60) : Math.max(0.5, 0.98 - strokes.cells / 30)
+      const found: Signature = { signed, sure, page: page.number, box: area }
+      if (!best || (found.signed && !best.signed) || (found.signed === best.signed && found.sure > best.sure)) best = found
+    }
+  }
+  return best
+}

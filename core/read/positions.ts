@@ -1,0 +1,78 @@
+import { linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
+import type { Page } from '../page/page.ts'
+import type { DocumentType, Field } from '../program/schema.ts'
+import type { Candidate } from './candidate.ts'
+import { addressLikeness, nameLikeness, orgLikeness, readNames } from './kinds/words.ts'
+import { labelsOn } from './labels.ts'
+
+/** Firms in the head of a page, by the size of their letters, their wording and how high they stand. */
+export function letterheads(page: Page, type: DocumentType, field: Field): Candidate[] {
+  const usual = typicalHeight(page)
+  const labels = labelsOn(page, type)
+  const found: Candidate[] = []
+  linesOf(page).forEach((line, index) => {
+    if (line.box[1] > 0.22 || index > 9) return
+    for (const segment of line.segments) {
+      if (labels.some((l) => l.line === index && segment.words.includes(l.lineOf.words[l.from]) && (l.leads || l.meanings.some((m) => m.role === 'title')) && l.length * 2 >= segment.words.length)) continue
+      const likeness = orgLikeness(segment.text)
+      if (likeness < 0.5 || addressLikeness(segment.text) >= 0.6 || /\b(?:page|tel|phone|www|@)/i.test(segment.text) || segment.words.length > 7) continue
+      const size = Math.min(1.6, Math.max(0, (line.height / usual - 1) * 2.5))
+      found.push({
+        field: field.name, value: segment.text.replace(/[\s,;:.]+$/, (s) => (s.startsWith('.') ? '.' : '')), raw: segment.text, words: segment.words, page, repaired: false,
+        score: 0.2 + size + (likeness === 1 ? 1.6 : 0) - index * 0.22 - (nameLikeness(segment.text) === 1 && likeness < 1 ? 0.5 : 0),
+      })
+    }
+  })
+  return found
+}
+
+/** A name over lines of an address, as letters and bills are addressed. */
+export interface AddressBlock {
+  name: Segment
+  address: Segment[]
+  line: number
+}
+
+/** Address blocks in the upper half of a page: a name, then two to five lines below it in the same column. */
+export function addressBlocks(page: Page): AddressBlock[] {
+  const lines = linesOf(page)
+  const blocks: AddressBlock[] = []
+  lines.forEach((line, index) => {
+    if (line.box[1] > 0.5) return
+    for (const segment of line.segments) {
+      const name = segment.text
+      if (nameLikeness(name) < 0.95 || addressLikeness(name) > 0.5 || /:$/.test(name)) continue
+      const below = linesBelow(page, lines, index, segment)
+      const strength = Math.max(0, ...below.map((s) => addressLikeness(s.text)))
+      if (below.length >= 1 && strength >= 0.9) blocks.push({ name: segment, address: below, line: index })
+    }
+  })
+  return blocks
+}
+
+function linesBelow(page: Page, lines: Line[], index: number, top: Segment): Segment[] {
+  const found: Segment[] = []
+  let before = lines[index]
+  for (let i = index + 1; i < lines.length && found.length < 5; i++) {
+    if ((lines[i].box[1] - before.box[3]) * page.height > before.height * 1.05) break
+    const segment = lines[i].segments.find((s) => Math.abs(s.box[0] - top.box[0]) < 0.012)
+    if (!segment) {
+      if (lines[i].segments.every((s) => s.box[0] > top.box[0] + 0.15 || s.box[2] < top.box[0])) continue
+      break
+    }
+    if (/:/.test(segment.text) || segment.text.split(' ').length > 7 || !/[\p{L}\d]{2}/u.test(segment.text)) break
+    found.push(segment)
+    before = lines[i]
+  }
+  return found
+}
+
+/** The addressee's name or address, from the address blocks of the first page. */
+export function addressees(page: Page, field: Field): Candidate[] {
+  return addressBlocks(page).flatMap((block): Candidate[] => {
+    const score = 1.9 - (block.name.box[1] < 0.07 ? 0.8 : 0) - (orgLikeness(block.name.text) === 1 ? 1.5 : 0)
+    if (field.kind === 'name') return readNames(block.name.words).map((r) => ({ field: field.name, value: r.value, raw: r.raw, words: r.words, page, repaired: false, score }))
+    const words = block.address.flatMap((s) => s.words)
+    return [{ field: field.name, value: block.address.map((s) => s.text.replace(/,$/, '')).join(', '), raw: block.address.map((s) => s.text).join('\n'), words, page, repaired: false, score: score - 0.2 }]
+  })
+}

@@ -1,0 +1,89 @@
+import { linesOf, type Segment } from '../page/layout.ts'
+import { overlap } from '../page/geometry.ts'
+import type { Page, Word } from '../page/page.ts'
+import type { LabelHit } from './labels.ts'
+
+/** How a place lies to its label. */
+export type Relation = 'inline' | 'right' | 'below'
+
+/** Words that may hold the value of a label. */
+export interface Region {
+  relation: Relation
+  words: Word[]
+  page: Page
+  /** Line of the page, for values that go on below. */
+  line: number
+}
+
+/** Index of the labels of one page by line, to know where a region must end. */
+export type LabelsByLine = Map<number, LabelHit[]>
+
+export function labelsByLine(labels: readonly LabelHit[]): LabelsByLine {
+  const byLine: LabelsByLine = new Map()
+  for (const label of labels) byLine.set(label.line, [...(byLine.get(label.line) ?? []), label])
+  return byLine
+}
+
+/** The words of a segment up to the next label that could head a value of its own. */
+function untilLabel(words: Word[], labels: readonly LabelHit[]): Word[] {
+  const end = words.findIndex((word) => labels.some((l) => (l.leads || l.colon) && l.lineOf.words[l.from] === word))
+  return end < 0 ? words : words.slice(0, end)
+}
+
+const isFiller = (word: Word): boolean => /^[:._·…\-–—=|]+$/.test(word.text)
+
+/** The places where the value of a label may stand: behind it, in the next column, beneath it. */
+export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
+  const { page, lineOf: line } = label
+  const regions: Region[] = []
+  const here = labels.get(label.line)!.filter((l) => l !== label)
+  const lastWord = line.words[label.to - 1]
+  const behind = label.segment.words.slice(label.segment.words.indexOf(lastWord) + 1)
+  const inline = untilLabel(behind, here)
+  if (inline.some((w) => !isFiller(w))) regions.push({ relation: 'inline', words: inline, page, line: label.line })
+  else {
+    const next = line.segments.slice(line.segments.indexOf(label.segment) + 1).find((s) => s.words.some((w) => !isFiller(w)))
+    if (next && behind.length === inline.length) {
+      const words = untilLabel(next.words, here)
+      if (words.length) regions.push({ relation: 'right', words, page, line: label.line })
+    }
+  }
+  const lines = linesOf(page)
+  const start = line.words[label.from].box[0]
+  const end = Math.max(lastWord.box[2], start + 0.06)
+  let seen = 0
+  for (let i = label.line + 1; i < lines.length && seen < 2; i++) {
+    const gap = (lines[i].box[1] - line.box[3]) * page.height
+    if (gap > Math.max(26, line.height * 2.9)) break
+    const under = lines[i].segments.filter((s) => overlap(s.box[0], s.box[2], start - 0.012, end) > 0 && s.box[0] > start - 0.06)
+    if (under.length === 0) continue
+    seen++
+    const words = untilLabel(under[0].words, labels.get(i) ?? [])
+    if (words.length === 0) break
+    regions.push({ relation: 'below', words, page, line: i })
+    break
+  }
+  return regions
+}
+
+/** The segments that continue a region downwards in the same column, as an address does; ends at a label, a gap or a shift. */
+export function continuing(region: Region, labels: LabelsByLine, most: number): Segment[] {
+  const lines = linesOf(region.page)
+  const left = region.words[0].box[0]
+  const found: Segment[] = []
+  let before = lines[region.line]
+  for (let i = region.line + 1; i < lines.length && found.length < most; i++) {
+    const line = lines[i]
+    if ((line.box[1] - before.box[3]) * region.page.height > before.height * 1.05) break
+    const segment = line.segments.find((s) => Math.abs(s.box[0] - left) < 0.012)
+    if (!segment) {
+      // Another column may print between the lines of this one.
+      if (line.segments.every((s) => s.box[0] > left + 0.15 || s.box[2] < left)) continue
+      break
+    }
+    if ((labels.get(i) ?? []).some((l) => (l.leads || l.colon) && segment.words.includes(l.lineOf.words[l.from]))) break
+    found.push(segment)
+    before = line
+  }
+  return found
+}

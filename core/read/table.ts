@@ -1,0 +1,250 @@
+import { boxAround, type Box } from '../page/geometry.ts'
+import { linesOf, type Line } from '../page/layout.ts'
+import type { Page, Word } from '../page/page.ts'
+import { fold, nearlyWord, tokens } from '../page/text.ts'
+import type { Column, Field } from '../program/schema.ts'
+import { parseDate } from './kinds/date.ts'
+import { parseMoney } from './kinds/money.ts'
+import { cents, fromCents, isMoney, type Money, type Row } from './value.ts'
+
+/** A table read over the pages of a document. */
+export interface Table {
+  rows: Row[]
+  places: { page: number; box: Box }[]
+  head: { page: number; box: Box }
+  /** Weakest reading of an amount or date in it. */
+  sure: number
+  /** Some amount had no sign of its own and took it from the balances. */
+  repaired: boolean
+}
+
+interface HeadColumn {
+  column: Column | null
+  left: number
+  right: number
+  /** -1 where amounts under it leave the account. */
+  sign: 1 | -1 | 0
+}
+
+const OUTGOING = new Set(['debit', 'debits', 'moneyout', 'paidout', 'out', 'withdrawals', 'payments', 'charges', 'outeur'])
+const INCOMING = new Set(['credit', 'credits', 'moneyin', 'paidin', 'in', 'deposits', 'receipts', 'ineur'])
+const SKIP = /\b(?:brought forward|carried forward|opening balance|closing balance|balance at (?:start|end)|new balance|previous balance|old balance|start balance|end balance|balance b\/?f|balance c\/?f|sub-?total|total|totals|carried over|balance forward|you (?:started|ended) with|balance on (?:opening|closing)|starting balance|ending balance|final balance|report[eé]?|suma y sigue)\b/
+const STOP = /^(?:sub-?total|net (?:amount|total)|total|totals|grand total|net|total ht|base imponible|goods total|sum before|montant ht|amount before|total before|total neto|total excl|sum of lines|net price)\b/
+
+/** Reads one table of a type from the pages of a document, in page order; null where no head of it is found. */
+export function readTable(pages: readonly Page[], field: Field): Table | null {
+  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, repaired: false }
+  let columns: HeadColumn[] | null = null
+  for (const page of pages) {
+    const lines = linesOf(page)
+    const head = findHead(lines, field)
+    if (head) {
+      columns = head.columns
+      if (table.head.page === 0) table.head = { page: page.number, box: lines[head.line].box }
+    }
+    if (!columns) continue
+    if (readRows(page, lines, head ? head.last + 1 : 0, columns, field, table)) break
+  }
+  if (!columns) return null
+  settleSigns(table, field)
+  return table
+}
+
+/** The line that heads the table: most of its columns' labels, each as a segment or words of its own. */
+function findHead(lines: Line[], field: Field): { line: number; last: number; columns: HeadColumn[] } | null {
+  let best: { line: number; last: number; columns: HeadColumn[]; score: number } | null = null
+  lines.forEach((line, index) => {
+    const columns = headColumns(line, field)
+    const known = new Set(columns.map((c) => c.column?.name).filter(Boolean))
+    const wanted = field.columns.filter((c) => !c.optional).length
+    if (known.size < Math.max(2, wanted - 1)) return
+    const strangers = columns.filter((c) => !c.column).length
+    const score = known.size * 2 - strangers
+    if (!best || score > best.score) best = { line: index, last: index, columns, score }
+  })
+  return best
+}
+
+function headColumns(line: Line, field: Field): HeadColumn[] {
+  const columns: HeadColumn[] = []
+  const words = line.words.filter((w) => /[\p{L}\d€]/u.test(w.text))
+  for (let at = 0; at < words.length; ) {
+    let found: { column: Column; length: number; label: string } | null = null
+    for (let length = Math.min(3, words.length - at); length >= 1 && !found; length--) {
+      const span = words.slice(at, at + length)
+      const read = tokens(span.map((w) => w.text).join(' '))
+      for (const column of field.columns)
+        for (const label of column.labels) {
+          const wanted = tokens(label)
+          if (wanted.length === read.length && wanted.every((w, i) => nearlyWord(read[i], w))) {
+            // A second "amount" head of a statement is debit beside credit; other columns come once.
+            const taken = columns.some((c) => c.column?.name === column.name)
+            if (!found && (!taken || signOf(wanted.join('')) !== 0)) found = { column, length, label: wanted.join('') }
+          }
+        }
+    }
+    const span = words.slice(at, at + (found?.length ?? 1))
+    const box = boxAround(span.map((w) => w.box))
+    const last = columns.at(-1)
+    if (!found && last && !last.column && box[0] - last.right < 0.012) last.right = box[2]
+    else if (!found && last?.column && box[0] - last.right < 0.008) last.right = box[2]
+    else columns.push({ column: found?.column ?? null, left: box[0], right: box[2], sign: found?.column.kind === 'money' ? signOf(found.label) : 0 })
+    at += span.length
+  }
+  return columns
+}
+
+const signOf = (label: string): 1 | -1 | 0 => (OUTGOING.has(label) ? -1 : INCOMING.has(label) ? 1 : 0)
+
+interface Cells {
+  texts: Map<number, Word[]>
+}
+
+/** Reads rows from a line on; true where the table's end was met. */
+function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[], field: Field, table: Table): boolean {
+  const dated = field.columns.find((c) => c.kind === 'date')
+  const text = field.columns.find((c) => c.kind === 'text')
+  let last: Line | null = from > 0 ? lines[from - 1] : null
+  let started = false
+  for (let i = from; i < lines.length; i++) {
+    const line = lines[i]
+    const plain = fold(line.text)
+    if (last && started && (line.box[1] - last.box[3]) * page.height > Math.max(42, line.height * 4.5)) return false
+    if (!dated && STOP.test(plain.replace(/^[^a-z]+/, ''))) return true
+    if (!dated && line.segments.some((s) => STOP.test(fold(s.text)))) return true
+    const cells = cellsOf(line, columns)
+    const row = toRow(cells, columns, field)
+    const moneyCells = field.columns.filter((c) => c.kind === 'money' && isMoney(row[c.name]))
+    const begins = dated ? typeof row[dated.name] === 'string' && moneyCells.length > 0 : moneyCells.length >= Math.min(2, field.columns.filter((c) => c.kind === 'money').length) && !!text && !!row[text.name]
+    if (SKIP.test(plain) && (dated ? !(begins && isMoney(row.amount) && !/balance|total|forward/.test(plain)) : true)) {
+      last = line
+      if (dated && /closing balance|balance at end|new balance|end balance|balance c\/?f|carried forward|final balance/.test(plain) && started) return false
+      continue
+    }
+    if (begins) {
+      table.rows.push(row)
+      table.places.push({ page: page.number, box: line.box })
+      table.sure = Math.min(table.sure, weakest(cells, columns))
+      started = true
+      last = line
+    } else if (started && text && moneyCells.length === 0 && last) {
+      // A wrapped description: words under the text column alone, close under their row.
+      const words = [...cells.texts.entries()].filter(([c]) => columns[c].column === text).flatMap(([, w]) => w)
+      const others = line.words.length - words.length
+      if (words.length > 0 && others === 0 && (line.box[1] - last.box[3]) * page.height < line.height * 1.1) {
+        const row = table.rows.at(-1)!
+        row[text.name] = `${row[text.name] ?? ''} ${words.map((w) => w.text).join(' ')}`.trim()
+        const place = table.places.at(-1)!
+        place.box = boxAround([place.box, ...words.map((w) => w.box)])
+        last = line
+      } else if (dated ? others > 3 : others > 0) continue
+    }
+  }
+  return false
+}
+
+/** Deals the words of a line out to the columns: numbers by their right edge, text from its column's left edge on. */
+function cellsOf(line: Line, columns: HeadColumn[]): Cells {
+  const texts = new Map<number, Word[]>()
+  const put = (column: number, word: Word) => texts.set(column, [...(texts.get(column) ?? []), word])
+  const firstMoney = columns.findIndex((c) => c.column && c.column.kind !== 'text' && c.column.kind !== 'date' && c.column.kind !== 'name')
+  for (const segment of line.segments) {
+    for (const run of splitRuns(segment.words)) {
+      const box = boxAround(run.map((w) => w.box))
+      const numeric = /^[-+−(€£$]*[\dOSlI][\dOSlI.,' ]*(?:[.,]\d{2})?\s?[-+−)€]*\s?(?:EUR|DR|CR)?$/.test(run.map((w) => w.text).join(' ')) || parseMoney(run.map((w) => w.text).join(' ')) !== null
+      let best = -1
+      let least = Infinity
+      columns.forEach((column, index) => {
+        const kind = column.column?.kind
+        const isText = kind === 'text' || kind === 'name' || !kind
+        if (!numeric && kind && !isText && kind !== 'date') return
+        if (numeric && kind === 'text' && firstMoney >= 0 && box[0] > columns[firstMoney].left - 0.03) return
+        const apart = numeric && !isText
+          ? Math.min(Math.abs(box[2] - column.right), Math.abs((box[0] + box[2]) / 2 - (column.left + column.right) / 2), Math.abs(box[0] - column.left))
+          : isText ? (box[0] >= column.left - 0.015 ? Math.max(0, box[0] - column.left) : (column.left - box[0]) * 3) : Math.abs(box[0] - column.left)
+        if (apart < least) {
+          least = apart
+          best = index
+        }
+      })
+      if (best >= 0) run.forEach((w) => put(best, w))
+    }
+  }
+  return { texts }
+}
+
+/** Amounts and dates inside a segment become runs of their own, so that narrow columns come apart. */
+function splitRuns(words: Word[]): Word[][] {
+  const runs: Word[][] = []
+  for (const word of words) {
+    const money = /^[-+−(€]*\d{1,3}(?:[.,' ]?\d{3})*[.,]\d{2}[-+)€]*$/.test(word.text)
+    const last = runs.at(-1)
+    const lastMoney = last && /\d[.,]\d{2}[-+)]?$/.test(last.at(-1)!.text)
+    const lastDate = last && parseDate(last.map((w) => w.text).join(' ')) !== null
+    if (!last || lastMoney && !/^(?:-|\+|€|EUR|DR|CR|D|C)$/.test(word.text) || lastDate && !/^\d{2,4}$/.test(word.text) || (money && !/^[-+€(]|EUR$|^\d{1,3}$/.test(last.at(-1)!.text) && !/^(?:€|EUR|-|\+)$/.test(last.at(-1)!.text))) runs.push([word])
+    else last.push(word)
+  }
+  return runs
+}
+
+function toRow(cells: Cells, columns: HeadColumn[], field: Field): Row {
+  const row: Row = Object.fromEntries(field.columns.map((c) => [c.name, null]))
+  for (const [index, words] of cells.texts) {
+    const { column, sign } = columns[index]
+    if (!column) continue
+    const text = words.map((w) => w.text).join(' ')
+    if (column.kind === 'money') {
+      const parsed = parseMoney(text)
+      if (!parsed) continue
+      const money: Money = sign < 0 && !parsed.value.amount.startsWith('-') ? { ...parsed.value, amount: `-${parsed.value.amount}` } : parsed.value
+      if (Number(money.amount) === 0 && isMoney(row[column.name])) continue
+      row[column.name] = money
+    } else if (column.kind === 'date') row[column.name] = parseDate(text)?.value ?? shortDate(text)
+    else if (column.kind === 'number') row[column.name] = /\d/.test(text) ? text.replace(/[^\d.,]/g, '').replace(',', '.').replace(/^\.|\.$/g, '') || null : null
+    else row[column.name] = row[column.name] ? `${row[column.name] as string} ${text}` : text
+  }
+  return row
+}
+
+/** Day and month alone, as many statements print them; the year is filled in from the statement's period. */
+function shortDate(text: string): string | null {
+  const hit = /^(\d{1,2})(?:[/.\- ](\d{1,2})[.]?|[\s-]([A-Za-zÀ-ÿ]{3,9})\.?)$/.exec(text.trim())
+  if (!hit) return null
+  const parsed = parseDate(hit[2] ? `${hit[1]}/${hit[2]}/2000` : `${hit[1]} ${hit[3]} 2000`)
+  return parsed ? `--${parsed.value.slice(5)}` : null
+}
+
+/** Gives `--MM-DD` dates of rows their year: the one that lies in the period, or nearest to its end. */
+export function fillYears(table: Table, column: string, start: string | null, end: string | null): void {
+  const year = end ?? start
+  for (const row of table.rows) {
+    const date = row[column]
+    if (typeof date !== 'string' || !date.startsWith('--')) continue
+    const inEndYear = year ? `${year.slice(0, 4)}${date.slice(1)}` : null
+    row[column] = inEndYear && end && inEndYear > end && start ? `${start.slice(0, 4)}${date.slice(1)}` : inEndYear
+  }
+}
+
+function weakest(cells: Cells, columns: HeadColumn[]): number {
+  let least = 1
+  for (const [index, words] of cells.texts) {
+    const kind = columns[index].column?.kind
+    if (kind && kind !== 'text') for (const word of words) least = Math.min(least, word.sure)
+  }
+  return least
+}
+
+/** Statements in one amount column may print no sign; then the running balance says which way each amount went. */
+function settleSigns(table: Table, field: Field): void {
+  if (!field.columns.some((c) => c.name === 'balance')) return
+  for (let i = 1; i < table.rows.length; i++) {
+    const before = table.rows[i - 1].balance
+    const { amount, balance } = table.rows[i]
+    if (!isMoney(before) || !isMoney(amount) || !isMoney(balance)) continue
+    const step = cents(balance) - cents(before)
+    if (step === -cents(amount) && step !== 0) {
+      table.rows[i].amount = fromCents(step, amount.currency)
+      table.repaired = true
+    }
+  }
+}

@@ -1,0 +1,90 @@
+import { linesOf, typicalHeight } from '../page/layout.ts'
+import type { Page } from '../page/page.ts'
+import { PhraseBook } from '../page/phrases.ts'
+import type { DocumentType } from '../program/schema.ts'
+import { zoneOn } from '../read/zone.ts'
+
+/** What a page's words say about its type and its place in a document. */
+export interface Evidence {
+  /** Log-evidence by type, in the order of the types; unknown papers have 0. */
+  scores: number[]
+  /** Strength of a heading that names the type, by type. */
+  titles: number[]
+  /** Signs that only a last page carries, by type. */
+  lasts: boolean[]
+  /** Labels of fields found, by type: a first page carries many, a continuation few. */
+  fields: number[]
+}
+
+type Meaning = { role: 'title' | 'sign' | 'label' | 'last'; type: number; weight: number; field?: string }
+
+/** Recognises pages of a set of types. Built once per set: the phrase book holds every wording of every type. */
+export class EvidenceReader {
+  private readonly book: PhraseBook<Meaning>
+
+  constructor(private readonly types: readonly DocumentType[]) {
+    const phrases: [string, Meaning][] = []
+    const uses = new Map<string, number>()
+    for (const type of types) for (const field of type.fields) for (const label of field.labels) uses.set(label, (uses.get(label) ?? 0) + 1)
+    types.forEach((type, index) => {
+      for (const title of type.titles) phrases.push([title, { role: 'title', type: index, weight: 1 }])
+      for (const sign of type.signs) phrases.push([sign.words, { role: 'sign', type: index, weight: sign.weight }])
+      for (const sign of type.lastSigns) phrases.push([sign, { role: 'last', type: index, weight: 1 }])
+      for (const field of type.fields)
+        for (const label of field.labels) {
+          // A label of many types says little; one of a single type says much. Short words say less than phrases.
+          const rare = Math.log(1 + types.length / uses.get(label)!) / Math.log(1 + types.length)
+          const long = label.includes(' ') ? 1 : 0.45
+          phrases.push([label, { role: 'label', type: index, weight: 1.1 * rare ** 2 * long, field: field.name }])
+        }
+    })
+    this.book = new PhraseBook(phrases)
+  }
+
+  /** The evidence of one page. */
+  read(page: Page): Evidence {
+    const count = this.types.length
+    const scores = new Array<number>(count).fill(0)
+    const titles = new Array<number>(count).fill(0)
+    const lasts = new Array<boolean>(count).fill(false)
+    const labelled = Array.from({ length: count }, () => new Map<string, number>())
+    const signed = Array.from({ length: count }, () => new Map<string, number>())
+    const lines = linesOf(page)
+    const usual = typicalHeight(page)
+    for (const hit of this.book.find(page)) {
+      const line = lines[hit.line]
+      const segment = line.segments.find((s) => s.words.includes(line.words[hit.from]))!
+      const leads = segment.words[0] === line.words[hit.from]
+      for (const meaning of hit.meanings) {
+        if (meaning.role === 'title') {
+          const strength = headingStrength(hit.to - hit.from, segment.words.length, line.height / usual, line.box[1], hit.length)
+          if (strength > titles[meaning.type]) titles[meaning.type] = strength
+        } else if (meaning.role === 'sign') keepBest(signed[meaning.type], line.words.slice(hit.from, hit.to).map((w) => w.text.toLowerCase()).join(' '), meaning.weight)
+        else if (meaning.role === 'last') lasts[meaning.type] = true
+        else keepBest(labelled[meaning.type], meaning.field!, meaning.weight * (leads ? 1 : 0.35))
+      }
+    }
+    const zone = zoneOn(page) !== null
+    this.types.forEach((type, t) => {
+      const signs = [...signed[t].values()].reduce((a, b) => a + b, 0)
+      const labels = [...labelled[t].values()].reduce((a, b) => a + b, 0)
+      scores[t] = titles[t] + saturate(signs, 7) + saturate(labels, 7) + (type.zone && zone ? 8 : 0)
+    })
+    return { scores, titles, lasts, fields: labelled.map((m) => m.size) }
+  }
+}
+
+const keepBest = (map: Map<string, number>, key: string, weight: number): void => void map.set(key, Math.max(map.get(key) ?? 0, weight))
+
+/** More of the same evidence counts less and less, so that a long page does not outweigh a clear title. */
+const saturate = (sum: number, limit: number): number => limit * (1 - Math.exp(-sum / limit))
+
+/** How much a title's words stand as a heading: alone in their segment, in larger letters, high on the page. */
+function headingStrength(words: number, inSegment: number, size: number, top: number, length: number): number {
+  const share = words / inSegment
+  if (share < 0.34 && size < 1.25) return 0.3
+  const high = top < 0.16 ? 1.4 : top < 0.35 ? 0.8 : 0
+  const large = Math.min(2.4, Math.max(0, (size - 1) * 3.2))
+  const specific = Math.min(1.6, (length - 1) * 0.8)
+  return share * (1 + high + specific) + large * Math.min(1, share * 1.4)
+}

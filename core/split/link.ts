@@ -1,0 +1,62 @@
+import { linesOf } from '../page/layout.ts'
+import { pageNumberOf, type PageNumber } from '../page/numbering.ts'
+import type { Page } from '../page/page.ts'
+import { fold, squeeze } from '../page/text.ts'
+
+/** What of a page is compared with its neighbour's. */
+export interface Looks {
+  numbering: PageNumber | null
+  /** Words in the head and foot, digits dropped. */
+  head: Set<string>
+  foot: Set<string>
+  /** Long numbers and codes: accounts, policies, cases. */
+  codes: Set<string>
+  page: Page
+}
+
+export function looksOf(page: Page): Looks {
+  const head = new Set<string>()
+  const foot = new Set<string>()
+  const codes = new Set<string>()
+  for (const line of linesOf(page)) {
+    const into = line.box[1] < 0.12 ? head : line.box[3] > 0.92 ? foot : null
+    for (const word of line.words) {
+      const text = squeeze(word.text)
+      if (into && /^[a-z]{3,}$/.test(text)) into.add(text)
+      if (text.length >= 6 && /\d{3}/.test(text) && !/^\d{1,2}[/.-]\d{1,2}[/.-]\d{2,4}$/.test(fold(word.text)) && !/[.,]\d{2}$/.test(word.text)) codes.add(text)
+    }
+  }
+  return { numbering: pageNumberOf(page), head, foot, codes, page }
+}
+
+/** Log-odds that `next` goes on with the document of `page`, from numbering, looks and shared codes. */
+export function linkScore(page: Looks, next: Looks): number {
+  let score = 0
+  const [a, b] = [page.numbering, next.numbering]
+  if (b) {
+    if (b.page === 1) score -= b.of === 1 || b.of === null ? 4 : 6
+    else if (a && a.page + 1 === b.page && a.of === b.of) score += 7
+    else if (a && a.of === b.of && b.page > a.page) score += 3
+    else if (!a && b.page === 2) score += 3.5
+    else if (a) score -= 3
+    else score += 1
+  } else if (a?.of) {
+    if (a.page === a.of) score -= 3.5
+    else score += 0.5
+  }
+  score += likeness(page.head, next.head, 1.8) + likeness(page.foot, next.foot, 1.5)
+  let shared = 0
+  for (const code of next.codes) if (page.codes.has(code)) shared++
+  score += Math.min(1.6, shared * 0.8)
+  if (Math.abs(page.page.width - next.page.width) > 8 || Math.abs(page.page.height - next.page.height) > 8) score -= 1.2
+  if (page.page.source !== next.page.source) score -= 1.2
+  if (page.page.file !== next.page.file) score -= 4
+  return score
+}
+
+function likeness(a: Set<string>, b: Set<string>, weight: number): number {
+  if (a.size === 0 || b.size === 0) return 0
+  let common = 0
+  for (const word of a) if (b.has(word)) common++
+  return (common / (a.size + b.size - common)) * weight - 0.25 * weight
+}

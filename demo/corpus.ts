@@ -1,0 +1,40 @@
+import { mkdir, writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import { Dice } from './dice.ts'
+import { makePackage, mishaps, type Mishap, type PackageWishes } from './package.ts'
+import type { ScanQuality } from './scan.ts'
+
+/** Layouts that rules and weights may be tuned on, and those that only scores are quoted on. */
+export const TUNING_LAYOUTS = [0, 1] as const
+export const SCORING_LAYOUTS = [2, 3] as const
+
+export interface CorpusWishes {
+  cases: number
+  seed: number
+  layouts: readonly number[]
+  scan?: ScanQuality
+}
+
+/** Writes a corpus of cases into `folder`, each with its case.json, truth.json and package.pdf. */
+export async function writeCorpus(folder: string, wishes: CorpusWishes): Promise<void> {
+  for (let i = 0; i < wishes.cases; i++) {
+    const dice = new Dice(wishes.seed * 1000 + i)
+    const given: PackageWishes = {
+      seed: wishes.seed * 100_000 + i,
+      asOf: '2026-04-10',
+      layouts: wishes.layouts,
+      mishaps: i % 4 === 0 ? [] : dice.shuffle(mishaps).slice(0, dice.int(1, 3)) as Mishap[],
+      coApplicant: dice.chance(0.3),
+      variants: dice.chance(0.6),
+      clutter: i % 3 !== 0,
+      scan: wishes.scan,
+      turned: true,
+    }
+    const made = await makePackage(given)
+    const at = join(folder, `case-${String(i + 1).padStart(3, '0')}`)
+    await mkdir(at, { recursive: true })
+    await writeFile(join(at, 'package.pdf'), made.bytes)
+    await writeFile(join(at, 'case.json'), JSON.stringify({ program: 'working-boat-loan', asOf: given.asOf, files: ['package.pdf'], mishaps: given.mishaps }, null, 1))
+    await writeFile(join(at, 'truth.json'), JSON.stringify(made.truth, null, 1))
+  }
+}

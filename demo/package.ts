@@ -1,0 +1,204 @@
+import { PDFDocument } from 'pdf-lib'
+import { addDays } from '../core/match/days.ts'
+import { Dice } from './dice.ts'
+import { drawStatement } from './papers/bank-statement.ts'
+import { drawLetter } from './papers/cover-letter.ts'
+import { drawConsent } from './papers/credit-consent.ts'
+import { drawCard } from './papers/identity-card.ts'
+import { drawCover } from './papers/insurance-cover.ts'
+import { drawApplication } from './papers/loan-application.ts'
+import { drawPayslip } from './papers/payslip.ts'
+import { drawQuote } from './papers/purchase-quote.ts'
+import { drawStray } from './papers/stray.ts'
+import { drawBill } from './papers/utility-bill.ts'
+import { drawRegistration } from './papers/vessel-registration.ts'
+import { scanPdf, type ScanQuality } from './scan.ts'
+import { makeStory, type Story } from './story.ts'
+import type { Drawn, TrueField } from './truth.ts'
+import { fullName, makeFirm, makePerson } from './world.ts'
+
+/** What can go wrong with an application's papers. */
+export const mishaps = [
+  'missing_payslip', 'missing_quote', 'missing_registration', 'missing_consent', 'missing_bill', 'expired_card', 'old_bill', 'expired_quote', 'expired_registration', 'cover_not_begun', 'unsigned_application', 'unsigned_consent', 'low_cover', 'missing_statement',
+  'other_employer', 'other_hull', 'other_birth', 'other_name_on_bill', 'other_vessel', 'other_price', 'loan_wrong', 'income_wrong', 'balance_wrong', 'pay_not_received', 'quote_wrong', 'statement_page_lost',
+] as const
+export type Mishap = (typeof mishaps)[number]
+
+export interface PackageWishes {
+  seed: number
+  asOf: string
+  /** Layouts that may be drawn, 0 to 3. */
+  layouts: readonly number[]
+  mishaps?: readonly Mishap[]
+  coApplicant?: boolean
+  scan?: ScanQuality
+  /** Harmless variants of names, addresses and firms. */
+  variants?: boolean
+  /** Copies, blanks, stray papers and shuffled order. */
+  clutter?: boolean
+  /** Scanned pages that lie upside down or sideways. */
+  turned?: boolean
+}
+
+export interface PackageTruth {
+  pages: { document: number | null; blank: boolean; separator: boolean; rotation: number }[]
+  documents: { type: string; pages: number[]; signed: boolean | null; fields: Record<string, TrueField> }[]
+  checklist: Record<string, string>
+  conflicts: string[]
+  failedChecks: string[]
+  duplicates: [number, number][]
+}
+
+export interface MadePackage {
+  story: Story
+  bytes: Uint8Array
+  truth: PackageTruth
+}
+
+/** Draws a whole package with its truth. The same wishes give the same package, byte for byte of its pages. */
+export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
+  const dice = new Dice(wishes.seed)
+  const story = makeStory(dice, wishes.asOf, wishes.coApplicant)
+  const has = (m: Mishap) => wishes.mishaps?.includes(m) ?? false
+  const papers: Drawn[] = []
+  const layout = () => dice.pick(wishes.layouts)
+  const vary = wishes.variants ?? false
+  const a = story.applicant
+  const truth = { conflicts: new Set<string>(), failed: new Set<string>() }
+  const checklist: Record<string, string> = { application_form: 'satisfied', photo_id: 'satisfied', address_proof: 'satisfied', income_proof: 'satisfied', bank_statements: 'satisfied', purchase_quote: 'satisfied', registration: 'satisfied', insurance: 'satisfied', consent: 'satisfied' }
+
+  if (dice.chance(0.6)) papers.push(await drawLetter(story, layout(), dice))
+  const swapped = (code: string) => code.slice(0, -2) + code.at(-1)! + code.at(-2)!
+  const otherHull = has('other_hull') && swapped(story.hull) !== story.hull ? swapped(story.hull) : has('other_hull') ? `SKR-${dice.digits(5)}` : undefined
+  if (otherHull) truth.conflicts.add('hull_number')
+  papers.push(await drawApplication(story, layout(), dice, {
+    signed: !has('unsigned_application'),
+    employer: has('other_employer') ? otherFirm(dice, story.employer) : vary ? story.employer.replace('Limited', 'Ltd') : undefined,
+    loan: has('loan_wrong') ? story.loan + dice.pick([-1, 1]) * dice.int(9, 40) * 10000 : undefined,
+    income: has('income_wrong') ? Math.round(story.income * 1.3 / 1000) * 1000 : undefined,
+  }))
+  if (has('unsigned_application')) checklist.application_form = 'unsigned'
+  if (has('other_employer')) truth.conflicts.add('employer_name')
+  if (has('loan_wrong')) truth.failed.add('loan_equals_price_less_deposit')
+  if (has('income_wrong')) truth.failed.add('stated_income_matches_pay')
+
+  const born = has('other_birth') ? addDays(a.born, dice.pick([-40, 31, 365])) : undefined
+  if (born) truth.conflicts.add('date_of_birth')
+  papers.push(await drawCard(story, layout(), dice, { person: a, expiry: has('expired_card') ? addDays(story.asOf, -dice.int(5, 400)) : undefined, born }))
+  if (has('expired_card')) checklist.photo_id = 'expired'
+  if (story.coApplicant) papers.push(await drawCard(story, layout(), dice, { person: story.coApplicant }))
+
+  if (!has('missing_bill')) {
+    const stranger = has('other_name_on_bill') ? fullName(otherPerson(dice, story)) : vary ? `${a.given[0]}. ${a.family}` : undefined
+    papers.push(await drawBill(story, layout(), dice, { issued: has('old_bill') ? addDays(story.asOf, -dice.int(95, 200)) : undefined, holder: stranger, street: vary ? shortStreet(story) : undefined }))
+    if (has('old_bill')) checklist.address_proof = 'expired'
+    if (has('other_name_on_bill')) truth.conflicts.add('applicant_name')
+  } else checklist.address_proof = 'missing'
+
+  const payLayout = layout()
+  const months = story.pay.filter((_, i) => !(has('missing_payslip') && i === 1))
+  for (const [i, month] of months.entries()) papers.push(await drawPayslip(story, payLayout, dice, { month, employeeName: vary && i === 0 ? `${a.family}, ${a.given}` : undefined }))
+  if (has('missing_payslip')) checklist.income_proof = 'incomplete'
+
+  const bankLayout = layout()
+  let statements = story.statements.map((s) => ({ ...s, rows: s.rows.map((r) => ({ ...r })) }))
+  if (has('balance_wrong')) {
+    const row = statements[1].rows[dice.int(3, statements[1].rows.length - 2)]
+    row.amount -= 9000
+    truth.failed.add('statement_adds_up')
+  }
+  if (has('pay_not_received')) {
+    const last = statements.at(-1)!
+    const row = last.rows.find((r) => r.text.startsWith('Salary'))!
+    const less = 12345
+    row.amount -= less
+    for (const r of last.rows.slice(last.rows.indexOf(row))) r.balance -= less
+    last.closing -= less
+    truth.failed.add('pay_reaches_account')
+  }
+  if (has('missing_statement')) {
+    statements = statements.filter((_, i) => i !== 1)
+    checklist.bank_statements = 'incomplete'
+    truth.failed.delete('statement_adds_up')
+  }
+  for (const [i, statement] of statements.entries()) {
+    const lost = has('statement_page_lost') && i === 0
+    const drawn = await drawStatement(story, bankLayout, dice, { statement, holderName: vary ? fullName(a).toUpperCase() : undefined, dropPage: lost ? 2 : undefined })
+    papers.push(drawn)
+    if (lost && drawn.pages < Math.ceil(statement.rows.length / [22, 24, 20, 30][bankLayout])) checklist.bank_statements = 'incomplete'
+  }
+
+  if (!has('missing_quote')) {
+    const dearer = has('other_price') ? 250000 : 0
+    const lines = dearer ? story.lines.map((l, i) => (i === 0 ? { ...l, unit: l.unit + dearer, amount: l.amount + dearer } : l)) : has('quote_wrong') ? story.lines.map((l, i) => (i === 1 ? { ...l, amount: l.amount + 10000 } : l)) : undefined
+    papers.push(await drawQuote(story, layout(), dice, { validUntil: has('expired_quote') ? addDays(story.asOf, -dice.int(2, 60)) : undefined, hull: otherHull, lines, net: story.net + dearer, total: story.total + dearer }))
+    if (has('expired_quote')) checklist.purchase_quote = 'expired'
+    if (dearer) truth.conflicts.add('purchase_price')
+    if (has('quote_wrong')) truth.failed.add('quote_adds_up')
+  } else {
+    checklist.purchase_quote = 'missing'
+    truth.conflicts.delete('hull_number')
+  }
+  const otherVessel = has('other_vessel') ? `${story.vessel} II` : undefined
+  if (!has('missing_registration')) {
+    papers.push(await drawRegistration(story, layout(), dice, { expiry: has('expired_registration') ? addDays(story.asOf, -dice.int(3, 500)) : undefined, vessel: otherVessel, owner: vary ? `${a.given} ${a.middle} ${a.family}` : undefined }))
+    if (has('expired_registration')) checklist.registration = 'expired'
+    if (otherVessel) truth.conflicts.add('vessel_name')
+  } else checklist.registration = 'missing'
+  papers.push(await drawCover(story, layout(), dice, { start: has('cover_not_begun') ? addDays(story.asOf, dice.int(5, 30)) : undefined, sum: has('low_cover') ? Math.floor(story.loan * 0.6 / 100000) * 100000 : undefined, vessel: vary ? story.vessel.toUpperCase() : undefined }))
+  if (has('cover_not_begun')) checklist.insurance = 'expired'
+  else if (has('low_cover')) checklist.insurance = 'insufficient'
+  if (!has('missing_consent')) papers.push(await drawConsent(story, layout(), dice, { signed: !has('unsigned_consent') }))
+  if (story.coApplicant) papers.push(await drawConsent(story, layout(), dice, { person: story.coApplicant }))
+  if (has('missing_consent')) checklist.consent = story.coApplicant ? 'incomplete' : 'missing'
+  else if (has('unsigned_consent')) checklist.consent = 'unsigned'
+
+  let order = papers.map((paper) => ({ paper, copyOf: null as Drawn | null }))
+  if (wishes.clutter) {
+    for (let i = dice.int(1, 2); i > 0; i--) order.push({ paper: await drawStray(layout(), dice), copyOf: null })
+    const copied = dice.pick(papers.filter((p) => p.pages === 1))
+    order.push({ paper: copied, copyOf: copied })
+    order = dice.shuffle(order)
+  }
+  return { story, ...(await bind(order, wishes, dice)) }
+
+  async function bind(list: typeof order, given: PackageWishes, chance: Dice): Promise<{ bytes: Uint8Array; truth: PackageTruth }> {
+    const out = await PDFDocument.create()
+    const pages: PackageTruth['pages'] = []
+    const documents: PackageTruth['documents'] = []
+    const indexOf = new Map<Drawn, number>()
+    const duplicates: [number, number][] = []
+    for (const { paper } of list) {
+      const turns = Array.from({ length: paper.pages }, () => (given.scan && given.turned && chance.chance(0.12) ? chance.pick([90, 180, 270] as const) : 0))
+      const bytes = given.scan ? await scanPdf(paper.bytes, given.scan, chance, turns) : paper.bytes
+      const source = await PDFDocument.load(bytes)
+      for (const page of await out.copyPages(source, source.getPageIndices())) out.addPage(page)
+      const start = pages.length
+      for (const rotation of turns) pages.push({ document: documents.length, blank: false, separator: false, rotation })
+      const fields = Object.fromEntries(Object.entries(paper.fields).map(([name, field]) => [name, { ...field, page: start + Math.min(field.page, paper.pages) }]))
+      if (indexOf.has(paper)) duplicates.push([indexOf.get(paper)!, documents.length])
+      else indexOf.set(paper, documents.length)
+      documents.push({ type: paper.type, pages: turns.map((_, i) => start + 1 + i), signed: paper.signed, fields })
+      if (given.clutter && chance.chance(0.12)) {
+        out.addPage([595, 842])
+        pages.push({ document: null, blank: true, separator: false, rotation: 0 })
+      }
+    }
+    return { bytes: await out.save(), truth: { pages, documents, checklist, conflicts: [...truth.conflicts], failedChecks: [...truth.failed], duplicates } }
+  }
+}
+
+function otherFirm(dice: Dice, firm: string): string {
+  let other = makeFirm(dice)
+  while (other.split(' ')[0] === firm.split(' ')[0]) other = makeFirm(dice)
+  return other
+}
+
+function otherPerson(dice: Dice, story: Story) {
+  let other = makePerson(dice)
+  while (other.family === story.applicant.family || other.family === story.coApplicant?.family) other = makePerson(dice)
+  return other
+}
+
+/** The street in its short form, as utilities print it. */
+const shortStreet = (story: Story): string => `${story.home.number} ${story.home.street}`.replace(/ Road$/, ' Rd').replace(/ Street$/, ' St').replace(/ Lane$/, ' Ln').replace(/ Avenue$/, ' Ave')

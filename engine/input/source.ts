@@ -1,0 +1,128 @@
+import { fileTypeFromBuffer } from 'file-type'
+import sharp, { type Metadata, type OutputInfo } from 'sharp'
+import type { Page } from '../../core/page/page.ts'
+import { wantsInk } from '../../core/read/marks.ts'
+import { Pdf, PdfProblem } from '../pdf/pdfium.ts'
+import { turned, type Grey } from '../picture/grey.ts'
+import { inkGrid } from '../picture/measure.ts'
+import { readScan } from '../read/scan.ts'
+
+/** Why a file cannot be used, in one sentence for the person who brought it. */
+export class UnusableFile extends Error {}
+
+/** A page as the readers leave it, before it has a number in a package. */
+export type ReadPage = Omit<Page, 'number' | 'file' | 'filePage' | 'separator'>
+
+/** A file with pages, open for reading. Pages are numbered from 0. */
+export interface Source {
+  pages: number
+  read(index: number): Promise<ReadPage>
+  /** The page upright, as WebP of at most `width` dots across. */
+  picture(index: number, rotation: Page['rotation'], width: number): Promise<Buffer>
+  /** Bytes that a PDF library can take pages from; pictures are wrapped. */
+  kind: 'pdf' | 'picture'
+  close(): void
+}
+
+const SCAN_DPI = 200
+
+/** Opens a file by its contents; its name is only for the sentences. @throws UnusableFile */
+export async function openSource(bytes: Uint8Array): Promise<Source> {
+  if (bytes.length === 0) throw new UnusableFile('The file is empty.')
+  const type = await kindOf(bytes)
+  if (type === 'application/pdf') return openPdf(bytes)
+  if (type === 'image/jpeg' || type === 'image/png' || type === 'image/tiff') return openPicture(bytes)
+  throw new UnusableFile('This is not a kind of file that can be read here; PDF, TIFF, JPEG, PNG, ZIP and e-mail can.')
+}
+
+/** The media type by content; PDFs may have some bytes of rubbish before their header. */
+export async function kindOf(bytes: Uint8Array): Promise<string | null> {
+  if (Buffer.from(bytes.buffer, bytes.byteOffset, Math.min(1024, bytes.length)).includes('%PDF-')) return 'application/pdf'
+  const type = await fileTypeFromBuffer(bytes)
+  return type?.mime ?? (looksLikeMail(bytes) ? 'message/rfc822' : null)
+}
+
+const looksLikeMail = (bytes: Uint8Array): boolean => {
+  const head = Buffer.from(bytes.buffer, bytes.byteOffset, Math.min(4096, bytes.length)).toString('latin1')
+  return /^(?:[A-Za-z-]+:.*\r?\n(?:[ \t].*\r?\n)*)+/.test(head) && /^(?:from|mime-version|subject|received|date):/im.test(head)
+}
+
+async function openPdf(bytes: Uint8Array): Promise<Source> {
+  let pdf: Pdf
+  try {
+    pdf = await Pdf.open(bytes)
+  } catch (error) {
+    if (!(error instanceof PdfProblem)) throw error
+    throw new UnusableFile({ locked: 'This PDF is locked with a password.', damaged: 'This PDF is damaged and cannot be opened.', empty: 'This PDF has no pages.' }[error.why])
+  }
+  return {
+    kind: 'pdf',
+    pages: pdf.pages,
+    read: (index) => readPdfPage(pdf, index),
+    async picture(index, rotation, width) {
+      const size = pdf.read(index)
+      const across = rotation % 180 ? size.height : size.width
+      const { width: w, height: h, data } = pdf.renderColour(index, Math.min(300, (width / across) * 72))
+      return sharp(data, { raw: { width: w, height: h, channels: 4 } }).removeAlpha().rotate(rotation).webp({ quality: 82, effort: 1 }).toBuffer()
+    },
+    close: () => pdf.close(),
+  }
+}
+
+async function readPdfPage(pdf: Pdf, index: number): Promise<ReadPage> {
+  const found = pdf.read(index)
+  const trusted = found.letters >= 12 && found.strange < 0.25 && !(found.pictured > 0.5 && found.letters < 160)
+  if (trusted) {
+    const rotation = found.turned
+    const words = rotation === 0 ? found.words : found.words.map((w) => ({ ...w, box: turnBox(w.box, rotation) }))
+    const [width, height] = rotation % 180 ? [found.height, found.width] : [found.width, found.height]
+    const ink = wantsInk(words) ? inkGrid(turned(pdf.render(index, 72), rotation)) : null
+    return { width, height, rotation, source: 'text', blank: false, words, ink, poor: null }
+  }
+  const picture = pdf.render(index, SCAN_DPI)
+  const scan = await readScan(picture, SCAN_DPI)
+  const [width, height] = scan.rotation % 180 ? [found.height, found.width] : [found.width, found.height]
+  return { width, height, ...scan, source: scan.blank ? 'none' : found.letters > 0 && found.strange < 0.25 ? 'mixed' : 'ocr' }
+}
+
+/** A box of a page after the page was turned clockwise. */
+function turnBox([l, t, r, b]: Page['words'][number]['box'], degrees: Page['rotation']): Page['words'][number]['box'] {
+  if (degrees === 90) return [1 - b, l, 1 - t, r]
+  if (degrees === 180) return [1 - r, 1 - b, 1 - l, 1 - t]
+  if (degrees === 270) return [t, 1 - r, b, 1 - l]
+  return [l, t, r, b]
+}
+
+async function openPicture(bytes: Uint8Array): Promise<Source> {
+  let info: Metadata
+  const options = { limitInputPixels: 150_000_000, failOn: 'truncated' as const }
+  try {
+    info = await sharp(bytes, options).metadata()
+  } catch {
+    throw new UnusableFile('This picture is damaged or too large and cannot be opened.')
+  }
+  const at = (index: number) => sharp(bytes, { ...options, page: index }).rotate().flatten({ background: '#ffffff' })
+  return {
+    kind: 'picture',
+    pages: info.pages ?? 1,
+    async read(index) {
+      let data: Buffer
+      let size: OutputInfo
+      try {
+        ;({ data, info: size } = await at(index).greyscale().extractChannel(0).raw().toBuffer({ resolveWithObject: true }))
+      } catch {
+        throw new UnusableFile('This picture is damaged and cannot be read.')
+      }
+      const dpi = info.density && info.density >= 100 && info.density <= 1200 ? info.density : Math.min(600, Math.max(72, Math.min(size.width, size.height) / 8.27))
+      const picture: Grey = { width: size.width, height: size.height, data: new Uint8Array(data) }
+      const scan = await readScan(picture, dpi)
+      const [w, h] = scan.rotation % 180 ? [size.height, size.width] : [size.width, size.height]
+      return { width: (w / dpi) * 72, height: (h / dpi) * 72, ...scan, source: scan.blank ? 'none' : 'ocr' }
+    },
+    async picture(index, rotation, width) {
+      const upright = await at(index).toColourspace('srgb').png({ compressionLevel: 1 }).toBuffer()
+      return sharp(upright).rotate(rotation).resize({ width, withoutEnlargement: true }).webp({ quality: 82, effort: 1 }).toBuffer()
+    },
+    close: () => undefined,
+  }
+}

@@ -1,0 +1,72 @@
+import { availableParallelism } from 'node:os'
+import pLimit from 'p-limit'
+import type { PackageFile } from '../core/findings/findings.ts'
+import type { Page } from '../core/page/page.ts'
+import { expand, sha256, type IncomingFile } from './input/expand.ts'
+import { openSource, UnusableFile, type Source } from './input/source.ts'
+
+/** A package read from its files, before it is cut. */
+export interface ReadPackage {
+  files: PackageFile[]
+  pages: Page[]
+  /** Bytes of the usable files by name, for cutting the documents out. */
+  originals: IncomingFile[]
+}
+
+export interface Progress {
+  (done: number, all: number): void
+}
+
+/**
+ * Reads all pages of all files, as many at once as there are cores. A file that cannot be used is named with its
+ * reason and costs the others nothing.
+ */
+export async function readPackage(incoming: readonly IncomingFile[], progress: Progress = () => undefined): Promise<ReadPackage> {
+  const files: PackageFile[] = []
+  const originals: IncomingFile[] = []
+  const opened: { file: IncomingFile; source: Source }[] = []
+  for (const outer of incoming) {
+    let inner: IncomingFile[]
+    try {
+      inner = await expand(outer)
+    } catch (error) {
+      files.push(unusable(outer, error))
+      continue
+    }
+    for (const file of inner) {
+      try {
+        const source = await openSource(file.bytes)
+        files.push({ name: file.name, sha256: sha256(file.bytes), pages: source.pages, problem: null })
+        opened.push({ file, source })
+        originals.push(file)
+      } catch (error) {
+        files.push(unusable(file, error))
+      }
+    }
+  }
+  const all = opened.reduce((sum, o) => sum + o.source.pages, 0)
+  const limit = pLimit(availableParallelism() + 1)
+  let done = 0
+  const work = opened.flatMap(({ file, source }) =>
+    Array.from({ length: source.pages }, (_, index) =>
+      limit(async (): Promise<Omit<Page, 'number'>> => {
+        const page = await source.read(index).catch((error: unknown) => unreadable(error))
+        progress(++done, all)
+        return { ...page, file: file.name, filePage: index + 1, separator: false }
+      }),
+    ),
+  )
+  const pages = (await Promise.all(work)).map((page, i) => ({ ...page, number: i + 1 }))
+  for (const { source } of opened) source.close()
+  return { files, pages, originals }
+}
+
+function unusable(file: IncomingFile, error: unknown): PackageFile {
+  if (!(error instanceof UnusableFile)) throw error
+  return { name: file.name, sha256: sha256(file.bytes), pages: 0, problem: error.message }
+}
+
+/** A page that no reader could open stays in its place, empty, and is said to be poor. */
+export function unreadable(error: unknown): Omit<Page, 'number' | 'file' | 'filePage' | 'separator'> {
+  return { width: 595, height: 842, rotation: 0, source: 'none', blank: false, words: [], ink: null, poor: `it cannot be read (${error instanceof Error ? error.message : 'unknown fault'})` }
+}

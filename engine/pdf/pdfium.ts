@@ -1,0 +1,238 @@
+import { PDFiumLibrary } from '@hyzyla/pdfium'
+import type { Rotation, Word } from '../../core/page/page.ts'
+import type { Grey } from '../picture/grey.ts'
+
+/** The raw functions of PDFium that the wrapper carries but does not offer: text boxes, boxes of pages, grey bitmaps. */
+interface Raw {
+  HEAPU8: Uint8Array
+  HEAPF32: Float32Array
+  HEAPF64: Float64Array
+  wasmExports: { malloc: (bytes: number) => number; free: (pointer: number) => void }
+  [name: `_${string}`]: (...args: number[]) => number
+}
+
+let library: Promise<Raw> | null = null
+
+function load(): Promise<Raw> {
+  library ??= PDFiumLibrary.init().then((lib) => (lib as unknown as { module: Raw }).module)
+  return library
+}
+
+/** Why a PDF cannot be opened. */
+export class PdfProblem extends Error {
+  constructor(readonly why: 'locked' | 'damaged' | 'empty') {
+    super(why)
+  }
+}
+
+/** What the text layer and the objects of a page say. */
+export interface PdfPage {
+  /** Of the page as it is shown, in points. */
+  width: number
+  height: number
+  words: Word[]
+  /** Letters in the text layer. */
+  letters: number
+  /** Share of letters that no encoding explains. */
+  strange: number
+  /** Largest share of the page that one picture covers. */
+  pictured: number
+  /** Degrees clockwise that bring sideways text upright. */
+  turned: Rotation
+}
+
+const ERROR_PASSWORD = 4
+const RENDER_FLAGS = 0x01 | 0x10 // annotations; bytes in the order pictures want them
+
+/** An open PDF. Pages are numbered from 0. Close it: its memory is outside the reach of the garbage collector. */
+export class Pdf {
+  private form = 0
+  private formInfo = 0
+
+  private constructor(private readonly raw: Raw, private readonly document: number, private readonly bytes: number, readonly pages: number) {}
+
+  /** @throws PdfProblem where the file is locked, damaged or without pages */
+  static async open(file: Uint8Array): Promise<Pdf> {
+    const raw = await load()
+    const bytes = raw.wasmExports.malloc(file.length)
+    raw.HEAPU8.set(file, bytes)
+    const document = raw._FPDF_LoadMemDocument(bytes, file.length, 0)
+    if (!document) {
+      const locked = raw._FPDF_GetLastError() === ERROR_PASSWORD
+      raw.wasmExports.free(bytes)
+      throw new PdfProblem(locked ? 'locked' : 'damaged')
+    }
+    const pages = raw._FPDF_GetPageCount(document)
+    const pdf = new Pdf(raw, document, bytes, pages)
+    if (pages < 1) {
+      pdf.close()
+      throw new PdfProblem('empty')
+    }
+    pdf.startForms()
+    return pdf
+  }
+
+  /** Filled form fields are drawn and read only with a form environment. */
+  private startForms(): void {
+    const size = 256
+    this.formInfo = this.raw.wasmExports.malloc(size)
+    this.raw.HEAPU8.fill(0, this.formInfo, this.formInfo + size)
+    this.raw.HEAPU8[this.formInfo] = 2
+    this.form = this.raw._FPDFDOC_InitFormFillEnvironment(this.document, this.formInfo)
+  }
+
+  /** Words with boxes, and what else decides how the page is read. Throws PdfProblem where the page itself is broken. */
+  read(index: number): PdfPage {
+    const { raw } = this
+    return this.onPage(index, (page) => {
+      const { toPage, width, height } = this.frame(page)
+      const text = raw._FPDFText_LoadPage(page)
+      try {
+        const found = readWords(raw, text, toPage)
+        return { width, height, ...found, pictured: this.pictured(page) }
+      } finally {
+        raw._FPDFText_ClosePage(text)
+      }
+    })
+  }
+
+  /** The page as a grey picture of `dpi` dots an inch. */
+  render(index: number, dpi: number): Grey {
+    const { raw } = this
+    return this.onPage(index, (page) => {
+      const scale = dpi / 72
+      const width = Math.max(1, Math.min(12000, Math.round(raw._FPDF_GetPageWidthF(page) * scale)))
+      const height = Math.max(1, Math.min(12000, Math.round(raw._FPDF_GetPageHeightF(page) * scale)))
+      const bitmap = raw._FPDFBitmap_Create(width, height, 0)
+      if (!bitmap) throw new PdfProblem('damaged')
+      try {
+        raw._FPDFBitmap_FillRect(bitmap, 0, 0, width, height, 0xffffffff)
+        raw._FPDF_RenderPageBitmap(bitmap, page, 0, 0, width, height, 0, RENDER_FLAGS)
+        if (this.form) raw._FPDF_FFLDraw(this.form, bitmap, page, 0, 0, width, height, 0, RENDER_FLAGS)
+        return { width, height, data: toGrey(raw, bitmap, width, height) }
+      } finally {
+        raw._FPDFBitmap_Destroy(bitmap)
+      }
+    })
+  }
+
+  /** The page in colour, as RGBA bytes. */
+  renderColour(index: number, dpi: number): { width: number; height: number; data: Uint8Array } {
+    const { raw } = this
+    return this.onPage(index, (page) => {
+      const width = Math.max(1, Math.min(8000, Math.round((raw._FPDF_GetPageWidthF(page) * dpi) / 72)))
+      const height = Math.max(1, Math.min(8000, Math.round((raw._FPDF_GetPageHeightF(page) * dpi) / 72)))
+      const bitmap = raw._FPDFBitmap_Create(width, height, 0)
+      if (!bitmap) throw new PdfProblem('damaged')
+      try {
+        raw._FPDFBitmap_FillRect(bitmap, 0, 0, width, height, 0xffffffff)
+        raw._FPDF_RenderPageBitmap(bitmap, page, 0, 0, width, height, 0, RENDER_FLAGS)
+        if (this.form) raw._FPDF_FFLDraw(this.form, bitmap, page, 0, 0, width, height, 0, RENDER_FLAGS)
+        const start = raw._FPDFBitmap_GetBuffer(bitmap)
+        const data = raw.HEAPU8.slice(start, start + width * height * 4)
+        for (let i = 3; i < data.length; i += 4) data[i] = 255
+        return { width, height, data }
+      } finally {
+        raw._FPDFBitmap_Destroy(bitmap)
+      }
+    })
+  }
+
+  close(): void {
+    if (this.form) this.raw._FPDFDOC_ExitFormFillEnvironment(this.form)
+    this.raw._FPDF_CloseDocument(this.document)
+    this.raw.wasmExports.free(this.formInfo)
+    this.raw.wasmExports.free(this.bytes)
+  }
+
+  private onPage<T>(index: number, work: (page: number) => T): T {
+    const page = this.raw._FPDF_LoadPage(this.document, index)
+    if (!page) throw new PdfProblem('damaged')
+    try {
+      return work(page)
+    } finally {
+      this.raw._FPDF_ClosePage(page)
+    }
+  }
+
+  /** Maps PDF coordinates (up, from the media box) to fractions of the page as shown, turned by its own /Rotate. */
+  private frame(page: number): { width: number; height: number; toPage: (x: number, y: number) => [number, number] } {
+    const { raw } = this
+    const rect = raw.wasmExports.malloc(16)
+    raw._FPDF_GetPageBoundingBox(page, rect)
+    const [left, top, right, bottom] = raw.HEAPF32.slice(rect / 4, rect / 4 + 4)
+    raw.wasmExports.free(rect)
+    const [w, h] = [Math.max(1e-6, right - left), Math.max(1e-6, top - bottom)]
+    const turns = raw._FPDFPage_GetRotation(page)
+    const maps: ((x: number, y: number) => [number, number])[] = [
+      (x, y) => [(x - left) / w, (top - y) / h],
+      (x, y) => [(y - bottom) / h, (x - left) / w],
+      (x, y) => [(right - x) / w, (y - bottom) / h],
+      (x, y) => [(top - y) / h, (right - x) / w],
+    ]
+    return { width: raw._FPDF_GetPageWidthF(page), height: raw._FPDF_GetPageHeightF(page), toPage: maps[turns] ?? maps[0] }
+  }
+
+  private pictured(page: number): number {
+    const { raw } = this
+    const objects = Math.min(60, raw._FPDFPage_CountObjects(page))
+    const area = raw._FPDF_GetPageWidthF(page) * raw._FPDF_GetPageHeightF(page)
+    const corner = raw.wasmExports.malloc(16)
+    let most = 0
+    for (let i = 0; i < objects; i++) {
+      const object = raw._FPDFPage_GetObject(page, i)
+      if (raw._FPDFPageObj_GetType(object) !== 3) continue
+      raw._FPDFPageObj_GetBounds(object, corner, corner + 4, corner + 8, corner + 12)
+      const [left, bottom, right, top] = raw.HEAPF32.slice(corner / 4, corner / 4 + 4)
+      most = Math.max(most, ((right - left) * (top - bottom)) / area)
+    }
+    raw.wasmExports.free(corner)
+    return most
+  }
+}
+
+function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [number, number]): Pick<PdfPage, 'words' | 'letters' | 'strange' | 'turned'> {
+  const count = raw._FPDFText_CountChars(text)
+  const rect = raw.wasmExports.malloc(16)
+  const words: Word[] = []
+  const turns = [0, 0, 0, 0]
+  let letters = 0
+  let strange = 0
+  let current: Word | null = null
+  for (let i = 0; i < count; i++) {
+    const code = raw._FPDFText_GetUnicode(text, i)
+    if (code <= 32 || code === 0xa0) {
+      current = null
+      continue
+    }
+    if (code === 0xfffd || (code >= 0xe000 && code <= 0xf8ff) || code === 0xfffe) strange++
+    letters++
+    if (!raw._FPDFText_GetLooseCharBox(text, i, rect)) continue
+    const f = rect / 4
+    const [x0, y0] = toPage(raw.HEAPF32[f], raw.HEAPF32[f + 1])
+    const [x1, y1] = toPage(raw.HEAPF32[f + 2], raw.HEAPF32[f + 3])
+    if (letters % 8 === 1) turns[Math.round(raw._FPDFText_GetCharAngle(text, i) / (Math.PI / 2)) & 3]++
+    const box: Word['box'] = [Math.min(x0, x1), Math.min(y0, y1), Math.max(x0, x1), Math.max(y0, y1)]
+    const letter = String.fromCodePoint(code === 2 ? 45 : code)
+    if (current && box[0] - current.box[2] < 0.012 && box[0] >= current.box[0] - 0.002) {
+      current.text += letter
+      current.box = [current.box[0], Math.min(current.box[1], box[1]), Math.max(current.box[2], box[2]), Math.max(current.box[3], box[3])]
+    } else {
+      current = { text: letter, box, sure: 1 }
+      words.push(current)
+    }
+  }
+  raw.wasmExports.free(rect)
+  const most = turns.indexOf(Math.max(...turns))
+  return { words, letters, strange: letters ? strange / letters : 0, turned: ([0, 90, 180, 270] as const)[most] }
+}
+
+function toGrey(raw: Raw, bitmap: number, width: number, height: number): Uint8Array {
+  const start = raw._FPDFBitmap_GetBuffer(bitmap)
+  const stride = raw._FPDFBitmap_GetStride(bitmap)
+  const pixels = raw.HEAPU8
+  const grey = new Uint8Array(width * height)
+  for (let y = 0, to = 0; y < height; y++)
+    for (let x = 0, from = start + y * stride; x < width; x++, from += 4) grey[to++] = (pixels[from] * 77 + pixels[from + 1] * 150 + pixels[from + 2] * 29) >> 8
+  return grey
+}
