@@ -40,7 +40,7 @@ export async function runCorpus(folder: string): Promise<CorpusRun> {
 async function runCase(folder: string, given: { program: string; asOf: string; files: string[] }): Promise<Report> {
   const program = programById(given.program)
   if (!program) throw new Error(`there is no program "${given.program}"`)
-  const read = await readPackage(await Promise.all(given.files.map(async (name) => ({ name, bytes: new Uint8Array(await readFile(join(folder, name))) }))))
+  const read = await readPackage(await Promise.all(given.files.map(async (name) => ({ name, bytes: new Uint8Array(await readFile(join(folder, name))) }))), builtInTypes)
   const situation = { files: read.files, pages: read.pages, pieces: splitPages(read.pages, builtInTypes), program, types: builtInTypes, answers: [], asOf: given.asOf }
   return reportOf(situation, assess(situation))
 }

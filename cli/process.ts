@@ -39,7 +39,7 @@ async function main(): Promise<void> {
     bytes: new Uint8Array(await readFile(path).catch(() => { throw new Refused(`the file ${path} cannot be read`) })),
   })))
   let told = 0
-  const read = await readPackage(incoming, (done, all) => {
+  const read = await readPackage(incoming, builtInTypes, (done, all) => {
     if (performance.now() - told < 500 && done < all) return
     told = performance.now()
     process.stderr.write(`\r${done} of ${all} pages read`)

@@ -2,6 +2,8 @@ import { availableParallelism } from 'node:os'
 import pLimit from 'p-limit'
 import type { PackageFile } from '../core/findings/findings.ts'
 import type { Page } from '../core/page/page.ts'
+import type { DocumentType } from '../core/program/schema.ts'
+import { inkWords } from '../core/read/marks.ts'
 import { expand, sha256, type IncomingFile } from './input/expand.ts'
 import { openSource, UnusableFile, type Source } from './input/source.ts'
 
@@ -21,7 +23,8 @@ export interface Progress {
  * Reads all pages of all files, as many at once as there are cores. A file that cannot be used is named with its
  * reason and costs the others nothing.
  */
-export async function readPackage(incoming: readonly IncomingFile[], progress: Progress = () => undefined): Promise<ReadPackage> {
+export async function readPackage(incoming: readonly IncomingFile[], types: readonly DocumentType[], progress: Progress = () => undefined): Promise<ReadPackage> {
+  const vocabulary = inkWords(types)
   const files: PackageFile[] = []
   const originals: IncomingFile[] = []
   const opened: { file: IncomingFile; source: Source }[] = []
@@ -35,7 +38,7 @@ export async function readPackage(incoming: readonly IncomingFile[], progress: P
     }
     for (const file of inner) {
       try {
-        const source = await openSource(file.bytes)
+        const source = await openSource(file.bytes, vocabulary)
         files.push({ name: file.name, sha256: sha256(file.bytes), pages: source.pages, problem: null })
         opened.push({ file, source })
         originals.push(file)

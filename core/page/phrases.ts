@@ -61,8 +61,8 @@ export class PhraseBook<T> {
   find(page: Page): PhraseHit<T>[] {
     const hits: PhraseHit<T>[] = []
     linesOf(page).forEach((line, index) => {
-      const found = this.tokensOf(line.words, page.source !== 'text')
-      for (let at = 0; at < found.length; ) {
+      // A phrase does not run over a column gap: "Signature    Date" is two labels.
+      for (const found of line.segments.map((s) => this.tokensOf(s.words, line.words.indexOf(s.words[0]), page.source !== 'text'))) for (let at = 0; at < found.length; ) {
         const entry = this.longestAt(found, at)
         if (!entry) {
           at++
@@ -87,11 +87,11 @@ export class PhraseBook<T> {
     return this.entries.get(found[at].text)?.find((entry) => entry.phrase.every((word, i) => found[at + i]?.text === word))
   }
 
-  private tokensOf(words: Word[], forgiving: boolean): Token[] {
+  private tokensOf(words: Word[], offset: number, forgiving: boolean): Token[] {
     return words.flatMap((word, index) =>
       tokens(word.text).map((text) => {
         const right = forgiving ? this.mend(text) : text
-        return { text: right, word: index, mended: right !== text }
+        return { text: right, word: offset + index, mended: right !== text }
       }),
     )
   }

@@ -13,6 +13,8 @@ export interface Candidate {
   repaired: boolean
   /** A machine-readable zone whose check digits hold says so. */
   proven?: boolean
+  /** Read from a place that holds many values at once (a machine-readable zone), which other fields may share. */
+  shared?: boolean
 }
 
 export const boxOf = (candidate: Candidate): Box => boxAround(candidate.words.map((w) => w.box))

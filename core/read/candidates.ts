@@ -12,7 +12,7 @@ import { addressees, letterheads } from './positions.ts'
 import { continuing, labelsByLine, regionsOf, type LabelsByLine, type Region } from './regions.ts'
 import { zoneOn } from './zone.ts'
 
-const RELATION_SCORE = { inline: 2.6, right: 2.5, below: 2.1 } as const
+const RELATION_SCORE = { inline: 2.6, right: 2.5, below: 2.1, above: 0.7 } as const
 const YES_NO = [{ value: 'yes', words: ['yes', 'oui', 'sí', 'y'] }, { value: 'no', words: ['no', 'non', 'none', 'n'] }]
 
 /** Every possible value of every field of a document, with its evidence. `pages` are in reading order. */
@@ -60,8 +60,8 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
     if (field.kind === 'table') continue
     regions.forEach((region) => {
       for (const candidate of fromRegion(region, field, byLine)) {
-        const alone = regions.length === 1 || region.relation !== 'below'
-        found.push({ ...candidate, score: candidate.score + base + RELATION_SCORE[region.relation] + (label.colon && region.relation !== 'below' ? 0.5 : 0) - (alone ? 0 : 1.1) })
+        const alone = region.relation !== 'below' || !regions.some((r) => r.relation === 'inline' || r.relation === 'right')
+        found.push({ ...candidate, score: candidate.score + base + RELATION_SCORE[region.relation] + (label.colon && (region.relation === 'inline' || region.relation === 'right') ? 0.5 : 0) - (alone ? 0 : 1.1) })
       }
     })
   }
@@ -187,6 +187,6 @@ function zoneValues(page: Page, type: DocumentType): Candidate[] {
   const values: Record<string, string | null> = { document_number: zone.documentNumber, date_of_birth: zone.dateOfBirth, expiry_date: zone.expiryDate, nationality: zone.nationality, full_name: zone.fullName }
   return type.fields.filter((f) => f.sources.includes('zone') && values[f.name]).map((f) => {
     const checked = f.name !== 'nationality' && f.name !== 'full_name'
-    return { field: f.name, value: values[f.name], raw: values[f.name]!, words: zone.words, page, repaired: false, proven: checked, score: checked ? 6 : f.name === 'full_name' ? 0.9 : 0.4 }
+    return { field: f.name, value: values[f.name], raw: values[f.name]!, words: zone.words, page, repaired: false, proven: checked, shared: true, score: checked ? 6 : f.name === 'full_name' ? 0.9 : 0.4 }
   })
 }

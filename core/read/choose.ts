@@ -52,9 +52,9 @@ function sharePlaces(chosen: Map<string, Ranked>): void {
     const ranked = pending.shift()!
     const top = ranked.ranked[0]
     if (!top) continue
-    const clash = top.candidate.words.some((w) => taken.has(w))
+    const clash = !top.candidate.shared && top.candidate.words.some((w) => taken.has(w))
     if (!clash || sharesPeriod(ranked.field, top.candidate, taken, chosen)) {
-      for (const word of top.candidate.words) taken.set(word, ranked.field.name)
+      if (!top.candidate.shared) for (const word of top.candidate.words) taken.set(word, ranked.field.name)
       continue
     }
     ranked.ranked.shift()

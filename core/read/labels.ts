@@ -4,7 +4,7 @@ import { PhraseBook, type PhraseHit } from '../page/phrases.ts'
 import type { DocumentType } from '../program/schema.ts'
 
 /** What a wording means in a type: the label of a field, of a signature, or of something that is none of its fields. */
-export type LabelMeaning = { role: 'field'; field: string; rank: number } | { role: 'signature' } | { role: 'title' } | { role: 'other' } | { role: 'surname' } | { role: 'given' }
+export type LabelMeaning = { role: 'field'; field: string; rank: number } | { role: 'signature' } | { role: 'title' } | { role: 'other' } | { role: 'column' } | { role: 'surname' } | { role: 'given' }
 
 export interface LabelHit extends PhraseHit<LabelMeaning> {
   page: Page
@@ -45,11 +45,14 @@ function bookOf(type: DocumentType): PhraseBook<LabelMeaning> {
     for (const wording of OTHER_LABELS) phrases.push([wording, { role: 'other' }])
     for (const wording of SURNAMES) phrases.push([wording, { role: 'surname' }])
     for (const wording of GIVEN) phrases.push([wording, { role: 'given' }])
-    for (const field of type.fields) for (const column of field.columns) for (const wording of column.labels) phrases.push([wording, { role: 'other' }])
+    for (const field of type.fields) for (const column of field.columns) for (const wording of column.labels) phrases.push([wording, { role: 'column' }])
     books.set(type, (book = new PhraseBook(phrases)))
   }
   return book
 }
+
+/** Whether a value cannot run on past this label: it heads something of its own. Column heads are too common as words for that. */
+export const ends = (label: LabelHit): boolean => (label.leads || label.colon) && label.meanings.some((m) => m.role !== 'column')
 
 /** Every label of the type on a page, in reading order. */
 export function labelsOn(page: Page, type: DocumentType): LabelHit[] {

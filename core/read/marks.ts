@@ -2,15 +2,20 @@ import type { Box } from '../page/geometry.ts'
 import { strokesIn, unpackInk } from '../page/ink.ts'
 import { linesOf } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
-import { fold, tokens } from '../page/text.ts'
+import { tokens } from '../page/text.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { labelsOn, type LabelHit } from './labels.ts'
 
-const SIGNATURE_WORD = /\b(?:sign|signed|signature|firma|firmado|signe|undersigned|yes|oui)\b/
+/** The words of a set of types beside which pen marks matter: signature labels, choices, yes. */
+export function inkWords(types: readonly DocumentType[]): ReadonlySet<string> {
+  const found = new Set(['yes', 'oui', 'si', 'signature', 'signed', 'sign', 'firma', 'firmado'])
+  for (const type of types) for (const field of type.fields) for (const choice of field.choices) for (const wording of choice.words) found.add(tokens(wording)[0])
+  return found
+}
 
-/** Whether a page has words beside which pen marks would matter, so that its ink is worth measuring. */
-export const wantsInk = (words: readonly Word[]): boolean => words.some((w) => SIGNATURE_WORD.test(fold(w.text)))
+/** Whether a page has one of those words, so that its ink is worth measuring. */
+export const wantsInk = (words: readonly Word[], vocabulary: ReadonlySet<string>): boolean => words.some((w) => tokens(w.text).some((t) => vocabulary.has(t)))
 
 const CHECKED = /^[[({]?\s?[xX✓✔☒☑■●×]\s?[\])}]?$/
 const UNCHECKED = /^(?:[[({]\s?[\])}]|☐|□|○|O)$/

@@ -1,10 +1,10 @@
 import { linesOf, type Segment } from '../page/layout.ts'
 import { overlap } from '../page/geometry.ts'
 import type { Page, Word } from '../page/page.ts'
-import type { LabelHit } from './labels.ts'
+import { ends, type LabelHit } from './labels.ts'
 
 /** How a place lies to its label. */
-export type Relation = 'inline' | 'right' | 'below'
+export type Relation = 'inline' | 'right' | 'below' | 'above'
 
 /** Words that may hold the value of a label. */
 export interface Region {
@@ -26,7 +26,7 @@ export function labelsByLine(labels: readonly LabelHit[]): LabelsByLine {
 
 /** The words of a segment up to the next label that could head a value of its own. */
 function untilLabel(words: Word[], labels: readonly LabelHit[]): Word[] {
-  const end = words.findIndex((word) => labels.some((l) => (l.leads || l.colon) && l.lineOf.words[l.from] === word))
+  const end = words.findIndex((word) => labels.some((l) => ends(l) && l.lineOf.words[l.from] === word))
   return end < 0 ? words : words.slice(0, end)
 }
 
@@ -63,7 +63,25 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
     regions.push({ relation: 'below', words, page, line: i })
     break
   }
+  const above = captioned(label, labels)
+  if (above) regions.push(above)
   return regions
+}
+
+/** What stands on the rule that a label captions from below, as forms to be signed have it. */
+function captioned(label: LabelHit, labels: LabelsByLine): Region | null {
+  if (!label.alone) return null
+  const { page, lineOf: line } = label
+  const lines = linesOf(page)
+  const start = line.words[label.from].box[0]
+  for (let i = label.line - 1; i >= 0; i--) {
+    if ((line.box[1] - lines[i].box[3]) * page.height > Math.max(16, line.height * 1.7)) return null
+    const over = lines[i].segments.find((s) => overlap(s.box[0], s.box[2], start - 0.01, start + 0.2) > 0 && s.box[0] > start - 0.03)
+    if (!over) continue
+    const words = untilLabel(over.words, labels.get(i) ?? [])
+    return words.length > 0 ? { relation: 'above', words, page, line: i } : null
+  }
+  return null
 }
 
 /** The segments that continue a region downwards in the same column, as an address does; ends at a label, a gap or a shift. */
@@ -81,7 +99,7 @@ export function continuing(region: Region, labels: LabelsByLine, most: number): 
       if (line.segments.every((s) => s.box[0] > left + 0.15 || s.box[2] < left)) continue
       break
     }
-    if ((labels.get(i) ?? []).some((l) => (l.leads || l.colon) && segment.words.includes(l.lineOf.words[l.from]))) break
+    if ((labels.get(i) ?? []).some((l) => ends(l) && segment.words.includes(l.lineOf.words[l.from]))) break
     found.push(segment)
     before = line
   }

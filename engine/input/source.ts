@@ -26,11 +26,15 @@ export interface Source {
 
 const SCAN_DPI = 200
 
-/** Opens a file by its contents; its name is only for the sentences. @throws UnusableFile */
-export async function openSource(bytes: Uint8Array): Promise<Source> {
+/**
+ * Opens a file by its contents, whatever its name.
+ * @param vocabulary words beside which ink matters, so that it is measured there
+ * @throws UnusableFile
+ */
+export async function openSource(bytes: Uint8Array, vocabulary: ReadonlySet<string>): Promise<Source> {
   if (bytes.length === 0) throw new UnusableFile('The file is empty.')
   const type = await kindOf(bytes)
-  if (type === 'application/pdf') return openPdf(bytes)
+  if (type === 'application/pdf') return openPdf(bytes, vocabulary)
   if (type === 'image/jpeg' || type === 'image/png' || type === 'image/tiff') return openPicture(bytes)
   throw new UnusableFile('This is not a kind of file that can be read here; PDF, TIFF, JPEG, PNG, ZIP and e-mail can.')
 }
@@ -47,7 +51,7 @@ const looksLikeMail = (bytes: Uint8Array): boolean => {
   return /^(?:[A-Za-z-]+:.*\r?\n(?:[ \t].*\r?\n)*)+/.test(head) && /^(?:from|mime-version|subject|received|date):/im.test(head)
 }
 
-async function openPdf(bytes: Uint8Array): Promise<Source> {
+async function openPdf(bytes: Uint8Array, vocabulary: ReadonlySet<string>): Promise<Source> {
   let pdf: Pdf
   try {
     pdf = await Pdf.open(bytes)
@@ -58,7 +62,7 @@ async function openPdf(bytes: Uint8Array): Promise<Source> {
   return {
     kind: 'pdf',
     pages: pdf.pages,
-    read: (index) => readPdfPage(pdf, index),
+    read: (index) => readPdfPage(pdf, index, vocabulary),
     async picture(index, rotation, width) {
       const size = pdf.read(index)
       const across = rotation % 180 ? size.height : size.width
@@ -69,14 +73,14 @@ async function openPdf(bytes: Uint8Array): Promise<Source> {
   }
 }
 
-async function readPdfPage(pdf: Pdf, index: number): Promise<ReadPage> {
+async function readPdfPage(pdf: Pdf, index: number, vocabulary: ReadonlySet<string>): Promise<ReadPage> {
   const found = pdf.read(index)
   const trusted = found.letters >= 12 && found.strange < 0.25 && !(found.pictured > 0.5 && found.letters < 160)
   if (trusted) {
     const rotation = found.turned
     const words = rotation === 0 ? found.words : found.words.map((w) => ({ ...w, box: turnBox(w.box, rotation) }))
     const [width, height] = rotation % 180 ? [found.height, found.width] : [found.width, found.height]
-    const ink = wantsInk(words) ? inkGrid(turned(pdf.render(index, 72), rotation)) : null
+    const ink = wantsInk(words, vocabulary) ? inkGrid(turned(pdf.render(index, 72), rotation)) : null
     return { width, height, rotation, source: 'text', blank: false, words, ink, poor: null }
   }
   const picture = pdf.render(index, SCAN_DPI)
