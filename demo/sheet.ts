@@ -4,7 +4,7 @@ import fontkit from '@pdf-lib/fontkit'
 import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage, type RGB } from 'pdf-lib'
 import type { Dice } from './dice.ts'
 
-export type Face = 'sans' | 'serif' | 'mono' | 'humanist' | 'slab' | 'plex'
+export type Face = 'sans' | 'serif' | 'mono' | 'humanist' | 'slab' | 'typewriter'
 type Weight = 'regular' | 'bold'
 
 const require = createRequire(import.meta.url)
@@ -16,7 +16,7 @@ const STANDARD: Partial<Record<Face, [StandardFonts, StandardFonts]>> = {
 const SHIPPED: Partial<Record<Face, [string, string]>> = {
   humanist: ['source-sans-3/files/source-sans-3-latin-400-normal.woff', 'source-sans-3/files/source-sans-3-latin-700-normal.woff'],
   slab: ['merriweather/files/merriweather-latin-400-normal.woff', 'merriweather/files/merriweather-latin-700-normal.woff'],
-  plex: ['ibm-plex-mono/files/ibm-plex-mono-latin-400-normal.woff', 'ibm-plex-mono/files/ibm-plex-mono-latin-700-normal.woff'],
+  typewriter: ['cousine/files/cousine-latin-400-normal.woff', 'cousine/files/cousine-latin-700-normal.woff'],
 }
 
 export interface TextStyle {

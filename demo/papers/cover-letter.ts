@@ -6,7 +6,7 @@ import { fullName } from '../world.ts'
 
 /** What came with the papers: a letter by hand or machine, or a printed e-mail. */
 export async function drawLetter(story: Story, layout: number, dice: Dice): Promise<Drawn> {
-  const paper = await Paper.begin((['serif', 'sans', 'humanist', 'plex'] as const)[layout])
+  const paper = await Paper.begin((['serif', 'sans', 'humanist', 'typewriter'] as const)[layout])
   const truth = new Ledger()
   const name = fullName(story.applicant)
   const date = dateForms[(['long', 'slashes', 'medium', 'dots'] as const)[layout]](story.applied)

@@ -15,7 +15,7 @@ const LOOKS: { face: Face; date: DateForm; title: string; labels: [name: string,
   { face: 'sans', date: 'slashes', title: 'Consent to a credit check', labels: ['Name of applicant', 'National number', 'Signature', 'Date'] },
   { face: 'serif', date: 'long', title: 'Credit enquiry consent', labels: ['', 'Personal number', 'Signed', 'Dated'] },
   { face: 'humanist', date: 'medium', title: 'Permission for a credit check', labels: ['Your name', 'National ID number', 'Your signature', 'Signed on'] },
-  { face: 'plex', date: 'dots', title: 'AUTHORITY TO MAKE CREDIT ENQUIRIES', labels: ['', 'Nat. no', 'Signature', 'Date of signature'] },
+  { face: 'typewriter', date: 'dots', title: 'AUTHORITY TO MAKE CREDIT ENQUIRIES', labels: ['', 'Nat. no', 'Signature', 'Date of signature'] },
 ]
 
 /** A person's consent to a credit check in one of four wordings. */

@@ -24,7 +24,7 @@ const LOOKS: Look[] = [
   { face: 'sans', date: 'slashes', money: 'plain', title: 'Payslip', words: { employee: 'Employee', nat: 'National number', period: 'Pay period', paid: 'Pay date', basic: 'Basic pay', gross: 'Gross pay', tax: 'Income tax', social: 'Social insurance', net: 'Net pay', ytd: 'Year to date gross' } },
   { face: 'serif', date: 'long', money: 'eur', title: 'Statement of Earnings', words: { employee: 'Paid to', nat: 'Personal number', period: 'For the period', paid: 'Paid on', basic: 'Wage', gross: 'Total gross', tax: 'Tax withheld', social: 'Social fund', net: 'Take-home pay', ytd: 'Gross to date' } },
   { face: 'humanist', date: 'dots', money: 'dotted', title: 'Monthly pay statement', words: { employee: 'Employee name', nat: 'National ID number', period: 'Period covered', paid: 'Date of payment', basic: 'Monthly salary', gross: 'Gross earnings', tax: 'PAYE', social: 'Isles insurance', net: 'Net payable', ytd: 'Gross year to date' } },
-  { face: 'plex', date: 'short', money: 'plain', title: 'WAGE SLIP', words: { employee: 'Name of employee', nat: 'Nat. no', period: 'From', paid: 'Value date', basic: 'Yard hours', gross: 'Gross wages', tax: 'Less income tax', social: 'Less insurance', net: 'Net wages', ytd: 'Total gross to date' } },
+  { face: 'typewriter', date: 'short', money: 'plain', title: 'WAGE SLIP', words: { employee: 'Name of employee', nat: 'Nat. no', period: 'From', paid: 'Value date', basic: 'Yard hours', gross: 'Gross wages', tax: 'Less income tax', social: 'Less insurance', net: 'Net wages', ytd: 'Total gross to date' } },
 ]
 
 /** A month's pay in one of four employers' ways. */
