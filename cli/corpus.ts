@@ -1,4 +1,5 @@
 import { Command } from 'commander'
+import { given } from './paths.ts'
 import { SCORING_LAYOUTS, TUNING_LAYOUTS, writeCorpus } from '../demo/corpus.ts'
 import type { ScanQuality } from '../demo/scan.ts'
 
@@ -9,5 +10,5 @@ const command = new Command('corpus')
   .option('--layouts <which>', 'tuning or scoring', 'tuning')
   .option('--scan <quality>', 'light or bad; without it the papers keep their text')
   .parse()
-const given = command.opts<{ cases: string; seed: string; layouts: string; scan?: ScanQuality }>()
-await writeCorpus(command.args[0], { cases: Number(given.cases), seed: Number(given.seed), layouts: given.layouts === 'scoring' ? SCORING_LAYOUTS : TUNING_LAYOUTS, scan: given.scan })
+const wishes = command.opts<{ cases: string; seed: string; layouts: string; scan?: ScanQuality }>()
+await writeCorpus(given(command.args[0]), { cases: Number(wishes.cases), seed: Number(wishes.seed), layouts: wishes.layouts === 'scoring' ? SCORING_LAYOUTS : TUNING_LAYOUTS, scan: wishes.scan })

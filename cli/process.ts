@@ -8,6 +8,7 @@ import { reportOf } from '../core/handover/report.ts'
 import { programById } from '../core/program/programs.ts'
 import { builtInTypes } from '../core/program/types/index.ts'
 import { splitPages } from '../core/split/split.ts'
+import { given } from './paths.ts'
 import { writeDocuments } from '../engine/handover/documents.ts'
 import { readPackage } from '../engine/package.ts'
 
@@ -36,7 +37,7 @@ async function main(): Promise<void> {
   const started = performance.now()
   const incoming = await Promise.all(command.args.map(async (path) => ({
     name: basename(path),
-    bytes: new Uint8Array(await readFile(path).catch(() => { throw new Refused(`the file ${path} cannot be read`) })),
+    bytes: new Uint8Array(await readFile(given(path)).catch(() => { throw new Refused(`the file ${path} cannot be read`) })),
   })))
   let told = 0
   const read = await readPackage(incoming, builtInTypes, (done, all) => {
@@ -50,7 +51,7 @@ async function main(): Promise<void> {
   const situation = { files: read.files, pages: read.pages, pieces: splitPages(read.pages, builtInTypes), program, types: builtInTypes, answers: [], asOf: parsed.data.asOf }
   const assessment = assess(situation)
   const judgedAt = performance.now()
-  const { out } = parsed.data
+  const out = given(parsed.data.out)
   await mkdir(out, { recursive: true })
   const names = fileNames(assessment.documents)
   await writeDocuments(join(out, 'documents'), read.originals, assessment.documents.map((d) => ({ name: names.get(d.id)!, pages: d.pages.map((n) => read.pages[n - 1]) })))

@@ -1,0 +1,27 @@
+import { index, layout, route, type RouteConfig } from '@react-router/dev/routes'
+
+export default [
+  route('sign-in', 'routes/sign-in.tsx'),
+  route('sign-out', 'routes/sign-out.ts'),
+  route('events', 'routes/events.ts'),
+  layout('routes/desk.tsx', [
+    index('routes/home.ts'),
+    route('packages', 'routes/queue.tsx'),
+    route('packages/new', 'routes/new-package.tsx'),
+    route('packages/:id', 'routes/package.tsx', [
+      index('routes/package-home.ts'),
+      route('deck', 'routes/deck.tsx'),
+      route('papers', 'routes/papers.tsx'),
+      route('checklist', 'routes/checklist.tsx'),
+      route('facts', 'routes/facts.tsx'),
+      route('hand-over', 'routes/hand-over.tsx'),
+      route('history', 'routes/history.tsx'),
+    ]),
+  ]),
+  route('packages/:id/loupe', 'routes/loupe-window.tsx'),
+  route('packages/:id/answers', 'routes/answers.ts'),
+  route('packages/:id/files', 'routes/files.ts'),
+  route('packages/:id/pages/:number/words', 'routes/page-words.ts'),
+  route('packages/:id/pages/:number/:size', 'routes/page-picture.ts'),
+  route('packages/:id/package.zip', 'routes/package-zip.ts'),
+] satisfies RouteConfig

@@ -1,0 +1,36 @@
+import { signedIn } from '../../server/access/people.ts'
+import { hear } from '../../server/events.ts'
+import type { Route } from './+types/events'
+
+/** Changes as server-sent events: of one package with `?package=`, else of all. */
+export async function loader({ request }: Route.LoaderArgs) {
+  await signedIn(request)
+  const only = new URL(request.url).searchParams.get('package')
+  const encoder = new TextEncoder()
+  let stop = () => undefined as void
+  const body = new ReadableStream<Uint8Array>({
+    start(controller) {
+      const send = (text: string) => {
+        try {
+          controller.enqueue(encoder.encode(text))
+        } catch {
+          stop()
+        }
+      }
+      send('retry: 2000\n\n')
+      const silence = hear((change) => {
+        if (!only || change.packageId === only) send(`data: ${JSON.stringify(change)}\n\n`)
+      })
+      // Proxies close silent connections.
+      const beat = setInterval(() => send(': here\n\n'), 20_000)
+      stop = () => {
+        silence()
+        clearInterval(beat)
+      }
+      request.signal.addEventListener('abort', stop)
+    },
+    cancel: () => stop(),
+  })
+  // no-transform keeps compression away, which would hold events back until its buffer is full.
+  return new Response(body, { headers: { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', 'X-Accel-Buffering': 'no' } })
+}

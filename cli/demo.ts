@@ -1,0 +1,73 @@
+import { randomBytes } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { DEMO_PEOPLE, DEMO_PASSWORD } from '../demo/people.ts'
+import { answers, endProcess, startWeb, startWorker } from './processes.ts'
+import { ensureDatabase, freePort, startPostgres } from './postgres.ts'
+
+const say = (text: string) => process.stderr.write(`${text}\n`)
+const fresh = process.argv.includes('--fresh')
+const unknown = process.argv.slice(2).filter((w) => w !== '--fresh')
+if (unknown.length > 0) {
+  say(`jigsa demo: there is no "${unknown[0]}"; the only word is --fresh`)
+  process.exit(2)
+}
+const folder = '.jigsa'
+const pidFile = join(folder, 'demo.pid')
+mkdirSync(folder, { recursive: true })
+if (existsSync(pidFile) && isAlive(Number(readFileSync(pidFile, 'utf8')))) {
+  say('The demo of this checkout is running already; end it there with Ctrl-C first.')
+  process.exit(1)
+}
+writeFileSync(pidFile, String(process.pid))
+
+let ending = false
+const undoing: (() => Promise<unknown>)[] = []
+const end = async (code: number) => {
+  if (ending) return
+  ending = true
+  for (const step of undoing.reverse()) await step()
+  rmSync(pidFile, { force: true })
+  process.exit(code)
+}
+process.on('SIGINT', () => void end(0))
+process.on('SIGTERM', () => void end(0))
+
+try {
+  say('Starting PostgreSQL')
+  const cluster = await startPostgres(join(folder, 'postgres'))
+  undoing.push(cluster.stop)
+  await ensureDatabase(cluster, 'jigsa', fresh)
+  const port = await freePort(Number(process.env.PORT ?? 3000))
+  const secretFile = join(folder, 'auth-secret')
+  if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 })
+  Object.assign(process.env, { DATABASE_URL: cluster.url('jigsa'), AUTH_SECRET: readFileSync(secretFile, 'utf8'), BASE_URL: `http://localhost:${port}`, PORT: String(port), HOST: '127.0.0.1', LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' })
+  const { migrateDatabase } = await import('../server/database/migrate.ts')
+  const { closeDatabase } = await import('../server/database/connection.ts')
+  const { loadDemo } = await import('../demo/load.ts')
+  await migrateDatabase()
+  const worker = startWorker(process.env)
+  const web = startWeb(process.env)
+  undoing.push(() => Promise.all([endProcess(web), endProcess(worker)]))
+  undoing.push(closeDatabase)
+  for (const [child, name] of [[worker, 'worker'], [web, 'web process']] as const) child.once('exit', () => { if (!ending) { say(`The ${name} ended.`); void end(1) } })
+  await answers(`http://127.0.0.1:${port}/sign-in`, web)
+  await loadDemo(say)
+  say('')
+  say(`Jigsa is at http://localhost:${port}`)
+  say(`Sign in as one of these, each with the password ${DEMO_PASSWORD}`)
+  for (const person of DEMO_PEOPLE) say(`  ${person.email.padEnd(34)} ${person.role.padEnd(14)} ${person.name}`)
+  say('Ctrl-C ends it.')
+} catch (error) {
+  say(`jigsa demo: ${error instanceof Error ? error.message : String(error)}`)
+  await end(1)
+}
+
+function isAlive(pid: number): boolean {
+  try {
+    process.kill(pid, 0)
+    return /demo\.ts/.test(readFileSync(`/proc/${pid}/cmdline`, 'utf8'))
+  } catch {
+    return false
+  }
+}

@@ -1,0 +1,36 @@
+import { eq, inArray } from 'drizzle-orm'
+import { addPerson } from '../server/access/people.ts'
+import { database } from '../server/database/connection.ts'
+import { packages } from '../server/database/schema.ts'
+import { bringFile, newPackage } from '../server/packages/intake.ts'
+import { makePackage, type PackageWishes } from './package.ts'
+import { DEMO_PASSWORD, DEMO_PEOPLE } from './people.ts'
+
+const ALL = [0, 1, 2, 3]
+
+/** The demo's packages: a clean one, one with papers lacking, one with true conflicts among harmless variants, scans. */
+const DEMO_PACKAGES: readonly { caseNumber: string; hoursOld: number; file: string; wishes: Omit<PackageWishes, 'asOf'> }[] = [
+  { caseNumber: 'MSM-26-004817', hoursOld: 52, file: 'application-and-papers.pdf', wishes: { seed: 104817, layouts: ALL, mishaps: ['other_employer', 'other_hull', 'loan_wrong'], variants: true, clutter: true } },
+  { caseNumber: 'MSM-26-004818', hoursOld: 30, file: 'complete-package.pdf', wishes: { seed: 204818, layouts: ALL } },
+  { caseNumber: 'MSM-26-004819', hoursOld: 26, file: 'papers-first-part.pdf', wishes: { seed: 304819, layouts: ALL, mishaps: ['missing_payslip', 'expired_card', 'unsigned_consent', 'old_bill'], variants: true, coApplicant: true } },
+  { caseNumber: 'MSM-26-004820', hoursOld: 7, file: 'scanned-at-counter.pdf', wishes: { seed: 404820, layouts: ALL, mishaps: ['other_birth', 'low_cover'], variants: true, clutter: true, scan: 'light', turned: true } },
+  { caseNumber: 'MSM-26-004821', hoursOld: 2, file: 'fax-copies.pdf', wishes: { seed: 504821, layouts: ALL, mishaps: ['missing_registration', 'balance_wrong'], scan: 'bad', clutter: true } },
+]
+
+/** Puts the demo's people and packages into an empty database; what is there already stays. */
+export async function loadDemo(say: (text: string) => void): Promise<void> {
+  for (const person of DEMO_PEOPLE) await addPerson(person.name, person.email, DEMO_PASSWORD, person.role)
+  const asOf = new Date().toISOString().slice(0, 10)
+  const numbers = DEMO_PACKAGES.map((p) => p.caseNumber)
+  const known = new Map((await database().select({ id: packages.id, caseNumber: packages.caseNumber, state: packages.state }).from(packages).where(inArray(packages.caseNumber, numbers))).map((p) => [p.caseNumber, p]))
+  for (const [i, given] of DEMO_PACKAGES.entries()) {
+    const there = known.get(given.caseNumber)
+    if (there && there.state !== 'empty') continue
+    // A load that was broken off left a package without its file: it is made again.
+    if (there) await database().delete(packages).where(eq(packages.id, there.id))
+    say(`Drawing demo package ${i + 1} of ${DEMO_PACKAGES.length}: ${given.caseNumber}`)
+    const made = await makePackage({ ...given.wishes, asOf })
+    const id = await newPackage('working-boat-loan', null, { caseNumber: given.caseNumber, asOf, createdAt: new Date(Date.now() - given.hoursOld * 3_600_000) })
+    await bringFile(id, given.file, (async function* () { yield made.bytes })(), null)
+  }
+}

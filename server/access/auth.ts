@@ -1,0 +1,25 @@
+import { betterAuth } from 'better-auth'
+import { drizzleAdapter } from 'better-auth/adapters/drizzle'
+import { database } from '../database/connection.ts'
+import * as schema from '../database/schema.ts'
+import { settings } from '../settings.ts'
+
+function build() {
+  const { AUTH_SECRET, BASE_URL } = settings()
+  return betterAuth({
+    secret: AUTH_SECRET,
+    baseURL: BASE_URL,
+    database: drizzleAdapter(database(), { provider: 'pg', schema }),
+    emailAndPassword: { enabled: true, minPasswordLength: 10, disableSignUp: false },
+    user: { additionalFields: { role: { type: 'string', required: false, defaultValue: 'processor', input: false } } },
+    session: { expiresIn: 60 * 60 * 12, updateAge: 60 * 30 },
+    advanced: { useSecureCookies: BASE_URL.startsWith('https://'), cookiePrefix: 'jigsa' },
+    telemetry: { enabled: false },
+    logger: { disabled: true },
+  })
+}
+
+let built: ReturnType<typeof build> | null = null
+
+/** Sign-in: hashed passwords, sessions in the database. Nothing of it is open to the network but through our own routes. */
+export const auth = () => (built ??= build())

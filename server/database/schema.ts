@@ -1,0 +1,165 @@
+import { sql } from 'drizzle-orm'
+import { bigserial, boolean, customType, date, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid } from 'drizzle-orm/pg-core'
+import type { Answer } from '../../core/answers/answer.ts'
+import type { Assessment } from '../../core/assess.ts'
+import type { Page } from '../../core/page/page.ts'
+import type { DocumentReading } from '../../core/read/document.ts'
+import type { Piece } from '../../core/split/split.ts'
+
+const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
+const moment = (name: string) => timestamp(name, { withTimezone: true })
+
+export const roles = ['processor', 'reviewer', 'lead', 'administrator'] as const
+export type Role = (typeof roles)[number]
+
+/* People and their sessions; the columns are those of the sign-in library. */
+export const user = pgTable('user', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  email: text('email').notNull().unique(),
+  emailVerified: boolean('email_verified').notNull().default(false),
+  image: text('image'),
+  role: text('role', { enum: roles }).notNull().default('processor'),
+  createdAt: moment('created_at').notNull().defaultNow(),
+  updatedAt: moment('updated_at').notNull().defaultNow(),
+})
+export const session = pgTable('session', {
+  id: text('id').primaryKey(),
+  expiresAt: moment('expires_at').notNull(),
+  token: text('token').notNull().unique(),
+  createdAt: moment('created_at').notNull().defaultNow(),
+  updatedAt: moment('updated_at').notNull().defaultNow(),
+  ipAddress: text('ip_address'),
+  userAgent: text('user_agent'),
+  userId: text('user_id').notNull().references(() => user.id, { onDelete: 'cascade' }),
+}, (t) => [index('session_user').on(t.userId)])
+export const account = pgTable('account', {
+  id: text('id').primaryKey(),
+  accountId: text('account_id').notNull(),
+  providerId: text('provider_id').notNull(),
+  userId: text('user_id').notNull().references(() => user.id, { onDelete: 'cascade' }),
+  accessToken: text('access_token'),
+  refreshToken: text('refresh_token'),
+  idToken: text('id_token'),
+  accessTokenExpiresAt: moment('access_token_expires_at'),
+  refreshTokenExpiresAt: moment('refresh_token_expires_at'),
+  scope: text('scope'),
+  password: text('password'),
+  createdAt: moment('created_at').notNull().defaultNow(),
+  updatedAt: moment('updated_at').notNull().defaultNow(),
+})
+export const verification = pgTable('verification', {
+  id: text('id').primaryKey(),
+  identifier: text('identifier').notNull(),
+  value: text('value').notNull(),
+  expiresAt: moment('expires_at').notNull(),
+  createdAt: moment('created_at').notNull().defaultNow(),
+  updatedAt: moment('updated_at').notNull().defaultNow(),
+})
+
+export const packageStates = ['empty', 'reading', 'open', 'finished'] as const
+export type PackageState = (typeof packageStates)[number]
+
+/** A package of an applicant's papers, with its last judgement. */
+export const packages = pgTable('package', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  caseNumber: text('case_number').notNull(),
+  program: text('program').notNull(),
+  /** The day it is judged on. */
+  asOf: date('as_of', { mode: 'string' }).notNull(),
+  state: text('state', { enum: packageStates }).notNull().default('empty'),
+  applicant: text('applicant'),
+  ownerId: text('owner_id').references(() => user.id, { onDelete: 'set null' }),
+  pageCount: integer('page_count').notNull().default(0),
+  pagesRead: integer('pages_read').notNull().default(0),
+  looseCount: integer('loose_count').notNull().default(0),
+  openRequirements: integer('open_requirements').notNull().default(0),
+  pieces: jsonb('pieces').$type<Piece[]>(),
+  assessment: jsonb('assessment').$type<Assessment>(),
+  /** Grows with every judgement, so that a screen can tell that it is behind. */
+  version: integer('version').notNull().default(0),
+  createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),
+  createdAt: moment('created_at').notNull().defaultNow(),
+  updatedAt: moment('updated_at').notNull().defaultNow(),
+  finishedAt: moment('finished_at'),
+}, (t) => [index('package_queue').on(t.state, t.createdAt), index('package_owner').on(t.ownerId), uniqueIndex('package_case').on(t.caseNumber), index('package_search').using('gin', sql`to_tsvector('simple', ${t.caseNumber} || ' ' || coalesce(${t.applicant}, ''))`)])
+
+export const fileStates = ['arriving', 'waiting', 'reading', 'read', 'unusable'] as const
+
+/** A file as it came in. Files unfolded from an archive or message name their parent. */
+export const files = pgTable('file', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  packageId: uuid('package_id').notNull().references(() => packages.id, { onDelete: 'cascade' }),
+  name: text('name').notNull(),
+  sha256: text('sha256'),
+  size: integer('size').notNull().default(0),
+  pages: integer('pages').notNull().default(0),
+  state: text('state', { enum: fileStates }).notNull().default('arriving'),
+  problem: text('problem'),
+  parentId: uuid('parent_id'),
+  broughtById: text('brought_by_id').references(() => user.id, { onDelete: 'set null' }),
+  createdAt: moment('created_at').notNull().defaultNow(),
+}, (t) => [index('file_package').on(t.packageId, t.createdAt), index('file_sha').on(t.sha256)])
+
+/** Pages as the readers leave them; `body` is null until a page is read. Their numbers never change. */
+export const pages = pgTable('page', {
+  packageId: uuid('package_id').notNull().references(() => packages.id, { onDelete: 'cascade' }),
+  number: integer('number').notNull(),
+  fileId: uuid('file_id').notNull().references(() => files.id, { onDelete: 'cascade' }),
+  filePage: integer('file_page').notNull(),
+  width: integer('width'),
+  height: integer('height'),
+  body: jsonb('body').$type<Page>(),
+}, (t) => [primaryKey({ columns: [t.packageId, t.number] }), index('page_file').on(t.fileId)])
+
+/** Contents by their hash, in chunks, so that no machine needs more than the database's address. */
+export const chunks = pgTable('chunk', {
+  sha256: text('sha256').notNull(),
+  position: integer('position').notNull(),
+  bytes: bytea('bytes').notNull(),
+}, (t) => [primaryKey({ columns: [t.sha256, t.position] })])
+
+/** Drawn pictures of pages, by width. */
+export const pictures = pgTable('picture', {
+  packageId: uuid('package_id').notNull().references(() => packages.id, { onDelete: 'cascade' }),
+  page: integer('page').notNull(),
+  size: text('size', { enum: ['small', 'large'] }).notNull(),
+  bytes: bytea('bytes').notNull(),
+}, (t) => [primaryKey({ columns: [t.packageId, t.page, t.size] })])
+
+/** Readings of documents by their type and pages: kept, so that an answer reads again only what it changed. */
+export const readings = pgTable('reading', {
+  packageId: uuid('package_id').notNull().references(() => packages.id, { onDelete: 'cascade' }),
+  key: text('key').notNull(),
+  body: jsonb('body').$type<DocumentReading>().notNull(),
+}, (t) => [primaryKey({ columns: [t.packageId, t.key] })])
+
+/** What people said. Never changed by a run; undoing marks, redoing unmarks. */
+export const answers = pgTable('answer', {
+  id: bigserial('id', { mode: 'number' }).primaryKey(),
+  packageId: uuid('package_id').notNull().references(() => packages.id, { onDelete: 'cascade' }),
+  userId: text('user_id').references(() => user.id, { onDelete: 'set null' }),
+  body: jsonb('body').$type<Answer>().notNull(),
+  /** What was asked or done, in words, for the history and for undo. */
+  summary: text('summary').notNull(),
+  createdAt: moment('created_at').notNull().defaultNow(),
+  undoneAt: moment('undone_at'),
+}, (t) => [index('answer_package').on(t.packageId, t.id)])
+
+/** Every act, append-only: a trigger refuses changes. */
+export const audit = pgTable('audit', {
+  id: bigserial('id', { mode: 'number' }).primaryKey(),
+  at: moment('at').notNull().defaultNow(),
+  userId: text('user_id'),
+  userName: text('user_name').notNull(),
+  packageId: uuid('package_id'),
+  act: text('act').notNull(),
+  detail: text('detail').notNull().default(''),
+}, (t) => [index('audit_package').on(t.packageId, t.id)])
+
+/** Worker processes alive; each holds an advisory lock that ends with it. */
+export const workers = pgTable('worker_process', {
+  id: integer('id').primaryKey(),
+  workerIds: jsonb('worker_ids').$type<string[]>().notNull().default([]),
+  startedAt: moment('started_at').notNull().defaultNow(),
+})

@@ -1,0 +1,120 @@
+import { and, eq, sql } from 'drizzle-orm'
+import { openSource, UnusableFile } from '../../engine/input/source.ts'
+import { expand } from '../../engine/input/expand.ts'
+import { unreadable } from '../../engine/package.ts'
+import { inkWords } from '../../core/read/marks.ts'
+import { builtInTypes } from '../../core/program/types/index.ts'
+import { note } from '../audit.ts'
+import { database } from '../database/connection.ts'
+import { files, packages, pages, pictures } from '../database/schema.ts'
+import { tell } from '../events.ts'
+import { log } from '../log.ts'
+import { judge } from '../packages/judge.ts'
+import { settings } from '../settings.ts'
+import { fetchContents, keepBytes } from '../storage/contents.ts'
+import { queueJob, type Jobs } from './queue.ts'
+import { sourceOf } from './sources.ts'
+
+const SMALL = 150
+const LARGE = 1300
+
+/**
+ * Opens a file: archives and messages unfold into files of their own, files with pages get a job for each page.
+ * Run again after a crash it finds what it did and does the rest.
+ */
+export async function openFile({ fileId }: Jobs['open_file']): Promise<void> {
+  const [file] = await database().select().from(files).where(eq(files.id, fileId))
+  if (!file?.sha256 || file.state === 'read' || file.state === 'unusable') return
+  const bytes = await fetchContents(file.sha256)
+  try {
+    const inside = file.parentId ? [{ name: file.name, bytes }] : await expand({ name: file.name, bytes })
+    const unfolded = inside.length !== 1 || inside[0].bytes !== bytes
+    if (unfolded) await unfold(file, inside)
+    else await addPages(file, bytes)
+  } catch (error) {
+    if (!(error instanceof UnusableFile)) throw error
+    await database().transaction(async (work) => {
+      await work.update(files).set({ state: 'unusable', problem: error.message }).where(eq(files.id, fileId))
+      await note(work, null, file.packageId, 'set a file aside', `${file.name}: ${error.message}`)
+      await queueJudgement(work, file.packageId)
+      await tell(work, { packageId: file.packageId, what: 'files' })
+    })
+  }
+}
+
+type FileRow = typeof files.$inferSelect
+
+async function unfold(file: FileRow, inside: readonly { name: string; bytes: Uint8Array }[]): Promise<void> {
+  const kept: { name: string; sha256: string; size: number }[] = []
+  for (const one of inside) kept.push({ name: one.name, ...(await keepBytes(one.bytes)) })
+  await database().transaction(async (work) => {
+    await work.delete(files).where(eq(files.parentId, file.id))
+    for (const one of kept) {
+      const [child] = await work.insert(files).values({ packageId: file.packageId, name: one.name.slice(0, 240), sha256: one.sha256, size: one.size, state: 'waiting', parentId: file.id, broughtById: file.broughtById }).returning({ id: files.id })
+      await queueJob(work, 'open_file', { fileId: child.id }, { queue: `open:${file.packageId}` })
+    }
+    await work.update(files).set({ state: 'read' }).where(eq(files.id, file.id))
+    await tell(work, { packageId: file.packageId, what: 'files' })
+  })
+}
+
+async function addPages(file: FileRow, bytes: Uint8Array): Promise<void> {
+  const source = await openSource(bytes, inkWords(builtInTypes))
+  const count = source.pages
+  source.close()
+  if (count > settings().MOST_FILE_PAGES) throw new UnusableFile(`The file has ${count} pages; at most ${settings().MOST_FILE_PAGES} are taken.`)
+  await database().transaction(async (work) => {
+    // The row lock keeps two files of a package from taking the same page numbers.
+    const [row] = await work.select({ pageCount: packages.pageCount }).from(packages).where(eq(packages.id, file.packageId)).for('update')
+    await work.insert(pages).values(Array.from({ length: count }, (_, i) => ({ packageId: file.packageId, number: row.pageCount + i + 1, fileId: file.id, filePage: i + 1 })))
+    await work.update(packages).set({ pageCount: row.pageCount + count, state: 'reading', updatedAt: new Date() }).where(eq(packages.id, file.packageId))
+    await work.update(files).set({ state: 'reading', pages: count }).where(eq(files.id, file.id))
+    for (let i = 0; i < count; i++) await queueJob(work, 'read_page', { packageId: file.packageId, number: row.pageCount + i + 1 })
+    await tell(work, { packageId: file.packageId, what: 'files' })
+  })
+}
+
+/** Reads one page and draws its small picture. A page that cannot be read keeps its place and is said to be poor. */
+export async function readPage({ packageId, number }: Jobs['read_page']): Promise<void> {
+  const [row] = await database().select({ sha256: files.sha256, name: files.name, fileId: files.id, filePage: pages.filePage, done: sql<boolean>`${pages.body} is not null` }).from(pages).innerJoin(files, eq(pages.fileId, files.id)).where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
+  if (!row?.sha256 || row.done) return
+  const source = await sourceOf(row.sha256)
+  const read = await source.read(row.filePage - 1).catch((error: unknown) => {
+    log.warn({ packageId, number, error: String(error) }, 'a page could not be read')
+    return unreadable(error)
+  })
+  const small = await source.picture(row.filePage - 1, read.rotation, SMALL).catch(() => null)
+  await database().transaction(async (work) => {
+    const stored = await work.update(pages).set({ body: { ...read, number, file: row.name, filePage: row.filePage, separator: false }, width: Math.round(read.width), height: Math.round(read.height) }).where(and(eq(pages.packageId, packageId), eq(pages.number, number), sql`${pages.body} is null`)).returning({ number: pages.number })
+    if (stored.length === 0) return
+    if (small) await work.insert(pictures).values({ packageId, page: number, size: 'small', bytes: small }).onConflictDoNothing()
+    const [now] = await work.update(packages).set({ pagesRead: sql`${packages.pagesRead} + 1` }).where(eq(packages.id, packageId)).returning({ read: packages.pagesRead, all: packages.pageCount })
+    await queueJob(work, 'draw_page', { packageId, number }, { priority: 10 })
+    if (now.read >= now.all) {
+      await work.update(files).set({ state: 'read' }).where(and(eq(files.packageId, packageId), eq(files.state, 'reading')))
+      await queueJudgement(work, packageId)
+    }
+    if (now.read >= now.all || now.read % 5 === 0) await tell(work, { packageId, what: 'progress' })
+  })
+}
+
+/** Draws the large picture of a page, after all pages that wait are read. */
+export async function drawPage({ packageId, number }: Jobs['draw_page']): Promise<void> {
+  const [row] = await database().select({ sha256: files.sha256, filePage: pages.filePage, body: pages.body }).from(pages).innerJoin(files, eq(pages.fileId, files.id)).where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
+  if (!row?.sha256 || !row.body) return
+  const source = await sourceOf(row.sha256)
+  const bytes = await source.picture(row.filePage - 1, row.body.rotation, LARGE)
+  await database().insert(pictures).values({ packageId, page: number, size: 'large', bytes }).onConflictDoNothing()
+}
+
+const queueJudgement = (work: Parameters<typeof queueJob>[0], packageId: string) => queueJob(work, 'judge_package', { packageId }, { key: `judge:${packageId}`, priority: -5 })
+
+/** Cuts and judges a package whose pages are all read. */
+export async function judgePackage({ packageId }: Jobs['judge_package']): Promise<void> {
+  await database().transaction(async (work) => {
+    const [row] = await work.select().from(packages).where(eq(packages.id, packageId)).for('update')
+    if (!row || row.pagesRead < row.pageCount) return
+    const assessment = await judge(work, packageId, true)
+    await note(work, null, packageId, 'read the package', `${assessment.documents.length} documents on ${row.pageCount} pages, ${assessment.deck.length} loose pieces`)
+  })
+}

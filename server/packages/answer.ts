@@ -1,0 +1,85 @@
+import { and, desc, eq, gt, isNotNull, isNull, asc } from 'drizzle-orm'
+import { answerSchema, type Answer } from '../../core/answers/answer.ts'
+import { plain } from '../../core/read/value.ts'
+import { typeById, builtInTypes } from '../../core/program/types/index.ts'
+import type { Person } from '../access/people.ts'
+import { note } from '../audit.ts'
+import { database } from '../database/connection.ts'
+import { answers, packages } from '../database/schema.ts'
+import { judge } from './judge.ts'
+
+/** The package takes no answers in its state. */
+export class Closed extends Error {}
+
+async function open(work: Parameters<typeof judge>[0], packageId: string): Promise<void> {
+  const [row] = await work.select({ state: packages.state }).from(packages).where(eq(packages.id, packageId)).for('update')
+  if (!row) throw new Closed('There is no such package.')
+  if (row.state === 'finished') throw new Closed('This package is finished. Open it again to change it.')
+}
+
+/** Stores what a person said and judges the package again. Answers given together are undone one by one. */
+export async function giveAnswers(packageId: string, given: readonly Answer[], who: Person): Promise<void> {
+  const checked = given.map((one) => answerSchema.parse(one))
+  await database().transaction(async (work) => {
+    await open(work, packageId)
+    // What was undone cannot be redone once something new is said.
+    await work.delete(answers).where(and(eq(answers.packageId, packageId), isNotNull(answers.undoneAt)))
+    for (const body of checked) {
+      const summary = summaryOf(body)
+      await work.insert(answers).values({ packageId, userId: who.id, body, summary })
+      await note(work, who, packageId, 'answered', summary)
+    }
+    await judge(work, packageId)
+  })
+}
+
+/** Takes the last standing answer back. Returns what it was, or null where there is none. */
+export function undo(packageId: string, who: Person): Promise<string | null> {
+  return database().transaction(async (work) => {
+    await open(work, packageId)
+    const [last] = await work.select().from(answers).where(and(eq(answers.packageId, packageId), isNull(answers.undoneAt))).orderBy(desc(answers.id)).limit(1)
+    if (!last) return null
+    await work.update(answers).set({ undoneAt: new Date() }).where(eq(answers.id, last.id))
+    await note(work, who, packageId, 'undid', last.summary)
+    await judge(work, packageId)
+    return last.summary
+  })
+}
+
+/** Puts back the answer that was taken back last. */
+export function redo(packageId: string, who: Person): Promise<string | null> {
+  return database().transaction(async (work) => {
+    await open(work, packageId)
+    const [standing] = await work.select({ id: answers.id }).from(answers).where(and(eq(answers.packageId, packageId), isNull(answers.undoneAt))).orderBy(desc(answers.id)).limit(1)
+    const [next] = await work.select().from(answers).where(and(eq(answers.packageId, packageId), isNotNull(answers.undoneAt), gt(answers.id, standing?.id ?? 0))).orderBy(asc(answers.id)).limit(1)
+    if (!next) return null
+    await work.update(answers).set({ undoneAt: null }).where(eq(answers.id, next.id))
+    await note(work, who, packageId, 'redid', next.summary)
+    await judge(work, packageId)
+    return next.summary
+  })
+}
+
+/** What can be undone and redone now, in words. */
+export async function undoState(packageId: string): Promise<{ undo: string | null; redo: string | null }> {
+  const rows = await database().select({ id: answers.id, summary: answers.summary, undoneAt: answers.undoneAt }).from(answers).where(eq(answers.packageId, packageId)).orderBy(asc(answers.id))
+  const last = rows.filter((r) => !r.undoneAt).at(-1)
+  const next = rows.find((r) => r.undoneAt && r.id > (last?.id ?? 0))
+  return { undo: last?.summary ?? null, redo: next?.summary ?? null }
+}
+
+/** An answer in words, as the history shows it. */
+export function summaryOf(answer: Answer): string {
+  const title = (type: string) => typeById(builtInTypes, type).title.toLowerCase()
+  switch (answer.kind) {
+    case 'cut': return answer.begins ? `A document starts on page ${answer.page}` : `Page ${answer.page} goes on with the document before`
+    case 'type': return `Page ${answer.page} is a ${title(answer.type)}`
+    case 'move': return answer.behind === null ? `Pages ${answer.pages.join(', ')} are a document of their own` : `Pages ${answer.pages.join(', ')} moved behind page ${answer.behind}`
+    case 'value': return `${words(answer.field)} of page ${answer.page}: ${answer.state === 'empty' ? 'not on the paper' : answer.state === 'unreadable' ? 'unreadable' : `${Array.isArray(answer.value) ? `${answer.value.length} rows` : plain(answer.value)} (${answer.state})`}`
+    case 'signed': return `The document of page ${answer.page} is ${answer.signed ? 'signed' : 'not signed'}`
+    case 'fact': return `${words(answer.fact)}: ${answer.decision === 'value' ? plain(answer.value) : answer.decision === 'accepted' ? 'difference accepted' : 'to be asked of the applicant'} (${answer.reason})`
+    case 'check': return `${words(answer.check)}: ${answer.decision === 'accepted' ? 'accepted' : 'to be asked of the applicant'} (${answer.reason})`
+    case 'waive': return `Waived ${words(answer.requirement)}: ${answer.reason}`
+  }
+}
+const words = (id: string): string => id.replaceAll('_', ' ')

@@ -1,0 +1,70 @@
+import { and, eq, ne, sql } from 'drizzle-orm'
+import { programById } from '../../core/program/programs.ts'
+import type { Person } from '../access/people.ts'
+import { note } from '../audit.ts'
+import { database } from '../database/connection.ts'
+import { files, packages } from '../database/schema.ts'
+import { tell } from '../events.ts'
+import { queueJob } from '../jobs/queue.ts'
+import { settings } from '../settings.ts'
+import { keep, TooLarge } from '../storage/contents.ts'
+
+/** A case number nobody has yet: letters of the lender, the year, a counter. */
+async function nextCaseNumber(): Promise<string> {
+  const year = String(new Date().getFullYear()).slice(2)
+  const [row] = await database().select({ most: sql<string | null>`max(substring(${packages.caseNumber} from '^MSM-\\d{2}-(\\d{6})$'))` }).from(packages).where(sql`${packages.caseNumber} like ${`MSM-${year}-%`}`)
+  return `MSM-${year}-${String(Number(row?.most ?? 4000) + 1).padStart(6, '0')}`
+}
+
+/** Makes an empty package that files can be brought to. */
+export async function newPackage(program: string, who: Person | null, options: { caseNumber?: string; asOf?: string; createdAt?: Date } = {}): Promise<string> {
+  if (!programById(program)) throw new Error(`there is no program ${program}`)
+  const [made] = await database().insert(packages).values({ program, caseNumber: options.caseNumber ?? (await nextCaseNumber()), asOf: options.asOf ?? new Date().toISOString().slice(0, 10), createdById: who?.id ?? null, ...(options.createdAt ? { createdAt: options.createdAt } : {}) }).returning({ id: packages.id })
+  await note(database(), who, made.id, 'opened the package')
+  return made.id
+}
+
+/** What became of a file that was brought. `twin` names a package that has the same file already. */
+export interface Brought {
+  fileId: string
+  problem: string | null
+  twin: string | null
+}
+
+/** Takes a file in, chunk by chunk, and has it read. The same file twice in a package is kept once and said so. */
+export async function bringFile(packageId: string, name: string, stream: AsyncIterable<Uint8Array>, who: Person | null): Promise<Brought> {
+  const [file] = await database().insert(files).values({ packageId, name: name.slice(0, 240), broughtById: who?.id ?? null }).returning({ id: files.id })
+  let kept: { sha256: string; size: number }
+  try {
+    kept = await keep(stream, settings().MOST_FILE_BYTES)
+  } catch (error) {
+    if (!(error instanceof TooLarge)) {
+      // The line broke: what came so far is worth nothing, and the person will bring it again.
+      await database().delete(files).where(eq(files.id, file.id))
+      throw error
+    }
+    return refuse(packageId, file.id, name, `The file is larger than ${Math.round(settings().MOST_FILE_BYTES / 1024 / 1024)} MB, the most that is taken.`, who)
+  }
+  const [same] = await database().select({ id: files.id }).from(files).where(and(eq(files.packageId, packageId), eq(files.sha256, kept.sha256), ne(files.id, file.id))).limit(1)
+  if (same) {
+    await database().delete(files).where(eq(files.id, file.id))
+    await note(database(), who, packageId, 'brought a file again', `${name} is in this package already`)
+    return { fileId: same.id, problem: 'This very file is in the package already; it was not taken twice.', twin: null }
+  }
+  const [twin] = await database().select({ caseNumber: packages.caseNumber }).from(files).innerJoin(packages, eq(files.packageId, packages.id)).where(and(eq(files.sha256, kept.sha256), ne(files.packageId, packageId))).limit(1)
+  await database().transaction(async (work) => {
+    await work.update(files).set({ ...kept, state: 'waiting' }).where(eq(files.id, file.id))
+    await work.update(packages).set({ state: 'reading', updatedAt: new Date() }).where(eq(packages.id, packageId))
+    await note(work, who, packageId, 'brought a file', `${name}, ${Math.ceil(kept.size / 1024)} kB${twin ? `; the same file is in ${twin.caseNumber}` : ''}`)
+    await queueJob(work, 'open_file', { fileId: file.id }, { queue: `open:${packageId}` })
+    await tell(work, { packageId, what: 'files' })
+  })
+  return { fileId: file.id, problem: null, twin: twin?.caseNumber ?? null }
+}
+
+async function refuse(packageId: string, fileId: string, name: string, problem: string, who: Person | null): Promise<Brought> {
+  await database().update(files).set({ state: 'unusable', problem }).where(eq(files.id, fileId))
+  await note(database(), who, packageId, 'refused a file', `${name}: ${problem}`)
+  await tell(database(), { packageId, what: 'files' })
+  return { fileId, problem, twin: null }
+}

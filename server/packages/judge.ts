@@ -1,0 +1,92 @@
+import { and, asc, eq, isNull } from 'drizzle-orm'
+import { LRUCache } from 'lru-cache'
+import type { Answer } from '../../core/answers/answer.ts'
+import { assess, pageReader, type Assessment, type Reader, type Situation } from '../../core/assess.ts'
+import type { PackageFile } from '../../core/findings/findings.ts'
+import type { Page } from '../../core/page/page.ts'
+import { programById } from '../../core/program/programs.ts'
+import { builtInTypes } from '../../core/program/types/index.ts'
+import type { DocumentReading } from '../../core/read/document.ts'
+import { splitPages } from '../../core/split/split.ts'
+import { database, type Work } from '../database/connection.ts'
+import { answers, files, packages, pages, readings } from '../database/schema.ts'
+import { tell } from '../events.ts'
+
+/** Pages of lately judged packages. Pages never change once read, so a count is enough to know them again. */
+const knownPages = new LRUCache<string, Page[]>({ max: 6 })
+
+/** All read pages of a package, by number. */
+export async function pagesOf(work: Work, packageId: string): Promise<Page[]> {
+  const [row] = await work.select({ read: packages.pagesRead }).from(packages).where(eq(packages.id, packageId))
+  const key = `${packageId}:${row?.read ?? 0}`
+  const known = knownPages.get(key)
+  if (known) return known
+  const rows = await work.select({ body: pages.body }).from(pages).where(eq(pages.packageId, packageId)).orderBy(asc(pages.number))
+  const found = rows.flatMap((r) => (r.body ? [r.body] : []))
+  knownPages.set(key, found)
+  return found
+}
+
+/** Files as the report names them; archives and messages that unfolded into others are not pages' files themselves. */
+export async function filesOf(work: Work, packageId: string): Promise<PackageFile[]> {
+  const rows = await work.select().from(files).where(eq(files.packageId, packageId)).orderBy(asc(files.createdAt), asc(files.id))
+  const parents = new Set(rows.map((r) => r.parentId))
+  return rows.filter((r) => !parents.has(r.id) && r.state !== 'arriving').map((r) => ({ name: r.name, sha256: r.sha256 ?? '', pages: r.pages, problem: r.problem }))
+}
+
+/** People's answers that stand, in the order they were given. */
+export async function answersOf(work: Work, packageId: string): Promise<Answer[]> {
+  const rows = await work.select({ body: answers.body }).from(answers).where(and(eq(answers.packageId, packageId), isNull(answers.undoneAt))).orderBy(asc(answers.id))
+  return rows.map((r) => r.body)
+}
+
+/** All that a package is judged on, from the database. `cut` cuts its pages anew; else the stored cut is used. */
+export async function situationOf(work: Work, packageId: string, cut: boolean): Promise<Situation> {
+  const [row] = await work.select({ program: packages.program, asOf: packages.asOf, pieces: packages.pieces }).from(packages).where(eq(packages.id, packageId))
+  if (!row) throw new Error(`there is no package ${packageId}`)
+  const program = programById(row.program)
+  if (!program) throw new Error(`there is no program ${row.program}`)
+  const read = await pagesOf(work, packageId)
+  const pieces = cut || !row.pieces ? splitPages(read, builtInTypes) : row.pieces
+  return { files: await filesOf(work, packageId), pages: read, pieces, program, types: builtInTypes, answers: await answersOf(work, packageId), asOf: row.asOf }
+}
+
+/**
+ * Judges a package again and stores the verdict. The row is locked for it, so that two answers at once are judged one
+ * after the other and neither is lost.
+ */
+export async function judge(work: Work, packageId: string, cut = false): Promise<Assessment> {
+  await work.select({ id: packages.id }).from(packages).where(eq(packages.id, packageId)).for('update')
+  const situation = await situationOf(work, packageId, cut)
+  const stored = new Map((await work.select({ key: readings.key, body: readings.body }).from(readings).where(eq(readings.packageId, packageId))).map((r) => [r.key, r.body]))
+  const fresh: { packageId: string; key: string; body: DocumentReading }[] = []
+  const fromPages = pageReader(situation.pages)
+  const reader: Reader = (numbers, type) => {
+    const key = `${type.id}:${numbers.join(',')}`
+    let body = stored.get(key)
+    if (!body) {
+      body = fromPages(numbers, type)
+      stored.set(key, body)
+      fresh.push({ packageId, key, body })
+    }
+    return body
+  }
+  const assessment = assess(situation, reader)
+  if (fresh.length > 0) await work.insert(readings).values(fresh).onConflictDoNothing()
+  const [before] = await work.select({ version: packages.version, state: packages.state, pageCount: packages.pageCount, pagesRead: packages.pagesRead }).from(packages).where(eq(packages.id, packageId))
+  await work.update(packages).set({
+    pieces: situation.pieces as typeof situation.pieces & never[],
+    assessment,
+    applicant: assessment.persons.applicant,
+    looseCount: assessment.deck.length,
+    openRequirements: assessment.checklist.filter((c) => !['satisfied', 'not_applicable', 'waived'].includes(c.status)).length,
+    version: before.version + 1,
+    updatedAt: new Date(),
+    ...(before.state === 'reading' && before.pagesRead >= before.pageCount ? { state: 'open' as const } : {}),
+  }).where(eq(packages.id, packageId))
+  await tell(work, { packageId, what: 'judged' })
+  return assessment
+}
+
+/** Forgets stored readings, so that the next judgement reads documents again with what the readers can do now. */
+export const forgetReadings = (packageId: string) => database().delete(readings).where(eq(readings.packageId, packageId))

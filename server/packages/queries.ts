@@ -1,0 +1,89 @@
+import { and, asc, count, desc, eq, ilike, inArray, isNull, or, sql, type SQL } from 'drizzle-orm'
+import { z } from 'zod'
+import { programById } from '../../core/program/programs.ts'
+import type { Person } from '../access/people.ts'
+import { note } from '../audit.ts'
+import { database } from '../database/connection.ts'
+import { files, packages, packageStates, pages, pictures, user } from '../database/schema.ts'
+import { tell } from '../events.ts'
+
+export const queueQuery = z.object({
+  words: z.string().max(100).catch(''),
+  state: z.enum([...packageStates, 'all', 'working']).catch('working'),
+  owner: z.enum(['all', 'mine', 'nobody']).catch('all'),
+  sort: z.enum(['age', 'case', 'applicant', 'pages', 'loose', 'state']).catch('age'),
+  turn: z.enum(['up', 'down']).catch('up'),
+  page: z.coerce.number().int().min(1).catch(1),
+})
+export type QueueQuery = z.infer<typeof queueQuery>
+export const QUEUE_PAGE = 25
+
+/** A page of the queue. */
+export async function queue(query: QueueQuery, who: Person) {
+  const where: (SQL | undefined)[] = [
+    query.state === 'all' ? undefined : query.state === 'working' ? inArray(packages.state, ['empty', 'reading', 'open']) : eq(packages.state, query.state),
+    query.owner === 'mine' ? eq(packages.ownerId, who.id) : query.owner === 'nobody' ? isNull(packages.ownerId) : undefined,
+    query.words.trim() ? or(ilike(packages.caseNumber, like(query.words)), ilike(packages.applicant, like(query.words))) : undefined,
+  ]
+  const column = { age: packages.createdAt, case: packages.caseNumber, applicant: packages.applicant, pages: packages.pageCount, loose: packages.looseCount, state: packages.state }[query.sort]
+  const [rows, [{ total }]] = await Promise.all([
+    database().select({ id: packages.id, caseNumber: packages.caseNumber, program: packages.program, applicant: packages.applicant, state: packages.state, pageCount: packages.pageCount, pagesRead: packages.pagesRead, looseCount: packages.looseCount, openRequirements: packages.openRequirements, createdAt: packages.createdAt, ownerId: packages.ownerId, owner: user.name })
+      .from(packages).leftJoin(user, eq(packages.ownerId, user.id)).where(and(...where)).orderBy(query.turn === 'up' ? asc(column) : desc(column), asc(packages.id)).limit(QUEUE_PAGE).offset((query.page - 1) * QUEUE_PAGE),
+    database().select({ total: count() }).from(packages).where(and(...where)),
+  ])
+  return { rows: rows.map((r) => ({ ...r, program: programById(r.program)?.title ?? r.program })), total }
+}
+
+const like = (words: string): string => `%${words.trim().replace(/[\\%_]/g, '\\$&')}%`
+
+/** Takes the package that has waited longest and belongs to nobody; null where none waits. Two people never get the same one. */
+export function takeNext(who: Person): Promise<string | null> {
+  return database().transaction(async (work) => {
+    const [next] = await work.select({ id: packages.id }).from(packages).where(and(eq(packages.state, 'open'), isNull(packages.ownerId))).orderBy(asc(packages.createdAt)).limit(1).for('update', { skipLocked: true })
+    if (!next) return null
+    await work.update(packages).set({ ownerId: who.id }).where(eq(packages.id, next.id))
+    await note(work, who, next.id, 'took the package')
+    await tell(work, { packageId: next.id, what: 'queue' })
+    return next.id
+  })
+}
+
+/** Gives a package to a person or back to nobody. */
+export async function assign(packageId: string, ownerId: string | null, who: Person): Promise<void> {
+  await database().transaction(async (work) => {
+    const [owner] = ownerId ? await work.select({ name: user.name }).from(user).where(eq(user.id, ownerId)) : []
+    await work.update(packages).set({ ownerId }).where(eq(packages.id, packageId))
+    await note(work, who, packageId, ownerId ? (ownerId === who.id ? 'took the package' : `gave the package to ${owner?.name}`) : 'put the package back')
+    await tell(work, { packageId, what: 'queue' })
+  })
+}
+
+const uuid = z.uuid()
+
+/** A package with what all its views share; null where there is none of that id. */
+export async function packageRow(id: string) {
+  if (!uuid.safeParse(id).success) return null
+  const [row] = await database().select({ id: packages.id, caseNumber: packages.caseNumber, program: packages.program, asOf: packages.asOf, state: packages.state, applicant: packages.applicant, ownerId: packages.ownerId, pageCount: packages.pageCount, pagesRead: packages.pagesRead, version: packages.version, createdAt: packages.createdAt, finishedAt: packages.finishedAt, assessment: packages.assessment })
+    .from(packages).where(eq(packages.id, id))
+  return row ?? null
+}
+
+/** Sizes of pages in points, and whether they are blank or hard to read. */
+export const pageSheets = (packageId: string) =>
+  database().select({ number: pages.number, width: pages.width, height: pages.height, blank: sql<boolean>`coalesce((${pages.body}->>'blank')::boolean, false)`, poor: sql<string | null>`${pages.body}->>'poor'`, read: sql<boolean>`${pages.body} is not null` }).from(pages).where(eq(pages.packageId, packageId)).orderBy(asc(pages.number))
+
+export const filesIn = (packageId: string) => database().select({ id: files.id, name: files.name, size: files.size, pages: files.pages, state: files.state, problem: files.problem, createdAt: files.createdAt, parentId: files.parentId }).from(files).where(eq(files.packageId, packageId)).orderBy(asc(files.createdAt))
+
+/** A picture of a page; the small one stands in while the large one is not drawn yet. */
+export async function pictureOf(packageId: string, page: number, size: 'small' | 'large'): Promise<{ bytes: Buffer; final: boolean } | null> {
+  const rows = await database().select({ size: pictures.size, bytes: pictures.bytes }).from(pictures).where(and(eq(pictures.packageId, packageId), eq(pictures.page, page), inArray(pictures.size, size === 'large' ? ['large', 'small'] : ['small'])))
+  const exact = rows.find((r) => r.size === size)
+  const any = exact ?? rows[0]
+  return any ? { bytes: any.bytes, final: exact !== undefined } : null
+}
+
+/** Words of one page, for picking values from it. */
+export async function wordsOf(packageId: string, page: number) {
+  const [row] = await database().select({ body: pages.body }).from(pages).where(and(eq(pages.packageId, packageId), eq(pages.number, page)))
+  return row?.body?.words ?? null
+}

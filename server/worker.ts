@@ -1,0 +1,40 @@
+import { availableParallelism } from 'node:os'
+import { EventEmitter } from 'node:events'
+import { Logger, makeWorkerUtils, run, type TaskList, type WorkerEvents } from 'graphile-worker'
+import { closeDatabase, connections } from './database/connection.ts'
+import { Alive } from './jobs/alive.ts'
+import { drawPage, judgePackage, openFile, readPage } from './jobs/tasks.ts'
+import { log } from './log.ts'
+import { settings } from './settings.ts'
+
+/** A worker process: reads pages and judges packages. Any number of them, on any number of machines, share a database. */
+const taskList = { open_file: openFile, read_page: readPage, draw_page: drawPage, judge_package: judgePackage } as unknown as TaskList
+const workerIds: string[] = []
+const events = new EventEmitter() as WorkerEvents
+events.on('worker:create', ({ worker }) => workerIds.push(worker.workerId))
+const runner = await run({
+  pgPool: connections(),
+  concurrency: settings().WORKER_TASKS ?? availableParallelism(),
+  noHandleSignals: true,
+  pollInterval: 1000,
+  taskList,
+  events,
+  logger: new Logger(() => (level, message) => (level === 'error' ? log.error(message) : log.debug(message))),
+})
+const alive = new Alive()
+await alive.begin(workerIds, await makeWorkerUtils({ pgPool: connections() }))
+log.info({ workers: workerIds.length }, 'worker is ready')
+
+let ending = false
+const end = async () => {
+  if (ending) return
+  ending = true
+  await runner.stop()
+  await alive.end()
+  await closeDatabase()
+  process.exit(0)
+}
+process.on('SIGTERM', () => void end())
+process.on('SIGINT', () => void end())
+// The parent is gone (its pipe closed): nobody would end this process any more.
+if (process.env.JIGSA_CHILD) process.stdin.on('end', () => void end()).resume()
