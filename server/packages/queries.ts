@@ -48,16 +48,6 @@ export function takeNext(who: Person): Promise<string | null> {
   })
 }
 
-/** Gives a package to a person or back to nobody. */
-export async function assign(packageId: string, ownerId: string | null, who: Person): Promise<void> {
-  await database().transaction(async (work) => {
-    const [owner] = ownerId ? await work.select({ name: user.name }).from(user).where(eq(user.id, ownerId)) : []
-    await work.update(packages).set({ ownerId }).where(eq(packages.id, packageId))
-    await note(work, who, packageId, ownerId ? (ownerId === who.id ? 'took the package' : `gave the package to ${owner?.name}`) : 'put the package back')
-    await tell(work, { packageId, what: 'queue' })
-  })
-}
-
 const uuid = z.uuid()
 
 /** A package with what all its views share; null where there is none of that id. */
@@ -72,7 +62,16 @@ export async function packageRow(id: string) {
 export const pageSheets = (packageId: string) =>
   database().select({ number: pages.number, width: pages.width, height: pages.height, blank: sql<boolean>`coalesce((${pages.body}->>'blank')::boolean, false)`, poor: sql<string | null>`${pages.body}->>'poor'`, read: sql<boolean>`${pages.body} is not null` }).from(pages).where(eq(pages.packageId, packageId)).orderBy(asc(pages.number))
 
-export const filesIn = (packageId: string) => database().select({ id: files.id, name: files.name, size: files.size, pages: files.pages, state: files.state, problem: files.problem, createdAt: files.createdAt, parentId: files.parentId }).from(files).where(eq(files.packageId, packageId)).orderBy(asc(files.createdAt))
+/** How many files of a package were set aside. */
+export async function problemFiles(packageId: string): Promise<number> {
+  const [row] = await database().select({ n: count() }).from(files).where(and(eq(files.packageId, packageId), eq(files.state, 'unusable')))
+  return row.n
+}
+
+/** The files of a package with their state, in the order they came. */
+export const filesIn = (packageId: string) =>
+  database().select({ id: files.id, name: files.name, size: files.size, pages: files.pages, pagesRead: sql<number>`(select count(*)::int from ${pages} where ${pages.fileId} = ${files.id} and ${pages.body} is not null)`, state: files.state, problem: files.problem, createdAt: files.createdAt, parentId: files.parentId })
+    .from(files).where(eq(files.packageId, packageId)).orderBy(asc(files.createdAt))
 
 /** A picture of a page; the small one stands in while the large one is not drawn yet. */
 export async function pictureOf(packageId: string, page: number, size: 'small' | 'large'): Promise<{ bytes: Buffer; final: boolean } | null> {

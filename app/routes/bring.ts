@@ -4,7 +4,7 @@ import { z } from 'zod'
 import { signedIn } from '../../server/access/people.ts'
 import { bringFile } from '../../server/packages/intake.ts'
 import { packageRow } from '../../server/packages/queries.ts'
-import type { Route } from './+types/files'
+import type { Route } from './+types/bring'
 
 const nameSchema = z.string().trim().min(1).max(240)
 

@@ -1,0 +1,113 @@
+import { useEffect, useRef, useState } from 'react'
+import type { Box } from '../../core/page/geometry.ts'
+import { boxAround } from '../../core/page/geometry.ts'
+import type { Picked } from './looking.tsx'
+
+interface PageWord {
+  text: string
+  box: Box
+}
+
+/** Words whose middle lies in `area`, in reading order. */
+export function wordsIn(words: readonly PageWord[], [l, t, r, b]: Box): PageWord[] {
+  const inside = words.filter(({ box }) => {
+    const [x, y] = [(box[0] + box[2]) / 2, (box[1] + box[3]) / 2]
+    return x >= l && x <= r && y >= t && y <= b
+  })
+  // Words whose heights overlap by half stand in one line.
+  return inside.sort((a, c) => {
+    const line = Math.min(a.box[3] - a.box[1], c.box[3] - c.box[1]) / 2
+    return Math.abs(a.box[1] - c.box[1]) < line ? a.box[0] - c.box[0] : a.box[1] - c.box[1]
+  })
+}
+
+/** A page at full width of its place, with marks; while picking, words answer to click and drag. */
+export function PageView({ packageId, page, shape, marks, picking, onPicked }: { packageId: string; page: number; shape: { width: number; height: number }; marks: readonly Box[]; picking: boolean; onPicked: (picked: Picked) => void }) {
+  const words = useWords(packageId, page, picking)
+  const frame = useRef<HTMLDivElement>(null)
+  const [drag, setDrag] = useState<Box | null>(null)
+  const first = useRef<HTMLDivElement>(null)
+  useEffect(() => first.current?.scrollIntoView({ block: 'center', inline: 'nearest' }), [marks, page])
+
+  const at = (event: React.PointerEvent): [number, number] => {
+    const box = frame.current!.getBoundingClientRect()
+    return [(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height]
+  }
+  const finish = (box: Box) => {
+    setDrag(null)
+    const small = box[2] - box[0] < 0.01 && box[3] - box[1] < 0.01
+    const hit = small ? words.filter((w) => w.box[0] <= box[0] && w.box[2] >= box[0] && w.box[1] - 0.004 <= box[1] && w.box[3] + 0.004 >= box[1]).slice(0, 1) : wordsIn(words, box)
+    if (hit.length > 0) onPicked({ text: hit.map((w) => w.text).join(' '), page, box: boxAround(hit.map((w) => w.box)) })
+  }
+  const place = ([l, t, r, b]: Box, more = 0) => ({ left: `${(l - more) * 100}%`, top: `${(t - more / 2) * 100}%`, width: `${(r - l + 2 * more) * 100}%`, height: `${(b - t + more) * 100}%` })
+  return (
+    <div
+      ref={frame}
+      className={`relative bg-paper shadow-md select-none ${picking ? 'cursor-crosshair touch-none' : ''}`}
+      style={{ aspectRatio: `${shape.width} / ${shape.height}` }}
+      onPointerDown={(event) => {
+        if (!picking) return
+        event.currentTarget.setPointerCapture(event.pointerId)
+        const [x, y] = at(event)
+        setDrag([x, y, x, y])
+      }}
+      onPointerMove={(event) => {
+        if (!drag) return
+        const [x, y] = at(event)
+        setDrag([drag[0], drag[1], x, y])
+      }}
+      onPointerUp={() => drag && finish([Math.min(drag[0], drag[2]), Math.min(drag[1], drag[3]), Math.max(drag[0], drag[2]), Math.max(drag[1], drag[3])])}
+    >
+      <Picture packageId={packageId} page={page} />
+      {marks.map((box, i) => (
+        <div key={box.join()} ref={i === 0 ? first : undefined} className="pointer-events-none absolute rounded-xs bg-[#ffd45e66] outline-2 outline-[#b97900]" style={place(box, 0.006)} />
+      ))}
+      {picking ? words.map((word, i) => <div key={i} title={word.text} className="absolute rounded-xs hover:bg-[#0d5c6b33] hover:outline-1 hover:outline-[#0d5c6b]" style={place(word.box, 0.002)} />) : null}
+      {drag ? <div className="pointer-events-none absolute border border-[#0d5c6b] bg-[#0d5c6b22]" style={place([Math.min(drag[0], drag[2]), Math.min(drag[1], drag[3]), Math.max(drag[0], drag[2]), Math.max(drag[1], drag[3])])} /> : null}
+    </div>
+  )
+}
+
+/** Large pictures are drawn after all pages are read; until then the small one is shown and the large one asked for again. */
+export function Picture({ packageId, page }: { packageId: string; page: number }) {
+  const [tries, setTries] = useState(0)
+  const [missing, setMissing] = useState(false)
+  useEffect(() => {
+    setTries(0)
+    setMissing(false)
+  }, [page])
+  const again = () => void setTimeout(() => setTries((n) => n + 1), 1500)
+  return (
+    <>
+      <img
+        key={page}
+        src={`/packages/${packageId}/pages/${page}/large${tries ? `?try=${tries}` : ''}`}
+        alt={`Page ${page}`}
+        draggable={false}
+        className={`absolute inset-0 size-full ${missing ? 'invisible' : ''}`}
+        onLoad={(event) => {
+          setMissing(false)
+          if (event.currentTarget.naturalWidth < 400 && tries < 40) again()
+        }}
+        onError={() => {
+          setMissing(true)
+          if (tries < 40) again()
+        }}
+      />
+      {missing ? <p className="absolute inset-0 grid place-items-center p-4 text-center text-[#5d6d79]">The picture of page {page} is still being drawn.</p> : null}
+    </>
+  )
+}
+
+function useWords(packageId: string, page: number, wanted: boolean): PageWord[] {
+  const [found, setFound] = useState<{ page: number; words: PageWord[] }>({ page: 0, words: [] })
+  useEffect(() => {
+    if (!wanted || found.page === page) return
+    const stop = new AbortController()
+    fetch(`/packages/${packageId}/pages/${page}/words`, { signal: stop.signal })
+      .then((answer) => (answer.ok ? (answer.json() as Promise<{ words: PageWord[] }>) : { words: [] }))
+      .then(({ words }) => setFound({ page, words }), () => undefined)
+    return () => stop.abort()
+  }, [packageId, page, wanted, found.page])
+  return found.page === page ? found.words : []
+}

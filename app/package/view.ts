@@ -1,0 +1,21 @@
+import { useRouteLoaderData } from 'react-router'
+import type { Document } from '../../core/findings/document.ts'
+import type { loader } from '../routes/package.tsx'
+
+/** What all views of one package share, from the loader of the package's route. */
+export function usePackage() {
+  const data = useRouteLoaderData<typeof loader>('routes/package')
+  if (!data) throw new Error('usePackage is for the views of a package')
+  return data
+}
+export type PackageView = ReturnType<typeof usePackage>
+export type TypeInfo = PackageView['types'][number]
+
+/** A judged package; views that need one are shown only once it is there. */
+export function useJudged() {
+  const view = usePackage()
+  if (!view.assessment) throw new Error('the package is not judged yet')
+  return { ...view, assessment: view.assessment }
+}
+
+export const documentOfPage = (documents: readonly Document[], page: number): Document | undefined => documents.find((d) => d.pages.includes(page))

@@ -1,0 +1,26 @@
+import { useEffect } from 'react'
+import { useRevalidator } from 'react-router'
+
+/** Loads the screen's data again whenever the server says that something changed; of one package, or of all. */
+export function useChanges(packageId: string | null): void {
+  const { revalidate } = useRevalidator()
+  useEffect(() => {
+    let pending: ReturnType<typeof setTimeout> | null = null
+    const source = new EventSource(packageId ? `/events?package=${packageId}` : '/events')
+    source.onmessage = () => {
+      // Pages come in bursts; one fresh look for several changes is enough.
+      pending ??= setTimeout(() => {
+        pending = null
+        void revalidate()
+      }, 250)
+    }
+    // After a break the changes in between were missed.
+    let broken = false
+    source.onerror = () => { broken = true }
+    source.onopen = () => { if (broken) void revalidate(); broken = false }
+    return () => {
+      if (pending) clearTimeout(pending)
+      source.close()
+    }
+  }, [packageId, revalidate])
+}

@@ -1,0 +1,59 @@
+import { useState } from 'react'
+import type { RequirementResult } from '../../core/check/checklist.ts'
+import { useLooking } from '../package/looking.tsx'
+import { useSay, useTaken } from '../package/say.ts'
+import { useJudged } from '../package/view.ts'
+
+const WORDS: Record<RequirementResult['status'], string> = { satisfied: 'there', missing: 'missing', incomplete: 'incomplete', expired: 'out of date', unsigned: 'unsigned', insufficient: 'not enough', not_applicable: 'not needed', waived: 'waived' }
+const settled = (status: RequirementResult['status']): boolean => ['satisfied', 'not_applicable', 'waived'].includes(status)
+
+/** What the program asks for, and what fulfils it. */
+export default function Checklist() {
+  const { assessment, programTitle, row } = useJudged()
+  const open = assessment.checklist.filter((c) => !settled(c.status))
+  return (
+    <div className="pb-6">
+      <h1 className="mb-3 text-xl font-semibold">{open.length === 0 ? 'All that is asked for is there' : `${open.length} of ${assessment.checklist.length} still to come`} <span className="text-base font-normal text-ink-2">{programTitle}, judged on {row.asOf.split('-').reverse().join('/')}</span></h1>
+      <ul className="grid gap-2">
+        {[...open, ...assessment.checklist.filter((c) => settled(c.status))].map((item) => <Item key={item.requirement} item={item} />)}
+      </ul>
+    </div>
+  )
+}
+
+function Item({ item }: { item: RequirementResult }) {
+  const { assessment, row } = useJudged()
+  const { look } = useLooking()
+  const [waiving, setWaiving] = useState(false)
+  const good = settled(item.status)
+  return (
+    <li className={`card px-4 py-2.5 ${good ? '' : 'odd-edge'}`}>
+      <div className="flex items-baseline gap-3">
+        <span className={`w-24 shrink-0 text-sm font-semibold ${good ? 'text-ink-2' : 'text-plum'}`}>{good ? <span aria-hidden>✓ </span> : <span aria-hidden>◖ </span>}{WORDS[item.status]}</span>
+        <span className="min-w-0 flex-1">
+          <b>{item.title}</b>
+          <span className="block text-sm text-ink-2">{item.reason}</span>
+          <span className="mt-1 flex flex-wrap gap-1.5">
+            {item.documents.flatMap((id) => assessment.documents.find((d) => d.id === id) ?? []).map((d) => (
+              <button key={d.id} type="button" className="rounded border border-line bg-raised px-2 py-0.5 text-[13px] hover:border-petrol" onClick={() => look(d.pages[0])}>{d.label}, page {d.pages[0]}</button>
+            ))}
+          </span>
+        </span>
+        {!good && row.state !== 'finished' ? <button type="button" className="button px-2 py-1 text-sm" aria-expanded={waiving} onClick={() => setWaiving(!waiving)}>Waive</button> : null}
+      </div>
+      {waiving ? <WaiveForm requirement={item.requirement} onClose={() => setWaiving(false)} /> : null}
+    </li>
+  )
+}
+
+function WaiveForm({ requirement, onClose }: { requirement: string; onClose: () => void }) {
+  const say = useSay()
+  const [reason, setReason] = useState('')
+  useTaken(say, onClose)
+  return (
+    <form className="mt-2 flex gap-2" onSubmit={(event) => { event.preventDefault(); say.answer({ kind: 'waive', requirement, reason }) }}>
+      <input autoFocus className="field py-1" aria-label="Reason for waiving" placeholder="Why is it not needed?" value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === 'Escape') onClose() }} />
+      <button className="button-main py-1" disabled={say.busy || reason.trim().length < 3}>Waive</button>
+    </form>
+  )
+}

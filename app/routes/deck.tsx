@@ -1,0 +1,160 @@
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { Link } from 'react-router'
+import type { Choice, CutOut as Evidence, Question } from '../../core/findings/deck.ts'
+import { count } from '../parts/format.ts'
+import { useKeys } from '../parts/keys.ts'
+import { CutOut } from '../package/cut-out.tsx'
+import { useLooking } from '../package/looking.tsx'
+import { useSay, useTaken } from '../package/say.ts'
+import { TypePicker } from '../package/type-picker.tsx'
+import { useJudged } from '../package/view.ts'
+
+export default function Deck() {
+  const { assessment, row } = useJudged()
+  const [later, setLater] = useState<readonly string[]>([])
+  // Pieces put off come last, in the order they were put off.
+  const deck = useMemo(() => [...assessment.deck.filter((q) => !later.includes(q.id)), ...later.flatMap((id) => assessment.deck.find((q) => q.id === id) ?? [])], [assessment, later])
+  if (row.state === 'finished') return <Finished />
+  if (deck.length === 0) return <NothingLoose />
+  const [now, ...then] = deck
+  return (
+    <div className="pt-3">
+      <Piece key={now.id} question={now} onLater={() => setLater((l) => [...l.filter((id) => id !== now.id), now.id])} onBack={() => setLater((l) => l.slice(0, -1))} />
+      {then.length > 0 ? (
+        <section className="mt-4">
+          <h2 className="text-[13px] font-semibold text-ink-2">Then {count(then.length, 'more piece')}</h2>
+          <ul>
+            {then.slice(0, 6).map((q) => (
+              <li key={q.id} className="flex gap-3 border-t border-line-2 py-1.5"><span className="min-w-0 flex-1 truncate font-semibold">{q.question}</span><span className="text-[13px] whitespace-nowrap text-ink-2">{ABOUT[q.about]}{q.evidence[0]?.sure != null ? ` · ${Math.round(q.evidence[0].sure * 100)} sure` : ''}</span></li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+    </div>
+  )
+}
+
+const ABOUT: Record<Question['about'], string> = { cut: 'cut', type: 'type', value: 'value', signature: 'signature', fact: 'papers differ', check: 'does not add up' }
+
+/** One loose piece: what is asked, the evidence, the answers with their keys. */
+function Piece({ question, onLater, onBack }: { question: Question; onLater: () => void; onBack: () => void }) {
+  const looking = useLooking()
+  const { look } = looking
+  const say = useSay()
+  const [chosen, setChosen] = useState<Choice | null>(null)
+  const evidence = question.evidence[0]
+  useEffect(() => { if (evidence) look(evidence.page, evidence.box) }, [evidence?.page, evidence?.box?.join(), look]) // eslint-disable-line react-hooks/exhaustive-deps
+  const choose = (choice: Choice | undefined) => {
+    if (!choice || say.busy) return
+    if (choice.needs === 'nothing') say.answer(choice.answer)
+    else setChosen(choice)
+  }
+  const typing = question.choices.find((c) => c.needs === 'value' || c.needs === 'type')
+  useKeys({
+    ...Object.fromEntries(question.choices.map((c, i) => [String(i + 1), () => choose(c)])),
+    enter: () => choose(question.choices[0]),
+    e: () => choose(typing), arrowright: onLater, arrowleft: onBack, escape: () => setChosen(null),
+  })
+  return (
+    <article className="card knob relative p-5 pt-4 shadow-[0_6px_22px_#1c2f3a12]" aria-label="Loose piece">
+      <h1 className="text-2xl leading-tight font-semibold">{question.question}</h1>
+      <p className="mt-1 mb-3 text-ink-2">{question.why}</p>
+      <EvidenceRow evidence={question.evidence} />
+      <div className="grid gap-1.5">
+        {question.choices.map((choice, i) => (
+          <button key={i} type="button" disabled={say.busy} onClick={() => choose(choice)} className={`flex items-center gap-3 rounded-md border bg-raised px-3 py-2 text-left hover:border-petrol disabled:opacity-60 ${i === 0 ? 'border-petrol shadow-[0_0_0_1px_var(--petrol)]' : 'border-line'}`}>
+            <span className="key">{i + 1}</span>
+            <span className={question.about === 'value' || question.about === 'fact' ? (choice.needs === 'nothing' && choice.answer.kind === 'value' && choice.answer.value !== null) || (choice.answer.kind === 'fact' && choice.answer.decision === 'value') ? 'value text-base' : '' : ''}>{choice.text}</span>
+            <span className="ml-auto text-right text-[13px] text-ink-2">{choice.note}{choice.needs === 'reason' && !choice.note.includes('reason') ? ' · with a reason' : ''}</span>
+          </button>
+        ))}
+      </div>
+      {chosen?.needs === 'reason' ? <ReasonForm choice={chosen} onClose={() => setChosen(null)} /> : null}
+      {chosen?.needs === 'value' ? <ValueForm question={question} choice={chosen} onClose={() => setChosen(null)} /> : null}
+      {chosen?.needs === 'type' ? <TypePicker open title="What is it?" likely={question.choices.flatMap((c) => (c.answer.kind === 'type' && c.needs === 'nothing' ? [c.answer.type] : []))} onClose={() => setChosen(null)} onChoose={(type) => { if (chosen.answer.kind === 'type') say.answer({ ...chosen.answer, type }) }} /> : null}
+      <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-sm text-ink-2">
+        {typing ? <button type="button" onClick={() => choose(typing)}><span className="key">E</span> {typing.needs === 'type' ? 'another type' : 'type it or click it'}</button> : null}
+        <button type="button" onClick={onLater}><span className="key">→</span> later</button>
+        <button type="button" onClick={() => say.undo()}><span className="key">U</span> undo last</button>
+        <span><span className="key">?</span> all keys</span>
+      </p>
+    </article>
+  )
+}
+
+function EvidenceRow({ evidence }: { evidence: readonly Evidence[] }) {
+  const { look } = useLooking()
+  if (evidence.length === 0) return null
+  return (
+    <div className={`mb-4 grid gap-3.5 ${evidence.length > 1 ? 'sm:grid-cols-2' : ''}`}>
+      {evidence.map((e, i) => (
+        <button key={i} type="button" onClick={() => look(e.page, e.box)} className="min-w-0 text-left" aria-label={`Show ${e.title}`}>
+          <span className="mb-1 block text-[13px] font-semibold text-ink-2">{e.title}</span>
+          <CutOut page={e.page} box={e.box} most={evidence.length > 1 ? 320 : 660} />
+          {e.raw !== null || e.sure !== null ? <span className="mt-1 block text-[13px] text-ink-2">{e.raw !== null ? <>read as <span className="value">{e.raw.slice(0, 80)}</span></> : null}{e.raw !== null && e.sure !== null ? ' · ' : ''}{e.sure !== null ? `${Math.round(e.sure * 100)} sure` : ''}</span> : null}
+        </button>
+      ))}
+    </div>
+  )
+}
+
+function ReasonForm({ choice, onClose }: { choice: Choice; onClose: () => void }) {
+  const say = useSay()
+  const [reason, setReason] = useState('')
+  useTaken(say, onClose)
+  const { answer } = choice
+  if (!('reason' in answer)) return null
+  return (
+    <form className="mt-3 flex gap-2" onSubmit={(event) => { event.preventDefault(); say.answer({ ...answer, reason }) }}>
+      <input autoFocus className="field" aria-label="Reason" placeholder={`Why “${choice.text}”?`} value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === 'Escape') onClose() }} />
+      <button className="button-main whitespace-nowrap" disabled={say.busy || reason.trim().length < 3}>Settle it</button>
+    </form>
+  )
+}
+
+/** A value typed, or clicked on the page under the loupe. */
+function ValueForm({ question, choice, onClose }: { question: Question; choice: Choice; onClose: () => void }) {
+  const say = useSay()
+  const { pick } = useLooking()
+  const [text, setText] = useState(question.evidence[0]?.raw ?? '')
+  const at = useRef<{ page: number; box: [number, number, number, number]; text: string } | null>(null)
+  const input = useRef<HTMLInputElement>(null)
+  useEffect(() => pick(question.question, (picked) => {
+    at.current = picked
+    setText(picked.text)
+    input.current?.focus()
+  }), [pick, question.question])
+  useEffect(() => input.current?.select(), [])
+  useTaken(say, onClose)
+  const { answer } = choice
+  if (answer.kind !== 'value') return null
+  return (
+    <form className="mt-3 flex gap-2" onSubmit={(event) => { event.preventDefault(); say.typed(answer.page, answer.field, text, at.current && at.current.text === text ? { page: at.current.page, box: at.current.box } : null) }}>
+      <input ref={input} autoFocus className="field value" aria-label="Value" value={text} onChange={(event) => setText(event.target.value)} onKeyDown={(event) => { if (event.key === 'Escape') onClose() }} />
+      <button className="button-main" disabled={say.busy || text.trim() === ''}>Store</button>
+    </form>
+  )
+}
+
+function NothingLoose() {
+  const { assessment } = useJudged()
+  const open = assessment.checklist.filter((c) => !['satisfied', 'not_applicable', 'waived'].includes(c.status)).length
+  const asked = assessment.facts.filter((f) => f.settled?.decision === 'ask').length + assessment.checks.filter((c) => c.settled?.decision === 'ask').length
+  return (
+    <div className="card max-w-xl p-6">
+      <h1 className="text-2xl font-semibold">Every piece is in place</h1>
+      <p className="mt-2 text-ink-2">{open === 0 ? 'The checklist is complete.' : `${count(open, 'requirement')} of the checklist ${open === 1 ? 'is' : 'are'} still open.`}{asked ? ` ${count(asked, 'matter')} to be asked of the applicant.` : ''}</p>
+      <p className="mt-4 flex gap-2"><Link className="button-main" to="../hand-over">Hand over</Link><Link className="button" to="../checklist">Checklist</Link></p>
+    </div>
+  )
+}
+
+function Finished() {
+  return (
+    <div className="card max-w-xl p-6">
+      <h1 className="text-2xl font-semibold">This package is finished</h1>
+      <p className="mt-2 text-ink-2">It takes no more answers unless it is opened again.</p>
+      <Link className="button mt-4" to="../hand-over">Hand over</Link>
+    </div>
+  )
+}

@@ -1,0 +1,109 @@
+import { data, NavLink, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router'
+import { builtInTypes, unknownType } from '../../core/program/types/index.ts'
+import { programById } from '../../core/program/programs.ts'
+import { signedIn } from '../../server/access/people.ts'
+import { undoState } from '../../server/packages/answer.ts'
+import { ownersFor } from '../../server/packages/owners.ts'
+import { packageRow, pageSheets, problemFiles } from '../../server/packages/queries.ts'
+import { useChanges } from '../parts/changes.ts'
+import { count } from '../parts/format.ts'
+import { useKeys } from '../parts/keys.ts'
+import { LookingProvider, useLooking } from '../package/looking.tsx'
+import { Loupe } from '../package/loupe.tsx'
+import { OwnerMenu } from '../package/owner-menu.tsx'
+import { useSay } from '../package/say.ts'
+import { Strip } from '../package/strip.tsx'
+import { Toast } from '../package/toast.tsx'
+import { usePackage } from '../package/view.ts'
+import type { Route } from './+types/package'
+
+export const meta = ({ loaderData }: Route.MetaArgs) => [{ title: `${loaderData?.row.caseNumber ?? 'Package'} · Jigsa` }]
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const who = await signedIn(request)
+  const found = await packageRow(params.id)
+  if (!found) throw data('There is no such package.', 404)
+  const { assessment, ...row } = found
+  const [sheets, undo, problems, owners] = await Promise.all([pageSheets(row.id), undoState(row.id), problemFiles(row.id), ownersFor(who, row.ownerId)])
+  const things = assessment ? assessment.documents.reduce((sum, d) => sum + 1 + d.fields.filter((f) => f.state !== 'absent').length, 0) + assessment.facts.length + assessment.checks.length : 0
+  return {
+    who, row, assessment, sheets, undo, problems, owners,
+    programTitle: programById(row.program)?.title ?? row.program,
+    types: [...builtInTypes, unknownType].map((t) => ({ id: t.id, title: t.title, titles: t.titles.slice(0, 8), signed: t.signature !== null, fields: t.fields.map(({ name, title, kind, columns, choices }) => ({ name, title, kind, columns: columns.map((c) => ({ name: c.name, kind: c.kind })), choices: choices.map((c) => c.value) })) })),
+    meter: assessment ? { placed: Math.max(0, things - assessment.deck.length), all: things } : null,
+  }
+}
+
+export default function Package({ loaderData: { row } }: Route.ComponentProps) {
+  const [params] = useSearchParams()
+  const first = Number(params.get('page'))
+  useChanges(row.id)
+  return (
+    <LookingProvider key={row.id} packageId={row.id} first={Number.isInteger(first) && first > 0 && first <= Math.max(1, row.pageCount) ? first : 1}>
+      <Frame />
+    </LookingProvider>
+  )
+}
+
+function Frame() {
+  const { row, assessment, undo, problems } = usePackage()
+  const { page } = useLooking()
+  const say = useSay()
+  const navigate = useNavigate()
+  const { pathname } = useLocation()
+  const open = (assessment?.checklist ?? []).filter((c) => c.status === 'satisfied' || c.status === 'not_applicable' || c.status === 'waived').length
+  const differing = (assessment?.facts.filter((f) => f.status === 'conflict').length ?? 0) + (assessment?.checks.filter((c) => c.status === 'failed' && c.settled?.decision !== 'accepted').length ?? 0)
+  const views: [path: string, name: string, note: string][] = [
+    ['deck', 'Deck', assessment ? String(assessment.deck.length) : ''],
+    ['papers', 'Papers', assessment ? String(assessment.documents.length) : ''],
+    ['values', 'Values', ''],
+    ['checklist', 'Checklist', assessment ? `${open} / ${assessment.checklist.length}` : ''],
+    ['facts', 'Facts', differing ? `${differing} differ` : ''],
+    ['hand-over', 'Hand over', row.state === 'finished' ? 'done' : ''],
+    ['files', 'Files', problems ? `${problems} set aside` : ''],
+    ['history', 'History', ''],
+  ]
+  const here = views.findIndex(([path]) => pathname.endsWith(`/${path}`))
+  const go = (by: number) => void navigate(`${views[(here + by + views.length) % views.length][0]}?page=${page}`)
+  useKeys({ '[': () => go(-1), ']': () => go(1), u: () => undo.undo && say.undo(), 'shift+u': () => undo.redo && say.redo() })
+  const view = views[here]?.[0]
+  const judged = assessment !== null
+  const waits = !judged && view !== 'files' && view !== 'history'
+  const withLoupe = judged && ['deck', 'papers', 'values', 'checklist'].includes(view)
+  return (
+    <div className="flex h-full flex-col">
+      {row.pageCount > 0 ? <Strip /> : null}
+      <div className="flex min-h-0 flex-1 flex-col sm:flex-row">
+        <nav aria-label="Views of the package" className="flex shrink-0 overflow-x-auto border-line bg-table sm:w-33 sm:flex-col sm:border-r sm:py-3">
+          {views.map(([path, name, note], i) => (
+            <span key={path} className="contents">
+              {i === 5 ? <hr className="mx-4 my-2 hidden border-line sm:block" /> : null}
+              <NavLink to={`${path}?page=${page}`} className={({ isActive }) => `flex items-baseline justify-between gap-2 border-l-4 px-4 py-2 whitespace-nowrap ${isActive ? 'border-petrol bg-sheet font-bold' : 'border-transparent text-ink-2 hover:text-ink'}`}>
+                {name}<span className={`text-[13px] ${path === 'facts' && differing ? 'font-semibold text-plum' : 'text-ink-2'}`}>{note}</span>
+              </NavLink>
+            </span>
+          ))}
+          <span className="mt-auto hidden sm:block"><OwnerMenu /></span>
+        </nav>
+        <main className={`grid min-h-0 min-w-0 flex-1 gap-4 overflow-auto p-4 ${withLoupe ? 'lg:grid-cols-[minmax(0,1fr)_minmax(360px,34%)] lg:overflow-hidden' : ''}`}>
+          <div className="min-h-0 min-w-0 lg:overflow-auto">{waits ? <Waiting /> : <Outlet />}</div>
+          {withLoupe ? <Loupe /> : null}
+        </main>
+      </div>
+      <Toast />
+    </div>
+  )
+}
+
+/** What is shown until a package is read and judged. */
+function Waiting() {
+  const { row } = usePackage()
+  if (row.pageCount === 0) return <p className="card p-6 text-ink-2">No pages are here yet. Bring files under “Files”.</p>
+  return (
+    <div className="card max-w-xl p-6" role="status">
+      <h1 className="text-lg font-semibold">Being read</h1>
+      <p className="mt-1 text-ink-2">{row.pagesRead} of {count(row.pageCount, 'page')} read. This screen fills by itself; you may go elsewhere meanwhile.</p>
+      <div className="mt-4 h-2 overflow-hidden rounded bg-line-2"><div className="h-full bg-petrol" style={{ width: `${(100 * row.pagesRead) / row.pageCount}%` }} /></div>
+    </div>
+  )
+}

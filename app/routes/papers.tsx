@@ -1,0 +1,125 @@
+import { DndContext, DragOverlay, PointerSensor, useDraggable, useDroppable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { Link } from 'react-router'
+import type { Answer } from '../../core/answers/answer.ts'
+import type { Document } from '../../core/findings/document.ts'
+import { count } from '../parts/format.ts'
+import { useKeys } from '../parts/keys.ts'
+import { useLooking } from '../package/looking.tsx'
+import { useSay } from '../package/say.ts'
+import { TypePicker } from '../package/type-picker.tsx'
+import { documentOfPage, useJudged } from '../package/view.ts'
+
+/** The documents as groups of pages on a table: cut, join, move, retype. */
+export default function Papers() {
+  const { row, assessment, sheets } = useJudged()
+  const { documents } = assessment
+  const { page, look } = useLooking()
+  const say = useSay()
+  const [held, setHeld] = useState<ReadonlySet<number>>(new Set())
+  const [retyping, setRetyping] = useState<Document | null>(null)
+  const [dragging, setDragging] = useState<number | null>(null)
+  const order = useMemo(() => documents.flatMap((d) => d.pages), [documents])
+  const outside = sheets.filter((s) => !order.includes(s.number))
+  const here = documentOfPage(documents, page)
+  const index = here ? documents.indexOf(here) : -1
+  const closed = row.state === 'finished'
+
+  const answer = (...answers: Answer[]) => { if (!closed && !say.busy) { say.answer(...answers); setHeld(new Set()) } }
+  const step = (by: number) => { const to = order[order.indexOf(page) + by]; if (to) look(to) }
+  const jump = (by: number) => { const to = documents[index + by]; if (to) look(to.pages[0]) }
+  const cut = () => { if (here) answer({ kind: 'cut', page, begins: true }) }
+  const join = () => { if (here && index > 0) answer({ kind: 'cut', page: here.pages[0], begins: false }) }
+  const moveBehind = (behind: number | null, pages: number[]) => { if (pages.length > 0 && !(behind !== null && pages.includes(behind))) answer({ kind: 'move', pages, behind }) }
+  const lifted = () => (held.size > 0 ? order.filter((p) => held.has(p)) : [])
+  const toggle = (p: number) => setHeld((now) => { const next = new Set(now); if (!next.delete(p)) next.add(p); return next })
+  const nextLoose = () => {
+    const loose = documents.filter((d) => d.needsReview && !d.typeSaid)
+    const to = loose.find((d) => documents.indexOf(d) > index) ?? loose[0]
+    if (to) look(to.pages[0])
+  }
+  useKeys({
+    arrowright: () => step(1), arrowleft: () => step(-1), arrowdown: () => jump(1), arrowup: () => jump(-1),
+    c: cut, j: join, t: () => here && setRetyping(here), ' ': () => toggle(page), m: () => moveBehind(page, lifted()), o: () => moveBehind(null, held.size ? lifted() : [page]), n: nextLoose, escape: () => setHeld(new Set()),
+  })
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
+  const drop = ({ active, over }: DragEndEvent) => {
+    setDragging(null)
+    if (!over) return
+    const lead = Number(active.id)
+    const pages = held.has(lead) ? lifted() : [lead]
+    if (over.id === 'alone') moveBehind(null, pages)
+    else moveBehind(Number(over.id), pages)
+  }
+  return (
+    <DndContext sensors={sensors} onDragStart={({ active }) => setDragging(Number(active.id))} onDragCancel={() => setDragging(null)} onDragEnd={drop}>
+      <div className="sticky top-0 z-5 -mt-1 mb-2 flex flex-wrap items-center gap-2 bg-table py-1 text-sm">
+        <h1 className="mr-auto text-xl font-semibold">{count(documents.length, 'document')}{held.size ? <span className="ml-3 text-sm font-normal text-petrol">{count(held.size, 'page')} picked up</span> : null}</h1>
+        <Act k="C" disabled={closed || !here || here.pages[0] === page} onClick={cut}>starts here</Act>
+        <Act k="J" disabled={closed || index < 1} onClick={join}>join</Act>
+        <Act k="T" disabled={closed || !here} onClick={() => here && setRetyping(here)}>type</Act>
+        <Act k="M" disabled={closed || held.size === 0} onClick={() => moveBehind(page, lifted())}>move here</Act>
+        <Act k="O" disabled={closed || !here} onClick={() => moveBehind(null, held.size ? lifted() : [page])}>on its own</Act>
+        <Act k="N" disabled={!documents.some((d) => d.needsReview && !d.typeSaid)} onClick={nextLoose}>next loose</Act>
+      </div>
+      <div className="flex flex-wrap items-start gap-x-4 gap-y-3 pb-6">
+        {documents.map((d) => <Group key={d.pages[0]} document={d} current={d === here} held={held} dragging={dragging} onToggle={toggle} onRetype={() => setRetyping(d)} />)}
+        {dragging !== null ? <Alone /> : null}
+      </div>
+      {outside.length > 0 ? <p className="pb-4 text-sm text-ink-2">In no document: {outside.map((s) => `page ${s.number}${s.blank ? ' (blank)' : ''}`).join(', ')}.</p> : null}
+      <DragOverlay>{dragging !== null ? <span className="rounded bg-petrol px-2 py-1 text-sheet">{count(held.has(dragging) ? held.size : 1, 'page')}</span> : null}</DragOverlay>
+      {retyping ? <TypePicker open title={`What is ${retyping.pages.length === 1 ? `page ${retyping.pages[0]}` : `pages ${retyping.pages[0]} to ${retyping.pages.at(-1)}`}?`} likely={retyping.types.map((t) => t.type)} onClose={() => setRetyping(null)} onChoose={(type) => { answer({ kind: 'type', page: retyping.pages[0], type }); setRetyping(null) }} /> : null}
+    </DndContext>
+  )
+}
+
+function Act({ k, children, ...rest }: { k: string; children: React.ReactNode; disabled?: boolean; onClick: () => void }) {
+  return <button type="button" className="button px-2 py-1" {...rest}><span className="key">{k}</span>{children}</button>
+}
+
+function Group({ document, current, held, dragging, onToggle, onRetype }: { document: Document; current: boolean; held: ReadonlySet<number>; dragging: number | null; onToggle: (page: number) => void; onRetype: () => void }) {
+  const { look } = useLooking()
+  const loose = document.needsReview && !document.typeSaid
+  const asked = document.fields.filter((f) => f.needsReview).length
+  return (
+    <section aria-label={document.label} className={`rounded-lg border p-2 ${current ? 'border-petrol bg-sheet shadow-[0_0_0_1px_var(--petrol)]' : loose ? 'border-dashed border-amber bg-sheet' : 'border-line bg-sheet'}`}>
+      <div className="mb-1.5 flex items-baseline gap-2 text-[13px]">
+        <button type="button" className="truncate font-semibold" title="Change the type (T)" onClick={() => { look(document.pages[0]); onRetype() }}>{document.label}{loose ? '?' : ''}</button>
+        <span className="text-ink-2">{loose ? `${Math.round(document.confidence * 100)} sure` : document.typeSaid ? 'said' : ''}{document.lacking.length ? `${loose ? ', ' : ''}page ${document.lacking.join(', ')} lacking` : ''}{document.copyOf ? 'a copy' : ''}</span>
+        {asked ? <Link to={`../values?page=${document.pages[0]}`} className="ml-auto rounded-full border border-dashed border-amber bg-amber-soft px-1.5 whitespace-nowrap text-ink">{asked} asked</Link> : null}
+      </div>
+      <div className="flex flex-wrap gap-1.5">
+        {document.pages.map((page) => <PageTile key={page} page={page} held={held.has(page)} lifted={dragging !== null && (dragging === page || (held.has(dragging) && held.has(page)))} onToggle={() => onToggle(page)} />)}
+      </div>
+    </section>
+  )
+}
+
+/** A page that can be looked at, picked up and dropped behind another. */
+function PageTile({ page, held, lifted, onToggle }: { page: number; held: boolean; lifted: boolean; onToggle: () => void }) {
+  const { row, sheets } = useJudged()
+  const { page: current, look } = useLooking()
+  const drag = useDraggable({ id: page })
+  const drop = useDroppable({ id: page })
+  const element = useRef<HTMLButtonElement | null>(null)
+  useEffect(() => { if (current === page) element.current?.scrollIntoView({ block: 'nearest' }) }, [current, page])
+  return (
+    <button
+      ref={(node) => { drag.setNodeRef(node); drop.setNodeRef(node); element.current = node }}
+      type="button"
+      {...drag.listeners}
+      onClick={(event) => { look(page); if (event.shiftKey || event.ctrlKey || event.metaKey) onToggle() }}
+      aria-label={`Page ${page}${held ? ', picked up' : ''}`}
+      aria-current={current === page ? 'page' : undefined}
+      className={`relative touch-none rounded-xs bg-paper text-left ${current === page ? 'outline-3 outline-petrol' : 'outline-1 outline-line'} ${held ? '-translate-y-1 shadow-lg outline-2 outline-petrol' : ''} ${lifted ? 'opacity-40' : ''} ${drop.isOver ? 'border-r-4 border-petrol' : ''}`}
+    >
+      <img src={`/packages/${row.id}/pages/${page}/small`} alt="" loading="lazy" draggable={false} className="h-24 w-17 object-contain" />
+      <span className="block text-center text-xs text-[#44535e]">{held ? '↑ ' : ''}{page}{sheets[page - 1]?.poor ? ' !' : ''}</span>
+    </button>
+  )
+}
+
+function Alone() {
+  const { setNodeRef, isOver } = useDroppable({ id: 'alone' })
+  return <div ref={setNodeRef} className={`grid h-36 w-40 place-items-center rounded-lg border-2 border-dashed p-2 text-center text-sm ${isOver ? 'border-petrol bg-petrol-soft' : 'border-line text-ink-2'}`}>Drop here for a document of its own</div>
+}
