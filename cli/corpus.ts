@@ -1,6 +1,6 @@
 import { Command } from 'commander'
 import { given } from './paths.ts'
-import { SCORING_LAYOUTS, TUNING_LAYOUTS, writeCorpus } from '../demo/corpus.ts'
+import { writeCorpus } from '../demo/corpus.ts'
 import type { ScanQuality } from '../demo/scan.ts'
 
 const command = new Command('corpus')
@@ -11,4 +11,4 @@ const command = new Command('corpus')
   .option('--scan <quality>', 'light or bad; without it the papers keep their text')
   .parse()
 const wishes = command.opts<{ cases: string; seed: string; layouts: string; scan?: ScanQuality }>()
-await writeCorpus(given(command.args[0]), { cases: Number(wishes.cases), seed: Number(wishes.seed), layouts: wishes.layouts === 'scoring' ? SCORING_LAYOUTS : TUNING_LAYOUTS, scan: wishes.scan })
+await writeCorpus(given(command.args[0]), { cases: Number(wishes.cases), seed: Number(wishes.seed), papers: wishes.layouts === 'scoring' ? 'scoring' : 'tuning', scan: wishes.scan })

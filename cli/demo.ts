@@ -59,7 +59,8 @@ try {
   for (const person of DEMO_PEOPLE) say(`  ${person.email.padEnd(34)} ${person.role.padEnd(14)} ${person.name}`)
   say('Ctrl-C ends it.')
 } catch (error) {
-  say(`jigsa demo: ${error instanceof Error ? error.message : String(error)}`)
+  const cause = error instanceof Error && error.cause instanceof Error ? ` (${error.cause.message})` : ''
+  say(`jigsa demo: ${error instanceof Error ? error.message.split('\n')[0] : String(error)}${cause}`)
   await end(1)
 }
 

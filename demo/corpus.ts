@@ -1,17 +1,14 @@
 import { mkdir, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { Dice } from './dice.ts'
-import { makePackage, mishaps, type Mishap, type PackageWishes } from './package.ts'
+import { makePackage, mishaps, type PackageWishes } from './package.ts'
+import type { PaperSet } from './papers/sets.ts'
 import type { ScanQuality } from './scan.ts'
-
-/** Layouts that rules and weights may be tuned on, and those that only scores are quoted on. */
-export const TUNING_LAYOUTS = [0, 1] as const
-export const SCORING_LAYOUTS = [2, 3] as const
 
 export interface CorpusWishes {
   cases: number
   seed: number
-  layouts: readonly number[]
+  papers: PaperSet
   scan?: ScanQuality
 }
 
@@ -22,8 +19,8 @@ export async function writeCorpus(folder: string, wishes: CorpusWishes): Promise
     const given: PackageWishes = {
       seed: wishes.seed * 100_000 + i,
       asOf: '2026-04-10',
-      layouts: wishes.layouts,
-      mishaps: i % 4 === 0 ? [] : dice.shuffle(mishaps).slice(0, dice.int(1, 3)) as Mishap[],
+      papers: wishes.papers,
+      mishaps: i % 4 === 0 ? [] : dice.shuffle(mishaps).slice(0, dice.int(1, 3)),
       coApplicant: dice.chance(0.3),
       variants: dice.chance(0.6),
       clutter: i % 3 !== 0,

@@ -6,15 +6,13 @@ import { bringFile, newPackage } from '../server/packages/intake.ts'
 import { makePackage, type PackageWishes } from './package.ts'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from './people.ts'
 
-const ALL = [0, 1, 2, 3]
-
 /** The demo's packages: a clean one, one with papers lacking, one with true conflicts among harmless variants, scans. */
 const DEMO_PACKAGES: readonly { caseNumber: string; hoursOld: number; file: string; wishes: Omit<PackageWishes, 'asOf'> }[] = [
-  { caseNumber: 'MSM-26-004817', hoursOld: 52, file: 'application-and-papers.pdf', wishes: { seed: 104817, layouts: ALL, mishaps: ['other_employer', 'other_hull', 'loan_wrong'], variants: true, clutter: true } },
-  { caseNumber: 'MSM-26-004818', hoursOld: 30, file: 'complete-package.pdf', wishes: { seed: 204818, layouts: ALL } },
-  { caseNumber: 'MSM-26-004819', hoursOld: 26, file: 'papers-first-part.pdf', wishes: { seed: 304819, layouts: ALL, mishaps: ['missing_payslip', 'expired_card', 'unsigned_consent', 'old_bill'], variants: true, coApplicant: true } },
-  { caseNumber: 'MSM-26-004820', hoursOld: 7, file: 'scanned-at-counter.pdf', wishes: { seed: 404820, layouts: ALL, mishaps: ['other_birth', 'low_cover'], variants: true, clutter: true, scan: 'light', turned: true } },
-  { caseNumber: 'MSM-26-004821', hoursOld: 2, file: 'fax-copies.pdf', wishes: { seed: 504821, layouts: ALL, mishaps: ['missing_registration', 'balance_wrong'], scan: 'bad', clutter: true } },
+  { caseNumber: 'MSM-26-004817', hoursOld: 52, file: 'application-and-papers.pdf', wishes: { seed: 104817, papers: 'tuning', mishaps: ['other_employer', 'other_hull', 'loan_wrong'], variants: true, clutter: true } },
+  { caseNumber: 'MSM-26-004818', hoursOld: 30, file: 'complete-package.pdf', wishes: { seed: 204818, papers: 'tuning' } },
+  { caseNumber: 'MSM-26-004819', hoursOld: 26, file: 'papers-first-part.pdf', wishes: { seed: 304819, papers: 'tuning', mishaps: ['missing_payslip', 'expired_card', 'unsigned_consent', 'old_bill'], variants: true, coApplicant: true } },
+  { caseNumber: 'MSM-26-004820', hoursOld: 7, file: 'scanned-at-counter.pdf', wishes: { seed: 404820, papers: 'tuning', mishaps: ['other_birth', 'low_cover'], variants: true, clutter: true, scan: 'light', turned: true } },
+  { caseNumber: 'MSM-26-004821', hoursOld: 2, file: 'fax-copies.pdf', wishes: { seed: 504821, papers: 'tuning', mishaps: ['missing_registration', 'balance_wrong'], scan: 'bad', clutter: true } },
 ]
 
 /** Puts the demo's people and packages into an empty database; what is there already stays. */

@@ -1,17 +1,7 @@
 import { PDFDocument } from 'pdf-lib'
 import { addDays } from '../core/match/days.ts'
 import { Dice } from './dice.ts'
-import { drawStatement } from './papers/bank-statement.ts'
-import { drawLetter } from './papers/cover-letter.ts'
-import { drawConsent } from './papers/credit-consent.ts'
-import { drawCard } from './papers/identity-card.ts'
-import { drawCover } from './papers/insurance-cover.ts'
-import { drawApplication } from './papers/loan-application.ts'
-import { drawPayslip } from './papers/payslip.ts'
-import { drawQuote } from './papers/purchase-quote.ts'
-import { drawStray } from './papers/stray.ts'
-import { drawBill } from './papers/utility-bill.ts'
-import { drawRegistration } from './papers/vessel-registration.ts'
+import { paperSets, type PaperSet } from './papers/sets.ts'
 import { scanPdf, type ScanQuality } from './scan.ts'
 import { makeStory, type Story } from './story.ts'
 import type { Drawn, TrueField } from './truth.ts'
@@ -27,8 +17,8 @@ export type Mishap = (typeof mishaps)[number]
 export interface PackageWishes {
   seed: number
   asOf: string
-  /** Layouts that may be drawn, 0 to 3. */
-  layouts: readonly number[]
+  /** Whose layouts are drawn. */
+  papers: PaperSet
   mishaps?: readonly Mishap[]
   coApplicant?: boolean
   scan?: ScanQuality
@@ -61,17 +51,18 @@ export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   const story = makeStory(dice, wishes.asOf, wishes.coApplicant)
   const has = (m: Mishap) => wishes.mishaps?.includes(m) ?? false
   const papers: Drawn[] = []
-  const layout = () => dice.pick(wishes.layouts)
+  const set = paperSets[wishes.papers]
+  const layout = () => dice.int(0, set.layouts - 1)
   const vary = wishes.variants ?? false
   const a = story.applicant
   const truth = { conflicts: new Set<string>(), failed: new Set<string>() }
   const checklist: Record<string, string> = { application_form: 'satisfied', photo_id: 'satisfied', address_proof: 'satisfied', income_proof: 'satisfied', bank_statements: 'satisfied', purchase_quote: 'satisfied', registration: 'satisfied', insurance: 'satisfied', consent: 'satisfied' }
 
-  if (dice.chance(0.6)) papers.push(await drawLetter(story, layout(), dice))
+  if (dice.chance(0.6)) papers.push(await set.drawLetter(story, layout(), dice))
   const swapped = (code: string) => code.slice(0, -2) + code.at(-1)! + code.at(-2)!
   const otherHull = has('other_hull') && swapped(story.hull) !== story.hull ? swapped(story.hull) : has('other_hull') ? `SKR-${dice.digits(5)}` : undefined
   if (otherHull) truth.conflicts.add('hull_number')
-  papers.push(await drawApplication(story, layout(), dice, {
+  papers.push(await set.drawApplication(story, layout(), dice, {
     signed: !has('unsigned_application'),
     employer: has('other_employer') ? otherFirm(dice, story.employer) : vary ? story.employer.replace('Limited', 'Ltd') : undefined,
     loan: has('loan_wrong') ? story.loan + dice.pick([-1, 1]) * dice.int(9, 40) * 10000 : undefined,
@@ -84,20 +75,20 @@ export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
 
   const born = has('other_birth') ? addDays(a.born, dice.pick([-40, 31, 365])) : undefined
   if (born) truth.conflicts.add('date_of_birth')
-  papers.push(await drawCard(story, layout(), dice, { person: a, expiry: has('expired_card') ? addDays(story.asOf, -dice.int(5, 400)) : undefined, born }))
+  papers.push(await set.drawCard(story, layout(), dice, { person: a, expiry: has('expired_card') ? addDays(story.asOf, -dice.int(5, 400)) : undefined, born }))
   if (has('expired_card')) checklist.photo_id = 'expired'
-  if (story.coApplicant) papers.push(await drawCard(story, layout(), dice, { person: story.coApplicant }))
+  if (story.coApplicant) papers.push(await set.drawCard(story, layout(), dice, { person: story.coApplicant }))
 
   if (!has('missing_bill')) {
     const stranger = has('other_name_on_bill') ? fullName(otherPerson(dice, story)) : vary ? `${a.given[0]}. ${a.family}` : undefined
-    papers.push(await drawBill(story, layout(), dice, { issued: has('old_bill') ? addDays(story.asOf, -dice.int(95, 200)) : undefined, holder: stranger, street: vary ? shortStreet(story) : undefined }))
+    papers.push(await set.drawBill(story, layout(), dice, { issued: has('old_bill') ? addDays(story.asOf, -dice.int(95, 200)) : undefined, holder: stranger, street: vary ? shortStreet(story) : undefined }))
     if (has('old_bill')) checklist.address_proof = 'expired'
     if (has('other_name_on_bill')) truth.conflicts.add('applicant_name')
   } else checklist.address_proof = 'missing'
 
   const payLayout = layout()
   const months = story.pay.filter((_, i) => !(has('missing_payslip') && i === 1))
-  for (const [i, month] of months.entries()) papers.push(await drawPayslip(story, payLayout, dice, { month, employeeName: vary && i === 0 ? `${a.family}, ${a.given}` : undefined }))
+  for (const [i, month] of months.entries()) papers.push(await set.drawPayslip(story, payLayout, dice, { month, employeeName: vary && i === 0 ? `${a.family}, ${a.given}` : undefined }))
   if (has('missing_payslip')) checklist.income_proof = 'incomplete'
 
   const bankLayout = layout()
@@ -123,15 +114,15 @@ export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   }
   for (const [i, statement] of statements.entries()) {
     const lost = has('statement_page_lost') && i === 0
-    const drawn = await drawStatement(story, bankLayout, dice, { statement, holderName: vary ? fullName(a).toUpperCase() : undefined, dropPage: lost ? 2 : undefined })
+    const drawn = await set.drawStatement(story, bankLayout, dice, { statement, holderName: vary ? fullName(a).toUpperCase() : undefined, dropPage: lost ? 2 : undefined })
     papers.push(drawn)
-    if (lost && drawn.pages < Math.ceil(statement.rows.length / [22, 24, 20, 30][bankLayout])) checklist.bank_statements = 'incomplete'
+    if (lost && drawn.dropped) checklist.bank_statements = 'incomplete'
   }
 
   if (!has('missing_quote')) {
     const dearer = has('other_price') ? 250000 : 0
     const lines = dearer ? story.lines.map((l, i) => (i === 0 ? { ...l, unit: l.unit + dearer, amount: l.amount + dearer } : l)) : has('quote_wrong') ? story.lines.map((l, i) => (i === 1 ? { ...l, amount: l.amount + 10000 } : l)) : undefined
-    papers.push(await drawQuote(story, layout(), dice, { validUntil: has('expired_quote') ? addDays(story.asOf, -dice.int(2, 60)) : undefined, hull: otherHull, lines, net: story.net + dearer, total: story.total + dearer }))
+    papers.push(await set.drawQuote(story, layout(), dice, { validUntil: has('expired_quote') ? addDays(story.asOf, -dice.int(2, 60)) : undefined, hull: otherHull, lines, net: story.net + dearer, total: story.total + dearer }))
     if (has('expired_quote')) checklist.purchase_quote = 'expired'
     if (dearer) truth.conflicts.add('purchase_price')
     if (has('quote_wrong')) truth.failed.add('quote_adds_up')
@@ -141,21 +132,21 @@ export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   }
   const otherVessel = has('other_vessel') ? `${story.vessel} II` : undefined
   if (!has('missing_registration')) {
-    papers.push(await drawRegistration(story, layout(), dice, { expiry: has('expired_registration') ? addDays(story.asOf, -dice.int(3, 500)) : undefined, vessel: otherVessel, owner: vary ? `${a.given} ${a.middle} ${a.family}` : undefined }))
+    papers.push(await set.drawRegistration(story, layout(), dice, { expiry: has('expired_registration') ? addDays(story.asOf, -dice.int(3, 500)) : undefined, vessel: otherVessel, owner: vary ? `${a.given} ${a.middle} ${a.family}` : undefined }))
     if (has('expired_registration')) checklist.registration = 'expired'
     if (otherVessel) truth.conflicts.add('vessel_name')
   } else checklist.registration = 'missing'
-  papers.push(await drawCover(story, layout(), dice, { start: has('cover_not_begun') ? addDays(story.asOf, dice.int(5, 30)) : undefined, sum: has('low_cover') ? Math.floor(story.loan * 0.6 / 100000) * 100000 : undefined, vessel: vary ? story.vessel.toUpperCase() : undefined }))
+  papers.push(await set.drawCover(story, layout(), dice, { start: has('cover_not_begun') ? addDays(story.asOf, dice.int(5, 30)) : undefined, sum: has('low_cover') ? Math.floor(story.loan * 0.6 / 100000) * 100000 : undefined, vessel: vary ? story.vessel.toUpperCase() : undefined }))
   if (has('cover_not_begun')) checklist.insurance = 'expired'
   else if (has('low_cover')) checklist.insurance = 'insufficient'
-  if (!has('missing_consent')) papers.push(await drawConsent(story, layout(), dice, { signed: !has('unsigned_consent') }))
-  if (story.coApplicant) papers.push(await drawConsent(story, layout(), dice, { person: story.coApplicant }))
+  if (!has('missing_consent')) papers.push(await set.drawConsent(story, layout(), dice, { signed: !has('unsigned_consent') }))
+  if (story.coApplicant) papers.push(await set.drawConsent(story, layout(), dice, { person: story.coApplicant }))
   if (has('missing_consent')) checklist.consent = story.coApplicant ? 'incomplete' : 'missing'
   else if (has('unsigned_consent')) checklist.consent = 'unsigned'
 
   let order = papers.map((paper) => ({ paper, copyOf: null as Drawn | null }))
   if (wishes.clutter) {
-    for (let i = dice.int(1, 2); i > 0; i--) order.push({ paper: await drawStray(layout(), dice), copyOf: null })
+    for (let i = dice.int(1, 2); i > 0; i--) order.push({ paper: await set.drawStray(layout(), dice), copyOf: null })
     const copied = dice.pick(papers.filter((p) => p.pages === 1))
     order.push({ paper: copied, copyOf: copied })
     order = dice.shuffle(order)

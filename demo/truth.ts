@@ -14,6 +14,8 @@ export interface Drawn {
   pages: number
   signed: boolean | null
   fields: Record<string, TrueField>
+  /** A page of its own numbering was left out. */
+  dropped?: boolean
 }
 
 export const money = (cents: number): { amount: string; currency: string } => ({ amount: (cents / 100).toFixed(2), currency: 'EUR' })

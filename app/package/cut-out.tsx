@@ -3,7 +3,7 @@ import { grow } from '../../core/page/geometry.ts'
 import { usePackage } from './view.ts'
 
 /** A piece of a page around `box`, in which a line of print is about `line` pixels high, never wider than `most`. */
-export function CutOut({ page, box, most, line = 26, margin = 0.012 }: { page: number; box: Box | null; most: number; line?: number; margin?: number }) {
+export function CutOut({ page, box, most, line = 26, margin = 0.012, mark = true }: { page: number; box: Box | null; most: number; line?: number; margin?: number; mark?: boolean }) {
   const { row, sheets } = usePackage()
   const sheet = sheets[page - 1]
   const [width, height] = [sheet?.width ?? 595, sheet?.height ?? 842]
@@ -17,7 +17,7 @@ export function CutOut({ page, box, most, line = 26, margin = 0.012 }: { page: n
   return (
     <span className="cutout block max-w-full" style={shown}>
       <img src={`/packages/${row.id}/pages/${page}/large`} alt="" loading="lazy" className="absolute max-w-none" style={{ width: across, left: -area[0] * across, top: -area[1] * across * (height / width) }} />
-      {box ? <span className="absolute rounded-xs bg-[#ffd45e55]" style={{ left: (box[0] - area[0]) * across - 2, top: (box[1] - area[1]) * across * (height / width) - 1, width: (box[2] - box[0]) * across + 4, height: (box[3] - box[1]) * across * (height / width) + 2 }} /> : null}
+      {box && mark ? <span className="absolute rounded-xs bg-[#ffd45e55]" style={{ left: (box[0] - area[0]) * across - 2, top: (box[1] - area[1]) * across * (height / width) - 1, width: (box[2] - box[0]) * across + 4, height: (box[3] - box[1]) * across * (height / width) + 2 }} /> : null}
     </span>
   )
 }

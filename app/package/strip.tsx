@@ -33,7 +33,9 @@ export function spotsOf(assessment: NonNullable<PackageView['assessment']> | nul
 }
 
 const HEIGHTS = [26, 44, 62, 92]
-const GAP = 22
+const GAP = 20
+/** Least width of a document in the strip, so that its name can be read. */
+const ROOM = 66
 
 /** All pages as one band with cuts between documents: map and navigation of the package, the same on every view. */
 export function Strip() {
@@ -47,14 +49,14 @@ export function Strip() {
   const cuts = useMemo(() => new Set(assessment?.deck.filter((q) => q.about === 'cut').map((q) => q.document)), [assessment])
   const high = HEIGHTS[size]
   const wide = Math.round(high * 0.72)
-  const virtual = useVirtualizer({ horizontal: true, count: spots.length, getScrollElement: () => scroller.current, estimateSize: (i) => wide + 3 + (spots[i].first && i > 0 ? GAP : 0), overscan: 12, initialRect: { width: 1240, height: 110 } })
+  const virtual = useVirtualizer({ horizontal: true, count: spots.length, getScrollElement: () => scroller.current, estimateSize: (i) => wide + 3 + (spots[i].first && i > 0 ? GAP : 0) + roomBehind(spots, i, wide), overscan: 12, initialRect: { width: 1240, height: 110 } })
   useEffect(() => virtual.measure(), [high, spots, virtual])
   const here = spots.findIndex((s) => s.page === page)
   useEffect(() => { if (here >= 0) virtual.scrollToIndex(here, { align: 'auto' }) }, [here, high, virtual])
   const items = virtual.getVirtualItems()
   const current = assessment?.documents.find((d) => d.pages.includes(page))
   return (
-    <section aria-label="Pages of the package" className="relative flex border-b border-line bg-band" style={{ height: high + 48 }}>
+    <section aria-label="Pages of the package" className="relative flex border-b border-line bg-band" style={{ height: high + 60 }}>
       <div ref={scroller} className="flex-1 overflow-x-auto overflow-y-hidden px-3 pt-2">
         <div className="relative h-full" style={{ width: virtual.getTotalSize() + 80 }}>
           {items.map((item) => {
@@ -77,7 +79,7 @@ export function Strip() {
                 >
                   {sheets[spot.page - 1]?.read ? <img src={`/packages/${row.id}/pages/${spot.page}/small`} alt="" loading="lazy" className="size-full object-contain" /> : <span className="text-xs text-[#8596a2]">…</span>}
                 </button>
-                {leads && document ? <Label document={document} left={left} top={high + 8} width={wide * document.pages.length + GAP - 6} current={document.id === current?.id} odd={odd.has(document.id)} loose={isLoose} onClick={() => look(spot.page)} /> : null}
+                {leads && document ? <Label document={document} left={left} top={high + 8} width={Math.max(ROOM, (wide + 3) * document.pages.length) + GAP - 8} current={document.id === current?.id} odd={odd.has(document.id)} loose={isLoose} onClick={() => look(spot.page)} /> : null}
               </div>
             )
           })}
@@ -89,6 +91,13 @@ export function Strip() {
       </div>
     </section>
   )
+}
+
+/** Space behind a document's last page that its name needs. */
+function roomBehind(spots: readonly Spot[], i: number, wide: number): number {
+  const { document } = spots[i]
+  if (!document || (spots[i + 1] && spots[i + 1].document === document)) return 0
+  return Math.max(0, ROOM - document.pages.length * (wide + 3))
 }
 
 function Cut({ at, high, open }: { at: number; high: number; open: boolean }) {
@@ -103,9 +112,12 @@ function Cut({ at, high, open }: { at: number; high: number; open: boolean }) {
 function Label({ document, left, top, width, current, odd, loose, onClick }: { document: Document; left: number; top: number; width: number; current: boolean; odd: boolean; loose: boolean; onClick: () => void }) {
   const state = odd ? 'at odds with other papers' : loose ? 'has loose pieces' : ''
   return (
-    <button type="button" tabIndex={-1} title={`${document.label}, ${document.pages.length === 1 ? `page ${document.pages[0]}` : `pages ${document.pages[0]} to ${document.pages.at(-1)}`}${state ? `: ${state}` : ''}`} onClick={onClick} className={`absolute flex items-center gap-1 overflow-hidden text-left text-xs whitespace-nowrap ${current ? 'font-bold text-petrol' : 'text-ink-2'}`} style={{ left, top, width }}>
+    <button type="button" tabIndex={-1} title={`${document.label}, ${document.pages.length === 1 ? `page ${document.pages[0]}` : `pages ${document.pages[0]} to ${document.pages.at(-1)}`}${state ? `: ${state}` : ''}`} onClick={onClick} className={`absolute flex items-baseline gap-1 text-left text-xs leading-[1.15] ${current ? 'font-bold text-petrol' : 'text-ink-2'}`} style={{ left, top, width }}>
       {odd ? <span aria-hidden className="size-2.5 shrink-0 rounded-full border-2 border-plum [clip-path:polygon(0_0,100%_0,60%_50%,100%_100%,0_100%)]" /> : loose ? <span aria-hidden className="size-2 shrink-0 rounded-full bg-amber" /> : null}
-      <span className="truncate">{document.label}{loose && document.needsReview ? '?' : ''}</span>
+      <span className="line-clamp-2">{shortened(document.label)}{loose && document.needsReview ? '?' : ''}</span>
     </button>
   )
 }
+
+/** "Payslip February 2026" as "Payslip Feb": the strip has little room, and the whole name stands in its title. */
+const shortened = (label: string): string => label.replace(/\b([A-Z][a-z]{2})[a-z]* \d{4}\b/, '$1')

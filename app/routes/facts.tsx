@@ -18,7 +18,12 @@ export default function Facts() {
   const [at, setAt] = useState<[row: number, column: number]>([0, 0])
   const [loupe, setLoupe] = useState(false)
   const facts = assessment.facts.filter((f) => (only ? f.status === 'conflict' : f.status !== 'absent'))
-  const documents = useMemo(() => assessment.documents.filter((d) => facts.some((f) => f.evidence.some((e) => e.document === d.id))), [assessment, facts])
+  // Papers of a kind stand together, in the order in which the facts name them: the application first.
+  const documents = useMemo(() => {
+    const order = new Map<string, number>()
+    for (const f of facts) for (const e of f.evidence) { const type = assessment.documents.find((d) => d.id === e.document)?.type; if (type && !order.has(type)) order.set(type, order.size) }
+    return assessment.documents.filter((d) => facts.some((f) => f.evidence.some((e) => e.document === d.id))).sort((a, b) => order.get(a.type)! - order.get(b.type)!)
+  }, [assessment, facts])
   const agreeing = assessment.facts.filter((f) => f.status === 'agreed' || f.status === 'single').length
   const present = assessment.facts.filter((f) => f.status !== 'absent').length
   const step = (down: number, right: number) => setAt(([r, c]) => [clamp(r + down, facts.length), clamp(c + right, documents.length)])
@@ -87,7 +92,7 @@ function Cell({ evidence, place, here, onClick }: { evidence: Evidence | undefin
   return (
     <td className={`${frame} p-0 ${odd ? 'border-l-4 border-l-plum bg-plum-soft [border-left-style:double]' : ''}`}>
       <button type="button" tabIndex={-1} onClick={onClick} className={`block w-full px-2.5 py-2 text-left ${evidence.relation === 'same' ? 'opacity-85' : ''}`}>
-        <CutOut page={place.page} box={place.box} most={190} line={17} margin={0.004} />
+        <CutOut page={place.page} box={place.box} most={190} line={17} margin={0.004} mark={false} />
         <span className="value mt-1 block max-w-48 truncate text-[12.5px]" title={plain(evidence.value)}>{show(evidence.value)}</span>
         {evidence.relation === 'same' ? null : <span className={`block max-w-48 text-[12.5px] ${odd ? 'font-semibold text-plum' : 'text-petrol'}`}>{odd ? '≠ ' : '≈ '}{evidence.why}</span>}
       </button>

@@ -102,7 +102,7 @@ function PageTile({ page, held, lifted, onToggle }: { page: number; held: boolea
   const drag = useDraggable({ id: page })
   const drop = useDroppable({ id: page })
   const element = useRef<HTMLButtonElement | null>(null)
-  useEffect(() => { if (current === page) element.current?.scrollIntoView({ block: 'nearest' }) }, [current, page])
+  useEffect(() => { if (current === page) void element.current?.scrollIntoView({ block: 'nearest' }) }, [current, page])
   return (
     <button
       ref={(node) => { drag.setNodeRef(node); drop.setNodeRef(node); element.current = node }}

@@ -13,7 +13,7 @@ export const meta = () => [{ title: 'Packages · Jigsa' }]
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
   const query = queueQuery.parse(Object.fromEntries(new URL(request.url).searchParams))
-  return { query, ...(await queue(query, who)), who: who.id }
+  return { query, ...(await queue(query, who)), pageSize: QUEUE_PAGE, who: who.id }
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -26,7 +26,7 @@ type Row = Route.ComponentProps['loaderData']['rows'][number]
 
 const STATES: Record<Row['state'], string> = { empty: 'no files yet', reading: 'being read', open: 'to be settled', finished: 'finished' }
 
-export default function Queue({ loaderData: { query, rows, total, who }, actionData }: Route.ComponentProps) {
+export default function Queue({ loaderData: { query, rows, total, pageSize, who }, actionData }: Route.ComponentProps) {
   useChanges(null)
   const submit = useSubmit()
   const search = useRef<HTMLInputElement>(null)
@@ -55,7 +55,7 @@ export default function Queue({ loaderData: { query, rows, total, who }, actionD
             <tbody>{rows.map((row) => <TableRow key={row.id} row={row} mine={row.ownerId === who} />)}</tbody>
           </table>
           <ul className="grid gap-2 sm:hidden">{rows.map((row) => <Card key={row.id} row={row} mine={row.ownerId === who} />)}</ul>
-          <Paging page={query.page} pages={Math.ceil(total / QUEUE_PAGE)} />
+          <Paging page={query.page} pages={Math.ceil(total / pageSize)} />
         </>
       )}
     </main>

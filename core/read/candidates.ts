@@ -1,11 +1,11 @@
-import { linesOf } from '../page/layout.ts'
+import { linesOf, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
-import { fold } from '../page/text.ts'
+import { fold, squeeze } from '../page/text.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { kindReaders } from './kinds/index.ts'
 import { parseDate, parsePeriod } from './kinds/date.ts'
-import { nameLikeness } from './kinds/words.ts'
+import { hasPostcode, nameLikeness } from './kinds/words.ts'
 import { labelsOn, type LabelHit } from './labels.ts'
 import { readChoice } from './marks.ts'
 import { addressees, letterheads } from './positions.ts'
@@ -69,7 +69,7 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
 }
 
 function labelScore(label: LabelHit, rank: number): number {
-  return (label.leads ? 0.6 : label.colon ? 0.2 : -2.2) + Math.min(0.9, (label.length - 1) * 0.45) - Math.min(1.2, rank * 0.06) - (label.mended ? 0.3 : 0) - (label.alone || label.colon ? 0 : 0.3)
+  return (label.leads ? 0.6 : label.colon ? 0.2 : -2.2) + Math.min(0.9, (label.length - 1) * 0.45) - Math.min(1.2, rank * 0.06) - (label.mended ? 0.3 : 0) - (label.alone || label.colon ? 0 : 0.3) - (1 - label.near) * 3.2
 }
 
 /** Dates beside a signature are the signing's; elsewhere they are not. */
@@ -85,7 +85,7 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine): Candida
   const kind = field.kind as keyof typeof kindReaders
   const base = { field: field.name, page }
   if (field.kind === 'address') {
-    const more = continuing(region, byLine, 4)
+    const more = addressLines(region.words, continuing(region, byLine, 4))
     const words = [...region.words, ...more.flatMap((s) => s.words)]
     const text = [region.words.map((w) => w.text).join(' '), ...more.map((s) => s.text)].map((t) => t.replace(/^[\s:.]+|,$/g, '')).join(', ')
     const fit = Math.max(...kindReaders.address(words).map((r) => r.fit), 0)
@@ -99,10 +99,11 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine): Candida
     return candidates
   }
   if (field.sources.includes('period')) {
-    const period = periodIn(region.words)
+    // "1 January 2026" over "to 31 January 2026" is one period on two lines.
+    const period = periodIn(region.words) ?? periodIn([...region.words, ...lineUnder(region)])
     if (period) return [{ ...base, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, score: 0.8, repaired: false }]
   }
-  const readings = kindReaders[kind](region.words)
+  const readings = kindReaders[kind](region.words).filter((r) => field.kind !== 'name' || r.fit >= 0.3)
   const limit = field.kind === 'id' && region.words.length > 8 ? 0 : 2
   return readings.slice(0, Math.max(1, limit)).map((reading, place) => {
     const lead = region.words.indexOf(reading.words[0])
@@ -112,12 +113,32 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine): Candida
   })
 }
 
+/** What stands straight under a region, whatever it says. */
+function lineUnder({ page, words, line }: Region): Word[] {
+  const next = linesOf(page).slice(line + 1, line + 3).map((l) => l.segments.find((s) => Math.abs(s.box[0] - words[0].box[0]) < 0.012)).find((s) => s !== undefined)
+  return next && /^(?:to|until|till|through|-|–|au|al|hasta)$/i.test(next.words[0].text) ? next.words : []
+}
+
+/** The lines that still belong to an address: up to its postal code, and none that is only figures or a date. */
+function addressLines(first: Word[], below: Segment[]): Segment[] {
+  const lines: Segment[] = []
+  let done = hasPostcode(first.map((w) => w.text).join(' '))
+  for (const segment of below) {
+    if (done || (!/\p{L}{3}/u.test(segment.text) && !hasPostcode(segment.text)) || parseDate(segment.text)) break
+    lines.push(segment)
+    done = hasPostcode(segment.text)
+  }
+  return lines
+}
+
+/** The longest stretch of words that is a period; the month and year of a whole date are none. */
 function periodIn(words: Word[]): { start: string; end: string; words: Word[]; raw: string } | null {
   for (let length = Math.min(9, words.length); length >= 1; length--)
     for (let at = 0; at + length <= words.length; at++) {
       const span = words.slice(at, at + length)
       const raw = span.map((w) => w.text).join(' ')
       const period = parsePeriod(raw)
+      if (period && length <= 2 && /^\d{1,2}(?:st|nd|rd|th|er|\.)?[-.]?$/.test(words[at - 1]?.text ?? '')) continue
       if (period) return { ...period, words: span, raw }
     }
   return null
@@ -143,7 +164,9 @@ function periods(page: Page, _type: DocumentType, field: Field): Candidate[] {
 function sentences(page: Page, field: Field): Candidate[] {
   const lines = linesOf(page)
   if (field.kind === 'name')
-    return lines.flatMap((line): Candidate[] => {
+    return lines.flatMap((line, index): Candidate[] => {
+      const closing = field.labels.some((label) => label.includes(' ') && squeeze(line.text).includes(squeeze(label))) ? signer(page, field, index) : null
+      if (closing) return [closing]
       const start = line.words.findIndex((w, i) => /^I,?$/.test(w.text) && /^(?:\p{Lu}|the$)/u.test(line.words[i + 1]?.text ?? ''))
       if (start < 0) return []
       let from = start + 1
@@ -165,6 +188,19 @@ function sentences(page: Page, field: Field): Candidate[] {
       return found.slice(0, 1).filter((r) => r.words.length >= segment.words.length - 3 && parseDate(r.raw) !== null).map((r) => ({ field: field.name, value: r.value, raw: r.raw, words: r.words, page, repaired: r.repaired, score: 2 - index * 0.05 - (segment.words.length - r.words.length) * 0.25 }))
     }))
   return []
+}
+
+/** The name printed under a letter's closing line, with room for a signature between. */
+function signer(page: Page, field: Field, closing: number): Candidate | null {
+  const lines = linesOf(page)
+  const { box } = lines[closing]
+  for (const line of lines.slice(closing + 1)) {
+    if (line.box[1] - box[3] > 0.13) return null
+    const segment = line.segments.find((s) => Math.abs(s.box[0] - box[0]) < 0.04)
+    const [name] = segment ? kindReaders.name(segment.words) : []
+    if (name && name.fit > 0.9) return { field: field.name, value: name.value, raw: name.raw, words: name.words, page, repaired: false, score: 3.4 }
+  }
+  return null
 }
 
 /** Given names and surname printed apart, put together in the order a person says them. */

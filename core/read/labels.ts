@@ -2,6 +2,7 @@ import { linesOf, type Line, type Segment } from '../page/layout.ts'
 import type { Page } from '../page/page.ts'
 import { PhraseBook, type PhraseHit } from '../page/phrases.ts'
 import type { DocumentType } from '../program/schema.ts'
+import { gist, Wordings } from './wording.ts'
 
 /** What a wording means in a type: the label of a field, of a signature, or of something that is none of its fields. */
 export type LabelMeaning = { role: 'field'; field: string; rank: number } | { role: 'signature' } | { role: 'title' } | { role: 'other' } | { role: 'column' } | { role: 'surname' } | { role: 'given' }
@@ -14,6 +15,8 @@ export interface LabelHit extends PhraseHit<LabelMeaning> {
   colon: boolean
   /** Its segment holds nothing else. */
   alone: boolean
+  /** How well the whole label says what it is taken for: 1 for a known wording, less where words are left over or differ. */
+  near: number
   segment: Segment
   lineOf: Line
 }
@@ -33,9 +36,14 @@ const OTHER_LABELS = [
 const SURNAMES = ['surname', 'family name', 'last name', 'nom', 'apellidos', 'surnames', 'primary identifier']
 const GIVEN = ['given names', 'given name', 'first name', 'first names', 'forenames', 'forename', 'prénoms', 'prénom', 'nombres', 'christian names', 'secondary identifier']
 
-const books = new WeakMap<DocumentType, PhraseBook<LabelMeaning>>()
+interface Books {
+  phrases: PhraseBook<LabelMeaning>
+  wordings: Wordings
+}
 
-function bookOf(type: DocumentType): PhraseBook<LabelMeaning> {
+const books = new WeakMap<DocumentType, Books>()
+
+function booksOf(type: DocumentType): Books {
   let book = books.get(type)
   if (!book) {
     const phrases: [string, LabelMeaning][] = []
@@ -46,7 +54,7 @@ function bookOf(type: DocumentType): PhraseBook<LabelMeaning> {
     for (const wording of SURNAMES) phrases.push([wording, { role: 'surname' }])
     for (const wording of GIVEN) phrases.push([wording, { role: 'given' }])
     for (const field of type.fields) for (const column of field.columns) for (const wording of column.labels) phrases.push([wording, { role: 'column' }])
-    books.set(type, (book = new PhraseBook(phrases)))
+    books.set(type, (book = { phrases: new PhraseBook(phrases), wordings: new Wordings(type, OTHER_LABELS) }))
   }
   return book
 }
@@ -54,10 +62,50 @@ function bookOf(type: DocumentType): PhraseBook<LabelMeaning> {
 /** Whether a value cannot run on past this label: it heads something of its own. Column heads are too common as words for that. */
 export const ends = (label: LabelHit): boolean => (label.leads || label.colon) && label.meanings.some((m) => m.role !== 'column')
 
-/** Every label of the type on a page, in reading order. */
+/** Words of a line that look like a label: up to a colon, up to the first figure, or a short segment of its own. */
+interface LabelText {
+  segment: Segment
+  /** Within the segment, `to` exclusive. */
+  from: number
+  to: number
+  colon: boolean
+}
+
+const ENUMERATOR = /^(?:\d{1,2}[.)]|\(?[a-z]\)|[a-h][.)]|[•·\-–*☐☒□■])$/i
+
+function labelTextsOf(line: Line): LabelText[] {
+  return line.segments.flatMap((segment): LabelText[] => {
+    const { words } = segment
+    let from = 0
+    while (from < words.length - 1 && ENUMERATOR.test(words[from].text)) from++
+    const found: LabelText[] = []
+    const colon = words.findIndex((w, i) => i >= from && /:$/.test(w.text))
+    const figure = words.findIndex((w, i) => i > from && /\d|€|^EUR$/.test(w.text))
+    const to = colon >= 0 && (figure < 0 || colon < figure) ? colon + 1 : figure > 0 ? figure : words.length
+    // A label does not begin with a figure; a street address does.
+    if (to - from <= 8 && !/^\d/.test(words[from].text)) found.push({ segment, from, to, colon: colon >= 0 && to === colon + 1 })
+    return found
+  })
+}
+
+const knownLabels = new WeakMap<Page, Map<DocumentType, LabelHit[]>>()
+
+/**
+ * Every label of the type on a page, in reading order: known wordings, and label texts whose words come near to one.
+ * A known wording inside a longer label ("name" in "name of your bank") counts by the share of the label it explains.
+ */
 export function labelsOn(page: Page, type: DocumentType): LabelHit[] {
+  let byType = knownLabels.get(page)
+  if (!byType) knownLabels.set(page, (byType = new Map()))
+  let found = byType.get(type)
+  if (!found) byType.set(type, (found = findLabels(page, type)))
+  return found
+}
+
+function findLabels(page: Page, type: DocumentType): LabelHit[] {
   const lines = linesOf(page)
-  return bookOf(type).find(page).map((hit) => {
+  const { phrases, wordings } = booksOf(type)
+  const exact = phrases.find(page).map((hit) => {
     const line = lines[hit.line]
     const first = line.words[hit.from]
     const last = line.words[hit.to - 1]
@@ -70,9 +118,36 @@ export function labelsOn(page: Page, type: DocumentType): LabelHit[] {
       page,
       lineOf: line,
       segment,
-      leads: before.every((w) => /^[\d.()•·\-–*☐☒□■]+$/.test(w.text) || /[:|/]$/.test(w.text)),
+      leads: before.every((w) => ENUMERATOR.test(w.text) || /^[\d.()•·\-–*☐☒□■]+$/.test(w.text) || /[:|/]$/.test(w.text)),
       colon: /:$/.test(last.text) || next?.text === ':',
       alone: segment.words.at(-1) === last && place === before.length && before.length === 0,
+      near: 1,
     }
   })
+  const loose: LabelHit[] = []
+  lines.forEach((line, index) => {
+    for (const text of labelTextsOf(line)) {
+      const words = text.segment.words.slice(text.from, text.to)
+      const offset = line.words.indexOf(text.segment.words[0])
+      const inside = exact.filter((h) => h.line === index && h.from >= offset + text.from && h.to <= offset + text.to)
+      const wording = words.map((w) => w.text).join(' ')
+      const all = gist(wording).filter((g) => wordings.knows(g) || words.some((w) => /^\p{Ll}/u.test(w.text) && gist(w.text).includes(g)))
+      let explained = 0
+      for (const hit of inside) {
+        const own = gist(line.words.slice(hit.from, hit.to).map((w) => w.text).join(' '))
+        const share = all.length === 0 ? 1 : Math.min(1, own.filter((g) => all.includes(g)).length / all.length)
+        // Bilingual labels say everything twice.
+        hit.near = wording.includes('/') ? 1 : Math.min(1, 0.25 + 0.75 * share)
+        explained = Math.max(explained, hit.near)
+      }
+      if (explained > 0.8) continue
+      const nearest = wordings.nearest(wording.replace(/[:.…_]+$/, ''))
+      if (nearest.length === 0) continue
+      loose.push(...nearest.map(({ field, near }): LabelHit => ({
+        line: index, from: offset + text.from, to: offset + text.to, length: 1, mended: false, meanings: [{ role: 'field', field, rank: 0 }],
+        page, lineOf: line, segment: text.segment, leads: true, colon: text.colon, alone: text.from === 0 && text.to === text.segment.words.length, near: near * 0.97,
+      })))
+    }
+  })
+  return [...exact, ...loose].sort((a, b) => a.line - b.line || a.from - b.from)
 }

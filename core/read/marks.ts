@@ -106,7 +106,8 @@ function inkBeside(page: Page, word: Box, line: Word[]): number {
   const previous = Math.max(0, ...line.filter((w) => w.box[2] <= word[0] + 0.001 && /\p{L}{2}/u.test(w.text)).map((w) => w.box[2]))
   const left = Math.max(word[0] - wide, previous + 0.002)
   let dark = 0
-  for (let y = Math.floor((word[1] - tall * 0.35) * rows); y < Math.ceil((word[3] + tall * 0.35) * rows); y++)
+  // No higher or lower than the word itself: the print of the lines around it would drown the tick.
+  for (let y = Math.round((word[1] + tall * 0.08) * rows); y < Math.round((word[3] + tall * 0.1) * rows); y++)
     for (let x = Math.floor(left * columns); x < Math.floor((word[0] - 0.001) * columns); x++) dark += cells[y * columns + x] ?? 0
   return dark
 }

@@ -15,7 +15,7 @@ export function letterheads(page: Page, type: DocumentType, field: Field): Candi
     for (const segment of line.segments) {
       if (labels.some((l) => l.line === index && segment.words.includes(l.lineOf.words[l.from]) && (l.leads || l.meanings.some((m) => m.role === 'title')) && l.length * 2 >= segment.words.length)) continue
       const likeness = orgLikeness(segment.text)
-      if (likeness < 0.5 || addressLikeness(segment.text) >= 0.6 || /\b(?:page|tel|phone|www|@)/i.test(segment.text) || segment.words.length > 7) continue
+      if (likeness < 0.5 || addressLikeness(segment.text) >= 0.6 || /\b(?:page|tel|phone|www)\b|@/i.test(segment.text) || segment.words.length > 7) continue
       const size = Math.min(1.6, Math.max(0, (line.height / usual - 1) * 2.5))
       found.push({
         field: field.name, value: segment.text.replace(/[\s,;:.]+$/, (s) => (s.startsWith('.') ? '.' : '')), raw: segment.text, words: segment.words, page, repaired: false,

@@ -41,11 +41,12 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
   const behind = label.segment.words.slice(label.segment.words.indexOf(lastWord) + 1)
   const inline = untilLabel(behind, here)
   if (inline.some((w) => !isFiller(w))) regions.push({ relation: 'inline', words: inline, page, line: label.line })
-  else {
+  // Behind a label that goes on ("VAT 20 %") the value may still stand in the next column.
+  {
     const next = line.segments.slice(line.segments.indexOf(label.segment) + 1).find((s) => s.words.some((w) => !isFiller(w)))
     if (next && behind.length === inline.length) {
       const words = untilLabel(next.words, here)
-      if (words.length) regions.push({ relation: 'right', words, page, line: label.line })
+      if (words.length > 0) regions.push({ relation: 'right', words, page, line: label.line })
     }
   }
   const lines = linesOf(page)

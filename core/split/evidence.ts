@@ -12,8 +12,8 @@ export interface Evidence {
   titles: number[]
   /** Signs that only a last page carries, by type. */
   lasts: boolean[]
-  /** Labels of fields found, by type: a first page carries many, a continuation few. */
-  fields: number[]
+  /** Fields whose labels were found, by type: a first page carries many, a continuation few. */
+  fields: ReadonlySet<string>[]
 }
 
 type Meaning = { role: 'title' | 'sign' | 'label' | 'last'; type: number; weight: number; field?: string }
@@ -70,7 +70,7 @@ export class EvidenceReader {
       const labels = [...labelled[t].values()].reduce((a, b) => a + b, 0)
       scores[t] = titles[t] + saturate(signs, 7) + saturate(labels, 7) + (type.zone && zone ? 8 : 0)
     })
-    return { scores, titles, lasts, fields: labelled.map((m) => m.size) }
+    return { scores, titles, lasts, fields: labelled.map((m) => new Set(m.keys())) }
   }
 }
 

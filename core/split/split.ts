@@ -63,7 +63,7 @@ class Model {
   private readonly further: number[][]
   private readonly link: number[]
 
-  constructor(private readonly types: readonly DocumentType[], evidence: readonly Evidence[], private readonly looks: readonly Looks[]) {
+  constructor(private readonly types: readonly DocumentType[], private readonly evidence: readonly Evidence[], private readonly looks: readonly Looks[]) {
     this.n = evidence.length
     this.kinds = types.length + 1
     this.first = evidence.map((e, i) => this.firstScores(e, looks[i]))
@@ -72,7 +72,7 @@ class Model {
   }
 
   private firstScores(e: Evidence, look: Looks): number[] {
-    const raw = [...e.scores.map((s, t) => s + (e.fields[t] === 0 && e.titles[t] < 1.5 ? -1 : 0)), UNKNOWN]
+    const raw = [...e.scores.map((s, t) => s + (e.fields[t].size === 0 && e.titles[t] < 1.5 ? -1 : 0)), UNKNOWN]
     const late = look.numbering && look.numbering.page > 1 ? -3 : 0
     return logSoftmax(raw).map((s) => Math.max(-9, s) + late)
   }
@@ -91,11 +91,24 @@ class Model {
       let score = START + this.first[i][kind] + (i === 0 ? 0 : -this.link[i] / 2)
       visit(i + 1, kind, score / TEMPERATURE)
       for (let j = i + 1; j < Math.min(this.n, i + LONGEST); j++) {
-        score += this.further[j][kind] + this.link[j] / 2
+        score += this.further[j][kind] + this.link[j] / 2 - this.repeats(j, kind)
         if (j - i >= most) score -= 2
         visit(j + 1, kind, score / TEMPERATURE)
       }
     }
+  }
+
+  /**
+   * A page that asks for the same things as the page before is more likely another paper of the kind (the next month's
+   * payslip) than its continuation, unless its numbering says otherwise.
+   */
+  private repeats(page: number, kind: number): number {
+    const numbering = this.looks[page].numbering
+    if (kind >= this.types.length || (numbering && numbering.page > 1)) return 0
+    const [before, here] = [this.evidence[page - 1].fields[kind], this.evidence[page].fields[kind]]
+    let again = 0
+    for (const field of here) if (before.has(field)) again++
+    return Math.min(5, Math.max(0, again - 2) * 1.1)
   }
 
   best(): Piece[] {

@@ -32,7 +32,7 @@ export async function signedIn(request: Request): Promise<Person> {
 
 let limiter: RateLimiterPostgres | null = null
 const attempts = (): RateLimiterPostgres =>
-  (limiter ??= new RateLimiterPostgres({ storeClient: connections(), tableName: 'sign_in_attempt', points: 8, duration: 15 * 60, keyPrefix: 'sign-in' }, () => undefined))
+  (limiter ??= new RateLimiterPostgres({ storeClient: connections(), tableName: 'sign_in_attempt', tableCreated: true, points: 8, duration: 15 * 60, keyPrefix: 'sign-in' }))
 
 /** How a try to sign in ended. */
 export type SignIn = { headers: Headers } | { problem: string }

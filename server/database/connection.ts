@@ -1,5 +1,6 @@
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
 import pg from 'pg'
+import { log } from '../log.ts'
 import { settings } from '../settings.ts'
 import * as schema from './schema.ts'
 
@@ -11,7 +12,11 @@ let pool: pg.Pool | null = null
 let opened: Database | null = null
 
 export function connections(): pg.Pool {
-  pool ??= new pg.Pool({ connectionString: settings().DATABASE_URL, max: 12 })
+  if (!pool) {
+    pool = new pg.Pool({ connectionString: settings().DATABASE_URL, max: 12 })
+    // An idle connection that breaks (the database restarts) is replaced by the pool; unheard, the event would end the process.
+    pool.on('error', (error) => log.warn({ error: error.message }, 'lost a connection to the database'))
+  }
   return pool
 }
 

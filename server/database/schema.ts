@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm'
-import { bigserial, boolean, customType, date, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid } from 'drizzle-orm/pg-core'
+import { bigint, bigserial, boolean, customType, date, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid, varchar } from 'drizzle-orm/pg-core'
 import type { Answer } from '../../core/answers/answer.ts'
 import type { Assessment } from '../../core/assess.ts'
 import type { Page } from '../../core/page/page.ts'
@@ -162,4 +162,11 @@ export const workers = pgTable('worker_process', {
   id: integer('id').primaryKey(),
   workerIds: jsonb('worker_ids').$type<string[]>().notNull().default([]),
   startedAt: moment('started_at').notNull().defaultNow(),
+})
+
+/** Tries to sign in by address; the columns are those of the throttling library. */
+export const signInAttempts = pgTable('sign_in_attempt', {
+  key: varchar('key', { length: 255 }).primaryKey(),
+  points: integer('points').notNull().default(0),
+  expire: bigint('expire', { mode: 'number' }),
 })

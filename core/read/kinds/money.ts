@@ -72,7 +72,9 @@ function longestAmount(words: Word[], at: number): Reading | null {
     const text = rawOf(span)
     if (!/\d/.test(text)) continue
     const parsed = parseMoney(text)
-    if (parsed && !/\d[.,]\d{2}\s+\d/.test(text)) return { ...parsed, words: span, raw: text }
+    // A rate is no amount: "VAT 20 %".
+    const rate = /%$/.test(text) || /^%/.test(words[at + length]?.text ?? '')
+    if (parsed && !rate && !/\d[.,]\d{2}\s+\d/.test(text)) return { ...parsed, words: span, raw: text }
   }
   return null
 }

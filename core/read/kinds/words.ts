@@ -29,12 +29,18 @@ export function orgLikeness(text: string): number {
   return /^\p{Lu}/u.test(text) ? 0.6 : 0.3
 }
 
+/** Leaves away a title; "M." before a single name is more likely an initial than a monsieur. */
+function withoutTitle(name: string): string {
+  const bare = name.replace(/^(?:mr|mrs|ms|miss|mx|dr|prof|m|mme|mlle|sr|sra|srta|don|doña)\.?\s+(?=\p{Lu})/iu, '')
+  return /^m\b/i.test(name) && !bare.includes(' ') ? name : bare
+}
+
 /** The whole run as a person's name. Titles and notes in brackets behind it are left away. */
 export const readNames: KindReader = (words) => {
   const kept = withoutLeaders(words)
   const cut = kept.findIndex((w, i) => i > 0 && (/^\(|\d{3}|@/.test(w.text) || /[;:]$/.test(w.text)))
   const run = cut > 0 ? kept.slice(0, cut) : kept
-  const value = tidy(rawOf(run)).replace(/^(?:mr|mrs|ms|miss|mx|dr|prof|m|mme|mlle|sr|sra|srta|don|doña)\.?\s+(?=\p{Lu})/iu, '')
+  const value = withoutTitle(tidy(rawOf(run)))
   const fit = nameLikeness(value)
   return fit > 0 && value ? [{ value, words: run, raw: rawOf(run), fit, repaired: false }] : []
 }
@@ -55,6 +61,9 @@ export const readTexts: KindReader = (words) => {
 
 const STREET = /\b(?:road|rd|street|st|lane|ln|row|rw|quay|terrace|tce|close|cl|avenue|ave|way|hill|court|ct|drive|dr|place|pl|square|sq|wharf|wynd|brae|slip|steps|parade|walk|strand|rue|quai|calle|avenida|av|plaza|paseo|chemin|impasse|muelle|cottage|house|pier|loan|green|gardens)\b/
 const POSTCODE = /\b(?:[a-z]{1,2}\d{1,2}[a-z]?\s?\d[a-z]{2}|\d{5}|[a-z]{1,3}-?\d{3,5})\b/
+
+/** Whether a text carries a postal code, which ends an address on most papers. */
+export const hasPostcode = (text: string): boolean => POSTCODE.test(fold(text))
 
 /** How much a text looks like part of a postal address, 0 to 1. */
 export function addressLikeness(text: string): number {

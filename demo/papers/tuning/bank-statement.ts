@@ -1,10 +1,10 @@
-import type { Row } from '../../core/read/value.ts'
-import type { Dice } from '../dice.ts'
-import { colours, Paper, type Face } from '../sheet.ts'
-import { dateForms, moneyForms, type DateForm, type MoneyForm, type Statement, type Story } from '../story.ts'
-import { Ledger, money, type Drawn } from '../truth.ts'
-import { fullName, type Address } from '../world.ts'
-import { block } from './blocks.ts'
+import type { Row } from '../../../core/read/value.ts'
+import type { Dice } from '../../dice.ts'
+import { colours, Paper, type Face } from '../../sheet.ts'
+import { dateForms, moneyForms, type DateForm, type MoneyForm, type Statement, type Story } from '../../story.ts'
+import { Ledger, money, type Drawn } from '../../truth.ts'
+import { fullName, type Address } from '../../world.ts'
+import { block } from '../blocks.ts'
 
 export interface StatementWishes {
   statement: Statement
@@ -108,9 +108,9 @@ export async function drawStatement(story: Story, layout: number, _dice: Dice, w
   }
   truth.put('transactions', rows)
   if (layout === 1 || layout === 2) truth.put('closing_balance', money(statement.closing), 1)
-  if (wishes.dropPage && wishes.dropPage <= total && total > 1) paper.pdf.removePage(wishes.dropPage - 1)
-  const dropped = wishes.dropPage && wishes.dropPage <= total && total > 1
-  return { type: 'bank_statement', bytes: await paper.bytes(), pages: dropped ? paper.pages - 1 : paper.pages, signed: null, fields: truth.fields }
+  const dropped = wishes.dropPage !== undefined && wishes.dropPage <= total && total > 1
+  if (dropped) paper.pdf.removePage(wishes.dropPage! - 1)
+  return { type: 'bank_statement', bytes: await paper.bytes(), pages: dropped ? paper.pages - 1 : paper.pages, signed: null, fields: truth.fields, dropped }
 
   function drawFirst(): number {
     if (layout === 0) {

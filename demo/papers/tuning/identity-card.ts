@@ -1,42 +1,17 @@
-import type { Dice } from '../dice.ts'
-import { colours, Paper, type Face } from '../sheet.ts'
-import { dateForms, type DateForm, type Story } from '../story.ts'
-import { Ledger, type Drawn } from '../truth.ts'
-import { fullName, type Person } from '../world.ts'
-import { addDays } from '../../core/match/days.ts'
-import { block } from './blocks.ts'
+import type { Dice } from '../../dice.ts'
+import { colours, Paper, type Face } from '../../sheet.ts'
+import { dateForms, type DateForm, type Story } from '../../story.ts'
+import { Ledger, type Drawn } from '../../truth.ts'
+import { fullName, type Person } from '../../world.ts'
+import { addDays } from '../../../core/match/days.ts'
+import { block } from '../blocks.ts'
+import { zoneLines } from '../zone.ts'
 
 export interface CardWishes {
   person: Person
   expiry?: string
   born?: string
   name?: { given: string; family: string }
-}
-
-const plain = (text: string): string => text.replace(/ø/gi, 'OE').replace(/ü/gi, 'UE').normalize('NFKD').replace(/[\u0300-\u036f]/g, '').toUpperCase().replace(/[^A-Z]+/g, '<')
-
-/** Check digit of ICAO 9303 part 3, 4.9: weights 7, 3, 1 over the values of the characters. */
-export function checkDigit(text: string): string {
-  let sum = 0
-  ;[...text].forEach((c, i) => (sum += (c === '<' ? 0 : parseInt(c, 36)) * [7, 3, 1][i % 3]))
-  return String(sum % 10)
-}
-
-const fill = (text: string, width: number): string => text.slice(0, width).padEnd(width, '<')
-const six = (iso: string): string => iso.slice(2).replaceAll('-', '')
-
-function zoneLines(card: boolean, number: string, born: string, expiry: string, given: string, family: string): string[] {
-  const names = `${plain(family)}<<${plain(given)}`
-  const doc = fill(number, 9)
-  if (card) {
-    const first = fill(`I<UTO${doc}${checkDigit(doc)}`, 30)
-    const middle = `${six(born)}${checkDigit(six(born))}X${six(expiry)}${checkDigit(six(expiry))}UTO${'<'.repeat(11)}`
-    const composite = checkDigit(first.slice(5) + middle.slice(0, 7) + middle.slice(8, 15) + middle.slice(18, 29))
-    return [first, middle + composite, fill(names, 30)]
-  }
-  const second = `${doc}${checkDigit(doc)}UTO${six(born)}${checkDigit(six(born))}X${six(expiry)}${checkDigit(six(expiry))}${'<'.repeat(14)}0`
-  const composite = checkDigit(second.slice(0, 10) + second.slice(13, 20) + second.slice(21, 43))
-  return [fill(`P<UTO${names}`, 44), second + composite]
 }
 
 const LOOKS: { face: Face; date: DateForm; title: string; sub: string; passport: boolean; labels: [number: string, family: string, given: string, born: string, issued: string, expires: string, nationality: string] }[] = [

@@ -1,10 +1,10 @@
-import type { Dice } from '../dice.ts'
-import { colours, Paper, type Face } from '../sheet.ts'
-import { dateForms, moneyForms, type DateForm, type MoneyForm, type QuoteLine, type Story } from '../story.ts'
-import { Ledger, money, type Drawn } from '../truth.ts'
-import { addressLine, fullName } from '../world.ts'
-import { block } from './blocks.ts'
-import { addDays } from '../../core/match/days.ts'
+import type { Dice } from '../../dice.ts'
+import { colours, Paper, type Face } from '../../sheet.ts'
+import { dateForms, moneyForms, type DateForm, type MoneyForm, type QuoteLine, type Story } from '../../story.ts'
+import { Ledger, money, type Drawn } from '../../truth.ts'
+import { addressLine, fullName } from '../../world.ts'
+import { block } from '../blocks.ts'
+import { addDays } from '../../../core/match/days.ts'
 
 export interface QuoteWishes {
   validUntil?: string

@@ -1,9 +1,9 @@
-import type { Dice } from '../dice.ts'
-import { colours, Paper, type Face } from '../sheet.ts'
-import { dateForms, type DateForm, type Story } from '../story.ts'
-import { Ledger, type Drawn } from '../truth.ts'
-import { fullName, type Person } from '../world.ts'
-import { block } from './blocks.ts'
+import type { Dice } from '../../dice.ts'
+import { colours, Paper, type Face } from '../../sheet.ts'
+import { dateForms, type DateForm, type Story } from '../../story.ts'
+import { Ledger, type Drawn } from '../../truth.ts'
+import { fullName, type Person } from '../../world.ts'
+import { block } from '../blocks.ts'
 
 export interface ConsentWishes {
   signed?: boolean

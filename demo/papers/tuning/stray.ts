@@ -1,6 +1,6 @@
-import type { Dice } from '../dice.ts'
-import { colours, Paper } from '../sheet.ts'
-import type { Drawn } from '../truth.ts'
+import type { Dice } from '../../dice.ts'
+import { colours, Paper } from '../../sheet.ts'
+import type { Drawn } from '../../truth.ts'
 
 const STRAYS: readonly (readonly [title: string, lines: readonly string[]])[] = [
   ['Saltholm Choir: autumn evenings', ['Rehearsals are on Thursdays at half past seven in the net loft.', 'Basses are wanted above all; nobody has to read music.', 'Tea is brought by Group B in October, by Group C in November.', 'The concert is on the second Saturday of Advent.']],

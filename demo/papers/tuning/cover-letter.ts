@@ -1,8 +1,8 @@
-import type { Dice } from '../dice.ts'
-import { colours, Paper } from '../sheet.ts'
-import { dateForms, type Story } from '../story.ts'
-import { Ledger, type Drawn } from '../truth.ts'
-import { fullName } from '../world.ts'
+import type { Dice } from '../../dice.ts'
+import { colours, Paper } from '../../sheet.ts'
+import { dateForms, type Story } from '../../story.ts'
+import { Ledger, type Drawn } from '../../truth.ts'
+import { fullName } from '../../world.ts'
 
 /** What came with the papers: a letter by hand or machine, or a printed e-mail. */
 export async function drawLetter(story: Story, layout: number, dice: Dice): Promise<Drawn> {

@@ -1,9 +1,9 @@
-import type { Dice } from '../dice.ts'
-import { colours, Paper, type Face } from '../sheet.ts'
-import { dateForms, moneyForms, type DateForm, type MoneyForm, type PayMonth, type Story } from '../story.ts'
-import { Ledger, money, type Drawn } from '../truth.ts'
-import { addressLine, fullName, type Person } from '../world.ts'
-import { block } from './blocks.ts'
+import type { Dice } from '../../dice.ts'
+import { colours, Paper, type Face } from '../../sheet.ts'
+import { dateForms, moneyForms, type DateForm, type MoneyForm, type PayMonth, type Story } from '../../story.ts'
+import { Ledger, money, type Drawn } from '../../truth.ts'
+import { addressLine, fullName, type Person } from '../../world.ts'
+import { block } from '../blocks.ts'
 
 export interface PayslipWishes {
   month: PayMonth

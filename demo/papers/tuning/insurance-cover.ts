@@ -1,10 +1,10 @@
-import type { Dice } from '../dice.ts'
-import { colours, Paper, type Face } from '../sheet.ts'
-import { dateForms, moneyForms, type DateForm, type MoneyForm, type Story } from '../story.ts'
-import { Ledger, money, type Drawn } from '../truth.ts'
-import { fullName } from '../world.ts'
-import { addDays } from '../../core/match/days.ts'
-import { block, type Arrangement } from './blocks.ts'
+import type { Dice } from '../../dice.ts'
+import { colours, Paper, type Face } from '../../sheet.ts'
+import { dateForms, moneyForms, type DateForm, type MoneyForm, type Story } from '../../story.ts'
+import { Ledger, money, type Drawn } from '../../truth.ts'
+import { fullName } from '../../world.ts'
+import { addDays } from '../../../core/match/days.ts'
+import { block, type Arrangement } from '../blocks.ts'
 
 export interface CoverWishes {
   start?: string
