@@ -11,6 +11,10 @@ export interface Candidate {
   page: Page
   score: number
   repaired: boolean
+  /** How it lies to its label, where it has one. */
+  relation?: 'inline' | 'right' | 'below' | 'above'
+  /** Its label is a known wording that stands where labels stand. */
+  label?: boolean
   /** A machine-readable zone whose check digits hold says so. */
   proven?: boolean
   /** Read from a place that holds many values at once (a machine-readable zone), which other fields may share. */

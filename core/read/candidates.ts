@@ -6,13 +6,15 @@ import type { Candidate } from './candidate.ts'
 import { kindReaders } from './kinds/index.ts'
 import { parseDate, parsePeriod } from './kinds/date.ts'
 import { hasPostcode, nameLikeness } from './kinds/words.ts'
-import { labelsOn, type LabelHit } from './labels.ts'
+import { labelLike, labelsOn, type LabelHit } from './labels.ts'
 import { readChoice } from './marks.ts'
 import { addressees, letterheads } from './positions.ts'
 import { continuing, labelsByLine, regionsOf, type LabelsByLine, type Region } from './regions.ts'
 import { zoneOn } from './zone.ts'
 
 const RELATION_SCORE = { inline: 2.6, right: 2.5, below: 2.1, above: 0.7 } as const
+/** Kinds whose values are words, and so might be labels taken for values. */
+const WORDY: ReadonlySet<string> = new Set(['name', 'org', 'text'])
 const YES_NO = [{ value: 'yes', words: ['yes', 'oui', 'sí', 'y'] }, { value: 'no', words: ['no', 'non', 'none', 'n'] }]
 
 /** Every possible value of every field of a document, with its evidence. `pages` are in reading order. */
@@ -42,6 +44,8 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
     for (const field of type.fields) if (field.kind === 'name') add(joinedName(labels, byLine, field))
     if (type.zone) zoneValues(page, type).forEach(add)
   })
+  followStyle(found)
+  leftOver(pages, type, found)
   return found
 }
 
@@ -59,13 +63,60 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
     }
     if (field.kind === 'table') continue
     regions.forEach((region) => {
-      for (const candidate of fromRegion(region, field, byLine)) {
+      for (const candidate of fromRegion(region, field, byLine, type)) {
         const alone = region.relation !== 'below' || !regions.some((r) => r.relation === 'inline' || r.relation === 'right')
-        found.push({ ...candidate, score: candidate.score + base + RELATION_SCORE[region.relation] + (label.colon && (region.relation === 'inline' || region.relation === 'right') ? 0.5 : 0) - (alone ? 0 : 1.1) })
+        found.push({ ...candidate, relation: region.relation, label: label.near >= 0.9 && (label.leads || label.colon), score: candidate.score + base + RELATION_SCORE[region.relation] + (label.colon && (region.relation === 'inline' || region.relation === 'right') ? 0.5 : 0) - (alone ? 0 : 1.1) })
       }
     })
   }
   return found
+}
+
+/**
+ * A designer sets all values of a page alike: beside their labels or beneath. Where the certain ones show a style, the
+ * same label read the other way round is likely another label's value.
+ */
+function followStyle(found: Map<string, Candidate[]>): void {
+  const votes = new Map<Page, { beside: number; beneath: number }>()
+  for (const candidates of found.values()) {
+    const best = candidates.filter((c) => c.relation && c.label).sort((a, b) => b.score - a.score)[0]
+    if (!best || best.relation === 'above') continue
+    const vote = votes.get(best.page) ?? { beside: 0, beneath: 0 }
+    if (best.relation === 'below') vote.beneath++
+    else vote.beside++
+    votes.set(best.page, vote)
+  }
+  for (const candidates of found.values())
+    for (const candidate of candidates) {
+      const vote = votes.get(candidate.page)
+      if (!vote || !candidate.relation || candidate.relation === 'above' || candidate.relation === 'inline') continue
+      const [mine, other] = candidate.relation === 'below' ? [vote.beneath, vote.beside] : [vote.beside, vote.beneath]
+      if (mine + other >= 4 && other >= 3 * mine) candidate.score -= 2
+    }
+}
+
+/** Kinds whose form alone says what a value may be. */
+const FORMED: ReadonlySet<string> = new Set(['date', 'money', 'id', 'iban', 'email', 'phone'])
+
+/**
+ * Values of the right form that no label claims, for fields that nothing was found for: a weak guess that a person
+ * confirms with one key instead of typing it.
+ */
+function leftOver(pages: readonly Page[], type: DocumentType, found: Map<string, Candidate[]>): void {
+  const lacking = type.fields.filter((f) => FORMED.has(f.kind) && !f.optional && Math.max(-9, ...found.get(f.name)!.map((c) => c.score)) < 0)
+  if (lacking.length === 0) return
+  const claimed = new Set([...found.values()].flatMap((cs) => cs.filter((c) => c.score > 1.5).flatMap((c) => c.words)))
+  for (const field of lacking)
+    for (const page of pages)
+      for (const line of linesOf(page).slice(0, 60))
+        for (const segment of line.segments) {
+          if (segment.words.length > 12) continue
+          for (const r of kindReaders[field.kind as keyof typeof kindReaders](segment.words)) {
+            if (r.fit < 0.8 || r.words.some((w) => claimed.has(w))) continue
+            const score = -0.9 - (segment.words.length - r.words.length) * 0.1 + (field.kind === 'iban' || field.kind === 'email' ? 2.6 : 0)
+            found.get(field.name)!.push({ field: field.name, value: r.value, raw: r.raw, words: r.words, page, repaired: r.repaired, score })
+          }
+        }
 }
 
 function labelScore(label: LabelHit, rank: number): number {
@@ -80,7 +131,7 @@ function nearness(field: Field, label: LabelHit, marks: LabelHit[]): number {
   return near && label.length === 1 ? -1.6 : 0
 }
 
-function fromRegion(region: Region, field: Field, byLine: LabelsByLine): Candidate[] {
+function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: DocumentType): Candidate[] {
   const { page } = region
   const kind = field.kind as keyof typeof kindReaders
   const base = { field: field.name, page }
@@ -103,7 +154,7 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine): Candida
     const period = periodIn(region.words) ?? periodIn([...region.words, ...lineUnder(region)])
     if (period) return [{ ...base, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, score: 0.8, repaired: false }]
   }
-  const readings = kindReaders[kind](region.words).filter((r) => field.kind !== 'name' || r.fit >= 0.3)
+  const readings = kindReaders[kind](region.words).filter((r) => (field.kind !== 'name' || r.fit >= 0.3) && !(WORDY.has(field.kind) && labelLike(r.raw, type)))
   const limit = field.kind === 'id' && region.words.length > 8 ? 0 : 2
   return readings.slice(0, Math.max(1, limit)).map((reading, place) => {
     const lead = region.words.indexOf(reading.words[0])

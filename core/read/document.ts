@@ -7,7 +7,8 @@ import { choose, rank, type Ranked } from './choose.ts'
 import { readSignature, type Signature } from './marks.ts'
 import { probabilityOf } from './probability.ts'
 import { fillYears, readTable, type Table } from './table.ts'
-import { cents, isMoney, type FieldValue } from './value.ts'
+import { readTableByContent } from './table-by-content.ts'
+import { cents, isMoney, type FieldValue, type Value } from './value.ts'
 
 /** All that is read from one document. */
 export interface DocumentReading {
@@ -61,14 +62,10 @@ function reasonOf(chosen: Ranked): string {
 const round = (p: number): number => Math.round(p * 1000) / 1000
 
 function tableValue(pages: readonly Page[], field: Field, type: DocumentType, chosen: Map<string, Ranked>): FieldValue {
-  const table = readTable(pages, field)
+  const value = (name: string) => chosen.get(name)?.ranked[0]?.candidate.value ?? null
+  const { table, proof } = bestTable(pages, field, type, value)
   const empty = { name: field.name, value: null, raw: null, others: [], repaired: false, page: null, box: null }
   if (!table) return { ...empty, confidence: 0.4, needsReview: true, reason: 'no table was found' }
-  const value = (name: string) => chosen.get(name)?.ranked[0]?.candidate.value ?? null
-  const dated = field.columns.find((c) => c.kind === 'date')
-  const ends = type.relations.find((r) => r.kind === 'not_after')
-  if (dated && ends?.kind === 'not_after') fillYears(table, dated.name, value(ends.first) as string | null, value(ends.second) as string | null)
-  const proof = provenBy(table, field, type, value)
   const complete = table.rows.every((row) => field.columns.every((c) => c.optional || row[c.name] !== null))
   let confidence = proof === true ? 0.985 : proof === false ? (table.sure >= 0.999 && complete ? 0.8 : 0.35) : complete ? 0.85 : 0.5
   confidence *= table.sure >= 0.999 ? 1 : Math.max(0.5, proof === true ? 0.97 : 0.6 + 0.4 * table.sure)
@@ -86,6 +83,22 @@ function tableValue(pages: readonly Page[], field: Field, type: DocumentType, ch
     box: table.places[0]?.box ?? table.head.box,
     rowPlaces: table.places,
   }
+}
+
+/** The table by its head, or by what its rows hold where that proves right and the head does not. */
+function bestTable(pages: readonly Page[], field: Field, type: DocumentType, value: (name: string) => Value): { table: Table | null; proof: boolean | null } {
+  const dated = field.columns.find((c) => c.kind === 'date')
+  const ends = type.relations.find((r) => r.kind === 'not_after')
+  const judged = (table: Table | null) => {
+    if (table && dated && ends?.kind === 'not_after') fillYears(table, dated.name, value(ends.first) as string | null, value(ends.second) as string | null)
+    return { table, proof: table && provenBy(table, field, type, value) }
+  }
+  const byHead = judged(readTable(pages, field))
+  if (byHead.proof === true) return byHead
+  const byContent = judged(readTableByContent(pages, field))
+  if (!byContent.table) return byHead
+  const better = byContent.proof === true || !byHead.table || byHead.table.rows.length < byContent.table.rows.length
+  return better ? byContent : byHead
 }
 
 /** Whether the arithmetic of the paper itself bears the rows out; null where it has none to compare with. */

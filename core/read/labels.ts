@@ -38,7 +38,7 @@ const GIVEN = ['given names', 'given name', 'first name', 'first names', 'forena
 
 interface Books {
   phrases: PhraseBook<LabelMeaning>
-  wordings: Wordings
+  wordings: Wordings<string>
 }
 
 const books = new WeakMap<DocumentType, Books>()
@@ -54,7 +54,7 @@ function booksOf(type: DocumentType): Books {
     for (const wording of SURNAMES) phrases.push([wording, { role: 'surname' }])
     for (const wording of GIVEN) phrases.push([wording, { role: 'given' }])
     for (const field of type.fields) for (const column of field.columns) for (const wording of column.labels) phrases.push([wording, { role: 'column' }])
-    books.set(type, (book = { phrases: new PhraseBook(phrases), wordings: new Wordings(type, OTHER_LABELS) }))
+    books.set(type, (book = { phrases: new PhraseBook(phrases), wordings: new Wordings(type.fields.flatMap((f) => (f.kind === 'table' ? [] : f.labels.map((wording) => [f.name, wording] as const))), OTHER_LABELS) }))
   }
   return book
 }
@@ -62,8 +62,15 @@ function booksOf(type: DocumentType): Books {
 /** Whether a value cannot run on past this label: it heads something of its own. Column heads are too common as words for that. */
 export const ends = (label: LabelHit): boolean => (label.leads || label.colon) && label.meanings.some((m) => m.role !== 'column')
 
+/** Whether a text is made of nothing but words that labels are made of, and so is no value. */
+export function labelLike(text: string, type: DocumentType): boolean {
+  const words = gist(text)
+  const { wordings } = booksOf(type)
+  return words.length > 0 && words.every(wordings.knows)
+}
+
 /** Words of a line that look like a label: up to a colon, up to the first figure, or a short segment of its own. */
-interface LabelText {
+export interface LabelText {
   segment: Segment
   /** Within the segment, `to` exclusive. */
   from: number
@@ -73,7 +80,7 @@ interface LabelText {
 
 const ENUMERATOR = /^(?:\d{1,2}[.)]|\(?[a-z]\)|[a-h][.)]|[•·\-–*☐☒□■])$/i
 
-function labelTextsOf(line: Line): LabelText[] {
+export function labelTextsOf(line: Line): LabelText[] {
   return line.segments.flatMap((segment): LabelText[] => {
     const { words } = segment
     let from = 0
@@ -141,10 +148,12 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
         explained = Math.max(explained, hit.near)
       }
       if (explained > 0.8) continue
-      const nearest = wordings.nearest(wording.replace(/[:.…_]+$/, ''))
+      const nearest = wordings.nearest(wording.replace(/[:.…_]+$/, '')).map(({ key, near }): { key: LabelMeaning; near: number } => ({ key: { role: 'field', field: key, rank: 0 }, near }))
+      // Whatever is to be signed says so somewhere; "date of signing" is a date's label all the same.
+      if (type.signature && gist(wording).includes('sign') && !gist(wording).includes('date') && !inside.some((h) => h.meanings.some((m) => m.role === 'signature'))) nearest.push({ key: { role: 'signature' }, near: 0.9 })
       if (nearest.length === 0) continue
-      loose.push(...nearest.map(({ field, near }): LabelHit => ({
-        line: index, from: offset + text.from, to: offset + text.to, length: 1, mended: false, meanings: [{ role: 'field', field, rank: 0 }],
+      loose.push(...nearest.map(({ key, near }): LabelHit => ({
+        line: index, from: offset + text.from, to: offset + text.to, length: 1, mended: false, meanings: [key],
         page, lineOf: line, segment: text.segment, leads: true, colon: text.colon, alone: text.from === 0 && text.to === text.segment.words.length, near: near * 0.97,
       })))
     }

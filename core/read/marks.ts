@@ -122,7 +122,7 @@ export interface Signature {
 
 /**
  * Looks for strokes beside and above the signature labels of a document; print and rules do not count.
- * @returns null where the document has no such label, or its ink was not measured
+ * @returns null where the type expects none; where no place for it is found, an unsure "no"
  */
 export function readSignature(pages: readonly Page[], type: DocumentType): Signature | null {
   if (!type.signature) return null
@@ -154,5 +154,7 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
       if (!best || (found.signed && !best.signed) || (found.signed === best.signed && found.sure > best.sure)) best = found
     }
   }
-  return best
+  if (best) return best
+  const last = pages.at(-1)!
+  return { signed: false, sure: 0.5, page: last.number, box: [0, 0.5, 1, 1] }
 }

@@ -28,7 +28,8 @@ interface HeadColumn {
 
 const OUTGOING = new Set(['debit', 'debits', 'moneyout', 'paidout', 'out', 'withdrawals', 'payments', 'charges', 'outeur'])
 const INCOMING = new Set(['credit', 'credits', 'moneyin', 'paidin', 'in', 'deposits', 'receipts', 'ineur'])
-const SKIP = /\b(?:brought forward|carried forward|opening balance|closing balance|balance at (?:start|end)|new balance|previous balance|old balance|start balance|end balance|balance b\/?f|balance c\/?f|sub-?total|total|totals|carried over|balance forward|you (?:started|ended) with|balance on (?:opening|closing)|starting balance|ending balance|final balance|report[eé]?|suma y sigue)\b/
+/** Lines of a table that are no rows: balances carried over, totals. */
+export const SKIPPED_ROWS = /\b(?:brought forward|carried forward|opening balance|closing balance|balance at (?:start|end)|new balance|previous balance|old balance|start balance|end balance|balance b\/?f|balance c\/?f|sub-?total|total|totals|carried over|balance forward|you (?:started|ended) with|balance on (?:opening|closing)|starting balance|ending balance|final balance|report[eé]?|suma y sigue)\b/
 const STOP = /^(?:sub-?total|net (?:amount|total)|total|totals|grand total|net|total ht|base imponible|goods total|sum before|montant ht|amount before|total before|total neto|total excl|sum of lines|net price)\b/
 
 /** Reads one table of a type from the pages of a document, in page order; null where no head of it is found. */
@@ -116,7 +117,7 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
     const row = toRow(cells, columns, field)
     const moneyCells = field.columns.filter((c) => c.kind === 'money' && isMoney(row[c.name]))
     const begins = dated ? typeof row[dated.name] === 'string' && moneyCells.length > 0 : moneyCells.length >= Math.min(2, field.columns.filter((c) => c.kind === 'money').length) && !!text && !!row[text.name]
-    if (SKIP.test(plain) && (dated ? !(begins && isMoney(row.amount) && !/balance|total|forward/.test(plain)) : true)) {
+    if (SKIPPED_ROWS.test(plain) && (dated ? !(begins && isMoney(row.amount) && !/balance|total|forward/.test(plain)) : true)) {
       last = line
       if (dated && /closing balance|balance at end|new balance|end balance|balance c\/?f|carried forward|final balance/.test(plain) && started) return false
       continue
@@ -207,7 +208,7 @@ function toRow(cells: Cells, columns: HeadColumn[], field: Field): Row {
 }
 
 /** Day and month alone, as many statements print them; the year is filled in from the statement's period. */
-function shortDate(text: string): string | null {
+export function shortDate(text: string): string | null {
   const hit = /^(\d{1,2})(?:[/.\- ](\d{1,2})[.]?|[\s-]([A-Za-zÀ-ÿ]{3,9})\.?)$/.exec(text.trim())
   if (!hit) return null
   const parsed = parseDate(hit[2] ? `${hit[1]}/${hit[2]}/2000` : `${hit[1]} ${hit[3]} 2000`)
@@ -235,7 +236,7 @@ function weakest(cells: Cells, columns: HeadColumn[]): number {
 }
 
 /** Statements in one amount column may print no sign; then the running balance says which way each amount went. */
-function settleSigns(table: Table, field: Field): void {
+export function settleSigns(table: Table, field: Field): void {
   if (!field.columns.some((c) => c.name === 'balance')) return
   for (let i = 1; i < table.rows.length; i++) {
     const before = table.rows[i - 1].balance

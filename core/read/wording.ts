@@ -1,6 +1,5 @@
 import { stemmer } from 'stemmer'
 import { tokens } from '../page/text.ts'
-import type { DocumentType } from '../program/schema.ts'
 
 /** Words that stand for one thing on forms, whatever the designer prefers; each line is one meaning. */
 const SAME: readonly string[] = [
@@ -8,7 +7,7 @@ const SAME: readonly string[] = [
   'buyer purchaser customer client acheteur comprador cliente', 'seller vendor vendeur vendedor', 'phone telephone mobile tel telefono', 'email mail courriel correo', 'until till through hasta',
   'start begin beginning commencement inception opening debut inicio', 'end ending close closing fin final', 'expiry expiration expire expires caducidad', 'reference ref', 'vat tva iva', 'price cost prix precio',
   'name nom nombre', 'date day fecha', 'address adresse direccion domicilio', 'total', 'net neto', 'gross brut bruto', 'issue issued delivered drawn emission expedicion delivrance emitted', 'valid validity valable valido validez force good', 'insured assured covered', 'policy contract contrat contrato poliza police',
-  'hull hin coque casco', 'owner proprietor proprietaire propietario', 'holder titular titulaire bearer', 'month monthly mensual mensuel', 'year annual yearly', 'employer firm company', 'deposit contribution downpayment', 'wanted requested wished applied', 'born birth naissance nacimiento nacido', 'account acct compte cuenta',
+  'hull hin coque casco', 'owner proprietor proprietaire propietario', 'holder titular titulaire bearer', 'month monthly mensual mensuel', 'year annual yearly', 'employer firm company', 'deposit contribution downpayment', 'wanted requested wished applied', 'born birth naissance nacimiento nacido', 'account acct compte cuenta', 'sign signature signed firma firmado signe', 'opening start previous old', 'closing end new final', 'loan credit borrowing finance',
 ]
 /** Words that say nothing of what a label labels, unless nothing else stands there. */
 const SMALL = new Set('of the a an your our my this that these in at with and or is are be you do we it as any if all de la le les du des el los las del en y et su votre nos sus un une una please state give held made been se'.split(' '))
@@ -37,9 +36,9 @@ export function gist(text: string): string[] {
   return [...new Set((heavy.length ? heavy : all).map(stemOf))]
 }
 
-/** How near a label's wording comes to a field's known wordings. */
-export interface Nearness {
-  field: string
+/** How near a wording comes to the known wordings of something. */
+export interface Nearness<K> {
+  key: K
   /** 0 to 1; 1 is a known wording. */
   near: number
 }
@@ -48,29 +47,30 @@ const UNKNOWN = 1.25
 const PROPER = 1.9
 
 /**
- * Labels that nobody listed: compares the words of a label with those of all known wordings, rare words weighing more,
- * so that "Net income each month" finds the field whose wordings say "monthly net income".
+ * Finds what a wording that nobody listed means: compares its words with those of all known wordings, rare words
+ * weighing more, so that "Net income each month" finds the field whose wordings say "monthly net income".
  * Source of the weighting: Spärck Jones, "A statistical interpretation of term specificity", 1972.
  */
-export class Wordings {
+export class Wordings<K> {
   private readonly weights = new Map<string, number>()
-  private readonly entries: { field: string | null; words: string[]; weight: number }[] = []
+  private readonly entries: { key: K | null; words: string[]; weight: number }[] = []
   private readonly byWord = new Map<string, number[]>()
-  private readonly known = new Map<string, Nearness[]>()
+  private readonly known = new Map<string, Nearness<K>[]>()
 
-  /** @param others wordings of labels that are none of the type's fields: they must win where they fit better */
-  constructor(type: DocumentType, others: readonly string[]) {
-    const users = new Map<string, Set<string>>()
-    const add = (field: string | null, wording: string) => {
+  /** @param others wordings that mean none of the keys: they must win where they fit better */
+  constructor(wordings: Iterable<readonly [key: K, wording: string]>, others: readonly string[] = []) {
+    const users = new Map<string, Set<K | string>>()
+    const keys = new Set<K>()
+    const add = (key: K | null, wording: string) => {
       const words = gist(wording)
       if (words.length === 0) return
-      for (const word of words) users.set(word, (users.get(word) ?? new Set()).add(field ?? wording))
-      this.entries.push({ field, words, weight: 0 })
+      if (key !== null) keys.add(key)
+      for (const word of words) users.set(word, (users.get(word) ?? new Set()).add(key ?? wording))
+      this.entries.push({ key, words, weight: 0 })
     }
-    for (const field of type.fields) if (field.kind !== 'table') for (const wording of field.labels) add(field.name, wording)
+    for (const [key, wording] of wordings) add(key, wording)
     for (const wording of others) add(null, wording)
-    const most = type.fields.length + 2
-    for (const [word, by] of users) this.weights.set(word, 0.5 + Math.log(1 + most / by.size))
+    for (const [word, by] of users) this.weights.set(word, 0.5 + Math.log(1 + (keys.size + 2) / by.size))
     this.entries.forEach((entry, i) => {
       entry.weight = this.sum(entry.words)
       for (const word of entry.words) this.byWord.set(word, [...(this.byWord.get(word) ?? []), i])
@@ -82,37 +82,34 @@ export class Wordings {
 
   private sum = (words: readonly string[]): number => words.reduce((total, word) => total + (this.weights.get(word) ?? UNKNOWN), 0)
 
-  /** Fields whose wordings come near the text, the nearest first; none where a foreign label fits better. */
-  nearest(text: string): Nearness[] {
+  /** Keys whose wordings come near the text, the nearest first; none where a foreign wording fits better. */
+  nearest(text: string): Nearness<K>[] {
     let found = this.known.get(text)
     if (!found) {
-      found = text.includes('/') ? bestOf(text.split('/').map((part) => this.compare(part))) : this.compare(text)
+      // Bilingual labels say everything twice; the better half counts.
+      found = text.includes('/') ? text.split('/').map((part) => this.compare(part)).reduce((a, b) => ((b[0]?.near ?? 0) > (a[0]?.near ?? 0) ? b : a)) : this.compare(text)
       if (this.known.size < 20_000) this.known.set(text, found)
     }
     return found
   }
 
-  private compare(text: string): Nearness[] {
+  private compare(text: string): Nearness<K>[] {
     const words = gist(text)
     if (words.length === 0 || words.length > 7) return []
     const proper = new Set(text.split(/\s+/).slice(1).filter((w) => /^\p{Lu}\p{Ll}/u.test(w)).flatMap(gist))
     const own = words.reduce((total, word) => total + (this.weights.get(word) ?? (proper.has(word) ? PROPER : UNKNOWN)), 0)
-    const best = new Map<string | null, number>()
+    const best = new Map<K | null, number>()
     for (const index of new Set(words.flatMap((word) => this.byWord.get(word) ?? []))) {
       const entry = this.entries[index]
       const common = this.sum(entry.words.filter((word) => words.includes(word)))
       const near = (2 * common) / (own + entry.weight)
-      if (near > (best.get(entry.field) ?? 0)) best.set(entry.field, near)
+      if (near > (best.get(entry.key) ?? 0)) best.set(entry.key, near)
     }
     const foreign = best.get(null) ?? 0
     best.delete(null)
-    const ranked = [...best.entries()].map(([field, near]) => ({ field: field!, near })).sort((a, b) => b.near - a.near)
+    const ranked = [...best.entries()].map(([key, near]) => ({ key: key!, near })).sort((a, b) => b.near - a.near)
     const top = ranked[0]?.near ?? 0
-    if (top < 0.55 || foreign > top + 0.02) return []
-    return ranked.filter((r) => r.near >= Math.max(0.55, top - 0.18))
+    if (top < 0.5 || foreign > top + 0.02) return []
+    return ranked.filter((r) => r.near >= Math.max(0.5, top - 0.18))
   }
-}
-
-function bestOf(lists: Nearness[][]): Nearness[] {
-  return lists.reduce((a, b) => ((b[0]?.near ?? 0) > (a[0]?.near ?? 0) ? b : a), [])
 }

@@ -1,7 +1,9 @@
-import { linesOf, typicalHeight } from '../page/layout.ts'
+import { linesOf, typicalHeight, type Line } from '../page/layout.ts'
 import type { Page } from '../page/page.ts'
 import { PhraseBook } from '../page/phrases.ts'
 import type { DocumentType } from '../program/schema.ts'
+import { labelTextsOf } from '../read/labels.ts'
+import { Wordings } from '../read/wording.ts'
 import { zoneOn } from '../read/zone.ts'
 
 /** What a page's words say about its type and its place in a document. */
@@ -21,6 +23,9 @@ type Meaning = { role: 'title' | 'sign' | 'label' | 'last'; type: number; weight
 /** Recognises pages of a set of types. Built once per set: the phrase book holds every wording of every type. */
 export class EvidenceReader {
   private readonly book: PhraseBook<Meaning>
+  /** Titles by type and labels by type and field, for wordings that are not listed. */
+  private readonly headings: Wordings<number>
+  private readonly labels: Wordings<string>
 
   constructor(private readonly types: readonly DocumentType[]) {
     const phrases: [string, Meaning][] = []
@@ -39,6 +44,8 @@ export class EvidenceReader {
         }
     })
     this.book = new PhraseBook(phrases)
+    this.headings = new Wordings(types.flatMap((type, index) => type.titles.map((title) => [index, title] as const)))
+    this.labels = new Wordings(types.flatMap((type, index) => type.fields.flatMap((field) => (field.kind === 'table' ? [] : field.labels.map((label) => [`${index} ${field.name}`, label] as const)))))
   }
 
   /** The evidence of one page. */
@@ -64,17 +71,44 @@ export class EvidenceReader {
         else keepBest(labelled[meaning.type], meaning.field!, meaning.weight * (leads ? 1 : 0.35))
       }
     }
+    lines.forEach((line) => {
+      if (line.box[1] < 0.4)
+        for (const segment of line.segments)
+          for (const { key, near } of this.headings.nearest(withoutFigures(segment.text))) {
+            const words = segment.words.length
+            const strength = headingStrength(words, words, line.height / usual, line.box[1], 1) * near ** 3 * 0.8
+            if (strength > titles[key]) titles[key] = strength
+          }
+      for (const text of labelTextsOf(line)) {
+        const wording = text.segment.words.slice(text.from, text.to).map((w) => w.text).join(' ').replace(/[:.…_]+$/, '')
+        const nearest = this.labels.nearest(wording)
+        const rare = Math.log(1 + this.types.length / new Set(nearest.map(({ key }) => key.split(' ')[0])).size) / Math.log(1 + this.types.length)
+        for (const { key, near } of nearest) {
+          const [type, field] = key.split(' ')
+          keepBest(labelled[+type], field, rare ** 2 * near ** 2 * (wording.includes(' ') ? 1 : 0.45))
+        }
+      }
+    })
+    const rows = tableRowsIn(lines)
     const zone = zoneOn(page) !== null
     this.types.forEach((type, t) => {
       const signs = [...signed[t].values()].reduce((a, b) => a + b, 0)
       const labels = [...labelled[t].values()].reduce((a, b) => a + b, 0)
-      scores[t] = titles[t] + saturate(signs, 7) + saturate(labels, 7) + (type.zone && zone ? 8 : 0)
+      scores[t] = titles[t] + saturate(signs, 7) + saturate(labels, 7) + (type.zone && zone ? 8 : 0) + (rows >= 3 && hasLedger(type) ? Math.min(3, rows * 0.3) : 0)
     })
     return { scores, titles, lasts, fields: labelled.map((m) => new Set(m.keys())) }
   }
 }
 
 const keepBest = (map: Map<string, number>, key: string, weight: number): void => void map.set(key, Math.max(map.get(key) ?? 0, weight))
+
+/** Lines that book something: a day in front, two amounts or more behind. */
+const tableRowsIn = (lines: readonly Line[]): number =>
+  lines.filter((l) => /^\d{1,2}[/.\- ](?:\d{1,2}|[A-Za-z]{3})/.test(l.text) && (l.text.match(/\d[.,]\d{2}(?!\d)/g) ?? []).length >= 2).length
+
+const hasLedger = (type: DocumentType): boolean => type.fields.some((f) => f.columns.some((c) => c.kind === 'date') && f.columns.filter((c) => c.kind === 'money').length >= 2)
+
+const withoutFigures = (text: string): string => text.replace(/\S*\d\S*/g, ' ').trim()
 
 /** More of the same evidence counts less and less, so that a long page does not outweigh a clear title. */
 const saturate = (sum: number, limit: number): number => limit * (1 - Math.exp(-sum / limit))

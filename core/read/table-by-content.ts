@@ -1,0 +1,100 @@
+import { boxAround } from '../page/geometry.ts'
+import { linesOf, type Line } from '../page/layout.ts'
+import type { Page, Word } from '../page/page.ts'
+import { fold } from '../page/text.ts'
+import type { Field } from '../program/schema.ts'
+import { parseDate } from './kinds/date.ts'
+import { readMoney } from './kinds/money.ts'
+import { settleSigns, shortDate, SKIPPED_ROWS, type Table } from './table.ts'
+import { cents, isMoney, type Money, type Row } from './value.ts'
+
+/** A row found by what it holds, with the words that are neither date nor figure. */
+interface ContentRow {
+  row: Row
+  words: Word[]
+  text: Word[]
+}
+
+/**
+ * Reads a table by what its rows hold rather than by its head, whose words may be new: bookings are a date, words, an
+ * amount and a balance; goods are words and three figures of which the last is the product of the others.
+ * @returns null where fewer than two such rows are found
+ */
+export function readTableByContent(pages: readonly Page[], field: Field): Table | null {
+  const readRow = rowReader(field)
+  if (!readRow) return null
+  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, repaired: false }
+  const text = field.columns.find((c) => c.kind === 'text')!.name
+  for (const page of pages) {
+    let last: { line: Line; found: ContentRow } | null = null
+    for (const line of linesOf(page)) {
+      const found = readRow(line)
+      if (found && !SKIPPED_ROWS.test(fold(line.text).replace(/[\d.,]+/g, ''))) {
+        table.rows.push(found.row)
+        table.places.push({ page: page.number, box: boxAround(found.words.map((w) => w.box)) })
+        table.sure = Math.min(table.sure, ...found.words.filter((w) => !found.text.includes(w)).map((w) => w.sure))
+        last = { line, found }
+      } else if (last && continues(line, last, page)) {
+        const row = table.rows.at(-1)!
+        row[text] = `${row[text] as string} ${line.text}`
+        const place = table.places.at(-1)!
+        place.box = boxAround([place.box, line.box])
+        last = { line, found: last.found }
+      } else if (!found) last = null
+    }
+  }
+  if (table.rows.length < 2) return null
+  table.head = table.places[0]
+  settleSigns(table, field)
+  return table
+}
+
+/** A wrapped description: words alone, straight under those of the row, with no gap. */
+function continues(line: Line, last: { line: Line; found: ContentRow }, page: Page): boolean {
+  const left = last.found.text[0]?.box[0]
+  return left !== undefined && line.segments.length === 1 && Math.abs(line.box[0] - left) < 0.012 && !/\d[.,]\d{2}\b/.test(line.text) && (line.box[1] - last.line.box[3]) * page.height < line.height * 0.9
+}
+
+function rowReader(field: Field): ((line: Line) => ContentRow | null) | null {
+  const name = (kind: string, at = 0) => field.columns.filter((c) => c.kind === kind)[at]?.name
+  const [date, text, number, first, second] = [name('date'), name('text'), name('number'), name('money'), name('money', 1)]
+  if (!text || !first || !second) return null
+  if (date) return (line) => bookingIn(line, { date, text, amount: first, balance: second })
+  if (number) return (line) => goodsIn(line, { text, number, unit: first, amount: second })
+  return null
+}
+
+const blank = (words: readonly Word[]): string => words.map((w) => w.text).join(' ').replace(/^[\s·|:-]+|[\s·|:-]+$/g, '')
+
+function bookingIn(line: Line, names: { date: string; text: string; amount: string; balance: string }): ContentRow | null {
+  let length = Math.min(3, line.words.length)
+  let date: string | null = null
+  for (; length >= 1 && !date; length--) {
+    const raw = line.words.slice(0, length).map((w) => w.text).join(' ')
+    date = parseDate(raw)?.value ?? shortDate(raw)
+  }
+  if (!date) return null
+  const rest = line.words.slice(length + 1)
+  const amounts = readMoney(rest).filter((m) => /[.,]\d{2}\D*$/.test(m.raw))
+  if (amounts.length < 2) return null
+  const [amount, balance] = amounts.slice(-2)
+  const text = rest.slice(0, rest.indexOf(amounts[0].words[0]))
+  // A second day (booked, then valued) stands between the first and the words.
+  while (text.length > 1 && parseDate(text[0].text)) text.shift()
+  return { row: { [names.date]: date, [names.text]: blank(text), [names.amount]: amount.value as Money, [names.balance]: balance.value as Money }, words: line.words, text }
+}
+
+function goodsIn(line: Line, names: { text: string; number: string; unit: string; amount: string }): ContentRow | null {
+  const amounts = readMoney(line.words).filter((m) => /[.,]\d{2}\D*$/.test(m.raw))
+  if (amounts.length < 2) return null
+  const [unit, amount] = amounts.slice(-2)
+  if (!isMoney(unit.value) || !isMoney(amount.value)) return null
+  const before = line.words.slice(0, line.words.indexOf(unit.words[0]))
+  const between = line.words.slice(line.words.indexOf(unit.words.at(-1)!) + 1, line.words.indexOf(amount.words[0]))
+  const quantity = [...between, ...before.toReversed()].find((w) => /^\d{1,4}(?:[.,]\d{1,2})?$/.test(w.text) && Math.round(Number(w.text.replace(',', '.')) * cents(unit.value as Money)) === cents(amount.value as Money))
+  if (!quantity) return null
+  const text = before.filter((w) => w !== quantity)
+  // A running number leads the line, not the name of the goods.
+  if (text.length > 1 && /^\d{1,3}[.)]?$/.test(text[0].text) && text[1].box[0] - text[0].box[2] > 0.012) text.shift()
+  return { row: { [names.text]: blank(text), [names.number]: quantity.text.replace(',', '.'), [names.unit]: unit.value, [names.amount]: amount.value }, words: line.words, text }
+}
