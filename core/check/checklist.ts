@@ -107,7 +107,9 @@ function judgePaper(need: Need, paper: Paper, { papers, asOf }: Situation): Verd
   if (empty) return verdict('unsigned', `${paper.label} is not dated`)
   const short = tooLow(need, paper, papers)
   if (short) return verdict('insufficient', short)
-  return verdict('satisfied', `${paper.label}${until ? `, good until ${dayName(until)}` : ''}`)
+  // What was not read surely takes no part; that it was not is said, so that nobody takes the verdict for more than it is.
+  const open = [need.until, need.from, need.fresh?.field, need.atLeast?.field].flatMap((name) => (name && fieldOf(paper, name)?.needsReview ? [name.replaceAll('_', ' ')] : []))
+  return verdict('satisfied', `${paper.label}${until ? `, good until ${dayName(until)}` : ''}${open.length ? `; its ${list(open)} ${open.length === 1 ? 'is' : 'are'} still asked about` : ''}`)
 }
 
 function tooOld(need: Need, candidates: readonly Paper[], asOf: string): string | null {

@@ -11,7 +11,10 @@ const transliterated = (token: string): string => token.replace(/([aou])e/g, '$1
 
 /** Words of a person's name that count: titles and particles dropped. */
 function nameParts(name: string): string[] {
-  const parts = tokens(name).filter((t) => !TITLES.has(t) && !MAIDEN.has(t))
+  const named = tokens(name).filter((t) => !MAIDEN.has(t))
+  const untitled = named.filter((t) => !TITLES.has(t))
+  // "M. Brandreth" is Marguerite as likely as Monsieur: an initial is kept where nothing but the family name would be left.
+  const parts = untitled.length < 2 && named.length > untitled.length && named[0].length === 1 ? named : untitled
   const strong = parts.filter((t) => !PARTICLES.has(t))
   return strong.length > 0 ? strong : parts
 }

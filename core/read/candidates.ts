@@ -65,7 +65,7 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
     regions.forEach((region) => {
       for (const candidate of fromRegion(region, field, byLine, type)) {
         const alone = region.relation !== 'below' || !regions.some((r) => r.relation === 'inline' || r.relation === 'right')
-        found.push({ ...candidate, relation: region.relation, label: label.near >= 0.9 && (label.leads || label.colon), score: candidate.score + base + RELATION_SCORE[region.relation] + (label.colon && (region.relation === 'inline' || region.relation === 'right') ? 0.5 : 0) - (alone ? 0 : 1.1) })
+        found.push({ ...candidate, relation: region.relation, label: label.near >= 0.75 && (label.leads || label.colon), score: candidate.score + base + RELATION_SCORE[region.relation] + (label.colon && (region.relation === 'inline' || region.relation === 'right') ? 0.5 : 0) - (alone ? 0 : 1.1) })
       }
     })
   }
@@ -120,7 +120,8 @@ function leftOver(pages: readonly Page[], type: DocumentType, found: Map<string,
 }
 
 function labelScore(label: LabelHit, rank: number): number {
-  return (label.leads ? 0.6 : label.colon ? 0.2 : -2.2) + Math.min(0.9, (label.length - 1) * 0.45) - Math.min(1.2, rank * 0.06) - (label.mended ? 0.3 : 0) - (label.alone || label.colon ? 0 : 0.3) - (1 - label.near) * 3.2
+  // "Boat name:" is no name: what stands before a word changes its meaning.
+  return (label.leads ? 0.6 : label.colon ? (label.near < 0.8 ? -1.4 : 0.2) : -2.2) + Math.min(0.9, (label.length - 1) * 0.45) - Math.min(1.2, rank * 0.06) - (label.mended ? 0.3 : 0) - (label.alone || label.colon ? 0 : 0.3) - (1 - label.near) * 4.2
 }
 
 /** Dates beside a signature are the signing's; elsewhere they are not. */

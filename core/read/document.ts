@@ -70,7 +70,7 @@ function tableValue(pages: readonly Page[], field: Field, type: DocumentType, ch
   let confidence = proof === true ? 0.985 : proof === false ? (table.sure >= 0.999 && complete ? 0.8 : 0.35) : complete ? 0.85 : 0.5
   confidence *= table.sure >= 0.999 ? 1 : Math.max(0.5, proof === true ? 0.97 : 0.6 + 0.4 * table.sure)
   if (table.rows.length === 0) confidence = 0.3
-  if (!complete) confidence = Math.min(confidence, 0.55)
+  if (!complete || !multiplies(table, field) || (proof !== true && table.unexplained > 0)) confidence = Math.min(confidence, 0.55)
   return {
     ...empty,
     value: table.rows,
@@ -83,6 +83,19 @@ function tableValue(pages: readonly Page[], field: Field, type: DocumentType, ch
     box: table.places[0]?.box ?? table.head.box,
     rowPlaces: table.places,
   }
+}
+
+/** Whether each row's quantity times its price is its amount, where the table has these columns. */
+function multiplies(table: Table, field: Field): boolean {
+  const quantity = field.columns.find((c) => c.kind === 'number')?.name
+  const [price, amount] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
+  if (!quantity || !amount) return true
+  const wrong = table.rows.filter((row) => {
+    const [q, p, a] = [row[quantity], row[price], row[amount]]
+    return !(typeof q === 'string' && isMoney(p) && isMoney(a) && Math.abs(Number(q) * cents(p) - cents(a)) <= 1)
+  })
+  // One odd row may be the seller's slip, which the arithmetic of the paper tells; several are ours.
+  return wrong.length <= 1
 }
 
 /** The table by its head, or by what its rows hold where that proves right and the head does not. */

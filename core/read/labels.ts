@@ -39,6 +39,8 @@ const GIVEN = ['given names', 'given name', 'first name', 'first names', 'forena
 interface Books {
   phrases: PhraseBook<LabelMeaning>
   wordings: Wordings<string>
+  /** Every word that labels and titles of the type are made of. */
+  vocabulary: ReadonlySet<string>
 }
 
 const books = new WeakMap<DocumentType, Books>()
@@ -54,7 +56,7 @@ function booksOf(type: DocumentType): Books {
     for (const wording of SURNAMES) phrases.push([wording, { role: 'surname' }])
     for (const wording of GIVEN) phrases.push([wording, { role: 'given' }])
     for (const field of type.fields) for (const column of field.columns) for (const wording of column.labels) phrases.push([wording, { role: 'column' }])
-    books.set(type, (book = { phrases: new PhraseBook(phrases), wordings: new Wordings(type.fields.flatMap((f) => (f.kind === 'table' ? [] : f.labels.map((wording) => [f.name, wording] as const))), OTHER_LABELS) }))
+    books.set(type, (book = { phrases: new PhraseBook(phrases), wordings: new Wordings(type.fields.flatMap((f) => (f.kind === 'table' ? [] : f.labels.map((wording) => [f.name, wording] as const))), OTHER_LABELS), vocabulary: new Set([...type.fields.flatMap((f) => f.labels), ...type.titles, ...OTHER_LABELS, ...type.fields.flatMap((f) => f.columns.flatMap((c) => c.labels))].flatMap(gist)) }))
   }
   return book
 }
@@ -64,9 +66,9 @@ export const ends = (label: LabelHit): boolean => (label.leads || label.colon) &
 
 /** Whether a text is made of nothing but words that labels are made of, and so is no value. */
 export function labelLike(text: string, type: DocumentType): boolean {
-  const words = gist(text)
-  const { wordings } = booksOf(type)
-  return words.length > 0 && words.every(wordings.knows)
+  const words = gist(text).filter((w) => w.length > 1)
+  const { vocabulary } = booksOf(type)
+  return words.length > 0 && words.every((w) => vocabulary.has(w))
 }
 
 /** Words of a line that look like a label: up to a colon, up to the first figure, or a short segment of its own. */
@@ -87,7 +89,7 @@ export function labelTextsOf(line: Line): LabelText[] {
     while (from < words.length - 1 && ENUMERATOR.test(words[from].text)) from++
     const found: LabelText[] = []
     const colon = words.findIndex((w, i) => i >= from && /:$/.test(w.text))
-    const figure = words.findIndex((w, i) => i > from && /\d|€|^EUR$/.test(w.text))
+    const figure = words.findIndex((w, i) => i > from && /\d|€|^EUR$|^[._·…]{2,}$/.test(w.text))
     const to = colon >= 0 && (figure < 0 || colon < figure) ? colon + 1 : figure > 0 ? figure : words.length
     // A label does not begin with a figure; a street address does.
     if (to - from <= 8 && !/^\d/.test(words[from].text)) found.push({ segment, from, to, colon: colon >= 0 && to === colon + 1 })
@@ -150,7 +152,7 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
       if (explained > 0.8) continue
       const nearest = wordings.nearest(wording.replace(/[:.…_]+$/, '')).map(({ key, near }): { key: LabelMeaning; near: number } => ({ key: { role: 'field', field: key, rank: 0 }, near }))
       // Whatever is to be signed says so somewhere; "date of signing" is a date's label all the same.
-      if (type.signature && gist(wording).includes('sign') && !gist(wording).includes('date') && !inside.some((h) => h.meanings.some((m) => m.role === 'signature'))) nearest.push({ key: { role: 'signature' }, near: 0.9 })
+      if (type.signature && gist(wording).includes('sign') && !gist(wording).includes('date') && !inside.some((h) => h.leads && h.meanings.some((m) => m.role === 'signature'))) nearest.push({ key: { role: 'signature' }, near: 0.9 })
       if (nearest.length === 0) continue
       loose.push(...nearest.map(({ key, near }): LabelHit => ({
         line: index, from: offset + text.from, to: offset + text.to, length: 1, mended: false, meanings: [key],

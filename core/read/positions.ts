@@ -3,7 +3,7 @@ import type { Page } from '../page/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { addressLikeness, nameLikeness, orgLikeness, readNames } from './kinds/words.ts'
-import { labelsOn } from './labels.ts'
+import { labelLike, labelsOn } from './labels.ts'
 
 /** Firms in the head of a page, by the size of their letters, their wording and how high they stand. */
 export function letterheads(page: Page, type: DocumentType, field: Field): Candidate[] {
@@ -15,6 +15,8 @@ export function letterheads(page: Page, type: DocumentType, field: Field): Candi
     for (const segment of line.segments) {
       if (labels.some((l) => l.line === index && segment.words.includes(l.lineOf.words[l.from]) && (l.leads || l.meanings.some((m) => m.role === 'title')) && l.length * 2 >= segment.words.length)) continue
       const likeness = orgLikeness(segment.text)
+      // A heading or a line of figures is no letterhead.
+      if (labelLike(segment.text, type) || line.words.some((w) => /\d[.,]\d{2}\b/.test(w.text))) continue
       if (likeness < 0.5 || addressLikeness(segment.text) >= 0.6 || /\b(?:page|tel|phone|www)\b|@/i.test(segment.text) || segment.words.length > 7) continue
       const size = Math.min(1.6, Math.max(0, (line.height / usual - 1) * 2.5))
       found.push({

@@ -16,6 +16,8 @@ export interface Table {
   sure: number
   /** Some amount had no sign of its own and took it from the balances. */
   repaired: boolean
+  /** Lines with amounts between its rows that are none: rows may be missed. */
+  unexplained: number
 }
 
 interface HeadColumn {
@@ -34,7 +36,7 @@ const STOP = /^(?:sub-?total|net (?:amount|total)|total|totals|grand total|net|t
 
 /** Reads one table of a type from the pages of a document, in page order; null where no head of it is found. */
 export function readTable(pages: readonly Page[], field: Field): Table | null {
-  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, repaired: false }
+  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, repaired: false, unexplained: 0 }
   let columns: HeadColumn[] | null = null
   for (const page of pages) {
     const lines = linesOf(page)
@@ -128,7 +130,8 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
       table.sure = Math.min(table.sure, weakest(cells, columns))
       started = true
       last = line
-    } else if (started && text && moneyCells.length === 0 && last) {
+    } else if (started && moneyCells.length > 0) table.unexplained++
+    else if (started && text && moneyCells.length === 0 && last) {
       // A wrapped description: words under the text column alone, close under their row.
       const words = [...cells.texts.entries()].filter(([c]) => columns[c].column === text).flatMap(([, w]) => w)
       const others = line.words.length - words.length

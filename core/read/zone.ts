@@ -70,9 +70,16 @@ function readZone(rows: string[]): Omit<Zone, 'words'> | null {
     documentNumber: holds('documentNumberCheckDigit') ? field('documentNumber') : null,
     dateOfBirth: holds('birthDateCheckDigit') ? zoneDate(field('birthDate'), 'past') : null,
     expiryDate: holds('expirationDateCheckDigit') ? zoneDate(field('expirationDate'), 'future') : null,
-    nationality: field('nationality'),
+    // The parser knows real states alone; the specimen state of the standard is printed as it stands.
+    nationality: nationalityIn(rows),
     fullName: names.length === 2 ? names.join(' ') : null,
   }
+}
+
+/** The three letters of the nationality: behind the dates of a card (TD1, TD2), behind the number of a passport (TD3). */
+function nationalityIn(rows: string[]): string | null {
+  const code = (rows.length === 3 ? rows[1].slice(15, 18) : rows[1].slice(10, 13)).replace(/</g, '')
+  return /^[A-Z]{1,3}$/.test(code) ? code : null
 }
 
 /** Two-digit years: births lie in the past hundred years, expiries in the coming fifty. */

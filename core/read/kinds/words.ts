@@ -6,7 +6,7 @@ const tidy = (text: string): string => text.replace(/^[\s:.,;=\-–—_*|]+|[\s:
 
 const withoutLeaders = (words: Word[]): Word[] => words.filter((w) => !/^[._:·…\-–—=|]+$/.test(w.text))
 
-const NOT_A_NAME = /\b(?:number|date|page|address|account|total|amount|the|and to|please|your|this|with|from|of the|for the|see|form|section|signature|employee|statement)\b/i
+const NOT_A_NAME = /\b(?:eur|euro|gbp|iban|number|date|page|address|account|total|amount|the|and to|please|your|this|with|from|of the|for the|see|form|section|signature|employee|statement)\b/i
 const PARTICLES = new Set(['de', 'del', 'la', 'van', 'von', 'der', 'den', 'di', 'da', 'du', 'le', 'y', 'o', 'mc', 'ap', 'née', 'nee', 'born', 'al', 'bin', 'dos', 'ten', 'ter', 'and'])
 
 /** How much a text looks like a person's name, 0 to 1. */
@@ -24,7 +24,7 @@ const ORG_WORDS = /\b(?:ltd|limited|plc|llp|inc|co|company|bank|mutual|sarl|s\.?
 
 /** How much a text looks like a firm's name, 0 to 1. */
 export function orgLikeness(text: string): number {
-  if (!/\p{L}{2}/u.test(text) || text.length > 70 || /[@<>€]|\d{5}/.test(text)) return 0
+  if (!/\p{L}{2}/u.test(text) || text.length > 70 || /[@<>€]|\d{4}/.test(text)) return 0
   if (ORG_WORDS.test(fold(text))) return 1
   return /^\p{Lu}/u.test(text) ? 0.6 : 0.3
 }
@@ -55,7 +55,7 @@ export const readOrgs: KindReader = (words) => {
 export const readTexts: KindReader = (words) => {
   const run = withoutLeaders(words)
   const value = tidy(rawOf(run)).replace(/^["“„«]\s?|\s?["”»]$/g, '')
-  if (!/[\p{L}\d]/u.test(value) || value.length > 60) return []
+  if (!/[\p{L}\d]{2}/u.test(value) || value.length > 60) return []
   return [{ value, words: run, raw: rawOf(run), fit: value.split(' ').length > 6 ? 0.4 : 0.9, repaired: false }]
 }
 

@@ -12,8 +12,8 @@ export async function drawQuote(story: Story, layout: number, dice: Dice, wishes
   const truth = new Ledger()
   const date = dateForms[layout === 0 ? 'slashes' : 'long']
   const amount = moneyForms[layout === 0 ? 'behind' : 'plain']
-  const issued = addDays(story.applied, -dice.int(2, 10))
   const valid = wishes.validUntil ?? addDays(story.asOf, dice.int(12, 60))
+  const issued = addDays(valid < story.applied ? valid : story.applied, -dice.int(2, 10))
   const number = `${dice.digits(4)}/${dice.digits(2)}`
   const vessel = wishes.vessel ?? story.vessel
   const hull = wishes.hull ?? story.hull

@@ -40,8 +40,8 @@ export async function drawQuote(story: Story, layout: number, dice: Dice, wishes
   const date = dateForms[look.date]
   const amount = moneyForms[look.money]
   const w = look.words
-  const issued = addDays(story.applied, -dice.int(2, 10))
   const valid = wishes.validUntil ?? addDays(story.asOf, dice.int(12, 60))
+  const issued = addDays(valid < story.applied ? valid : story.applied, -dice.int(2, 10))
   const number = `Q${dice.digits(2)}-${dice.digits(4)}`
   const vessel = wishes.vessel ?? story.vessel
   const hull = wishes.hull ?? story.hull
