@@ -44,6 +44,7 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
     for (const field of type.fields) if (field.kind === 'name') add(joinedName(labels, byLine, field))
     if (type.zone) zoneValues(page, type).forEach(add)
   })
+  for (const field of type.fields) if (field.kind === 'choice' && found.get(field.name)!.length === 0) pages.flatMap((page) => loneChoices(page, field)).forEach(add)
   followStyle(found)
   leftOver(pages, type, found)
   return found
@@ -62,7 +63,8 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
       continue
     }
     if (field.kind === 'table') continue
-    regions.forEach((region) => {
+    regions.forEach((given) => {
+      const region = given.relation === 'inline' && !label.colon && (WORDY.has(field.kind) || field.kind === 'address') ? { ...given, words: withoutLabelWords(given.words) } : given
       for (const candidate of fromRegion(region, field, byLine, type)) {
         const alone = region.relation !== 'below' || !regions.some((r) => r.relation === 'inline' || r.relation === 'right')
         found.push({ ...candidate, relation: region.relation, label: label.near >= 0.75 && (label.leads || label.colon), score: candidate.score + base + RELATION_SCORE[region.relation] + (label.colon && (region.relation === 'inline' || region.relation === 'right') ? 0.5 : 0) - (alone ? 0 : 1.1) })
@@ -70,6 +72,12 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
     })
   }
   return found
+}
+
+/** A label may go on in small letters ("owner's name Joren Finn"): values of words begin with a capital or a figure. */
+function withoutLabelWords(words: Word[]): Word[] {
+  const start = words.findIndex((w) => /^[("“]?[\p{Lu}\d]/u.test(w.text))
+  return start > 0 && words.slice(0, start).every((w) => /^[\p{Ll}/(),.]+$/u.test(w.text)) ? words.slice(start) : words
 }
 
 /**
@@ -94,6 +102,14 @@ function followStyle(found: Map<string, Candidate[]>): void {
       if (mine + other >= 4 && other >= 3 * mine) candidate.score -= 2
     }
 }
+
+/** A choice's words standing alone where values stand, when no label led to it. */
+const loneChoices = (page: Page, field: Field): Candidate[] =>
+  linesOf(page).flatMap((line) => line.segments.flatMap((segment) => {
+    const said = squeeze(segment.text.replace(/^.*:/, ''))
+    const choice = field.choices.find((c) => c.words.some((w) => squeeze(w) === said))
+    return choice ? [{ field: field.name, value: choice.value, raw: segment.text, words: segment.words, page, repaired: false, score: 1.2 }] : []
+  }))
 
 /** Kinds whose form alone says what a value may be. */
 const FORMED: ReadonlySet<string> = new Set(['date', 'money', 'id', 'iban', 'email', 'phone'])

@@ -134,7 +134,9 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
     }
   })
   const loose: LabelHit[] = []
+  const heads = headLines(exact, lines)
   lines.forEach((line, index) => {
+    if (heads.has(index)) return
     for (const text of labelTextsOf(line)) {
       const words = text.segment.words.slice(text.from, text.to)
       const offset = line.words.indexOf(text.segment.words[0])
@@ -145,9 +147,10 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
       for (const hit of inside) {
         const own = gist(line.words.slice(hit.from, hit.to).map((w) => w.text).join(' '))
         const share = all.length === 0 ? 1 : Math.min(1, own.filter((g) => all.includes(g)).length / all.length)
-        // Bilingual labels say everything twice.
-        hit.near = wording.includes('/') ? 1 : Math.min(1, 0.25 + 0.75 * share)
-        explained = Math.max(explained, hit.near)
+        hit.near = Math.min(1, 0.25 + 0.75 * share)
+        // Bilingual labels say everything twice: the whole of it is the label, not its first half with the second as value.
+        if (!wording.includes('/')) explained = Math.max(explained, hit.near)
+        else hit.near = 0.3
       }
       if (explained > 0.8) continue
       const nearest = wordings.nearest(wording.replace(/[:.…_]+$/, '')).map(({ key, near }): { key: LabelMeaning; near: number } => ({ key: { role: 'field', field: key, rank: 0 }, near }))
@@ -160,5 +163,17 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
       })))
     }
   })
-  return [...exact, ...loose].sort((a, b) => a.line - b.line || a.from - b.from)
+  const labels = exact.map((hit) => (heads.has(hit.line) ? { ...hit, meanings: hit.meanings.filter((m) => m.role !== 'field') } : hit)).filter((hit) => hit.meanings.length > 0)
+  return [...labels, ...loose].sort((a, b) => a.line - b.line || a.from - b.from)
+}
+
+/** Lines that head a table: three column heads or more and nothing else. What stands under them is no single value. */
+function headLines(exact: readonly LabelHit[], lines: readonly Line[]): Set<number> {
+  const heads = new Set<number>()
+  lines.forEach((line, index) => {
+    if (line.segments.length < 3) return
+    const columns = line.segments.filter((segment) => exact.some((h) => h.line === index && h.segment === segment && h.leads && h.meanings.some((m) => m.role === 'column'))).length
+    if (columns >= 3 && !/\d{2}/.test(line.text)) heads.add(index)
+  })
+  return heads
 }

@@ -9,6 +9,8 @@ import * as scoringQuote from './scoring/purchase-quote.ts'
 import * as scoringStray from './scoring/stray.ts'
 import * as scoringBill from './scoring/utility-bill.ts'
 import * as scoringRegistration from './scoring/vessel-registration.ts'
+import { Dice } from '../dice.ts'
+import * as diced from './tuning/dice-papers.ts'
 import * as tuningStatement from './tuning/bank-statement.ts'
 import * as tuningLetter from './tuning/cover-letter.ts'
 import * as tuningConsent from './tuning/credit-consent.ts'
@@ -20,13 +22,25 @@ import * as tuningQuote from './tuning/purchase-quote.ts'
 import * as tuningStray from './tuning/stray.ts'
 import * as tuningBill from './tuning/utility-bill.ts'
 import * as tuningRegistration from './tuning/vessel-registration.ts'
+import type { Story } from '../story.ts'
+import type { Drawn } from '../truth.ts'
+
+/** Draws with a designer's dice that depend on the layout alone, so that a story's payslips look alike. */
+const byDice = <W>(draw: (story: Story, dice: Dice, wishes: W) => Promise<Drawn>) => (story: Story, layout: number, _dice: Dice, wishes: W) => draw(story, new Dice(layout + 1), wishes)
 
 /**
- * Two sets of layouts that share no design. Rules, wordings and weights are tuned on one; scores are quoted on the
- * other, whose misses nobody tunes on.
+ * Sets of layouts that share no design. Rules, wordings and weights are tuned on the first two; scores are quoted on the
+ * last, whose misses nobody tunes on.
  */
 export const paperSets = {
   tuning: { layouts: 4, ...tuningStatement, ...tuningLetter, ...tuningConsent, ...tuningCard, ...tuningCover, ...tuningApplication, ...tuningPayslip, ...tuningQuote, ...tuningStray, ...tuningBill, ...tuningRegistration },
+  dice: {
+    layouts: 1_000_000,
+    drawLetter: (story: Story, layout: number, dice: Dice) => tuningLetter.drawLetter(story, layout % 4, dice),
+    drawCard: (story: Story, layout: number, dice: Dice, wishes: tuningCard.CardWishes) => tuningCard.drawCard(story, layout % 4, dice, wishes),
+    drawStray: (layout: number, dice: Dice) => tuningStray.drawStray(layout % 4, dice),
+    drawPayslip: byDice(diced.dicePayslip), drawBill: byDice(diced.diceBill), drawCover: byDice(diced.diceCover), drawRegistration: byDice(diced.diceRegistration), drawConsent: byDice(diced.diceConsent), drawQuote: byDice(diced.diceQuote), drawStatement: byDice(diced.diceStatement), drawApplication: byDice(diced.diceApplication),
+  },
   scoring: { layouts: 2, ...scoringStatement, ...scoringLetter, ...scoringConsent, ...scoringCard, ...scoringCover, ...scoringApplication, ...scoringPayslip, ...scoringQuote, ...scoringStray, ...scoringBill, ...scoringRegistration },
 } as const
 export type PaperSet = keyof typeof paperSets

@@ -88,7 +88,7 @@ export class Pdf {
       const { toPage, width, height } = this.frame(page)
       const text = raw._FPDFText_LoadPage(page)
       try {
-        const found = readWords(raw, text, toPage)
+        const found = readWords(raw, text, toPage, height / width)
         return { width, height, ...found, pictured: this.pictured(page) }
       } finally {
         raw._FPDFText_ClosePage(text)
@@ -191,7 +191,7 @@ export class Pdf {
   }
 }
 
-function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [number, number]): Pick<PdfPage, 'words' | 'letters' | 'strange' | 'turned'> {
+function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [number, number], aspect: number): Pick<PdfPage, 'words' | 'letters' | 'strange' | 'turned'> {
   const count = raw._FPDFText_CountChars(text)
   const rect = raw.wasmExports.malloc(16)
   const words: Word[] = []
@@ -214,7 +214,9 @@ function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [nu
     if (letters % 8 === 1) turns[Math.round(raw._FPDFText_GetCharAngle(text, i) / (Math.PI / 2)) & 3]++
     const box: Word['box'] = [Math.min(x0, x1), Math.min(y0, y1), Math.max(x0, x1), Math.max(y0, y1)]
     const letter = String.fromCodePoint(code === 2 ? 45 : code)
-    if (current && box[0] - current.box[2] < 0.012 && box[0] >= current.box[0] - 0.002) {
+    // Runs drawn side by side carry no space of their own; a gap of a fifth of the letters' height is one, and behind a colon less.
+    const room = (box[3] - box[1]) * aspect * (current?.text.endsWith(':') ? 0.06 : 0.2)
+    if (current && box[0] - current.box[2] < room && box[0] >= current.box[0] - 0.002) {
       current.text += letter
       current.box = [current.box[0], Math.min(current.box[1], box[1]), Math.max(current.box[2], box[2]), Math.max(current.box[3], box[3])]
     } else {

@@ -12,8 +12,8 @@ export const creditConsent: TypeData = {
   person: 'applicant_name',
   signature: { labels: ['signature', 'signed', 'signature of applicant', "applicant's signature", 'sign here', 'signed by', 'your signature', 'signature of person consenting', 'applicant signature', 'signature of the undersigned'] },
   fields: [
-    { name: 'applicant_name', title: 'Name', kind: 'name', sources: ['sentence'], labels: ['name', 'full name', 'name of applicant', 'applicant', 'applicant name', "applicant's name", 'i', 'name of person', 'your name', 'name in full', 'print name', 'given by', 'i the undersigned', 'the undersigned'] },
+    { name: 'applicant_name', title: 'Name', kind: 'name', sources: ['sentence'], labels: ['name', 'full name', 'name of applicant', 'applicant', 'applicant name', "applicant's name", 'i', 'name of person', 'your name', 'name in full', 'print name', 'given by', 'i the undersigned', 'the undersigned', 'person giving consent', 'consent of', 'name of the person consenting', 'full name of applicant'] },
     { name: 'national_number', title: 'National number', kind: 'id', labels: ['national number', 'national no', 'national id number', 'personal number', 'identity number', 'nat no', 'national insurance number', 'national id', 'social number', 'personal no', 'national identity number', 'citizen number', 'national reg no'] },
-    { name: 'signature_date', title: 'Date signed', kind: 'date', near: 'signature', labels: ['date', 'date signed', 'signed on', 'date of signature', 'signature date', 'on', 'dated', 'day signed', 'place and date'] },
+    { name: 'signature_date', title: 'Date signed', kind: 'date', near: 'signature', labels: ['date', 'date signed', 'signed on', 'date of signature', 'signature date', 'on', 'dated', 'day signed', 'place and date', 'day', 'date of signing', 'signing date'] },
   ],
 }

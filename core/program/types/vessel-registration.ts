@@ -14,10 +14,10 @@ export const vesselRegistration: TypeData = {
   fields: [
     { name: 'registration_number', title: 'Registration number', kind: 'id', labels: ['registration number', 'registration no', 'registry number', 'registry no', 'register number', 'official number', 'official no', 'certificate number', 'certificate no', 'reg no', 'number in the register', 'register no', 'entry number', 'entry no', 'registered under number', 'reg number'] },
     { name: 'vessel_name', title: 'Vessel', kind: 'text', labels: ['vessel name', 'name of vessel', 'name of the vessel', 'name of ship', 'vessel', 'name of craft', 'boat name', 'name of boat', 'ship', 'craft', 'name'] },
-    { name: 'hull_number', title: 'Hull number', kind: 'id', labels: ['hull number', 'hull no', 'hull id', 'hull identification', 'hull identification number', 'hull', 'hin', 'hull ident no', 'hull mark', 'hull identification no'] },
-    { name: 'owner_name', title: 'Owner', kind: 'name', labels: ['owner', 'registered owner', 'name of owner', 'owner name', 'owners', 'name of registered owner', 'proprietor', 'owned by', 'registered in the name of', 'sole owner', 'held by'] },
+    { name: 'hull_number', title: 'Hull number', kind: 'id', labels: ['hull number', 'hull no', 'hull id', 'hull identification', 'hull identification number', 'hull', 'hin', 'hull ident no', 'hull mark', 'hull identification no', 'number of hull', 'identification of hull'] },
+    { name: 'owner_name', title: 'Owner', kind: 'name', labels: ['owner', 'registered owner', 'name of owner', 'owner name', 'owners', 'name of registered owner', 'proprietor', 'owned by', 'registered in the name of', 'sole owner', 'held by', 'property of', 'belongs to', 'owner of the vessel', 'name of the owner'] },
     { name: 'issue_date', title: 'Issued', kind: 'date', labels: ['date of issue', 'issue date', 'issued', 'issued on', 'date issued', 'registered on', 'date of registration', 'registration date', 'entered on', 'given on', 'date of entry'] },
-    { name: 'expiry_date', title: 'Expires', kind: 'date', labels: ['date of expiry', 'expiry date', 'expires', 'expires on', 'valid until', 'valid to', 'expiry', 'renewal due', 'renewable by', 'in force until', 'registration expires', 'good until', 'to be renewed by', 'renew before'] },
+    { name: 'expiry_date', title: 'Expires', kind: 'date', labels: ['date of expiry', 'expiry date', 'expires', 'expires on', 'valid until', 'valid to', 'expiry', 'renewal due', 'renewable by', 'in force until', 'registration expires', 'good until', 'to be renewed by', 'renew before', 'registration ends', 'ends', 'renewal by', 'valid to date', 'end of validity'] },
   ],
   relations: [{ kind: 'not_after', first: 'issue_date', second: 'expiry_date' }],
 }

@@ -55,6 +55,8 @@ function mendIban(iban: string): string[] {
 
 export const readEmails: KindReader = (words) =>
   readSpans(words, 3, (text) => {
+    // Weak readers part an address at its dots and its @; a label before it is no part of it.
+    if (text.includes(' ') && !/[.@] | [.@]/.test(text)) return null
     const value = text.replace(/\s+/g, '').replace(/[.,;:]$/, '').toLowerCase()
     return /^[\w.+-]+@[\w-]+(\.[\w-]+)+$/.test(value) ? { value, fit: 1, repaired: false } : null
   })

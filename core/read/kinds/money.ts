@@ -74,7 +74,9 @@ function longestAmount(words: Word[], at: number): Reading | null {
     const parsed = parseMoney(text)
     // A rate is no amount: "VAT 20 %".
     const rate = /%$/.test(text) || /^%/.test(words[at + length]?.text ?? '')
-    if (parsed && !rate && !/\d[.,]\d{2}\s+\d/.test(text)) return { ...parsed, words: span, raw: text }
+    // A cheque's number before an amount is none: "000412 -EUR 113.93".
+    const numbered = /^0\d/.test(text) && !/[.,]\d{2}\b/.test(text) || /^\d+ -?(?:EUR|€)$/.test(text) && /^\d[\d.,]*[.,]\d{2}$/.test(words[at + length]?.text ?? '')
+    if (parsed && !rate && !numbered && !/\d[.,]\d{2}\s+\d/.test(text)) return { ...parsed, words: span, raw: text }
   }
   return null
 }

@@ -1,0 +1,153 @@
+import type { Dice } from '../../dice.ts'
+import { colours, Paper, type Face } from '../../sheet.ts'
+import { dateForms, moneyForms, type DateForm, type MoneyForm } from '../../story.ts'
+
+/** One thing a paper says: its field, the wordings a designer might choose, its value as printed. */
+export interface Saying {
+  wordings: readonly string[]
+  value: string | string[]
+}
+
+const ARRANGEMENTS = ['columns', 'inline', 'stack', 'grid', 'lettered', 'numbered', 'rightward', 'ruled', 'bare'] as const
+
+/**
+ * A designer who throws dice: faces, places, wordings and arrangements differ from paper to paper, so that what is tuned
+ * on the papers is not any one design.
+ */
+export class Designer {
+  readonly date: (iso: string) => string
+  readonly money: (cents: number) => string
+  private readonly arrangement: (typeof ARRANGEMENTS)[number]
+  private readonly size: number
+  private readonly left: number
+
+  private constructor(readonly paper: Paper, private readonly dice: Dice) {
+    this.date = dateForms[dice.pick(Object.keys(dateForms) as DateForm[])]
+    this.money = moneyForms[dice.pick(Object.keys(moneyForms) as MoneyForm[])]
+    this.arrangement = dice.pick(ARRANGEMENTS)
+    this.size = dice.pick([9, 9.5, 10, 10.5, 11])
+    this.left = dice.int(36, 80)
+  }
+
+  static async begin(dice: Dice): Promise<Designer> {
+    return new Designer(await Paper.begin(dice.pick<Face>(['sans', 'serif', 'mono', 'humanist', 'slab', 'typewriter'])), dice)
+  }
+
+  /** Firm and title at the top, in one of several ways; returns the y below. */
+  head(firm: string, titles: readonly string[], under?: string): number {
+    const { paper, dice, left } = this
+    const title = dice.pick(titles)
+    const way = dice.int(0, 3)
+    if (way === 0) {
+      paper.text(left, 40, firm, { size: 17, bold: true })
+      if (under) paper.text(left, 62, under, { size: 8.5 })
+      paper.text(left, 84, title, { size: 14 })
+      return 120
+    }
+    if (way === 1) {
+      paper.text(297, 38, title, { size: 18, bold: true, align: 'center' })
+      paper.text(297, 66, firm, { size: 11, align: 'center' })
+      if (under) paper.text(297, 82, under, { size: 8.5, align: 'center' })
+      return 112
+    }
+    if (way === 2) {
+      paper.box(0, 0, 595, 52, colours.teal)
+      paper.text(left, 16, firm, { size: 16, bold: true, colour: colours.white })
+      paper.text(560, 22, title, { size: 11, align: 'right', colour: colours.white })
+      if (under) paper.text(left, 60, under, { size: 8 })
+      return 88
+    }
+    paper.text(560, 36, firm, { size: 13, bold: true, align: 'right' })
+    if (under) paper.text(560, 54, under, { size: 8, align: 'right' })
+    paper.text(left, 74, title.toUpperCase(), { size: 15, bold: true })
+    return 112
+  }
+
+  /** All sayings from y on, in the designer's way; returns the y below. */
+  say(y: number, sayings: readonly Saying[], arrangement = this.arrangement): number {
+    const { paper, dice, left, size } = this
+    const step = size * 1.3
+    const linesOf = (s: Saying) => (typeof s.value === 'string' ? [s.value] : s.value)
+    const labels = sayings.map((s) => this.word(s.wordings))
+    const wide = 515 - (left - 40)
+    sayings.forEach((saying, i) => {
+      const lines = linesOf(saying)
+      const label = labels[i]
+      const below = lines.length * step
+      switch (arrangement) {
+        case 'columns':
+        case 'ruled':
+          if (arrangement === 'ruled') paper.box(left, y - 5, wide, below + 10, i % 2 ? undefined : colours.mist, colours.rule)
+          paper.text(left + 5, y, label, { size, colour: colours.grey })
+          lines.forEach((line, n) => paper.text(left + wide * 0.42, y + n * step, line, { size }))
+          y += below + (arrangement === 'ruled' ? 10 : 6)
+          break
+        case 'inline':
+        case 'lettered':
+        case 'bare': {
+          const text = arrangement === 'lettered' ? `(${String.fromCharCode(97 + i)}) ${label}:` : arrangement === 'bare' ? label : `${label}:`
+          paper.text(left, y, text, { size, bold: arrangement === 'bare' })
+          const start = left + paper.measure(`${text} `, { size, bold: arrangement === 'bare' }) + (arrangement === 'bare' ? 10 : 0)
+          lines.forEach((line, n) => paper.text(start, y + n * step, line, { size }))
+          y += below + 8
+          break
+        }
+        case 'numbered':
+          paper.text(left, y, `${i + 1}.`, { size: size - 1, colour: colours.grey }); paper.text(left + 20, y, label, { size })
+          paper.rule(left + 210, y + size + 3, left + wide)
+          lines.forEach((line, n) => paper.text(left + 214, y + n * step - 1, line, { size: size + 1, face: 'mono' }))
+          y += below + 12
+          break
+        case 'rightward':
+          paper.text(left + wide * 0.4, y, label, { size: size - 1, align: 'right', colour: colours.grey })
+          lines.forEach((line, n) => paper.text(left + wide * 0.4 + 12, y + n * step, line, { size: size + 0.5 }))
+          y += below + 7
+          break
+        case 'stack':
+        case 'grid': {
+          const column = i % 2
+          const x = left + column * (wide / 2)
+          const tall = Math.max(...[sayings[i - column], sayings[i - column + 1]].filter(Boolean).map((s) => linesOf(s).length)) * step + size + 8
+          if (arrangement === 'grid') paper.box(x, y - 3, wide / 2 - 4, tall, undefined, colours.rule)
+          paper.text(x + 4, y, label, { size: size * 0.75, colour: arrangement === 'grid' ? colours.ink : colours.navy, bold: arrangement === 'grid' && dice.chance(0) })
+          lines.forEach((line, n) => paper.text(x + 4, y + size + n * step, line, { size }))
+          if (column === 1 || i === sayings.length - 1) y += tall + 6
+          break
+        }
+      }
+    })
+    return y + 8
+  }
+
+  /** A wording as this designer sets it: one of the list, now and then with its sister in another language. */
+  private word(wordings: readonly string[]): string {
+    const pick = this.dice.pick(wordings)
+    return this.dice.chance(0.08) ? `${pick} / ${this.dice.pick(wordings)}` : pick
+  }
+
+  /** A place to sign and a place for the day; returns the y below. */
+  signature(y: number, signed: boolean, day: string, words: { sign: readonly string[]; date: readonly string[] }): number {
+    const { paper, dice, left } = this
+    const [sign, date] = [dice.pick(words.sign), dice.pick(words.date)]
+    const text = this.date(day)
+    const way = dice.int(0, 3)
+    if (way === 0) {
+      paper.rule(left, y + 40, left + 200); paper.text(left, y + 45, sign, { size: 8 })
+      paper.rule(left + 260, y + 40, left + 400); paper.text(left + 260, y + 45, date, { size: 8 })
+      if (signed) { paper.scrawl(dice, left + 20, y + 34); paper.text(left + 266, y + 25, text) }
+    } else if (way === 1) {
+      paper.box(left, y, 240, 60, undefined, colours.rule); paper.text(left + 5, y + 4, sign, { size: 8 })
+      paper.box(left + 250, y, 160, 60, undefined, colours.rule); paper.text(left + 255, y + 4, date, { size: 8 })
+      if (signed) { paper.scrawl(dice, left + 40, y + 44); paper.text(left + 260, y + 30, text) }
+    } else if (way === 2) {
+      paper.text(left, y + 20, `${sign}:`); paper.rule(left + 120, y + 32, left + 290)
+      paper.text(left + 310, y + 20, `${date}: ${signed ? text : ''}`)
+      if (signed) paper.scrawl(dice, left + 140, y + 26)
+    } else {
+      paper.text(left, y, `${date} ${signed ? text : '..................'}`)
+      paper.text(left, y + 50, `${sign} ........................................`)
+      if (signed) paper.scrawl(dice, left + 130, y + 54)
+    }
+    return y + 90
+  }
+}
