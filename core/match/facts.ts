@@ -38,15 +38,17 @@ function judgeFact(fact: Fact, papers: readonly Paper[], said: (Answer & { kind:
   if (sides.length === 0) return { ...base, status: 'absent', value: null, evidence: [] }
   const compare = comparers[fact.kind]
   const named = said?.decision === 'value' ? said.value : null
-  const reference = named !== null ? { value: named, confidence: 1 } : mostAgreed(sides, compare)
-  const evidence = sides.map((side): Evidence => {
+  const reference = named !== null ? { value: named, confidence: 1, asked: false } : mostAgreed(sides, compare)
+  const compared = sides.map((side): Evidence & { asked: boolean } => {
     const agreement = side === reference ? same : compare({ value: side.value, sure: side.confidence }, { value: reference.value, sure: reference.confidence })
     return { ...side, ...agreement }
   })
+  // A value still asked about may be misread: it backs the others where it agrees, and accuses nobody where it does not.
+  const evidence = compared.filter((e) => !(e.asked && e.relation === 'different')).map(({ asked: _, ...e }) => e)
   const differs = evidence.some((e) => e.relation === 'different')
   // A decision stands against the evidence it was made on; it says so beside the values instead of hiding them.
   const ended = said && said.decision !== 'ask'
-  const status = differs && !ended ? 'conflict' : sides.length === 1 ? 'single' : 'agreed'
+  const status = differs && !ended ? 'conflict' : evidence.length === 1 ? 'single' : 'agreed'
   return { ...base, status, value: reference.value, evidence }
 }
 
@@ -57,17 +59,18 @@ function collect(fact: Fact, papers: readonly Paper[]) {
       .filter((p) => p.type === type && p.copyOf === null && !(fact.person === 'applicant' && p.owner === 'co_applicant'))
       .flatMap((p) => {
         const value = fieldOf(p, field)
-        return value && value.value !== null && value.confidence >= TAKES_PART ? [{ document: p.id, field, value: value.value, confidence: value.confidence }] : []
+        return value && value.value !== null && value.confidence >= TAKES_PART ? [{ document: p.id, field, value: value.value, confidence: value.confidence, asked: value.needsReview }] : []
       })
   })
 }
 
 /** The value that most others agree with; of equals the surer, then the first in the fact's order. */
-function mostAgreed<S extends { value: Value; confidence: number }>(sides: S[], compare: (a: { value: Value; sure: number }, b: { value: Value; sure: number }) => Agreement): S {
+function mostAgreed<S extends { value: Value; confidence: number; asked: boolean }>(sides: S[], compare: (a: { value: Value; sure: number }, b: { value: Value; sure: number }) => Agreement): S {
   let best = sides[0]
   let most = -1
   for (const side of sides) {
     const votes = sides.reduce((sum, other) => {
+      if (other.asked) return sum
       const { relation } = other === side ? same : compare({ value: side.value, sure: side.confidence }, { value: other.value, sure: other.confidence })
       return sum + (relation === 'same' ? 1.01 : relation === 'variant' ? 1 : 0)
     }, side.confidence * 0.001)

@@ -25,7 +25,7 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
     if (!candidate || !field) return
     const text = typeof candidate.value === 'string' ? fold(candidate.value) : null
     if (text !== null && field.never.includes(text)) return
-    found.get(candidate.field)!.push(candidate)
+    found.get(candidate.field)!.push(field.kind === 'name' ? withoutLabel(candidate, type) : candidate)
   }
   pages.forEach((page, order) => {
     const labels = labelsOn(page, type)
@@ -65,6 +65,7 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
     if (field.kind === 'table') continue
     regions.forEach((given) => {
       const region = given.relation === 'inline' && !label.colon && (WORDY.has(field.kind) || field.kind === 'address') ? { ...given, words: withoutLabelWords(given.words) } : given
+      if (region.words.length === 0) return
       for (const candidate of fromRegion(region, field, byLine, type)) {
         const alone = region.relation !== 'below' || !regions.some((r) => r.relation === 'inline' || r.relation === 'right')
         found.push({ ...candidate, relation: region.relation, label: label.near >= 0.75 && (label.leads || label.colon), score: candidate.score + base + RELATION_SCORE[region.relation] + (label.colon && (region.relation === 'inline' || region.relation === 'right') ? 0.5 : 0) - (alone ? 0 : 1.1) })
@@ -74,8 +75,17 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
   return found
 }
 
+/** A label set close to a name ("Name Elspeth Mossman") is no part of it. */
+function withoutLabel(candidate: Candidate, type: DocumentType): Candidate {
+  const parts = typeof candidate.value === 'string' ? candidate.value.split(' ') : []
+  if (parts.length < 3 || !labelLike(parts[0], type) || candidate.words[0]?.text.replace(/:$/, '') !== parts[0]) return candidate
+  return { ...candidate, value: parts.slice(1).join(' '), words: candidate.words.slice(1) }
+}
+
 /** A label may go on in small letters ("owner's name Joren Finn"): values of words begin with a capital or a figure. */
 function withoutLabelWords(words: Word[]): Word[] {
+  // "Bank of Skerrow" is one name, not a bank called Skerrow.
+  if (/^(?:of|de|du|del|and|&)$/i.test(words[0]?.text ?? '')) return []
   const start = words.findIndex((w) => /^[("“]?[\p{Lu}\d]/u.test(w.text))
   return start > 0 && words.slice(0, start).every((w) => /^[\p{Ll}/(),.]+$/u.test(w.text)) ? words.slice(start) : words
 }

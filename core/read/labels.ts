@@ -127,7 +127,7 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
       page,
       lineOf: line,
       segment,
-      leads: before.every((w) => ENUMERATOR.test(w.text) || /^[\d.()•·\-–*☐☒□■]+$/.test(w.text) || /[:|/]$/.test(w.text)),
+      leads: before.every((w) => ENUMERATOR.test(w.text) || /^[\d.()•·\-–*☐☒□■]{1,4}$/.test(w.text) || /[:|/]$/.test(w.text)),
       colon: /:$/.test(last.text) || next?.text === ':',
       alone: segment.words.at(-1) === last && place === before.length && before.length === 0,
       near: 1,

@@ -1,6 +1,6 @@
 import type { Box } from '../page/geometry.ts'
 import { strokesIn, unpackInk } from '../page/ink.ts'
-import { linesOf } from '../page/layout.ts'
+import { linesOf, type Line } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import { tokens } from '../page/text.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
@@ -57,12 +57,19 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
   }
   const ticked = options.filter((o) => boxBeside(lines[o.line].words, o.words) === true)
   if (ticked.length === 1) return { ...base, value: ticked[0].value, raw: `☒ ${ticked[0].words.map((w) => w.text).join(' ')}`, words: ticked[0].words, score: score + 0.5 }
-  const ink = options.map((o) => ({ option: o, dark: inkBeside(page, o.words[0].box, lines[o.line].words) })).sort((a, b) => b.dark - a.dark)
-  if (ink[0].dark > 40 && ink[0].dark > ink[1].dark * 1.22 + 20) {
-    const sure = ink[0].dark > ink[1].dark * 1.6 ? 0 : -1.5
-    return { ...base, value: ink[0].option.value, raw: ink[0].option.words.map((w) => w.text).join(' '), words: ink[0].option.words, score: score + sure }
-  }
-  return null
+  const inked = inkedOption(page, options, lines)
+  return inked && { ...base, value: inked.option.value, raw: inked.option.words.map((w) => w.text).join(' '), words: inked.option.words, score: score + (inked.clear ? 0 : -1.5) }
+}
+
+/** The option whose box holds more ink than the others'; boxes stand before all words or behind all of them. */
+function inkedOption(page: Page, options: readonly Option[], lines: readonly Line[]): { option: Option; clear: boolean } | null {
+  const sides = (['before', 'behind'] as const).map((side) => {
+    const dark = options.map((option) => ({ option, dark: inkBeside(page, option.words, lines[option.line].words, side) })).sort((a, b) => b.dark - a.dark)
+    // Where there are boxes, even the empty one has its frame.
+    return { dark, boxes: dark.at(-1)!.dark > 60, ratio: dark[0].dark / Math.max(1, dark[1].dark) }
+  })
+  const [best] = sides.filter((s) => s.dark[0].dark > 40 && s.ratio > 1.15).sort((a, b) => Number(b.boxes) - Number(a.boxes) || b.ratio - a.ratio)
+  return best ? { option: best.dark[0].option, clear: best.boxes && best.ratio > 1.3 } : null
 }
 
 function optionsIn(words: Word[], line: number, choices: readonly { value: string; words: readonly string[] }[]): Option[] {
@@ -96,19 +103,21 @@ function boxBeside(words: Word[], option: Word[]): boolean | null {
   return null
 }
 
-/** Ink in the place left of a word where a box would be; print that stands there is part of what is measured. */
-function inkBeside(page: Page, word: Box, line: Word[]): number {
+/** Ink in the place before or behind an option's words where a box would be, up to the next print. */
+function inkBeside(page: Page, words: readonly Word[], line: readonly Word[], side: 'before' | 'behind'): number {
   if (!page.ink) return 0
   const { columns, rows } = page.ink
   const cells = unpackInk(page.ink)
-  const tall = word[3] - word[1]
+  const [start, end] = [words[0].box, words.at(-1)!.box]
+  const tall = start[3] - start[1]
   const wide = (tall * page.height * 2.4) / page.width
-  const previous = Math.max(0, ...line.filter((w) => w.box[2] <= word[0] + 0.001 && /\p{L}{2}/u.test(w.text)).map((w) => w.box[2]))
-  const left = Math.max(word[0] - wide, previous + 0.002)
+  const prints = line.filter((w) => /\p{L}{2}/u.test(w.text) && !words.includes(w)).map((w) => w.box)
+  const from = side === 'before' ? Math.max(start[0] - wide, ...prints.filter((b) => b[2] <= start[0] + 0.001).map((b) => b[2] + 0.002)) : end[2] + 0.002
+  const to = side === 'before' ? start[0] - 0.001 : Math.min(end[2] + wide, ...prints.filter((b) => b[0] >= end[2] - 0.001).map((b) => b[0] - 0.002))
   let dark = 0
   // No higher or lower than the word itself: the print of the lines around it would drown the tick.
-  for (let y = Math.round((word[1] + tall * 0.08) * rows); y < Math.round((word[3] + tall * 0.1) * rows); y++)
-    for (let x = Math.floor(left * columns); x < Math.floor((word[0] - 0.001) * columns); x++) dark += cells[y * columns + x] ?? 0
+  for (let y = Math.round((start[1] + tall * 0.08) * rows); y < Math.round((start[3] + tall * 0.1) * rows); y++)
+    for (let x = Math.floor(from * columns); x < Math.floor(to * columns); x++) dark += cells[y * columns + x] ?? 0
   return dark
 }
 
@@ -132,7 +141,7 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
     const lines = linesOf(page)
     const printed = page.words.filter((w) => w.sure > 0.55 || tokens(w.text).join('').length > 5).map((w) => w.box)
     for (const label of labelsOn(page, type)) {
-      if (!label.meanings.some((m) => m.role === 'signature') || (!label.leads && !label.colon) || label.segment.words.length > label.to - label.from + 3) continue
+      if (!label.meanings.some((m) => m.role === 'signature') || (!label.leads && !label.colon) || label.segment.words.length > label.to - label.from + 6) continue
       const start = label.lineOf.words[label.from].box
       const end = label.lineOf.words[label.to - 1].box
       const tall = (label.lineOf.height / page.height) * 1

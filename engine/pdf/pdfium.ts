@@ -1,5 +1,6 @@
 import { PDFiumLibrary } from '@hyzyla/pdfium'
 import type { Rotation, Word } from '../../core/page/page.ts'
+import { unglue } from '../../core/page/unglue.ts'
 import type { Grey } from '../picture/grey.ts'
 
 /** The raw functions of PDFium that the wrapper carries but does not offer: text boxes, boxes of pages, grey bitmaps. */
@@ -89,7 +90,7 @@ export class Pdf {
       const text = raw._FPDFText_LoadPage(page)
       try {
         const found = readWords(raw, text, toPage, height / width)
-        return { width, height, ...found, pictured: this.pictured(page) }
+        return { width, height, ...found, words: unglue(found.words), pictured: this.pictured(page) }
       } finally {
         raw._FPDFText_ClosePage(text)
       }

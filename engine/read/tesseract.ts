@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process'
 import type { Rotation, Word } from '../../core/page/page.ts'
+import { unglue } from '../../core/page/unglue.ts'
 import { toPgm, type Grey } from '../picture/grey.ts'
 
 /** Tesseract runs as a separate command, one thread each; as many run at once as the caller starts. */
@@ -32,7 +33,7 @@ export async function recognise(picture: Grey, dpi: number, languages = 'eng'): 
     if (height > picture.height * 0.12 || (/^[|_—\-~.]+$/.test(text) && width > height * 3)) continue
     words.push({ text, sure, box: [left / picture.width, top / picture.height, (left + width) / picture.width, (top + height) / picture.height] })
   }
-  return words
+  return unglue(words)
 }
 
 /** Degrees clockwise that bring the picture upright, as Tesseract's own detection sees it; null where it cannot tell. */

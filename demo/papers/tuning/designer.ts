@@ -125,24 +125,44 @@ export class Designer {
     return this.dice.chance(0.08) ? `${pick} / ${this.dice.pick(wordings)}` : pick
   }
 
+  /** Options with boxes before or behind their words; the true one is ticked. Returns the y below. */
+  tick(y: number, wordings: readonly string[], options: readonly (readonly [word: string, on: boolean])[]): number {
+    const { paper, dice, left, size } = this
+    paper.text(left, y, `${dice.pick(wordings)}${dice.pick(['', ':'])}`, { size })
+    const [behind, apart] = [dice.chance(0.5), dice.int(90, 130)]
+    const [x, row] = dice.chance(0.7) ? [left + 215, y] : [left, y + 16]
+    options.forEach(([word, on], i) => {
+      const at = x + i * apart
+      if (behind) { paper.text(at, row, word, { size }); paper.tickBox(at + paper.measure(word, { size }) + dice.int(4, 8), row + 1, on) }
+      else { paper.tickBox(at, row, on); paper.text(at + dice.int(12, 16), row, word, { size }) }
+    })
+    return row + 24
+  }
+
   /** A place to sign and a place for the day; returns the y below. */
   signature(y: number, signed: boolean, day: string, words: { sign: readonly string[]; date: readonly string[] }): number {
     const { paper, dice, left } = this
     const [sign, date] = [dice.pick(words.sign), dice.pick(words.date)]
     const text = this.date(day)
-    const way = dice.int(0, 3)
+    const way = dice.int(0, 4)
+    const frame = dice.pick([colours.rule, colours.ink, colours.grey])
     if (way === 0) {
       paper.rule(left, y + 40, left + 200); paper.text(left, y + 45, sign, { size: 8 })
       paper.rule(left + 260, y + 40, left + 400); paper.text(left + 260, y + 45, date, { size: 8 })
       if (signed) { paper.scrawl(dice, left + 20, y + 34); paper.text(left + 266, y + 25, text) }
     } else if (way === 1) {
-      paper.box(left, y, 240, 60, undefined, colours.rule); paper.text(left + 5, y + 4, sign, { size: 8 })
-      paper.box(left + 250, y, 160, 60, undefined, colours.rule); paper.text(left + 255, y + 4, date, { size: 8 })
+      const gap = dice.pick([0, 10])
+      paper.box(left, y, 240, 60, undefined, frame); paper.text(left + 5, y + 4, sign, { size: 8 })
+      paper.box(left + 240 + gap, y, 160, 60, undefined, frame); paper.text(left + 255, y + 4, date, { size: 8 })
       if (signed) { paper.scrawl(dice, left + 40, y + 44); paper.text(left + 260, y + 30, text) }
     } else if (way === 2) {
       paper.text(left, y + 20, `${sign}:`); paper.rule(left + 120, y + 32, left + 290)
       paper.text(left + 310, y + 20, `${date}: ${signed ? text : ''}`)
       if (signed) paper.scrawl(dice, left + 140, y + 26)
+    } else if (way === 3) {
+      paper.text(left, y + 30, sign); paper.rule(left + 50 + paper.measure(sign), y + 41, left + 260, frame)
+      paper.text(left + 280, y + 30, date); paper.rule(left + 290 + paper.measure(date), y + 41, left + 440, frame)
+      if (signed) { paper.scrawl(dice, left + 60 + paper.measure(sign), y + 36); paper.text(left + 296 + paper.measure(date), y + 28, text) }
     } else {
       paper.text(left, y, `${date} ${signed ? text : '..................'}`)
       paper.text(left, y + 50, `${sign} ........................................`)

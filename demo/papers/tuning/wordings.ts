@@ -45,7 +45,7 @@ export const CONSENT_WORDS = {
   title: ['Consent to credit check', 'Credit check permission', 'Authorisation of a credit enquiry', 'Agreement to a credit search', 'Consent form: credit reference'],
   name: ['Name', 'Name of applicant', 'Full name', 'Applicant', 'Person giving consent', 'Your name'],
   national: PERSONAL,
-  sign: ['Signature', 'Signed', 'Signature of applicant', 'Your signature', 'Sign here'],
+  sign: ['Signature', 'Signed', 'Signature of applicant', 'Your signature', 'Sign here', 'Signature of the person agreeing', 'Signed by me'],
   date: ['Date', 'Date signed', 'Signed on', 'Dated', 'Day'],
 }
 export const QUOTE_WORDS = {
@@ -93,6 +93,6 @@ export const APPLICATION_WORDS = {
   existing: ['Existing loan', 'Other loans', 'Is there another loan?', 'Do you have a loan elsewhere?', 'Loans with other lenders', 'Any other loan'],
   iban: ['IBAN', 'Your IBAN', 'Bank account', 'Account for the payout', 'Account (IBAN)'],
   partner: ['Co-applicant', 'Second applicant', 'Joint applicant', 'Applying with', 'Co-borrower'],
-  sign: ['Signature', 'Signature of applicant', 'Signed', 'Applicant’s signature', 'Sign here'],
+  sign: ['Signature', 'Signature of applicant', 'Signed', 'Applicant’s signature', 'Sign here', 'Signature of the borrower', 'Signed by'],
   signed: ['Date', 'Date of signature', 'Signed on', 'Dated'],
 }

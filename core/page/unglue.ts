@@ -1,0 +1,19 @@
+import type { Word } from './page.ts'
+
+const GLUED = /^(.*\p{L}[.)]?:|\p{L}{2,}\.?(?=[€£]\s?\d))(.+)$/su
+
+/**
+ * Parts words that were set side by side without a space: a label and its value ("Tel.:+44"), a word and an amount
+ * ("period€2.327,29"). Addresses of the web keep their colon.
+ */
+export function unglue(words: readonly Word[]): Word[] {
+  return words.flatMap((word) => {
+    if (!/[:€£]/.test(word.text) || word.text.includes('://') || word.text.length < 4) return [word]
+    const hit = GLUED.exec(word.text)
+    if (!hit) return [word]
+    const [, head, tail] = hit
+    const [left, top, right, bottom] = word.box
+    const cut = left + ((right - left) * head.length) / word.text.length
+    return [{ ...word, text: head, box: [left, top, cut, bottom] }, { ...word, text: tail, box: [cut, top, right, bottom] }]
+  })
+}
