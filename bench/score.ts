@@ -1,6 +1,6 @@
 import type { Report } from '../core/handover/report.ts'
 import { squeeze } from '../core/page/text.ts'
-import { isMoney, type Row, type Value } from '../core/read/value.ts'
+import { isMoney, type Row, type Value, plain } from '../core/read/value.ts'
 import type { Truth } from './truth.ts'
 
 /** Counts of one or many cases; every score is a ratio of them, so that cases add up. */
@@ -174,7 +174,7 @@ export function equalValues(a: Value, b: Value): boolean {
   if (Array.isArray(a) && Array.isArray(b)) return a.length === b.length && a.every((row, i) => equalRows(row, b[i]))
   if (isMoney(a) && isMoney(b)) return Number(a.amount) === Number(b.amount) && a.currency === b.currency
   if (typeof a === 'boolean' || typeof b === 'boolean') return a === b
-  return squeeze(String(a)) === squeeze(String(b))
+  return squeeze(plain(a)) === squeeze(plain(b))
 }
 
 const equalRows = (a: Row, b: Row): boolean => Object.keys(b).every((key) => equalValues(a[key] ?? null, b[key]))

@@ -1,3 +1,4 @@
+import { Readable } from 'node:stream'
 import { eq, inArray } from 'drizzle-orm'
 import { addPerson } from '../server/access/people.ts'
 import { database } from '../server/database/connection.ts'
@@ -29,6 +30,6 @@ export async function loadDemo(say: (text: string) => void): Promise<void> {
     say(`Drawing demo package ${i + 1} of ${DEMO_PACKAGES.length}: ${given.caseNumber}`)
     const made = await makePackage({ ...given.wishes, asOf })
     const id = await newPackage('working-boat-loan', null, { caseNumber: given.caseNumber, asOf, createdAt: new Date(Date.now() - given.hoursOld * 3_600_000) })
-    await bringFile(id, given.file, (async function* () { yield made.bytes })(), null)
+    await bringFile(id, given.file, Readable.from([made.bytes]), null)
   }
 }

@@ -19,7 +19,7 @@ const runner = await run({
   pollInterval: 1000,
   taskList,
   events,
-  logger: new Logger(() => (level, message) => (level === 'error' ? log.error(message) : log.debug(message))),
+  logger: new Logger(() => (level, message) => (String(level) === 'error' ? log.error(message) : log.debug(message))),
 })
 const alive = new Alive()
 await alive.begin(workerIds, await makeWorkerUtils({ pgPool: connections() }))

@@ -11,6 +11,8 @@ export interface Evidence extends Agreement {
   field: string
   value: Value
   confidence: number
+  /** The reading is still asked about. */
+  asked: boolean
 }
 
 /** What the papers say of one fact. */
@@ -39,12 +41,12 @@ function judgeFact(fact: Fact, papers: readonly Paper[], said: (Answer & { kind:
   const compare = comparers[fact.kind]
   const named = said?.decision === 'value' ? said.value : null
   const reference = named !== null ? { value: named, confidence: 1, asked: false } : mostAgreed(sides, compare)
-  const compared = sides.map((side): Evidence & { asked: boolean } => {
+  const compared = sides.map((side): Evidence => {
     const agreement = side === reference ? same : compare({ value: side.value, sure: side.confidence }, { value: reference.value, sure: reference.confidence })
     return { ...side, ...agreement }
   })
   // A value still asked about may be misread: it backs the others where it agrees, and accuses nobody where it does not.
-  const evidence = compared.filter((e) => !(e.asked && e.relation === 'different')).map(({ asked: _, ...e }) => e)
+  const evidence = compared.filter((e) => !(e.asked && e.relation === 'different'))
   const differs = evidence.some((e) => e.relation === 'different')
   // A decision stands against the evidence it was made on; it says so beside the values instead of hiding them.
   const ended = said && said.decision !== 'ask'

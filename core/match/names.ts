@@ -1,4 +1,5 @@
 import { fold, nearlyWord, squeeze, tokens } from '../page/text.ts'
+import { plain, type Value } from '../read/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
 import { slipExplains } from './slip.ts'
 
@@ -24,7 +25,7 @@ function nameParts(name: string): string[] {
  * variants of one name; another surname or another given name is another person.
  */
 export const compareNames: Comparer = (a, b) => {
-  const [left, right] = [String(a.value), String(b.value)]
+  const [left, right] = [plain(a.value), plain(b.value)]
   if (squeeze(left) === squeeze(right)) return fold(left).trim() === fold(right).trim() || left === right ? same : variant('letter case, accents or spacing')
   const [p, q] = [nameParts(left), nameParts(right)]
   if (p.length === 0 || q.length === 0) return different('no name')
@@ -69,8 +70,8 @@ const LEGAL = new Set(['limited', 'plc', 'incorporated', 'corporation', 'llp', '
 
 /** Names of firms: legal forms and their short forms, "and" and "&", case and spacing do not make another firm. */
 export const compareOrgs: Comparer = (a, b) => {
-  const parts = (value: unknown) => tokens(String(value).replace(/&/g, ' and ').replace(/\b([A-Za-z])\.(?=[A-Za-z]\b)/g, '$1')).filter((t) => t !== 'and' && t !== 'the').map((t) => SUFFIXES[t] ?? t)
-  if (squeeze(String(a.value)) === squeeze(String(b.value))) return fold(String(a.value)) === fold(String(b.value)) ? same : variant('letter case or spacing')
+  const parts = (value: Value) => tokens(plain(value).replace(/&/g, ' and ').replace(/\b([A-Za-z])\.(?=[A-Za-z]\b)/g, '$1')).filter((t) => t !== 'and' && t !== 'the').map((t) => SUFFIXES[t] ?? t)
+  if (squeeze(plain(a.value)) === squeeze(plain(b.value))) return fold(plain(a.value)) === fold(plain(b.value)) ? same : variant('letter case or spacing')
   const [p, q] = [parts(a.value), parts(b.value)]
   if (p.join('') === q.join('')) return variant('short forms')
   const bare = (list: string[]) => list.filter((t) => !LEGAL.has(t)).join('')

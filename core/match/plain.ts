@@ -1,5 +1,5 @@
 import { fold, squeeze } from '../page/text.ts'
-import { cents, isMoney } from '../read/value.ts'
+import { cents, isMoney, plain, type Value } from '../read/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
 import { slipExplains } from './slip.ts'
 
@@ -12,15 +12,15 @@ function swapped(a: string, b: string): boolean {
 
 /** Numbers and codes: spaces and punctuation do not count, every digit does. */
 export const compareIds: Comparer = (a, b) => {
-  const [p, q] = [squeeze(String(a.value)), squeeze(String(b.value))]
-  if (p === q) return String(a.value) === String(b.value) ? same : variant('spaces or punctuation')
+  const [p, q] = [squeeze(plain(a.value)), squeeze(plain(b.value))]
+  if (p === q) return plain(a.value) === plain(b.value) ? same : variant('spaces or punctuation')
   if (slipExplains(p, q, [a, b])) return variant('a reading slip in weak print')
   if (swapped(p, q)) return different('two digits swapped')
   return different('another number')
 }
 
 export const compareDates: Comparer = (a, b) => {
-  const [p, q] = [String(a.value), String(b.value)]
+  const [p, q] = [plain(a.value), plain(b.value)]
   if (p === q) return same
   const digits = [p.replaceAll('-', ''), q.replaceAll('-', '')] as const
   if (slipExplains(...digits, [a, b])) return variant('a reading slip in weak print')
@@ -43,8 +43,8 @@ const SHIP = /^(?:m\.?\s?[vfy]\.?|f\.?\s?v\.?|s\.?\s?v\.?|the|l[ea]|el|motor ves
 
 /** Short texts and names of things; prefixes of vessels and quotation marks do not count. */
 export const compareTexts: Comparer = (a, b) => {
-  const bare = (value: unknown) => squeeze(fold(String(value)).replace(/["“”']/g, '').replace(SHIP, ''))
-  if (squeeze(String(a.value)) === squeeze(String(b.value))) return fold(String(a.value)) === fold(String(b.value)) ? same : variant('letter case or spacing')
+  const bare = (value: Value) => squeeze(fold(plain(value)).replace(/["“”']/g, '').replace(SHIP, ''))
+  if (squeeze(plain(a.value)) === squeeze(plain(b.value))) return fold(plain(a.value)) === fold(plain(b.value)) ? same : variant('letter case or spacing')
   const [p, q] = [bare(a.value), bare(b.value)]
   if (p === q) return variant('with or without prefix')
   if (slipExplains(p, q, [a, b], true)) return variant('a reading slip in weak print')

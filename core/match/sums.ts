@@ -206,7 +206,7 @@ function linesAndTax(check: Check & { kind: 'lines_and_tax' }, papers: readonly 
       const sum = rows.reduce((t, row) => t + (isMoney(row.amount) ? cents(row.amount) : 0), 0)
       if (Math.abs(sum - cents(net)) > 1) {
         breaks.push(`${paper.label}: the lines sum to ${show(sum)}, its net amount is ${show(cents(net))}`)
-        rows.forEach((row, at) => isMoney(row.amount) && terms.push(term(paper, table, row.amount, at ? '+' : '', String(row.description ?? ''), at)))
+        rows.forEach((row, at) => isMoney(row.amount) && terms.push(term(paper, table, row.amount, at ? '+' : '', typeof row.description === 'string' ? row.description : '', at)))
         terms.push(term(paper, netField, net, '≠'))
       }
     }

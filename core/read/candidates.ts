@@ -289,7 +289,7 @@ function joinedName(labels: LabelHit[], byLine: LabelsByLine, field: Field): Can
     return region ? kindReaders.text(region.words)[0] ?? null : null
   }
   const [surname, given] = [part('surname'), part('given')]
-  if (!surname || !given || /\d/.test(`${surname.value}${given.value}`)) return null
+  if (!surname || !given || /\d/.test(surname.raw + given.raw)) return null
   const page = labels[0].page
   return { field: field.name, value: `${given.value as string} ${surname.value as string}`, raw: `${surname.raw} / ${given.raw}`, words: [...given.words, ...surname.words], page, repaired: false, score: 4.2 }
 }

@@ -105,7 +105,7 @@ const knownLabels = new WeakMap<Page, Map<DocumentType, LabelHit[]>>()
  */
 export function labelsOn(page: Page, type: DocumentType): LabelHit[] {
   let byType = knownLabels.get(page)
-  if (!byType) knownLabels.set(page, (byType = new Map()))
+  if (!byType) knownLabels.set(page, (byType = new Map<DocumentType, LabelHit[]>()))
   let found = byType.get(type)
   if (!found) byType.set(type, (found = findLabels(page, type)))
   return found

@@ -137,7 +137,7 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
       const others = line.words.length - words.length
       if (words.length > 0 && others === 0 && (line.box[1] - last.box[3]) * page.height < line.height * 1.1) {
         const row = table.rows.at(-1)!
-        row[text.name] = `${row[text.name] ?? ''} ${words.map((w) => w.text).join(' ')}`.trim()
+        row[text.name] = `${typeof row[text.name] === 'string' ? (row[text.name] as string) : ''} ${words.map((w) => w.text).join(' ')}`.trim()
         const place = table.places.at(-1)!
         place.box = boxAround([place.box, ...words.map((w) => w.box)])
         last = line

@@ -1,4 +1,5 @@
 import { createHash, type Hash } from 'node:crypto'
+import { Readable } from 'node:stream'
 import { and, asc, eq } from 'drizzle-orm'
 import { database } from '../database/connection.ts'
 import { chunks } from '../database/schema.ts'
@@ -50,7 +51,7 @@ export async function keep(stream: AsyncIterable<Uint8Array>, most: number): Pro
 }
 
 /** Keeps bytes that are already in memory. */
-export const keepBytes = (bytes: Uint8Array, most = Infinity): Promise<{ sha256: string; size: number }> => keep((async function* () { yield bytes })(), most)
+export const keepBytes = (bytes: Uint8Array, most = Infinity): Promise<{ sha256: string; size: number }> => keep(Readable.from([bytes]), most)
 
 /** The whole contents of a hash. @throws Error where they are not there */
 export async function fetchContents(sha256: string): Promise<Uint8Array> {
