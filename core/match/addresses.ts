@@ -1,4 +1,4 @@
-import { fold, squeeze, tokens } from '../page/text.ts'
+import { squeeze, tokens } from '../page/text.ts'
 import { plain, type Value } from '../read/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
 import { slipExplains } from './slip.ts'
@@ -13,7 +13,7 @@ const parts = (value: Value): string[] => tokens(plain(value)).map((t) => SHORT[
 
 /** Postal addresses: short forms, case, line breaks and a left-out country or postcode are the same place; another number is not. */
 export const compareAddresses: Comparer = (a, b) => {
-  if (squeeze(plain(a.value)) === squeeze(plain(b.value))) return fold(plain(a.value)) === fold(plain(b.value)) ? same : variant('letter case or punctuation')
+  if (squeeze(plain(a.value)) === squeeze(plain(b.value))) return plain(a.value) === plain(b.value) ? same : variant('letter case or punctuation')
   const [p, q] = [parts(a.value), parts(b.value)]
   if (p.join('') === q.join('')) return variant(shortened(plain(a.value), plain(b.value)))
   const [few, many] = (p.length <= q.length ? [p, q] : [q, p]).map((list) => list.filter((t) => !COUNTRY.has(t)))

@@ -26,7 +26,7 @@ function nameParts(name: string): string[] {
  */
 export const compareNames: Comparer = (a, b) => {
   const [left, right] = [plain(a.value), plain(b.value)]
-  if (squeeze(left) === squeeze(right)) return fold(left).trim() === fold(right).trim() || left === right ? same : variant('letter case, accents or spacing')
+  if (squeeze(left) === squeeze(right)) return left === right ? same : variant('letter case, accents or spacing')
   const [p, q] = [nameParts(left), nameParts(right)]
   if (p.length === 0 || q.length === 0) return different('no name')
   if (p.join('') === q.join('')) return variant('title, accents or spacing')
@@ -71,7 +71,7 @@ const LEGAL = new Set(['limited', 'plc', 'incorporated', 'corporation', 'llp', '
 /** Names of firms: legal forms and their short forms, "and" and "&", case and spacing do not make another firm. */
 export const compareOrgs: Comparer = (a, b) => {
   const parts = (value: Value) => tokens(plain(value).replace(/&/g, ' and ').replace(/\b([A-Za-z])\.(?=[A-Za-z]\b)/g, '$1')).filter((t) => t !== 'and' && t !== 'the').map((t) => SUFFIXES[t] ?? t)
-  if (squeeze(plain(a.value)) === squeeze(plain(b.value))) return fold(plain(a.value)) === fold(plain(b.value)) ? same : variant('letter case or spacing')
+  if (squeeze(plain(a.value)) === squeeze(plain(b.value))) return plain(a.value) === plain(b.value) ? same : variant('letter case or spacing')
   const [p, q] = [parts(a.value), parts(b.value)]
   if (p.join('') === q.join('')) return variant('short forms')
   const bare = (list: string[]) => list.filter((t) => !LEGAL.has(t)).join('')

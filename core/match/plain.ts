@@ -44,7 +44,7 @@ const SHIP = /^(?:m\.?\s?[vfy]\.?|f\.?\s?v\.?|s\.?\s?v\.?|the|l[ea]|el|motor ves
 /** Short texts and names of things; prefixes of vessels and quotation marks do not count. */
 export const compareTexts: Comparer = (a, b) => {
   const bare = (value: Value) => squeeze(fold(plain(value)).replace(/["“”']/g, '').replace(SHIP, ''))
-  if (squeeze(plain(a.value)) === squeeze(plain(b.value))) return fold(plain(a.value)) === fold(plain(b.value)) ? same : variant('letter case or spacing')
+  if (squeeze(plain(a.value)) === squeeze(plain(b.value))) return plain(a.value) === plain(b.value) ? same : variant('letter case or spacing')
   const [p, q] = [bare(a.value), bare(b.value)]
   if (p === q) return variant('with or without prefix')
   if (slipExplains(p, q, [a, b], true)) return variant('a reading slip in weak print')

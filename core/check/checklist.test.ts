@@ -1,0 +1,90 @@
+import type { Answer } from '../answers/answer.ts'
+import { addDays } from '../match/days.ts'
+import { eur, paperOf } from '../match/paper-of.ts'
+import type { Paper } from '../match/paper.ts'
+import { personsOf, withOwners } from '../match/persons.ts'
+import { builtInTypes } from '../program/types/index.ts'
+import { workingBoatLoan } from '../program/working-boat-loan.ts'
+import { judgeChecklist } from './checklist.ts'
+
+const asOf = '2026-04-10'
+const titles = new Map(builtInTypes.map((t) => [t.id, t.title]))
+function item(requirement: string, papers: Paper[], answers: Answer[] = []) {
+  const persons = personsOf(papers, workingBoatLoan)
+  return judgeChecklist(workingBoatLoan, { papers: withOwners(papers, persons, builtInTypes), persons, asOf, titles }, answers).find((r) => r.requirement === requirement)!
+}
+const status = (requirement: string, ...papers: Paper[]) => item(requirement, papers).status
+
+const form = (more: Partial<Paper> = {}, co?: string) => paperOf('form', 'loan_application', { applicant_name: 'Ottilie Varnham', loan_amount: eur('48750.00'), signature_date: '2026-03-20', ...(co ? { co_applicant_name: co } : {}) }, { signed: true, ...more })
+const card = (name: string, until: string) => paperOf(`card ${name} ${until}`, 'identity_card', { full_name: name, expiry_date: until })
+const slip = (month: string) => paperOf(`slip ${month}`, 'payslip', { employee_name: 'Ottilie Varnham', period_end: `${month}-28`, pay_date: `${month}-28` })
+const statement = (start: string, end: string, more: Partial<Paper> = {}) => paperOf(`st ${start}`, 'bank_statement', { statement_start: start, statement_end: end }, more)
+const statements = [statement('2026-01-01', '2026-01-31'), statement('2026-02-01', '2026-02-28'), statement('2026-03-01', '2026-03-31')]
+
+test.each<[string, Paper[], string]>([
+  ['nothing', [], 'missing'],
+  ['a signed form', [form()], 'satisfied'],
+  ['an unsigned form', [form({ signed: false })], 'unsigned'],
+  ['a form that lacks a page', [form({ lacking: [2] })], 'incomplete'],
+  ['an unsigned form that lacks a page', [form({ lacking: [2], signed: false })], 'incomplete'],
+])('application form: %s', (_, papers, expected) => expect(status('application_form', ...papers)).toBe(expected))
+
+test.each<[string, Paper[], string]>([
+  ['a valid card', [form(), card('Ottilie Varnham', '2030-01-01')], 'satisfied'],
+  ['valid until this very day', [form(), card('Ottilie Varnham', asOf)], 'satisfied'],
+  ['expired yesterday', [form(), card('Ottilie Varnham', addDays(asOf, -1))], 'expired'],
+  ['an old one beside a valid one', [form(), card('Ottilie Varnham', '2020-01-01'), card('Ottilie Varnham', '2030-01-01')], 'satisfied'],
+  ['one of two persons', [form({}, 'Bram Teasdale'), card('Ottilie Varnham', '2030-01-01')], 'incomplete'],
+  ['both persons', [form({}, 'Bram Teasdale'), card('Ottilie Varnham', '2030-01-01'), card('Bram Teasdale', '2030-01-01')], 'satisfied'],
+  ['one of both expired', [form({}, 'Bram Teasdale'), card('Ottilie Varnham', '2030-01-01'), card('Bram Teasdale', '2020-01-01')], 'expired'],
+  ['a copy counts as nothing new', [form(), { ...card('Ottilie Varnham', '2030-01-01'), copyOf: 'x' }], 'missing'],
+])('photo identity: %s', (_, papers, expected) => expect(status('photo_id', ...papers)).toBe(expected))
+
+test.each([[90, 'satisfied'], [91, 'expired'], [0, 'satisfied'], [-1, 'expired']])('a bill %i days old: %s', (days, expected) => expect(status('address_proof', form(), paperOf('bill', 'utility_bill', { issue_date: addDays(asOf, -days) }))).toBe(expected))
+
+test.each<[string, string[], string]>([
+  ['three months in a row', ['2026-01', '2026-02', '2026-03'], 'satisfied'],
+  ['over the turn of the year, too old', ['2025-11', '2025-12', '2026-01'], 'expired'],
+  ['one lacking', ['2026-01', '2026-03'], 'incomplete'],
+  ['more than needed', ['2025-12', '2026-01', '2026-02', '2026-03'], 'satisfied'],
+  ['none', [], 'missing'],
+])('payslips: %s', (_, months, expected) => expect(status('income_proof', form(), ...months.map(slip))).toBe(expected))
+test('the reason names the months', () => expect(item('income_proof', [form(), slip('2026-01'), slip('2026-03')]).reason).toBe('Payslip for January 2026 and March 2026; February 2026 is missing'))
+
+test.each<[string, Paper[], string]>([
+  ['three months without a gap', statements, 'satisfied'],
+  ['a month lacking', [statements[0], statements[2]], 'incomplete'],
+  ['one statement of a quarter', [statement('2026-01-01', '2026-03-31')], 'satisfied'],
+  ['overlapping ones', [statement('2026-01-01', '2026-02-10'), statement('2026-02-01', '2026-03-31')], 'satisfied'],
+  ['ended too long ago', [statement('2025-10-01', '2025-12-31')], 'expired'],
+  ['a page lacking', [statements[0], { ...statements[1], lacking: [2] }, statements[2]], 'incomplete'],
+])('bank statements: %s', (_, papers, expected) => expect(status('bank_statements', form(), ...papers)).toBe(expected))
+
+const cover = (start: string, end: string, sum: string) => paperOf('cover', 'insurance_cover', { cover_start: start, cover_end: end, sum_insured: eur(sum) })
+test.each([
+  ['2026-01-01', '2026-12-31', '50000.00', 'satisfied'],
+  ['2026-01-01', '2026-12-31', '48749.99', 'insufficient'],
+  ['2026-05-01', '2027-04-30', '50000.00', 'expired'],
+  ['2025-01-01', '2025-12-31', '10000.00', 'expired'],
+])('cover from %s to %s over %s: %s', (start, end, sum, expected) => expect(status('insurance', form(), cover(start, end, sum))).toBe(expected))
+
+test('consent of each person, signed', () => {
+  const consent = (name: string, signed: boolean) => paperOf(`consent ${name}`, 'credit_consent', { applicant_name: name }, { signed })
+  expect(status('consent', form({}, 'Bram Teasdale'), consent('Ottilie Varnham', true), consent('Bram Teasdale', true))).toBe('satisfied')
+  expect(status('consent', form({}, 'Bram Teasdale'), consent('Ottilie Varnham', true), consent('Bram Teasdale', false))).toBe('unsigned')
+})
+test('a date that is still asked about is named in the verdict', () => {
+  const bill = paperOf('bill', 'utility_bill', { issue_date: '2026-04-01' })
+  const asked = { ...bill, fields: bill.fields.map((f) => ({ ...f, confidence: 0.3, needsReview: true })) }
+  expect(item('address_proof', [form(), asked]).reason).toContain('issue date is still asked about')
+})
+test('a person may waive, with a reason that is kept', () => {
+  expect(item('photo_id', [form()], [{ kind: 'waive', requirement: 'photo_id', reason: 'seen at the counter' }])).toMatchObject({ status: 'waived', reason: expect.stringContaining('seen at the counter') as string })
+})
+test('one more good paper never makes a satisfied requirement missing', () => {
+  const papers = [form(), card('Ottilie Varnham', '2030-01-01'), ...statements, slip('2026-01'), slip('2026-02'), slip('2026-03')]
+  for (const requirement of workingBoatLoan.requirements) {
+    if (status(requirement.id, ...papers) !== 'satisfied') continue
+    for (const extra of [card('Ottilie Varnham', '2031-01-01'), slip('2025-12'), statement('2025-12-01', '2025-12-31')]) expect(status(requirement.id, ...papers, extra)).toBe('satisfied')
+  }
+})

@@ -1,0 +1,21 @@
+import { linesOf, typicalHeight } from './layout.ts'
+import { pageOf } from './page-of.ts'
+
+test('words of one height make a line, gaps part it into segments', () => {
+  const [line] = linesOf(pageOf(['Net pay | EUR 2,140.55 | 31/01/2026']))
+  expect(line.segments.map((s) => s.text)).toEqual(['Net pay', 'EUR 2,140.55', '31/01/2026'])
+})
+test('lines come top to bottom, words left to right, however the page lists them', () => {
+  const page = pageOf(['first line', 'second line'])
+  const shuffled = { ...page, words: [...page.words].reverse() }
+  expect(linesOf(shuffled).map((l) => l.text)).toEqual(['first line', 'second line'])
+})
+test('a slightly lower word still belongs to its line', () => {
+  const page = pageOf(['Total due'])
+  const words = page.words.map((w, i) => (i === 1 ? { ...w, box: [w.box[0], w.box[1] + 0.004, w.box[2], w.box[3] + 0.004] as typeof w.box } : w))
+  expect(linesOf({ ...page, words })).toHaveLength(1)
+})
+test('a page without words has no lines and a usual letter height', () => {
+  expect(linesOf(pageOf([]))).toEqual([])
+  expect(typicalHeight(pageOf([]))).toBe(10)
+})

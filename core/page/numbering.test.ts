@@ -1,0 +1,21 @@
+import { pageNumberOf } from './numbering.ts'
+import { pageOf } from './page-of.ts'
+
+const footed = (text: string) => pageOf([...Array.from({ length: 44 }, () => ''), text])
+
+test.each([
+  ['Page 2 of 5', { page: 2, of: 5 }],
+  ['Page 2/5', { page: 2, of: 5 }],
+  ['Sheet 1 of 3', { page: 1, of: 3 }],
+  ['2 / 4', { page: 2, of: 4 }],
+  ['- 3 / 4 -', { page: 3, of: 4 }],
+  ['Page 3 sur 7', { page: 3, of: 7 }],
+  ['Hoja 1 de 2', { page: 1, of: 2 }],
+  ['Page 4', { page: 4, of: null }],
+  ['- 6 -', { page: 6, of: null }],
+])('%s says %j', (text, number) => expect(pageNumberOf(footed(text))).toEqual(number))
+
+test('a page beyond its own total is no page number', () => expect(pageNumberOf(footed('Page 9 of 2'))).toBeNull())
+test('numbers in the middle of a page are none of its own', () => {
+  expect(pageNumberOf(pageOf([...Array.from({ length: 20 }, () => ''), 'Page 2 of 5', ...Array.from({ length: 10 }, () => '')]))).toBeNull()
+})

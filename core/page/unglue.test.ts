@@ -1,0 +1,21 @@
+import { pageOf } from './page-of.ts'
+import { unglue } from './unglue.ts'
+
+const parts = (text: string) => unglue(pageOf([text]).words).map((w) => w.text)
+
+test.each([
+  ['Tel.:+44', ['Tel.:', '+44']],
+  ['period€2.327,29', ['period', '€2.327,29']],
+  ['14:30', ['14:30']],
+  ['https://example.org', ['https://example.org']],
+  ['€5.00', ['€5.00']],
+  ['Name:', ['Name:']],
+])('%s comes apart as %j', (text, words) => expect(parts(text)).toEqual(words))
+
+test('the parts share the place of the whole', () => {
+  const [whole] = pageOf(['To:01-JAN-26']).words
+  const [head, tail] = unglue([whole])
+  expect(head.box[0]).toBe(whole.box[0])
+  expect(tail.box[2]).toBe(whole.box[2])
+  expect(head.box[2]).toBeCloseTo(tail.box[0])
+})

@@ -1,0 +1,50 @@
+import fc from 'fast-check'
+import { dateForms } from '../../../demo/story.ts'
+import { isoDate, monthEnd, monthOf, parseDate, parsePeriod } from './date.ts'
+
+test.each([
+  ['14/03/2026', '2026-03-14'],
+  ['14.03.2026', '2026-03-14'],
+  ['14-03-26', '2026-03-14'],
+  ['14 March 2026', '2026-03-14'],
+  ['14th of March 2026', '2026-03-14'],
+  ['14-MAR-26', '2026-03-14'],
+  ['2026-03-14', '2026-03-14'],
+  ['March 14, 2026', '2026-03-14'],
+  ['14 mars 2026', '2026-03-14'],
+  ['1er août 2026', '2026-08-01'],
+  ['14 de marzo de 2026', '2026-03-14'],
+  ['3 Sept. 1988', '1988-09-03'],
+  ['28-JUL-64', '1964-07-28'],
+  ['12/25/2026', '2026-12-25'],
+])('%s is %s', (text, iso) => expect(parseDate(text)?.value).toBe(iso))
+
+test.each(['31/02/2026', '14/2026', 'March', '1 234,56', 'SK4 2QD', '', '99/99/9999', 'page 2 of 3'])('%s is no date', (text) => expect(parseDate(text)).toBeNull())
+
+test('a letter for a digit is mended and said', () => expect(parseDate('l4/O3/2026')).toEqual({ value: '2026-03-14', fit: 0.7, repaired: true }))
+
+test.each([
+  ['1 March 2026 to 31 March 2026', '2026-03-01', '2026-03-31'],
+  ['01/03/2026 - 31/03/2026', '2026-03-01', '2026-03-31'],
+  ['1 to 31 March 2026', '2026-03-01', '2026-03-31'],
+  ['from 28 February to 27 March 2026', '2026-02-28', '2026-03-27'],
+  ['March 2026', '2026-03-01', '2026-03-31'],
+  ['février 2024', '2024-02-01', '2024-02-29'],
+  ['02/2026', '2026-02-01', '2026-02-28'],
+  ['01.12.2025 au 31.12.2025', '2025-12-01', '2025-12-31'],
+])('%s runs from %s to %s', (text, start, end) => expect(parsePeriod(text)).toEqual({ start, end }))
+
+test('a period that ends before it begins is none', () => expect(parsePeriod('31/03/2026 - 01/03/2026')).toBeNull())
+test('months have names in three languages', () => expect([monthOf('Januar'), monthOf('janv.'), monthOf('Enero'), monthOf('dic')]).toEqual([undefined, 1, 1, 12]))
+test('the last day of a month', () => expect([monthEnd(2024, 2), monthEnd(2026, 12)]).toEqual(['2024-02-29', '2026-12-31']))
+test('days that do not exist', () => expect([isoDate(2026, 2, 29), isoDate(2026, 13, 1), isoDate(1850, 1, 1)]).toEqual([null, null, null]))
+
+test('every way of writing a day is read back', () => {
+  const day = fc.date({ min: new Date('1955-01-01'), max: new Date('2049-12-31'), noInvalidDate: true }).map((d) => d.toISOString().slice(0, 10))
+  for (const [name, write] of Object.entries(dateForms))
+    fc.assert(fc.property(day, (iso) => {
+      // Two digits of a year say nothing of the century before 1951.
+      if (name === 'short' && iso < '1951-01-01') return true
+      return parseDate(write(iso))?.value === iso
+    }))
+})

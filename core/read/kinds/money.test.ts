@@ -1,0 +1,40 @@
+import fc from 'fast-check'
+import { moneyForms } from '../../../demo/story.ts'
+import { pageOf } from '../../page/page-of.ts'
+import { parseMoney, readMoney } from './money.ts'
+
+test.each([
+  ['EUR 48,750.00', '48750.00'],
+  ['€48.750,00', '48750.00'],
+  ['48 750,00 €', '48750.00'],
+  ['1,234', '1234.00'],
+  ['24.10-', '-24.10'],
+  ['(24.10)', '-24.10'],
+  ['24.10 DR', '-24.10'],
+  ['24.10 CR', '24.10'],
+  ['−5.00', '-5.00'],
+  ['-EUR 113.93', '-113.93'],
+  ['€-133,00', '-133.00'],
+  ["1'234.50", '1234.50'],
+  ['2,140.5S', '2140.55'],
+  ['0.05', '0.05'],
+])('%s is %s', (text, amount) => expect(parseMoney(text)?.value.amount).toBe(amount))
+
+test.each(['', 'EUR', 'Page 2', '14/03/2026', '12.34.56', 'SIS', 'IE29 AIBK', '1,23,456.00'])('%s is no amount', (text) => expect(parseMoney(text)).toBeNull())
+test('the currency is kept', () => expect(parseMoney('£12.00')?.value).toEqual({ amount: '12.00', currency: 'GBP' }))
+test('a mended amount says so and fits less', () => {
+  const [clean, mended] = [parseMoney('2,140.55')!, parseMoney('2,14O.55')!]
+  expect(mended.repaired).toBe(true)
+  expect(mended.fit).toBeLessThan(clean.fit)
+})
+
+const read = (text: string) => readMoney(pageOf([text]).words).map((r) => (r.value as { amount: string }).amount)
+test('amounts side by side stay apart', () => expect(read('104.96 1,723.85')).toEqual(['104.96', '1723.85']))
+test('thousands parted by spaces are joined', () => expect(read('48 750,00 €')).toEqual(['48750.00']))
+test('a rate is no amount', () => expect(read('VAT 20 % 5,942.90')).toEqual(['5942.90']))
+test("a cheque's number is no amount", () => expect(read('000412 -EUR 113.93')).toEqual(['-113.93']))
+
+test('every way of writing an amount is read back', () => {
+  for (const write of Object.values(moneyForms))
+    fc.assert(fc.property(fc.integer({ min: -99_999_999, max: 99_999_999 }), (cents) => parseMoney(write(cents))?.value.amount === (cents / 100).toFixed(2).replace(/^-0\.00$/, '0.00')))
+})

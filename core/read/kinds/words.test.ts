@@ -1,0 +1,15 @@
+import { pageOf } from '../../page/page-of.ts'
+import { addressLikeness, hasPostcode, nameLikeness, orgLikeness, readNames, readOrgs, readTexts } from './words.ts'
+
+test.each(['Ottilie Varnham', 'VARNHAM, Ottilie', 'O. Varnham', 'María del Carmen Núñez', "Sinéad O'Dowd"])('%s looks like a name', (text) => expect(nameLikeness(text)).toBeGreaterThan(0.9))
+test.each(['Total amount due', '12 Gannet Row', 'a@b.example', 'please see the form', ''])('%s does not look like a name', (text) => expect(nameLikeness(text)).toBeLessThan(0.5))
+test.each(['Petrel Slipways Ltd', 'Bank of Skerrow', 'Puffin Telecom', 'Isles Water'])('%s looks like a firm', (text) => expect(orgLikeness(text)).toBe(1))
+test.each(['IE67 LNTN 4493 5833', '€12.00', '-'])('%s is no firm', (text) => expect(orgLikeness(text)).toBe(0))
+test.each([['12 Gannet Row, Port Ellery SK4 2QD', 1], ['12 Gannet Row', 0.9], ['Port Ellery SK4 2QD', 0.9]])('%s looks like an address: %d', (text, fit) => expect(addressLikeness(text)).toBe(fit))
+test('postal codes of several lands', () => expect(['SK4 2QD', '29200 Brest', 'Saltholm'].map(hasPostcode)).toEqual([true, true, false]))
+
+const name = (text: string) => readNames(pageOf([text]).words)[0]?.value
+test.each([['Mrs Ottilie Varnham', 'Ottilie Varnham'], ['Mme Zélie Garvie', 'Zélie Garvie'], ['M. Brandreth', 'M. Brandreth'], ['Ottilie Varnham (applicant)', 'Ottilie Varnham']])('%s is %s', (text, value) => expect(name(text)).toBe(value))
+test('leaders are no part of a firm', () => expect(readOrgs(pageOf(['........ Petrel Slipways Ltd']).words)[0].value).toBe('Petrel Slipways Ltd'))
+test('quotation marks are no part of a text', () => expect(readTexts(pageOf(['“Grey Seal”']).words)[0].value).toBe('Grey Seal'))
+test('a single letter is no text', () => expect(readTexts(pageOf(['D.']).words)).toEqual([]))

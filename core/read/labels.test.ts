@@ -1,0 +1,29 @@
+import { pageOf } from '../page/page-of.ts'
+import { builtInTypes, typeById } from '../program/types/index.ts'
+import { labelLike, labelsOn } from './labels.ts'
+
+const payslip = typeById(builtInTypes, 'payslip')
+const fieldsOn = (lines: string[], type = payslip) => labelsOn(pageOf(lines), type).filter((l) => l.near > 0.6).flatMap((l) => l.meanings.flatMap((m) => (m.role === 'field' ? [m.field] : [])))
+
+test('known wordings are found where labels stand', () => {
+  const [label] = labelsOn(pageOf(['Net pay: EUR 2,140.55']), payslip)
+  expect(label).toMatchObject({ leads: true, colon: true, near: 1 })
+})
+test('a wording nobody listed is found by its words', () => expect(fieldsOn(['Gross so far this year | 5.00'])).toContain('year_to_date_gross'))
+test('a known word inside another label counts for less', () => {
+  const [name] = labelsOn(pageOf(['Boat name: Grey Seal']), typeById(builtInTypes, 'purchase_quote')).filter((l) => l.meanings.some((m) => m.role === 'field' && m.field === 'buyer_name'))
+  expect(name === undefined || name.near < 0.8).toBe(true)
+})
+test('bilingual labels are one label, not a label and its value', () => {
+  const labels = labelsOn(pageOf(['Date of birth / Date de naissance | 14/03/1980']), typeById(builtInTypes, 'identity_card'))
+  expect(labels.some((l) => l.alone && l.near > 0.9 && l.meanings.some((m) => m.role === 'field' && m.field === 'date_of_birth'))).toBe(true)
+})
+test('column heads of a table are no labels of single values', () => {
+  const fields = fieldsOn(['Date | Description | Amount | Balance'], typeById(builtInTypes, 'bank_statement'))
+  expect(fields).not.toContain('closing_balance')
+})
+test('an address is no label, though its street be called like one', () => expect(fieldsOn(['77 Netmakers Close'], typeById(builtInTypes, 'bank_statement'))).toEqual([]))
+test('texts made of nothing but label words are no values', () => {
+  expect(labelLike('Net pay', payslip)).toBe(true)
+  expect(labelLike('Ottilie Varnham', payslip)).toBe(false)
+})

@@ -1,0 +1,57 @@
+import { pageOf } from '../page/page-of.ts'
+import { builtInTypes, typeById } from '../program/types/index.ts'
+import { readTableByContent } from './table-by-content.ts'
+import { fillYears, readTable, shortDate } from './table.ts'
+
+const field = (type: string, name: string) => typeById(builtInTypes, type).fields.find((f) => f.name === name)!
+const transactions = field('bank_statement', 'transactions')
+const goods = field('purchase_quote', 'lines')
+const eur = (amount: string) => ({ amount, currency: 'EUR' })
+const at = [0.08, 0.22, 0.6, 0.8]
+
+const bookings = ['02/02/2026 | Card payment Fuel Quay | -104.96 | 1,723.85', '03/02/2026 | Transfer to savings | -66.70 | 1,657.15']
+const booked = [
+  { date: '2026-02-02', description: 'Card payment Fuel Quay', amount: eur('-104.96'), balance: eur('1723.85') },
+  { date: '2026-02-03', description: 'Transfer to savings', amount: eur('-66.70'), balance: eur('1657.15') },
+]
+
+test('rows under a head', () => expect(readTable([pageOf(['Date | Description | Amount | Balance', ...bookings], { at })], transactions)?.rows).toEqual(booked))
+test('rows go on over pages, carried balances are none', () => {
+  const pages = [pageOf(['Date | Description | Amount | Balance', bookings[0]], { at }), pageOf(['Date | Description | Amount | Balance', 'x | Balance brought forward | x | 1,723.85', bookings[1]], { at, number: 2 })]
+  const table = readTable(pages, transactions)!
+  expect(table.rows).toEqual(booked)
+  expect(table.places.map((p) => p.page)).toEqual([1, 2])
+})
+test('debit and credit columns give the sign', () => {
+  const table = readTable([pageOf(['Date | Details | Money out | Money in | Balance', '02/02/2026 | Card payment | 104.96 | x | 1,723.85', '28/02/2026 | Salary | x | 500.00 | 2,223.85'].map((l) => l.replaceAll(' x ', ' - ')), { at: [0.08, 0.22, 0.5, 0.65, 0.8] })], transactions)
+  expect(table?.rows.map((r) => r.amount)).toEqual([eur('-104.96'), eur('500.00')])
+})
+test('without signs the balances say which way an amount went', () => {
+  const table = readTable([pageOf(['Date | Description | Amount | Balance', '01/02/2026 | Salary | 500.00 | 1,828.81', '02/02/2026 | Card payment | 104.96 | 1,723.85'], { at })], transactions)!
+  expect(table.rows[1].amount).toEqual(eur('-104.96'))
+  expect(table.repaired).toBe(true)
+})
+test('a wrapped description belongs to its row', () => {
+  const table = readTable([pageOf(['Date | Description | Amount | Balance', '02/02/2026 | Direct debit Skerrow | -104.96 | 1,723.85', 'Tidal Power', '03/02/2026 | Transfer | -66.70 | 1,657.15'].map((l) => (l === 'Tidal Power' ? l : l)), { at: [0.08, 0.22, 0.6, 0.8] })], transactions)!
+  expect(table.rows).toHaveLength(2)
+})
+test('no head, no table by head', () => expect(readTable([pageOf(['Tide table'])], transactions)).toBeNull())
+
+test('bookings without a known head are found by what they hold', () => {
+  expect(readTableByContent([pageOf(['Wann | Was | Wieviel | Stand', ...bookings], { at })], transactions)?.rows).toEqual(booked)
+})
+test('goods are found by quantity times price', () => {
+  const table = readTableByContent([pageOf(['1 | Liferaft, six persons | 2 | 201,50 € | 403,00 €', '2 | Hydraulic pot hauler | 1 | 1 088,50 € | 1 088,50 €'], { at: [0.08, 0.12, 0.5, 0.6, 0.8] })], goods)
+  expect(table?.rows).toEqual([
+    { description: 'Liferaft, six persons', quantity: '2', unit_price: eur('201.50'), amount: eur('403.00') },
+    { description: 'Hydraulic pot hauler', quantity: '1', unit_price: eur('1088.50'), amount: eur('1088.50') },
+  ])
+})
+test('sums under the goods are no goods', () => expect(readTableByContent([pageOf(['Net | 100.00', 'VAT | 20.00', 'Total | 120.00'])], goods)).toBeNull())
+
+test.each([['02 Feb', '--02-02'], ['02/02', '--02-02'], ['2026-02-02', null], ['Salary', null]])('%s as a day without its year is %s', (text, date) => expect(shortDate(text)).toBe(date))
+test('years come from the period of the statement, over the turn of a year too', () => {
+  const table = { rows: [{ date: '--12-30' }, { date: '--01-02' }], places: [], head: { page: 1, box: [0, 0, 0, 0] as [number, number, number, number] }, sure: 1, repaired: false, unexplained: 0 }
+  fillYears(table, 'date', '2025-12-15', '2026-01-14')
+  expect(table.rows.map((r) => r.date)).toEqual(['2025-12-30', '2026-01-02'])
+})

@@ -1,0 +1,51 @@
+import { pageOf } from '../page/page-of.ts'
+import type { Page } from '../page/page.ts'
+import { builtInTypes } from '../program/types/index.ts'
+import { lackingPages } from './completeness.ts'
+import { linkScore, looksOf } from './link.ts'
+import { splitPages } from './split.ts'
+
+const number = (pages: Page[]): Page[] => pages.map((p, i) => ({ ...p, number: i + 1, filePage: i + 1 }))
+const foot = (lines: string[], text: string) => pageOf([...lines, ...Array.from({ length: 44 - lines.length }, () => ''), text])
+const payslip = (month: string, pay: string) => pageOf(['Petrel Slipways Ltd', 'Payslip', 'Employee | Ottilie Varnham', `Pay period | ${month} 2026`, `Pay date | 28 ${month} 2026`, `Gross pay | ${pay}`, `Net pay | ${pay}`, 'Income tax | 402.15', 'Social insurance | 212.30', 'National number | 140380-2211'])
+const consent = pageOf(['Merrow Sound Mutual', 'Consent to a credit check', 'Name of applicant | Ottilie Varnham', 'National number | 140380-2211', 'I consent to asking credit reference agencies about my credit history.', 'Signature | Date'])
+const application = [1, 2].map((n) => foot(n === 1 ? ['Application for a working-boat loan', 'Name of applicant | Ottilie Varnham', 'Date of birth | 14/03/1980', 'Home address | 12 Gannet Row, Port Ellery SK4 2QD', 'Employment status | Employed', 'Employer | Petrel Slipways Ltd'] : ['The loan', 'Loan amount | EUR 48,750.00', 'Purchase price | EUR 61,250.00', 'Deposit | EUR 12,500.00', 'Hull number | SKR-88241', 'Signature of applicant'], `Page ${n} of 2`))
+const stray = pageOf(['Saltholm Choir', 'Rehearsals are on Thursdays at half past seven in the net loft.', 'Tea is brought by Group B in October.'])
+const blank: Page = { ...pageOf([]), blank: true, source: 'none' }
+
+const cut = (pages: Page[]) => splitPages(number(pages), builtInTypes).map((p) => `${p.type}:${p.pages.join(',')}`)
+
+test('papers of several types', () => expect(cut([...application, consent, payslip('January', '2,755.00')])).toEqual(['loan_application:1,2', 'credit_consent:3', 'payslip:4']))
+test('the same kind twice in a row is two papers', () => expect(cut([payslip('January', '2,755.00'), payslip('February', '2,755.00'), payslip('March', '2,801.10')])).toEqual(['payslip:1', 'payslip:2', 'payslip:3']))
+test('a page of no known type comes out as unknown', () => expect(cut([consent, stray])).toEqual(['credit_consent:1', 'unknown:2']))
+test('blank pages are in no document and part none', () => expect(cut([application[0], blank, application[1]])).toEqual(['loan_application:1,3']))
+test('a separator parts what would hang together', () => expect(cut([application[0], { ...blank, separator: true }, application[1]])).toHaveLength(2))
+test('no pages, no documents', () => expect(cut([])).toEqual([]))
+test('probabilities are between 0 and 1, the first type is the likeliest', () => {
+  for (const piece of splitPages(number([...application, consent, stray]), builtInTypes)) {
+    expect(piece.confidence).toBeGreaterThan(0)
+    expect(piece.confidence).toBeLessThanOrEqual(0.999)
+    expect(piece.types.map((t) => t.confidence)).toEqual(piece.types.map((t) => t.confidence).sort((a, b) => b - a))
+  }
+})
+test('the same pages give the same cut', () => {
+  const pages = number([...application, consent, payslip('January', '1.00')])
+  expect(splitPages(pages, builtInTypes)).toEqual(splitPages(pages, builtInTypes))
+})
+
+test('numbering links pages and parts them', () => {
+  const [first, second] = application.map(looksOf)
+  expect(linkScore(first, second)).toBeGreaterThan(3)
+  expect(linkScore(second, first)).toBeLessThan(0)
+})
+test('another file is another paper', () => {
+  const [first, second] = application
+  expect(linkScore(looksOf(first), looksOf({ ...second, file: 'b.pdf' }))).toBeLessThan(linkScore(looksOf(first), looksOf(second)))
+})
+
+test('a lacking page is known from the numbering', () => {
+  expect(lackingPages([foot(['a'], 'Page 1 of 3'), foot(['c'], 'Page 3 of 3')])).toEqual([2])
+  expect(lackingPages([foot(['a'], 'Page 1 of 2'), foot(['b'], 'Page 2 of 2')])).toEqual([])
+  expect(lackingPages([pageOf(['no number at all'])])).toEqual([])
+})
+test('one misread number does not make sixty pages lacking', () => expect(lackingPages([foot(['a'], 'Page 1 of 77')])).toEqual([]))
