@@ -71,5 +71,5 @@ function unusable(file: IncomingFile, error: unknown): PackageFile {
 
 /** A page that no reader could open stays in its place, empty, and is said to be poor. */
 export function unreadable(error: unknown): Omit<Page, 'number' | 'file' | 'filePage' | 'separator'> {
-  return { width: 595, height: 842, rotation: 0, source: 'none', blank: false, words: [], ink: null, poor: `it cannot be read (${error instanceof Error ? error.message : 'unknown fault'})` }
+  return { width: 595, height: 842, rotation: 0, source: 'none', blank: false, words: [], lean: 0, ink: null, poor: `it cannot be read (${error instanceof Error ? error.message : 'unknown fault'})` }
 }

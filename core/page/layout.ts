@@ -33,11 +33,14 @@ export function linesOf(page: Page): Line[] {
 }
 
 function groupLines(page: Page): Line[] {
-  const sorted = page.words.filter((w) => w.text.trim() !== '').sort((a, b) => middle(a) - middle(b))
+  // On a leaning page the right end of a line stands lower or higher than its left end.
+  const fall = Math.tan((page.lean * Math.PI) / 180) * (page.width / page.height)
+  const drop = (w: Word): number => ((w.box[0] + w.box[2]) / 2 - 0.5) * fall
+  const sorted = page.words.filter((w) => w.text.trim() !== '').sort((a, b) => middle(a) - drop(a) - middle(b) + drop(b))
   const rows: Word[][] = []
   const spans: [number, number][] = []
   for (const word of sorted) {
-    const [, top, , bottom] = word.box
+    const [top, bottom] = [word.box[1] - drop(word), word.box[3] - drop(word)]
     // Only the last few rows can still take a word: the words come in order of height.
     let best = -1
     let share = 0.5
@@ -60,7 +63,9 @@ function groupLines(page: Page): Line[] {
   }
   return rows
     .map((words) => toLine(words.sort((a, b) => a.box[0] - b.box[0]), page))
-    .sort((a, b) => a.box[1] + a.box[3] - b.box[1] - b.box[3])
+    .map((line) => ({ line, at: line.words.reduce((sum, w) => sum + middle(w) - drop(w), 0) / line.words.length }))
+    .sort((a, b) => a.at - b.at)
+    .map(({ line }) => line)
 }
 
 const middle = (w: Word): number => (w.box[1] + w.box[3]) / 2
@@ -68,6 +73,9 @@ const middle = (w: Word): number => (w.box[1] + w.box[3]) / 2
 function toLine(words: Word[], page: Page): Line {
   const heights = words.map((w) => (w.box[3] - w.box[1]) * page.height).sort((a, b) => a - b)
   const height = heights[heights.length >> 1]
+  // A space is about one letter wide, in typewriter faces too; what is twice as wide parts columns.
+  const letter = (words.reduce((sum, w) => sum + w.box[2] - w.box[0], 0) / words.reduce((sum, w) => sum + w.text.length, 0)) * page.width
+  const gap = Math.max(5, height * 0.95, letter * 1.95)
   const segments: Segment[] = []
   let run: Word[] = []
   const flush = () => {
@@ -76,7 +84,7 @@ function toLine(words: Word[], page: Page): Line {
   }
   for (const word of words) {
     const last = run.at(-1)
-    if (last && (word.box[0] - last.box[2]) * page.width > Math.max(5, height * 0.95)) flush()
+    if (last && (word.box[0] - last.box[2]) * page.width > gap) flush()
     run.push(word)
   }
   flush()

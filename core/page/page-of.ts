@@ -18,5 +18,5 @@ export function pageOf(lines: readonly string[], more: Partial<Page> & { at?: re
       })
     })
   })
-  return { number: 1, file: 'a.pdf', filePage: 1, width: 595, height: 842, rotation: 0, source: 'text', blank: false, separator: false, words, ink: null, poor: null, ...rest }
+  return { number: 1, file: 'a.pdf', filePage: 1, width: 595, height: 842, rotation: 0, source: 'text', blank: false, separator: false, words, lean: 0, ink: null, poor: null, ...rest }
 }

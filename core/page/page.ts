@@ -29,6 +29,8 @@ export interface Page {
   blank: boolean
   separator: boolean
   words: Word[]
+  /** Degrees that the lines lean on the upright page, clockwise; scans are read straightened, but shown as they came. */
+  lean: number
   /** Where dark marks lie; only measured on pages that ask for ink (a signature) and on scans. */
   ink: InkGrid | null
   /** Why the page is hard to read, null where it is fair. */

@@ -13,6 +13,8 @@ export interface Candidate {
   repaired: boolean
   /** How it lies to its label, where it has one. */
   relation?: 'inline' | 'right' | 'below' | 'above'
+  /** Read as a stretch of days, of which the field takes one end and another field may take the other. */
+  period?: boolean
   /** Its label is a known wording that stands where labels stand. */
   label?: boolean
   /** A machine-readable zone whose check digits hold says so. */

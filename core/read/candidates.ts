@@ -178,8 +178,8 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
   }
   if (field.sources.includes('period')) {
     // "1 January 2026" over "to 31 January 2026" is one period on two lines.
-    const period = periodIn(region.words) ?? periodIn([...region.words, ...lineUnder(region)])
-    if (period) return [{ ...base, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, score: 0.8, repaired: false }]
+    const period = periodIn(region.words) ?? periodIn([...region.words, ...alongside(region)]) ?? periodIn([...region.words, ...lineUnder(region)])
+    if (period) return [{ ...base, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, score: 0.8, repaired: false, period: true }]
   }
   const readings = kindReaders[kind](region.words).filter((r) => (field.kind !== 'name' || r.fit >= 0.3) && !(WORDY.has(field.kind) && labelLike(r.raw, type)))
   const limit = field.kind === 'id' && region.words.length > 8 ? 0 : 2
@@ -189,6 +189,13 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     const patterned = field.pattern && typeof reading.value === 'string' && new RegExp(`^${field.pattern}$`).test(reading.value) ? 1 : 0
     return { ...base, value: reading.value, raw: reading.raw, words: reading.words, repaired: reading.repaired, score: (reading.fit - 0.6) * 3.2 - place * 1.2 + prose + patterned }
   })
+}
+
+/** The next segment of the same line. */
+function alongside({ page, words, line }: Region): Word[] {
+  const { segments } = linesOf(page)[line]
+  const at = segments.findIndex((s) => s.words.includes(words.at(-1)!))
+  return at >= 0 ? (segments[at + 1]?.words ?? []) : []
 }
 
 /** What stands straight under a region, whatever it says. */
@@ -219,6 +226,9 @@ function periodIn(words: Word[]): { start: string; end: string; words: Word[]; r
       if (period && length <= 2 && /^\d{1,2}(?:st|nd|rd|th|er|\.)?[-.]?$/.test(words[at - 1]?.text ?? '')) continue
       if (period) return { ...period, words: span, raw }
     }
+  // The stroke between two days is the first thing a weak reader loses.
+  const days = kindReaders.date(words)
+  if (days.length === 2 && (days[0].value as string) < (days[1].value as string)) return { start: days[0].value as string, end: days[1].value as string, words: days.flatMap((d) => d.words), raw: words.map((w) => w.text).join(' ') }
   return null
 }
 
@@ -233,7 +243,7 @@ function periods(page: Page, _type: DocumentType, field: Field): Candidate[] {
       if (!period) return []
       const share = period.words.length / segment.words.length
       const range = period.words.length > 2
-      return [{ field: field.name, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, page, repaired: false, score: (range ? 1.5 : 0.7) - (1 - share) - index * 0.03 }]
+      return [{ field: field.name, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, page, repaired: false, period: true, score: (range ? 1.5 : 0.7) - (1 - share) - index * 0.03 }]
     }),
   )
 }

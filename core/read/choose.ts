@@ -65,7 +65,7 @@ function sharePlaces(chosen: Map<string, Ranked>): void {
 
 /** "March 2026" is both ends of a period: two fields may rest on the same words when both were read as a period. */
 function sharesPeriod(field: Field, candidate: Candidate, taken: Map<unknown, string>, chosen: Map<string, Ranked>): boolean {
-  return field.sources.includes('period') && candidate.words.every((w) => {
+  return candidate.period === true && field.sources.includes('period') && candidate.words.every((w) => {
     const other = taken.get(w)
     return other === undefined || chosen.get(other)!.field.sources.includes('period')
   })

@@ -164,6 +164,22 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
     }
   }
   if (best) return best
+  const pen = penAnywhere(pages)
+  if (pen) return pen
   const last = pages.at(-1)!
   return { signed: false, sure: 0.5, page: last.number, box: [0, 0.5, 1, 1] }
+}
+
+/** A pen's stroke somewhere on the last pages when no label led to it: likely the signature, but a person is to look. */
+function penAnywhere(pages: readonly Page[]): Signature | null {
+  for (const page of pages.toReversed()) {
+    if (!page.ink) continue
+    const printed = page.words.filter((w) => w.sure > 0.55).map((w) => w.box)
+    for (let top = 0.2; top < 0.92; top += 0.035) {
+      const box: Box = [0.04, top, 0.96, top + 0.07]
+      const strokes = strokesIn(page.ink, box, printed)
+      if (strokes.cells >= 25 && strokes.width > 0.06 && strokes.width < 0.5 && strokes.height > 0.01) return { signed: true, sure: 0.7, page: page.number, box }
+    }
+  }
+  return null
 }

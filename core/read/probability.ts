@@ -1,5 +1,6 @@
 import type { Ranked } from './choose.ts'
 import { readingOf } from './candidate.ts'
+import { ibanHolds } from './kinds/id.ts'
 
 /**
  * The probability that a chosen value is right: that it is the right place, times that it was read right.
@@ -17,6 +18,8 @@ export function probabilityOf(chosen: Ranked): number {
     reading = 1 - (1 - reading) * 0.1
   }
   if (candidate.repaired && !chosen.backed) reading *= 0.75
+  // Check digits that fail prove a misreading, however clear the print: it is always asked about.
+  if (chosen.field.kind === 'iban' && typeof candidate.value === 'string' && !ibanHolds(candidate.value)) reading = Math.min(reading, 0.3)
   if (chosen.doubted) place = Math.min(place, 0.45)
   return Math.min(0.995, place * reading)
 }

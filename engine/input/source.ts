@@ -81,7 +81,7 @@ async function readPdfPage(pdf: Pdf, index: number, vocabulary: ReadonlySet<stri
     const words = rotation === 0 ? found.words : found.words.map((w) => ({ ...w, box: turnBox(w.box, rotation) }))
     const [width, height] = rotation % 180 ? [found.height, found.width] : [found.width, found.height]
     const ink = wantsInk(words, vocabulary) ? inkGrid(turned(pdf.render(index, 72), rotation)) : null
-    return { width, height, rotation, source: 'text', blank: false, words, ink, poor: null }
+    return { width, height, rotation, source: 'text', blank: false, words, lean: 0, ink, poor: null }
   }
   const picture = pdf.render(index, SCAN_DPI)
   const scan = await readScan(picture, SCAN_DPI)

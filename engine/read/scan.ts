@@ -1,11 +1,12 @@
 import type { Page, Rotation, Word } from '../../core/page/page.ts'
 import { turned, type Grey } from '../picture/grey.ts'
 import { inkGrid, measure, reduce } from '../picture/measure.ts'
+import { withoutRules } from '../picture/rules.ts'
 import { straighten } from '../picture/straighten.ts'
 import { orientation, recognise } from './tesseract.ts'
 
 /** What a picture of a page yields. */
-export type ScanReading = Pick<Page, 'words' | 'rotation' | 'blank' | 'ink' | 'poor'>
+export type ScanReading = Pick<Page, 'words' | 'lean' | 'rotation' | 'blank' | 'ink' | 'poor'>
 
 /** Dark share below which a page without words is blank. */
 const BLANK = 0.0025
@@ -16,7 +17,7 @@ const BLANK = 0.0025
  */
 export async function readScan(picture: Grey, dpi: number): Promise<ScanReading> {
   const measures = measure(picture)
-  if (measures.dark < 0.0004 || measures.contrast < 12) return { words: [], rotation: 0, blank: true, ink: null, poor: null }
+  if (measures.dark < 0.0004 || measures.contrast < 12) return { words: [], lean: 0, rotation: 0, blank: true, ink: null, poor: null }
   let rotation: Rotation = 0
   if (measures.sideways) rotation = (await orientation(picture, dpi))?.rotation ?? 90
   let reading = await readUpright(picture, rotation, dpi, measures.sideways && rotation % 180 !== 90 ? 0 : measures.skew)
@@ -33,12 +34,12 @@ export async function readScan(picture: Grey, dpi: number): Promise<ScanReading>
   }
   const blank = measures.dark < BLANK && reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{2}/u.test(w.text)).length < 2
   const upright = turned(reduce(picture, 1500), rotation)
-  return { words: blank ? [] : reading.words, rotation, blank, ink: blank ? null : inkGrid(upright), poor: blank ? null : weakness(reading.words, measures) }
+  return { words: blank ? [] : reading.words, lean: measures.skew, rotation, blank, ink: blank ? null : inkGrid(upright), poor: blank ? null : weakness(reading.words, measures) }
 }
 
 async function readUpright(picture: Grey, rotation: Rotation, dpi: number, skew: number): Promise<{ words: Word[] }> {
   const { picture: straight, back } = await straighten(turned(picture, rotation), skew)
-  const words = await recognise(straight, dpi)
+  const words = await recognise(withoutRules(straight, dpi), dpi)
   return { words: words.map((w) => ({ ...w, box: back(w.box) })) }
 }
 

@@ -74,7 +74,7 @@ export const monthEnd = (year: number, month: number): string => new Date(Date.U
 /** A stretch of days written as two dates, "1 to 31 March 2026", "1 - 31/03/2026" or a month's name with its year. */
 export function parsePeriod(text: string): { start: string; end: string } | null {
   const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim()
-  const parts = clean.replace(/^(?:from|du|del|desde)\s+/, '').split(/\s+(?:to|until|till|through|au|al|hasta|a|and)\s+|\s+-+\s+|\s*\.\.+\s*|\s*>\s*/)
+  const parts = clean.replace(/^(?:from|du|del|desde)\s+/, '').split(/\s+(?:to|until|till|through|au|al|hasta|a|and)\s+|\s+[-~=]+\s*|\s*[-~=]+\s+|\s*\.\.+\s*|\s*>\s*/)
   if (parts.length === 2) {
     const end = parseDate(parts[1])
     if (!end) return null

@@ -41,7 +41,7 @@ export const readIbans: KindReader = (words) =>
     return { value, fit: 0.35, repaired: false }
   })
 
-const LOOKALIKES: Record<string, string> = { '0': 'OD', O: '0', D: '0', '1': 'IL', I: '1', L: '1', '5': 'S', S: '5', '8': 'B', B: '8', '2': 'Z', Z: '2', '6': 'G', G: '6' }
+const LOOKALIKES: Record<string, string> = { '0': 'OD', O: '0', D: '0', '1': 'IL', I: '1', L: '1', '5': 'S', S: '5', '8': 'B', B: '8', '2': 'Z', Z: '2', '6': 'G', G: '6', T: 'I7', '7': 'T1', '4': 'A', A: '4', '3': '8', '9': 'G' }
 
 function mendIban(iban: string): string[] {
   const found = new Set<string>()

@@ -45,7 +45,8 @@ export function parseMoney(text: string, currency = 'EUR'): { value: { amount: s
 }
 
 function decimalOf(text: string): { amount: string; cents: boolean } | null {
-  const compact = text.replace(/\s*([.,])\s+(?=\d{2}$)/, '$1')
+  // Weak readers put a space behind a comma: "22, 436.00".
+  const compact = text.replace(/\s+([.,])\s*(?=\d)|([.,])\s+(?=\d)/g, '$1$2')
   const ending = /[.,](\d{2})$/.exec(compact)
   const whole = ending ? compact.slice(0, ending.index) : compact
   if (!/^\d{1,3}(?:[.,' ]\d{3})+$|^\d{1,9}$/.test(whole)) return null
@@ -70,7 +71,7 @@ function longestAmount(words: Word[], at: number): Reading | null {
   for (let length = Math.min(5, words.length - at); length >= 1; length--) {
     const span = words.slice(at, at + length)
     // Thousands are parted by a narrow gap; a wider one parts a quantity from its price.
-    if (span.some((w, i) => i > 0 && /\d$/.test(span[i - 1].text) && /^\d/.test(w.text) && w.box[0] - span[i - 1].box[2] > 0.009)) continue
+    if (span.some((w, i) => i > 0 && /\d$/.test(span[i - 1].text) && /^\d/.test(w.text) && w.box[0] - span[i - 1].box[2] > ((w.box[2] - w.box[0]) / w.text.length) * 1.7)) continue
     const text = rawOf(span)
     if (!/\d/.test(text)) continue
     const parsed = parseMoney(text)
