@@ -1,3 +1,4 @@
+import { useEffect } from 'react'
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteError } from 'react-router'
 import './styles/app.css'
 
@@ -23,6 +24,8 @@ export function Layout({ children }: { children: React.ReactNode }) {
 }
 
 export default function Root() {
+  // Shown by the server before its scripts run; whoever waits for the keys to work can see when they do.
+  useEffect(() => { document.documentElement.dataset.live = 'yes' }, [])
   return <Outlet />
 }
 

@@ -19,8 +19,8 @@ export function useKeys(keys: KeyMap): void {
     const listen = (event: KeyboardEvent) => {
       if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || takesText(event.target) || document.querySelector('[role="dialog"],[role="menu"]')) return
       const name = `${event.shiftKey && /^[a-z]$/i.test(event.key) ? 'shift+' : ''}${event.key.toLowerCase()}`
-      // Enter and Space on a focused button press that button.
-      if ((name === 'enter' || name === ' ') && event.target instanceof HTMLElement && event.target.closest('button,a')) return
+      // Enter and Space on a focused button press that button, unless it leaves its keys to the view.
+      if ((name === 'enter' || name === ' ') && event.target instanceof HTMLElement && event.target.closest('button:not([data-view-keys]),a')) return
       const act = current.current[name]
       if (!act) return
       event.preventDefault()

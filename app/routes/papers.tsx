@@ -107,6 +107,7 @@ function PageTile({ page, held, lifted, onToggle }: { page: number; held: boolea
     <button
       ref={(node) => { drag.setNodeRef(node); drop.setNodeRef(node); element.current = node }}
       type="button"
+      data-view-keys
       {...drag.listeners}
       onClick={(event) => { look(page); if (event.shiftKey || event.ctrlKey || event.metaKey) onToggle() }}
       aria-label={`Page ${page}${held ? ', picked up' : ''}`}

@@ -1,7 +1,7 @@
 import type { Answer } from '../answers/answer.ts'
 import type { Fact, Program } from '../program/schema.ts'
-import type { Value } from '../read/value.ts'
-import { different, same, type Agreement } from './agreement.ts'
+import { plain, type Value } from '../read/value.ts'
+import { different, same, WEAK, type Agreement } from './agreement.ts'
 import { comparers } from './comparers.ts'
 import { fieldOf, splitReference, TAKES_PART, type Paper } from './paper.ts'
 
@@ -68,12 +68,23 @@ function collect(fact: Fact, papers: readonly Paper[]) {
 
 /** The value that most others agree with; of equals the surer, then the first in the fact's order. */
 function mostAgreed<S extends { value: Value; confidence: number; asked: boolean }>(sides: S[], compare: (a: { value: Value; sure: number }, b: { value: Value; sure: number }) => Agreement): S {
+  // Many papers say the very same; each different value is compared once.
+  const known = new Map<string, Agreement['relation']>()
+  const relationOf = (a: S, b: S): Agreement['relation'] => {
+    const key = `${plain(a.value)}\n${plain(b.value)}\n${Math.min(a.confidence, b.confidence) < WEAK}`
+    let relation = known.get(key)
+    if (!relation) known.set(key, (relation = compare({ value: a.value, sure: a.confidence }, { value: b.value, sure: b.confidence }).relation))
+    return relation
+  }
   let best = sides[0]
   let most = -1
+  const tried = new Set<string>()
   for (const side of sides) {
+    if (tried.has(`${plain(side.value)}\n${side.confidence}`)) continue
+    tried.add(`${plain(side.value)}\n${side.confidence}`)
     const votes = sides.reduce((sum, other) => {
       if (other.asked) return sum
-      const { relation } = other === side ? same : compare({ value: side.value, sure: side.confidence }, { value: other.value, sure: other.confidence })
+      const relation = other === side ? 'same' : relationOf(side, other)
       return sum + (relation === 'same' ? 1.01 : relation === 'variant' ? 1 : 0)
     }, side.confidence * 0.001)
     if (votes > most + 0.002) {

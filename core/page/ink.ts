@@ -16,10 +16,18 @@ export function packInk(columns: number, rows: number, cells: Uint8Array): InkGr
   return { columns, rows, cells: btoa(binary) }
 }
 
+const unpacked = new WeakMap<InkGrid, Uint8Array>()
+
 /** The cells of a packed grid. */
 export function unpackInk(grid: InkGrid): Uint8Array {
-  const binary = atob(grid.cells)
-  return Uint8Array.from(binary, (c) => c.charCodeAt(0))
+  let cells = unpacked.get(grid)
+  if (!cells) {
+    const binary = atob(grid.cells)
+    cells = new Uint8Array(binary.length)
+    for (let i = 0; i < binary.length; i++) cells[i] = binary.charCodeAt(i)
+    unpacked.set(grid, cells)
+  }
+  return cells
 }
 
 /** What strokes of a pen inside `area` look like once print, rules and frames are taken out. */

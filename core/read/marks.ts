@@ -7,10 +7,10 @@ import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { labelsOn, type LabelHit } from './labels.ts'
 
-/** The words of a set of types beside which pen marks matter: signature labels, choices, yes. */
+/** The words of a set of types beside which pen marks matter: signature labels, choices, yes. Short words stand on any page. */
 export function inkWords(types: readonly DocumentType[]): ReadonlySet<string> {
   const found = new Set(['yes', 'oui', 'si', 'signature', 'signed', 'sign', 'firma', 'firmado'])
-  for (const type of types) for (const field of type.fields) for (const choice of field.choices) for (const wording of choice.words) found.add(tokens(wording)[0])
+  for (const type of types) for (const field of type.fields) for (const choice of field.choices) for (const wording of choice.words) for (const word of tokens(wording)) if (word.length >= 6) found.add(word)
   return found
 }
 

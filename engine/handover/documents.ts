@@ -1,8 +1,9 @@
 import { execFile } from 'node:child_process'
-import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises'
-import { tmpdir } from 'node:os'
+import { copyFile, mkdir, mkdtemp, readdir, rm, writeFile } from 'node:fs/promises'
+import { availableParallelism, tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
+import pLimit from 'p-limit'
 import { degrees, PDFDocument, StandardFonts, TextRenderingMode, pushGraphicsState, popGraphicsState, setTextRenderingMode } from 'pdf-lib'
 import sharp from 'sharp'
 import type { Page } from '../../core/page/page.ts'
@@ -25,30 +26,42 @@ export async function writeDocuments(folder: string, originals: readonly Incomin
   await mkdir(folder, { recursive: true })
   const work = await mkdtemp(join(tmpdir(), 'jigsa-'))
   try {
-    const paths = new Map<string, string>()
-    for (const [i, file] of originals.entries()) {
-      const path = join(work, `${i}.pdf`)
-      await writeFile(path, (await kindOf(file.bytes)) === 'application/pdf' ? file.bytes : await pictureAsPdf(file.bytes))
-      paths.set(file.name, path)
-    }
-    for (const document of documents) await writeDocument(work, join(folder, document.name), document.pages, paths)
+    // Every original is taken apart once: cutting each document out of a file of 500 pages would read it 500 times.
+    const pages = new Map<string, (page: number) => string>()
+    for (const [i, file] of originals.entries()) pages.set(file.name, await takeApart(work, i, file))
+    const limit = pLimit(availableParallelism())
+    await Promise.all(documents.map((document, i) => limit(() => writeDocument(join(work, `layer-${i}.pdf`), join(folder, document.name), document.pages, pages))))
   } finally {
     await rm(work, { recursive: true, force: true })
   }
 }
 
-async function writeDocument(work: string, target: string, pages: readonly Page[], paths: ReadonlyMap<string, string>): Promise<void> {
-  const taken = pages.flatMap((p) => [paths.get(p.file)!, String(p.filePage)])
+/** A file of one page for each page of an original; returns where the n-th, from 1, lies. */
+async function takeApart(work: string, index: number, file: IncomingFile): Promise<(page: number) => string> {
+  const whole = join(work, `${index}.pdf`)
+  await writeFile(whole, (await kindOf(file.bytes)) === 'application/pdf' ? file.bytes : await pictureAsPdf(file.bytes))
+  await qpdf(['--split-pages=1', whole, join(work, `${index}-%d.pdf`)])
+  const made = (await readdir(work)).filter((name) => name.startsWith(`${index}-`))
+  const width = made[0].length - `${index}-.pdf`.length
+  return (page) => join(work, `${index}-${String(page).padStart(width, '0')}.pdf`)
+}
+
+async function writeDocument(layer: string, target: string, pages: readonly Page[], places: ReadonlyMap<string, (page: number) => string>): Promise<void> {
+  const files = pages.map((p) => places.get(p.file)!(p.filePage))
   const turns = pages.flatMap((p, i) => (p.rotation ? [`--rotate=+${p.rotation}:${i + 1}`] : []))
   const scanned = pages.some((p) => p.source === 'ocr' || p.source === 'mixed')
+  if (files.length === 1 && turns.length === 0 && !scanned) return copyFile(files[0], target)
   const overlay: string[] = []
   if (scanned) {
-    const layer = join(work, 'layer.pdf')
     await writeFile(layer, await textLayer(pages))
     overlay.push('--overlay', layer, '--')
   }
-  // qpdf ends with 3 where it mended something on the way; the file is there and good.
-  await run('qpdf', ['--warning-exit-0', '--empty', '--pages', ...taken, '--', ...turns, ...overlay, target]).catch((error: Error & { stderr?: string }) => {
+  await qpdf(['--empty', '--pages', ...files, '--', ...turns, ...overlay, target])
+}
+
+/** qpdf mends what it can on the way and says so with its exit code; the file is there and good. */
+async function qpdf(args: string[]): Promise<void> {
+  await run('qpdf', ['--warning-exit-0', ...args]).catch((error: Error & { stderr?: string }) => {
     throw new Error(`The document could not be cut out: ${error.stderr ?? error.message}`)
   })
 }

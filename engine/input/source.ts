@@ -83,11 +83,15 @@ async function readPdfPage(pdf: Pdf, index: number, vocabulary: ReadonlySet<stri
     const ink = wantsInk(words, vocabulary) ? inkGrid(turned(pdf.render(index, 72), rotation)) : null
     return { width, height, rotation, source: 'text', blank: false, words, lean: 0, ink, poor: null }
   }
+  // A page without a letter or a picture is blank, or drawn: a small rendering tells, and most are blank.
+  if (found.letters === 0 && found.pictured === 0 && isEmpty(pdf.render(index, 40))) return { width: found.width, height: found.height, rotation: 0, source: 'none', blank: true, words: [], lean: 0, ink: null, poor: null }
   const picture = pdf.render(index, SCAN_DPI)
   const scan = await readScan(picture, SCAN_DPI)
   const [width, height] = scan.rotation % 180 ? [found.height, found.width] : [found.width, found.height]
   return { width, height, ...scan, source: scan.blank ? 'none' : found.letters > 0 && found.strange < 0.25 ? 'mixed' : 'ocr' }
 }
+
+const isEmpty = (picture: Grey): boolean => picture.data.every((dot) => dot > 215)
 
 /** A box of a page after the page was turned clockwise. */
 function turnBox([l, t, r, b]: Page['words'][number]['box'], degrees: Page['rotation']): Page['words'][number]['box'] {

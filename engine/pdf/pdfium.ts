@@ -230,12 +230,15 @@ function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [nu
   return { words, letters, strange: letters ? strange / letters : 0, turned: ([0, 90, 180, 270] as const)[most] }
 }
 
+/** Luminance of a colour bitmap. Drawing straight into a grey one would be quicker, but PDFium leaves pictures out of it. */
 function toGrey(raw: Raw, bitmap: number, width: number, height: number): Uint8Array {
   const start = raw._FPDFBitmap_GetBuffer(bitmap)
   const stride = raw._FPDFBitmap_GetStride(bitmap)
   const pixels = raw.HEAPU8
   const grey = new Uint8Array(width * height)
-  for (let y = 0, to = 0; y < height; y++)
-    for (let x = 0, from = start + y * stride; x < width; x++, from += 4) grey[to++] = (pixels[from] * 77 + pixels[from + 1] * 150 + pixels[from + 2] * 29) >> 8
+  for (let y = 0, to = 0; y < height; y++) {
+    let from = start + y * stride
+    for (const end = from + width * 4; from < end; from += 4) grey[to++] = (pixels[from] * 77 + pixels[from + 1] * 150 + pixels[from + 2] * 29) >> 8
+  }
   return grey
 }

@@ -1,0 +1,222 @@
+import { expect, test } from '@playwright/test'
+import { payslip, pdfOf, stray } from '../support/papers.ts'
+import { base, demoPackage, live, noteOf, openView, signIn } from './desk.ts'
+
+test.describe('getting in', () => {
+  test('whoever is not signed in is sent to sign in, and back to where they were going', async ({ page }) => {
+    await page.goto(`${demoPackage()}/facts`)
+    await expect(page).toHaveURL(/sign-in/)
+    await page.getByLabel('E-mail').fill('thea@merrowsound.example')
+    await page.getByLabel('Password').fill('skerrow-demo')
+    await page.getByRole('button', { name: 'Sign in' }).click()
+    await expect(page.getByRole('heading', { name: 'Do the papers tell one story?' })).toBeVisible()
+  })
+  test('a wrong password is told in one sentence', async ({ page }) => {
+    await page.goto(`${base()}/sign-in`)
+    await page.getByLabel('E-mail').fill('nobody@merrowsound.example')
+    await page.getByLabel('Password').fill('wrong')
+    await page.getByRole('button', { name: 'Sign in' }).click()
+    await expect(page.getByRole('alert')).toHaveText('E-mail address or password is wrong.')
+  })
+  for (const path of ['packages', 'packages/new', 'events'])
+    test(`/${path} is closed to strangers`, async ({ request }) => {
+      const answer = await request.get(`${base()}/${path}`, { maxRedirects: 0 })
+      expect(answer.status()).toBe(302)
+    })
+  test('pictures, words, files and answers are closed to strangers', async ({ request }) => {
+    for (const path of ['pages/1/large', 'pages/1/words', 'package.zip']) expect((await request.get(`${demoPackage()}/${path}`, { maxRedirects: 0 })).status()).toBe(302)
+    for (const path of ['answers', 'bring?name=x', 'owner']) expect((await request.post(`${demoPackage()}/${path}`, { maxRedirects: 0, data: {} })).status()).toBe(302)
+  })
+})
+
+test.describe('the queue', () => {
+  test('finds, sorts and opens a package', async ({ page }) => {
+    await signIn(page)
+    await page.getByLabel('Search').fill('004817')
+    await expect(page.getByRole('link', { name: 'MSM-26-004817' })).toBeVisible()
+    await page.getByLabel('Search').fill('no such case')
+    await expect(page.getByText('No package fits.')).toBeVisible()
+    await page.getByRole('link', { name: 'Show all that are open' }).click()
+    await page.getByRole('link', { name: 'Pages' }).click()
+    await expect(page).toHaveURL(/sort=pages/)
+  })
+  test('fits a phone', async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 800 })
+    await signIn(page)
+    await expect(page.getByRole('link', { name: /MSM-26-004817/ })).toBeVisible()
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  })
+})
+
+test.describe('a new package', () => {
+  test('several files are sent, read and set aside before one’s eyes', async ({ page }) => {
+    await signIn(page)
+    await page.getByRole('link', { name: 'New package' }).click()
+    await expect(page.getByRole('heading', { name: 'New package' })).toBeVisible()
+    await live(page)
+    await page.getByLabel('Files of the package').setInputFiles([
+      { name: 'pay.pdf', mimeType: 'application/pdf', buffer: Buffer.from(await pdfOf(payslip('January', '30'), payslip('February', '27'))) },
+      { name: 'choir.pdf', mimeType: 'application/pdf', buffer: Buffer.from(await pdfOf(stray)) },
+      { name: 'notes.docx', mimeType: 'application/octet-stream', buffer: Buffer.from('just some words') },
+    ])
+    await expect(page.getByRole('heading', { name: /^Files/ })).toBeVisible()
+    await expect(page.getByText('set aside', { exact: true })).toBeVisible({ timeout: 30_000 })
+    await expect(page.getByText(/not a kind of file/)).toBeVisible()
+    await expect(page.getByText('read', { exact: true })).toHaveCount(2, { timeout: 30_000 })
+    await page.getByRole('link', { name: /^Papers/ }).click()
+    await expect(page.getByRole('heading', { name: '3 documents' })).toBeVisible()
+  })
+})
+
+test.describe('the deck', () => {
+  test('one key answers a loose piece; another takes it back', async ({ page }) => {
+    await signIn(page)
+    await openView(page, `${demoPackage()}/deck`)
+    const before = Number(await noteOf(page, 'Deck'))
+    expect(before).toBeGreaterThan(2)
+    const question = await page.getByRole('heading', { level: 1 }).textContent()
+    await page.keyboard.press('1')
+    await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(question!)
+    expect(Number(await noteOf(page, 'Deck'))).toBeLessThan(before)
+    await page.keyboard.press('u')
+    await expect(page.getByRole('link', { name: /^Deck/ })).toContainText(String(before))
+  })
+  test('a conflict is decided with a reason, and the facts follow', async ({ page }) => {
+    await signIn(page)
+    await openView(page, `${demoPackage()}/deck`)
+    for (let i = 0; i < 12 && (await page.getByRole('heading', { level: 1 }).textContent()) !== 'Which hull number is right?'; i++) {
+      await page.keyboard.press('ArrowRight')
+      await page.waitForTimeout(150)
+    }
+    await expect(page.getByRole('heading', { name: 'Which hull number is right?' })).toBeVisible()
+    await page.keyboard.press('1')
+    await page.getByLabel('Reason').fill('the certificate says so')
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('heading', { name: 'Which hull number is right?' })).toBeHidden()
+    await page.getByRole('link', { name: /^Facts/ }).click()
+    await expect(page.getByText('decided: the certificate says so')).toBeVisible()
+    await page.keyboard.press('u')
+    await expect(page.getByText('decided: the certificate says so')).toBeHidden()
+  })
+  test('all keys are shown on ?', async ({ page }) => {
+    await signIn(page)
+    await openView(page, `${demoPackage()}/deck`)
+    await page.keyboard.press('?')
+    await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('dialog')).toBeHidden()
+  })
+})
+
+test.describe('papers', () => {
+  test('cut, join and retype by keyboard, undone one by one', async ({ page }) => {
+    await signIn(page)
+    await openView(page, `${demoPackage()}/papers`)
+    const heading = page.getByRole('heading', { level: 1 })
+    const before = Number((await heading.textContent())!.match(/\d+/)![0])
+    // The application form has two pages: its second is cut off and joined again.
+    await page.getByRole('region', { name: 'Application form', exact: true }).getByRole('button', { name: /^Page/ }).nth(1).click()
+    await page.keyboard.press('c')
+    await expect(heading).toContainText(`${before + 1} documents`)
+    await page.keyboard.press('j')
+    await expect(heading).toContainText(`${before} documents`)
+    await page.keyboard.press('t')
+    await page.getByRole('dialog').getByRole('combobox').fill('cover')
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('region', { name: 'Application form', exact: true })).toBeHidden()
+    for (let i = 0; i < 3; i++) {
+      await page.keyboard.press('u')
+      await page.waitForTimeout(600)
+    }
+    await expect(page.getByRole('region', { name: 'Application form', exact: true })).toBeVisible()
+    await expect(heading).toContainText(`${before} documents`)
+  })
+  test('a page is picked up and put behind another', async ({ page }) => {
+    await signIn(page)
+    await openView(page, `${demoPackage()}/papers`)
+    const form = page.getByRole('region', { name: 'Application form', exact: true })
+    await form.getByRole('button', { name: /^Page/ }).nth(1).click()
+    await page.keyboard.press(' ')
+    await expect(page.getByText('1 page picked up')).toBeVisible()
+    await page.getByRole('region', { name: 'Insurance' }).getByRole('button', { name: /^Page/ }).first().click()
+    await page.keyboard.press('m')
+    await expect(page.getByRole('region', { name: 'Insurance' }).getByRole('button', { name: /^Page/ })).toHaveCount(2)
+    await page.keyboard.press('u')
+    await expect(form.getByRole('button', { name: /^Page/ })).toHaveCount(2)
+  })
+})
+
+test.describe('values', () => {
+  test('a value is typed, refused where it makes no sense, and stored', async ({ page }) => {
+    await signIn(page)
+    await openView(page, `${demoPackage()}/values`)
+    await page.getByLabel('Document').selectOption({ label: (await page.getByLabel('Document').locator('option').allTextContents()).find((t) => t.startsWith('Insurance'))! })
+    const premium = page.getByRole('listitem').filter({ hasText: /^Premium/ })
+    const before = await premium.locator('button').nth(1).textContent()
+    await premium.locator('button').nth(1).click()
+    await page.getByLabel('Premium').fill('much')
+    await page.keyboard.press('Enter')
+    await expect(page.getByText('This is not an amount.')).toBeVisible()
+    await page.getByLabel('Premium').fill('512.40')
+    await page.keyboard.press('Enter')
+    await expect(premium).toContainText('EUR 512.40')
+    await expect(premium).toContainText('corrected')
+    await page.keyboard.press('u')
+    await expect(premium).toContainText(before!)
+  })
+  test('a value is filled by clicking its words on the page', async ({ page }) => {
+    await signIn(page)
+    await openView(page, `${demoPackage()}/values`)
+    await page.getByLabel('Document').selectOption({ label: (await page.getByLabel('Document').locator('option').allTextContents()).find((t) => t.startsWith('Insurance'))! })
+    const policy = page.getByRole('listitem').filter({ hasText: /^Policy number/ })
+    const number = (await policy.locator('button').nth(1).textContent())!
+    await policy.locator('button').nth(1).click()
+    await page.getByLabel('Policy number').fill('')
+    const word = page.getByRole('complementary', { name: 'Loupe' }).getByTitle(number, { exact: true })
+    await word.click()
+    await expect(page.getByLabel('Policy number')).toHaveValue(number)
+    await page.keyboard.press('Escape')
+  })
+})
+
+test.describe('checklist, hand-over and history', () => {
+  test('a requirement is waived with a reason', async ({ page }) => {
+    await signIn(page)
+    await openView(page, `${demoPackage()}/checklist`)
+    const waive = page.getByRole('button', { name: 'Waive' })
+    await waive.first().click()
+    await page.getByLabel('Reason for waiving').fill('seen at the counter')
+    await page.keyboard.press('Enter')
+    await expect(page.getByText(/seen at the counter/).first()).toBeVisible()
+    await page.keyboard.press('u')
+  })
+  test('finish, download, open again; all of it is in the history', async ({ page }) => {
+    await signIn(page)
+    await openView(page, `${demoPackage()}/hand-over`)
+    await page.getByRole('button', { name: 'Finish the package' }).click()
+    await expect(page.getByText('Finished: it takes no more answers.')).toBeVisible()
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: /Download/ }).click()])
+    expect(download.suggestedFilename()).toBe('MSM-26-004817.zip')
+    await page.getByRole('button', { name: 'Open it again' }).click()
+    await expect(page.getByRole('button', { name: 'Finish the package' })).toBeVisible()
+    await page.getByRole('link', { name: /^History/ }).click()
+    for (const act of ['finished the package', 'downloaded the package', 'opened the package again']) await expect(page.getByText(act).first()).toBeVisible()
+  })
+  test('a strange address says so', async ({ page }) => {
+    await signIn(page)
+    await page.goto(`${base()}/packages/00000000-0000-4000-8000-000000000000/deck`)
+    await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible()
+  })
+})
+
+test('what one person does, another sees without loading the page again', async ({ browser }) => {
+  const [one, two] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()]
+  await signIn(one)
+  await signIn(two, 'ivo')
+  await openView(one, `${demoPackage()}/deck`)
+  await openView(two, `${demoPackage()}/history`)
+  await one.keyboard.press('1')
+  await expect(two.getByText('answered').first()).toBeVisible()
+  await one.keyboard.press('u')
+  await expect(two.getByText('undid').first()).toBeVisible()
+})

@@ -1,0 +1,214 @@
+import { eq, sql } from 'drizzle-orm'
+import type { Answer } from '../../core/answers/answer.ts'
+import { historyOf } from '../../server/audit.ts'
+import { signIn } from '../../server/access/people.ts'
+import { closeDatabase, database } from '../../server/database/connection.ts'
+import { migrateDatabase } from '../../server/database/migrate.ts'
+import { answers, audit, files, packages, session } from '../../server/database/schema.ts'
+import { Closed, giveAnswers, redo, undo, undoState } from '../../server/packages/answer.ts'
+import { packageZip, setFinished } from '../../server/packages/finish.ts'
+import { newPackage } from '../../server/packages/intake.ts'
+import { judge } from '../../server/packages/judge.ts'
+import { assign } from '../../server/packages/owners.ts'
+import { filesIn, packageRow, pageSheets, pictureOf, queue, queueQuery, takeNext, wordsOf } from '../../server/packages/queries.ts'
+import { fetchContents, keepBytes, TooLarge } from '../../server/storage/contents.ts'
+import { payslip, pdfOf, stray } from '../support/papers.ts'
+import { bring, person, readPackage, stateOf, until, worker } from '../support/server.ts'
+import { Open } from '../support/zip.ts'
+
+let running: ReturnType<typeof worker>
+let who: Awaited<ReturnType<typeof person>>
+
+beforeAll(async () => {
+  await migrateDatabase()
+  running = worker()
+  who = await person()
+}, 60_000)
+afterAll(async () => {
+  await running.end()
+  await closeDatabase()
+})
+
+const value = async (id: string, field: string) => (await packageRow(id))!.assessment!.documents[0].fields.find((f) => f.name === field)!
+
+describe('from a file to a judged package', () => {
+  test('pages are read, cut and judged by the worker', async () => {
+    const id = await readPackage(who, await pdfOf(payslip('January', '30'), payslip('February', '27'), stray))
+    const row = (await packageRow(id))!
+    expect(row.assessment!.documents.map((d) => d.type)).toEqual(['payslip', 'payslip', 'unknown'])
+    expect(row.pagesRead).toBe(3)
+    expect((await pageSheets(id)).map((s) => s.read)).toEqual([true, true, true])
+    expect((await wordsOf(id, 1))!.map((w) => w.text)).toContain('2,140.55')
+    await until(async () => (await pictureOf(id, 1, 'large'))?.final === true)
+  }, 90_000)
+
+  test('bad files are set aside with a sentence, the good one goes on', async () => {
+    const id = await newPackage('working-boat-loan', who)
+    await bring(id, 'damaged.pdf', new TextEncoder().encode('%PDF-1.7 and then nothing of use'), who)
+    await bring(id, 'renamed.pdf', new TextEncoder().encode('just some words'), who)
+    await bring(id, 'empty.pdf', new Uint8Array(), who)
+    await bring(id, 'good.pdf', await pdfOf(payslip('March', '30')), who)
+    await until(async () => (await stateOf(id)).state === 'open')
+    const problems = Object.fromEntries((await filesIn(id)).map((f) => [f.name, f.problem]))
+    expect(problems).toEqual({ 'damaged.pdf': 'This PDF is damaged and cannot be opened.', 'renamed.pdf': expect.stringMatching(/not a kind of file/) as string, 'empty.pdf': 'The file is empty.', 'good.pdf': null })
+    expect((await packageRow(id))!.assessment!.findings.filter((f) => f.kind === 'unusable_file')).toHaveLength(3)
+  }, 90_000)
+
+  test('the same file twice is noticed, in its package and in another', async () => {
+    const bytes = await pdfOf(payslip('May', '29'))
+    const [first, second] = [await newPackage('working-boat-loan', who), await newPackage('working-boat-loan', who)]
+    expect(await bring(first, 'a.pdf', bytes, who)).toMatchObject({ problem: null, twin: null })
+    expect((await bring(first, 'b.pdf', bytes, who)).problem).toMatch(/already/)
+    expect((await filesIn(first)).map((f) => f.name)).toEqual(['a.pdf'])
+    expect((await bring(second, 'c.pdf', bytes, who)).twin).toBe((await packageRow(first))!.caseNumber)
+  })
+
+  test('a worker killed in the middle loses nothing', async () => {
+    const id = await newPackage('working-boat-loan', who)
+    await bring(id, 'long.pdf', await pdfOf(...Array.from({ length: 120 }, (_, i) => payslip('January', '30', `${i + 1},140.55`))), who)
+    await until(async () => (await stateOf(id)).read > 3)
+    running.child.kill('SIGKILL')
+    const { read } = await stateOf(id)
+    running = worker()
+    await until(async () => (await stateOf(id)).state === 'open')
+    expect(await stateOf(id)).toMatchObject({ read: 120, all: 120 })
+    expect(read).toBeGreaterThan(3)
+  }, 120_000)
+})
+
+describe('what a person says', () => {
+  let id: string
+  const said: Answer = { kind: 'value', page: 1, field: 'net_pay', value: { amount: '1.00', currency: 'EUR' }, state: 'corrected', at: null }
+  beforeAll(async () => { id = await readPackage(who, await pdfOf(payslip('June', '30'), stray)) }, 90_000)
+
+  test('is stored, judged at once, undone and redone', async () => {
+    const before = (await value(id, 'net_pay')).value
+    await giveAnswers(id, [said], who)
+    expect(await value(id, 'net_pay')).toMatchObject({ value: { amount: '1.00', currency: 'EUR' }, state: 'corrected' })
+    expect((await undoState(id)).undo).toMatch(/net pay of page 1/)
+    await undo(id, who)
+    expect((await value(id, 'net_pay')).value).toEqual(before)
+    await redo(id, who)
+    expect((await value(id, 'net_pay')).state).toBe('corrected')
+    await undo(id, who)
+  })
+  test('survives a later run of the machine', async () => {
+    await giveAnswers(id, [said], who)
+    await database().transaction((work) => judge(work, id, true))
+    expect((await value(id, 'net_pay')).value).toEqual({ amount: '1.00', currency: 'EUR' })
+    await undo(id, who)
+  })
+  test('something new ends what could be redone', async () => {
+    await giveAnswers(id, [said], who)
+    await undo(id, who)
+    await giveAnswers(id, [{ kind: 'type', page: 2, type: 'cover_letter' }], who)
+    expect(await redo(id, who)).toBeNull()
+    await undo(id, who)
+  })
+  test('two people at once: both are heard', async () => {
+    const other = await person()
+    await Promise.all([giveAnswers(id, [said], who), giveAnswers(id, [{ kind: 'type', page: 2, type: 'utility_bill' }], other)])
+    const { documents } = (await packageRow(id))!.assessment!
+    expect(documents.map((d) => d.type)).toEqual(['payslip', 'utility_bill'])
+    expect(documents[0].fields.find((f) => f.name === 'net_pay')!.state).toBe('corrected')
+    await undo(id, who)
+    await undo(id, who)
+  })
+  test('nonsense is refused and nothing of it stored', async () => {
+    const [{ n }] = await database().select({ n: sql<number>`count(*)::int` }).from(answers).where(eq(answers.packageId, id))
+    await expect(giveAnswers(id, [said, { kind: 'fact', fact: 'x', decision: 'accepted', value: null, reason: '' }], who)).rejects.toThrow()
+    const [{ n: after }] = await database().select({ n: sql<number>`count(*)::int` }).from(answers).where(eq(answers.packageId, id))
+    expect(after).toBe(n)
+  })
+  test('every act is in the history, with who did it', async () => {
+    const acts = await historyOf(id)
+    expect(acts.map((a) => a.act)).toEqual(expect.arrayContaining(['opened the package', 'brought a file', 'read the package', 'answered', 'undid']))
+    expect(acts.find((a) => a.act === 'answered')!.userName).toBe(who.name)
+  })
+  test('the history cannot be changed', async () => {
+    await expect(database().update(audit).set({ act: 'nothing' })).rejects.toThrow()
+    await expect(database().delete(audit)).rejects.toThrow()
+    await expect(database().execute(sql`truncate audit`)).rejects.toThrow()
+  })
+})
+
+describe('the end of the work', () => {
+  test('a finished package is handed over as one ZIP and takes no answers until opened again', async () => {
+    const id = await readPackage(who, await pdfOf(payslip('July', '30'), stray))
+    await setFinished(id, true, who)
+    await expect(giveAnswers(id, [{ kind: 'type', page: 2, type: 'cover_letter' }], who)).rejects.toThrow(Closed)
+    const zip = await Open.from(await packageZip(id, who))
+    expect(zip.names).toEqual(['documents/01-Payslip.pdf', 'documents/02-Unknown.pdf', 'report.json'])
+    const report = JSON.parse(zip.text('report.json')) as { documents: { type: string }[] }
+    expect(report.documents.map((d) => d.type)).toEqual(['payslip', 'unknown'])
+    expect(zip.bytes('documents/01-Payslip.pdf').subarray(0, 5).toString()).toBe('%PDF-')
+    await setFinished(id, false, who)
+    await giveAnswers(id, [{ kind: 'type', page: 2, type: 'cover_letter' }], who)
+  }, 90_000)
+})
+
+describe('the queue', () => {
+  test('two people who take the next one get two packages', async () => {
+    await readPackage(who, await pdfOf(payslip('August', '31')))
+    await readPackage(who, await pdfOf(payslip('September', '30')))
+    const [a, b] = await Promise.all([takeNext(who), takeNext(await person())])
+    expect(a).not.toBeNull()
+    expect(b).not.toBeNull()
+    expect(a).not.toBe(b)
+  }, 90_000)
+  test('search finds a case number in part; percent signs are letters', async () => {
+    const id = await newPackage('working-boat-loan', who)
+    const { caseNumber } = (await packageRow(id))!
+    expect((await queue(queueQuery.parse({ words: caseNumber.slice(-5), state: 'all' }), who)).rows.map((r) => r.caseNumber)).toContain(caseNumber)
+    expect((await queue(queueQuery.parse({ words: '%', state: 'all' }), who)).total).toBe(0)
+  })
+  test('words of an address bar that make no sense are set right', () => expect(queueQuery.parse({ sort: 'nonsense', page: '-3', state: 7 })).toMatchObject({ sort: 'age', page: 1, state: 'working' }))
+  test('a package is given and put back', async () => {
+    const id = await newPackage('working-boat-loan', who)
+    expect(await assign(id, who.id, who)).toBe(true)
+    expect((await packageRow(id))!.ownerId).toBe(who.id)
+    expect(await assign(id, 'nobody-of-that-id', who)).toBe(false)
+    await assign(id, null, who)
+    expect((await packageRow(id))!.ownerId).toBeNull()
+  })
+})
+
+describe('storage', () => {
+  test('contents come back as they were, kept once', async () => {
+    const bytes = Uint8Array.from({ length: 2_500_000 }, (_, i) => i % 251)
+    const [a, b] = [await keepBytes(bytes), await keepBytes(bytes)]
+    expect(a).toEqual(b)
+    expect(Buffer.compare(Buffer.from(await fetchContents(a.sha256)), Buffer.from(bytes))).toBe(0)
+  })
+  test('too large a stream is refused and leaves nothing behind', async () => {
+    await expect(keepBytes(new Uint8Array(3000), 1000)).rejects.toThrow(TooLarge)
+    const { rows } = await database().execute<{ n: number }>(sql`select count(*)::int as n from chunk where sha256 like 'arriving-%'`)
+    expect(rows[0].n).toBe(0)
+  })
+})
+
+describe('sign-in', () => {
+  const request = () => new Request('http://localhost:3000/sign-in', { method: 'POST' })
+  test('with the right password makes a session in the database', async () => {
+    const p = await person()
+    const result = await signIn(request(), p.email.toUpperCase(), 'a-long-password')
+    expect('headers' in result && result.headers.get('set-cookie')).toMatch(/HttpOnly/i)
+    expect((await database().select().from(session).where(eq(session.userId, p.id))).length).toBeGreaterThan(0)
+  })
+  test('after eight wrong tries the address is closed for a while, to the right password too', async () => {
+    const p = await person()
+    for (let i = 0; i < 8; i++) expect(await signIn(request(), p.email, 'wrong-password')).toEqual({ problem: 'E-mail address or password is wrong.' })
+    expect(await signIn(request(), p.email, 'a-long-password')).toEqual({ problem: expect.stringMatching(/Too many tries/) as string })
+  }, 60_000)
+  test('passwords are nowhere in the clear', async () => {
+    const { rows } = await database().execute<{ password: string }>(sql`select password from account`)
+    for (const row of rows) expect(row.password).not.toContain('a-long-password')
+  })
+})
+
+test('a package removed takes its pages and files along', async () => {
+  const id = await newPackage('working-boat-loan', who)
+  await bring(id, 'x.pdf', await pdfOf(payslip('October', '30')), who)
+  await database().delete(packages).where(eq(packages.id, id))
+  expect(await database().select().from(files).where(eq(files.packageId, id))).toEqual([])
+})

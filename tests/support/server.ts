@@ -1,0 +1,46 @@
+import { Readable } from 'node:stream'
+import { eq } from 'drizzle-orm'
+import type { ChildProcess } from 'node:child_process'
+import { endProcess, startWorker } from '../../cli/processes.ts'
+import { addPerson, type Person } from '../../server/access/people.ts'
+import { database } from '../../server/database/connection.ts'
+import { packages, user, type Role } from '../../server/database/schema.ts'
+import { bringFile, newPackage } from '../../server/packages/intake.ts'
+import { packageRow } from '../../server/packages/queries.ts'
+
+let people = 0
+
+/** A person of the desk who can sign in. */
+export async function person(role: Role = 'processor'): Promise<Person> {
+  const email = `person${++people}-${Date.now()}@merrowsound.example`
+  const id = await addPerson(`Person ${people}`, email, 'a-long-password', role)
+  const [row] = await database().select().from(user).where(eq(user.id, id))
+  return { id: row.id, name: row.name, email: row.email, role: row.role }
+}
+
+export const bring = (packageId: string, name: string, bytes: Uint8Array, who: Person) => bringFile(packageId, name, Readable.from([bytes]), who)
+
+/** A package with one file, read and judged by a worker process. */
+export async function readPackage(who: Person, bytes: Uint8Array): Promise<string> {
+  const id = await newPackage('working-boat-loan', who, { asOf: '2026-04-10' })
+  await bring(id, 'papers.pdf', bytes, who)
+  await until(async () => (await packageRow(id))?.state === 'open')
+  return id
+}
+
+/** Waits for something that another process brings about. */
+export async function until(holds: () => Promise<boolean>, seconds = 60): Promise<void> {
+  for (const end = Date.now() + seconds * 1000; Date.now() < end; ) {
+    if (await holds()) return
+    await new Promise((done) => setTimeout(done, 100))
+  }
+  throw new Error('It did not come about in time.')
+}
+
+/** A worker process of this test; end it with the returned function, or kill it to see what happens. */
+export function worker(): { child: ChildProcess; end: () => Promise<void> } {
+  const child = startWorker(process.env, 'ignore')
+  return { child, end: () => endProcess(child) }
+}
+
+export const stateOf = async (id: string) => (await database().select({ state: packages.state, read: packages.pagesRead, all: packages.pageCount }).from(packages).where(eq(packages.id, id)))[0]
