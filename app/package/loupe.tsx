@@ -5,13 +5,17 @@ import { useLooking } from './looking.tsx'
 import { PageView } from './page-view.tsx'
 import { documentOfPage, usePackage } from './view.ts'
 
-const ZOOMS = [100, 140, 200, 280]
+const ZOOMS = [100, 160, 220, 300]
 
 /** The page under the eye, enlarged at the evidence. */
 export function Loupe() {
   const { row, assessment, sheets } = usePackage()
   const looking = useLooking()
-  const [zoom, setZoom] = useState(0)
+  // Until a person chooses, evidence is shown enlarged and a page without marks whole.
+  const [chosen, setChosen] = useState<number | null>(null)
+  const zoom = chosen ?? (looking.marks.length > 0 ? 1 : 0)
+  const larger = () => setChosen(Math.min(ZOOMS.length - 1, zoom + 1))
+  const smaller = () => setChosen(Math.max(0, zoom - 1))
   const sheet = sheets[looking.page - 1]
   const document = assessment ? documentOfPage(assessment.documents, looking.page) : undefined
   const step = (by: number) => {
@@ -20,7 +24,7 @@ export function Loupe() {
   }
   useKeys({
     '.': () => step(1), ',': () => step(-1), w: looking.tearOff,
-    '+': () => setZoom((z) => Math.min(ZOOMS.length - 1, z + 1)), '-': () => setZoom((z) => Math.max(0, z - 1)),
+    '+': larger, '-': smaller,
   })
   if (!sheet) return <aside aria-label="Loupe" className="hidden rounded-lg bg-band lg:block" />
   return (
@@ -31,8 +35,8 @@ export function Loupe() {
         <span className="ml-auto" />
         <IconButton label="Page before (,)" onClick={() => step(-1)}><ChevronLeft size={16} /></IconButton>
         <IconButton label="Next page (.)" onClick={() => step(1)}><ChevronRight size={16} /></IconButton>
-        <IconButton label="Smaller (-)" onClick={() => setZoom((z) => Math.max(0, z - 1))}><ZoomOut size={16} /></IconButton>
-        <IconButton label="Larger (+)" onClick={() => setZoom((z) => Math.min(ZOOMS.length - 1, z + 1))}><ZoomIn size={16} /></IconButton>
+        <IconButton label="Smaller (-)" onClick={smaller}><ZoomOut size={16} /></IconButton>
+        <IconButton label="Larger (+)" onClick={larger}><ZoomIn size={16} /></IconButton>
         <IconButton label="In a second window (W)" onClick={looking.tearOff}><ExternalLink size={16} /></IconButton>
       </div>
       {sheet.poor ? <p className="mb-2 rounded border border-dashed border-amber bg-amber-soft px-2 py-1 text-[13px]">Hard to read: {sheet.poor}.</p> : null}

@@ -27,7 +27,7 @@ export function PageView({ packageId, page, shape, marks, picking, onPicked }: {
   const frame = useRef<HTMLDivElement>(null)
   const [drag, setDrag] = useState<Box | null>(null)
   const first = useRef<HTMLDivElement>(null)
-  useEffect(() => { void first.current?.scrollIntoView({ block: 'center', inline: 'nearest' }) }, [marks, page])
+  useEffect(() => { void first.current?.scrollIntoView({ block: 'center', inline: 'center' }) }, [marks, page])
 
   const at = (event: React.PointerEvent): [number, number] => {
     const box = frame.current!.getBoundingClientRect()

@@ -100,13 +100,16 @@ function EvidenceRow({ evidence }: { evidence: readonly Evidence[] }) {
 
 function ReasonForm({ choice, onClose }: { choice: Choice; onClose: () => void }) {
   const say = useSay()
-  const [reason, setReason] = useState('')
+  // Naming a value: what speaks for it is offered as the reason, and typing replaces it.
+  const [reason, setReason] = useState(choice.answer.kind === 'fact' && choice.answer.decision === 'value' ? `as ${choice.note} says` : '')
+  const input = useRef<HTMLInputElement>(null)
+  useEffect(() => input.current?.select(), [])
   useTaken(say, onClose)
   const { answer } = choice
   if (!('reason' in answer)) return null
   return (
     <form className="mt-3 flex gap-2" onSubmit={(event) => { event.preventDefault(); say.answer({ ...answer, reason }) }}>
-      <input autoFocus className="field" aria-label="Reason" placeholder={`Why “${choice.text}”?`} value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === 'Escape') onClose() }} />
+      <input ref={input} autoFocus className="field" aria-label="Reason" placeholder={`Why “${choice.text}”?`} value={reason} onChange={(event) => setReason(event.target.value)} onKeyDown={(event) => { if (event.key === 'Escape') onClose() }} />
       <button className="button-main whitespace-nowrap" disabled={say.busy || reason.trim().length < 3}>Settle it</button>
     </form>
   )

@@ -85,8 +85,8 @@ function Frame() {
           ))}
           <span className="mt-auto hidden sm:block"><OwnerMenu /></span>
         </nav>
-        <main className={`grid min-h-0 min-w-0 flex-1 gap-4 overflow-auto p-4 ${withLoupe ? 'lg:grid-cols-[minmax(0,1fr)_minmax(360px,34%)] lg:overflow-hidden' : ''}`}>
-          <div className="min-h-0 min-w-0 lg:overflow-auto">{waits ? <Waiting /> : <Outlet />}</div>
+        <main className={`min-h-0 min-w-0 flex-1 space-y-4 overflow-auto p-4 lg:grid lg:gap-4 lg:space-y-0 ${withLoupe ? 'lg:grid-cols-[minmax(0,1fr)_minmax(360px,34%)] lg:overflow-hidden' : ''}`}>
+          <div className="min-w-0 lg:min-h-0 lg:overflow-auto">{waits ? <Waiting /> : <Outlet />}</div>
           {withLoupe ? <Loupe /> : null}
         </main>
       </div>

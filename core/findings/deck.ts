@@ -102,11 +102,11 @@ function typeQuestion(document: Document, types: DeckTypes): Question[] {
   return [{
     id: `type:${page}`,
     about: 'type',
-    question: document.type === 'unknown' ? `What ${document.pages.length === 1 ? 'is' : 'are'} ${where}?` : `Is ${where} ${article(types.title(document.type))}?`,
+    question: document.type === 'unknown' ? `What ${document.pages.length === 1 ? 'is' : 'are'} ${where}?` : `${document.pages.length === 1 ? 'Is' : 'Are'} ${where} ${article(types.title(document.type))}?`,
     why: document.type === 'unknown' ? 'No known type fits it well.' : 'Its wording fits more than one kind of paper, or its ends are not certain.',
     evidence: [{ title: capital(where), page, box: null, raw: null, sure: document.confidence, document: document.id, field: null }],
     choices: [
-      ...alternatives.map((t): Choice => ({ text: types.title(t.type), note: percent(t.confidence), answer: { kind: 'type', page, type: t.type }, needs: 'nothing' })),
+      ...alternatives.map((t): Choice => ({ text: t.type === 'unknown' ? 'None of the known types' : types.title(t.type), note: percent(t.confidence), answer: { kind: 'type', page, type: t.type }, needs: 'nothing' })),
       { text: 'Another type', note: 'type some letters of its name', answer: { kind: 'type', page, type: 'unknown' }, needs: 'type' },
     ],
     document: document.id,

@@ -23,7 +23,11 @@ export interface Candidate {
   shared?: boolean
 }
 
-export const boxOf = (candidate: Candidate): Box => boxAround(candidate.words.map((w) => w.box))
+/** The place of a value; dots that lead to it are no part of it. */
+export function boxOf({ words }: Candidate): Box {
+  const said = words.filter((w) => /[\p{L}\p{N}]/u.test(w.text))
+  return boxAround((said.length ? said : words).map((w) => w.box))
+}
 
 /** How sure the weakest word of a value was read, 0 to 1; a value is as good as its worst letter. */
 export const readingOf = (words: readonly Word[]): number => words.reduce((least, w) => Math.min(least, w.sure), 1)

@@ -1,4 +1,3 @@
-import { boxAround } from '../page/geometry.ts'
 import type { Page } from '../page/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { boxOf, readingOf } from './candidate.ts'
@@ -46,7 +45,7 @@ function fieldValue(field: Field, chosen: Ranked): FieldValue {
     others: chosen.ranked.slice(1, 4).filter((r) => r.probability > 0.02).map((r) => ({ value: r.candidate.value, raw: r.candidate.raw, page: r.candidate.page.number, box: boxOf(r.candidate) })),
     repaired: candidate.repaired,
     page: candidate.page.number,
-    box: boxAround(candidate.words.map((w) => w.box)),
+    box: boxOf(candidate),
   }
 }
 

@@ -24,6 +24,7 @@ export function inkLevel(picture: Grey): number {
   let below = 0
   let sumBelow = 0
   let best = 128
+  let last = 128
   let most = -1
   for (let level = 0; level < 256; level++) {
     below += histogram[level]
@@ -35,10 +36,11 @@ export function inkLevel(picture: Grey): number {
     const between = below * above * apart * apart
     if (between > most) {
       most = between
-      best = level
-    }
+      best = last = level
+    } else if (between === most) last = level
   }
-  return best
+  // Between the two levels of a fax nothing lies, and any level parts them: the middle one leaves room on both sides.
+  return Math.ceil((best + last + 1) / 2)
 }
 
 /** A picture turned clockwise by a quarter turn or more. */

@@ -1,0 +1,43 @@
+import { inkLevel, toPgm, turned, type Grey } from './grey.ts'
+import { inkGrid, measure, reduce } from './measure.ts'
+import { straighten } from './straighten.ts'
+import { unpackInk } from '../../core/page/ink.ts'
+
+const draw = (width: number, height: number, dark: (x: number, y: number) => boolean) => ({ width, height, data: Uint8Array.from({ length: width * height }, (_, i) => (dark(i % width, Math.floor(i / width)) ? 30 : 240)) })
+/** Lines of dashes that lean by so many degrees, as print does. */
+const leaning = (degrees: number) => draw(700, 900, (x, y) => {
+  const level = y - Math.tan((degrees * Math.PI) / 180) * x
+  const line = Math.floor(level / 30)
+  return x > 60 && x < 640 && line >= 3 && line < 27 && level - line * 30 < 9 && (x + line * line * 17) % (19 + (line % 7) * 5) < 15
+})
+
+test.each([-3, -1, 0, 1.5, 4])('print that leans by %d degrees is measured so', (degrees) => expect(measure(leaning(degrees)).skew).toBeCloseTo(degrees, 0))
+test('lines that run down the page are seen', () => expect(measure(turned(leaning(0), 90)).sideways).toBe(true))
+test('a white page is light and without contrast', () => expect(measure(draw(300, 400, () => false))).toMatchObject({ dark: 0 }))
+test('turning a leaning picture back makes it straight', async () => {
+  const { picture } = await straighten(leaning(3), 3)
+  expect(Math.abs(measure(picture).skew)).toBeLessThan(0.6)
+})
+test('boxes find their way back to the leaning picture', async () => {
+  const { back } = await straighten(leaning(3), 3)
+  const [l, t, r, b] = back([0.45, 0.45, 0.55, 0.55])
+  expect((l + r) / 2).toBeCloseTo(0.5, 2)
+  expect((t + b) / 2).toBeCloseTo(0.5, 2)
+})
+test('four quarter turns are none', () => {
+  const picture = draw(5, 3, (x, y) => x === 1 && y === 2)
+  expect([1, 2, 3, 4].reduce<Grey>((p) => turned(p, 90), picture)).toEqual(picture)
+  expect(turned(turned(picture, 180), 180)).toEqual(picture)
+})
+test('a reduced dot is the mean of those it stands for', () => expect([...reduce(draw(4, 4, (x) => x < 2), 2).data]).toEqual([30, 240, 30, 240]))
+test('the level between ink and paper lies between them', () => {
+  const level = inkLevel(draw(50, 50, (x) => x < 10))
+  expect(level).toBeGreaterThanOrEqual(30)
+  expect(level).toBeLessThan(240)
+})
+test('ink is where it is dark', () => {
+  const cells = unpackInk(inkGrid(draw(400, 400, (x, y) => x < 200 && y < 200)))
+  expect(cells[0]).toBe(255)
+  expect(cells.at(-1)).toBe(0)
+})
+test('a graymap has the head that readers expect', () => expect(toPgm(draw(2, 1, () => true)).toString('latin1').startsWith('P5\n2 1\n255\n')).toBe(true))
