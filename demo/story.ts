@@ -1,6 +1,6 @@
 import { addDays, addMonths, dayName, monthIndex } from '../core/match/days.ts'
 import type { Dice } from './dice.ts'
-import { fullName, makeAddress, makeBank, makeFirm, makeIban, makeInsurer, makePerson, makeUtility, makeVessel, makeYard, type Address, type Person } from './world.ts'
+import { makeAddress, makeBank, makeFirm, makeIban, makeInsurer, makePerson, makeUtility, makeVessel, makeYard, type Address, type Person } from './world.ts'
 
 /** One household's month of pay. Amounts in cents. */
 export interface PayMonth {
@@ -165,5 +165,3 @@ export const moneyForms = {
   plain: (c: number) => `${c < 0 ? '-' : ''}${grouped(c, ',', '.')}`,
 } as const
 export type MoneyForm = keyof typeof moneyForms
-
-export const signerOf = (story: Story): string => fullName(story.applicant)

@@ -16,10 +16,10 @@ export default function Deck() {
   const deck = useMemo(() => [...assessment.deck.filter((q) => !later.includes(q.id)), ...later.flatMap((id) => assessment.deck.find((q) => q.id === id) ?? [])], [assessment, later])
   if (row.state === 'finished') return <Finished />
   if (deck.length === 0) return <NothingLoose />
-  const [now, ...then] = deck
+  const [first, ...then] = deck
   return (
     <div className="pt-3">
-      <Piece key={now.id} question={now} onLater={() => setLater((l) => [...l.filter((id) => id !== now.id), now.id])} onBack={() => setLater((l) => l.slice(0, -1))} />
+      <Piece key={first.id} question={first} onLater={() => setLater((l) => [...l.filter((id) => id !== first.id), first.id])} onBack={() => setLater((l) => l.slice(0, -1))} />
       {then.length > 0 ? (
         <section className="mt-4">
           <h2 className="text-[13px] font-semibold text-ink-2">Then {count(then.length, 'more piece')}</h2>

@@ -8,7 +8,7 @@ import { programById } from '../../core/program/programs.ts'
 import { builtInTypes } from '../../core/program/types/index.ts'
 import type { DocumentReading } from '../../core/read/document.ts'
 import { splitPages } from '../../core/split/split.ts'
-import { database, type Work } from '../database/connection.ts'
+import type { Work } from '../database/connection.ts'
 import { answers, files, packages, pages, readings } from '../database/schema.ts'
 import { tell } from '../events.ts'
 
@@ -87,6 +87,3 @@ export async function judge(work: Work, packageId: string, cut = false): Promise
   await tell(work, { packageId, what: 'judged' })
   return assessment
 }
-
-/** Forgets stored readings, so that the next judgement reads documents again with what the readers can do now. */
-export const forgetReadings = (packageId: string) => database().delete(readings).where(eq(readings.packageId, packageId))

@@ -8,8 +8,8 @@ import { tell } from '../events.ts'
 const leads = (who: Pick<Person, 'role'>): boolean => who.role === 'lead' || who.role === 'administrator'
 
 /** Whether somebody may make `next` the owner: leads may always, others take what is nobody's and put back their own. */
-export const mayGive = (who: Pick<Person, 'id' | 'role'>, now: string | null, next: string | null): boolean =>
-  leads(who) || (now === null && next === who.id) || (now === who.id && next === null)
+export const mayGive = (who: Pick<Person, 'id' | 'role'>, owner: string | null, next: string | null): boolean =>
+  leads(who) || (owner === null && next === who.id) || (owner === who.id && next === null)
 
 /** People a package can be given to by `who`, and its owner. */
 export async function ownersFor(who: Person, ownerId: string | null): Promise<{ id: string; name: string }[]> {
