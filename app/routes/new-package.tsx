@@ -57,6 +57,7 @@ export default function NewPackage({ loaderData: { programs, mostBytes, mostPage
         </label>
       </div>
       <DropZone text="Drop the files of one package here" limit={`At most ${fileSize(mostBytes)} and ${mostPages} pages a file.`} onFiles={begin} />
+      {fetcher.state !== 'idle' || made ? <p role="status" className="mt-3 text-ink-2">Making the package …</p> : null}
       {fetcher.data?.problem ? <p role="alert" className="odd-edge mt-3 bg-plum-soft px-3 py-2 text-plum">{fetcher.data.problem}</p> : null}
       <p className="mt-4"><Link to="/packages" className="text-petrol underline">Back to the queue</Link></p>
     </main>
