@@ -36,10 +36,12 @@ export default function NewPackage({ loaderData: { programs, mostBytes, mostPage
   const chosen = useRef<File[]>([])
   const made = fetcher.data?.id
   useEffect(() => {
-    if (!made) return
+    // Going on while the screen still loads its data again after the act would be taken back by that load.
+    if (!made || fetcher.state !== 'idle') return
     sendFiles(made, chosen.current)
+    chosen.current = []
     void navigate(`/packages/${made}/files`)
-  }, [made, navigate])
+  }, [made, fetcher.state, navigate])
   const begin = (files: File[]) => {
     if (fetcher.state !== 'idle') return
     chosen.current = files
