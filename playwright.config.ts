@@ -5,7 +5,6 @@ export default defineConfig({
   globalSetup: './tests/browser/serve.ts',
   workers: 1,
   timeout: 60_000,
-  retries: 2,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_FILE ?? 'test-results/report.json' }]],
   use: {

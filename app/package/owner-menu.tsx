@@ -8,7 +8,7 @@ export function OwnerMenu() {
   const fetcher = useFetcher<{ problem: string | null }>()
   const give = (owner: string) => void fetcher.submit({ owner }, { method: 'post', action: `/packages/${row.id}/owner`, encType: 'application/json' })
   const owner = owners.find((o) => o.id === row.ownerId)
-  const others = owners.filter((o) => o.id !== row.ownerId && (o.id === who.id || owners.length > 2 || o.id !== owner?.id))
+  const others = owners.filter((o) => o.id !== row.ownerId)
   const item = 'cursor-pointer rounded px-3 py-1.5 data-[highlighted]:bg-petrol-soft'
   return (
     <DropdownMenu.Root>

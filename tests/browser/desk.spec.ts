@@ -49,7 +49,6 @@ test.describe('the queue', () => {
 })
 
 test.describe('a new package', () => {
-  test.setTimeout(120_000)
   test('several files are sent, read and set aside before one’s eyes', async ({ page }) => {
     await signIn(page)
     await page.getByRole('link', { name: 'New package' }).click()
@@ -60,7 +59,7 @@ test.describe('a new package', () => {
       { name: 'choir.pdf', mimeType: 'application/pdf', buffer: Buffer.from(await pdfOf(stray)) },
       { name: 'notes.docx', mimeType: 'application/octet-stream', buffer: Buffer.from('just some words') },
     ])
-    await expect(page.getByRole('heading', { name: /^Files/ })).toBeVisible({ timeout: 45_000 })
+    await expect(page.getByRole('heading', { name: /^Files/ })).toBeVisible()
     await expect(page.getByText('set aside', { exact: true })).toBeVisible({ timeout: 30_000 })
     await expect(page.getByText(/not a kind of file/)).toBeVisible()
     await expect(page.getByText('read', { exact: true })).toHaveCount(2, { timeout: 30_000 })
