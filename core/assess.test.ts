@@ -55,6 +55,13 @@ test('a cut that is joined again, a value that is said again: the last word hold
   expect(value([said])).toEqual({ amount: '1.00', currency: 'EUR' })
   expect(value([said, { ...said, value: { amount: '2140.55', currency: 'EUR' } }])).toEqual({ amount: '2140.55', currency: 'EUR' })
 })
+test('where no place for a signature was found, the report says that it is a guess, and the deck asks', () => {
+  expect(before.documents[0]).toMatchObject({ signed: false, signedAsked: true })
+  expect(reportOf(situation(), before).documents[0].signedNeedsReview).toBe(true)
+  expect(before.deck.map((q) => q.id)).toContain('signed:1')
+  const after = assess(situation([{ kind: 'signed', page: 1, signed: true }]))
+  expect(after.documents[0]).toMatchObject({ signed: true, signedAsked: false })
+})
 test('the deck begins with what settles most: cuts and types before values', () => {
   const weights = before.deck.map((q) => q.weight)
   expect(weights).toEqual([...weights].sort((a, b) => b - a))

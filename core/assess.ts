@@ -14,6 +14,7 @@ import { judgeChecks, type CheckResult } from './match/sums.ts'
 import type { Page } from './page/page.ts'
 import type { DocumentType, Program } from './program/schema.ts'
 import { typeById, unknownType } from './program/types/index.ts'
+import { SIGNATURE_SURE } from './read/marks.ts'
 import { readDocument, type DocumentReading } from './read/document.ts'
 import { lackingPages } from './split/completeness.ts'
 import type { Piece } from './split/split.ts'
@@ -76,6 +77,7 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
       pages: arranged.pages,
       fields,
       signed: type.signature ? (said?.signed ?? reading.signature?.signed ?? false) : null,
+      signedAsked: signature !== null && !signature.said && signature.sure < SIGNATURE_SURE,
       owner: 'nobody',
       lacking: type.id === 'unknown' ? [] : lackingPages(arranged.pages.map((n) => byNumber.get(n)!)),
       copyOf: null,

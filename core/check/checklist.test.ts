@@ -78,6 +78,10 @@ test('a date that is still asked about is named in the verdict', () => {
   const asked = { ...bill, fields: bill.fields.map((f) => ({ ...f, confidence: 0.3, needsReview: true })) }
   expect(item('address_proof', [form(), asked]).reason).toContain('issue date is still asked about')
 })
+test('a signature that is still asked about is named, found or not', () => {
+  expect(item('application_form', [form({ signed: false, signedAsked: true })])).toMatchObject({ status: 'unsigned', reason: expect.stringContaining('still asked about') as string })
+  expect(item('application_form', [form({ signedAsked: true })])).toMatchObject({ status: 'satisfied', reason: expect.stringContaining('signature is still asked about') as string })
+})
 test('a person may waive, with a reason that is kept', () => {
   expect(item('photo_id', [form()], [{ kind: 'waive', requirement: 'photo_id', reason: 'seen at the counter' }])).toMatchObject({ status: 'waived', reason: expect.stringContaining('seen at the counter') as string })
 })

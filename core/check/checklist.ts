@@ -102,13 +102,13 @@ function judgePaper(need: Need, paper: Paper, { papers, asOf }: Situation): Verd
   if (until && until < asOf) return verdict('expired', `${paper.label} ran out on ${dayName(until)}`)
   const from = need.from ? usableText(paper, need.from) : null
   if (from && from > asOf) return verdict('expired', `${paper.label} begins only on ${dayName(from)}`)
-  if (need.signed && paper.signed === false) return verdict('unsigned', `${paper.label} is not signed`)
+  if (need.signed && paper.signed === false) return verdict('unsigned', paper.signedAsked ? `No signature was found on ${paper.label}; it is still asked about` : `${paper.label} is not signed`)
   const empty = need.filled.find((name) => { const field = fieldOf(paper, name); return field && field.value === null && !field.needsReview })
   if (empty) return verdict('unsigned', `${paper.label} is not dated`)
   const short = tooLow(need, paper, papers)
   if (short) return verdict('insufficient', short)
   // What was not read surely takes no part; that it was not is said, so that nobody takes the verdict for more than it is.
-  const open = [need.until, need.from, need.fresh?.field, need.atLeast?.field].flatMap((name) => (name && fieldOf(paper, name)?.needsReview ? [name.replaceAll('_', ' ')] : []))
+  const open = [need.until, need.from, need.fresh?.field, need.atLeast?.field].flatMap((name) => (name && fieldOf(paper, name)?.needsReview ? [name.replaceAll('_', ' ')] : [])).concat(need.signed && paper.signedAsked ? ['signature'] : [])
   return verdict('satisfied', `${paper.label}${until ? `, good until ${dayName(until)}` : ''}${open.length ? `; its ${list(open)} ${open.length === 1 ? 'is' : 'are'} still asked about` : ''}`)
 }
 

@@ -145,11 +145,11 @@ function valueQuestions(document: Document, types: DeckTypes): Question[] {
 
 function signatureQuestion(document: Document): Question[] {
   const { signature } = document
-  if (!signature || signature.said || signature.sure >= 0.8) return []
+  if (!signature || !document.signedAsked) return []
   const page = document.pages[0]
   const choice = (signed: boolean): Choice => ({ text: signed ? 'Yes, it is signed' : 'No, it is not', note: signature.signed === signed ? percent(signature.sure) : '', answer: { kind: 'signed', page, signed }, needs: 'nothing' })
   return [{
-    id: `signed:${page}`, about: 'signature', question: `Is ${document.label} signed?`, why: 'There is ink beside the signature line, but little of it.',
+    id: `signed:${page}`, about: 'signature', question: `Is ${document.label} signed?`, why: signature.sure <= 0.5 ? 'No place for a signature was found on it.' : 'The ink where it would be signed is doubtful.',
     evidence: [{ title: `${document.label}, page ${signature.page}`, page: signature.page, box: signature.box, raw: null, sure: signature.sure, document: document.id, field: null }],
     choices: signature.signed ? [choice(true), choice(false)] : [choice(false), choice(true)], document: document.id, weight: 60,
   }]

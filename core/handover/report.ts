@@ -18,6 +18,7 @@ export function reportOf(situation: Situation, assessment: Assessment, timing: R
       alternatives: d.types.filter((t) => t.type !== d.type),
       pages: d.pages,
       signed: d.signed,
+      signedNeedsReview: d.signedAsked,
       fields: d.fields.map((f) => ({ name: f.name, value: f.value, raw: f.raw, confidence: f.confidence, needsReview: f.needsReview, page: f.page, box: f.box, state: f.state })),
     })),
     checklist: assessment.checklist,

@@ -14,6 +14,8 @@ export interface Paper {
   fields: FilledField[]
   /** null where the type expects no signature. */
   signed: boolean | null
+  /** Whether it is signed is still asked about: the ink was doubtful, or no place for it was found. */
+  signedAsked: boolean
   owner: Owner
   /** Page numbers of its own that are not there. */
   lacking: number[]

@@ -121,6 +121,9 @@ function inkBeside(page: Page, words: readonly Word[], line: readonly Word[], si
   return dark
 }
 
+/** A signature less sure than this, or its absence, is asked about. */
+export const SIGNATURE_SURE = 0.8
+
 /** Whether a document carries a pen's signature where its type expects one; `sure` from 0 to 1. */
 export interface Signature {
   signed: boolean
