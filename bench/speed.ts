@@ -30,10 +30,10 @@ export async function measureSpeed(folder: string): Promise<Speed> {
   const work = await mkdtemp(join(tmpdir(), 'jigsa-speed-'))
   try {
     const text = await textPdf(join(folder, 'text-500.pdf'))
-    const textRun = await take(process.execPath, ['--import', 'tsx', 'cli/process.ts', '--program', 'working-boat-loan', '--as-of', '2026-04-10', '--out', join(work, 'text'), text.path])
+    const textRun = await take('./jigsa', ['process', '--program', 'working-boat-loan', '--as-of', '2026-04-10', '--out', join(work, 'text'), text.path])
     const pdftotext = await take('pdftotext', ['-bbox', text.path, join(work, 'bbox.html')])
     const scan = await scannedPdf(join(folder, 'scan.pdf'))
-    const scanRun = await take(process.execPath, ['--import', 'tsx', 'cli/process.ts', '--program', 'working-boat-loan', '--as-of', '2026-04-10', '--out', join(work, 'scan'), scan.path])
+    const scanRun = await take('./jigsa', ['process', '--program', 'working-boat-loan', '--as-of', '2026-04-10', '--out', join(work, 'scan'), scan.path])
     const pictures = await drawPictures(scan.path, join(work, 'pictures'))
     const started = Date.now()
     const limit = pLimit(availableParallelism())

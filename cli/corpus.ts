@@ -1,6 +1,7 @@
-import { Command } from 'commander'
+import { Command, Option } from 'commander'
 import { given } from './paths.ts'
 import { writeCorpus } from '../demo/corpus.ts'
+import { closePrinter } from '../demo/papers/printed/print.ts'
 import { paperSets, type PaperSet } from '../demo/papers/sets.ts'
 import type { ScanQuality } from '../demo/scan.ts'
 
@@ -8,8 +9,9 @@ const command = new Command('corpus')
   .argument('<dir>')
   .option('--cases <n>', 'how many packages', '24')
   .option('--seed <n>', 'seed', '1')
-  .option('--layouts <which>', 'tuning, dice or scoring', 'tuning')
-  .option('--scan <quality>', 'light or bad; without it the papers keep their text')
+  .addOption(new Option('--layouts <which>', 'whose papers').choices(Object.keys(paperSets)).default('tuning'))
+  .addOption(new Option('--scan <quality>', 'without it the papers keep their text').choices(['light', 'bad']))
   .parse()
-const wishes = command.opts<{ cases: string; seed: string; layouts: string; scan?: ScanQuality }>()
-await writeCorpus(given(command.args[0]), { cases: Number(wishes.cases), seed: Number(wishes.seed), papers: wishes.layouts in paperSets ? (wishes.layouts as PaperSet) : 'tuning', scan: wishes.scan })
+const wishes = command.opts<{ cases: string; seed: string; layouts: PaperSet; scan?: ScanQuality }>()
+await writeCorpus(given(command.args[0]), { cases: Number(wishes.cases), seed: Number(wishes.seed), papers: wishes.layouts, scan: wishes.scan })
+await closePrinter()

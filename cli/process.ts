@@ -11,6 +11,7 @@ import { splitPages } from '../core/split/split.ts'
 import { given } from './paths.ts'
 import { writeDocuments } from '../engine/handover/documents.ts'
 import { readPackage } from '../engine/package.ts'
+import { Pool, threadsHere } from '../engine/parallel/pool.ts'
 
 /** Words of the command are off, or nothing could be used: exit 2 with one line. */
 class Refused extends Error {}
@@ -40,16 +41,20 @@ async function main(): Promise<void> {
     bytes: new Uint8Array(await readFile(given(path)).catch(() => { throw new Refused(`the file ${path} cannot be read`) })),
   })))
   let told = 0
+  let pool: Pool | undefined
   const read = await readPackage(incoming, builtInTypes, (done, all) => {
     if (performance.now() - told < 500 && done < all) return
     told = performance.now()
     process.stderr.write(`\r${done} of ${all} pages read`)
-  })
+  }, threadsHere ? () => (pool = new Pool()) : undefined)
   process.stderr.write('\n')
   if (read.pages.length === 0) throw new Refused(`no file of the package could be used: ${read.files.map((f) => `${f.name}: ${f.problem}`).join(' ')}`)
   const readAt = performance.now()
-  const situation = { files: read.files, pages: read.pages, pieces: splitPages(read.pages, builtInTypes), program, types: builtInTypes, answers: [], asOf: parsed.data.asOf }
-  const assessment = assess(situation)
+  const pieces = splitPages(read.pages, builtInTypes, pool?.evidenceOf)
+  const reader = await pool?.readerOf(read.pages, pieces)
+  const situation = { files: read.files, pages: read.pages, pieces, program, types: builtInTypes, answers: [], asOf: parsed.data.asOf }
+  const assessment = assess(situation, reader)
+  await pool?.close()
   const judgedAt = performance.now()
   const out = given(parsed.data.out)
   await mkdir(out, { recursive: true })

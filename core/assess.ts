@@ -8,8 +8,10 @@ import type { Finding } from './findings/finding.ts'
 import { gatherFindings, type PackageFile } from './findings/findings.ts'
 import { labelDocuments } from './findings/label.ts'
 import { withCopies } from './match/copies.ts'
+import { withEchoes } from './match/echo.ts'
 import { judgeFacts, type FactResult } from './match/facts.ts'
-import { personsOf, withOwners, type Persons } from './match/persons.ts'
+import { applicantOf, personsOf, withOwners, type Persons } from './match/persons.ts'
+import { secondPerson, withSecondPerson } from './match/second-person.ts'
 import { judgeChecks, type CheckResult } from './match/sums.ts'
 import type { Page } from './page/page.ts'
 import type { DocumentType, Program } from './program/schema.ts'
@@ -91,8 +93,11 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
     }
   })
   const copied = withCopies(bare, typesById)
-  const persons = personsOf(copied, program)
-  const documents = withOwners(copied, persons, types) as Document[]
+  const nameField = (type: string) => typeById(types, type).person
+  const applicant = applicantOf(copied, program, nameField)
+  const accompanied = withSecondPerson(copied, program, secondPerson(copied, program, applicant, nameField))
+  const persons = personsOf(accompanied, program, applicant)
+  const documents = withEchoes(withOwners(accompanied, persons, types), program, byNumber) as Document[]
   const facts = judgeFacts(documents, program, answers)
   const checks = judgeChecks(documents, program, answers, asOf)
   const titles = new Map([...typesById].map(([id, t]) => [id, t.title]))

@@ -1,9 +1,12 @@
 import { cents, isMoney, type Row } from '../core/read/value.ts'
-import { ibanHolds } from '../core/read/kinds/id.ts'
+import { ibanHolds } from '../core/read/kinds/iban.ts'
 import { Dice } from './dice.ts'
 import { makePackage, type mishaps } from './package.ts'
 import { makeStory } from './story.ts'
+import { closePrinter } from './papers/printed/print.ts'
 import { paperSets } from './papers/sets.ts'
+
+afterAll(closePrinter)
 
 test('the same seed throws the same dice', () => {
   const throws = (seed: number) => { const dice = new Dice(seed); return Array.from({ length: 20 }, () => dice.int(1, 6)) }

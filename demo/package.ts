@@ -121,7 +121,8 @@ export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
 
   if (!has('missing_quote')) {
     const dearer = has('other_price') ? 250000 : 0
-    const lines = dearer ? story.lines.map((l, i) => (i === 0 ? { ...l, unit: l.unit + dearer, amount: l.amount + dearer } : l)) : has('quote_wrong') ? story.lines.map((l, i) => (i === 1 ? { ...l, amount: l.amount + 10000 } : l)) : undefined
+    const slip = has('quote_wrong') ? 10000 : 0
+    const lines = story.lines.map((l, i) => (i === 0 ? { ...l, unit: l.unit + dearer, amount: l.amount + dearer } : i === 1 ? { ...l, amount: l.amount + slip } : l))
     papers.push(await set.drawQuote(story, layout(), dice, { validUntil: has('expired_quote') ? addDays(story.asOf, -dice.int(2, 60)) : undefined, hull: otherHull, lines, net: story.net + dearer, total: story.total + dearer }))
     if (has('expired_quote')) checklist.purchase_quote = 'expired'
     if (dearer) truth.conflicts.add('purchase_price')

@@ -3,9 +3,12 @@ import pLimit from 'p-limit'
 import type { PackageFile } from '../core/findings/findings.ts'
 import type { Page } from '../core/page/page.ts'
 import type { DocumentType } from '../core/program/schema.ts'
-import { inkWords } from '../core/read/marks.ts'
+import { inkWanted } from '../core/read/marks.ts'
+import { shared, WORTH_THREADS, type Pool } from './parallel/pool.ts'
 import { expand, sha256, type IncomingFile } from './input/expand.ts'
+import { freeName } from './input/free-name.ts'
 import { openSource, UnusableFile, type Source } from './input/source.ts'
+import { endReaders } from './read/tesseract.ts'
 
 /** A package read from its files, before it is cut. */
 export interface ReadPackage {
@@ -22,9 +25,10 @@ export interface Progress {
 /**
  * Reads all pages of all files, as many at once as there are cores. A file that cannot be used is named with its
  * reason and costs the others nothing.
+ * @param threads asked for only where the package is large enough to be worth their start
  */
-export async function readPackage(incoming: readonly IncomingFile[], types: readonly DocumentType[], progress: Progress = () => undefined): Promise<ReadPackage> {
-  const vocabulary = inkWords(types)
+export async function readPackage(incoming: readonly IncomingFile[], types: readonly DocumentType[], progress: Progress = () => undefined, threads?: () => Pool): Promise<ReadPackage> {
+  const wantsInk = inkWanted(types)
   const files: PackageFile[] = []
   const originals: IncomingFile[] = []
   const opened: { file: IncomingFile; source: Source }[] = []
@@ -36,9 +40,10 @@ export async function readPackage(incoming: readonly IncomingFile[], types: read
       files.push(unusable(outer, error))
       continue
     }
-    for (const file of inner) {
+    for (const given of inner) {
+      const file = { ...given, name: freeName(given.name, files.map((f) => f.name)) }
       try {
-        const source = await openSource(file.bytes, vocabulary)
+        const source = await openSource(file.bytes, wantsInk)
         files.push({ name: file.name, sha256: sha256(file.bytes), pages: source.pages, problem: null })
         opened.push({ file, source })
         originals.push(file)
@@ -49,18 +54,22 @@ export async function readPackage(incoming: readonly IncomingFile[], types: read
   }
   const all = opened.reduce((sum, o) => sum + o.source.pages, 0)
   const limit = pLimit(availableParallelism() + 1)
+  const pool = all >= WORTH_THREADS ? threads?.() : undefined
   let done = 0
-  const work = opened.flatMap(({ file, source }) =>
-    Array.from({ length: source.pages }, (_, index) =>
+  const work = opened.flatMap(({ file, source }) => {
+    const bytes = pool && shared(file.bytes)
+    const read = (index: number) => (pool && bytes ? pool.readPage({ file: file.name, bytes, index }) : source.read(index))
+    return Array.from({ length: source.pages }, (_, index) =>
       limit(async (): Promise<Omit<Page, 'number'>> => {
-        const page = await source.read(index).catch((error: unknown) => unreadable(error))
+        const page = await read(index).catch((error: unknown) => unreadable(error))
         progress(++done, all)
         return { ...page, file: file.name, filePage: index + 1, separator: false }
       }),
-    ),
-  )
+    )
+  })
   const pages = (await Promise.all(work)).map((page, i) => ({ ...page, number: i + 1 }))
   for (const { source } of opened) source.close()
+  await endReaders()
   return { files, pages, originals }
 }
 

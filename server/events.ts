@@ -17,38 +17,50 @@ export async function tell(work: Work, change: Change): Promise<void> {
   await work.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(change)})`)
 }
 
-type Listener = (change: Change) => void
+/** `null` stands for changes that may have been missed. */
+type Listener = (change: Change | null) => void
 const listeners = new Set<Listener>()
-let listening: Promise<void> | null = null
+let line: Promise<pg.Client> | null = null
 
-/** Hears all changes until the returned function is called. One connection serves all listeners of the process. */
-export function hear(listener: Listener): () => void {
+/**
+ * Hears all changes from the moment the promise is kept until the returned function is called. One connection serves
+ * all listeners of the process; it ends with the last of them.
+ */
+export async function hear(listener: Listener): Promise<() => void> {
   listeners.add(listener)
-  listening ??= listen()
-  return () => void listeners.delete(listener)
+  // A listener that is told it hears, while the database does not know yet, would miss what happens in between.
+  await (line ??= listen())
+  return () => {
+    listeners.delete(listener)
+    if (listeners.size === 0) hangUp()
+  }
 }
 
-async function listen(): Promise<void> {
+function hangUp(): void {
+  void line?.then((client) => client.end()).catch(() => undefined)
+  line = null
+}
+
+async function listen(): Promise<pg.Client> {
   const client = new pg.Client({ connectionString: settings().DATABASE_URL })
-  const again = () => {
-    listening = null
-    void client.end().catch(() => undefined)
-    // The database may be restarting; screens also ask by themselves now and then, so nothing is lost meanwhile.
-    if (listeners.size > 0) setTimeout(() => { listening ??= listen() }, 2000)
+  const lost = (error: unknown) => {
+    log.warn({ error: String(error) }, 'lost the connection for changes')
+    hangUp()
+    setTimeout(() => void catchUp(), 2000)
   }
-  client.on('error', (error) => {
-    log.warn({ error: error.message }, 'lost the connection for changes')
-    again()
-  })
+  client.on('error', lost)
   client.on('notification', ({ payload }) => {
     if (!payload) return
     const change = JSON.parse(payload) as Change
     for (const listener of listeners) listener(change)
   })
-  try {
-    await client.connect()
-    await client.query(`listen ${CHANNEL}`)
-  } catch {
-    again()
-  }
+  await client.connect().then(() => client.query(`listen ${CHANNEL}`)).catch(lost)
+  return client
+}
+
+/** Connects again, and lets everyone look afresh: the database may have been away for long. */
+async function catchUp(): Promise<void> {
+  if (listeners.size === 0) return
+  await (line ??= listen())
+  for (const listener of listeners) listener(null)
 }

@@ -1,7 +1,7 @@
 import { useEffect } from 'react'
 import { useRevalidator } from 'react-router'
 
-/** Loads the screen's data again whenever the server says that something changed; of one package, or of all. */
+/** Loads the screen's data again whenever the server says that something changed or may have been missed; of one package, or of all. */
 export function useChanges(packageId: string | null): void {
   const { revalidate } = useRevalidator()
   useEffect(() => {
@@ -14,10 +14,6 @@ export function useChanges(packageId: string | null): void {
         void revalidate()
       }, 250)
     }
-    // After a break the changes in between were missed.
-    let broken = false
-    source.onerror = () => { broken = true }
-    source.onopen = () => { if (broken) void revalidate(); broken = false }
     return () => {
       if (pending) clearTimeout(pending)
       source.close()

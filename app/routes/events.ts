@@ -2,14 +2,14 @@ import { signedIn } from '../../server/access/people.ts'
 import { hear } from '../../server/events.ts'
 import type { Route } from './+types/events'
 
-/** Changes as server-sent events: of one package with `?package=`, else of all. */
+/** Changes as server-sent events: of one package with `?package=`, else of all; `null` says that any may have been missed. */
 export async function loader({ request }: Route.LoaderArgs) {
   await signedIn(request)
   const only = new URL(request.url).searchParams.get('package')
   const encoder = new TextEncoder()
   let stop = () => undefined as void
   const body = new ReadableStream<Uint8Array>({
-    start(controller) {
+    async start(controller) {
       const send = (text: string) => {
         try {
           controller.enqueue(encoder.encode(text))
@@ -17,16 +17,18 @@ export async function loader({ request }: Route.LoaderArgs) {
           stop()
         }
       }
-      send('retry: 2000\n\n')
-      const silence = hear((change) => {
-        if (!only || change.packageId === only) send(`data: ${JSON.stringify(change)}\n\n`)
+      const silence = await hear((change) => {
+        if (!only || !change || change.packageId === only) send(`data: ${JSON.stringify(change)}\n\n`)
       })
+      // What changed between the loading of the screen and this line was told to nobody: a first message makes it look afresh.
+      send('retry: 2000\ndata: null\n\n')
       // Proxies close silent connections.
       const beat = setInterval(() => send(': here\n\n'), 20_000)
       stop = () => {
         silence()
         clearInterval(beat)
       }
+      if (request.signal.aborted) stop()
       request.signal.addEventListener('abort', stop)
     },
     cancel: () => stop(),

@@ -10,7 +10,7 @@ import { judgeChecklist } from './checklist.ts'
 const asOf = '2026-04-10'
 const titles = new Map(builtInTypes.map((t) => [t.id, t.title]))
 function item(requirement: string, papers: Paper[], answers: Answer[] = []) {
-  const persons = personsOf(papers, workingBoatLoan)
+  const persons = personsOf(papers, workingBoatLoan, 'Ottilie Varnham')
   return judgeChecklist(workingBoatLoan, { papers: withOwners(papers, persons, builtInTypes), persons, asOf, titles }, answers).find((r) => r.requirement === requirement)!
 }
 const status = (requirement: string, ...papers: Paper[]) => item(requirement, papers).status

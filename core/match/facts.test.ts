@@ -43,13 +43,13 @@ test('unsure values take no part; values still asked about accuse nobody', () =>
 test("a co-applicant's papers are no conflict", () => {
   const form = paperOf('form', 'loan_application', { applicant_name: 'Ottilie Varnham', co_applicant_name: 'Bram Teasdale' })
   const papers = [form, paperOf('hers', 'identity_card', { full_name: 'OTTILIE VARNHAM' }), paperOf('his', 'identity_card', { full_name: 'Bram Teasdale' })]
-  const owned = withOwners(papers, personsOf(papers, workingBoatLoan), builtInTypes)
+  const owned = withOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham'), builtInTypes)
   expect(owned.map((p) => p.owner)).toEqual(['applicant', 'applicant', 'co_applicant'])
   expect(fact('applicant_name', owned).status).toBe('agreed')
 })
 test("a stranger's name is one", () => {
   const papers = [application, paperOf('bill', 'utility_bill', { account_holder: 'Greta Lorimer' })]
-  expect(fact('applicant_name', withOwners(papers, personsOf(papers, workingBoatLoan), builtInTypes)).status).toBe('conflict')
+  expect(fact('applicant_name', withOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham'), builtInTypes)).status).toBe('conflict')
 })
 
 const types = new Map(builtInTypes.map((t) => [t.id, t]))

@@ -55,13 +55,16 @@ function judgeFact(fact: Fact, papers: readonly Paper[], said: (Answer & { kind:
 }
 
 function collect(fact: Fact, papers: readonly Paper[]) {
+  // Where two people apply, a paper that does not say whose it is may be the other's: it accuses nobody.
+  const two = papers.some((p) => p.owner === 'co_applicant')
+  const unowned = (p: Paper) => two && fact.person === 'applicant' && p.owner === 'nobody'
   return fact.fields.flatMap((reference) => {
     const [type, field] = splitReference(reference)
     return papers
       .filter((p) => p.type === type && p.copyOf === null && !(fact.person === 'applicant' && p.owner === 'co_applicant'))
       .flatMap((p) => {
         const value = fieldOf(p, field)
-        return value && value.value !== null && value.confidence >= TAKES_PART ? [{ document: p.id, field, value: value.value, confidence: value.confidence, asked: value.needsReview }] : []
+        return value && value.value !== null && value.confidence >= TAKES_PART ? [{ document: p.id, field, value: value.value, confidence: value.confidence, asked: value.needsReview || unowned(p) }] : []
       })
   })
 }

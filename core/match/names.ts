@@ -46,7 +46,8 @@ export const compareNames: Comparer = (a, b) => {
         left0.splice(at, 1)
         continue
       }
-      at = left0.findIndex((o) => slipExplains(o, part, [a, b], true))
+      // One letter of an initial is misread as easily as any other.
+      at = left0.findIndex((o) => slipExplains(o, part, [a, b], true) || (part.length === 1 && slipExplains(o[0], part, [a, b])) || (o.length === 1 && slipExplains(part[0], o, [a, b])))
       if (at >= 0) slips++
     }
     if (at < 0) return different(few.length > 1 && many.some((m) => nearlyWord(part, m)) ? 'one part is spelt otherwise' : 'another name')

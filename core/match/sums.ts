@@ -44,8 +44,16 @@ const term = (paper: Paper, field: string, amount: Money, sign: Term['sign'], la
 export function judgeChecks(papers: readonly Paper[], program: Program, answers: readonly Answer[], asOf: string): CheckResult[] {
   return program.checks.map((check) => {
     const said = answers.filter((a) => a.kind === 'check' && a.check === check.id).at(-1) as (Answer & { kind: 'check' }) | undefined
-    return { check: check.id, title: check.title, ...judge(check, papers, asOf), settled: said ? { decision: said.decision, reason: said.reason } : null }
+    return { check: check.id, title: check.title, ...judgeOpen(check, papers, asOf), settled: said ? { decision: said.decision, reason: said.reason } : null }
   })
+}
+
+/** A value still asked about may be misread: it may bear a check out, but it accuses no paper before a person has answered. */
+function judgeOpen(check: Check, papers: readonly Paper[], asOf: string): Outcome {
+  const outcome = judge(check, papers, asOf)
+  if (outcome.status !== 'failed') return outcome
+  const sure = judge(check, papers.map((p) => ({ ...p, fields: p.fields.map((f) => (f.needsReview ? { ...f, value: null } : f)) })), asOf)
+  return sure.status === 'failed' ? sure : { ...outcome, status: 'not_applicable', detail: `Waits for an answer about a value: ${outcome.detail}` }
 }
 
 function judge(check: Check, papers: readonly Paper[], asOf: string): Outcome {
@@ -110,6 +118,8 @@ function reachesAccount(check: Check & { kind: 'reaches_account' }, papers: read
     const [start, end, rows] = [usableText(paper, from), usableText(paper, to), rowsOf(paper, table)]
     return start && end && rows ? [{ paper, start, end, rows }] : []
   })
+  const bySum = new Map<number, { paper: Paper; row: Row; at: number }[]>()
+  for (const { paper, rows } of statements) rows.forEach((row, at) => isMoney(row.amount) && bySum.set(cents(row.amount), [...(bySum.get(cents(row.amount)) ?? []), { paper, row, at }]))
   const terms: Term[] = []
   const lacking: string[] = []
   const documents: string[] = []
@@ -120,7 +130,7 @@ function reachesAccount(check: Check & { kind: 'reaches_account' }, papers: read
     const covering = statements.find((s) => s.start <= date && date <= s.end)
     if (!covering) continue
     seen++
-    const near = statements.flatMap((s) => s.rows.map((row, at) => ({ ...s, row, at }))).find(({ row }) => isMoney(row.amount) && cents(row.amount) === cents(amount) && typeof row.date === 'string' && Math.abs(daysBetween(date, row.date)) <= check.days)
+    const near = bySum.get(cents(amount))?.find(({ row }) => typeof row.date === 'string' && Math.abs(daysBetween(date, row.date)) <= check.days)
     documents.push(slip.id, (near ?? covering).paper.id)
     terms.push(term(slip, amountField, amount, ''))
     if (near) terms.push(term(near.paper, table, near.row.amount as Money, '=', near.paper.label, near.at))

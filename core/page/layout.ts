@@ -75,7 +75,7 @@ function toLine(words: Word[], page: Page): Line {
   const height = heights[heights.length >> 1]
   // A space is about one letter wide, in typewriter faces too; what is twice as wide parts columns.
   const letter = (words.reduce((sum, w) => sum + w.box[2] - w.box[0], 0) / words.reduce((sum, w) => sum + w.text.length, 0)) * page.width
-  const gap = Math.max(5, height * 0.95, letter * 1.95)
+  const gap = Math.max(5, height * 0.75, letter * 1.95)
   const segments: Segment[] = []
   let run: Word[] = []
   const flush = () => {

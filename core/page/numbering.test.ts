@@ -9,6 +9,8 @@ test.each([
   ['Sheet 1 of 3', { page: 1, of: 3 }],
   ['2 / 4', { page: 2, of: 4 }],
   ['- 3 / 4 -', { page: 3, of: 4 }],
+  ['(2/3)', { page: 2, of: 3 }],
+  ['2 out of 3', { page: 2, of: 3 }],
   ['Page 3 sur 7', { page: 3, of: 7 }],
   ['Hoja 1 de 2', { page: 1, of: 2 }],
   ['Page 4', { page: 4, of: null }],

@@ -10,7 +10,7 @@ export interface PageNumber {
 
 const FORMS: RegExp[] = [
   /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf|p|pg)\.?\s*(?:no\.?\s*)?(\d{1,3})\s*(?:of|de|sur|\/|von|out of)\s*(\d{1,3})\b/,
-  /^[-\s]*(\d{1,3})\s*(?:of|\/|de|sur)\s*(\d{1,3})[-\s]*$/,
+  /^[-\s(]*(\d{1,3})\s*(?:of|\/|de|sur|out of)\s*(\d{1,3})[-\s)]*$/,
 ]
 const SINGLE: RegExp[] = [
   /^[-\s]*(?:page|pag|pagina|sheet|folio|feuille|hoja|pg)\.?\s*(?:no\.?\s*)?(\d{1,3})[-\s]*$/,

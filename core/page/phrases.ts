@@ -21,7 +21,7 @@ interface Token {
 }
 
 interface Entry<T> {
-  phrase: string[]
+  phrase: readonly string[]
   meanings: T[]
 }
 

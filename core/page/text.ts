@@ -23,8 +23,18 @@ export function fold(text: string): string {
 export const squeeze = (text: string): string => fold(text).replace(/[^a-z0-9]+/g, '')
 
 /** Folded words of a text, punctuation dropped; apostrophes join (`d'émission` is `demission`). */
-export const tokens = (text: string): string[] =>
-  fold(text).replace(/'/g, '').split(/[^a-z0-9]+/).filter(Boolean)
+export const tokens = (text: string): readonly string[] => {
+  let found = known.get(text)
+  if (!found) {
+    found = fold(text).replace(/'/g, '').split(/[^a-z0-9]+/).filter(Boolean)
+    // The words of papers repeat without end; what is remembered of them must not grow likewise.
+    if (known.size >= REMEMBERED) known.clear()
+    known.set(text, found)
+  }
+  return found
+}
+const REMEMBERED = 20_000
+const known = new Map<string, readonly string[]>()
 
 /**
  * Levenshtein distance, given up as `limit + 1` once it must exceed `limit`.
@@ -50,6 +60,7 @@ export function editDistance(a: string, b: string, limit = Infinity): number {
 /** Whether `read` is `wanted` as a weak reader may print it: one slip in five letters or more, two in ten. */
 export function nearlyWord(read: string, wanted: string): boolean {
   if (read === wanted) return true
+  if (Math.abs(read.length - wanted.length) > 2) return false
   const slips = wanted.length >= 10 ? 2 : wanted.length >= 5 ? 1 : 0
   return slips > 0 && editDistance(read, wanted, slips) <= slips
 }

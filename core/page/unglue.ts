@@ -1,6 +1,6 @@
 import type { Word } from './page.ts'
 
-const GLUED = /^(.*\p{L}[.)]?:|\p{L}{2,}\.?(?=[€£]\s?\d))(.+)$/su
+const GLUED = /^(.*\p{L}[.)]?:|.*\p{L}\)(?=[\d€£])|\p{L}{2,}\.?(?=[€£]\s?\d))(.+)$/su
 
 /**
  * Parts words that were set side by side without a space: a label and its value ("Tel.:+44"), a word and an amount
@@ -8,7 +8,7 @@ const GLUED = /^(.*\p{L}[.)]?:|\p{L}{2,}\.?(?=[€£]\s?\d))(.+)$/su
  */
 export function unglue(words: readonly Word[]): Word[] {
   return words.flatMap((word) => {
-    if (!/[:€£]/.test(word.text) || word.text.includes('://') || word.text.length < 4) return [word]
+    if (!/[:€£)]/.test(word.text) || word.text.includes('://') || word.text.length < 4) return [word]
     const hit = GLUED.exec(word.text)
     if (!hit) return [word]
     const [, head, tail] = hit

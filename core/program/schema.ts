@@ -30,6 +30,8 @@ export const fieldSchema = z.object({
   never: z.array(z.string()).default([]),
   /** What an id of this field looks like, where the lender knows it. */
   pattern: z.string().optional(),
+  /** At least so many years before the other days of the paper, as a birth is. */
+  yearsBefore: z.number().positive().optional(),
   /** Where the field stands when several share a label: beside the signature rather than at the head. */
   near: z.enum(['signature']).optional(),
   /** Asked about when less sure than this; 0 never asks, 1 always. */
@@ -42,6 +44,8 @@ export const relationSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('not_after'), first: id, second: id }),
   z.object({ kind: z.literal('at_most'), less: id, more: id }),
   z.object({ kind: z.literal('sum'), parts: z.array(id).min(1), total: id }),
+  /** Less the amounts printed as taken off, the first is the second. */
+  z.object({ kind: z.literal('deductions'), from: id, leaves: id }),
   z.object({ kind: z.literal('running'), table: id, opening: id, closing: id }),
   z.object({ kind: z.literal('lines_sum'), table: id, total: id }),
 ])
@@ -61,6 +65,8 @@ export const documentTypeSchema = z.object({
   lastSigns: z.array(z.string()).default([]),
   /** Carries a machine-readable zone (ICAO 9303). */
   zone: z.boolean().default(false),
+  /** Running text to somebody, with a greeting and a close. */
+  letter: z.boolean().default(false),
   fields: z.array(fieldSchema),
   signature: z.object({ labels: z.array(z.string()).min(1) }).nullable().default(null),
   relations: z.array(relationSchema).default([]),

@@ -13,8 +13,12 @@ export interface Candidate {
   repaired: boolean
   /** How it lies to its label, where it has one. */
   relation?: 'inline' | 'right' | 'below' | 'above'
+  /** Stands straight behind its label with no colon between, and may be the label's own end. */
+  hangs?: boolean
   /** Read as a stretch of days, of which the field takes one end and another field may take the other. */
   period?: boolean
+  /** Read from a weak print beside more that could not be read: it may be a part of the value only. */
+  partial?: boolean
   /** Its label is a known wording that stands where labels stand. */
   label?: boolean
   /** A machine-readable zone whose check digits hold says so. */

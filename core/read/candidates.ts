@@ -3,19 +3,26 @@ import type { Page, Word } from '../page/page.ts'
 import { fold, squeeze } from '../page/text.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
+import { crossings } from './crossings.ts'
 import { kindReaders } from './kinds/index.ts'
+import { mendNumeral } from './kinds/numeral.ts'
+import { mendPostcode } from './kinds/postcode.ts'
 import { parseDate, parsePeriod } from './kinds/date.ts'
-import { hasPostcode, nameLikeness } from './kinds/words.ts'
-import { labelLike, labelsOn, type LabelHit } from './labels.ts'
-import { readChoice } from './marks.ts'
+import { hasPostcode, nameLikeness, orgLikeness } from './kinds/words.ts'
+import { ends, labelLike, labelsOn, setOff, type LabelHit } from './labels.ts'
+import { readChoice, YES_NO } from './marks.ts'
 import { addressees, letterheads } from './positions.ts'
+import { inProse } from './prose.ts'
 import { continuing, labelsByLine, regionsOf, type LabelsByLine, type Region } from './regions.ts'
+import { unlabelled } from './unlabelled.ts'
+import { plain } from './value.ts'
 import { zoneOn } from './zone.ts'
 
+/** A word read less surely than this is as good as not read. */
+const UNREAD = 0.6
 const RELATION_SCORE = { inline: 2.6, right: 2.5, below: 2.1, above: 0.7 } as const
 /** Kinds whose values are words, and so might be labels taken for values. */
 const WORDY: ReadonlySet<string> = new Set(['name', 'org', 'text'])
-const YES_NO = [{ value: 'yes', words: ['yes', 'oui', 'sí', 'y'] }, { value: 'no', words: ['no', 'non', 'none', 'n'] }]
 
 /** Every possible value of every field of a document, with its evidence. `pages` are in reading order. */
 export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<string, Candidate[]> {
@@ -25,7 +32,8 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
     if (!candidate || !field) return
     const text = typeof candidate.value === 'string' ? fold(candidate.value) : null
     if (text !== null && field.never.includes(text)) return
-    found.get(candidate.field)!.push(field.kind === 'name' ? withoutLabel(candidate, type) : candidate)
+    const mended = candidate.page.source === 'text' ? candidate : mendedForm(candidate, field)
+    found.get(candidate.field)!.push(field.kind === 'name' ? withoutLabel(mended, type) : mended)
   }
   pages.forEach((page, order) => {
     const labels = labelsOn(page, type)
@@ -41,13 +49,23 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
       if (field.sources.includes('period')) periods(page, type, field).forEach(add)
       if (field.sources.includes('sentence') && order === 0) sentences(page, field).forEach(add)
     }
+    if (order === 0) inProse(page, type).forEach(add)
     for (const field of type.fields) if (field.kind === 'name') add(joinedName(labels, byLine, field))
+    crossings(page, type).forEach(add)
     if (type.zone) zoneValues(page, type).forEach(add)
   })
   for (const field of type.fields) if (field.kind === 'choice' && found.get(field.name)!.length === 0) pages.flatMap((page) => loneChoices(page, field)).forEach(add)
   followStyle(found)
-  leftOver(pages, type, found)
+  for (const guess of unlabelled(pages, type, found)) add(guess)
+  farFromOtherDays(type, found)
   return found
+}
+
+/** Where the form of a value says what a reader of pictures took for something else. A text layer spells what the paper says. */
+function mendedForm(candidate: Candidate, field: Field): Candidate {
+  if (typeof candidate.value !== 'string') return candidate
+  const value = field.kind === 'address' ? mendPostcode(candidate.value) : WORDY.has(field.kind) ? mendNumeral(candidate.value) : candidate.value
+  return value === candidate.value ? candidate : { ...candidate, value, repaired: true }
 }
 
 function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, marks: LabelHit[], order: number): Candidate[] {
@@ -56,23 +74,46 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
   for (const meaning of label.meanings) {
     if (meaning.role !== 'field') continue
     const field = type.fields.find((f) => f.name === meaning.field)!
-    const base = labelScore(label, meaning.rank) + nearness(field, label, marks) - order * 0.25
+    const base = labelScore(label, meaning.rank) + nearness(field, label, marks) - order * 0.25 - (headsColumn(label, byLine) ? 1.5 : 0)
     if (field.kind === 'yesno' || field.kind === 'choice') {
       const candidate = readChoice(label, field, field.kind === 'yesno' ? YES_NO : field.choices)
       if (candidate) found.push({ ...candidate, value: field.kind === 'yesno' ? candidate.value === 'yes' : candidate.value, score: candidate.score + base })
       continue
     }
     if (field.kind === 'table') continue
+    const nearer = nearerAbove(regions)
     regions.forEach((given) => {
       const region = given.relation === 'inline' && !label.colon && (WORDY.has(field.kind) || field.kind === 'address') ? { ...given, words: withoutLabelWords(given.words) } : given
       if (region.words.length === 0) return
+      // Both ends of a stretch of days stand behind the label: the second, a column further, is no value of its own.
+      if (region.relation !== 'inline' && found.some((c) => c.field === field.name && c.period && c.relation === 'inline')) return
       for (const candidate of fromRegion(region, field, byLine, type)) {
         const alone = region.relation !== 'below' || !regions.some((r) => r.relation === 'inline' || r.relation === 'right')
-        found.push({ ...candidate, relation: region.relation, label: label.near >= 0.75 && (label.leads || label.colon), score: candidate.score + base + RELATION_SCORE[region.relation] + (label.colon && (region.relation === 'inline' || region.relation === 'right') ? 0.5 : 0) - (alone ? 0 : 1.1) })
+        found.push({ ...candidate, relation: region.relation, label: label.near >= 0.75 && (label.leads || label.colon), score: candidate.score + base + RELATION_SCORE[region.relation] + (label.colon && (region.relation === 'inline' || region.relation === 'right') ? 0.5 : 0) - (alone ? 0 : 1.1) + (region.relation === 'above' ? nearer : region.relation === 'below' ? -nearer : 0), hangs: region.relation === 'inline' && !label.colon && WORDY.has(field.kind) })
       }
     })
   }
   return found
+}
+
+/** "Amount" over earnings and again over deductions heads columns: what stands beneath is no field of its name. */
+const headsColumn = (label: LabelHit, byLine: LabelsByLine): boolean =>
+  label.alone && byLine.get(label.line)!.some((l) => l.segment !== label.segment && l.alone && l.segment.text === label.segment.text)
+
+/** Lines as far apart as this, in log of the ratio, are set apart by mere spacing. */
+const EVEN = 0.25
+
+/**
+ * A label belongs to what stands nearest: with a value above and one below, the shorter way tells which is its own.
+ * @returns log-odds for the one above, -1.6 to 1.6
+ */
+function nearerAbove(regions: readonly Region[]): number {
+  const [above, below] = (['above', 'below'] as const).map((relation) => regions.find((r) => r.relation === relation)?.gap)
+  if (above === undefined || below === undefined || above <= 0 || below <= 0) return 0
+  const odds = Math.log(below / above)
+  // What has its value beside it says nothing by what stands over it.
+  const most = regions.some((r) => r.relation === 'right' || r.relation === 'inline') ? 0 : 1.6
+  return Math.abs(odds) < EVEN ? 0 : Math.max(-1.6, Math.min(most, (odds - Math.sign(odds) * EVEN) * 3))
 }
 
 /** A label set close to a name ("Name Elspeth Mossman") is no part of it. */
@@ -90,27 +131,49 @@ function withoutLabelWords(words: Word[]): Word[] {
   return start > 0 && words.slice(0, start).every((w) => /^[\p{Ll}/(),.]+$/u.test(w.text)) ? words.slice(start) : words
 }
 
+type Style = 'beside' | 'below' | 'above'
+const styleOf = (c: Candidate): Style => (c.relation === 'below' || c.relation === 'above' ? c.relation : 'beside')
+
 /**
- * A designer sets all values of a page alike: beside their labels or beneath. Where the certain ones show a style, the
- * same label read the other way round is likely another label's value.
+ * A designer sets all values of a page alike: beside their labels, beneath or above them. Where the certain ones show a
+ * style, the same label read another way round is likely another label's value.
  */
 function followStyle(found: Map<string, Candidate[]>): void {
-  const votes = new Map<Page, { beside: number; beneath: number }>()
+  const votes = new Map<Page, Record<Style, number>>()
   for (const candidates of found.values()) {
-    const best = candidates.filter((c) => c.relation && c.label).sort((a, b) => b.score - a.score)[0]
-    if (!best || best.relation === 'above') continue
-    const vote = votes.get(best.page) ?? { beside: 0, beneath: 0 }
-    if (best.relation === 'below') vote.beneath++
-    else vote.beside++
+    const labelled = candidates.filter((c) => c.relation && c.label).sort((a, b) => b.score - a.score)
+    const best = labelled[0]
+    if (!best) continue
+    const vote = votes.get(best.page) ?? { beside: 0, below: 0, above: 0 }
+    // A label that could be read only one way tells more than one that had a choice.
+    vote[styleOf(best)] += labelled.some((c) => styleOf(c) !== styleOf(best)) ? 0.5 : 1
     votes.set(best.page, vote)
   }
   for (const candidates of found.values())
     for (const candidate of candidates) {
       const vote = votes.get(candidate.page)
-      if (!vote || !candidate.relation || candidate.relation === 'above' || candidate.relation === 'inline') continue
-      const [mine, other] = candidate.relation === 'below' ? [vote.beneath, vote.beside] : [vote.beside, vote.beneath]
-      if (mine + other >= 4 && other >= 3 * mine) candidate.score -= 2
+      if (!vote || !candidate.relation || (candidate.relation === 'inline' && !candidate.hangs)) continue
+      const own = candidates.filter((c) => c.relation && c.label).sort((a, b) => b.score - a.score)[0]
+      // Its own vote does not speak for it.
+      const mine = vote[styleOf(candidate)] - (own === candidate ? 0.5 : 0)
+      const most = Math.max(vote.beside, vote.below, vote.above)
+      if (mine + most >= 3 && most >= 3 * mine) candidate.score -= 2
     }
+}
+
+/** A birth lies years before whatever else a paper dates, and no other of its days does. */
+function farFromOtherDays(type: DocumentType, found: Map<string, Candidate[]>): void {
+  const years = [...found.values()].flatMap((cs) => cs.filter((c) => c.score > 0 && typeof c.value === 'string' && /^\d{4}-\d\d-\d\d$/.test(c.value)).map((c) => Number((c.value as string).slice(0, 4))))
+  const latest = Math.max(...years)
+  const gap = type.fields.find((f) => f.yearsBefore)?.yearsBefore
+  if (!gap || years.length === 0) return
+  for (const field of type.fields) {
+    if (field.kind !== 'date') continue
+    for (const candidate of found.get(field.name)!) {
+      const old = Number((candidate.value as string).slice(0, 4)) <= latest - gap
+      if (old !== (field.yearsBefore !== undefined)) candidate.score -= 3
+    }
+  }
 }
 
 /** A choice's words standing alone where values stand, when no label led to it. */
@@ -121,33 +184,12 @@ const loneChoices = (page: Page, field: Field): Candidate[] =>
     return choice ? [{ field: field.name, value: choice.value, raw: segment.text, words: segment.words, page, repaired: false, score: 1.2 }] : []
   }))
 
-/** Kinds whose form alone says what a value may be. */
-const FORMED: ReadonlySet<string> = new Set(['date', 'money', 'id', 'iban', 'email', 'phone'])
-
-/**
- * Values of the right form that no label claims, for fields that nothing was found for: a weak guess that a person
- * confirms with one key instead of typing it.
- */
-function leftOver(pages: readonly Page[], type: DocumentType, found: Map<string, Candidate[]>): void {
-  const lacking = type.fields.filter((f) => FORMED.has(f.kind) && !f.optional && Math.max(-9, ...found.get(f.name)!.map((c) => c.score)) < 0)
-  if (lacking.length === 0) return
-  const claimed = new Set([...found.values()].flatMap((cs) => cs.filter((c) => c.score > 1.5).flatMap((c) => c.words)))
-  for (const field of lacking)
-    for (const page of pages)
-      for (const line of linesOf(page).slice(0, 60))
-        for (const segment of line.segments) {
-          if (segment.words.length > 12) continue
-          for (const r of kindReaders[field.kind as keyof typeof kindReaders](segment.words)) {
-            if (r.fit < 0.8 || r.words.some((w) => claimed.has(w))) continue
-            const score = -0.9 - (segment.words.length - r.words.length) * 0.1 + (field.kind === 'iban' || field.kind === 'email' ? 2.6 : 0)
-            found.get(field.name)!.push({ field: field.name, value: r.value, raw: r.raw, words: r.words, page, repaired: r.repaired, score })
-          }
-        }
-}
+/** "Home address" is an address: the word stands last in a short label of its own, whatever narrows it. */
+const endsLabel = (label: LabelHit): boolean => label.segment.words.length <= 3 && label.segment.words.at(-1) === label.lineOf.words[label.to - 1]
 
 function labelScore(label: LabelHit, rank: number): number {
   // "Boat name:" is no name: what stands before a word changes its meaning.
-  return (label.leads ? 0.6 : label.colon ? (label.near < 0.8 ? -1.4 : 0.2) : -2.2) + Math.min(0.9, (label.length - 1) * 0.45) - Math.min(1.2, rank * 0.06) - (label.mended ? 0.3 : 0) - (label.alone || label.colon ? 0 : 0.3) - (1 - label.near) * 4.2
+  return (label.leads || setOff(label) ? 0.6 : label.colon ? (label.near < 0.8 ? -1.4 : 0.2) : endsLabel(label) ? -1.4 : -2.2) + Math.min(0.9, (label.length - 1) * 0.45) - Math.min(1.2, rank * 0.06) - (label.mended ? 0.3 : 0) - (label.alone || label.colon ? 0 : 0.3) - (1 - label.near) * 4.2
 }
 
 /** Dates beside a signature are the signing's; elsewhere they are not. */
@@ -163,11 +205,15 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
   const kind = field.kind as keyof typeof kindReaders
   const base = { field: field.name, page }
   if (field.kind === 'address') {
-    const more = addressLines(region.words, continuing(region, byLine, 4))
+    if (region.relation === 'above') return addressAbove(region, byLine).map((words) => ({ ...base, value: spoken(words), raw: spoken(words), words: words.flat(), score: (Math.max(...kindReaders.address(words.flat()).map((r) => r.fit), 0) - 0.5) * 3, repaired: false }))
+    if (labelLike(region.words.map((w) => w.text).join(' '), type)) return []
+    const more = addressLines(region.words, continuing(region, byLine, 4), type)
     const words = [...region.words, ...more.flatMap((s) => s.words)]
     const text = [region.words.map((w) => w.text).join(' '), ...more.map((s) => s.text)].map((t) => t.replace(/^[\s:.]+|,$/g, '')).join(', ')
     const fit = Math.max(...kindReaders.address(words).map((r) => r.fit), 0)
-    const candidates = fit > 0 ? [{ ...base, value: text, raw: text, words, score: (fit - 0.5) * 3, repaired: false }] : []
+    // A street with no place behind it is likely half of an address.
+    const half = hasPostcode(text) || text.includes(',') ? 0 : -1.5
+    const candidates = fit > 0 ? [{ ...base, value: text, raw: text, words, score: (fit - 0.5) * 3 + half, repaired: false }] : []
     const firstFit = Math.max(...kindReaders.address(region.words).map((r) => r.fit), 0)
     if (more.length > 0 && firstFit >= 0.9 && /,/.test(region.words.map((w) => w.text).join(' '))) {
       const raw = region.words.map((w) => w.text).join(' ').replace(/^[\s:.]+|,$/g, '')
@@ -187,9 +233,30 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     const lead = region.words.indexOf(reading.words[0])
     const prose = lead > 2 && field.kind !== 'iban' ? -0.4 * Math.min(5, lead - 2) : 0
     const patterned = field.pattern && typeof reading.value === 'string' && new RegExp(`^${field.pattern}$`).test(reading.value) ? 1 : 0
-    return { ...base, value: reading.value, raw: reading.raw, words: reading.words, repaired: reading.repaired, score: (reading.fit - 0.6) * 3.2 - place * 1.2 + prose + patterned }
+    // A name of a thing is no number: what reads as a day, an amount or a code belongs to another label.
+    const coded = field.kind === 'text' && (/\d.*\d.*\d.*\d/.test(reading.raw) || parseDate(reading.raw) !== null) ? -1.4 : 0
+    // A year alone is part of a date, not a number of anything.
+    const year = field.kind === 'id' && /^(?:19|20)\d\d$/.test(plain(reading.value)) ? -1.6 : 0
+    const firm = field.kind === 'name' && orgLikeness(reading.raw) === 1 ? -1.8 : 0
+    const left = region.words.filter((w) => !reading.words.includes(w))
+    const partial = left.some((w) => w.sure < UNREAD && /[\p{L}\d]/u.test(w.text))
+    return { ...base, value: reading.value, raw: reading.raw, words: reading.words, repaired: reading.repaired, partial, score: firm + coded + year + (reading.fit - 0.6) * 3.2 - place * 1.2 + prose + patterned }
   })
 }
+
+/** Lines of an address that end in the region, the last of which the label captions. */
+function addressAbove(region: Region, labels: LabelsByLine): Word[][][] {
+  const lines = linesOf(region.page)
+  const found = [region.words]
+  for (let i = region.line - 1; i >= 0 && found.length < 4; i--) {
+    const segment = lines[i].segments.find((s) => Math.abs(s.box[0] - region.words[0].box[0]) < 0.012)
+    if (!segment || (lines[i + 1].box[1] - lines[i].box[3]) * region.page.height > lines[i].height * 0.8 || (labels.get(i) ?? []).some((l) => ends(l) && segment.words.includes(l.lineOf.words[l.from]))) break
+    found.unshift(segment.words)
+  }
+  return [found]
+}
+
+const spoken = (lines: readonly Word[][]): string => lines.map((l) => l.map((w) => w.text).join(' ').replace(/^[\s:.]+|,$/g, '')).join(', ')
 
 /** The next segment of the same line. */
 function alongside({ page, words, line }: Region): Word[] {
@@ -205,11 +272,11 @@ function lineUnder({ page, words, line }: Region): Word[] {
 }
 
 /** The lines that still belong to an address: up to its postal code, and none that is only figures or a date. */
-function addressLines(first: Word[], below: Segment[]): Segment[] {
+function addressLines(first: Word[], below: Segment[], type: DocumentType): Segment[] {
   const lines: Segment[] = []
   let done = hasPostcode(first.map((w) => w.text).join(' '))
   for (const segment of below) {
-    if (done || (!/\p{L}{3}/u.test(segment.text) && !hasPostcode(segment.text)) || parseDate(segment.text)) break
+    if (done || (!/\p{L}{3}/u.test(segment.text) && !hasPostcode(segment.text)) || parseDate(segment.text) || labelLike(segment.text, type) || kindReaders.iban(segment.words).some((r) => r.fit > 0.5)) break
     lines.push(segment)
     done = hasPostcode(segment.text)
   }
@@ -218,6 +285,7 @@ function addressLines(first: Word[], below: Segment[]): Segment[] {
 
 /** The longest stretch of words that is a period; the month and year of a whole date are none. */
 function periodIn(words: Word[]): { start: string; end: string; words: Word[]; raw: string } | null {
+  if (!words.some((w) => /\d/.test(w.text))) return null
   for (let length = Math.min(9, words.length); length >= 1; length--)
     for (let at = 0; at + length <= words.length; at++) {
       const span = words.slice(at, at + length)
@@ -253,6 +321,8 @@ function sentences(page: Page, field: Field): Candidate[] {
   const lines = linesOf(page)
   if (field.kind === 'name')
     return lines.flatMap((line, index): Candidate[] => {
+      const mailed = mailName(page, field, index)
+      if (mailed) return [mailed]
       const closing = field.labels.some((label) => label.includes(' ') && squeeze(line.text).includes(squeeze(label))) ? signer(page, field, index) : null
       if (closing) return [closing]
       const start = line.words.findIndex((w, i) => /^I,?$/.test(w.text) && /^(?:\p{Lu}|the$)/u.test(line.words[i + 1]?.text ?? ''))
@@ -276,6 +346,17 @@ function sentences(page: Page, field: Field): Candidate[] {
       return found.slice(0, 1).filter((r) => r.words.length >= segment.words.length - 3 && parseDate(r.raw) !== null).map((r) => ({ field: field.name, value: r.value, raw: r.raw, words: r.words, page, repaired: r.repaired, score: 2 - index * 0.05 - (segment.words.length - r.words.length) * 0.25 }))
     }))
   return []
+}
+
+/** Who sent a printed e-mail: the name before an address in angle brackets, unless it is one of those it went to. */
+function mailName(page: Page, field: Field, index: number): Candidate | null {
+  const line = linesOf(page)[index]
+  const at = line.words.findIndex((w) => /^[<(\[]\S+@\S+[>)\]]$/.test(w.text))
+  if (at < 1 || line.box[1] > 0.4 || /^(?:to|cc|bcc|an|à|para)\b:?/i.test(line.text)) return null
+  const before = line.segments.find((s) => s.words.includes(line.words[at - 1]))!.words
+  const own = before.slice(before.findLastIndex((w, i) => i < before.length - 1 && /:$/.test(w.text)) + 1).filter((w) => line.words.indexOf(w) < at)
+  const [name] = kindReaders.name(own)
+  return name && name.fit >= 0.95 ? { field: field.name, value: name.value, raw: name.raw, words: name.words, page, repaired: false, score: 3.6 } : null
 }
 
 /** The name printed under a letter's closing line, with room for a signature between. */

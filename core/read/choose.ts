@@ -63,11 +63,16 @@ function sharePlaces(chosen: Map<string, Ranked>): void {
   }
 }
 
-/** "March 2026" is both ends of a period: two fields may rest on the same words when both were read as a period. */
+/**
+ * "March 2026" is both ends of a period: two fields may rest on the same words when both were read as a period, and one
+ * date of a written-out period is another field's own.
+ */
 function sharesPeriod(field: Field, candidate: Candidate, taken: Map<unknown, string>, chosen: Map<string, Ranked>): boolean {
-  return candidate.period === true && field.sources.includes('period') && candidate.words.every((w) => {
+  if (field.kind !== 'date') return false
+  return candidate.words.every((w) => {
     const other = taken.get(w)
-    return other === undefined || chosen.get(other)!.field.sources.includes('period')
+    const first = other === undefined ? undefined : chosen.get(other)!.ranked[0]?.candidate
+    return first === undefined || (first.period && candidate.period) || ((first.period || candidate.period) && first.value !== candidate.value)
   })
 }
 
@@ -98,6 +103,9 @@ function holds(relation: Relation, value: (name: string) => Value): boolean | nu
 const namesOf = (relation: Relation): string[] =>
   relation.kind === 'not_after' ? [relation.first, relation.second] : relation.kind === 'at_most' ? [relation.less, relation.more] : relation.kind === 'sum' ? [...relation.parts, relation.total] : []
 
+/** Not sure enough to go unasked. */
+const THINKABLE = 0.6
+
 function settle(relation: Relation, chosen: Map<string, Ranked>): void {
   const names = namesOf(relation)
   const good = holds(relation, (n) => valueOf(chosen, n))
@@ -109,7 +117,10 @@ function settle(relation: Relation, chosen: Map<string, Ranked>): void {
   }
   // One swap for a runner-up that makes the relation hold, the likeliest such swap.
   let best: { name: string; at: number; odds: number } | null = null
-  for (const name of names) {
+  // A guess accuses nobody: what is far surer than the least sure value of the relation is not what is wrong.
+  const tops = names.map((name) => chosen.get(name)!.ranked[0].probability)
+  const suspects = names.filter((_, i) => tops[i] <= Math.min(...tops) + 0.35)
+  for (const name of suspects) {
     const ranked = chosen.get(name)!.ranked
     for (let at = 1; at < Math.min(4, ranked.length); at++) {
       const odds = ranked[at].probability / ranked[0].probability
@@ -119,12 +130,14 @@ function settle(relation: Relation, chosen: Map<string, Ranked>): void {
   if (best) {
     const { ranked } = chosen.get(best.name)!
     const [winner] = ranked.splice(best.at, 1)
-    ranked.unshift({ ...winner, probability: Math.max(winner.probability, ranked[0].probability * 0.9) })
+    // Adding up proves a runner-up; lying in the right order only makes it thinkable, and it is asked.
+    const most = ranked[0].probability * 0.9
+    ranked.unshift({ ...winner, probability: Math.max(winner.probability, strong ? most : Math.min(THINKABLE, most)) })
     if (strong) for (const name of names) chosen.get(name)!.backed = true
     return
   }
   // A paper may truly not add up: that is a finding about the paper when it was read well, and a doubt when it was not.
-  for (const name of names) {
+  for (const name of suspects) {
     const ranked = chosen.get(name)!
     const top = ranked.ranked[0]
     if (top && (!strong || readingOf(top.candidate.words) < 0.9 || top.probability < 0.8)) ranked.doubted = true

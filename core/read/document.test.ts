@@ -40,6 +40,12 @@ test('sums that add up back their parts', () => {
   const lines = (total: string) => ['Application for a loan', 'Purchase price | 61,250.00', 'Deposit | 12,500.00', `Loan amount | ${total}`]
   expect(read('loan_application', pageOf(lines('48,750.00'))).of('loan_amount').confidence).toBeGreaterThan(0.98)
 })
+test('an amount of a scan whose first digits would make the sum come out has lost them, and is asked; clear text is believed', () => {
+  const lines = ['Application for a loan', 'Purchase price | 25,716.60', 'Deposit | 5,000.00', 'Loan amount | 716.60']
+  const loan = (source: 'ocr' | 'text') => read('loan_application', pageOf(lines, { sure: source === 'ocr' ? 0.96 : 1, source })).of('loan_amount')
+  expect(loan('ocr')).toMatchObject({ needsReview: true, reason: 'does not fit the other values of this paper' })
+  expect(loan('text').reason).not.toBe('does not fit the other values of this paper')
+})
 test('the period over two lines', () => {
   expect(values('bank_statement', ['Bank of Skerrow', 'Statement of account', 'Statement period | 1 February 2026', 'Port Ellery | to 28 February 2026'])).toMatchObject({ statement_start: '2026-02-01', statement_end: '2026-02-28' })
 })
@@ -65,3 +71,39 @@ test('numbers of a card come from its machine-readable zone, whose check digits 
   expect(of('full_name').value).toBe('ANNA MARIA ERIKSSON')
 })
 test('values of a type with no fields', () => expect(read('unknown', pageOf(['Tide table'])).fields).toEqual([]))
+
+const value = (type: string, lines: string[], name: string) => readDocument([pageOf(lines)], typeById(builtInTypes, type)).fields.find((f) => f.name === name)!.value
+
+test('quotation marks end a name, and a label behind a comma begins the next value', () => {
+  const lines = ['Haldane Boats Ltd', 'Quote', 'Re: vessel “Wave Dancer”, hull no. SKR-54193']
+  expect(value('purchase_quote', lines, 'vessel_name')).toBe('Wave Dancer')
+  expect(value('purchase_quote', lines, 'hull_number')).toBe('SKR-54193')
+})
+test('who sent a printed e-mail stands before the address, not in the familiar close', () => {
+  expect(value('cover_letter', ['Documents for loan', 'Mirren Lefèvre <mirren@kelpnet.example> | 4 Apr 2026, 18:42', 'to loans@merrowsound.example', 'Hi,', 'Scans attached as discussed, the insurance one is only temporary.', 'Thanks', 'Mirren'], 'sender_name')).toBe('Mirren Lefèvre')
+})
+test('a birth in a comb of boxes, behind the hint how to fill it', () => {
+  expect(value('loan_application', ['Loan application', 'Application date | 02/04/2026', 'Date of birth (DD MM YYYY) 19101988'], 'date_of_birth')).toBe('1988-10-19')
+})
+test('both ends of a period stand behind its label, the second a column further', () => {
+  const lines = ['Tidewater Bank', 'Bank statement', 'Statement period: 01/01/2026 | 31/01/2026']
+  expect(value('bank_statement', lines, 'statement_start')).toBe('2026-01-01')
+  expect(value('bank_statement', lines, 'statement_end')).toBe('2026-01-31')
+})
+test('a cross in a box of its own sign', () => expect(value('loan_application', ['Loan application', 'Do you have any other loan at present? ✕ Yes | No'], 'existing_loan')).toBe(true))
+
+describe('on a weak print', () => {
+  const weak = (type: string, lines: string[], sure = 0.9) => Object.fromEntries(readDocument([pageOf(lines, { sure, source: 'ocr', at: [0.08, 0.22, 0.6, 0.8] })], typeById(builtInTypes, type)).fields.map((f) => [f.name, f]))
+  const statement = (opening: string, second = '1,657.15') => ['Tidewater Bank', 'Bank statement', 'Statement period: 01/02/2026 - 28/02/2026', `Opening balance: ${opening}`, 'Closing balance: €1,600.00', 'Date | Description | Amount | Balance', '02/02/2026 | Card payment | -104.96 | 1,723.85', `03/02/2026 | Transfer | -66.70 | ${second}`, '05/02/2026 | Cheque | -57.15 | 1,600.00']
+  test('a figure alone is asked, for it may be all that was read of the amount', () => {
+    expect(weak('loan_application', ['Loan application', 'Net monthly income: 3']).monthly_net_income.needsReview).toBe(true)
+  })
+  test('an opening balance that the rows contradict is asked', () => {
+    expect(weak('bank_statement', statement('€828.81')).opening_balance.needsReview).toBe(true)
+    expect(weak('bank_statement', statement('€1,828.81')).opening_balance).toMatchObject({ value: { amount: '1828.81' }, needsReview: false })
+  })
+  test('amounts that lead from opening to closing say what the balances between are', () => {
+    const rows = weak('bank_statement', statement('€1,828.81', '157.15')).transactions.value as Record<string, unknown>[]
+    expect(rows[1].balance).toEqual({ amount: '1657.15', currency: 'EUR' })
+  })
+})

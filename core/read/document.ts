@@ -1,5 +1,6 @@
 import type { Page } from '../page/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
+import { byArithmetic, endsOf } from './arithmetic.ts'
 import { boxOf, readingOf } from './candidate.ts'
 import { candidatesOf } from './candidates.ts'
 import { choose, rank, type Ranked } from './choose.ts'
@@ -7,7 +8,8 @@ import { readSignature, type Signature } from './marks.ts'
 import { probabilityOf } from './probability.ts'
 import { fillYears, readTable, type Table } from './table.ts'
 import { readTableByContent } from './table-by-content.ts'
-import { cents, isMoney, type FieldValue, type Value } from './value.ts'
+import { lostDigits } from './mend-rows.ts'
+import { cents, fromCents, isMoney, type FieldValue, type Money, type Value } from './value.ts'
 
 /** All that is read from one document. */
 export interface DocumentReading {
@@ -21,9 +23,16 @@ export interface DocumentReading {
  */
 export function readDocument(pages: readonly Page[], type: DocumentType): DocumentReading {
   const candidates = candidatesOf(pages, type)
+  const tables = new Map(type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, twoReadings(pages, f)]))
+  const tablesOf = (name: string) => [tables.get(name)!.byHead(), tables.get(name)!.byContent()].filter((t) => t !== null)
+  for (const guess of byArithmetic(pages, type, candidates, tablesOf)) candidates.get(guess.field)!.push(guess)
   const plainFields = type.fields.filter((f) => f.kind !== 'table')
   const chosen = choose(type, plainFields.map((f) => rank(f, candidates.get(f.name)!)))
-  const fields = type.fields.map((field) => (field.kind === 'table' ? tableValue(pages, field, type, chosen) : fieldValue(field, chosen.get(field.name)!)))
+  const value = (name: string) => chosen.get(name)?.ranked[0]?.candidate.value ?? null
+  const settled = new Map(type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, bestTable(tables.get(f.name)!, f, type, value)]))
+  doubtEnds(type, settled, chosen)
+  doubtLostDigits(type, chosen)
+  const fields = type.fields.map((field) => (field.kind === 'table' ? tableValue(settled.get(field.name)!, field) : fieldValue(field, chosen.get(field.name)!)))
   return { fields, signature: readSignature(pages, type) }
 }
 
@@ -60,15 +69,67 @@ function reasonOf(chosen: Ranked): string {
 
 const round = (p: number): number => Math.round(p * 1000) / 1000
 
-function tableValue(pages: readonly Page[], field: Field, type: DocumentType, chosen: Map<string, Ranked>): FieldValue {
-  const value = (name: string) => chosen.get(name)?.ranked[0]?.candidate.value ?? null
-  const { table, proof } = bestTable(pages, field, type, value)
+/** A table as its head shows it and as what its rows hold shows it. */
+interface TwoReadings {
+  byHead: () => Table | null
+  byContent: () => Table | null
+}
+
+/** The reading of a table that holds, and whether the paper's own arithmetic bears it out; null where it has none. */
+interface Settled {
+  table: Table | null
+  proof: boolean | null
+}
+
+/** Each is read when it is first asked for: most papers are settled by one of them. */
+function twoReadings(pages: readonly Page[], field: Field): TwoReadings {
+  const once = (read: () => Table | null) => {
+    let found: Table | null | undefined
+    return () => (found === undefined ? (found = read()) : found)
+  }
+  return { byHead: once(() => readTable(pages, field)), byContent: once(() => readTableByContent(pages, field)) }
+}
+
+/** Where weakly printed rows lead from one to the next and yet not from opening to closing, one of these was misread. */
+function doubtEnds(type: DocumentType, settled: ReadonlyMap<string, Settled>, chosen: ReadonlyMap<string, Ranked>): void {
+  for (const relation of type.relations) {
+    if (relation.kind !== 'running') continue
+    const { table, proof } = settled.get(relation.table)!
+    const ends = table && proof === false && table.sure < 0.999 ? endsOf(table) : null
+    if (!ends) continue
+    const told = (name: string) => chosen.get(name)!.ranked[0]?.candidate.value ?? null
+    const [opening, closing] = [told(relation.opening), told(relation.closing)]
+    if (isMoney(opening) && !ends.openings.includes(cents(opening))) chosen.get(relation.opening)!.doubted = true
+    if (isMoney(closing) && ends.closing !== cents(closing)) chosen.get(relation.closing)!.doubted = true
+  }
+}
+
+/** Where a sum does not come out and a part of it, as printed weakly or not, would by digits lost in front, these were lost in reading. */
+function doubtLostDigits(type: DocumentType, chosen: ReadonlyMap<string, Ranked>): void {
+  for (const relation of type.relations) {
+    if (relation.kind !== 'sum') continue
+    const names = [...relation.parts, relation.total]
+    const tops = names.map((name) => chosen.get(name)!.ranked[0]?.candidate)
+    if (!tops.every((top) => top && isMoney(top.value))) continue
+    const amounts = tops.map((top) => cents(top.value as Money))
+    const missing = amounts.at(-1)! - amounts.slice(0, -1).reduce((sum, a) => sum + a, 0)
+    if (missing === 0) continue
+    names.forEach((name, i) => {
+      const meant = amounts[i] + (i < names.length - 1 ? missing : -missing)
+      if (tops[i].page.source !== 'text' && lostDigits(amounts[i], meant)) chosen.get(name)!.doubted = true
+    })
+  }
+}
+
+function tableValue({ table, proof }: Settled, field: Field): FieldValue {
   const empty = { name: field.name, value: null, raw: null, others: [], repaired: false, page: null, box: null }
   if (!table) return { ...empty, confidence: 0.4, needsReview: true, reason: 'no table was found' }
   const complete = table.rows.every((row) => field.columns.every((c) => c.optional || row[c.name] !== null))
-  let confidence = proof === true ? 0.985 : proof === false ? (table.sure >= 0.999 && complete ? 0.8 : 0.35) : complete ? 0.85 : 0.5
+  let confidence = proof === true ? 0.985 : proof === false ? (table.sure >= 0.999 && complete && !leadsOn(table) ? 0.8 : 0.35) : complete ? 0.85 : 0.5
   confidence *= table.sure >= 0.999 ? 1 : Math.max(0.5, proof === true ? 0.97 : 0.6 + 0.4 * table.sure)
   if (table.rows.length === 0) confidence = 0.3
+  // Sums bear out the amounts, not the words beside them.
+  if (table.spelt < SPELT) confidence = Math.min(confidence, 0.55)
   if (!complete || !multiplies(table, field) || (proof !== true && table.unexplained > 0)) confidence = Math.min(confidence, 0.55)
   return {
     ...empty,
@@ -84,6 +145,12 @@ function tableValue(pages: readonly Page[], field: Field, type: DocumentType, ch
   }
 }
 
+/** Words read less surely than this are likely misspelt somewhere. */
+const SPELT = 0.7
+
+/** Every balance follows from the one before: then it is the ends that were misread, and the first row's sign with them. */
+const leadsOn = (table: Table): boolean => endsOf(table) !== null
+
 /** Whether each row's quantity times its price is its amount, where the table has these columns. */
 function multiplies(table: Table, field: Field): boolean {
   const quantity = field.columns.find((c) => c.kind === 'number')?.name
@@ -93,21 +160,21 @@ function multiplies(table: Table, field: Field): boolean {
     const [q, p, a] = [row[quantity], row[price], row[amount]]
     return !(typeof q === 'string' && isMoney(p) && isMoney(a) && Math.abs(Number(q) * cents(p) - cents(a)) <= 1)
   })
-  // One odd row may be the seller's slip, which the arithmetic of the paper tells; several are ours.
-  return wrong.length <= 1
+  // One odd row in clear print may be the seller's slip, which the arithmetic of the paper tells; several are ours.
+  return wrong.length <= (table.sure >= 0.999 ? 1 : 0)
 }
 
 /** The table by its head, or by what its rows hold where that proves right and the head does not. */
-function bestTable(pages: readonly Page[], field: Field, type: DocumentType, value: (name: string) => Value): { table: Table | null; proof: boolean | null } {
+function bestTable(readings: TwoReadings, field: Field, type: DocumentType, value: (name: string) => Value): Settled {
   const dated = field.columns.find((c) => c.kind === 'date')
   const ends = type.relations.find((r) => r.kind === 'not_after')
   const judged = (table: Table | null) => {
     if (table && dated && ends?.kind === 'not_after') fillYears(table, dated.name, value(ends.first) as string | null, value(ends.second) as string | null)
     return { table, proof: table && provenBy(table, field, type, value) }
   }
-  const byHead = judged(readTable(pages, field))
+  const byHead = judged(readings.byHead())
   if (byHead.proof === true) return byHead
-  const byContent = judged(readTableByContent(pages, field))
+  const byContent = judged(readings.byContent())
   if (!byContent.table) return byHead
   const better = byContent.proof === true || !byHead.table || byHead.table.rows.length < byContent.table.rows.length
   return better ? byContent : byHead
@@ -121,6 +188,7 @@ function provenBy(table: Table, field: Field, type: DocumentType, value: (name: 
       if (!isMoney(opening) || !isMoney(closing)) return null
       firstSign(table, cents(opening))
       const sum = table.rows.reduce((total, row) => total + (isMoney(row.amount) ? cents(row.amount) : NaN), cents(opening))
+      if (sum === cents(closing) && table.sure < 0.999) followAmounts(table, cents(opening))
       return sum === cents(closing)
     }
     if (relation.kind === 'lines_sum' && relation.table === field.name) {
@@ -131,6 +199,17 @@ function provenBy(table: Table, field: Field, type: DocumentType, value: (name: 
     }
   }
   return null
+}
+
+/** Amounts that lead from opening to closing to the cent are right, whatever a weak print made of the balances between. */
+function followAmounts(table: Table, opening: number): void {
+  let balance = opening
+  for (const row of table.rows) {
+    balance += cents(row.amount as never)
+    if (isMoney(row.balance) && cents(row.balance) === balance) continue
+    row.balance = fromCents(balance, (row.amount as Money).currency)
+    table.repaired = true
+  }
 }
 
 /** The first row has no row before it: the opening balance says which way its amount went. */

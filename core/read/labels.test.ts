@@ -27,3 +27,13 @@ test('texts made of nothing but label words are no values', () => {
   expect(labelLike('Net pay', payslip)).toBe(true)
   expect(labelLike('Ottilie Varnham', payslip)).toBe(false)
 })
+test('the half in another language is no value of the first half', () => {
+  const [label] = labelsOn(pageOf(['Given names / Prénoms', 'MIRREN']), typeById(builtInTypes, 'identity_card')).filter((l) => l.meanings.some((m) => m.role === 'given'))
+  expect(label).toMatchObject({ alone: true, near: 1, twice: true })
+  expect(label.to - label.from).toBe(4)
+})
+test('a hint in brackets does not hide whose name is asked for', () => {
+  expect(fieldsOn(['Full name of joint applicant (leave blank if none)'], typeById(builtInTypes, 'loan_application'))).toContain('co_applicant_name')
+})
+test('an option beside a box is the label of nothing', () => expect(fieldsOn(['Self-employed | Retired'], typeById(builtInTypes, 'loan_application'))).not.toContain('employer_name'))
+test('an amount with words behind it is no label', () => expect(fieldsOn(['€884.00 including insurance tax'], typeById(builtInTypes, 'insurance_cover'))).toEqual([]))

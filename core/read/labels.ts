@@ -1,8 +1,8 @@
-import { linesOf, type Line, type Segment } from '../page/layout.ts'
-import type { Page } from '../page/page.ts'
+import { linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
+import type { Page, Word } from '../page/page.ts'
 import { PhraseBook, type PhraseHit } from '../page/phrases.ts'
 import type { DocumentType } from '../program/schema.ts'
-import { gist, Wordings } from './wording.ts'
+import { gist, isFormWord, isSmall, Wordings } from './wording.ts'
 
 /** What a wording means in a type: the label of a field, of a signature, or of something that is none of its fields. */
 export type LabelMeaning = { role: 'field'; field: string; rank: number } | { role: 'signature' } | { role: 'title' } | { role: 'other' } | { role: 'column' } | { role: 'surname' } | { role: 'given' }
@@ -13,6 +13,8 @@ export interface LabelHit extends PhraseHit<LabelMeaning> {
   leads: boolean
   /** A colon follows. */
   colon: boolean
+  /** Said in two languages. */
+  twice?: boolean
   /** Its segment holds nothing else. */
   alone: boolean
   /** How well the whole label says what it is taken for: 1 for a known wording, less where words are left over or differ. */
@@ -26,11 +28,11 @@ const OTHER_LABELS = [
   'due date', 'payment due', 'payment due date', 'print date', 'reading date', 'next reading', 'previous reading', 'present reading', 'vat number', 'vat no', 'vat reg no', 'company number', 'company no', 'registered number',
   'registered office', 'reg office', 'telephone', 'website', 'fax', 'tax code', 'date joined', 'place of birth', 'sex', 'height', 'authority', 'issuing authority', 'port of registry', 'home port', 'year of build', 'length overall',
   'length', 'breadth', 'gross tonnage', 'net tonnage', 'tonnage', 'call sign', 'engine', 'builder', 'department', 'employee number', 'employee no', 'staff number', 'payroll number', 'works number', 'job title', 'position', 'hours',
-  'rate', 'income tax', 'social insurance', 'pension', 'total deductions', 'deductions', 'basic pay', 'overtime', 'allowance', 'tax to date', 'tax year to date', 'net year to date', 'year to date tax', 'year to date net', 'total in', 'total out', 'total money in', 'total money out', 'total debits', 'total credits', 'sheet number', 'statement number', 'statement no',
+  'rate', 'income tax', 'social insurance', 'pension', 'total deductions', 'deductions', 'basic pay', 'overtime', 'allowance', 'tax to date', 'tax year to date', 'tax paid to date', 'tax paid td', 'tax td', 'earnings for ni td', 'ni to date', 'net td', 'net year to date', 'year to date tax', 'year to date net', 'total in', 'total out', 'total money in', 'total money out', 'total debits', 'total credits', 'sheet number', 'statement number', 'statement no',
   'currency', 'bic', 'sort code', 'branch', 'account type', 'overdraft', 'payment terms', 'terms', 'delivery', 'delivery date', 'delivery time', 'salesperson', 'contact', 'signature of seller', 'registrar', 'official stamp', 'excess', 'deductible', 'cruising area', 'navigation limits', 'insurer', 'underwriter', 'underwriters', 'broker', 'use',
   'type of vessel', 'vessel type', 'type of boat', 'kind of boat', 'year built', 'built', 'third party liability', 'liability', 'crew', 'co-applicant date of birth', 'co-applicant address', 'monthly payment', 'lender', 'marital status', 'dependants', 'occupation', 'trade', 'purpose', 'purpose of loan', 'previous balance', 'meter number', 'meter no', 'meter', 'tariff', 'usage',
   'standing charge', 'direct debit date', 'collection date', 'payment reference', 'billing period', 'period of supply', 'charges this period', 'balance from last bill', 'last bill', 'payments received', 'witness', 'witness signature', 'name of witness', 'page', 'of', 'invoice number', 'bill number', 'invoice no', 'bill no', 'facture n°', 'factura n°', 'date limite', 'date limite de paiement', 'fecha límite', 'vencimiento',
-  'place of issue', 'place', 'interest rate', 'interest', 'annual salary', 'contract start', 'signature of lender', 'for office use', 'office use only', 'received', 'checked by', 'case officer', 'place of registry', 'employment since', 'employed since', 'years at address', 'time at address', 'years with employer', 'material', 'date of build', 'date built', 'model', 'make', 'horsepower', 'propulsion',
+  'place of issue', 'place', 'interest rate', 'interest', 'annual salary', 'contract start', 'signature of lender', 'for office use', 'office use only', 'checked by', 'case officer', 'place of registry', 'employment since', 'employed since', 'years at address', 'time at address', 'years with employer', 'material', 'date of build', 'date built', 'model', 'make', 'horsepower', 'propulsion',
 ]
 
 const SURNAMES = ['surname', 'family name', 'last name', 'nom', 'apellidos', 'surnames', 'primary identifier']
@@ -52,27 +54,33 @@ function booksOf(type: DocumentType): Books {
     for (const field of type.fields) field.labels.forEach((wording, rank) => phrases.push([wording, { role: 'field', field: field.name, rank }]))
     for (const wording of type.signature?.labels ?? []) phrases.push([wording, { role: 'signature' }])
     for (const wording of type.titles) phrases.push([wording, { role: 'title' }])
-    for (const wording of OTHER_LABELS) phrases.push([wording, { role: 'other' }])
+    // "Self-employed" beside a box is an answer, not the label of an employer.
+    const others = [...OTHER_LABELS, ...type.fields.flatMap((f) => f.choices.flatMap((c) => c.words))]
+    for (const wording of others) phrases.push([wording, { role: 'other' }])
     for (const wording of SURNAMES) phrases.push([wording, { role: 'surname' }])
     for (const wording of GIVEN) phrases.push([wording, { role: 'given' }])
     for (const field of type.fields) for (const column of field.columns) for (const wording of column.labels) phrases.push([wording, { role: 'column' }])
-    books.set(type, (book = { phrases: new PhraseBook(phrases), wordings: new Wordings(type.fields.flatMap((f) => (f.kind === 'table' ? [] : f.labels.map((wording) => [f.name, wording] as const))), OTHER_LABELS), vocabulary: new Set([...type.fields.flatMap((f) => f.labels), ...type.titles, ...OTHER_LABELS, ...type.fields.flatMap((f) => f.columns.flatMap((c) => c.labels))].flatMap(gist)) }))
+    books.set(type, (book = { phrases: new PhraseBook(phrases), wordings: new Wordings(type.fields.flatMap((f) => (f.kind === 'table' ? [] : [...f.labels, f.title].map((wording) => [f.name, wording] as const))), others), vocabulary: new Set([...type.fields.flatMap((f) => f.labels), ...type.titles, ...OTHER_LABELS, ...type.fields.flatMap((f) => f.columns.flatMap((c) => c.labels))].flatMap(gist)) }))
   }
   return book
 }
 
 /** Whether a value cannot run on past this label: it heads something of its own. Column heads are too common as words for that. */
-export const ends = (label: LabelHit): boolean => (label.leads || label.colon) && label.meanings.some((m) => m.role !== 'column')
+export const ends = (label: LabelHit): boolean => (label.leads || label.colon || label.lineOf.words[label.to]?.text === '/' || setOff(label)) && label.near >= 0.6 && label.meanings.some((m) => m.role !== 'column')
+
+/** A label of several words behind a comma or a bracket begins something of its own, as in "Grey Seal, hull no. SKR-1". */
+export const setOff = (label: LabelHit): boolean => label.length > 1 && (/[,;”")]$/.test(label.lineOf.words[label.from - 1]?.text ?? '') || label.lineOf.words[label.from].text.startsWith('('))
 
 /** Whether a text is made of nothing but words that labels are made of, and so is no value. */
 export function labelLike(text: string, type: DocumentType): boolean {
   const words = gist(text).filter((w) => w.length > 1)
   const { vocabulary } = booksOf(type)
-  return words.length > 0 && words.every((w) => vocabulary.has(w))
+  return words.length > 0 && words.every((w) => vocabulary.has(w) || isFormWord(w))
 }
 
 /** Words of a line that look like a label: up to a colon, up to the first figure, or a short segment of its own. */
 export interface LabelText {
+  line: Line
   segment: Segment
   /** Within the segment, `to` exclusive. */
   from: number
@@ -88,13 +96,19 @@ export function labelTextsOf(line: Line): LabelText[] {
     let from = 0
     while (from < words.length - 1 && ENUMERATOR.test(words[from].text)) from++
     const found: LabelText[] = []
-    const colon = words.findIndex((w, i) => i >= from && /:$/.test(w.text))
+    const colon = words.findIndex((w, i) => i >= from && /[:?]$/.test(w.text))
     const figure = words.findIndex((w, i) => i > from && /\d|€|^EUR$|^[._·…]{2,}$/.test(w.text))
     const to = colon >= 0 && (figure < 0 || colon < figure) ? colon + 1 : figure > 0 ? figure : words.length
     // A label does not begin with a figure; a street address does.
-    if (to - from <= 8 && !/^\d/.test(words[from].text)) found.push({ segment, from, to, colon: colon >= 0 && to === colon + 1 })
+    if (withoutHint(words, from, to) <= 8 && !/^(?:[€£$]?\d|EUR$)/.test(words[from].text)) found.push({ line, segment, from, to, colon: colon >= 0 && to === colon + 1 })
     return found
   })
+}
+
+/** How many words a label has without a hint in brackets ("leave blank if none"). */
+function withoutHint(words: readonly Word[], from: number, to: number): number {
+  const open = words.findIndex((w, i) => i > from && i < to && w.text.startsWith('('))
+  return open > 0 && to - open > 2 && words[to - 1].text.endsWith(')') ? open - from : to - from
 }
 
 const knownLabels = new WeakMap<Page, Map<DocumentType, LabelHit[]>>()
@@ -114,7 +128,7 @@ export function labelsOn(page: Page, type: DocumentType): LabelHit[] {
 function findLabels(page: Page, type: DocumentType): LabelHit[] {
   const lines = linesOf(page)
   const { phrases, wordings } = booksOf(type)
-  const exact = phrases.find(page).map((hit) => {
+  const exact = bilingual(phrases.find(page).map((hit): LabelHit => {
     const line = lines[hit.line]
     const first = line.words[hit.from]
     const last = line.words[hit.to - 1]
@@ -127,21 +141,23 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
       page,
       lineOf: line,
       segment,
-      leads: before.every((w) => ENUMERATOR.test(w.text) || /^[\d.()•·\-–*☐☒□■]{1,4}$/.test(w.text) || /[:|/]$/.test(w.text)),
+      leads: before.every((w) => ENUMERATOR.test(w.text) || /^[\d.()•·\-–*☐☒□■]{1,4}$/.test(w.text) || /[:|/]$/.test(w.text) || isSmall(w.text)),
       colon: /:$/.test(last.text) || next?.text === ':',
-      alone: segment.words.at(-1) === last && place === before.length && before.length === 0,
+      alone: segment.words.at(-1) === last && before.every((w) => isSmall(w.text)),
       near: 1,
     }
-  })
+  }))
   const loose: LabelHit[] = []
   const heads = headLines(exact, lines)
+  const usual = typicalHeight(page)
   lines.forEach((line, index) => {
-    if (heads.has(index)) return
+    // Large letters at the top are a heading, whatever words it shares with a label.
+    if (heads.has(index) || (line.box[1] < 0.2 && line.height > usual * 1.22)) return
     for (const text of labelTextsOf(line)) {
       const words = text.segment.words.slice(text.from, text.to)
       const offset = line.words.indexOf(text.segment.words[0])
       const inside = exact.filter((h) => h.line === index && h.from >= offset + text.from && h.to <= offset + text.to)
-      const wording = words.map((w) => w.text).join(' ')
+      const wording = words.slice(0, withoutHint(words, 0, words.length)).map((w) => w.text).join(' ')
       const all = gist(wording).filter((g) => wordings.knows(g) || words.some((w) => /^\p{Ll}/u.test(w.text) && gist(w.text).includes(g)))
       let explained = 0
       for (const hit of inside) {
@@ -149,23 +165,70 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
         const share = all.length === 0 ? 1 : Math.min(1, own.filter((g) => all.includes(g)).length / all.length)
         hit.near = Math.min(1, 0.25 + 0.75 * share)
         // Bilingual labels say everything twice: the whole of it is the label, not its first half with the second as value.
-        if (!wording.includes('/')) explained = Math.max(explained, hit.near)
+        if (hit.twice) explained = hit.near = 1
+        else if (!wording.includes('/')) explained = Math.max(explained, hit.near)
         else hit.near = 0.3
       }
-      if (explained > 0.8) continue
+      // A heading made of the type's titles is no label.
+      const headed = inside.filter((h) => h.meanings.some((m) => m.role === 'title')).reduce((sum, h) => sum + h.to - h.from, 0)
+      if (explained > 0.8 || headed >= words.length) continue
       const nearest = wordings.nearest(wording.replace(/[:.…_]+$/, '')).map(({ key, near }): { key: LabelMeaning; near: number } => ({ key: { role: 'field', field: key, rank: 0 }, near }))
       // Whatever is to be signed says so somewhere; "date of signing" is a date's label all the same.
       if (type.signature && gist(wording).includes('sign') && !gist(wording).includes('date') && !inside.some((h) => h.leads && h.meanings.some((m) => m.role === 'signature'))) nearest.push({ key: { role: 'signature' }, near: 0.9 })
       if (nearest.length === 0) continue
+      const to = text.from + labelEnd(text, wordings)
+      if (to < text.to) nearest.splice(0, nearest.length, ...wordings.nearest(text.segment.words.slice(text.from, to).map((w) => w.text).join(' ')).map(({ key, near }): { key: LabelMeaning; near: number } => ({ key: { role: 'field', field: key, rank: 0 }, near })))
       loose.push(...nearest.map(({ key, near }): LabelHit => ({
-        line: index, from: offset + text.from, to: offset + text.to, length: 1, mended: false, meanings: [key],
-        page, lineOf: line, segment: text.segment, leads: true, colon: text.colon, alone: text.from === 0 && text.to === text.segment.words.length, near: near * 0.97,
+        line: index, from: offset + text.from, to: offset + to, length: 1, mended: false, meanings: [key],
+        page, lineOf: line, segment: text.segment, leads: true, colon: text.colon && to === text.to, alone: text.from === 0 && to === text.segment.words.length, near: near * 0.97,
       })))
     }
   })
   const labels = exact.map((hit) => (heads.has(hit.line) ? { ...hit, meanings: hit.meanings.filter((m) => m.role !== 'field') } : hit)).filter((hit) => hit.meanings.length > 0)
   return [...labels, ...loose].sort((a, b) => a.line - b.line || a.from - b.from)
 }
+
+/**
+ * "Given names / Prénoms" is one label said twice: what its first half means, the whole means. Without this the second
+ * half would be read as the value of the first.
+ */
+function bilingual(hits: LabelHit[]): LabelHit[] {
+  const inside = new Set<LabelHit>()
+  const whole = hits.map((hit) => {
+    const { words } = hit.lineOf
+    if (inside.has(hit) || !hit.leads || words[hit.to]?.text !== '/') return hit
+    const rest = hit.segment.words.slice(hit.segment.words.indexOf(words[hit.to]) + 1)
+    const colon = rest.findIndex((w) => /:$/.test(w.text))
+    const said = colon < 0 ? rest : rest.slice(0, colon + 1)
+    const again = hits.find((h) => h.line === hit.line && h.from === hit.to + 1)
+    if (said.length === 0 || said.length > 5 || said.some((w) => /\d/.test(w.text))) return hit
+    const to = again ? again.to : hit.to + 1 + said.length
+    for (const other of hits) if (other.line === hit.line && other.from > hit.from && other.to <= to) inside.add(other)
+    return { ...hit, to, twice: true, colon: /:$/.test(words[to - 1].text) || words[to]?.text === ':', alone: hit.segment.words.at(-1) === words[to - 1] }
+  })
+  return whole.filter((_, i) => !inside.has(hits[i]))
+}
+
+/** Where a label ends that runs on into its value with no colon ("Ship’s name Pole Star"): its first words alone come nearer. */
+function labelEnd(text: LabelText, wordings: Wordings<string>): number {
+  const words = text.segment.words.slice(text.from, text.to)
+  if (text.colon || text.to !== text.segment.words.length || text.line.segments.at(-1) !== text.segment) return words.length
+  const nearOf = (from: number, to: number) => wordings.nearest(words.slice(from, to).map((w) => w.text).join(' '))[0]?.near ?? 0
+  // A label in two languages ends in its second half.
+  const from = words.findLastIndex((w) => w.text === '/') + 1
+  let best = { length: words.length, near: nearOf(from, words.length) + 0.1 }
+  for (let length = from + 1; length < words.length; length++) {
+    if (!/^[“"(]?[\p{Lu}\d]/u.test(words[length].text)) continue
+    // "Total Gross This Year" is a label to its end.
+    if (words.slice(length).every((w) => gist(w.text).every((g) => wordings.knows(g)))) break
+    const near = nearOf(from, length)
+    if (near > best.near) best = { length, near }
+  }
+  return best.length
+}
+
+/** The fields whose wordings a few words come near to, as in a sentence. */
+export const fieldsNear = (words: string, type: DocumentType): { key: string; near: number }[] => booksOf(type).wordings.nearest(words)
 
 /** Lines that head a table: three column heads or more and nothing else. What stands under them is no single value. */
 function headLines(exact: readonly LabelHit[], lines: readonly Line[]): Set<number> {

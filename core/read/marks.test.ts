@@ -2,7 +2,7 @@ import { packInk } from '../page/ink.ts'
 import { pageOf } from '../page/page-of.ts'
 import { builtInTypes, typeById } from '../program/types/index.ts'
 import { readDocument } from './document.ts'
-import { inkWords, readSignature, wantsInk } from './marks.ts'
+import { inkWanted, readSignature } from './marks.ts'
 
 const consent = typeById(builtInTypes, 'credit_consent')
 const application = typeById(builtInTypes, 'loan_application')
@@ -22,12 +22,15 @@ test.each([
   ['Employment status | [X] Employed [ ] Self-employed', 'employed'],
   ['Employment status | ☐ Employed ☒ Self-employed', 'self_employed'],
   ['Employment status | Self-employed', 'self_employed'],
+  ['Employment status | Employed &Xl | Self-employed 1', 'employed'],
 ])('%s means %s', (line, value) => expect(field(choice(line), 'employment_status')).toBe(value))
 test.each([['Existing loan | Yes', true], ['Existing loan | No', false], ['Existing loan | [ ] Yes [X] No', false]])('%s means %s', (line, value) => expect(field(choice(line), 'existing_loan')).toBe(value))
 test('two empty boxes say nothing', () => expect(field(choice('Existing loan | [ ] Yes [ ] No'), 'existing_loan')).toBeNull())
 
 test('ink is measured only where it can matter', () => {
-  const vocabulary = inkWords(builtInTypes)
-  expect(wantsInk(pageOf(['Signature of applicant']).words, vocabulary)).toBe(true)
-  expect(wantsInk(pageOf(['Tide table of October']).words, vocabulary)).toBe(false)
+  const wanted = inkWanted(builtInTypes)
+  expect(wanted(pageOf(['Signature of applicant']).words)).toBe(true)
+  expect(wanted(pageOf(['Tide table of October']).words)).toBe(false)
+  expect(wanted(pageOf(['Existing loan | Yes | No']).words)).toBe(true)
+  expect(wanted(pageOf(['Employee | Ewan Garvie']).words)).toBe(false)
 })

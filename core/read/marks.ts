@@ -7,17 +7,29 @@ import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { labelsOn, type LabelHit } from './labels.ts'
 
-/** The words of a set of types beside which pen marks matter: signature labels, choices, yes. Short words stand on any page. */
-export function inkWords(types: readonly DocumentType[]): ReadonlySet<string> {
-  const found = new Set(['yes', 'oui', 'si', 'signature', 'signed', 'sign', 'firma', 'firmado'])
-  for (const type of types) for (const field of type.fields) for (const choice of field.choices) for (const wording of choice.words) for (const word of tokens(wording)) if (word.length >= 6) found.add(word)
-  return found
+/** Tells of the words of a page whether its ink is worth measuring. */
+export type WantsInk = (words: readonly Word[]) => boolean
+
+const SIGNING = ['signature', 'signed', 'sign', 'firma', 'firmado', 'signe']
+
+/**
+ * Pen marks matter beside signature labels and where a choice is given: yes beside no, or words of two choices of a
+ * field. One choice's word alone ("employee") stands on any page.
+ */
+export function inkWanted(types: readonly DocumentType[]): WantsInk {
+  const signing = new Set([...SIGNING, ...types.flatMap((t) => t.signature?.labels ?? []).flatMap(tokens).filter((w) => w.startsWith('sign') || w.startsWith('firm'))])
+  const choices = [YES_NO, ...types.flatMap((t) => t.fields.filter((f) => f.kind === 'choice').map((f) => f.choices))].map((options) => options.map((o) => o.words.flatMap(tokens)))
+  return (words) => {
+    const there = new Set(words.flatMap((w) => tokens(w.text)))
+    return [...signing].some((w) => there.has(w)) || choices.some((options) => options.filter((o) => o.some((w) => there.has(w))).length > 1)
+  }
 }
 
-/** Whether a page has one of those words, so that its ink is worth measuring. */
-export const wantsInk = (words: readonly Word[], vocabulary: ReadonlySet<string>): boolean => words.some((w) => tokens(w.text).some((t) => vocabulary.has(t)))
+/** What a yes-or-no question is answered with. */
+export const YES_NO = [{ value: 'yes', words: ['yes', 'oui', 'sí', 'si', 'y'] }, { value: 'no', words: ['no', 'non', 'none', 'n'] }]
 
-const CHECKED = /^[[({]?\s?[xX✓✔☒☑■●×]\s?[\])}]?$/
+/** A ticked box as text, and as weak readers spell its frame. */
+const CHECKED = /^[[({&|]{0,2}\s?[xX✓✔✕✖✗✘☒☑■●×][xXkK]?\s?[\])}|lI]?$/
 const UNCHECKED = /^(?:[[({]\s?[\])}]|☐|□|○|O)$/
 
 /** How a small box reads as text: ticked, empty, or no box at all. */
@@ -55,21 +67,39 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
     if (before && boxState(before.text) === false) return null
     return { ...base, value: options[0].value, raw: options[0].words.map((w) => w.text).join(' '), words: options[0].words, score }
   }
-  const ticked = options.filter((o) => boxBeside(lines[o.line].words, o.words) === true)
+  const ticked = tickedAsText(options, lines)
   if (ticked.length === 1) return { ...base, value: ticked[0].value, raw: `☒ ${ticked[0].words.map((w) => w.text).join(' ')}`, words: ticked[0].words, score: score + 0.5 }
   const inked = inkedOption(page, options, lines)
   return inked && { ...base, value: inked.option.value, raw: inked.option.words.map((w) => w.text).join(' '), words: inked.option.words, score: score + (inked.clear ? 0 : -1.5) }
 }
 
+/** Options whose box was read as text and is ticked; where all have a box on one side, that side alone counts. */
+function tickedAsText(options: readonly Option[], lines: readonly Line[]): Option[] {
+  for (const step of [-1, 1]) {
+    const states = options.map((o) => {
+      const words = lines[o.line].words
+      return step < 0 ? boxEndingAt(words, words.indexOf(o.words[0])) : boxState(words[words.indexOf(o.words.at(-1)!) + 1]?.text ?? '')
+    })
+    if (states.every((s) => s !== null) && states.filter(Boolean).length === 1) return options.filter((_, i) => states[i])
+  }
+  return options.filter((o) => boxBeside(lines[o.line].words, o.words) === true)
+}
+
 /** The option whose box holds more ink than the others'; boxes stand before all words or behind all of them. */
 function inkedOption(page: Page, options: readonly Option[], lines: readonly Line[]): { option: Option; clear: boolean } | null {
   const sides = (['before', 'behind'] as const).map((side) => {
-    const dark = options.map((option) => ({ option, dark: inkBeside(page, option.words, lines[option.line].words, side) })).sort((a, b) => b.dark - a.dark)
-    // Where there are boxes, even the empty one has its frame.
-    return { dark, boxes: dark.at(-1)!.dark > 60, ratio: dark[0].dark / Math.max(1, dark[1].dark) }
+    const marks = options.map((option) => ({ option, ...inkBeside(page, option.words, lines[option.line].words, side) }))
+    // Where there are boxes, even the empty one has its frame; what is inside the frame tells more than the frame.
+    const boxes = marks.every((m) => m.dark > 60)
+    const framed = marks.every((m) => m.inside !== null)
+    const ranked = marks.map((m) => ({ option: m.option, dark: framed ? m.inside! + 12 : m.dark })).sort((a, b) => b.dark - a.dark)
+    return { best: ranked[0], boxes, framed, ratio: ranked[0].dark / Math.max(1, ranked[1].dark) }
   })
-  const [best] = sides.filter((s) => s.dark[0].dark > 40 && s.ratio > 1.15).sort((a, b) => Number(b.boxes) - Number(a.boxes) || b.ratio - a.ratio)
-  return best ? { option: best.dark[0].option, clear: best.boxes && best.ratio > 1.3 } : null
+  // Boxes on one side settle it: what stands on the other side is the neighbour's.
+  const boxed = sides.filter((s) => s.boxes)
+  const [best] = (boxed.length > 0 ? boxed : sides).filter((s) => (s.framed || s.best.dark > 40) && s.ratio > 1.15).sort((a, b) => Number(b.framed) - Number(a.framed) || b.ratio - a.ratio)
+  // Noise blurs what is in a box and what is its frame: on a scan only a clear lead counts as one.
+  return best ? { option: best.best.option, clear: best.boxes && best.ratio > (page.source === 'text' ? 1.3 : 2) } : null
 }
 
 function optionsIn(words: Word[], line: number, choices: readonly { value: string; words: readonly string[] }[]): Option[] {
@@ -82,7 +112,9 @@ function optionsIn(words: Word[], line: number, choices: readonly { value: strin
         for (let length = 1; length <= Math.min(3, words.length - at); length++) {
           const span = words.slice(at, at + length)
           const read = tokens(span.map((w) => w.text).join(' ')).filter((t) => t !== 'x')
-          if (read.length === wanted.length && read.every((t, i) => t === wanted[i]) && (!best || length > best.words.length)) best = { value: choice.value, words: span, line }
+          // Boxes beside an option are no part of its words.
+          const own = span.every((w) => tokens(w.text).some((t) => t !== 'x'))
+          if (own && read.length === wanted.length && read.every((t, i) => t === wanted[i]) && (!best || length > best.words.length)) best = { value: choice.value, words: span, line }
         }
       }
     if (best) {
@@ -93,32 +125,60 @@ function optionsIn(words: Word[], line: number, choices: readonly { value: strin
   return options
 }
 
+/** The box that ends before a word, in one piece or as brackets apart: `[X]`, `[ ]`, `[ X ]`. */
+function boxEndingAt(words: readonly Word[], index: number): boolean | null {
+  for (const length of [1, 2, 3]) {
+    const state = index >= length ? boxState(words.slice(index - length, index).map((w) => w.text).join(length === 2 ? ' ' : '')) : null
+    if (state !== null) return state
+  }
+  return null
+}
+
 function boxBeside(words: Word[], option: Word[]): boolean | null {
-  const before = words[words.indexOf(option[0]) - 1]
-  const after = words[words.indexOf(option.at(-1)!) + 1]
-  const own = /^[[({☒☑✓✔■]/.exec(option[0].text)
+  const [first, last] = [words.indexOf(option[0]), words.indexOf(option.at(-1)!)]
+  // A mark between two options is the nearer one's.
+  const gap = (left: number) => (words[left] && words[left + 1] ? words[left + 1].box[0] - words[left].box[2] : Infinity)
+  const before = first >= 2 && gap(first - 2) < gap(first - 1) * 0.6 ? null : boxEndingAt(words, first)
+  const after = gap(last) < gap(last + 1) ? words[last + 1] : undefined
+  const own = /^[[({☒☑✓✔✕✖✗✘■]/.exec(option[0].text)
   if (own) return boxState(option[0].text.slice(0, 1) === '[' ? option[0].text.slice(0, 3) : option[0].text[0])
-  if (before && boxState(before.text) !== null) return boxState(before.text)
-  if (after && boxState(after.text) === true && after.box[0] - option.at(-1)!.box[2] < 0.012) return true
+  if (before !== null) return before
+  if (after && boxState(after.text) === true && gap(last) < 0.03) return true
   return null
 }
 
 /** Ink in the place before or behind an option's words where a box would be, up to the next print. */
-function inkBeside(page: Page, words: readonly Word[], line: readonly Word[], side: 'before' | 'behind'): number {
-  if (!page.ink) return 0
+function inkBeside(page: Page, words: readonly Word[], line: readonly Word[], side: 'before' | 'behind'): { dark: number; inside: number | null } {
+  if (!page.ink) return { dark: 0, inside: null }
   const { columns, rows } = page.ink
   const cells = unpackInk(page.ink)
   const [start, end] = [words[0].box, words.at(-1)!.box]
   const tall = start[3] - start[1]
   const wide = (tall * page.height * 2.4) / page.width
-  const prints = line.filter((w) => /\p{L}{2}/u.test(w.text) && !words.includes(w)).map((w) => w.box)
+  // A ticked box is spelt in many ways, all of them short and with a bracket in them.
+  const prints = line.filter((w) => /\p{L}{2}/u.test(w.text) && !/^\S{0,2}[[\](){}|]\S{0,2}$/.test(w.text) && !words.includes(w)).map((w) => w.box)
   const from = side === 'before' ? Math.max(start[0] - wide, ...prints.filter((b) => b[2] <= start[0] + 0.001).map((b) => b[2] + 0.002)) : end[2] + 0.002
   const to = side === 'before' ? start[0] - 0.001 : Math.min(end[2] + wide, ...prints.filter((b) => b[0] >= end[2] - 0.001).map((b) => b[0] - 0.002))
   let dark = 0
   // No higher or lower than the word itself: the print of the lines around it would drown the tick.
-  for (let y = Math.round((start[1] + tall * 0.08) * rows); y < Math.round((start[3] + tall * 0.1) * rows); y++)
-    for (let x = Math.floor(from * columns); x < Math.floor(to * columns); x++) dark += cells[y * columns + x] ?? 0
-  return dark
+  const [top, bottom] = [Math.round((start[1] + tall * 0.08) * rows), Math.round((start[3] + tall * 0.1) * rows)]
+  for (let y = top; y < bottom; y++) for (let x = Math.floor(from * columns); x < Math.floor(to * columns); x++) dark += cells[y * columns + x] ?? 0
+  return { dark, inside: insideFrame((x, y) => cells[y * columns + x] ?? 0, [Math.floor(from * columns), top - 1, Math.floor(to * columns), bottom]) }
+}
+
+/** Mean darkness within the frame that the ink of a window makes, null where it is no frame: three cells each way at least, and closed on its sides. */
+function insideFrame(at: (x: number, y: number) => number, [x0, y0, x1, y1]: [number, number, number, number]): number | null {
+  let [left, top, right, bottom] = [x1, y1, x0 - 1, y0 - 1]
+  for (let y = y0; y < y1; y++)
+    for (let x = x0; x < x1; x++)
+      if (at(x, y) > 60) [left, top, right, bottom] = [Math.min(left, x), Math.min(top, y), Math.max(right, x), Math.max(bottom, y)]
+  const [wide, tall] = [right - left + 1, bottom - top + 1]
+  if (wide < 3 || tall < 3 || wide > tall * 2.2 || tall > wide * 2.2) return null
+  const column = (x: number) => Array.from({ length: tall }, (_, i) => at(x, top + i))
+  if ([left, right].some((x) => column(x).filter((v) => v > 40).length < tall * 0.7)) return null
+  let sum = 0
+  for (let y = top + 1; y < bottom; y++) for (let x = left + 1; x < right; x++) sum += at(x, y)
+  return sum / ((wide - 2) * (tall - 2))
 }
 
 /** A signature less sure than this, or its absence, is asked about. */
@@ -142,13 +202,14 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
   for (const page of pages) {
     if (!page.ink) continue
     const lines = linesOf(page)
-    const printed = page.words.filter((w) => w.sure > 0.55 || tokens(w.text).join('').length > 5).map((w) => w.box)
+    const printed = printedOn(page)
     for (const label of labelsOn(page, type)) {
       if (!label.meanings.some((m) => m.role === 'signature') || (!label.leads && !label.colon) || label.segment.words.length > label.to - label.from + 6) continue
       const start = label.lineOf.words[label.from].box
       const end = label.lineOf.words[label.to - 1].box
       const tall = (label.lineOf.height / page.height) * 1
-      const inLine = label.lineOf.segments[label.lineOf.segments.indexOf(label.segment) + 1]
+      // A scrawl is read as words too, but never as sure ones: what parts the place to sign from the next is print.
+      const inLine = label.lineOf.segments.slice(label.lineOf.segments.indexOf(label.segment) + 1).find((s) => s.words.some((w) => w.sure > 0.55))
       const right = Math.min(1, Math.max(end[2] + 0.34, start[0] + 0.36), inLine && inLine.box[0] > end[2] + 0.1 ? inLine.box[0] - 0.01 : 1)
       const above = lines.filter((l) => l.box[3] <= start[1] + tall * 0.3 && l.words.some((w) => w.sure > 0.6 && w.box[2] > start[0] && w.box[0] < right && /[\p{L}\d]{3}/u.test(w.text))).at(-1)
       const below = lines.find((l) => l.box[1] >= end[3] - tall * 0.3 && l.words.some((w) => w.sure > 0.6 && w.box[2] > start[0] && w.box[0] < right && /[\p{L}\d]{3}/u.test(w.text)))
@@ -173,11 +234,26 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
   return { signed: false, sure: 0.5, page: last.number, box: [0, 0.5, 1, 1] }
 }
 
+/** A word less sure than this is no print where print is sure: a scrawl is spelt as a word too. */
+const SCRAWL = 0.4
+const CLEAR_PRINT = 0.85
+
+/** Places of print. Of dots to sign on, only their own height: the pen goes over them. */
+function printedOn(page: Page): Box[] {
+  const sures = page.words.map((w) => w.sure).sort((a, b) => a - b)
+  const clear = (sures[sures.length >> 1] ?? 0) >= CLEAR_PRINT
+  return page.words.flatMap((w): Box[] => {
+    if ((w.sure <= 0.55 && tokens(w.text).join('').length <= 5) || (clear && w.sure < SCRAWL)) return []
+    const [left, top, right, bottom] = w.box
+    return [/[\p{L}\p{N}]/u.test(w.text) ? w.box : [left, bottom - (bottom - top) * 0.5, right, bottom]]
+  })
+}
+
 /** A pen's stroke somewhere on the last pages when no label led to it: likely the signature, but a person is to look. */
 function penAnywhere(pages: readonly Page[]): Signature | null {
   for (const page of pages.toReversed()) {
     if (!page.ink) continue
-    const printed = page.words.filter((w) => w.sure > 0.55).map((w) => w.box)
+    const printed = printedOn(page)
     for (let top = 0.2; top < 0.92; top += 0.035) {
       const box: Box = [0.04, top, 0.96, top + 0.07]
       const strokes = strokesIn(page.ink, box, printed)

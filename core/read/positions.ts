@@ -1,9 +1,13 @@
 import { linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
+import { fold } from '../page/text.ts'
 import type { Page } from '../page/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { addressLikeness, nameLikeness, orgLikeness, readNames } from './kinds/words.ts'
 import { labelLike, labelsOn } from './labels.ts'
+
+/** What papers are called: a heading that is no firm, however much water or power it speaks of. */
+const PAPER = /\b(?:bill|invoice|statement|certificate|note|slip|payslip|form|application|quote|quotation|estimate|offer|facture|factura|devis|presupuesto|oferta|schedule|advice|confirmation|card|agreement|consent|letter|receipt|account|summary)\b/
 
 /** Firms in the head of a page, by the size of their letters, their wording and how high they stand. */
 export function letterheads(page: Page, type: DocumentType, field: Field): Candidate[] {
@@ -15,16 +19,20 @@ export function letterheads(page: Page, type: DocumentType, field: Field): Candi
     for (const segment of line.segments) {
       if (labels.some((l) => l.line === index && segment.words.includes(l.lineOf.words[l.from]) && (l.leads || l.meanings.some((m) => m.role === 'title')) && l.length * 2 >= segment.words.length)) continue
       const likeness = orgLikeness(segment.text)
+      const paper = PAPER.test(fold(segment.text)) ? -1.8 : 0
       // A heading or a line of figures is no letterhead.
       if (labelLike(segment.text, type) || line.words.some((w) => /\d[.,]\d{2}\b/.test(w.text))) continue
       if (likeness < 0.5 || addressLikeness(segment.text) >= 0.6 || /\b(?:page|tel|phone|www)\b|@/i.test(segment.text) || segment.words.length > 7) continue
       const size = Math.min(1.6, Math.max(0, (line.height / usual - 1) * 2.5))
       found.push({
         field: field.name, value: segment.text.replace(/[\s,;:.]+$/, (s) => (s.startsWith('.') ? '.' : '')), raw: segment.text, words: segment.words, page, repaired: false,
-        score: 0.2 + size + (likeness === 1 ? 1.6 : 0) - index * 0.22 - (nameLikeness(segment.text) === 1 && likeness < 1 ? 0.5 : 0),
+        score: paper + 0.2 + size + (likeness === 1 ? 1.6 : 0) - index * 0.22 - (nameLikeness(segment.text) === 1 && likeness < 1 ? 0.5 : 0),
       })
     }
   })
+  // The one firm in the head of a page has nobody to be mixed up with.
+  const firms = found.filter((c) => orgLikeness(c.raw) === 1 && c.score > 1)
+  if (firms.length === 1) firms[0].score += 0.8
   return found
 }
 
@@ -72,7 +80,7 @@ function linesBelow(page: Page, lines: Line[], index: number, top: Segment): Seg
 /** The addressee's name or address, from the address blocks of the first page. */
 export function addressees(page: Page, field: Field): Candidate[] {
   return addressBlocks(page).flatMap((block): Candidate[] => {
-    const score = 1.9 - (block.name.box[1] < 0.07 ? 0.8 : 0) - (orgLikeness(block.name.text) === 1 ? 1.5 : 0)
+    const score = 1.9 - (block.name.box[1] < 0.07 ? 0.8 : 0) - (orgLikeness(block.name.text) === 1 ? 2.5 : 0)
     if (field.kind === 'name') return readNames(block.name.words).map((r) => ({ field: field.name, value: r.value, raw: r.raw, words: r.words, page, repaired: false, score }))
     const words = block.address.flatMap((s) => s.words)
     return [{ field: field.name, value: block.address.map((s) => s.text.replace(/,$/, '')).join(', '), raw: block.address.map((s) => s.text).join('\n'), words, page, repaired: false, score: score - 0.2 }]

@@ -1,6 +1,7 @@
 import type { Ranked } from './choose.ts'
-import { readingOf } from './candidate.ts'
-import { ibanHolds } from './kinds/id.ts'
+import { readingOf, type Candidate } from './candidate.ts'
+import { ibanHolds } from './kinds/iban.ts'
+import { isMoney } from './value.ts'
 
 /**
  * The probability that a chosen value is right: that it is the right place, times that it was read right.
@@ -18,11 +19,15 @@ export function probabilityOf(chosen: Ranked): number {
     reading = 1 - (1 - reading) * 0.1
   }
   if (candidate.repaired && !chosen.backed) reading *= 0.75
+  if ((candidate.partial || bareFigure(candidate)) && !chosen.backed) reading = Math.min(reading, 0.6)
   // Check digits that fail prove a misreading, however clear the print: it is always asked about.
   if (chosen.field.kind === 'iban' && typeof candidate.value === 'string' && !ibanHolds(candidate.value)) reading = Math.min(reading, 0.3)
   if (chosen.doubted) place = Math.min(place, 0.45)
   return Math.min(0.995, place * reading)
 }
+
+/** "3" where an amount is wanted, on a weak print: likely all that was read of it. */
+const bareFigure = ({ value, raw, words }: Candidate): boolean => isMoney(value) && /^\D*\d{1,2}\D*$/.test(raw) && readingOf(words) < 0.999
 
 /** How likely every letter of a value is right when its weakest word was read with `sure`; digits have no spelling to lean on. */
 function readingFit(sure: number, kind: string): number {

@@ -13,6 +13,8 @@ export interface Region {
   page: Page
   /** Line of the page, for values that go on below. */
   line: number
+  /** Points from the foot of its line to the foot of its label's, where it stands above or below. */
+  gap?: number
 }
 
 /** Index of the labels of one page by line, to know where a region must end. */
@@ -38,7 +40,10 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
   const regions: Region[] = []
   const here = labels.get(label.line)!.filter((l) => l !== label)
   const lastWord = line.words[label.to - 1]
-  const behind = label.segment.words.slice(label.segment.words.indexOf(lastWord) + 1)
+  const rest = label.segment.words.slice(label.segment.words.indexOf(lastWord) + 1)
+  // "Vessel concerned: Lucky Herring": the label goes on to its colon.
+  const colon = label.colon ? -1 : rest.slice(0, 3).findIndex((w) => /\p{L}:$/u.test(w.text))
+  const behind = rest.slice(colon + 1)
   const inline = untilLabel(behind, here)
   if (inline.some((w) => !isFiller(w))) regions.push({ relation: 'inline', words: inline, page, line: label.line })
   // Behind a label that goes on ("VAT 20 %") the value may still stand in the next column.
@@ -61,7 +66,7 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
     seen++
     const words = untilLabel(under[0].words, labels.get(i) ?? [])
     if (words.length === 0) break
-    regions.push({ relation: 'below', words, page, line: i })
+    regions.push({ relation: 'below', words, page, line: i, gap: (lines[i].box[3] - line.box[3]) * page.height })
     break
   }
   const above = captioned(label, labels)
@@ -80,7 +85,7 @@ function captioned(label: LabelHit, labels: LabelsByLine): Region | null {
     const over = lines[i].segments.find((s) => overlap(s.box[0], s.box[2], start - 0.01, start + 0.2) > 0 && s.box[0] > start - 0.03)
     if (!over) continue
     const words = untilLabel(over.words, labels.get(i) ?? [])
-    return words.length > 0 ? { relation: 'above', words, page, line: i } : null
+    return words.length > 0 ? { relation: 'above', words, page, line: i, gap: (line.box[3] - lines[i].box[3]) * page.height } : null
   }
   return null
 }
@@ -89,12 +94,13 @@ function captioned(label: LabelHit, labels: LabelsByLine): Region | null {
 export function continuing(region: Region, labels: LabelsByLine, most: number): Segment[] {
   const lines = linesOf(region.page)
   const left = region.words[0].box[0]
+  const right = region.words.at(-1)!.box[2]
   const found: Segment[] = []
   let before = lines[region.line]
   for (let i = region.line + 1; i < lines.length && found.length < most; i++) {
     const line = lines[i]
     if ((line.box[1] - before.box[3]) * region.page.height > before.height * 1.05) break
-    const segment = line.segments.find((s) => Math.abs(s.box[0] - left) < 0.012)
+    const segment = line.segments.find((s) => Math.abs(s.box[0] - left) < 0.012) ?? line.segments.find((s) => Math.abs(s.box[2] - right) < 0.006)
     if (!segment) {
       // Another column may print between the lines of this one.
       if (line.segments.every((s) => s.box[0] > left + 0.15 || s.box[2] < left)) continue

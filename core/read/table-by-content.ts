@@ -4,7 +4,9 @@ import type { Page, Word } from '../page/page.ts'
 import { fold } from '../page/text.ts'
 import type { Field } from '../program/schema.ts'
 import { parseDate } from './kinds/date.ts'
+import { plainNumber } from './kinds/id.ts'
 import { readMoney } from './kinds/money.ts'
+import { mendLines, mendRows } from './mend-rows.ts'
 import { settleSigns, shortDate, SKIPPED_ROWS, type Table } from './table.ts'
 import { cents, isMoney, type Money, type Row } from './value.ts'
 
@@ -23,16 +25,18 @@ interface ContentRow {
 export function readTableByContent(pages: readonly Page[], field: Field): Table | null {
   const readRow = rowReader(field)
   if (!readRow) return null
-  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, repaired: false, unexplained: 0 }
+  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, unexplained: 0 }
   const text = field.columns.find((c) => c.kind === 'text')!.name
   for (const page of pages) {
     let last: { line: Line; found: ContentRow } | null = null
     for (const line of linesOf(page)) {
-      const found = readRow(line)
+      const found = readRow(line, last?.found)
       if (found && !SKIPPED_ROWS.test(fold(line.text).replace(/[\d.,]+/g, ''))) {
         table.rows.push(found.row)
         table.places.push({ page: page.number, box: boxAround(found.words.map((w) => w.box)) })
         table.sure = Math.min(table.sure, ...found.words.filter((w) => !found.text.includes(w)).map((w) => w.sure))
+        table.rowSure.push(Math.min(1, ...found.words.filter((w) => /\d/.test(w.text) && !found.text.includes(w)).map((w) => w.sure)))
+        table.spelt = Math.min(table.spelt, ...found.text.map((w) => w.sure))
         last = { line, found }
       } else if (last && continues(line, last, page)) {
         const row = table.rows.at(-1)!
@@ -40,12 +44,18 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
         const place = table.places.at(-1)!
         place.box = boxAround([place.box, line.box])
         last = { line, found: last.found }
-      } else if (!found) last = null
+      } else {
+        // A line of amounts amid the rows that is none of them may be one that could not be read: the table must not pass for whole.
+        if (last && !found && readMoney(line.words).length >= 2 && !SKIPPED_ROWS.test(fold(line.text))) table.unexplained++
+        last = null
+      }
     }
   }
   if (table.rows.length < 2) return null
   table.head = table.places[0]
   settleSigns(table, field)
+  mendRows(table, field)
+  mendLines(table, field)
   return table
 }
 
@@ -55,12 +65,12 @@ function continues(line: Line, last: { line: Line; found: ContentRow }, page: Pa
   return left !== undefined && line.segments.length === 1 && Math.abs(line.box[0] - left) < 0.012 && !/\d[.,]\d{2}\b/.test(line.text) && (line.box[1] - last.line.box[3]) * page.height < line.height * 0.9
 }
 
-function rowReader(field: Field): ((line: Line) => ContentRow | null) | null {
+function rowReader(field: Field): ((line: Line, before?: ContentRow) => ContentRow | null) | null {
   const name = (kind: string, at = 0) => field.columns.filter((c) => c.kind === kind)[at]?.name
   const [date, text, number, first, second] = [name('date'), name('text'), name('number'), name('money'), name('money', 1)]
   if (!text || !first || !second) return null
   if (date) return (line) => bookingIn(line, { date, text, amount: first, balance: second })
-  if (number) return (line) => goodsIn(line, { text, number, unit: first, amount: second })
+  if (number) return (line, before) => goodsIn(line, { text, number, unit: first, amount: second }, before)
   return null
 }
 
@@ -79,22 +89,28 @@ function bookingIn(line: Line, names: { date: string; text: string; amount: stri
   if (amounts.length < 2) return null
   const [amount, balance] = amounts.slice(-2)
   const text = rest.slice(0, rest.indexOf(amounts[0].words[0]))
+  // "1 January to 31 January" with the balances behind it is the head of a statement, not a booking.
+  if (/^(?:to|and|until|till|through|au|al|hasta|[-–])$/i.test(text[0]?.text ?? '') || (text.length > 0 && parseDate(blank(text)) !== null)) return null
   // A second day (booked, then valued) stands between the first and the words.
   while (text.length > 1 && parseDate(text[0].text)) text.shift()
   return { row: { [names.date]: date, [names.text]: blank(text), [names.amount]: amount.value as Money, [names.balance]: balance.value as Money }, words: line.words, text }
 }
 
-function goodsIn(line: Line, names: { text: string; number: string; unit: string; amount: string }): ContentRow | null {
+function goodsIn(line: Line, names: { text: string; number: string; unit: string; amount: string }, last?: ContentRow): ContentRow | null {
   const amounts = readMoney(line.words).filter((m) => /[.,]\d{2}\D*$/.test(m.raw))
   if (amounts.length < 2) return null
   const [unit, amount] = amounts.slice(-2)
   if (!isMoney(unit.value) || !isMoney(amount.value)) return null
   const before = line.words.slice(0, line.words.indexOf(unit.words[0]))
   const between = line.words.slice(line.words.indexOf(unit.words.at(-1)!) + 1, line.words.indexOf(amount.words[0]))
-  const quantity = [...between, ...before.toReversed()].find((w) => /^\d{1,4}(?:[.,]\d{1,2})?$/.test(w.text) && Math.round(Number(w.text.replace(',', '.')) * cents(unit.value as Money)) === cents(amount.value as Money))
+  const numbers = [...between, ...before.toReversed()].filter((w) => /^\d{1,4}(?:[.,]\d{1,2})?$/.test(w.text))
+  // A seller's slip: a row in the columns of the row before whose amount is not what it should be is a row all the same.
+  const counts = numbers.length > 1 && numbers.at(-1) === line.words[0] ? numbers.slice(0, -1) : numbers
+  const inColumn = last !== undefined && Math.abs(last.words.at(-1)!.box[2] - line.words.at(-1)!.box[2]) < 0.006 && counts.length === 1
+  const quantity = numbers.find((w) => Math.round(Number(w.text.replace(',', '.')) * cents(unit.value as Money)) === cents(amount.value as Money)) ?? (inColumn ? counts[0] : undefined)
   if (!quantity) return null
   const text = before.filter((w) => w !== quantity)
   // A running number leads the line, not the name of the goods.
   if (text.length > 1 && /^\d{1,3}[.)]?$/.test(text[0].text) && text[1].box[0] - text[0].box[2] > 0.012) text.shift()
-  return { row: { [names.text]: blank(text), [names.number]: quantity.text.replace(',', '.'), [names.unit]: unit.value, [names.amount]: amount.value }, words: line.words, text }
+  return { row: { [names.text]: blank(text), [names.number]: plainNumber(quantity.text), [names.unit]: unit.value, [names.amount]: amount.value }, words: line.words, text }
 }

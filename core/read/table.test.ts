@@ -35,6 +35,21 @@ test('a wrapped description belongs to its row', () => {
   const table = readTable([pageOf(['Date | Description | Amount | Balance', '02/02/2026 | Direct debit Skerrow | -104.96 | 1,723.85', 'Tidal Power', '03/02/2026 | Transfer | -66.70 | 1,657.15'].map((l) => (l === 'Tidal Power' ? l : l)), { at: [0.08, 0.22, 0.6, 0.8] })], transactions)!
   expect(table.rows).toHaveLength(2)
 })
+test('a head of several words is one column, its currency in brackets too', () => {
+  const five = [0.08, 0.13, 0.5, 0.62, 0.8]
+  const table = readTable([pageOf(['# | Item & description | Qty | Rate (EUR) | Amount (EUR)', '1 | Bow thruster kit | 2.00 | 100.00 | 200.00', '2 | Deck wash pump | 3.00 | 941.00 | 2,923.00', ' | | | Sub total | 3,123.00'], { at: five })], goods)!
+  expect(table.rows).toEqual([
+    { description: 'Bow thruster kit', quantity: '2', unit_price: eur('100.00'), amount: eur('200.00') },
+    { description: 'Deck wash pump', quantity: '3', unit_price: eur('941.00'), amount: eur('2923.00') },
+  ])
+  expect(table.unexplained).toBe(0)
+})
+describe('on a weak print', () => {
+  const scanned = (...rows: string[]) => readTable([pageOf(['Date | Details | Debit | Credit | Balance', ...rows], { at: [0.08, 0.22, 0.5, 0.65, 0.8], sure: 0.8, source: 'ocr' })], transactions)!.rows
+  test('dashes and scraps under the heads of figures are not words of the row', () => expect(scanned('02/02/2026 | Cheque 000412 | €52.42 | ce | €1,098.99')[0]).toEqual({ date: '2026-02-02', description: 'Cheque 000412', amount: eur('-52.42'), balance: eur('1098.99') }))
+  test('strokes and colons between figures are points', () => expect(scanned('02/02/2026 | Cheque | €52:42 | = | €1;098:99')[0]).toMatchObject({ amount: eur('-52.42'), balance: eur('1098.99') }))
+  test('an amount that lost its point is not read at all', () => expect(scanned('02/02/2026 | Cheque | €52.42 | = | €109899')[0]).toMatchObject({ amount: eur('-52.42'), balance: null }))
+})
 test('no head, no table by head', () => expect(readTable([pageOf(['Tide table'])], transactions)).toBeNull())
 
 test('bookings without a known head are found by what they hold', () => {
@@ -51,7 +66,7 @@ test('sums under the goods are no goods', () => expect(readTableByContent([pageO
 
 test.each([['02 Feb', '--02-02'], ['02/02', '--02-02'], ['2026-02-02', null], ['Salary', null]])('%s as a day without its year is %s', (text, date) => expect(shortDate(text)).toBe(date))
 test('years come from the period of the statement, over the turn of a year too', () => {
-  const table = { rows: [{ date: '--12-30' }, { date: '--01-02' }], places: [], head: { page: 1, box: [0, 0, 0, 0] as [number, number, number, number] }, sure: 1, repaired: false, unexplained: 0 }
+  const table = { rows: [{ date: '--12-30' }, { date: '--01-02' }], places: [], head: { page: 1, box: [0, 0, 0, 0] as [number, number, number, number] }, sure: 1, spelt: 1, rowSure: [], repaired: false, unexplained: 0 }
   fillYears(table, 'date', '2025-12-15', '2026-01-14')
   expect(table.rows.map((r) => r.date)).toEqual(['2025-12-30', '2026-01-02'])
 })

@@ -4,7 +4,9 @@ import type { Page, Word } from '../page/page.ts'
 import { fold, nearlyWord, tokens } from '../page/text.ts'
 import type { Column, Field } from '../program/schema.ts'
 import { parseDate } from './kinds/date.ts'
+import { plainNumber } from './kinds/id.ts'
 import { parseMoney } from './kinds/money.ts'
+import { mendLines, mendRows } from './mend-rows.ts'
 import { cents, fromCents, isMoney, type Money, type Row } from './value.ts'
 
 /** A table read over the pages of a document. */
@@ -14,6 +16,10 @@ export interface Table {
   head: { page: number; box: Box }
   /** Weakest reading of an amount or date in it. */
   sure: number
+  /** Weakest reading of a word in it. */
+  spelt: number
+  /** Weakest reading of an amount in each row. */
+  rowSure: number[]
   /** Some amount had no sign of its own and took it from the balances. */
   repaired: boolean
   /** Lines with amounts between its rows that are none: rows may be missed. */
@@ -31,12 +37,12 @@ interface HeadColumn {
 const OUTGOING = new Set(['debit', 'debits', 'moneyout', 'paidout', 'out', 'withdrawals', 'payments', 'charges', 'outeur'])
 const INCOMING = new Set(['credit', 'credits', 'moneyin', 'paidin', 'in', 'deposits', 'receipts', 'ineur'])
 /** Lines of a table that are no rows: balances carried over, totals. */
-export const SKIPPED_ROWS = /\b(?:brought forward|carried forward|opening balance|closing balance|balance at (?:start|end)|new balance|previous balance|old balance|start balance|end balance|balance b\/?f|balance c\/?f|sub-?total|total|totals|carried over|balance forward|you (?:started|ended) with|balance on (?:opening|closing)|starting balance|ending balance|final balance|report[eé]?|suma y sigue)\b/
-const STOP = /^(?:sub-?total|net (?:amount|total)|total|totals|grand total|net|total ht|base imponible|goods total|sum before|montant ht|amount before|total before|total neto|total excl|sum of lines|net price)\b/
+export const SKIPPED_ROWS = /\b(?:brought forward|carried forward|opening balance|closing balance|balance at (?:start|end)|new balance|previous balance|old balance|start balance|end balance|balance b\/?f|balance c\/?f|sub[- ]?total|total|totals|carried over|balance forward|you (?:started|ended) with|balance on (?:opening|closing)|starting balance|ending balance|final balance|report[eé]?|suma y sigue)\b/
+const STOP = /^(?:sub[- ]?total|net (?:amount|total)|total|totals|grand total|net|total ht|base imponible|goods total|sum before|montant ht|amount before|total before|total neto|total excl|sum of lines|net price)\b/
 
 /** Reads one table of a type from the pages of a document, in page order; null where no head of it is found. */
 export function readTable(pages: readonly Page[], field: Field): Table | null {
-  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, repaired: false, unexplained: 0 }
+  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, unexplained: 0 }
   let columns: HeadColumn[] | null = null
   for (const page of pages) {
     const lines = linesOf(page)
@@ -49,14 +55,47 @@ export function readTable(pages: readonly Page[], field: Field): Table | null {
     if (readRows(page, lines, head ? head.last + 1 : 0, columns, field, table)) break
   }
   if (!columns) return null
+  dropRunningNumbers(table, field)
+  reckonQuantities(table, field)
   settleSigns(table, field)
+  mendRows(table, field)
+  mendLines(table, field)
   return table
+}
+
+/** Lines numbered 1, 2, 3 under no head of their own: the number is no part of the words. */
+function dropRunningNumbers(table: Table, field: Field): void {
+  const text = field.columns.find((c) => c.kind === 'text')?.name
+  if (!text || field.columns.some((c) => c.kind === 'date')) return
+  const hits = table.rows.map((row) => /^(\d{1,3})[.)]?\s+(\D.*)$/.exec(typeof row[text] === 'string' ? row[text] : ''))
+  const right = hits.filter((hit, i) => hit && Number(hit[1]) === i + 1).length
+  if (right === 0 || right < hits.length * (table.sure >= 0.999 ? 1 : 0.6)) return
+  // Where most lines are numbered, what stands for a number in the others is one misread.
+  table.rows.forEach((row, i) => {
+    const words = typeof row[text] === 'string' ? row[text] : ''
+    row[text] = hits[i] ? hits[i][2] : words.replace(/^[^\s]{1,2}\s+(?=\p{Lu})/u, '')
+  })
+}
+
+/** A quantity that could not be read is what the price and the amount make it, where that is whole. */
+function reckonQuantities(table: Table, field: Field): void {
+  const quantity = field.columns.find((c) => c.kind === 'number')?.name
+  const [price, amount] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
+  if (!quantity || !amount) return
+  for (const row of table.rows) {
+    const [p, a] = [row[price], row[amount]]
+    if (row[quantity] !== null || !isMoney(p) || !isMoney(a) || cents(p) <= 0 || cents(a) % cents(p) !== 0) continue
+    row[quantity] = String(cents(a) / cents(p))
+    table.repaired = true
+  }
 }
 
 /** The line that heads the table: most of its columns' labels, each as a segment or words of its own. */
 function findHead(lines: Line[], field: Field): { line: number; last: number; columns: HeadColumn[] } | null {
   let best: { line: number; last: number; columns: HeadColumn[]; score: number } | null = null
   lines.forEach((line, index) => {
+    // Heads are words: a line of sentences or of amounts is none.
+    if (line.words.length > 20 || line.words.filter((w) => /\d[.,]\d{2}\b/.test(w.text)).length > 1) return
     const columns = headColumns(line, field)
     const known = new Set(columns.map((c) => c.column?.name).filter(Boolean))
     const wanted = field.columns.filter((c) => !c.optional).length
@@ -68,30 +107,41 @@ function findHead(lines: Line[], field: Field): { line: number; last: number; co
   return best
 }
 
+interface HeadLabel {
+  column: Column
+  words: readonly string[]
+  joined: string
+}
+
+const headLabels = new WeakMap<Field, HeadLabel[]>()
+
+function headLabelsOf(field: Field): HeadLabel[] {
+  let found = headLabels.get(field)
+  if (!found) headLabels.set(field, (found = field.columns.flatMap((column) => column.labels.map((label) => ({ column, words: tokens(label), joined: tokens(label).join('') })))))
+  return found
+}
+
 function headColumns(line: Line, field: Field): HeadColumn[] {
   const columns: HeadColumn[] = []
   const words = line.words.filter((w) => /[\p{L}\d€]/u.test(w.text))
+  const read = words.map((w) => tokens(w.text))
+  const labels = headLabelsOf(field)
   for (let at = 0; at < words.length; ) {
-    let found: { column: Column; length: number; label: string } | null = null
-    for (let length = Math.min(3, words.length - at); length >= 1 && !found; length--) {
-      const span = words.slice(at, at + length)
-      const read = tokens(span.map((w) => w.text).join(' '))
-      for (const column of field.columns)
-        for (const label of column.labels) {
-          const wanted = tokens(label)
-          if (wanted.length === read.length && wanted.every((w, i) => nearlyWord(read[i], w))) {
-            // A second "amount" head of a statement is debit beside credit; other columns come once.
-            const taken = columns.some((c) => c.column?.name === column.name)
-            if (!found && (!taken || signOf(wanted.join('')) !== 0)) found = { column, length, label: wanted.join('') }
-          }
-        }
+    let found: HeadLabel | undefined
+    let length = Math.min(3, words.length - at)
+    for (; length >= 1; length--) {
+      const span = read.slice(at, at + length).flat()
+      // A second "amount" head of a statement is debit beside credit; other columns come once.
+      found = labels.find((l) => l.words.length === span.length && l.words.every((w, i) => nearlyWord(span[i], w)) && (signOf(l.joined) !== 0 || !columns.some((c) => c.column?.name === l.column.name)))
+      if (found) break
     }
-    const span = words.slice(at, at + (found?.length ?? 1))
+    const span = words.slice(at, at + (found ? length : 1))
     const box = boxAround(span.map((w) => w.box))
     const last = columns.at(-1)
-    if (!found && last && !last.column && box[0] - last.right < 0.012) last.right = box[2]
-    else if (!found && last?.column && box[0] - last.right < 0.008) last.right = box[2]
-    else columns.push({ column: found?.column ?? null, left: box[0], right: box[2], sign: found?.column.kind === 'money' ? signOf(found.label) : 0 })
+    // "Item & description" and "Rate (EUR)" are one head each: what is no head of its own goes with the words before it.
+    const goesOn = last && line.segments.some((s) => s.words.includes(span[0]) && s.box[0] <= last.left) && (!found || /^\(.*\)$/.test(span[0].text))
+    if (goesOn) last.right = box[2]
+    else columns.push({ column: found?.column ?? null, left: box[0], right: box[2], sign: found?.column.kind === 'money' ? signOf(found.joined) : 0 })
     at += span.length
   }
   return columns
@@ -127,7 +177,9 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
     if (begins) {
       table.rows.push(row)
       table.places.push({ page: page.number, box: line.box })
-      table.sure = Math.min(table.sure, weakest(cells, columns))
+      table.sure = Math.min(table.sure, weakest(cells, columns, (kind) => kind !== 'text'))
+      table.rowSure.push(weakest(cells, columns, (kind) => kind === 'money'))
+      table.spelt = Math.min(table.spelt, weakest(cells, columns, (kind) => kind === 'text'))
       started = true
       last = line
     } else if (started && moneyCells.length > 0) table.unexplained++
@@ -155,9 +207,18 @@ function cellsOf(line: Line, columns: HeadColumn[]): Cells {
   for (const segment of line.segments) {
     for (const run of splitRuns(segment.words)) {
       const box = boxAround(run.map((w) => w.box))
-      const numeric = /^[-+−(€£$]*[\dOSlI][\dOSlI.,' ]*(?:[.,]\d{2})?\s?[-+−)€]*\s?(?:EUR|DR|CR)?$/.test(run.map((w) => w.text).join(' ')) || parseMoney(run.map((w) => w.text).join(' ')) !== null
+      const text = figures(run)
+      const numeric = /^[-+−(€£$]*[\dOSlI][\dOSlI.,' ]*(?:[.,]\d{2})?\s?[-+−)€]*\s?(?:EUR|DR|CR)?$/.test(text) || parseMoney(text) !== null
+      // What stands under the heads of figures and is none was misread; it is not the end of the words before.
+      if (!numeric && firstMoney >= 0 && box[0] > columns[firstMoney].left - 0.045 && run.some((w) => w.sure < 0.999)) continue
       let best = -1
       let least = Infinity
+      // A letter or two standing in a column of numbers is a number misread, not the end of the words before it.
+      const misread = !numeric && run.length === 1 && run[0].text.length <= 2 && run[0].sure < 0.999 ? columns.findIndex((c) => c.column?.kind === 'number' && box[2] > c.left - 0.01 && box[0] < c.right + 0.01) : -1
+      if (misread >= 0) {
+        put(misread, run[0])
+        continue
+      }
       columns.forEach((column, index) => {
         const kind = column.column?.kind
         const isText = kind === 'text' || kind === 'name' || !kind
@@ -175,6 +236,13 @@ function cellsOf(line: Line, columns: HeadColumn[]): Cells {
     }
   }
   return { texts }
+}
+
+/** A run of words as figures: what weak readers make of signs, strokes and currencies in a column of amounts. */
+function figures(words: readonly Word[]): string {
+  const text = words.map((w) => w.text).join(' ')
+  if (words.every((w) => w.sure >= 0.999)) return text
+  return text.replace(/^[=~—–_«‘'|]+\s?(?=[\d€£])/, '-').replace(/[¢©]/g, '€').replace(/(?<=\d)\s?[;:°\/](?=\s?\d)/g, ',').replace(/(?<=\d)[°*'’]+|[|)\]]+$/g, '')
 }
 
 /** Amounts and dates inside a segment become runs of their own, so that narrow columns come apart. */
@@ -196,15 +264,17 @@ function toRow(cells: Cells, columns: HeadColumn[], field: Field): Row {
   for (const [index, words] of cells.texts) {
     const { column, sign } = columns[index]
     if (!column) continue
-    const text = words.map((w) => w.text).join(' ')
+    const text = column.kind === 'money' ? figures(words) : words.map((w) => w.text).join(' ')
     if (column.kind === 'money') {
       const parsed = parseMoney(text)
       if (!parsed) continue
+      // Books are kept to the cent: an amount without cents on a weak print has lost its point.
+      if (field.columns.some((c) => c.kind === 'date') && parsed.fit < 0.75 && !parsed.repaired && words.some((w) => w.sure < 0.999)) continue
       const money: Money = sign < 0 && !parsed.value.amount.startsWith('-') ? { ...parsed.value, amount: `-${parsed.value.amount}` } : parsed.value
       if (Number(money.amount) === 0 && isMoney(row[column.name])) continue
       row[column.name] = money
     } else if (column.kind === 'date') row[column.name] = parseDate(text)?.value ?? shortDate(text)
-    else if (column.kind === 'number') row[column.name] = /\d/.test(text) ? text.replace(/[^\d.,]/g, '').replace(',', '.').replace(/^\.|\.$/g, '') || null : null
+    else if (column.kind === 'number') row[column.name] = /\d/.test(text) ? plainNumber(text.replace(/[^\d.,]/g, '').replace(/^[.,]|[.,]$/g, '')) || null : null
     else row[column.name] = row[column.name] ? `${row[column.name] as string} ${text}` : text
   }
   return row
@@ -229,11 +299,11 @@ export function fillYears(table: Table, column: string, start: string | null, en
   }
 }
 
-function weakest(cells: Cells, columns: HeadColumn[]): number {
+function weakest(cells: Cells, columns: HeadColumn[], counts: (kind: Column['kind']) => boolean): number {
   let least = 1
   for (const [index, words] of cells.texts) {
     const kind = columns[index].column?.kind
-    if (kind && kind !== 'text') for (const word of words) least = Math.min(least, word.sure)
+    if (kind && counts(kind)) for (const word of words) least = Math.min(least, word.sure)
   }
   return least
 }

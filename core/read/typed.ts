@@ -1,6 +1,6 @@
 import type { FieldKind } from '../program/schema.ts'
 import { parseDate } from './kinds/date.ts'
-import { ibanHolds } from './kinds/id.ts'
+import { ibanHolds } from './kinds/iban.ts'
 import { parseMoney } from './kinds/money.ts'
 import type { Value } from './value.ts'
 

@@ -6,7 +6,7 @@ test.each([
   ['Name of the boat', ['name', 'vessel']],
   ['N.º de casco', ['n', 'o', 'hull']],
   ['the', ['the']],
-])('the gist of %s', (text, words) => expect(gist(text).sort()).toEqual([...words].sort()))
+])('the gist of %s', (text, words) => expect(gist(text).toSorted()).toEqual([...words].toSorted()))
 
 const labels = new Wordings<string>([['income', 'monthly net income'], ['income', 'net pay per month'], ['price', 'purchase price'], ['deposit', 'deposit'], ['hull', 'hull number']], ['tax to date'])
 

@@ -8,15 +8,17 @@ const SAME: readonly string[] = [
   'start begin beginning commencement inception opening debut inicio', 'end ending close closing fin final', 'expiry expiration expire expires caducidad renewal renew', 'reference ref', 'vat tva iva', 'price cost prix precio',
   'name nom nombre', 'date day fecha jour payday', 'address adresse direccion domicilio', 'total', 'net neto', 'gross brut bruto', 'issue issued delivered drawn emission expedicion delivrance emitted', 'valid validity valable valido valida validez validite force good open held stands', 'insured assured covered', 'policy contract contrat contrato poliza police',
   'hull hin coque casco', 'owner proprietor proprietaire propietario property', 'holder titular titulaire bearer', 'month monthly mensual mensuel', 'year annual yearly', 'employer firm company', 'deposit contribution downpayment', 'wanted requested wished applied', 'born birth naissance nacimiento nacido dob', 'account acct compte cuenta', 'sign signature signed firma firmado signe', 'opening start previous old', 'closing end new final', 'loan credit borrowing finance',
+  'certificate certificat certificado', 'id identity identification ident', 'supply fourniture suministro', 'bill invoice facture factura', 'statement releve extracto', 'quote quotation devis presupuesto estimate offer oferta', 'balance solde saldo',
 ]
 /** Words that say nothing of what a label labels, unless nothing else stands there. */
-const SMALL = new Set('of the a an your our my this that these in at with and or is are be you do we it as any if all de la le les du des el los las del en y et su votre nos sus un une una please state give held made been se'.split(' '))
+const SMALL = new Set('of the a an your our my this that these in at with and or is are be you do we it as any if all de la le les du des el los las del en y et su votre nos sus un une una please state give held made been se how many much what when where which who does did would like'.split(' '))
 
 const meanings = new Map<string, string>()
 for (const line of SAME) {
   const words = line.split(' ')
   for (const word of words) meanings.set(stemmer(word), words[0])
 }
+const FORM_WORDS = new Set(meanings.values())
 const stems = new Map<string, string>()
 
 function stemOf(token: string): string {
@@ -29,8 +31,30 @@ function stemOf(token: string): string {
   return stem
 }
 
+/** Whether a text is made of small words alone ("Your", "of the"). */
+export const isSmall = (text: string): boolean => {
+  const all = tokens(text)
+  return all.length > 0 && all.every((t) => SMALL.has(t))
+}
+
+/** Whether a word is one of those that forms are made of. */
+export const isFormWord = (gisted: string): boolean => FORM_WORDS.has(gisted)
+
 /** What a label's words mean, small words left out: "Your monthly wages" and "Pay of the month" are the same two. */
-export function gist(text: string): string[] {
+export function gist(text: string): readonly string[] {
+  let found = gists.get(text)
+  if (!found) {
+    found = gistOf(text)
+    if (gists.size >= REMEMBERED) gists.clear()
+    gists.set(text, found)
+  }
+  return found
+}
+/** Words and labels repeat from page to page; what is remembered of them must not grow without end. */
+const REMEMBERED = 20_000
+const gists = new Map<string, readonly string[]>()
+
+function gistOf(text: string): string[] {
   const all = tokens(text).filter((t) => !/^\d+$/.test(t))
   const heavy = all.filter((t) => !SMALL.has(t))
   return [...new Set((heavy.length ? heavy : all).map(stemOf))]
@@ -53,7 +77,7 @@ const PROPER = 1.9
  */
 export class Wordings<K> {
   private readonly weights = new Map<string, number>()
-  private readonly entries: { key: K | null; words: string[]; weight: number }[] = []
+  private readonly entries: { key: K | null; words: readonly string[]; weight: number }[] = []
   private readonly byWord = new Map<string, number[]>()
   private readonly known = new Map<string, Nearness<K>[]>()
 

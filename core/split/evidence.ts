@@ -5,6 +5,9 @@ import type { DocumentType } from '../program/schema.ts'
 import { labelTextsOf } from '../read/labels.ts'
 import { Wordings } from '../read/wording.ts'
 import { zoneOn } from '../read/zone.ts'
+import { filledEvidence } from './filled.ts'
+import { letterLikeness } from './letter.ts'
+import { Vocabulary } from './vocabulary.ts'
 
 /** What a page's words say about its type and its place in a document. */
 export interface Evidence {
@@ -26,6 +29,7 @@ export class EvidenceReader {
   /** Titles by type and labels by type and field, for wordings that are not listed. */
   private readonly headings: Wordings<number>
   private readonly labels: Wordings<string>
+  private readonly vocabulary: Vocabulary
 
   constructor(private readonly types: readonly DocumentType[]) {
     const phrases: [string, Meaning][] = []
@@ -44,6 +48,7 @@ export class EvidenceReader {
         }
     })
     this.book = new PhraseBook(phrases)
+    this.vocabulary = new Vocabulary(types)
     this.headings = new Wordings(types.flatMap((type, index) => type.titles.map((title) => [index, title] as const)))
     this.labels = new Wordings(types.flatMap((type, index) => type.fields.flatMap((field) => (field.kind === 'table' ? [] : field.labels.map((label) => [`${index} ${field.name}`, label] as const)))))
   }
@@ -91,14 +96,26 @@ export class EvidenceReader {
     })
     const rows = tableRowsIn(lines)
     const zone = zoneOn(page) !== null
+    const letter = letterLikeness(page)
+    const spoken = this.vocabulary.speaksFor(lines)
     this.types.forEach((type, t) => {
       const signs = [...signed[t].values()].reduce((a, b) => a + b, 0)
       const labels = [...labelled[t].values()].reduce((a, b) => a + b, 0)
-      scores[t] = titles[t] + saturate(signs, 7) + saturate(labels, 7) + (type.zone && zone ? 8 : 0) + (rows >= 3 && hasLedger(type) ? Math.min(3, rows * 0.3) : 0)
+      scores[t] = titles[t] + saturate(signs, 7) + saturate(labels, 7) + (type.zone && zone ? 8 : 0) + (rows >= 3 && hasLedger(type) ? Math.min(3, rows * 0.3) : 0) + saturate(spoken[t], 2.5) + (type.letter ? letter * 4 : 0)
     })
+    // Where the words leave the type open, what the page answers may settle it.
+    const [top, second] = [...scores].sort((a, b) => b - a)
+    if (top < CLEAR || top - second < MARGIN) for (const t of likeliest(scores)) scores[t] += filledEvidence(page, this.types[t])
     return { scores, titles, lasts, fields: labelled.map((m) => new Set(m.keys())) }
   }
 }
+
+/** Evidence that needs no second look, and how far it must lie before the next best. */
+const CLEAR = 6.5
+const MARGIN = 2.5
+const SECOND_LOOKS = 4
+
+const likeliest = (scores: readonly number[]): number[] => scores.map((_, t) => t).sort((a, b) => scores[b] - scores[a]).slice(0, SECOND_LOOKS)
 
 const keepBest = (map: Map<string, number>, key: string, weight: number): void => void map.set(key, Math.max(map.get(key) ?? 0, weight))
 

@@ -31,11 +31,11 @@ const readers = new WeakMap<readonly DocumentType[], EvidenceReader>()
  * Source: Sarawagi & Cohen, "Semi-Markov conditional random fields", 2004.
  * @param pages in package order; blank and separator pages are left out of documents, separators also cut
  */
-export function splitPages(pages: readonly Page[], types: readonly DocumentType[]): Piece[] {
+export function splitPages(pages: readonly Page[], types: readonly DocumentType[], evidenceOf: (page: Page) => Evidence = readerFor(types)): Piece[] {
   const pieces: Piece[] = []
   let run: Page[] = []
   const flush = () => {
-    if (run.length) pieces.push(...splitRun(run, types))
+    if (run.length) pieces.push(...splitRun(run, types, evidenceOf))
     run = []
   }
   for (const page of pages) {
@@ -46,10 +46,15 @@ export function splitPages(pages: readonly Page[], types: readonly DocumentType[
   return pieces
 }
 
-function splitRun(pages: readonly Page[], types: readonly DocumentType[]): Piece[] {
+/** Reads the evidence of pages for a set of types; what is built for a set is kept. */
+export function readerFor(types: readonly DocumentType[]): (page: Page) => Evidence {
   let reader = readers.get(types)
   if (!reader) readers.set(types, (reader = new EvidenceReader(types)))
-  const evidence = pages.map((page) => reader.read(page))
+  return (page) => reader.read(page)
+}
+
+function splitRun(pages: readonly Page[], types: readonly DocumentType[], evidenceOf: (page: Page) => Evidence): Piece[] {
+  const evidence = pages.map(evidenceOf)
   const looks = pages.map(looksOf)
   const model = new Model(types, evidence, looks)
   return model.best()
@@ -108,7 +113,9 @@ class Model {
     const [before, here] = [this.evidence[page - 1].fields[kind], this.evidence[page].fields[kind]]
     let again = 0
     for (const field of here) if (before.has(field)) again++
-    return Math.min(5, Math.max(0, again - 2) * 1.1)
+    // What asks for nearly all of its type's fields once more begins anew, however few those are.
+    const whole = this.types[kind].fields.filter((f) => f.kind !== 'table').length
+    return Math.max(Math.min(5, Math.max(0, again - 2) * 1.1), again >= 2 && again >= whole * 0.7 ? 4 : 0)
   }
 
   best(): Piece[] {

@@ -22,6 +22,7 @@ import * as tuningQuote from './tuning/purchase-quote.ts'
 import * as tuningStray from './tuning/stray.ts'
 import * as tuningBill from './tuning/utility-bill.ts'
 import * as tuningRegistration from './tuning/vessel-registration.ts'
+import * as printed from './printed/papers.ts'
 import type { Story } from '../story.ts'
 import type { Drawn } from '../truth.ts'
 
@@ -29,7 +30,7 @@ import type { Drawn } from '../truth.ts'
 const byDice = <W>(draw: (story: Story, dice: Dice, wishes: W) => Promise<Drawn>) => (story: Story, layout: number, _dice: Dice, wishes: W) => draw(story, new Dice(layout + 1), wishes)
 
 /**
- * Sets of layouts that share no design. Rules, wordings and weights are tuned on the first two; scores are quoted on the
+ * Sets of layouts that share no design. Rules, wordings and weights are tuned on the first three; scores are quoted on the
  * last, whose misses nobody tunes on.
  */
 export const paperSets = {
@@ -41,6 +42,7 @@ export const paperSets = {
     drawStray: (layout: number, dice: Dice) => tuningStray.drawStray(layout % 4, dice),
     drawPayslip: byDice(diced.dicePayslip), drawBill: byDice(diced.diceBill), drawCover: byDice(diced.diceCover), drawRegistration: byDice(diced.diceRegistration), drawConsent: byDice(diced.diceConsent), drawQuote: byDice(diced.diceQuote), drawStatement: byDice(diced.diceStatement), drawApplication: byDice(diced.diceApplication),
   },
+  printed: { layouts: 2, ...printed },
   scoring: { layouts: 2, ...scoringStatement, ...scoringLetter, ...scoringConsent, ...scoringCard, ...scoringCover, ...scoringApplication, ...scoringPayslip, ...scoringQuote, ...scoringStray, ...scoringBill, ...scoringRegistration },
 } as const
 export type PaperSet = keyof typeof paperSets

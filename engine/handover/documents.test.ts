@@ -23,7 +23,7 @@ test('pages go to their documents in order, pictures get their words as text', a
   ])
   expect(readdirSync(folder).sort()).toEqual(['01.pdf', '02.pdf', '03.pdf'])
   const read = async (name: string, index: number) => {
-    const source = await openSource(new Uint8Array(readFileSync(join(folder, name))), new Set())
+    const source = await openSource(new Uint8Array(readFileSync(join(folder, name))), () => false)
     const { pdf } = { pdf: source }
     const found = await pdf.read(index)
     source.close()

@@ -8,7 +8,7 @@ import yazl from 'yazl'
 import { expand } from './expand.ts'
 import { kindOf, openSource, UnusableFile } from './source.ts'
 
-const words = new Set(['signature'])
+const noInk = () => false
 async function pdf(lines: string[], turned = 0): Promise<Uint8Array> {
   const made = await PDFDocument.create()
   const font = await made.embedFont(StandardFonts.Helvetica)
@@ -39,7 +39,7 @@ const locked = (bytes: Uint8Array, ...password: [string, string]): Uint8Array =>
 
 describe('opening a file', () => {
   test('a PDF gives its words with places', async () => {
-    const source = await openSource(await pdf(['Net pay 2,140.55', 'and a line more of it']), words)
+    const source = await openSource(await pdf(['Net pay 2,140.55', 'and a line more of it']), noInk)
     const page = await source.read(0)
     expect(page.words.map((w) => w.text).slice(0, 3)).toEqual(['Net', 'pay', '2,140.55'])
     expect(page).toMatchObject({ source: 'text', rotation: 0, blank: false })
@@ -47,23 +47,23 @@ describe('opening a file', () => {
     source.close()
   })
   test('a page that is turned in its file is read upright', async () => {
-    const source = await openSource(await pdf(['The first line of it', 'The second line of it'], 90), words)
+    const source = await openSource(await pdf(['The first line of it', 'The second line of it'], 90), noInk)
     const page = await source.read(0)
     expect(page.words[0].text).toBe('The')
     source.close()
   })
   test('an empty page is blank', async () => {
-    const source = await openSource(await pdf([]), words)
+    const source = await openSource(await pdf([]), noInk)
     expect(await source.read(0)).toMatchObject({ blank: true, words: [] })
     source.close()
   })
   test('a PDF locked with an empty password opens', async () => {
-    const source = await openSource(locked(await pdf(['Open to everybody who looks']), '', 'owner'), words)
+    const source = await openSource(locked(await pdf(['Open to everybody who looks']), '', 'owner'), noInk)
     expect((await source.read(0)).words).toHaveLength(5)
     source.close()
   })
   test('pages are drawn upright at the width asked for', async () => {
-    const source = await openSource(await pdf(['x']), words)
+    const source = await openSource(await pdf(['x']), noInk)
     expect(await sharp(await source.picture(0, 0, 150)).metadata()).toMatchObject({ format: 'webp', width: 150 })
     source.close()
   })
@@ -74,7 +74,7 @@ describe('opening a file', () => {
     ['a program', () => text('MZ and so on'), /^This is not a kind of file/],
     ['words under a PDF name', () => text('Dear all'), /^This is not a kind of file/],
   ])('%s is refused in one sentence', async (_, bytes, sentence) => {
-    const opening = openSource(await bytes(), words)
+    const opening = openSource(await bytes(), noInk)
     await expect(opening).rejects.toThrow(UnusableFile)
     await expect(opening).rejects.toThrow(sentence)
   })
@@ -104,7 +104,7 @@ describe('unfolding archives and messages', () => {
     const mail = ['From: Ottilie Varnham <o@islepost.example>', 'To: papers@merrowsound.example', 'Subject: My papers', 'Date: Sat, 14 Mar 2026 10:00:00 +0000', 'MIME-Version: 1.0', 'Content-Type: multipart/mixed; boundary=b', '', '--b', 'Content-Type: text/plain', '', 'Here they are.', '--b', 'Content-Type: application/pdf; name=pay.pdf', 'Content-Disposition: attachment; filename=pay.pdf', 'Content-Transfer-Encoding: base64', '', Buffer.from(await pdf(['Payslip'])).toString('base64'), '--b--', ''].join('\r\n')
     const files = await expand({ name: 'mail.eml', bytes: text(mail) })
     expect(files.map((f) => f.name)).toEqual(['mail.eml/message.pdf', 'mail.eml/pay.pdf'])
-    const source = await openSource(files[0].bytes, words)
+    const source = await openSource(files[0].bytes, noInk)
     expect((await source.read(0)).words.map((w) => w.text).join(' ')).toContain('Subject: My papers')
     source.close()
   })

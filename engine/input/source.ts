@@ -1,7 +1,7 @@
 import { fileTypeFromBuffer } from 'file-type'
 import sharp, { type Metadata, type OutputInfo } from 'sharp'
 import type { Page } from '../../core/page/page.ts'
-import { wantsInk } from '../../core/read/marks.ts'
+import type { WantsInk } from '../../core/read/marks.ts'
 import { Pdf, PdfProblem } from '../pdf/pdfium.ts'
 import { turned, type Grey } from '../picture/grey.ts'
 import { inkGrid } from '../picture/measure.ts'
@@ -25,16 +25,20 @@ export interface Source {
 }
 
 const SCAN_DPI = 200
+/** Pictures of fewer dots are drawn at SCAN_DPI: readers want letters of some size. */
+const COARSEST_DPI = 145
+/** Enough to tell a pen from a rule; every dot more is paid for on each page with a place to sign. */
+const INK_DPI = 54
 
 /**
  * Opens a file by its contents, whatever its name.
- * @param vocabulary words beside which ink matters, so that it is measured there
+ * @param wantsInk tells of which pages the ink is measured
  * @throws UnusableFile
  */
-export async function openSource(bytes: Uint8Array, vocabulary: ReadonlySet<string>): Promise<Source> {
+export async function openSource(bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
   if (bytes.length === 0) throw new UnusableFile('The file is empty.')
   const type = await kindOf(bytes)
-  if (type === 'application/pdf') return openPdf(bytes, vocabulary)
+  if (type === 'application/pdf') return openPdf(bytes, wantsInk)
   if (type === 'image/jpeg' || type === 'image/png' || type === 'image/tiff') return openPicture(bytes)
   throw new UnusableFile('This is not a kind of file that can be read here; PDF, TIFF, JPEG, PNG, ZIP and e-mail can.')
 }
@@ -51,7 +55,7 @@ const looksLikeMail = (bytes: Uint8Array): boolean => {
   return /^(?:[A-Za-z-]+:.*\r?\n(?:[ \t].*\r?\n)*)+/.test(head) && /^(?:from|mime-version|subject|received|date):/im.test(head)
 }
 
-async function openPdf(bytes: Uint8Array, vocabulary: ReadonlySet<string>): Promise<Source> {
+async function openPdf(bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
   let pdf: Pdf
   try {
     pdf = await Pdf.open(bytes)
@@ -62,7 +66,7 @@ async function openPdf(bytes: Uint8Array, vocabulary: ReadonlySet<string>): Prom
   return {
     kind: 'pdf',
     pages: pdf.pages,
-    read: (index) => readPdfPage(pdf, index, vocabulary),
+    read: (index) => readPdfPage(pdf, index, wantsInk),
     async picture(index, rotation, width) {
       const size = pdf.read(index)
       const across = rotation % 180 ? size.height : size.width
@@ -73,22 +77,42 @@ async function openPdf(bytes: Uint8Array, vocabulary: ReadonlySet<string>): Prom
   }
 }
 
-async function readPdfPage(pdf: Pdf, index: number, vocabulary: ReadonlySet<string>): Promise<ReadPage> {
+async function readPdfPage(pdf: Pdf, index: number, wantsInk: WantsInk): Promise<ReadPage> {
   const found = pdf.read(index)
   const trusted = found.letters >= 12 && found.strange < 0.25 && !(found.pictured > 0.5 && found.letters < 160)
   if (trusted) {
     const rotation = found.turned
     const words = rotation === 0 ? found.words : found.words.map((w) => ({ ...w, box: turnBox(w.box, rotation) }))
     const [width, height] = rotation % 180 ? [found.height, found.width] : [found.width, found.height]
-    const ink = wantsInk(words, vocabulary) ? inkGrid(turned(pdf.render(index, 72), rotation)) : null
+    const ink = wantsInk(words) ? inkGrid(turned(pdf.render(index, INK_DPI), rotation)) : null
     return { width, height, rotation, source: 'text', blank: false, words, lean: 0, ink, poor: null }
   }
   // A page without a letter or a picture is blank, or drawn: a small rendering tells, and most are blank.
   if (found.letters === 0 && found.pictured === 0 && isEmpty(pdf.render(index, 40))) return { width: found.width, height: found.height, rotation: 0, source: 'none', blank: true, words: [], lean: 0, ink: null, poor: null }
-  const picture = pdf.render(index, SCAN_DPI)
-  const scan = await readScan(picture, SCAN_DPI)
+  const { picture, dpi } = await scanned(pdf, index, found.width)
+  const scan = await readScan(picture, dpi)
   const [width, height] = scan.rotation % 180 ? [found.height, found.width] : [found.width, found.height]
   return { width, height, ...scan, source: scan.blank ? 'none' : found.letters > 0 && found.strange < 0.25 ? 'mixed' : 'ocr' }
+}
+
+/** The picture of a scanned page: its own JPEG where the page is nothing else, else the page drawn. */
+async function scanned(pdf: Pdf, index: number, points: number): Promise<{ picture: Grey; dpi: number }> {
+  const jpeg = pdf.scannedJpeg(index)
+  if (jpeg) {
+    try {
+      const source = sharp(jpeg, { failOn: 'error' })
+      const { width = 0, space } = await source.metadata()
+      const own = (width / points) * 72
+      if ((space === 'srgb' || space === 'b-w') && own >= COARSEST_DPI) {
+        const finer = own > SCAN_DPI * 1.15
+        const { data, info } = await (finer ? source.resize({ width: Math.round((points / 72) * SCAN_DPI) }) : source).greyscale().extractChannel(0).raw().toBuffer({ resolveWithObject: true })
+        return { picture: { width: info.width, height: info.height, data: new Uint8Array(data.buffer, data.byteOffset, data.length) }, dpi: finer ? SCAN_DPI : own }
+      }
+    } catch {
+      // A JPEG that this reader rejects may still be one that PDFium can draw.
+    }
+  }
+  return { picture: pdf.render(index, SCAN_DPI), dpi: SCAN_DPI }
 }
 
 const isEmpty = (picture: Grey): boolean => picture.data.every((dot) => dot > 215)

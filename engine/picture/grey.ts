@@ -43,6 +43,17 @@ export function inkLevel(picture: Grey): number {
   return Math.ceil((best + last + 1) / 2)
 }
 
+/** The median of the dots lighter than ink: how bright the paper is. */
+export function paperOf(picture: Grey): number {
+  const level = inkLevel(picture)
+  const histogram = new Uint32Array(256)
+  let total = 0
+  for (let i = 0; i < picture.data.length; i += 7) if (picture.data[i] >= level) { histogram[picture.data[i]]++; total++ }
+  let [shade, below] = [0, 0]
+  while (shade < 255 && below + histogram[shade] < total / 2) below += histogram[shade++]
+  return shade
+}
+
 /** A picture turned clockwise by a quarter turn or more. */
 export function turned(picture: Grey, degrees: 0 | 90 | 180 | 270): Grey {
   const { width, height, data } = picture
@@ -58,4 +69,23 @@ export function turned(picture: Grey, degrees: 0 | 90 | 180 | 270): Grey {
       out[ny * height + nx] = data[y * width + x]
     }
   return { width: height, height: width, data: out }
+}
+
+/** Share of a page's height that a strip takes. */
+const STRIP = 0.14
+
+/** The strip over the whole width in which ink and paper change most often: there is most print. */
+export function fullestStrip(picture: Grey): Grey {
+  const { width, height, data } = picture
+  const level = inkLevel(picture)
+  const changes = new Uint32Array(height + 1)
+  for (let y = 0; y < height; y++) {
+    let count = 0
+    if (y % 3 === 0) for (let x = 2, row = y * width; x < width; x += 2) if (data[row + x] < level !== data[row + x - 2] < level) count++
+    changes[y + 1] = changes[y] + count
+  }
+  const tall = Math.max(1, Math.round(height * STRIP))
+  let top = 0
+  for (let y = 0; y + tall <= height; y += 4) if (changes[y + tall] - changes[y] > changes[top + tall] - changes[top]) top = y
+  return { width, height: tall, data: data.slice(top * width, (top + tall) * width) }
 }

@@ -1,4 +1,4 @@
-import { inkLevel, toPgm, turned, type Grey } from './grey.ts'
+import { fullestStrip, inkLevel, toPgm, turned, type Grey } from './grey.ts'
 import { inkGrid, measure, reduce } from './measure.ts'
 import { straighten } from './straighten.ts'
 import { unpackInk } from '../../core/page/ink.ts'
@@ -41,3 +41,15 @@ test('ink is where it is dark', () => {
   expect(cells.at(-1)).toBe(0)
 })
 test('a graymap has the head that readers expect', () => expect(toPgm(draw(2, 1, () => true)).toString('latin1').startsWith('P5\n2 1\n255\n')).toBe(true))
+test('a dark bar that the edge cuts straight does not hide how the print leans', () => {
+  const print = leaning(0.8)
+  for (let y = 30; y < 90; y++) for (let x = 0; x < 700; x++) print.data[y * 700 + x] = 40
+  expect(measure(print).skew).toBeCloseTo(0.8, 0)
+  expect(measure(print).skew).toBeGreaterThan(0.4)
+})
+test('the fullest strip lies where the print is', () => {
+  const picture = draw(400, 1000, (x, y) => y >= 700 && y < 800 && x % 9 < 4)
+  const strip = fullestStrip(picture)
+  expect([strip.width, strip.height]).toEqual([400, 140])
+  expect(strip.data.filter((dot) => dot < 100).length).toBe(picture.data.filter((dot) => dot < 100).length)
+})

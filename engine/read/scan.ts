@@ -1,9 +1,11 @@
 import type { Page, Rotation, Word } from '../../core/page/page.ts'
-import { turned, type Grey } from '../picture/grey.ts'
+import { stretchContrast } from '../picture/contrast.ts'
+import { fullestStrip, turned, type Grey } from '../picture/grey.ts'
 import { inkGrid, measure, reduce } from '../picture/measure.ts'
 import { withoutRules } from '../picture/rules.ts'
 import { straighten } from '../picture/straighten.ts'
-import { orientation, recognise } from './tesseract.ts'
+import { lookAgain } from './second-look.ts'
+import { recognise } from './tesseract.ts'
 
 /** What a picture of a page yields. */
 export type ScanReading = Pick<Page, 'words' | 'lean' | 'rotation' | 'blank' | 'ink' | 'poor'>
@@ -13,34 +15,67 @@ const BLANK = 0.0025
 
 /**
  * Reads a picture of a page: put upright and straight, then recognised. Most pages are recognised once; only where the
- * reading makes no sense is orientation looked into and the page read a second time.
+ * reading makes no sense is the way it lies looked into and the page read a second time.
  */
 export async function readScan(picture: Grey, dpi: number): Promise<ScanReading> {
   const measures = measure(picture)
   if (measures.dark < 0.0004 || measures.contrast < 12) return { words: [], lean: 0, rotation: 0, blank: true, ink: null, poor: null }
-  let rotation: Rotation = 0
-  if (measures.sideways) rotation = (await orientation(picture, dpi))?.rotation ?? 90
-  let reading = await readUpright(picture, rotation, dpi, measures.sideways && rotation % 180 !== 90 ? 0 : measures.skew)
-  if (sense(reading.words) < 0.62) {
-    const seen = await orientation(picture, dpi)
-    const other: Rotation = seen && seen.rotation !== rotation ? seen.rotation : (((rotation + 180) % 360) as Rotation)
-    if ((seen && seen.rotation !== rotation) || sense(reading.words) < 0.4) {
-      const again = await readUpright(picture, other, dpi, measures.skew)
+  let rotation: Rotation = measures.sideways ? await likeliest(picture, [90, 270], dpi) : 0
+  let lean = measures.skew
+  let reading = await readUpright(picture, rotation, dpi, lean)
+  if (sense(reading.words) < SENSE) {
+    const other = await likeliest(picture, sense(reading.words) < LITTLE_SENSE ? [0, 180, 90, 270] : [rotation, opposite(rotation)], dpi)
+    if (other !== rotation) {
+      // The lean was measured along the other axis where the page lies across.
+      const leaning = (other - rotation) % 180 === 0 ? measures.skew : 0
+      const again = await readUpright(picture, other, dpi, leaning)
       if (sense(again.words) > sense(reading.words) + 0.04) {
         reading = again
         rotation = other
+        lean = leaning
       }
     }
   }
+  reading = { ...reading, words: await reading.again() }
   const blank = measures.dark < BLANK && reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{2}/u.test(w.text)).length < 2
   const upright = turned(reduce(picture, 1500), rotation)
-  return { words: blank ? [] : reading.words, lean: measures.skew, rotation, blank, ink: blank ? null : inkGrid(upright), poor: blank ? null : weakness(reading.words, measures) }
+  return { words: blank ? [] : reading.words, lean, rotation, blank, ink: blank ? null : inkGrid(upright), poor: blank ? null : weakness(reading.words, measures) }
 }
 
-async function readUpright(picture: Grey, rotation: Rotation, dpi: number, skew: number): Promise<{ words: Word[] }> {
+/** A page read with less sense than this may lie upside down; with much less, any way. */
+const SENSE = 0.62
+const LITTLE_SENSE = 0.4
+
+const opposite = (rotation: Rotation): Rotation => ((rotation + 180) % 360) as Rotation
+
+/** How the page likely lies, by reading its fullest strip each way: a fifth of the cost of reading the page. */
+async function likeliest(picture: Grey, ways: readonly Rotation[], dpi: number): Promise<Rotation> {
+  const strips = new Map<boolean, Grey>()
+  let best: { way: Rotation; sense: number } = { way: ways[0], sense: -1 }
+  for (const way of ways) {
+    const across = way % 180 === 90
+    let strip = strips.get(across)
+    if (!strip) strips.set(across, (strip = fullestStrip(turned(picture, across ? 90 : 0))))
+    const found = sense(await recognise(turned(strip, way >= 180 ? 180 : 0), dpi))
+    if (found > best.sense) best = { way, sense: found }
+  }
+  return best.way
+}
+
+/** A page read one way up. */
+interface Reading {
+  words: Word[]
+  /** The words after a second look at the weak ones; where that fails they stay weak, and are asked about. */
+  again: () => Promise<Word[]>
+}
+
+async function readUpright(picture: Grey, rotation: Rotation, dpi: number, skew: number): Promise<Reading> {
   const { picture: straight, back } = await straighten(turned(picture, rotation), skew)
-  const words = await recognise(withoutRules(straight, dpi), dpi)
-  return { words: words.map((w) => ({ ...w, box: back(w.box) })) }
+  const cleared = withoutRules(straight, dpi)
+  stretchContrast(cleared.picture)
+  const found = await recognise(cleared.picture, dpi)
+  const onPage = (words: readonly Word[]) => words.map((w) => ({ ...w, box: back(cleared.back(w.box)) }))
+  return { words: onPage(found), again: async () => onPage(await lookAgain(cleared.picture, found, dpi).catch(() => found)) }
 }
 
 /** Mean sureness over letters: near 0.9 on fair print, below 0.5 on print upside down. */

@@ -1,5 +1,5 @@
 import { LRUCache } from 'lru-cache'
-import { inkWords } from '../../core/read/marks.ts'
+import { inkWanted } from '../../core/read/marks.ts'
 import { builtInTypes } from '../../core/program/types/index.ts'
 import { openSource, type Source } from '../../engine/input/source.ts'
 import { fetchContents } from '../storage/contents.ts'
@@ -11,7 +11,7 @@ const open = new LRUCache<string, Promise<Source>>({ max: 4, dispose: (source) =
 export function sourceOf(sha256: string): Promise<Source> {
   let source = open.get(sha256)
   if (!source) {
-    source = fetchContents(sha256).then((bytes) => openSource(bytes, inkWords(builtInTypes)))
+    source = fetchContents(sha256).then((bytes) => openSource(bytes, inkWanted(builtInTypes)))
     source.catch(() => open.delete(sha256))
     open.set(sha256, source)
   }

@@ -2,7 +2,7 @@ import { and, eq, sql } from 'drizzle-orm'
 import { openSource, UnusableFile } from '../../engine/input/source.ts'
 import { expand } from '../../engine/input/expand.ts'
 import { unreadable } from '../../engine/package.ts'
-import { inkWords } from '../../core/read/marks.ts'
+import { inkWanted } from '../../core/read/marks.ts'
 import { builtInTypes } from '../../core/program/types/index.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
@@ -59,7 +59,7 @@ async function unfold(file: FileRow, inside: readonly { name: string; bytes: Uin
 }
 
 async function addPages(file: FileRow, bytes: Uint8Array): Promise<void> {
-  const source = await openSource(bytes, inkWords(builtInTypes))
+  const source = await openSource(bytes, inkWanted(builtInTypes))
   const count = source.pages
   source.close()
   if (count > settings().MOST_FILE_PAGES) throw new UnusableFile(`The file has ${count} pages; at most ${settings().MOST_FILE_PAGES} are taken.`)

@@ -1,6 +1,7 @@
 import { and, eq, ne, sql } from 'drizzle-orm'
 import { programById } from '../../core/program/programs.ts'
 import type { Person } from '../access/people.ts'
+import { freeName } from '../../engine/input/free-name.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { files, packages } from '../database/schema.ts'
@@ -53,8 +54,10 @@ export async function bringFile(packageId: string, name: string, stream: AsyncIt
   }
   const [twin] = await database().select({ caseNumber: packages.caseNumber }).from(files).innerJoin(packages, eq(files.packageId, packages.id)).where(and(eq(files.sha256, kept.sha256), ne(files.packageId, packageId))).limit(1)
   await database().transaction(async (work) => {
-    await work.update(files).set({ ...kept, state: 'waiting' }).where(eq(files.id, file.id))
+    // The row of the package is locked first, so that two files of a name brought at once see one another.
     await work.update(packages).set({ state: 'reading', updatedAt: new Date() }).where(eq(packages.id, packageId))
+    const others = await work.select({ name: files.name }).from(files).where(and(eq(files.packageId, packageId), ne(files.id, file.id)))
+    await work.update(files).set({ ...kept, name: freeName(name.slice(0, 240), others.map((o) => o.name)), state: 'waiting' }).where(eq(files.id, file.id))
     await note(work, who, packageId, 'brought a file', `${name}, ${Math.ceil(kept.size / 1024)} kB${twin ? `; the same file is in ${twin.caseNumber}` : ''}`)
     await queueJob(work, 'open_file', { fileId: file.id }, { queue: `open:${packageId}` })
     await tell(work, { packageId, what: 'files' })

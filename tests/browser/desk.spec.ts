@@ -220,3 +220,22 @@ test('what one person does, another sees without loading the page again', async 
   await one.keyboard.press('u')
   await expect(two.getByText('undid').first()).toBeVisible()
 })
+
+test('what changed before a screen hears of changes is shown once it does', async ({ browser }) => {
+  const [one, two] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()]
+  await signIn(one)
+  await signIn(two, 'ivo')
+  let hears = () => undefined as void
+  const allowed = new Promise<void>((done) => { hears = done })
+  await two.route('**/events?*', async (route) => { await allowed; await route.continue() })
+  await openView(one, `${demoPackage()}/deck`)
+  const before = Number(await noteOf(one, 'Deck'))
+  await openView(two, `${demoPackage()}/history`)
+  await expect(two.getByRole('link', { name: /^Deck/ })).toContainText(String(before))
+  await one.keyboard.press('1')
+  await expect.poll(async () => Number(await noteOf(one, 'Deck'))).toBeLessThan(before)
+  hears()
+  await expect.poll(async () => Number(await noteOf(two, 'Deck'))).toBeLessThan(before)
+  await one.keyboard.press('u')
+  await expect(one.getByRole('link', { name: /^Deck/ })).toContainText(String(before))
+})

@@ -5,6 +5,7 @@ import { signIn } from '../../server/access/people.ts'
 import { closeDatabase, database } from '../../server/database/connection.ts'
 import { migrateDatabase } from '../../server/database/migrate.ts'
 import { answers, audit, files, packages, session } from '../../server/database/schema.ts'
+import { hear, tell } from '../../server/events.ts'
 import { Closed, giveAnswers, redo, undo, undoState } from '../../server/packages/answer.ts'
 import { packageZip, setFinished } from '../../server/packages/finish.ts'
 import { newPackage } from '../../server/packages/intake.ts'
@@ -53,6 +54,14 @@ describe('from a file to a judged package', () => {
     expect(problems).toEqual({ 'damaged.pdf': 'This PDF is damaged and cannot be opened.', 'renamed.pdf': expect.stringMatching(/not a kind of file/) as string, 'empty.pdf': 'The file is empty.', 'good.pdf': null })
     expect((await packageRow(id))!.assessment!.findings.filter((f) => f.kind === 'unusable_file')).toHaveLength(3)
   }, 90_000)
+
+  test('two files of one name, brought at once, keep names apart', async () => {
+    const id = await newPackage('working-boat-loan', who)
+    await Promise.all([bring(id, 'scan.pdf', await pdfOf(payslip('July', '31')), who), bring(id, 'scan.pdf', await pdfOf(payslip('August', '31')), who)])
+    const names = (await filesIn(id)).map((f) => f.name)
+    expect(new Set(names).size).toBe(2)
+    expect(names).toContain('scan.pdf')
+  }, 60_000)
 
   test('the same file twice is noticed, in its package and in another', async () => {
     const bytes = await pdfOf(payslip('May', '29'))
@@ -145,6 +154,23 @@ describe('the end of the work', () => {
     await setFinished(id, false, who)
     await giveAnswers(id, [{ kind: 'type', page: 2, type: 'cover_letter' }], who)
   }, 90_000)
+})
+
+describe('telling of changes', () => {
+  test('after the connection was lost, everyone is told to look afresh, and hears again', async () => {
+    const heard: (string | null)[] = []
+    const silence = await hear((change) => heard.push(change?.packageId ?? null))
+    await tell(database(), { packageId: 'one', what: 'files' })
+    await until(() => Promise.resolve(heard.includes('one')))
+    await database().execute(sql`select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen %' and datname = current_database()`)
+    await until(() => Promise.resolve(heard.includes(null)))
+    await tell(database(), { packageId: 'two', what: 'files' })
+    await until(() => Promise.resolve(heard.includes('two')))
+    silence()
+    await tell(database(), { packageId: 'three', what: 'files' })
+    await new Promise((done) => setTimeout(done, 200))
+    expect(heard).not.toContain('three')
+  }, 30_000)
 })
 
 describe('the queue', () => {

@@ -48,3 +48,4 @@ test('every way of writing a day is read back', () => {
       return parseDate(write(iso))?.value === iso
     }))
 })
+test.each([['19101988', '1988-10-19'], ['01. 02 +2026', '2026-02-01'], ['Q2. 02. 2026', '2026-02-02']])('%s out of boxes or weak print', (text, iso) => expect(parseDate(text)?.value).toBe(iso))

@@ -30,6 +30,8 @@ export function isoDate(year: number, month: number, day: number): string | null
 const fullYear = (year: string): number => (year.length === 4 ? +year : +year > 50 ? 1900 + +year : 2000 + +year)
 
 const NUMERIC = /^(\d{1,2})\s?[/.\-–]\s?(\d{1,2})\s?[/.\-–]\s?(\d{4}|\d{2})$/
+/** Day, month and year one to a box: a form's comb loses the strokes between them. */
+const COMB = /^(\d{2})(\d{2})((?:19|20)\d{2})$/
 const ISO = /^(\d{4})\s?[-/.]\s?(\d{1,2})\s?[-/.]\s?(\d{1,2})$/
 const NAMED = /^(\d{1,2})(?:st|nd|rd|th|er|\.|º)?[\s-]*(?:day of |de |of )?\s*([a-z]{3,10})\.?,?[\s-]*(?:de |del )?(\d{4}|\d{2})$/
 const MONTH_FIRST = /^([a-z]{3,10})\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?\s+(\d{4})$/
@@ -42,9 +44,14 @@ export function parseDate(text: string): { value: string; fit: number; repaired:
   const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim()
   if (clean.length < 6 || clean.length > 32 || !/\d|[osil]/.test(clean)) return null
   const direct = dateIn(clean)
+  const comb = COMB.exec(clean)
+  const packed = comb && isoDate(+comb[3], +comb[2], +comb[1])
+  if (packed) return { value: packed, fit: 0.72, repaired: false }
   if (direct) return { value: direct, fit: /^\d{1,2}.\d{1,2}.\d{2}$/.test(clean) ? 0.85 : 1, repaired: false }
   if (/[a-z]{3}/.test(clean)) return null
-  const mended = dateIn(asDigits(text.trim().replace(/[),;:.]+$/, '')))
+  const digits = asDigits(text.trim().replace(/[),;:.]+$/, ''))
+  // "01. 02 +2026": weak readers lose the points between, or see strokes in them.
+  const mended = dateIn(digits) ?? dateIn(digits.replace(/\s*[.,+*·°]\s*[+-]?\s*|\s+/g, '.'))
   return mended ? { value: mended, fit: 0.7, repaired: true } : null
 }
 
@@ -66,7 +73,7 @@ function dateIn(text: string): string | null {
   return null
 }
 
-export const readDates: KindReader = (words) => readSpans(words, 6, parseDate)
+export const readDates: KindReader = (words) => (words.some((w) => w.sure < 1 || /\d/.test(w.text)) ? readSpans(words, 6, parseDate) : [])
 
 /** The last day of a month as ISO date. */
 export const monthEnd = (year: number, month: number): string => new Date(Date.UTC(year, month, 0)).toISOString().slice(0, 10)

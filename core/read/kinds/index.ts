@@ -1,6 +1,7 @@
 import type { FieldKind } from '../../program/schema.ts'
 import { readDates } from './date.ts'
-import { readEmails, readIbans, readIds, readNumbers, readPhones } from './id.ts'
+import { readIbans } from './iban.ts'
+import { readEmails, readIds, readNumbers, readPhones } from './id.ts'
 import { readMoney } from './money.ts'
 import type { KindReader } from './reading.ts'
 import { readAddresses, readNames, readOrgs, readTexts } from './words.ts'

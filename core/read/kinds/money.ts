@@ -40,7 +40,8 @@ export function parseMoney(text: string, currency = 'EUR'): { value: { amount: s
   }
   const number = decimalOf(rest)
   if (number === null) return null
-  const fit = (number.cents ? 0.85 : 0.55) + (sign ? 0.15 : 0)
+  // A figure or two alone may be anything: a quantity, a day, the rest of an amount that was not read.
+  const fit = (number.cents ? 0.85 : /^\d{1,2}\.00$/.test(number.amount) ? 0.25 : 0.55) + (sign ? 0.15 : 0)
   return { value: { amount: (negative ? '-' : '') + number.amount, currency }, fit: repaired ? fit * 0.7 : fit, repaired }
 }
 

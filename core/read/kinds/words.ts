@@ -38,8 +38,10 @@ function withoutTitle(name: string): string {
 /** The whole run as a person's name. Titles and notes in brackets behind it are left away. */
 export const readNames: KindReader = (words) => {
   const kept = withoutLeaders(words)
-  const cut = kept.findIndex((w, i) => i > 0 && (/^\(|\d{3}|@/.test(w.text) || /[;:]$/.test(w.text)))
-  const run = cut > 0 ? kept.slice(0, cut) : kept
+  const cut = kept.findIndex((w, i) => i > 0 && (/^\(|\d{3}|@/.test(w.text) || /[;:]$/.test(w.text) || (/,$/.test(kept[i - 1].text) && /^\d/.test(w.text))))
+  // A full stop ends a name unless it shortens a title or a given name.
+  const stop = kept.findIndex((w, i) => i > 0 && i < kept.length - 1 && /\p{L}{3,}\.$/u.test(w.text) && !/^(?:capt|prof|rev|mrs|sra|srta|mme|mlle)\.$/i.test(w.text))
+  const run = kept.slice(0, Math.min(cut > 0 ? cut : kept.length, stop >= 0 ? stop + 1 : kept.length))
   const value = withoutTitle(tidy(rawOf(run)))
   const fit = nameLikeness(value)
   return fit > 0 && value ? [{ value, words: run, raw: rawOf(run), fit, repaired: false }] : []
@@ -53,7 +55,10 @@ export const readOrgs: KindReader = (words) => {
 }
 
 export const readTexts: KindReader = (words) => {
-  const run = withoutLeaders(words)
+  const kept = withoutLeaders(words)
+  // What is put in quotation marks ends with them: “Wave Dancer”, hull no. …
+  const closing = /^["“„«]/.test(kept[0]?.text ?? '') ? kept.findIndex((w) => /["”»][,.;:)]*$/.test(w.text)) : -1
+  const run = closing >= 0 ? kept.slice(0, closing + 1) : kept
   const value = tidy(rawOf(run)).replace(/^["“„«]\s?|\s?["”»]$/g, '')
   if (!/[\p{L}\d]{2}/u.test(value) || value.length > 60) return []
   return [{ value, words: run, raw: rawOf(run), fit: value.split(' ').length > 6 ? 0.4 : 0.9, repaired: false }]

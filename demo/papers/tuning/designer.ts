@@ -8,7 +8,9 @@ export interface Saying {
   value: string | string[]
 }
 
-const ARRANGEMENTS = ['columns', 'inline', 'stack', 'grid', 'lettered', 'numbered', 'rightward', 'ruled', 'bare'] as const
+const ARRANGEMENTS = ['columns', 'inline', 'stack', 'grid', 'lettered', 'numbered', 'rightward', 'ruled', 'bare', 'headrow', 'caption', 'leaders', 'runon', 'triple', 'comb'] as const
+/** Arrangements that set several sayings on a line. */
+const ABREAST: ReadonlySet<string> = new Set(['headrow', 'runon', 'triple'])
 
 /**
  * A designer who throws dice: faces, places, wordings and arrangements differ from paper to paper, so that what is tuned
@@ -20,6 +22,8 @@ export class Designer {
   private readonly arrangement: (typeof ARRANGEMENTS)[number]
   private readonly size: number
   private readonly left: number
+  /** Whether labels stand in capitals. */
+  private readonly shout: boolean
 
   private constructor(readonly paper: Paper, private readonly dice: Dice) {
     this.date = dateForms[dice.pick(Object.keys(dateForms) as DateForm[])]
@@ -27,6 +31,7 @@ export class Designer {
     this.arrangement = dice.pick(ARRANGEMENTS)
     this.size = dice.pick([9, 9.5, 10, 10.5, 11])
     this.left = dice.int(36, 80)
+    this.shout = dice.chance(0.15)
   }
 
   static async begin(dice: Dice): Promise<Designer> {
@@ -70,6 +75,7 @@ export class Designer {
     const linesOf = (s: Saying) => (typeof s.value === 'string' ? [s.value] : s.value)
     const labels = sayings.map((s) => this.word(s.wordings))
     const wide = 515 - (left - 40)
+    if (ABREAST.has(arrangement)) return this.abreast(y, sayings.map((s, i) => ({ label: labels[i], lines: linesOf(s) })), arrangement)
     sayings.forEach((saying, i) => {
       const lines = linesOf(saying)
       const label = labels[i]
@@ -79,7 +85,7 @@ export class Designer {
         case 'ruled':
           if (arrangement === 'ruled') paper.box(left, y - 5, wide, below + 10, i % 2 ? undefined : colours.mist, colours.rule)
           paper.text(left + 5, y, label, { size, colour: colours.grey })
-          lines.forEach((line, n) => paper.text(left + wide * 0.42, y + n * step, line, { size }))
+          lines.forEach((line, n) => paper.text(Math.max(left + wide * 0.42, left + 15 + paper.measure(label, { size })), y + n * step, line, { size }))
           y += below + (arrangement === 'ruled' ? 10 : 6)
           break
         case 'inline':
@@ -103,6 +109,30 @@ export class Designer {
           lines.forEach((line, n) => paper.text(left + wide * 0.4 + 12, y + n * step, line, { size: size + 0.5 }))
           y += below + 7
           break
+        case 'caption':
+          lines.forEach((line, n) => paper.text(left + 4, y + n * step, line, { size: size + 1 }))
+          paper.rule(left, y + below + 4, left + wide * 0.6)
+          paper.text(left + 4, y + below + 7, label, { size: size * 0.7, colour: colours.grey })
+          y += below + size + 14
+          break
+        case 'leaders': {
+          paper.text(left, y, label, { size })
+          lines.forEach((line, n) => paper.text(left + wide, y + n * step, line, { size, align: 'right' }))
+          const [from, to] = [left + paper.measure(label, { size }) + 4, left + wide - 6 - paper.measure(lines[0], { size })]
+          paper.text(from, y, '.'.repeat(Math.max(0, Math.floor((to - from) / paper.measure('.', { size })))), { size, colour: colours.rule })
+          y += below + 5
+          break
+        }
+        case 'comb': {
+          // One box for each letter of short values, as forms for the pen have it.
+          paper.text(left, y, label, { size: size * 0.85 })
+          const short = lines.length === 1 && lines[0].length <= 16
+          const x = left + wide * 0.36
+          if (short) [...lines[0]].forEach((letter, n) => { paper.box(x + n * 15, y - 4, 15, 17, undefined, colours.rule); paper.text(x + n * 15 + 7.5, y - 1, letter, { size, face: 'mono', align: 'center' }) })
+          else { paper.box(x, y - 4, wide * 0.64, below + 6, undefined, colours.rule); lines.forEach((line, n) => paper.text(x + 4, y - 1 + n * step, line, { size, face: 'mono' })) }
+          y += below + 11
+          break
+        }
         case 'stack':
         case 'grid': {
           const column = i % 2
@@ -119,10 +149,79 @@ export class Designer {
     return y + 8
   }
 
+  /** Several labelled values on a line: under a bar of heads, in three columns, or one behind the other. */
+  private abreast(y: number, items: readonly { label: string; lines: string[] }[], arrangement: string): number {
+    const { paper, left, size } = this
+    const wide = 515 - (left - 40)
+    const step = size * 1.3
+    if (arrangement === 'runon') {
+      let x = left
+      for (const { label, lines } of items) {
+        const text = `${label}: ${lines.join(', ')}`
+        const long = paper.measure(text, { size })
+        if (x > left && x + long > left + wide) { x = left; y += step + 4 }
+        paper.text(x, y, text, { size })
+        x += long + 16
+      }
+      return y + step + 10
+    }
+    const across = arrangement === 'triple' ? 3 : 4
+    for (let from = 0; from < items.length; from += across) {
+      // What is too long for its place gets a line of its own.
+      const row = items.slice(from, from + across)
+      const cell = wide / row.length
+      const fits = row.every((i) => [i.label, ...i.lines].every((text) => paper.measure(text, { size }) < cell - 8))
+      const sets = fits ? [row] : row.map((i) => [i])
+      for (const set of sets) {
+        const tall = Math.max(...set.map((i) => i.lines.length)) * step
+        if (arrangement === 'headrow') paper.box(left, y - 3, wide, size + 6, colours.mist)
+        set.forEach(({ label, lines }, i) => {
+          const x = left + i * (wide / set.length) + 4
+          paper.text(x, y, label, { size: arrangement === 'headrow' ? size * 0.9 : size * 0.72, bold: arrangement === 'headrow', colour: arrangement === 'headrow' ? colours.ink : colours.grey })
+          lines.forEach((line, n) => paper.text(x, y + size + 5 + n * step, line, { size }))
+        })
+        y += size + tall + 12
+      }
+    }
+    return y + 8
+  }
+
   /** A wording as this designer sets it: one of the list, now and then with its sister in another language. */
   private word(wordings: readonly string[]): string {
-    const pick = this.dice.pick(wordings)
+    const pick = this.shout ? this.dice.pick(wordings).toUpperCase() : this.dice.pick(wordings)
     return this.dice.chance(0.08) ? `${pick} / ${this.dice.pick(wordings)}` : pick
+  }
+
+  /** Name and address where the window of an envelope shows them, with no label. */
+  addressee(y: number, lines: readonly string[]): void {
+    const x = this.dice.pick([this.left, 330])
+    lines.forEach((line, n) => this.paper.text(x, y + 6 + n * this.size * 1.3, line, { size: this.size }))
+  }
+
+  /** The one amount that counts, large in a frame of its own. */
+  big(y: number, wordings: readonly string[], amount: string, by: string, day: string): void {
+    const { paper, dice, left } = this
+    const x = dice.pick([left, 320])
+    paper.box(x, y, 220, 62, colours.sand)
+    paper.text(x + 10, y + 8, dice.pick(wordings), { size: 10 })
+    paper.text(x + 10, y + 22, amount, { size: 18, bold: true })
+    paper.text(x + 10, y + 46, `${by} ${day}`, { size: 8 })
+  }
+
+  /** Earnings on the left, deductions on the right, and a bar of totals beneath. */
+  twoSided(y: number, earned: readonly (readonly [string, string])[], taken: readonly (readonly [string, string])[], totals: readonly (readonly [readonly string[], string])[]): void {
+    const { paper, dice, left, size } = this
+    const [right, end] = [left + 260, left + 470]
+    paper.text(left, y, dice.pick(['Earnings', 'Payments']), { size, bold: true }); paper.text(right, y, dice.pick(['Deductions', 'Taken off']), { size, bold: true })
+    earned.forEach(([word, amount], i) => { paper.text(left, y + 18 + i * 15, word, { size }); paper.text(right - 20, y + 18 + i * 15, amount, { size, align: 'right' }) })
+    taken.forEach(([word, amount], i) => { paper.text(right, y + 18 + i * 15, word, { size }); paper.text(end, y + 18 + i * 15, amount, { size, align: 'right' }) })
+    y += 26 + Math.max(earned.length, taken.length) * 15
+    paper.rule(left, y, end)
+    const cell = (end - left) / totals.length
+    totals.forEach(([wordings, amount], i) => {
+      paper.text(left + i * cell, y + 6, dice.pick(wordings), { size: Math.min(8, size) })
+      paper.text(left + i * cell, y + 19, amount, { size })
+    })
   }
 
   /** Options with boxes before or behind their words; the true one is ticked. Returns the y below. */

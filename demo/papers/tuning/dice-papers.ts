@@ -3,6 +3,7 @@ import { addDays } from '../../../core/match/days.ts'
 import type { Dice } from '../../dice.ts'
 import type { Story } from '../../story.ts'
 import { Ledger, money, type Drawn } from '../../truth.ts'
+import { applicationFacts, consentFacts, payslipFacts, statementFacts } from '../facts.ts'
 import { addressLine, fullName } from '../../world.ts'
 import type { StatementWishes } from './bank-statement.ts'
 import type { ConsentWishes } from './credit-consent.ts'
@@ -21,16 +22,12 @@ const done = async (type: string, d: Designer, truth: Ledger, signed: boolean | 
 
 export async function dicePayslip(story: Story, dice: Dice, wishes: PayslipWishes): Promise<Drawn> {
   const d = await Designer.begin(dice)
-  const truth = new Ledger()
-  const { month } = wishes
-  const person = wishes.employee ?? story.applicant
-  const [name, employer] = [wishes.employeeName ?? fullName(person), wishes.employer ?? story.employer]
-  truth.put('employee_name', name); truth.put('employer_name', employer); truth.put('pay_date', month.paid); truth.put('period_start', month.start); truth.put('period_end', month.end)
-  truth.put('gross_pay', money(month.gross)); truth.put('net_pay', money(month.net)); truth.put('year_to_date_gross', money(month.yearToDate)); truth.put('national_number', person.nationalNumber)
+  const { truth, month, person, name, employer } = payslipFacts(story, wishes)
   const y = d.say(d.head(employer, P.title, addressLine(story.employerAddress)), [
     { wordings: P.employee, value: name }, { wordings: P.national, value: person.nationalNumber }, { wordings: P.period, value: `${d.date(month.start)} ${dice.pick(['to', '-', '–', 'until'])} ${d.date(month.end)}` }, { wordings: P.paid, value: d.date(month.paid) },
   ])
-  d.say(y + 10, [{ wordings: ['Basic pay', 'Salary', 'Monthly wage'], value: d.money(month.gross) }, { wordings: P.gross, value: d.money(month.gross) }, { wordings: ['Income tax', 'Tax', 'PAYE'], value: d.money(month.tax) }, { wordings: ['Social insurance', 'Insurance contribution'], value: d.money(month.insurance) }, { wordings: P.net, value: d.money(month.net) }, { wordings: P.year, value: d.money(month.yearToDate) }])
+  if (dice.chance(0.4)) d.twoSided(y + 6, [[dice.pick(['Basic pay', 'Salary']), d.money(month.gross)]], [[dice.pick(['Income tax', 'PAYE tax']), d.money(month.tax)], [dice.pick(['Social insurance', 'Contribution']), d.money(month.insurance)]], [[P.gross, d.money(month.gross)], [['Total deductions', 'Deducted'], d.money(month.tax + month.insurance)], [P.net, d.money(month.net)], [P.year, d.money(month.yearToDate)]])
+  else d.say(y + 10, [{ wordings: ['Basic pay', 'Salary', 'Monthly wage'], value: d.money(month.gross) }, { wordings: P.gross, value: d.money(month.gross) }, { wordings: ['Income tax', 'Tax', 'PAYE'], value: d.money(month.tax) }, { wordings: ['Social insurance', 'Insurance contribution'], value: d.money(month.insurance) }, { wordings: P.net, value: d.money(month.net) }, { wordings: P.year, value: d.money(month.yearToDate) }])
   return done('payslip', d, truth)
 }
 
@@ -44,10 +41,14 @@ export async function diceBill(story: Story, dice: Dice, wishes: BillWishes): Pr
   const account = dice.pick([`${dice.digits(8)}`, `${dice.digits(3)}-${dice.digits(6)}`, `K${dice.digits(7)}`])
   const due = dice.int(3200, 22000)
   truth.put('supplier_name', story.utility); truth.put('account_holder', holder); truth.put('service_address', `${street}, ${place}`); truth.put('issue_date', issued); truth.put('account_number', account); truth.put('amount_due', money(due))
-  const y = d.say(d.head(story.utility, B.title), dice.shuffle([
+  const posted = dice.chance(0.35)
+  const top = d.head(story.utility, B.title)
+  if (posted) d.addressee(top, [holder, street, place])
+  const y = d.say(posted ? top + 80 : top, dice.shuffle(posted ? [{ wordings: B.issued, value: d.date(issued) }, { wordings: B.account, value: account }] : [
     { wordings: B.holder, value: holder }, { wordings: B.address, value: dice.chance(0.5) ? `${street}, ${place}` : [street, place] }, { wordings: B.issued, value: d.date(issued) }, { wordings: B.account, value: account },
   ]))
-  d.say(y + 10, [{ wordings: ['Standing charge', 'Abonnement', 'Meter charge'], value: d.money(900) }, { wordings: ['Consumption 301 kWh', 'Consommation 18 m3', 'Consumo 212 kWh'], value: d.money(due - 900) }, { wordings: B.due, value: d.money(due) }])
+  if (dice.chance(0.3)) d.big(y + 6, B.due, d.money(due), dice.pick(['Due by', 'Payable before', 'À régler avant le', 'Fecha límite']), d.date(addDays(issued, 21)))
+  else d.say(y + 10, [{ wordings: ['Standing charge', 'Abonnement', 'Meter charge'], value: d.money(900) }, { wordings: ['Consumption 301 kWh', 'Consommation 18 m3', 'Consumo 212 kWh'], value: d.money(due - 900) }, { wordings: B.due, value: d.money(due) }])
   return done('utility_bill', d, truth)
 }
 
@@ -62,6 +63,13 @@ export async function diceCover(story: Story, dice: Dice, wishes: CoverWishes): 
   const [insured, vessel] = [wishes.insured ?? fullName(story.applicant), wishes.vessel ?? story.vessel]
   truth.put('policy_number', policy); truth.put('insured_name', insured); truth.put('vessel_name', vessel); truth.put('cover_start', start); truth.put('cover_end', end); truth.put('sum_insured', money(sum)); truth.put('premium', money(premium))
   const period = dice.chance(0.5) ? [{ wordings: V.period, value: `${d.date(start)} to ${d.date(end)}` }] : [{ wordings: V.from, value: d.date(start) }, { wordings: V.to, value: d.date(end) }]
+  if (dice.chance(0.2)) {
+    d.paper.prose(60, d.head(story.insurer, V.title) + 10, dice.pick([
+      `We confirm that ${insured} is insured with us under policy number ${policy} in respect of the vessel ${vessel}. The insurance runs from ${d.date(start)} to ${d.date(end)}. The sum insured is ${d.money(sum)} and the annual premium ${d.money(premium)}.`,
+      `Policy no. ${policy} has been issued to ${insured} for the boat named ${vessel}, with cover from ${d.date(start)} until ${d.date(end)}, for a sum insured of ${d.money(sum)}, at a premium of ${d.money(premium)}.`,
+    ]), 470, { size: 10.5 }, 1.6)
+    return done('insurance_cover', d, truth)
+  }
   const y = d.say(d.head(story.insurer, V.title), [...dice.shuffle([{ wordings: V.policy, value: policy }, { wordings: V.insured, value: insured }, { wordings: V.vessel, value: vessel }]), ...period, { wordings: V.sum, value: d.money(sum) }, { wordings: V.premium, value: d.money(premium) }, { wordings: ['Excess', 'Deductible'], value: d.money(30000) }])
   d.paper.prose(60, y + 14, 'The policy covers hull and machinery against perils of the sea. Claims are to be reported at once.', 470, { size: 9 })
   return done('insurance_cover', d, truth)
@@ -74,6 +82,13 @@ export async function diceRegistration(story: Story, dice: Dice, wishes: Registr
   const issued = addDays(expiry, -1826)
   const [vessel, owner, hull] = [wishes.vessel ?? story.vessel, wishes.owner ?? fullName(story.applicant), wishes.hull ?? story.hull]
   truth.put('registration_number', story.registration); truth.put('vessel_name', vessel); truth.put('hull_number', hull); truth.put('owner_name', owner); truth.put('issue_date', issued); truth.put('expiry_date', expiry)
+  if (dice.chance(0.2)) {
+    d.paper.prose(60, d.head('Skerrow Isles Registry', R.title) + 10, dice.pick([
+      `This is to certify that the vessel ${vessel}, hull number ${hull}, is entered in the register under registration number ${story.registration} in the name of her owner, ${owner}. Issued on ${d.date(issued)}. This certificate is valid until ${d.date(expiry)}.`,
+      `Registration number ${story.registration}: the boat ${vessel} (hull no. ${hull}), owned by ${owner}, was registered on ${d.date(issued)}; the registration expires on ${d.date(expiry)}.`,
+    ]), 470, { size: 11 }, 1.6)
+    return done('vessel_registration', d, truth)
+  }
   const y = d.say(d.head('Skerrow Isles Registry', R.title), [...dice.shuffle([{ wordings: R.number, value: story.registration }, { wordings: R.vessel, value: vessel }, { wordings: R.hull, value: hull }, { wordings: R.owner, value: owner }, { wordings: ['Length', 'Length overall'], value: '9.4 m' }]), { wordings: R.issued, value: d.date(issued) }, { wordings: R.expires, value: d.date(expiry) }])
   d.paper.text(80, y + 50, 'Registrar', { size: 9 })
   d.paper.scrawl(dice, 90, y + 44, 80)
@@ -82,12 +97,7 @@ export async function diceRegistration(story: Story, dice: Dice, wishes: Registr
 
 export async function diceConsent(story: Story, dice: Dice, wishes: ConsentWishes): Promise<Drawn> {
   const d = await Designer.begin(dice)
-  const truth = new Ledger()
-  const person = wishes.person ?? story.applicant
-  const signed = wishes.signed ?? true
-  const on = wishes.signedOn ?? story.applied
-  truth.put('applicant_name', fullName(person)); truth.put('national_number', person.nationalNumber)
-  if (signed) truth.put('signature_date', on)
+  const { truth, person, signed, on } = consentFacts(story, wishes)
   let y = d.say(d.head('Merrow Sound Mutual', C.title), [{ wordings: C.name, value: fullName(person) }, { wordings: C.national, value: person.nationalNumber }])
   y = d.paper.prose(60, y + 10, dice.pick(['I agree that the lender asks a credit reference agency about me.', 'The lender may check my credit history; I consent to this freely.', 'I authorise enquiries about my credit record for this application.']), 470)
   d.signature(y + 40, signed, on, C)
@@ -107,13 +117,17 @@ export async function diceQuote(story: Story, dice: Dice, wishes: QuoteWishes): 
   truth.put('lines', lines.map((l) => ({ description: l.text, quantity: String(l.quantity), unit_price: money(l.unit), amount: money(l.amount) })))
   let y = d.say(d.head(story.yard, Q.title, addressLine(story.yardAddress)), [{ wordings: Q.number, value: number }, { wordings: Q.date, value: d.date(issued) }, { wordings: Q.valid, value: d.date(valid) }, { wordings: Q.buyer, value: buyer }, { wordings: Q.vessel, value: vessel }, { wordings: Q.hull, value: hull }])
   const heads = dice.pick(Q.heads)
-  const rights = [50, 360, 455, 550]
+  const [order, places] = dice.pick([[[0, 1, 2, 3], [50, 360, 455, 550]], [[1, 0, 2, 3], [70, 100, 455, 550]], [[0, 2, 1, 3], [50, 380, 440, 550]]])
+  const numbered = order[0] === 0 && dice.chance(0.3)
+  const put = (cells: readonly string[], bold: boolean) => order.forEach((cell, at) => d.paper.text(places[at] + (numbered && at === 0 ? 24 : 0), y, cells[cell], { size: 9, bold, align: cell ? 'right' : 'left' }))
   y += 12
-  heads.forEach((head, i) => d.paper.text(rights[i], y, head, { size: 9, bold: true, align: i ? 'right' : 'left' }))
-  for (const line of lines) {
+  put(heads, true)
+  if (numbered) d.paper.text(50, y, '#', { size: 9, bold: true })
+  lines.forEach((line, i) => {
     y += 18
-    ;[line.text, String(line.quantity), d.money(line.unit), d.money(line.amount)].forEach((text, i) => d.paper.text(rights[i], y, text, { size: 9, align: i ? 'right' : 'left' }))
-  }
+    put([line.text, String(line.quantity), d.money(line.unit), d.money(line.amount)], false)
+    if (numbered) d.paper.text(50, y, String(i + 1), { size: 9 })
+  })
   y += 30
   for (const [words, value] of [[Q.net, net], [Q.vat, story.vat], [Q.total, total]] as const) {
     d.paper.text(dice.pick([340, 340, 300]), y, dice.pick(words)); d.paper.text(550, y, d.money(value), { align: 'right' })
@@ -124,16 +138,11 @@ export async function diceQuote(story: Story, dice: Dice, wishes: QuoteWishes): 
 
 export async function diceStatement(story: Story, dice: Dice, wishes: StatementWishes): Promise<Drawn> {
   const d = await Designer.begin(dice)
-  const truth = new Ledger()
-  const { statement } = wishes
-  const holder = wishes.holderName ?? fullName(story.applicant)
-  const home = wishes.address ?? story.home
-  const iban = wishes.iban ?? story.iban
-  const [street, place] = [`${home.number} ${home.street}`, `${home.town} ${home.code}`]
-  truth.put('bank_name', story.bank); truth.put('account_holder', holder); truth.put('holder_address', `${street}, ${place}`); truth.put('iban', iban); truth.put('statement_start', statement.start); truth.put('statement_end', statement.end)
-  truth.put('opening_balance', money(statement.opening)); truth.put('closing_balance', money(statement.closing))
+  const { truth, statement, holder, iban, street, place, rows: truly } = statementFacts(story, wishes)
   const head = d.head(story.bank, S.title)
-  let y = d.say(head, [{ wordings: S.holder, value: holder }, { wordings: S.address, value: dice.chance(0.5) ? `${street}, ${place}` : [street, place] }, { wordings: S.iban, value: dice.chance(0.5) ? iban : iban.replace(/(.{4})(?=.)/g, '$1 ') }, { wordings: S.period, value: `${d.date(statement.start)} ${dice.pick(['to', '-', 'and'])} ${d.date(statement.end)}` }, { wordings: S.opening, value: d.money(statement.opening) }, { wordings: S.closing, value: d.money(statement.closing) }])
+  const posted = dice.chance(0.35)
+  if (posted) d.addressee(head, [holder, street, place])
+  let y = d.say(posted ? head + 80 : head, [...(posted ? [] : [{ wordings: S.holder, value: holder }, { wordings: S.address, value: dice.chance(0.5) ? `${street}, ${place}` : [street, place] }]), { wordings: S.iban, value: dice.chance(0.5) ? iban : iban.replace(/(.{4})(?=.)/g, '$1 ') }, { wordings: S.period, value: `${d.date(statement.start)} ${dice.pick(['to', '-', 'and'])} ${d.date(statement.end)}` }, { wordings: S.opening, value: d.money(statement.opening) }, { wordings: S.closing, value: d.money(statement.closing) }])
   const heads = dice.pick(S.heads)
   const rights = [46, 130, 440, 550]
   const per = Math.floor((770 - y) / 15)
@@ -160,22 +169,13 @@ export async function diceStatement(story: Story, dice: Dice, wishes: StatementW
   truth.put('transactions', rows)
   const dropped = wishes.dropPage !== undefined && wishes.dropPage <= total && total > 1
   if (dropped) d.paper.pdf.removePage(wishes.dropPage! - 1)
-  else truth.put('transactions', statement.rows.map((row) => ({ date: row.date, description: row.text, amount: money(row.amount), balance: money(row.balance) })))
+  else truth.put('transactions', truly(statement.rows))
   return done('bank_statement', d, truth, null, dropped)
 }
 
 export async function diceApplication(story: Story, dice: Dice, wishes: ApplicationWishes): Promise<Drawn> {
   const d = await Designer.begin(dice)
-  const truth = new Ledger()
-  const a = story.applicant
-  const signed = wishes.signed ?? true
-  const [address, employer, loan, income, signedOn, hull, vessel] = [wishes.address ?? addressLine(story.home), wishes.employer ?? story.employer, wishes.loan ?? story.loan, wishes.income ?? story.income, wishes.signedOn ?? story.applied, wishes.hull ?? story.hull, wishes.vessel ?? story.vessel]
-  const put = (name: string, value: Parameters<Ledger['put']>[1], page = 1) => truth.put(name, value, page)
-  put('application_number', story.caseNumber); put('application_date', story.applied); put('applicant_name', fullName(a)); put('date_of_birth', a.born); put('national_number', a.nationalNumber); put('home_address', address); put('phone', a.phone); put('email', a.email)
-  put('employment_status', 'employed'); put('employer_name', employer); put('monthly_net_income', money(income)); put('loan_amount', money(loan), 2); put('loan_term_months', String(story.term), 2); put('purchase_price', money(story.total), 2); put('deposit_amount', money(story.deposit), 2)
-  put('vessel_name', vessel, 2); put('hull_number', hull, 2); put('existing_loan', story.existingLoan, 2); put('iban', story.iban, 2)
-  if (story.coApplicant) put('co_applicant_name', fullName(story.coApplicant))
-  if (signed) put('signature_date', signedOn, 2)
+  const { truth, a, signed, address, employer, loan, income, on, hull, vessel } = applicationFacts(story, wishes)
   let y = d.say(d.head('Merrow Sound Mutual', A.title), [{ wordings: A.number, value: story.caseNumber }, { wordings: A.date, value: d.date(story.applied) }, { wordings: A.name, value: fullName(a) }, { wordings: A.born, value: d.date(a.born) }, { wordings: A.national, value: a.nationalNumber }, { wordings: A.address, value: address }, { wordings: A.phone, value: a.phone }, { wordings: A.email, value: a.email }, ...(story.coApplicant ? [{ wordings: A.partner, value: fullName(story.coApplicant) }] : [])])
   if (dice.chance(0.7)) y = d.tick(y + 8, A.status, [['Employed', true], ['Self-employed', false]])
   else y = d.say(y + 8, [{ wordings: A.status, value: dice.pick(['employed', 'Employed', 'employee']) }])
@@ -186,6 +186,6 @@ export async function diceApplication(story: Story, dice: Dice, wishes: Applicat
   if (dice.chance(0.7)) y = d.tick(y + 4, A.existing, dice.chance(0.5) ? [['Yes', story.existingLoan], ['No', !story.existingLoan]] : [['no', !story.existingLoan], ['yes', story.existingLoan]])
   else y = d.say(y, [{ wordings: A.existing, value: story.existingLoan ? 'Yes' : 'No' }])
   d.paper.text(550, 812, 'Page 2 of 2', { size: 8, align: 'right' })
-  d.signature(y + 30, signed, signedOn, { sign: A.sign, date: A.signed })
+  d.signature(y + 30, signed, on, { sign: A.sign, date: A.signed })
   return done('loan_application', d, truth, signed)
 }

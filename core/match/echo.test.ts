@@ -1,0 +1,46 @@
+import type { FilledField } from '../answers/fill.ts'
+import { pageOf } from '../page/page-of.ts'
+import type { Page } from '../page/page.ts'
+import { workingBoatLoan } from '../program/working-boat-loan.ts'
+import { withEchoes } from './echo.ts'
+import type { Paper } from './paper.ts'
+import { paperOf } from './paper-of.ts'
+
+const sure = [paperOf('form', 'loan_application', { vessel_name: 'Pole Star', hull_number: 'SKR-01453', applicant_name: 'Ewan Garvie' }), paperOf('registry', 'vessel_registration', { vessel_name: 'Pole Star', hull_number: 'SKR-01453', owner_name: 'Ewan Garvie' })]
+const quote = (change: Record<string, Partial<FilledField>>): Paper => {
+  const paper = paperOf('quote', 'purchase_quote', { vessel_name: 'Pole Star', hull_number: 'SKR-01453', buyer_name: 'Ewan Garvie' }, { pages: [2] })
+  return { ...paper, fields: paper.fields.map((f) => ({ ...f, page: 2, box: [0.9, 0.9, 0.95, 0.95], ...change[f.name] })) }
+}
+const pages = (...lines: string[]): Map<number, Page> => new Map([[2, pageOf(lines)]])
+const echoed = (paper: Paper, on = pages()) => Object.fromEntries(withEchoes([...sure, paper], workingBoatLoan, on).at(-1)!.fields.map((f) => [f.name, f]))
+const asked = (value: FilledField['value'], confidence = 0.6): Partial<FilledField> => ({ value, confidence, needsReview: true, state: 'asked', reason: 'weak print' })
+
+test('a doubtful value that two other papers say too is certain', () => {
+  expect(echoed(quote({ hull_number: asked('SKR-01453') })).hull_number).toMatchObject({ needsReview: false, state: 'certain', reason: null })
+})
+test('a value not found is looked for by what the others say, and asked', () => {
+  expect(echoed(quote({ vessel_name: { value: null, state: 'absent', page: null, box: null } }), pages('Offer for Pole Star')).vessel_name).toMatchObject({ value: 'Pole Star', needsReview: true, page: 2 })
+})
+test('a misplaced reading gives way, and stays as a runner-up', () => {
+  expect(echoed(quote({ buyer_name: asked('Puffin Telecom') }), pages('To | Ewan Garvie'))).toMatchObject({ buyer_name: { value: 'Ewan Garvie', needsReview: true, others: [{ value: 'Puffin Telecom' }] } })
+})
+test('a clear value that differs is left alone: that is how a true conflict looks', () => {
+  expect(echoed(quote({ vessel_name: { value: 'Grey Seal' } }), pages('Pole Star')).vessel_name).toMatchObject({ value: 'Grey Seal', needsReview: false })
+})
+describe('a letter apart and not spotless', () => {
+  const slip = quote({ hull_number: { value: 'SKR-01458', confidence: 0.9 } })
+  test('is asked on a scan', () => expect(echoed(slip, new Map([[2, pageOf([], { source: 'ocr' })]])).hull_number).toMatchObject({ value: 'SKR-01458', needsReview: true }))
+  test('differs on a text layer, which misreads no letter', () => expect(echoed(slip).hull_number).toMatchObject({ value: 'SKR-01458', needsReview: false }))
+})
+test('a whole word more is no slip of a letter, on a scan neither', () => {
+  const second = quote({ vessel_name: { value: 'Pole Star II', confidence: 0.9 } })
+  expect(echoed(second, new Map([[2, pageOf([], { source: 'ocr' })]])).vessel_name).toMatchObject({ value: 'Pole Star II', needsReview: false })
+})
+test("a person's answer is never touched", () => {
+  expect(echoed(quote({ vessel_name: { value: null, state: 'empty' } }), pages('Pole Star')).vessel_name).toMatchObject({ value: null, state: 'empty' })
+})
+test('one witness is not enough', () => {
+  const [form] = sure
+  const [, paper] = withEchoes([form, quote({ hull_number: asked('SKR-01453') })], workingBoatLoan, pages())
+  expect(paper.fields.find((f) => f.name === 'hull_number')!.needsReview).toBe(true)
+})

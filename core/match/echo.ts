@@ -1,0 +1,147 @@
+import { linesOf, type Segment } from '../page/layout.ts'
+import { boxAround, touches } from '../page/geometry.ts'
+import type { Page, Word } from '../page/page.ts'
+import { editDistance, squeeze } from '../page/text.ts'
+import type { Fact, Program } from '../program/schema.ts'
+import { kindReaders } from '../read/kinds/index.ts'
+import { plain, type Value } from '../read/value.ts'
+import type { FilledField } from '../answers/fill.ts'
+import type { Comparer } from './agreement.ts'
+import { comparers } from './comparers.ts'
+import { splitReference, type Paper } from './paper.ts'
+
+/** Papers that must say the same before they speak for what another paper says. */
+const WITNESSES = 2
+const CONFIRMED = 0.95
+const DEFAULTED = 0.7
+const CLEAR = 0.93
+/** A letter apart from what others say, only spotless print is believed. */
+const SPOTLESS = 0.96
+
+/**
+ * Lets the papers of a package help one another's reading: a doubtful value that two other papers say too is no longer
+ * doubtful, and one that they contradict while their own value stands elsewhere on the paper was read from the wrong place.
+ * A value that stands nowhere else on its paper is left alone: that is how a true conflict looks.
+ */
+export function withEchoes(papers: readonly Paper[], program: Program, pages: ReadonlyMap<number, Page>): Paper[] {
+  const changed = new Map<string, FilledField>()
+  for (const fact of program.facts) for (const [key, field] of echoesOf(fact, papers, pages)) changed.set(key, field)
+  return changed.size === 0 ? [...papers] : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => changed.get(`${paper.id} ${f.name}`) ?? f) }))
+}
+
+const MACHINE: ReadonlySet<string> = new Set(['certain', 'asked', 'repaired', 'absent'])
+
+function echoesOf(fact: Fact, papers: readonly Paper[], pages: ReadonlyMap<number, Page>): [string, FilledField][] {
+  const compare = comparers[fact.kind]
+  const places = fact.fields.flatMap((reference) => {
+    const [type, name] = splitReference(reference)
+    return papers.filter((p) => p.type === type && p.copyOf === null && !(fact.person === 'applicant' && (p.owner === 'co_applicant' || p.owner === 'other'))).flatMap((paper) => {
+      const field = paper.fields.find((f) => f.name === name)
+      return field ? [{ paper, field }] : []
+    })
+  })
+  const sure = places.filter((p) => p.field.value !== null && !p.field.needsReview)
+  const agrees = agreement(compare)
+  const different = [...new Map(sure.map((p) => [plain(p.field.value), p.field.value])).values()]
+  const known = different.find((value) => sure.filter((p) => agrees(p.field.value, value)).length >= Math.max(WITNESSES, sure.length / 2))
+  if (known === undefined) return []
+  return places.flatMap(({ paper, field }): [string, FilledField][] => {
+    const witnesses = sure.filter((p) => p.paper !== paper && agrees(p.field.value, known)).length
+    if (!MACHINE.has(field.state) || witnesses < WITNESSES) return []
+    const echo = echoFor(field, fact.kind, known, agrees, pages.get(field.page ?? 0)?.source === 'text', () => findOn(paper, pages, fact.kind, known, agrees))
+    return echo ? [[`${paper.id} ${field.name}`, echo]] : []
+  })
+}
+
+type Agrees = (a: Value, b: Value) => boolean
+
+/** Whether two values agree, each pair compared once: many papers say the very same. */
+function agreement(compare: Comparer): Agrees {
+  const known = new Map<string, boolean>()
+  return (a, b) => {
+    const key = `${plain(a)}\n${plain(b)}`
+    let agree = known.get(key)
+    if (agree === undefined) known.set(key, (agree = compare({ value: a, sure: 1 }, { value: b, sure: 1 }).relation !== 'different'))
+    return agree
+  }
+}
+
+function echoFor(field: FilledField, kind: Fact['kind'], known: Value, agrees: Agrees, spelt: boolean, find: () => Found | null): FilledField | null {
+  // "Boat Kittiwake" agrees with "Kittiwake" and is misread all the same: only names may differ in form and be confirmed.
+  const confirmed = field.value !== null && (kind === 'name' ? agrees(field.value, known) : squeeze(plain(field.value)) === squeeze(plain(known)))
+  if (field.value !== null && agrees(field.value, known)) return field.needsReview && confirmed ? { ...field, confidence: Math.max(field.confidence, CONFIRMED), needsReview: false, reason: null, state: field.repaired ? 'repaired' : 'certain' } : null
+  // A value read from a clear place differs because the paper does.
+  if (field.value !== null && field.confidence >= (nearMiss(field.value, known) ? SPOTLESS : CLEAR)) return null
+  // So near to what the others say, and not clearly printed: likely one letter misread. A text layer misreads no letter.
+  if (field.value !== null && !field.needsReview && nearMiss(field.value, known)) return spelt ? null : { ...field, confidence: Math.min(field.confidence, DEFAULTED), needsReview: true, state: 'asked', reason: 'other papers differ by a letter' }
+  const found = find()
+  if (!found || (field.box !== null && found.page === field.page && found.words.some((w) => touches(w.box, field.box!)))) return null
+  const { value, raw, page, words } = found
+  const before = field.value === null ? [] : [{ value: field.value, raw: field.raw ?? plain(field.value), page: field.page!, box: field.box! }]
+  return { ...field, value, raw, page, box: boxAround(words.map((w) => w.box)), confidence: DEFAULTED, needsReview: true, state: 'asked', repaired: false, reason: 'other papers say so, and it stands here in an unusual place', others: [...before, ...field.others.filter((o) => !agrees(o.value, known))].slice(0, 3) }
+}
+
+const nearMiss = (a: Value, b: Value): boolean => {
+  const [p, q] = [squeeze(plain(a)), squeeze(plain(b))]
+  return p !== q && Math.min(p.length, q.length) >= 6 && editDistance(p, q, 2) <= 2 && !wordMore(plain(a), plain(b)) && !wordMore(plain(b), plain(a))
+}
+
+/** Whether a text is another with one whole word behind it: a reader mixes up letters, but "II" is no slip of nothing. */
+const wordMore = (longer: string, shorter: string): boolean => longer.toLowerCase().startsWith(`${shorter.toLowerCase()} `)
+
+interface Found {
+  value: Value
+  raw: string
+  page: number
+  words: Word[]
+}
+
+/** A value standing anywhere on a paper, as the paper prints it. */
+function findOn(paper: Paper, pages: ReadonlyMap<number, Page>, kind: Fact['kind'], known: Value, agrees: Agrees): Found | null {
+  for (const number of paper.pages) {
+    const page = pages.get(number)
+    const found = page && findOnPage(page, kind, known, agrees)
+    if (found) return { ...found, page: number }
+  }
+  return null
+}
+
+function findOnPage(page: Page, kind: Fact['kind'], known: Value, agrees: Agrees): Omit<Found, 'page'> | null {
+  const lines = linesOf(page)
+  for (const [index, line] of lines.entries())
+    for (const segment of line.segments) {
+      const found = kind === 'address' ? addressAt(lines.slice(index + 1, index + 4).map((l) => l.segments), segment, agrees, known) : kind === 'date' || kind === 'money' ? readAs(kind, segment.words, agrees, known) : spelt(segment.words, known, kind === 'name' ? agrees : null)
+      if (found) return found
+    }
+  return null
+}
+
+function readAs(kind: 'date' | 'money', words: Word[], agrees: Agrees, known: Value): Omit<Found, 'page'> | null {
+  const reading = kindReaders[kind](words).find((r) => agrees(r.value, known))
+  return reading ? { value: reading.value, raw: reading.raw, words: reading.words } : null
+}
+
+/** Words side by side that spell the value; for names, as any variant of it with two whole parts. */
+function spelt(words: Word[], known: Value, agrees: Agrees | null): Omit<Found, 'page'> | null {
+  const wanted = squeeze(plain(known))
+  const most = plain(known).split(' ').length + 2
+  for (let from = 0; from < words.length; from++)
+    for (let to = from + 1; to <= Math.min(words.length, from + most); to++) {
+      const span = words.slice(from, to)
+      const value = span.map((w) => w.text).join(' ').replace(/^[\s(“"]+|[\s,;:.)”"]+$/g, '')
+      if (squeeze(value) === wanted || (agrees !== null && span.length >= 2 && span.every((w) => /^\p{Lu}/u.test(w.text)) && agrees(value, known))) return { value, raw: value, words: span }
+    }
+  return null
+}
+
+function addressAt(below: readonly Segment[][], segment: Segment, agrees: Agrees, known: Value): Omit<Found, 'page'> | null {
+  const lines = [segment]
+  for (const segments of below) {
+    const value = lines.map((l) => l.text.replace(/,$/, '')).join(', ')
+    if (/\d/.test(value) && value.split(' ').length >= 4 && agrees(value, known)) return { value, raw: value, words: lines.flatMap((l) => l.words) }
+    const next = segments.find((s) => Math.abs(s.box[0] - segment.box[0]) < 0.012)
+    if (!next) return null
+    lines.push(next)
+  }
+  return null
+}

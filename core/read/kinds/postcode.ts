@@ -1,0 +1,16 @@
+const DIGITS: Record<string, string> = { O: '0', I: '1', l: '1', Z: '2', S: '5', G: '6', B: '8' }
+const asDigit = (c: string): string => DIGITS[c] ?? c
+
+/** A code of letters, digit, digit and two letters at the end of an address, with letters that weak readers put for its digits. */
+const CODE = /\b([A-Z]{1,2})([\dOIlZSGB]{1,2})\s?([\dOIlZSGB])([A-Z]{2})$/
+
+/**
+ * An address with the digits of its postal code put right where exactly the form of the code says that letters were
+ * read for them: "SKS 6RT" is "SK5 6RT". Codes of digits alone are left as they are.
+ */
+export function mendPostcode(address: string): string {
+  return address.replace(CODE, (whole, area: string, district: string, sector: string, unit: string) => {
+    const mended = `${area}${[...district].map(asDigit).join('')} ${asDigit(sector)}${unit}`
+    return mended.replace(' ', '') === whole.replace(/\s/g, '') ? whole : mended
+  })
+}

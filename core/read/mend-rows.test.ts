@@ -1,0 +1,44 @@
+import { builtInTypes, typeById } from '../program/types/index.ts'
+import { mendLines, mendRows } from './mend-rows.ts'
+import type { Table } from './table.ts'
+import type { Row } from './value.ts'
+
+const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
+const eur = (amount: string | null) => (amount === null ? null : { amount, currency: 'EUR' })
+const table = (cells: [amount: string | null, balance: string | null][], sure = 0.7, rowSure = cells.map(() => 0.95)): Table => ({
+  rows: cells.map(([amount, balance], i): Row => ({ date: `2026-03-0${i + 1}`, description: 'x', amount: eur(amount), balance: eur(balance) })),
+  places: [], head: { page: 1, box: [0, 0, 1, 1] }, sure, spelt: 1, rowSure, repaired: false, unexplained: 0,
+})
+const mended = (given: Table) => {
+  mendRows(given, field)
+  return given.rows.map((r) => [r.amount, r.balance].map((c) => (c && typeof c === 'object' ? c.amount : null)))
+}
+
+test('a balance that lost its first digits', () => expect(mended(table([['-10.00', '6090.00'], ['-40.00', '50.00'], ['-50.00', '6000.00']]))[1]).toEqual(['-40.00', '6050.00']))
+test('several in a row', () => expect(mended(table([['-10.00', '6090.00'], ['-40.00', '50.00'], ['-45.00', '5.00'], ['-5.00', '6000.00']])).map((r) => r[1])).toEqual(['6090.00', '6050.00', '6005.00', '6000.00']))
+test('an amount that is lacking', () => expect(mended(table([['-10.00', '90.00'], [null, '50.00'], ['-5.00', '45.00']]))[1]).toEqual(['-40.00', '50.00']))
+test('both lacking, between two rows that are there', () => expect(mended(table([['-10.00', '90.00'], [null, null], ['-5.00', '45.00']]))[1]).toEqual(['-40.00', '50.00']))
+test('a clear amount that does not fit stays: that is a finding, not a misreading', () => expect(mended(table([['-10.00', '90.00'], ['-41.00', '50.00'], ['-5.00', '45.00']]))[1]).toEqual(['-41.00', '50.00']))
+test('a weakly read one is mended', () => expect(mended(table([['-10.00', '90.00'], ['-41.00', '50.00'], ['-5.00', '45.00']], 0.6, [0.95, 0.6, 0.95]))[1]).toEqual(['-40.00', '50.00']))
+test('a text layer is believed to the letter', () => expect(mended(table([['-10.00', '90.00'], [null, '50.00'], ['-5.00', '45.00']], 1))[1]).toEqual([null, '50.00']))
+test('balances lost in a row are borne out by the amounts between two that are there', () => {
+  expect(mended(table([['-10.00', '6090.00'], ['-40.00', null], ['-45.00', '205.00'], ['-5.00', '6000.00']])).map((r) => r[1])).toEqual(['6090.00', '6050.00', '6005.00', '6000.00'])
+})
+
+describe('lines of a quote', () => {
+  const quote = typeById(builtInTypes, 'purchase_quote').fields.find((f) => f.name === 'lines')!
+  const lines = (cells: [quantity: string | null, price: string | null, amount: string | null][], sure = 0.7): Table => ({ ...table([], sure), rows: cells.map(([quantity, price, amount]): Row => ({ description: 'x', quantity, unit_price: eur(price), amount: eur(amount) })) })
+  const line = (given: Table) => {
+    mendLines(given, quote)
+    return [given.rows[0].unit_price, given.rows[0].amount].map((c) => (c && typeof c === 'object' && 'amount' in c ? c.amount : null))
+  }
+  test.each([
+    ['a price that lost its first digit', ['2', '696.50', '3393.00'], ['1696.50', '3393.00']],
+    ['a price that is lacking', ['2', null, '3393.00'], ['1696.50', '3393.00']],
+    ['an amount that lost its first digits', ['2', '1696.50', '393.00'], ['1696.50', '3393.00']],
+    ['an amount that is lacking', ['3', '10.00', null], ['10.00', '30.00']],
+    ['a price that differs otherwise stays', ['2', '1700.00', '3393.00'], ['1700.00', '3393.00']],
+    ['without a quantity nothing follows', [null, '696.50', '3393.00'], ['696.50', '3393.00']],
+  ] as [string, [string | null, string | null, string | null], string[]][])('%s', (_, cells, mendedTo) => expect(line(lines([cells]))).toEqual(mendedTo))
+  test('a text layer is believed to the letter', () => expect(line(lines([['2', '696.50', '3393.00']], 1))).toEqual(['696.50', '3393.00']))
+})

@@ -1,0 +1,18 @@
+import { pageOf } from '../page/page-of.ts'
+import { builtInTypes, typeById } from '../program/types/index.ts'
+import { inProse } from './prose.ts'
+
+const found = (type: string, lines: string[]) => Object.fromEntries(inProse(pageOf(lines), typeById(builtInTypes, type)).sort((a, b) => a.score - b.score).map((c) => [c.field, c.value]))
+
+test('a certificate that says everything in sentences', () => {
+  expect(found('vessel_registration', ['This is to certify that the vessel Pole Star, hull number SKR-01453, is entered', 'under registration number SK995-9552 in the name of her owner, Torquil Finn Haldane. Issued', 'by the registry of the isles; this certificate is valid until 24 Nov 2026.'])).toMatchObject({
+    vessel_name: 'Pole Star', hull_number: 'SKR-01453', registration_number: 'SK995-9552', owner_name: 'Torquil Finn Haldane', expiry_date: '2026-11-24',
+  })
+})
+test('a value may stand on the next line', () => {
+  expect(found('insurance_cover', ['The cover that we have issued on the boat is for a sum insured of', 'EUR 56,000.00 and is given at an annual premium of EUR 728.00.'])).toMatchObject({ sum_insured: { amount: '56000.00', currency: 'EUR' }, premium: { amount: '728.00', currency: 'EUR' } })
+})
+test('labels beside their values are no sentences', () => expect(inProse(pageOf(['Sum insured | EUR 56,000.00', 'Premium | EUR 728.00']), typeById(builtInTypes, 'insurance_cover'))).toEqual([]))
+test('what is further off than a few words is not meant', () => {
+  expect(found('insurance_cover', ['The premium is to be paid by the owner of the boat before the first of the month or after it by EUR 10.00.'])).not.toHaveProperty('premium')
+})

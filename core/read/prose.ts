@@ -1,0 +1,103 @@
+import { linesOf, type Line } from '../page/layout.ts'
+import type { Page, Word } from '../page/page.ts'
+import type { DocumentType, Field } from '../program/schema.ts'
+import type { Candidate } from './candidate.ts'
+import { kindReaders } from './kinds/index.ts'
+import { nameLikeness } from './kinds/words.ts'
+import { fieldsNear } from './labels.ts'
+import { isSmall } from './wording.ts'
+
+/** How far behind its words, in words, a sentence still speaks of the same thing. */
+const REACH = 7
+const CAPITALISED: ReadonlySet<string> = new Set(['name', 'org', 'text'])
+
+/**
+ * Values inside running text: "insured under policy number MC-338927 from 27.10.2025 until 26.10.2026". The words of a
+ * label lead to the next thing of the right form in the sentence, over the ends of lines.
+ */
+export function inProse(page: Page, type: DocumentType): Candidate[] {
+  return paragraphs(page).flatMap((lines) => {
+    // Full stops and brackets are the sentence's, not the value's.
+    const stream = lines.flatMap((l) => l.line.words)
+    const clean = stream.map((w) => ({ ...w, text: w.text.replace(/^[(“"‘]+(?=.)|(?<=.)[,;.)”"’]+$/gu, '') }))
+    const leads = leadsIn(clean.map((w) => w.text), type)
+    return leads.flatMap(({ field: name, near, end, length }): Candidate[] => {
+      const field = type.fields.find((f) => f.name === name)!
+      const other = leads.find((l) => l.from >= end && l.field !== name && !leads.some((m) => m.from === l.from && m.field === name))
+      const stop = stopAfter(stream, end, Math.min(stream.length, end + REACH + 6, other ? other.from : Infinity))
+      const found = firstOf(field, clean.slice(end, stop), stream.slice(end, stop))
+      if (!found) return []
+      const places = found.words.map((w) => clean.indexOf(w))
+      const skipped = places[0] - end
+      return skipped > REACH ? [] : [{ field: name, value: found.value, raw: found.raw, words: places.map((at) => stream[at]), page, repaired: found.repaired, score: 1.4 + (length > 1 ? 0.3 : -0.3) - skipped * 0.15 - (1 - near) * 2 }]
+    })
+  })
+}
+
+interface Lead {
+  field: string
+  near: number
+  from: number
+  end: number
+  length: number
+}
+
+/** Where a sentence speaks of a field: up to three words that come near to one of its wordings, the longest at each place. */
+function leadsIn(words: readonly string[], type: DocumentType): Lead[] {
+  const found: Lead[] = []
+  for (let from = 0; from < words.length; ) {
+    let taken = 1
+    for (let length = Math.min(3, words.length - from); length >= 1; length--) {
+      if (isSmall(words[from]) || isSmall(words[from + length - 1]) || words.slice(from, from + length).some((w, i) => !speaks(w, from + i === 0))) continue
+      const near = fieldsNear(words.slice(from, from + length).join(' '), type).filter((n) => n.near >= 0.75)
+      if (near.length === 0) continue
+      found.push(...near.map(({ key, near }) => ({ field: key, near, from, end: from + length, length })))
+      taken = length
+      break
+    }
+    from += taken
+  }
+  return found
+}
+
+/** Names are no part of what a sentence calls things: its words are small, but for the first. */
+const speaks = (word: string, first: boolean): boolean => first || /^\p{Ll}/u.test(word)
+
+/** Runs of lines that are sentences: one segment, many words, most of them in small letters. */
+function paragraphs(page: Page): { line: Line; index: number }[][] {
+  const found: { line: Line; index: number }[][] = []
+  linesOf(page).forEach((line, index) => {
+    const small = line.words.filter((w) => /^\p{Ll}/u.test(w.text)).length
+    const before = found.at(-1)?.at(-1)
+    const follows = before !== undefined && before.index === index - 1 && (line.box[1] - before.line.box[3]) * page.height < line.height * 1.6 && Math.abs(line.box[0] - before.line.box[0]) < 0.02
+    if (line.segments.length === 1 && ((line.words.length >= 8 && small >= 4) || (follows && line.words.length >= 1))) {
+      if (follows) found.at(-1)!.push({ line, index })
+      else found.push([{ line, index }])
+    }
+  })
+  return found.filter((lines) => lines.length > 1 || lines[0].line.words.length >= 10)
+}
+
+/** Up to the end of the sentence; a stop inside a number or behind an initial ends none. */
+function stopAfter(words: readonly Word[], from: number, to: number): number {
+  for (let i = from; i < to; i++) if (/(?:\p{L}{3,}|\d)[.;]$/u.test(words[i].text) && /^\p{Lu}/u.test(words[i + 1]?.text ?? 'A')) return i + 1
+  return to
+}
+
+/** The first thing of the field's kind. `ahead` has the sentence's punctuation taken off, `printed` still has it. */
+function firstOf(field: Field, ahead: Word[], printed: readonly Word[]): { value: Candidate['value']; raw: string; words: Word[]; repaired: boolean } | null {
+  if (field.kind === 'table' || field.kind === 'choice' || field.kind === 'yesno' || field.kind === 'address') return null
+  if (!CAPITALISED.has(field.kind)) return kindReaders[field.kind](ahead)[0] ?? null
+  const from = ahead.findIndex((w) => /^\p{Lu}/u.test(w.text))
+  if (from < 0) return null
+  const run: Word[] = []
+  for (let i = from; i < ahead.length; i++) {
+    if (!/^(?:\p{Lu}|(?:of|the|de|du|del|la|le|van|von|y|&)$)/u.test(ahead[i].text)) break
+    run.push(ahead[i])
+    if (/[,;:.)”"]$/.test(printed[i].text) && ahead[i].text.length > 1) break
+  }
+  while (run.length > 0 && /^\p{Ll}/u.test(run.at(-1)!.text)) run.pop()
+  const value = run.map((w) => w.text).join(' ')
+  if (run.length === 0 || (field.kind === 'name' && (run.length < 2 || nameLikeness(value) < 0.9)) || /\d/.test(value)) return null
+  return { value, raw: value, words: run, repaired: false }
+}

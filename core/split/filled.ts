@@ -1,0 +1,25 @@
+import type { Page } from '../page/page.ts'
+import type { DocumentType } from '../program/schema.ts'
+import { candidatesOf } from '../read/candidates.ts'
+import { labelsOn } from '../read/labels.ts'
+
+/** So many values behind their labels, and so large a share of all that the type asks for, speak for it. */
+const LEAST = 3
+const SHARE = 0.6
+/** Evidence that a label and what stands by it belong together. */
+const FOUND = 1.5
+
+/**
+ * How much of what a type asks for a page answers: the share of its fields, and its signature, that stand there with
+ * their labels. A short form with an unheard-of title is told by this, as three right answers of three say more than
+ * three of twenty.
+ * @returns log-evidence, 0 where too little is answered
+ */
+export function filledEvidence(page: Page, type: DocumentType): number {
+  const asked = type.fields.filter((f) => f.kind !== 'table' && !f.optional)
+  const candidates = candidatesOf([page], type)
+  const signed = type.signature !== null && labelsOn(page, type).some((l) => l.leads && l.meanings.some((m) => m.role === 'signature'))
+  const found = asked.filter((f) => candidates.get(f.name)!.some((c) => c.label && c.score > FOUND)).length + (signed ? 1 : 0)
+  const share = found / (asked.length + (type.signature ? 1 : 0))
+  return found >= LEAST && share >= SHARE ? (share - SHARE + 0.1) * 7 * Math.min(1, found / 4) : 0
+}

@@ -1,0 +1,15 @@
+import { inkLevel, paperOf, type Grey } from './grey.ts'
+
+/** Shares of the way from ink's level to paper at which paper becomes white, and beyond ink's level at which ink becomes black. */
+const WHITE = 0.15
+const BLACK = 0.9
+
+/** Makes paper white and ink black, in place: the grain of paper and sensors misleads readers more than a lost grey does. */
+export function stretchContrast(picture: Grey): void {
+  const level = inkLevel(picture)
+  const reach = Math.max(8, paperOf(picture) - level)
+  const [black, white] = [level - BLACK * reach, level + (1 - WHITE) * reach]
+  const shade = Uint8Array.from({ length: 256 }, (_, value) => Math.min(255, Math.max(0, Math.round(((value - black) * 255) / (white - black)))))
+  const { data } = picture
+  for (let i = 0; i < data.length; i++) data[i] = shade[data[i]]
+}

@@ -1,0 +1,80 @@
+import { PDFDocument, StandardFonts } from 'pdf-lib'
+import type { Word } from '../../core/page/page.ts'
+import { turned, type Grey } from '../picture/grey.ts'
+import { Pdf } from '../pdf/pdfium.ts'
+import { readScan } from './scan.ts'
+import { lookAgain } from './second-look.ts'
+import { endReaders, recognise } from './tesseract.ts'
+
+const DPI = 200
+/** A page of 400 by 200 points as a picture, with words at (x, y) from its upper left. */
+async function printed(...words: [text: string, x: number, y: number][]): Promise<Grey> {
+  const made = await PDFDocument.create()
+  const page = made.addPage([400, 200])
+  const font = await made.embedFont(StandardFonts.Helvetica)
+  for (const [text, x, y] of words) page.drawText(text, { x, y: 200 - y, size: 12, font })
+  const pdf = await Pdf.open(await made.save())
+  try {
+    return pdf.render(0, DPI)
+  } finally {
+    pdf.close()
+  }
+}
+const texts = (words: readonly Word[]) => words.map((w) => w.text)
+const word = (text: string, sure: number, [x0, y0, x1, y1]: [number, number, number, number]): Word => ({ text, sure, box: [x0 / 400, y0 / 200, x1 / 400, y1 / 200] })
+const letter = 'The harbour office has read your letter of the second of March with care and thanks you for it'.split(' ')
+const lines = (): [string, number, number][] => [0, 1, 2].map((i) => [letter.slice(i * 7, i * 7 + 7).join(' '), 30, 40 + i * 22])
+
+afterAll(endReaders)
+
+describe('Tesseract', () => {
+  test('one reader reads one picture after the other, and each has its own words', async () => {
+    const [one, two] = [await printed(['Merrow Sound', 30, 60]), await printed(['Oyster Haven', 30, 60])]
+    expect(texts(await recognise(one, DPI))).toEqual(['Merrow', 'Sound'])
+    expect(texts(await recognise(two, DPI))).toEqual(['Oyster', 'Haven'])
+    expect((await Promise.all([recognise(two, DPI), recognise(one, DPI)])).map(texts)).toEqual([['Oyster', 'Haven'], ['Merrow', 'Sound']])
+  })
+  test('a picture without words has none', async () => expect(await recognise(await printed(), DPI)).toEqual([]))
+  test('words stand where they are printed', async () => {
+    const [{ box }] = await recognise(await printed(['Harbour', 120, 100]), DPI)
+    expect(box[0] * 400).toBeCloseTo(121, -1)
+    expect(box[3] * 200).toBeCloseTo(100, -1)
+  })
+})
+
+describe('a page as it was scanned', () => {
+  test.each([0, 90, 180, 270] as const)('turned by %d degrees it is put right and read', async (degrees) => {
+    const read = await readScan(turned(await printed(...lines()), degrees), DPI)
+    expect((read.rotation + degrees) % 360).toBe(0)
+    expect(texts(read.words).slice(0, 3)).toEqual(['The', 'harbour', 'office'])
+    expect(read.poor).toBeNull()
+  }, 30_000)
+  test('an empty sheet is blank', async () => expect(await readScan(await printed(), DPI)).toMatchObject({ blank: true, words: [] }))
+})
+
+describe('a second look', () => {
+  const total: [string, number, number][] = [['Total', 30, 60], ['EUR 3,135.74', 200, 60]]
+  const sure = word('Total', 0.96, [30, 50, 58, 61])
+  test('a weak word is read again, in its place', async () => {
+    const again = await lookAgain(await printed(...total), [sure, word('HUR8l3574', 0.2, [200, 50, 275, 63])], DPI)
+    expect(texts(again)).toEqual(['Total', 'EUR', '3,135.74'])
+    expect(again[1].box[0] * 400).toBeCloseTo(200, -1)
+    expect(again[2].box[1] * 200).toBeCloseTo(51, -1)
+  })
+  test('ink that no word covers is read', async () => {
+    const again = await lookAgain(await printed(...total, ['paid', 340, 60]), [sure, word('paid', 0.95, [340, 50, 363, 63])], DPI)
+    expect(texts(again).sort()).toEqual(['3,135.74', 'EUR', 'Total', 'paid'])
+  })
+  test('what is sure stays, and dots between words are no ink', async () => {
+    const words = [sure, word('Street', 0.95, [200, 50, 236, 61])]
+    expect(await lookAgain(await printed(['Total', 30, 60], ['. . . . . . . . . .', 70, 60], ['Street', 200, 60]), words, DPI)).toEqual(words)
+  })
+  test('a reading that is no surer changes nothing', async () => {
+    const words = [sure, word('smudge', 0.6, [200, 150, 240, 161])]
+    expect(await lookAgain(await printed(...total), words, DPI)).toContainEqual(words[1])
+  })
+  test('a page that is weak all over is left as it is', async () => {
+    const words = Array.from({ length: 120 }, (_, i) => word('blur', 0.3, [(i % 10) * 38, 10 + Math.floor(i / 10) * 15, (i % 10) * 38 + 12, 20 + Math.floor(i / 10) * 15]))
+    expect(await lookAgain(await printed(...total), words, DPI)).toEqual(words)
+  })
+})

@@ -1,0 +1,153 @@
+import sharp from 'sharp'
+import { boxAround, type Box } from '../../core/page/geometry.ts'
+import type { Word } from '../../core/page/page.ts'
+import { inkLevel, type Grey } from '../picture/grey.ts'
+import { recognise } from './tesseract.ts'
+
+/** Words less sure than this are looked at again. */
+const WEAK = 0.78
+/** More places than this are a page that is weak as a whole: the same reader would only say the same again. */
+const MOST = 48
+/** How much larger the places are shown, which small print needs. */
+const LARGER = 1.2
+/** Dots of paper around a place, so that a reader sees where print ends. */
+const MARGIN = 5
+const GAP = 26
+/** The second reading stands where it is surer by this, and where nothing was read before if it is as sure as that. */
+const SURER = 0.1
+const SURE = 0.8
+const LEAST = 0.5
+
+/**
+ * Reads the weak places of a page again: each cut out, larger, and with the accents of all languages, apart from what
+ * stands beside it. Lines that a reader mixed up on the full page, small print and accented names come out right.
+ */
+export async function lookAgain(picture: Grey, words: readonly Word[], dpi: number): Promise<Word[]> {
+  const places = placesOf(words, picture)
+  if (places.length === 0 || places.length > MOST) return [...words]
+  const { sheet, tops } = await sheetOf(picture, places)
+  const seen = await recognise(sheet, dpi * LARGER, { languages: 'eng+fra+spa', layout: 6 })
+  const again = new Map<Word, Word[]>()
+  const added: Word[] = []
+  places.forEach((place, i) => {
+    const [top, bottom] = [tops[i], tops[i + 1] - GAP]
+    const found = seen.filter((w) => { const y = ((w.box[1] + w.box[3]) / 2) * sheet.height; return y >= top && y < bottom })
+    const needed = place.passed ? SURE : Math.max(LEAST, surenessOf(place.words) + SURER)
+    if (found.length === 0 || surenessOf(found) < needed) return
+    const at = (x: number, y: number): [number, number] => [place.left + (x * sheet.width - GAP) / LARGER, place.top + (y * sheet.height - top) / LARGER]
+    const cutThrough = (w: Word) => w.box[0] * sheet.width < GAP + 1 || w.box[2] * sheet.width > GAP + place.width * LARGER - 1
+    // What is left of a reading that lost a cut-through word would be a part of a value, and look sure.
+    if (place.words.length > 0 && found.some(cutThrough)) return
+    const kept = words.filter((w) => !place.words.includes(w))
+    const placed = found.flatMap((w): Word[] => {
+      const [[left, up], [right, down]] = [at(w.box[0], w.box[1]), at(w.box[2], w.box[3])]
+      const box: Box = [left / picture.width, up / picture.height, right / picture.width, down / picture.height]
+      // A word that was cut through, and the edge of one beside the place, are no words of their own.
+      return cutThrough(w) || kept.some((k) => mostlyOn(box, k.box)) ? [] : [{ ...w, box }]
+    })
+    if (placed.length === 0) return
+    if (place.words.length === 0) added.push(...placed)
+    else place.words.forEach((word, k) => again.set(word, k === 0 ? placed : []))
+  })
+  return [...words.flatMap((w) => again.get(w) ?? [w]), ...added]
+}
+
+/** Mean sureness over letters. */
+const surenessOf = (words: readonly Word[]): number => words.reduce((sum, w) => sum + w.sure * w.text.length, 0) / words.reduce((sum, w) => sum + w.text.length, 0)
+
+interface Place {
+  words: Word[]
+  /** There is ink that no word covers. */
+  passed: boolean
+  left: number
+  top: number
+  width: number
+  height: number
+}
+
+/** Weak words that follow one another, and ink between words that no word covers, in dots of the picture. */
+function placesOf(words: readonly Word[], picture: Grey): Place[] {
+  const { width, height } = picture
+  const level = inkLevel(picture)
+  const groups: { words: Word[]; boxes: Box[] }[] = []
+  words.forEach((word, i) => {
+    const before: Word | undefined = words[i - 1]
+    const group = groups.at(-1)
+    const goesOn = before && group?.words.at(-1) === before && near(before.box, word.box, width / height)
+    const passed = before && follows(before.box, word.box) ? inkBetween(picture, before.box, word.box, level) : null
+    const weak = word.sure < WEAK && /[\p{L}\p{N}]/u.test(word.text)
+    if (passed) {
+      // What stands close to it is likely a part of it: a word whose first letter was passed over.
+      const [headClose, tailClose] = [close(before.box, passed, width / height), close(passed, word.box, width / height)]
+      if (group && group.words.at(-1) === before) group.boxes.push(passed)
+      else groups.push({ words: headClose ? [before] : [], boxes: [passed] })
+      if (weak || tailClose) groups.at(-1)!.words.push(word)
+    } else if (weak) {
+      if (goesOn) group.words.push(word)
+      else groups.push({ words: [word], boxes: [] })
+    }
+  })
+  return groups.map((group) => {
+    const [l, t, r, b] = boxAround([...group.boxes, ...group.words.map((w) => w.box)])
+    const [left, top] = [Math.max(0, Math.round(l * width) - MARGIN), Math.max(0, Math.round(t * height) - MARGIN)]
+    const [right, bottom] = [Math.min(width, Math.round(r * width) + MARGIN), Math.min(height, Math.round(b * height) + MARGIN)]
+    const most = bottom - top
+    const [from, to] = [clearColumn(picture, left, -1, most, top, bottom, level), clearColumn(picture, right - 1, 1, most, top, bottom, level) + 1]
+    return { words: group.words, passed: group.boxes.length > 0, left: from, top, width: to - from, height: bottom - top }
+  })
+}
+
+/** The next column without ink from `x` on, at most `most` away: a place must not end in the middle of a letter, which would be read as another. */
+function clearColumn({ width, data }: Grey, x: number, step: 1 | -1, most: number, top: number, bottom: number, level: number): number {
+  const inked = (column: number) => { for (let y = top; y < bottom; y++) if (data[y * width + column] < level) return true; return false }
+  for (let column = x; column >= 0 && column < width && Math.abs(column - x) <= most; column += step) if (!inked(column)) return column
+  return x
+}
+
+/** Whether a box stands as near behind another as letters of a word do. */
+const close = (a: Box, b: Box, shape: number): boolean => b[0] - a[2] < ((Math.min(a[3], b[3]) - Math.max(a[1], b[1])) * 0.4) / shape
+
+/** Whether more than a third of a box lies on another. */
+function mostlyOn(a: Box, b: Box): boolean {
+  const [wide, tall] = [Math.min(a[2], b[2]) - Math.max(a[0], b[0]), Math.min(a[3], b[3]) - Math.max(a[1], b[1])]
+  return wide > 0 && tall > 0 && wide * tall > ((a[2] - a[0]) * (a[3] - a[1])) / 3
+}
+
+/** Whether a box stands behind another on its line. */
+const follows = (a: Box, b: Box): boolean => b[0] > a[2] && Math.min(a[3], b[3]) - Math.max(a[1], b[1]) > 0.5 * Math.min(a[3] - a[1], b[3] - b[1])
+
+/** The box of ink as tall as letters between two words of a line; null where there is none, or only dots or a rule. */
+function inkBetween({ width, height, data }: Grey, a: Box, b: Box, level: number): Box | null {
+  const [left, right] = [Math.round(a[2] * width) + 3, Math.round(b[0] * width) - 3]
+  const [top, bottom] = [Math.round(Math.min(a[1], b[1]) * height), Math.round(Math.max(a[3], b[3]) * height)]
+  const tall = bottom - top
+  if (right - left < tall * 0.4) return null
+  let dots = 0
+  let [x0, y0, x1, y1] = [right, bottom, left, top]
+  for (let y = top; y < bottom; y++)
+    for (let x = left; x < right; x++)
+      if (data[y * width + x] < level) {
+        dots++
+        ;[x0, y0, x1, y1] = [Math.min(x0, x), Math.min(y0, y), Math.max(x1, x), Math.max(y1, y)]
+      }
+  if (y1 - y0 < tall * 0.5 || dots < tall * tall * 0.12) return null
+  return [x0 / width, top / height, (x1 + 1) / width, bottom / height]
+}
+
+const near = (a: Box, b: Box, shape: number): boolean => b[0] - a[2] < ((a[3] - a[1]) * 1.5) / shape && b[0] > a[0] && Math.min(a[3], b[3]) > Math.max(a[1], b[1])
+
+/** The places below one another on one sheet; `tops` are their upper edges, and the sheet's end. */
+async function sheetOf(picture: Grey, places: readonly Place[]): Promise<{ sheet: Grey; tops: number[] }> {
+  const cuts = await Promise.all(places.map(async ({ left, top, width, height }) => {
+    const { data, info } = await sharp(picture.data, { raw: { width: picture.width, height: picture.height, channels: 1 } })
+      .extract({ left, top, width, height })
+      .resize({ width: Math.round(width * LARGER), height: Math.round(height * LARGER), fit: 'fill', kernel: 'lanczos3' })
+      .extractChannel(0).raw().toBuffer({ resolveWithObject: true })
+    return { width: info.width, height: info.height, data }
+  }))
+  const tops = cuts.reduce((all, cut) => [...all, all.at(-1)! + cut.height + GAP], [GAP])
+  const sheet: Grey = { width: Math.max(...cuts.map((c) => c.width)) + 2 * GAP, height: tops.at(-1)!, data: new Uint8Array(0) }
+  sheet.data = new Uint8Array(sheet.width * sheet.height).fill(245)
+  cuts.forEach((cut, i) => { for (let y = 0; y < cut.height; y++) sheet.data.set(cut.data.subarray(y * cut.width, (y + 1) * cut.width), (tops[i] + y) * sheet.width + GAP) })
+  return { sheet, tops }
+}
