@@ -1,4 +1,4 @@
-import { and, asc, eq, isNull } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import type { Answer } from '../../core/answers/answer.ts'
 import { assess, pageReader, type Assessment, type Reader, type Situation } from '../../core/assess.ts'
@@ -52,6 +52,15 @@ export async function situationOf(work: Work, packageId: string, cut: boolean): 
 }
 
 /**
+ * Whether files of a package are still to be opened or read. Their pages are not counted before that, so the pages alone
+ * would open a package to people while half of it is missing.
+ */
+async function filesComing(work: Work, packageId: string): Promise<boolean> {
+  const coming = await work.select({ id: files.id }).from(files).where(and(eq(files.packageId, packageId), inArray(files.state, ['waiting', 'reading']))).limit(1)
+  return coming.length > 0
+}
+
+/**
  * Judges a package again and stores the verdict. The row is locked for it, so that two answers at once are judged one
  * after the other and neither is lost.
  */
@@ -82,7 +91,7 @@ export async function judge(work: Work, packageId: string, cut = false): Promise
     openRequirements: assessment.checklist.filter((c) => !['satisfied', 'not_applicable', 'waived'].includes(c.status)).length,
     version: before.version + 1,
     updatedAt: new Date(),
-    ...(before.state === 'reading' && before.pagesRead >= before.pageCount ? { state: 'open' as const } : {}),
+    ...(before.state === 'reading' && before.pagesRead >= before.pageCount && !(await filesComing(work, packageId)) ? { state: 'open' as const } : {}),
   }).where(eq(packages.id, packageId))
   await tell(work, { packageId, what: 'judged' })
   return assessment

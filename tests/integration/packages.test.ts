@@ -1,4 +1,4 @@
-import { eq, sql } from 'drizzle-orm'
+import { and, eq, sql } from 'drizzle-orm'
 import type { Answer } from '../../core/answers/answer.ts'
 import { historyOf } from '../../server/audit.ts'
 import { signIn } from '../../server/access/people.ts'
@@ -54,6 +54,18 @@ describe('from a file to a judged package', () => {
     expect(problems).toEqual({ 'damaged.pdf': 'This PDF is damaged and cannot be opened.', 'renamed.pdf': expect.stringMatching(/not a kind of file/) as string, 'empty.pdf': 'The file is empty.', 'good.pdf': null })
     expect((await packageRow(id))!.assessment!.findings.filter((f) => f.kind === 'unusable_file')).toHaveLength(3)
   }, 90_000)
+
+  test('a package is not open while a file waits, though all pages known so far are read', async () => {
+    const id = await newPackage('working-boat-loan', who)
+    await database().update(packages).set({ state: 'reading' }).where(eq(packages.id, id))
+    // Files without jobs: what another worker has not come to yet.
+    await database().insert(files).values([{ packageId: id, name: 'damaged.pdf', state: 'unusable', problem: 'This PDF is damaged and cannot be opened.' }, { packageId: id, name: 'good.pdf', state: 'waiting' }])
+    await database().transaction((work) => judge(work, id, true))
+    expect((await stateOf(id)).state).toBe('reading')
+    await database().update(files).set({ state: 'unusable', problem: 'The file is empty.' }).where(and(eq(files.packageId, id), eq(files.state, 'waiting')))
+    await database().transaction((work) => judge(work, id, true))
+    expect((await stateOf(id)).state).toBe('open')
+  })
 
   test('two files of one name, brought at once, keep names apart', async () => {
     const id = await newPackage('working-boat-loan', who)
