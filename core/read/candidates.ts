@@ -16,6 +16,7 @@ import { inProse } from './prose.ts'
 import { continuing, labelsByLine, regionsOf, type LabelsByLine, type Region } from './regions.ts'
 import { unlabelled } from './unlabelled.ts'
 import { plain } from './value.ts'
+import { isSmall } from './wording.ts'
 import { zoneOn } from './zone.ts'
 
 /** A word read less surely than this is as good as not read. */
@@ -55,7 +56,8 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
     if (type.zone) zoneValues(page, type).forEach(add)
   })
   for (const field of type.fields) if (field.kind === 'choice' && found.get(field.name)!.length === 0) pages.flatMap((page) => loneChoices(page, field)).forEach(add)
-  followStyle(found)
+  acrossLines(found)
+  followStyle(type, found)
   for (const guess of unlabelled(pages, type, found)) add(guess)
   farFromOtherDays(type, found)
   return found
@@ -87,7 +89,8 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
       if (region.words.length === 0) return
       // Both ends of a stretch of days stand behind the label: the second, a column further, is no value of its own.
       if (region.relation !== 'inline' && found.some((c) => c.field === field.name && c.period && c.relation === 'inline')) return
-      for (const candidate of fromRegion(region, field, byLine, type)) {
+      for (const read of fromRegion(region, field, byLine, type)) {
+        const candidate = region.relation === 'inline' && !label.colon && WORDY.has(field.kind) ? withoutCapitals(read, label, type) : read
         const alone = region.relation !== 'below' || !regions.some((r) => r.relation === 'inline' || r.relation === 'right')
         found.push({ ...candidate, relation: region.relation, label: label.near >= 0.75 && (label.leads || label.colon), score: candidate.score + base + RELATION_SCORE[region.relation] + (label.colon && (region.relation === 'inline' || region.relation === 'right') ? 0.5 : 0) - (alone ? 0 : 1.1) + (region.relation === 'above' ? nearer : region.relation === 'below' ? -nearer : 0), hangs: region.relation === 'inline' && !label.colon && WORDY.has(field.kind) })
       }
@@ -123,12 +126,38 @@ function withoutLabel(candidate: Candidate, type: DocumentType): Candidate {
   return { ...candidate, value: parts.slice(1).join(' '), words: candidate.words.slice(1) }
 }
 
+const ALL_CAPITALS = /^[\p{Lu}’'./]{2,}$/u
+
+/**
+ * A label in capitals goes on in capitals ("VESSEL CONCERNED Bright Water") up to a value that is not. A long word that
+ * no label is known to use might be a firm's all the same, and is asked about.
+ */
+function withoutCapitals(candidate: Candidate, label: LabelHit, type: DocumentType): Candidate {
+  const { words } = candidate
+  const own = label.lineOf.words.slice(label.from, label.to)
+  const value = words.findIndex((w) => !ALL_CAPITALS.test(w.text))
+  if (value < 1 || !own.every((w) => ALL_CAPITALS.test(w.text)) || !words[value].text.match(/\p{Ll}/u)) return candidate
+  const more = words.slice(0, value)
+  const known = more.every((w) => labelLike(w.text, type) || isSmall(w.text))
+  if (!known && !more.every((w) => w.text.length >= 5)) return candidate
+  const left = words.slice(value)
+  const raw = left.map((w) => w.text).join(' ')
+  return { ...candidate, value: raw, raw, words: left, partial: candidate.partial || !known }
+}
+
 /** A label may go on in small letters ("owner's name Joren Finn"): values of words begin with a capital or a figure. */
 function withoutLabelWords(words: Word[]): Word[] {
   // "Bank of Skerrow" is one name, not a bank called Skerrow.
   if (/^(?:of|de|du|del|and|&)$/i.test(words[0]?.text ?? '')) return []
   const start = words.findIndex((w) => /^[("“]?[\p{Lu}\d]/u.test(w.text))
   return start > 0 && words.slice(0, start).every((w) => /^[\p{Ll}/(),.]+$/u.test(w.text)) ? words.slice(start) : words
+}
+
+/** A value that a sentence carries over the end of a line is only begun where the line ends. */
+function acrossLines(found: Map<string, Candidate[]>): void {
+  for (const candidates of found.values())
+    for (const begun of candidates)
+      if (begun.relation === 'inline' && candidates.some((c) => !c.relation && c.words.length > begun.words.length && begun.words.every((w, i) => c.words[i] === w))) begun.score -= 3
 }
 
 type Style = 'beside' | 'below' | 'above'
@@ -138,7 +167,8 @@ const styleOf = (c: Candidate): Style => (c.relation === 'below' || c.relation =
  * A designer sets all values of a page alike: beside their labels, beneath or above them. Where the certain ones show a
  * style, the same label read another way round is likely another label's value.
  */
-function followStyle(found: Map<string, Candidate[]>): void {
+function followStyle(type: DocumentType, found: Map<string, Candidate[]>): void {
+  onesidedPages(type, found)
   const votes = new Map<Page, Record<Style, number>>()
   for (const candidates of found.values()) {
     const labelled = candidates.filter((c) => c.relation && c.label).sort((a, b) => b.score - a.score)
@@ -158,6 +188,30 @@ function followStyle(found: Map<string, Candidate[]>): void {
       const mine = vote[styleOf(candidate)] - (own === candidate ? 0.5 : 0)
       const most = Math.max(vote.beside, vote.below, vote.above)
       if (mine + most >= 3 && most >= 3 * mine) candidate.score -= 2
+    }
+}
+
+/**
+ * Where values stand over their labels in even lines, nearly every label has a fitting value beneath it too: its
+ * neighbour's. The few that can be read one way only tell which way the page goes.
+ */
+function onesidedPages(type: DocumentType, found: Map<string, Candidate[]>): void {
+  const ways = new Map<Page, { above: number; below: number }>()
+  // Where it is signed, a form is set its own way.
+  const stacked = type.fields.filter((f) => f.near !== 'signature').map((f) => found.get(f.name)!).map((candidates) => candidates.filter((c) => c.label && (c.relation === 'above' || c.relation === 'below')))
+  for (const candidates of stacked) {
+    const [first] = candidates
+    if (!first || candidates.some((c) => c.relation !== first.relation)) continue
+    const way = ways.get(first.page) ?? { above: 0, below: 0 }
+    way[first.relation as 'above' | 'below']++
+    ways.set(first.page, way)
+  }
+  for (const candidates of stacked)
+    for (const candidate of candidates) {
+      const way = ways.get(candidate.page)
+      if (!way || Math.max(way.above, way.below) < 2 || Math.min(way.above, way.below) > 0) continue
+      const own = way.above > 0 ? 'above' : 'below'
+      if (candidate.relation !== own && candidates.some((c) => c.relation === own)) candidate.score -= 2
     }
 }
 
@@ -227,7 +281,9 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     const period = periodIn(region.words) ?? periodIn([...region.words, ...alongside(region)]) ?? periodIn([...region.words, ...lineUnder(region)])
     if (period) return [{ ...base, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, score: 0.8, repaired: false, period: true }]
   }
-  const readings = kindReaders[kind](region.words).filter((r) => (field.kind !== 'name' || r.fit >= 0.3) && !(WORDY.has(field.kind) && labelLike(r.raw, type)))
+  // The day and the year of a date are no amounts.
+  const dated = field.kind === 'money' ? new Set(kindReaders.date(region.words).flatMap((d) => d.words)) : null
+  const readings = kindReaders[kind](region.words).filter((r) => !(dated && r.words.some((w) => dated.has(w))) && (field.kind !== 'name' || r.fit >= 0.3) && !(WORDY.has(field.kind) && labelLike(r.raw, type)))
   const limit = field.kind === 'id' && region.words.length > 8 ? 0 : 2
   return readings.slice(0, Math.max(1, limit)).map((reading, place) => {
     const lead = region.words.indexOf(reading.words[0])

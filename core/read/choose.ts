@@ -2,10 +2,18 @@ import type { DocumentType, Field, Relation } from '../program/schema.ts'
 import { readingOf, type Candidate } from './candidate.ts'
 import { cents, isMoney, plain, type Value } from './value.ts'
 
+/** One value that a field may have. */
+export interface Reading {
+  candidate: Candidate
+  probability: number
+  /** The same value at other places of the paper, the likeliest first. */
+  elsewhere: Candidate[]
+}
+
 /** A field's candidates by value, the likeliest first, each with its probability; the rest to 1 is "none of them". */
 export interface Ranked {
   field: Field
-  ranked: { candidate: Candidate; probability: number }[]
+  ranked: Reading[]
   /** A relation that holds between chosen values backs this one. */
   backed: boolean
   /** A relation that fails makes this one questionable. */
@@ -25,10 +33,10 @@ export function rank(field: Field, candidates: readonly Candidate[]): Ranked {
   const scored = [...groups.values()].map((group) => {
     group.sort((a, b) => b.score - a.score)
     // Said twice is surer, but a value printed ten times is not ten times as sure.
-    return { candidate: group[0], score: group[0].score + Math.min(1, (group.length - 1) * 0.5) }
+    return { candidate: group[0], elsewhere: group.slice(1), score: group[0].score + Math.min(1, (group.length - 1) * 0.5) }
   })
   const total = Math.exp(NONE) + scored.reduce((sum, s) => sum + Math.exp(s.score), 0)
-  const ranked = scored.map((s) => ({ candidate: s.candidate, probability: Math.exp(s.score) / total })).sort((a, b) => b.probability - a.probability)
+  const ranked = scored.map((s) => ({ candidate: s.candidate, elsewhere: s.elsewhere, probability: Math.exp(s.score) / total })).sort((a, b) => b.probability - a.probability)
   return { field, ranked, backed: false, doubted: false }
 }
 
@@ -53,7 +61,7 @@ function sharePlaces(chosen: Map<string, Ranked>): void {
     const top = ranked.ranked[0]
     if (!top) continue
     const clash = !top.candidate.shared && top.candidate.words.some((w) => taken.has(w))
-    if (!clash || sharesPeriod(ranked.field, top.candidate, taken, chosen)) {
+    if (!clash || sharesPeriod(ranked.field, top.candidate, taken, chosen) || makeRoom(top.candidate, taken, chosen)) {
       if (!top.candidate.shared) for (const word of top.candidate.words) taken.set(word, ranked.field.name)
       continue
     }
@@ -61,6 +69,25 @@ function sharePlaces(chosen: Map<string, Ranked>): void {
     pending.push(ranked)
     pending.sort((a, b) => (b.ranked[0]?.probability ?? 0) - (a.ranked[0]?.probability ?? 0))
   }
+}
+
+/**
+ * A value that its holder finds at another place as well is left to who has it only here: the last day of a period is
+ * printed in the period too, the pay day beside it only once.
+ * @returns whether the words are free now
+ */
+function makeRoom(candidate: Candidate, taken: Map<unknown, string>, chosen: Map<string, Ranked>): boolean {
+  const holders = [...new Set(candidate.words.flatMap((w) => taken.get(w) ?? []))].map((name) => chosen.get(name)!.ranked[0])
+  const moves = holders.map((holder) => ({ holder, to: holder.elsewhere.find((c) => c.words.every((w) => !candidate.words.includes(w) && (!taken.has(w) || holder.candidate.words.includes(w)))) }))
+  if (moves.some((m) => !m.to)) return false
+  for (const { holder, to } of moves) {
+    const left = holder.candidate
+    for (const word of left.words) taken.delete(word)
+    for (const word of to!.words) taken.set(word, left.field)
+    holder.elsewhere = [left, ...holder.elsewhere.filter((c) => c !== to)]
+    holder.candidate = to!
+  }
+  return true
 }
 
 /**

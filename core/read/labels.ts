@@ -100,7 +100,8 @@ export function labelTextsOf(line: Line): LabelText[] {
     const figure = words.findIndex((w, i) => i > from && /\d|€|^EUR$|^[._·…]{2,}$/.test(w.text))
     const to = colon >= 0 && (figure < 0 || colon < figure) ? colon + 1 : figure > 0 ? figure : words.length
     // A label does not begin with a figure; a street address does.
-    if (withoutHint(words, from, to) <= 8 && !/^(?:[€£$]?\d|EUR$)/.test(words[from].text)) found.push({ line, segment, from, to, colon: colon >= 0 && to === colon + 1 })
+    const most = words.slice(from, to).some((w) => w.text === '/') ? 14 : 8
+    if (withoutHint(words, from, to) <= most && !/^(?:[€£$]?\d|EUR$)/.test(words[from].text)) found.push({ line, segment, from, to, colon: colon >= 0 && to === colon + 1 })
     return found
   })
 }
@@ -202,7 +203,9 @@ function bilingual(hits: LabelHit[]): LabelHit[] {
     const said = colon < 0 ? rest : rest.slice(0, colon + 1)
     const again = hits.find((h) => h.line === hit.line && h.from === hit.to + 1)
     if (said.length === 0 || said.length > 5 || said.some((w) => /\d/.test(w.text))) return hit
-    const to = again ? again.to : hit.to + 1 + said.length
+    // What goes on in small letters still belongs to the second half ("Cover limit for the hull").
+    const behind = again ? said.slice(again.to - hit.to - 1) : []
+    const to = again && !behind.every((w) => /^\p{Ll}/u.test(w.text)) ? again.to : hit.to + 1 + said.length
     for (const other of hits) if (other.line === hit.line && other.from > hit.from && other.to <= to) inside.add(other)
     return { ...hit, to, twice: true, colon: /:$/.test(words[to - 1].text) || words[to]?.text === ':', alone: hit.segment.words.at(-1) === words[to - 1] }
   })

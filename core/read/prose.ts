@@ -20,7 +20,7 @@ export function inProse(page: Page, type: DocumentType): Candidate[] {
     // Full stops and brackets are the sentence's, not the value's.
     const stream = lines.flatMap((l) => l.line.words)
     const clean = stream.map((w) => ({ ...w, text: w.text.replace(/^[(“"‘]+(?=.)|(?<=.)[,;.)”"’]+$/gu, '') }))
-    const leads = leadsIn(clean.map((w) => w.text), type)
+    const leads = leadsIn(clean.map((w) => w.text), stream, type)
     return leads.flatMap(({ field: name, near, end, length }): Candidate[] => {
       const field = type.fields.find((f) => f.name === name)!
       const other = leads.find((l) => l.from >= end && l.field !== name && !leads.some((m) => m.from === l.from && m.field === name))
@@ -43,12 +43,12 @@ interface Lead {
 }
 
 /** Where a sentence speaks of a field: up to three words that come near to one of its wordings, the longest at each place. */
-function leadsIn(words: readonly string[], type: DocumentType): Lead[] {
+function leadsIn(words: readonly string[], printed: readonly Word[], type: DocumentType): Lead[] {
   const found: Lead[] = []
   for (let from = 0; from < words.length; ) {
     let taken = 1
     for (let length = Math.min(3, words.length - from); length >= 1; length--) {
-      if (isSmall(words[from]) || isSmall(words[from + length - 1]) || words.slice(from, from + length).some((w, i) => !speaks(w, from + i === 0))) continue
+      if (isSmall(words[from]) || isSmall(words[from + length - 1]) || words.slice(from, from + length).some((w, i) => !speaks(w, i === 0 && begins(printed, from)))) continue
       const near = fieldsNear(words.slice(from, from + length).join(' '), type).filter((n) => n.near >= 0.75)
       if (near.length === 0) continue
       found.push(...near.map(({ key, near }) => ({ field: key, near, from, end: from + length, length })))
@@ -60,8 +60,11 @@ function leadsIn(words: readonly string[], type: DocumentType): Lead[] {
   return found
 }
 
+/** Whether a sentence begins at a word. */
+const begins = (printed: readonly Word[], at: number): boolean => at === 0 || /[.:;]$/.test(printed[at - 1].text)
+
 /** Names are no part of what a sentence calls things: its words are small, but for the first. */
-const speaks = (word: string, first: boolean): boolean => first || /^\p{Ll}/u.test(word)
+const speaks = (word: string, first: boolean): boolean => (first && /^\p{Lu}\p{Ll}+$/u.test(word)) || /^\p{Ll}/u.test(word)
 
 /** Runs of lines that are sentences: one segment, many words, most of them in small letters. */
 function paragraphs(page: Page): { line: Line; index: number }[][] {

@@ -34,6 +34,9 @@ function untilLabel(words: Word[], labels: readonly LabelHit[]): Word[] {
 
 const isFiller = (word: Word): boolean => /^[:._·…\-–—=|]+$/.test(word.text)
 
+/** A row of dots or a line, as leads the eye from a label to its value. */
+const LEADER = /^[._·…]{4,}$/
+
 /** The places where the value of a label may stand: behind it, in the next column, beneath it. */
 export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
   const { page, lineOf: line } = label
@@ -44,12 +47,14 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
   // "Vessel concerned: Lucky Herring": the label goes on to its colon.
   const colon = label.colon ? -1 : rest.slice(0, 3).findIndex((w) => /\p{L}:$/u.test(w.text))
   const behind = rest.slice(colon + 1)
-  const inline = untilLabel(behind, here)
+  // Dots lead from a label to its value: what stands before them is the label's.
+  const dots = behind.findIndex((w) => LEADER.test(w.text))
+  const inline = untilLabel(dots > 0 && dots < behind.length - 1 ? behind.slice(dots + 1) : behind, here)
   if (inline.some((w) => !isFiller(w))) regions.push({ relation: 'inline', words: inline, page, line: label.line })
   // Behind a label that goes on ("VAT 20 %") the value may still stand in the next column.
   {
     const next = line.segments.slice(line.segments.indexOf(label.segment) + 1).find((s) => s.words.some((w) => !isFiller(w)))
-    if (next && behind.length === inline.length) {
+    if (next && behind.at(-1) === inline.at(-1)) {
       const words = untilLabel(next.words, here)
       if (words.length > 0) regions.push({ relation: 'right', words, page, line: label.line })
     }

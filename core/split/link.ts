@@ -11,22 +11,29 @@ export interface Looks {
   foot: Set<string>
   /** Long numbers and codes: accounts, policies, cases. */
   codes: Set<string>
+  /** All words, to know a copy of the page by. */
+  all: Set<string>
   page: Page
 }
+
+/** Two pages with this share of their words in common are one page twice. */
+const COPY = 0.85
 
 export function looksOf(page: Page): Looks {
   const head = new Set<string>()
   const foot = new Set<string>()
   const codes = new Set<string>()
+  const all = new Set<string>()
   for (const line of linesOf(page)) {
     const into = line.box[1] < 0.12 ? head : line.box[3] > 0.92 ? foot : null
     for (const word of line.words) {
       const text = squeeze(word.text)
+      if (text) all.add(text)
       if (into && /^[a-z]{3,}$/.test(text)) into.add(text)
       if (text.length >= 6 && /\d{3}/.test(text) && !/^\d{1,2}[/.-]\d{1,2}[/.-]\d{2,4}$/.test(fold(word.text)) && !/[.,]\d{2}$/.test(word.text)) codes.add(text)
     }
   }
-  return { numbering: pageNumberOf(page), head, foot, codes, page }
+  return { numbering: pageNumberOf(page), head, foot, codes, all, page }
 }
 
 /** Log-odds that `next` goes on with the document of `page`, from numbering, looks and shared codes. */
@@ -51,12 +58,19 @@ export function linkScore(page: Looks, next: Looks): number {
   if (Math.abs(page.page.width - next.page.width) > 8 || Math.abs(page.page.height - next.page.height) > 8) score -= 1.2
   if (page.page.source !== next.page.source) score -= 1.2
   if (page.page.file !== next.page.file) score -= 4
+  // A document does not say all of a page twice: the second is a copy, and begins anew.
+  if (next.all.size >= 12 && shareOf(page.all, next.all) >= COPY) score -= 6
   return score
 }
 
 function likeness(a: Set<string>, b: Set<string>, weight: number): number {
   if (a.size === 0 || b.size === 0) return 0
+  return (shareOf(a, b) - 0.25) * weight
+}
+
+/** Words of two sets that both have, of all. Source: Jaccard, 1901. */
+function shareOf(a: Set<string>, b: Set<string>): number {
   let common = 0
   for (const word of a) if (b.has(word)) common++
-  return (common / (a.size + b.size - common)) * weight - 0.25 * weight
+  return common / (a.size + b.size - common)
 }

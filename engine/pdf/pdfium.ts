@@ -257,12 +257,14 @@ function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [nu
       const [[a, b], [c, d]] = [toPage(left, bottom), toPage(right, top)]
       box = [Math.min(a, c), Math.min(b, d, box[1]), Math.max(a, c), Math.max(b, d, box[3])]
     }
+    // Letters kerned or leaning reach back a little; one that begins far behind the end of the last is drawn over it.
+    const over = current !== null && x0 !== lastX && current.box[2] - box[0] > (box[3] - box[1]) * aspect * 0.4
     lastX = x0
     lastY = y0
     const letter = String.fromCodePoint(code === 2 ? 45 : code)
     // Runs drawn side by side carry no space of their own; a gap of a fifth of the letters' height is one, and behind a colon less.
     const room = (box[3] - box[1]) * aspect * (current?.text.endsWith(':') ? 0.06 : 0.2)
-    if (current && box[0] - current.box[2] < room && box[0] >= current.box[0] - 0.002) {
+    if (current && !over && box[0] - current.box[2] < room && box[0] >= current.box[0] - 0.002) {
       current.text += letter
       current.box = [current.box[0], Math.min(current.box[1], box[1]), Math.max(current.box[2], box[2]), Math.max(current.box[3], box[3])]
     } else {

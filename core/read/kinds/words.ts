@@ -35,10 +35,13 @@ function withoutTitle(name: string): string {
   return /^m\b/i.test(name) && !bare.includes(' ') ? name : bare
 }
 
+/** Behind a comma: a number, or a sentence that goes on ("…, was registered on"). */
+const goesOn = (word: string): boolean => /^\d/.test(word) || (/^\p{Ll}/u.test(word) && !PARTICLES.has(fold(word)))
+
 /** The whole run as a person's name. Titles and notes in brackets behind it are left away. */
 export const readNames: KindReader = (words) => {
   const kept = withoutLeaders(words)
-  const cut = kept.findIndex((w, i) => i > 0 && (/^\(|\d{3}|@/.test(w.text) || /[;:]$/.test(w.text) || (/,$/.test(kept[i - 1].text) && /^\d/.test(w.text))))
+  const cut = kept.findIndex((w, i) => i > 0 && (/^\(|\d{3}|@/.test(w.text) || /[;:]$/.test(w.text) || (/,$/.test(kept[i - 1].text) && goesOn(w.text))))
   // A full stop ends a name unless it shortens a title or a given name.
   const stop = kept.findIndex((w, i) => i > 0 && i < kept.length - 1 && /\p{L}{3,}\.$/u.test(w.text) && !/^(?:capt|prof|rev|mrs|sra|srta|mme|mlle)\.$/i.test(w.text))
   const run = kept.slice(0, Math.min(cut > 0 ? cut : kept.length, stop >= 0 ? stop + 1 : kept.length))
