@@ -130,7 +130,7 @@ function tableValue({ table, proof }: Settled, field: Field): FieldValue {
   if (table.rows.length === 0) confidence = 0.3
   // Sums bear out the amounts, not the words beside them.
   if (table.spelt < SPELT) confidence = Math.min(confidence, 0.55)
-  if (!complete || !multiplies(table, field) || (proof !== true && table.unexplained > 0)) confidence = Math.min(confidence, 0.55)
+  if (!complete || !multiplies(table, field) || (proof !== true && table.unexplained.length > 0)) confidence = Math.min(confidence, 0.55)
   return {
     ...empty,
     value: table.rows,
@@ -168,7 +168,10 @@ function multiplies(table: Table, field: Field): boolean {
 function bestTable(readings: TwoReadings, field: Field, type: DocumentType, value: (name: string) => Value): Settled {
   const dated = field.columns.find((c) => c.kind === 'date')
   const ends = type.relations.find((r) => r.kind === 'not_after')
+  const totals = new Set(type.fields.map((f) => value(f.name)).filter(isMoney).map(cents))
   const judged = (table: Table | null) => {
+    // A total that its wording does not give away is known by its amount.
+    if (table) table.unexplained = table.unexplained.filter((amounts) => !amounts.some((a) => totals.has(a)))
     if (table && dated && ends?.kind === 'not_after') fillYears(table, dated.name, value(ends.first) as string | null, value(ends.second) as string | null)
     return { table, proof: table && provenBy(table, field, type, value) }
   }

@@ -25,7 +25,7 @@ interface ContentRow {
 export function readTableByContent(pages: readonly Page[], field: Field): Table | null {
   const readRow = rowReader(field)
   if (!readRow) return null
-  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, unexplained: 0 }
+  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, unexplained: [] }
   const text = field.columns.find((c) => c.kind === 'text')!.name
   for (const page of pages) {
     let last: { line: Line; found: ContentRow } | null = null
@@ -46,7 +46,8 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
         last = { line, found: last.found }
       } else {
         // A line of amounts amid the rows that is none of them may be one that could not be read: the table must not pass for whole.
-        if (last && !found && readMoney(line.words).length >= 2 && !SKIPPED_ROWS.test(fold(line.text))) table.unexplained++
+        const amounts = last && !found && !SKIPPED_ROWS.test(fold(line.text)) ? readMoney(line.words) : []
+        if (amounts.length >= 2) table.unexplained.push(amounts.map((a) => cents(a.value as Money)))
         last = null
       }
     }

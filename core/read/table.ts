@@ -22,8 +22,8 @@ export interface Table {
   rowSure: number[]
   /** Some amount had no sign of its own and took it from the balances. */
   repaired: boolean
-  /** Lines with amounts between its rows that are none: rows may be missed. */
-  unexplained: number
+  /** Lines with amounts behind its first row that are no rows, each with its amounts in cents: rows may be missed. */
+  unexplained: number[][]
 }
 
 interface HeadColumn {
@@ -42,7 +42,7 @@ const STOP = /^(?:sub[- ]?total|net (?:amount|total)|total|totals|grand total|ne
 
 /** Reads one table of a type from the pages of a document, in page order; null where no head of it is found. */
 export function readTable(pages: readonly Page[], field: Field): Table | null {
-  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, unexplained: 0 }
+  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, unexplained: [] }
   let columns: HeadColumn[] | null = null
   for (const page of pages) {
     const lines = linesOf(page)
@@ -182,7 +182,7 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
       table.spelt = Math.min(table.spelt, weakest(cells, columns, (kind) => kind === 'text'))
       started = true
       last = line
-    } else if (started && moneyCells.length > 0) table.unexplained++
+    } else if (started && moneyCells.length > 0) table.unexplained.push(moneyCells.map((c) => cents(row[c.name] as Money)))
     else if (started && text && moneyCells.length === 0 && last) {
       // A wrapped description: words under the text column alone, close under their row.
       const words = [...cells.texts.entries()].filter(([c]) => columns[c].column === text).flatMap(([, w]) => w)
