@@ -107,3 +107,31 @@ describe('on a weak print', () => {
     expect(rows[1].balance).toEqual({ amount: '1657.15', currency: 'EUR' })
   })
 })
+
+test('values over their labels, in even lines: the few that can be read one way tell for all', () => {
+  const lines = ['Keel Mutual Insurance', 'Insurance confirmation', 'P88556455', 'Policy no.', 'Hamish Brandreth', 'Assured', 'Morning Tern', 'Vessel’s name', '25 Sep 2025', 'In force from', '24 Sep 2026', 'Cover to', '€46.000,00', 'Insured value', '€598,00', 'Premium for the year', '€300,00', 'Excess']
+  expect(values('insurance_cover', lines)).toMatchObject({ policy_number: 'P88556455', insured_name: 'Hamish Brandreth', vessel_name: 'Morning Tern', cover_start: '2025-09-25', cover_end: '2026-09-24', sum_insured: eur('46000.00'), premium: eur('598.00') })
+})
+test('the last day of a period is not taken from the pay day that is the same day', () => {
+  expect(values('payslip', ['Earnings slip', 'Maren Drewitt', 'Name of the employee', '1 Feb 2026 - 28 Feb 2026', 'Period worked', '28 Feb 2026', 'Date of payment', '2,745.44', 'Gross earnings'])).toMatchObject({ period_start: '2026-02-01', period_end: '2026-02-28', pay_date: '2026-02-28' })
+})
+test('a label in capitals ends where its value is set in small letters', () => {
+  expect(value('loan_application', ['APPLICATION FOR A BOAT LOAN', 'SHIP’S NAME Grey Seal'], 'vessel_name')).toBe('Grey Seal')
+  const { of } = read('loan_application', pageOf(['APPLICATION FOR A BOAT LOAN', 'VESSEL UNDERWRITTEN Bright Water']))
+  expect(of('vessel_name')).toMatchObject({ value: 'Bright Water', needsReview: true })
+})
+test('the day of a date is no amount', () => {
+  expect(value('utility_bill', ['Merrow Electric', 'Broadband bill', 'Amount payable now', '142.65', 'À régler avant le 15 April 2026'], 'amount_due')).toEqual(eur('142.65'))
+})
+test('a label said twice is a label to its end, however long', () => {
+  expect(value('loan_application', ['Application for credit', 'FIRM YOU WORK FOR / Name of employer Gannet Bay Divers Ltd'], 'employer_name')).toBe('Gannet Bay Divers Ltd')
+  expect(value('insurance_cover', ['Cover note', 'Insured value / Cover limit for the hull', '32,000.00'], 'sum_insured')).toEqual(eur('32000.00'))
+})
+test('a total that no wording gives away is no row that was missed: a slip of the seller’s is told, not asked', () => {
+  const { of } = read('purchase_quote', pageOf(['Haldane Boats Ltd', 'Quote', 'Net amount | 35,363.50', 'Qty | Description | Unit price | Amount', '1 | Deck wash pump | 25,754.00 | 25,754.00', '3 | Shelter deck extension | 3,101.00 | 9,403.00', '1 | Bow thruster kit | 306.50 | 306.50', ' |  | Zwischensumme | 35,363.50']))
+  expect(of('lines').value).toHaveLength(3)
+  expect(of('lines').needsReview).toBe(false)
+})
+test('what stands before the dots is the label’s', () => {
+  expect(value('loan_application', ['APPLICATION FOR A BOAT LOAN', 'VESSEL UNDERWRITTEN ........... Stormcock'], 'vessel_name')).toBe('Stormcock')
+})

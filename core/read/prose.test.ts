@@ -16,3 +16,10 @@ test('labels beside their values are no sentences', () => expect(inProse(pageOf(
 test('what is further off than a few words is not meant', () => {
   expect(found('insurance_cover', ['The premium is to be paid by the owner of the boat before the first of the month or after it by EUR 10.00.'])).not.toHaveProperty('premium')
 })
+test('a name that runs on into the next line is whole, and ends where the sentence goes on', () => {
+  expect(found('vessel_registration', ['Registration number SK780-0407: the boat Wave Dancer (hull no. SKR-55546), owned by Rafael', 'Maud Núñez, was registered on 20 Aug 2023; the registration expires on 19 Aug 2028.'])).toMatchObject({ owner_name: 'Rafael Maud Núñez', hull_number: 'SKR-55546', issue_date: '2023-08-20' })
+})
+test('a sentence may begin with what it speaks of, a name in it does not', () => {
+  const lines = ['This is to certify that the vessel Eider Duck II, hull number SKR-28859, is entered in the', 'register in the name of her owner, Hamish Jane Brandreth. Issued on', '08.11.2022. This certificate is valid until 08.11.2027.']
+  expect(found('vessel_registration', lines)).toMatchObject({ issue_date: '2022-11-08', owner_name: 'Hamish Jane Brandreth', expiry_date: '2027-11-08' })
+})

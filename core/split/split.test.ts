@@ -49,3 +49,8 @@ test('a lacking page is known from the numbering', () => {
   expect(lackingPages([pageOf(['no number at all'])])).toEqual([])
 })
 test('one misread number does not make sixty pages lacking', () => expect(lackingPages([foot(['a'], 'Page 1 of 77')])).toEqual([]))
+test('a page that says the same once more is a copy and begins anew', () => {
+  const letter = pageOf(['89 Beacon Road', 'Oyster Haven SK3 7DG', 'Dear loan team,', 'please find enclosed the papers for my application. I look forward to hearing from you.', 'With best wishes', 'Eskil Kestrelle'])
+  expect(cut([letter, letter])).toHaveLength(2)
+  expect(linkScore(looksOf(letter), looksOf(letter))).toBeLessThan(-3)
+})

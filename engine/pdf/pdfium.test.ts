@@ -24,3 +24,24 @@ describe('the picture that a scanner wrote', () => {
     expect(taken(await Pdf.open(await made.save()))).toBeNull()
   })
 })
+
+describe('words of a text layer', () => {
+  const words = async (write: (page: PDFPage, made: PDFDocument) => Promise<unknown>) => {
+    const made = await PDFDocument.create()
+    await write(made.addPage([595, 842]), made)
+    const pdf = await Pdf.open(await made.save())
+    try { return pdf.read(0).words } finally { pdf.close() }
+  }
+  const write = (...runs: [text: string, x: number][]) => words(async (page, made) => {
+    const font = await made.embedFont(StandardFonts.Helvetica)
+    for (const [text, x] of runs) page.drawText(text, { x, y: 700, size: 11, font })
+  })
+
+  test('runs side by side are words apart', async () => expect((await write(['Net pay', 50], ['2,140.55', 92])).map((w) => [w.text, w.sure])).toEqual([['Net', 1], ['pay', 1], ['2,140.55', 1]]))
+  test('a value set over the end of its label keeps its letters together and is not trusted', async () => {
+    const found = await write(['Our case number', 50], ['MSM-26-244807', 110])
+    expect(found.map((w) => w.text)).toEqual(['Our', 'case', 'number', 'MSM-26-244807'])
+    expect(found.map((w) => w.sure)).toEqual([1, 1, 0.5, 0.5])
+  })
+  test('a word printed twice to make it bold is one that is sure', async () => expect((await write(['Total', 50], ['Total', 50.3])).every((w) => w.sure === 1)).toBe(true))
+})

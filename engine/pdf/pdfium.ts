@@ -1,5 +1,6 @@
 import { PDFiumLibrary } from '@hyzyla/pdfium'
 import type { Rotation, Word } from '../../core/page/page.ts'
+import { overlap } from '../../core/page/geometry.ts'
 import { joinCombs } from '../../core/page/comb.ts'
 import { unglue } from '../../core/page/unglue.ts'
 import type { Grey } from '../picture/grey.ts'
@@ -236,6 +237,8 @@ function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [nu
   const turns = [0, 0, 0, 0]
   let letters = 0
   let strange = 0
+  /** Words that begin behind the end of the one before, in its line. */
+  const returns: number[] = []
   let current: Word | null = null
   for (let i = 0; i < count; i++) {
     const code = raw._FPDFText_GetUnicode(text, i)
@@ -258,7 +261,8 @@ function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [nu
       box = [Math.min(a, c), Math.min(b, d, box[1]), Math.max(a, c), Math.max(b, d, box[3])]
     }
     // Letters kerned or leaning reach back a little; one that begins far behind the end of the last is drawn over it.
-    const over = current !== null && x0 !== lastX && current.box[2] - box[0] > (box[3] - box[1]) * aspect * 0.4
+    const reach = (box[3] - box[1]) * aspect * 0.4
+    const over = current !== null && x0 !== lastX && current.box[2] - box[0] > reach
     lastX = x0
     lastY = y0
     const letter = String.fromCodePoint(code === 2 ? 45 : code)
@@ -268,14 +272,35 @@ function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [nu
       current.text += letter
       current.box = [current.box[0], Math.min(current.box[1], box[1]), Math.max(current.box[2], box[2]), Math.max(current.box[3], box[3])]
     } else {
+      const before = words.at(-1)
+      if (before && before.box[2] - box[0] > reach && Math.abs(before.box[1] - box[1]) < box[3] - box[1]) returns.push(words.length)
       current = { text: letter, box, sure: 1 }
       words.push(current)
     }
   }
+  for (const at of returns) doubtOverprint(words, at, aspect)
   raw.wasmExports.free(rect)
   raw.wasmExports.free(ink)
   const most = turns.indexOf(Math.max(...turns))
   return { words, letters, strange: letters ? strange / letters : 0, turned: ([0, 90, 180, 270] as const)[most] }
+}
+
+/** As sure as words are that stand over one another: nobody can say which letter belongs to which. */
+const OVERPRINTED = 0.5
+/** How many words of a line are looked at on either side. */
+const NEARBY = 12
+
+/** A value set over the end of its label is told to be hard to read. The same word twice is mere bold print. */
+function doubtOverprint(words: readonly Word[], at: number, aspect: number): void {
+  const written = words.slice(at, at + NEARBY)
+  for (const under of words.slice(Math.max(0, at - NEARBY), at))
+    for (const word of written) {
+      const [a, b] = [under.box, word.box]
+      const height = Math.min(a[3] - a[1], b[3] - b[1])
+      const crossed = overlap(a[1], a[3], b[1], b[3]) > height * 0.7 && overlap(a[0], a[2], b[0], b[2]) > height * aspect * 0.25
+      if (!crossed || under.text === word.text || ![under, word].every((w) => /[\p{L}\p{N}]/u.test(w.text))) continue
+      under.sure = word.sure = OVERPRINTED
+    }
 }
 
 /** Luminance of a colour bitmap. Drawing straight into a grey one would be quicker, but PDFium leaves pictures out of it. */
