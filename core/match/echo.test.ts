@@ -44,3 +44,7 @@ test('one witness is not enough', () => {
   const [, paper] = withEchoes([form, quote({ hull_number: asked('SKR-01453') })], workingBoatLoan, pages())
   expect(paper.fields.find((f) => f.name === 'hull_number')!.needsReview).toBe(true)
 })
+test('two figures apart are two numbers, on a scan too', () => {
+  const other = quote({ hull_number: { value: 'SKR-01435', confidence: 0.9 } })
+  expect(echoed(other, new Map([[2, pageOf([], { source: 'ocr' })]])).hull_number).toMatchObject({ value: 'SKR-01435', needsReview: false })
+})

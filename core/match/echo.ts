@@ -81,9 +81,11 @@ function echoFor(field: FilledField, kind: Fact['kind'], known: Value, agrees: A
   return { ...field, value, raw, page, box: boxAround(words.map((w) => w.box)), confidence: DEFAULTED, needsReview: true, state: 'asked', repaired: false, reason: 'other papers say so, and it stands here in an unusual place', others: [...before, ...field.others.filter((o) => !agrees(o.value, known))].slice(0, 3) }
 }
 
+/** Codes that differ in two places are two codes: a fair reader takes one figure for another, not two. */
 const nearMiss = (a: Value, b: Value): boolean => {
   const [p, q] = [squeeze(plain(a)), squeeze(plain(b))]
-  return p !== q && Math.min(p.length, q.length) >= 6 && editDistance(p, q, 2) <= 2 && !wordMore(plain(a), plain(b)) && !wordMore(plain(b), plain(a))
+  const most = /\d/.test(p + q) ? 1 : 2
+  return p !== q && Math.min(p.length, q.length) >= 6 && editDistance(p, q, most) <= most && !wordMore(plain(a), plain(b)) && !wordMore(plain(b), plain(a))
 }
 
 /** Whether a text is another with one whole word behind it: a reader mixes up letters, but "II" is no slip of nothing. */

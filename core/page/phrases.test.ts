@@ -12,3 +12,8 @@ test('weak readers are forgiven on scans, not in text', () => {
   expect(words.find(pageOf(['Balanee'], { source: 'ocr' })).map((h) => h.mended)).toEqual([true])
   expect(words.find(pageOf(['Balanee'], { source: 'text' }))).toEqual([])
 })
+test('words that a reader of pictures joined are parted on scans', () => {
+  expect(found(['Paydate'], { source: 'ocr' })).toEqual(['pay day'])
+  expect(found(['Paydate'])).toEqual([])
+  expect(found(['Payday'], { source: 'ocr' })).toEqual([])
+})

@@ -25,12 +25,16 @@ interface Entry<T> {
   meanings: T[]
 }
 
+/** Words of one or two letters that a joined word may be made of; others are chance. */
+const SHORT: ReadonlySet<string> = new Set(['of', 'no', 'to', 'td'])
+
 /** Finds many phrases on a page at once, the longest at each place, forgiving reading slips on scanned pages. */
 export class PhraseBook<T> {
   private readonly entries = new Map<string, Entry<T>[]>()
   private readonly vocabulary = new Set<string>()
   private readonly byLength = new Map<number, string[]>()
   private readonly mendings = new Map<string, string>()
+  private readonly partings = new Map<string, string[]>()
 
   /** @param phrases wordings with what they mean; the same wording may be given several meanings. */
   constructor(phrases: Iterable<readonly [wording: string, meaning: T]>) {
@@ -89,11 +93,34 @@ export class PhraseBook<T> {
 
   private tokensOf(words: Word[], offset: number, forgiving: boolean): Token[] {
     return words.flatMap((word, index) =>
-      tokens(word.text).map((text) => {
+      tokens(word.text).flatMap((text) => {
         const right = forgiving ? this.mend(text) : text
-        return { text: right, word: offset + index, mended: right !== text }
+        const parts = forgiving && right === text ? this.parted(text) : [right]
+        return parts.map((part) => ({ text: part, word: offset + index, mended: right !== text || parts.length > 1 }))
       }),
     )
+  }
+
+  /** A word that a reader of pictures joined from words of the book ("accountname"), in its parts; else the word itself. */
+  private parted(text: string): string[] {
+    if (text.length < 7 || this.vocabulary.has(text)) return [text]
+    let parts = this.partings.get(text)
+    if (!parts) {
+      parts = this.partedFrom(text, 0, 4) ?? [text]
+      this.partings.set(text, parts)
+    }
+    return parts
+  }
+
+  private partedFrom(text: string, from: number, most: number): string[] | null {
+    if (from === text.length) return []
+    for (let to = text.length; most > 0 && to > from; to--) {
+      const part = text.slice(from, to)
+      if ((part.length < 3 && !SHORT.has(part)) || !this.vocabulary.has(part)) continue
+      const rest = this.partedFrom(text, to, most - 1)
+      if (rest) return [part, ...rest]
+    }
+    return null
   }
 
   /** The word of the book that a slip explains, or the word itself. */

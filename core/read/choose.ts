@@ -1,6 +1,7 @@
 import type { DocumentType, Field, Relation } from '../program/schema.ts'
 import { readingOf, type Candidate } from './candidate.ts'
-import { cents, isMoney, plain, type Value } from './value.ts'
+import { lostDigits } from './mend-rows.ts'
+import { cents, isMoney, plain, type Money, type Value } from './value.ts'
 
 /** One value that a field may have. */
 export interface Reading {
@@ -167,6 +168,19 @@ function settle(relation: Relation, chosen: Map<string, Ranked>): void {
   for (const name of suspects) {
     const ranked = chosen.get(name)!
     const top = ranked.ranked[0]
-    if (top && (!strong || readingOf(top.candidate.words) < 0.9 || top.probability < 0.8)) ranked.doubted = true
+    if (top && (!strong || top.probability < 0.8 || (readingOf(top.candidate.words) < 0.9 && misreadable(relation, name, chosen)))) ranked.doubted = true
   }
+}
+
+/** Read so weakly that any figure of it may be another. */
+const UNREADABLE = 0.75
+
+/** Whether one figure misread, or some lost in front, would explain why a sum does not come out: a fair reader takes no two for others. */
+function misreadable(relation: Relation & { kind: 'sum' }, name: string, chosen: Map<string, Ranked>): boolean {
+  const amount = (n: string) => cents(valueOf(chosen, n) as Money)
+  const missing = amount(relation.total) - relation.parts.reduce((sum, part) => sum + amount(part), 0)
+  const [read, meant] = [amount(name), amount(name) + (name === relation.total ? -missing : missing)]
+  const [a, b] = [String(read), String(meant)]
+  const others = a.length === b.length ? [...a].filter((digit, i) => digit !== b[i]).length : Infinity
+  return others === 1 || lostDigits(read, meant) || lostDigits(meant, read) || readingOf(chosen.get(name)!.ranked[0].candidate.words) < UNREADABLE
 }

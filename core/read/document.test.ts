@@ -135,3 +135,8 @@ test('a total that no wording gives away is no row that was missed: a slip of th
 test('what stands before the dots is the label’s', () => {
   expect(value('loan_application', ['APPLICATION FOR A BOAT LOAN', 'VESSEL UNDERWRITTEN ........... Stormcock'], 'vessel_name')).toBe('Stormcock')
 })
+test('a sum of a scan that is two figures off is the paper’s own, one figure off may be misread', () => {
+  const price = (total: string) => read('loan_application', pageOf(['Application for a loan', `Purchase price | ${total}`, 'Deposit | 7,500.00', 'Loan amount | 29,815.60'], { sure: 0.88, source: 'ocr' })).of('purchase_price').reason
+  expect(price('38,415.60')).not.toBe('does not fit the other values of this paper')
+  expect(price('37,815.60')).toBe('does not fit the other values of this paper')
+})

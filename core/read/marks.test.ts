@@ -34,3 +34,20 @@ test('ink is measured only where it can matter', () => {
   expect(wanted(pageOf(['Existing loan | Yes | No']).words)).toBe(true)
   expect(wanted(pageOf(['Employee | Ewan Garvie']).words)).toBe(false)
 })
+
+describe('boxes of a scan', () => {
+  const frame = (x: number, y: number, left: number, top: number) => x >= left && x < left + 5 && y >= top && y < top + 5 && (x === left || x === left + 4 || y === top || y === top + 4)
+  const lines = ['Loan application', '', 'Employment status:', 'Employed | Self-employed']
+  // The words stand on rows 31 to 35 of the grid; their boxes hang two rows higher.
+  const status = (ticked: number, words = lines, sure = 0.96) => {
+    const inside = (x: number, y: number) => x > ticked && x < ticked + 4 && y > 29 && y < 33
+    const page = pageOf(words, { at: [0.16, 0.5], source: 'ocr', sure, ink: ink((x, y) => frame(x, y, 25, 29) || frame(x, y, 93, 29) || inside(x, y)) })
+    return readDocument([page], application).fields.find((f) => f.name === 'employment_status')!.value
+  }
+  test('that hang higher than their words tell by what is in them', () => expect([status(25), status(93)]).toEqual(['employed', 'self_employed']))
+})
+test('a scrawl that was spelt as a weak word is a signature, but a person is to look', () => {
+  const page = pageOf(lines, { source: 'ocr', sure: 0.96, ink: ink(scrawlAt(20, 60)) })
+  const spelt = { text: 'PANS', sure: 0.6, box: [0.1, 0.18, 0.31, 0.24] as [number, number, number, number] }
+  expect(readSignature([{ ...page, words: [...page.words, spelt] }], consent)).toMatchObject({ signed: true, sure: 0.7 })
+})

@@ -1,5 +1,5 @@
 import type { Box } from '../page/geometry.ts'
-import { strokesIn, unpackInk } from '../page/ink.ts'
+import { strokesIn, unpackInk, type Strokes } from '../page/ink.ts'
 import { linesOf, type Line } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import { tokens } from '../page/text.ts'
@@ -147,6 +147,9 @@ function boxBeside(words: Word[], option: Word[]): boolean | null {
   return null
 }
 
+/** A ticked box is spelt in many ways, all of them short, with a bracket in them or unsure. */
+const boxLike = (word: Word): boolean => /^\S{0,2}[[\](){}|]\S{0,2}$/.test(word.text) || (word.text.length <= 3 && word.sure < 0.75)
+
 /** Ink in the place before or behind an option's words where a box would be, up to the next print. */
 function inkBeside(page: Page, words: readonly Word[], line: readonly Word[], side: 'before' | 'behind'): { dark: number; inside: number | null } {
   if (!page.ink) return { dark: 0, inside: null }
@@ -155,15 +158,18 @@ function inkBeside(page: Page, words: readonly Word[], line: readonly Word[], si
   const [start, end] = [words[0].box, words.at(-1)!.box]
   const tall = start[3] - start[1]
   const wide = (tall * page.height * 2.4) / page.width
-  // A ticked box is spelt in many ways, all of them short and with a bracket in them.
-  const prints = line.filter((w) => /\p{L}{2}/u.test(w.text) && !/^\S{0,2}[[\](){}|]\S{0,2}$/.test(w.text) && !words.includes(w)).map((w) => w.box)
+  const prints = line.filter((w) => /\p{L}{2}/u.test(w.text) && !boxLike(w) && !words.includes(w)).map((w) => w.box)
   const from = side === 'before' ? Math.max(start[0] - wide, ...prints.filter((b) => b[2] <= start[0] + 0.001).map((b) => b[2] + 0.002)) : end[2] + 0.002
   const to = side === 'before' ? start[0] - 0.001 : Math.min(end[2] + wide, ...prints.filter((b) => b[0] >= end[2] - 0.001).map((b) => b[0] - 0.002))
   let dark = 0
   // No higher or lower than the word itself: the print of the lines around it would drown the tick.
   const [top, bottom] = [Math.round((start[1] + tall * 0.08) * rows), Math.round((start[3] + tall * 0.1) * rows)]
   for (let y = top; y < bottom; y++) for (let x = Math.floor(from * columns); x < Math.floor(to * columns); x++) dark += cells[y * columns + x] ?? 0
-  return { dark, inside: insideFrame((x, y) => cells[y * columns + x] ?? 0, [Math.floor(from * columns), top - 1, Math.floor(to * columns), bottom]) }
+  // A frame may be taller than its word or hang higher; what is print around it is left out.
+  const around = page.words.filter((w) => /\p{L}{2}|\d{2}/u.test(w.text) && !boxLike(w) && w.box[0] < to && w.box[2] > from && Math.abs(w.box[1] - start[1]) < tall * 3).map((w) => w.box)
+  const printed = (x: number, y: number) => around.some((b) => x >= Math.floor(b[0] * columns) && x <= b[2] * columns && y >= Math.floor(b[1] * rows) && y <= b[3] * rows)
+  const frame: Box = [Math.floor(from * columns), Math.round((start[1] - tall * 0.7) * rows), Math.floor(to * columns), Math.round((start[3] + tall * 0.5) * rows)]
+  return { dark, inside: insideFrame((x, y) => (printed(x, y) ? 0 : (cells[y * columns + x] ?? 0)), frame) }
 }
 
 /** Mean darkness within the frame that the ink of a window makes, null where it is no frame: three cells each way at least, and closed on its sides. */
@@ -202,17 +208,17 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
   for (const page of pages) {
     if (!page.ink) continue
     const lines = linesOf(page)
-    const printed = printedOn(page)
+    const [printed, surely] = [printedOn(page), surelyPrintedOn(page)]
     for (const label of labelsOn(page, type)) {
       if (!label.meanings.some((m) => m.role === 'signature') || (!label.leads && !label.colon) || label.segment.words.length > label.to - label.from + 6) continue
       const start = label.lineOf.words[label.from].box
       const end = label.lineOf.words[label.to - 1].box
       const tall = (label.lineOf.height / page.height) * 1
       // A scrawl is read as words too, but never as sure ones: what parts the place to sign from the next is print.
-      const inLine = label.lineOf.segments.slice(label.lineOf.segments.indexOf(label.segment) + 1).find((s) => s.words.some((w) => w.sure > 0.55))
+      const inLine = label.lineOf.segments.slice(label.lineOf.segments.indexOf(label.segment) + 1).flatMap((s) => s.words).find((w) => w.sure > PRINT && /[\p{L}\d]/u.test(w.text))
       const right = Math.min(1, Math.max(end[2] + 0.34, start[0] + 0.36), inLine && inLine.box[0] > end[2] + 0.1 ? inLine.box[0] - 0.01 : 1)
-      const above = lines.filter((l) => l.box[3] <= start[1] + tall * 0.3 && l.words.some((w) => w.sure > 0.6 && w.box[2] > start[0] && w.box[0] < right && /[\p{L}\d]{3}/u.test(w.text))).at(-1)
-      const below = lines.find((l) => l.box[1] >= end[3] - tall * 0.3 && l.words.some((w) => w.sure > 0.6 && w.box[2] > start[0] && w.box[0] < right && /[\p{L}\d]{3}/u.test(w.text)))
+      const above = lines.filter((l) => l.box[3] <= start[1] + tall * 0.3 && l.words.some((w) => w.sure > PRINT && w.box[2] > start[0] && w.box[0] < right && /[\p{L}\d]{3}/u.test(w.text))).at(-1)
+      const below = lines.find((l) => l.box[1] >= end[3] - tall * 0.3 && l.words.some((w) => w.sure > PRINT && w.box[2] > start[0] && w.box[0] < right && /[\p{L}\d]{3}/u.test(w.text)))
       const area: Box = [
         Math.max(0, start[0] - 0.02),
         Math.max(above ? above.box[3] : 0, start[1] - tall * 5.2),
@@ -220,10 +226,11 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
         Math.min(below ? below.box[1] : 1, end[3] + tall * 5.2),
       ]
       const strokes = strokesIn(page.ink, area, printed)
-      // A signature is wider than a stain and taller than what is left of a rule.
-      const signed = strokes.cells >= 14 && strokes.width > 0.035 && strokes.height > 0.007
-      const sure = signed ? Math.min(0.99, 0.6 + strokes.cells / 60) : Math.max(0.5, 0.98 - strokes.cells / 30)
-      const found: Signature = { signed, sure, page: page.number, box: area }
+      const signed = penned(strokes)
+      // What is a scrawl only if weak words are one: likely signed, but a person is to look.
+      const likely = !signed && penned(strokesIn(page.ink, area, surely))
+      const sure = likely ? LIKELY : signed ? Math.min(0.99, 0.6 + strokes.cells / 60) : Math.max(0.5, 0.98 - strokes.cells / 30)
+      const found: Signature = { signed: signed || likely, sure, page: page.number, box: area }
       if (!best || (found.signed && !best.signed) || (found.signed === best.signed && found.sure > best.sure)) best = found
     }
   }
@@ -233,6 +240,14 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
   const last = pages.at(-1)!
   return { signed: false, sure: 0.5, page: last.number, box: [0, 0.5, 1, 1] }
 }
+
+/** A signature is wider than a stain and taller than what is left of a rule. */
+const penned = (strokes: Strokes): boolean => strokes.cells >= 14 && strokes.width > 0.035 && strokes.height > 0.007
+
+/** As sure as a signature is that rests on one weak sign. */
+const LIKELY = 0.7
+/** A word read less surely than this may be a scrawl. */
+const PRINT = 0.65
 
 /** A word less sure than this is no print where print is sure: a scrawl is spelt as a word too. */
 const SCRAWL = 0.4
@@ -249,6 +264,9 @@ function printedOn(page: Page): Box[] {
   })
 }
 
+/** Places of print that no scrawl would be read as. */
+const surelyPrintedOn = (page: Page): Box[] => printedOn({ ...page, words: page.words.filter((w) => w.sure > PRINT || tokens(w.text).join('').length > 8) })
+
 /** A pen's stroke somewhere on the last pages when no label led to it: likely the signature, but a person is to look. */
 function penAnywhere(pages: readonly Page[]): Signature | null {
   for (const page of pages.toReversed()) {
@@ -257,7 +275,7 @@ function penAnywhere(pages: readonly Page[]): Signature | null {
     for (let top = 0.2; top < 0.92; top += 0.035) {
       const box: Box = [0.04, top, 0.96, top + 0.07]
       const strokes = strokesIn(page.ink, box, printed)
-      if (strokes.cells >= 25 && strokes.width > 0.06 && strokes.width < 0.5 && strokes.height > 0.01) return { signed: true, sure: 0.7, page: page.number, box }
+      if (strokes.cells >= 25 && strokes.width > 0.06 && strokes.width < 0.5 && strokes.height > 0.01) return { signed: true, sure: LIKELY, page: page.number, box }
     }
   }
   return null

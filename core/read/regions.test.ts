@@ -21,3 +21,4 @@ test('lines that go on in the same column', () => {
   const region = { relation: 'below' as const, words: page.words.slice(4, 7), page, line: 1 }
   expect(continuing(region, labelsByLine(labels), 3)).toEqual([])
 })
+test('not past a stroke that parts it from another label', () => expect(regions(['Net pay: 2,140.55 — Werks ident.: 77-1'], 'net_pay').inline).toBe('2,140.55'))

@@ -26,9 +26,12 @@ export function labelsByLine(labels: readonly LabelHit[]): LabelsByLine {
   return byLine
 }
 
-/** The words of a segment up to the next label that could head a value of its own. */
+/** A stroke or dot that parts things in a line; a reader of pictures takes one for another. */
+const PARTING = /^[—–·•|¦~*]$/
+
+/** The words of a segment up to the next label that could head a value of its own, known or with a colon behind a parting stroke. */
 function untilLabel(words: Word[], labels: readonly LabelHit[]): Word[] {
-  const end = words.findIndex((word) => labels.some((l) => ends(l) && l.lineOf.words[l.from] === word))
+  const end = words.findIndex((word, i) => labels.some((l) => ends(l) && l.lineOf.words[l.from] === word) || (i > 0 && PARTING.test(word.text) && words.slice(i + 1, i + 5).some((w) => /\p{L}[.)]?:$/u.test(w.text))))
   return end < 0 ? words : words.slice(0, end)
 }
 

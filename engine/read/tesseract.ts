@@ -121,11 +121,14 @@ export async function endReaders(): Promise<void> {
   await Promise.all([...atRest.values()].flat().map((reader) => reader.end()))
 }
 
+/** The French model spells ü and ö where the English one sees other letters, and reads figures and English as well. */
+const LANGUAGES = 'fra+eng'
+
 /**
  * Words of a picture with boxes as fractions of it. As many readers run at once as the caller asks for pages at once.
  * @param layout Tesseract's page segmentation mode: 4 for a page, 6 for one block of lines
  */
-export async function recognise(picture: Grey, dpi: number, { languages = 'eng', layout = 4 } = {}): Promise<Word[]> {
+export async function recognise(picture: Grey, dpi: number, { languages = LANGUAGES, layout = 4 } = {}): Promise<Word[]> {
   // Resolution only sets what counts as a speck; in steps, so that one reader serves scans that differ by a dot.
   const resolution = Math.max(50, Math.round(dpi / 50) * 50)
   const tsv = await run(['--dpi', String(resolution), '-l', languages, '--psm', String(layout), '-c', 'preserve_interword_spaces=0', 'tsv'], picture)
@@ -133,7 +136,8 @@ export async function recognise(picture: Grey, dpi: number, { languages = 'eng',
   for (const line of tsv.split('\n')) {
     const cells = line.split('\t')
     if (cells[0] !== '5' || cells.length < 12) continue
-    const text = cells.slice(11).join('\t').trim()
+    // The French model sees an opening quotation mark before a slanted euro.
+    const text = cells.slice(11).join('\t').trim().replace(/^[<«‹]+(?=[€£$]\s?-?\d)/, '')
     const sure = Math.max(0, Number(cells[10])) / 100
     if (!text || (sure < 0.25 && !/[\p{L}\d]{2}/u.test(text))) continue
     const [left, top, width, height] = cells.slice(6, 10).map(Number)

@@ -13,3 +13,13 @@ test.each([['Mrs Ottilie Varnham', 'Ottilie Varnham'], ['Mme Zélie Garvie', 'Z�
 test('leaders are no part of a firm', () => expect(readOrgs(pageOf(['........ Petrel Slipways Ltd']).words)[0].value).toBe('Petrel Slipways Ltd'))
 test('quotation marks are no part of a text', () => expect(readTexts(pageOf(['“Grey Seal”']).words)[0].value).toBe('Grey Seal'))
 test('a single letter is no text', () => expect(readTexts(pageOf(['D.']).words)).toEqual([]))
+test('an initial that a weak reader took for a stroke or a figure', () => {
+  const name = (text: string, sure: number) => readNames(pageOf([text], { sure }).words)[0]
+  expect(name('|. Dunbarrow', 0.9)).toMatchObject({ value: 'I. Dunbarrow', raw: '|. Dunbarrow', repaired: true })
+  expect(name('0. Maccrae', 0.9).value).toBe('O. Maccrae')
+  expect(name('1. Maccrae', 1).value).not.toContain('I.')
+})
+test('a name ends where a sentence goes on behind a comma, not at its other half', () => {
+  expect(readNames(pageOf(['Zélie Beth Lefèvre, was registered on']).words)[0].value).toBe('Zélie Beth Lefèvre')
+  expect(readNames(pageOf(['Carrow, Elspeth']).words)[0].value).toBe('Carrow, Elspeth')
+})

@@ -38,16 +38,23 @@ function withoutTitle(name: string): string {
 /** Behind a comma: a number, or a sentence that goes on ("…, was registered on"). */
 const goesOn = (word: string): boolean => /^\d/.test(word) || (/^\p{Ll}/u.test(word) && !PARTICLES.has(fold(word)))
 
+/** An initial that a reader of pictures took for a stroke or a figure: "|. Dunbarrow", "0. Maccrae". */
+const initial = (word: Word, next: Word | undefined): Word => {
+  const letter = word.sure < 1 && next && /^\p{Lu}\p{L}/u.test(next.text) ? { '|.': 'I.', '1.': 'I.', '!.': 'I.', 'l.': 'I.', '0.': 'O.', '5.': 'S.', '8.': 'B.' }[word.text] : undefined
+  return letter ? { ...word, text: letter } : word
+}
+
 /** The whole run as a person's name. Titles and notes in brackets behind it are left away. */
 export const readNames: KindReader = (words) => {
-  const kept = withoutLeaders(words)
+  const kept = withoutLeaders(words.map((w, i) => initial(w, words[i + 1])))
   const cut = kept.findIndex((w, i) => i > 0 && (/^\(|\d{3}|@/.test(w.text) || /[;:]$/.test(w.text) || (/,$/.test(kept[i - 1].text) && goesOn(w.text))))
   // A full stop ends a name unless it shortens a title or a given name.
   const stop = kept.findIndex((w, i) => i > 0 && i < kept.length - 1 && /\p{L}{3,}\.$/u.test(w.text) && !/^(?:capt|prof|rev|mrs|sra|srta|mme|mlle)\.$/i.test(w.text))
   const run = kept.slice(0, Math.min(cut > 0 ? cut : kept.length, stop >= 0 ? stop + 1 : kept.length))
   const value = withoutTitle(tidy(rawOf(run)))
   const fit = nameLikeness(value)
-  return fit > 0 && value ? [{ value, words: run, raw: rawOf(run), fit, repaired: false }] : []
+  const own = words.filter((w) => run.some((r) => r.box === w.box))
+  return fit > 0 && value ? [{ value, words: own, raw: rawOf(own), fit, repaired: run.some((w) => !words.includes(w)) }] : []
 }
 
 export const readOrgs: KindReader = (words) => {
