@@ -1,7 +1,7 @@
 import { linesOf, type Segment } from '../page/layout.ts'
 import { boxAround, touches } from '../page/geometry.ts'
 import type { Page, Word } from '../page/page.ts'
-import { editDistance, squeeze } from '../page/text.ts'
+import { editDistance, squeeze, tokens } from '../page/text.ts'
 import type { Fact, Program } from '../program/schema.ts'
 import { kindReaders } from '../read/kinds/index.ts'
 import { plain, type Value } from '../read/value.ts'
@@ -9,6 +9,7 @@ import type { FilledField } from '../answers/fill.ts'
 import type { Comparer } from './agreement.ts'
 import { comparers } from './comparers.ts'
 import { splitReference, type Paper } from './paper.ts'
+import { oneLookalike } from './slip.ts'
 
 /** Papers that must say the same before they speak for what another paper says. */
 const WITNESSES = 2
@@ -35,17 +36,19 @@ function echoesOf(fact: Fact, papers: readonly Paper[], pages: ReadonlyMap<numbe
   const compare = comparers[fact.kind]
   const places = fact.fields.flatMap((reference) => {
     const [type, name] = splitReference(reference)
-    return papers.filter((p) => p.type === type && p.copyOf === null && !(fact.person === 'applicant' && (p.owner === 'co_applicant' || p.owner === 'other'))).flatMap((paper) => {
+    return papers.filter((p) => p.type === type && p.copyOf === null && !(fact.person === 'applicant' && p.owner === 'co_applicant')).flatMap((paper) => {
       const field = paper.fields.find((f) => f.name === name)
-      return field ? [{ paper, field }] : []
+      return field ? [{ paper, field, stranger: fact.person === 'applicant' && paper.owner === 'other' }] : []
     })
   })
-  const sure = places.filter((p) => p.field.value !== null && !p.field.needsReview)
+  const sure = places.filter((p) => !p.stranger && p.field.value !== null && !p.field.needsReview)
   const agrees = agreement(compare)
   const different = [...new Map(sure.map((p) => [plain(p.field.value), p.field.value])).values()]
   const known = different.find((value) => sure.filter((p) => agrees(p.field.value, value)).length >= Math.max(WITNESSES, sure.length / 2))
   if (known === undefined) return []
-  return places.flatMap(({ paper, field }): [string, FilledField][] => {
+  return places.flatMap(({ paper, field, stranger }): [string, FilledField][] => {
+    // A paper of somebody else is only looked at where a letter misread may have made it one.
+    if (stranger && (fact.kind !== 'name' || field.value === null || !nearMiss(field.value, known))) return []
     const witnesses = sure.filter((p) => p.paper !== paper && agrees(p.field.value, known)).length
     if (!MACHINE.has(field.state) || witnesses < WITNESSES) return []
     const echo = echoFor(field, fact.kind, known, agrees, pages.get(field.page ?? 0)?.source === 'text', () => findOn(paper, pages, fact.kind, known, agrees))
@@ -85,7 +88,17 @@ function echoFor(field: FilledField, kind: Fact['kind'], known: Value, agrees: A
 const nearMiss = (a: Value, b: Value): boolean => {
   const [p, q] = [squeeze(plain(a)), squeeze(plain(b))]
   const most = /\d/.test(p + q) ? 1 : 2
-  return p !== q && Math.min(p.length, q.length) >= 6 && editDistance(p, q, most) <= most && !wordMore(plain(a), plain(b)) && !wordMore(plain(b), plain(a))
+  if (p === q || wordMore(plain(a), plain(b)) || wordMore(plain(b), plain(a))) return false
+  return (Math.min(p.length, q.length) >= 6 && editDistance(p, q, most) <= most) || initialOff(plain(a), plain(b)) || initialOff(plain(b), plain(a))
+}
+
+/** Whether a name is another with an initial that may have been misread: "E Northcott" beside "Fenella Northcott". */
+function initialOff(short: string, full: string): boolean {
+  const [few, many] = [tokens(short), tokens(full)]
+  const initials = few.filter((t) => t.length === 1)
+  const whole = few.filter((t) => t.length > 1)
+  if (initials.length !== 1 || whole.length === 0 || !whole.every((t) => many.includes(t))) return false
+  return many.some((t) => !whole.includes(t) && t[0] !== initials[0] && oneLookalike(initials[0], t[0]))
 }
 
 /** Whether a text is another with one whole word behind it: a reader mixes up letters, but "II" is no slip of nothing. */

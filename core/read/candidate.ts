@@ -17,7 +17,7 @@ export interface Candidate {
   hangs?: boolean
   /** Read as a stretch of days, of which the field takes one end and another field may take the other. */
   period?: boolean
-  /** Read from a weak print beside more that could not be read: it may be a part of the value only. */
+  /** It may be a part of the value only, or have a letter misread: more stands beside it that could not be read, or its form is not one of its kind. */
   partial?: boolean
   /** Its label is a known wording that stands where labels stand. */
   label?: boolean

@@ -10,6 +10,7 @@ import { mendPostcode } from './kinds/postcode.ts'
 import { parseDate, parsePeriod } from './kinds/date.ts'
 import { hasPostcode, nameLikeness, orgLikeness } from './kinds/words.ts'
 import { ends, labelLike, labelsOn, setOff, type LabelHit } from './labels.ts'
+import { malformed } from './malformed.ts'
 import { readChoice, YES_NO } from './marks.ts'
 import { addressees, letterheads } from './positions.ts'
 import { inProse } from './prose.ts'
@@ -63,11 +64,12 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
   return found
 }
 
-/** Where the form of a value says what a reader of pictures took for something else. A text layer spells what the paper says. */
+/** Where the form of a value says that, or what, a reader of pictures took for something else. A text layer spells what the paper says. */
 function mendedForm(candidate: Candidate, field: Field): Candidate {
   if (typeof candidate.value !== 'string') return candidate
   const value = field.kind === 'address' ? mendPostcode(candidate.value) : WORDY.has(field.kind) ? mendNumeral(candidate.value) : candidate.value
-  return value === candidate.value ? candidate : { ...candidate, value, repaired: true }
+  const partial = candidate.partial || malformed(value, field.kind)
+  return value === candidate.value ? { ...candidate, partial } : { ...candidate, value, partial, repaired: true }
 }
 
 function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, marks: LabelHit[], order: number): Candidate[] {

@@ -1,6 +1,6 @@
 import type { DocumentType, Field, Relation } from '../program/schema.ts'
 import { readingOf, type Candidate } from './candidate.ts'
-import { lostDigits } from './mend-rows.ts'
+import { figureSlip } from './figures.ts'
 import { cents, isMoney, plain, type Money, type Value } from './value.ts'
 
 /** One value that a field may have. */
@@ -175,12 +175,10 @@ function settle(relation: Relation, chosen: Map<string, Ranked>): void {
 /** Read so weakly that any figure of it may be another. */
 const UNREADABLE = 0.75
 
-/** Whether one figure misread, or some lost in front, would explain why a sum does not come out: a fair reader takes no two for others. */
+/** Whether a slip in reading one of its amounts would explain why a sum does not come out. */
 function misreadable(relation: Relation & { kind: 'sum' }, name: string, chosen: Map<string, Ranked>): boolean {
   const amount = (n: string) => cents(valueOf(chosen, n) as Money)
   const missing = amount(relation.total) - relation.parts.reduce((sum, part) => sum + amount(part), 0)
-  const [read, meant] = [amount(name), amount(name) + (name === relation.total ? -missing : missing)]
-  const [a, b] = [String(read), String(meant)]
-  const others = a.length === b.length ? [...a].filter((digit, i) => digit !== b[i]).length : Infinity
-  return others === 1 || lostDigits(read, meant) || lostDigits(meant, read) || readingOf(chosen.get(name)!.ranked[0].candidate.words) < UNREADABLE
+  const meant = amount(name) + (name === relation.total ? -missing : missing)
+  return figureSlip(amount(name), meant) || readingOf(chosen.get(name)!.ranked[0].candidate.words) < UNREADABLE
 }

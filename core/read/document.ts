@@ -5,10 +5,10 @@ import { boxOf, readingOf } from './candidate.ts'
 import { candidatesOf } from './candidates.ts'
 import { choose, rank, type Ranked } from './choose.ts'
 import { readSignature, type Signature } from './marks.ts'
+import { figureSlip, lostDigits } from './figures.ts'
 import { probabilityOf } from './probability.ts'
 import { fillYears, readTable, type Table } from './table.ts'
 import { readTableByContent } from './table-by-content.ts'
-import { lostDigits } from './mend-rows.ts'
 import { cents, fromCents, isMoney, type FieldValue, type Money, type Value } from './value.ts'
 
 /** All that is read from one document. */
@@ -125,7 +125,7 @@ function tableValue({ table, proof }: Settled, field: Field): FieldValue {
   const empty = { name: field.name, value: null, raw: null, others: [], repaired: false, page: null, box: null }
   if (!table) return { ...empty, confidence: 0.4, needsReview: true, reason: 'no table was found' }
   const complete = table.rows.every((row) => field.columns.every((c) => c.optional || row[c.name] !== null))
-  let confidence = proof === true ? 0.985 : proof === false ? (table.sure >= 0.999 && complete && !leadsOn(table) ? 0.8 : 0.35) : complete ? 0.85 : 0.5
+  let confidence = proof === true ? 0.985 : proof === false ? ((table.sure >= 0.999 && complete && !leadsOn(table)) || (complete && slipsItself(table, field)) ? 0.8 : 0.35) : complete ? 0.85 : 0.5
   confidence *= table.sure >= 0.999 ? 1 : Math.max(0.5, proof === true ? 0.97 : 0.6 + 0.4 * table.sure)
   if (table.rows.length === 0) confidence = 0.3
   // Sums bear out the amounts, not the words beside them.
@@ -150,6 +150,21 @@ const SPELT = 0.7
 
 /** Every balance follows from the one before: then it is the ends that were misread, and the first row's sign with them. */
 const leadsOn = (table: Table): boolean => endsOf(table) !== null
+
+/** Print read this surely is fair. */
+const FAIR = 0.8
+
+/** Whether the one row that breaks the running balance is the paper's own slip: read fairly, and further off than a misreading goes. */
+function slipsItself(table: Table, field: Field): boolean {
+  const [amount, balance] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
+  if (!amount || !balance || !field.columns.some((c) => c.kind === 'date')) return false
+  const at = (i: number, name: string) => { const cell = table.rows[i][name]; return isMoney(cell) ? cents(cell) : NaN }
+  const breaks = table.rows.flatMap((_, i) => (i > 0 && at(i - 1, balance) + at(i, amount) !== at(i, balance) ? [i] : []))
+  if (breaks.length !== 1) return false
+  const [i] = breaks
+  const [before, step, after] = [at(i - 1, balance), at(i, amount), at(i, balance)]
+  return Math.min(table.rowSure[i - 1], table.rowSure[i]) >= FAIR && !figureSlip(step, after - before) && !figureSlip(after, before + step) && !figureSlip(before, after - step)
+}
 
 /** Whether each row's quantity times its price is its amount, where the table has these columns. */
 function multiplies(table: Table, field: Field): boolean {

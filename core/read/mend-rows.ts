@@ -1,4 +1,5 @@
 import type { Field } from '../program/schema.ts'
+import { lostDigits } from './figures.ts'
 import type { Table } from './table.ts'
 import { cents, fromCents, isMoney, type Row } from './value.ts'
 
@@ -94,9 +95,6 @@ const currencyOf = (rows: readonly Row[]): string => {
   for (const row of rows) for (const cell of Object.values(row)) if (isMoney(cell)) return cell.currency
   return 'EUR'
 }
-
-/** Whether an amount in cents, as read, is another with its first digits lost. */
-export const lostDigits = (read: number, meant: number): boolean => String(Math.abs(meant)).length > String(Math.abs(read)).length && String(Math.abs(meant)).endsWith(String(Math.abs(read)))
 
 /** Whether what was read may stand for `value`: nothing, its last digits alone, its digits with others between, or a weak reading of as many digits. */
 function misread(read: Row[string], value: number, weak: boolean): boolean {

@@ -7,7 +7,8 @@ const tidy = (text: string): string => text.replace(/^[\s:.,;=\-–—_*|]+|[\s:
 const withoutLeaders = (words: Word[]): Word[] => words.filter((w) => !/^[._:·…\-–—=|]+$/.test(w.text))
 
 const NOT_A_NAME = /\b(?:eur|euro|gbp|iban|number|date|page|address|account|total|amount|the|and to|please|your|this|with|from|of the|for the|see|form|section|signature|employee|statement)\b/i
-const PARTICLES = new Set(['de', 'del', 'la', 'van', 'von', 'der', 'den', 'di', 'da', 'du', 'le', 'y', 'o', 'mc', 'ap', 'née', 'nee', 'born', 'al', 'bin', 'dos', 'ten', 'ter', 'and'])
+/** Small words inside names of persons. */
+export const PARTICLES: ReadonlySet<string> = new Set(['de', 'del', 'la', 'van', 'von', 'der', 'den', 'di', 'da', 'du', 'le', 'y', 'o', 'mc', 'ap', 'née', 'nee', 'born', 'al', 'bin', 'dos', 'ten', 'ter', 'and'])
 
 /** How much a text looks like a person's name, 0 to 1. */
 export function nameLikeness(text: string): number {

@@ -1,0 +1,25 @@
+import { fold } from '../page/text.ts'
+import type { Field } from '../program/schema.ts'
+import { PARTICLES } from './kinds/words.ts'
+
+/** The end of a postal code of letters: a figure and two letters, here with figures where letters must be. */
+const FIGURES_IN_CODE = /\b[A-Z]{1,2}\d{1,2}[A-Z]?\s?\d(?:\d[A-Z]|[A-Z]\d|\d\d)$/
+const WEB_ADDRESS = /^[\p{L}\d][^\s@]*@[\p{L}\d][^\s@]*\.\p{L}{2,}$/u
+
+/**
+ * Whether a value of a scan cannot be what the paper says, by its form alone: somewhere a letter was misread or lost.
+ * What it should be is not told by this, so it is asked about.
+ */
+export function malformed(value: string, kind: Field['kind']): boolean {
+  switch (kind) {
+    case 'email':
+      return !WEB_ADDRESS.test(value)
+    case 'address':
+      // A letter alone in small print is a speck or a part of a word.
+      return FIGURES_IN_CODE.test(value) || /\s[b-df-xz]\s/.test(value)
+    case 'name':
+      return value.split(/[\s,]+/).filter(Boolean).some((part) => /\d/.test(part) || /ii/i.test(part.slice(0, -1)) || (/^\p{Ll}/u.test(part) && !PARTICLES.has(fold(part)) && !/^[dl]['’]/.test(part)))
+    default:
+      return false
+  }
+}
