@@ -1,4 +1,5 @@
 import { linesOf, typicalHeight } from './layout.ts'
+import type { Page } from './page.ts'
 import { pageOf } from './page-of.ts'
 
 test('words of one height make a line, gaps part it into segments', () => {
@@ -18,4 +19,10 @@ test('a slightly lower word still belongs to its line', () => {
 test('a page without words has no lines and a usual letter height', () => {
   expect(linesOf(pageOf([]))).toEqual([])
   expect(typicalHeight(pageOf([]))).toBe(10)
+})
+test('a speck beside a line does not pull it away from its label', () => {
+  const page = pageOf(['Average take-home pay | €2,200.00'])
+  const [speck, tall] = [{ text: '7', sure: 0.53, box: [0.9, 0.045, 0.92, 0.0455] }, { text: '€2', sure: 0.91, box: [0.33, 0.041, 0.36, 0.066] }] as Page['words']
+  const line = linesOf({ ...page, words: [speck, tall, ...page.words] }).find((l) => l.text.startsWith('Average'))!
+  expect(line.text).toBe('Average take-home pay €2 €2,200.00')
 })

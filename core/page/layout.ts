@@ -32,37 +32,42 @@ export function linesOf(page: Page): Line[] {
   return lines
 }
 
+/** What is lower than this share of the usual word is a stroke or a speck, what is higher than that a bracket or a rule: neither says where a line runs. */
+const [FLAT, HIGH] = [0.4, 1.8]
+
 function groupLines(page: Page): Line[] {
   // On a leaning page the right end of a line stands lower or higher than its left end.
   const fall = Math.tan((page.lean * Math.PI) / 180) * (page.width / page.height)
   const drop = (w: Word): number => ((w.box[0] + w.box[2]) / 2 - 0.5) * fall
   const sorted = page.words.filter((w) => w.text.trim() !== '').sort((a, b) => middle(a) - drop(a) - middle(b) + drop(b))
-  const rows: Word[][] = []
-  const spans: [number, number][] = []
-  for (const word of sorted) {
+  const heights = sorted.map((w) => w.box[3] - w.box[1]).sort((a, b) => a - b)
+  const usual = heights[heights.length >> 1] ?? 0
+  const odd = (word: Word): boolean => word.box[3] - word.box[1] < usual * FLAT || word.box[3] - word.box[1] > usual * HIGH
+  const rows: { words: Word[]; top: number; bottom: number }[] = []
+  const put = (word: Word, near: typeof rows): void => {
     const [top, bottom] = [word.box[1] - drop(word), word.box[3] - drop(word)]
-    // Only the last few rows can still take a word: the words come in order of height.
-    let best = -1
+    let best: (typeof rows)[number] | null = null
     let share = 0.5
-    for (let i = rows.length - 1; i >= Math.max(0, rows.length - 4); i--) {
-      const common = overlap(top, bottom, ...spans[i]) / Math.max(1e-6, Math.min(bottom - top, spans[i][1] - spans[i][0]))
+    for (const row of near) {
+      const common = overlap(top, bottom, row.top, row.bottom) / Math.max(1e-6, Math.min(bottom - top, row.bottom - row.top))
       if (common > share) {
         share = common
-        best = i
+        best = row
       }
     }
-    if (best < 0) {
-      rows.push([word])
-      spans.push([top, bottom])
-      continue
-    }
-    rows[best].push(word)
-    // The span follows the typical word, so that one tall bracket does not swallow the next line.
-    const n = rows[best].length
-    spans[best] = [spans[best][0] + (top - spans[best][0]) / n, spans[best][1] + (bottom - spans[best][1]) / n]
+    if (!best) return void rows.push({ words: [word], top, bottom })
+    best.words.push(word)
+    // The span follows the typical word.
+    const n = best.words.length
+    best.top += (top - best.top) / n
+    best.bottom += (bottom - best.bottom) / n
   }
+  // Only the last few rows can still take a word: the words come in order of height.
+  for (const word of sorted) if (!odd(word)) put(word, rows.slice(-4).reverse())
+  // Strokes and brackets come last, when it is known where the lines run.
+  for (const word of sorted) if (odd(word)) put(word, rows)
   return rows
-    .map((words) => toLine(words.sort((a, b) => a.box[0] - b.box[0]), page))
+    .map(({ words }) => toLine(words.sort((a, b) => a.box[0] - b.box[0]), page))
     .map((line) => ({ line, at: line.words.reduce((sum, w) => sum + middle(w) - drop(w), 0) / line.words.length }))
     .sort((a, b) => a.at - b.at)
     .map(({ line }) => line)

@@ -401,9 +401,15 @@ function sentences(page: Page, field: Field): Candidate[] {
   if (field.kind === 'date')
     return lines.flatMap((line, index) => line.box[1] > 0.5 ? [] : line.segments.flatMap((segment): Candidate[] => {
       const found = kindReaders.date(segment.words)
-      return found.slice(0, 1).filter((r) => r.words.length >= segment.words.length - 3 && parseDate(r.raw) !== null).map((r) => ({ field: field.name, value: r.value, raw: r.raw, words: r.words, page, repaired: r.repaired, score: 2 - index * 0.05 - (segment.words.length - r.words.length) * 0.25 }))
+      return found.slice(0, 1).filter((r) => (r.words.length >= segment.words.length - 3 || closes(r.words, segment)) && parseDate(r.raw) !== null).map((r) => ({ field: field.name, value: r.value, raw: r.raw, words: r.words, page, repaired: r.repaired, score: 2 - index * 0.05 - (segment.words.length - r.words.length) * 0.25 }))
     }))
   return []
+}
+
+/** Whether a day ends a short line behind a comma, as letters and forms are headed: "To Merrow Sound Mutual, 28 March 2026". */
+function closes(day: readonly Word[], { words }: Segment): boolean {
+  const before = words[words.indexOf(day[0]) - 1]
+  return words.length <= 10 && words.at(-1) === day.at(-1) && before !== undefined && (before.text.endsWith(',') || /^(?:le|el|the)$/i.test(before.text))
 }
 
 /** Who sent a printed e-mail: the name before an address in angle brackets, unless it is one of those it went to. */

@@ -52,6 +52,9 @@ export function choose(type: DocumentType, fields: readonly Ranked[]): Map<strin
   return chosen
 }
 
+/** What is left of a value's probability when its likeliest place turns out to be another field's. */
+const ELSEWHERE = 0.85
+
 function sharePlaces(chosen: Map<string, Ranked>): void {
   const order = [...chosen.values()].sort((a, b) => (b.ranked[0]?.probability ?? 0) - (a.ranked[0]?.probability ?? 0))
   const taken = new Map<unknown, string>()
@@ -66,7 +69,9 @@ function sharePlaces(chosen: Map<string, Ranked>): void {
       if (!top.candidate.shared) for (const word of top.candidate.words) taken.set(word, ranked.field.name)
       continue
     }
-    ranked.ranked.shift()
+    const free = top.elsewhere.find((c) => c.words.every((w) => !taken.has(w)))
+    if (free) ranked.ranked[0] = { candidate: free, elsewhere: top.elsewhere.filter((c) => c !== free), probability: top.probability * ELSEWHERE }
+    else ranked.ranked.shift()
     pending.push(ranked)
     pending.sort((a, b) => (b.ranked[0]?.probability ?? 0) - (a.ranked[0]?.probability ?? 0))
   }

@@ -140,3 +140,7 @@ test('a sum of a scan that is two figures off is the paper’s own, one figure o
   expect(price('38,415.60')).not.toBe('does not fit the other values of this paper')
   expect(price('37,815.60')).toBe('does not fit the other values of this paper')
 })
+test('a form dated in its head, signed on the same day', () => {
+  const found = values('loan_application', ['Request for Working Boat Finance', 'To Merrow Sound Mutual, 28 March 2026', 'Name in full | Nerys Ashgrove', 'Born | 11 February 1995', '', '', '', '', '', '', '', '', '', '', '', 'Signed | Dated 28 March 2026'])
+  expect(found).toMatchObject({ application_date: '2026-03-28', signature_date: '2026-03-28', date_of_birth: '1995-02-11' })
+})
