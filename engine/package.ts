@@ -53,8 +53,9 @@ export async function readPackage(incoming: readonly IncomingFile[], types: read
     }
   }
   const all = opened.reduce((sum, o) => sum + o.source.pages, 0)
-  const limit = pLimit(availableParallelism() + 1)
   const pool = all >= WORTH_THREADS ? threads?.() : undefined
+  // Threads have queues of their own, each for the pages that fall to it.
+  const limit = pLimit(pool ? Infinity : availableParallelism() + 1)
   let done = 0
   const work = opened.flatMap(({ file, source }) => {
     const bytes = pool && shared(file.bytes)

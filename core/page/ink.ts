@@ -11,8 +11,9 @@ export interface InkGrid {
 /** Packs measured cells for storage. */
 export function packInk(columns: number, rows: number, cells: Uint8Array): InkGrid {
   if (cells.length !== columns * rows) throw new Error('ink cells do not fill the grid')
+  // Row by row, and applied, not spread: a letter at a time takes longer than drawing the page.
   let binary = ''
-  for (const cell of cells) binary += String.fromCharCode(cell)
+  for (let at = 0; at < cells.length; at += columns) binary += String.fromCharCode.apply(null, cells.subarray(at, at + columns) as unknown as number[])
   return { columns, rows, cells: btoa(binary) }
 }
 

@@ -33,6 +33,8 @@ test('ink is measured only where it can matter', () => {
   expect(wanted(pageOf(['Tide table of October']).words)).toBe(false)
   expect(wanted(pageOf(['Existing loan | Yes | No']).words)).toBe(true)
   expect(wanted(pageOf(['Employee | Ewan Garvie']).words)).toBe(false)
+  // “Account” and “salary” are words of choices, and of every bank statement.
+  expect(wanted(pageOf(['Current account', 'Salary Petrel Slipways Ltd']).words)).toBe(false)
 })
 
 describe('boxes of a scan', () => {

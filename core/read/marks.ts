@@ -18,10 +18,10 @@ const SIGNING = ['signature', 'signed', 'sign', 'firma', 'firmado', 'signe']
  */
 export function inkWanted(types: readonly DocumentType[]): WantsInk {
   const signing = new Set([...SIGNING, ...types.flatMap((t) => t.signature?.labels ?? []).flatMap(tokens).filter((w) => w.startsWith('sign') || w.startsWith('firm'))])
-  const choices = [YES_NO, ...types.flatMap((t) => t.fields.filter((f) => f.kind === 'choice').map((f) => f.choices))].map((options) => options.map((o) => o.words.flatMap(tokens)))
+  const choices = [YES_NO, ...types.flatMap((t) => t.fields.filter((f) => f.kind === 'choice').map((f) => f.choices))].map((options) => options.map((o) => o.words.map(tokens)))
   return (words) => {
     const there = new Set(words.flatMap((w) => tokens(w.text)))
-    return [...signing].some((w) => there.has(w)) || choices.some((options) => options.filter((o) => o.some((w) => there.has(w))).length > 1)
+    return [...signing].some((w) => there.has(w)) || choices.some((options) => options.filter((o) => o.some((wording) => wording.every((w) => there.has(w)))).length > 1)
   }
 }
 

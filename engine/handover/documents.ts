@@ -4,7 +4,6 @@ import { availableParallelism, tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
 import pLimit from 'p-limit'
-import { degrees, PDFDocument, StandardFonts, TextRenderingMode, pushGraphicsState, popGraphicsState, setTextRenderingMode } from 'pdf-lib'
 import sharp from 'sharp'
 import type { Page } from '../../core/page/page.ts'
 import { kindOf } from '../input/source.ts'
@@ -68,6 +67,8 @@ async function qpdf(args: string[]): Promise<void> {
 
 /** The words of scanned pages as text that is not drawn (render mode 3 of ISO 32000-1, 9.3.6). */
 async function textLayer(pages: readonly Page[]): Promise<Uint8Array> {
+  // Most packages have a text layer of their own: what makes one is loaded when a page was scanned.
+  const { PDFDocument, StandardFonts, TextRenderingMode, popGraphicsState, pushGraphicsState, setTextRenderingMode } = await import('pdf-lib')
   const pdf = await PDFDocument.create()
   const font = await pdf.embedFont(StandardFonts.Helvetica)
   for (const { width, height, words, source } of pages) {
@@ -87,6 +88,7 @@ async function textLayer(pages: readonly Page[]): Promise<Uint8Array> {
 }
 
 async function pictureAsPdf(bytes: Uint8Array): Promise<Uint8Array> {
+  const { degrees, PDFDocument } = await import('pdf-lib')
   const pdf = await PDFDocument.create()
   const info = await sharp(bytes).metadata()
   for (let i = 0; i < (info.pages ?? 1); i++) {

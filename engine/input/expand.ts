@@ -1,7 +1,5 @@
 import { createHash } from 'node:crypto'
-import { PDFDocument, StandardFonts } from 'pdf-lib'
-import { simpleParser } from 'mailparser'
-import yauzl from 'yauzl'
+import type yauzl from 'yauzl'
 import { kindOf, UnusableFile } from './source.ts'
 
 /** A file as it came in, with its bytes. */
@@ -32,10 +30,13 @@ export async function expand(file: IncomingFile, depth = 0): Promise<IncomingFil
   return [file]
 }
 
-function unzip(file: IncomingFile): Promise<IncomingFile[]> {
+// Archives and messages are rare, and their readers slow to load: they are loaded when one comes.
+
+async function unzip(file: IncomingFile): Promise<IncomingFile[]> {
+  const { default: archives } = await import('yauzl')
   const damaged = () => new UnusableFile('This archive is damaged and cannot be opened.')
   return new Promise((resolve, reject) => {
-    yauzl.fromBuffer(Buffer.from(file.bytes.buffer, file.bytes.byteOffset, file.bytes.length), { lazyEntries: true }, (error, zip) => {
+    archives.fromBuffer(Buffer.from(file.bytes.buffer, file.bytes.byteOffset, file.bytes.length), { lazyEntries: true }, (error, zip) => {
       if (error) return reject(damaged())
       const files: IncomingFile[] = []
       let total = 0
@@ -65,6 +66,7 @@ function unzip(file: IncomingFile): Promise<IncomingFile[]> {
 
 /** A message becomes a page of its own, its attachments follow. */
 async function openMessage(file: IncomingFile, depth: number): Promise<IncomingFile[]> {
+  const { simpleParser } = await import('mailparser')
   const mail = await simpleParser(Buffer.from(file.bytes.buffer, file.bytes.byteOffset, file.bytes.length))
   const lines = [
     ...(mail.from ? [`From: ${mail.from.text}`] : []),
@@ -80,6 +82,7 @@ async function openMessage(file: IncomingFile, depth: number): Promise<IncomingF
 }
 
 async function pageOfText(lines: readonly string[]): Promise<Uint8Array> {
+  const { PDFDocument, StandardFonts } = await import('pdf-lib')
   const pdf = await PDFDocument.create()
   const font = await pdf.embedFont(StandardFonts.Helvetica)
   const size = 10.5

@@ -7,7 +7,7 @@ import type { DocumentReading } from '../../core/read/document.ts'
 import type { Evidence } from '../../core/split/evidence.ts'
 import { readerFor, type Piece } from '../../core/split/split.ts'
 import type { ReadPage } from '../input/source.ts'
-import type { DocumentTask, PageTask } from './worker.ts'
+import type { DocumentTask, KeptPage, PageTask } from './worker.ts'
 
 /** Packages with fewer pages are read before a thread has started. */
 export const WORTH_THREADS = 60
@@ -15,48 +15,66 @@ export const WORTH_THREADS = 60
 /** Threads are started from the bundled program alone: Node.js 20 does not hand its loader for sources on to them. */
 export const threadsHere = !import.meta.url.endsWith('.ts')
 
+/** Pages that follow one another and are read by one thread: most documents lie in one such stretch. */
+const STRETCH = 16
+
 /** Documents handed to a thread at once: each costs little, and so must the handing over. */
 const BATCH = 12
 
 /**
  * Threads for the work of large packages, as many as there are cores. Close it, or the process does not end.
- * Only built-in types are known to the threads.
+ * Only built-in types are known to the threads. Each thread is a pool of its own, so that a document goes to the one
+ * that has read its pages and knows their lines already.
  */
 export class Pool {
-  private readonly threads: Piscina
+  private readonly threads: Piscina[]
   private readonly evidence = new Map<string, Evidence>()
   private readonly readEvidence = readerFor(builtInTypes)
+  /** Which thread has read a page. */
+  private readonly reader = new Map<string, number>()
 
   constructor() {
-    this.threads = new Piscina({ filename: new URL('./worker.mjs', import.meta.url).href, minThreads: availableParallelism(), maxThreads: availableParallelism() })
+    this.threads = Array.from({ length: availableParallelism() }, () => new Piscina({ filename: new URL('./worker.mjs', import.meta.url).href, minThreads: 1, maxThreads: 1 }))
   }
 
   async readPage(task: PageTask): Promise<ReadPage> {
-    const { page, evidence } = (await this.threads.run(task, { name: 'readPage' })) as { page: ReadPage; evidence: Evidence }
-    this.evidence.set(`${task.file} ${task.index + 1}`, evidence)
+    const thread = Math.floor(task.index / STRETCH) % this.threads.length
+    const { page, evidence } = (await this.threads[thread].run(task, { name: 'readPage' })) as { page: ReadPage; evidence: Evidence }
+    const key = keyOf(task.file, task.index + 1)
+    this.evidence.set(key, evidence)
+    this.reader.set(key, thread)
     return page
   }
 
   /** What spoke for the type of a page read here. */
-  evidenceOf = (page: Page): Evidence => this.evidence.get(`${page.file} ${page.filePage}`) ?? this.readEvidence(page)
+  evidenceOf = (page: Page): Evidence => this.evidence.get(keyOf(page.file, page.filePage)) ?? this.readEvidence(page)
 
   /** A reader that has the machine's documents ready; whatever a person cut otherwise it reads itself. */
   async readerOf(pages: readonly Page[], pieces: readonly Piece[]): Promise<Reader> {
-    const tasks = pieces.filter((p) => builtInTypes.some((t) => t.id === p.type)).map((p): DocumentTask => ({ type: p.type, pages: p.pages.map((n) => pages[n - 1]) }))
-    const batches = Array.from({ length: Math.ceil(tasks.length / BATCH) }, (_, i) => tasks.slice(i * BATCH, (i + 1) * BATCH))
     const read = new Map<string, DocumentReading>()
-    await Promise.all(batches.map(async (batch) => {
-      const readings = (await this.threads.run(batch, { name: 'readDocuments' })) as DocumentReading[]
-      batch.forEach((task, i) => read.set(keyOf(task.pages.map((p) => p.number), task.type), readings[i]))
-    }))
+    const byThread = this.threads.map((): Piece[] => [])
+    for (const piece of pieces) if (builtInTypes.some((t) => t.id === piece.type)) byThread[this.threadOf(pages[piece.pages[0] - 1]) ?? 0].push(piece)
+    await Promise.all(byThread.flatMap((own, thread) => batchesOf(own).map(async (batch) => {
+      const tasks = batch.map((piece): DocumentTask => ({ type: piece.type, pages: piece.pages.map((n) => this.handed(pages[n - 1], thread)) }))
+      const readings = (await this.threads[thread].run(tasks, { name: 'readDocuments' })) as DocumentReading[]
+      batch.forEach((piece, i) => read.set(documentKey(piece.pages, piece.type), readings[i]))
+    })))
     const plain = pageReader(pages)
-    return (numbers, type) => read.get(keyOf(numbers, type.id)) ?? plain(numbers, type)
+    return (numbers, type) => read.get(documentKey(numbers, type.id)) ?? plain(numbers, type)
   }
 
-  close = (): Promise<void> => this.threads.destroy()
+  private threadOf = (page: Page): number | undefined => this.reader.get(keyOf(page.file, page.filePage))
+
+  /** A page as it is handed to a thread: only named where the thread has it. */
+  private handed = (page: Page, thread: number): KeptPage | Page => (this.threadOf(page) === thread ? { file: page.file, index: page.filePage - 1, number: page.number } : page)
+
+  close = async (): Promise<void> => void (await Promise.all(this.threads.map((t) => t.destroy())))
 }
 
-const keyOf = (pages: readonly number[], type: string): string => `${type} ${pages.join(',')}`
+const batchesOf = (pieces: readonly Piece[]): Piece[][] => Array.from({ length: Math.ceil(pieces.length / BATCH) }, (_, i) => pieces.slice(i * BATCH, (i + 1) * BATCH))
+
+const keyOf = (file: string, page: number): string => `${file} ${page}`
+const documentKey = (pages: readonly number[], type: string): string => `${type} ${pages.join(',')}`
 
 /** Bytes in memory that threads share. */
 export function shared(bytes: Uint8Array): SharedArrayBuffer {

@@ -14,9 +14,16 @@ export interface PageTask {
   index: number
 }
 
-/** One document to be read, with its pages. */
+/** A page that this thread has read, and its number in the package. */
+export interface KeptPage {
+  file: string
+  index: number
+  number: number
+}
+
+/** One document to be read. Pages that another thread read come whole. */
 export interface DocumentTask {
-  pages: Page[]
+  pages: (KeptPage | Page)[]
   type: string
 }
 
@@ -25,15 +32,24 @@ const opened = new Map<string, Promise<Source>>()
 
 const evidenceOf = readerFor(builtInTypes)
 
+/** Pages read here, with all that is remembered of them: their lines and labels need not be found again for their documents. */
+const kept = new Map<string, Page>()
+const keyOf = (file: string, index: number): string => `${file} ${index}`
+
 /** Reads a page and what speaks for its type. A file is opened once in each thread and stays open as long as the thread. */
 export async function readPage({ file, bytes, index }: PageTask): Promise<{ page: ReadPage; evidence: Evidence }> {
   let source = opened.get(file)
   if (!source) opened.set(file, (source = openSource(new Uint8Array(bytes), wantsInk)))
-  const page = await (await source).read(index)
-  return { page, evidence: evidenceOf({ ...page, number: 0, file: '', filePage: 0, separator: false }) }
+  const read = await (await source).read(index)
+  const page: Page = { ...read, number: 0, file, filePage: index + 1, separator: false }
+  kept.set(keyOf(file, index), page)
+  return { page: read, evidence: evidenceOf(page) }
 }
 
 /** Reads the values of documents of built-in types. */
 export function readDocuments(tasks: DocumentTask[]): DocumentReading[] {
-  return tasks.map(({ pages, type }) => pageReader(pages)(pages.map((p) => p.number), builtInTypes.find((t) => t.id === type)!))
+  return tasks.map(({ pages, type }) => {
+    const whole = pages.map((page) => ('words' in page ? page : Object.assign(kept.get(keyOf(page.file, page.index))!, { number: page.number })))
+    return pageReader(whole)(whole.map((p) => p.number), builtInTypes.find((t) => t.id === type)!)
+  })
 }

@@ -8,23 +8,23 @@ export function inkGrid(picture: Grey): InkGrid {
   const { width, height, data } = picture
   const rows = Math.max(1, Math.round((COLUMNS * height) / width))
   const level = Math.min(200, Math.max(90, inkLevel(picture) + 12))
-  const dark = new Uint32Array(COLUMNS * rows)
-  const columnOf = new Uint16Array(width)
-  const wide = new Uint32Array(COLUMNS)
-  for (let x = 0; x < width; x++) wide[(columnOf[x] = Math.floor((x * COLUMNS) / width))]++
-  const tall = new Uint32Array(rows)
-  for (let y = 0, i = 0; y < height; y++) {
-    const row = Math.floor((y * rows) / height)
-    tall[row]++
-    const first = row * COLUMNS
-    for (let x = 0; x < width; x++, i++) if (data[i] < level) dark[first + columnOf[x]]++
-  }
+  const starts = Uint32Array.from({ length: COLUMNS + 1 }, (_, column) => Math.ceil((column * width) / COLUMNS))
   const cells = new Uint8Array(COLUMNS * rows)
-  for (let row = 0, i = 0; row < rows; row++)
-    for (let column = 0; column < COLUMNS; column++, i++) {
-      const all = tall[row] * wide[column]
-      if (all) cells[i] = Math.min(255, Math.round((dark[i] / all) * 255))
+  const dark = new Uint32Array(COLUMNS)
+  for (let row = 0; row < rows; row++) {
+    dark.fill(0)
+    const [top, bottom] = [Math.ceil((row * height) / rows), Math.ceil(((row + 1) * height) / rows)]
+    for (let y = top; y < bottom; y++)
+      for (let column = 0, i = y * width; column < COLUMNS; column++) {
+        let count = 0
+        for (const end = y * width + starts[column + 1]; i < end; i++) if (data[i] < level) count++
+        dark[column] += count
+      }
+    for (let column = 0; column < COLUMNS; column++) {
+      const all = (bottom - top) * (starts[column + 1] - starts[column])
+      if (all) cells[row * COLUMNS + column] = Math.min(255, Math.round((dark[column] / all) * 255))
     }
+  }
   return packInk(COLUMNS, rows, cells)
 }
 
