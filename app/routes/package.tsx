@@ -99,10 +99,11 @@ function Frame() {
 function Waiting() {
   const { row } = usePackage()
   if (row.pageCount === 0) return <p className="card p-6 text-ink-2">No pages are here yet. Bring files under “Files”.</p>
+  const read = row.pagesRead >= row.pageCount
   return (
     <div className="card max-w-xl p-6" role="status">
-      <h1 className="text-lg font-semibold">Being read</h1>
-      <p className="mt-1 text-ink-2">{row.pagesRead} of {count(row.pageCount, 'page')} read. This screen fills by itself; you may go elsewhere meanwhile.</p>
+      <h1 className="text-lg font-semibold">{read ? 'Being cut and checked' : 'Being read'}</h1>
+      <p className="mt-1 text-ink-2">{read ? `${count(row.pageCount, 'page')} read.` : `${row.pagesRead} of ${count(row.pageCount, 'page')} read.`} This screen fills by itself; you may go elsewhere meanwhile.</p>
       <div className="mt-4 h-2 overflow-hidden rounded bg-line-2"><div className="h-full bg-petrol" style={{ width: `${(100 * row.pagesRead) / row.pageCount}%` }} /></div>
     </div>
   )
