@@ -88,6 +88,13 @@ const MOST_TAKEN = 4
 /** What is left is more than this share. */
 const LEFT = 0.35
 
+/** Whether an amount less one to four other amounts of a paper leaves another, to the cent. */
+export function leaves(pages: readonly Page[], whole: number, rest: number): boolean {
+  const amounts = [...new Set(amountsOn(pages, []).map((p) => p.cents))].filter((a) => a > 0 && a !== whole && a !== rest && a <= whole - rest)
+  const makes = (sum: number, from: number, taken: number): boolean => sum === 0 ? taken > 0 : taken < MOST_TAKEN && amounts.some((a, i) => i >= from && a <= sum && makes(sum - a, i + 1, taken + 1))
+  return amounts.length <= MOST_AMOUNTS && rest < whole && makes(whole - rest, 0, 0)
+}
+
 /** Pairs of amounts of which the second is the first less two to four others. */
 function deducted(printed: readonly Printed[]): [Printed, Printed][] {
   const amounts = [...new Map(printed.map((p) => [p.cents, p])).values()]

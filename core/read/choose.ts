@@ -17,6 +17,8 @@ export interface Ranked {
   ranked: Reading[]
   /** A relation that holds between chosen values backs this one. */
   backed: boolean
+  /** Arithmetic shows that its figures were read right, if not that they are this field's. */
+  wellRead: boolean
   /** A relation that fails makes this one questionable. */
   doubted: boolean
 }
@@ -38,7 +40,7 @@ export function rank(field: Field, candidates: readonly Candidate[]): Ranked {
   })
   const total = Math.exp(NONE) + scored.reduce((sum, s) => sum + Math.exp(s.score), 0)
   const ranked = scored.map((s) => ({ candidate: s.candidate, elsewhere: s.elsewhere, probability: Math.exp(s.score) / total })).sort((a, b) => b.probability - a.probability)
-  return { field, ranked, backed: false, doubted: false }
+  return { field, ranked, backed: false, wellRead: false, doubted: false }
 }
 
 /**

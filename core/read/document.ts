@@ -1,6 +1,7 @@
 import type { Page } from '../page/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { byArithmetic, endsOf } from './arithmetic.ts'
+import { backByForm } from './backing.ts'
 import { boxOf, readingOf } from './candidate.ts'
 import { candidatesOf } from './candidates.ts'
 import { choose, rank, type Ranked } from './choose.ts'
@@ -28,6 +29,7 @@ export function readDocument(pages: readonly Page[], type: DocumentType): Docume
   for (const guess of byArithmetic(pages, type, candidates, tablesOf)) candidates.get(guess.field)!.push(guess)
   const plainFields = type.fields.filter((f) => f.kind !== 'table')
   const chosen = choose(type, plainFields.map((f) => rank(f, candidates.get(f.name)!)))
+  backByForm(pages, type, chosen)
   const value = (name: string) => chosen.get(name)?.ranked[0]?.candidate.value ?? null
   const settled = new Map(type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, bestTable(tables.get(f.name)!, f, type, value)]))
   doubtEnds(type, settled, chosen)

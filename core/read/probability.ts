@@ -14,10 +14,8 @@ export function probabilityOf(chosen: Ranked): number {
   if (candidate.proven) return 0.99
   let place = calibrate(top.probability)
   let reading = readingFit(readingOf(candidate.words), chosen.field.kind)
-  if (chosen.backed) {
-    place = 1 - (1 - place) * 0.15
-    reading = 1 - (1 - reading) * 0.1
-  }
+  if (chosen.backed) place = 1 - (1 - place) * 0.15
+  if (chosen.backed || chosen.wellRead) reading = 1 - (1 - reading) * 0.1
   if (candidate.repaired && !chosen.backed) reading *= 0.75
   if ((candidate.partial || bareFigure(candidate)) && !chosen.backed) reading = Math.min(reading, 0.6)
   // Check digits that fail prove a misreading, however clear the print: it is always asked about.
