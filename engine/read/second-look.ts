@@ -17,6 +17,9 @@ const GAP = 26
 const SURER = 0.1
 const SURE = 0.8
 const LEAST = 0.5
+/** In heights of letters: what is further from a word than a space is not looked for beside it, nor what goes on for longer than this. */
+const SPACE = 1.3
+const FURTHEST = 14
 
 /**
  * Reads the weak places of a page again: each cut out, larger, and with the accents of all languages, apart from what
@@ -24,7 +27,7 @@ const LEAST = 0.5
  */
 export async function lookAgain(picture: Grey, words: readonly Word[], dpi: number): Promise<Word[]> {
   const places = placesOf(words, picture)
-  if (places.length === 0 || places.length > MOST) return [...words]
+  if (places.length === 0 || places.filter((p) => !p.passed).length > MOST) return [...words]
   const { sheet, tops } = await sheetOf(picture, places)
   const seen = await recognise(sheet, dpi * LARGER, { languages: 'eng+fra+spa', layout: 6 })
   const again = new Map<Word, Word[]>()
@@ -87,6 +90,16 @@ function placesOf(words: readonly Word[], picture: Grey): Place[] {
       else groups.push({ words: [word], boxes: [] })
     }
   })
+  // Where lines begin or end, a reader that takes a gap between columns for an edge passes over what lies beyond.
+  const tops = [...words].sort((a, b) => a.box[1] - b.box[1])
+  words.forEach((word, i) => {
+    const [before, behind]: (Word | undefined)[] = [words[i - 1], words[i + 1]]
+    for (const step of [-1, 1] as const) {
+      if (step < 0 ? before && follows(before.box, word.box) : behind && follows(word.box, behind.box)) continue
+      const box = inkBeside(picture, word.box, step, level)
+      if (box && !tops.some((w) => mostlyOn(box, w.box) || mostlyOn(w.box, box))) groups.push({ words: [], boxes: [box] })
+    }
+  })
   return groups.map((group) => {
     const [l, t, r, b] = boxAround([...group.boxes, ...group.words.map((w) => w.box)])
     const [left, top] = [Math.max(0, Math.round(l * width) - MARGIN), Math.max(0, Math.round(t * height) - MARGIN)]
@@ -131,6 +144,28 @@ function inkBetween({ width, height, data }: Grey, a: Box, b: Box, level: number
         ;[x0, y0, x1, y1] = [Math.min(x0, x), Math.min(y0, y), Math.max(x1, x), Math.max(y1, y)]
       }
   if (y1 - y0 < tall * 0.5 || dots < tall * tall * 0.12) return null
+  return [x0 / width, top / height, (x1 + 1) / width, bottom / height]
+}
+
+/** The box of ink as tall as letters that goes on before or behind a word at the distance of a space; null where there is none. */
+function inkBeside({ width, height, data }: Grey, [l, t, r, b]: Box, step: 1 | -1, level: number): Box | null {
+  const [top, bottom] = [Math.round(t * height), Math.round(b * height)]
+  const tall = bottom - top
+  const start = step < 0 ? Math.round(l * width) - 2 : Math.round(r * width) + 2
+  let [dots, clear, x0, x1, y0, y1] = [0, 0, width, 0, bottom, top]
+  for (let x = start; x >= 0 && x < width && clear < tall * SPACE && Math.abs(x - start) < tall * FURTHEST; x += step) {
+    let inked = 0
+    for (let y = top; y < bottom; y++)
+      if (data[y * width + x] < level) {
+        inked++
+        ;[y0, y1] = [Math.min(y0, y), Math.max(y1, y)]
+      }
+    clear = inked > 0 ? 0 : clear + 1
+    // A rule, or the side of a frame, is no letter.
+    if (inked > tall * 0.98) return null
+    if (inked > 0) [dots, x0, x1] = [dots + inked, Math.min(x0, x), Math.max(x1, x)]
+  }
+  if (y1 - y0 < tall * 0.5 || x1 - x0 < tall * 0.3 || dots < tall * tall * 0.12) return null
   return [x0 / width, top / height, (x1 + 1) / width, bottom / height]
 }
 

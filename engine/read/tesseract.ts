@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { isMainThread } from 'node:worker_threads'
 import type { Word } from '../../core/page/page.ts'
+import { joinSplitAmounts } from '../../core/page/split-amounts.ts'
 import { unglue } from '../../core/page/unglue.ts'
 import { toPgm, type Grey } from '../picture/grey.ts'
 
@@ -145,5 +146,5 @@ export async function recognise(picture: Grey, dpi: number, { languages = LANGUA
     if (height > dpi * TALLEST || (/^[|_—\-~.]+$/.test(text) && width > height * 3 && width > dpi * DASH)) continue
     words.push({ text, sure, box: [left / picture.width, top / picture.height, (left + width) / picture.width, (top + height) / picture.height] })
   }
-  return unglue(words)
+  return joinSplitAmounts(unglue(words), picture.width / picture.height)
 }

@@ -29,7 +29,7 @@ export class Designer {
     this.date = dateForms[dice.pick(Object.keys(dateForms) as DateForm[])]
     this.money = moneyForms[dice.pick(Object.keys(moneyForms) as MoneyForm[])]
     this.arrangement = dice.pick(ARRANGEMENTS)
-    this.size = dice.pick([9, 9.5, 10, 10.5, 11])
+    this.size = dice.pick([7.5, 8, 8.5, 9, 9.5, 10, 10.5, 11])
     this.left = dice.int(36, 80)
     this.shout = dice.chance(0.15)
   }

@@ -148,7 +148,9 @@ export async function diceStatement(story: Story, dice: Dice, wishes: StatementW
   const per = Math.floor((770 - y) / 15)
   const total = 1 + Math.ceil(Math.max(0, statement.rows.length - per) / 44)
   const rows: Row[] = []
-  const drawHeads = () => { heads.forEach((text, i) => d.paper.text(rights[i], y, text, { size: 8.5, bold: true, align: i > 1 ? 'right' : 'left' })); y += 18 }
+  // Banks print small and close, with a rule under each row or none.
+  const [size, pitch, ruled] = [dice.pick([7, 7.5, 8, 8.5, 9]), dice.pick([11.5, 13, 15]), dice.chance(0.4)]
+  const drawHeads = () => { heads.forEach((text, i) => d.paper.text(rights[i], y, text, { size, bold: true, align: i > 1 ? 'right' : 'left' })); y += 18 }
   drawHeads()
   let page = 1
   const foot = () => d.paper.text(550, 815, dice.pick([`Page ${page} of ${total}`]), { size: 7.5, align: 'right' })
@@ -162,8 +164,9 @@ export async function diceStatement(story: Story, dice: Dice, wishes: StatementW
       drawHeads()
       foot()
     }
-    ;[d.date(row.date), row.text, d.money(row.amount), d.money(row.balance)].forEach((text, c) => d.paper.text(rights[c], y, text, { size: 8.5, align: c > 1 ? 'right' : 'left' }))
-    y += 15
+    ;[d.date(row.date), row.text, d.money(row.amount), d.money(row.balance)].forEach((text, c) => d.paper.text(rights[c], y, text, { size, align: c > 1 ? 'right' : 'left' }))
+    if (ruled) d.paper.rule(rights[0], y + size + 2.5, 550)
+    y += pitch
     if (page !== wishes.dropPage) rows.push({ date: row.date, description: row.text, amount: money(row.amount), balance: money(row.balance) })
   })
   truth.put('transactions', rows)
