@@ -70,6 +70,9 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
   const ticked = tickedAsText(options, lines)
   if (ticked.length === 1) return { ...base, value: ticked[0].value, raw: `☒ ${ticked[0].words.map((w) => w.text).join(' ')}`, words: ticked[0].words, score: score + 0.5 }
   const inked = inkedOption(page, options, lines)
+  const left = leftOver(options, lines)
+  // Where all boxes but one were read as empty, ink that says otherwise makes it a question.
+  if (left && inked && inked.option !== left) return { ...base, value: left.value, raw: left.words.map((w) => w.text).join(' '), words: left.words, partial: true, score }
   return inked && { ...base, value: inked.option.value, raw: inked.option.words.map((w) => w.text).join(' '), words: inked.option.words, score: score + (inked.clear ? 0 : -1.5) }
 }
 
@@ -83,6 +86,18 @@ function tickedAsText(options: readonly Option[], lines: readonly Line[]): Optio
     if (states.every((s) => s !== null) && states.filter(Boolean).length === 1) return options.filter((_, i) => states[i])
   }
   return options.filter((o) => boxBeside(lines[o.line].words, o.words) === true)
+}
+
+/** The one option whose box was not read as empty where all others’ were, on one side; null where there is none or several. */
+function leftOver(options: readonly Option[], lines: readonly Line[]): Option | null {
+  for (const step of [-1, 1]) {
+    const open = options.filter((o) => {
+      const { words } = lines[o.line]
+      return (step < 0 ? boxEndingAt(words, words.indexOf(o.words[0])) : boxState(words[words.indexOf(o.words.at(-1)!) + 1]?.text ?? '')) !== false
+    })
+    if (open.length === 1) return open[0]
+  }
+  return null
 }
 
 /** The option whose box holds more ink than the others'; boxes stand before all words or behind all of them. */
@@ -156,14 +171,16 @@ function inkBeside(page: Page, words: readonly Word[], line: readonly Word[], si
   const { columns, rows } = page.ink
   const cells = unpackInk(page.ink)
   const [start, end] = [words[0].box, words.at(-1)!.box]
-  const tall = start[3] - start[1]
+  // "no" has no tall letter, but its box is as tall as those of its line.
+  const own = start[3] - start[1]
+  const tall = Math.min(own * 1.8, Math.max(own, ...line.filter((w) => /\p{L}{2}/u.test(w.text) && !boxLike(w)).map((w) => w.box[3] - w.box[1])))
   const wide = (tall * page.height * 2.4) / page.width
   const prints = line.filter((w) => /\p{L}{2}/u.test(w.text) && !boxLike(w) && !words.includes(w)).map((w) => w.box)
   const from = side === 'before' ? Math.max(start[0] - wide, ...prints.filter((b) => b[2] <= start[0] + 0.001).map((b) => b[2] + 0.002)) : end[2] + 0.002
   const to = side === 'before' ? start[0] - 0.001 : Math.min(end[2] + wide, ...prints.filter((b) => b[0] >= end[2] - 0.001).map((b) => b[0] - 0.002))
   let dark = 0
   // No higher or lower than the word itself: the print of the lines around it would drown the tick.
-  const [top, bottom] = [Math.round((start[1] + tall * 0.08) * rows), Math.round((start[3] + tall * 0.1) * rows)]
+  const [top, bottom] = [Math.round((start[1] + own * 0.08) * rows), Math.round((start[3] + own * 0.1) * rows)]
   for (let y = top; y < bottom; y++) for (let x = Math.floor(from * columns); x < Math.floor(to * columns); x++) dark += cells[y * columns + x] ?? 0
   // A frame may be taller than its word or hang higher; what is print around it is left out.
   const around = page.words.filter((w) => /\p{L}{2}|\d{2}/u.test(w.text) && !boxLike(w) && w.box[0] < to && w.box[2] > from && Math.abs(w.box[1] - start[1]) < tall * 3).map((w) => w.box)
