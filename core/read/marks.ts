@@ -93,7 +93,11 @@ function leftOver(options: readonly Option[], lines: readonly Line[]): Option | 
   for (const step of [-1, 1]) {
     const open = options.filter((o) => {
       const { words } = lines[o.line]
-      return (step < 0 ? boxEndingAt(words, words.indexOf(o.words[0])) : boxState(words[words.indexOf(o.words.at(-1)!) + 1]?.text ?? '')) !== false
+      const [first, last] = [words.indexOf(o.words[0]), words.indexOf(o.words.at(-1)!)]
+      const gap = (left: number) => (words[left] && words[left + 1] ? words[left + 1].box[0] - words[left].box[2] : Infinity)
+      // A box between two options is the nearer one's.
+      if (step < 0) return gap(first - 2) < gap(first - 1) || boxEndingAt(words, first) !== false
+      return gap(last + 1) < gap(last) || boxState(words[last + 1]?.text ?? '') !== false
     })
     if (open.length === 1) return open[0]
   }
