@@ -7,17 +7,20 @@ import { crossings } from './crossings.ts'
 import { kindReaders } from './kinds/index.ts'
 import { mendNumeral } from './kinds/numeral.ts'
 import { mendPostcode } from './kinds/postcode.ts'
-import { parseDate, parsePeriod } from './kinds/date.ts'
-import { hasPostcode, nameLikeness, orgLikeness } from './kinds/words.ts'
+import { parseDate } from './kinds/date.ts'
+import { hasPostcode, orgLikeness } from './kinds/words.ts'
 import { ends, labelLike, labelsOn, setOff, type LabelHit } from './labels.ts'
 import { malformed } from './malformed.ts'
 import { readChoice, YES_NO } from './marks.ts'
 import { addressees, letterheads } from './positions.ts'
+import { endOf, periodIn, periods } from './periods.ts'
 import { inProse } from './prose.ts'
 import { continuing, labelsByLine, regionsOf, type LabelsByLine, type Region } from './regions.ts'
+import { sentences } from './sentences.ts'
+import { withoutCapitals, withoutLabel, withoutLabelWords } from './strip-labels.ts'
+import { acrossLines, followStyle } from './style.ts'
 import { unlabelled } from './unlabelled.ts'
 import { plain } from './value.ts'
-import { isSmall } from './wording.ts'
 import { zoneOn } from './zone.ts'
 
 /** A word read less surely than this is as good as not read. */
@@ -119,102 +122,6 @@ function nearerAbove(regions: readonly Region[]): number {
   // What has its value beside it says nothing by what stands over it.
   const most = regions.some((r) => r.relation === 'right' || r.relation === 'inline') ? 0 : 1.6
   return Math.abs(odds) < EVEN ? 0 : Math.max(-1.6, Math.min(most, (odds - Math.sign(odds) * EVEN) * 3))
-}
-
-/** A label set close to a name ("Name Elspeth Mossman") is no part of it. */
-function withoutLabel(candidate: Candidate, type: DocumentType): Candidate {
-  const parts = typeof candidate.value === 'string' ? candidate.value.split(' ') : []
-  if (parts.length < 3 || !labelLike(parts[0], type) || candidate.words[0]?.text.replace(/:$/, '') !== parts[0]) return candidate
-  return { ...candidate, value: parts.slice(1).join(' '), words: candidate.words.slice(1) }
-}
-
-const ALL_CAPITALS = /^[\p{Lu}’'./]{2,}$/u
-
-/**
- * A label in capitals goes on in capitals ("VESSEL CONCERNED Bright Water") up to a value that is not. A long word that
- * no label is known to use might be a firm's all the same, and is asked about.
- */
-function withoutCapitals(candidate: Candidate, label: LabelHit, type: DocumentType): Candidate {
-  const { words } = candidate
-  const own = label.lineOf.words.slice(label.from, label.to)
-  const value = words.findIndex((w) => !ALL_CAPITALS.test(w.text))
-  if (value < 1 || !own.every((w) => ALL_CAPITALS.test(w.text)) || !words[value].text.match(/\p{Ll}/u)) return candidate
-  const more = words.slice(0, value)
-  const known = more.every((w) => labelLike(w.text, type) || isSmall(w.text))
-  if (!known && !more.every((w) => w.text.length >= 5)) return candidate
-  const left = words.slice(value)
-  const raw = left.map((w) => w.text).join(' ')
-  return { ...candidate, value: raw, raw, words: left, partial: candidate.partial || !known }
-}
-
-/** A label may go on in small letters ("owner's name Joren Finn"): values of words begin with a capital or a figure. */
-function withoutLabelWords(words: Word[]): Word[] {
-  // "Bank of Skerrow" is one name, not a bank called Skerrow.
-  if (/^(?:of|de|du|del|and|&)$/i.test(words[0]?.text ?? '')) return []
-  const start = words.findIndex((w) => /^[("“]?[\p{Lu}\d]/u.test(w.text))
-  return start > 0 && words.slice(0, start).every((w) => /^[\p{Ll}/(),.]+$/u.test(w.text)) ? words.slice(start) : words
-}
-
-/** A value that a sentence carries over the end of a line is only begun where the line ends. */
-function acrossLines(found: Map<string, Candidate[]>): void {
-  for (const candidates of found.values())
-    for (const begun of candidates)
-      if (begun.relation === 'inline' && candidates.some((c) => !c.relation && c.words.length > begun.words.length && begun.words.every((w, i) => c.words[i] === w))) begun.score -= 3
-}
-
-type Style = 'beside' | 'below' | 'above'
-const styleOf = (c: Candidate): Style => (c.relation === 'below' || c.relation === 'above' ? c.relation : 'beside')
-
-/**
- * A designer sets all values of a page alike: beside their labels, beneath or above them. Where the certain ones show a
- * style, the same label read another way round is likely another label's value.
- */
-function followStyle(type: DocumentType, found: Map<string, Candidate[]>): void {
-  onesidedPages(type, found)
-  const votes = new Map<Page, Record<Style, number>>()
-  for (const candidates of found.values()) {
-    const labelled = candidates.filter((c) => c.relation && c.label).sort((a, b) => b.score - a.score)
-    const best = labelled[0]
-    if (!best) continue
-    const vote = votes.get(best.page) ?? { beside: 0, below: 0, above: 0 }
-    // A label that could be read only one way tells more than one that had a choice.
-    vote[styleOf(best)] += labelled.some((c) => styleOf(c) !== styleOf(best)) ? 0.5 : 1
-    votes.set(best.page, vote)
-  }
-  for (const candidates of found.values())
-    for (const candidate of candidates) {
-      const vote = votes.get(candidate.page)
-      if (!vote || !candidate.relation || (candidate.relation === 'inline' && !candidate.hangs)) continue
-      const own = candidates.filter((c) => c.relation && c.label).sort((a, b) => b.score - a.score)[0]
-      // Its own vote does not speak for it.
-      const mine = vote[styleOf(candidate)] - (own === candidate ? 0.5 : 0)
-      const most = Math.max(vote.beside, vote.below, vote.above)
-      if (mine + most >= 3 && most >= 3 * mine) candidate.score -= 2
-    }
-}
-
-/**
- * Where values stand over their labels in even lines, nearly every label has a fitting value beneath it too: its
- * neighbour's. The few that can be read one way only tell which way the page goes.
- */
-function onesidedPages(type: DocumentType, found: Map<string, Candidate[]>): void {
-  const ways = new Map<Page, { above: number; below: number }>()
-  // Where it is signed, a form is set its own way.
-  const stacked = type.fields.filter((f) => f.near !== 'signature').map((f) => found.get(f.name)!).map((candidates) => candidates.filter((c) => c.label && (c.relation === 'above' || c.relation === 'below')))
-  for (const candidates of stacked) {
-    const [first] = candidates
-    if (!first || candidates.some((c) => c.relation !== first.relation)) continue
-    const way = ways.get(first.page) ?? { above: 0, below: 0 }
-    way[first.relation as 'above' | 'below']++
-    ways.set(first.page, way)
-  }
-  for (const candidates of stacked)
-    for (const candidate of candidates) {
-      const way = ways.get(candidate.page)
-      if (!way || Math.max(way.above, way.below) < 2 || Math.min(way.above, way.below) > 0) continue
-      const own = way.above > 0 ? 'above' : 'below'
-      if (candidate.relation !== own && candidates.some((c) => c.relation === own)) candidate.score -= 2
-    }
 }
 
 /** A birth lies years before whatever else a paper dates, and no other of its days does. */
@@ -339,101 +246,6 @@ function addressLines(first: Word[], below: Segment[], type: DocumentType): Segm
     done = hasPostcode(segment.text)
   }
   return lines
-}
-
-/** The longest stretch of words that is a period; the month and year of a whole date are none. */
-function periodIn(words: Word[]): { start: string; end: string; words: Word[]; raw: string } | null {
-  if (!words.some((w) => /\d/.test(w.text))) return null
-  for (let length = Math.min(9, words.length); length >= 1; length--)
-    for (let at = 0; at + length <= words.length; at++) {
-      const span = words.slice(at, at + length)
-      const raw = span.map((w) => w.text).join(' ')
-      const period = parsePeriod(raw)
-      if (period && length <= 2 && /^\d{1,2}(?:st|nd|rd|th|er|\.)?[-.]?$/.test(words[at - 1]?.text ?? '')) continue
-      if (period) return { ...period, words: span, raw }
-    }
-  // The stroke between two days is the first thing a weak reader loses.
-  const days = kindReaders.date(words)
-  if (days.length === 2 && (days[0].value as string) < (days[1].value as string)) return { start: days[0].value as string, end: days[1].value as string, words: days.flatMap((d) => d.words), raw: words.map((w) => w.text).join(' ') }
-  return null
-}
-
-/** Whether a period field is the first or the last day, by its name's ending. */
-const endOf = (field: Field): 'start' | 'end' => (/_start$|_from$|^from/.test(field.name) ? 'start' : 'end')
-
-/** Periods printed without a label ("1 March 2026 to 31 March 2026" under a heading). */
-function periods(page: Page, _type: DocumentType, field: Field): Candidate[] {
-  return linesOf(page).flatMap((line, index) =>
-    line.box[1] > 0.45 || index > 24 ? [] : line.segments.flatMap((segment): Candidate[] => {
-      const period = periodIn(segment.words)
-      if (!period) return []
-      const share = period.words.length / segment.words.length
-      const range = period.words.length > 2
-      return [{ field: field.name, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, page, repaired: false, period: true, score: (range ? 1.5 : 0.7) - (1 - share) - index * 0.03 }]
-    }),
-  )
-}
-
-/** Names and dates that stand in running text: "I, Ottilie Varnham, agree", a letter's date line. */
-function sentences(page: Page, field: Field): Candidate[] {
-  const lines = linesOf(page)
-  if (field.kind === 'name')
-    return lines.flatMap((line, index): Candidate[] => {
-      const mailed = mailName(page, field, index)
-      if (mailed) return [mailed]
-      const closing = field.labels.some((label) => label.includes(' ') && squeeze(line.text).includes(squeeze(label))) ? signer(page, field, index) : null
-      if (closing) return [closing]
-      const start = line.words.findIndex((w, i) => /^I,?$/.test(w.text) && /^(?:\p{Lu}|the$)/u.test(line.words[i + 1]?.text ?? ''))
-      if (start < 0) return []
-      let from = start + 1
-      if (/^the$/i.test(line.words[from].text)) from += /^undersigned/i.test(line.words[from + 1]?.text ?? '') ? 2 : 1
-      const run: Word[] = []
-      for (let i = from; i < line.words.length && run.length < 6; i++) {
-        const word = line.words[i]
-        if (!/^\p{Lu}/u.test(word.text) && !/^(?:de|van|von|le|la|del|y)$/.test(word.text)) break
-        run.push(word)
-        if (/[,;.)]$/.test(word.text) && word.text.length > 2) break
-      }
-      const raw = run.map((w) => w.text).join(' ')
-      const value = raw.replace(/[,;.(]+$/, '')
-      return run.length > 1 && nameLikeness(value) > 0.9 ? [{ field: field.name, value, raw, words: run, page, repaired: false, score: 3.2 }] : []
-    })
-  if (field.kind === 'date')
-    return lines.flatMap((line, index) => line.box[1] > 0.5 ? [] : line.segments.flatMap((segment): Candidate[] => {
-      const found = kindReaders.date(segment.words)
-      return found.slice(0, 1).filter((r) => (r.words.length >= segment.words.length - 3 || closes(r.words, segment)) && parseDate(r.raw) !== null).map((r) => ({ field: field.name, value: r.value, raw: r.raw, words: r.words, page, repaired: r.repaired, score: 2 - index * 0.05 - (segment.words.length - r.words.length) * 0.25 }))
-    }))
-  return []
-}
-
-/** Whether a day ends a short line behind a comma, as letters and forms are headed: "To Merrow Sound Mutual, 28 March 2026". */
-function closes(day: readonly Word[], { words }: Segment): boolean {
-  const before = words[words.indexOf(day[0]) - 1]
-  return words.length <= 10 && words.at(-1) === day.at(-1) && before !== undefined && (before.text.endsWith(',') || /^(?:le|el|the)$/i.test(before.text))
-}
-
-/** Who sent a printed e-mail: the name before an address in angle brackets, unless it is one of those it went to. */
-function mailName(page: Page, field: Field, index: number): Candidate | null {
-  const line = linesOf(page)[index]
-  const at = line.words.findIndex((w) => /^[<(\[]\S+@\S+[>)\]]$/.test(w.text))
-  if (at < 1 || line.box[1] > 0.4 || /^(?:to|cc|bcc|an|à|para)\b:?/i.test(line.text)) return null
-  const before = line.segments.find((s) => s.words.includes(line.words[at - 1]))!.words
-  const own = before.slice(before.findLastIndex((w, i) => i < before.length - 1 && /:$/.test(w.text)) + 1).filter((w) => line.words.indexOf(w) < at)
-  const [name] = kindReaders.name(own)
-  return name && name.fit >= 0.95 ? { field: field.name, value: name.value, raw: name.raw, words: name.words, page, repaired: false, score: 3.6 } : null
-}
-
-/** The name printed under a letter's closing line, with room for a signature between. */
-function signer(page: Page, field: Field, closing: number): Candidate | null {
-  const lines = linesOf(page)
-  const { box } = lines[closing]
-  for (const line of lines.slice(closing + 1)) {
-    if (line.box[1] - box[3] > 0.13) return null
-    const segment = line.segments.find((s) => Math.abs(s.box[0] - box[0]) < 0.04)
-    const [name] = segment ? kindReaders.name(segment.words) : []
-    if (name && name.fit > 0.9) return { field: field.name, value: name.value, raw: name.raw, words: name.words, page, repaired: false, score: 3.4 }
-  }
-  return null
 }
 
 /** Given names and surname printed apart, put together in the order a person says them. */

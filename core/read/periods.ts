@@ -1,0 +1,39 @@
+import { linesOf } from '../page/layout.ts'
+import type { Page, Word } from '../page/page.ts'
+import type { DocumentType, Field } from '../program/schema.ts'
+import type { Candidate } from './candidate.ts'
+import { parsePeriod } from './kinds/date.ts'
+import { kindReaders } from './kinds/index.ts'
+
+/** The longest stretch of words that is a period; the month and year of a whole date are none. */
+export function periodIn(words: Word[]): { start: string; end: string; words: Word[]; raw: string } | null {
+  if (!words.some((w) => /\d/.test(w.text))) return null
+  for (let length = Math.min(9, words.length); length >= 1; length--)
+    for (let at = 0; at + length <= words.length; at++) {
+      const span = words.slice(at, at + length)
+      const raw = span.map((w) => w.text).join(' ')
+      const period = parsePeriod(raw)
+      if (period && length <= 2 && /^\d{1,2}(?:st|nd|rd|th|er|\.)?[-.]?$/.test(words[at - 1]?.text ?? '')) continue
+      if (period) return { ...period, words: span, raw }
+    }
+  // The stroke between two days is the first thing a weak reader loses.
+  const days = kindReaders.date(words)
+  if (days.length === 2 && (days[0].value as string) < (days[1].value as string)) return { start: days[0].value as string, end: days[1].value as string, words: days.flatMap((d) => d.words), raw: words.map((w) => w.text).join(' ') }
+  return null
+}
+
+/** Whether a period field is the first or the last day, by its name's ending. */
+export const endOf = (field: Field): 'start' | 'end' => (/_start$|_from$|^from/.test(field.name) ? 'start' : 'end')
+
+/** Periods printed without a label ("1 March 2026 to 31 March 2026" under a heading). */
+export function periods(page: Page, _type: DocumentType, field: Field): Candidate[] {
+  return linesOf(page).flatMap((line, index) =>
+    line.box[1] > 0.45 || index > 24 ? [] : line.segments.flatMap((segment): Candidate[] => {
+      const period = periodIn(segment.words)
+      if (!period) return []
+      const share = period.words.length / segment.words.length
+      const range = period.words.length > 2
+      return [{ field: field.name, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, page, repaired: false, period: true, score: (range ? 1.5 : 0.7) - (1 - share) - index * 0.03 }]
+    }),
+  )
+}

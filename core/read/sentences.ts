@@ -1,0 +1,70 @@
+import { linesOf, type Segment } from '../page/layout.ts'
+import type { Page, Word } from '../page/page.ts'
+import { squeeze } from '../page/text.ts'
+import type { Field } from '../program/schema.ts'
+import type { Candidate } from './candidate.ts'
+import { kindReaders } from './kinds/index.ts'
+import { parseDate } from './kinds/date.ts'
+import { nameLikeness } from './kinds/words.ts'
+
+/** Names and dates that stand in running text: "I, Ottilie Varnham, agree", a letter's date line. */
+export function sentences(page: Page, field: Field): Candidate[] {
+  const lines = linesOf(page)
+  if (field.kind === 'name')
+    return lines.flatMap((line, index): Candidate[] => {
+      const mailed = mailName(page, field, index)
+      if (mailed) return [mailed]
+      const closing = field.labels.some((label) => label.includes(' ') && squeeze(line.text).includes(squeeze(label))) ? signer(page, field, index) : null
+      if (closing) return [closing]
+      const start = line.words.findIndex((w, i) => /^I,?$/.test(w.text) && /^(?:\p{Lu}|the$)/u.test(line.words[i + 1]?.text ?? ''))
+      if (start < 0) return []
+      let from = start + 1
+      if (/^the$/i.test(line.words[from].text)) from += /^undersigned/i.test(line.words[from + 1]?.text ?? '') ? 2 : 1
+      const run: Word[] = []
+      for (let i = from; i < line.words.length && run.length < 6; i++) {
+        const word = line.words[i]
+        if (!/^\p{Lu}/u.test(word.text) && !/^(?:de|van|von|le|la|del|y)$/.test(word.text)) break
+        run.push(word)
+        if (/[,;.)]$/.test(word.text) && word.text.length > 2) break
+      }
+      const raw = run.map((w) => w.text).join(' ')
+      const value = raw.replace(/[,;.(]+$/, '')
+      return run.length > 1 && nameLikeness(value) > 0.9 ? [{ field: field.name, value, raw, words: run, page, repaired: false, score: 3.2 }] : []
+    })
+  if (field.kind === 'date')
+    return lines.flatMap((line, index) => line.box[1] > 0.5 ? [] : line.segments.flatMap((segment): Candidate[] => {
+      const found = kindReaders.date(segment.words)
+      return found.slice(0, 1).filter((r) => (r.words.length >= segment.words.length - 3 || closes(r.words, segment)) && parseDate(r.raw) !== null).map((r) => ({ field: field.name, value: r.value, raw: r.raw, words: r.words, page, repaired: r.repaired, score: 2 - index * 0.05 - (segment.words.length - r.words.length) * 0.25 }))
+    }))
+  return []
+}
+
+/** Whether a day ends a short line behind a comma, as letters and forms are headed: "To Merrow Sound Mutual, 28 March 2026". */
+function closes(day: readonly Word[], { words }: Segment): boolean {
+  const before = words[words.indexOf(day[0]) - 1]
+  return words.length <= 10 && words.at(-1) === day.at(-1) && before !== undefined && (before.text.endsWith(',') || /^(?:le|el|the)$/i.test(before.text))
+}
+
+/** Who sent a printed e-mail: the name before an address in angle brackets, unless it is one of those it went to. */
+function mailName(page: Page, field: Field, index: number): Candidate | null {
+  const line = linesOf(page)[index]
+  const at = line.words.findIndex((w) => /^[<(\[]\S+@\S+[>)\]]$/.test(w.text))
+  if (at < 1 || line.box[1] > 0.4 || /^(?:to|cc|bcc|an|à|para)\b:?/i.test(line.text)) return null
+  const before = line.segments.find((s) => s.words.includes(line.words[at - 1]))!.words
+  const own = before.slice(before.findLastIndex((w, i) => i < before.length - 1 && /:$/.test(w.text)) + 1).filter((w) => line.words.indexOf(w) < at)
+  const [name] = kindReaders.name(own)
+  return name && name.fit >= 0.95 ? { field: field.name, value: name.value, raw: name.raw, words: name.words, page, repaired: false, score: 3.6 } : null
+}
+
+/** The name printed under a letter's closing line, with room for a signature between. */
+function signer(page: Page, field: Field, closing: number): Candidate | null {
+  const lines = linesOf(page)
+  const { box } = lines[closing]
+  for (const line of lines.slice(closing + 1)) {
+    if (line.box[1] - box[3] > 0.13) return null
+    const segment = line.segments.find((s) => Math.abs(s.box[0] - box[0]) < 0.04)
+    const [name] = segment ? kindReaders.name(segment.words) : []
+    if (name && name.fit > 0.9) return { field: field.name, value: name.value, raw: name.raw, words: name.words, page, repaired: false, score: 3.4 }
+  }
+  return null
+}
