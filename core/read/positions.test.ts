@@ -1,0 +1,35 @@
+import { pageOf } from '../page/page-of.ts'
+import { builtInTypes, typeById } from '../program/types/index.ts'
+import { addressBlocks, addressees, letterheads } from './positions.ts'
+
+const bill = typeById(builtInTypes, 'utility_bill')
+const payslip = typeById(builtInTypes, 'payslip')
+const employer = payslip.fields.find((f) => f.name === 'employer_name')!
+const firms = (lines: string[]) => letterheads(pageOf(lines), payslip, employer).sort((a, b) => b.score - a.score).map((c) => c.value)
+
+test('the firm in the head of a page is a letterhead', () => expect(firms(['Petrel Slipways Ltd', 'Payslip', 'Employee | Ottilie Varnham'])[0]).toBe('Petrel Slipways Ltd'))
+test('what a paper is called is no firm, and neither is an address or a number', () => {
+  expect(firms(['Payslip', '12 Gannet Row, Port Ellery SK4 2QD', 'Tel. +44 1657 089 493', 'Net pay | 2,140.55'])).toEqual([])
+})
+test('a firm far down the page is no letterhead', () => expect(firms([...Array.from({ length: 12 }, () => ''), 'Petrel Slipways Ltd'])).toEqual([]))
+test('one firm alone in the head is surer than one of two', () => {
+  const score = (lines: string[]) => letterheads(pageOf(lines), payslip, employer).find((c) => c.value === 'Petrel Slipways Ltd')!.score
+  expect(score(['Petrel Slipways Ltd', 'Payslip'])).toBeGreaterThan(score(['Petrel Slipways Ltd', 'Cormorant Slipway Ltd', 'Payslip']))
+})
+
+const addressed = ['Puffin Telecom', '', 'Ottilie Varnham', '12 Gannet Row', 'Port Ellery SK4 2QD', '', 'Your broadband bill']
+test('a name over lines of an address is whom a letter goes to', () => {
+  const [block] = addressBlocks(pageOf(addressed))
+  expect([block.name.text, block.address.map((s) => s.text)]).toEqual(['Ottilie Varnham', ['12 Gannet Row', 'Port Ellery SK4 2QD']])
+})
+test('the addressee gives the name and the address', () => {
+  const value = (name: string) => addressees(pageOf(addressed), bill.fields.find((f) => f.name === name)!).map((c) => c.value)
+  expect(value('account_holder')).toEqual(['Ottilie Varnham'])
+  expect(value('service_address')).toEqual(['12 Gannet Row, Port Ellery SK4 2QD'])
+})
+test('a name with no address under it is nobody’s block', () => expect(addressBlocks(pageOf(['Ottilie Varnham', '', '', 'Your broadband bill']))).toEqual([]))
+test('the address of a firm is not the addressee’s', () => {
+  const field = bill.fields.find((f) => f.name === 'account_holder')!
+  const [person, firm] = ['Ottilie Varnham', 'Petrel Slipways Ltd'].map((name) => addressees(pageOf([name, '12 Gannet Row', 'Port Ellery SK4 2QD']), field)[0]?.score ?? -9)
+  expect(person).toBeGreaterThan(firm)
+})
