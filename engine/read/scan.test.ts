@@ -35,6 +35,9 @@ describe('Tesseract', () => {
     expect((await Promise.all([recognise(two, DPI), recognise(one, DPI)])).map(texts)).toEqual([['Oyster', 'Haven'], ['Merrow', 'Sound']])
   })
   test('a picture without words has none', async () => expect(await recognise(await printed(), DPI)).toEqual([]))
+  test('letters of German and French are spelt as they are printed', async () => {
+    expect(texts(await recognise(await printed(['Marguerite Müller née Lefèvre', 30, 60]), DPI))).toEqual(['Marguerite', 'Müller', 'née', 'Lefèvre'])
+  })
   test('words stand where they are printed', async () => {
     const [{ box }] = await recognise(await printed(['Harbour', 120, 100]), DPI)
     expect(box[0] * 400).toBeCloseTo(121, -1)
@@ -64,6 +67,15 @@ describe('a second look', () => {
   test('ink that no word covers is read', async () => {
     const again = await lookAgain(await printed(...total, ['paid', 340, 60]), [sure, word('paid', 0.95, [340, 50, 363, 63])], DPI)
     expect(texts(again).sort()).toEqual(['3,135.74', 'EUR', 'Total', 'paid'])
+  })
+  test('what a line begins and ends with, a space away from its words, is read', async () => {
+    const dated: [string, number, number][] = [['23 Feb 2026', 30, 60], ['Ferry Office', 200, 60]]
+    const again = await lookAgain(await printed(...dated), [word('2026', 0.96, [72, 51, 99, 61]), word('Ferry', 0.95, [200, 51, 229, 62])], DPI)
+    expect(texts(again).sort()).toEqual(['2026', '23', 'Feb', 'Ferry', 'Office'])
+  })
+  test('what stands a column away from a line is not looked for beside it', async () => {
+    const words = [word('Ferry', 0.95, [200, 51, 229, 62])]
+    expect(texts(await lookAgain(await printed(['23', 30, 60], ['Ferry', 200, 60]), words, DPI))).toEqual(['Ferry'])
   })
   test('what is sure stays, and dots between words are no ink', async () => {
     const words = [sure, word('Street', 0.95, [200, 50, 236, 61])]
