@@ -51,7 +51,7 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
         if (field.sources.includes('addressee')) addressees(page, field).forEach(add)
       }
     for (const field of type.fields) {
-      if (field.sources.includes('period')) periods(page, type, field).forEach(add)
+      if (field.sources.includes('period')) periods(page, field).forEach(add)
       if (field.sources.includes('sentence') && order === 0) sentences(page, field).forEach(add)
     }
     if (order === 0) inProse(page, type).forEach(add)

@@ -94,7 +94,7 @@ function leftOver(options: readonly Option[], lines: readonly Line[]): Option | 
     const open = options.filter((o) => {
       const { words } = lines[o.line]
       const [first, last] = [words.indexOf(o.words[0]), words.indexOf(o.words.at(-1)!)]
-      const gap = (left: number) => (words[left] && words[left + 1] ? words[left + 1].box[0] - words[left].box[2] : Infinity)
+      const gap = (left: number) => gapBehind(words, left)
       // A box between two options is the nearer one's.
       if (step < 0) return gap(first - 2) < gap(first - 1) || boxEndingAt(words, first) !== false
       return gap(last + 1) < gap(last) || boxState(words[last + 1]?.text ?? '') !== false
@@ -153,10 +153,13 @@ function boxEndingAt(words: readonly Word[], index: number): boolean | null {
   return null
 }
 
+/** How far behind a word of a line the next one stands. */
+const gapBehind = (words: readonly Word[], left: number): number => (words[left] && words[left + 1] ? words[left + 1].box[0] - words[left].box[2] : Infinity)
+
 function boxBeside(words: Word[], option: Word[]): boolean | null {
   const [first, last] = [words.indexOf(option[0]), words.indexOf(option.at(-1)!)]
   // A mark between two options is the nearer one's.
-  const gap = (left: number) => (words[left] && words[left + 1] ? words[left + 1].box[0] - words[left].box[2] : Infinity)
+  const gap = (left: number) => gapBehind(words, left)
   const before = first >= 2 && gap(first - 2) < gap(first - 1) * 0.6 ? null : boxEndingAt(words, first)
   const after = gap(last) < gap(last + 1) ? words[last + 1] : undefined
   const own = /^[[({☒☑✓✔✕✖✗✘■]/.exec(option[0].text)

@@ -1,6 +1,6 @@
 import { linesOf } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
-import type { DocumentType, Field } from '../program/schema.ts'
+import type { Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { parsePeriod } from './kinds/date.ts'
 import { kindReaders } from './kinds/index.ts'
@@ -26,7 +26,7 @@ export function periodIn(words: Word[]): { start: string; end: string; words: Wo
 export const endOf = (field: Field): 'start' | 'end' => (/_start$|_from$|^from/.test(field.name) ? 'start' : 'end')
 
 /** Periods printed without a label ("1 March 2026 to 31 March 2026" under a heading). */
-export function periods(page: Page, _type: DocumentType, field: Field): Candidate[] {
+export function periods(page: Page, field: Field): Candidate[] {
   return linesOf(page).flatMap((line, index) =>
     line.box[1] > 0.45 || index > 24 ? [] : line.segments.flatMap((segment): Candidate[] => {
       const period = periodIn(segment.words)

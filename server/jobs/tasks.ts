@@ -18,24 +18,33 @@ import { sourceOf } from './sources.ts'
 const SMALL = 150
 const LARGE = 1300
 
+/** Which try of a job this is. */
+interface Tries {
+  job: { attempts: number; max_attempts: number }
+}
+
 /**
  * Opens a file: archives and messages unfold into files of their own, files with pages get a job for each page.
- * Run again after a crash it finds what it did and does the rest.
+ * Run again after a crash it finds what it did and does the rest. A file that fails us at every try is set aside:
+ * while it waited, its package would never open.
  */
-export async function openFile({ fileId }: Jobs['open_file']): Promise<void> {
+export async function openFile({ fileId }: Jobs['open_file'], { job }: Tries): Promise<void> {
   const [file] = await database().select().from(files).where(eq(files.id, fileId))
   if (!file?.sha256 || file.state === 'read' || file.state === 'unusable') return
-  const bytes = await fetchContents(file.sha256)
   try {
+    const bytes = await fetchContents(file.sha256)
     const inside = file.parentId ? [{ name: file.name, bytes }] : await expand({ name: file.name, bytes })
     const unfolded = inside.length !== 1 || inside[0].bytes !== bytes
     if (unfolded) await unfold(file, inside)
     else await addPages(file, bytes)
   } catch (error) {
-    if (!(error instanceof UnusableFile)) throw error
+    const ours = !(error instanceof UnusableFile)
+    if (ours && job.attempts < job.max_attempts) throw error
+    if (ours) log.error({ fileId, error: String(error) }, 'a file could not be opened at any try')
+    const problem = ours ? 'A fault of ours kept this file from being opened; please bring it again.' : error.message
     await database().transaction(async (work) => {
-      await work.update(files).set({ state: 'unusable', problem: error.message }).where(eq(files.id, fileId))
-      await note(work, null, file.packageId, 'set a file aside', `${file.name}: ${error.message}`)
+      await work.update(files).set({ state: 'unusable', problem }).where(eq(files.id, fileId))
+      await note(work, null, file.packageId, 'set a file aside', `${file.name}: ${problem}`)
       await queueJudgement(work, file.packageId)
       await tell(work, { packageId: file.packageId, what: 'files' })
     })

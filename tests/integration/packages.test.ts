@@ -8,6 +8,7 @@ import { answers, audit, files, packages, session } from '../../server/database/
 import { hear, tell } from '../../server/events.ts'
 import { Closed, giveAnswers, redo, undo, undoState } from '../../server/packages/answer.ts'
 import { packageZip, setFinished } from '../../server/packages/finish.ts'
+import { openFile } from '../../server/jobs/tasks.ts'
 import { newPackage } from '../../server/packages/intake.ts'
 import { judge } from '../../server/packages/judge.ts'
 import { assign } from '../../server/packages/owners.ts'
@@ -66,6 +67,17 @@ describe('from a file to a judged package', () => {
     await database().transaction((work) => judge(work, id, true))
     expect((await stateOf(id)).state).toBe('open')
   })
+
+  test('a file that fails at every try is set aside with a sentence, and its package opens', async () => {
+    const id = await newPackage('working-boat-loan', who)
+    await database().update(packages).set({ state: 'reading' }).where(eq(packages.id, id))
+    const [{ id: fileId }] = await database().insert(files).values({ packageId: id, name: 'lost.pdf', state: 'waiting', sha256: '0'.repeat(64) }).returning({ id: files.id })
+    await expect(openFile({ fileId }, { job: { attempts: 1, max_attempts: 5 } })).rejects.toThrow()
+    expect((await filesIn(id))[0].problem).toBeNull()
+    await openFile({ fileId }, { job: { attempts: 5, max_attempts: 5 } })
+    expect((await filesIn(id))[0].problem).toMatch(/fault of ours/)
+    await until(async () => (await stateOf(id)).state === 'open')
+  }, 60_000)
 
   test('two files of one name, brought at once, keep names apart', async () => {
     const id = await newPackage('working-boat-loan', who)
