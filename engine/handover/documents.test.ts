@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { PDFDocument, StandardFonts } from 'pdf-lib'
 import sharp from 'sharp'
 import { pageOf } from '../../core/page/page-of.ts'
-import { openSource } from '../input/source.ts'
+import { Pdf } from '../pdf/pdfium.ts'
 import { writeDocuments } from './documents.ts'
 
 const folder = mkdtempSync(join(tmpdir(), 'jigsa-documents-'))
@@ -20,16 +20,23 @@ test('pages go to their documents in order, pictures get their words as text', a
     { name: '01.pdf', pages: [page(3), page(11)] },
     { name: '02.pdf', pages: [page(12)] },
     { name: '03.pdf', pages: [{ ...pageOf(['Hidden words here for whoever searches']), file: 'b.jpg', source: 'ocr' }] },
+    { name: '04.pdf', pages: [page(5), { ...pageOf(['Second leaf, from a picture, found by its words']), file: 'b.jpg', source: 'ocr' }] },
+    { name: '05.pdf', pages: [{ ...page(7), rotation: 90 }] },
   ])
-  expect(readdirSync(folder).sort()).toEqual(['01.pdf', '02.pdf', '03.pdf'])
-  const read = async (name: string, index: number) => {
-    const source = await openSource(new Uint8Array(readFileSync(join(folder, name))), () => false)
-    const { pdf } = { pdf: source }
-    const found = await pdf.read(index)
-    source.close()
-    return found
+  expect(readdirSync(folder).sort()).toEqual(['01.pdf', '02.pdf', '03.pdf', '04.pdf', '05.pdf'])
+  const textOf = async (name: string, index: number) => {
+    const pdf = await Pdf.open(new Uint8Array(readFileSync(join(folder, name))))
+    const { words } = pdf.read(index)
+    pdf.close()
+    return words.map((w) => w.text).join(' ')
   }
-  expect((await read('01.pdf', 0)).words.map((w) => w.text)).toContain('3')
-  expect((await read('01.pdf', 1)).words.map((w) => w.text)).toContain('11')
-  expect((await PDFDocument.load(readFileSync(join(folder, '02.pdf')))).getPageCount()).toBe(1)
+  expect(await textOf('01.pdf', 0)).toContain('page number 3')
+  expect(await textOf('01.pdf', 1)).toContain('page number 11')
+  const opened = async (name: string) => PDFDocument.load(readFileSync(join(folder, name)))
+  expect((await opened('02.pdf')).getPageCount()).toBe(1)
+  expect(await textOf('03.pdf', 0)).toContain('Hidden words')
+  expect(await textOf('04.pdf', 0)).toContain('page number 5')
+  expect(await textOf('04.pdf', 1)).toContain('Second leaf')
+  expect((await opened('05.pdf')).getPage(0).getRotation().angle).toBe(90)
+  expect((await opened('02.pdf')).getPage(0).getRotation().angle).toBe(0)
 })

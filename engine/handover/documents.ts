@@ -17,6 +17,9 @@ export interface DocumentFile {
   pages: readonly Page[]
 }
 
+/** Pages that one run of qpdf puts out: enough to outweigh its start, few enough that their text layer stays small. */
+const RUN_PAGES = 240
+
 /**
  * Writes a PDF per document into `folder`. Pages are taken over as they came, turned upright by their /Rotate alone;
  * pages that were pictures get the words that were read as an invisible layer, so that they can be searched.
@@ -25,38 +28,67 @@ export async function writeDocuments(folder: string, originals: readonly Incomin
   await mkdir(folder, { recursive: true })
   const work = await mkdtemp(join(tmpdir(), 'jigsa-'))
   try {
-    // Every original is taken apart once: cutting each document out of a file of 500 pages would read it 500 times.
-    const pages = new Map<string, (page: number) => string>()
-    for (const [i, file] of originals.entries()) pages.set(file.name, await takeApart(work, i, file))
+    const sources = new Map<string, string>()
+    for (const [i, file] of originals.entries()) {
+      const source = join(work, `source-${i}.pdf`)
+      await writeFile(source, (await kindOf(file.bytes)) === 'application/pdf' ? file.bytes : await pictureAsPdf(file.bytes))
+      sources.set(file.name, source)
+    }
     const limit = pLimit(availableParallelism())
-    await Promise.all(documents.map((document, i) => limit(() => writeDocument(join(work, `layer-${i}.pdf`), join(folder, document.name), document.pages, pages))))
+    await Promise.all(runsOf(documents).map((run, i) => limit(() => writeRun(join(work, `run-${i}`), folder, run, sources))))
   } finally {
     await rm(work, { recursive: true, force: true })
   }
 }
 
-/** A file of one page for each page of an original; returns where the n-th, from 1, lies. */
-async function takeApart(work: string, index: number, file: IncomingFile): Promise<(page: number) => string> {
-  const whole = join(work, `${index}.pdf`)
-  await writeFile(whole, (await kindOf(file.bytes)) === 'application/pdf' ? file.bytes : await pictureAsPdf(file.bytes))
-  await qpdf(['--split-pages=1', whole, join(work, `${index}-%d.pdf`)])
-  const made = (await readdir(work)).filter((name) => name.startsWith(`${index}-`))
-  const width = made[0].length - `${index}-.pdf`.length
-  return (page) => join(work, `${index}-${String(page).padStart(width, '0')}.pdf`)
+/** Documents of the same number of pages. A run of qpdf for each document would read a file of 500 pages 500 times. */
+function runsOf(documents: readonly DocumentFile[]): DocumentFile[][] {
+  const runs: DocumentFile[][] = []
+  const open = new Map<number, DocumentFile[]>()
+  for (const document of documents) {
+    const length = document.pages.length
+    let run = open.get(length)
+    if (!run || (run.length + 1) * length > RUN_PAGES) {
+      run = []
+      runs.push(run)
+      open.set(length, run)
+    }
+    run.push(document)
+  }
+  return runs
 }
 
-async function writeDocument(layer: string, target: string, pages: readonly Page[], places: ReadonlyMap<string, (page: number) => string>): Promise<void> {
-  const files = pages.map((p) => places.get(p.file)!(p.filePage))
+/** Puts the pages of all documents one behind the other, and cuts that band into pieces of the same length. */
+async function writeRun(work: string, folder: string, documents: readonly DocumentFile[], sources: ReadonlyMap<string, string>): Promise<void> {
+  await mkdir(work)
+  const pages = documents.flatMap((d) => d.pages)
   const turns = pages.flatMap((p, i) => (p.rotation ? [`--rotate=+${p.rotation}:${i + 1}`] : []))
-  const scanned = pages.some((p) => p.source === 'ocr' || p.source === 'mixed')
-  if (files.length === 1 && turns.length === 0 && !scanned) return copyFile(files[0], target)
+  const scanned = pages.flatMap((p, i) => (isScanned(p) ? [{ page: p, at: i + 1 }] : []))
   const overlay: string[] = []
-  if (scanned) {
-    await writeFile(layer, await textLayer(pages))
-    overlay.push('--overlay', layer, '--')
+  if (scanned.length > 0) {
+    const layer = join(work, 'layer.pdf')
+    await writeFile(layer, await textLayer(scanned.map((s) => s.page)))
+    overlay.push('--overlay', layer, `--to=${scanned.map((s) => s.at).join(',')}`, '--')
   }
-  await qpdf(['--empty', '--pages', ...files, '--', ...turns, ...overlay, target])
+  const made = join(work, 'made')
+  await mkdir(made)
+  await qpdf(['--empty', '--pages', ...bandOf(pages, sources), '--', ...turns, ...overlay, `--split-pages=${documents[0].pages.length}`, join(made, '%d.pdf')])
+  // Names carry page numbers of one width, so their order is that of the pages.
+  const names = (await readdir(made)).sort()
+  await Promise.all(documents.map((document, i) => copyFile(join(made, names[i]), join(folder, document.name))))
 }
+
+/** Pages as qpdf is told them: a file, then its pages, for as long as the file stays the same. */
+function bandOf(pages: readonly Page[], sources: ReadonlyMap<string, string>): string[] {
+  const band: string[] = []
+  pages.forEach((page, i) => {
+    if (i > 0 && pages[i - 1].file === page.file) band[band.length - 1] += `,${page.filePage}`
+    else band.push(sources.get(page.file)!, String(page.filePage))
+  })
+  return band
+}
+
+const isScanned = (page: Page): boolean => page.source === 'ocr' || page.source === 'mixed'
 
 /** qpdf mends what it can on the way and says so with its exit code; the file is there and good. */
 async function qpdf(args: string[]): Promise<void> {
@@ -65,15 +97,14 @@ async function qpdf(args: string[]): Promise<void> {
   })
 }
 
-/** The words of scanned pages as text that is not drawn (render mode 3 of ISO 32000-1, 9.3.6). */
+/** The words of pages as text that is not drawn (render mode 3 of ISO 32000-1, 9.3.6). */
 async function textLayer(pages: readonly Page[]): Promise<Uint8Array> {
   // Most packages have a text layer of their own: what makes one is loaded when a page was scanned.
   const { PDFDocument, StandardFonts, TextRenderingMode, popGraphicsState, pushGraphicsState, setTextRenderingMode } = await import('pdf-lib')
   const pdf = await PDFDocument.create()
   const font = await pdf.embedFont(StandardFonts.Helvetica)
-  for (const { width, height, words, source } of pages) {
+  for (const { width, height, words } of pages) {
     const page = pdf.addPage([width, height])
-    if (source !== 'ocr' && source !== 'mixed') continue
     page.pushOperators(pushGraphicsState(), setTextRenderingMode(TextRenderingMode.Invisible))
     for (const word of words) {
       const text = printable(word.text)
