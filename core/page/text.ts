@@ -1,3 +1,5 @@
+import { remembered } from './remember.ts'
+
 /** Lower case, without accents and typographic variants: what two prints of one word have in common. */
 export function fold(text: string): string {
   let plain = true
@@ -23,18 +25,9 @@ export function fold(text: string): string {
 export const squeeze = (text: string): string => fold(text).replace(/[^a-z0-9]+/g, '')
 
 /** Folded words of a text, punctuation dropped; apostrophes join (`d'émission` is `demission`). */
-export const tokens = (text: string): readonly string[] => {
-  let found = known.get(text)
-  if (!found) {
-    found = fold(text).replace(/'/g, '').split(/[^a-z0-9]+/).filter(Boolean)
-    // The words of papers repeat without end; what is remembered of them must not grow likewise.
-    if (known.size >= REMEMBERED) known.clear()
-    known.set(text, found)
-  }
-  return found
-}
-const REMEMBERED = 20_000
-const known = new Map<string, readonly string[]>()
+export const tokens = remembered((text): readonly string[] => fold(text).replace(/'/g, '').split(/[^a-z0-9]+/).filter(Boolean))
+
+const SCRATCH = new Uint16Array(64)
 
 /**
  * Levenshtein distance, given up as `limit + 1` once it must exceed `limit`.
@@ -42,19 +35,23 @@ const known = new Map<string, readonly string[]>()
  */
 export function editDistance(a: string, b: string, limit = Infinity): number {
   if (Math.abs(a.length - b.length) > limit) return limit + 1
-  let before = Array.from({ length: b.length + 1 }, (_, i) => i)
+  // One row is enough, each cost taking the place of the one above it; short words, by far the most, share one array.
+  const row = b.length < SCRATCH.length ? SCRATCH : new Uint16Array(b.length + 1)
+  for (let j = 0; j <= b.length; j++) row[j] = j
   for (let i = 1; i <= a.length; i++) {
-    const row = [i]
-    let least = i
+    const letter = a.charCodeAt(i - 1)
+    let diagonal = row[0]
+    let least = (row[0] = i)
     for (let j = 1; j <= b.length; j++) {
-      const cost = Math.min(before[j] + 1, row[j - 1] + 1, before[j - 1] + (a[i - 1] === b[j - 1] ? 0 : 1))
-      row.push(cost)
+      const above = row[j]
+      const cost = Math.min(above + 1, row[j - 1] + 1, diagonal + (letter === b.charCodeAt(j - 1) ? 0 : 1))
+      diagonal = above
+      row[j] = cost
       if (cost < least) least = cost
     }
     if (least > limit) return limit + 1
-    before = row
   }
-  return before[b.length]
+  return row[b.length]
 }
 
 /** Whether `read` is `wanted` as a weak reader may print it: one slip in five letters or more, two in ten. */

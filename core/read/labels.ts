@@ -149,6 +149,8 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
     }
   }))
   const loose: LabelHit[] = []
+  const byLine = lines.map((): LabelHit[] => [])
+  for (const hit of exact) byLine[hit.line].push(hit)
   const heads = headLines(exact, lines)
   const usual = typicalHeight(page)
   lines.forEach((line, index) => {
@@ -157,7 +159,7 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
     for (const text of labelTextsOf(line)) {
       const words = text.segment.words.slice(text.from, text.to)
       const offset = line.words.indexOf(text.segment.words[0])
-      const inside = exact.filter((h) => h.line === index && h.from >= offset + text.from && h.to <= offset + text.to)
+      const inside = byLine[index].filter((h) => h.from >= offset + text.from && h.to <= offset + text.to)
       const wording = words.slice(0, withoutHint(words, 0, words.length)).map((w) => w.text).join(' ')
       const all = gist(wording).filter((g) => wordings.knows(g) || words.some((w) => /^\p{Ll}/u.test(w.text) && gist(w.text).includes(g)))
       let explained = 0

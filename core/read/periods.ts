@@ -1,15 +1,26 @@
-import { linesOf } from '../page/layout.ts'
+import { linesOf, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import type { Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { parsePeriod } from './kinds/date.ts'
 import { kindReaders } from './kinds/index.ts'
 
+interface Period {
+  start: string
+  end: string
+  words: Word[]
+  raw: string
+}
+
+/** A period ends with a year, whose figures a weak reader may have taken for letters. */
+const endsPeriod = (word: Word): boolean => /\d/.test(word.text) || (word.sure < 1 && word.text.length <= 5)
+
 /** The longest stretch of words that is a period; the month and year of a whole date are none. */
-export function periodIn(words: Word[]): { start: string; end: string; words: Word[]; raw: string } | null {
+export function periodIn(words: Word[]): Period | null {
   if (!words.some((w) => /\d/.test(w.text))) return null
   for (let length = Math.min(9, words.length); length >= 1; length--)
     for (let at = 0; at + length <= words.length; at++) {
+      if (!endsPeriod(words[at + length - 1])) continue
       const span = words.slice(at, at + length)
       const raw = span.map((w) => w.text).join(' ')
       const period = parsePeriod(raw)
@@ -25,11 +36,20 @@ export function periodIn(words: Word[]): { start: string; end: string; words: Wo
 /** Whether a period field is the first or the last day, by its name's ending. */
 export const endOf = (field: Field): 'start' | 'end' => (/_start$|_from$|^from/.test(field.name) ? 'start' : 'end')
 
+const known = new WeakMap<Segment, { period: Period | null }>()
+
+/** The period in a segment, looked for once for the fields of both its ends. */
+function periodOf(segment: Segment): Period | null {
+  let found = known.get(segment)
+  if (!found) known.set(segment, (found = { period: periodIn(segment.words) }))
+  return found.period
+}
+
 /** Periods printed without a label ("1 March 2026 to 31 March 2026" under a heading). */
 export function periods(page: Page, field: Field): Candidate[] {
   return linesOf(page).flatMap((line, index) =>
     line.box[1] > 0.45 || index > 24 ? [] : line.segments.flatMap((segment): Candidate[] => {
-      const period = periodIn(segment.words)
+      const period = periodOf(segment)
       if (!period) return []
       const share = period.words.length / segment.words.length
       const range = period.words.length > 2

@@ -1,6 +1,7 @@
 import { boxAround, type Box } from '../page/geometry.ts'
 import { linesOf, type Line } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
+import { remembered } from '../page/remember.ts'
 import { fold, nearlyWord, tokens } from '../page/text.ts'
 import type { Column, Field } from '../program/schema.ts'
 import { parseDate } from './kinds/date.ts'
@@ -113,11 +114,19 @@ interface HeadLabel {
   joined: string
 }
 
-const headLabels = new WeakMap<Field, HeadLabel[]>()
+const headLabels = new WeakMap<Field, (words: string) => HeadLabel[]>()
 
-function headLabelsOf(field: Field): HeadLabel[] {
+/** Which heads of a table some folded words may be, in the order of the columns. */
+function headLabelsOf(field: Field): (words: string) => HeadLabel[] {
   let found = headLabels.get(field)
-  if (!found) headLabels.set(field, (found = field.columns.flatMap((column) => column.labels.map((label) => ({ column, words: tokens(label), joined: tokens(label).join('') })))))
+  if (!found) {
+    const labels = field.columns.flatMap((column) => column.labels.map((label): HeadLabel => ({ column, words: tokens(label), joined: tokens(label).join('') })))
+    found = remembered((words) => {
+      const span = words.split(' ')
+      return labels.filter((l) => l.words.length === span.length && l.words.every((w, i) => nearlyWord(span[i], w)))
+    })
+    headLabels.set(field, found)
+  }
   return found
 }
 
@@ -130,9 +139,8 @@ function headColumns(line: Line, field: Field): HeadColumn[] {
     let found: HeadLabel | undefined
     let length = Math.min(3, words.length - at)
     for (; length >= 1; length--) {
-      const span = read.slice(at, at + length).flat()
       // A second "amount" head of a statement is debit beside credit; other columns come once.
-      found = labels.find((l) => l.words.length === span.length && l.words.every((w, i) => nearlyWord(span[i], w)) && (signOf(l.joined) !== 0 || !columns.some((c) => c.column?.name === l.column.name)))
+      found = labels(read.slice(at, at + length).flat().join(' ')).find((l) => signOf(l.joined) !== 0 || !columns.some((c) => c.column?.name === l.column.name))
       if (found) break
     }
     const span = words.slice(at, at + (found ? length : 1))

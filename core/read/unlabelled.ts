@@ -8,6 +8,7 @@ import type { Reading } from './kinds/reading.ts'
 import { addressLikeness, hasPostcode, nameLikeness, orgLikeness } from './kinds/words.ts'
 import { ends, labelLike, labelsOn, type LabelHit } from './labels.ts'
 import { readChoice, YES_NO } from './marks.ts'
+import { labelsByLine } from './regions.ts'
 import { plain } from './value.ts'
 
 /** Kinds whose form alone says what a value may be. */
@@ -34,12 +35,12 @@ export function unlabelled(pages: readonly Page[], type: DocumentType, found: Re
 const squeezed = (c: Candidate): string => fold(plain(c.value)).replace(/[^a-z0-9]+/g, '')
 
 function guessesOn(page: Page, order: number, field: Field, type: DocumentType, claimed: ReadonlySet<Word>): Candidate[] {
-  const labels = labelsOn(page, type)
+  const labels = labelsByLine(labelsOn(page, type))
   return linesOf(page).slice(0, 70).flatMap((line, index) =>
     line.segments.flatMap((segment): Candidate[] => {
       if (segment.words.length > 12) return field.kind === 'name' ? namesInSentence(segment, field, page, claimed) : []
       if (segment.words.some((w) => claimed.has(w))) return []
-      const here = labels.filter((l) => l.line === index)
+      const here = labels.get(index) ?? []
       const words = valueWords(segment, here)
       if (words.length === 0 || spokenFor(segment, here)) return []
       const reading = FORMED.has(field.kind) ? kindReaders[field.kind as keyof typeof kindReaders](words).filter((r) => r.fit >= 0.8) : BY_LIKENESS.has(field.kind) ? byLikeness(words, field, type, page, index) : []

@@ -1,4 +1,5 @@
 import { stemmer } from 'stemmer'
+import { remembered } from '../page/remember.ts'
 import { tokens } from '../page/text.ts'
 
 /** Words that stand for one thing on forms, whatever the designer prefers; each line is one meaning. */
@@ -19,17 +20,10 @@ for (const line of SAME) {
   for (const word of words) meanings.set(stemmer(word), words[0])
 }
 const FORM_WORDS = new Set(meanings.values())
-const stems = new Map<string, string>()
-
-function stemOf(token: string): string {
-  let stem = stems.get(token)
-  if (stem === undefined) {
-    const bare = stemmer(token)
-    stem = meanings.get(bare) ?? meanings.get(token) ?? bare
-    if (stems.size < 20_000) stems.set(token, stem)
-  }
-  return stem
-}
+const stemOf = remembered((token): string => {
+  const bare = stemmer(token)
+  return meanings.get(bare) ?? meanings.get(token) ?? bare
+})
 
 /** Whether a text is made of small words alone ("Your", "of the"). */
 export const isSmall = (text: string): boolean => {
@@ -41,24 +35,11 @@ export const isSmall = (text: string): boolean => {
 export const isFormWord = (gisted: string): boolean => FORM_WORDS.has(gisted)
 
 /** What a label's words mean, small words left out: "Your monthly wages" and "Pay of the month" are the same two. */
-export function gist(text: string): readonly string[] {
-  let found = gists.get(text)
-  if (!found) {
-    found = gistOf(text)
-    if (gists.size >= REMEMBERED) gists.clear()
-    gists.set(text, found)
-  }
-  return found
-}
-/** Words and labels repeat from page to page; what is remembered of them must not grow without end. */
-const REMEMBERED = 20_000
-const gists = new Map<string, readonly string[]>()
-
-function gistOf(text: string): string[] {
+export const gist = remembered((text): readonly string[] => {
   const all = tokens(text).filter((t) => !/^\d+$/.test(t))
   const heavy = all.filter((t) => !SMALL.has(t))
   return [...new Set((heavy.length ? heavy : all).map(stemOf))]
-}
+})
 
 /** How near a wording comes to the known wordings of something. */
 export interface Nearness<K> {
@@ -79,7 +60,6 @@ export class Wordings<K> {
   private readonly weights = new Map<string, number>()
   private readonly entries: { key: K | null; words: readonly string[]; weight: number }[] = []
   private readonly byWord = new Map<string, number[]>()
-  private readonly known = new Map<string, Nearness<K>[]>()
 
   /** @param others wordings that mean none of the keys: they must win where they fit better */
   constructor(wordings: Iterable<readonly [key: K, wording: string]>, others: readonly string[] = []) {
@@ -107,15 +87,10 @@ export class Wordings<K> {
   private sum = (words: readonly string[]): number => words.reduce((total, word) => total + (this.weights.get(word) ?? UNKNOWN), 0)
 
   /** Keys whose wordings come near the text, the nearest first; none where a foreign wording fits better. */
-  nearest(text: string): Nearness<K>[] {
-    let found = this.known.get(text)
-    if (!found) {
-      // Bilingual labels say everything twice; the better half counts.
-      found = text.includes('/') ? text.split('/').map((part) => this.compare(part)).reduce((a, b) => ((b[0]?.near ?? 0) > (a[0]?.near ?? 0) ? b : a)) : this.compare(text)
-      if (this.known.size < 20_000) this.known.set(text, found)
-    }
-    return found
-  }
+  nearest = remembered((text): Nearness<K>[] =>
+    // Bilingual labels say everything twice; the better half counts.
+    text.includes('/') ? text.split('/').map((part) => this.compare(part)).reduce((a, b) => ((b[0]?.near ?? 0) > (a[0]?.near ?? 0) ? b : a)) : this.compare(text),
+  )
 
   private compare(text: string): Nearness<K>[] {
     const words = gist(text)

@@ -4,8 +4,8 @@ import { availableParallelism, tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
 import pLimit from 'p-limit'
-import sharp from 'sharp'
 import type { Page } from '../../core/page/page.ts'
+import { pictures } from '../picture/library.ts'
 import { kindOf } from '../input/source.ts'
 import { printable, type IncomingFile } from '../input/expand.ts'
 
@@ -121,6 +121,7 @@ async function textLayer(pages: readonly Page[]): Promise<Uint8Array> {
 async function pictureAsPdf(bytes: Uint8Array): Promise<Uint8Array> {
   const { degrees, PDFDocument } = await import('pdf-lib')
   const pdf = await PDFDocument.create()
+  const sharp = await pictures()
   const info = await sharp(bytes).metadata()
   for (let i = 0; i < (info.pages ?? 1); i++) {
     const { data, info: size } = await sharp(bytes, { page: i }).rotate().flatten({ background: '#ffffff' }).jpeg({ quality: 88 }).toBuffer({ resolveWithObject: true })

@@ -1,9 +1,10 @@
 import { fileTypeFromBuffer } from 'file-type'
-import sharp, { type Metadata, type OutputInfo } from 'sharp'
+import type { Metadata, OutputInfo } from 'sharp'
 import type { Page } from '../../core/page/page.ts'
 import type { WantsInk } from '../../core/read/marks.ts'
 import { Pdf, PdfProblem } from '../pdf/pdfium.ts'
 import { turned, type Grey } from '../picture/grey.ts'
+import { pictures } from '../picture/library.ts'
 import { inkGrid } from '../picture/measure.ts'
 import { readScan } from '../read/scan.ts'
 
@@ -71,6 +72,7 @@ async function openPdf(bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
       const size = pdf.read(index)
       const across = rotation % 180 ? size.height : size.width
       const { width: w, height: h, data } = pdf.renderColour(index, Math.min(300, (width / across) * 72))
+      const sharp = await pictures()
       return sharp(data, { raw: { width: w, height: h, channels: 4 } }).removeAlpha().rotate(rotation).webp({ quality: 82, effort: 1 }).toBuffer()
     },
     close: () => pdf.close(),
@@ -100,6 +102,7 @@ async function scanned(pdf: Pdf, index: number, points: number): Promise<{ pictu
   const jpeg = pdf.scannedJpeg(index)
   if (jpeg) {
     try {
+      const sharp = await pictures()
       const source = sharp(jpeg, { failOn: 'error' })
       const { width = 0, space } = await source.metadata()
       const own = (width / points) * 72
@@ -115,7 +118,10 @@ async function scanned(pdf: Pdf, index: number, points: number): Promise<{ pictu
   return { picture: pdf.render(index, SCAN_DPI), dpi: SCAN_DPI }
 }
 
-const isEmpty = (picture: Grey): boolean => picture.data.every((dot) => dot > 215)
+function isEmpty({ data }: Grey): boolean {
+  for (let i = 0; i < data.length; i++) if (data[i] <= 215) return false
+  return true
+}
 
 /** A box of a page after the page was turned clockwise. */
 function turnBox([l, t, r, b]: Page['words'][number]['box'], degrees: Page['rotation']): Page['words'][number]['box'] {
@@ -127,6 +133,7 @@ function turnBox([l, t, r, b]: Page['words'][number]['box'], degrees: Page['rota
 
 async function openPicture(bytes: Uint8Array): Promise<Source> {
   let info: Metadata
+  const sharp = await pictures()
   const options = { limitInputPixels: 150_000_000, failOn: 'truncated' as const }
   try {
     info = await sharp(bytes, options).metadata()

@@ -9,17 +9,14 @@ export function inkGrid(picture: Grey): InkGrid {
   const rows = Math.max(1, Math.round((COLUMNS * height) / width))
   const level = Math.min(200, Math.max(90, inkLevel(picture) + 12))
   const starts = Uint32Array.from({ length: COLUMNS + 1 }, (_, column) => Math.ceil((column * width) / COLUMNS))
+  const columnOf = Uint8Array.from({ length: width }, (_, x) => Math.floor((x * COLUMNS) / width))
   const cells = new Uint8Array(COLUMNS * rows)
   const dark = new Uint32Array(COLUMNS)
   for (let row = 0; row < rows; row++) {
     dark.fill(0)
     const [top, bottom] = [Math.ceil((row * height) / rows), Math.ceil(((row + 1) * height) / rows)]
     for (let y = top; y < bottom; y++)
-      for (let column = 0, i = y * width; column < COLUMNS; column++) {
-        let count = 0
-        for (const end = y * width + starts[column + 1]; i < end; i++) if (data[i] < level) count++
-        dark[column] += count
-      }
+      for (let x = 0, i = y * width; x < width; x++, i++) if (data[i] < level) dark[columnOf[x]]++
     for (let column = 0; column < COLUMNS; column++) {
       const all = (bottom - top) * (starts[column + 1] - starts[column])
       if (all) cells[row * COLUMNS + column] = Math.min(255, Math.round((dark[column] / all) * 255))

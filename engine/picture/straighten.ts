@@ -1,6 +1,6 @@
-import sharp from 'sharp'
 import type { Box } from '../../core/page/geometry.ts'
 import type { Grey } from './grey.ts'
+import { pictures } from './library.ts'
 
 /** A picture turned by a small angle, and the way back for boxes found on it. */
 export interface Straight {
@@ -12,6 +12,7 @@ export interface Straight {
 /** Turns a leaning picture upright; below a quarter of a degree it is left as it is, since turning blurs print a little. */
 export async function straighten(picture: Grey, skew: number): Promise<Straight> {
   if (Math.abs(skew) < 0.25) return { picture, back: (box) => box }
+  const sharp = await pictures()
   const { data, info } = await sharp(picture.data, { raw: { width: picture.width, height: picture.height, channels: 1 } })
     .rotate(-skew, { background: '#ffffff' })
     .extractChannel(0)

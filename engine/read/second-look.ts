@@ -1,7 +1,7 @@
-import sharp from 'sharp'
 import { boxAround, type Box } from '../../core/page/geometry.ts'
 import type { Word } from '../../core/page/page.ts'
 import { inkLevel, type Grey } from '../picture/grey.ts'
+import { pictures } from '../picture/library.ts'
 import { recognise } from './tesseract.ts'
 
 /** Words less sure than this are looked at again. */
@@ -174,6 +174,7 @@ const near = (a: Box, b: Box, shape: number): boolean => b[0] - a[2] < ((a[3] - 
 /** The places below one another on one sheet; `tops` are their upper edges, and the sheet's end. */
 async function sheetOf(picture: Grey, places: readonly Place[]): Promise<{ sheet: Grey; tops: number[] }> {
   const cuts = await Promise.all(places.map(async ({ left, top, width, height }) => {
+    const sharp = await pictures()
     const { data, info } = await sharp(picture.data, { raw: { width: picture.width, height: picture.height, channels: 1 } })
       .extract({ left, top, width, height })
       .resize({ width: Math.round(width * LARGER), height: Math.round(height * LARGER), fit: 'fill', kernel: 'lanczos3' })

@@ -1,4 +1,5 @@
 import { fold } from '../../page/text.ts'
+import { remembered } from '../../page/remember.ts'
 import { asDigits, readSpans, type KindReader } from './reading.ts'
 
 const MONTHS = [
@@ -40,7 +41,7 @@ const MONTH_FIRST = /^([a-z]{3,10})\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?\s+(\d{4})$/
  * One date written out, days before months; null for anything else.
  * @returns the ISO date, and whether a letter had to be read as a digit
  */
-export function parseDate(text: string): { value: string; fit: number; repaired: boolean } | null {
+export const parseDate = remembered((text): { value: string; fit: number; repaired: boolean } | null => {
   const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim()
   if (clean.length < 6 || clean.length > 32 || !/\d|[osil]/.test(clean)) return null
   const direct = dateIn(clean)
@@ -53,7 +54,7 @@ export function parseDate(text: string): { value: string; fit: number; repaired:
   // "01. 02 +2026": weak readers lose the points between, or see strokes in them.
   const mended = dateIn(digits) ?? dateIn(digits.replace(/\s*[.,+*·°]\s*[+-]?\s*|\s+/g, '.'))
   return mended ? { value: mended, fit: 0.7, repaired: true } : null
-}
+})
 
 function dateIn(text: string): string | null {
   let hit = NUMERIC.exec(text)
@@ -73,13 +74,16 @@ function dateIn(text: string): string | null {
   return null
 }
 
-export const readDates: KindReader = (words) => (words.some((w) => w.sure < 1 || /\d/.test(w.text)) ? readSpans(words, 6, parseDate) : [])
+/** A day begins with a figure, with what may be one misread, or with a month. */
+const beginsDay = (word: string): boolean => /\d/.test(word) || word.length <= 3 || monthOf(word.replace(/^[(:,;.]+|[),;:.]+$/g, '')) !== undefined
+
+export const readDates: KindReader = (words) => (words.some((w) => w.sure < 1 || /\d/.test(w.text)) ? readSpans(words, 6, parseDate, beginsDay) : [])
 
 /** The last day of a month as ISO date. */
 export const monthEnd = (year: number, month: number): string => new Date(Date.UTC(year, month, 0)).toISOString().slice(0, 10)
 
 /** A stretch of days written as two dates, "1 to 31 March 2026", "1 - 31/03/2026" or a month's name with its year. */
-export function parsePeriod(text: string): { start: string; end: string } | null {
+export const parsePeriod = remembered((text): { start: string; end: string } | null => {
   const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim()
   const parts = clean.replace(/^(?:from|du|del|desde)\s+/, '').split(/\s+(?:to|until|till|through|au|al|hasta|a|and)\s+|\s+[-~=]+\s*|\s*[-~=]+\s+|\s*\.\.+\s*|\s*>\s*/)
   if (parts.length === 2) {
@@ -99,4 +103,4 @@ export function parsePeriod(text: string): { start: string; end: string } | null
   const numbered = /^(\d{1,2})\s?\/\s?(\d{4})$/.exec(clean)
   if (numbered && +numbered[1] >= 1 && +numbered[1] <= 12) return { start: `${numbered[2]}-${numbered[1].padStart(2, '0')}-01`, end: monthEnd(+numbered[2], +numbered[1]) }
   return null
-}
+})

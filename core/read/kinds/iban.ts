@@ -1,3 +1,4 @@
+import type { Word } from '../../page/page.ts'
 import { readSpans, type KindReader } from './reading.ts'
 
 /**
@@ -28,9 +29,15 @@ export function ibanHolds(iban: string): boolean {
   return rest === 1
 }
 
+/** The shortest has fifteen signs, most of them digits, of which a weak reader leaves some. */
+const roomForIban = (words: readonly Word[]): boolean => {
+  const text = words.map((w) => w.text).join('').replace(/[^\p{L}\d]/gu, '')
+  return text.length >= 15 && text.replace(/\D/g, '').length >= 4
+}
+
 /** Account numbers of ISO 13616, grouped or not; letters read where digits must stand are these digits, and one sign mixed up otherwise is mended, and said. */
 export const readIbans: KindReader = (words) =>
-  readSpans(words, 10, (text) => {
+  !roomForIban(words) ? [] : readSpans(words, 10, (text) => {
     const given = text.replace(/[\s.\-]+/g, '').replace(/^IBAN:?/i, '').toUpperCase()
     const value = fitted(given)
     if (!/^[A-Z]{2}[0-9OISB]{2}[A-Z0-9]{11,30}$/.test(value)) return null

@@ -18,10 +18,10 @@ export const readIds: KindReader = (words) =>
     if (value.length < 4 || value.length > 24 || digits < 2 || !/^[A-Z0-9][A-Z0-9\-/.]*[A-Z0-9]$/.test(value)) return null
     if (parseDate(text) || /^\d{1,3}([.,]\d{3})*[.,]\d{2}$/.test(value)) return null
     return { value, fit: digits >= 4 ? 1 : 0.8, repaired: false }
-  })
+  }, (word) => !/[a-z]{2}/.test(word))
 
 export const readEmails: KindReader = (words) =>
-  readSpans(words, 3, (text) => {
+  !words.some((w) => w.text.includes('@')) ? [] : readSpans(words, 3, (text) => {
     // Weak readers part an address at its dots and its @; a label before it is no part of it.
     if (text.includes(' ') && !/[.@] | [.@]/.test(text)) return null
     const value = text.replace(/\s+/g, '').replace(/[.,;:]$/, '').toLowerCase()
@@ -34,7 +34,7 @@ export const readPhones: KindReader = (words) =>
     if (!/^\+?[\d()][\d\s()./-]*\d$/.test(text.trim()) || digits.length < 6 || digits.length > 15) return null
     if (parseDate(text)) return null
     return { value: text.trim(), fit: text.includes('+') || digits.length > 8 ? 1 : 0.8, repaired: false }
-  })
+  }, (word) => /^[+\d()]/.test(word))
 
 const NUMBER_WORDS: Record<string, string> = { one: '1', two: '2', three: '3', four: '4', five: '5', six: '6', seven: '7', eight: '8', nine: '9', ten: '10', twelve: '12' }
 

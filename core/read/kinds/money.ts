@@ -1,3 +1,4 @@
+import { remembered } from '../../page/remember.ts'
 import type { Word } from '../../page/page.ts'
 import { asDigits, rawOf, type KindReader, type Reading } from './reading.ts'
 
@@ -8,7 +9,8 @@ const CURRENCY = /€|£|(?<![A-Za-z])(?:EUROS?|EUR|GBP|USD)(?![A-Za-z])/i
  * One amount with either decimal convention: `EUR 48,750.00`, `€48.750,00`, `48 750,00 €`, `24.10-`, `(24.10)`, `24.10 DR`.
  * @returns null where the text is not one amount; `fit` is lower without cents or currency
  */
-export function parseMoney(text: string, currency = 'EUR'): { value: { amount: string; currency: string }; fit: number; repaired: boolean } | null {
+export const parseMoney = remembered((text): { value: { amount: string; currency: string }; fit: number; repaired: boolean } | null => {
+  let currency = 'EUR'
   let rest = text.trim().replace(/[:;]+$/, '').replace(/\s*(?:\/-|,-+|\.-+)$/, '')
   if (rest.length === 0 || rest.length > 28) return null
   const sign = CURRENCY.exec(rest)
@@ -43,7 +45,7 @@ export function parseMoney(text: string, currency = 'EUR'): { value: { amount: s
   // A figure or two alone may be anything: a quantity, a day, the rest of an amount that was not read.
   const fit = (number.cents ? 0.85 : /^\d{1,2}\.00$/.test(number.amount) ? 0.25 : 0.55) + (sign ? 0.15 : 0)
   return { value: { amount: (negative ? '-' : '') + number.amount, currency }, fit: repaired ? fit * 0.7 : fit, repaired }
-}
+})
 
 function decimalOf(text: string): { amount: string; cents: boolean } | null {
   // Weak readers put a space behind a comma: "22, 436.00".

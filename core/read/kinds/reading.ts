@@ -26,15 +26,17 @@ export const asDigits = (text: string): string => text.replace(/[OoQDIl|!iZzSs$G
 /**
  * Every value that `parse` finds in spans of up to `longest` neighbouring words, left to right, the longest span first.
  * Words of a value found are not used again.
+ * @param begins whether a value may begin with a word; spares looking at the spans of all the others
  */
-export function readSpans(words: Word[], longest: number, parse: (text: string) => { value: Value; fit: number; repaired: boolean } | null): Reading[] {
+export function readSpans(words: Word[], longest: number, parse: (text: string) => { value: Value; fit: number; repaired: boolean } | null, begins: (word: string) => boolean = () => true): Reading[] {
   const readings: Reading[] = []
   for (let at = 0; at < words.length; ) {
     let found: Reading | null = null
-    for (let length = Math.min(longest, words.length - at); length >= 1 && !found; length--) {
+    for (let length = begins(words[at].text) ? Math.min(longest, words.length - at) : 0; length >= 1 && !found; length--) {
       const span = words.slice(at, at + length)
-      const parsed = parse(rawOf(span))
-      if (parsed) found = { ...parsed, words: span, raw: rawOf(span) }
+      const raw = rawOf(span)
+      const parsed = parse(raw)
+      if (parsed) found = { ...parsed, words: span, raw }
     }
     if (found) {
       readings.push(found)
