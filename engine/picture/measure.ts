@@ -46,7 +46,8 @@ export interface Measures {
 export function measure(picture: Grey): Measures {
   const small = reduce(picture, 700)
   const level = inkLevel(small)
-  const points: number[] = []
+  const points = new Uint16Array(2 * small.width * small.height)
+  let count = 0
   let lightSum = 0
   let light = 0
   let dark = 0
@@ -58,7 +59,10 @@ export function measure(picture: Grey): Measures {
       if (value < level) {
         dark++
         darkSum += value
-        if (!deep(small, x, y, level)) points.push(x, y)
+        if (!deep(small, x, y, level)) {
+          points[count++] = x
+          points[count++] = y
+        }
       } else {
         lightSum += value
         light++
@@ -67,9 +71,14 @@ export function measure(picture: Grey): Measures {
   const area = (small.width - 2 * marginX) * (small.height - 2 * marginY)
   const paper = light ? lightSum / light : 255
   const ink = dark ? darkSum / dark : paper
-  const step = Math.max(1, Math.floor(points.length / 2 / 25_000)) * 2
-  const across = bestAngle(points, step, small.height, small.width, false)
-  const down = bestAngle(points, step, small.width, small.height, true)
+  const step = Math.max(1, Math.floor(count / 2 / 25_000)) * 2
+  const [xs, ys, back] = [0, 1, -1].map((which) => {
+    const every = new Float64Array(Math.ceil(count / step))
+    for (let i = 0; i < every.length; i++) every[i] = which < 0 ? -points[i * step + 1] : points[i * step + which]
+    return every
+  })
+  const across = bestAngle(xs, ys, small.height, small.width)
+  const down = bestAngle(back, xs, small.width, small.height)
   const sideways = down.score > across.score * 1.25
   return { skew: sideways ? down.angle : across.angle, sideways, dark: dark / area, paper, contrast: paper - ink }
 }
@@ -89,15 +98,13 @@ const steps = (from: number, to: number, by: number): number[] => Array.from({ l
 /** The peak of a page full of lines is half a degree wide: beside a dark bar cut straight by the page's edge, wider steps miss it. */
 const COARSE = [...steps(-8, -2.5, 0.5), ...steps(-2, 2, 0.2), ...steps(2.5, 8, 0.5)]
 
-function bestAngle(points: number[], step: number, along: number, across: number, swap: boolean): { angle: number; score: number } {
+/** @param xs, ys places of dots along the lines and across them */
+function bestAngle(xs: Float64Array, ys: Float64Array, along: number, across: number): { angle: number; score: number } {
   const score = (degrees: number): number => {
     const slope = Math.tan((degrees * Math.PI) / 180)
     const offset = Math.ceil(Math.abs(slope) * across) + 1
     const rows = new Float64Array(along + 2 * offset + 2)
-    for (let i = 0; i < points.length; i += step) {
-      const [x, y] = swap ? [points[i + 1], points[i]] : [points[i], points[i + 1]]
-      rows[Math.round(y - slope * (swap ? -x : x)) + offset]++
-    }
+    for (let i = 0; i < xs.length; i++) rows[Math.round(ys[i] - slope * xs[i]) + offset]++
     let sum = 0
     for (let i = 1; i < rows.length; i++) sum += (rows[i] - rows[i - 1]) ** 2
     return sum
@@ -122,14 +129,13 @@ export function reduce(picture: Grey, most: number): Grey {
   const width = Math.floor(picture.width / factor)
   const height = Math.floor(picture.height / factor)
   const data = new Uint8Array(width * height)
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) {
-      let sum = 0
-      for (let dy = 0; dy < factor; dy++) {
-        const row = (y * factor + dy) * picture.width + x * factor
-        for (let dx = 0; dx < factor; dx++) sum += picture.data[row + dx]
-      }
-      data[y * width + x] = sum / (factor * factor)
-    }
+  const { data: from, width: stride } = picture
+  const sums = new Uint32Array(width)
+  for (let y = 0; y < height; y++) {
+    sums.fill(0)
+    for (let dy = 0; dy < factor; dy++)
+      for (let x = 0, at = (y * factor + dy) * stride; x < width; x++) for (const end = at + factor; at < end; at++) sums[x] += from[at]
+    for (let x = 0, to = y * width; x < width; x++, to++) data[to] = sums[x] / (factor * factor)
+  }
   return { width, height, data }
 }

@@ -11,6 +11,9 @@ const LIGHTEST = 212
 /** Dots aside of a box's side in which the rule that it stands on is looked for. */
 const BESIDE = [-12, -9, -7, -5, -3, 0, 3, 5, 7, 9, 12]
 
+/** Dots of paper that do not end a run. */
+const GAP = 2
+
 /** Inches that light letters on a bar are at most tall. */
 const LETTERS = 0.4
 
@@ -34,15 +37,16 @@ export function withoutRules(picture: Grey, dpi: number): Cleared {
   const level = Math.max(ink, Math.min(LIGHTEST, Math.round((ink + paperOf(picture)) / 2)))
   const long = Math.round(dpi * 0.55)
   const thick = Math.max(3, Math.round((THICK * dpi) / 200))
-  const data = new Uint8Array(picture.data)
+  const given = picture.data
+  const data = new Uint8Array(given)
   const bars = barsIn(picture, ink, long, thick, Math.round(dpi * LETTERS))
   // Rows are 1 dot apart in a row's direction and `width` across it; columns the other way round.
-  eraseRuns(picture.data, data, { lines: height, length: width, step: 1, across: width, level, long, thick, bars })
+  eraseRuns(given, data, { lines: height, length: width, step: 1, across: width, level, long, thick, bars })
   // Where a rule was taken out, the sides of the boxes that stood on it are strokes from rule to rule, as tall as letters.
   const ruled = new Uint8Array(data.length)
-  for (let at = 0; at < data.length; at++) if (data[at] !== picture.data[at]) ruled[at] = 1
+  for (let at = 0; at < data.length; at++) if (data[at] !== given[at]) ruled[at] = 1
   const sides: Side[] = []
-  eraseRuns(picture.data, data, { lines: width, length: height, step: width, across: 1, level, long, thick, bars, sides: { ruled, short: Math.round(dpi * BOX), found: (x, top, bottom) => sides.push({ x, top, bottom }) } })
+  eraseRuns(given, data, { lines: width, length: height, step: width, across: 1, level, long, thick, bars, sides: { ruled, short: Math.round(dpi * BOX), found: (x, top, bottom) => sides.push({ x, top, bottom }) } })
   const cleared = { width, height, data }
   for (const bar of bars) turnLight(cleared, bar, ink)
   return { picture: cleared, back: closeUp(cleared, combsOf(sides, dpi), ink) }
@@ -125,35 +129,38 @@ function eraseRuns(from: Uint8Array, to: Uint8Array, { lines, length, step, acro
     const base = line * across
     if ((run >= long || side(base, end - run, end - 1)) && !inBar(line, end - (run >> 1))) erase(from, to, { base, end, run, step, across, line, lines, level, thick })
   }
-  // All lines side by side, dot by dot of their length where that follows the memory: going down one column after the other is several times slower.
-  const runs = new Int32Array(lines)
+  // Most runs are strokes of letters, too short for anything: they are told apart before anybody is called.
+  const least = Math.min(long, sides ? sides.short + 1 : long)
+  if (step === 1) {
+    for (let line = 0, at = 0; line < lines; line++) {
+      let [run, gap] = [0, 0]
+      for (let i = 0; i < length; i++, at++) {
+        if (from[at] < level) {
+          run += gap + 1
+          gap = 0
+        } else if (run > 0 && ++gap > GAP) {
+          if (run >= least) ended(line, i - GAP, run)
+          run = gap = 0
+        }
+      }
+      if (run >= least) ended(line, length - gap, run)
+    }
+    return
+  }
+  // All columns side by side, dot by dot as they follow in memory: going down one column after the other is several times slower.
+  const runs = new Uint16Array(lines)
   const gaps = new Uint8Array(lines)
-  const take = (line: number, i: number, dark: boolean) => {
-    if (dark) {
-      runs[line] += gaps[line] + 1
-      gaps[line] = 0
-    } else if (runs[line] > 0) {
-      if (gaps[line] < 2 && i < length) gaps[line]++
-      else {
-        ended(line, i - gaps[line], runs[line])
+  for (let i = 0, at = 0; i < length; i++)
+    for (let line = 0; line < lines; line++, at++) {
+      if (from[at] < level) {
+        runs[line] += gaps[line] + 1
+        gaps[line] = 0
+      } else if (runs[line] > 0 && ++gaps[line] > GAP) {
+        if (runs[line] >= least) ended(line, i - GAP, runs[line])
         runs[line] = gaps[line] = 0
       }
     }
-  }
-  if (step === 1) for (let line = 0, at = 0; line < lines; line++) {
-    for (let i = 0; i < length; i++, at++) {
-      const dark = from[at] < level
-      if (dark || runs[line] > 0) take(line, i, dark)
-    }
-    take(line, length, false)
-  }
-  else {
-    for (let i = 0, at = 0; i < length; i++) for (let line = 0; line < lines; line++, at++) {
-      const dark = from[at] < level
-      if (dark || runs[line] > 0) take(line, i, dark)
-    }
-    for (let line = 0; line < lines; line++) take(line, length, false)
-  }
+  for (let line = 0; line < lines; line++) if (runs[line] >= least) ended(line, length - gaps[line], runs[line])
 }
 
 function erase(from: Uint8Array, to: Uint8Array, given: { base: number; end: number; run: number; step: number; across: number; line: number; lines: number; level: number; thick: number }): void {
