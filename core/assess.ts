@@ -53,6 +53,17 @@ export function pageReader(pages: readonly Page[]): Reader {
   return (numbers, type) => readDocument(numbers.map((n) => byNumber.get(n)!), type)
 }
 
+/** A reader that keeps what it read, so that judging again reads only documents whose pages changed. */
+export function keepingReader(read: Reader): Reader {
+  const kept = new Map<string, DocumentReading>()
+  return (numbers, type) => {
+    const key = `${type.id}:${numbers.join(',')}`
+    let reading = kept.get(key)
+    if (!reading) kept.set(key, (reading = read(numbers, type)))
+    return reading
+  }
+}
+
 /**
  * The later half of the way: pieces and people's answers → documents → values → facts, checks, checklist → findings and deck.
  * Pure: the same situation gives the same assessment.

@@ -1,6 +1,7 @@
 import { availableParallelism } from 'node:os'
 import pLimit from 'p-limit'
 import type { PackageFile } from '../core/findings/findings.ts'
+import type { Box } from '../core/page/geometry.ts'
 import type { Page } from '../core/page/page.ts'
 import type { DocumentType } from '../core/program/schema.ts'
 import { inkWanted } from '../core/read/marks.ts'
@@ -72,6 +73,35 @@ export async function readPackage(incoming: readonly IncomingFile[], types: read
   for (const { source } of opened) source.close()
   await endReaders()
   return { files, pages, originals }
+}
+
+/** So many places are worth starting threads for. */
+const WORTH_LOOKING_IN_THREADS = 40
+
+/**
+ * Lets the second reader look at doubtful places, before anybody is asked about them.
+ * @param doubts places by page
+ * @returns all pages, those looked at marked so; the very list that was given where there was nothing to look at
+ */
+export async function lookCloserAt(read: ReadPackage, doubts: ReadonlyMap<number, Box[]>, threads?: () => Pool): Promise<Page[]> {
+  if (doubts.size === 0) return read.pages
+  const places = [...doubts.values()].reduce((sum, boxes) => sum + boxes.length, 0)
+  const pool = places >= WORTH_LOOKING_IN_THREADS ? threads?.() : undefined
+  const pages = [...read.pages]
+  for (const file of read.originals) {
+    const doubted = read.pages.filter((p) => p.file === file.name && doubts.has(p.number))
+    if (doubted.length === 0) continue
+    const bytes = pool && shared(file.bytes)
+    const source = pool ? null : await openSource(file.bytes, () => false)
+    await Promise.all(doubted.map(async (page) => {
+      const [index, boxes] = [page.filePage - 1, doubts.get(page.number)!]
+      // A page that cannot be looked at again stays as it was read, and is asked about.
+      const words = await (pool && bytes ? pool.lookCloser({ file: file.name, bytes, index, page, places: boxes }) : source!.closer(index, page, boxes)).catch(() => page.words)
+      pages[page.number - 1] = { ...page, words, closer: true }
+    }))
+    source?.close()
+  }
+  return pages
 }
 
 function unusable(file: IncomingFile, error: unknown): PackageFile {

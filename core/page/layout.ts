@@ -44,7 +44,7 @@ function groupLines(page: Page): Line[] {
   const usual = heights[heights.length >> 1] ?? 0
   const odd = (word: Word): boolean => word.box[3] - word.box[1] < usual * FLAT || word.box[3] - word.box[1] > usual * HIGH
   const rows: { words: Word[]; top: number; bottom: number }[] = []
-  const put = (word: Word, near: typeof rows): void => {
+  const put = (word: Word, near: typeof rows, alone: boolean): void => {
     const [top, bottom] = [word.box[1] - drop(word), word.box[3] - drop(word)]
     let best: (typeof rows)[number] | null = null
     let share = 0.5
@@ -55,7 +55,10 @@ function groupLines(page: Page): Line[] {
         best = row
       }
     }
-    if (!best) return void rows.push({ words: [word], top, bottom })
+    if (!best) {
+      if (alone) rows.push({ words: [word], top, bottom })
+      return
+    }
     best.words.push(word)
     // The span follows the typical word.
     const n = best.words.length
@@ -63,9 +66,10 @@ function groupLines(page: Page): Line[] {
     best.bottom += (bottom - best.bottom) / n
   }
   // Only the last few rows can still take a word: the words come in order of height.
-  for (const word of sorted) if (!odd(word)) put(word, rows.slice(-4).reverse())
+  for (const word of sorted) if (!odd(word)) put(word, rows.slice(-4).reverse(), true)
   // Strokes and brackets come last, when it is known where the lines run.
-  for (const word of sorted) if (odd(word)) put(word, rows)
+  // One that stands in none is a speck, if it is no letter: as a line of its own it would part the lines around it.
+  for (const word of sorted) if (odd(word)) put(word, rows, page.source === 'text' || /[\p{L}\d]/u.test(word.text))
   return rows
     .map(({ words }) => toLine(words.sort((a, b) => a.box[0] - b.box[0]), page))
     .map((line) => ({ line, at: line.words.reduce((sum, w) => sum + middle(w) - drop(w), 0) / line.words.length }))

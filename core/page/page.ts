@@ -35,4 +35,6 @@ export interface Page {
   ink: InkGrid | null
   /** Why the page is hard to read, null where it is fair. */
   poor: string | null
+  /** Its doubtful places were looked at by the second reader; once is enough. */
+  closer?: true
 }

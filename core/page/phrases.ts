@@ -26,7 +26,7 @@ interface Entry<T> {
 }
 
 /** Words of one or two letters that a joined word may be made of; others are chance. */
-const SHORT: ReadonlySet<string> = new Set(['of', 'no', 'to', 'td'])
+const SHORT: ReadonlySet<string> = new Set(['of', 'no', 'to', 'td', 'id'])
 
 /** Finds many phrases on a page at once, the longest at each place, forgiving reading slips on scanned pages. */
 export class PhraseBook<T> {

@@ -1,6 +1,6 @@
 import { fold } from '../page/text.ts'
 import type { Field } from '../program/schema.ts'
-import { PARTICLES } from './kinds/words.ts'
+import { hasPostcode, PARTICLES } from './kinds/words.ts'
 
 /** The end of a postal code of letters: a figure and two letters, here with figures where letters must be. */
 const FIGURES_IN_CODE = /\b[A-Z]{1,2}\d{1,2}[A-Z]?\s?\d(?:\d[A-Z]|[A-Z]\d|\d\d)$/
@@ -16,9 +16,13 @@ export function malformed(value: string, kind: Field['kind']): boolean {
       return !WEB_ADDRESS.test(value)
     case 'address':
       // A letter alone in small print is a speck or a part of a word.
-      return FIGURES_IN_CODE.test(value) || /\s[b-df-xz]\s/.test(value)
-    case 'name':
-      return value.split(/[\s,]+/).filter(Boolean).some((part) => /\d/.test(part) || /ii/i.test(part.slice(0, -1)) || (/^\p{Ll}/u.test(part) && !PARTICLES.has(fold(part)) && !/^[dl]['’]/.test(part)))
+      // A number with no street behind it, or no place behind the street, has lost a line.
+      return FIGURES_IN_CODE.test(value) || /\s[b-df-xz]\s/.test(value) || /^\d+\s*,/.test(value) || !hasPostcode(value)
+    case 'name': {
+      const parts = value.split(/[\s,]+/).filter(Boolean)
+      // Nobody signs with half a name: the other part was not read. A letter behind a name is a stroke of the pen.
+      return parts.length < 2 || /\s\p{Lu}$/u.test(value) || parts.some((part) => /\d/.test(part) || /ii/i.test(part.slice(0, -1)) || (/^\p{Ll}/u.test(part) && !PARTICLES.has(fold(part)) && !/^[dl]['’]/.test(part)))
+    }
     default:
       return false
   }

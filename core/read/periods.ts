@@ -24,7 +24,8 @@ export function periodIn(words: Word[]): Period | null {
       const span = words.slice(at, at + length)
       const raw = span.map((w) => w.text).join(' ')
       const period = parsePeriod(raw)
-      if (period && length <= 2 && /^\d{1,2}(?:st|nd|rd|th|er|\.)?[-.]?$/.test(words[at - 1]?.text ?? '')) continue
+      const before = words[at - 1]?.text ?? ''
+      if (period && (/\d.*[-/]$/.test(before) || (length <= 2 && /^\d{1,2}(?:st|nd|rd|th|er|\.)?[-.]?$/.test(before)))) continue
       if (period) return { ...period, words: span, raw }
     }
   // The stroke between two days is the first thing a weak reader loses.

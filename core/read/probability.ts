@@ -24,8 +24,8 @@ export function probabilityOf(chosen: Ranked): number {
   return Math.min(0.995, place * reading)
 }
 
-/** "3" where an amount is wanted, on a weak print: likely all that was read of it. */
-const bareFigure = ({ value, raw, words }: Candidate): boolean => isMoney(value) && /^\D*\d{1,2}\D*$/.test(raw) && readingOf(words) < 0.999
+/** "3" where an amount is wanted, on a scan: likely all that was read of it. */
+const bareFigure = ({ value, raw, page }: Candidate): boolean => isMoney(value) && /^\D*\d{1,2}\D*$/.test(raw) && page.source !== 'text'
 
 /** How likely every letter of a value is right when its weakest word was read with `sure`; digits have no spelling to lean on. */
 function readingFit(sure: number, kind: string): number {

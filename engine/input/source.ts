@@ -1,11 +1,13 @@
 import { fileTypeFromBuffer } from 'file-type'
-import type { Metadata, OutputInfo } from 'sharp'
-import type { Page } from '../../core/page/page.ts'
+import type { Metadata } from 'sharp'
+import type { Box } from '../../core/page/geometry.ts'
+import type { Page, Word } from '../../core/page/page.ts'
 import type { WantsInk } from '../../core/read/marks.ts'
 import { Pdf, PdfProblem } from '../pdf/pdfium.ts'
 import { turned, type Grey } from '../picture/grey.ts'
 import { pictures } from '../picture/library.ts'
 import { inkGrid } from '../picture/measure.ts'
+import { lookCloser } from '../read/closer.ts'
 import { readScan } from '../read/scan.ts'
 
 /** Why a file cannot be used, in one sentence for the person who brought it. */
@@ -18,6 +20,8 @@ export type ReadPage = Omit<Page, 'number' | 'file' | 'filePage' | 'separator'>
 export interface Source {
   pages: number
   read(index: number): Promise<ReadPage>
+  /** The words of a page that was read as a picture, after the second reader looked at some places of it. */
+  closer(index: number, page: Pick<Page, 'rotation' | 'words'>, places: readonly Box[]): Promise<Word[]>
   /** The page upright, as WebP of at most `width` dots across. */
   picture(index: number, rotation: Page['rotation'], width: number): Promise<Buffer>
   /** Bytes that a PDF library can take pages from; pictures are wrapped. */
@@ -68,6 +72,7 @@ async function openPdf(bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
     kind: 'pdf',
     pages: pdf.pages,
     read: (index) => readPdfPage(pdf, index, wantsInk),
+    closer: (index, page, places) => lookCloser(turned(pdf.render(index, SCAN_DPI), page.rotation), page.words, places),
     async picture(index, rotation, width) {
       const size = pdf.read(index)
       const across = rotation % 180 ? size.height : size.width
@@ -141,23 +146,21 @@ async function openPicture(bytes: Uint8Array): Promise<Source> {
     throw new UnusableFile('This picture is damaged or too large and cannot be opened.')
   }
   const at = (index: number) => sharp(bytes, { ...options, page: index }).rotate().flatten({ background: '#ffffff' })
+  const grey = async (index: number): Promise<Grey> => {
+    const { data, info: { width, height } } = await at(index).greyscale().extractChannel(0).raw().toBuffer({ resolveWithObject: true })
+    return { width, height, data: new Uint8Array(data) }
+  }
   return {
     kind: 'picture',
     pages: info.pages ?? 1,
     async read(index) {
-      let data: Buffer
-      let size: OutputInfo
-      try {
-        ;({ data, info: size } = await at(index).greyscale().extractChannel(0).raw().toBuffer({ resolveWithObject: true }))
-      } catch {
-        throw new UnusableFile('This picture is damaged and cannot be read.')
-      }
-      const dpi = info.density && info.density >= 100 && info.density <= 1200 ? info.density : Math.min(600, Math.max(72, Math.min(size.width, size.height) / 8.27))
-      const picture: Grey = { width: size.width, height: size.height, data: new Uint8Array(data) }
+      const picture = await grey(index).catch(() => { throw new UnusableFile('This picture is damaged and cannot be read.') })
+      const dpi = info.density && info.density >= 100 && info.density <= 1200 ? info.density : Math.min(600, Math.max(72, Math.min(picture.width, picture.height) / 8.27))
       const scan = await readScan(picture, dpi)
-      const [w, h] = scan.rotation % 180 ? [size.height, size.width] : [size.width, size.height]
+      const [w, h] = scan.rotation % 180 ? [picture.height, picture.width] : [picture.width, picture.height]
       return { width: (w / dpi) * 72, height: (h / dpi) * 72, ...scan, source: scan.blank ? 'none' : 'ocr' }
     },
+    closer: async (index, page, places) => lookCloser(turned(await grey(index), page.rotation), page.words, places),
     async picture(index, rotation, width) {
       const upright = await at(index).toColourspace('srgb').png({ compressionLevel: 1 }).toBuffer()
       return sharp(upright).rotate(rotation).resize({ width, withoutEnlargement: true }).webp({ quality: 82, effort: 1 }).toBuffer()

@@ -1,13 +1,13 @@
 import { availableParallelism } from 'node:os'
 import Piscina from 'piscina'
 import { pageReader, type Reader } from '../../core/assess.ts'
-import type { Page } from '../../core/page/page.ts'
+import type { Page, Word } from '../../core/page/page.ts'
 import { builtInTypes } from '../../core/program/types/index.ts'
 import type { DocumentReading } from '../../core/read/document.ts'
 import type { Evidence } from '../../core/split/evidence.ts'
 import { readerFor, type Piece } from '../../core/split/split.ts'
 import type { ReadPage } from '../input/source.ts'
-import type { DocumentTask, KeptPage, PageTask } from './worker.ts'
+import type { CloserTask, DocumentTask, KeptPage, PageTask } from './worker.ts'
 
 /** Packages with fewer pages are read before a thread has started. */
 export const WORTH_THREADS = 60
@@ -45,6 +45,9 @@ export class Pool {
     this.reader.set(key, thread)
     return page
   }
+
+  /** Any thread may look closer: each has to draw the page anew. */
+  lookCloser = (task: CloserTask): Promise<Word[]> => this.threads[(task.index) % this.threads.length].run(task, { name: 'lookCloser' }) as Promise<Word[]>
 
   /** What spoke for the type of a page read here. */
   evidenceOf = (page: Page): Evidence => this.evidence.get(keyOf(page.file, page.filePage)) ?? this.readEvidence(page)

@@ -1,7 +1,8 @@
 import { builtInTypes } from '../../core/program/types/index.ts'
 import { inkWanted } from '../../core/read/marks.ts'
 import { pageReader } from '../../core/assess.ts'
-import type { Page } from '../../core/page/page.ts'
+import type { Box } from '../../core/page/geometry.ts'
+import type { Page, Word } from '../../core/page/page.ts'
 import type { DocumentReading } from '../../core/read/document.ts'
 import type { Evidence } from '../../core/split/evidence.ts'
 import { readerFor } from '../../core/split/split.ts'
@@ -21,6 +22,12 @@ export interface KeptPage {
   number: number
 }
 
+/** Places of a page that the second reader is to look at. */
+export interface CloserTask extends PageTask {
+  page: Page
+  places: Box[]
+}
+
 /** One document to be read. Pages that another thread read come whole. */
 export interface DocumentTask {
   pages: (KeptPage | Page)[]
@@ -36,11 +43,22 @@ const evidenceOf = readerFor(builtInTypes)
 const kept = new Map<string, Page>()
 const keyOf = (file: string, index: number): string => `${file} ${index}`
 
-/** Reads a page and what speaks for its type. A file is opened once in each thread and stays open as long as the thread. */
-export async function readPage({ file, bytes, index }: PageTask): Promise<{ page: ReadPage; evidence: Evidence }> {
+/** A file is opened once in each thread and stays open as long as the thread. */
+function sourceOf({ file, bytes }: PageTask): Promise<Source> {
   let source = opened.get(file)
   if (!source) opened.set(file, (source = openSource(new Uint8Array(bytes), wantsInk)))
-  const read = await (await source).read(index)
+  return source
+}
+
+/** The words of a page after the second reader looked at some places of it. */
+export async function lookCloser(task: CloserTask): Promise<Word[]> {
+  return (await sourceOf(task)).closer(task.index, task.page, task.places)
+}
+
+/** Reads a page and what speaks for its type. */
+export async function readPage(task: PageTask): Promise<{ page: ReadPage; evidence: Evidence }> {
+  const { file, index } = task
+  const read = await (await sourceOf(task)).read(index)
   const page: Page = { ...read, number: 0, file, filePage: index + 1, separator: false }
   kept.set(keyOf(file, index), page)
   return { page: read, evidence: evidenceOf(page) }

@@ -86,11 +86,14 @@ export const monthEnd = (year: number, month: number): string => new Date(Date.U
 export const parsePeriod = remembered((text): { start: string; end: string } | null => {
   const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim()
   const parts = clean.replace(/^(?:from|du|del|desde)\s+/, '').split(/\s+(?:to|until|till|through|au|al|hasta|a|and)\s+|\s+[-~=]+\s*|\s*[-~=]+\s+|\s*\.\.+\s*|\s*>\s*/)
+  // The strokes inside its days may stand apart like the one between them: "01-JAN- 26 - 31-JAN-26".
+  for (let at = 1; at < parts.length; at++) {
+    const [start, end] = [parseDate(parts.slice(0, at).join('-')), parseDate(parts.slice(at).join('-'))]
+    if (start && end) return start.value <= end.value ? { start: start.value, end: end.value } : null
+  }
   if (parts.length === 2) {
     const end = parseDate(parts[1])
     if (!end) return null
-    const start = parseDate(parts[0])
-    if (start) return start.value <= end.value ? { start: start.value, end: end.value } : null
     const day = /^(\d{1,2})(?:st|nd|rd|th|er)?(?:\s+([a-z]{3,10})|\s?[/.]\s?(\d{1,2}))?\.?$/.exec(parts[0])
     if (!day) return null
     const month = day[2] ? monthOf(day[2]) : day[3] ? +day[3] : +end.value.slice(5, 7)

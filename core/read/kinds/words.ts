@@ -36,11 +36,12 @@ function withoutTitle(name: string): string {
   return /^m\b/i.test(name) && !bare.includes(' ') ? name : bare
 }
 
-/** Behind a comma: a number, or a sentence that goes on ("…, was registered on"). */
-const goesOn = (word: string): boolean => /^\d/.test(word) || (/^\p{Ll}/u.test(word) && !PARTICLES.has(fold(word)))
+/** Behind a comma: a number, or a sentence that goes on ("…, was registered on"). A reader of pictures takes the one capital behind it for a small letter ("Ravensby, wilma"). */
+const goesOn = (word: Word, last: boolean): boolean => /^\d/.test(word.text) || (/^\p{Ll}/u.test(word.text) && !PARTICLES.has(fold(word.text)) && !(last && word.sure < 1))
 
-/** An initial that a reader of pictures took for a stroke or a figure: "|. Dunbarrow", "0. Maccrae". */
+/** An initial that a reader of pictures took for a stroke or a figure ("|. Dunbarrow", "0. Maccrae"), and the Ø that none of them knows ("@degaard"). */
 const initial = (word: Word, next: Word | undefined): Word => {
+  if (word.sure < 1 && /^@\p{L}{2,}$/u.test(word.text)) return { ...word, text: `Ø${word.text.slice(1)}` }
   const letter = word.sure < 1 && next && /^\p{Lu}\p{L}/u.test(next.text) ? { '|.': 'I.', '1.': 'I.', '!.': 'I.', 'l.': 'I.', '0.': 'O.', '5.': 'S.', '8.': 'B.' }[word.text] : undefined
   return letter ? { ...word, text: letter } : word
 }
@@ -48,7 +49,7 @@ const initial = (word: Word, next: Word | undefined): Word => {
 /** The whole run as a person's name. Titles and notes in brackets behind it are left away. */
 export const readNames: KindReader = (words) => {
   const kept = withoutLeaders(words.map((w, i) => initial(w, words[i + 1])))
-  const cut = kept.findIndex((w, i) => i > 0 && (/^\(|\d{3}|@/.test(w.text) || /[;:]$/.test(w.text) || (/,$/.test(kept[i - 1].text) && goesOn(w.text))))
+  const cut = kept.findIndex((w, i) => i > 0 && (/^\(|\d{3}|@/.test(w.text) || /[;:]$/.test(w.text) || (/,$/.test(kept[i - 1].text) && goesOn(w, i === kept.length - 1))))
   // A full stop ends a name unless it shortens a title or a given name.
   const stop = kept.findIndex((w, i) => i > 0 && i < kept.length - 1 && /\p{L}{3,}\.$/u.test(w.text) && !/^(?:capt|prof|rev|mrs|sra|srta|mme|mlle)\.$/i.test(w.text))
   const run = kept.slice(0, Math.min(cut > 0 ? cut : kept.length, stop >= 0 ? stop + 1 : kept.length))

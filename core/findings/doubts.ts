@@ -1,0 +1,28 @@
+import type { Box } from '../page/geometry.ts'
+import type { Page } from '../page/page.ts'
+import type { Document } from './document.ts'
+
+/** A value surer than this needs no second reader. */
+const SURE = 0.94
+
+/**
+ * Places on scanned pages whose reading is in doubt, by page: what a person would be asked about, and what is just sure
+ * enough not to be. A second reader looks at these before anybody is asked.
+ */
+export function doubtsOf(documents: readonly Document[], pages: readonly Page[]): Map<number, Box[]> {
+  const scanned = new Set(pages.filter((p) => p.source === 'ocr' || p.source === 'mixed').filter((p) => !p.closer).map((p) => p.number))
+  const doubts = new Map<number, Box[]>()
+  const add = (page: number | null, box: Box | null) => {
+    if (page !== null && box !== null && scanned.has(page)) doubts.set(page, [...(doubts.get(page) ?? []), box])
+  }
+  for (const { fields } of documents)
+    for (const field of fields) {
+      if (!['asked', 'certain', 'repaired'].includes(field.state) || (!field.needsReview && field.confidence >= SURE)) continue
+      if (field.rowPlaces) field.rowPlaces.forEach(({ page, box }) => add(page, box))
+      else {
+        add(field.page, field.box)
+        for (const other of field.others) add(other.page, other.box)
+      }
+    }
+  return doubts
+}

@@ -1,0 +1,140 @@
+import { boxAround, overlap, type Box } from './geometry.ts'
+import type { Word } from './page.ts'
+import { fold } from './text.ts'
+
+/** A letter as the second reader saw it. It knows no accents, and leaves out spaces. */
+export interface Letter {
+  text: string
+  /** Probability of this letter among all that the reader knows. */
+  sure: number
+  /** Its middle, as a share of the page's width. */
+  at: number
+}
+
+/** Two readers who work in different ways do not both misread the same: where they agree, it stands there. */
+const AGREED = 0.999
+/** As sure as the second reader must be of every letter to be believed against the first. */
+const CLEAR = 0.82
+/** A reader less sure than this says nothing. */
+const FAINT = 0.6
+/** What the first reader is surer of than this, the second does not overrule: it makes it doubtful. */
+const FIRM = 0.88
+/** What the first reader is surer of than this, an unsure second does not make doubtful. */
+const FIRMER = 0.93
+/** A word on which the readers differ, and one that the second put right. */
+const [DISPUTED, PUT_RIGHT] = [0.6, 0.8]
+
+/**
+ * What two readers make of the same words together: the first brings spaces and accents, the second figures and letters
+ * that the first mixes up.
+ * @param words neighbours in one line, from left to right
+ * @param letters all that the second reader saw of them, from left to right
+ */
+export function secondOpinion(words: readonly Word[], letters: readonly Letter[]): Word[] {
+  const groups = piecesJoined(words, letters)
+  const dealt = deal(letters, groups.map((g) => g.word))
+  return groups.flatMap(({ word, pieces }, i) => {
+    const joined = pieces.length > 1
+    const own = dealt[i]
+    const text = own.map((l) => l.text).join('').trim()
+    const sure = Math.min(1, ...own.map((l) => l.sure))
+    // What goes on in even steps is one figure even where the second reader cannot read it: a piece of it would be another value.
+    const doubtful = (): Word[] => [{ ...word, sure: Math.min(word.sure, DISPUTED) }]
+    if (!/[\p{L}\d]/u.test(text) || sure < FAINT) return joined ? doubtful() : pieces
+    if (bare(text) === bare(word.text) || wordWithFigures(text, word.text)) {
+      // Where the first reader saw pieces, or a small letter for a capital, the second says how they are written.
+      const spelt = joined || (sure >= CLEAR && capitalised(word.text) === text) ? text : word.text
+      return sameMarks(text, spelt) ? [{ ...word, text: spelt, sure: Math.max(word.sure, AGREED) }] : joined ? doubtful() : pieces
+    }
+    if (sure >= CLEAR && word.sure < FIRM) return [{ ...word, text, sure: PUT_RIGHT }]
+    return joined || sure >= CLEAR || word.sure < FIRMER ? doubtful() : pieces
+  })
+}
+
+/** Letters and figures alone, accents dropped: what both readers can agree about. */
+const bare = (text: string): string => fold(text).replace(/[^a-z0-9]/g, '')
+
+/** The second reader has no sense for words, and sees figures in them: "01d" is "Old". */
+const wordWithFigures = (text: string, word: string): boolean => /^\p{L}*\p{Ll}\p{L}*\P{L}?$/u.test(word) && /\p{L}/u.test(text) && bare(text).replace(/0/g, 'o').replace(/[1i]/g, 'l') === bare(word).replace(/i/g, 'l')
+
+const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** Marks inside a figure change what it says: "1.234" is not "1234". */
+const sameMarks = (a: string, b: string): boolean => !/\d/.test(a) || marksOf(a) === marksOf(b)
+const marksOf = (text: string): string => text.replace(/^[^\d]+|[^\d]+$/g, '').replace(/[^.,]/g, '')
+
+/** Deals the letters out to the words they stand on; one that two boxes cover is the narrower one's, one beside them all is nobody's. */
+function deal(letters: readonly Letter[], words: readonly Word[]): Letter[][] {
+  const dealt = words.map((): Letter[] => [])
+  for (const letter of letters) {
+    const covering = words.flatMap(({ box: [left, , right], text }, i) => {
+      const edge = ((right - left) / Math.max(1, text.length)) * 0.3
+      return letter.at > left - edge && letter.at < right + edge ? [{ i, width: right - left }] : []
+    })
+    const narrowest = covering.sort((a, b) => a.width - b.width)[0]
+    if (narrowest) dealt[narrowest.i].push(letter)
+  }
+  return dealt
+}
+
+/** Figures that the first reader broke into pieces ("2 ,447 .34", as wide print tempts it to), as one word each. */
+function piecesJoined(words: readonly Word[], letters: readonly Letter[]): { word: Word; pieces: Word[] }[] {
+  const found: { word: Word; pieces: Word[] }[] = []
+  for (const word of words) {
+    const before = found.at(-1)
+    if (before && isPiece(before.word.text) && isPiece(word.text) && writtenOn(before.word.box, word.box, letters)) {
+      before.word = { text: before.word.text + word.text, sure: Math.min(before.word.sure, word.sure), box: boxAround([before.word.box, word.box]) }
+      before.pieces.push(word)
+    } else found.push({ word, pieces: [word] })
+  }
+  return found
+}
+
+/** A letter further on than this many usual steps has a space before it. */
+const SPACED = 1.4
+
+/** Whether the second reader's letters go on from one box to the next in even steps: a space would be a longer one. */
+function writtenOn(a: Box, b: Box, letters: readonly Letter[]): boolean {
+  const both = letters.filter((l) => l.at > a[0] && l.at < b[2])
+  const steps = both.slice(1).map((l, i) => l.at - both[i].at)
+  if (steps.length < 2) return false
+  const usual = [...steps].sort((x, y) => x - y)[steps.length >> 1]
+  return steps.every((step, i) => step < usual * SPACED || both[i + 1].at < a[2] || both[i].at > b[0])
+}
+
+/** In heights of letters: what may be the next piece of a figure. */
+const PIECES = 1.2
+/** In heights of letters: neighbours further apart than this are read on their own. */
+const NEIGHBOURS = 2.5
+
+const isPiece = (text: string): boolean => /^[\d.,:;°'\-–/]+$/.test(text) || /^[A-Z]{3}-$/.test(text)
+
+/** How far a box stands behind another in its line, in heights of letters; not a number where it does not. */
+function apart(a: Box, b: Box, shape: number): number {
+  const [low, high] = [Math.min(a[3] - a[1], b[3] - b[1]), Math.max(a[3] - a[1], b[3] - b[1])]
+  return overlap(a[1], a[3], b[1], b[3]) > 0.4 * low && b[2] > a[2] ? ((b[0] - a[2]) * shape) / high : NaN
+}
+
+/**
+ * The words that touch any of some places, with all pieces of figures that begin or end there, in runs of neighbours in one line.
+ * @param shape width of the page over its height
+ * @returns for each run, where its words are in the list, from left to right
+ */
+export function runsAt(words: readonly Word[], places: readonly Box[], shape: number): number[][] {
+  const taken = new Set<number>()
+  words.forEach((w, i) => {
+    if ((/[\p{L}\d]/u.test(w.text) || isPiece(w.text)) && places.some((p) => overlap(p[0], p[2], w.box[0], w.box[2]) > 0 && overlap(p[1], p[3], w.box[1], w.box[3]) > 0.4 * (w.box[3] - w.box[1]))) taken.add(i)
+  })
+  const pieces = words.flatMap((w, i) => (isPiece(w.text) ? [i] : []))
+  for (const at of taken) {
+    if (!isPiece(words[at].text)) continue
+    for (const i of pieces) if (apart(words[at].box, words[i].box, shape) < PIECES || apart(words[i].box, words[at].box, shape) < PIECES) taken.add(i)
+  }
+  const runs: number[][] = []
+  for (const at of [...taken].sort((a, b) => words[a].box[0] - words[b].box[0])) {
+    const run = runs.find((r) => apart(words[r.at(-1)!].box, words[at].box, shape) < NEIGHBOURS)
+    if (run) run.push(at)
+    else runs.push([at])
+  }
+  return runs
+}
