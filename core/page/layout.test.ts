@@ -26,3 +26,9 @@ test('a speck beside a line does not pull it away from its label', () => {
   const line = linesOf({ ...page, words: [speck, tall, ...page.words] }).find((l) => l.text.startsWith('Average'))!
   expect(line.text).toBe('Average take-home pay €2 €2,200.00')
 })
+test('on a scan a speck alone is no line: it would part the lines around it', () => {
+  const page = pageOf(['98 Old Quay', '', 'Tarnwick SK8 3HN'], { source: 'ocr' })
+  const words: Page['words'] = [...page.words, { text: '>', sure: 0.41, box: [0.3, 0.075, 0.33, 0.0755] }]
+  expect(linesOf({ ...page, words }).map((l) => l.text)).toEqual(['98 Old Quay', 'Tarnwick SK8 3HN'])
+  expect(linesOf({ ...page, source: 'text', words })).toHaveLength(3)
+})

@@ -10,6 +10,7 @@ test('the stroke between two days may be lost, and words may stand around them',
   expect(period('01/03/2026 31/03/2026')).toEqual(['2026-03-01', '2026-03-31'])
   expect(period('Wages for 1 February 2026 to 28 February 2026')).toEqual(['2026-02-01', '2026-02-28'])
 })
+test('strokes inside days are none between them, though they stand as far apart', () => expect(period('01-JAN- 26 - 31-JAN-26')).toEqual(['2026-01-01', '2026-01-31']))
 test.each(['28 February 2026', 'Paid on 28 February 2026', 'Petrel Slipways Ltd', 'No 2026'])('%s is none', (line) => expect(period(line)).toBeNull())
 
 test('the name of a field tells which end it is', () => expect([endOf(field('period_start')), endOf(field('period_end'))]).toEqual(['start', 'end']))

@@ -72,6 +72,8 @@ export const packages = pgTable('package', {
   ownerId: text('owner_id').references(() => user.id, { onDelete: 'set null' }),
   pageCount: integer('page_count').notNull().default(0),
   pagesRead: integer('pages_read').notNull().default(0),
+  /** Pages that the second reader looked at: with each, what is known of the pages changes. */
+  pagesLookedAt: integer('pages_looked_at').notNull().default(0),
   looseCount: integer('loose_count').notNull().default(0),
   openRequirements: integer('open_requirements').notNull().default(0),
   pieces: jsonb('pieces').$type<Piece[]>(),

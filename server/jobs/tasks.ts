@@ -9,7 +9,7 @@ import { database } from '../database/connection.ts'
 import { files, packages, pages, pictures } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { log } from '../log.ts'
-import { judge } from '../packages/judge.ts'
+import { doubtsIn, judge, keepCloser } from '../packages/judge.ts'
 import { settings } from '../settings.ts'
 import { fetchContents, keepBytes } from '../storage/contents.ts'
 import { queueJob, type Jobs } from './queue.ts'
@@ -118,8 +118,25 @@ export async function drawPage({ packageId, number }: Jobs['draw_page']): Promis
 
 const queueJudgement = (work: Parameters<typeof queueJob>[0], packageId: string) => queueJob(work, 'judge_package', { packageId }, { key: `judge:${packageId}`, priority: -5 })
 
-/** Cuts and judges a package whose pages are all read. */
+/** Lets the second reader look at doubtful places, page by page: what was done of it stays done when the worker is killed. */
+async function lookCloser(packageId: string): Promise<void> {
+  const [row] = await database().select({ read: packages.pagesRead, all: packages.pageCount }).from(packages).where(eq(packages.id, packageId))
+  if (!row || row.read < row.all) return
+  for (const [number, places] of await doubtsIn(database(), packageId)) {
+    const [page] = await database().select({ body: pages.body, sha256: files.sha256 }).from(pages).innerJoin(files, eq(pages.fileId, files.id)).where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
+    if (!page?.body || !page.sha256) continue
+    const { body } = page
+    const words = await (await sourceOf(page.sha256)).closer(body.filePage - 1, body, places).catch((error: unknown) => {
+      log.warn({ packageId, number, error: String(error) }, 'a page could not be looked at again')
+      return body.words
+    })
+    await database().transaction((work) => keepCloser(work, packageId, body, words))
+  }
+}
+
+/** Cuts and judges a package whose pages are all read, once the second reader has looked at what is in doubt. */
 export async function judgePackage({ packageId }: Jobs['judge_package']): Promise<void> {
+  await lookCloser(packageId)
   await database().transaction(async (work) => {
     const [row] = await work.select().from(packages).where(eq(packages.id, packageId)).for('update')
     if (!row || row.pagesRead < row.pageCount) return

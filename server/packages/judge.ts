@@ -1,9 +1,11 @@
-import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import type { Answer } from '../../core/answers/answer.ts'
 import { assess, pageReader, type Assessment, type Reader, type Situation } from '../../core/assess.ts'
+import { doubtsOf } from '../../core/findings/doubts.ts'
 import type { PackageFile } from '../../core/findings/findings.ts'
-import type { Page } from '../../core/page/page.ts'
+import type { Box } from '../../core/page/geometry.ts'
+import type { Page, Word } from '../../core/page/page.ts'
 import { programById } from '../../core/program/programs.ts'
 import { builtInTypes } from '../../core/program/types/index.ts'
 import type { DocumentReading } from '../../core/read/document.ts'
@@ -12,13 +14,13 @@ import type { Work } from '../database/connection.ts'
 import { answers, files, packages, pages, readings } from '../database/schema.ts'
 import { tell } from '../events.ts'
 
-/** Pages of lately judged packages. Pages never change once read, so a count is enough to know them again. */
+/** Pages of lately judged packages. A page changes only when it is read and when it is looked at again, so two counts are enough to know them by. */
 const knownPages = new LRUCache<string, Page[]>({ max: 6 })
 
 /** All read pages of a package, by number. */
 export async function pagesOf(work: Work, packageId: string): Promise<Page[]> {
-  const [row] = await work.select({ read: packages.pagesRead }).from(packages).where(eq(packages.id, packageId))
-  const key = `${packageId}:${row?.read ?? 0}`
+  const [row] = await work.select({ read: packages.pagesRead, lookedAt: packages.pagesLookedAt }).from(packages).where(eq(packages.id, packageId))
+  const key = `${packageId}:${row?.read ?? 0}:${row?.lookedAt ?? 0}`
   const known = knownPages.get(key)
   if (known) return known
   const rows = await work.select({ body: pages.body }).from(pages).where(eq(pages.packageId, packageId)).orderBy(asc(pages.number))
@@ -58,6 +60,20 @@ export async function situationOf(work: Work, packageId: string, cut: boolean): 
 async function filesComing(work: Work, packageId: string): Promise<boolean> {
   const coming = await work.select({ id: files.id }).from(files).where(and(eq(files.packageId, packageId), inArray(files.state, ['waiting', 'reading']))).limit(1)
   return coming.length > 0
+}
+
+/** Places of a package whose reading is in doubt and was not looked at by the second reader yet. */
+export async function doubtsIn(work: Work, packageId: string): Promise<Map<number, Box[]>> {
+  const situation = await situationOf(work, packageId, true)
+  return doubtsOf(assess(situation).documents, situation.pages)
+}
+
+/** Takes over what the second reader made of a page. What was read of documents before is read anew. */
+export async function keepCloser(work: Work, packageId: string, page: Page, words: Word[]): Promise<void> {
+  // Whoever judges the package waits for this: the counts and the pages change together.
+  await work.update(packages).set({ pagesLookedAt: sql`${packages.pagesLookedAt} + 1` }).where(eq(packages.id, packageId))
+  await work.update(pages).set({ body: { ...page, words, closer: true } }).where(and(eq(pages.packageId, packageId), eq(pages.number, page.number)))
+  await work.delete(readings).where(eq(readings.packageId, packageId))
 }
 
 /**

@@ -1,0 +1,26 @@
+import type { Box } from '../page/geometry.ts'
+import { pageOf } from '../page/page-of.ts'
+import type { FilledField } from '../answers/fill.ts'
+import type { Document } from './document.ts'
+import { doubtsOf } from './doubts.ts'
+
+const BOX: Box = [0.1, 0.2, 0.3, 0.22]
+const field = (more: Partial<FilledField>): FilledField => ({ name: 'iban', value: 'X', raw: 'X', confidence: 0.7, needsReview: true, reason: 'weak print', others: [], repaired: false, page: 1, box: BOX, state: 'asked', ...more })
+const doubts = (fields: FilledField[], page = pageOf([], { number: 1, source: 'ocr' })) => [...doubtsOf([{ fields } as Document], [page])]
+
+test('what is asked about, and what is hardly sure enough not to be, is in doubt', () => {
+  expect(doubts([field({}), field({ needsReview: false, state: 'certain', confidence: 0.91 })])).toEqual([[1, [BOX, BOX]]])
+  expect(doubts([field({ needsReview: false, state: 'certain', confidence: 0.97 })])).toEqual([])
+})
+test('runners-up and rows are looked at too', () => {
+  const other: Box = [0.5, 0.5, 0.6, 0.52]
+  expect(doubts([field({ others: [{ value: 'Y', raw: 'Y', page: 1, box: other }] })])).toEqual([[1, [BOX, other]]])
+  expect(doubts([field({ value: [], rowPlaces: [{ page: 1, box: other }, { page: 1, box: BOX }] })])).toEqual([[1, [other, BOX]]])
+})
+test('a person’s word is in no doubt, nor is what stands nowhere', () => {
+  expect(doubts([field({ state: 'confirmed', confidence: 1, needsReview: false }), field({ page: null, box: null })])).toEqual([])
+})
+test('a text layer is not looked at, and no page twice', () => {
+  expect(doubts([field({})], pageOf([], { number: 1, source: 'text' }))).toEqual([])
+  expect(doubts([field({})], pageOf([], { number: 1, source: 'ocr', closer: true }))).toEqual([])
+})

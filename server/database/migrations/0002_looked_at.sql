@@ -1,0 +1,1 @@
+ALTER TABLE "package" ADD COLUMN "pages_looked_at" integer DEFAULT 0 NOT NULL;
