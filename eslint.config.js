@@ -15,7 +15,7 @@ const stages = STAGES.slice(0, -1).map((stage, i) => ({ target: `./core/${stage}
 export default tseslint.config(
   { ignores: ['node_modules', 'build', '.react-router', '.jigsa', 'corpora', 'server/database/migrations'] },
   ...tseslint.configs.recommendedTypeChecked,
-  { languageOptions: { parserOptions: { projectService: { allowDefaultProject: ['*.js'] }, tsconfigRootDir: import.meta.dirname } } },
+  { languageOptions: { parserOptions: { projectService: { allowDefaultProject: ['*.js', 'tests/*.js'] }, tsconfigRootDir: import.meta.dirname } } },
   {
     plugins: { 'import-x': importX, 'react-hooks': reactHooks },
     settings: { 'import-x/resolver-next': [createTypeScriptImportResolver()] },

@@ -1,11 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { readdir, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { assess } from '../core/assess.ts'
 import { reportOf, type Report } from '../core/handover/report.ts'
 import { programById } from '../core/program/programs.ts'
 import { builtInTypes } from '../core/program/types/index.ts'
-import { splitPages } from '../core/split/split.ts'
+import { judgeRead } from '../engine/judge.ts'
 import { readPackage } from '../engine/package.ts'
 import { tallyCase, Tally } from './score.ts'
 import { caseSchema, truthSchema } from './truth.ts'
@@ -41,8 +40,8 @@ async function runCase(folder: string, given: { program: string; asOf: string; f
   const program = programById(given.program)
   if (!program) throw new Error(`there is no program "${given.program}"`)
   const read = await readPackage(await Promise.all(given.files.map(async (name) => ({ name, bytes: new Uint8Array(await readFile(join(folder, name))) }))), builtInTypes)
-  const situation = { files: read.files, pages: read.pages, pieces: splitPages(read.pages, builtInTypes), program, types: builtInTypes, answers: [], asOf: given.asOf }
-  return reportOf(situation, assess(situation))
+  const { situation, assessment } = await judgeRead(read, { program, types: builtInTypes, asOf: given.asOf })
+  return reportOf(situation, assessment)
 }
 
 /** CPU of this process and, through /proc, of the readers it started and that have ended. */

@@ -2,17 +2,15 @@ import { mkdir, readFile, writeFile } from 'node:fs/promises'
 import { basename, join } from 'node:path'
 import { Command, CommanderError } from 'commander'
 import { z } from 'zod'
-import { assess, keepingReader, pageReader } from '../core/assess.ts'
-import { doubtsOf } from '../core/findings/doubts.ts'
 import { fileNames } from '../core/handover/names.ts'
 import { reportOf } from '../core/handover/report.ts'
 import { programById } from '../core/program/programs.ts'
 import { builtInTypes } from '../core/program/types/index.ts'
-import { splitPages } from '../core/split/split.ts'
 import { given } from './paths.ts'
 import { writeDocuments } from '../engine/handover/documents.ts'
-import { lookCloserAt, readPackage } from '../engine/package.ts'
-import { Pool, threadsHere } from '../engine/parallel/pool.ts'
+import { judgeRead } from '../engine/judge.ts'
+import { readPackage } from '../engine/package.ts'
+import { Threads, threadsHere } from '../engine/parallel/pool.ts'
 
 /** Words of the command are off, or nothing could be used: exit 2 with one line. */
 class Refused extends Error {}
@@ -42,8 +40,7 @@ async function main(): Promise<void> {
     bytes: new Uint8Array(await readFile(given(path)).catch(() => { throw new Refused(`the file ${path} cannot be read`) })),
   })))
   let told = 0
-  let pool: Pool | undefined
-  const threads = threadsHere ? () => (pool ??= new Pool()) : undefined
+  const threads = threadsHere ? new Threads() : undefined
   const read = await readPackage(incoming, builtInTypes, (done, all) => {
     if (performance.now() - told < 500 && done < all) return
     told = performance.now()
@@ -52,20 +49,13 @@ async function main(): Promise<void> {
   process.stderr.write('\n')
   if (read.pages.length === 0) throw new Refused(`no file of the package could be used: ${read.files.map((f) => `${f.name}: ${f.problem}`).join(' ')}`)
   const readAt = performance.now()
-  const pieces = splitPages(read.pages, builtInTypes, pool?.evidenceOf)
-  const reader = keepingReader((await pool?.readerOf(read.pages, pieces)) ?? pageReader(read.pages))
-  const asRead = { files: read.files, pages: read.pages, pieces, program, types: builtInTypes, answers: [], asOf: parsed.data.asOf }
-  const first = assess(asRead, reader)
-  const pages = await lookCloserAt(read, doubtsOf(first.documents, read.pages), threads)
-  const situation = { ...asRead, pages }
-  const again = pageReader(pages)
-  const assessment = pages === read.pages ? first : assess(situation, (numbers, type) => (numbers.some((n) => pages[n - 1] !== read.pages[n - 1]) ? again : reader)(numbers, type))
-  await pool?.close()
+  const { situation, assessment } = await judgeRead(read, { program, types: builtInTypes, asOf: parsed.data.asOf }, threads)
+  await threads?.close()
   const judgedAt = performance.now()
   const out = given(parsed.data.out)
   await mkdir(out, { recursive: true })
   const names = fileNames(assessment.documents)
-  await writeDocuments(join(out, 'documents'), read.originals, assessment.documents.map((d) => ({ name: names.get(d.id)!, pages: d.pages.map((n) => pages[n - 1]) })))
+  await writeDocuments(join(out, 'documents'), read.originals, assessment.documents.map((d) => ({ name: names.get(d.id)!, pages: d.pages.map((n) => situation.pages[n - 1]) })))
   const timing = { readMs: Math.round(readAt - started), judgeMs: Math.round(judgedAt - readAt), writeMs: Math.round(performance.now() - judgedAt) }
   await writeFile(join(out, 'report.json'), JSON.stringify(reportOf(situation, assessment, timing), null, 1))
   process.stderr.write(`${assessment.documents.length} documents, ${assessment.findings.length} findings; ${join(out, 'report.json')}\n`)

@@ -5,7 +5,7 @@ import type { Box } from '../core/page/geometry.ts'
 import type { Page } from '../core/page/page.ts'
 import type { DocumentType } from '../core/program/schema.ts'
 import { inkWanted } from '../core/read/marks.ts'
-import { shared, WORTH_THREADS, type Pool } from './parallel/pool.ts'
+import { shared, WORTH_THREADS, type Threads } from './parallel/pool.ts'
 import { expand, sha256, type IncomingFile } from './input/expand.ts'
 import { freeName } from './input/free-name.ts'
 import { openSource, UnusableFile, type Source } from './input/source.ts'
@@ -28,7 +28,7 @@ export interface Progress {
  * reason and costs the others nothing.
  * @param threads asked for only where the package is large enough to be worth their start
  */
-export async function readPackage(incoming: readonly IncomingFile[], types: readonly DocumentType[], progress: Progress = () => undefined, threads?: () => Pool): Promise<ReadPackage> {
+export async function readPackage(incoming: readonly IncomingFile[], types: readonly DocumentType[], progress: Progress = () => undefined, threads?: Threads): Promise<ReadPackage> {
   const wantsInk = inkWanted(types)
   const files: PackageFile[] = []
   const originals: IncomingFile[] = []
@@ -54,7 +54,7 @@ export async function readPackage(incoming: readonly IncomingFile[], types: read
     }
   }
   const all = opened.reduce((sum, o) => sum + o.source.pages, 0)
-  const pool = all >= WORTH_THREADS ? threads?.() : undefined
+  const pool = all >= WORTH_THREADS ? threads?.start() : undefined
   // Threads have queues of their own, each for the pages that fall to it.
   const limit = pLimit(pool ? Infinity : availableParallelism() + 1)
   let done = 0
@@ -83,10 +83,10 @@ const WORTH_LOOKING_IN_THREADS = 40
  * @param doubts places by page
  * @returns all pages, those looked at marked so; the very list that was given where there was nothing to look at
  */
-export async function lookCloserAt(read: ReadPackage, doubts: ReadonlyMap<number, Box[]>, threads?: () => Pool): Promise<Page[]> {
+export async function lookCloserAt(read: ReadPackage, doubts: ReadonlyMap<number, Box[]>, threads?: Threads): Promise<Page[]> {
   if (doubts.size === 0) return read.pages
   const places = [...doubts.values()].reduce((sum, boxes) => sum + boxes.length, 0)
-  const pool = places >= WORTH_LOOKING_IN_THREADS ? threads?.() : undefined
+  const pool = places >= WORTH_LOOKING_IN_THREADS ? threads?.start() : undefined
   const pages = [...read.pages]
   for (const file of read.originals) {
     const doubted = read.pages.filter((p) => p.file === file.name && doubts.has(p.number))

