@@ -35,10 +35,20 @@ export function linesOf(page: Page): Line[] {
 /** What is lower than this share of the usual word is a stroke or a speck, what is higher than that a bracket or a rule: neither says where a line runs. */
 const [FLAT, HIGH] = [0.4, 1.8]
 
-function groupLines(page: Page): Line[] {
-  // On a leaning page the right end of a line stands lower or higher than its left end.
+/** How much lower a word stands than it would if its page did not lean: the right end of a line stands lower or higher than its left end. */
+function dropOn(page: Page): (w: Word) => number {
   const fall = Math.tan((page.lean * Math.PI) / 180) * (page.width / page.height)
-  const drop = (w: Word): number => ((w.box[0] + w.box[2]) / 2 - 0.5) * fall
+  return (w) => ((w.box[0] + w.box[2]) / 2 - 0.5) * fall
+}
+
+/** How far down a line stands, as a share of the page's height, as if the page did not lean. */
+export function levelOf({ words }: Pick<Line, 'words'>, page: Page): number {
+  const drop = dropOn(page)
+  return words.reduce((sum, w) => sum + middle(w) - drop(w), 0) / words.length
+}
+
+function groupLines(page: Page): Line[] {
+  const drop = dropOn(page)
   const sorted = page.words.filter((w) => w.text.trim() !== '').sort((a, b) => middle(a) - drop(a) - middle(b) + drop(b))
   const heights = sorted.map((w) => w.box[3] - w.box[1]).sort((a, b) => a - b)
   const usual = heights[heights.length >> 1] ?? 0
@@ -72,7 +82,7 @@ function groupLines(page: Page): Line[] {
   for (const word of sorted) if (odd(word)) put(word, rows, page.source === 'text' || /[\p{L}\d]/u.test(word.text))
   return rows
     .map(({ words }) => toLine(words.sort((a, b) => a.box[0] - b.box[0]), page))
-    .map((line) => ({ line, at: line.words.reduce((sum, w) => sum + middle(w) - drop(w), 0) / line.words.length }))
+    .map((line) => ({ line, at: levelOf(line, page) }))
     .sort((a, b) => a.at - b.at)
     .map(({ line }) => line)
 }

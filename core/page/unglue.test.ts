@@ -10,6 +10,9 @@ test.each([
   ['https://example.org', ['https://example.org']],
   ['€5.00', ['€5.00']],
   ['Name:', ['Name:']],
+  ['2026Card', ['2026', 'Card']],
+  ['2026CARD', ['2026CARD']],
+  ['SKR2026Ab', ['SKR2026Ab']],
 ])('%s comes apart as %j', (text, words) => expect(parts(text)).toEqual(words))
 
 test('the parts share the place of the whole', () => {

@@ -1,14 +1,14 @@
 import type { Word } from './page.ts'
 
-const GLUED = /^(.*\p{L}[.)]?:|.*\p{L}\)(?=[\d€£])|\p{L}{2,}\.?(?=[€£]\s?\d))(.+)$/su
+const GLUED = /^(.*\p{L}[.)]?:|.*\p{L}\)(?=[\d€£])|\p{L}{2,}\.?(?=[€£]\s?\d)|(?:19|20)\d{2}(?=\p{Lu}\p{Ll}{2}))(.+)$/su
 
 /**
  * Parts words that were set side by side without a space: a label and its value ("Tel.:+44"), a word and an amount
- * ("period€2.327,29"). Addresses of the web keep their colon.
+ * ("period€2.327,29"), a year and the words of the next column ("2026Card"). Addresses of the web keep their colon.
  */
 export function unglue(words: readonly Word[]): Word[] {
   return words.flatMap((word) => {
-    if (!/[:€£)]/.test(word.text) || word.text.includes('://') || word.text.length < 4) return [word]
+    if (!/[:€£)]|\d\p{Lu}/u.test(word.text) || word.text.includes('://') || word.text.length < 4) return [word]
     const hit = GLUED.exec(word.text)
     if (!hit) return [word]
     const [, head, tail] = hit

@@ -21,6 +21,8 @@ export function withoutCapitals(candidate: Candidate, label: LabelHit, type: Doc
   const { words } = candidate
   const own = label.lineOf.words.slice(label.from, label.to)
   const value = words.findIndex((w) => !ALL_CAPITALS.test(w.text))
+  // One word in capitals behind a label in capitals may be a value or the label's own end ("VESSEL CONCERNED").
+  if (value < 0 && words.length === 1 && own.every((w) => ALL_CAPITALS.test(w.text)) && candidate.page.words.some((w) => /\p{Lu}\p{Ll}{2}/u.test(w.text))) return { ...candidate, partial: true }
   if (value < 1 || !own.every((w) => ALL_CAPITALS.test(w.text)) || !words[value].text.match(/\p{Ll}/u)) return candidate
   const more = words.slice(0, value)
   const known = more.every((w) => labelLike(w.text, type) || isSmall(w.text))

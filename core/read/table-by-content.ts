@@ -7,7 +7,7 @@ import { parseDate } from './kinds/date.ts'
 import { plainNumber } from './kinds/id.ts'
 import { readMoney } from './kinds/money.ts'
 import { mendLines, mendRows } from './mend-rows.ts'
-import { settleSigns, shortDate, SKIPPED_ROWS, type Table } from './table.ts'
+import { leadsInto, settleSigns, shortDate, SKIPPED_ROWS, type Table } from './table.ts'
 import { cents, isMoney, type Money, type Row } from './value.ts'
 
 /** A row found by what it holds, with the words that are neither date nor figure. */
@@ -29,8 +29,15 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
   const text = field.columns.find((c) => c.kind === 'text')!.name
   for (const page of pages) {
     let last: { line: Line; found: ContentRow } | null = null
-    for (const line of linesOf(page)) {
+    let ahead: Word[] = []
+    const lines = linesOf(page)
+    for (const [i, line] of lines.entries()) {
       const found = readRow(line, last?.found)
+      if (found && ahead.length > 0) {
+        found.text = [...ahead, ...found.text]
+        found.row[text] = blank(found.text)
+        ahead = []
+      }
       if (found && !SKIPPED_ROWS.test(fold(line.text).replace(/[\d.,]+/g, ''))) {
         table.rows.push(found.row)
         table.places.push({ page: page.number, box: boxAround(found.words.map((w) => w.box)) })
@@ -38,9 +45,11 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
         table.rowSure.push(Math.min(1, ...found.words.filter((w) => /\d/.test(w.text) && !found.text.includes(w)).map((w) => w.sure)))
         table.spelt = Math.min(table.spelt, ...found.text.map((w) => w.sure))
         last = { line, found }
+      } else if (!found && aside(line, last?.found) && leadsInto(line, last?.line ?? null, lines[i + 1], page)) {
+        ahead = line.words
       } else if (last && continues(line, last, page)) {
         const row = table.rows.at(-1)!
-        row[text] = `${row[text] as string} ${line.text}`
+        row[text] = [row[text] as string | null, line.text].filter(Boolean).join(' ')
         const place = table.places.at(-1)!
         place.box = boxAround([place.box, line.box])
         last = { line, found: last.found }
@@ -59,6 +68,9 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
   mendLines(table, field)
   return table
 }
+
+/** Whether a line holds words alone, where the words of the rows stand. */
+const aside = (line: Line, row: ContentRow | undefined): boolean => line.segments.length === 1 && !/\d[.,]\d{2}\b/.test(line.text) && row?.text[0] !== undefined && Math.abs(line.box[0] - row.text[0].box[0]) < 0.012
 
 /** A wrapped description: words alone, straight under those of the row, with no gap. */
 function continues(line: Line, last: { line: Line; found: ContentRow }, page: Page): boolean {
@@ -94,7 +106,7 @@ function bookingIn(line: Line, names: { date: string; text: string; amount: stri
   if (/^(?:to|and|until|till|through|au|al|hasta|[-–])$/i.test(text[0]?.text ?? '') || (text.length > 0 && parseDate(blank(text)) !== null)) return null
   // A second day (booked, then valued) stands between the first and the words.
   while (text.length > 1 && parseDate(text[0].text)) text.shift()
-  return { row: { [names.date]: date, [names.text]: blank(text), [names.amount]: amount.value as Money, [names.balance]: balance.value as Money }, words: line.words, text }
+  return { row: { [names.date]: date, [names.text]: blank(text) || null, [names.amount]: amount.value as Money, [names.balance]: balance.value as Money }, words: line.words, text }
 }
 
 function goodsIn(line: Line, names: { text: string; number: string; unit: string; amount: string }, last?: ContentRow): ContentRow | null {

@@ -35,6 +35,21 @@ test('a wrapped description belongs to its row', () => {
   const table = readTable([pageOf(['Date | Description | Amount | Balance', '02/02/2026 | Direct debit Skerrow | -104.96 | 1,723.85', 'Tidal Power', '03/02/2026 | Transfer | -66.70 | 1,657.15'].map((l) => (l === 'Tidal Power' ? l : l)), { at: [0.08, 0.22, 0.6, 0.8] })], transactions)!
   expect(table.rows).toHaveLength(2)
 })
+describe('figures set to the middle of two lines of words', () => {
+  /** Lines at their places down the page, in hundredths of it; the figures' lines stand between those of their words. */
+  const rows: [at: number, line: string][] = [[20, '02/02/2026 |  | -104.96 | 1,723.85'], [19.3, ' | Direct debit'], [20.7, ' | Skerrow Tidal Power'], [23, '03/02/2026 |  | -66.70 | 1,657.15'], [22.3, ' | Transfer'], [23.7, ' | to savings']]
+  const page = (head: string) => {
+    const lines: [number, string][] = [[17, head], ...rows]
+    const words = lines.flatMap(([down, line]) => pageOf([line], { at }).words.map((w) => ({ ...w, box: [w.box[0], down / 100, w.box[2], down / 100 + 0.006] as typeof w.box })))
+    return pageOf([], { words })
+  }
+  const descriptions = ['Direct debit Skerrow Tidal Power', 'Transfer to savings']
+  test('both lines belong to the row, under a head', () => expect(readTable([page('Date | Description | Amount | Balance')], transactions)?.rows.map((r) => r.description)).toEqual(descriptions))
+})
+test('a row without words is not whole', () => {
+  const table = readTableByContent([pageOf([...bookings, '04/02/2026 |  | -10.00 | 1,647.15'], { at })], transactions)
+  expect(table?.rows.map((r) => r.description)).toEqual(['Card payment Fuel Quay', 'Transfer to savings', null])
+})
 test('a head of several words is one column, its currency in brackets too', () => {
   const five = [0.08, 0.13, 0.5, 0.62, 0.8]
   const table = readTable([pageOf(['# | Item & description | Qty | Rate (EUR) | Amount (EUR)', '1 | Bow thruster kit | 2.00 | 100.00 | 200.00', '2 | Deck wash pump | 3.00 | 941.00 | 2,923.00', ' | | | Sub total | 3,123.00'], { at: five })], goods)!
@@ -64,7 +79,7 @@ test('goods are found by quantity times price', () => {
 })
 test('sums under the goods are no goods', () => expect(readTableByContent([pageOf(['Net | 100.00', 'VAT | 20.00', 'Total | 120.00'])], goods)).toBeNull())
 
-test.each([['02 Feb', '--02-02'], ['02/02', '--02-02'], ['2026-02-02', null], ['Salary', null]])('%s as a day without its year is %s', (text, date) => expect(shortDate(text)).toBe(date))
+test.each([['02 Feb', '--02-02'], ['2Feb', '--02-02'], ['02/02', '--02-02'], ['2026-02-02', null], ['Salary', null]])('%s as a day without its year is %s', (text, date) => expect(shortDate(text)).toBe(date))
 test('years come from the period of the statement, over the turn of a year too', () => {
   const table = { rows: [{ date: '--12-30' }, { date: '--01-02' }], places: [], head: { page: 1, box: [0, 0, 0, 0] as [number, number, number, number] }, sure: 1, spelt: 1, rowSure: [], repaired: false, unexplained: [] }
   fillYears(table, 'date', '2025-12-15', '2026-01-14')

@@ -1,5 +1,5 @@
 import { boxAround, type Box } from '../page/geometry.ts'
-import { linesOf, type Line } from '../page/layout.ts'
+import { levelOf, linesOf, type Line } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import { remembered } from '../page/remember.ts'
 import { fold, nearlyWord, tokens } from '../page/text.ts'
@@ -167,6 +167,8 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
   const text = field.columns.find((c) => c.kind === 'text')
   let last: Line | null = from > 0 ? lines[from - 1] : null
   let started = false
+  /** Words that belong to the row below them. */
+  let ahead: Word[] = []
   for (let i = from; i < lines.length; i++) {
     const line = lines[i]
     const plain = fold(line.text)
@@ -183,19 +185,23 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
       continue
     }
     if (begins) {
+      if (text && ahead.length > 0) row[text.name] = [spoken(ahead), row[text.name]].filter(Boolean).join(' ')
       table.rows.push(row)
-      table.places.push({ page: page.number, box: line.box })
+      table.places.push({ page: page.number, box: boxAround([line.box, ...ahead.map((w) => w.box)]) })
+      ahead = []
       table.sure = Math.min(table.sure, weakest(cells, columns, (kind) => kind !== 'text'))
       table.rowSure.push(weakest(cells, columns, (kind) => kind === 'money'))
       table.spelt = Math.min(table.spelt, weakest(cells, columns, (kind) => kind === 'text'))
       started = true
       last = line
     } else if (started && moneyCells.length > 0) table.unexplained.push(moneyCells.map((c) => cents(row[c.name] as Money)))
-    else if (started && text && moneyCells.length === 0 && last) {
-      // A wrapped description: words under the text column alone, close under their row.
+    else if (text && moneyCells.length === 0 && last) {
+      // A wrapped description: words under the text column alone, close to their row, most often beneath it.
       const words = [...cells.texts.entries()].filter(([c]) => columns[c].column === text).flatMap(([, w]) => w)
       const others = line.words.length - words.length
-      if (words.length > 0 && others === 0 && (line.box[1] - last.box[3]) * page.height < line.height * 1.1) {
+      if (words.length > 0 && others === 0 && leadsInto(line, started ? last : null, lines[i + 1], page)) ahead = words
+      else if (!started) continue
+      else if (words.length > 0 && others === 0 && (line.box[1] - last.box[3]) * page.height < line.height * 1.1) {
         const row = table.rows.at(-1)!
         row[text.name] = `${typeof row[text.name] === 'string' ? (row[text.name] as string) : ''} ${words.map((w) => w.text).join(' ')}`.trim()
         const place = table.places.at(-1)!
@@ -205,6 +211,16 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
     }
   }
   return false
+}
+
+const spoken = (words: readonly Word[]): string => words.map((w) => w.text).join(' ')
+
+/** Whether a line of words stands nearer to the row below than to the one above: figures are often set to the middle of two lines of words. */
+export function leadsInto(line: Line, above: Line | null, below: Line | undefined, page: Page): boolean {
+  if (!below || !/\d[.,]\d{2}(?!\d)/.test(below.text)) return false
+  const here = levelOf(line, page)
+  const down = levelOf(below, page) - here
+  return above ? down < (here - levelOf(above, page)) * 0.8 : down < (line.box[3] - line.box[1]) * 1.2
 }
 
 /** Deals the words of a line out to the columns: numbers by their right edge, text from its column's left edge on. */
@@ -290,7 +306,7 @@ function toRow(cells: Cells, columns: HeadColumn[], field: Field): Row {
 
 /** Day and month alone, as many statements print them; the year is filled in from the statement's period. */
 export function shortDate(text: string): string | null {
-  const hit = /^(\d{1,2})(?:[/.\- ](\d{1,2})[.]?|[\s-]([A-Za-zÀ-ÿ]{3,9})\.?)$/.exec(text.trim())
+  const hit = /^(\d{1,2})(?:[/.\- ](\d{1,2})[.]?|[\s-]?([A-Za-zÀ-ÿ]{3,9})\.?)$/.exec(text.trim())
   if (!hit) return null
   const parsed = parseDate(hit[2] ? `${hit[1]}/${hit[2]}/2000` : `${hit[1]} ${hit[3]} 2000`)
   return parsed ? `--${parsed.value.slice(5)}` : null

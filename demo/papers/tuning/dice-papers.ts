@@ -7,6 +7,7 @@ import { applicationFacts, consentFacts, payslipFacts, statementFacts } from '..
 import { addressLine, fullName } from '../../world.ts'
 import type { StatementWishes } from './bank-statement.ts'
 import type { ConsentWishes } from './credit-consent.ts'
+import { LedgerDrawer } from './ledger-drawer.ts'
 import { Designer } from './designer.ts'
 import type { CoverWishes } from './insurance-cover.ts'
 import type { ApplicationWishes } from './loan-application.ts'
@@ -143,30 +144,24 @@ export async function diceStatement(story: Story, dice: Dice, wishes: StatementW
   const posted = dice.chance(0.35)
   if (posted) d.addressee(head, [holder, street, place])
   let y = d.say(posted ? head + 80 : head, [...(posted ? [] : [{ wordings: S.holder, value: holder }, { wordings: S.address, value: dice.chance(0.5) ? `${street}, ${place}` : [street, place] }]), { wordings: S.iban, value: dice.chance(0.5) ? iban : iban.replace(/(.{4})(?=.)/g, '$1 ') }, { wordings: S.period, value: `${d.date(statement.start)} ${dice.pick(['to', '-', 'and'])} ${d.date(statement.end)}` }, { wordings: S.opening, value: d.money(statement.opening) }, { wordings: S.closing, value: d.money(statement.closing) }])
-  const heads = dice.pick(S.heads)
-  const rights = [46, 130, 440, 550]
-  const per = Math.floor((770 - y) / 15)
-  const total = 1 + Math.ceil(Math.max(0, statement.rows.length - per) / 44)
+  const ledger = new LedgerDrawer(d, dice)
+  const per = Math.floor((770 - y) / ledger.pitch)
+  const more = Math.floor(660 / ledger.pitch)
+  const total = 1 + Math.ceil(Math.max(0, statement.rows.length - per) / more)
   const rows: Row[] = []
-  // Banks print small and close, with a rule under each row or none.
-  const [size, pitch, ruled] = [dice.pick([7, 7.5, 8, 8.5, 9]), dice.pick([11.5, 13, 15]), dice.chance(0.4)]
-  const drawHeads = () => { heads.forEach((text, i) => d.paper.text(rights[i], y, text, { size, bold: true, align: i > 1 ? 'right' : 'left' })); y += 18 }
-  drawHeads()
+  y = ledger.head(y)
   let page = 1
-  const foot = () => d.paper.text(550, 815, dice.pick([`Page ${page} of ${total}`]), { size: 7.5, align: 'right' })
+  const foot = () => d.paper.text(550, 815, `Page ${page} of ${total}`, { size: 7.5, align: 'right' })
   foot()
   statement.rows.forEach((row, i) => {
-    if (i === per || (i > per && (i - per) % 44 === 0)) {
+    if (i === per || (i > per && (i - per) % more === 0)) {
       d.paper.newPage()
       page++
       d.paper.text(46, 30, story.bank, { size: 10, bold: true })
-      y = 60
-      drawHeads()
+      y = ledger.head(60)
       foot()
     }
-    ;[d.date(row.date), row.text, d.money(row.amount), d.money(row.balance)].forEach((text, c) => d.paper.text(rights[c], y, text, { size, align: c > 1 ? 'right' : 'left' }))
-    if (ruled) d.paper.rule(rights[0], y + size + 2.5, 550)
-    y += pitch
+    y = ledger.row(y, i, row)
     if (page !== wishes.dropPage) rows.push({ date: row.date, description: row.text, amount: money(row.amount), balance: money(row.balance) })
   })
   truth.put('transactions', rows)

@@ -69,6 +69,7 @@ export const STATEMENT_WORDS = {
   period: ['Period', 'Statement period', 'Covering', 'Transactions between', 'Dates covered'],
   opening: ['Opening balance', 'Balance at start', 'Brought forward', 'Previous balance', 'Balance at beginning of period', 'Starting balance'],
   closing: ['Closing balance', 'Balance at end', 'Carried forward', 'New balance', 'Balance at end of period', 'Final balance'],
+  parted: [['Date', 'Description', 'Money out', 'Money in', 'Balance'], ['Day', 'Particulars', 'Debit', 'Credit', 'Balance'], ['Booked', 'Details', 'Paid out', 'Paid in', 'Balance EUR'], ['Date', 'Transaction', 'Withdrawals', 'Deposits', 'Balance'], ['Date', 'Text', 'Out', 'In', 'Balance']],
   heads: [['Date', 'Description', 'Amount', 'Balance'], ['Booked', 'Text', 'Movement', 'Balance'], ['Day', 'Transaction', 'In / out', 'New balance'], ['Date', 'Particulars', 'EUR', 'Balance EUR'], ['Posted on', 'Details', 'Value', 'Account balance']],
 }
 export const APPLICATION_WORDS = {
