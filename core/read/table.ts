@@ -185,7 +185,7 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
       continue
     }
     if (begins) {
-      if (text && ahead.length > 0) row[text.name] = [spoken(ahead), row[text.name]].filter(Boolean).join(' ')
+      if (text && ahead.length > 0) row[text.name] = [spoken(ahead), row[text.name] as string | null].filter(Boolean).join(' ')
       table.rows.push(row)
       table.places.push({ page: page.number, box: boxAround([line.box, ...ahead.map((w) => w.box)]) })
       ahead = []
