@@ -1,16 +1,18 @@
 import { and, eq, sql } from 'drizzle-orm'
 import type { Answer } from '../../core/answers/answer.ts'
+import { Dice } from '../../demo/dice.ts'
+import { scanPdf } from '../../demo/scan.ts'
 import { historyOf } from '../../server/audit.ts'
 import { signIn } from '../../server/access/people.ts'
 import { closeDatabase, database } from '../../server/database/connection.ts'
 import { migrateDatabase } from '../../server/database/migrate.ts'
-import { answers, audit, files, packages, session } from '../../server/database/schema.ts'
+import { answers, audit, files, packages, pages, session } from '../../server/database/schema.ts'
 import { hear, tell } from '../../server/events.ts'
 import { Closed, giveAnswers, redo, undo, undoState } from '../../server/packages/answer.ts'
 import { packageZip, setFinished } from '../../server/packages/finish.ts'
 import { openFile } from '../../server/jobs/tasks.ts'
 import { newPackage } from '../../server/packages/intake.ts'
-import { judge } from '../../server/packages/judge.ts'
+import { doubtsIn, judge } from '../../server/packages/judge.ts'
 import { assign } from '../../server/packages/owners.ts'
 import { filesIn, packageRow, pageSheets, pictureOf, queue, queueQuery, takeNext, wordsOf } from '../../server/packages/queries.ts'
 import { fetchContents, keepBytes, TooLarge } from '../../server/storage/contents.ts'
@@ -108,6 +110,16 @@ describe('from a file to a judged package', () => {
     expect(read).toBeGreaterThan(3)
   }, 120_000)
 })
+
+test('what is in doubt on a scan is looked at by the second reader before the package opens, and once', async () => {
+  const id = await readPackage(who, await scanPdf(await pdfOf(payslip('January', '30'), payslip('February', '27')), 'bad', new Dice(5)))
+  const bodies = (await database().select({ body: pages.body }).from(pages).where(eq(pages.packageId, id))).map((r) => r.body!)
+  const looked = bodies.filter((p) => p.closer)
+  expect(looked.length).toBeGreaterThan(0)
+  const [row] = await database().select({ lookedAt: packages.pagesLookedAt }).from(packages).where(eq(packages.id, id))
+  expect(row.lookedAt).toBe(looked.length)
+  expect((await doubtsIn(database(), id)).size).toBe(0)
+}, 90_000)
 
 describe('what a person says', () => {
   let id: string
