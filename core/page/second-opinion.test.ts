@@ -25,6 +25,10 @@ describe('two readers', () => {
     expect(told(secondOpinion(line(['1.234', 0.1, 0.9]), says('1,234', 0.1)))).toEqual(['1.234 0.9'])
     expect(told(secondOpinion(line(['12.34', 0.1, 0.9]), says('1234', 0.1).map((l, i) => ({ ...l, at: 0.105 + i * 0.012 }))))).toEqual(['12.34 0.9'])
   })
+  test('a sign seen by one alone is no agreement either', () => {
+    expect(told(secondOpinion(line(['5.00', 0.1, 0.9]), [{ text: '-', sure: 0.95, at: 0.099 }, ...says('5.00', 0.1)]))).toEqual(['5.00 0.9'])
+    expect(told(secondOpinion(line(['-5.00', 0.1, 0.9]), says('-5.00', 0.1)))).toEqual(['-5.00 0.999'])
+  })
   test('figures that the second sees in a word are letters', () => {
     expect(told(secondOpinion(line(['Old', 0.1, 0.9]), says('01d', 0.1)))).toEqual(['Old 0.999'])
   })

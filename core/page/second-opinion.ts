@@ -59,9 +59,11 @@ const wordWithFigures = (text: string, word: string): boolean => /^\p{L}*\p{Ll}\
 
 const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
-/** Marks inside a figure change what it says: "1.234" is not "1234". */
-const sameMarks = (a: string, b: string): boolean => !/\d/.test(a) || marksOf(a) === marksOf(b)
+/** Marks inside a figure and its sign change what it says: "1.234" is not "1234", nor "-5.00" "5.00". */
+const sameMarks = (a: string, b: string): boolean => !/\d/.test(a) || (marksOf(a) === marksOf(b) && hasSign(a) === hasSign(b))
 const marksOf = (text: string): string => text.replace(/^[^\d]+|[^\d]+$/g, '').replace(/[^.,]/g, '')
+/** A dash before or behind all the rest; one inside parts a day from its month. */
+const hasSign = (text: string): boolean => /^\P{L}?[-−–—]|[-−–—]$/u.test(text)
 
 /** Deals the letters out to the words they stand on; one that two boxes cover is the narrower one's, one beside them all is nobody's. */
 function deal(letters: readonly Letter[], words: readonly Word[]): Letter[][] {
