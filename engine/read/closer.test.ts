@@ -1,24 +1,10 @@
 /** @jest-environment ./tests/native-arrays.js */
-import { PDFDocument, StandardFonts } from 'pdf-lib'
 import type { Word } from '../../core/page/page.ts'
-import { Pdf } from '../pdf/pdfium.ts'
 import type { Grey } from '../picture/grey.ts'
 import { lookCloser } from './closer.ts'
 import { readLine } from './neural.ts'
+import { printed } from './printed.ts'
 
-/** A page of 400 by 200 points at 200 dpi, with words at (x, y) from its upper left. */
-async function printed(...words: [text: string, x: number, y: number][]): Promise<Grey> {
-  const made = await PDFDocument.create()
-  const page = made.addPage([400, 200])
-  const font = await made.embedFont(StandardFonts.Helvetica)
-  for (const [text, x, y] of words) page.drawText(text, { x, y: 200 - y, size: 12, font })
-  const pdf = await Pdf.open(await made.save())
-  try {
-    return pdf.render(0, 200)
-  } finally {
-    pdf.close()
-  }
-}
 const word = (text: string, sure: number, [x0, y0, x1, y1]: [number, number, number, number]): Word => ({ text, sure, box: [x0 / 400, y0 / 200, x1 / 400, y1 / 200] })
 /** The part of a picture from one dot to another. */
 function part({ width, data }: Grey, [left, top, right, bottom]: [number, number, number, number]): Grey {

@@ -1,25 +1,10 @@
-import { PDFDocument, StandardFonts } from 'pdf-lib'
 import type { Word } from '../../core/page/page.ts'
-import { turned, type Grey } from '../picture/grey.ts'
-import { Pdf } from '../pdf/pdfium.ts'
+import { turned } from '../picture/grey.ts'
+import { DPI, printed } from './printed.ts'
 import { readScan } from './scan.ts'
 import { lookAgain } from './second-look.ts'
 import { endReaders, recognise } from './tesseract.ts'
 
-const DPI = 200
-/** A page of 400 by 200 points as a picture, with words at (x, y) from its upper left. */
-async function printed(...words: [text: string, x: number, y: number][]): Promise<Grey> {
-  const made = await PDFDocument.create()
-  const page = made.addPage([400, 200])
-  const font = await made.embedFont(StandardFonts.Helvetica)
-  for (const [text, x, y] of words) page.drawText(text, { x, y: 200 - y, size: 12, font })
-  const pdf = await Pdf.open(await made.save())
-  try {
-    return pdf.render(0, DPI)
-  } finally {
-    pdf.close()
-  }
-}
 const texts = (words: readonly Word[]) => words.map((w) => w.text)
 const word = (text: string, sure: number, [x0, y0, x1, y1]: [number, number, number, number]): Word => ({ text, sure, box: [x0 / 400, y0 / 200, x1 / 400, y1 / 200] })
 const letter = 'The harbour office has read your letter of the second of March with care and thanks you for it'.split(' ')
