@@ -53,9 +53,11 @@ export function pageReader(pages: readonly Page[]): Reader {
   return (numbers, type) => readDocument(numbers.map((n) => byNumber.get(n)!), type)
 }
 
-/** A reader that keeps what it read, so that judging again reads only documents whose pages changed. */
-export function keepingReader(read: Reader): Reader {
-  const kept = new Map<string, DocumentReading>()
+/**
+ * A reader that keeps what it read, so that judging again reads only documents whose pages changed.
+ * @param kept readings from before, by type and pages; those read now are added
+ */
+export function keepingReader(read: Reader, kept = new Map<string, DocumentReading>()): Reader {
   return (numbers, type) => {
     const key = `${type.id}:${numbers.join(',')}`
     let reading = kept.get(key)

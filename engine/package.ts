@@ -95,8 +95,11 @@ export async function lookCloserAt(read: ReadPackage, doubts: ReadonlyMap<number
     const source = pool ? null : await openSource(file.bytes, () => false)
     await Promise.all(doubted.map(async (page) => {
       const [index, boxes] = [page.filePage - 1, doubts.get(page.number)!]
-      // A page that cannot be looked at again stays as it was read, and is asked about.
-      const words = await (pool && bytes ? pool.lookCloser({ file: file.name, bytes, index, page, places: boxes }) : source!.closer(index, page, boxes)).catch(() => page.words)
+      const words = await (pool && bytes ? pool.lookCloser({ file: file.name, bytes, index, page, places: boxes }) : source!.closer(index, page, boxes)).catch((error: unknown) => {
+        // It stays as it was read, and is asked about; that the second reader fails must not go unnoticed.
+        process.emitWarning(`page ${page.number} could not be looked at again: ${String(error)}`)
+        return page.words
+      })
       pages[page.number - 1] = { ...page, words, closer: true }
     }))
     source?.close()

@@ -5,12 +5,15 @@ import type { Document } from './document.ts'
 /** A value surer than this needs no second reader. */
 const SURE = 0.94
 
+/** Whether a page was read from its picture, and by the first reader alone. */
+export const canBeDoubted = (page: Page): boolean => (page.source === 'ocr' || page.source === 'mixed') && !page.closer
+
 /**
  * Places on scanned pages whose reading is in doubt, by page: what a person would be asked about, and what is just sure
  * enough not to be. A second reader looks at these before anybody is asked.
  */
 export function doubtsOf(documents: readonly Document[], pages: readonly Page[]): Map<number, Box[]> {
-  const scanned = new Set(pages.filter((p) => p.source === 'ocr' || p.source === 'mixed').filter((p) => !p.closer).map((p) => p.number))
+  const scanned = new Set(pages.filter(canBeDoubted).map((p) => p.number))
   const doubts = new Map<number, Box[]>()
   const add = (page: number | null, box: Box | null) => {
     if (page !== null && box !== null && scanned.has(page)) doubts.set(page, [...(doubts.get(page) ?? []), box])

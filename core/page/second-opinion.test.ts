@@ -25,6 +25,10 @@ describe('two readers', () => {
     expect(told(secondOpinion(line(['1.234', 0.1, 0.9]), says('1,234', 0.1)))).toEqual(['1.234 0.9'])
     expect(told(secondOpinion(line(['12.34', 0.1, 0.9]), says('1234', 0.1).map((l, i) => ({ ...l, at: 0.105 + i * 0.012 }))))).toEqual(['12.34 0.9'])
   })
+  test('a tick or a stroke that the second takes for a sign of Chinese says nothing', () => {
+    expect(told(secondOpinion(line(['ES]', 0.1, 0.77], ['-', 0.2, 0.8]), [...says('凶', 0.11), ...says('一', 0.2)]))).toEqual(['ES] 0.77', '- 0.8'])
+    expect(told(secondOpinion(line(['yon', 0.1, 0.6]), says('y由n', 0.1)))).toEqual(['yon 0.6'])
+  })
   test('a sign seen by one alone is no agreement either', () => {
     expect(told(secondOpinion(line(['5.00', 0.1, 0.9]), [{ text: '-', sure: 0.95, at: 0.099 }, ...says('5.00', 0.1)]))).toEqual(['5.00 0.9'])
     expect(told(secondOpinion(line(['-5.00', 0.1, 0.9]), says('-5.00', 0.1)))).toEqual(['-5.00 0.999'])

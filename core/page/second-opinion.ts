@@ -40,7 +40,7 @@ export function secondOpinion(words: readonly Word[], letters: readonly Letter[]
     const sure = Math.min(1, ...own.map((l) => l.sure))
     // What goes on in even steps is one figure even where the second reader cannot read it: a piece of it would be another value.
     const doubtful = (): Word[] => [{ ...word, sure: Math.min(word.sure, DISPUTED) }]
-    if (!/[\p{L}\d]/u.test(text) || sure < FAINT) return joined ? doubtful() : pieces
+    if (bare(text) === '' || IDEOGRAPH.test(text) || sure < FAINT) return joined ? doubtful() : pieces
     if (bare(text) === bare(word.text) || wordWithFigures(text, word.text)) {
       // Where the first reader saw pieces, or a small letter for a capital, the second says how they are written.
       const spelt = joined || (sure >= CLEAR && capitalised(word.text) === text) ? text : word.text
@@ -50,6 +50,9 @@ export function secondOpinion(words: readonly Word[], letters: readonly Letter[]
     return joined || sure >= CLEAR || word.sure < FIRMER ? doubtful() : pieces
   })
 }
+
+/** What the second reader, who was taught Chinese too, makes of ticks, frames and pen strokes. */
+const IDEOGRAPH = /\p{Script=Han}/u
 
 /** Letters and figures alone, accents dropped: what both readers can agree about. */
 const bare = (text: string): string => fold(text).replace(/[^a-z0-9]/g, '')
@@ -128,6 +131,7 @@ export function runsAt(words: readonly Word[], places: readonly Box[], shape: nu
     if ((/[\p{L}\d]/u.test(w.text) || isPiece(w.text)) && places.some((p) => overlap(p[0], p[2], w.box[0], w.box[2]) > 0 && overlap(p[1], p[3], w.box[1], w.box[3]) > 0.4 * (w.box[3] - w.box[1]))) taken.add(i)
   })
   const pieces = words.flatMap((w, i) => (isPiece(w.text) ? [i] : []))
+  // What is taken here is gone through as well, so that a figure is followed to both its ends.
   for (const at of taken) {
     if (!isPiece(words[at].text)) continue
     for (const i of pieces) if (apart(words[at].box, words[i].box, shape) < PIECES || apart(words[i].box, words[at].box, shape) < PIECES) taken.add(i)

@@ -38,7 +38,8 @@ async function load(): Promise<Model> {
  * @returns letters from left to right, their places as shares of the picture's width
  */
 export async function readLine(picture: Grey): Promise<Letter[]> {
-  model ??= load()
+  // What failed once, for want of memory, may work for the next line.
+  model ??= load().catch((error: unknown) => { model = null; throw error })
   const { session, tensor, letters } = await model
   const width = Math.max(NARROWEST, Math.round((picture.width * HEIGHT) / picture.height))
   const sharp = await pictures()

@@ -126,7 +126,7 @@ async function lookCloser(packageId: string): Promise<void> {
     const [page] = await database().select({ body: pages.body, sha256: files.sha256 }).from(pages).innerJoin(files, eq(pages.fileId, files.id)).where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
     if (!page?.body || !page.sha256) continue
     const { body } = page
-    const words = await (await sourceOf(page.sha256)).closer(body.filePage - 1, body, places).catch((error: unknown) => {
+    const words = await sourceOf(page.sha256).then((source) => source.closer(body.filePage - 1, body, places)).catch((error: unknown) => {
       log.warn({ packageId, number, error: String(error) }, 'a page could not be looked at again')
       return body.words
     })

@@ -1,14 +1,13 @@
 import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import type { Answer } from '../../core/answers/answer.ts'
-import { assess, pageReader, type Assessment, type Reader, type Situation } from '../../core/assess.ts'
-import { doubtsOf } from '../../core/findings/doubts.ts'
+import { assess, keepingReader, pageReader, type Assessment, type Situation } from '../../core/assess.ts'
+import { canBeDoubted, doubtsOf } from '../../core/findings/doubts.ts'
 import type { PackageFile } from '../../core/findings/findings.ts'
 import type { Box } from '../../core/page/geometry.ts'
 import type { Page, Word } from '../../core/page/page.ts'
 import { programById } from '../../core/program/programs.ts'
 import { builtInTypes } from '../../core/program/types/index.ts'
-import type { DocumentReading } from '../../core/read/document.ts'
 import { splitPages } from '../../core/split/split.ts'
 import type { Work } from '../database/connection.ts'
 import { answers, files, packages, pages, readings } from '../database/schema.ts'
@@ -64,6 +63,8 @@ async function filesComing(work: Work, packageId: string): Promise<boolean> {
 
 /** Places of a package whose reading is in doubt and was not looked at by the second reader yet. */
 export async function doubtsIn(work: Work, packageId: string): Promise<Map<number, Box[]>> {
+  // Most packages have a text layer and are judged once.
+  if (!(await pagesOf(work, packageId)).some(canBeDoubted)) return new Map()
   const situation = await situationOf(work, packageId, true)
   return doubtsOf(assess(situation).documents, situation.pages)
 }
@@ -84,30 +85,20 @@ export async function judge(work: Work, packageId: string, cut = false): Promise
   await work.select({ id: packages.id }).from(packages).where(eq(packages.id, packageId)).for('update')
   const situation = await situationOf(work, packageId, cut)
   const stored = new Map((await work.select({ key: readings.key, body: readings.body }).from(readings).where(eq(readings.packageId, packageId))).map((r) => [r.key, r.body]))
-  const fresh: { packageId: string; key: string; body: DocumentReading }[] = []
-  const fromPages = pageReader(situation.pages)
-  const reader: Reader = (numbers, type) => {
-    const key = `${type.id}:${numbers.join(',')}`
-    let body = stored.get(key)
-    if (!body) {
-      body = fromPages(numbers, type)
-      stored.set(key, body)
-      fresh.push({ packageId, key, body })
-    }
-    return body
-  }
-  const assessment = assess(situation, reader)
+  const before = new Set(stored.keys())
+  const assessment = assess(situation, keepingReader(pageReader(situation.pages), stored))
+  const fresh = [...stored].filter(([key]) => !before.has(key)).map(([key, body]) => ({ packageId, key, body }))
   if (fresh.length > 0) await work.insert(readings).values(fresh).onConflictDoNothing()
-  const [before] = await work.select({ version: packages.version, state: packages.state, pageCount: packages.pageCount, pagesRead: packages.pagesRead }).from(packages).where(eq(packages.id, packageId))
+  const [row] = await work.select({ version: packages.version, state: packages.state, pageCount: packages.pageCount, pagesRead: packages.pagesRead }).from(packages).where(eq(packages.id, packageId))
   await work.update(packages).set({
     pieces: situation.pieces as typeof situation.pieces & never[],
     assessment,
     applicant: assessment.persons.applicant,
     looseCount: assessment.deck.length,
     openRequirements: assessment.checklist.filter((c) => !['satisfied', 'not_applicable', 'waived'].includes(c.status)).length,
-    version: before.version + 1,
+    version: row.version + 1,
     updatedAt: new Date(),
-    ...(before.state === 'reading' && before.pagesRead >= before.pageCount && !(await filesComing(work, packageId)) ? { state: 'open' as const } : {}),
+    ...(row.state === 'reading' && row.pagesRead >= row.pageCount && !(await filesComing(work, packageId)) ? { state: 'open' as const } : {}),
   }).where(eq(packages.id, packageId))
   await tell(work, { packageId, what: 'judged' })
   return assessment
