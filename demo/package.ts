@@ -1,15 +1,17 @@
-import { PDFDocument } from 'pdf-lib'
 import { addDays } from '../core/match/days.ts'
 import { Dice } from './dice.ts'
 import { paperSets, type PaperSet } from './papers/sets.ts'
-import { scanPdf, type ScanQuality } from './scan.ts'
+import { bound, cluttered, type MadePackage } from './binding.ts'
+import { loanPlans, type LoanPaperWishes } from './papers/plan.ts'
+import type { ScanQuality } from './scan.ts'
 import { makeStory, type Story } from './story.ts'
-import type { Drawn, TrueField } from './truth.ts'
-import { fullName, makeFirm, makePerson } from './world.ts'
+import type { Drawn } from './truth.ts'
+import { fullName, makeFirm, makeIban, makePerson } from './world.ts'
 
 /** What can go wrong with an application's papers. */
 export const mishaps = [
   'missing_payslip', 'missing_quote', 'missing_registration', 'missing_consent', 'missing_bill', 'expired_card', 'old_bill', 'expired_quote', 'expired_registration', 'cover_not_begun', 'unsigned_application', 'unsigned_consent', 'low_cover', 'missing_statement',
+  'missing_survey', 'old_survey', 'unsigned_survey', 'low_value', 'missing_berth', 'ended_berth', 'unsigned_berth', 'missing_mandate', 'unsigned_mandate', 'other_account', 'missing_payoff', 'old_payoff', 'salary_wrong', 'missing_tax_year', 'missing_accounts', 'old_accounts',
   'other_employer', 'other_hull', 'other_birth', 'other_name_on_bill', 'other_vessel', 'other_price', 'loan_wrong', 'income_wrong', 'balance_wrong', 'pay_not_received', 'quote_wrong', 'statement_page_lost',
 ] as const
 export type Mishap = (typeof mishaps)[number]
@@ -21,6 +23,7 @@ export interface PackageWishes {
   papers: PaperSet
   mishaps?: readonly Mishap[]
   coApplicant?: boolean
+  selfEmployed?: boolean
   scan?: ScanQuality
   /** Harmless variants of names, addresses and firms. */
   variants?: boolean
@@ -30,26 +33,14 @@ export interface PackageWishes {
   turned?: boolean
 }
 
-export interface PackageTruth {
-  pages: { document: number | null; blank: boolean; separator: boolean; rotation: number }[]
-  documents: { type: string; pages: number[]; signed: boolean | null; fields: Record<string, TrueField> }[]
-  checklist: Record<string, string>
-  conflicts: string[]
-  failedChecks: string[]
-  duplicates: [number, number][]
-}
-
-export interface MadePackage {
-  story: Story
-  bytes: Uint8Array
-  truth: PackageTruth
-}
-
 /** Draws a whole package with its truth. The same wishes give the same package, byte for byte of its pages. */
 export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   const dice = new Dice(wishes.seed)
-  const story = makeStory(dice, wishes.asOf, wishes.coApplicant)
-  const has = (m: Mishap) => wishes.mishaps?.includes(m) ?? false
+  const story = makeStory(dice, wishes.asOf, wishes.coApplicant, wishes.selfEmployed)
+  const own = new Set<Mishap>(['missing_tax_year', 'missing_accounts', 'old_accounts'])
+  const paid = new Set<Mishap>(['missing_payslip', 'other_employer', 'income_wrong', 'pay_not_received', 'salary_wrong'])
+  // What befalls payslips befalls nobody who has none, and so with the papers of the self-employed.
+  const has = (m: Mishap) => (wishes.mishaps?.includes(m) ?? false) && !(wishes.selfEmployed ? paid : own).has(m)
   const papers: Drawn[] = []
   const set = paperSets[wishes.papers]
   const layout = () => dice.int(0, set.layouts - 1)
@@ -62,10 +53,11 @@ export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   const swapped = (code: string) => code.slice(0, -2) + code.at(-1)! + code.at(-2)!
   const otherHull = has('other_hull') && swapped(story.hull) !== story.hull ? swapped(story.hull) : has('other_hull') ? `SKR-${dice.digits(5)}` : undefined
   if (otherHull) truth.conflicts.add('hull_number')
+  const statedLoan = has('loan_wrong') ? story.loan + dice.pick([-1, 1]) * dice.int(9, 40) * 10000 : story.loan
   papers.push(await set.drawApplication(story, layout(), dice, {
     signed: !has('unsigned_application'),
     employer: has('other_employer') ? otherFirm(dice, story.employer) : vary ? story.employer.replace('Limited', 'Ltd') : undefined,
-    loan: has('loan_wrong') ? story.loan + dice.pick([-1, 1]) * dice.int(9, 40) * 10000 : undefined,
+    loan: has('loan_wrong') ? statedLoan : undefined,
     income: has('income_wrong') ? Math.round(story.income * 1.3 / 1000) * 1000 : undefined,
   }))
   if (has('unsigned_application')) checklist.application_form = 'unsigned'
@@ -87,7 +79,7 @@ export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   } else checklist.address_proof = 'missing'
 
   const payLayout = layout()
-  const months = story.pay.filter((_, i) => !(has('missing_payslip') && i === 1))
+  const months = story.selfEmployed ? [] : story.pay.filter((_, i) => !(has('missing_payslip') && i === 1))
   for (const [i, month] of months.entries()) papers.push(await set.drawPayslip(story, payLayout, dice, { month, employeeName: vary && i === 0 ? `${a.family}, ${a.given}` : undefined }))
   if (has('missing_payslip')) checklist.income_proof = 'incomplete'
 
@@ -142,41 +134,43 @@ export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   else if (has('low_cover')) checklist.insurance = 'insufficient'
   if (!has('missing_consent')) papers.push(await set.drawConsent(story, layout(), dice, { signed: !has('unsigned_consent') }))
   if (story.coApplicant) papers.push(await set.drawConsent(story, layout(), dice, { person: story.coApplicant }))
+  await drawFurther()
   if (has('missing_consent')) checklist.consent = story.coApplicant ? 'incomplete' : 'missing'
   else if (has('unsigned_consent')) checklist.consent = 'unsigned'
 
-  let order = papers.map((paper) => ({ paper, copyOf: null as Drawn | null }))
-  if (wishes.clutter) {
-    for (let i = dice.int(1, 2); i > 0; i--) order.push({ paper: await set.drawStray(layout(), dice), copyOf: null })
-    const copied = dice.pick(papers.filter((p) => p.pages === 1))
-    order.push({ paper: copied, copyOf: copied })
-    order = dice.shuffle(order)
-  }
-  return { story, ...(await bind(order, wishes, dice)) }
+  const strays: Drawn[] = []
+  if (wishes.clutter) for (let i = dice.int(1, 2); i > 0; i--) strays.push(await set.drawStray(layout(), dice))
+  const order = wishes.clutter ? cluttered(papers, strays, dice) : papers
+  return bound(order, { scan: wishes.scan, turned: wishes.turned, blanks: wishes.clutter }, dice, { checklist, conflicts: [...truth.conflicts], failedChecks: [...truth.failed] })
 
-  async function bind(list: typeof order, given: PackageWishes, chance: Dice): Promise<{ bytes: Uint8Array; truth: PackageTruth }> {
-    const out = await PDFDocument.create()
-    const pages: PackageTruth['pages'] = []
-    const documents: PackageTruth['documents'] = []
-    const indexOf = new Map<Drawn, number>()
-    const duplicates: [number, number][] = []
-    for (const { paper } of list) {
-      const turns = Array.from({ length: paper.pages }, () => (given.scan && given.turned && chance.chance(0.12) ? chance.pick([90, 180, 270] as const) : 0))
-      const bytes = given.scan ? await scanPdf(paper.bytes, given.scan, chance, turns) : paper.bytes
-      const source = await PDFDocument.load(bytes)
-      for (const page of await out.copyPages(source, source.getPageIndices())) out.addPage(page)
-      const start = pages.length
-      for (const rotation of turns) pages.push({ document: documents.length, blank: false, separator: false, rotation })
-      const fields = Object.fromEntries(Object.entries(paper.fields).map(([name, field]) => [name, { ...field, page: start + Math.min(field.page, paper.pages) }]))
-      if (indexOf.has(paper)) duplicates.push([indexOf.get(paper)!, documents.length])
-      else indexOf.set(paper, documents.length)
-      documents.push({ type: paper.type, pages: turns.map((_, i) => start + 1 + i), signed: paper.signed, fields })
-      if (given.clutter && chance.chance(0.12)) {
-        out.addPage([595, 842])
-        pages.push({ document: null, blank: true, separator: false, rotation: 0 })
-      }
+  /** The papers of the boat, the berth, the account and the income. */
+  async function drawFurther(): Promise<void> {
+    const further = async (type: keyof typeof loanPlans, given: LoanPaperWishes = {}) => void papers.push(await set.drawPlan(loanPlans[type](story, dice, given), layout(), dice))
+        checklist.survey = statedLoan <= 2_500_000 ? 'not_applicable' : has('missing_survey') ? 'missing' : has('old_survey') ? 'expired' : has('unsigned_survey') ? 'unsigned' : 'satisfied'
+    if (!has('missing_survey')) {
+      await further('survey_report', { signed: !has('unsigned_survey'), on: has('old_survey') ? addDays(story.asOf, -dice.int(380, 900)) : undefined, amount: has('low_value') ? Math.floor(statedLoan * 0.8 / 50000) * 50000 : undefined })
+      if (has('low_value')) truth.failed.add('value_covers_loan')
     }
-    return { bytes: await out.save(), truth: { pages, documents, checklist, conflicts: [...truth.conflicts], failedChecks: [...truth.failed], duplicates } }
+    checklist.berth = statedLoan <= 4_000_000 ? 'not_applicable' : has('missing_berth') ? 'missing' : has('ended_berth') ? 'expired' : has('unsigned_berth') ? 'unsigned' : 'satisfied'
+    if (!has('missing_berth') && (statedLoan > 4_000_000 || dice.chance(0.4))) await further('berth_agreement', { signed: !has('unsigned_berth'), on: has('ended_berth') ? addDays(story.asOf, -dice.int(4, 200)) : undefined })
+    checklist.mandate = has('missing_mandate') ? 'missing' : has('unsigned_mandate') ? 'unsigned' : 'satisfied'
+    if (!has('missing_mandate')) {
+      await further('debit_mandate', { signed: !has('unsigned_mandate'), iban: has('other_account') ? makeIban(dice) : undefined })
+      if (has('other_account')) truth.conflicts.add('iban')
+    }
+    checklist.payoff = !story.existingLoan ? 'not_applicable' : has('missing_payoff') ? 'missing' : has('old_payoff') ? 'expired' : 'satisfied'
+    if (story.existingLoan && !has('missing_payoff')) await further('loan_payoff', { on: has('old_payoff') ? addDays(story.asOf, -dice.int(50, 200)) : undefined })
+    if (dice.chance(0.4)) await further('fishing_licence')
+    if (!story.selfEmployed && (has('salary_wrong') || dice.chance(0.4))) {
+      const yearly = Math.round(story.pay.reduce((t, p) => t + p.gross, 0) / 3) * 12
+      await further('employment_letter', { amount: has('salary_wrong') ? Math.round(yearly * 1.2 / 10000) * 10000 : undefined })
+      if (has('salary_wrong')) truth.failed.add('salary_matches_pay')
+    }
+    if (!story.selfEmployed) return
+    const lastYear = +story.asOf.slice(0, 4) - 1
+    for (const year of has('missing_tax_year') ? [lastYear] : [lastYear, lastYear - 1]) await further('tax_assessment', { year })
+    if (!has('missing_accounts')) await further('business_accounts', { on: has('old_accounts') ? `${lastYear - 2}-12-31` : undefined })
+    checklist.income_proof = has('missing_tax_year') || has('missing_accounts') ? 'incomplete' : has('old_accounts') ? 'expired' : 'satisfied'
   }
 }
 

@@ -66,13 +66,15 @@ export interface Story {
   term: number
   income: number
   existingLoan: boolean
+  /** Lives from a trade of their own: no employer and no payslips. */
+  selfEmployed: boolean
 }
 
 const GOODS = ['Hull, moulded, with wheelhouse', 'Diesel engine, marinised', 'Hydraulic pot hauler', 'Radar and chart plotter', 'Liferaft, six persons', 'Delivery and sea trial', 'Deck wash pump', 'Stainless handrails', 'Trolling gear, complete set', 'Bow thruster kit', 'Oyster grading table', 'Shelter deck extension']
 const SPENDING = ['Card payment Saltholm Stores', 'Direct debit Isles Water', 'Standing order rent', 'Cash machine Port Ellery', 'Card payment Kelp Cafe', 'Direct debit Skerrow Tidal Power', 'Card payment Chandlery', 'Transfer to savings', 'Card payment Ferry Office', 'Direct debit Kelpnet Broadband', 'Card payment Fuel Quay', 'Cheque 000412', 'Card payment Bakery Row', 'Direct debit Pilots Guild']
 
 /** Invents an application. Everything in it agrees; mishaps are added when its papers are drawn. */
-export function makeStory(dice: Dice, asOf: string, withCoApplicant = false): Story {
+export function makeStory(dice: Dice, asOf: string, withCoApplicant = false, selfEmployed = false): Story {
   const applicant = makePerson(dice)
   let coApplicant = withCoApplicant ? makePerson(dice) : null
   while (coApplicant && (coApplicant.given === applicant.given || coApplicant.family === applicant.family)) coApplicant = makePerson(dice)
@@ -120,6 +122,7 @@ export function makeStory(dice: Dice, asOf: string, withCoApplicant = false): St
     term: dice.pick([36, 48, 60, 72, 84]),
     income: Math.round(pay.reduce((s, p) => s + p.net, 0) / 3 / 1000) * 1000,
     existingLoan: dice.chance(0.3),
+    selfEmployed,
   }
   story.statements = makeStatements(dice, story)
   return story
@@ -133,7 +136,7 @@ function makeStatements(dice: Dice, story: Story): Statement[] {
     const opening = balance
     const count = dice.int(12, 34)
     const rows = Array.from({ length: count }, () => ({ date: addDays(month.start, dice.int(0, 27)), text: dice.pick(SPENDING), amount: -(dice.int(4, 160) * 100 + dice.int(0, 99)), balance: 0 }))
-    rows.push({ date: month.paid, text: `Salary ${story.employer}`, amount: month.net, balance: 0 })
+    rows.push({ date: month.paid, text: story.selfEmployed ? 'Fish market settlement' : `Salary ${story.employer}`, amount: month.net, balance: 0 })
     rows.sort((a, b) => a.date.localeCompare(b.date))
     for (const row of rows) row.balance = balance += row.amount
     return { start: month.start, end: month.end, opening, closing: balance, rows }

@@ -1,5 +1,6 @@
 import type { Answer } from '../answers/answer.ts'
 import { addDays, addMonths, dayName, daysBetween, monthIndex, monthName } from '../match/days.ts'
+import { compareNames } from '../match/names.ts'
 import { counting, fieldOf, usable, usableText, valueIn, type Paper } from '../match/paper.ts'
 import type { Persons } from '../match/persons.ts'
 import type { Condition, Need, Program, Requirement } from '../program/schema.ts'
@@ -56,6 +57,7 @@ function judgeRequirement(requirement: Requirement, situation: Situation): Verdi
 function holds(condition: Condition, situation: Situation): boolean {
   const found = valueIn(situation.papers, condition.field)
   if (!found) return false
+  if (condition.rowsOver !== undefined) return Array.isArray(found.value) && found.value.length > condition.rowsOver
   if (condition.over !== undefined) return isMoney(found.value) && cents(found.value) > condition.over * 100
   return found.value === condition.is
 }
@@ -68,6 +70,7 @@ function judgeNeed(need: Need, situation: Situation): Verdict {
   const papers = counting(situation.papers, need.type)
   const title = (situation.titles.get(need.type) ?? need.type).toLowerCase()
   if (papers.length === 0) return { status: 'missing', documents: [], reason: `No ${title} is there` }
+  if (need.listed) return judgeListed(need, papers, situation, title)
   if (need.whose === 'each_person') return judgeEachPerson(need, papers, situation, title)
   const theirs = need.whose === 'applicant' ? papers.filter((p) => p.owner !== 'co_applicant') : papers
   if (theirs.length === 0) return { status: 'missing', documents: [], reason: `No ${title} of the applicant is there` }
@@ -80,16 +83,33 @@ function judgeNeed(need: Need, situation: Situation): Verdict {
 function judgeEachPerson(need: Need, papers: Paper[], situation: Situation, title: string): Verdict {
   const { coApplicant } = situation.persons
   if (!coApplicant) return bestOf(papers.map((p) => judgePaper(need, p, situation)))
-  const persons = [
+  return judgePersons(need, [
     { name: situation.persons.applicant ?? 'the applicant', papers: papers.filter((p) => p.owner !== 'co_applicant') },
     { name: coApplicant, papers: papers.filter((p) => p.owner === 'co_applicant') },
-  ]
+  ], situation, title)
+}
+
+/** Everybody whom another paper lists with enough of a share brings one. */
+function judgeListed(need: Need, papers: Paper[], situation: Situation, title: string): Verdict {
+  const { table, name, column, atLeast, field } = need.listed!
+  const rows = valueIn(situation.papers, table)?.value
+  const listed = (Array.isArray(rows) ? rows : []).filter((row) => Number(row[column]) >= atLeast).flatMap((row) => (typeof row[name] === 'string' ? [row[name]] : []))
+  if (listed.length === 0) return bestOf(papers.map((p) => judgePaper(need, p, situation)))
+  const is = (paper: Paper, person: string) => {
+    const own = usableText(paper, field)
+    return own !== null && compareNames({ value: own, sure: fieldOf(paper, field)!.confidence }, { value: person, sure: 1 }).relation !== 'different'
+  }
+  return judgePersons(need, listed.map((person) => ({ name: person, papers: papers.filter((p) => is(p, person)) })), situation, title)
+}
+
+/** One good paper for each of several persons. */
+function judgePersons(need: Need, persons: readonly { name: string; papers: Paper[] }[], situation: Situation, title: string): Verdict {
   const lacking = persons.filter((p) => p.papers.length === 0)
-  if (lacking.length === 2) return { status: 'missing', documents: [], reason: `No ${title} is there` }
-  if (lacking.length === 1) return { status: 'incomplete', documents: papers.map((p) => p.id), reason: `No ${title} of ${lacking[0].name} is there` }
+  if (lacking.length === persons.length) return { status: 'missing', documents: [], reason: `No ${title} of ${list(lacking.map((p) => p.name))} is there` }
+  if (lacking.length > 0) return { status: 'incomplete', documents: persons.flatMap((p) => p.papers.map((q) => q.id)), reason: `No ${title} of ${list(lacking.map((p) => p.name))} is there` }
   const verdicts = persons.map((person) => bestOf(person.papers.map((p) => judgePaper(need, p, situation))))
   const worst = worstOf(verdicts)
-  return { ...worst, documents: verdicts.flatMap((v) => v.documents), reason: worst.status === 'satisfied' ? `${persons.length} persons, each with a good one` : worst.reason }
+  return { ...worst, documents: verdicts.flatMap((v) => v.documents), reason: worst.status === 'satisfied' && persons.length > 1 ? `${persons.length} persons, each with a good one` : worst.reason }
 }
 
 /** The first fault of one paper, in the order of the statuses. */

@@ -64,6 +64,7 @@ function judge(check: Check, papers: readonly Paper[], asOf: string): Outcome {
     case 'running_balance': return runningBalance(check, papers)
     case 'joins_up': return joinsUp(check, papers)
     case 'lines_and_tax': return linesAndTax(check, papers)
+    case 'column_total': return columnTotal(check, papers)
     case 'at_least': return atLeast(check, papers)
     case 'signed_within': return signedWithin(check, papers, asOf)
   }
@@ -230,6 +231,22 @@ function linesAndTax(check: Check & { kind: 'lines_and_tax' }, papers: readonly 
   }
   if (judged === 0) return none('no amounts to add')
   return { status: breaks.length ? 'failed' : 'passed', detail: breaks.length ? breaks.join('; ') : unseen === 0 ? 'lines, net, tax and total agree' : 'net, tax and total agree; the lines are still to be settled', documents, terms }
+}
+
+function columnTotal(check: Check & { kind: 'column_total' }, papers: readonly Paper[]): Outcome {
+  const [type, table] = splitReference(check.table)
+  const judged = counting(papers, type).filter((p) => p.lacking.length === 0).flatMap((paper) => {
+    const numbers = rowsOf(paper, table)?.map((row) => Number(row[check.column] ?? NaN)) ?? []
+    return numbers.length > 0 && numbers.every((n) => Number.isFinite(n)) ? [{ paper, numbers, sum: Math.round(numbers.reduce((a, b) => a + b, 0) * 100) / 100 }] : []
+  })
+  if (judged.length === 0) return none('the numbers were not read')
+  const wrong = judged.filter((j) => j.sum !== check.is)
+  return {
+    status: wrong.length ? 'failed' : 'passed',
+    detail: (wrong.length ? wrong : judged).map((j) => `${j.paper.label}: ${j.numbers.join(' + ')} is ${j.sum}${j.sum === check.is ? '' : `, not ${check.is}`}`).join('; '),
+    documents: (wrong.length ? wrong : judged).map((j) => j.paper.id),
+    terms: [],
+  }
 }
 
 function atLeast(check: Check & { kind: 'at_least' }, papers: readonly Paper[]): Outcome {

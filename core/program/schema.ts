@@ -10,7 +10,7 @@ export const fieldKind = z.enum([
 export type FieldKind = z.infer<typeof fieldKind>
 
 /** Places besides a label where a value of this field may stand. */
-export const fieldSource = z.enum(['letterhead', 'addressee', 'zone', 'period', 'sentence', 'title_month'])
+export const fieldSource = z.enum(['letterhead', 'addressee', 'zone', 'period', 'sentence', 'title_year'])
 
 export const columnSchema = z.object({ name: id, kind: z.enum(['date', 'money', 'text', 'number', 'name', 'percent']), labels: z.array(z.string()).min(1), optional: z.boolean().default(false) })
 export type Column = z.infer<typeof columnSchema>
@@ -48,6 +48,8 @@ export const relationSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('deductions'), from: id, leaves: id }),
   z.object({ kind: z.literal('running'), table: id, opening: id, closing: id }),
   z.object({ kind: z.literal('lines_sum'), table: id, total: id }),
+  /** A column whose numbers make up a whole, as shares do. */
+  z.object({ kind: z.literal('column_sum'), table: id, column: z.string(), is: z.number() }),
 ])
 export type Relation = z.infer<typeof relationSchema>
 
@@ -77,7 +79,7 @@ export const documentTypeSchema = z.object({
   threshold: z.number().min(0).max(1).default(0.85),
 }).superRefine((type, context) => {
   const names = new Set(type.fields.map((f) => f.name))
-  const used = [type.person, type.tellsApart, ...type.relations.flatMap((r) => Object.entries(r).filter(([k]) => k !== 'kind').flatMap(([, v]) => v))]
+  const used = [type.person, type.tellsApart, ...type.relations.flatMap((r) => Object.entries(r).filter(([k]) => k !== 'kind' && k !== 'column').flatMap(([, v]) => v))]
   for (const name of used) if (typeof name === 'string' && !names.has(name)) context.addIssue({ code: 'custom', message: `${type.id} names the field "${name}", which it does not have` })
 })
 export type DocumentType = z.infer<typeof documentTypeSchema>
@@ -89,6 +91,8 @@ export const conditionSchema = z.object({
   field: reference,
   is: z.union([z.string(), z.boolean()]).optional(),
   over: z.number().optional(),
+  /** A table of more rows than this. */
+  rowsOver: z.number().int().optional(),
 })
 export type Condition = z.infer<typeof conditionSchema>
 
@@ -97,6 +101,8 @@ export const needSchema = z.object({
   type: id,
   /** Whose papers count: the applicant's, one for each person, or anybody's of the household. */
   whose: z.enum(['applicant', 'each_person', 'anyone']).default('anyone'),
+  /** One for everybody listed in a table of another paper whose number in a column is at least so much; `field` names the person here. */
+  listed: z.object({ table: reference, name: id, column: id, atLeast: z.number(), field: id }).optional(),
   signed: z.boolean().default(false),
   /** A field that must be filled in (a form's date). */
   filled: z.array(id).default([]),
@@ -143,6 +149,7 @@ export const checkSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('running_balance'), id, title: z.string(), table: reference, opening: reference, closing: reference }),
   z.object({ kind: z.literal('joins_up'), id, title: z.string(), opening: reference, closing: reference, from: reference, to: reference }),
   z.object({ kind: z.literal('lines_and_tax'), id, title: z.string(), table: reference, net: reference, tax: reference, total: reference }),
+  z.object({ kind: z.literal('column_total'), id, title: z.string(), table: reference, column: id, is: z.number() }),
   z.object({ kind: z.literal('at_least'), id, title: z.string(), value: reference, than: reference }),
   z.object({ kind: z.literal('signed_within'), id, title: z.string(), field: id, opened: reference, daysBefore: z.number() }),
 ])

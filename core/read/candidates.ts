@@ -19,6 +19,7 @@ import { continuing, labelsByLine, regionsOf, type LabelsByLine, type Region } f
 import { sentences } from './sentences.ts'
 import { withoutCapitals, withoutLabel, withoutLabelWords } from './strip-labels.ts'
 import { acrossLines, followStyle } from './style.ts'
+import { titleYears } from './title-year.ts'
 import { unlabelled } from './unlabelled.ts'
 import { plain } from './value.ts'
 import { zoneOn } from './zone.ts'
@@ -53,6 +54,7 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
     for (const field of type.fields) {
       if (field.sources.includes('period')) periods(page, field).forEach(add)
       if (field.sources.includes('sentence') && order === 0) sentences(page, field).forEach(add)
+      if (field.sources.includes('title_year') && order === 0) titleYears(page, field).forEach(add)
     }
     if (order === 0) inProse(page, type).forEach(add)
     for (const field of type.fields) if (field.kind === 'name') add(joinedName(labels, byLine, field))
@@ -81,7 +83,7 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
   for (const meaning of label.meanings) {
     if (meaning.role !== 'field') continue
     const field = type.fields.find((f) => f.name === meaning.field)!
-    const base = labelScore(label, meaning.rank) + nearness(field, label, marks) - order * 0.25 - (headsColumn(label, byLine) ? 1.5 : 0)
+    const base = labelScore(label, meaning.rank) + nearness(field, label, marks) - Math.min(1, order * 0.25) - (headsColumn(label, byLine) ? 1.5 : 0)
     if (field.kind === 'yesno' || field.kind === 'choice') {
       const candidate = readChoice(label, field, field.kind === 'yesno' ? YES_NO : field.choices)
       if (candidate) found.push({ ...candidate, value: field.kind === 'yesno' ? candidate.value === 'yes' : candidate.value, score: candidate.score + base })
@@ -197,7 +199,7 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
   return readings.slice(0, Math.max(1, limit)).map((reading, place) => {
     const lead = region.words.indexOf(reading.words[0])
     const prose = lead > 2 && field.kind !== 'iban' ? -0.4 * Math.min(5, lead - 2) : 0
-    const patterned = field.pattern && typeof reading.value === 'string' && new RegExp(`^${field.pattern}$`).test(reading.value) ? 1 : 0
+    const patterned = !field.pattern || typeof reading.value !== 'string' ? 0 : new RegExp(`^${field.pattern}$`).test(reading.value) ? 1 : field.kind === 'number' ? -3 : 0
     // A name of a thing is no number: what reads as a day, an amount or a code belongs to another label.
     const coded = field.kind === 'text' && (/\d.*\d.*\d.*\d/.test(reading.raw) || parseDate(reading.raw) !== null) ? -1.4 : 0
     // A year alone is part of a date, not a number of anything.

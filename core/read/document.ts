@@ -8,6 +8,7 @@ import { choose, rank, type Ranked } from './choose.ts'
 import { readSignature, type Signature } from './marks.ts'
 import { figureSlip, lostDigits } from './figures.ts'
 import { probabilityOf } from './probability.ts'
+import { isRoster, readRoster } from './roster.ts'
 import { fillYears, readTable, type Table } from './table.ts'
 import { readTableByContent } from './table-by-content.ts'
 import { cents, fromCents, isMoney, type FieldValue, type Money, type Value } from './value.ts'
@@ -89,6 +90,7 @@ function twoReadings(pages: readonly Page[], field: Field): TwoReadings {
     let found: Table | null | undefined
     return () => (found === undefined ? (found = read()) : found)
   }
+  if (isRoster(field)) return { byHead: once(() => readRoster(pages, field)), byContent: () => null }
   return { byHead: once(() => readTable(pages, field)), byContent: once(() => readTableByContent(pages, field)) }
 }
 
@@ -210,6 +212,10 @@ function provenBy(table: Table, field: Field, type: DocumentType, value: (name: 
       const sum = table.rows.reduce((total, row) => total + (isMoney(row.amount) ? cents(row.amount) : NaN), cents(opening))
       if (sum === cents(closing) && table.sure < 0.999) followAmounts(table, cents(opening))
       return sum === cents(closing)
+    }
+    if (relation.kind === 'column_sum' && relation.table === field.name) {
+      const sum = table.rows.reduce((total, row) => total + Number(row[relation.column] ?? NaN), 0)
+      return Math.abs(sum - relation.is) < 0.05
     }
     if (relation.kind === 'lines_sum' && relation.table === field.name) {
       const total = value(relation.total)

@@ -35,7 +35,7 @@ export function periodIn(words: Word[]): Period | null {
 }
 
 /** Whether a period field is the first or the last day, by its name's ending. */
-export const endOf = (field: Field): 'start' | 'end' => (/_start$|_from$|^from/.test(field.name) ? 'start' : 'end')
+export const endOf = (field: Field): 'start' | 'end' => (/_start$|_from$|^from|^start_/.test(field.name) ? 'start' : 'end')
 
 const known = new WeakMap<Segment, { period: Period | null }>()
 

@@ -105,9 +105,11 @@ export function applicationFacts(story: Story, wishes: ApplicationWishes) {
   const truth = new Ledger()
   const a = story.applicant
   const signed = wishes.signed ?? true
-  const facts = { address: wishes.address ?? addressLine(story.home), employer: wishes.employer ?? story.employer, loan: wishes.loan ?? story.loan, income: wishes.income ?? story.income, on: wishes.signedOn ?? story.applied, hull: wishes.hull ?? story.hull, vessel: wishes.vessel ?? story.vessel }
+  const facts = { address: wishes.address ?? addressLine(story.home), employer: story.selfEmployed ? '' : (wishes.employer ?? story.employer), loan: wishes.loan ?? story.loan, income: wishes.income ?? story.income, on: wishes.signedOn ?? story.applied, hull: wishes.hull ?? story.hull, vessel: wishes.vessel ?? story.vessel }
   truth.put('application_number', story.caseNumber); truth.put('application_date', story.applied); truth.put('applicant_name', fullName(a)); truth.put('date_of_birth', a.born); truth.put('national_number', a.nationalNumber); truth.put('home_address', facts.address); truth.put('phone', a.phone); truth.put('email', a.email)
-  truth.put('employment_status', 'employed'); truth.put('employer_name', facts.employer); truth.put('monthly_net_income', money(facts.income)); truth.put('loan_amount', money(facts.loan), 2); truth.put('loan_term_months', String(story.term), 2); truth.put('purchase_price', money(story.total), 2); truth.put('deposit_amount', money(story.deposit), 2)
+  truth.put('employment_status', story.selfEmployed ? 'self_employed' : 'employed')
+  if (facts.employer) truth.put('employer_name', facts.employer)
+  truth.put('monthly_net_income', money(facts.income)); truth.put('loan_amount', money(facts.loan), 2); truth.put('loan_term_months', String(story.term), 2); truth.put('purchase_price', money(story.total), 2); truth.put('deposit_amount', money(story.deposit), 2)
   truth.put('vessel_name', facts.vessel, 2); truth.put('hull_number', facts.hull, 2); truth.put('existing_loan', story.existingLoan, 2); truth.put('iban', story.iban, 2)
   if (story.coApplicant) truth.put('co_applicant_name', fullName(story.coApplicant))
   if (signed) truth.put('signature_date', facts.on, 2)

@@ -12,7 +12,7 @@ export async function drawApplication(story: Story, layout: number, dice: Dice, 
   const a = story.applicant
   const signed = wishes.signed ?? true
   const address = wishes.address ?? addressLine(story.home)
-  const employer = wishes.employer ?? story.employer
+  const employer = story.selfEmployed ? '' : (wishes.employer ?? story.employer)
   const loan = wishes.loan ?? story.loan
   const income = wishes.income ?? story.income
   const signedOn = wishes.signedOn ?? story.applied
@@ -24,7 +24,7 @@ export async function drawApplication(story: Story, layout: number, dice: Dice, 
   const [work, money2] = layout === 0 ? [2, 2] : [1, 2]
   const put = (name: string, value: Parameters<Ledger['put']>[1], page = 1) => truth.put(name, value, page)
   put('application_number', story.caseNumber); put('application_date', story.applied); put('applicant_name', fullName(a)); put('date_of_birth', a.born); put('national_number', a.nationalNumber)
-  put('home_address', address); put('phone', a.phone); put('email', a.email); put('employment_status', 'employed', work); put('employer_name', employer, work); put('monthly_net_income', money(income), work)
+  put('home_address', address); put('phone', a.phone); put('email', a.email); put('employment_status', story.selfEmployed ? 'self_employed' : 'employed', work); if (employer) put('employer_name', employer, work); put('monthly_net_income', money(income), work)
   put('loan_amount', money(loan), money2); put('loan_term_months', String(story.term), money2); put('purchase_price', money(story.total), money2); put('deposit_amount', money(story.deposit), money2)
   put('iban', story.iban, money2); put('existing_loan', story.existingLoan, money2); put('vessel_name', vessel, pages); put('hull_number', hull, pages)
   if (story.coApplicant) put('co_applicant_name', fullName(story.coApplicant))
@@ -61,7 +61,7 @@ export async function drawApplication(story: Story, layout: number, dice: Dice, 
     ask('Reference of this application', story.caseNumber); ask('Date of application', date(story.applied)); ask('Name and surname', fullName(a)); ask('Born', date(a.born)); ask('National number', a.nationalNumber); ask('Where do you live?', address); ask('Telephone number', a.phone); ask('E-mail', a.email)
     if (story.coApplicant) ask('Name of co-applicant', fullName(story.coApplicant))
     page(2, 'Work and money')
-    tick('How are you employed?', [['employed', true], ['self-employed', false]])
+    tick('How are you employed?', [['employed', !story.selfEmployed], ['self-employed', story.selfEmployed]])
     ask('Employer', employer); ask('Net income each month', amount(income)); ask('Price of the boat', amount(story.total)); ask('Deposit paid by you', amount(story.deposit)); ask('Loan wanted', amount(loan)); ask('To be repaid over (months)', String(story.term)); ask('IBAN of your account', story.iban.replace(/(.{4})(?=.)/g, '$1 '))
     tick('Do you already repay a loan?', [['yes', story.existingLoan], ['no', !story.existingLoan]])
     page(3, 'The boat, and your signature')
@@ -83,7 +83,7 @@ export async function drawApplication(story: Story, layout: number, dice: Dice, 
     one.forEach(([label, value], i) => cell(40 + (i % 2) * 262, 90 + Math.floor(i / 2) * 38, 262, label, value))
     cell(40, 244, 524, 'Address of residence', address)
     cell(40, 284, 262, 'Name of employer', employer); cell(302, 284, 262, 'Monthly income, net', amount(income))
-    paper.text(40, 328, 'Employment:', { size: 10 }); paper.tickBox(120, 328, true); paper.text(134, 328, 'employed', { size: 10 }); paper.tickBox(210, 328, false); paper.text(224, 328, 'self-employed', { size: 10 })
+    paper.text(40, 328, 'Employment:', { size: 10 }); paper.tickBox(120, 328, !story.selfEmployed); paper.text(134, 328, 'employed', { size: 10 }); paper.tickBox(210, 328, story.selfEmployed); paper.text(224, 328, 'self-employed', { size: 10 })
     paper.text(297, 816, 'Page 1/2', { size: 8, align: 'center' })
     paper.newPage()
     paper.text(40, 34, `MERROW SOUND MUTUAL · ${story.caseNumber}`, { size: 9 })

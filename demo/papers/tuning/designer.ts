@@ -238,10 +238,40 @@ export class Designer {
     return row + 24
   }
 
-  /** A place to sign and a place for the day; returns the y below. */
-  signature(y: number, signed: boolean, day: string, words: { sign: readonly string[]; date: readonly string[] }): number {
+  /** A paragraph; returns the y below. */
+  prose(y: number, text: string): number {
+    return this.paper.prose(this.left, y, text, 515 - (this.left - 40), { size: this.size }, 1.45)
+  }
+
+  /** People in columns, or one under the other with the heads as labels; returns the y below. */
+  people(y: number, heads: readonly string[], rows: readonly (readonly string[])[]): number {
+    const { paper, dice, left, size } = this
+    if (dice.chance(0.25)) {
+      for (const row of rows) y = this.say(y, row.map((value, i) => ({ wordings: [heads[i]], value })), 'columns')
+      return y
+    }
+    const places = [left, left + 220, left + 360]
+    const framed = dice.chance(0.4)
+    if (framed) paper.box(left - 4, y - 4, 470, size + 8, colours.mist, colours.rule)
+    heads.forEach((head, i) => paper.text(places[i], y, head, { size, bold: true }))
+    for (const row of rows) {
+      y += size + 12
+      if (framed) paper.box(left - 4, y - 4, 470, size + 10, undefined, colours.rule)
+      row.forEach((cell, i) => paper.text(places[i], y, cell, { size }))
+    }
+    return y + size + 14
+  }
+
+  /** A place to sign and, where one is wanted, a place for the day; returns the y below. */
+  signature(y: number, signed: boolean, day: string, words: { sign: readonly string[]; date: readonly string[] }, dated = true): number {
     const { paper, dice, left } = this
     const [sign, date] = [dice.pick(words.sign), dice.pick(words.date)]
+    if (!dated) {
+      paper.text(left, y + 50, sign, { size: 9 })
+      paper.rule(left, y + 46, left + 200)
+      if (signed) paper.scrawl(dice, left + 20, y + 40)
+      return y + 70
+    }
     const text = this.date(day)
     const way = dice.int(0, 4)
     const frame = dice.pick([colours.rule, colours.ink, colours.grey])

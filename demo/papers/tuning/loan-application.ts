@@ -47,7 +47,7 @@ export async function drawApplication(story: Story, layout: number, dice: Dice, 
   const L = look.labels
   const signed = wishes.signed ?? true
   const address = wishes.address ?? addressLine(story.home)
-  const employer = wishes.employer ?? story.employer
+  const employer = story.selfEmployed ? '' : (wishes.employer ?? story.employer)
   const loan = wishes.loan ?? story.loan
   const income = wishes.income ?? story.income
   const signedOn = wishes.signedOn ?? story.applied
@@ -55,7 +55,7 @@ export async function drawApplication(story: Story, layout: number, dice: Dice, 
   const vessel = wishes.vessel ?? story.vessel
   const put = (name: string, value: Parameters<Ledger['put']>[1], page = 1) => truth.put(name, value, page)
   put('application_number', story.caseNumber); put('application_date', story.applied); put('applicant_name', fullName(a)); put('date_of_birth', a.born); put('national_number', a.nationalNumber)
-  put('home_address', address); put('phone', a.phone); put('email', a.email); put('employment_status', 'employed'); put('employer_name', employer); put('monthly_net_income', money(income))
+  put('home_address', address); put('phone', a.phone); put('email', a.email); put('employment_status', story.selfEmployed ? 'self_employed' : 'employed'); if (employer) put('employer_name', employer); put('monthly_net_income', money(income))
   put('loan_amount', money(loan), 2); put('loan_term_months', String(story.term), 2); put('purchase_price', money(story.total), 2); put('deposit_amount', money(story.deposit), 2)
   put('vessel_name', vessel, 2); put('hull_number', hull, 2); put('existing_loan', story.existingLoan, 2); put('iban', story.iban, 2)
   if (story.coApplicant) put('co_applicant_name', fullName(story.coApplicant))
@@ -100,12 +100,12 @@ export async function drawApplication(story: Story, layout: number, dice: Dice, 
     const row = layout === 2 ? at + 11 : at
     const start = layout === 2 ? 44 : layout === 0 ? 248 : 200
     if (layout === 3) {
-      paper.text(start, row, `[X] ${look.status[0]}   [ ] ${look.status[1]}`, { size: 10 })
+      paper.text(start, row, `[${story.selfEmployed ? ' ' : 'X'}] ${look.status[0]}   [${story.selfEmployed ? 'X' : ' '}] ${look.status[1]}`, { size: 10 })
       return at + 26
     }
-    paper.tickBox(start, row, true)
+    paper.tickBox(start, row, !story.selfEmployed)
     paper.text(start + 14, row, look.status[0], { size: 10 })
-    paper.tickBox(start + 110, row, false)
+    paper.tickBox(start + 110, row, story.selfEmployed)
     paper.text(start + 124, row, look.status[1], { size: 10 })
     return row + 26
   }

@@ -1,12 +1,12 @@
 /** Wordings that designers of such papers might choose, in three languages; the designer throws dice among them. */
-const PERSONAL = ['National number', 'Personal no.', 'National ID', 'Nat. ID no', 'National identity no.', 'Citizen no.']
-const HULL = ['Hull number', 'Hull no.', 'HIN', 'Hull ID', 'Number of hull', 'Identification of hull', 'Hull ident.']
-const BOAT = ['Vessel', 'Boat', 'Name of the boat', 'Vessel’s name', 'Craft', 'Boat name', 'Ship’s name', 'Vessel concerned']
+export const PERSONAL_WORDS = ['National number', 'Personal no.', 'National ID', 'Nat. ID no', 'National identity no.', 'Citizen no.']
+export const HULL_WORDS = ['Hull number', 'Hull no.', 'HIN', 'Hull ID', 'Number of hull', 'Identification of hull', 'Hull ident.']
+export const VESSEL_WORDS = ['Vessel', 'Boat', 'Name of the boat', 'Vessel’s name', 'Craft', 'Boat name', 'Ship’s name', 'Vessel concerned']
 
 export const PAYSLIP_WORDS = {
   title: ['Payslip', 'Pay advice', 'Salary statement', 'Wage slip', 'Earnings slip', 'Monthly salary slip', 'Statement of wages'],
   employee: ['Employee', 'Name', 'Staff member', 'Employee name', 'Paid to', 'Worker’s name', 'Name of the employee'],
-  national: PERSONAL,
+  national: PERSONAL_WORDS,
   period: ['Pay period', 'Period', 'Month of work', 'Wage period', 'Period worked', 'For'],
   paid: ['Pay date', 'Paid on', 'Date of payment', 'Transfer date', 'Payday', 'Payment made on'],
   gross: ['Gross pay', 'Gross', 'Total gross', 'Gross salary', 'Pay before deductions', 'Gross earnings', 'Gross amount'],
@@ -25,7 +25,7 @@ export const COVER_WORDS = {
   title: ['Marine cover note', 'Certificate of insurance', 'Evidence of insurance', 'Hull insurance cover note', 'Insurance confirmation', 'Boat insurance schedule'],
   policy: ['Policy number', 'Policy no.', 'Cover note no.', 'Certificate number', 'Reference of the policy', 'Contract no.'],
   insured: ['Insured', 'Policyholder', 'Name of the insured', 'Assured', 'Insured party', 'Holder of the policy'],
-  vessel: BOAT,
+  vessel: VESSEL_WORDS,
   period: ['Period of cover', 'Insurance period', 'Cover period', 'Period insured', 'Duration of cover', 'Dates of cover'],
   from: ['Cover from', 'Start of cover', 'Cover begins on', 'Valid from', 'In force from', 'Inception'],
   to: ['Cover to', 'End of cover', 'Cover ends on', 'Valid until', 'In force to', 'Expiry'],
@@ -35,8 +35,8 @@ export const COVER_WORDS = {
 export const REGISTRATION_WORDS = {
   title: ['Certificate of registry', 'Vessel registration certificate', 'Registration of a small ship', 'Ship’s registration certificate', 'Boat registration', 'Certificate of boat registration'],
   number: ['Registration number', 'Registry number', 'Official number', 'Reg. no.', 'Register entry', 'Registered under no.'],
-  vessel: BOAT,
-  hull: HULL,
+  vessel: VESSEL_WORDS,
+  hull: HULL_WORDS,
   owner: ['Owner', 'Registered owner', 'Owner’s name', 'Name of owner', 'Proprietor', 'Property of'],
   issued: ['Date of issue', 'Issued on', 'Registered on', 'Date of registration', 'Issue date', 'Entered in the register on'],
   expires: ['Expires', 'Valid until', 'Date of expiry', 'Registration ends', 'Good until', 'Renewal by'],
@@ -44,7 +44,7 @@ export const REGISTRATION_WORDS = {
 export const CONSENT_WORDS = {
   title: ['Consent to credit check', 'Credit check permission', 'Authorisation of a credit enquiry', 'Agreement to a credit search', 'Consent form: credit reference'],
   name: ['Name', 'Name of applicant', 'Full name', 'Applicant', 'Person giving consent', 'Your name'],
-  national: PERSONAL,
+  national: PERSONAL_WORDS,
   sign: ['Signature', 'Signed', 'Signature of applicant', 'Your signature', 'Sign here', 'Signature of the person agreeing', 'Signed by me'],
   date: ['Date', 'Date signed', 'Signed on', 'Dated', 'Day'],
 }
@@ -54,8 +54,8 @@ export const QUOTE_WORDS = {
   date: ['Date', 'Quote date', 'Offer of', 'Issued on', 'Date du devis', 'Établi le', 'Fecha', 'Fecha de la oferta', 'Drawn up on'],
   valid: ['Valid until', 'Offer valid to', 'Open until', 'Good until', 'Valable jusqu’au', 'Validité', 'Válido hasta', 'Oferta válida hasta', 'Acceptance until', 'Price held to'],
   buyer: ['Buyer', 'Customer', 'For', 'Prepared for', 'Client', 'Acheteur', 'Cliente', 'Comprador', 'Offered to'],
-  vessel: [...BOAT, 'Bateau', 'Nom du navire', 'Embarcación', 'Nombre del barco'],
-  hull: [...HULL, 'N° de coque', 'Coque', 'N.º de casco', 'Casco'],
+  vessel: [...VESSEL_WORDS, 'Bateau', 'Nom du navire', 'Embarcación', 'Nombre del barco'],
+  hull: [...HULL_WORDS, 'N° de coque', 'Coque', 'N.º de casco', 'Casco'],
   net: ['Net amount', 'Subtotal', 'Total before tax', 'Net total', 'Total HT', 'Montant net', 'Base imponible', 'Subtotal sin IVA', 'Total excluding VAT'],
   vat: ['VAT', 'VAT 20 %', 'Value added tax', 'TVA', 'TVA 20 %', 'IVA', 'IVA 20 %', 'Tax (20 %)', 'VAT at 20 %'],
   total: ['Total', 'Total price', 'Grand total', 'Total including VAT', 'Total TTC', 'Prix total', 'Total con IVA', 'Importe total', 'Price to pay'],
@@ -78,7 +78,7 @@ export const APPLICATION_WORDS = {
   date: ['Date of application', 'Application date', 'Applied on', 'Date', 'Request made on'],
   name: ['Applicant', 'Name of applicant', 'Full name', 'Your name', 'Name', 'Borrower’s name'],
   born: ['Date of birth', 'Born on', 'Birth date', 'Born', 'D.O.B.'],
-  national: PERSONAL,
+  national: PERSONAL_WORDS,
   address: ['Home address', 'Address', 'Where you live', 'Residence', 'Your home address', 'Residential address'],
   phone: ['Phone', 'Telephone', 'Mobile', 'Phone no.', 'Contact phone', 'Tel.'],
   email: ['E-mail', 'Email', 'Email address', 'E-mail address'],
@@ -89,8 +89,8 @@ export const APPLICATION_WORDS = {
   term: ['Term in months', 'Months', 'Loan term (months)', 'Repayment in months', 'Number of instalments', 'Duration (months)'],
   price: ['Purchase price', 'Price of the boat', 'Price', 'Cost of the vessel', 'Price agreed', 'Boat price'],
   deposit: ['Deposit', 'Own money', 'Down payment', 'Own funds', 'Paid from savings', 'Deposit by applicant'],
-  vessel: BOAT,
-  hull: HULL,
+  vessel: VESSEL_WORDS,
+  hull: HULL_WORDS,
   existing: ['Existing loan', 'Other loans', 'Is there another loan?', 'Do you have a loan elsewhere?', 'Loans with other lenders', 'Any other loan'],
   iban: ['IBAN', 'Your IBAN', 'Bank account', 'Account for the payout', 'Account (IBAN)'],
   partner: ['Co-applicant', 'Second applicant', 'Joint applicant', 'Applying with', 'Co-borrower'],

@@ -1,0 +1,59 @@
+import { PDFDocument } from 'pdf-lib'
+import type { Dice } from './dice.ts'
+import { scanPdf, type ScanQuality } from './scan.ts'
+import type { Drawn, TrueField } from './truth.ts'
+
+export interface PackageTruth {
+  pages: { document: number | null; blank: boolean; separator: boolean; rotation: number }[]
+  documents: { type: string; pages: number[]; signed: boolean | null; fields: Record<string, TrueField> }[]
+  checklist: Record<string, string>
+  conflicts: string[]
+  failedChecks: string[]
+  duplicates: [number, number][]
+}
+
+export interface MadePackage {
+  bytes: Uint8Array
+  truth: PackageTruth
+}
+
+/** How the papers reach the desk. */
+export interface Handling {
+  scan?: ScanQuality
+  /** Scanned pages that lie upside down or sideways. */
+  turned?: boolean
+  /** Blank backs between the papers. */
+  blanks?: boolean
+}
+
+/** Papers bound into one PDF in the order given, with the truth of each page. A paper that comes again is a copy. */
+export async function bound(papers: readonly Drawn[], given: Handling, dice: Dice, verdict: Pick<PackageTruth, 'checklist' | 'conflicts' | 'failedChecks'>): Promise<MadePackage> {
+  const out = await PDFDocument.create()
+  const pages: PackageTruth['pages'] = []
+  const documents: PackageTruth['documents'] = []
+  const indexOf = new Map<Drawn, number>()
+  const duplicates: [number, number][] = []
+  for (const paper of papers) {
+    const turns = Array.from({ length: paper.pages }, () => (given.scan && given.turned && dice.chance(0.12) ? dice.pick([90, 180, 270] as const) : 0))
+    const bytes = given.scan ? await scanPdf(paper.bytes, given.scan, dice, turns) : paper.bytes
+    const source = await PDFDocument.load(bytes)
+    for (const page of await out.copyPages(source, source.getPageIndices())) out.addPage(page)
+    const start = pages.length
+    for (const rotation of turns) pages.push({ document: documents.length, blank: false, separator: false, rotation })
+    const fields = Object.fromEntries(Object.entries(paper.fields).map(([name, field]) => [name, { ...field, page: start + Math.min(field.page, paper.pages) }]))
+    if (indexOf.has(paper)) duplicates.push([indexOf.get(paper)!, documents.length])
+    else indexOf.set(paper, documents.length)
+    documents.push({ type: paper.type, pages: turns.map((_, i) => start + 1 + i), signed: paper.signed, fields })
+    if (given.blanks && dice.chance(0.12)) {
+      out.addPage([595, 842])
+      pages.push({ document: null, blank: true, separator: false, rotation: 0 })
+    }
+  }
+  return { bytes: await out.save(), truth: { ...verdict, pages, documents, duplicates } }
+}
+
+/** Strays, a copy, and everything in any order: what a real package looks like. */
+export function cluttered(papers: readonly Drawn[], strays: readonly Drawn[], dice: Dice): Drawn[] {
+  const copied = dice.pick(papers.filter((p) => p.pages === 1))
+  return dice.shuffle([...papers, ...strays, copied])
+}
