@@ -60,7 +60,8 @@ function groupLines(page: Page): Line[] {
     let share = 0.5
     for (const row of near) {
       const common = overlap(top, bottom, row.top, row.bottom) / Math.max(1e-6, Math.min(bottom - top, row.bottom - row.top))
-      if (common > share) {
+      // Two lines of words beside figures set to their middle come near enough to be one; no two words stand in one place.
+      if (common > share && !row.words.some((other) => covers(other, word))) {
         share = common
         best = row
       }
@@ -86,6 +87,9 @@ function groupLines(page: Page): Line[] {
     .sort((a, b) => a.at - b.at)
     .map(({ line }) => line)
 }
+
+/** Whether two words stand one over the other rather than one behind the other. */
+const covers = (a: Word, b: Word): boolean => overlap(a.box[0], a.box[2], b.box[0], b.box[2]) > 0.5 * Math.min(a.box[2] - a.box[0], b.box[2] - b.box[0])
 
 const middle = (w: Word): number => (w.box[1] + w.box[3]) / 2
 

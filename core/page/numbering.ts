@@ -35,3 +35,9 @@ export function pageNumberOf(page: Page): PageNumber | null {
     }
   return single
 }
+
+/** A number that stands alone at the very top or bottom of a page; it may be a page number or none. */
+export function bareNumberOf(page: Page): number | null {
+  const line = linesOf(page).filter((l) => l.box[3] < 0.07 || l.box[1] > 0.9).find((l) => l.segments.some((s) => /^\d{1,3}$/.test(s.text)))
+  return line ? Number(line.segments.find((s) => /^\d{1,3}$/.test(s.text))!.text) : null
+}

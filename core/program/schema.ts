@@ -32,6 +32,8 @@ export const fieldSchema = z.object({
   pattern: z.string().optional(),
   /** At least so many years before the other days of the paper, as a birth is. */
   yearsBefore: z.number().positive().optional(),
+  /** Called by common words, which need no capitals (a job). */
+  common: z.boolean().default(false),
   /** Where the field stands when several share a label: beside the signature rather than at the head. */
   near: z.enum(['signature']).optional(),
   /** Asked about when less sure than this; 0 never asks, 1 always. */

@@ -1,4 +1,4 @@
-import type { Box } from '../page/geometry.ts'
+import { overlap, type Box } from '../page/geometry.ts'
 import { strokesIn, unpackInk, type Strokes } from '../page/ink.ts'
 import { linesOf, type Line } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
@@ -18,11 +18,23 @@ const SIGNING = ['signature', 'signed', 'sign', 'firma', 'firmado', 'signe']
  */
 export function inkWanted(types: readonly DocumentType[]): WantsInk {
   const signing = new Set([...SIGNING, ...types.flatMap((t) => t.signature?.labels ?? []).flatMap(tokens).filter((w) => w.startsWith('sign') || w.startsWith('firm'))])
+  const captions = new Map<string, string[][]>()
+  for (const label of types.flatMap((t) => t.signature?.labels ?? [])) {
+    const words = [...tokens(label)]
+    if (!words.some((w) => signing.has(w))) captions.set(words[0], [...(captions.get(words[0]) ?? []), words])
+  }
   const choices = [YES_NO, ...types.flatMap((t) => t.fields.filter((f) => f.kind === 'choice').map((f) => f.choices))].map((options) => options.map((o) => o.words.map(tokens)))
   return (words) => {
     const there = new Set(words.flatMap((w) => tokens(w.text)))
-    return [...signing].some((w) => there.has(w)) || choices.some((options) => options.filter((o) => o.some((wording) => wording.every((w) => there.has(w)))).length > 1)
+    return [...signing].some((w) => there.has(w)) || words.some((word, i) => captions.get(tokens(word.text)[0])?.some((caption) => standsAlone(words, i, caption))) || choices.some((options) => options.filter((o) => o.some((wording) => wording.every((w) => there.has(w)))).length > 1)
   }
+}
+
+/** "Surveyor" under a line to sign on stands alone; in a sentence, or before a name, it captions nothing. */
+function standsAlone(words: readonly Word[], from: number, caption: readonly string[]): boolean {
+  if (words.slice(from, from + caption.length).flatMap((w) => tokens(w.text)).join(' ') !== caption.join(' ')) return false
+  const beside = (left: Word | undefined, right: Word | undefined): boolean => left !== undefined && right !== undefined && right.box[0] >= left.box[0] && right.box[0] - left.box[2] < 0.03 && overlap(left.box[1], left.box[3], right.box[1], right.box[3]) > 0
+  return !beside(words[from - 1], words[from]) && !beside(words[from + caption.length - 1], words[from + caption.length])
 }
 
 /** What a yes-or-no question is answered with. */

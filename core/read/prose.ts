@@ -23,7 +23,8 @@ export function inProse(page: Page, type: DocumentType): Candidate[] {
     const leads = leadsIn(clean.map((w) => w.text), stream, type)
     return leads.flatMap(({ field: name, near, end, length }): Candidate[] => {
       const field = type.fields.find((f) => f.name === name)!
-      const other = leads.find((l) => l.from >= end && l.field !== name && !leads.some((m) => m.from === l.from && m.field === name))
+      // What follows belongs to the next thing spoken of, if that is of the same kind.
+      const other = leads.find((l) => l.from >= end && l.field !== name && alike(type.fields.find((f) => f.name === l.field)!, field) && !leads.some((m) => m.from === l.from && m.field === name))
       const stop = stopAfter(stream, end, Math.min(stream.length, end + REACH + 6, other ? other.from : Infinity))
       const found = firstOf(field, clean.slice(end, stop), stream.slice(end, stop))
       if (!found) return []
@@ -33,6 +34,8 @@ export function inProse(page: Page, type: DocumentType): Candidate[] {
     })
   })
 }
+
+const alike = (a: Field, b: Field): boolean => a.kind === b.kind || (CAPITALISED.has(a.kind) && CAPITALISED.has(b.kind))
 
 interface Lead {
   field: string
@@ -48,8 +51,11 @@ function leadsIn(words: readonly string[], printed: readonly Word[], type: Docum
   for (let from = 0; from < words.length; ) {
     let taken = 1
     for (let length = Math.min(3, words.length - from); length >= 1; length--) {
-      if (isSmall(words[from]) || isSmall(words[from + length - 1]) || words.slice(from, from + length).some((w, i) => !speaks(w, i === 0 && begins(printed, from)))) continue
-      const near = fieldsNear(words.slice(from, from + length).join(' '), type).filter((n) => n.near >= 0.75)
+      // "Employed as" ends in a small word: only what is listed so may.
+      const small = isSmall(words[from]) || isSmall(words[from + length - 1])
+      const common = length === 1 ? type.fields.find((f) => f.common && f.labels.includes(words[from])) : undefined
+      if ((small && length === 1 && !common) || words.slice(from, from + length).some((w, i) => !speaks(w, i === 0 && begins(printed, from)))) continue
+      const near = common ? [{ key: common.name, near: 1 }] : fieldsNear(words.slice(from, from + length).join(' '), type).filter((n) => n.near >= (small ? 1 : 0.75))
       if (near.length === 0) continue
       found.push(...near.map(({ key, near }) => ({ field: key, near, from, end: from + length, length })))
       taken = length
@@ -91,6 +97,7 @@ function stopAfter(words: readonly Word[], from: number, to: number): number {
 function firstOf(field: Field, ahead: Word[], printed: readonly Word[]): { value: Candidate['value']; raw: string; words: Word[]; repaired: boolean } | null {
   if (field.kind === 'table' || field.kind === 'choice' || field.kind === 'yesno' || field.kind === 'address') return null
   if (!CAPITALISED.has(field.kind)) return kindReaders[field.kind](ahead)[0] ?? null
+  if (field.common) return commonWords(ahead, printed)
   const from = ahead.findIndex((w) => /^\p{Lu}/u.test(w.text))
   if (from < 0) return null
   const run: Word[] = []
@@ -104,3 +111,19 @@ function firstOf(field: Field, ahead: Word[], printed: readonly Word[]): { value
   if (run.length === 0 || (field.kind === 'name' && (run.length < 2 || nameLikeness(value) < 0.9)) || /\d/.test(value)) return null
   return { value, raw: value, words: run, repaired: false }
 }
+
+/** What is called by common words ("skipper", "Marine engineer") runs up to the next small word, figure or comma. */
+function commonWords(ahead: readonly Word[], printed: readonly Word[]): { value: string; raw: string; words: Word[]; repaired: boolean } | null {
+  const from = ahead.findIndex((w) => !/^(?:of|an?|the|our|une?|el|la|le)$/i.test(w.text))
+  const run: Word[] = []
+  for (let i = Math.max(0, from); i < ahead.length && run.length < 4; i++) {
+    if (/\d/.test(ahead[i].text) || GOES_ON.test(ahead[i].text) || isSmall(ahead[i].text)) break
+    run.push(ahead[i])
+    if (/[,;:.)]$/.test(printed[i].text)) break
+  }
+  const value = run.map((w) => w.text).join(' ')
+  return from < 0 || from > 1 || run.length === 0 ? null : { value, raw: value, words: run, repaired: false }
+}
+
+/** Words with which a sentence goes on behind a name of a thing. */
+const GOES_ON = /^(?:since|from|under|on|for|to|until|who|he|she|they|has|have|had|was|will|by|full-time|part-time)$/i

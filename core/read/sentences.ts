@@ -5,7 +5,7 @@ import type { Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { kindReaders } from './kinds/index.ts'
 import { parseDate } from './kinds/date.ts'
-import { nameLikeness } from './kinds/words.ts'
+import { nameLikeness, orgLikeness } from './kinds/words.ts'
 
 /** Names and dates that stand in running text: "I, Ottilie Varnham, agree", a letter's date line. */
 export function sentences(page: Page, field: Field): Candidate[] {
@@ -31,6 +31,8 @@ export function sentences(page: Page, field: Field): Candidate[] {
       const value = raw.replace(/[,;.(]+$/, '')
       return run.length > 1 && nameLikeness(value) > 0.9 ? [{ field: field.name, value, raw, words: run, page, repaired: false, score: 3.2 }] : []
     })
+  if (field.kind === 'org')
+    return lines.filter((line) => line.segments.length === 1 && line.words.length <= 7 && line.box[1] < 0.75 && orgLikeness(line.text) === 1 && !/[,;]$/.test(line.text)).map((line) => ({ field: field.name, value: line.text.replace(/,$/, ''), raw: line.text, words: line.words, page, repaired: false, score: 0.9 }))
   if (field.kind === 'date')
     return lines.flatMap((line, index) => line.box[1] > 0.5 ? [] : line.segments.flatMap((segment): Candidate[] => {
       const found = kindReaders.date(segment.words)

@@ -1,4 +1,4 @@
-import { linesOf, typicalHeight, type Line } from '../page/layout.ts'
+import { linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
 import type { Page } from '../page/page.ts'
 import { PhraseBook } from '../page/phrases.ts'
 import type { DocumentType } from '../program/schema.ts'
@@ -19,6 +19,8 @@ export interface Evidence {
   lasts: boolean[]
   /** Fields whose labels were found, by type: a first page carries many, a continuation few. */
   fields: ReadonlySet<string>[]
+  /** Those of them that are asked for, not spoken of in a sentence. */
+  asked: ReadonlySet<string>[]
 }
 
 type Meaning = { role: 'title' | 'sign' | 'label' | 'last'; type: number; weight: number; field?: string }
@@ -60,6 +62,7 @@ export class EvidenceReader {
     const titles = new Array<number>(count).fill(0)
     const lasts = new Array<boolean>(count).fill(false)
     const labelled = Array.from({ length: count }, () => new Map<string, number>())
+    const asked = Array.from({ length: count }, () => new Set<string>())
     const signed = Array.from({ length: count }, () => new Map<string, number>())
     const lines = linesOf(page)
     const usual = typicalHeight(page)
@@ -73,7 +76,10 @@ export class EvidenceReader {
           if (strength > titles[meaning.type]) titles[meaning.type] = strength
         } else if (meaning.role === 'sign') keepBest(signed[meaning.type], line.words.slice(hit.from, hit.to).map((w) => w.text.toLowerCase()).join(' '), meaning.weight)
         else if (meaning.role === 'last') lasts[meaning.type] = true
-        else keepBest(labelled[meaning.type], meaning.field!, meaning.weight * (leads ? 1 : 0.35))
+        else {
+          keepBest(labelled[meaning.type], meaning.field!, meaning.weight * (leads ? 1 : 0.35))
+          if (!isSentence(segment)) asked[meaning.type].add(meaning.field!)
+        }
       }
     }
     lines.forEach((line) => {
@@ -90,6 +96,7 @@ export class EvidenceReader {
         const rare = Math.log(1 + this.types.length / new Set(nearest.map(({ key }) => key.split(' ')[0])).size) / Math.log(1 + this.types.length)
         for (const { key, near } of nearest) {
           const [type, field] = key.split(' ')
+          if (!isSentence(text.segment)) asked[+type].add(field)
           keepBest(labelled[+type], field, rare ** 2 * near ** 2 * (wording.includes(' ') ? 1 : 0.45))
         }
       }
@@ -106,7 +113,7 @@ export class EvidenceReader {
     // Where the words leave the type open, what the page answers may settle it.
     const [top, second] = [...scores].sort((a, b) => b - a)
     if (top < CLEAR || top - second < MARGIN) for (const t of likeliest(scores)) scores[t] += filledEvidence(page, this.types[t])
-    return { scores, titles, lasts, fields: labelled.map((m) => new Set(m.keys())) }
+    return { scores, titles, lasts, fields: labelled.map((m) => new Set(m.keys())), asked }
   }
 }
 
@@ -116,6 +123,9 @@ const MARGIN = 2.5
 const SECOND_LOOKS = 4
 
 const likeliest = (scores: readonly number[]): number[] => scores.map((_, t) => t).sort((a, b) => scores[b] - scores[a]).slice(0, SECOND_LOOKS)
+
+/** Words that run on, most of them small: a sentence, which may speak of what others ask for. */
+const isSentence = (segment: Segment): boolean => segment.words.length >= 7 && segment.words.filter((w) => /^\p{Ll}/u.test(w.text)).length * 2 > segment.words.length
 
 const keepBest = (map: Map<string, number>, key: string, weight: number): void => void map.set(key, Math.max(map.get(key) ?? 0, weight))
 

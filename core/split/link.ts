@@ -1,11 +1,19 @@
-import { linesOf } from '../page/layout.ts'
-import { pageNumberOf, type PageNumber } from '../page/numbering.ts'
+import { linesOf, typicalHeight } from '../page/layout.ts'
+import { bareNumberOf, pageNumberOf, type PageNumber } from '../page/numbering.ts'
 import type { Page } from '../page/page.ts'
 import { fold, squeeze } from '../page/text.ts'
+import { openingLikeness } from './opening.ts'
 
 /** What of a page is compared with its neighbour's. */
 export interface Looks {
   numbering: PageNumber | null
+  /** A number alone in the foot or the head: a page number, where its neighbours' follow one another. */
+  bare: number | null
+  /** How much it looks like the first page of a document, -1 to 1. */
+  opens: number
+  /** Height of its letters in points, and how far left its lines begin, in hundredths of the width. */
+  letters: number
+  margin: number
   /** Words in the head and foot, digits dropped. */
   head: Set<string>
   foot: Set<string>
@@ -33,7 +41,7 @@ export function looksOf(page: Page): Looks {
       if (text.length >= 6 && /\d{3}/.test(text) && !/^\d{1,2}[/.-]\d{1,2}[/.-]\d{2,4}$/.test(fold(word.text)) && !/[.,]\d{2}$/.test(word.text)) codes.add(text)
     }
   }
-  return { numbering: pageNumberOf(page), head, foot, codes, all, page }
+  return { numbering: pageNumberOf(page), bare: bareNumberOf(page), opens: openingLikeness(page), letters: typicalHeight(page), margin: marginOf(page), head, foot, codes, all, page }
 }
 
 /** Log-odds that `next` goes on with the document of `page`, from numbering, looks and shared codes. */
@@ -50,7 +58,13 @@ export function linkScore(page: Looks, next: Looks): number {
   } else if (a?.of) {
     if (a.page === a.of) score -= 3.5
     else score += 0.5
-  }
+  } else if (page.bare !== null && next.bare === page.bare + 1) score += 3.5
+  else if (next.bare === 1) score -= 1.5
+  else if (next.bare !== null && page.bare !== null) score -= 1.5
+  score -= next.opens * (next.opens > 0 ? 0.3 : 2.2)
+  // Sentences that go on in the same letters from the same margin are the same hand's.
+  if (next.opens <= 0 && next.head.size > 0 && next.head.size <= 8 && [...next.head].every((word) => page.all.has(word))) score += 0.8
+  if (next.opens < 0) score += sameHand(page, next) ? 1 : -1
   score += likeness(page.head, next.head, 1.8) + likeness(page.foot, next.foot, 1.5)
   let shared = 0
   for (const code of next.codes) if (page.codes.has(code)) shared++
@@ -62,6 +76,18 @@ export function linkScore(page: Looks, next: Looks): number {
   if (next.all.size >= 12 && shareOf(page.all, next.all) >= COPY) score -= 6
   return score
 }
+
+/** How far left more than one line of a page begins, to a hundredth of its width. */
+function marginOf(page: Page): number {
+  const counts = new Map<number, number>()
+  for (const line of linesOf(page)) {
+    const at = Math.round(line.box[0] * 100)
+    counts.set(at, (counts.get(at) ?? 0) + 1)
+  }
+  return Math.min(...[...counts.entries()].filter(([, lines]) => lines > 1).map(([at]) => at), 100)
+}
+
+const sameHand = (a: Looks, b: Looks): boolean => Math.abs(Math.log(a.letters / b.letters)) < 0.14 && Math.abs(a.margin - b.margin) <= 1
 
 function likeness(a: Set<string>, b: Set<string>, weight: number): number {
   if (a.size === 0 || b.size === 0) return 0

@@ -86,7 +86,9 @@ class Model {
     // A further page may carry next to nothing of its type, so evidence weighs less; a heading of its own speaks against it.
     const raw = [...e.scores.map((s) => s * 0.7), UNKNOWN * 0.55]
     const numbered = look.numbering !== null && look.numbering.page > 1
-    return logSoftmax(raw).map((s, t) => Math.max(-5, s) - (numbered || t >= e.titles.length ? 0 : Math.max(0, e.titles[t] - 1.2) * 1.3) + (e.lasts[t] ? 0.4 : 0))
+    // A title in letters like all others is a running head as likely as a heading.
+    const heading = look.opens > 0 ? 1 : look.opens < 0 ? 0.15 : 0.5
+    return logSoftmax(raw).map((s, t) => Math.max(-5, s) - (numbered || t >= e.titles.length ? 0 : Math.max(0, e.titles[t] - 1.2) * 1.3 * heading) + (e.lasts[t] ? 0.4 : 0))
   }
 
   /** Score of the segment from i on, grown page by page; calls back with each end (exclusive) and type. */
@@ -110,7 +112,7 @@ class Model {
   private repeats(page: number, kind: number): number {
     const numbering = this.looks[page].numbering
     if (kind >= this.types.length || (numbering && numbering.page > 1)) return 0
-    const [before, here] = [this.evidence[page - 1].fields[kind], this.evidence[page].fields[kind]]
+    const [before, here] = [this.evidence[page - 1].asked[kind], this.evidence[page].asked[kind]]
     let again = 0
     for (const field of here) if (before.has(field)) again++
     // What asks for nearly all of its type's fields once more begins anew, however few those are.

@@ -6,7 +6,7 @@ const tidy = (text: string): string => text.replace(/^[\s:.,;=\-–—_*|]+|[\s:
 
 const withoutLeaders = (words: Word[]): Word[] => words.filter((w) => !/^[._:·…\-–—=|]+$/.test(w.text))
 
-const NOT_A_NAME = /\b(?:eur|euro|gbp|iban|number|date|page|address|account|total|amount|the|and to|please|your|this|with|from|of the|for the|see|form|section|signature|employee|statement)\b/i
+const NOT_A_NAME = /\b(?:eur|euro|gbp|iban|number|date|page|address|account|total|amount|the|and to|please|your|this|with|from|of the|for the|see|form|section|signature|employee|statement|manager|department|personnel|officer|office)\b/i
 /** Small words inside names of persons. */
 export const PARTICLES: ReadonlySet<string> = new Set(['de', 'del', 'la', 'van', 'von', 'der', 'den', 'di', 'da', 'du', 'le', 'y', 'o', 'mc', 'ap', 'née', 'nee', 'born', 'al', 'bin', 'dos', 'ten', 'ter', 'and'])
 
@@ -21,7 +21,7 @@ export function nameLikeness(text: string): number {
   return share >= 0.99 ? 1 : share * 0.7
 }
 
-const ORG_WORDS = /\b(?:ltd|limited|plc|llp|inc|co|company|bank|mutual|sarl|s\.?a\.?r\.?l|sas|s\.?a\.?s?|s\.?l\.?u?|gmbh|b\.?v\.?|group|services?|works?|energy|water|power|broadband|telecom|electric(?:ity)?|insurance|marine|yard|slipways?|boats?|boatyard|shipyard|fisher(?:y|ies)|seafoods?|harbour|cooperative|co-op|society|partners|brothers|bros|sons|chandlery|underwriters|assurance|utilities|networks?|savings|union|astilleros|chantier|naval|nautica|energ[iy]a?|eaux?|aguas?)\b/i
+const ORG_WORDS = /\b(?:ltd|limited|plc|llp|inc|co|company|bank|mutual|sarl|s\.?a\.?r\.?l|sas|s\.?a\.?s?|s\.?l\.?u?|gmbh|b\.?v\.?|group|services?|works?|energy|water|power|broadband|telecom|electric(?:ity)?|insurance|marine|yard|slipways?|boats?|boatyard|shipyard|fisher(?:y|ies)|seafoods?|harbour|cooperative|co-op|society|partners|brothers|bros|sons|chandlery|underwriters|assurance|utilities|networks?|savings|union|marina|trust|board|authority|registry|revenue|finance|surveys?|surveyors?|consultants?|fishing|shellfish|charters|astilleros|chantier|naval|nautica|energ[iy]a?|eaux?|aguas?)\b/i
 
 /** How much a text looks like a firm's name, 0 to 1. */
 export function orgLikeness(text: string): number {
@@ -32,7 +32,7 @@ export function orgLikeness(text: string): number {
 
 /** Leaves away a title; "M." before a single name is more likely an initial than a monsieur. */
 function withoutTitle(name: string): string {
-  const bare = name.replace(/^(?:mr|mrs|ms|miss|mx|dr|prof|m|mme|mlle|sr|sra|srta|don|doña)\.?\s+(?=\p{Lu})/iu, '')
+  const bare = name.replace(/^(?:dear|hello|cher|chère|estimado|estimada)\s+(?=\p{Lu})/iu, '').replace(/^(?:mr|mrs|ms|miss|mx|dr|prof|m|mme|mlle|sr|sra|srta|don|doña)\.?\s+(?=\p{Lu})/iu, '')
   return /^m\b/i.test(name) && !bare.includes(' ') ? name : bare
 }
 

@@ -1,0 +1,26 @@
+import { linesOf, typicalHeight, type Line } from '../page/layout.ts'
+import type { Page } from '../page/page.ts'
+
+/** Letters so much larger than the usual are a heading or a letterhead. */
+const LARGE = 1.22
+/** The head of a page, where papers say who and what they are. */
+const HEAD = 0.3
+
+/** A line of sentences. */
+const isProse = (line: Line): boolean => line.segments.length === 1 && line.words.length >= 7 && line.words.filter((w) => /^\p{Ll}/u.test(w.text)).length * 2 > line.words.length
+
+/**
+ * How much a page looks like the first of a document rather than one further on, -1 to 1: it opens with large letters or
+ * short lines; what goes on begins with sentences, or with rows, in letters like all others.
+ */
+export function openingLikeness(page: Page): number {
+  const lines = linesOf(page)
+  if (lines.length === 0) return 0
+  const usual = typicalHeight(page)
+  const head = lines.filter((l) => l.box[1] < HEAD && l.words.some((w) => /\p{L}{3}/u.test(w.text)))
+  if (head.some((l) => l.height > usual * LARGE && l.words.length <= 9)) return 1
+  // A running head of one small line is no opening.
+  const body = lines.filter((l) => l.box[1] > 0.055 && l.words.some((w) => /\p{L}{2}/u.test(w.text)))
+  const prose = body.slice(0, 4).filter(isProse).length
+  return prose >= 3 ? -1 : prose === 2 ? -0.6 : 0
+}
