@@ -8,6 +8,12 @@ export interface Word {
   sure: number
 }
 
+/** A mark on a page with a text layer that may be a pen's: `drawn` as a line, or else a picture that may be one. */
+export interface PenMark {
+  box: Box
+  drawn: boolean
+}
+
 /** Where the words of a page come from. */
 export type PageSource = 'text' | 'ocr' | 'mixed' | 'none'
 
@@ -33,6 +39,8 @@ export interface Page {
   lean: number
   /** Where dark marks lie; only measured on pages that ask for ink (a signature) and on scans. */
   ink: InkGrid | null
+  /** Marks that a page with a text layer carries besides; a scan shows them as ink alone. */
+  pens?: PenMark[]
   /** Why the page is hard to read, null where it is fair. */
   poor: string | null
   /** Its doubtful places were looked at by the second reader; once is enough. */

@@ -83,7 +83,7 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
   for (const meaning of label.meanings) {
     if (meaning.role !== 'field') continue
     const field = type.fields.find((f) => f.name === meaning.field)!
-    const base = labelScore(label, meaning.rank) + nearness(field, label, marks) - Math.min(1, order * 0.25) - (headsColumn(label, byLine) ? 1.5 : 0)
+    const base = labelScore(label, meaning.rank) - (properName(label) ? 1.6 : 0) + nearness(field, label, marks) - Math.min(1, order * 0.25) - (headsColumn(label, byLine) ? 1.5 : 0)
     if (field.kind === 'yesno' || field.kind === 'choice') {
       const candidate = readChoice(label, field, field.kind === 'yesno' ? YES_NO : field.choices)
       if (candidate) found.push({ ...candidate, value: field.kind === 'yesno' ? candidate.value === 'yes' : candidate.value, score: candidate.score + base })
@@ -104,6 +104,12 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
     })
   }
   return found
+}
+
+/** "The Harbour Office" is a name of its own, not a label with a value behind it. */
+const properName = ({ segment, lineOf, from, to, length, colon }: LabelHit): boolean => {
+  const next = segment.words[segment.words.indexOf(lineOf.words[to - 1]) + 1]
+  return length === 1 && !colon && segment.words[0] !== lineOf.words[from] && /^the$/i.test(segment.words[0].text) && next !== undefined && /^\p{Lu}/u.test(next.text)
 }
 
 /** "Amount" over earnings and again over deductions heads columns: what stands beneath is no field of its name. */

@@ -240,13 +240,15 @@ export interface Signature {
  */
 export function readSignature(pages: readonly Page[], type: DocumentType): Signature | null {
   if (!type.signature) return null
+  const drawn = penDrawn(pages, type)
+  if (drawn) return drawn
   let best: Signature | null = null
   for (const page of pages) {
     if (!page.ink) continue
     const lines = linesOf(page)
     const [printed, surely] = [printedOn(page), surelyPrintedOn(page)]
     for (const label of labelsOn(page, type)) {
-      if (!label.meanings.some((m) => m.role === 'signature') || (!label.leads && !label.colon) || label.segment.words.length > label.to - label.from + 6) continue
+      if (!label.meanings.some((m) => m.role === 'signature') || (!label.leads && !label.colon) || label.segment.words.length > label.to - label.from + 6 || spoken(label)) continue
       const start = label.lineOf.words[label.from].box
       const end = label.lineOf.words[label.to - 1].box
       const tall = (label.lineOf.height / page.height) * 1
@@ -275,6 +277,35 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
   if (pen) return pen
   const last = pages.at(-1)!
   return { signed: false, sure: 0.5, page: last.number, box: [0, 0.5, 1, 1] }
+}
+
+/** "The chair closed the meeting." speaks of who signs, and is no place to sign. */
+const spoken = ({ segment }: LabelHit): boolean => segment.words.length >= 4 && /\p{Ll}{2}\.$/u.test(segment.words.at(-1)!.text)
+
+/** As a share of the page's width and height: what a hand makes of a name. */
+const isHand = ([left, top, right, bottom]: Box): boolean => right - left > 0.05 && right - left < 0.55 && bottom - top > 0.006 && bottom - top < 0.14
+/** How far above or below its caption a signature stands, as a share of the height. */
+const NEAR_CAPTION = 0.09
+const DRAWN = 0.96
+const DRAWN_APART = 0.86
+
+/**
+ * A pen's line that the page itself carries as a drawing, or a picture beside a place to sign: known exactly, where ink
+ * has to be told from print. Far from any caption only a line counts, and only below the letterhead.
+ */
+function penDrawn(pages: readonly Page[], type: DocumentType): Signature | null {
+  let apart: Signature | null = null
+  for (const page of pages) {
+    const hands = (page.pens ?? []).filter((p) => isHand(p.box))
+    if (hands.length === 0) continue
+    const captions = labelsOn(page, type).filter((l) => l.meanings.some((m) => m.role === 'signature') && (l.leads || l.colon) && !spoken(l)).map((l) => l.lineOf.box)
+    for (const { box, drawn } of hands) {
+      const near = captions.some((c) => c[1] - box[3] < NEAR_CAPTION && box[1] - c[3] < NEAR_CAPTION)
+      if (near) return { signed: true, sure: DRAWN, page: page.number, box }
+      if (drawn && box[1] > 0.15) apart = { signed: true, sure: DRAWN_APART, page: page.number, box }
+    }
+  }
+  return apart
 }
 
 /** A signature is wider than a stain and taller than what is left of a rule. */

@@ -85,7 +85,7 @@ function underShareHead(page: Page, at: number, segment: Segment, field: Field):
 /** Words before which a name is a firm's or a place's: "an account with Merrow Sound Mutual". */
 const ELSEWHERE = /^(?:with|at|from|of|in|to|the)$/i
 /** Words that stand with a capital and are no part of anybody's name. */
-const NO_NAME = /^(?:name|owner|owners|date|birth|born|share|shares|beneficial|director|directors|chair|chairman|secretary|company|the|mr|mrs|ms|mx|dr|capt|and|or|that|resolved|present|minutes|board|meeting|signatory|signatories|position|specimen|signature|total|declaration|person|persons|holder|dob|i|we|it|limited|ltd|account|bank)$/i
+const NO_NAME = /^(?:name|owner|owners|date|birth|born|share|shares|resolution|extract|function|position|partner|office|beneficial|director|directors|chair|chairman|secretary|company|the|mr|mrs|ms|mx|dr|capt|and|or|that|resolved|present|minutes|board|meeting|signatory|signatories|position|specimen|signature|total|declaration|person|persons|holder|dob|i|we|it|limited|ltd|account|bank)$/i
 
 /** Runs of two to five capitalised words that may be a person's name. */
 function namesIn(words: readonly Word[]): { value: string; words: Word[] }[] {
@@ -96,7 +96,7 @@ function namesIn(words: readonly Word[]): { value: string; words: Word[] }[] {
     const raw = run.map((w) => w.text).join(' ')
     const lead = words[before - 1]?.text ?? ''
     const [name] = run.length >= 2 && run.length <= 5 ? readNames(run) : []
-    if (name && nameLikeness(name.value as string) > 0.95 && (orgLikeness(raw) < 1) && !ELSEWHERE.test(lead)) found.push({ value: name.value as string, words: name.words })
+    if (name && nameLikeness(name.value as string) > 0.95 && orgLikeness(raw) < 1 && (raw !== raw.toUpperCase() || run.length <= 3) && !/\b(?:of|the)$/i.test(raw) && !ELSEWHERE.test(lead)) found.push({ value: name.value as string, words: name.words })
     run = []
   }
   let from = 0
@@ -146,27 +146,27 @@ function namesLedTo(page: Page, field: Field): Item[] {
   const found = new Map<string, Item>()
   const put = (names: { value: string; words: Word[] }[], line: number) => {
     for (const name of names) if (!found.has(squeeze(name.value))) found.set(squeeze(name.value), { kind: 'name', value: name.value, words: name.words, line, page })
-    return names.length > 0
   }
   lines.forEach((line, at) => {
     const head = leads.some((lead) => squeeze(line.text).includes(lead)) || (squeeze(lines[at - 1]?.text.slice(-40) ?? '') + squeeze(line.text.slice(0, 40))).match(new RegExp(leads.join('|'))) !== null
     if (!head || found.size > 0) return
-    const sentence = sentenceAround(lines, at, page)
-    if (put(namesIn(sentence), at)) { listBelow(at); return }
+    put(namesIn(sentenceAround(lines, at, page)), at)
     listBelow(at)
   })
   return [...found.values()]
 
   function listBelow(at: number): void {
     let before = lines[at]
+    let last = at
     for (let i = at + 1; i < lines.length; i++) {
       const line = lines[i]
       const [first] = line.segments
       const names = [first, line.segments[1]].filter(Boolean).flatMap((s) => namesIn(s.words).slice(0, 1)).slice(0, 1)
       const begins = names.length > 0 && line.words.indexOf(names[0].words[0]) <= 2
-      if (!begins && found.size > 0) return
+      // Between two people stands what each of them is.
+      if (!begins && found.size > 0 && (line.segments.length < 2 || i - last > 2)) return
       if ((line.box[1] - before.box[3]) * page.height > line.height * 6 || i > at + 12) return
-      if (begins) { put(names, i); before = line }
+      if (begins) { put(names, i); before = line; last = i }
       else if (line.segments.length > 1 || i === at + 1) before = line
       else return
     }
@@ -175,7 +175,9 @@ function namesLedTo(page: Page, field: Field): Item[] {
 
 /** The words of the sentence that a line is in the middle of. */
 function sentenceAround(lines: readonly Line[], at: number, page: Page): Word[] {
-  const joined = (i: number) => (lines[i + 1].box[1] - lines[i].box[3]) * page.height < lines[i].height * 1.4 && Math.abs(lines[i].box[0] - lines[i + 1].box[0]) < 0.06
+  const runs = (line: Line) => line.segments.length === 1 && line.words.length >= 4
+  if (!runs(lines[at])) return []
+  const joined = (i: number) => runs(lines[i]) && lines[i + 1].segments.length === 1 && (lines[i + 1].box[1] - lines[i].box[3]) * page.height < lines[i].height * 1.4 && Math.abs(lines[i].box[0] - lines[i + 1].box[0]) < 0.06
   let [from, to] = [at, at]
   while (from > 0 && joined(from - 1) && at - from < 4) from--
   while (to < lines.length - 1 && joined(to) && to - at < 4) to++

@@ -26,6 +26,7 @@ export interface Looks {
 
 /** Two pages with this share of their words in common are one page twice. */
 const COPY = 0.85
+const COPIED = -6
 
 export function looksOf(page: Page): Looks {
   const head = new Set<string>()
@@ -46,6 +47,8 @@ export function looksOf(page: Page): Looks {
 
 /** Log-odds that `next` goes on with the document of `page`, from numbering, looks and shared codes. */
 export function linkScore(page: Looks, next: Looks): number {
+  // A document does not say all of a page twice: the second is a copy, and begins anew.
+  if (next.all.size >= 12 && shareOf(page.all, next.all) >= COPY && !(page.numbering && next.numbering && next.numbering.page > page.numbering.page)) return COPIED
   let score = 0
   const [a, b] = [page.numbering, next.numbering]
   if (b) {
@@ -61,7 +64,7 @@ export function linkScore(page: Looks, next: Looks): number {
   } else if (page.bare !== null && next.bare === page.bare + 1) score += 3.5
   else if (next.bare === 1) score -= 1.5
   else if (next.bare !== null && page.bare !== null) score -= 1.5
-  score -= next.opens * (next.opens > 0 ? 0.3 : 2.2)
+  score -= next.opens * (next.opens > 0 ? 0.3 : 3)
   // Sentences that go on in the same letters from the same margin are the same hand's.
   if (next.opens <= 0 && next.head.size > 0 && next.head.size <= 8 && [...next.head].every((word) => page.all.has(word))) score += 0.8
   if (next.opens < 0) score += sameHand(page, next) ? 1 : -1
@@ -72,8 +75,6 @@ export function linkScore(page: Looks, next: Looks): number {
   if (Math.abs(page.page.width - next.page.width) > 8 || Math.abs(page.page.height - next.page.height) > 8) score -= 1.2
   if (page.page.source !== next.page.source) score -= 1.2
   if (page.page.file !== next.page.file) score -= 4
-  // A document does not say all of a page twice: the second is a copy, and begins anew.
-  if (next.all.size >= 12 && shareOf(page.all, next.all) >= COPY) score -= 6
   return score
 }
 

@@ -18,9 +18,12 @@ export function openingLikeness(page: Page): number {
   if (lines.length === 0) return 0
   const usual = typicalHeight(page)
   const head = lines.filter((l) => l.box[1] < HEAD && l.words.some((w) => /\p{L}{3}/u.test(w.text)))
-  if (head.some((l) => l.height > usual * LARGE && l.words.length <= 9)) return 1
+  // What comes behind sentences heads a part of the paper, not the paper.
+  const sentences = head.findIndex(isProse)
+  if ((sentences < 0 ? head : head.slice(0, sentences)).some((l) => l.height > usual * LARGE && l.words.length <= 9)) return 1
   // A running head of one small line is no opening.
   const body = lines.filter((l) => l.box[1] > 0.055 && l.words.some((w) => /\p{L}{2}/u.test(w.text)))
-  const prose = body.slice(0, 4).filter(isProse).length
-  return prose >= 3 ? -1 : prose === 2 ? -0.6 : 0
+  const first = body.slice(0, 4)
+  const prose = first.filter(isProse).length
+  return prose >= 3 || (prose > 0 && prose === first.length) ? -1 : prose === 2 ? -0.6 : 0
 }

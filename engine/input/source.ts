@@ -91,8 +91,9 @@ async function readPdfPage(pdf: Pdf, index: number, wantsInk: WantsInk): Promise
     const rotation = found.turned
     const words = rotation === 0 ? found.words : found.words.map((w) => ({ ...w, box: turnBox(w.box, rotation) }))
     const [width, height] = rotation % 180 ? [found.height, found.width] : [found.width, found.height]
+    const pens = found.pens.map((p) => ({ ...p, box: turnBox(p.box, rotation) }))
     const ink = wantsInk(words) ? inkGrid(turned(pdf.render(index, INK_DPI), rotation)) : null
-    return { width, height, rotation, source: 'text', blank: false, words, lean: 0, ink, poor: null }
+    return { width, height, rotation, source: 'text', blank: false, words, lean: 0, ink, ...(pens.length > 0 ? { pens } : {}), poor: null }
   }
   // A page without a letter or a picture is blank, or drawn: a small rendering tells, and most are blank.
   if (found.letters === 0 && found.pictured === 0 && isEmpty(pdf.render(index, 40))) return { width: found.width, height: found.height, rotation: 0, source: 'none', blank: true, words: [], lean: 0, ink: null, poor: null }

@@ -1,5 +1,5 @@
 import { PDFiumLibrary } from '@hyzyla/pdfium'
-import type { Rotation, Word } from '../../core/page/page.ts'
+import type { PenMark, Rotation, Word } from '../../core/page/page.ts'
 import { overlap } from '../../core/page/geometry.ts'
 import { joinCombs } from '../../core/page/comb.ts'
 import { unglue } from '../../core/page/unglue.ts'
@@ -42,11 +42,22 @@ export interface PdfPage {
   pictured: number
   /** Degrees clockwise that bring sideways text upright. */
   turned: Rotation
+  /** What on it may be a pen's doing: drawn lines of many curves, small pictures, notes laid over the page. */
+  pens: PenMark[]
 }
 
 const ERROR_PASSWORD = 4
 /** PDFium's kind of a page object that is a picture. */
 const PICTURE = 3
+const PATH = 2
+const CURVE = 1
+/** So many points of curves, three to each, are more than a rounded frame has. */
+const FEWEST_STROKES = 14
+/** No page is looked at for more marks than this: a map is drawn of thousands. */
+const MOST_PENS = 40
+/** PDFium's kinds of notes that a signature is laid over a page with. */
+const STAMP_NOTE = 13
+const INK_NOTE = 15
 const RENDER_FLAGS = 0x01 | 0x10 // annotations; bytes in the order pictures want them
 
 /** An open PDF. Pages are numbered from 0. Close it: its memory is outside the reach of the garbage collector. */
@@ -94,7 +105,7 @@ export class Pdf {
       const text = raw._FPDFText_LoadPage(page)
       try {
         const found = readWords(raw, text, toPage, height / width)
-        return { width, height, ...found, words: joinCombs(unglue(found.words), width), pictured: this.pictured(page) }
+        return { width, height, ...found, words: joinCombs(unglue(found.words), width), pictured: this.pictured(page), pens: this.pens(page, toPage) }
       } finally {
         raw._FPDFText_ClosePage(text)
       }
@@ -208,6 +219,48 @@ export class Pdf {
       (x, y) => [(top - y) / h, (right - x) / w],
     ]
     return { width: raw._FPDF_GetPageWidthF(page), height: raw._FPDF_GetPageHeightF(page), toPage: maps[turns] ?? maps[0] }
+  }
+
+  /** Rounded corners have four curves; a pen's line has more, and is stroked where letters drawn as paths are filled. */
+  private pens(page: number, toPage: (x: number, y: number) => [number, number]): PenMark[] {
+    const { raw } = this
+    const place = raw.wasmExports.malloc(16)
+    const found: PenMark[] = []
+    const put = (drawn: boolean, bounds: boolean) => {
+      if (!bounds) return
+      const [left, bottom, right, top] = raw.HEAPF32.slice(place / 4, place / 4 + 4)
+      const [[x0, y0], [x1, y1]] = [toPage(left, bottom), toPage(right, top)]
+      const box: PenMark['box'] = [Math.min(x0, x1), Math.min(y0, y1), Math.max(x0, x1), Math.max(y0, y1)]
+      if (box[2] - box[0] < 0.7 && box[3] - box[1] < 0.3) found.push({ box, drawn })
+    }
+    const objects = raw._FPDFPage_CountObjects(page)
+    for (let i = 0; i < objects && found.length < MOST_PENS; i++) {
+      const object = raw._FPDFPage_GetObject(page, i)
+      const type = raw._FPDFPageObj_GetType(object)
+      const curved = type === PATH && this.curved(object)
+      if (type !== PICTURE && !curved) continue
+      const stroked = curved && raw._FPDFPath_GetDrawMode(object, place, place + 4) !== 0 && raw.HEAPF32[place / 4] === 0
+      put(stroked, raw._FPDFPageObj_GetBounds(object, place, place + 4, place + 8, place + 12) !== 0)
+    }
+    const notes = Math.min(MOST_PENS, raw._FPDFPage_GetAnnotCount(page))
+    for (let i = 0; i < notes; i++) {
+      const note = raw._FPDFPage_GetAnnot(page, i)
+      const kind = raw._FPDFAnnot_GetSubtype(note)
+      // A rectangle in memory is left, top, right, bottom.
+      if ((kind === STAMP_NOTE || kind === INK_NOTE) && raw._FPDFAnnot_GetRect(note, place)) put(kind === INK_NOTE, true)
+      raw._FPDFPage_CloseAnnot(note)
+    }
+    raw.wasmExports.free(place)
+    return found
+  }
+
+  private curved(path: number): boolean {
+    const { raw } = this
+    const segments = raw._FPDFPath_CountSegments(path)
+    if (segments < FEWEST_STROKES) return false
+    let curves = 0
+    for (let s = 0; s < segments && curves < FEWEST_STROKES; s++) if (raw._FPDFPathSegment_GetType(raw._FPDFPath_GetPathSegment(path, s)) === CURVE) curves++
+    return curves >= FEWEST_STROKES
   }
 
   private pictured(page: number): number {

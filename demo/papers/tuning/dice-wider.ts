@@ -42,7 +42,7 @@ export async function drawPlan(plan: Plan, dice: Dice): Promise<Drawn> {
     else if (words.small && !words.more) y = d.prose(y + 8, dice.pick(words.small))
   }
   if (words.more) y = pagesOf(d, plan, words, dice, y, last)
-  if (plan.signed !== null && words.sign) d.signature(Math.min(y + 24, 720), plan.signed, plan.signDay?.day ?? plan.story?.asOf ?? '2026-01-01', { sign: words.sign, date: words.date ?? ['Date'] }, plan.signDay !== undefined)
+  if (plan.signed !== null && words.sign) d.signature(Math.min(y + 24, 720), plan.signed, plan.signDay?.day ?? plan.story?.asOf ?? '2026-01-01', { sign: plan.signer && dice.chance(0.2) ? [plan.signer, plan.firm, `for ${plan.firm}`] : words.sign, date: words.date ?? ['Date'] }, plan.signDay !== undefined)
   return { type: plan.type, bytes: await d.paper.bytes(), pages: d.paper.pages, signed: plan.signed, fields: truthOf(plan).fields }
 }
 
