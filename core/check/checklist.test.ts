@@ -4,6 +4,7 @@ import { eur, paperOf } from '../match/paper-of.ts'
 import type { Paper } from '../match/paper.ts'
 import { personsOf, withOwners } from '../match/persons.ts'
 import { builtInTypes } from '../program/types/index.ts'
+import { traderAccount } from '../program/trader-account.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { judgeChecklist } from './checklist.ts'
 
@@ -91,4 +92,45 @@ test('one more good paper never makes a satisfied requirement missing', () => {
     if (status(requirement.id, ...papers) !== 'satisfied') continue
     for (const extra of [card('Ottilie Varnham', '2031-01-01'), slip('2025-12'), statement('2025-12-01', '2025-12-31')]) expect(status(requirement.id, ...papers, extra)).toBe('satisfied')
   }
+})
+
+const survey = (inspected: string, more: Partial<Paper> = {}) => paperOf('survey', 'survey_report', { inspection_date: inspected }, { signed: true, ...more })
+const small = paperOf('form', 'loan_application', { loan_amount: eur('24000.00') }, { signed: true })
+test.each<[string, Paper[], string]>([
+  ['a small loan', [small], 'not_applicable'],
+  ['a large loan without one', [form()], 'missing'],
+  ['inspected in the last twelve months', [form(), survey('2025-06-01')], 'satisfied'],
+  ['inspected before', [form(), survey('2025-03-01')], 'expired'],
+  ['unsigned', [form(), survey('2025-06-01', { signed: false })], 'unsigned'],
+])('survey: %s', (_, papers, expected) => expect(status('survey', ...papers)).toBe(expected))
+
+const trader = paperOf('form', 'loan_application', { employment_status: 'self_employed' }, { signed: true })
+const notice = (year: string) => paperOf(`tax ${year}`, 'tax_assessment', { taxpayer_name: 'Ottilie Varnham', tax_year: year })
+const accounts = (end: string) => paperOf('accounts', 'business_accounts', { period_end: end })
+test.each<[string, Paper[], string]>([
+  ['two notices and the accounts', [trader, notice('2025'), notice('2024'), accounts('2025-12-31')], 'satisfied'],
+  ['one notice lacking', [trader, notice('2025'), accounts('2025-12-31')], 'incomplete'],
+  ['the accounts lacking', [trader, notice('2025'), notice('2024')], 'incomplete'],
+  ['old accounts', [trader, notice('2025'), notice('2024'), accounts('2024-03-31')], 'expired'],
+  ['nothing', [trader], 'missing'],
+])('income of the self-employed: %s', (_, papers, expected) => expect(status('income_proof', ...papers)).toBe(expected))
+test('the other loan asks for its balance', () => {
+  const owing = paperOf('form', 'loan_application', { existing_loan: true }, { signed: true })
+  expect(status('payoff', owing)).toBe('missing')
+  expect(status('payoff', form())).toBe('not_applicable')
+  expect(status('payoff', owing, paperOf('balance', 'loan_payoff', { statement_date: '2026-03-20' }))).toBe('satisfied')
+})
+
+const business = (requirement: string, ...papers: Paper[]) => judgeChecklist(traderAccount, { papers, persons: { applicant: null, coApplicant: null }, asOf, titles }, []).find((r) => r.requirement === requirement)!
+const declaration = (...owners: [string, string][]) => paperOf('owners', 'owners_declaration', { owners: owners.map(([name, share]) => ({ name, share })) }, { signed: true })
+test.each<[string, Paper[], string]>([
+  ['every owner of a quarter has one', [declaration(['Maren Carrow', '75'], ['Leif Thorne', '25']), card('Maren Carrow', '2030-01-01'), card('Leif THORNE', '2030-01-01')], 'satisfied'],
+  ['one has none', [declaration(['Maren Carrow', '75'], ['Leif Thorne', '25']), card('Maren Carrow', '2030-01-01')], 'incomplete'],
+  ['a small owner needs none', [declaration(['Maren Carrow', '80'], ['Leif Thorne', '20']), card('Maren Carrow', '2030-01-01')], 'satisfied'],
+  ['one has run out', [declaration(['Maren Carrow', '75'], ['Leif Thorne', '25']), card('Maren Carrow', '2030-01-01'), card('Leif Thorne', '2025-01-01')], 'expired'],
+  ['nobody has one', [declaration(['Maren Carrow', '100']), card('Osric Pell', '2030-01-01')], 'missing'],
+])('identity of owners: %s', (_, papers, expected) => expect(business('owner_ids', ...papers).status).toBe(expected))
+test('who acts for a business of one owner needs no resolution', () => {
+  expect(business('mandate_to_act', declaration(['Maren Carrow', '100'])).status).toBe('not_applicable')
+  expect(business('mandate_to_act', declaration(['Maren Carrow', '60'], ['Leif Thorne', '40'])).status).toBe('missing')
 })

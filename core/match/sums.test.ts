@@ -1,3 +1,4 @@
+import { traderAccount } from '../program/trader-account.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { eur, paperOf } from './paper-of.ts'
 import { judgeChecks } from './sums.ts'
@@ -44,3 +45,8 @@ test('a person may accept a failed check; it stays failed and says so', () => {
   const [result] = judgeChecks([form('47850.00')], workingBoatLoan, [{ kind: 'check', check: 'loan_equals_price_less_deposit', decision: 'accepted', reason: 'typing slip' }], '2026-04-10')
   expect(result).toMatchObject({ status: 'failed', settled: { decision: 'accepted', reason: 'typing slip' } })
 })
+
+const owners = (...shares: string[]) => paperOf('owners', 'owners_declaration', { owners: shares.map((share, i) => ({ name: `Owner ${i}`, share })) })
+test.each([[['60', '40'], 'passed'], [['75.5', '24.5'], 'passed'], [['60', '35'], 'failed']])('shares of %s: %s', (shares, status) => expect(judgeChecks([owners(...shares)], traderAccount, [], '2026-04-10').find((c) => c.check === 'shares_total')!.status).toBe(status))
+test('shares that were not read say nothing', () => expect(judgeChecks([], traderAccount, [], '2026-04-10')[0].status).toBe('not_applicable'))
+test.each([['52000.00', 'passed'], ['40000.00', 'failed']])('a survey of %s for a loan of 48750.00: %s', (value, status) => expect(check('value_covers_loan', [form('48750.00'), paperOf('survey', 'survey_report', { market_value: eur(value) })]).status).toBe(status))

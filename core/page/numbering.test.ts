@@ -1,4 +1,4 @@
-import { pageNumberOf } from './numbering.ts'
+import { bareNumberOf, pageNumberOf } from './numbering.ts'
 import { pageOf } from './page-of.ts'
 
 const footed = (text: string) => pageOf([...Array.from({ length: 44 }, () => ''), text])
@@ -20,4 +20,10 @@ test.each([
 test('a page beyond its own total is no page number', () => expect(pageNumberOf(footed('Page 9 of 2'))).toBeNull())
 test('numbers in the middle of a page are none of its own', () => {
   expect(pageNumberOf(pageOf([...Array.from({ length: 20 }, () => ''), 'Page 2 of 5', ...Array.from({ length: 10 }, () => '')]))).toBeNull()
+})
+
+test('a number alone in the foot may be a page number', () => expect(bareNumberOf(footed('3'))).toBe(3))
+test('a number with words beside it, or amid the page, is none', () => {
+  expect(bareNumberOf(footed('Form 3'))).toBeNull()
+  expect(bareNumberOf(pageOf([...Array.from({ length: 20 }, () => ''), '3', 'a word']))).toBeNull()
 })

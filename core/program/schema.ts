@@ -81,7 +81,7 @@ export const documentTypeSchema = z.object({
   threshold: z.number().min(0).max(1).default(0.85),
 }).superRefine((type, context) => {
   const names = new Set(type.fields.map((f) => f.name))
-  const used = [type.person, type.tellsApart, ...type.relations.flatMap((r) => Object.entries(r).filter(([k]) => k !== 'kind' && k !== 'column').flatMap(([, v]) => v))]
+  const used = [type.person, type.tellsApart, ...type.relations.flatMap((r) => Object.entries(r).filter(([k]) => k !== 'kind' && k !== 'column').flatMap(([, v]): unknown[] => (Array.isArray(v) ? v : [v])))]
   for (const name of used) if (typeof name === 'string' && !names.has(name)) context.addIssue({ code: 'custom', message: `${type.id} names the field "${name}", which it does not have` })
 })
 export type DocumentType = z.infer<typeof documentTypeSchema>

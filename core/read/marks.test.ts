@@ -58,3 +58,16 @@ test('ink that contradicts what was read in a box makes it a question', () => {
   const read = readDocument([page], application).fields.find((f) => f.name === 'existing_loan')!
   expect(read).toMatchObject({ value: false, needsReview: true })
 })
+
+const pen = (box: [number, number, number, number], drawn = true) => ({ pens: [{ box, drawn }] })
+test('a line of curves near its caption is a signature, known exactly', () => expect(readSignature([pageOf(lines, pen([0.1, 0.2, 0.3, 0.23]))], consent)).toMatchObject({ signed: true, sure: 0.96 }))
+test('far from any caption it still is one, less surely', () => expect(readSignature([pageOf(lines, pen([0.1, 0.8, 0.3, 0.83]))], consent)).toMatchObject({ signed: true, sure: 0.86 }))
+test('a logo is none: it stands in the head, or is as large as a picture', () => {
+  expect(readSignature([pageOf(['Consent', ...Array.from({ length: 30 }, () => ''), 'Signature'], pen([0.1, 0.02, 0.3, 0.05]))], consent)).toMatchObject({ signed: false })
+  expect(readSignature([pageOf(lines, pen([0.1, 0.2, 0.8, 0.6]))], consent)).toMatchObject({ signed: false })
+})
+test('a caption that stands alone wants its ink measured, one in a sentence does not', () => {
+  const wants = inkWanted(builtInTypes)
+  expect(wants(pageOf(['Marine surveyor']).words)).toBe(true)
+  expect(wants(pageOf(['The surveyor came aboard at noon.']).words)).toBe(false)
+})

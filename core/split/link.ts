@@ -2,7 +2,7 @@ import { linesOf, typicalHeight } from '../page/layout.ts'
 import { bareNumberOf, pageNumberOf, type PageNumber } from '../page/numbering.ts'
 import type { Page } from '../page/page.ts'
 import { fold, squeeze } from '../page/text.ts'
-import { openingLikeness } from './opening.ts'
+import { isProse, openingLikeness } from './opening.ts'
 
 /** What of a page is compared with its neighbour's. */
 export interface Looks {
@@ -11,6 +11,8 @@ export interface Looks {
   bare: number | null
   /** How much it looks like the first page of a document, -1 to 1. */
   opens: number
+  /** Has sentences on it. */
+  prose: boolean
   /** Height of its letters in points, and how far left its lines begin, in hundredths of the width. */
   letters: number
   margin: number
@@ -42,7 +44,7 @@ export function looksOf(page: Page): Looks {
       if (text.length >= 6 && /\d{3}/.test(text) && !/^\d{1,2}[/.-]\d{1,2}[/.-]\d{2,4}$/.test(fold(word.text)) && !/[.,]\d{2}$/.test(word.text)) codes.add(text)
     }
   }
-  return { numbering: pageNumberOf(page), bare: bareNumberOf(page), opens: openingLikeness(page), letters: typicalHeight(page), margin: marginOf(page), head, foot, codes, all, page }
+  return { numbering: pageNumberOf(page), bare: bareNumberOf(page), opens: openingLikeness(page), prose: linesOf(page).some(isProse), letters: typicalHeight(page), margin: marginOf(page), head, foot, codes, all, page }
 }
 
 /** Log-odds that `next` goes on with the document of `page`, from numbering, looks and shared codes. */
@@ -64,10 +66,11 @@ export function linkScore(page: Looks, next: Looks): number {
   } else if (page.bare !== null && next.bare === page.bare + 1) score += 3.5
   else if (next.bare === 1) score -= 1.5
   else if (next.bare !== null && page.bare !== null) score -= 1.5
-  score -= next.opens * (next.opens > 0 ? 0.3 : 3)
+  // Sentences go on with sentences; behind a page of figures they are likelier another paper's.
+  score -= next.opens * (next.opens > 0 ? 0.3 : page.prose ? 3 : 0.8)
   // Sentences that go on in the same letters from the same margin are the same hand's.
   if (next.opens <= 0 && next.head.size > 0 && next.head.size <= 8 && [...next.head].every((word) => page.all.has(word))) score += 0.8
-  if (next.opens < 0) score += sameHand(page, next) ? 1 : -1
+  if (next.opens < 0 && page.prose) score += sameHand(page, next) ? 1 : -1
   score += likeness(page.head, next.head, 1.8) + likeness(page.foot, next.foot, 1.5)
   let shared = 0
   for (const code of next.codes) if (page.codes.has(code)) shared++

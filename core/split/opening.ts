@@ -7,7 +7,7 @@ const LARGE = 1.22
 const HEAD = 0.3
 
 /** A line of sentences. */
-const isProse = (line: Line): boolean => line.segments.length === 1 && line.words.length >= 7 && line.words.filter((w) => /^\p{Ll}/u.test(w.text)).length * 2 > line.words.length
+export const isProse = (line: Line): boolean => line.segments.length === 1 && line.words.length >= 7 && line.words.filter((w) => /^\p{Ll}/u.test(w.text)).length * 2 > line.words.length
 
 /**
  * How much a page looks like the first of a document rather than one further on, -1 to 1: it opens with large letters or
