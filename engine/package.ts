@@ -4,6 +4,7 @@ import type { PackageFile } from '../core/findings/findings.ts'
 import type { Box } from '../core/page/geometry.ts'
 import type { Page } from '../core/page/page.ts'
 import type { DocumentType } from '../core/program/schema.ts'
+import { separatorOn } from '../core/split/separator.ts'
 import { inkWanted } from '../core/read/marks.ts'
 import { shared, WORTH_THREADS, type Threads } from './parallel/pool.ts'
 import { expand, sha256, type IncomingFile } from './input/expand.ts'
@@ -65,7 +66,7 @@ export async function readPackage(incoming: readonly IncomingFile[], types: read
       limit(async (): Promise<Omit<Page, 'number'>> => {
         const page = await read(index).catch((error: unknown) => unreadable(error))
         progress(++done, all)
-        return { ...page, file: file.name, filePage: index + 1, separator: false }
+        return { ...page, file: file.name, filePage: index + 1, separator: separatorOn(page) !== null }
       }),
     )
   })

@@ -14,6 +14,13 @@ export interface PenMark {
   drawn: boolean
 }
 
+/** A barcode or a square code on a page, as its standard names it ("Code128", "QRCode"). */
+export interface PageCode {
+  format: string
+  text: string
+  box: Box
+}
+
 /** Where the words of a page come from. */
 export type PageSource = 'text' | 'ocr' | 'mixed' | 'none'
 
@@ -41,6 +48,7 @@ export interface Page {
   ink: InkGrid | null
   /** Marks that a page with a text layer carries besides; a scan shows them as ink alone. */
   pens?: PenMark[]
+  codes?: PageCode[]
   /** Why the page is hard to read, null where it is fair. */
   poor: string | null
   /** Its doubtful places were looked at by the second reader; once is enough. */

@@ -1,12 +1,13 @@
 import { fileTypeFromBuffer } from 'file-type'
 import type { Metadata } from 'sharp'
 import type { Box } from '../../core/page/geometry.ts'
-import type { Page, Word } from '../../core/page/page.ts'
+import type { Page, PageCode, Word } from '../../core/page/page.ts'
 import type { WantsInk } from '../../core/read/marks.ts'
-import { Pdf, PdfProblem } from '../pdf/pdfium.ts'
+import { Pdf, PdfProblem, type PdfPage } from '../pdf/pdfium.ts'
 import { turned, type Grey } from '../picture/grey.ts'
 import { pictures } from '../picture/library.ts'
 import { inkGrid } from '../picture/measure.ts'
+import { readCodes } from '../read/codes.ts'
 import { lookCloser } from '../read/closer.ts'
 import { readScan } from '../read/scan.ts'
 
@@ -92,8 +93,9 @@ async function readPdfPage(pdf: Pdf, index: number, wantsInk: WantsInk): Promise
     const words = rotation === 0 ? found.words : found.words.map((w) => ({ ...w, box: turnBox(w.box, rotation) }))
     const [width, height] = rotation % 180 ? [found.height, found.width] : [found.width, found.height]
     const pens = found.pens.map((p) => ({ ...p, box: turnBox(p.box, rotation) }))
+    const codes = await codesOn(pdf, index, found, rotation)
     const ink = wantsInk(words) ? inkGrid(turned(pdf.render(index, INK_DPI), rotation)) : null
-    return { width, height, rotation, source: 'text', blank: false, words, lean: 0, ink, ...(pens.length > 0 ? { pens } : {}), poor: null }
+    return { width, height, rotation, source: 'text', blank: false, words, lean: 0, ink, ...(pens.length > 0 ? { pens } : {}), ...(codes.length > 0 ? { codes } : {}), poor: null }
   }
   // A page without a letter or a picture is blank, or drawn: a small rendering tells, and most are blank.
   if (found.letters === 0 && found.pictured === 0 && isEmpty(pdf.render(index, 40))) return { width: found.width, height: found.height, rotation: 0, source: 'none', blank: true, words: [], lean: 0, ink: null, poor: null }
@@ -101,6 +103,26 @@ async function readPdfPage(pdf: Pdf, index: number, wantsInk: WantsInk): Promise
   const scan = await readScan(picture, dpi)
   const [width, height] = scan.rotation % 180 ? [found.height, found.width] : [found.width, found.height]
   return { width, height, ...scan, source: scan.blank ? 'none' : found.letters > 0 && found.strange < 0.25 ? 'mixed' : 'ocr' }
+}
+
+const CODE_DPI = 150
+/** A text page with fewer words and something drawn on it may be a sheet that is all barcode. */
+const SPARE = 60
+
+/** Codes on a page with a text layer: only where a picture or bars stand is it drawn and read. */
+async function codesOn(pdf: Pdf, index: number, found: Pick<PdfPage, 'codeLike' | 'words'>, rotation: Page['rotation']): Promise<PageCode[]> {
+  if (found.codeLike.length === 0) return []
+  const spare = found.words.length < SPARE
+  const parts: Box[] = spare ? [[0, 0, 1, 1]] : found.codeLike.slice(0, 4).map(([l, t, r, b]) => [Math.max(0, l - 0.02), Math.max(0, t - 0.015), Math.min(1, r + 0.02), Math.min(1, b + 0.015)])
+  const codes: PageCode[] = []
+  for (const part of parts) {
+    const [wide, tall] = [part[2] - part[0], part[3] - part[1]]
+    for (const code of await readCodes(pdf.render(index, CODE_DPI, part), 0)) {
+      const [l, t, r, b] = code.box
+      codes.push({ ...code, box: turnBox([part[0] + l * wide, part[1] + t * tall, part[0] + r * wide, part[1] + b * tall], rotation) })
+    }
+  }
+  return [...new Map(codes.map((c) => [`${c.format} ${c.text}`, c])).values()]
 }
 
 /** The picture of a scanned page: its own JPEG where the page is nothing else, else the page drawn. */

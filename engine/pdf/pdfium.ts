@@ -1,6 +1,6 @@
 import { PDFiumLibrary } from '@hyzyla/pdfium'
 import type { PenMark, Rotation, Word } from '../../core/page/page.ts'
-import { overlap } from '../../core/page/geometry.ts'
+import { boxAround, overlap, type Box } from '../../core/page/geometry.ts'
 import { joinCombs } from '../../core/page/comb.ts'
 import { unglue } from '../../core/page/unglue.ts'
 import type { Grey } from '../picture/grey.ts'
@@ -44,6 +44,8 @@ export interface PdfPage {
   turned: Rotation
   /** What on it may be a pen's doing: drawn lines of many curves, small pictures, notes laid over the page. */
   pens: PenMark[]
+  /** Where a code may stand: small pictures, and bars drawn side by side. */
+  codeLike: Box[]
 }
 
 const ERROR_PASSWORD = 4
@@ -55,6 +57,11 @@ const CURVE = 1
 const FEWEST_STROKES = 14
 /** No page is looked at for more marks than this: a map is drawn of thousands. */
 const MOST_PENS = 40
+/** Fewer bars than this are no code; rules of a table are fewer. */
+const FEWEST_BARS = 20
+const MOST_BARS = 400
+/** A code drawn in one go has so many points and more. */
+const MANY_RECTANGLES = 80
 /** PDFium's kinds of notes that a signature is laid over a page with. */
 const STAMP_NOTE = 13
 const INK_NOTE = 15
@@ -105,26 +112,28 @@ export class Pdf {
       const text = raw._FPDFText_LoadPage(page)
       try {
         const found = readWords(raw, text, toPage, height / width)
-        return { width, height, ...found, words: joinCombs(unglue(found.words), width), pictured: this.pictured(page), pens: this.pens(page, toPage) }
+        return { width, height, ...found, words: joinCombs(unglue(found.words), width), pictured: this.pictured(page), ...this.marks(page, toPage) }
       } finally {
         raw._FPDFText_ClosePage(text)
       }
     })
   }
 
-  /** The page as a grey picture of `dpi` dots an inch. */
-  render(index: number, dpi: number): Grey {
+  /** The page, or a part of it as shares of its width and height, as a grey picture of `dpi` dots an inch. */
+  render(index: number, dpi: number, part: Box = [0, 0, 1, 1]): Grey {
     const { raw } = this
     return this.onPage(index, (page) => {
       const scale = dpi / 72
-      const width = Math.max(1, Math.min(12000, Math.round(raw._FPDF_GetPageWidthF(page) * scale)))
-      const height = Math.max(1, Math.min(12000, Math.round(raw._FPDF_GetPageHeightF(page) * scale)))
+      const across = Math.max(1, Math.min(12000, Math.round(raw._FPDF_GetPageWidthF(page) * scale)))
+      const down = Math.max(1, Math.min(12000, Math.round(raw._FPDF_GetPageHeightF(page) * scale)))
+      const [left, top] = [Math.round(part[0] * across), Math.round(part[1] * down)]
+      const [width, height] = [Math.max(1, Math.round(part[2] * across) - left), Math.max(1, Math.round(part[3] * down) - top)]
       const bitmap = raw._FPDFBitmap_Create(width, height, 0)
       if (!bitmap) throw new PdfProblem('damaged')
       try {
         raw._FPDFBitmap_FillRect(bitmap, 0, 0, width, height, 0xffffffff)
-        raw._FPDF_RenderPageBitmap(bitmap, page, 0, 0, width, height, 0, RENDER_FLAGS)
-        if (this.form) raw._FPDF_FFLDraw(this.form, bitmap, page, 0, 0, width, height, 0, RENDER_FLAGS)
+        raw._FPDF_RenderPageBitmap(bitmap, page, -left, -top, across, down, 0, RENDER_FLAGS)
+        if (this.form) raw._FPDF_FFLDraw(this.form, bitmap, page, -left, -top, across, down, 0, RENDER_FLAGS)
         return { width, height, data: toGrey(raw, bitmap, width, height) }
       } finally {
         raw._FPDFBitmap_Destroy(bitmap)
@@ -222,25 +231,38 @@ export class Pdf {
   }
 
   /** Rounded corners have four curves; a pen's line has more, and is stroked where letters drawn as paths are filled. */
-  private pens(page: number, toPage: (x: number, y: number) => [number, number]): PenMark[] {
+  private marks(page: number, toPage: (x: number, y: number) => [number, number]): { pens: PenMark[]; codeLike: Box[] } {
     const { raw } = this
     const place = raw.wasmExports.malloc(16)
     const found: PenMark[] = []
-    const put = (drawn: boolean, bounds: boolean) => {
-      if (!bounds) return
+    const codes: Box[] = []
+    const bars: Box[] = []
+    const placed = (): Box => {
       const [left, bottom, right, top] = raw.HEAPF32.slice(place / 4, place / 4 + 4)
       const [[x0, y0], [x1, y1]] = [toPage(left, bottom), toPage(right, top)]
-      const box: PenMark['box'] = [Math.min(x0, x1), Math.min(y0, y1), Math.max(x0, x1), Math.max(y0, y1)]
+      return [Math.min(x0, x1), Math.min(y0, y1), Math.max(x0, x1), Math.max(y0, y1)]
+    }
+    const bounded = (object: number): boolean => raw._FPDFPageObj_GetBounds(object, place, place + 4, place + 8, place + 12) !== 0
+    const put = (drawn: boolean, bounds: boolean) => {
+      if (!bounds) return
+      const box = placed()
       if (box[2] - box[0] < 0.7 && box[3] - box[1] < 0.3) found.push({ box, drawn })
     }
     const objects = raw._FPDFPage_CountObjects(page)
-    for (let i = 0; i < objects && found.length < MOST_PENS; i++) {
+    for (let i = 0; i < objects && found.length < MOST_PENS && bars.length < MOST_BARS; i++) {
       const object = raw._FPDFPage_GetObject(page, i)
       const type = raw._FPDFPageObj_GetType(object)
+      if (type !== PATH && type !== PICTURE) continue
       const curved = type === PATH && this.curved(object)
+      if (!curved && bounded(object)) {
+        const box = placed()
+        const [wide, tall] = [box[2] - box[0], box[3] - box[1]]
+        if (type === PICTURE ? wide < 0.8 && tall < 0.5 : raw._FPDFPath_CountSegments(object) >= MANY_RECTANGLES) codes.push(box)
+        else if (type === PATH && tall > 0.012 && wide < 0.012) bars.push(box)
+      }
       if (type !== PICTURE && !curved) continue
       const stroked = curved && raw._FPDFPath_GetDrawMode(object, place, place + 4) !== 0 && raw.HEAPF32[place / 4] === 0
-      put(stroked, raw._FPDFPageObj_GetBounds(object, place, place + 4, place + 8, place + 12) !== 0)
+      put(stroked, bounded(object))
     }
     const notes = Math.min(MOST_PENS, raw._FPDFPage_GetAnnotCount(page))
     for (let i = 0; i < notes; i++) {
@@ -251,7 +273,8 @@ export class Pdf {
       raw._FPDFPage_CloseAnnot(note)
     }
     raw.wasmExports.free(place)
-    return found
+    if (bars.length >= FEWEST_BARS) codes.push(boxAround(bars))
+    return { pens: found, codeLike: codes }
   }
 
   private curved(path: number): boolean {

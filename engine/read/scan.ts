@@ -4,11 +4,12 @@ import { fullestStrip, turned, type Grey } from '../picture/grey.ts'
 import { inkGrid, measure, reduce } from '../picture/measure.ts'
 import { withoutRules } from '../picture/rules.ts'
 import { straighten } from '../picture/straighten.ts'
+import { readCodes } from './codes.ts'
 import { lookAgain } from './second-look.ts'
 import { recognise } from './tesseract.ts'
 
 /** What a picture of a page yields. */
-export type ScanReading = Pick<Page, 'words' | 'lean' | 'rotation' | 'blank' | 'ink' | 'poor'>
+export type ScanReading = Pick<Page, 'words' | 'lean' | 'rotation' | 'blank' | 'ink' | 'codes' | 'poor'>
 
 /** Dark share below which a page without words is blank. */
 const BLANK = 0.0025
@@ -39,7 +40,8 @@ export async function readScan(picture: Grey, dpi: number): Promise<ScanReading>
   reading = { ...reading, words: await reading.again() }
   const blank = measures.dark < BLANK && reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{2}/u.test(w.text)).length < 2
   const upright = turned(reduce(picture, 1500), rotation)
-  return { words: blank ? [] : reading.words, lean, rotation, blank, ink: blank ? null : inkGrid(upright), poor: blank ? null : weakness(reading.words, measures) }
+  const codes = blank ? [] : await readCodes(turned(picture, rotation), reading.words.filter((w) => w.sure > 0.5).length)
+  return { words: blank ? [] : reading.words, lean, rotation, blank, ink: blank ? null : inkGrid(upright), ...(codes.length > 0 ? { codes } : {}), poor: blank ? null : weakness(reading.words, measures) }
 }
 
 /** A page read with less sense than this may lie upside down; with much less, any way. */

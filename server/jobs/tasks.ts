@@ -2,6 +2,7 @@ import { and, eq, sql } from 'drizzle-orm'
 import { openSource, UnusableFile } from '../../engine/input/source.ts'
 import { expand } from '../../engine/input/expand.ts'
 import { unreadable } from '../../engine/package.ts'
+import { separatorOn } from '../../core/split/separator.ts'
 import { inkWanted } from '../../core/read/marks.ts'
 import { builtInTypes } from '../../core/program/types/index.ts'
 import { note } from '../audit.ts'
@@ -94,7 +95,7 @@ export async function readPage({ packageId, number }: Jobs['read_page']): Promis
   })
   const small = await source.picture(row.filePage - 1, read.rotation, SMALL).catch(() => null)
   await database().transaction(async (work) => {
-    const stored = await work.update(pages).set({ body: { ...read, number, file: row.name, filePage: row.filePage, separator: false }, width: Math.round(read.width), height: Math.round(read.height) }).where(and(eq(pages.packageId, packageId), eq(pages.number, number), sql`${pages.body} is null`)).returning({ number: pages.number })
+    const stored = await work.update(pages).set({ body: { ...read, number, file: row.name, filePage: row.filePage, separator: separatorOn(read) !== null }, width: Math.round(read.width), height: Math.round(read.height) }).where(and(eq(pages.packageId, packageId), eq(pages.number, number), sql`${pages.body} is null`)).returning({ number: pages.number })
     if (stored.length === 0) return
     if (small) await work.insert(pictures).values({ packageId, page: number, size: 'small', bytes: small }).onConflictDoNothing()
     const [now] = await work.update(packages).set({ pagesRead: sql`${packages.pagesRead} + 1` }).where(eq(packages.id, packageId)).returning({ read: packages.pagesRead, all: packages.pageCount })

@@ -1,0 +1,17 @@
+/** What the sheets are that are laid between papers before scanning; they cut, and are in no document. */
+export interface SeparatorSheet {
+  /** What a code on one says: the number of a case, or the word for a mere separator. */
+  caseNumber: string
+  plain: string
+  /** Headings, for a sheet whose code a stamp or a fold hides. */
+  titles: readonly string[]
+  /** A sheet carries no more words than this; a bill with a barcode carries more. */
+  mostWords: number
+}
+
+export const separatorSheet: SeparatorSheet = {
+  caseNumber: '[A-Z]{2,4}-?\\d{2}-?\\d{4,6}',
+  plain: 'NEW-DOCUMENT',
+  titles: ['separator sheet', 'separator page', 'separator', 'cover sheet', 'document separator', 'batch separator', 'case cover sheet', 'barcode sheet', 'scan separator', 'divider sheet', 'intercalaire', 'hoja separadora', 'trennblatt'],
+  mostWords: 70,
+}

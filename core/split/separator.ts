@@ -1,0 +1,29 @@
+import { linesOf } from '../page/layout.ts'
+import type { Page } from '../page/page.ts'
+import { tokens } from '../page/text.ts'
+import { separatorSheet, type SeparatorSheet } from '../program/separator-sheet.ts'
+
+/** What a separator sheet says. */
+export interface Separator {
+  /** The case whose papers follow; null where it only parts papers. */
+  caseNumber: string | null
+}
+
+/**
+ * Whether a page is a sheet laid between papers: its code says so, or names a case on a page with hardly any words, or a
+ * heading names it where no code could be read.
+ */
+export function separatorOn(page: Pick<Page, 'words' | 'codes'>, sheet: SeparatorSheet = separatorSheet): Separator | null {
+  const words = page.words.filter((w) => /[\p{L}\d]{2}/u.test(w.text)).length
+  if (words > sheet.mostWords) return null
+  const form = new RegExp(`^${sheet.caseNumber}$`)
+  const codes = (page.codes ?? []).map((c) => c.text.trim().toUpperCase())
+  const named = codes.find((text) => form.test(text))
+  if (named) return { caseNumber: named }
+  if (codes.includes(sheet.plain)) return { caseNumber: null }
+  const lines = linesOf(page as Page)
+  const titled = lines.some((line) => line.words.length <= 6 && sheet.titles.some((title) => tokens(line.text).join(' ') === title))
+  if (!titled) return null
+  const printed = lines.flatMap((l) => l.words).map((w) => w.text.toUpperCase().replace(/[.,:;]$/, '')).find((text) => form.test(text))
+  return { caseNumber: printed ?? null }
+}

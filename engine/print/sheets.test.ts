@@ -1,0 +1,23 @@
+import { PDFDocument } from 'pdf-lib'
+import { separatorOn } from '../../core/split/separator.ts'
+import { openSource } from '../input/source.ts'
+import { coverSheet, separatorSheets } from './sheets.ts'
+
+const read = async (bytes: Uint8Array) => {
+  const source = await openSource(bytes, () => false)
+  const page = await source.read(0)
+  source.close()
+  return page
+}
+
+test('a printed cover sheet is known by its code and by its words', async () => {
+  const page = await read(await coverSheet({ caseNumber: 'MSM-26-004817', lines: ['Working-boat loan', 'Íñigo Ødegaard'] }))
+  expect(page.codes?.map((c) => c.text)).toContain('MSM-26-004817')
+  expect(separatorOn(page)).toEqual({ caseNumber: 'MSM-26-004817' })
+  expect(separatorOn({ ...page, codes: [] })).toEqual({ caseNumber: 'MSM-26-004817' })
+})
+test('separator sheets come in any number and name no case', async () => {
+  const bytes = await separatorSheets(3)
+  expect((await PDFDocument.load(bytes)).getPageCount()).toBe(3)
+  expect(separatorOn(await read(bytes))).toEqual({ caseNumber: null })
+})

@@ -1,0 +1,44 @@
+import { readFile } from 'node:fs/promises'
+import { createRequire } from 'node:module'
+import { prepareZXingModule, writeBarcode } from 'zxing-wasm/writer'
+import { barPatches } from '../picture/bars.ts'
+import type { Grey } from '../picture/grey.ts'
+import { readCodes } from './codes.ts'
+
+const white = (): Grey => ({ width: 1240, height: 1754, data: new Uint8Array(1240 * 1754).fill(255) })
+
+/** A page with a code drawn on it, its modules three dots wide, leaning by so many dots over its width. */
+async function paged(text: string, format: 'Code128' | 'QRCode', lean = 0, turned = false): Promise<Grey> {
+  const program = await readFile(createRequire(import.meta.url).resolve('zxing-wasm/writer/zxing_writer.wasm'))
+  prepareZXingModule({ overrides: { wasmBinary: program.buffer.slice(program.byteOffset, program.byteOffset + program.length) as ArrayBuffer } })
+  const { symbol } = await writeBarcode(text, { format })
+  const page = white()
+  for (let y = 0; y < symbol!.height * 3; y++)
+    for (let x = 0; x < symbol!.width * 3; x++) {
+      const shade = symbol!.data[Math.floor(y / 3) * symbol!.width + Math.floor(x / 3)]
+      const [dx, dy] = turned ? [y, x] : [x, y + Math.round((x * lean) / (symbol!.width * 3))]
+      page.data[(400 + dy) * page.width + 300 + dx] = shade
+    }
+  return page
+}
+
+test.each([['straight', 0, false], ['askew', 14, false], ['on its side', 0, true]])('a Code 128 %s on a sheet of few words', async (_, lean, turned) => {
+  const codes = await readCodes(await paged('MSM-26-004817', 'Code128', lean, turned), 6)
+  expect(codes.map((c) => [c.format, c.text])).toEqual([['Code128', 'MSM-26-004817']])
+})
+test('on a page of many words only places with bars are read', async () => {
+  const codes = await readCodes(await paged('MSM-26-004817', 'Code128'), 400)
+  expect(codes.map((c) => c.text)).toEqual(['MSM-26-004817'])
+  const [left, top, right, bottom] = codes[0].box
+  expect([left, top, right, bottom].map((v) => Math.round(v * 100))).toEqual([24, 23, 62, expect.any(Number)])
+})
+test('a QR code on a page of many words', async () => expect((await readCodes(await paged('https://pay.example/4817', 'QRCode'), 400)).map((c) => [c.format, c.text])).toEqual([['QRCode', 'https://pay.example/4817']]))
+test('a white page has none', async () => {
+  expect(await readCodes(white(), 0)).toEqual([])
+  expect(barPatches(white())).toEqual([])
+})
+test('lines of print are no bars', () => {
+  const page = white()
+  for (let row = 0; row < 40; row++) for (let x = 100; x < 1100; x++) for (let y = 0; y < 14; y++) if ((x * 7 + y * 13 + row * 5) % 11 < 4) page.data[(100 + row * 40 + y) * page.width + x] = 0
+  expect(barPatches(page)).toEqual([])
+})
