@@ -26,5 +26,7 @@ export default [
   route('packages/:id/bring', 'routes/bring.ts'),
   route('packages/:id/pages/:number/words', 'routes/page-words.ts'),
   route('packages/:id/pages/:number/:size', 'routes/page-picture.ts'),
+  route('packages/:id/cover-sheet.pdf', 'routes/cover-sheet.ts'),
+  route('separator-sheets.pdf', 'routes/separator-sheets.ts'),
   route('packages/:id/package.zip', 'routes/package-zip.ts'),
 ] satisfies RouteConfig

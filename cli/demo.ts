@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { DEMO_PEOPLE, DEMO_PASSWORD } from '../demo/people.ts'
+import { startMalwareScanner } from '../standins/malware-scanner.ts'
 import { answers, endProcess, startWeb, startWorker } from './processes.ts'
 import { ensureDatabase, freePort, startPostgres } from './postgres.ts'
 
@@ -38,10 +39,12 @@ try {
   const cluster = await startPostgres(join(folder, 'postgres'))
   undoing.push(cluster.stop)
   await ensureDatabase(cluster, 'jigsa', fresh)
+  const scanner = await startMalwareScanner()
+  undoing.push(scanner.stop)
   const port = await freePort(Number(process.env.PORT ?? 3000))
   const secretFile = join(folder, 'auth-secret')
   if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 })
-  Object.assign(process.env, { DATABASE_URL: cluster.url('jigsa'), AUTH_SECRET: readFileSync(secretFile, 'utf8'), BASE_URL: `http://localhost:${port}`, PORT: String(port), HOST: '127.0.0.1', LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' })
+  Object.assign(process.env, { DATABASE_URL: cluster.url('jigsa'), AUTH_SECRET: readFileSync(secretFile, 'utf8'), BASE_URL: `http://localhost:${port}`, PORT: String(port), HOST: '127.0.0.1', MALWARE_SCANNER: `clamd://127.0.0.1:${scanner.port}`, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' })
   const { migrateDatabase } = await import('../server/database/migrate.ts')
   const { closeDatabase } = await import('../server/database/connection.ts')
   const { loadDemo } = await import('../demo/load.ts')

@@ -1,5 +1,6 @@
 import { PDFDocument } from 'pdf-lib'
 import type { Dice } from './dice.ts'
+import { drawSeparator } from './papers/separator.ts'
 import { scanPdf, type ScanQuality } from './scan.ts'
 import type { Drawn, TrueField } from './truth.ts'
 
@@ -24,6 +25,8 @@ export interface Handling {
   turned?: boolean
   /** Blank backs between the papers. */
   blanks?: boolean
+  /** The case whose sheets are laid between some of the papers. */
+  separators?: string
 }
 
 /** Papers bound into one PDF in the order given, with the truth of each page. A paper that comes again is a copy. */
@@ -33,11 +36,18 @@ export async function bound(papers: readonly Drawn[], given: Handling, dice: Dic
   const documents: PackageTruth['documents'] = []
   const indexOf = new Map<Drawn, number>()
   const duplicates: [number, number][] = []
-  for (const paper of papers) {
-    const turns = Array.from({ length: paper.pages }, () => (given.scan && given.turned && dice.chance(0.12) ? dice.pick([90, 180, 270] as const) : 0))
-    const bytes = given.scan ? await scanPdf(paper.bytes, given.scan, dice, turns) : paper.bytes
+  const add = async (bytes: Uint8Array) => {
     const source = await PDFDocument.load(bytes)
     for (const page of await out.copyPages(source, source.getPageIndices())) out.addPage(page)
+  }
+  for (const paper of papers) {
+    if (given.separators && dice.chance(0.5)) {
+      const sheet = await drawSeparator(given.separators, dice)
+      await add(given.scan ? await scanPdf(sheet, given.scan, dice, [0]) : sheet)
+      pages.push({ document: null, blank: false, separator: true, rotation: 0 })
+    }
+    const turns = Array.from({ length: paper.pages }, () => (given.scan && given.turned && dice.chance(0.12) ? dice.pick([90, 180, 270] as const) : 0))
+    await add(given.scan ? await scanPdf(paper.bytes, given.scan, dice, turns) : paper.bytes)
     const start = pages.length
     for (const rotation of turns) pages.push({ document: documents.length, blank: false, separator: false, rotation })
     const fields = Object.fromEntries(Object.entries(paper.fields).map(([name, field]) => [name, { ...field, page: start + Math.min(field.page, paper.pages) }]))

@@ -7,6 +7,9 @@ import type { DocumentType } from '../core/program/schema.ts'
 import { separatorOn } from '../core/split/separator.ts'
 import { inkWanted } from '../core/read/marks.ts'
 import { shared, WORTH_THREADS, type Threads } from './parallel/pool.ts'
+import { activeContent } from './screening/active.ts'
+import { builtInScanner } from './screening/scanner.ts'
+import { refuseMalware } from './screening/screen.ts'
 import { expand, sha256, type IncomingFile } from './input/expand.ts'
 import { freeName } from './input/free-name.ts'
 import { openSource, UnusableFile, type Source } from './input/source.ts'
@@ -37,6 +40,7 @@ export async function readPackage(incoming: readonly IncomingFile[], types: read
   for (const outer of incoming) {
     let inner: IncomingFile[]
     try {
+      await refuseMalware(outer.bytes, builtInScanner)
       inner = await expand(outer)
     } catch (error) {
       files.push(unusable(outer, error))
@@ -45,8 +49,10 @@ export async function readPackage(incoming: readonly IncomingFile[], types: read
     for (const given of inner) {
       const file = { ...given, name: freeName(given.name, files.map((f) => f.name)) }
       try {
+        if (inner.length > 1 || file.bytes !== outer.bytes) await refuseMalware(file.bytes, builtInScanner)
         const source = await openSource(file.bytes, wantsInk)
-        files.push({ name: file.name, sha256: sha256(file.bytes), pages: source.pages, problem: null })
+        const notices = await activeContent(file.bytes)
+        files.push({ name: file.name, sha256: sha256(file.bytes), pages: source.pages, problem: null, ...(notices.length > 0 ? { notices } : {}) })
         opened.push({ file, source })
         originals.push(file)
       } catch (error) {

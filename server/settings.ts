@@ -8,6 +8,7 @@ const settingsSchema = z.object({
   MOST_FILE_BYTES: z.coerce.number().int().positive().default(100 * 1024 * 1024),
   MOST_FILE_PAGES: z.coerce.number().int().positive().default(2000),
   WORKER_TASKS: z.coerce.number().int().positive().max(64).optional(),
+  MALWARE_SCANNER: z.string().regex(/^(?:built-in|clamd:\/\/[^:/]+:\d+)$/, 'is built-in, or the address of a scanner: clamd://host:port').default('built-in'),
   LOG_LEVEL: z.enum(['trace', 'debug', 'info', 'warn', 'error', 'silent']).default('info'),
 })
 export type Settings = z.infer<typeof settingsSchema>

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { useKeys } from '../parts/keys.ts'
 import { useLooking } from './looking.tsx'
 import { PageView } from './page-view.tsx'
-import { documentOfPage, usePackage } from './view.ts'
+import { apartOf, documentOfPage, usePackage } from './view.ts'
 
 const ZOOMS = [100, 160, 220, 300]
 
@@ -30,7 +30,7 @@ export function Loupe() {
   return (
     <aside aria-label="Loupe" className="flex min-h-[60vh] flex-col rounded-lg bg-band p-3 lg:min-h-0">
       <div className="mb-2 flex items-center gap-1.5 text-[13px] text-ink-2">
-        <b className="truncate text-ink" title={document?.label}>{document?.label ?? (sheet.blank ? 'Blank page' : 'No document')}</b>
+        <b className="truncate text-ink" title={document?.label}>{document?.label ?? `In no document${apartOf(sheet) ? `: ${apartOf(sheet)}` : ''}`}</b>
         <span className="whitespace-nowrap">page {looking.page} of {sheets.length}</span>
         <span className="ml-auto" />
         <IconButton label="Page before (,)" onClick={() => step(-1)}><ChevronLeft size={16} /></IconButton>

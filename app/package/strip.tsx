@@ -3,30 +3,31 @@ import { Minus, Plus } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Document } from '../../core/findings/document.ts'
 import { useLooking } from './looking.tsx'
-import { usePackage, type PackageView } from './view.ts'
+import { apartOf, usePackage, type PackageView } from './view.ts'
 
 interface Spot {
   page: number
   document: Document | null
   first: boolean
-  blank: boolean
+  /** What it is that is in no document: a blank back, a sheet between papers. */
+  apart: string | null
 }
 
 /** Pages in the order of the documents; pages in none (blanks, separators) stay behind the page before them. */
 export function spotsOf(assessment: NonNullable<PackageView['assessment']> | null, sheets: PackageView['sheets']): Spot[] {
-  const blank = new Set(sheets.filter((s) => s.blank).map((s) => s.number))
-  if (!assessment) return sheets.map((s) => ({ page: s.number, document: null, first: false, blank: blank.has(s.number) }))
+  const apart = (page: number) => { const sheet = sheets[page - 1]; return sheet ? apartOf(sheet) : null }
+  if (!assessment) return sheets.map((s) => ({ page: s.number, document: null, first: false, apart: apartOf(s) }))
   const placed = new Set(assessment.documents.flatMap((d) => d.pages))
   const spots: Spot[] = []
   const outside = (after: number) => {
     for (let page = after + 1; page <= sheets.length && !placed.has(page); page++) {
       placed.add(page)
-      spots.push({ page, document: null, first: false, blank: blank.has(page) })
+      spots.push({ page, document: null, first: false, apart: apart(page) })
     }
   }
   outside(0)
   for (const document of assessment.documents) {
-    document.pages.forEach((page, i) => spots.push({ page, document, first: i === 0, blank: false }))
+    document.pages.forEach((page, i) => spots.push({ page, document, first: i === 0, apart: null }))
     document.pages.forEach(outside)
   }
   return spots
@@ -72,9 +73,9 @@ export function Strip() {
                   type="button"
                   tabIndex={-1}
                   onClick={() => look(spot.page)}
-                  aria-label={`Page ${spot.page}${spot.blank ? ', blank' : ''}`}
+                  aria-label={`Page ${spot.page}${spot.apart ? `, ${spot.apart}` : ''}`}
                   aria-current={spot.page === page ? 'page' : undefined}
-                  className={`absolute top-1 overflow-hidden rounded-xs bg-paper ${spot.page === page ? 'outline-3 outline-petrol' : document && document.id === current?.id ? 'outline-2 outline-petrol/50' : isLoose ? 'outline-1 outline-dashed outline-amber' : 'outline-1 outline-line'} ${spot.blank ? 'opacity-40' : ''}`}
+                  className={`absolute top-1 overflow-hidden rounded-xs bg-paper ${spot.page === page ? 'outline-3 outline-petrol' : document && document.id === current?.id ? 'outline-2 outline-petrol/50' : isLoose ? 'outline-1 outline-dashed outline-amber' : 'outline-1 outline-line'} ${spot.apart ? 'opacity-40' : ''}`}
                   style={{ left, width: wide, height: high }}
                 >
                   {sheets[spot.page - 1]?.read ? <img src={`/packages/${row.id}/pages/${spot.page}/small`} alt="" loading="lazy" className="size-full object-contain" /> : <span className="text-xs text-[#8596a2]">…</span>}

@@ -19,3 +19,6 @@ export function useJudged() {
 }
 
 export const documentOfPage = (documents: readonly Document[], page: number): Document | undefined => documents.find((d) => d.pages.includes(page))
+
+/** What a page is that belongs in no document; null for all others. */
+export const apartOf = (sheet: PackageView['sheets'][number]): string | null => (sheet.filedTo ? `filed to ${sheet.filedTo}` : sheet.separator ? 'separator sheet' : sheet.blank ? 'blank' : null)

@@ -20,7 +20,10 @@ export default function Files({ loaderData: { files, mostBytes, mostPages } }: R
   const uploads = useUploads().filter((u) => u.packageId === row.id)
   return (
     <div className="max-w-4xl pb-6">
-      <h1 className="mb-3 text-xl font-semibold">Files <span className="font-normal text-ink-2">{files.length}</span></h1>
+      <div className="mb-3 flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <h1 className="text-xl font-semibold">Files <span className="font-normal text-ink-2">{files.length}</span></h1>
+        <span className="ml-auto text-sm text-ink-2">To print before scanning: <a className="text-petrol underline" href={`/packages/${row.id}/cover-sheet.pdf`} target="_blank" rel="noreferrer">cover sheet of this case</a>, <a className="text-petrol underline" href="/separator-sheets.pdf?count=10" target="_blank" rel="noreferrer">10 separator sheets</a></span>
+      </div>
       {row.state === 'finished' ? <p className="card mb-4 p-4 text-ink-2">This package is finished. Open it again to add files.</p> : (
         <div className="mb-4"><DropZone text={files.length ? 'Drop more files here' : 'Drop the files of the package here'} limit={`At most ${fileSize(mostBytes)} and ${mostPages} pages a file.`} onFiles={(chosen) => sendFiles(row.id, chosen)} /></div>
       )}
@@ -46,6 +49,7 @@ export default function Files({ loaderData: { files, mostBytes, mostPages } }: R
               <span className="flex flex-wrap items-baseline gap-x-3"><b className="min-w-0 flex-1 truncate">{f.name}</b><span className="text-sm text-ink-2">{fileSize(f.size)}{f.pages ? ` · ${count(f.pages, 'page')}` : ''} · <time suppressHydrationWarning>{moment(f.createdAt)}</time></span>
                 <span className={`text-sm ${f.state === 'unusable' ? 'font-semibold text-plum' : ''}`}>{f.state === 'reading' ? `${f.pagesRead} of ${f.pages} pages read` : WORDS[f.state]}</span></span>
               {f.state === 'reading' ? <span className="mt-1 block h-1.5 overflow-hidden rounded bg-line-2"><span className="block h-full bg-petrol" style={{ width: `${(100 * f.pagesRead) / Math.max(1, f.pages)}%` }} /></span> : null}
+              {f.notices.map((notice) => <span key={notice} className="mt-0.5 block text-sm text-ink-2">It {notice}; nothing of it is ever run.</span>)}
               {f.problem ? <span className="mt-0.5 block text-sm">{f.problem}</span> : null}
             </li>
           ))}

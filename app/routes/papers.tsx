@@ -8,7 +8,7 @@ import { useKeys } from '../parts/keys.ts'
 import { useLooking } from '../package/looking.tsx'
 import { useSay } from '../package/say.ts'
 import { TypePicker } from '../package/type-picker.tsx'
-import { documentOfPage, useJudged } from '../package/view.ts'
+import { apartOf, documentOfPage, useJudged } from '../package/view.ts'
 
 /** The documents as groups of pages on a table: cut, join, move, retype. */
 export default function Papers() {
@@ -66,7 +66,7 @@ export default function Papers() {
         {documents.map((d) => <Group key={d.pages[0]} document={d} current={d === here} held={held} dragging={dragging} onToggle={toggle} onRetype={() => setRetyping(d)} />)}
         {dragging !== null ? <Alone /> : null}
       </div>
-      {outside.length > 0 ? <p className="pb-4 text-sm text-ink-2">In no document: {outside.map((s) => `page ${s.number}${s.blank ? ' (blank)' : ''}`).join(', ')}.</p> : null}
+      {outside.length > 0 ? <p className="pb-4 text-sm text-ink-2">In no document: {outside.map((s) => `page ${s.number}${apartOf(s) ? ` (${apartOf(s)})` : ''}`).join(', ')}.</p> : null}
       <DragOverlay>{dragging !== null ? <span className="rounded bg-petrol px-2 py-1 text-sheet">{count(held.has(dragging) ? held.size : 1, 'page')}</span> : null}</DragOverlay>
       {retyping ? <TypePicker open title={`What is ${retyping.pages.length === 1 ? `page ${retyping.pages[0]}` : `pages ${retyping.pages[0]} to ${retyping.pages.at(-1)}`}?`} likely={retyping.types.map((t) => t.type)} onClose={() => setRetyping(null)} onChoose={(type) => { answer({ kind: 'type', page: retyping.pages[0], type }); setRetyping(null) }} /> : null}
     </DndContext>

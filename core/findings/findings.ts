@@ -15,6 +15,8 @@ export interface PackageFile {
   pages: number
   /** Why it could not be used; null where it could. */
   problem: string | null
+  /** What is to be known of it besides ("carries a script"), to be read behind its name. */
+  notices?: readonly string[]
 }
 
 /** Everything a person must see of a judged package, what blocks it first. */
@@ -38,6 +40,7 @@ export function gatherFindings(given: { files: readonly PackageFile[]; pages: re
   }
   for (const page of given.pages) if (page.poor && !page.blank) found.push({ id: `poor:${page.number}`, kind: 'poor_quality', severity: 'warning', documents: given.papers.filter((p) => p.pages.includes(page.number)).map((p) => p.id), message: `Page ${page.number} is hard to read: ${page.poor}` })
   for (const file of given.files) if (file.problem) found.push({ id: `file:${file.name}`, kind: 'unusable_file', severity: 'blocking', documents: [], message: `${file.name}: ${file.problem}` })
+  for (const file of given.files) for (const notice of file.notices ?? []) found.push({ id: `notice:${file.name}:${notice}`, kind: 'notice', severity: 'info', documents: [], message: `${file.name} ${notice}; nothing of it is ever run` })
   const rank = { blocking: 0, warning: 1, info: 2 }
   return found.sort((a, b) => rank[a.severity] - rank[b.severity])
 }

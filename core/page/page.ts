@@ -51,6 +51,8 @@ export interface Page {
   codes?: PageCode[]
   /** Why the page is hard to read, null where it is fair. */
   poor: string | null
+  /** The case that a cover sheet filed it to; it is in no document here. */
+  filedTo?: string
   /** Its doubtful places were looked at by the second reader; once is enough. */
   closer?: true
 }

@@ -6,7 +6,7 @@ import { promisify } from 'node:util'
 import pLimit from 'p-limit'
 import type { Page } from '../../core/page/page.ts'
 import { pictures } from '../picture/library.ts'
-import { kindOf } from '../input/source.ts'
+import { kindOf } from '../input/kind.ts'
 import { printable, type IncomingFile } from '../input/expand.ts'
 
 const run = promisify(execFile)

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import type yauzl from 'yauzl'
-import { kindOf, UnusableFile } from './source.ts'
+import { kindOf } from './kind.ts'
+import { UnusableFile } from './source.ts'
 
 /** A file as it came in, with its bytes. */
 export interface IncomingFile {

@@ -6,7 +6,8 @@ import { degrees, PDFDocument, StandardFonts } from 'pdf-lib'
 import sharp from 'sharp'
 import yazl from 'yazl'
 import { expand } from './expand.ts'
-import { kindOf, openSource, UnusableFile } from './source.ts'
+import { kindOf } from './kind.ts'
+import { openSource, UnusableFile } from './source.ts'
 
 const noInk = () => false
 async function pdf(lines: string[], turned = 0): Promise<Uint8Array> {

@@ -1,8 +1,8 @@
-import { fileTypeFromBuffer } from 'file-type'
 import type { Metadata } from 'sharp'
 import type { Box } from '../../core/page/geometry.ts'
 import type { Page, PageCode, Word } from '../../core/page/page.ts'
 import type { WantsInk } from '../../core/read/marks.ts'
+import { kindOf } from './kind.ts'
 import { Pdf, PdfProblem, type PdfPage } from '../pdf/pdfium.ts'
 import { turned, type Grey } from '../picture/grey.ts'
 import { pictures } from '../picture/library.ts'
@@ -47,18 +47,6 @@ export async function openSource(bytes: Uint8Array, wantsInk: WantsInk): Promise
   if (type === 'application/pdf') return openPdf(bytes, wantsInk)
   if (type === 'image/jpeg' || type === 'image/png' || type === 'image/tiff') return openPicture(bytes)
   throw new UnusableFile('This is not a kind of file that can be read here; PDF, TIFF, JPEG, PNG, ZIP and e-mail can.')
-}
-
-/** The media type by content; PDFs may have some bytes of rubbish before their header. */
-export async function kindOf(bytes: Uint8Array): Promise<string | null> {
-  if (Buffer.from(bytes.buffer, bytes.byteOffset, Math.min(1024, bytes.length)).includes('%PDF-')) return 'application/pdf'
-  const type = await fileTypeFromBuffer(bytes)
-  return type?.mime ?? (looksLikeMail(bytes) ? 'message/rfc822' : null)
-}
-
-const looksLikeMail = (bytes: Uint8Array): boolean => {
-  const head = Buffer.from(bytes.buffer, bytes.byteOffset, Math.min(4096, bytes.length)).toString('latin1')
-  return /^(?:[A-Za-z-]+:.*\r?\n(?:[ \t].*\r?\n)*)+/.test(head) && /^(?:from|mime-version|subject|received|date):/im.test(head)
 }
 
 async function openPdf(bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {

@@ -1,13 +1,12 @@
-import { readFile } from 'node:fs/promises'
-import { createRequire } from 'node:module'
+import type * as Library from 'zxing-wasm/writer'
+import { packageFile } from '../package-file.ts'
 
-type Writer = typeof import('zxing-wasm/writer')
-let writer: Promise<Writer> | null = null
+let writer: Promise<typeof Library> | null = null
 
-function load(): Promise<Writer> {
+function load(): Promise<typeof Library> {
   writer ??= (async () => {
-    const [library, program] = await Promise.all([import('zxing-wasm/writer'), readFile(createRequire(import.meta.url).resolve('zxing-wasm/writer/zxing_writer.wasm'))])
-    library.prepareZXingModule({ overrides: { wasmBinary: program.buffer.slice(program.byteOffset, program.byteOffset + program.length) as ArrayBuffer } })
+    const [library, wasmBinary] = await Promise.all([import('zxing-wasm/writer'), packageFile('zxing-wasm/writer/zxing_writer.wasm')])
+    library.prepareZXingModule({ overrides: { wasmBinary } })
     return library
   })()
   return writer

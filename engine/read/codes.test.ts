@@ -1,24 +1,21 @@
-import { readFile } from 'node:fs/promises'
-import { createRequire } from 'node:module'
-import { prepareZXingModule, writeBarcode } from 'zxing-wasm/writer'
 import { barPatches } from '../picture/bars.ts'
 import type { Grey } from '../picture/grey.ts'
+import { modulesOf } from '../print/barcode.ts'
 import { readCodes } from './codes.ts'
 
 const white = (): Grey => ({ width: 1240, height: 1754, data: new Uint8Array(1240 * 1754).fill(255) })
 
 /** A page with a code drawn on it, its modules three dots wide, leaning by so many dots over its width. */
 async function paged(text: string, format: 'Code128' | 'QRCode', lean = 0, turned = false): Promise<Grey> {
-  const program = await readFile(createRequire(import.meta.url).resolve('zxing-wasm/writer/zxing_writer.wasm'))
-  prepareZXingModule({ overrides: { wasmBinary: program.buffer.slice(program.byteOffset, program.byteOffset + program.length) as ArrayBuffer } })
-  const { symbol } = await writeBarcode(text, { format })
+  const { runs, width, height } = await modulesOf(text, format)
+  const tall = format === 'Code128' ? 50 : height
   const page = white()
-  for (let y = 0; y < symbol!.height * 3; y++)
-    for (let x = 0; x < symbol!.width * 3; x++) {
-      const shade = symbol!.data[Math.floor(y / 3) * symbol!.width + Math.floor(x / 3)]
-      const [dx, dy] = turned ? [y, x] : [x, y + Math.round((x * lean) / (symbol!.width * 3))]
-      page.data[(400 + dy) * page.width + 300 + dx] = shade
-    }
+  for (const run of runs)
+    for (let y = run.y * 3; y < (height === 1 ? tall : run.y + 1) * 3; y++)
+      for (let x = run.x * 3; x < (run.x + run.width) * 3; x++) {
+        const [dx, dy] = turned ? [y, x] : [x, y + Math.round((x * lean) / (width * 3))]
+        page.data[(400 + dy) * page.width + 300 + dx] = 0
+      }
   return page
 }
 

@@ -1,17 +1,16 @@
-import { readFile } from 'node:fs/promises'
-import { createRequire } from 'node:module'
+import type * as Library from 'zxing-wasm/reader'
 import type { PageCode } from '../../core/page/page.ts'
+import { packageFile } from '../package-file.ts'
 import { barPatches, type Patch } from '../picture/bars.ts'
 import type { Grey } from '../picture/grey.ts'
 
-type Reader = typeof import('zxing-wasm/reader')
-let reader: Promise<Reader> | null = null
+let reader: Promise<typeof Library> | null = null
 
 /** Loaded when the first code may be there; its program comes from the package, never from the network. */
-function load(): Promise<Reader> {
+function load(): Promise<typeof Library> {
   reader ??= (async () => {
-    const [library, program] = await Promise.all([import('zxing-wasm/reader'), readFile(createRequire(import.meta.url).resolve('zxing-wasm/reader/zxing_reader.wasm'))])
-    library.prepareZXingModule({ overrides: { wasmBinary: program.buffer.slice(program.byteOffset, program.byteOffset + program.length) as ArrayBuffer } })
+    const [library, wasmBinary] = await Promise.all([import('zxing-wasm/reader'), packageFile('zxing-wasm/reader/zxing_reader.wasm')])
+    library.prepareZXingModule({ overrides: { wasmBinary } })
     return library
   })()
   return reader
@@ -40,8 +39,9 @@ export async function readCodes(picture: Grey, words: number): Promise<PageCode[
 async function decode(part: Grey, place: Patch, whole: Grey, formats: readonly string[], closely: boolean): Promise<PageCode[]> {
   const { readBarcodes } = await load()
   const data = new Uint8ClampedArray(part.data.length * 4)
-  for (let i = 0; i < part.data.length; i++) data.fill(part.data[i], i * 4, i * 4 + 3), (data[i * 4 + 3] = 255)
-  const results = await readBarcodes({ data, width: part.width, height: part.height, colorSpace: 'srgb' } as ImageData, { formats: [...formats] as never, tryHarder: closely, tryRotate: closely, tryInvert: false, maxNumberOfSymbols: 8 })
+  const dots = new Uint32Array(data.buffer)
+  for (let i = 0; i < dots.length; i++) dots[i] = 0xff000000 | (part.data[i] * 0x010101)
+  const results = await readBarcodes({ data, width: part.width, height: part.height, colorSpace: 'srgb' }, { formats: [...formats] as never, tryHarder: closely, tryRotate: closely, tryInvert: false, maxNumberOfSymbols: 8 })
   const [sx, sy] = [place.width / part.width, place.height / part.height]
   return results.filter((r) => r.isValid && r.text).map((r): PageCode => {
     const corners = [r.position.topLeft, r.position.topRight, r.position.bottomRight, r.position.bottomLeft]

@@ -40,7 +40,7 @@ export async function readScan(picture: Grey, dpi: number): Promise<ScanReading>
   reading = { ...reading, words: await reading.again() }
   const blank = measures.dark < BLANK && reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{2}/u.test(w.text)).length < 2
   const upright = turned(reduce(picture, 1500), rotation)
-  const codes = blank ? [] : await readCodes(turned(picture, rotation), reading.words.filter((w) => w.sure > 0.5).length)
+  const codes = blank ? [] : await readCodes(turned(picture, rotation), reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{3}/u.test(w.text)).length)
   return { words: blank ? [] : reading.words, lean, rotation, blank, ink: blank ? null : inkGrid(upright), ...(codes.length > 0 ? { codes } : {}), poor: blank ? null : weakness(reading.words, measures) }
 }
 

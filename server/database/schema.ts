@@ -98,6 +98,8 @@ export const files = pgTable('file', {
   pages: integer('pages').notNull().default(0),
   state: text('state', { enum: fileStates }).notNull().default('arriving'),
   problem: text('problem'),
+  /** What is to be known of it besides: scripts, files inside. */
+  notices: jsonb('notices').$type<string[]>().notNull().default([]),
   parentId: uuid('parent_id'),
   broughtById: text('brought_by_id').references(() => user.id, { onDelete: 'set null' }),
   createdAt: moment('created_at').notNull().defaultNow(),

@@ -1,6 +1,9 @@
 import { and, eq, sql } from 'drizzle-orm'
 import { openSource, UnusableFile } from '../../engine/input/source.ts'
 import { expand } from '../../engine/input/expand.ts'
+import { activeContent } from '../../engine/screening/active.ts'
+import { scannerOf } from '../../engine/screening/scanner.ts'
+import { refuseMalware } from '../../engine/screening/screen.ts'
 import { unreadable } from '../../engine/package.ts'
 import { separatorOn } from '../../core/split/separator.ts'
 import { inkWanted } from '../../core/read/marks.ts'
@@ -10,6 +13,7 @@ import { database } from '../database/connection.ts'
 import { files, packages, pages, pictures } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { log } from '../log.ts'
+import { fileToCases } from '../packages/filing.ts'
 import { doubtsIn, judge, keepCloser } from '../packages/judge.ts'
 import { settings } from '../settings.ts'
 import { fetchContents, keepBytes } from '../storage/contents.ts'
@@ -34,6 +38,7 @@ export async function openFile({ fileId }: Jobs['open_file'], { job }: Tries): P
   if (!file?.sha256 || file.state === 'read' || file.state === 'unusable') return
   try {
     const bytes = await fetchContents(file.sha256)
+    await refuseMalware(bytes, scannerOf(settings().MALWARE_SCANNER))
     const inside = file.parentId ? [{ name: file.name, bytes }] : await expand({ name: file.name, bytes })
     const unfolded = inside.length !== 1 || inside[0].bytes !== bytes
     if (unfolded) await unfold(file, inside)
@@ -72,13 +77,14 @@ async function addPages(file: FileRow, bytes: Uint8Array): Promise<void> {
   const source = await openSource(bytes, inkWanted(builtInTypes))
   const count = source.pages
   source.close()
+  const notices = await activeContent(bytes)
   if (count > settings().MOST_FILE_PAGES) throw new UnusableFile(`The file has ${count} pages; at most ${settings().MOST_FILE_PAGES} are taken.`)
   await database().transaction(async (work) => {
     // The row lock keeps two files of a package from taking the same page numbers.
     const [row] = await work.select({ pageCount: packages.pageCount }).from(packages).where(eq(packages.id, file.packageId)).for('update')
     await work.insert(pages).values(Array.from({ length: count }, (_, i) => ({ packageId: file.packageId, number: row.pageCount + i + 1, fileId: file.id, filePage: i + 1 })))
     await work.update(packages).set({ pageCount: row.pageCount + count, state: 'reading', updatedAt: new Date() }).where(eq(packages.id, file.packageId))
-    await work.update(files).set({ state: 'reading', pages: count }).where(eq(files.id, file.id))
+    await work.update(files).set({ state: 'reading', pages: count, notices }).where(eq(files.id, file.id))
     for (let i = 0; i < count; i++) await queueJob(work, 'read_page', { packageId: file.packageId, number: row.pageCount + i + 1 })
     await tell(work, { packageId: file.packageId, what: 'files' })
   })
@@ -137,6 +143,10 @@ async function lookCloser(packageId: string): Promise<void> {
 
 /** Cuts and judges a package whose pages are all read, once the second reader has looked at what is in doubt. */
 export async function judgePackage({ packageId }: Jobs['judge_package']): Promise<void> {
+  await database().transaction(async (work) => {
+    const [row] = await work.select({ read: packages.pagesRead, all: packages.pageCount }).from(packages).where(eq(packages.id, packageId))
+    if (row && row.read >= row.all) await fileToCases(work, packageId)
+  })
   await lookCloser(packageId)
   await database().transaction(async (work) => {
     const [row] = await work.select().from(packages).where(eq(packages.id, packageId)).for('update')

@@ -32,7 +32,7 @@ export async function pagesOf(work: Work, packageId: string): Promise<Page[]> {
 export async function filesOf(work: Work, packageId: string): Promise<PackageFile[]> {
   const rows = await work.select().from(files).where(eq(files.packageId, packageId)).orderBy(asc(files.createdAt), asc(files.id))
   const parents = new Set(rows.map((r) => r.parentId))
-  return rows.filter((r) => !parents.has(r.id) && r.state !== 'arriving').map((r) => ({ name: r.name, sha256: r.sha256 ?? '', pages: r.pages, problem: r.problem }))
+  return rows.filter((r) => !parents.has(r.id) && r.state !== 'arriving').map((r) => ({ name: r.name, sha256: r.sha256 ?? '', pages: r.pages, problem: r.problem, notices: r.notices }))
 }
 
 /** People's answers that stand, in the order they were given. */

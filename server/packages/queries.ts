@@ -60,7 +60,7 @@ export async function packageRow(id: string) {
 
 /** Sizes of pages in points, and whether they are blank or hard to read. */
 export const pageSheets = (packageId: string) =>
-  database().select({ number: pages.number, width: pages.width, height: pages.height, blank: sql<boolean>`coalesce((${pages.body}->>'blank')::boolean, false)`, poor: sql<string | null>`${pages.body}->>'poor'`, read: sql<boolean>`${pages.body} is not null` }).from(pages).where(eq(pages.packageId, packageId)).orderBy(asc(pages.number))
+  database().select({ number: pages.number, width: pages.width, height: pages.height, blank: sql<boolean>`coalesce((${pages.body}->>'blank')::boolean, false)`, separator: sql<boolean>`coalesce((${pages.body}->>'separator')::boolean, false)`, filedTo: sql<string | null>`${pages.body}->>'filedTo'`, poor: sql<string | null>`${pages.body}->>'poor'`, read: sql<boolean>`${pages.body} is not null` }).from(pages).where(eq(pages.packageId, packageId)).orderBy(asc(pages.number))
 
 /** How many files of a package were set aside. */
 export async function problemFiles(packageId: string): Promise<number> {
@@ -70,7 +70,7 @@ export async function problemFiles(packageId: string): Promise<number> {
 
 /** The files of a package with their state, in the order they came. */
 export const filesIn = (packageId: string) =>
-  database().select({ id: files.id, name: files.name, size: files.size, pages: files.pages, pagesRead: sql<number>`(select count(*)::int from ${pages} where ${pages.fileId} = ${files.id} and ${pages.body} is not null)`, state: files.state, problem: files.problem, createdAt: files.createdAt, parentId: files.parentId })
+  database().select({ id: files.id, name: files.name, size: files.size, pages: files.pages, pagesRead: sql<number>`(select count(*)::int from ${pages} where ${pages.fileId} = ${files.id} and ${pages.body} is not null)`, state: files.state, problem: files.problem, notices: files.notices, createdAt: files.createdAt, parentId: files.parentId })
     .from(files).where(eq(files.packageId, packageId)).orderBy(asc(files.createdAt))
 
 /** A picture of a page; the small one stands in while the large one is not drawn yet. */

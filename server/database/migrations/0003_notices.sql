@@ -1,0 +1,1 @@
+ALTER TABLE "file" ADD COLUMN "notices" jsonb DEFAULT '[]'::jsonb NOT NULL;
