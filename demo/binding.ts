@@ -25,6 +25,8 @@ export interface Handling {
   turned?: boolean
   /** Blank backs between the papers. */
   blanks?: boolean
+  /** The last page of a numbered paper lies at the end of the package. */
+  scattered?: boolean
   /** The case whose sheets are laid between some of the papers. */
   separators?: string
 }
@@ -59,7 +61,28 @@ export async function bound(papers: readonly Drawn[], given: Handling, dice: Dic
       pages.push({ document: null, blank: true, separator: false, rotation: 0 })
     }
   }
+  if (given.scattered) scatter(out, pages, documents)
   return { bytes: await out.save(), truth: { ...verdict, pages, documents, duplicates } }
+}
+
+/** Papers on which every design prints the number of each page and of all. */
+const NUMBERED: ReadonlySet<string> = new Set(['loan_application', 'bank_statement'])
+
+/** Takes the last page of a numbered paper from its place to the end of the package. */
+function scatter(out: PDFDocument, pages: PackageTruth['pages'], documents: PackageTruth['documents']): void {
+  const paper = documents.find((d) => NUMBERED.has(d.type) && d.pages.length > 1 && d.pages.at(-1)! < pages.length)
+  if (!paper) return
+  const from = paper.pages.at(-1)!
+  const [moved] = pages.splice(from - 1, 1)
+  pages.push(moved)
+  const page = out.getPage(from - 1)
+  out.removePage(from - 1)
+  out.addPage(page)
+  const now = (number: number): number => (number === from ? pages.length : number > from ? number - 1 : number)
+  for (const d of documents) {
+    d.pages = d.pages.map(now)
+    for (const field of Object.values(d.fields)) field.page = now(field.page)
+  }
 }
 
 /** Strays, a copy, and everything in any order: what a real package looks like. */

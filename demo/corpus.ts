@@ -22,7 +22,7 @@ export async function writeCorpus(folder: string, wishes: CorpusWishes): Promise
     const some = <M>(all: readonly M[]): M[] => (i % 4 === 0 ? [] : dice.shuffle(all).slice(0, dice.int(1, 3)))
     const made = business
       ? await makeTradePackage({ ...given, mishaps: some(tradeMishaps) })
-      : await makePackage({ ...given, mishaps: some(mishaps), separators: i % 7 === 3, coApplicant: dice.chance(0.3), selfEmployed: dice.chance(0.25), variants: dice.chance(0.6) })
+      : await makePackage({ ...given, mishaps: some(mishaps), separators: i % 7 === 3, scattered: i % 7 === 5, coApplicant: dice.chance(0.3), selfEmployed: dice.chance(0.25), variants: dice.chance(0.6) })
     const at = join(folder, `case-${String(i + 1).padStart(3, '0')}`)
     await mkdir(at, { recursive: true })
     await writeFile(join(at, 'package.pdf'), made.bytes)

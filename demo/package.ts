@@ -31,6 +31,7 @@ export interface PackageWishes {
   clutter?: boolean
   /** Sheets with the case number lie between some of the papers. */
   separators?: boolean
+  scattered?: boolean
   /** Scanned pages that lie upside down or sideways. */
   turned?: boolean
 }
@@ -143,7 +144,7 @@ export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   const strays: Drawn[] = []
   if (wishes.clutter) for (let i = dice.int(1, 2); i > 0; i--) strays.push(await set.drawStray(layout(), dice))
   const order = wishes.clutter ? cluttered(papers, strays, dice) : papers
-  return bound(order, { scan: wishes.scan, turned: wishes.turned, blanks: wishes.clutter, separators: wishes.separators ? story.caseNumber : undefined }, dice, { checklist, conflicts: [...truth.conflicts], failedChecks: [...truth.failed] })
+  return bound(order, { scan: wishes.scan, turned: wishes.turned, blanks: wishes.clutter, scattered: wishes.scattered, separators: wishes.separators ? story.caseNumber : undefined }, dice, { checklist, conflicts: [...truth.conflicts], failedChecks: [...truth.failed] })
 
   /** The papers of the boat, the berth, the account and the income. */
   async function drawFurther(): Promise<void> {

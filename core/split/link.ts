@@ -57,7 +57,8 @@ export function linkScore(page: Looks, next: Looks): number {
     if (b.page === 1) score -= b.of === 1 || b.of === null ? 4 : 6
     else if (a && a.page + 1 === b.page && a.of === b.of) score += 7
     else if (a && a.of === b.of && b.page > a.page) score += 3
-    else if (!a && b.page === 2) score += 3.5
+    // A first page without a number before one that is numbered is the same paper's only if it looks like it.
+    else if (!a && b.page === 2) score += b.of === null || oneMake(page, next) ? 3.5 : 0.8
     else if (a) score -= 3
     else score += 1
   } else if (a?.of) {
@@ -90,6 +91,9 @@ function marginOf(page: Page): number {
   }
   return Math.min(...[...counts.entries()].filter(([, lines]) => lines > 1).map(([at]) => at), 100)
 }
+
+/** Of one make: letters and margins, words in the head or a code in common. */
+const oneMake = (a: Looks, b: Looks): boolean => sameHand(a, b) || (a.head.size > 0 && shareOf(a.head, b.head) > 0.3) || [...b.codes].some((code) => a.codes.has(code))
 
 const sameHand = (a: Looks, b: Looks): boolean => Math.abs(Math.log(a.letters / b.letters)) < 0.14 && Math.abs(a.margin - b.margin) <= 1
 

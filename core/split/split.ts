@@ -2,6 +2,7 @@ import type { Page } from '../page/page.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { EvidenceReader, type Evidence } from './evidence.ts'
 import { linkScore, looksOf, type Looks } from './link.ts'
+import { reunite } from './reunite.ts'
 
 /** A stretch of pages taken for one document. */
 export interface Piece {
@@ -57,7 +58,9 @@ function splitRun(pages: readonly Page[], types: readonly DocumentType[], eviden
   const evidence = pages.map(evidenceOf)
   const looks = pages.map(looksOf)
   const model = new Model(types, evidence, looks)
-  return model.best()
+  const lookOf = new Map(looks.map((l) => [l.page.number, l]))
+  // Within a run alone: what a person parted with a sheet stays apart.
+  return reunite(model.best(), (number) => lookOf.get(number)!)
 }
 
 class Model {

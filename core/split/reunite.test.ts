@@ -1,0 +1,27 @@
+import { pageOf } from '../page/page-of.ts'
+import type { Page } from '../page/page.ts'
+import { looksOf } from './link.ts'
+import { reunite } from './reunite.ts'
+import type { Piece } from './split.ts'
+
+/** A page of a paper with its head, what it says, and its number in the foot. */
+const page = (number: number, head: string, foot: string, body = 'some words'): Page => ({ ...pageOf([head, '', body, ...Array.from({ length: 41 }, () => ''), foot]), number })
+const piece = (type: string, ...pages: number[]): Piece => ({ pages, type, confidence: 0.97, types: [{ type, confidence: 0.97 }], cutBefore: 0.97 })
+const put = (pages: Page[], ...pieces: Piece[]) => reunite(pieces, (n) => looksOf(pages[n - 1])).map((p) => `${p.type}:${p.pages.join()}`)
+
+const LANTERN = 'Lantern Bank statement of account IE94ISSB92227997813659'
+test('a page that lies elsewhere goes to the paper that lacks it', () =>
+  expect(put([page(1, LANTERN, 'Page 1 of 2'), page(2, 'Payslip', ''), page(3, LANTERN, 'Page 2 of 2')], piece('bank_statement', 1), piece('payslip', 2), piece('bank_statement', 3))).toEqual(['bank_statement:1,3', 'payslip:2']))
+test('pages in the wrong order go by their numbers', () =>
+  expect(put([page(1, LANTERN, 'Page 2 of 2'), page(2, LANTERN, 'Page 1 of 2')], piece('bank_statement', 1), piece('bank_statement', 2))).toEqual(['bank_statement:2,1']))
+test('within one piece too', () => expect(put([page(1, LANTERN, 'Page 2 of 2'), page(2, LANTERN, 'Page 1 of 2')], piece('bank_statement', 1, 2))).toEqual(['bank_statement:2,1']))
+test('of another make it stays alone', () =>
+  expect(put([page(1, LANTERN, 'Page 1 of 2'), page(2, 'Merrow Electric bill for the quarter', '2 / 2')], piece('bank_statement', 1), piece('utility_bill', 2))).toHaveLength(2))
+test('where two papers could claim it, it is nobody’s', () =>
+  expect(put([page(1, LANTERN, 'Page 1 of 2'), page(2, LANTERN, 'Page 1 of 2', 'other words'), page(3, LANTERN, 'Page 2 of 2')], piece('bank_statement', 1), piece('bank_statement', 2), piece('bank_statement', 3))).toHaveLength(3))
+test('a number that is there already is no lacking page', () =>
+  expect(put([page(1, LANTERN, 'Page 1 of 2'), page(2, LANTERN, 'Page 2 of 2'), page(3, LANTERN, 'Page 2 of 2')], piece('bank_statement', 1, 2), piece('bank_statement', 3))).toHaveLength(2))
+test('what was put together is a little less sure', () => {
+  const pages = [page(1, LANTERN, 'Page 1 of 2'), page(2, LANTERN, 'Page 2 of 2')]
+  expect(reunite([piece('bank_statement', 2), piece('bank_statement', 1)], (n) => looksOf(pages[n - 1]))[0].confidence).toBe(0.93)
+})
