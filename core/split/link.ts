@@ -92,8 +92,8 @@ function marginOf(page: Page): number {
   return Math.min(...[...counts.entries()].filter(([, lines]) => lines > 1).map(([at]) => at), 100)
 }
 
-/** Of one make: letters and margins, words in the head or a code in common. */
-const oneMake = (a: Looks, b: Looks): boolean => sameHand(a, b) || (a.head.size > 0 && shareOf(a.head, b.head) > 0.3) || [...b.codes].some((code) => a.codes.has(code))
+/** Of one make: letters and margins, or words in the head, in common. */
+const oneMake = (a: Looks, b: Looks): boolean => sameHand(a, b) || (a.head.size > 0 && shareOf(a.head, b.head) > 0.3)
 
 const sameHand = (a: Looks, b: Looks): boolean => Math.abs(Math.log(a.letters / b.letters)) < 0.14 && Math.abs(a.margin - b.margin) <= 1
 

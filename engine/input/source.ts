@@ -96,11 +96,13 @@ async function readPdfPage(pdf: Pdf, index: number, wantsInk: WantsInk): Promise
 const CODE_DPI = 150
 /** A text page with fewer words and something drawn on it may be a sheet that is all barcode. */
 const SPARE = 60
+/** A square code drawn in pieces has so many and more. */
+const SQUARES = 60
 
 /** Codes on a page with a text layer: only where a picture or bars stand is it drawn and read. */
-async function codesOn(pdf: Pdf, index: number, found: Pick<PdfPage, 'codeLike' | 'words'>, rotation: Page['rotation']): Promise<PageCode[]> {
-  if (found.codeLike.length === 0) return []
+async function codesOn(pdf: Pdf, index: number, found: Pick<PdfPage, 'codeLike' | 'drawn' | 'words'>, rotation: Page['rotation']): Promise<PageCode[]> {
   const spare = found.words.length < SPARE
+  if (found.codeLike.length === 0 && !(spare && found.drawn >= SQUARES)) return []
   const parts: Box[] = spare ? [[0, 0, 1, 1]] : found.codeLike.slice(0, 4).map(([l, t, r, b]) => [Math.max(0, l - 0.02), Math.max(0, t - 0.015), Math.min(1, r + 0.02), Math.min(1, b + 0.015)])
   const codes: PageCode[] = []
   for (const part of parts) {

@@ -46,6 +46,8 @@ export interface PdfPage {
   pens: PenMark[]
   /** Where a code may stand: small pictures, and bars drawn side by side. */
   codeLike: Box[]
+  /** How many things are drawn on it besides letters. */
+  drawn: number
 }
 
 const ERROR_PASSWORD = 4
@@ -231,11 +233,12 @@ export class Pdf {
   }
 
   /** Rounded corners have four curves; a pen's line has more, and is stroked where letters drawn as paths are filled. */
-  private marks(page: number, toPage: (x: number, y: number) => [number, number]): { pens: PenMark[]; codeLike: Box[] } {
+  private marks(page: number, toPage: (x: number, y: number) => [number, number]): { pens: PenMark[]; codeLike: Box[]; drawn: number } {
     const { raw } = this
     const place = raw.wasmExports.malloc(16)
     const found: PenMark[] = []
     const codes: Box[] = []
+    let drawn = 0
     const bars: Box[] = []
     const placed = (): Box => {
       const [left, bottom, right, top] = raw.HEAPF32.slice(place / 4, place / 4 + 4)
@@ -253,6 +256,7 @@ export class Pdf {
       const object = raw._FPDFPage_GetObject(page, i)
       const type = raw._FPDFPageObj_GetType(object)
       if (type !== PATH && type !== PICTURE) continue
+      drawn++
       const curved = type === PATH && this.curved(object)
       if (!curved && bounded(object)) {
         const box = placed()
@@ -274,7 +278,7 @@ export class Pdf {
     }
     raw.wasmExports.free(place)
     if (bars.length >= FEWEST_BARS) codes.push(boxAround(bars))
-    return { pens: found, codeLike: codes }
+    return { pens: found, codeLike: codes, drawn }
   }
 
   private curved(path: number): boolean {
