@@ -7,11 +7,13 @@ export interface Straight {
   picture: Grey
   /** Maps fractions of the straightened picture to fractions of the one before. */
   back: (box: Box) => Box
+  /** The other way. */
+  forth: (box: Box) => Box
 }
 
 /** Turns a leaning picture upright; below a quarter of a degree it is left as it is, since turning blurs print a little. */
 export async function straighten(picture: Grey, skew: number): Promise<Straight> {
-  if (Math.abs(skew) < 0.25) return { picture, back: (box) => box }
+  if (Math.abs(skew) < 0.25) return { picture, back: (box) => box, forth: (box) => box }
   const sharp = await pictures()
   const { data, info } = await sharp(picture.data, { raw: { width: picture.width, height: picture.height, channels: 1 } })
     .rotate(-skew, { background: '#ffffff' })
@@ -19,12 +21,13 @@ export async function straighten(picture: Grey, skew: number): Promise<Straight>
     .raw()
     .toBuffer({ resolveWithObject: true })
   const angle = (skew * Math.PI) / 180
-  const back = ([l, t, r, b]: Box): Box => {
-    const [x, y] = [((l + r) / 2 - 0.5) * info.width, ((t + b) / 2 - 0.5) * info.height]
-    const cx = (x * Math.cos(angle) - y * Math.sin(angle)) / picture.width + 0.5
-    const cy = (x * Math.sin(angle) + y * Math.cos(angle)) / picture.height + 0.5
-    const [w, h] = [((r - l) * info.width) / picture.width / 2, ((b - t) * info.height) / picture.height / 2]
+  /** Turns a box about the middle, from a page of one size to one of another; the box itself stays upright. */
+  const between = (from: { width: number; height: number }, to: { width: number; height: number }, turn: number) => ([l, t, r, b]: Box): Box => {
+    const [x, y] = [((l + r) / 2 - 0.5) * from.width, ((t + b) / 2 - 0.5) * from.height]
+    const cx = (x * Math.cos(turn) - y * Math.sin(turn)) / to.width + 0.5
+    const cy = (x * Math.sin(turn) + y * Math.cos(turn)) / to.height + 0.5
+    const [w, h] = [((r - l) * from.width) / to.width / 2, ((b - t) * from.height) / to.height / 2]
     return [cx - w, cy - h, cx + w, cy + h]
   }
-  return { picture: { width: info.width, height: info.height, data: new Uint8Array(data) }, back }
+  return { picture: { width: info.width, height: info.height, data: new Uint8Array(data) }, back: between(info, picture, angle), forth: between(picture, info, -angle) }
 }

@@ -26,7 +26,8 @@ export async function lookCloser(upright: Grey, words: readonly Word[], places: 
   return words.flatMap((word, i) => instead.get(i) ?? [word])
 }
 
-function cutOut({ width, height, data }: Grey, [l, t, r, b]: Box): { picture: Grey; left: number; width: number } {
+/** A part of a page with some paper around it, and where it lies, in dots. */
+export function cutOut({ width, height, data }: Grey, [l, t, r, b]: Box): { picture: Grey; left: number; width: number } {
   const [left, top] = [Math.max(0, Math.floor(l * width) - MARGIN), Math.max(0, Math.floor(t * height) - MARGIN)]
   const [right, bottom] = [Math.min(width, Math.ceil(r * width) + MARGIN), Math.min(height, Math.ceil(b * height) + MARGIN)]
   const cut: Grey = { width: right - left, height: bottom - top, data: new Uint8Array((right - left) * (bottom - top)) }

@@ -5,6 +5,8 @@ import { inkGrid, measure, reduce } from '../picture/measure.ts'
 import { withoutRules } from '../picture/rules.ts'
 import { straighten } from '../picture/straighten.ts'
 import { readCodes } from './codes.ts'
+import { wantsBothReaders } from '../../core/page/line-words.ts'
+import { readByBoth } from './both.ts'
 import { lookAgain } from './second-look.ts'
 import { recognise } from './tesseract.ts'
 
@@ -37,7 +39,9 @@ export async function readScan(picture: Grey, dpi: number): Promise<ScanReading>
       }
     }
   }
-  reading = { ...reading, words: await reading.again() }
+  const again = await reading.again()
+  const poor = weakness(again, measures)
+  reading = { ...reading, words: wantsBothReaders({ words: again, poor }) ? await reading.both(again) : again }
   const blank = measures.dark < BLANK && reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{2}/u.test(w.text)).length < 2
   const upright = turned(reduce(picture, 1500), rotation)
   const codes = blank ? [] : await readCodes(turned(picture, rotation), reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{3}/u.test(w.text)).length)
@@ -69,15 +73,27 @@ interface Reading {
   words: Word[]
   /** The words after a second look at the weak ones; where that fails they stay weak, and are asked about. */
   again: () => Promise<Word[]>
+  /** These words put together with what the second reader sees on the whole page; where it fails they stay. */
+  both: (words: readonly Word[]) => Promise<Word[]>
 }
 
 async function readUpright(picture: Grey, rotation: Rotation, dpi: number, skew: number): Promise<Reading> {
-  const { picture: straight, back } = await straighten(turned(picture, rotation), skew)
+  const { picture: straight, back, forth } = await straighten(turned(picture, rotation), skew)
   const cleared = withoutRules(straight, dpi)
   stretchContrast(cleared.picture)
   const found = await recognise(cleared.picture, dpi)
   const onPage = (words: readonly Word[]) => words.map((w) => ({ ...w, box: back(cleared.back(w.box)) }))
-  return { words: onPage(found), again: async () => onPage(await lookAgain(cleared.picture, found, dpi).catch(() => found)) }
+  // The second reader is given the page as it came: what helps the first on print takes strokes from handwriting.
+  const both = async (words: readonly Word[]): Promise<Word[]> => {
+    try {
+      const seen = await readByBoth(straight, words.map((w) => ({ ...w, box: forth(w.box) })))
+      return seen.map((w) => ({ ...w, box: back(w.box) }))
+    } catch (error) {
+      process.emitWarning(`a poor page could not be read by the second reader: ${String(error)}`)
+      return [...words]
+    }
+  }
+  return { words: onPage(found), both, again: async () => onPage(await lookAgain(cleared.picture, found, dpi).catch(() => found)) }
 }
 
 /** Mean sureness over letters: near 0.9 on fair print, below 0.5 on print upside down. */

@@ -1,0 +1,59 @@
+import { isLegible, isNoise, surenessOf, wordsFrom, wordsOfLine } from '../../core/page/line-words.ts'
+import type { Word } from '../../core/page/page.ts'
+import { secondOpinion, type Letter } from '../../core/page/second-opinion.ts'
+import { inkLevel, type Grey } from '../picture/grey.ts'
+import { cutOut } from './closer.ts'
+import { findLines } from './lines.ts'
+import { readLine } from './neural.ts'
+
+/** In heights of the line: paper this wide between letters is a space. */
+const SPACE = 0.2
+/** Share of a column's dots that may be dark in paper: specks are no ink. */
+const SPECKS = 0.07
+/** A line that the second reader is less sure of than this is noise to both. */
+const SURE = 0.5
+
+/**
+ * Reads a page that is too poor, or too much written by hand, for the first reader alone: lines are found anew; what the
+ * first read well stays, what it read partly is put together with the second's reading, and what it read as noise or not
+ * at all is the second's.
+ * @param straight the page upright and straight, from which boxes are shares
+ */
+export async function readByBoth(straight: Grey, words: readonly Word[]): Promise<Word[]> {
+  const level = inkLevel(straight)
+  const instead = new Map<Word, Word[]>()
+  const added: Word[] = []
+  for (const line of await findLines(straight)) {
+    const first = wordsOfLine(words, line).filter((w) => !instead.has(w))
+    if (isLegible(first)) continue
+    const { picture, left, width } = cutOut(straight, line)
+    const letters = (await readLine(picture)).map((l): Letter => ({ ...l, at: (left + l.at * width) / straight.width }))
+    if (letters.length === 0) continue
+    const alone = wordsFrom(letters, gapsIn(picture, level).map(([a, b]) => [(left + a) / straight.width, (left + b) / straight.width] as const), line)
+    const noise = isNoise(first)
+    if (noise && surenessOf(alone) < SURE) continue
+    const found = noise ? alone : secondOpinion([...first].sort((a, b) => a.box[0] - b.box[0]), letters)
+    if (first.length === 0) added.push(...found)
+    first.forEach((word, i) => instead.set(word, i === 0 ? found : []))
+  }
+  return [...words.flatMap((w) => instead.get(w) ?? [w]), ...added]
+}
+
+/** Stretches of a line's columns without ink, wide enough to be spaces. */
+function gapsIn({ width, height, data }: Grey, level: number): [number, number][] {
+  const least = Math.max(3, height * SPACE)
+  const gaps: [number, number][] = []
+  let from = -1
+  for (let x = 0; x <= width; x++) {
+    let dark = 0
+    if (x < width) for (let y = Math.floor(height * 0.1); y < height * 0.9; y++) if (data[y * width + x] < level) dark++
+    const paper = x < width && dark <= height * SPECKS
+    if (paper && from < 0) from = x
+    if (!paper && from >= 0) {
+      if (x - from >= least) gaps.push([from, x])
+      from = -1
+    }
+  }
+  return gaps
+}
+
