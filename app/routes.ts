@@ -21,6 +21,7 @@ export default [
     ]),
   ]),
   route('packages/:id/loupe', 'routes/loupe-window.tsx'),
+  route('packages/:id/find', 'routes/find.ts'),
   route('packages/:id/answers', 'routes/answers.ts'),
   route('packages/:id/owner', 'routes/owner.ts'),
   route('packages/:id/bring', 'routes/bring.ts'),

@@ -134,14 +134,17 @@ function scoreFields(tally: Tally, report: Report, truth: Truth, say: (text: str
     const told = bestMatch(report, d.pages)
     const usable = told && told.type === d.type && !matched.has(told.id) ? told : undefined
     if (usable) matched.add(usable.id)
-    for (const [name, { value }] of Object.entries(d.fields)) {
+    for (const [name, { value, handwritten }] of Object.entries(d.fields)) {
       tally.add('fields true')
+      if (handwritten) tally.add('written true')
       const field = usable?.fields.find((f) => f.name === name)
       const right = field !== undefined && field.value !== null && equalValues(field.value, value)
+      if (right && handwritten) tally.add('written right')
       if (right) tally.add('fields right')
       else say(`${d.type}.${name} page ${d.pages[0]}: ${show(field?.value)} ${field ? `(${field.confidence}${field.needsReview ? ' asked' : ''})` : ''} truly ${show(value)}`)
       if (field && field.value !== null && !right && !field.needsReview) {
         tally.add('silent errors')
+        if (handwritten) tally.add('written silent')
         say(`SILENT ${d.type}.${name}`)
       }
       if (Array.isArray(value)) {
@@ -207,6 +210,9 @@ export function scoresOf(t: Tally): Record<string, number | null> {
     'untouched packages': ratio(t.get('packages untouched'), t.get('packages')),
     'field accuracy': ratio(t.get('fields right'), t.get('fields true')),
     'silent error rate': ratio(t.get('silent errors'), t.get('fields true')),
+    'handwritten field accuracy': ratio(t.get('written right'), t.get('written true')),
+    'handwritten silent errors': ratio(t.get('written silent'), t.get('written true')),
+    'unknown taken unasked': ratio(t.get('unknown taken unasked'), t.get('documents told')),
     'question rate': ratio(t.get('asked'), t.get('reported')),
     'calibration error, documents': calibrationError(t.documents),
     'calibration error, fields': calibrationError(t.fields),

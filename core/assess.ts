@@ -74,7 +74,9 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
   const { program, types, answers, asOf } = situation
   const typesById = new Map([...types, unknownType].map((t) => [t.id, t]))
   const byNumber = new Map(situation.pages.map((p) => [p.number, p]))
-  const drafts = arrange(situation.pieces, answers).map((arranged) => {
+  const placed = new Set(situation.pieces.flatMap((p) => p.pages))
+  const outside = situation.pages.flatMap((p) => (placed.has(p.number) ? [] : [p.number]))
+  const drafts = arrange(situation.pieces, answers, outside).map((arranged) => {
     const type = typeById(types, arranged.type)
     const reading = read(arranged.pages, type)
     const fields = fill(reading.fields, arranged.pages, answers)

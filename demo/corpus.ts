@@ -11,6 +11,8 @@ export interface CorpusWishes {
   seed: number
   papers: PaperSet
   scan?: ScanQuality
+  /** Forms are filled in by hand. */
+  handwritten?: boolean
 }
 
 /** Writes a corpus of cases into `folder`, each with its case.json, truth.json and package.pdf. */
@@ -22,7 +24,7 @@ export async function writeCorpus(folder: string, wishes: CorpusWishes): Promise
     const some = <M>(all: readonly M[]): M[] => (i % 4 === 0 ? [] : dice.shuffle(all).slice(0, dice.int(1, 3)))
     const made = business
       ? await makeTradePackage({ ...given, mishaps: some(tradeMishaps) })
-      : await makePackage({ ...given, mishaps: some(mishaps), separators: i % 7 === 3, scattered: i % 7 === 5, coApplicant: dice.chance(0.3), selfEmployed: dice.chance(0.25), variants: dice.chance(0.6) })
+      : await makePackage({ ...given, mishaps: some(mishaps), separators: i % 7 === 3, scattered: i % 7 === 5, handwritten: wishes.handwritten, coApplicant: dice.chance(0.3), selfEmployed: dice.chance(0.25), variants: dice.chance(0.6) })
     const at = join(folder, `case-${String(i + 1).padStart(3, '0')}`)
     await mkdir(at, { recursive: true })
     await writeFile(join(at, 'package.pdf'), made.bytes)

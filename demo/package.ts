@@ -3,6 +3,8 @@ import { Dice } from './dice.ts'
 import { paperSets, type PaperSet } from './papers/sets.ts'
 import { bound, cluttered, type MadePackage } from './binding.ts'
 import { loanPlans, type LoanPaperWishes } from './papers/plan.ts'
+import type { ConsentWishes } from './papers/tuning/credit-consent.ts'
+import { byHand } from './pen.ts'
 import type { ScanQuality } from './scan.ts'
 import { makeStory, type Story } from './story.ts'
 import type { Drawn } from './truth.ts'
@@ -24,6 +26,8 @@ export interface PackageWishes {
   mishaps?: readonly Mishap[]
   coApplicant?: boolean
   selfEmployed?: boolean
+  /** Application, consents and mandate are filled in by hand. */
+  handwritten?: boolean
   scan?: ScanQuality
   /** Harmless variants of names, addresses and firms. */
   variants?: boolean
@@ -49,6 +53,8 @@ export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   const layout = () => dice.int(0, set.layouts - 1)
   const vary = wishes.variants ?? false
   const a = story.applicant
+  const hand = wishes.papers === 'scoring' ? 'thin hand' : dice.pick(['quick hand', 'round hand'] as const)
+  const filled = (draw: (own: Dice) => Promise<Drawn>): Promise<Drawn> => (wishes.handwritten ? byHand(hand, dice, draw) : draw(dice))
   const truth = { conflicts: new Set<string>(), failed: new Set<string>() }
   const checklist: Record<string, string> = { application_form: 'satisfied', photo_id: 'satisfied', address_proof: 'satisfied', income_proof: 'satisfied', bank_statements: 'satisfied', purchase_quote: 'satisfied', registration: 'satisfied', insurance: 'satisfied', consent: 'satisfied' }
 
@@ -57,12 +63,14 @@ export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   const otherHull = has('other_hull') && swapped(story.hull) !== story.hull ? swapped(story.hull) : has('other_hull') ? `SKR-${dice.digits(5)}` : undefined
   if (otherHull) truth.conflicts.add('hull_number')
   const statedLoan = has('loan_wrong') ? story.loan + dice.pick([-1, 1]) * dice.int(9, 40) * 10000 : story.loan
-  papers.push(await set.drawApplication(story, layout(), dice, {
+  const formLayout = layout()
+  const stated = { employer: has('other_employer') ? otherFirm(dice, story.employer) : vary ? story.employer.replace('Limited', 'Ltd') : undefined }
+  papers.push(await filled((own) => set.drawApplication(story, formLayout, own, {
     signed: !has('unsigned_application'),
-    employer: has('other_employer') ? otherFirm(dice, story.employer) : vary ? story.employer.replace('Limited', 'Ltd') : undefined,
+    ...stated,
     loan: has('loan_wrong') ? statedLoan : undefined,
     income: has('income_wrong') ? Math.round(story.income * 1.3 / 1000) * 1000 : undefined,
-  }))
+  })))
   if (has('unsigned_application')) checklist.application_form = 'unsigned'
   if (has('other_employer')) truth.conflicts.add('employer_name')
   if (has('loan_wrong')) truth.failed.add('loan_equals_price_less_deposit')
@@ -135,8 +143,8 @@ export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   papers.push(await set.drawCover(story, layout(), dice, { start: has('cover_not_begun') ? addDays(story.asOf, dice.int(5, 30)) : undefined, sum: has('low_cover') ? Math.floor(story.loan * 0.6 / 100000) * 100000 : undefined, vessel: vary ? story.vessel.toUpperCase() : undefined }))
   if (has('cover_not_begun')) checklist.insurance = 'expired'
   else if (has('low_cover')) checklist.insurance = 'insufficient'
-  if (!has('missing_consent')) papers.push(await set.drawConsent(story, layout(), dice, { signed: !has('unsigned_consent') }))
-  if (story.coApplicant) papers.push(await set.drawConsent(story, layout(), dice, { person: story.coApplicant }))
+  if (!has('missing_consent')) await consented({ signed: !has('unsigned_consent') })
+  if (story.coApplicant) await consented({ person: story.coApplicant })
   await drawFurther()
   if (has('missing_consent')) checklist.consent = story.coApplicant ? 'incomplete' : 'missing'
   else if (has('unsigned_consent')) checklist.consent = 'unsigned'
@@ -145,6 +153,11 @@ export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   if (wishes.clutter) for (let i = dice.int(1, 2); i > 0; i--) strays.push(await set.drawStray(layout(), dice))
   const order = wishes.clutter ? cluttered(papers, strays, dice) : papers
   return bound(order, { scan: wishes.scan, turned: wishes.turned, blanks: wishes.clutter, scattered: wishes.scattered, separators: wishes.separators ? story.caseNumber : undefined }, dice, { checklist, conflicts: [...truth.conflicts], failedChecks: [...truth.failed] })
+
+  async function consented(given: ConsentWishes): Promise<void> {
+    const own = layout()
+    papers.push(await filled((hand) => set.drawConsent(story, own, hand, given)))
+  }
 
   /** The papers of the boat, the berth, the account and the income. */
   async function drawFurther(): Promise<void> {

@@ -4,7 +4,7 @@ import fontkit from '@pdf-lib/fontkit'
 import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage, type RGB } from 'pdf-lib'
 import type { Dice } from './dice.ts'
 
-export type Face = 'sans' | 'serif' | 'mono' | 'humanist' | 'slab' | 'typewriter'
+export type Face = 'sans' | 'serif' | 'mono' | 'humanist' | 'slab' | 'typewriter' | 'quick hand' | 'round hand' | 'thin hand'
 type Weight = 'regular' | 'bold'
 
 const require = createRequire(import.meta.url)
@@ -16,6 +16,9 @@ const STANDARD: Partial<Record<Face, [StandardFonts, StandardFonts]>> = {
 const SHIPPED: Partial<Record<Face, [string, string]>> = {
   humanist: ['source-sans-3/files/source-sans-3-latin-400-normal.woff', 'source-sans-3/files/source-sans-3-latin-700-normal.woff'],
   slab: ['merriweather/files/merriweather-latin-400-normal.woff', 'merriweather/files/merriweather-latin-700-normal.woff'],
+  'quick hand': ['caveat/files/caveat-latin-400-normal.woff', 'caveat/files/caveat-latin-400-normal.woff'],
+  'round hand': ['kalam/files/kalam-latin-400-normal.woff', 'kalam/files/kalam-latin-400-normal.woff'],
+  'thin hand': ['shadows-into-light/files/shadows-into-light-latin-400-normal.woff', 'shadows-into-light/files/shadows-into-light-latin-400-normal.woff'],
   typewriter: ['cousine/files/cousine-latin-400-normal.woff', 'cousine/files/cousine-latin-700-normal.woff'],
 }
 
@@ -30,11 +33,20 @@ export interface TextStyle {
 export const ink = rgb(0.1, 0.11, 0.13)
 export const colours = { ink, grey: rgb(0.42, 0.44, 0.47), navy: rgb(0.09, 0.2, 0.4), teal: rgb(0.02, 0.38, 0.4), wine: rgb(0.45, 0.08, 0.2), forest: rgb(0.1, 0.35, 0.18), sand: rgb(0.94, 0.91, 0.83), mist: rgb(0.91, 0.94, 0.96), rule: rgb(0.7, 0.73, 0.76), white: rgb(1, 1, 1), rust: rgb(0.6, 0.27, 0.08), pen: rgb(0.1, 0.14, 0.42) }
 
+/** Somebody who fills a form in by hand: what they write, in all ways a layout may ask for it. */
+export interface Pen {
+  face: Face
+  writes: ReadonlySet<string>
+}
+
 /** A PDF being drawn, top down in points from the upper left corner: how a person lays out a paper. */
 export class Paper {
   private fonts = new Map<string, PDFFont>()
   page!: PDFPage
   pages = 0
+  /** Who fills in the papers begun now; null where they are typed. */
+  static pen: Pen | null = null
+  private readonly pen = Paper.pen
 
   private constructor(readonly pdf: PDFDocument, private readonly face: Face, readonly width: number, readonly height: number) {}
 
@@ -42,7 +54,7 @@ export class Paper {
     const pdf = await PDFDocument.create()
     pdf.registerFontkit(fontkit)
     const paper = new Paper(pdf, face, width, height)
-    for (const one of new Set<Face>([face, 'sans', 'mono', 'serif'])) for (const weight of ['regular', 'bold'] as const) await paper.load(one, weight)
+    for (const one of new Set<Face>([face, 'sans', 'mono', 'serif', ...(paper.pen ? [paper.pen.face] : [])])) for (const weight of ['regular', 'bold'] as const) await paper.load(one, weight)
     paper.newPage()
     return paper
   }
@@ -63,7 +75,8 @@ export class Paper {
 
   measure = (text: string, style: TextStyle = {}): number => this.fontOf(style).widthOfTextAtSize(text, style.size ?? 10)
 
-  text(x: number, y: number, text: string, style: TextStyle = {}): void {
+  text(x: number, y: number, text: string, given: TextStyle = {}): void {
+    const style = this.pen?.writes.has(text) ? { ...given, face: this.pen.face, bold: false, size: (given.size ?? 10) * 1.4, colour: colours.pen } : given
     const size = style.size ?? 10
     const wide = this.measure(text, style)
     const left = style.align === 'right' ? x - wide : style.align === 'center' ? x - wide / 2 : x

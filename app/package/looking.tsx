@@ -1,4 +1,5 @@
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
+import type { Hit } from '../../core/page/find.ts'
 import type { Box } from '../../core/page/geometry.ts'
 
 /** Words picked on a page. */
@@ -17,6 +18,9 @@ interface Looking {
   /** Lets the person pick words on a page until the returned function is called. */
   pick: (what: string, take: (picked: Picked) => void) => () => void
   picked: (picked: Picked) => void
+  /** Places that were looked for, marked wherever their pages are shown. */
+  found: readonly Hit[]
+  show: (found: readonly Hit[]) => void
   /** Opens the loupe in a window of its own, which follows. */
   tearOff: () => void
 }
@@ -30,6 +34,7 @@ export const channelOf = (packageId: string): BroadcastChannel => new BroadcastC
 /** Where the person looks: the page under the loupe, kept in the address so that it can be sent and reloaded. */
 export function LookingProvider({ packageId, first, children }: { packageId: string; first: number; children: ReactNode }) {
   const [{ page, marks }, setAt] = useState<{ page: number; marks: Box[] }>({ page: first, marks: [] })
+  const [found, show] = useState<readonly Hit[]>([])
   const [picking, setPicking] = useState<string | null>(null)
   const take = useRef<((picked: Picked) => void) | null>(null)
   const channel = useRef<BroadcastChannel | null>(null)
@@ -44,9 +49,9 @@ export function LookingProvider({ packageId, first, children }: { packageId: str
       setPicking(null)
     }
   }, [])
-  const picked = useCallback((found: Picked) => {
-    take.current?.(found)
-    setAt({ page: found.page, marks: [found.box] })
+  const picked = useCallback((words: Picked) => {
+    take.current?.(words)
+    setAt({ page: words.page, marks: [words.box] })
   }, [])
   const tearOff = useCallback(() => void window.open(`/packages/${packageId}/loupe`, `loupe-${packageId}`, 'width=900,height=1200'), [packageId])
 
@@ -73,7 +78,7 @@ export function LookingProvider({ packageId, first, children }: { packageId: str
     }
   }, [page, marks, picking, picked])
 
-  const value = useMemo(() => ({ page, marks, picking, look, pick, picked, tearOff }), [page, marks, picking, look, pick, picked, tearOff])
+  const value = useMemo(() => ({ page, marks, picking, look, pick, picked, found, show, tearOff }), [page, marks, picking, look, pick, picked, found, tearOff])
   return <Context value={value}>{children}</Context>
 }
 

@@ -22,8 +22,8 @@ export function wordsIn(words: readonly PageWord[], [l, t, r, b]: Box): PageWord
 }
 
 /** A page at full width of its place, with marks; while picking, words answer to click and drag. */
-export function PageView({ packageId, page, shape, marks, picking, onPicked }: { packageId: string; page: number; shape: { width: number; height: number }; marks: readonly Box[]; picking: boolean; onPicked: (picked: Picked) => void }) {
-  const words = useWords(packageId, page, picking)
+export function PageView({ packageId, page, shape, marks, found = [], picking, onPicked }: { packageId: string; page: number; shape: { width: number; height: number }; marks: readonly Box[]; found?: readonly Box[]; picking: boolean; onPicked: (picked: Picked) => void }) {
+  const words = useWords(packageId, page)
   const frame = useRef<HTMLDivElement>(null)
   const [drag, setDrag] = useState<Box | null>(null)
   const first = useRef<HTMLDivElement>(null)
@@ -43,7 +43,7 @@ export function PageView({ packageId, page, shape, marks, picking, onPicked }: {
   return (
     <div
       ref={frame}
-      className={`relative bg-paper shadow-md select-none ${picking ? 'cursor-crosshair touch-none' : ''}`}
+      className={`relative bg-paper shadow-md ${picking ? 'cursor-crosshair touch-none select-none' : ''}`}
       style={{ aspectRatio: `${shape.width} / ${shape.height}` }}
       onPointerDown={(event) => {
         if (!picking) return
@@ -59,12 +59,25 @@ export function PageView({ packageId, page, shape, marks, picking, onPicked }: {
       onPointerUp={() => drag && finish([Math.min(drag[0], drag[2]), Math.min(drag[1], drag[3]), Math.max(drag[0], drag[2]), Math.max(drag[1], drag[3])])}
     >
       <Picture packageId={packageId} page={page} />
+      {found.map((box) => <div key={box.join()} className="pointer-events-none absolute rounded-xs border-b-2 border-[#b97900] bg-[#ffd45e40]" style={place(box, 0.002)} />)}
+      {picking ? null : <Selectable words={words} shape={shape} />}
       {marks.map((box, i) => (
         <div key={box.join()} ref={i === 0 ? first : undefined} className="pointer-events-none absolute rounded-xs bg-[#ffd45e66] outline-2 outline-[#b97900]" style={place(box, 0.006)} />
       ))}
       {picking ? words.map((word, i) => <div key={i} title={word.text} className="absolute rounded-xs hover:bg-[#0d5c6b33] hover:outline-1 hover:outline-[#0d5c6b]" style={place(word.box, 0.002)} />) : null}
       {drag ? <div className="pointer-events-none absolute border border-[#0d5c6b] bg-[#0d5c6b22]" style={place([Math.min(drag[0], drag[2]), Math.min(drag[1], drag[3]), Math.max(drag[0], drag[2]), Math.max(drag[1], drag[3])])} /> : null}
     </div>
+  )
+}
+
+/** The words of the page, unseen over their picture, so that they can be selected and copied. */
+function Selectable({ words, shape }: { words: readonly PageWord[]; shape: { width: number; height: number } }) {
+  return (
+    <svg aria-hidden viewBox={`0 0 ${shape.width} ${shape.height}`} className="absolute inset-0 size-full select-text">
+      {words.map(({ text, box: [l, t, r, b] }, i) => (
+        <text key={i} x={l * shape.width} y={(t + (b - t) * 0.8) * shape.height} fontSize={(b - t) * shape.height * 0.85} textLength={(r - l) * shape.width} lengthAdjust="spacingAndGlyphs" fill="transparent" className="cursor-text">{text} </text>
+      ))}
+    </svg>
   )
 }
 
@@ -99,15 +112,15 @@ export function Picture({ packageId, page }: { packageId: string; page: number }
   )
 }
 
-function useWords(packageId: string, page: number, wanted: boolean): PageWord[] {
+function useWords(packageId: string, page: number): PageWord[] {
   const [found, setFound] = useState<{ page: number; words: PageWord[] }>({ page: 0, words: [] })
   useEffect(() => {
-    if (!wanted || found.page === page) return
+    if (found.page === page) return
     const stop = new AbortController()
     fetch(`/packages/${packageId}/pages/${page}/words`, { signal: stop.signal })
       .then((answer) => (answer.ok ? (answer.json() as Promise<{ words: PageWord[] }>) : { words: [] }))
       .then(({ words }) => setFound({ page, words }), () => undefined)
     return () => stop.abort()
-  }, [packageId, page, wanted, found.page])
+  }, [packageId, page, found.page])
   return found.page === page ? found.words : []
 }

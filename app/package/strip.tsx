@@ -41,7 +41,8 @@ const ROOM = 66
 /** All pages as one band with cuts between documents: map and navigation of the package, the same on every view. */
 export function Strip() {
   const { row, assessment, sheets } = usePackage()
-  const { page, look } = useLooking()
+  const { page, look, found } = useLooking()
+  const hits = useMemo(() => new Set(found.map((h) => h.page)), [found])
   const [size, setSize] = useState(2)
   const scroller = useRef<HTMLDivElement>(null)
   const spots = useMemo(() => spotsOf(assessment, sheets), [assessment, sheets])
@@ -73,12 +74,13 @@ export function Strip() {
                   type="button"
                   tabIndex={-1}
                   onClick={() => look(spot.page)}
-                  aria-label={`Page ${spot.page}${spot.apart ? `, ${spot.apart}` : ''}`}
+                  aria-label={`Page ${spot.page}${spot.apart ? `, ${spot.apart}` : ''}${hits.has(spot.page) ? ', has what was looked for' : ''}`}
                   aria-current={spot.page === page ? 'page' : undefined}
                   className={`absolute top-1 overflow-hidden rounded-xs bg-paper ${spot.page === page ? 'outline-3 outline-petrol' : document && document.id === current?.id ? 'outline-2 outline-petrol/50' : isLoose ? 'outline-1 outline-dashed outline-amber' : 'outline-1 outline-line'} ${spot.apart ? 'opacity-40' : ''}`}
                   style={{ left, width: wide, height: high }}
                 >
                   {sheets[spot.page - 1]?.read ? <img src={`/packages/${row.id}/pages/${spot.page}/small`} alt="" loading="lazy" className="size-full object-contain" /> : <span className="text-xs text-[#8596a2]">…</span>}
+                  {hits.has(spot.page) ? <span aria-hidden className="absolute inset-x-0 bottom-0 h-1.5 bg-[#b97900]" /> : null}
                 </button>
                 {leads && document ? <Label document={document} left={left} top={high + 8} width={Math.max(ROOM, (wide + 3) * document.pages.length) + GAP - 8} current={document.id === current?.id} odd={odd.has(document.id)} loose={isLoose} onClick={() => look(spot.page)} /> : null}
               </div>

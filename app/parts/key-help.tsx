@@ -3,9 +3,9 @@ import { useState } from 'react'
 import { useKeys } from './keys.ts'
 
 const HELP: readonly [where: string, keys: readonly [key: string, does: string][]][] = [
-  ['Everywhere in a package', [['[  ]', 'view before, next view'], [',  .', 'page before, next page'], ['+  −', 'loupe larger, smaller'], ['W', 'loupe in a second window'], ['U', 'undo what was said last'], ['Shift U', 'say it again'], ['?', 'this list']]],
+  ['Everywhere in a package', [['[  ]', 'view before, next view'], [',  .', 'page before, next page'], ['+  −', 'loupe larger, smaller'], ['W', 'loupe in a second window'], ['/', 'find words in the package'], ['U', 'undo what was said last'], ['Shift U', 'say it again'], ['?', 'this list']]],
   ['Deck', [['1 … 9', 'give that answer'], ['Enter', 'give the first answer'], ['E', 'type the value'], ['→', 'later'], ['←', 'the piece before']]],
-  ['Papers', [['← →', 'from page to page'], ['↑ ↓', 'from document to document'], ['C', 'a document starts here'], ['J', 'goes on with the document before'], ['T', 'change the type'], ['Space', 'pick a page up, or put it back'], ['M', 'move what is picked up behind this page'], ['O', 'what is picked up becomes a document of its own'], ['N', 'next loose document']]],
+  ['Papers', [['← →', 'from page to page'], ['↑ ↓', 'from document to document'], ['C', 'a document starts here'], ['J', 'goes on with the document before'], ['T', 'change the type'], ['Space', 'pick a page up, or put it back'], ['M', 'move what is picked up behind this page'], ['X', 'set aside: in no document'], ['Shift click', 'pick up a stretch of pages'], ['B', 'part into documents of so many pages each'], ['O', 'what is picked up becomes a document of its own'], ['N', 'next loose document']]],
   ['Values', [['Tab', 'next value that is asked about'], ['Enter', 'store'], ['Esc', 'leave it as it was']]],
   ['Facts', [['D', 'only what differs'], ['← → ↑ ↓', 'from cell to cell'], ['Enter', 'show it on its page']]],
   ['Queue', [['N', 'take the next package'], ['/', 'search']]],

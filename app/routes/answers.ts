@@ -11,9 +11,9 @@ import type { Route } from './+types/answers'
 const place = z.object({ page: z.number().int().positive(), box: z.tuple([z.number(), z.number(), z.number(), z.number()]) }).nullable()
 
 const bodySchema = z.discriminatedUnion('act', [
-  z.object({ act: z.literal('answer'), answers: z.array(answerSchema).min(1).max(600) }),
+  z.object({ act: z.literal('answer'), answers: z.array(answerSchema).min(1).max(600), seen: z.number().int().min(0).optional() }),
   /** A value as a person typed or picked it. */
-  z.object({ act: z.literal('typed'), page: z.number().int().positive(), field: z.string(), text: z.string().max(500), at: place }),
+  z.object({ act: z.literal('typed'), page: z.number().int().positive(), field: z.string(), text: z.string().max(500), at: place, seen: z.number().int().min(0).optional() }),
   z.object({ act: z.literal('undo') }),
   z.object({ act: z.literal('redo') }),
 ])
@@ -40,7 +40,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     } else given = body.answers
     const lost = given.find((a) => 'page' in a && !row.assessment!.documents.some((d) => d.pages.includes(a.page)))
     if (lost) return data({ problem: 'That page is in no document.' }, 409)
-    await giveAnswers(row.id, given, who)
+    await giveAnswers(row.id, given, who, body.seen)
     return data({ problem: null, said: null })
   } catch (error) {
     if (error instanceof Closed) return data({ problem: error.message }, 409)

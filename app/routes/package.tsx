@@ -8,6 +8,7 @@ import { packageRow, pageSheets, problemFiles } from '../../server/packages/quer
 import { useChanges } from '../parts/changes.ts'
 import { count } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
+import { Finder } from '../package/finder.tsx'
 import { LookingProvider, useLooking } from '../package/looking.tsx'
 import { Loupe } from '../package/loupe.tsx'
 import { OwnerMenu } from '../package/owner-menu.tsx'
@@ -73,6 +74,7 @@ function Frame() {
   return (
     <div className="flex h-full flex-col">
       {row.pageCount > 0 ? <Strip /> : null}
+      {judged ? <Finder /> : null}
       <div className="flex min-h-0 flex-1 flex-col sm:flex-row">
         <nav aria-label="Views of the package" className="flex shrink-0 overflow-x-auto border-line bg-table sm:w-33 sm:flex-col sm:border-r sm:py-3">
           {views.map(([path, name, note], i) => (

@@ -1,4 +1,5 @@
 import { DndContext, DragOverlay, PointerSensor, useDraggable, useDroppable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
+import { Dialog } from 'radix-ui'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import type { Answer } from '../../core/answers/answer.ts'
@@ -20,7 +21,10 @@ export default function Papers() {
   const [retyping, setRetyping] = useState<Document | null>(null)
   const [dragging, setDragging] = useState<number | null>(null)
   const order = useMemo(() => documents.flatMap((d) => d.pages), [documents])
-  const outside = sheets.filter((s) => !order.includes(s.number))
+  const placed = useMemo(() => new Set(order), [order])
+  const outside = sheets.filter((s) => !placed.has(s.number))
+  const [parting, setParting] = useState(false)
+  const last = useRef<number | null>(null)
   const here = documentOfPage(documents, page)
   const index = here ? documents.indexOf(here) : -1
   const closed = row.state === 'finished'
@@ -31,8 +35,15 @@ export default function Papers() {
   const cut = () => { if (here) answer({ kind: 'cut', page, begins: true }) }
   const join = () => { if (here && index > 0) answer({ kind: 'cut', page: here.pages[0], begins: false }) }
   const moveBehind = (behind: number | null, pages: number[]) => { if (pages.length > 0 && !(behind !== null && pages.includes(behind))) answer({ kind: 'move', pages, behind }) }
-  const lifted = () => (held.size > 0 ? order.filter((p) => held.has(p)) : [])
-  const toggle = (p: number) => setHeld((now) => { const next = new Set(now); if (!next.delete(p)) next.add(p); return next })
+  const lifted = () => (held.size > 0 ? [...order, ...outside.map((s) => s.number)].filter((p) => held.has(p)) : [])
+  const toggle = (p: number) => { last.current = p; setHeld((now) => { const next = new Set(now); if (!next.delete(p)) next.add(p); return next }) }
+  const stretch = (p: number) => {
+    const [a, b] = [order.indexOf(last.current ?? page), order.indexOf(p)]
+    if (a < 0 || b < 0) return toggle(p)
+    setHeld((now) => new Set([...now, ...order.slice(Math.min(a, b), Math.max(a, b) + 1)]))
+  }
+  const aside = () => { const pages = held.size ? lifted() : here ? [page] : []; if (pages.length) answer({ kind: 'aside', pages }) }
+  const part = (every: number) => { if (here) answer(...here.pages.flatMap((p, i): Answer[] => (i > 0 && i % every === 0 ? [{ kind: 'cut', page: p, begins: true }] : []))) }
   const nextLoose = () => {
     const loose = documents.filter((d) => d.needsReview && !d.typeSaid)
     const to = loose.find((d) => documents.indexOf(d) > index) ?? loose[0]
@@ -40,7 +51,7 @@ export default function Papers() {
   }
   useKeys({
     arrowright: () => step(1), arrowleft: () => step(-1), arrowdown: () => jump(1), arrowup: () => jump(-1),
-    c: cut, j: join, t: () => here && setRetyping(here), ' ': () => toggle(page), m: () => moveBehind(page, lifted()), o: () => moveBehind(null, held.size ? lifted() : [page]), n: nextLoose, escape: () => setHeld(new Set()),
+    c: cut, j: join, t: () => here && setRetyping(here), ' ': () => toggle(page), m: () => moveBehind(page, lifted()), x: aside, b: () => { if (here && here.pages.length > 2 && !closed) setParting(true) }, o: () => moveBehind(null, held.size ? lifted() : [page]), n: nextLoose, escape: () => setHeld(new Set()),
   })
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
   const drop = ({ active, over }: DragEndEvent) => {
@@ -60,14 +71,22 @@ export default function Papers() {
         <Act k="T" disabled={closed || !here} onClick={() => here && setRetyping(here)}>type</Act>
         <Act k="M" disabled={closed || held.size === 0} onClick={() => moveBehind(page, lifted())}>move here</Act>
         <Act k="O" disabled={closed || !here} onClick={() => moveBehind(null, held.size ? lifted() : [page])}>on its own</Act>
+        <Act k="X" disabled={closed || (held.size === 0 && !here)} onClick={aside}>set aside</Act>
+        <Act k="B" disabled={closed || !here || here.pages.length < 3} onClick={() => setParting(true)}>part evenly</Act>
         <Act k="N" disabled={!documents.some((d) => d.needsReview && !d.typeSaid)} onClick={nextLoose}>next loose</Act>
       </div>
       <div className="flex flex-wrap items-start gap-x-4 gap-y-3 pb-6">
-        {documents.map((d) => <Group key={d.pages[0]} document={d} current={d === here} held={held} dragging={dragging} onToggle={toggle} onRetype={() => setRetyping(d)} />)}
+        {documents.map((d) => <Group key={d.pages[0]} document={d} current={d === here} held={held} dragging={dragging} onToggle={toggle} onStretch={stretch} onRetype={() => setRetyping(d)} />)}
         {dragging !== null ? <Alone /> : null}
       </div>
-      {outside.length > 0 ? <p className="pb-4 text-sm text-ink-2">In no document: {outside.map((s) => `page ${s.number}${apartOf(s) ? ` (${apartOf(s)})` : ''}`).join(', ')}.</p> : null}
+      {outside.length > 0 ? (
+        <section aria-label="In no document" className="mb-4 rounded-lg border border-line bg-band p-2">
+          <h2 className="mb-1.5 text-[13px] font-semibold text-ink-2">In no document <span className="font-normal">· pick one up and move it to bring it back</span></h2>
+          <div className="flex flex-wrap gap-1.5">{outside.map((s) => <span key={s.number} className="grid justify-items-center gap-0.5 text-xs text-ink-2"><PageTile page={s.number} held={held.has(s.number)} lifted={dragging === s.number} onToggle={() => toggle(s.number)} onStretch={() => toggle(s.number)} />{apartOf(s) ?? 'set aside'}</span>)}</div>
+        </section>
+      ) : null}
       <DragOverlay>{dragging !== null ? <span className="rounded bg-petrol px-2 py-1 text-sheet">{count(held.has(dragging) ? held.size : 1, 'page')}</span> : null}</DragOverlay>
+      {parting && here ? <PartEvenly pages={here.pages.length} onClose={() => setParting(false)} onChoose={(every) => { part(every); setParting(false) }} /> : null}
       {retyping ? <TypePicker open title={`What is ${retyping.pages.length === 1 ? `page ${retyping.pages[0]}` : `pages ${retyping.pages[0]} to ${retyping.pages.at(-1)}`}?`} likely={retyping.types.map((t) => t.type)} onClose={() => setRetyping(null)} onChoose={(type) => { answer({ kind: 'type', page: retyping.pages[0], type }); setRetyping(null) }} /> : null}
     </DndContext>
   )
@@ -77,26 +96,26 @@ function Act({ k, children, ...rest }: { k: string; children: React.ReactNode; d
   return <button type="button" className="button px-2 py-1" {...rest}><span className="key">{k}</span>{children}</button>
 }
 
-function Group({ document, current, held, dragging, onToggle, onRetype }: { document: Document; current: boolean; held: ReadonlySet<number>; dragging: number | null; onToggle: (page: number) => void; onRetype: () => void }) {
+function Group({ document, current, held, dragging, onToggle, onStretch, onRetype }: { document: Document; current: boolean; held: ReadonlySet<number>; dragging: number | null; onToggle: (page: number) => void; onStretch: (page: number) => void; onRetype: () => void }) {
   const { look } = useLooking()
   const loose = document.needsReview && !document.typeSaid
   const asked = document.fields.filter((f) => f.needsReview).length
   return (
-    <section aria-label={document.label} className={`rounded-lg border p-2 ${current ? 'border-petrol bg-sheet shadow-[0_0_0_1px_var(--petrol)]' : loose ? 'border-dashed border-amber bg-sheet' : 'border-line bg-sheet'}`}>
+    <section aria-label={document.label} style={{ contentVisibility: 'auto', containIntrinsicSize: `${Math.min(12, document.pages.length) * 74 + 16}px ${Math.ceil(document.pages.length / 12) * 122 + 36}px` }} className={`rounded-lg border p-2 ${current ? 'border-petrol bg-sheet shadow-[0_0_0_1px_var(--petrol)]' : loose ? 'border-dashed border-amber bg-sheet' : 'border-line bg-sheet'}`}>
       <div className="mb-1.5 flex items-baseline gap-2 text-[13px]">
         <button type="button" className="truncate font-semibold" title="Change the type (T)" onClick={() => { look(document.pages[0]); onRetype() }}>{document.label}{loose ? '?' : ''}</button>
         <span className="text-ink-2">{loose ? `${Math.round(document.confidence * 100)} sure` : document.typeSaid ? 'said' : ''}{document.lacking.length ? `${loose ? ', ' : ''}page ${document.lacking.join(', ')} lacking` : ''}{document.copyOf ? 'a copy' : ''}</span>
         {asked ? <Link to={`../values?page=${document.pages[0]}`} className="ml-auto rounded-full border border-dashed border-amber bg-amber-soft px-1.5 whitespace-nowrap text-ink">{asked} asked</Link> : null}
       </div>
       <div className="flex flex-wrap gap-1.5">
-        {document.pages.map((page) => <PageTile key={page} page={page} held={held.has(page)} lifted={dragging !== null && (dragging === page || (held.has(dragging) && held.has(page)))} onToggle={() => onToggle(page)} />)}
+        {document.pages.map((page) => <PageTile key={page} page={page} held={held.has(page)} lifted={dragging !== null && (dragging === page || (held.has(dragging) && held.has(page)))} onToggle={() => onToggle(page)} onStretch={() => onStretch(page)} />)}
       </div>
     </section>
   )
 }
 
 /** A page that can be looked at, picked up and dropped behind another. */
-function PageTile({ page, held, lifted, onToggle }: { page: number; held: boolean; lifted: boolean; onToggle: () => void }) {
+function PageTile({ page, held, lifted, onToggle, onStretch }: { page: number; held: boolean; lifted: boolean; onToggle: () => void; onStretch: () => void }) {
   const { row, sheets } = useJudged()
   const { page: current, look } = useLooking()
   const drag = useDraggable({ id: page })
@@ -109,7 +128,7 @@ function PageTile({ page, held, lifted, onToggle }: { page: number; held: boolea
       type="button"
       data-view-keys
       {...drag.listeners}
-      onClick={(event) => { look(page); if (event.shiftKey || event.ctrlKey || event.metaKey) onToggle() }}
+      onClick={(event) => { look(page); if (event.shiftKey) onStretch(); else if (event.ctrlKey || event.metaKey) onToggle() }}
       aria-label={`Page ${page}${held ? ', picked up' : ''}`}
       aria-current={current === page ? 'page' : undefined}
       className={`relative touch-none rounded-xs bg-paper text-left ${current === page ? 'outline-3 outline-petrol' : 'outline-1 outline-line'} ${held ? '-translate-y-1 shadow-lg outline-2 outline-petrol' : ''} ${lifted ? 'opacity-40' : ''} ${drop.isOver ? 'border-r-4 border-petrol' : ''}`}
@@ -123,4 +142,26 @@ function PageTile({ page, held, lifted, onToggle }: { page: number; held: boolea
 function Alone() {
   const { setNodeRef, isOver } = useDroppable({ id: 'alone' })
   return <div ref={setNodeRef} className={`grid h-36 w-40 place-items-center rounded-lg border-2 border-dashed p-2 text-center text-sm ${isOver ? 'border-petrol bg-petrol-soft' : 'border-line text-ink-2'}`}>Drop here for a document of its own</div>
+}
+
+/** Asks how many pages each document of a batch has: a dozen payslips scanned in one go are parted with one number. */
+function PartEvenly({ pages, onClose, onChoose }: { pages: number; onClose: () => void; onChoose: (every: number) => void }) {
+  const [every, setEvery] = useState('1')
+  const count = Number(every)
+  const valid = Number.isInteger(count) && count >= 1 && count < pages
+  return (
+    <Dialog.Root open onOpenChange={(open) => { if (!open) onClose() }}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-10 bg-[#0b111566]" />
+        <Dialog.Content aria-describedby={undefined} className="card fixed top-[20vh] left-1/2 z-20 w-[min(420px,94vw)] -translate-x-1/2 p-5 shadow-xl">
+          <Dialog.Title className="mb-3 text-lg font-semibold">Part these {pages} pages</Dialog.Title>
+          <form onSubmit={(event) => { event.preventDefault(); if (valid) onChoose(count) }}>
+            <label className="flex items-center gap-2">A document every <input className="field w-16" inputMode="numeric" autoFocus value={every} onFocus={(event) => event.target.select()} onChange={(event) => setEvery(event.target.value)} /> pages</label>
+            <p role="status" className="mt-2 text-sm text-ink-2">{valid ? `That makes ${Math.ceil(pages / count)} documents${pages % count ? `, the last of ${pages % count === 1 ? 'one page' : `${pages % count} pages`}` : ''}.` : `Give a number from 1 to ${pages - 1}.`}</p>
+            <div className="mt-4 flex gap-2"><button type="submit" className="button-main" disabled={!valid}>Part them</button><Dialog.Close className="button">Leave them</Dialog.Close></div>
+          </form>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  )
 }

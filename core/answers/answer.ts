@@ -22,6 +22,8 @@ export const answerSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('type'), page, type: z.string().max(80) }),
   /** These pages go behind that page, into its document; null makes them a document of their own. */
   z.object({ kind: z.literal('move'), pages: z.array(page).min(1).max(500), behind: page.nullable() }),
+  /** These pages are in no document: a leaflet, a fax cover. Moving one brings it back. */
+  z.object({ kind: z.literal('aside'), pages: z.array(page).min(1).max(500) }),
   /** A field of the document that holds this page; `empty` where the paper does not say, `unreadable` where nobody can tell. */
   z.object({ kind: z.literal('value'), page, field: z.string().max(80), value: valueSchema, state: z.enum(['confirmed', 'corrected', 'empty', 'unreadable']), at: z.object({ page, box }).nullable().default(null) }),
   /** Signed or not, where ink was doubtful. */

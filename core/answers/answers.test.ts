@@ -18,6 +18,12 @@ test('pages move behind a page of another document', () => expect(after({ kind: 
 test('emptied documents go away', () => expect(after({ kind: 'move', pages: [3], behind: 5 })).toEqual(['loan_application:1,2', 'bank_statement:4,5,3']))
 test('pages become a document of their own', () => expect(after({ kind: 'move', pages: [2], behind: null })).toEqual(['loan_application:1', 'loan_application:2', 'payslip:3', 'bank_statement:4,5']))
 test('moving pages behind themselves does nothing', () => expect(after({ kind: 'move', pages: [4], behind: 4 })).toEqual(after()))
+test('pages set aside are in no document, and come back by being moved', () => {
+  expect(after({ kind: 'aside', pages: [3, 5] })).toEqual(['loan_application:1,2', 'bank_statement:4'])
+  expect(after({ kind: 'aside', pages: [3] }, { kind: 'move', pages: [3], behind: 4 })).toEqual(['loan_application:1,2', 'bank_statement:4,3,5'])
+  expect(after({ kind: 'aside', pages: [3] }, { kind: 'move', pages: [3], behind: null })).toEqual(['loan_application:1,2', 'unknown:3', 'bank_statement:4,5'])
+})
+test('a blank page goes where a person moves it', () => expect(arrange(pieces, [{ kind: 'move', pages: [6], behind: 3 }], [6]).map((d) => d.pages)).toEqual([[1, 2], [3, 6], [4, 5]]))
 test('answers on pages that are in no document are left aside', () => expect(after({ kind: 'cut', page: 99, begins: true }, { kind: 'type', page: 99, type: 'x' }, { kind: 'move', pages: [99], behind: 1 })).toEqual(after()))
 
 test('no answer ever loses or doubles a page', () => {

@@ -16,9 +16,13 @@ export interface Arranged {
   joinsSaid: Set<number>
 }
 
-/** Applies people's answers on cuts, moves and types to the machine's pieces. Emptied documents are gone. */
-export function arrange(pieces: readonly Piece[], answers: readonly Answer[]): Arranged[] {
+/**
+ * Applies people's answers on cuts, moves and types to the machine's pieces. Emptied documents are gone.
+ * @param outside pages in no piece, blanks and sheets between papers: like those set aside, they can be moved into a document
+ */
+export function arrange(pieces: readonly Piece[], answers: readonly Answer[], outside: Iterable<number> = []): Arranged[] {
   let documents: Arranged[] = pieces.map((p) => ({ ...p, pages: [...p.pages], typeSaid: false, cutSaid: false, joinsSaid: new Set<number>() }))
+  const aside = new Set<number>(outside)
   const holding = (page: number) => documents.findIndex((d) => d.pages.includes(page))
   for (const answer of answers) {
     if (answer.kind === 'type') {
@@ -28,7 +32,13 @@ export function arrange(pieces: readonly Piece[], answers: readonly Answer[]): A
       const at = holding(answer.page)
       if (at < 0) continue
       documents = answer.begins ? cut(documents, at, answer.page) : join(documents, at, answer.page)
-    } else if (answer.kind === 'move') documents = move(documents, answer.pages.filter((p) => holding(p) >= 0), answer.behind)
+    } else if (answer.kind === 'aside') {
+      documents = documents.map((d) => ({ ...d, pages: d.pages.filter((p) => !answer.pages.includes(p)) })).filter((d) => d.pages.length > 0)
+      for (const page of answer.pages) aside.add(page)
+    } else if (answer.kind === 'move') {
+      documents = move(documents, answer.pages.filter((p) => holding(p) >= 0 || aside.has(p)), answer.behind)
+      for (const page of answer.pages) if (holding(page) >= 0) aside.delete(page)
+    }
   }
   return documents
 }
@@ -53,10 +63,10 @@ function join(documents: Arranged[], at: number, page: number): Arranged[] {
 
 function move(documents: Arranged[], pages: number[], behind: number | null): Arranged[] {
   if (pages.length === 0 || (behind !== null && pages.includes(behind))) return documents
-  const source = documents.find((d) => d.pages.includes(pages[0]))!
-  const sourceAt = documents.indexOf(source)
+  const sourceAt = documents.findIndex((d) => d.pages.includes(pages[0]))
+  const source = documents[sourceAt] ?? BROUGHT_BACK
   const lifted = documents.map((d) => ({ ...d, pages: d.pages.filter((p) => !pages.includes(p)) }))
-  if (behind === null) lifted.splice(sourceAt + 1, 0, { ...source, pages, cutSaid: true, typeSaid: false, joinsSaid: new Set(pages.slice(1)) })
+  if (behind === null) lifted.splice(sourceAt >= 0 ? sourceAt + 1 : inPlace(pages[0], lifted), 0, { ...source, pages, cutSaid: true, typeSaid: false, joinsSaid: new Set(pages.slice(1)) })
   else {
     const target = lifted.findIndex((d) => d.pages.includes(behind))
     if (target < 0) return documents
@@ -64,4 +74,13 @@ function move(documents: Arranged[], pages: number[], behind: number | null): Ar
     lifted[target] = { ...into, pages: into.pages.toSpliced(into.pages.indexOf(behind) + 1, 0, ...pages), joinsSaid: new Set([...into.joinsSaid, ...pages]) }
   }
   return lifted.filter((d) => d.pages.length > 0)
+}
+
+/** What is known of pages that were in no document: nothing. */
+const BROUGHT_BACK: Arranged = { pages: [], type: 'unknown', confidence: 0.5, types: [], cutBefore: 1, typeSaid: false, cutSaid: true, joinsSaid: new Set() }
+
+/** Where a page that was in no document comes back: before the first document that begins behind it. */
+function inPlace(page: number, documents: readonly Arranged[]): number {
+  const at = documents.findIndex((d) => d.pages.length > 0 && d.pages[0] > page)
+  return at < 0 ? documents.length : at
 }

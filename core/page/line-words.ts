@@ -58,5 +58,6 @@ export function wordsFrom(letters: readonly Letter[], gaps: readonly (readonly [
     box: [Math.max(box[0], run[0].at - half), box[1], Math.min(box[2], run.at(-1)!.at + half), box[3]],
     // A word is as sure as its letters are on the whole, and no surer than its worst letter allows.
     sure: Math.min(run.reduce((sum, l) => sum + l.sure, 0) / run.length, Math.min(...run.map((l) => l.sure)) + 0.25),
+    hand: true as const,
   }))
 }

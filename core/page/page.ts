@@ -6,6 +6,8 @@ export interface Word {
   text: string
   box: Box
   sure: number
+  /** Read by the second reader alone: handwriting, or print too poor for the first. */
+  hand?: true
 }
 
 /** A mark on a page with a text layer that may be a pen's: `drawn` as a line, or else a picture that may be one. */

@@ -73,7 +73,7 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
 function mendedForm(candidate: Candidate, field: Field): Candidate {
   if (typeof candidate.value !== 'string') return candidate
   const value = field.kind === 'address' ? mendPostcode(candidate.value) : WORDY.has(field.kind) ? mendNumeral(candidate.value) : candidate.value
-  const partial = candidate.partial || malformed(value, field.kind)
+  const partial = candidate.partial || malformed(value, field.kind) || (field.pattern !== undefined && !new RegExp(`^${field.pattern}$`).test(value))
   return value === candidate.value ? { ...candidate, partial } : { ...candidate, value, partial, repaired: true }
 }
 

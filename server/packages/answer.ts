@@ -1,11 +1,12 @@
-import { and, desc, eq, gt, isNotNull, isNull, asc } from 'drizzle-orm'
+import { and, desc, eq, gt, isNotNull, isNull, asc, ne } from 'drizzle-orm'
 import { answerSchema, type Answer } from '../../core/answers/answer.ts'
+import { touches } from '../../core/answers/touches.ts'
 import { plain } from '../../core/read/value.ts'
 import { typeById, builtInTypes } from '../../core/program/types/index.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
-import { answers, packages } from '../database/schema.ts'
+import { answers, packages, user } from '../database/schema.ts'
 import { judge } from './judge.ts'
 
 /** The package takes no answers in its state. */
@@ -17,11 +18,21 @@ async function open(work: Parameters<typeof judge>[0], packageId: string): Promi
   if (row.state === 'finished') throw new Closed('This package is finished. Open it again to change it.')
 }
 
-/** Stores what a person said and judges the package again. Answers given together are undone one by one. */
-export async function giveAnswers(packageId: string, given: readonly Answer[], who: Person): Promise<void> {
+/**
+ * Stores what a person said and judges the package again. Answers given together are undone one by one.
+ * @param seen the last answer that the person's screen knew of: what somebody else said of the same thing since then is not
+ *   overwritten unseen
+ * @throws Closed
+ */
+export async function giveAnswers(packageId: string, given: readonly Answer[], who: Person, seen?: number): Promise<void> {
   const checked = given.map((one) => answerSchema.parse(one))
   await database().transaction(async (work) => {
     await open(work, packageId)
+    if (seen !== undefined) {
+      const others = await work.select({ body: answers.body, name: user.name }).from(answers).leftJoin(user, eq(answers.userId, user.id)).where(and(eq(answers.packageId, packageId), gt(answers.id, seen), ne(answers.userId, who.id), isNull(answers.undoneAt)))
+      const other = others.find(({ body }) => checked.some((one) => touches(one, body)))
+      if (other) throw new Closed(`${other.name ?? 'Somebody'} changed this meanwhile (${summaryOf(other.body)}); look again.`)
+    }
     // What was undone cannot be redone once something new is said.
     await work.delete(answers).where(and(eq(answers.packageId, packageId), isNotNull(answers.undoneAt)))
     for (const body of checked) {
@@ -61,11 +72,11 @@ export function redo(packageId: string, who: Person): Promise<string | null> {
 }
 
 /** What can be undone and redone now, in words. */
-export async function undoState(packageId: string): Promise<{ undo: string | null; redo: string | null }> {
+export async function undoState(packageId: string): Promise<{ undo: string | null; redo: string | null; seen: number }> {
   const rows = await database().select({ id: answers.id, summary: answers.summary, undoneAt: answers.undoneAt }).from(answers).where(eq(answers.packageId, packageId)).orderBy(asc(answers.id))
   const last = rows.filter((r) => !r.undoneAt).at(-1)
   const next = rows.find((r) => r.undoneAt && r.id > (last?.id ?? 0))
-  return { undo: last?.summary ?? null, redo: next?.summary ?? null }
+  return { undo: last?.summary ?? null, redo: next?.summary ?? null, seen: rows.at(-1)?.id ?? 0 }
 }
 
 /** An answer in words, as the history shows it. */
@@ -75,6 +86,7 @@ export function summaryOf(answer: Answer): string {
     case 'cut': return answer.begins ? `A document starts on page ${answer.page}` : `Page ${answer.page} goes on with the document before`
     case 'type': return `Page ${answer.page} is a ${title(answer.type)}`
     case 'move': return answer.behind === null ? `Pages ${answer.pages.join(', ')} are a document of their own` : `Pages ${answer.pages.join(', ')} moved behind page ${answer.behind}`
+    case 'aside': return `${answer.pages.length === 1 ? `Page ${answer.pages[0]}` : `Pages ${answer.pages.join(', ')}`} set aside`
     case 'value': return `${words(answer.field)} of page ${answer.page}: ${answer.state === 'empty' ? 'not on the paper' : answer.state === 'unreadable' ? 'unreadable' : `${Array.isArray(answer.value) ? `${answer.value.length} rows` : plain(answer.value)} (${answer.state})`}`
     case 'signed': return `The document of page ${answer.page} is ${answer.signed ? 'signed' : 'not signed'}`
     case 'fact': return `${words(answer.fact)}: ${answer.decision === 'value' ? plain(answer.value) : answer.decision === 'accepted' ? 'difference accepted' : 'to be asked of the applicant'} (${answer.reason})`

@@ -11,6 +11,7 @@ import { hear, tell } from '../../server/events.ts'
 import { Closed, giveAnswers, redo, undo, undoState } from '../../server/packages/answer.ts'
 import { packageZip, setFinished } from '../../server/packages/finish.ts'
 import { openFile } from '../../server/jobs/tasks.ts'
+import { findIn } from '../../server/packages/find.ts'
 import { newPackage } from '../../server/packages/intake.ts'
 import { doubtsIn, judge } from '../../server/packages/judge.ts'
 import { assign } from '../../server/packages/owners.ts'
@@ -158,6 +159,31 @@ describe('what a person says', () => {
     expect(documents[0].fields.find((f) => f.name === 'net_pay')!.state).toBe('corrected')
     await undo(id, who)
     await undo(id, who)
+  })
+  test('what somebody else said of the same thing meanwhile is not overwritten unseen', async () => {
+    const other = await person()
+    const { seen } = await undoState(id)
+    await giveAnswers(id, [said], other)
+    await expect(giveAnswers(id, [{ ...said, value: { amount: '2.00', currency: 'EUR' } }], who, seen)).rejects.toThrow(`${other.name} changed this meanwhile`)
+    expect((await value(id, 'net_pay')).value).toEqual({ amount: '1.00', currency: 'EUR' })
+    await giveAnswers(id, [{ kind: 'type', page: 2, type: 'utility_bill' }], who, seen)
+    await giveAnswers(id, [{ ...said, value: { amount: '2.00', currency: 'EUR' } }], who, (await undoState(id)).seen)
+    for (let i = 0; i < 3; i++) await undo(id, who)
+  })
+  test('pages set aside are in no document until they are moved back', async () => {
+    const types = async () => (await packageRow(id))!.assessment!.documents.map((d) => `${d.type}:${d.pages.join()}`)
+    await giveAnswers(id, [{ kind: 'aside', pages: [2] }], who)
+    expect(await types()).toEqual(['payslip:1'])
+    await giveAnswers(id, [{ kind: 'move', pages: [2], behind: null }], who)
+    expect(await types()).toEqual(['payslip:1', 'unknown:2'])
+    await undo(id, who)
+    await undo(id, who)
+  })
+  test('words are found on their pages, whatever their case', async () => {
+    const { hits, more } = await findIn(id, 'VARNHAM')
+    expect(hits.map((h) => h.page)).toEqual([1])
+    expect(hits[0].line).toContain('Ottilie Varnham')
+    expect([more, (await findIn(id, 'nowhere at all')).hits]).toEqual([false, []])
   })
   test('nonsense is refused and nothing of it stored', async () => {
     const [{ n }] = await database().select({ n: sql<number>`count(*)::int` }).from(answers).where(eq(answers.packageId, id))
