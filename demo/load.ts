@@ -6,14 +6,26 @@ import { packages } from '../server/database/schema.ts'
 import { bringFile, newPackage } from '../server/packages/intake.ts'
 import { makePackage, type PackageWishes } from './package.ts'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from './people.ts'
+import { makeTradePackage, type TradePackageWishes } from './trade-package.ts'
 
-/** The demo's packages: a clean one, one with papers lacking, one with true conflicts among harmless variants, scans. */
-const DEMO_PACKAGES: readonly { caseNumber: string; hoursOld: number; file: string; wishes: Omit<PackageWishes, 'asOf'> }[] = [
+interface DemoPackage {
+  caseNumber: string
+  hoursOld: number
+  file: string
+  /** For a working-boat loan, or else for a trader's account. */
+  wishes?: Omit<PackageWishes, 'asOf'>
+  trade?: Omit<TradePackageWishes, 'asOf'>
+}
+
+/** The demo's packages: a clean one, one with papers lacking, one with true conflicts among harmless variants, scans, a business. */
+const DEMO_PACKAGES: readonly DemoPackage[] = [
   { caseNumber: 'MSM-26-004817', hoursOld: 52, file: 'application-and-papers.pdf', wishes: { seed: 104817, papers: 'tuning', mishaps: ['other_employer', 'other_hull', 'loan_wrong'], variants: true, clutter: true } },
   { caseNumber: 'MSM-26-004818', hoursOld: 30, file: 'complete-package.pdf', wishes: { seed: 204818, papers: 'tuning' } },
   { caseNumber: 'MSM-26-004819', hoursOld: 26, file: 'papers-first-part.pdf', wishes: { seed: 304819, papers: 'tuning', mishaps: ['missing_payslip', 'expired_card', 'unsigned_consent', 'old_bill'], variants: true, coApplicant: true } },
   { caseNumber: 'MSM-26-004820', hoursOld: 7, file: 'scanned-at-counter.pdf', wishes: { seed: 404820, papers: 'tuning', mishaps: ['other_birth', 'low_cover'], variants: true, clutter: true, scan: 'light', turned: true } },
   { caseNumber: 'MSM-26-004821', hoursOld: 2, file: 'fax-copies.pdf', wishes: { seed: 504821, papers: 'tuning', mishaps: ['missing_registration', 'balance_wrong'], scan: 'bad', clutter: true } },
+  { caseNumber: 'MSM-26-004822', hoursOld: 19, file: 'harbour-trader.pdf', trade: { seed: 604822, papers: 'tuning', mishaps: ['missing_card', 'shares_wrong'], clutter: true } },
+  { caseNumber: 'MSM-26-004823', hoursOld: 4, file: 'filled-in-by-hand.pdf', wishes: { seed: 704823, papers: 'dice', mishaps: ['missing_tax_year'], selfEmployed: true, handwritten: true, separators: true, scan: 'light' } },
 ]
 
 /** Puts the demo's people and packages into an empty database; what is there already stays. */
@@ -28,8 +40,8 @@ export async function loadDemo(say: (text: string) => void): Promise<void> {
     // A load that was broken off left a package without its file: it is made again.
     if (there) await database().delete(packages).where(eq(packages.id, there.id))
     say(`Drawing demo package ${i + 1} of ${DEMO_PACKAGES.length}: ${given.caseNumber}`)
-    const made = await makePackage({ ...given.wishes, asOf })
-    const id = await newPackage('working-boat-loan', null, { caseNumber: given.caseNumber, asOf, createdAt: new Date(Date.now() - given.hoursOld * 3_600_000) })
+    const made = given.trade ? await makeTradePackage({ ...given.trade, asOf }) : await makePackage({ papers: 'tuning', seed: 1, ...given.wishes, asOf })
+    const id = await newPackage(given.trade ? 'trader-account' : 'working-boat-loan', null, { caseNumber: given.caseNumber, asOf, createdAt: new Date(Date.now() - given.hoursOld * 3_600_000) })
     await bringFile(id, given.file, Readable.from([made.bytes]), null)
   }
 }

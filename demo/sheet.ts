@@ -1,13 +1,11 @@
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
 import fontkit from '@pdf-lib/fontkit'
 import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage, type RGB } from 'pdf-lib'
 import type { Dice } from './dice.ts'
+import { typeface } from './typeface.ts'
 
 export type Face = 'sans' | 'serif' | 'mono' | 'humanist' | 'slab' | 'typewriter' | 'quick hand' | 'round hand' | 'thin hand'
 type Weight = 'regular' | 'bold'
 
-const require = createRequire(import.meta.url)
 const STANDARD: Partial<Record<Face, [StandardFonts, StandardFonts]>> = {
   sans: [StandardFonts.Helvetica, StandardFonts.HelveticaBold],
   serif: [StandardFonts.TimesRoman, StandardFonts.TimesRomanBold],
@@ -62,7 +60,7 @@ export class Paper {
   private async load(face: Face, weight: Weight): Promise<void> {
     const at = weight === 'bold' ? 1 : 0
     const standard = STANDARD[face]
-    const font = standard ? await this.pdf.embedFont(standard[at]) : await this.pdf.embedFont(readFileSync(require.resolve(`@fontsource/${SHIPPED[face]![at]}`)), { subset: true })
+    const font = standard ? await this.pdf.embedFont(standard[at]) : await this.pdf.embedFont(typeface(SHIPPED[face]![at]), { subset: true })
     this.fonts.set(`${face}-${weight}`, font)
   }
 

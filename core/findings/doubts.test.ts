@@ -6,12 +6,13 @@ import { doubtsOf } from './doubts.ts'
 
 const BOX: Box = [0.1, 0.2, 0.3, 0.22]
 const field = (more: Partial<FilledField>): FilledField => ({ name: 'iban', value: 'X', raw: 'X', confidence: 0.7, needsReview: true, reason: 'weak print', others: [], repaired: false, page: 1, box: BOX, state: 'asked', ...more })
-const doubts = (fields: FilledField[], page = pageOf([], { number: 1, source: 'ocr' })) => [...doubtsOf([{ fields } as Document], [page])]
+const doubts = (fields: FilledField[], page = pageOf([], { number: 1, source: 'ocr' }), signed: boolean | null = null) => [...doubtsOf([{ fields, signed } as Document], [page])]
 
 test('what is asked about, and what is hardly sure enough not to be, is in doubt', () => {
   expect(doubts([field({}), field({ needsReview: false, state: 'certain', confidence: 0.91 })])).toEqual([[1, [BOX, BOX]]])
   expect(doubts([field({ needsReview: false, state: 'certain', confidence: 0.97 })])).toEqual([])
 })
+test('on a paper that is signed somebody may have written: more is looked at', () => expect(doubts([field({ needsReview: false, state: 'certain', confidence: 0.97 })], undefined, true)).toHaveLength(1))
 test('runners-up and rows are looked at too', () => {
   const other: Box = [0.5, 0.5, 0.6, 0.52]
   expect(doubts([field({ others: [{ value: 'Y', raw: 'Y', page: 1, box: other }] })])).toEqual([[1, [BOX, other]]])

@@ -4,6 +4,8 @@ import type { Document } from './document.ts'
 
 /** A value surer than this needs no second reader. */
 const SURE = 0.94
+/** On papers to be signed people write by hand, and handwriting misread can look sure. */
+const SURE_BY_HAND = 0.985
 
 /** Whether a page was read from its picture, and by the first reader alone. */
 export const canBeDoubted = (page: Page): boolean => (page.source === 'ocr' || page.source === 'mixed') && !page.closer
@@ -18,9 +20,9 @@ export function doubtsOf(documents: readonly Document[], pages: readonly Page[])
   const add = (page: number | null, box: Box | null) => {
     if (page !== null && box !== null && scanned.has(page)) doubts.set(page, [...(doubts.get(page) ?? []), box])
   }
-  for (const { fields } of documents)
+  for (const { fields, signed } of documents)
     for (const field of fields) {
-      if (!['asked', 'certain', 'repaired'].includes(field.state) || (!field.needsReview && field.confidence >= SURE)) continue
+      if (!['asked', 'certain', 'repaired'].includes(field.state) || (!field.needsReview && field.confidence >= (signed === null ? SURE : SURE_BY_HAND))) continue
       if (field.rowPlaces) field.rowPlaces.forEach(({ page, box }) => add(page, box))
       else {
         add(field.page, field.box)

@@ -10,6 +10,8 @@ import { readLine } from './neural.ts'
 const SPACE = 0.2
 /** Share of a column's dots that may be dark in paper: specks are no ink. */
 const SPECKS = 0.07
+/** Print reads this surely; handwriting hardly ever does. */
+const PRINTED = 0.94
 /** A line that the second reader is less sure of than this is noise to both. */
 const SURE = 0.5
 
@@ -25,7 +27,8 @@ export async function readByBoth(straight: Grey, words: readonly Word[]): Promis
   const added: Word[] = []
   for (const line of await findLines(straight)) {
     const first = wordsOfLine(words, line).filter((w) => !instead.has(w))
-    if (isLegible(first)) continue
+    // A line that reads well is checked only where somebody may have written: figures, and what is not quite sure.
+    if (isLegible(first) && first.every((w) => w.sure >= PRINTED && !/\d/.test(w.text))) continue
     const { picture, left, width } = cutOut(straight, line)
     const letters = (await readLine(picture)).map((l): Letter => ({ ...l, at: (left + l.at * width) / straight.width }))
     if (letters.length === 0) continue
