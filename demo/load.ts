@@ -40,7 +40,7 @@ export async function loadDemo(say: (text: string) => void): Promise<void> {
     // A load that was broken off left a package without its file: it is made again.
     if (there) await database().delete(packages).where(eq(packages.id, there.id))
     say(`Drawing demo package ${i + 1} of ${DEMO_PACKAGES.length}: ${given.caseNumber}`)
-    const made = given.trade ? await makeTradePackage({ ...given.trade, asOf }) : await makePackage({ papers: 'tuning', seed: 1, ...given.wishes, asOf })
+    const made = given.trade ? await makeTradePackage({ ...given.trade, asOf }) : await makePackage({ papers: 'tuning', seed: 1, ...given.wishes, caseNumber: given.caseNumber, asOf })
     const id = await newPackage(given.trade ? 'trader-account' : 'working-boat-loan', null, { caseNumber: given.caseNumber, asOf, createdAt: new Date(Date.now() - given.hoursOld * 3_600_000) })
     await bringFile(id, given.file, Readable.from([made.bytes]), null)
   }

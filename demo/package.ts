@@ -20,6 +20,8 @@ export type Mishap = (typeof mishaps)[number]
 
 export interface PackageWishes {
   seed: number
+  /** The number of the case, where it is not thrown. */
+  caseNumber?: string
   asOf: string
   /** Whose layouts are drawn. */
   papers: PaperSet
@@ -43,7 +45,8 @@ export interface PackageWishes {
 /** Draws a whole package with its truth. The same wishes give the same package, byte for byte of its pages. */
 export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   const dice = new Dice(wishes.seed)
-  const story = makeStory(dice, wishes.asOf, wishes.coApplicant, wishes.selfEmployed)
+  const told = makeStory(dice, wishes.asOf, wishes.coApplicant, wishes.selfEmployed)
+  const story = { ...told, caseNumber: wishes.caseNumber ?? told.caseNumber }
   const own = new Set<Mishap>(['missing_tax_year', 'missing_accounts', 'old_accounts'])
   const paid = new Set<Mishap>(['missing_payslip', 'other_employer', 'income_wrong', 'pay_not_received', 'salary_wrong'])
   // What befalls payslips befalls nobody who has none, and so with the papers of the self-employed.

@@ -4,7 +4,7 @@ import { BUSINESS, COMPANY_NUMBER } from './wordings.ts'
 export const incorporationCertificate: TypeData = {
   id: 'incorporation_certificate',
   title: 'Certificate of incorporation',
-  short: 'Incorporation',
+  short: 'Company',
   pages: { min: 1, max: 2 },
   titles: ['certificate of incorporation', 'incorporation certificate', 'certificate of incorporation of a private company', 'register of companies', 'companies registry', 'company registration certificate', 'certificate of company registration', 'extract from the register of companies', 'company registry certificate', 'certificate of registration of a company', 'registry of companies', 'extract from the companies register'],
   signs: [
