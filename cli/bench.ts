@@ -19,12 +19,13 @@ const command = new Command('bench')
 const wishes = command.opts<{ corpus?: string; json?: string; notes?: boolean }>()
 
 /** The corpora drawn where none is given: those that rules are tuned on, and those that scores are quoted on. */
-const CORPORA: readonly { name: string; papers: PaperSet; cases: number; seed: number; scan?: ScanQuality }[] = [
+const CORPORA: readonly { name: string; papers: PaperSet; cases: number; seed: number; scan?: ScanQuality; handwritten?: boolean }[] = [
   { name: 'tuning-text', papers: 'tuning', cases: 20, seed: 1 },
   { name: 'dice-text', papers: 'dice', cases: 20, seed: 3 },
   { name: 'scoring-text', papers: 'scoring', cases: 30, seed: 7 },
   { name: 'scoring-light-scans', papers: 'scoring', cases: 6, seed: 9, scan: 'light' },
   { name: 'scoring-bad-scans', papers: 'scoring', cases: 4, seed: 13, scan: 'bad' },
+  { name: 'scoring-by-hand', papers: 'scoring', cases: 4, seed: 17, scan: 'light', handwritten: true },
 ]
 
 const figures: Record<string, unknown> = {}

@@ -7,8 +7,11 @@ import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { labelsOn, type LabelHit } from './labels.ts'
 
-/** Tells of the words of a page whether its ink is worth measuring. */
-export type WantsInk = (words: readonly Word[]) => boolean
+/**
+ * Tells of the words of a page whether its ink is worth measuring.
+ * @param strokes whether something is drawn on it that may be a pen's; what nothing is drawn on is not signed
+ */
+export type WantsInk = (words: readonly Word[], strokes: boolean) => boolean
 
 const SIGNING = ['signature', 'signed', 'sign', 'firma', 'firmado', 'signe']
 
@@ -24,9 +27,10 @@ export function inkWanted(types: readonly DocumentType[]): WantsInk {
     if (!words.some((w) => signing.has(w))) captions.set(words[0], [...(captions.get(words[0]) ?? []), words])
   }
   const choices = [YES_NO, ...types.flatMap((t) => t.fields.filter((f) => f.kind === 'choice').map((f) => f.choices))].map((options) => options.map((o) => o.words.map(tokens)))
-  return (words) => {
+  return (words, strokes) => {
     const there = new Set(words.flatMap((w) => tokens(w.text)))
-    return [...signing].some((w) => there.has(w)) || words.some((word, i) => captions.get(tokens(word.text)[0])?.some((caption) => standsAlone(words, i, caption))) || choices.some((options) => options.filter((o) => o.some((wording) => wording.every((w) => there.has(w)))).length > 1)
+    const signed = () => [...signing].some((w) => there.has(w)) || words.some((word, i) => captions.get(tokens(word.text)[0])?.some((caption) => standsAlone(words, i, caption)))
+    return (strokes && signed()) || choices.some((options) => options.filter((o) => o.some((wording) => wording.every((w) => there.has(w)))).length > 1)
   }
 }
 
@@ -244,7 +248,8 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
   if (drawn) return drawn
   let best: Signature | null = null
   for (const page of pages) {
-    if (!page.ink) continue
+    // A text page that nothing is drawn on has no ink to look at, and is not signed.
+    if (!page.ink && page.source !== 'text') continue
     const lines = linesOf(page)
     const [printed, surely] = [printedOn(page), surelyPrintedOn(page)]
     for (const label of labelsOn(page, type)) {
@@ -263,10 +268,10 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
         right,
         Math.min(below ? below.box[1] : 1, end[3] + tall * 5.2),
       ]
-      const strokes = strokesIn(page.ink, area, printed)
+      const strokes = page.ink ? strokesIn(page.ink, area, printed) : NO_STROKES
       const signed = penned(strokes)
       // What is a scrawl only if weak words are one: likely signed, but a person is to look.
-      const likely = !signed && penned(strokesIn(page.ink, area, surely))
+      const likely = !signed && page.ink !== null && penned(strokesIn(page.ink, area, surely))
       const sure = likely ? LIKELY : signed ? Math.min(0.99, 0.6 + strokes.cells / 60) : Math.max(0.5, 0.98 - strokes.cells / 30)
       const found: Signature = { signed: signed || likely, sure, page: page.number, box: area }
       if (!best || (found.signed && !best.signed) || (found.signed === best.signed && found.sure > best.sure)) best = found
@@ -307,6 +312,8 @@ function penDrawn(pages: readonly Page[], type: DocumentType): Signature | null 
   }
   return apart
 }
+
+const NO_STROKES: Strokes = { cells: 0, width: 0, height: 0 }
 
 /** A signature is wider than a stain and taller than what is left of a rule. */
 const penned = (strokes: Strokes): boolean => strokes.cells >= 14 && strokes.width > 0.035 && strokes.height > 0.007

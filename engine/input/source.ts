@@ -82,7 +82,7 @@ async function readPdfPage(pdf: Pdf, index: number, wantsInk: WantsInk): Promise
     const [width, height] = rotation % 180 ? [found.height, found.width] : [found.width, found.height]
     const pens = found.pens.map((p) => ({ ...p, box: turnBox(p.box, rotation) }))
     const codes = await codesOn(pdf, index, found, rotation)
-    const ink = wantsInk(words) ? inkGrid(turned(pdf.render(index, INK_DPI), rotation)) : null
+    const ink = wantsInk(words, found.strokes) ? inkGrid(turned(pdf.render(index, INK_DPI), rotation)) : null
     return { width, height, rotation, source: 'text', blank: false, words, lean: 0, ink, ...(pens.length > 0 ? { pens } : {}), ...(codes.length > 0 ? { codes } : {}), poor: null }
   }
   // A page without a letter or a picture is blank, or drawn: a small rendering tells, and most are blank.

@@ -46,6 +46,8 @@ export interface PdfPage {
   pens: PenMark[]
   /** Where a code may stand: small pictures, and bars drawn side by side. */
   codeLike: Box[]
+  /** Something on it is drawn in more strokes than rules and frames are, or is a picture. */
+  strokes: boolean
   /** How many things are drawn on it besides letters. */
   drawn: number
 }
@@ -57,6 +59,8 @@ const PATH = 2
 const CURVE = 1
 /** So many points of curves, three to each, are more than a rounded frame has. */
 const FEWEST_STROKES = 14
+/** A frame is drawn in so many points and fewer. */
+const FRAME = 6
 /** No page is looked at for more marks than this: a map is drawn of thousands. */
 const MOST_PENS = 40
 /** Fewer bars than this are no code; rules of a table are fewer. */
@@ -233,12 +237,13 @@ export class Pdf {
   }
 
   /** Rounded corners have four curves; a pen's line has more, and is stroked where letters drawn as paths are filled. */
-  private marks(page: number, toPage: (x: number, y: number) => [number, number]): { pens: PenMark[]; codeLike: Box[]; drawn: number } {
+  private marks(page: number, toPage: (x: number, y: number) => [number, number]): { pens: PenMark[]; codeLike: Box[]; drawn: number; strokes: boolean } {
     const { raw } = this
     const place = raw.wasmExports.malloc(16)
     const found: PenMark[] = []
     const codes: Box[] = []
     let drawn = 0
+    let strokes = raw._FPDFPage_GetAnnotCount(page) > 0
     const bars: Box[] = []
     const placed = (): Box => {
       const [left, bottom, right, top] = raw.HEAPF32.slice(place / 4, place / 4 + 4)
@@ -258,6 +263,8 @@ export class Pdf {
       if (type !== PATH && type !== PICTURE) continue
       drawn++
       const curved = type === PATH && this.curved(object)
+      // A line known to be a pen's needs no ink to be found by.
+      strokes ||= type === PICTURE || (!curved && raw._FPDFPath_CountSegments(object) > FRAME)
       if (!curved && bounded(object)) {
         const box = placed()
         const [wide, tall] = [box[2] - box[0], box[3] - box[1]]
@@ -278,7 +285,7 @@ export class Pdf {
     }
     raw.wasmExports.free(place)
     if (bars.length >= FEWEST_BARS) codes.push(boxAround(bars))
-    return { pens: found, codeLike: codes, drawn }
+    return { pens: found, codeLike: codes, drawn, strokes }
   }
 
   private curved(path: number): boolean {
