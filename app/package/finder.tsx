@@ -24,6 +24,7 @@ export function Finder() {
     const timer = setTimeout(() => void load(`/packages/${row.id}/find?q=${encodeURIComponent(words.trim())}`), 150)
     return () => clearTimeout(timer)
   }, [wanted, words, load, row.id])
+  const answered = wanted && data?.words === words.trim()
   const hits = wanted ? (data?.hits ?? []) : []
   useEffect(() => {
     setAt(0)
@@ -54,7 +55,7 @@ export function Finder() {
         />
       </label>
       <span role="status" className="text-ink-2">
-        {!wanted ? 'two letters or more' : state !== 'idle' ? 'looking …' : hits.length === 0 ? 'nowhere' : `${at + 1} of ${data?.more ? `more than ${hits.length}` : hits.length}, on ${count(pages, 'page')}`}
+        {!wanted ? 'two letters or more' : !answered || state !== 'idle' ? 'looking …' : hits.length === 0 ? 'nowhere' : `${at + 1} of ${data?.more ? `more than ${hits.length}` : hits.length}, on ${count(pages, 'page')}`}
       </span>
       <button type="button" className="button px-1.5 py-1" aria-label="Hit before (Shift Enter)" disabled={hits.length === 0} onClick={() => go(-1)}><ChevronUp size={15} /></button>
       <button type="button" className="button px-1.5 py-1" aria-label="Next hit (Enter)" disabled={hits.length === 0} onClick={() => go(1)}><ChevronDown size={15} /></button>

@@ -14,5 +14,5 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   if (!row) throw data('There is no such package.', 404)
   const words = wordsSchema.safeParse(new URL(request.url).searchParams.get('q') ?? '')
   if (!words.success) throw data('That is too long to look for.', 400)
-  return findIn(row.id, words.data)
+  return { words: words.data, ...(await findIn(row.id, words.data)) }
 }

@@ -18,13 +18,13 @@ test.describe('getting in', () => {
     await page.getByRole('button', { name: 'Sign in' }).click()
     await expect(page.getByRole('alert')).toHaveText('E-mail address or password is wrong.')
   })
-  for (const path of ['packages', 'packages/new', 'events'])
+  for (const path of ['packages', 'packages/new', 'events', 'separator-sheets.pdf'])
     test(`/${path} is closed to strangers`, async ({ request }) => {
       const answer = await request.get(`${base()}/${path}`, { maxRedirects: 0 })
       expect(answer.status()).toBe(302)
     })
   test('pictures, words, files and answers are closed to strangers', async ({ request }) => {
-    for (const path of ['pages/1/large', 'pages/1/words', 'package.zip']) expect((await request.get(`${demoPackage()}/${path}`, { maxRedirects: 0 })).status()).toBe(302)
+    for (const path of ['pages/1/large', 'pages/1/words', 'find?q=x', 'cover-sheet.pdf', 'package.zip']) expect((await request.get(`${demoPackage()}/${path}`, { maxRedirects: 0 })).status()).toBe(302)
     for (const path of ['answers', 'bring?name=x', 'owner']) expect((await request.post(`${demoPackage()}/${path}`, { maxRedirects: 0, data: {} })).status()).toBe(302)
   })
 })
@@ -144,6 +144,90 @@ test.describe('papers', () => {
     await page.keyboard.press('u')
     await expect(form.getByRole('button', { name: /^Page/ })).toHaveCount(2)
   })
+})
+
+test.describe('papers', () => {
+  test('pages are set aside, and come back by being moved', async ({ page }) => {
+    await signIn(page)
+    await openView(page, `${demoPackage()}/papers`)
+    const form = page.getByRole('region', { name: 'Application form', exact: true })
+    const apart = page.getByRole('region', { name: 'In no document' })
+    // Blank backs lie there already.
+    const before = await apart.getByRole('button', { name: /^Page/ }).count()
+    const second = form.getByRole('button', { name: /^Page/ }).nth(1)
+    const name = (await second.getAttribute('aria-label'))!
+    await second.click()
+    await page.keyboard.press('x')
+    await expect(apart.getByRole('button', { name: /^Page/ })).toHaveCount(before + 1)
+    await expect(form.getByRole('button', { name: /^Page/ })).toHaveCount(1)
+    await apart.getByRole('button', { name, exact: true }).click()
+    await page.keyboard.press(' ')
+    await form.getByRole('button', { name: /^Page/ }).first().click()
+    await page.keyboard.press('m')
+    await expect(form.getByRole('button', { name: /^Page/ })).toHaveCount(2)
+    await expect(apart.getByRole('button', { name: /^Page/ })).toHaveCount(before)
+    for (let i = 0; i < 2; i++) {
+      await page.keyboard.press('u')
+      await page.waitForTimeout(600)
+    }
+    await expect(form.getByRole('button', { name: /^Page/ })).toHaveCount(2)
+  })
+  test('a stretch of pages is picked up at once, and a document parted into even ones', async ({ page }) => {
+    await signIn(page)
+    await openView(page, `${demoPackage()}/papers`)
+    const heading = page.getByRole('heading', { level: 1 })
+    const before = Number((await heading.textContent())!.match(/\d+/)![0])
+    const survey = page.getByRole('region', { name: 'Survey', exact: true })
+    const pages = await survey.getByRole('button', { name: /^Page/ }).count()
+    expect(pages).toBeGreaterThan(2)
+    await survey.getByRole('button', { name: /^Page/ }).first().click()
+    await survey.getByRole('button', { name: /^Page/ }).last().click({ modifiers: ['Shift'] })
+    await expect(page.getByText(`${pages} pages picked up`)).toBeVisible()
+    await page.keyboard.press('Escape')
+    await page.keyboard.press('b')
+    await page.getByRole('dialog').getByRole('textbox').fill('99')
+    await expect(page.getByRole('dialog').getByRole('button', { name: 'Part them' })).toBeDisabled()
+    await page.getByRole('dialog').getByRole('textbox').fill('1')
+    await page.keyboard.press('Enter')
+    await expect(heading).toContainText(`${before + pages - 1} documents`)
+    for (let i = 0; i < pages - 1; i++) {
+      await page.keyboard.press('u')
+      await page.waitForTimeout(600)
+    }
+    await expect(heading).toContainText(`${before} documents`)
+  })
+})
+
+test.describe('looking for words', () => {
+  test('hits are counted, marked in the strip, and gone through by Enter', async ({ page }) => {
+    await signIn(page)
+    await openView(page, `${demoPackage()}/papers`)
+    await page.keyboard.press('/')
+    await page.getByLabel('Find in this package').fill('merrow')
+    const status = page.getByRole('search').getByRole('status')
+    await expect(status).toContainText(/^1 of \d+, on \d+ pages$/)
+    await page.keyboard.press('Enter')
+    await expect(status).toContainText(/^2 of/)
+    await expect(page.getByRole('button', { name: /has what was looked for/ }).first()).toBeVisible()
+    await page.getByLabel('Find in this package').fill('zzzz')
+    await expect(status).toHaveText('nowhere')
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('search')).toBeHidden()
+  })
+  test('the words of a page can be selected', async ({ page }) => {
+    await signIn(page)
+    await openView(page, `${demoPackage()}/papers`)
+    await expect.poll(() => page.locator('aside[aria-label="Loupe"] svg text').count()).toBeGreaterThan(5)
+  })
+})
+
+test('sheets to print before scanning are PDFs', async ({ page }) => {
+  await signIn(page)
+  for (const path of [`${demoPackage()}/cover-sheet.pdf`, `${base()}/separator-sheets.pdf?count=2`]) {
+    const answer = await page.request.get(path)
+    expect([answer.status(), answer.headers()['content-type']]).toEqual([200, 'application/pdf'])
+  }
+  expect((await page.request.get(`${base()}/separator-sheets.pdf?count=900`)).status()).toBe(400)
 })
 
 test.describe('values', () => {
