@@ -4,6 +4,7 @@ import type { Work } from '../database/connection.ts'
 /** The kinds of work and what each needs. */
 export interface Jobs {
   open_file: { fileId: string }
+  glance_at_page: { packageId: string; number: number }
   read_page: { packageId: string; number: number }
   draw_page: { packageId: string; number: number }
   judge_package: { packageId: string }

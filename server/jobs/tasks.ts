@@ -22,6 +22,8 @@ import { sourceOf } from './sources.ts'
 
 const SMALL = 150
 const LARGE = 1300
+/** So many pages are drawn before any is read, so that a person sees at once what came. */
+const GLANCED = 24
 
 /** Which try of a job this is. */
 interface Tries {
@@ -85,8 +87,23 @@ async function addPages(file: FileRow, bytes: Uint8Array): Promise<void> {
     await work.insert(pages).values(Array.from({ length: count }, (_, i) => ({ packageId: file.packageId, number: row.pageCount + i + 1, fileId: file.id, filePage: i + 1 })))
     await work.update(packages).set({ pageCount: row.pageCount + count, state: 'reading', updatedAt: new Date() }).where(eq(packages.id, file.packageId))
     await work.update(files).set({ state: 'reading', pages: count, notices }).where(eq(files.id, file.id))
+    for (let i = 0; i < Math.min(count, GLANCED); i++) await queueJob(work, 'glance_at_page', { packageId: file.packageId, number: row.pageCount + i + 1 }, { priority: -10 })
     for (let i = 0; i < count; i++) await queueJob(work, 'read_page', { packageId: file.packageId, number: row.pageCount + i + 1 })
     await tell(work, { packageId: file.packageId, what: 'files' })
+  })
+}
+
+/** Draws the small picture of a page as it lies in its file, long before it is read. */
+export async function glanceAtPage({ packageId, number }: Jobs['glance_at_page']): Promise<void> {
+  const [row] = await database().select({ sha256: files.sha256, filePage: pages.filePage, read: sql<boolean>`${pages.body} is not null` }).from(pages).innerJoin(files, eq(pages.fileId, files.id)).where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
+  if (!row?.sha256 || row.read) return
+  const source = await sourceOf(row.sha256)
+  const bytes = await source.picture(row.filePage - 1, 0, SMALL).catch(() => null)
+  // A page that cannot be drawn is told of when it is read.
+  if (!bytes) return
+  await database().transaction(async (work) => {
+    await work.insert(pictures).values({ packageId, page: number, size: 'small', bytes }).onConflictDoNothing()
+    await tell(work, { packageId, what: 'progress' })
   })
 }
 
@@ -103,7 +120,8 @@ export async function readPage({ packageId, number }: Jobs['read_page']): Promis
   await database().transaction(async (work) => {
     const stored = await work.update(pages).set({ body: { ...read, number, file: row.name, filePage: row.filePage, separator: separatorOn(read) !== null }, width: Math.round(read.width), height: Math.round(read.height) }).where(and(eq(pages.packageId, packageId), eq(pages.number, number), sql`${pages.body} is null`)).returning({ number: pages.number })
     if (stored.length === 0) return
-    if (small) await work.insert(pictures).values({ packageId, page: number, size: 'small', bytes: small }).onConflictDoNothing()
+    // What was drawn at a glance lay as in its file; now it is known which way is up.
+    if (small) await work.insert(pictures).values({ packageId, page: number, size: 'small', bytes: small }).onConflictDoUpdate({ target: [pictures.packageId, pictures.page, pictures.size], set: { bytes: small } })
     const [now] = await work.update(packages).set({ pagesRead: sql`${packages.pagesRead} + 1` }).where(eq(packages.id, packageId)).returning({ read: packages.pagesRead, all: packages.pageCount })
     await queueJob(work, 'draw_page', { packageId, number }, { priority: 10 })
     if (now.read >= now.all) {

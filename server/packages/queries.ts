@@ -60,7 +60,7 @@ export async function packageRow(id: string) {
 
 /** Sizes of pages in points, and whether they are blank or hard to read. */
 export const pageSheets = (packageId: string) =>
-  database().select({ number: pages.number, width: pages.width, height: pages.height, blank: sql<boolean>`coalesce((${pages.body}->>'blank')::boolean, false)`, separator: sql<boolean>`coalesce((${pages.body}->>'separator')::boolean, false)`, filedTo: sql<string | null>`${pages.body}->>'filedTo'`, poor: sql<string | null>`${pages.body}->>'poor'`, read: sql<boolean>`${pages.body} is not null` }).from(pages).where(eq(pages.packageId, packageId)).orderBy(asc(pages.number))
+  database().select({ number: pages.number, width: pages.width, height: pages.height, blank: sql<boolean>`coalesce((${pages.body}->>'blank')::boolean, false)`, separator: sql<boolean>`coalesce((${pages.body}->>'separator')::boolean, false)`, filedTo: sql<string | null>`${pages.body}->>'filedTo'`, poor: sql<string | null>`${pages.body}->>'poor'`, read: sql<boolean>`${pages.body} is not null`, drawn: sql<boolean>`exists (select 1 from picture drawn where drawn.package_id = page.package_id and drawn.page = page.number)` }).from(pages).where(eq(pages.packageId, packageId)).orderBy(asc(pages.number))
 
 /** How many files of a package were set aside. */
 export async function problemFiles(packageId: string): Promise<number> {
@@ -73,12 +73,14 @@ export const filesIn = (packageId: string) =>
   database().select({ id: files.id, name: files.name, size: files.size, pages: files.pages, pagesRead: sql<number>`(select count(*)::int from ${pages} where ${pages.fileId} = ${files.id} and ${pages.body} is not null)`, state: files.state, problem: files.problem, notices: files.notices, createdAt: files.createdAt, parentId: files.parentId })
     .from(files).where(eq(files.packageId, packageId)).orderBy(asc(files.createdAt))
 
-/** A picture of a page; the small one stands in while the large one is not drawn yet. */
+/** A picture of a page; the small one stands in while the large one is not drawn yet. Before the page is read it may yet be turned. */
 export async function pictureOf(packageId: string, page: number, size: 'small' | 'large'): Promise<{ bytes: Buffer; final: boolean } | null> {
   const rows = await database().select({ size: pictures.size, bytes: pictures.bytes }).from(pictures).where(and(eq(pictures.packageId, packageId), eq(pictures.page, page), inArray(pictures.size, size === 'large' ? ['large', 'small'] : ['small'])))
   const exact = rows.find((r) => r.size === size)
   const any = exact ?? rows[0]
-  return any ? { bytes: any.bytes, final: exact !== undefined } : null
+  if (!any) return null
+  const [{ read }] = await database().select({ read: sql<boolean>`${pages.body} is not null` }).from(pages).where(and(eq(pages.packageId, packageId), eq(pages.number, page)))
+  return { bytes: any.bytes, final: exact !== undefined && read }
 }
 
 /** Words of one page, for picking values from it. */

@@ -10,7 +10,7 @@ import { answers, audit, files, packages, pages, session } from '../../server/da
 import { hear, tell } from '../../server/events.ts'
 import { Closed, giveAnswers, redo, undo, undoState } from '../../server/packages/answer.ts'
 import { packageZip, setFinished } from '../../server/packages/finish.ts'
-import { openFile } from '../../server/jobs/tasks.ts'
+import { glanceAtPage, openFile, readPage } from '../../server/jobs/tasks.ts'
 import { findIn } from '../../server/packages/find.ts'
 import { newPackage } from '../../server/packages/intake.ts'
 import { doubtsIn, judge } from '../../server/packages/judge.ts'
@@ -70,6 +70,21 @@ describe('from a file to a judged package', () => {
     await database().transaction((work) => judge(work, id, true))
     expect((await stateOf(id)).state).toBe('open')
   })
+
+  test('pages are seen before they are read, and of this package alone', async () => {
+    const id = await newPackage('working-boat-loan', who)
+    const bytes = await pdfOf(payslip('March', '30'), stray)
+    const { sha256, size } = await keepBytes(bytes)
+    const [{ id: fileId }] = await database().insert(files).values({ packageId: id, name: 'seen.pdf', state: 'reading', sha256, size, pages: 2 }).returning({ id: files.id })
+    await database().insert(pages).values([1, 2].map((number) => ({ packageId: id, number, fileId, filePage: number })))
+    await database().update(packages).set({ pageCount: 2, state: 'reading' }).where(eq(packages.id, id))
+    await glanceAtPage({ packageId: id, number: 1 })
+    expect((await pageSheets(id)).map((s) => [s.drawn, s.read])).toEqual([[true, false], [false, false]])
+    // It may yet be turned, so that nobody keeps this picture.
+    expect((await pictureOf(id, 1, 'small'))!.final).toBe(false)
+    await readPage({ packageId: id, number: 1 })
+    expect((await pictureOf(id, 1, 'small'))!.final).toBe(true)
+  }, 60_000)
 
   test('a file that fails at every try is set aside with a sentence, and its package opens', async () => {
     const id = await newPackage('working-boat-loan', who)
