@@ -1,5 +1,5 @@
 import { linesOf, typicalHeight } from './layout.ts'
-import type { Page } from './page.ts'
+import type { Page, Word } from './page.ts'
 import { pageOf } from './page-of.ts'
 
 test('words of one height make a line, gaps part it into segments', () => {
@@ -31,4 +31,9 @@ test('on a scan a speck alone is no line: it would part the lines around it', ()
   const words: Page['words'] = [...page.words, { text: '>', sure: 0.41, box: [0.3, 0.075, 0.33, 0.0755] }]
   expect(linesOf({ ...page, words }).map((l) => l.text)).toEqual(['98 Old Quay', 'Tarnwick SK8 3HN'])
   expect(linesOf({ ...page, source: 'text', words })).toHaveLength(3)
+})
+test('figures set to the middle of two lines of words do not draw these into one line', () => {
+  const at = (text: string, left: number, top: number): Word => ({ text, box: [left, top, left + text.length * 0.01, top + 0.012], sure: 1 })
+  const page = pageOf([], { words: [at('Direct', 0.2, 0.1), at('debit', 0.27, 0.1), at('Pilots', 0.2, 0.112), at('Guild', 0.27, 0.112), at('123.70', 0.6, 0.106), at('2,856.22', 0.8, 0.106)] })
+  expect(linesOf(page).map((l) => l.words.filter((w) => /^\p{L}/u.test(w.text)).map((w) => w.text).join(' '))).toEqual(['Direct debit', 'Pilots Guild'])
 })

@@ -23,3 +23,12 @@ test('a sentence may begin with what it speaks of, a name in it does not', () =>
   const lines = ['This is to certify that the vessel Eider Duck II, hull number SKR-28859, is entered in the', 'register in the name of her owner, Hamish Jane Brandreth. Issued on', '08.11.2022. This certificate is valid until 08.11.2027.']
   expect(found('vessel_registration', lines)).toMatchObject({ issue_date: '2022-11-08', owner_name: 'Hamish Jane Brandreth', expiry_date: '2027-11-08' })
 })
+
+test.each([
+  ['with a capital', 'We confirm that Maren Carrow has been employed by us since 12 November 2015 as Skipper. The contract is permanent.', 'Skipper'],
+  ['in two words', 'This is to certify that Maren Carrow works for us in the position of Marine engineer since 12 November 2015.', 'Marine engineer'],
+  ['in small letters', 'We confirm that Maren Carrow is employed as a net maker under a contract of unlimited length since 12 November 2015.', 'net maker'],
+])('a job is called by common words, %s', (_, line, job) => expect(found('employment_letter', [line, 'Please ring us if you need to know more about the matter.'])).toMatchObject({ job_title: job, start_date: '2015-11-12' }))
+test('what is spoken of next takes only things of its own kind', () => {
+  expect(found('loan_payoff', ['With reference to your loan account the outstanding balance of loan number KCU443211 is today', 'EUR 9,100.00, and the monthly payment is EUR 210.00 until further notice.'])).toMatchObject({ loan_number: 'KCU443211', outstanding_balance: { amount: '9100.00', currency: 'EUR' }, monthly_payment: { amount: '210.00', currency: 'EUR' } })
+})

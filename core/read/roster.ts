@@ -142,13 +142,15 @@ const sameColumn = (row: Item[], other: Item[]): boolean => Math.abs(row[0].word
 /** Names in the sentence that speaks of them, or in the lines beneath the words that head them. */
 function namesLedTo(page: Page, field: Field): Item[] {
   const lines = linesOf(page)
-  const leads = field.columns[0].labels.map(squeeze).filter((l) => l.length > 5)
+  const leads = new RegExp(field.columns[0].labels.map(squeeze).filter((l) => l.length > 5).join('|'))
   const found = new Map<string, Item>()
   const put = (names: { value: string; words: Word[] }[], line: number) => {
     for (const name of names) if (!found.has(squeeze(name.value))) found.set(squeeze(name.value), { kind: 'name', value: name.value, words: name.words, line, page })
   }
   lines.forEach((line, at) => {
-    const head = leads.some((lead) => squeeze(line.text).includes(lead)) || (squeeze(lines[at - 1]?.text.slice(-40) ?? '') + squeeze(line.text.slice(0, 40))).match(new RegExp(leads.join('|'))) !== null
+    // The words may go over the end of a line.
+    const before = squeeze(lines[at - 1]?.text.slice(-40) ?? '')
+    const head = leads.test(squeeze(line.text)) || leads.test(before + squeeze(line.text.slice(0, 40)))
     if (!head || found.size > 0) return
     put(namesIn(sentenceAround(lines, at, page)), at)
     listBelow(at)

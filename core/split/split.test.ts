@@ -54,3 +54,14 @@ test('a page that says the same once more is a copy and begins anew', () => {
   expect(cut([letter, letter])).toHaveLength(2)
   expect(linkScore(looksOf(letter), looksOf(letter))).toBeLessThan(-3)
 })
+
+const CLAUSES = ['The holder moors the vessel with lines of a strength that suits her displacement.', 'Waste oil and nets go into the containers that are provided on the quay.', 'Either side may end this agreement by three months of notice given in writing.', 'The fee is payable in advance on the first day of each year of the term.', 'Shore power and water are metered and charged apart from the berth fee.', 'The harbour master may move the vessel in an emergency or for dredging.', 'The holder keeps the vessel insured against third-party liability at all times.', 'This agreement is governed by the law of the isles and by no other.', 'Nothing is thrown overboard inside the breakwater by anybody on board.']
+const clauses = (n: number) => CLAUSES.slice((n - 1) * 3, n * 3)
+test('a contract of sentences without page numbers is one document', () => {
+  const first = pageOf(['Berth agreement', 'Berth holder | Ottilie Varnham', 'Vessel | Pole Star', 'Annual fee | EUR 1,200.00', 'Start of agreement | 1 May 2025', 'End of agreement | 30 April 2027', ...clauses(1)])
+  expect(cut([first, pageOf(clauses(2)), pageOf(clauses(3)), consent])).toEqual(['berth_agreement:1,2,3', 'credit_consent:4'])
+})
+test('numbers alone in the foot link pages that follow one another', () => {
+  const [a, b, c] = [1, 2, 7].map((n) => looksOf(foot(['some words', 'and others'], String(n))))
+  expect(linkScore(a, b)).toBeGreaterThan(linkScore(a, c) + 3)
+})
