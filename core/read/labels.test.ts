@@ -37,3 +37,8 @@ test('a hint in brackets does not hide whose name is asked for', () => {
 })
 test('an option beside a box is the label of nothing', () => expect(fieldsOn(['Self-employed | Retired'], typeById(builtInTypes, 'loan_application'))).not.toContain('employer_name'))
 test('an amount with words behind it is no label', () => expect(fieldsOn(['€884.00 including insurance tax'], typeById(builtInTypes, 'insurance_cover'))).toEqual([]))
+
+test('a stroke of the pen in the next column makes no label bilingual', () => {
+  const labels = labelsOn(pageOf(['Name of applicant | / | Ottilie Varnham', 'Date of birth | / Name']), typeById(builtInTypes, 'loan_application'))
+  expect(labels.filter((l) => l.leads && l.meanings.some((m) => m.role === 'field' && m.field === 'applicant_name')).map((l) => [l.from, l.to])).toContainEqual([0, 3])
+})

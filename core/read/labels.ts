@@ -200,7 +200,10 @@ function bilingual(hits: LabelHit[]): LabelHit[] {
   const whole = hits.map((hit) => {
     const { words } = hit.lineOf
     if (inside.has(hit) || !hit.leads || words[hit.to]?.text !== '/') return hit
-    const rest = hit.segment.words.slice(hit.segment.words.indexOf(words[hit.to]) + 1)
+    // A stroke in the next column parts nothing here.
+    const stroke = hit.segment.words.indexOf(words[hit.to])
+    if (stroke < 0) return hit
+    const rest = hit.segment.words.slice(stroke + 1)
     const colon = rest.findIndex((w) => /:$/.test(w.text))
     const said = colon < 0 ? rest : rest.slice(0, colon + 1)
     const again = hits.find((h) => h.line === hit.line && h.from === hit.to + 1)
