@@ -58,7 +58,7 @@ function Frame() {
     ['deck', 'Deck', assessment ? String(assessment.deck.length) : ''],
     ['papers', 'Papers', assessment ? String(assessment.documents.length) : ''],
     ['values', 'Values', ''],
-    ['checklist', 'Checklist', assessment ? `${open} / ${assessment.checklist.length}` : ''],
+    ['checklist', 'Checklist', assessment ? `${open}/${assessment.checklist.length}` : ''],
     ['facts', 'Facts', differing ? `${differing} differ` : ''],
     ['hand-over', 'Hand over', row.state === 'finished' ? 'done' : ''],
     ['files', 'Files', problems ? `${problems} set aside` : ''],

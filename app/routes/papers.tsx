@@ -75,7 +75,7 @@ export default function Papers() {
         <Act k="B" disabled={closed || !here || here.pages.length < 3} onClick={() => setParting(true)}>part evenly</Act>
         <Act k="N" disabled={!documents.some((d) => d.needsReview && !d.typeSaid)} onClick={nextLoose}>next loose</Act>
       </div>
-      <div className="flex flex-wrap items-start gap-x-4 gap-y-3 pb-6">
+      <div className="flex flex-wrap items-start gap-x-4 gap-y-3 px-0.5 pb-6">
         {documents.map((d) => <Group key={d.pages[0]} document={d} current={d === here} held={held} dragging={dragging} onToggle={toggle} onStretch={stretch} onRetype={() => setRetyping(d)} />)}
         {dragging !== null ? <Alone /> : null}
       </div>
