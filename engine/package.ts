@@ -49,7 +49,7 @@ export async function readPackage(incoming: readonly IncomingFile[], types: read
     for (const given of inner) {
       const file = { ...given, name: freeName(given.name, files.map((f) => f.name)) }
       try {
-        if (inner.length > 1 || file.bytes !== outer.bytes) await refuseMalware(file.bytes, builtInScanner)
+        if (file.bytes !== outer.bytes) await refuseMalware(file.bytes, builtInScanner)
         const source = await openSource(file.bytes, wantsInk)
         const notices = await activeContent(file.bytes)
         files.push({ name: file.name, sha256: sha256(file.bytes), pages: source.pages, problem: null, ...(notices.length > 0 ? { notices } : {}) })

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Box } from '../../core/page/geometry.ts'
-import { boxAround } from '../../core/page/geometry.ts'
+import { boxAround, inside } from '../../core/page/geometry.ts'
 import type { Picked } from './looking.tsx'
 
 interface PageWord {
@@ -9,13 +9,9 @@ interface PageWord {
 }
 
 /** Words whose middle lies in `area`, in reading order. */
-export function wordsIn(words: readonly PageWord[], [l, t, r, b]: Box): PageWord[] {
-  const inside = words.filter(({ box }) => {
-    const [x, y] = [(box[0] + box[2]) / 2, (box[1] + box[3]) / 2]
-    return x >= l && x <= r && y >= t && y <= b
-  })
+export function wordsIn(words: readonly PageWord[], area: Box): PageWord[] {
   // Words whose heights overlap by half stand in one line.
-  return inside.sort((a, c) => {
+  return inside(words, area).sort((a, c) => {
     const line = Math.min(a.box[3] - a.box[1], c.box[3] - c.box[1]) / 2
     return Math.abs(a.box[1] - c.box[1]) < line ? a.box[0] - c.box[0] : a.box[1] - c.box[1]
   })

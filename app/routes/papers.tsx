@@ -30,12 +30,19 @@ export default function Papers() {
   const closed = row.state === 'finished'
 
   const answer = (...answers: Answer[]) => { if (!closed && !say.busy) { say.answer(...answers); setHeld(new Set()) } }
-  const step = (by: number) => { const to = order[order.indexOf(page) + by]; if (to) look(to) }
+  // Pages in no document come last, so that the keys reach them too.
+  const walk = [...order, ...outside.map((s) => s.number)]
+  const step = (by: number, held: boolean) => {
+    const to = walk[walk.indexOf(page) + by]
+    if (!to) return
+    if (held) { last.current = to; setHeld((now) => new Set([...now, page, to])) }
+    look(to)
+  }
   const jump = (by: number) => { const to = documents[index + by]; if (to) look(to.pages[0]) }
   const cut = () => { if (here) answer({ kind: 'cut', page, begins: true }) }
   const join = () => { if (here && index > 0) answer({ kind: 'cut', page: here.pages[0], begins: false }) }
   const moveBehind = (behind: number | null, pages: number[]) => { if (pages.length > 0 && !(behind !== null && pages.includes(behind))) answer({ kind: 'move', pages, behind }) }
-  const lifted = () => (held.size > 0 ? [...order, ...outside.map((s) => s.number)].filter((p) => held.has(p)) : [])
+  const lifted = () => (held.size > 0 ? walk.filter((p) => held.has(p)) : [])
   const toggle = (p: number) => { last.current = p; setHeld((now) => { const next = new Set(now); if (!next.delete(p)) next.add(p); return next }) }
   const stretch = (p: number) => {
     const [a, b] = [order.indexOf(last.current ?? page), order.indexOf(p)]
@@ -50,7 +57,7 @@ export default function Papers() {
     if (to) look(to.pages[0])
   }
   useKeys({
-    arrowright: () => step(1), arrowleft: () => step(-1), arrowdown: () => jump(1), arrowup: () => jump(-1),
+    arrowright: (event) => step(1, event.shiftKey), arrowleft: (event) => step(-1, event.shiftKey), arrowdown: () => jump(1), arrowup: () => jump(-1),
     c: cut, j: join, t: () => here && setRetyping(here), ' ': () => toggle(page), m: () => moveBehind(page, lifted()), x: aside, b: () => { if (here && here.pages.length > 2 && !closed) setParting(true) }, o: () => moveBehind(null, held.size ? lifted() : [page]), n: nextLoose, escape: () => setHeld(new Set()),
   })
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))

@@ -130,6 +130,7 @@ test.each<[string, Paper[], string]>([
   ['one has run out', [declaration(['Maren Carrow', '75'], ['Leif Thorne', '25']), card('Maren Carrow', '2030-01-01'), card('Leif Thorne', '2025-01-01')], 'expired'],
   ['nobody has one', [declaration(['Maren Carrow', '100']), card('Osric Pell', '2030-01-01')], 'missing'],
 ])('identity of owners: %s', (_, papers, expected) => expect(business('owner_ids', ...papers).status).toBe(expected))
+test('where nobody is known to own it, the verdict says so', () => expect(business('owner_ids', card('Maren Carrow', '2030-01-01')).reason).toMatch(/who must bring one is not read yet$/))
 test('who acts for a business of one owner needs no resolution', () => {
   expect(business('mandate_to_act', declaration(['Maren Carrow', '100'])).status).toBe('not_applicable')
   expect(business('mandate_to_act', declaration(['Maren Carrow', '60'], ['Leif Thorne', '40'])).status).toBe('missing')

@@ -94,7 +94,10 @@ function judgeListed(need: Need, papers: Paper[], situation: Situation, title: s
   const { table, name, column, atLeast, field } = need.listed!
   const rows = valueIn(situation.papers, table)?.value
   const listed = (Array.isArray(rows) ? rows : []).filter((row) => Number(row[column]) >= atLeast).flatMap((row) => (typeof row[name] === 'string' ? [row[name]] : []))
-  if (listed.length === 0) return bestOf(papers.map((p) => judgePaper(need, p, situation)))
+  if (listed.length === 0) {
+    const best = bestOf(papers.map((p) => judgePaper(need, p, situation)))
+    return { ...best, reason: `${best.reason}; who must bring one is not read yet` }
+  }
   const is = (paper: Paper, person: string) => {
     const own = usableText(paper, field)
     return own !== null && compareNames({ value: own, sure: fieldOf(paper, field)!.confidence }, { value: person, sure: 1 }).relation !== 'different'

@@ -119,3 +119,9 @@ export function typicalHeight(page: Page): number {
   const heights = linesOf(page).map((l) => l.height).sort((a, b) => a - b)
   return heights.length ? heights[heights.length >> 1] : 10
 }
+
+/** Words that run on, most of them small: a sentence, not a label, a value or a heading. */
+export const isSentence = ({ words }: Pick<Segment, 'words'>): boolean => words.length >= 7 && words.filter((w) => /^\p{Ll}/u.test(w.text)).length * 2 > words.length
+
+/** A line that is a sentence over its whole width, or a part of one. */
+export const isProse = (line: Line): boolean => line.segments.length === 1 && isSentence(line)

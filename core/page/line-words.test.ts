@@ -1,4 +1,4 @@
-import { isLegible, isNoise, surenessOf, wantsBothReaders, wordsFrom, wordsOfLine } from './line-words.ts'
+import { isLegible, isNoise, surenessOf, wantsBothReaders, wordsFrom } from './line-words.ts'
 import type { Word } from './page.ts'
 import type { Letter } from './second-opinion.ts'
 
@@ -15,7 +15,6 @@ test('a fair page is left to the first reader, one with much noise is not', () =
 })
 test('sureness counts letters, not words', () => expect(surenessOf([word('a', 0), word('abcdefghi', 1)])).toBeCloseTo(0.9))
 test('a line without words is noise, and not legible', () => expect([isLegible([]), isNoise([]), isLegible([word('Harbour', 0.9)])]).toEqual([false, true, true]))
-test('words are of the line that their middle lies in', () => expect(wordsOfLine([word('in', 1), { ...word('out', 1), box: [0.1, 0.3, 0.2, 0.32] }], [0, 0.09, 1, 0.13]).map((w) => w.text)).toEqual(['in']))
 
 test('letters are parted where paper shows between them', () => {
   const words = wordsFrom(letters('OttilieVarnham'), [[0.162, 0.169]], [0.09, 0.5, 0.25, 0.53])
@@ -24,5 +23,10 @@ test('letters are parted where paper shows between them', () => {
   expect(words[1].box[2]).toBeCloseTo(0.235)
 })
 test('a space that the reader saw parts them too', () => expect(wordsFrom(letters('12 Gannet'), [], [0, 0, 1, 1]).map((w) => w.text)).toEqual(['12', 'Gannet']))
+test('a space that is both seen and measured parts once, though the places of letters are a little out', () => {
+  expect(wordsFrom(letters('Full name'), [[0.126, 0.133]], [0, 0, 1, 1]).map((w) => w.text)).toEqual(['Full', 'name'])
+  const wide = letters('Fullname').map((l, i) => (i < 4 ? l : { ...l, at: l.at + 0.008 }))
+  expect(wordsFrom(wide, [[0.122, 0.13]], [0, 0, 1, 1]).map((w) => w.text)).toEqual(['Full', 'name'])
+})
 test('one letter that is hardly seen makes a word doubtful', () => expect(wordsFrom([...letters('2140.5'), { text: '5', sure: 0.4, at: 0.17 }], [], [0, 0, 1, 1])[0].sure).toBeCloseTo(0.65))
 test('no letters, no words', () => expect(wordsFrom([], [], [0, 0, 1, 1])).toEqual([]))

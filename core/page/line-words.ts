@@ -21,12 +21,6 @@ export function wantsBothReaders({ words, poor }: Pick<Page, 'words' | 'poor'>):
   return all.length > 0 && weight(all.filter((w) => w.sure < NOISE)) > weight(all) * POOR_SHARE
 }
 
-/** Words whose middle lies in a line. */
-export const wordsOfLine = (words: readonly Word[], [l, t, r, b]: Box): Word[] => words.filter(({ box }) => {
-  const [x, y] = [(box[0] + box[2]) / 2, (box[1] + box[3]) / 2]
-  return x >= l && x <= r && y >= t && y <= b
-})
-
 /** Lines that the first reader read well enough are left to it. */
 export const isLegible = (words: readonly Word[]): boolean => surenessOf(words) >= LEGIBLE
 
@@ -41,18 +35,24 @@ export const isNoise = (words: readonly Word[]): boolean => surenessOf(words) < 
  * @param box of the line
  */
 export function wordsFrom(letters: readonly Letter[], gaps: readonly (readonly [from: number, to: number])[], box: Box): Word[] {
+  const seen = letters.filter((l) => l.text !== ' ')
+  const steps = seen.slice(1).map((l, i) => l.at - seen[i].at)
+  const usual = [...steps].sort((a, b) => a - b)[steps.length >> 1] ?? (box[2] - box[0]) / Math.max(1, seen.length)
+  const ends = new Set<Letter>()
+  letters.forEach((l, i) => { if (l.text === ' ' && i > 0) ends.add(letters[i - 1]) })
+  for (const [from, to] of gaps) {
+    const middle = (from + to) / 2
+    // The reader's places are a letter's width out at times: where it saw the space itself, or where its step is longest, the gap is.
+    if (letters.some((l) => l.text === ' ' && Math.abs(l.at - middle) < usual * 2)) continue
+    const near = steps.flatMap((step, i) => (Math.abs((seen[i].at + seen[i + 1].at) / 2 - middle) < usual * 1.5 ? [{ step, end: seen[i] }] : []))
+    if (near.length > 0) ends.add(near.reduce((a, b) => (b.step > a.step ? b : a)).end)
+  }
   const runs: Letter[][] = []
-  let open = false
-  letters.forEach((letter, i) => {
-    if (letter.text === ' ') { open = false; return }
-    const before = letters[i - 1]
-    const parted = before !== undefined && gaps.some(([from, to]) => (from + to) / 2 > before.at && (from + to) / 2 < letter.at)
-    if (open && !parted) runs.at(-1)!.push(letter)
+  seen.forEach((letter, i) => {
+    if (i > 0 && !ends.has(seen[i - 1])) runs.at(-1)!.push(letter)
     else runs.push([letter])
-    open = true
   })
-  const steps = letters.slice(1).map((l, i) => l.at - letters[i].at).sort((a, b) => a - b)
-  const half = (steps[steps.length >> 1] ?? (box[2] - box[0]) / Math.max(1, letters.length)) / 2
+  const half = usual / 2
   return runs.map((run) => ({
     text: run.map((l) => l.text).join(''),
     box: [Math.max(box[0], run[0].at - half), box[1], Math.min(box[2], run.at(-1)!.at + half), box[3]],

@@ -1,4 +1,4 @@
-import { linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
+import { isSentence, linesOf, typicalHeight, type Line } from '../page/layout.ts'
 import type { Page } from '../page/page.ts'
 import { PhraseBook } from '../page/phrases.ts'
 import type { DocumentType } from '../program/schema.ts'
@@ -123,9 +123,6 @@ const MARGIN = 2.5
 const SECOND_LOOKS = 4
 
 const likeliest = (scores: readonly number[]): number[] => scores.map((_, t) => t).sort((a, b) => scores[b] - scores[a]).slice(0, SECOND_LOOKS)
-
-/** Words that run on, most of them small: a sentence, which may speak of what others ask for. */
-const isSentence = (segment: Segment): boolean => segment.words.length >= 7 && segment.words.filter((w) => /^\p{Ll}/u.test(w.text)).length * 2 > segment.words.length
 
 const keepBest = (map: Map<string, number>, key: string, weight: number): void => void map.set(key, Math.max(map.get(key) ?? 0, weight))
 

@@ -1,4 +1,4 @@
-import { linesOf } from '../page/layout.ts'
+import { isProse, linesOf } from '../page/layout.ts'
 import type { Page } from '../page/page.ts'
 import { nameLikeness } from '../read/kinds/words.ts'
 
@@ -8,7 +8,7 @@ import { nameLikeness } from '../read/kinds/words.ts'
  */
 export function letterLikeness(page: Page): number {
   const lines = linesOf(page)
-  const prose = lines.filter((l) => l.segments.length === 1 && l.words.length >= 7 && l.words.filter((w) => /^\p{Ll}/u.test(w.text)).length * 2 > l.words.length)
+  const prose = lines.filter(isProse)
   if (prose.length < 2) return 0
   const short = (index: number) => lines[index].segments.length === 1 && lines[index].words.length <= 6
   const firstProse = lines.indexOf(prose[0])

@@ -1,8 +1,8 @@
-import { linesOf, typicalHeight } from '../page/layout.ts'
+import { isProse, linesOf, typicalHeight } from '../page/layout.ts'
 import { bareNumberOf, pageNumberOf, type PageNumber } from '../page/numbering.ts'
 import type { Page } from '../page/page.ts'
 import { fold, squeeze } from '../page/text.ts'
-import { isProse, openingLikeness } from './opening.ts'
+import { openingLikeness } from './opening.ts'
 
 /** What of a page is compared with its neighbour's. */
 export interface Looks {
@@ -69,8 +69,9 @@ export function linkScore(page: Looks, next: Looks): number {
   else if (next.bare !== null && page.bare !== null) score -= 1.5
   // Sentences go on with sentences; behind a page of figures they are likelier another paper's.
   score -= next.opens * (next.opens > 0 ? 0.3 : page.prose ? 3 : 0.8)
-  // Sentences that go on in the same letters from the same margin are the same hand's.
+  // A small head whose words the page before has too is a running head.
   if (next.opens <= 0 && next.head.size > 0 && next.head.size <= 8 && [...next.head].every((word) => page.all.has(word))) score += 0.8
+  // Sentences that go on in the same letters from the same margin are the same hand's.
   if (next.opens < 0 && page.prose) score += sameHand(page, next) ? 1 : -1
   score += likeness(page.head, next.head, 1.8) + likeness(page.foot, next.foot, 1.5)
   let shared = 0
@@ -103,7 +104,7 @@ function likeness(a: Set<string>, b: Set<string>, weight: number): number {
 }
 
 /** Words of two sets that both have, of all. Source: Jaccard, 1901. */
-function shareOf(a: Set<string>, b: Set<string>): number {
+export function shareOf(a: ReadonlySet<string>, b: ReadonlySet<string>): number {
   let common = 0
   for (const word of a) if (b.has(word)) common++
   return common / (a.size + b.size - common)

@@ -1,13 +1,10 @@
-import { linesOf, typicalHeight, type Line } from '../page/layout.ts'
+import { isProse, linesOf, typicalHeight } from '../page/layout.ts'
 import type { Page } from '../page/page.ts'
 
 /** Letters so much larger than the usual are a heading or a letterhead. */
 const LARGE = 1.22
 /** The head of a page, where papers say who and what they are. */
 const HEAD = 0.3
-
-/** A line of sentences. */
-export const isProse = (line: Line): boolean => line.segments.length === 1 && line.words.length >= 7 && line.words.filter((w) => /^\p{Ll}/u.test(w.text)).length * 2 > line.words.length
 
 /**
  * How much a page looks like the first of a document rather than one further on, -1 to 1: it opens with large letters or

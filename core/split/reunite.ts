@@ -1,4 +1,4 @@
-import type { Looks } from './link.ts'
+import { shareOf, type Looks } from './link.ts'
 import type { Piece } from './split.ts'
 
 /** A stretch of pages whose own numbering says which part of a document it is. */
@@ -60,11 +60,6 @@ function alike(a: Part, b: Part): boolean {
   const [x, y] = [a.looks[0], b.looks[0]]
   const sized = Math.abs(x.page.width - y.page.width) < 8 && x.page.source === y.page.source
   return sized && a.looks.some((l) => shareOf(l.head, y.head) >= ALIKE || (shareOf(l.foot, y.foot) >= ALIKE && a.piece.type === b.piece.type))
-}
-
-function shareOf(a: ReadonlySet<string>, b: ReadonlySet<string>): number {
-  const common = [...a].filter((word) => b.has(word)).length
-  return a.size + b.size === 0 ? 0 : common / (a.size + b.size - common)
 }
 
 function inOrder(piece: Piece, { numbers, looks }: Part, put: boolean): Piece {

@@ -15,3 +15,7 @@ test.each([
 test('a bill with a barcode is a bill', () => expect(separatorOn(coded('MSM-26-004817', BILL))).toBeNull())
 test('a parcel label is none', () => expect(separatorOn(coded('RR123456785SK', ['Saltholm Marine', 'Parcel']))).toBeNull())
 test('a paper that speaks of a cover sheet is none', () => expect(separatorOn(pageOf(['Please lay the cover sheet on top of your papers.']))).toBeNull())
+test('a number that a reader of pictures made out names no case: a figure misread would be a stranger’s', () => {
+  const scan = pageOf(['Cover sheet', 'MSM-26-004817'])
+  expect(separatorOn({ ...scan, words: scan.words.map((w) => ({ ...w, sure: 0.97 })) })).toEqual({ caseNumber: null })
+})

@@ -24,6 +24,7 @@ export function separatorOn(page: Pick<Page, 'words' | 'codes'>, sheet: Separato
   const lines = linesOf(page as Page)
   const titled = lines.some((line) => line.words.length <= 6 && sheet.titles.some((title) => tokens(line.text).join(' ') === title))
   if (!titled) return null
-  const printed = lines.flatMap((l) => l.words).map((w) => w.text.toUpperCase().replace(/[.,:;]$/, '')).find((text) => form.test(text))
+  // One figure misread would file the pages to a stranger's case: of a scan only a code, which checks itself, names one.
+  const printed = lines.flatMap((l) => l.words).filter((w) => w.sure === 1).map((w) => w.text.toUpperCase().replace(/[.,:;]$/, '')).find((text) => form.test(text))
   return { caseNumber: printed ?? null }
 }

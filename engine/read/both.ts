@@ -1,4 +1,5 @@
-import { isLegible, isNoise, surenessOf, wordsFrom, wordsOfLine } from '../../core/page/line-words.ts'
+import { inside } from '../../core/page/geometry.ts'
+import { isLegible, isNoise, surenessOf, wordsFrom } from '../../core/page/line-words.ts'
 import type { Word } from '../../core/page/page.ts'
 import { secondOpinion, type Letter } from '../../core/page/second-opinion.ts'
 import { inkLevel, type Grey } from '../picture/grey.ts'
@@ -8,8 +9,8 @@ import { readLine } from './neural.ts'
 
 /** In heights of the line: paper this wide between letters is a space. */
 const SPACE = 0.2
-/** Share of a column's dots that may be dark in paper: specks are no ink. */
-const SPECKS = 0.07
+/** Share of a column's dots that may be dark in paper: specks are no ink, the foot of an L is. */
+const SPECKS = 0.04
 /** Print reads this surely; handwriting hardly ever does. */
 const PRINTED = 0.94
 /** A line that the second reader is less sure of than this is noise to both. */
@@ -26,7 +27,7 @@ export async function readByBoth(straight: Grey, words: readonly Word[]): Promis
   const instead = new Map<Word, Word[]>()
   const added: Word[] = []
   for (const line of await findLines(straight)) {
-    const first = wordsOfLine(words, line).filter((w) => !instead.has(w))
+    const first = inside(words, line).filter((w) => !instead.has(w))
     // A line that reads well is checked only where somebody may have written: figures, and what is not quite sure.
     if (isLegible(first) && first.every((w) => w.sure >= PRINTED && !/\d/.test(w.text))) continue
     const { picture, left, width } = cutOut(straight, line)
@@ -53,7 +54,8 @@ function gapsIn({ width, height, data }: Grey, level: number): [number, number][
     const paper = x < width && dark <= height * SPECKS
     if (paper && from < 0) from = x
     if (!paper && from >= 0) {
-      if (x - from >= least) gaps.push([from, x])
+      // Paper before the first letter and behind the last parts nothing.
+      if (x - from >= least && from > 0 && x < width) gaps.push([from, x])
       from = -1
     }
   }

@@ -1,4 +1,5 @@
 import { boxAround, type Box } from '../../core/page/geometry.ts'
+import { surenessOf } from '../../core/page/line-words.ts'
 import type { Word } from '../../core/page/page.ts'
 import { inkLevel, type Grey } from '../picture/grey.ts'
 import { pictures } from '../picture/library.ts'
@@ -55,8 +56,6 @@ export async function lookAgain(picture: Grey, words: readonly Word[], dpi: numb
   return [...words.flatMap((w) => again.get(w) ?? [w]), ...added]
 }
 
-/** Mean sureness over letters. */
-const surenessOf = (words: readonly Word[]): number => words.reduce((sum, w) => sum + w.sure * w.text.length, 0) / words.reduce((sum, w) => sum + w.text.length, 0)
 
 interface Place {
   words: Word[]

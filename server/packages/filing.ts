@@ -1,9 +1,10 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import { separatorOn } from '../../core/split/separator.ts'
 import type { Page } from '../../core/page/page.ts'
+import { freeName } from '../../engine/input/free-name.ts'
 import { note } from '../audit.ts'
 import type { Work } from '../database/connection.ts'
-import { files, packages, pages, pictures } from '../database/schema.ts'
+import { audit, files, packages, pages, pictures } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { queueJob } from '../jobs/queue.ts'
 
@@ -48,7 +49,7 @@ export async function fileToCases(work: Work, packageId: string): Promise<boolea
     const numbers = group.pages.map((p) => p.number)
     const [known] = await work.select().from(packages).where(eq(packages.caseNumber, group.caseNumber)).for('update')
     if (known?.state === 'finished') {
-      await note(work, null, packageId, 'could not file pages', `pages ${numbers.join(', ')} are of ${group.caseNumber}, which is finished`)
+      await noteOnce(work, packageId, `pages ${numbers.join(', ')} are of ${group.caseNumber}, which is finished`)
       continue
     }
     const target = known ?? (await work.insert(packages).values({ program: row.program, caseNumber: group.caseNumber, asOf: row.asOf, createdById: row.createdById }).returning())[0]
@@ -66,10 +67,13 @@ export async function fileToCases(work: Work, packageId: string): Promise<boolea
 /** Copies pages, as they were read, behind those that a package has, and has it judged. */
 async function take(work: Work, targetId: string, from: number, packageId: string, { fileId, pages: read }: Strayed): Promise<void> {
   const [file] = await work.select().from(files).where(eq(files.id, fileId))
-  const [copy] = await work.insert(files).values({ packageId: targetId, name: file.name, sha256: file.sha256, size: file.size, pages: read.length, state: 'read', broughtById: file.broughtById }).returning({ id: files.id })
+  // Documents are cut out of files by their names: two of one name would be mixed up.
+  const others = await work.select({ name: files.name }).from(files).where(eq(files.packageId, targetId))
+  const name = freeName(file.name, others.map((o) => o.name))
+  const [copy] = await work.insert(files).values({ packageId: targetId, name, sha256: file.sha256, size: file.size, pages: read.length, state: 'read', broughtById: file.broughtById }).returning({ id: files.id })
   for (const [i, page] of read.entries()) {
     const number = from + i + 1
-    await work.insert(pages).values({ packageId: targetId, number, fileId: copy.id, filePage: page.filePage, width: Math.round(page.width), height: Math.round(page.height), body: { ...page, number } })
+    await work.insert(pages).values({ packageId: targetId, number, fileId: copy.id, filePage: page.filePage, width: Math.round(page.width), height: Math.round(page.height), body: { ...page, number, file: name } })
     const drawn = await work.select({ size: pictures.size, bytes: pictures.bytes }).from(pictures).where(and(eq(pictures.packageId, packageId), eq(pictures.page, page.number)))
     if (drawn.length > 0) await work.insert(pictures).values(drawn.map((d) => ({ packageId: targetId, page: number, ...d })))
     await queueJob(work, 'draw_page', { packageId: targetId, number }, { priority: 10 })
@@ -77,4 +81,11 @@ async function take(work: Work, targetId: string, from: number, packageId: strin
   await work.update(packages).set({ pageCount: sql`${packages.pageCount} + ${read.length}`, pagesRead: sql`${packages.pagesRead} + ${read.length}`, state: 'reading', updatedAt: new Date() }).where(eq(packages.id, targetId))
   await queueJob(work, 'judge_package', { packageId: targetId }, { key: `judge:${targetId}`, priority: -5 })
   await tell(work, { packageId: targetId, what: 'files' })
+}
+
+/** Every judgement tries again; the history need not say so each time. */
+async function noteOnce(work: Work, packageId: string, detail: string): Promise<void> {
+  const act = 'could not file pages'
+  const said = await work.select({ id: audit.id }).from(audit).where(and(eq(audit.packageId, packageId), eq(audit.act, act), eq(audit.detail, detail))).limit(1)
+  if (said.length === 0) await note(work, null, packageId, act, detail)
 }

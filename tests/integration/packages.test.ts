@@ -4,8 +4,7 @@ import { Dice } from '../../demo/dice.ts'
 import { scanPdf } from '../../demo/scan.ts'
 import { historyOf } from '../../server/audit.ts'
 import { signIn } from '../../server/access/people.ts'
-import { closeDatabase, database } from '../../server/database/connection.ts'
-import { migrateDatabase } from '../../server/database/migrate.ts'
+import { database } from '../../server/database/connection.ts'
 import { answers, audit, files, packages, pages, session } from '../../server/database/schema.ts'
 import { hear, tell } from '../../server/events.ts'
 import { Closed, giveAnswers, redo, undo, undoState } from '../../server/packages/answer.ts'
@@ -18,21 +17,12 @@ import { assign } from '../../server/packages/owners.ts'
 import { filesIn, packageRow, pageSheets, pictureOf, queue, queueQuery, takeNext, wordsOf } from '../../server/packages/queries.ts'
 import { fetchContents, keepBytes, TooLarge } from '../../server/storage/contents.ts'
 import { payslip, pdfOf, stray } from '../support/papers.ts'
-import { bring, person, readPackage, stateOf, until, worker } from '../support/server.ts'
+import { bring, desk, person, readPackage, stateOf, until, worker, type Desk } from '../support/server.ts'
 import { Open } from '../support/zip.ts'
 
-let running: ReturnType<typeof worker>
-let who: Awaited<ReturnType<typeof person>>
-
-beforeAll(async () => {
-  await migrateDatabase()
-  running = worker()
-  who = await person()
-}, 60_000)
-afterAll(async () => {
-  await running.end()
-  await closeDatabase()
-})
+const at = desk()
+let who: Desk['who']
+beforeAll(() => { who = at.who })
 
 const value = async (id: string, field: string) => (await packageRow(id))!.assessment!.documents[0].fields.find((f) => f.name === field)!
 
@@ -118,9 +108,9 @@ describe('from a file to a judged package', () => {
     const id = await newPackage('working-boat-loan', who)
     await bring(id, 'long.pdf', await pdfOf(...Array.from({ length: 120 }, (_, i) => payslip('January', '30', `${i + 1},140.55`))), who)
     await until(async () => (await stateOf(id)).read > 3)
-    running.child.kill('SIGKILL')
+    at.running.child.kill('SIGKILL')
     const { read } = await stateOf(id)
-    running = worker()
+    at.running = worker()
     await until(async () => (await stateOf(id)).state === 'open')
     expect(await stateOf(id)).toMatchObject({ read: 120, all: 120 })
     expect(read).toBeGreaterThan(3)

@@ -3,25 +3,14 @@ import { PDFDocument } from 'pdf-lib'
 import { coverSheet, separatorSheets } from '../../engine/print/sheets.ts'
 import { TEST_SIGNATURE } from '../../engine/screening/scanner.ts'
 import { historyOf } from '../../server/audit.ts'
-import { closeDatabase, database } from '../../server/database/connection.ts'
-import { migrateDatabase } from '../../server/database/migrate.ts'
+import { database } from '../../server/database/connection.ts'
 import { packages } from '../../server/database/schema.ts'
 import { newPackage } from '../../server/packages/intake.ts'
 import { filesIn, packageRow, pageSheets, pictureOf } from '../../server/packages/queries.ts'
 import { payslip, pdfOf } from '../support/papers.ts'
-import { bring, person, readPackage, stateOf, until, worker } from '../support/server.ts'
+import { bring, desk, readPackage, stateOf, until } from '../support/server.ts'
 
-let running: ReturnType<typeof worker>
-let who: Awaited<ReturnType<typeof person>>
-beforeAll(async () => {
-  await migrateDatabase()
-  running = worker()
-  who = await person()
-}, 60_000)
-afterAll(async () => {
-  await running.end()
-  await closeDatabase()
-})
+const at = desk()
 
 async function bound(...parts: Uint8Array[]): Promise<Uint8Array> {
   const out = await PDFDocument.create()
@@ -34,7 +23,7 @@ async function bound(...parts: Uint8Array[]): Promise<Uint8Array> {
 const typesOf = async (id: string) => (await packageRow(id))!.assessment!.documents.map((d) => `${d.type}:${d.pages.join()}`)
 
 test('a separator sheet parts and is in no document', async () => {
-  const id = await readPackage(who, await bound(await separatorSheets(1), await pdfOf(payslip('January', '30')), await separatorSheets(1), await pdfOf(payslip('February', '27'))))
+  const id = await readPackage(at.who, await bound(await separatorSheets(1), await pdfOf(payslip('January', '30')), await separatorSheets(1), await pdfOf(payslip('February', '27'))))
   expect(await typesOf(id)).toEqual(['payslip:2', 'payslip:4'])
   expect((await pageSheets(id)).map((s) => s.separator)).toEqual([true, false, true, false])
 }, 90_000)
@@ -42,35 +31,39 @@ test('a separator sheet parts and is in no document', async () => {
 test('a cover sheet files what follows to its case, which is opened where it was not', async () => {
   const other = 'MSM-26-990001'
   const sheet = await coverSheet({ caseNumber: other, lines: ['Working-boat loan'] })
-  const id = await readPackage(who, await bound(await pdfOf(payslip('January', '30')), sheet, await pdfOf(payslip('February', '27'), payslip('March', '30'))))
+  const id = await readPackage(at.who, await bound(await pdfOf(payslip('January', '30')), sheet, await pdfOf(payslip('February', '27'), payslip('March', '30'))))
   expect(await typesOf(id)).toEqual(['payslip:1'])
   expect((await pageSheets(id)).map((s) => s.filedTo)).toEqual([null, null, other, other])
   expect((await historyOf(id)).map((h) => h.act)).toContain('filed pages to another case')
   const [filed] = await database().select().from(packages).where(eq(packages.caseNumber, other))
   await until(async () => (await stateOf(filed.id)).state === 'open')
   expect(await typesOf(filed.id)).toEqual(['payslip:1', 'payslip:2'])
+  // Another scan of the same name files to it too: its pages must not be taken for those of the first.
+  await readPackage(at.who, await bound(sheet, await pdfOf(payslip('April', '29'))))
+  await until(async () => (await stateOf(filed.id)).state === 'open' && (await packageRow(filed.id))!.pageCount === 3)
+  expect((await filesIn(filed.id)).map((f) => f.name).sort()).toEqual(['papers (2).pdf', 'papers.pdf'])
   await until(async () => (await pictureOf(filed.id, 2, 'large'))?.final === true)
   // More papers of the case, brought with its own sheet, stay with it.
-  await bring(filed.id, 'more.pdf', await bound(sheet, await pdfOf(payslip('April', '30'))), who)
-  await until(async () => (await stateOf(filed.id)).state === 'open' && (await packageRow(filed.id))!.pageCount === 4)
-  await until(async () => (await typesOf(filed.id)).length === 3)
+  await bring(filed.id, 'more.pdf', await bound(sheet, await pdfOf(payslip('May', '28'))), at.who)
+  await until(async () => (await stateOf(filed.id)).state === 'open' && (await packageRow(filed.id))!.pageCount === 5)
+  await until(async () => (await typesOf(filed.id)).length === 4)
 }, 120_000)
 
 test('a finished case takes nothing more: the pages stay where they came, and that is noted', async () => {
   const other = 'MSM-26-990002'
-  const done = await newPackage('working-boat-loan', who, { caseNumber: other })
+  const done = await newPackage('working-boat-loan', at.who, { caseNumber: other })
   await database().update(packages).set({ state: 'finished' }).where(eq(packages.id, done))
-  const id = await readPackage(who, await bound(await coverSheet({ caseNumber: other, lines: [] }), await pdfOf(payslip('January', '30'))))
+  const id = await readPackage(at.who, await bound(await coverSheet({ caseNumber: other, lines: [] }), await pdfOf(payslip('January', '30'))))
   expect(await typesOf(id)).toEqual(['payslip:2'])
   expect((await historyOf(id)).map((h) => h.act)).toContain('could not file pages')
 }, 90_000)
 
 test('malware is set aside, active content is told of, the rest goes on', async () => {
-  const id = await newPackage('working-boat-loan', who)
+  const id = await newPackage('working-boat-loan', at.who)
   const scripted = await PDFDocument.load(await pdfOf(payslip('May', '30')))
   scripted.addJavaScript('hello', 'app.alert(1)')
-  await bring(id, 'bad.com', new TextEncoder().encode(TEST_SIGNATURE), who)
-  await bring(id, 'scripted.pdf', await scripted.save(), who)
+  await bring(id, 'bad.com', new TextEncoder().encode(TEST_SIGNATURE), at.who)
+  await bring(id, 'scripted.pdf', await scripted.save(), at.who)
   await until(async () => (await stateOf(id)).state === 'open')
   const [bad, good] = (await filesIn(id)).sort((a, b) => a.name.localeCompare(b.name))
   expect(bad.problem).toBe('Malware was found in this file (Eicar-Test-Signature); it was not opened.')

@@ -3,7 +3,8 @@ import { eq } from 'drizzle-orm'
 import type { ChildProcess } from 'node:child_process'
 import { endProcess, startWorker } from '../../cli/processes.ts'
 import { addPerson, type Person } from '../../server/access/people.ts'
-import { database } from '../../server/database/connection.ts'
+import { closeDatabase, database } from '../../server/database/connection.ts'
+import { migrateDatabase } from '../../server/database/migrate.ts'
 import { packages, user, type Role } from '../../server/database/schema.ts'
 import { bringFile, newPackage } from '../../server/packages/intake.ts'
 import { packageRow } from '../../server/packages/queries.ts'
@@ -44,3 +45,24 @@ export function worker(): { child: ChildProcess; end: () => Promise<void> } {
 }
 
 export const stateOf = async (id: string) => (await database().select({ state: packages.state, read: packages.pagesRead, all: packages.pageCount }).from(packages).where(eq(packages.id, id)))[0]
+
+/** What the tests of a file work with; there once the first of them begins. */
+export interface Desk {
+  who: Person
+  running: ReturnType<typeof worker>
+}
+
+/** A worker process and a person of the desk for all tests of a file, on a database brought up to date. */
+export function desk(): Desk {
+  const at = {} as Desk
+  beforeAll(async () => {
+    await migrateDatabase()
+    at.running = worker()
+    at.who = await person()
+  }, 60_000)
+  afterAll(async () => {
+    await at.running.end()
+    await closeDatabase()
+  })
+  return at
+}

@@ -3,11 +3,11 @@ import { fullName } from '../../world.ts'
 import type { Drawn } from '../../truth.ts'
 import { truthOf, type Plan } from '../plan.ts'
 import { Designer, type Saying } from './designer.ts'
-import { WIDER_WORDS, type Wordings } from './wider-wordings.ts'
+import { PLAN_WORDS, type Wordings } from './plan-wordings.ts'
 
 /** Papers that are forms, letters, contracts or reports, by the designer who throws dice. */
 export async function drawPlan(plan: Plan, dice: Dice): Promise<Drawn> {
-  const words = dice.pick(WIDER_WORDS[plan.type])
+  const words = dice.pick(PLAN_WORDS[plan.type])
   const d = await Designer.begin(dice)
   const forms = { d: d.date, m: d.money }
   const printed = new Map(plan.said.map((s) => [s.field, s.print(forms)]))

@@ -36,7 +36,7 @@ const SURVEY_ES = ['El casco fue examinado en seco, después de limpiarlo con ag
 
 const BERTH_CLAUSES = ['The harbour lets to the holder a berth suitable for the vessel named above. The berth may not be lent or sublet without consent in writing.', 'The fee is payable in advance on the first day of each year of the term. Shore power and water are metered and charged apart.', 'The holder keeps the vessel insured against third-party liability for the whole term and shows proof on request.', 'The harbour master may move the vessel in an emergency or for dredging. The holder is told beforehand where that is possible.', 'Waste oil, nets and batteries go into the containers provided. Nothing is thrown overboard inside the breakwater.', 'Either side may end this agreement by three months’ notice in writing. Fees paid in advance are returned for whole months that remain.', 'The holder moors the vessel with lines of a strength that suits her displacement and looks after them in bad weather.', 'This agreement is governed by the law of the Skerrow Isles. Disputes go to the court at Merrow.']
 
-export const WIDER_WORDS: Readonly<Record<string, readonly Wordings[]>> = {
+export const PLAN_WORDS: Readonly<Record<string, readonly Wordings[]>> = {
   employment_letter: [{
     title: ['Confirmation of employment', 'To whom it may concern', 'Employment reference', 'Certificate of employment', 'Statement of employment', 'Letter of employment'],
     inProse: 0.75,

@@ -19,7 +19,7 @@ export interface Layout {
   sign?: readonly [sign: string, date: string]
 }
 
-export const WIDER_LAYOUTS: Readonly<Record<string, readonly [Layout, Layout]>> = {
+export const PLAN_LAYOUTS: Readonly<Record<string, readonly [Layout, Layout]>> = {
   employment_letter: [
     { house: 'plain', face: 'serif', colour: 'ink', date: 'long', money: 'eur', title: 'Letter confirming employment', first: [], text: ['{letter_date}', 'To the loan department', 'It is confirmed herewith that {employee_name} joined {employer_name} on {start_date} and has been with us without interruption. {employee_name} holds the post of {job_title} under a contract of unlimited length.', 'The salary agreed is {annual_salary} gross per year. The probation period was passed long ago and no dismissal is intended.', 'With kind regards'], sign: ['for {firm}', ''] },
     { house: 'framed', face: 'sans', colour: 'navy', date: 'slashes', money: 'sign', title: 'Employer’s statement for lenders', first: [['Name of the employee', '{employee_name}'], ['Employing company', '{employer_name}'], ['Occupation in the firm', '{job_title}'], ['With us since', '{start_date}'], ['Yearly gross salary', '{annual_salary}'], ['Statement made on', '{letter_date}']], text: ['The person named above is employed by us for an indefinite time. We make this statement at the wish of the employee and accept no liability for it.'], sign: ['Employer, signature and stamp', 'Date'] },

@@ -5,11 +5,11 @@ import { dateForms, moneyForms } from '../../story.ts'
 import type { Drawn } from '../../truth.ts'
 import { fullName } from '../../world.ts'
 import { truthOf, type Plan } from '../plan.ts'
-import { WIDER_LAYOUTS, type Layout } from './wider-layouts.ts'
+import { PLAN_LAYOUTS, type Layout } from './plan-layouts.ts'
 
 /** Draws a paper in one of two layouts of its kind. */
 export async function drawPlan(plan: Plan, layout: number, dice: Dice): Promise<Drawn> {
-  const looks = WIDER_LAYOUTS[plan.type][layout]
+  const looks = PLAN_LAYOUTS[plan.type][layout]
   const paper = await Paper.begin(looks.face)
   const sheet = new Sheet(paper, looks, dice)
   const forms = { d: dateForms[looks.date], m: moneyForms[looks.money] }

@@ -1,0 +1,32 @@
+/** @jest-environment ./tests/native-arrays.js */
+import { overlap } from '../../core/page/geometry.ts'
+import type { Word } from '../../core/page/page.ts'
+import { readByBoth } from './both.ts'
+import { findLines } from './lines.ts'
+import { printed } from './printed.ts'
+
+const page = () => printed(['Full name', 40, 60], ['Ottilie Varnham', 160, 60], ['Loan amount', 40, 110], ['EUR 48,750.00', 160, 110])
+const word = (text: string, sure: number, [x0, y0, x1, y1]: [number, number, number, number]): Word => ({ text, sure, box: [x0 / 400, y0 / 200, x1 / 400, y1 / 200] })
+const spoken = (words: readonly Word[]) => [...words].sort((a, b) => Math.round((a.box[1] - b.box[1]) * 20) || a.box[0] - b.box[0]).map((w) => w.text).join(' ')
+
+test('lines are found where print stands, and nowhere on white paper', async () => {
+  const lines = await findLines(await page())
+  expect(lines).toHaveLength(4)
+  for (const [x, y] of [[40, 60], [160, 60], [40, 110], [160, 110]]) expect(lines.some((l) => l[0] < (x + 10) / 400 && l[2] > (x + 10) / 400 && overlap(l[1], l[3], (y - 10) / 200, y / 200) > 0)).toBe(true)
+  expect(await findLines(await printed())).toEqual([])
+})
+test('what the first reader did not see, or read as noise, is the second’s alone, and said to be', async () => {
+  const read = await readByBoth(await page(), [word('Qwnl', 0.3, [160, 50, 245, 63])])
+  expect(spoken(read)).toBe('Full name Ottilie Varnham Loan amount EUR 48,750.00')
+  expect(read.every((w) => w.hand)).toBe(true)
+})
+test('what it read well stays as it is', async () => {
+  const name = word('Full', 0.97, [40, 50, 62, 61])
+  const read = await readByBoth(await page(), [name, word('name', 0.96, [65, 50, 96, 61])])
+  expect(read).toContain(name)
+  expect(read.filter((w) => w.text === 'Full')).toHaveLength(1)
+})
+test('a figure that both see alike is as sure as print', async () => {
+  const read = await readByBoth(await page(), [word('EUR', 0.9, [160, 100, 186, 111]), word('48,750.00', 0.85, [189, 100, 243, 112])])
+  expect(read.find((w) => w.text === '48,750.00')).toMatchObject({ sure: 0.999 })
+})
