@@ -10,11 +10,16 @@ import { queueJob } from '../jobs/queue.ts'
 import { settings } from '../settings.ts'
 import { keep, TooLarge } from '../storage/contents.ts'
 
-/** A case number nobody has yet: letters of the lender, the year, a counter. */
+/**
+ * A case number nobody has yet: letters of the lender, the year, the first free number behind one that is taken. Not the
+ * highest and one: a cover sheet may have opened a case of any number, and one such sheet would use up all between.
+ */
 async function nextCaseNumber(): Promise<string> {
-  const year = String(new Date().getFullYear()).slice(2)
-  const [row] = await database().select({ most: sql<string | null>`max(substring(${packages.caseNumber} from '^MSM-\\d{2}-(\\d{6})$'))` }).from(packages).where(sql`${packages.caseNumber} like ${`MSM-${year}-%`}`)
-  return `MSM-${year}-${String(Number(row?.most ?? 4000) + 1).padStart(6, '0')}`
+  const prefix = `MSM-${String(new Date().getFullYear()).slice(2)}-`
+  const { rows: [row] } = await database().execute<{ free: number | null }>(sql`
+    select min(taken.number) + 1 as free from (select substring(case_number from '\\d{6}$')::int as number from package where case_number ~ ${`^${prefix}\\d{6}$`}) taken
+    where not exists (select 1 from package other where other.case_number = ${prefix} || lpad((taken.number + 1)::text, 6, '0'))`)
+  return `${prefix}${String(row?.free ?? 4001).padStart(6, '0')}`
 }
 
 /** Makes an empty package that files can be brought to. */

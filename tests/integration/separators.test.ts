@@ -38,6 +38,8 @@ test('a cover sheet files what follows to its case, which is opened where it was
   const [filed] = await database().select().from(packages).where(eq(packages.caseNumber, other))
   await until(async () => (await stateOf(filed.id)).state === 'open')
   expect(await typesOf(filed.id)).toEqual(['payslip:1', 'payslip:2'])
+  // However high its number, the next package is numbered on from those before.
+  expect((await packageRow(await newPackage('working-boat-loan', at.who)))!.caseNumber).not.toBe('MSM-26-990002')
   // Another scan of the same name files to it too: its pages must not be taken for those of the first.
   await readPackage(at.who, await bound(sheet, await pdfOf(payslip('April', '29'))))
   await until(async () => (await stateOf(filed.id)).state === 'open' && (await packageRow(filed.id))!.pageCount === 3)
