@@ -12,6 +12,8 @@ export default [
       index('routes/package-home.ts'),
       route('deck', 'routes/deck.tsx'),
       route('papers', 'routes/papers.tsx'),
+      route('overview', 'routes/overview.tsx'),
+      route('compare', 'routes/compare.tsx'),
       route('values', 'routes/values.tsx'),
       route('checklist', 'routes/checklist.tsx'),
       route('facts', 'routes/facts.tsx'),

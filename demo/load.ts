@@ -1,8 +1,9 @@
 import { Readable } from 'node:stream'
 import { eq, inArray } from 'drizzle-orm'
+import { nameOrganisation } from '../server/access/organisations.ts'
 import { addPerson } from '../server/access/people.ts'
 import { database } from '../server/database/connection.ts'
-import { packages } from '../server/database/schema.ts'
+import { FIRST_ORGANISATION, packages } from '../server/database/schema.ts'
 import { bringFile, newPackage } from '../server/packages/intake.ts'
 import { makePackage, type PackageWishes } from './package.ts'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from './people.ts'
@@ -30,6 +31,7 @@ const DEMO_PACKAGES: readonly DemoPackage[] = [
 
 /** Puts the demo's people and packages into an empty database; what is there already stays. */
 export async function loadDemo(say: (text: string) => void): Promise<void> {
+  await nameOrganisation(FIRST_ORGANISATION, 'Merrow Sound Mutual', 'MSM')
   for (const person of DEMO_PEOPLE) await addPerson(person.name, person.email, DEMO_PASSWORD, person.role)
   const asOf = new Date().toISOString().slice(0, 10)
   const numbers = DEMO_PACKAGES.map((p) => p.caseNumber)

@@ -7,14 +7,15 @@ import { settings } from './settings.ts'
 /** Something changed in a package; screens that show it ask again. */
 export interface Change {
   packageId: string
+  organisationId: string
   what: 'progress' | 'judged' | 'files' | 'queue'
 }
 
 const CHANNEL = 'jigsa_change'
 
 /** Tells every web process, once the transaction stands. */
-export async function tell(work: Work, change: Change): Promise<void> {
-  await work.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(change)})`)
+export async function tell(work: Work, change: Omit<Change, 'organisationId'>): Promise<void> {
+  await work.execute(sql`select pg_notify(${CHANNEL}, json_build_object('packageId', id, 'organisationId', organisation_id, 'what', ${change.what}::text)::text) from package where id = ${change.packageId}`)
 }
 
 /** `null` stands for changes that may have been missed. */

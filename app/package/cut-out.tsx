@@ -1,12 +1,13 @@
 import type { Box } from '../../core/page/geometry.ts'
 import { grow } from '../../core/page/geometry.ts'
+import { pictureUrl, shapeOf } from './sheet.ts'
 import { usePackage } from './view.ts'
 
 /** A piece of a page around `box`, in which a line of print is about `line` pixels high, never wider than `most`. */
 export function CutOut({ page, box, most, line = 26, margin = 0.012, mark = true }: { page: number; box: Box | null; most: number; line?: number; margin?: number; mark?: boolean }) {
   const { row, sheets } = usePackage()
   const sheet = sheets[page - 1]
-  const [width, height] = [sheet?.width ?? 595, sheet?.height ?? 842]
+  const { width, height } = shapeOf(sheet)
   // Without a place the head of the page stands for it.
   const area = box ? grow(box, margin, (margin * width) / height / 1.6) : ([0, 0, 1, 0.28] as Box)
   const [w, h] = [area[2] - area[0], area[3] - area[1]]
@@ -16,7 +17,7 @@ export function CutOut({ page, box, most, line = 26, margin = 0.012, mark = true
   const shown = { width: across * w, height: Math.min(220, across * (height / width) * h) }
   return (
     <span className="cutout block max-w-full" style={shown}>
-      <img src={`/packages/${row.id}/pages/${page}/large`} alt="" loading="lazy" className="absolute max-w-none" style={{ width: across, left: -area[0] * across, top: -area[1] * across * (height / width) }} />
+      <img src={sheet && pictureUrl(row.id, sheet, 'large')} alt="" loading="lazy" className="absolute max-w-none" style={{ width: across, left: -area[0] * across, top: -area[1] * across * (height / width) }} />
       {box && mark ? <span className="absolute rounded-xs bg-[#ffd45e55]" style={{ left: (box[0] - area[0]) * across - 2, top: (box[1] - area[1]) * across * (height / width) - 1, width: (box[2] - box[0]) * across + 4, height: (box[3] - box[1]) * across * (height / width) + 2 }} /> : null}
     </span>
   )

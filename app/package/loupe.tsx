@@ -43,7 +43,7 @@ export function Loupe() {
       {looking.picking ? <p className="mb-2 rounded bg-petrol px-2 py-1 text-[13px] text-sheet">Click a word, or drag over several: {looking.picking}</p> : null}
       <div className="min-h-0 flex-1 overflow-auto">
         <div style={{ width: `${ZOOMS[zoom]}%` }}>
-          <PageView packageId={row.id} page={looking.page} shape={{ width: sheet.width ?? 595, height: sheet.height ?? 842 }} marks={looking.marks} found={looking.found.filter((h) => h.page === looking.page).map((h) => h.box)} picking={looking.picking !== null} onPicked={looking.picked} />
+          <PageView packageId={row.id} sheet={sheet} marks={looking.marks} found={looking.found.filter((h) => h.page === looking.page).map((h) => h.box)} picking={looking.picking !== null} onPicked={looking.picked} />
         </div>
       </div>
     </aside>

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react'
 import type { Box } from '../../core/page/geometry.ts'
 import { boxAround, inside } from '../../core/page/geometry.ts'
 import type { Picked } from './looking.tsx'
+import { pictureUrl, shapeOf, type Sheet } from './sheet.ts'
 
 interface PageWord {
   text: string
@@ -18,8 +19,10 @@ export function wordsIn(words: readonly PageWord[], area: Box): PageWord[] {
 }
 
 /** A page at full width of its place, with marks; while picking, words answer to click and drag. */
-export function PageView({ packageId, page, shape, marks, found = [], picking, onPicked }: { packageId: string; page: number; shape: { width: number; height: number }; marks: readonly Box[]; found?: readonly Box[]; picking: boolean; onPicked: (picked: Picked) => void }) {
-  const words = useWords(packageId, page)
+export function PageView({ packageId, sheet, marks, found = [], picking, onPicked }: { packageId: string; sheet: Sheet; marks: readonly Box[]; found?: readonly Box[]; picking: boolean; onPicked: (picked: Picked) => void }) {
+  const { number: page } = sheet
+  const shape = shapeOf(sheet)
+  const words = useWords(packageId, sheet)
   const frame = useRef<HTMLDivElement>(null)
   const [drag, setDrag] = useState<Box | null>(null)
   const first = useRef<HTMLDivElement>(null)
@@ -54,7 +57,8 @@ export function PageView({ packageId, page, shape, marks, found = [], picking, o
       }}
       onPointerUp={() => drag && finish([Math.min(drag[0], drag[2]), Math.min(drag[1], drag[3]), Math.max(drag[0], drag[2]), Math.max(drag[1], drag[3])])}
     >
-      <Picture packageId={packageId} page={page} />
+      <Picture packageId={packageId} sheet={sheet} />
+      {sheet.again ? <p role="status" className="absolute inset-x-0 top-0 bg-petrol px-2 py-1 text-center text-[13px] text-sheet">Turned; being read again</p> : null}
       {found.map((box) => <div key={box.join()} className="pointer-events-none absolute rounded-xs border-b-2 border-[#b97900] bg-[#ffd45e40]" style={place(box, 0.002)} />)}
       {picking ? null : <Selectable words={words} shape={shape} />}
       {marks.map((box, i) => (
@@ -78,19 +82,21 @@ function Selectable({ words, shape }: { words: readonly PageWord[]; shape: { wid
 }
 
 /** Large pictures are drawn after all pages are read; until then the small one is shown and the large one asked for again. */
-export function Picture({ packageId, page }: { packageId: string; page: number }) {
+export function Picture({ packageId, sheet }: { packageId: string; sheet: Sheet }) {
+  const { number: page } = sheet
+  const url = pictureUrl(packageId, sheet, 'large')
   const [tries, setTries] = useState(0)
   const [missing, setMissing] = useState(false)
   useEffect(() => {
     setTries(0)
     setMissing(false)
-  }, [page])
+  }, [url])
   const again = () => void setTimeout(() => setTries((n) => n + 1), 1500)
   return (
     <>
       <img
-        key={page}
-        src={`/packages/${packageId}/pages/${page}/large${tries ? `?try=${tries}` : ''}`}
+        key={url}
+        src={tries ? `${url}&try=${tries}` : url}
         alt={`Page ${page}`}
         draggable={false}
         className={`absolute inset-0 size-full ${missing ? 'invisible' : ''}`}
@@ -108,15 +114,17 @@ export function Picture({ packageId, page }: { packageId: string; page: number }
   )
 }
 
-function useWords(packageId: string, page: number): PageWord[] {
-  const [found, setFound] = useState<{ page: number; words: PageWord[] }>({ page: 0, words: [] })
+function useWords(packageId: string, { number: page, rotation, read }: Sheet): PageWord[] {
+  // What a turned page says stands elsewhere.
+  const key = `${page}:${rotation}:${read}`
+  const [found, setFound] = useState<{ key: string; words: PageWord[] }>({ key: '', words: [] })
   useEffect(() => {
-    if (found.page === page) return
+    if (found.key === key) return
     const stop = new AbortController()
     fetch(`/packages/${packageId}/pages/${page}/words`, { signal: stop.signal })
       .then((answer) => (answer.ok ? (answer.json() as Promise<{ words: PageWord[] }>) : { words: [] }))
-      .then(({ words }) => setFound({ page, words }), () => undefined)
+      .then(({ words }) => setFound({ key, words }), () => undefined)
     return () => stop.abort()
-  }, [packageId, page, found.page])
-  return found.page === page ? found.words : []
+  }, [packageId, page, key, found.key])
+  return found.key === key ? found.words : []
 }

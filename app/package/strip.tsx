@@ -3,9 +3,11 @@ import { Minus, Plus } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Document } from '../../core/findings/document.ts'
 import { useLooking } from './looking.tsx'
+import { pictureUrl } from './sheet.ts'
 import { apartOf, usePackage, type PackageView } from './view.ts'
 
-interface Spot {
+/** A page in the order of the documents. */
+export interface Spot {
   page: number
   document: Document | null
   first: boolean
@@ -79,7 +81,7 @@ export function Strip() {
                   className={`absolute top-1 overflow-hidden rounded-xs bg-paper ${spot.page === page ? 'outline-3 outline-petrol' : document && document.id === current?.id ? 'outline-2 outline-petrol/50' : isLoose ? 'outline-1 outline-dashed outline-amber' : 'outline-1 outline-line'} ${spot.apart ? 'opacity-40' : ''}`}
                   style={{ left, width: wide, height: high }}
                 >
-                  {sheets[spot.page - 1]?.drawn ? <img src={`/packages/${row.id}/pages/${spot.page}/small${sheets[spot.page - 1].read ? '' : '?glance'}`} alt="" loading="lazy" className="size-full object-contain" /> : <span className="text-xs text-[#8596a2]">…</span>}
+                  {sheets[spot.page - 1]?.drawn ? <img src={pictureUrl(row.id, sheets[spot.page - 1], 'small')} alt="" loading="lazy" className="size-full object-contain" /> : <span className="text-xs text-[#8596a2]">…</span>}
                   {hits.has(spot.page) ? <span aria-hidden className="absolute inset-x-0 bottom-0 h-1.5 bg-[#b97900]" /> : null}
                 </button>
                 {leads && document ? <Label document={document} left={left} top={high + 8} width={Math.max(ROOM, (wide + 3) * document.pages.length) + GAP - 8} current={document.id === current?.id} odd={odd.has(document.id)} loose={isLoose} onClick={() => look(spot.page)} /> : null}

@@ -3,9 +3,8 @@ import { z } from 'zod'
 import { answerSchema, type Answer } from '../../core/answers/answer.ts'
 import { builtInTypes, typeById } from '../../core/program/types/index.ts'
 import { parseTyped } from '../../core/read/typed.ts'
-import { signedIn } from '../../server/access/people.ts'
+import { askedPackage } from '../../server/access/packages.ts'
 import { Closed, giveAnswers, redo, undo } from '../../server/packages/answer.ts'
-import { packageRow } from '../../server/packages/queries.ts'
 import type { Route } from './+types/answers'
 
 const place = z.object({ page: z.number().int().positive(), box: z.tuple([z.number(), z.number(), z.number(), z.number()]) }).nullable()
@@ -20,8 +19,7 @@ const bodySchema = z.discriminatedUnion('act', [
 
 /** Everything a person says about a package comes in here. */
 export async function action({ request, params }: Route.ActionArgs) {
-  const who = await signedIn(request)
-  const row = await packageRow(params.id)
+  const { who, row } = await askedPackage(request, params.id)
   if (!row?.assessment) return data({ problem: 'There is no such package, or it is not read yet.' }, 404)
   const parsed = bodySchema.safeParse(await request.json().catch(() => null))
   if (!parsed.success) return data({ problem: sentence(parsed.error) }, 400)
@@ -38,7 +36,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       if ('problem' in typed) return data({ problem: typed.problem }, 400)
       given = [{ kind: 'value', page: body.page, field: body.field, value: typed.value, state: 'corrected', at: body.at }]
     } else given = body.answers
-    const lost = given.find((a) => 'page' in a && !row.assessment!.documents.some((d) => d.pages.includes(a.page)))
+    const lost = given.find((a) => 'page' in a && a.kind !== 'turn' && !row.assessment!.documents.some((d) => d.pages.includes(a.page)))
     if (lost) return data({ problem: 'That page is in no document.' }, 409)
     await giveAnswers(row.id, given, who, body.seen)
     return data({ problem: null, said: null })

@@ -1,18 +1,15 @@
 import { Readable } from 'node:stream'
 import { data } from 'react-router'
 import { z } from 'zod'
-import { signedIn } from '../../server/access/people.ts'
+import { askedPackage } from '../../server/access/packages.ts'
 import { bringFile } from '../../server/packages/intake.ts'
-import { packageRow } from '../../server/packages/queries.ts'
 import type { Route } from './+types/bring'
 
 const nameSchema = z.string().trim().min(1).max(240)
 
 /** Takes one file as the body of the request, its name in `?name=`. */
 export async function action({ request, params }: Route.ActionArgs) {
-  const who = await signedIn(request)
-  const row = await packageRow(params.id)
-  if (!row) throw data({ problem: 'There is no such package.' }, 404)
+  const { who, row } = await askedPackage(request, params.id)
   if (row.state === 'finished') throw data({ problem: 'This package is finished. Open it again to add files.' }, 409)
   const name = nameSchema.safeParse(new URL(request.url).searchParams.get('name'))
   if (!name.success) throw data({ problem: 'The file has no name.' }, 400)

@@ -1,23 +1,25 @@
 import { DropdownMenu } from 'radix-ui'
 import { Form, Link, Outlet, useMatches } from 'react-router'
 import { signedIn } from '../../server/access/people.ts'
+import { organisationName } from '../../server/access/organisations.ts'
 import { KeyHelp } from '../parts/key-help.tsx'
 import { useUploads } from '../parts/uploads.ts'
 import type { PackageView } from '../package/view.ts'
 import type { Route } from './+types/desk'
 
 export async function loader({ request }: Route.LoaderArgs) {
-  return { who: await signedIn(request) }
+  const who = await signedIn(request)
+  return { who, organisation: await organisationName(who.organisationId) }
 }
 
 /** The frame of everything behind the sign-in: a bar with where one is, what is being sent, and who one is. */
-export default function Desk({ loaderData: { who } }: Route.ComponentProps) {
+export default function Desk({ loaderData: { who, organisation } }: Route.ComponentProps) {
   const view = useMatches().find((m) => m.id === 'routes/package')?.loaderData as PackageView | undefined
   return (
     <div className="flex h-dvh flex-col">
       <header className="flex h-11 shrink-0 items-center gap-4 bg-bar px-3.5 text-white">
         <Link to="/packages" className="text-lg font-bold text-white" aria-label="Jigsa, to the queue">Jigsa</Link>
-        {view ? <CaseLine view={view} /> : <span className="hidden text-[#c0ccd4] sm:block">Merrow Sound Mutual</span>}
+        {view ? <CaseLine view={view} /> : <span className="hidden text-[#c0ccd4] sm:block">{organisation}</span>}
         <span className="ml-auto" />
         <Sending />
         <KeyHelp />

@@ -1,4 +1,4 @@
-import { signedIn } from '../../server/access/people.ts'
+import { askedPackage } from '../../server/access/packages.ts'
 import { filesIn } from '../../server/packages/queries.ts'
 import { settings } from '../../server/settings.ts'
 import { DropZone } from '../parts/drop-zone.tsx'
@@ -8,8 +8,8 @@ import { usePackage } from '../package/view.ts'
 import type { Route } from './+types/files'
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  await signedIn(request)
-  return { files: await filesIn(params.id), mostBytes: settings().MOST_FILE_BYTES, mostPages: settings().MOST_FILE_PAGES }
+  const { row } = await askedPackage(request, params.id)
+  return { files: await filesIn(row.id), mostBytes: settings().MOST_FILE_BYTES, mostPages: settings().MOST_FILE_PAGES }
 }
 
 const WORDS = { arriving: 'arriving', waiting: 'waits to be opened', reading: 'being read', read: 'read', unusable: 'set aside' } as const

@@ -2,9 +2,8 @@ import { Download, Lock, LockOpen } from 'lucide-react'
 import { data, Form, Link, useNavigation } from 'react-router'
 import { z } from 'zod'
 import { fileNames } from '../../core/handover/names.ts'
-import { signedIn } from '../../server/access/people.ts'
+import { askedPackage } from '../../server/access/packages.ts'
 import { setFinished } from '../../server/packages/finish.ts'
-import { packageRow } from '../../server/packages/queries.ts'
 import { count } from '../parts/format.ts'
 import { useJudged } from '../package/view.ts'
 import type { Route } from './+types/hand-over'
@@ -12,8 +11,7 @@ import type { Route } from './+types/hand-over'
 const formSchema = z.object({ finished: z.enum(['yes', 'no']) })
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const who = await signedIn(request)
-  const row = await packageRow(params.id)
+  const { who, row } = await askedPackage(request, params.id)
   const form = formSchema.safeParse(Object.fromEntries(await request.formData()))
   if (!row?.assessment || !form.success) throw data('That could not be understood.', 400)
   await setFinished(row.id, form.data.finished === 'yes', who)

@@ -1,13 +1,13 @@
 import { historyOf } from '../../server/audit.ts'
-import { signedIn } from '../../server/access/people.ts'
+import { askedPackage } from '../../server/access/packages.ts'
 import { moment } from '../parts/format.ts'
 import { useSay } from '../package/say.ts'
 import { usePackage } from '../package/view.ts'
 import type { Route } from './+types/history'
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  await signedIn(request)
-  return { acts: await historyOf(params.id) }
+  const { row } = await askedPackage(request, params.id)
+  return { acts: await historyOf(row.id) }
 }
 
 /** Who did what, when; the newest first. */

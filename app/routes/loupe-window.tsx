@@ -1,7 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
-import { data } from 'react-router'
-import { signedIn } from '../../server/access/people.ts'
-import { packageRow, pageSheets } from '../../server/packages/queries.ts'
+import { askedPackage } from '../../server/access/packages.ts'
+import { pageSheets } from '../../server/packages/queries.ts'
 import { channelOf, type Message } from '../package/looking.tsx'
 import { PageView } from '../package/page-view.tsx'
 import type { Route } from './+types/loupe-window'
@@ -9,9 +8,7 @@ import type { Route } from './+types/loupe-window'
 export const meta = ({ loaderData }: Route.MetaArgs) => [{ title: `${loaderData?.caseNumber ?? ''} loupe · Jigsa` }]
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  await signedIn(request)
-  const row = await packageRow(params.id)
-  if (!row) throw data('There is no such package.', 404)
+  const { row } = await askedPackage(request, params.id)
   return { id: row.id, caseNumber: row.caseNumber, sheets: await pageSheets(row.id) }
 }
 
@@ -29,7 +26,7 @@ export default function LoupeWindow({ loaderData: { id, sheets, caseNumber } }: 
   return (
     <main className="min-h-dvh bg-band p-3">
       <p className="mb-2 text-sm text-ink-2"><b className="font-mono text-ink">{caseNumber}</b> page {shown.page} of {sheets.length}{shown.picking ? <span className="ml-3 rounded bg-petrol px-2 py-0.5 text-sheet">Click a word, or drag over several: {shown.picking}</span> : ' · follows the first window'}</p>
-      {sheet ? <PageView packageId={id} page={shown.page} shape={{ width: sheet.width ?? 595, height: sheet.height ?? 842 }} marks={shown.marks} picking={shown.picking !== null} onPicked={(picked) => channel.current?.postMessage({ kind: 'picked', picked } satisfies Message)} /> : null}
+      {sheet ? <PageView packageId={id} sheet={sheet} marks={shown.marks} picking={shown.picking !== null} onPicked={(picked) => channel.current?.postMessage({ kind: 'picked', picked } satisfies Message)} /> : null}
     </main>
   )
 }

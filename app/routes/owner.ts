@@ -1,17 +1,14 @@
 import { data } from 'react-router'
 import { z } from 'zod'
-import { signedIn } from '../../server/access/people.ts'
+import { askedPackage } from '../../server/access/packages.ts'
 import { assign, mayGive } from '../../server/packages/owners.ts'
-import { packageRow } from '../../server/packages/queries.ts'
 import type { Route } from './+types/owner'
 
 const bodySchema = z.object({ owner: z.string().max(100) })
 
 /** Takes a package, puts it back, or gives it to somebody; an empty owner is nobody. */
 export async function action({ request, params }: Route.ActionArgs) {
-  const who = await signedIn(request)
-  const row = await packageRow(params.id)
-  if (!row) return data({ problem: 'There is no such package.' }, 404)
+  const { who, row } = await askedPackage(request, params.id)
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success) return data({ problem: 'That could not be understood.' }, 400)
   const owner = body.data.owner || null

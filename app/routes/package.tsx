@@ -1,10 +1,10 @@
-import { data, NavLink, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router'
+import { NavLink, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router'
 import { builtInTypes, unknownType } from '../../core/program/types/index.ts'
 import { programById } from '../../core/program/programs.ts'
-import { signedIn } from '../../server/access/people.ts'
+import { askedPackage } from '../../server/access/packages.ts'
 import { undoState } from '../../server/packages/answer.ts'
 import { ownersFor } from '../../server/packages/owners.ts'
-import { packageRow, pageSheets, problemFiles } from '../../server/packages/queries.ts'
+import { pageSheets, problemFiles } from '../../server/packages/queries.ts'
 import { useChanges } from '../parts/changes.ts'
 import { count } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
@@ -21,9 +21,7 @@ import type { Route } from './+types/package'
 export const meta = ({ loaderData }: Route.MetaArgs) => [{ title: `${loaderData?.row.caseNumber ?? 'Package'} · Jigsa` }]
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  const who = await signedIn(request)
-  const found = await packageRow(params.id)
-  if (!found) throw data('There is no such package.', 404)
+  const { who, row: found } = await askedPackage(request, params.id)
   const { assessment, ...row } = found
   const [sheets, undo, problems, owners] = await Promise.all([pageSheets(row.id), undoState(row.id), problemFiles(row.id), ownersFor(who, row.ownerId)])
   const things = assessment ? assessment.documents.reduce((sum, d) => sum + 1 + d.fields.filter((f) => f.state !== 'absent').length, 0) + assessment.facts.length + assessment.checks.length : 0
@@ -57,6 +55,7 @@ function Frame() {
   const views: [path: string, name: string, note: string][] = [
     ['deck', 'Deck', assessment ? String(assessment.deck.length) : ''],
     ['papers', 'Papers', assessment ? String(assessment.documents.length) : ''],
+    ['overview', 'All pages', ''],
     ['values', 'Values', ''],
     ['checklist', 'Checklist', assessment ? `${open}/${assessment.checklist.length}` : ''],
     ['facts', 'Facts', differing ? `${differing} differ` : ''],
@@ -64,13 +63,13 @@ function Frame() {
     ['files', 'Files', problems ? `${problems} set aside` : ''],
     ['history', 'History', ''],
   ]
-  const here = views.findIndex(([path]) => pathname.endsWith(`/${path}`))
+  const here = views.findIndex(([path]) => pathname.endsWith(`/${path}`) || (path === 'papers' && pathname.endsWith('/compare')))
   const go = (by: number) => void navigate(`${views[(here + by + views.length) % views.length][0]}?page=${page}`)
   useKeys({ '[': () => go(-1), ']': () => go(1), u: () => undo.undo && say.undo(), 'shift+u': () => undo.redo && say.redo() })
   const view = views[here]?.[0]
   const judged = assessment !== null
   const waits = !judged && view !== 'files' && view !== 'history'
-  const withLoupe = judged && ['deck', 'papers', 'values', 'checklist'].includes(view)
+  const withLoupe = judged && !pathname.endsWith('/compare') && ['deck', 'papers', 'values', 'checklist'].includes(view)
   return (
     <div className="flex h-full flex-col">
       {row.pageCount > 0 ? <Strip /> : null}
@@ -79,7 +78,7 @@ function Frame() {
         <nav aria-label="Views of the package" className="flex shrink-0 overflow-x-auto border-line bg-table sm:w-33 sm:flex-col sm:border-r sm:py-3">
           {views.map(([path, name, note], i) => (
             <span key={path} className="contents">
-              {i === 5 ? <hr className="mx-4 my-2 hidden border-line sm:block" /> : null}
+              {i === 6 ? <hr className="mx-4 my-2 hidden border-line sm:block" /> : null}
               <NavLink to={`${path}?page=${page}`} className={({ isActive }) => `flex items-baseline justify-between gap-2 border-l-4 px-4 py-2 whitespace-nowrap ${isActive ? 'border-petrol bg-sheet font-bold' : 'border-transparent text-ink-2 hover:text-ink'}`}>
                 {name}<span className={`text-[13px] ${path === 'facts' && differing ? 'font-semibold text-plum' : 'text-ink-2'}`}>{note}</span>
               </NavLink>

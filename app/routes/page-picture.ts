@@ -1,13 +1,13 @@
 import { data } from 'react-router'
 import { z } from 'zod'
-import { signedIn } from '../../server/access/people.ts'
+import { askedPages } from '../../server/access/packages.ts'
 import { pictureOf } from '../../server/packages/queries.ts'
 import type { Route } from './+types/page-picture'
 
 const paramsSchema = z.object({ id: z.uuid(), number: z.coerce.number().int().positive(), size: z.enum(['small', 'large']) })
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  await signedIn(request)
+  await askedPages(request, params.id)
   const given = paramsSchema.safeParse(params)
   if (!given.success) throw data('There is no such page.', 404)
   const found = await pictureOf(given.data.id, given.data.number, given.data.size)

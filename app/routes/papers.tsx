@@ -1,13 +1,14 @@
 import { DndContext, DragOverlay, PointerSensor, useDraggable, useDroppable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
 import { Dialog } from 'radix-ui'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import type { Answer } from '../../core/answers/answer.ts'
 import type { Document } from '../../core/findings/document.ts'
 import { count } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
 import { useLooking } from '../package/looking.tsx'
 import { useSay } from '../package/say.ts'
+import { pictureUrl } from '../package/sheet.ts'
 import { TypePicker } from '../package/type-picker.tsx'
 import { apartOf, documentOfPage, useJudged } from '../package/view.ts'
 
@@ -17,6 +18,7 @@ export default function Papers() {
   const { documents } = assessment
   const { page, look } = useLooking()
   const say = useSay()
+  const navigate = useNavigate()
   const [held, setHeld] = useState<ReadonlySet<number>>(new Set())
   const [retyping, setRetyping] = useState<Document | null>(null)
   const [dragging, setDragging] = useState<number | null>(null)
@@ -50,7 +52,11 @@ export default function Papers() {
     setHeld((now) => new Set([...now, ...order.slice(Math.min(a, b), Math.max(a, b) + 1)]))
   }
   const aside = () => { const pages = held.size ? lifted() : here ? [page] : []; if (pages.length) answer({ kind: 'aside', pages }) }
+  const turn = () => answer(...(held.size ? lifted() : [page]).map((p): Answer => ({ kind: 'turn', page: p, rotation: (((sheets[p - 1]?.rotation ?? 0) + 90) % 360) as 0 | 90 | 180 | 270 })))
   const part = (every: number) => { if (here) answer(...here.pages.flatMap((p, i): Answer[] => (i > 0 && i % every === 0 ? [{ kind: 'cut', page: p, begins: true }] : []))) }
+  // Two pages picked up, or this one and the one it may be a copy of or go on from.
+  const twin = held.size === 2 ? lifted() : here ? [page, pairOf(here, page, documents) ?? 0] : []
+  const compare = () => { if (twin[1]) void navigate(`../compare?page=${twin[0]}&with=${twin[1]}`) }
   const nextLoose = () => {
     const loose = documents.filter((d) => d.needsReview && !d.typeSaid)
     const to = loose.find((d) => documents.indexOf(d) > index) ?? loose[0]
@@ -58,7 +64,7 @@ export default function Papers() {
   }
   useKeys({
     arrowright: (event) => step(1, event.shiftKey), arrowleft: (event) => step(-1, event.shiftKey), arrowdown: () => jump(1), arrowup: () => jump(-1),
-    c: cut, j: join, t: () => here && setRetyping(here), ' ': () => toggle(page), m: () => moveBehind(page, lifted()), x: aside, b: () => { if (here && here.pages.length > 2 && !closed) setParting(true) }, o: () => moveBehind(null, held.size ? lifted() : [page]), n: nextLoose, escape: () => setHeld(new Set()),
+    c: cut, j: join, t: () => here && setRetyping(here), ' ': () => toggle(page), m: () => moveBehind(page, lifted()), x: aside, r: turn, y: compare, b: () => { if (here && here.pages.length > 2 && !closed) setParting(true) }, o: () => moveBehind(null, held.size ? lifted() : [page]), n: nextLoose, escape: () => setHeld(new Set()),
   })
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
   const drop = ({ active, over }: DragEndEvent) => {
@@ -79,7 +85,9 @@ export default function Papers() {
         <Act k="M" disabled={closed || held.size === 0} onClick={() => moveBehind(page, lifted())}>move here</Act>
         <Act k="O" disabled={closed || !here} onClick={() => moveBehind(null, held.size ? lifted() : [page])}>on its own</Act>
         <Act k="X" disabled={closed || (held.size === 0 && !here)} onClick={aside}>set aside</Act>
+        <Act k="R" disabled={closed} onClick={turn}>turn</Act>
         <Act k="B" disabled={closed || !here || here.pages.length < 3} onClick={() => setParting(true)}>part evenly</Act>
+        <Act k="Y" disabled={!twin[1]} onClick={compare}>compare</Act>
         <Act k="N" disabled={!documents.some((d) => d.needsReview && !d.typeSaid)} onClick={nextLoose}>next loose</Act>
       </div>
       <div className="flex flex-wrap items-start gap-x-4 gap-y-3 px-0.5 pb-6">
@@ -97,6 +105,14 @@ export default function Papers() {
       {retyping ? <TypePicker open title={`What is ${retyping.pages.length === 1 ? `page ${retyping.pages[0]}` : `pages ${retyping.pages[0]} to ${retyping.pages.at(-1)}`}?`} likely={retyping.types.map((t) => t.type)} onClose={() => setRetyping(null)} onChoose={(type) => { answer({ kind: 'type', page: retyping.pages[0], type }); setRetyping(null) }} /> : null}
     </DndContext>
   )
+}
+
+/** What a page is worth comparing with: the same page of the paper that this one is a copy of, else the page before it. */
+function pairOf(document: Document, page: number, documents: readonly Document[]): number | undefined {
+  const original = documents.find((d) => d.id === document.copyOf)
+  if (original) return original.pages[Math.min(document.pages.indexOf(page), original.pages.length - 1)]
+  const order = documents.flatMap((d) => d.pages)
+  return order[order.indexOf(page) - 1] ?? order[order.indexOf(page) + 1]
 }
 
 function Act({ k, children, ...rest }: { k: string; children: React.ReactNode; disabled?: boolean; onClick: () => void }) {
@@ -140,8 +156,8 @@ function PageTile({ page, held, lifted, onToggle, onStretch }: { page: number; h
       aria-current={current === page ? 'page' : undefined}
       className={`relative touch-none rounded-xs bg-paper text-left ${current === page ? 'outline-3 outline-petrol' : 'outline-1 outline-line'} ${held ? '-translate-y-1 shadow-lg outline-2 outline-petrol' : ''} ${lifted ? 'opacity-40' : ''} ${drop.isOver ? 'border-r-4 border-petrol' : ''}`}
     >
-      <img src={`/packages/${row.id}/pages/${page}/small`} alt="" loading="lazy" draggable={false} className="h-24 w-17 object-contain" />
-      <span className="block text-center text-xs text-[#44535e]">{held ? '↑ ' : ''}{page}{sheets[page - 1]?.poor ? ' !' : ''}</span>
+      <img src={pictureUrl(row.id, sheets[page - 1], 'small')} alt="" loading="lazy" draggable={false} className="h-24 w-17 object-contain" />
+      <span className="block text-center text-xs text-[#44535e]">{held ? '↑ ' : ''}{page}{sheets[page - 1]?.poor ? ' !' : ''}{sheets[page - 1]?.again ? ' ↻' : ''}</span>
     </button>
   )
 }

@@ -24,6 +24,8 @@ export const answerSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('move'), pages: z.array(page).min(1).max(500), behind: page.nullable() }),
   /** These pages are in no document: a leaflet, a fax cover. Moving one brings it back. */
   z.object({ kind: z.literal('aside'), pages: z.array(page).min(1).max(500) }),
+  /** Which way up a page lies: degrees clockwise that bring it upright from how it lies in its file. It is read again so. */
+  z.object({ kind: z.literal('turn'), page, rotation: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]) }),
   /** A field of the document that holds this page; `empty` where the paper does not say, `unreadable` where nobody can tell. */
   z.object({ kind: z.literal('value'), page, field: z.string().max(80), value: valueSchema, state: z.enum(['confirmed', 'corrected', 'empty', 'unreadable']), at: z.object({ page, box }).nullable().default(null) }),
   /** Signed or not, where ink was doubtful. */

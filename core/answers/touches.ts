@@ -4,6 +4,7 @@ import type { Answer } from './answer.ts'
 function placesOf(answer: Answer): number[] {
   switch (answer.kind) {
     case 'cut':
+    case 'turn':
     case 'type': return [answer.page]
     case 'move': return answer.behind === null ? answer.pages : [...answer.pages, answer.behind]
     case 'aside': return answer.pages

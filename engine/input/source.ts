@@ -1,6 +1,6 @@
 import type { Metadata } from 'sharp'
 import type { Box } from '../../core/page/geometry.ts'
-import type { Page, PageCode, Word } from '../../core/page/page.ts'
+import type { Page, PageCode, Rotation, Word } from '../../core/page/page.ts'
 import type { WantsInk } from '../../core/read/marks.ts'
 import { kindOf } from './kind.ts'
 import { Pdf, PdfProblem, type PdfPage } from '../pdf/pdfium.ts'
@@ -20,7 +20,8 @@ export type ReadPage = Omit<Page, 'number' | 'file' | 'filePage' | 'separator'>
 /** A file with pages, open for reading. Pages are numbered from 0. */
 export interface Source {
   pages: number
-  read(index: number): Promise<ReadPage>
+  /** @param said how a person says that the page lies; without it the reader finds out */
+  read(index: number, said?: Rotation): Promise<ReadPage>
   /** The words of a page that was read as a picture, after the second reader looked at some places of it. */
   closer(index: number, page: Pick<Page, 'rotation' | 'words'>, places: readonly Box[]): Promise<Word[]>
   /** The page upright, as WebP of at most `width` dots across. */
@@ -60,7 +61,7 @@ async function openPdf(bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
   return {
     kind: 'pdf',
     pages: pdf.pages,
-    read: (index) => readPdfPage(pdf, index, wantsInk),
+    read: (index, said) => readPdfPage(pdf, index, wantsInk, said),
     closer: (index, page, places) => lookCloser(turned(pdf.render(index, SCAN_DPI), page.rotation), page.words, places),
     async picture(index, rotation, width) {
       const size = pdf.read(index)
@@ -73,11 +74,11 @@ async function openPdf(bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
   }
 }
 
-async function readPdfPage(pdf: Pdf, index: number, wantsInk: WantsInk): Promise<ReadPage> {
+async function readPdfPage(pdf: Pdf, index: number, wantsInk: WantsInk, said?: Rotation): Promise<ReadPage> {
   const found = pdf.read(index)
   const trusted = found.letters >= 12 && found.strange < 0.25 && !(found.pictured > 0.5 && found.letters < 160)
   if (trusted) {
-    const rotation = found.turned
+    const rotation = said ?? found.turned
     const words = rotation === 0 ? found.words : found.words.map((w) => ({ ...w, box: turnBox(w.box, rotation) }))
     const [width, height] = rotation % 180 ? [found.height, found.width] : [found.width, found.height]
     const pens = found.pens.map((p) => ({ ...p, box: turnBox(p.box, rotation) }))
@@ -88,7 +89,7 @@ async function readPdfPage(pdf: Pdf, index: number, wantsInk: WantsInk): Promise
   // A page without a letter or a picture is blank, or drawn: a small rendering tells, and most are blank.
   if (found.letters === 0 && found.pictured === 0 && isEmpty(pdf.render(index, 40))) return { width: found.width, height: found.height, rotation: 0, source: 'none', blank: true, words: [], lean: 0, ink: null, poor: null }
   const { picture, dpi } = await scanned(pdf, index, found.width)
-  const scan = await readScan(picture, dpi)
+  const scan = await readScan(picture, dpi, said)
   const [width, height] = scan.rotation % 180 ? [found.height, found.width] : [found.width, found.height]
   return { width, height, ...scan, source: scan.blank ? 'none' : found.letters > 0 && found.strange < 0.25 ? 'mixed' : 'ocr' }
 }
@@ -166,10 +167,10 @@ async function openPicture(bytes: Uint8Array): Promise<Source> {
   return {
     kind: 'picture',
     pages: info.pages ?? 1,
-    async read(index) {
+    async read(index, said) {
       const picture = await grey(index).catch(() => { throw new UnusableFile('This picture is damaged and cannot be read.') })
       const dpi = info.density && info.density >= 100 && info.density <= 1200 ? info.density : Math.min(600, Math.max(72, Math.min(picture.width, picture.height) / 8.27))
-      const scan = await readScan(picture, dpi)
+      const scan = await readScan(picture, dpi, said)
       const [w, h] = scan.rotation % 180 ? [picture.height, picture.width] : [picture.width, picture.height]
       return { width: (w / dpi) * 72, height: (h / dpi) * 72, ...scan, source: scan.blank ? 'none' : 'ocr' }
     },

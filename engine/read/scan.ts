@@ -19,14 +19,16 @@ const BLANK = 0.0025
 /**
  * Reads a picture of a page: put upright and straight, then recognised. Most pages are recognised once; only where the
  * reading makes no sense is the way it lies looked into and the page read a second time.
+ * @param said how a person says that it lies: nothing is then looked into
  */
-export async function readScan(picture: Grey, dpi: number): Promise<ScanReading> {
+export async function readScan(picture: Grey, dpi: number, said?: Rotation): Promise<ScanReading> {
   const measures = measure(picture)
-  if (measures.dark < 0.0004 || measures.contrast < 12) return { words: [], lean: 0, rotation: 0, blank: true, ink: null, poor: null }
-  let rotation: Rotation = measures.sideways ? await likeliest(picture, [90, 270], dpi) : 0
-  let lean = measures.skew
+  if (measures.dark < 0.0004 || measures.contrast < 12) return { words: [], lean: 0, rotation: said ?? 0, blank: true, ink: null, poor: null }
+  let rotation: Rotation = said ?? (measures.sideways ? await likeliest(picture, [90, 270], dpi) : 0)
+  // The lean was measured along the lines that were taken for text.
+  let lean = (rotation % 180 === 90) === measures.sideways ? measures.skew : 0
   let reading = await readUpright(picture, rotation, dpi, lean)
-  if (sense(reading.words) < SENSE) {
+  if (said === undefined && sense(reading.words) < SENSE) {
     const other = await likeliest(picture, sense(reading.words) < LITTLE_SENSE ? [0, 180, 90, 270] : [rotation, opposite(rotation)], dpi)
     if (other !== rotation) {
       // The lean was measured along the other axis where the page lies across.

@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm'
 import { redirect } from 'react-router'
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
 import { connections, database } from '../database/connection.ts'
-import { roles, user, type Role } from '../database/schema.ts'
+import { FIRST_ORGANISATION, roles, user, type Role } from '../database/schema.ts'
 import { auth } from './auth.ts'
 
 /** Who is asking. */
@@ -11,6 +11,7 @@ export interface Person {
   name: string
   email: string
   role: Role
+  organisationId: string
 }
 
 /** The person of a request, or null. */
@@ -19,7 +20,8 @@ export async function personOf(request: Request): Promise<Person | null> {
   if (!found) return null
   const { id, name, email } = found.user
   const role = roles.find((r) => r === (found.user as { role?: string }).role) ?? 'processor'
-  return { id, name, email, role }
+  const organisationId = (found.user as { organisationId?: string }).organisationId ?? FIRST_ORGANISATION
+  return { id, name, email, role, organisationId }
 }
 
 /** The person of a request; others are sent to sign in and come back after. */
@@ -63,10 +65,10 @@ function cookiesOf(response: Response): Headers {
 }
 
 /** Makes a person who can sign in; does nothing where the address is taken. */
-export async function addPerson(name: string, email: string, password: string, role: Role): Promise<string> {
+export async function addPerson(name: string, email: string, password: string, role: Role, organisationId = FIRST_ORGANISATION): Promise<string> {
   const [known] = await database().select({ id: user.id }).from(user).where(eq(user.email, email))
   if (known) return known.id
   const made = await auth().api.signUpEmail({ body: { name, email, password } })
-  await database().update(user).set({ role }).where(eq(user.id, made.user.id))
+  await database().update(user).set({ role, organisationId }).where(eq(user.id, made.user.id))
   return made.user.id
 }

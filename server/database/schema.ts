@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm'
 import { bigint, bigserial, boolean, customType, date, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid, varchar } from 'drizzle-orm/pg-core'
 import type { Answer } from '../../core/answers/answer.ts'
 import type { Assessment } from '../../core/assess.ts'
-import type { Page } from '../../core/page/page.ts'
+import type { Page, Rotation } from '../../core/page/page.ts'
 import type { DocumentReading } from '../../core/read/document.ts'
 import type { Piece } from '../../core/split/split.ts'
 
@@ -12,6 +12,17 @@ const moment = (name: string) => timestamp(name, { withTimezone: true })
 export const roles = ['processor', 'reviewer', 'lead', 'administrator'] as const
 export type Role = (typeof roles)[number]
 
+/** A lender or a desk of its own: its people, packages, rules and learning are nobody else's to see. */
+export const organisations = pgTable('organisation', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  /** Letters in front of its case numbers. */
+  casePrefix: text('case_prefix').notNull(),
+})
+/** The organisation of whoever was not given another. Its row is made by the migration. */
+export const FIRST_ORGANISATION = 'first'
+const organisation = () => text('organisation_id').notNull().default(FIRST_ORGANISATION).references(() => organisations.id)
+
 /* People and their sessions; the columns are those of the sign-in library. */
 export const user = pgTable('user', {
   id: text('id').primaryKey(),
@@ -20,6 +31,7 @@ export const user = pgTable('user', {
   emailVerified: boolean('email_verified').notNull().default(false),
   image: text('image'),
   role: text('role', { enum: roles }).notNull().default('processor'),
+  organisationId: organisation(),
   createdAt: moment('created_at').notNull().defaultNow(),
   updatedAt: moment('updated_at').notNull().defaultNow(),
 })
@@ -63,6 +75,7 @@ export type PackageState = (typeof packageStates)[number]
 /** A package of an applicant's papers, with its last judgement. */
 export const packages = pgTable('package', {
   id: uuid('id').primaryKey().defaultRandom(),
+  organisationId: organisation(),
   caseNumber: text('case_number').notNull(),
   program: text('program').notNull(),
   /** The day it is judged on. */
@@ -84,7 +97,7 @@ export const packages = pgTable('package', {
   createdAt: moment('created_at').notNull().defaultNow(),
   updatedAt: moment('updated_at').notNull().defaultNow(),
   finishedAt: moment('finished_at'),
-}, (t) => [index('package_queue').on(t.state, t.createdAt), index('package_owner').on(t.ownerId), uniqueIndex('package_case').on(t.caseNumber), index('package_search').using('gin', sql`to_tsvector('simple', ${t.caseNumber} || ' ' || coalesce(${t.applicant}, ''))`)])
+}, (t) => [index('package_queue').on(t.organisationId, t.state, t.createdAt), index('package_owner').on(t.ownerId), uniqueIndex('package_case').on(t.organisationId, t.caseNumber), index('package_search').using('gin', sql`to_tsvector('simple', ${t.caseNumber} || ' ' || coalesce(${t.applicant}, ''))`)])
 
 export const fileStates = ['arriving', 'waiting', 'reading', 'read', 'unusable'] as const
 
@@ -114,6 +127,10 @@ export const pages = pgTable('page', {
   width: integer('width'),
   height: integer('height'),
   body: jsonb('body').$type<Page>(),
+  /** How a person said that it lies. */
+  turned: integer('turned').$type<Rotation>(),
+  /** It is being read again, since somebody turned it. */
+  again: boolean('again').notNull().default(false),
 }, (t) => [primaryKey({ columns: [t.packageId, t.number] }), index('page_file').on(t.fileId)])
 
 /** Contents by their hash, in chunks, so that no machine needs more than the database's address. */

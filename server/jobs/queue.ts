@@ -6,6 +6,7 @@ export interface Jobs {
   open_file: { fileId: string }
   glance_at_page: { packageId: string; number: number }
   read_page: { packageId: string; number: number }
+  read_page_again: { packageId: string; number: number }
   draw_page: { packageId: string; number: number }
   judge_package: { packageId: string }
 }

@@ -14,7 +14,7 @@ import { files, packages, pages, pictures } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { log } from '../log.ts'
 import { fileToCases } from '../packages/filing.ts'
-import { doubtsIn, judge, keepCloser } from '../packages/judge.ts'
+import { doubtsIn, forgetReadings, judge, keepCloser } from '../packages/judge.ts'
 import { settings } from '../settings.ts'
 import { fetchContents, keepBytes } from '../storage/contents.ts'
 import { queueJob, type Jobs } from './queue.ts'
@@ -129,6 +129,34 @@ export async function readPage({ packageId, number }: Jobs['read_page']): Promis
       await queueJudgement(work, packageId)
     }
     if (now.read >= now.all || now.read % 5 === 0) await tell(work, { packageId, what: 'progress' })
+  })
+}
+
+/**
+ * Reads a page again the way a person turned it, and has its package cut and judged anew; answers stay as they were given.
+ * Where it was turned once more meanwhile, the job of that turn does the work.
+ */
+export async function readPageAgain({ packageId, number }: Jobs['read_page_again']): Promise<void> {
+  const at = and(eq(pages.packageId, packageId), eq(pages.number, number))
+  const [row] = await database().select({ sha256: files.sha256, filePage: pages.filePage, body: pages.body, turned: pages.turned, again: pages.again }).from(pages).innerJoin(files, eq(pages.fileId, files.id)).where(at)
+  if (!row?.sha256 || !row.body || !row.again) return
+  const source = await sourceOf(row.sha256)
+  const read = await source.read(row.filePage - 1, row.turned ?? undefined).catch((error: unknown) => {
+    log.warn({ packageId, number, error: String(error) }, 'a turned page could not be read')
+    return unreadable(error)
+  })
+  const small = await source.picture(row.filePage - 1, read.rotation, SMALL).catch(() => null)
+  const { file, filePage, filedTo } = row.body
+  const body = { ...read, number, file, filePage, separator: filedTo !== undefined || separatorOn(read) !== null, ...(filedTo ? { filedTo } : {}) }
+  await database().transaction(async (work) => {
+    const [now] = await work.select({ turned: pages.turned }).from(pages).where(at).for('update')
+    if (now?.turned !== row.turned) return
+    await work.update(pages).set({ body, again: false, width: Math.round(read.width), height: Math.round(read.height) }).where(at)
+    await work.delete(pictures).where(and(eq(pictures.packageId, packageId), eq(pictures.page, number)))
+    if (small) await work.insert(pictures).values({ packageId, page: number, size: 'small', bytes: small })
+    await forgetReadings(work, packageId)
+    await queueJob(work, 'draw_page', { packageId, number }, { priority: -10 })
+    await queueJudgement(work, packageId)
   })
 }
 

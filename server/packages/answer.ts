@@ -8,6 +8,7 @@ import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { answers, packages, user } from '../database/schema.ts'
 import { judge } from './judge.ts'
+import { queueTurns } from './turning.ts'
 
 /** The package takes no answers in its state. */
 export class Closed extends Error {}
@@ -40,6 +41,7 @@ export async function giveAnswers(packageId: string, given: readonly Answer[], w
       await work.insert(answers).values({ packageId, userId: who.id, body, summary })
       await note(work, who, packageId, 'answered', summary)
     }
+    await queueTurns(work, packageId)
     await judge(work, packageId)
   })
 }
@@ -52,6 +54,7 @@ export function undo(packageId: string, who: Person): Promise<string | null> {
     if (!last) return null
     await work.update(answers).set({ undoneAt: new Date() }).where(eq(answers.id, last.id))
     await note(work, who, packageId, 'undid', last.summary)
+    await queueTurns(work, packageId)
     await judge(work, packageId)
     return last.summary
   })
@@ -66,6 +69,7 @@ export function redo(packageId: string, who: Person): Promise<string | null> {
     if (!next) return null
     await work.update(answers).set({ undoneAt: null }).where(eq(answers.id, next.id))
     await note(work, who, packageId, 'redid', next.summary)
+    await queueTurns(work, packageId)
     await judge(work, packageId)
     return next.summary
   })
@@ -86,6 +90,7 @@ export function summaryOf(answer: Answer): string {
     case 'cut': return answer.begins ? `A document starts on page ${answer.page}` : `Page ${answer.page} goes on with the document before`
     case 'type': return `Page ${answer.page} is a ${title(answer.type)}`
     case 'move': return answer.behind === null ? `Pages ${answer.pages.join(', ')} are a document of their own` : `Pages ${answer.pages.join(', ')} moved behind page ${answer.behind}`
+    case 'turn': return `Page ${answer.page} turned${answer.rotation === 0 ? ' as it lies in its file' : ` by ${answer.rotation}°`}`
     case 'aside': return `${answer.pages.length === 1 ? `Page ${answer.pages[0]}` : `Pages ${answer.pages.join(', ')}`} set aside`
     case 'value': return `${words(answer.field)} of page ${answer.page}: ${answer.state === 'empty' ? 'not on the paper' : answer.state === 'unreadable' ? 'unreadable' : `${Array.isArray(answer.value) ? `${answer.value.length} rows` : plain(answer.value)} (${answer.state})`}`
     case 'signed': return `The document of page ${answer.page} is ${answer.signed ? 'signed' : 'not signed'}`

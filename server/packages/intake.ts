@@ -4,7 +4,7 @@ import type { Person } from '../access/people.ts'
 import { freeName } from '../../engine/input/free-name.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
-import { files, packages } from '../database/schema.ts'
+import { files, FIRST_ORGANISATION, organisations, packages } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { queueJob } from '../jobs/queue.ts'
 import { settings } from '../settings.ts'
@@ -14,18 +14,20 @@ import { keep, TooLarge } from '../storage/contents.ts'
  * A case number nobody has yet: letters of the lender, the year, the first free number behind one that is taken. Not the
  * highest and one: a cover sheet may have opened a case of any number, and one such sheet would use up all between.
  */
-async function nextCaseNumber(): Promise<string> {
-  const prefix = `MSM-${String(new Date().getFullYear()).slice(2)}-`
+async function nextCaseNumber(organisationId: string): Promise<string> {
+  const [{ letters }] = await database().select({ letters: organisations.casePrefix }).from(organisations).where(eq(organisations.id, organisationId))
+  const prefix = `${letters}-${String(new Date().getFullYear()).slice(2)}-`
   const { rows: [row] } = await database().execute<{ free: number | null }>(sql`
-    select min(taken.number) + 1 as free from (select substring(case_number from '\\d{6}$')::int as number from package where case_number ~ ${`^${prefix}\\d{6}$`}) taken
-    where not exists (select 1 from package other where other.case_number = ${prefix} || lpad((taken.number + 1)::text, 6, '0'))`)
+    select min(taken.number) + 1 as free from (select substring(case_number from '\\d{6}$')::int as number from package where organisation_id = ${organisationId} and case_number ~ ${`^${prefix}\\d{6}$`}) taken
+    where not exists (select 1 from package other where other.organisation_id = ${organisationId} and other.case_number = ${prefix} || lpad((taken.number + 1)::text, 6, '0'))`)
   return `${prefix}${String(row?.free ?? 4001).padStart(6, '0')}`
 }
 
 /** Makes an empty package that files can be brought to. */
-export async function newPackage(program: string, who: Person | null, options: { caseNumber?: string; asOf?: string; createdAt?: Date } = {}): Promise<string> {
+export async function newPackage(program: string, who: Person | null, options: { organisationId?: string; caseNumber?: string; asOf?: string; createdAt?: Date } = {}): Promise<string> {
   if (!programById(program)) throw new Error(`there is no program ${program}`)
-  const [made] = await database().insert(packages).values({ program, caseNumber: options.caseNumber ?? (await nextCaseNumber()), asOf: options.asOf ?? new Date().toISOString().slice(0, 10), createdById: who?.id ?? null, ...(options.createdAt ? { createdAt: options.createdAt } : {}) }).returning({ id: packages.id })
+  const organisationId = options.organisationId ?? who?.organisationId ?? FIRST_ORGANISATION
+  const [made] = await database().insert(packages).values({ organisationId, program, caseNumber: options.caseNumber ?? (await nextCaseNumber(organisationId)), asOf: options.asOf ?? new Date().toISOString().slice(0, 10), createdById: who?.id ?? null, ...(options.createdAt ? { createdAt: options.createdAt } : {}) }).returning({ id: packages.id })
   await note(database(), who, made.id, 'opened the package')
   return made.id
 }
@@ -57,7 +59,8 @@ export async function bringFile(packageId: string, name: string, stream: AsyncIt
     await note(database(), who, packageId, 'brought a file again', `${name} is in this package already`)
     return { fileId: same.id, problem: 'This very file is in the package already; it was not taken twice.', twin: null }
   }
-  const [twin] = await database().select({ caseNumber: packages.caseNumber }).from(files).innerJoin(packages, eq(files.packageId, packages.id)).where(and(eq(files.sha256, kept.sha256), ne(files.packageId, packageId))).limit(1)
+  const own = database().select({ id: packages.organisationId }).from(packages).where(eq(packages.id, packageId))
+  const [twin] = await database().select({ caseNumber: packages.caseNumber }).from(files).innerJoin(packages, eq(files.packageId, packages.id)).where(and(eq(files.sha256, kept.sha256), ne(files.packageId, packageId), eq(packages.organisationId, own))).limit(1)
   await database().transaction(async (work) => {
     // The row of the package is locked first, so that two files of a name brought at once see one another.
     await work.update(packages).set({ state: 'reading', updatedAt: new Date() }).where(eq(packages.id, packageId))

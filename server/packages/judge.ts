@@ -71,9 +71,14 @@ export async function doubtsIn(work: Work, packageId: string): Promise<Map<numbe
 
 /** Takes over what the second reader made of a page. What was read of documents before is read anew. */
 export async function keepCloser(work: Work, packageId: string, page: Page, words: Word[]): Promise<void> {
+  await forgetReadings(work, packageId)
+  await work.update(pages).set({ body: { ...page, words, closer: true } }).where(and(eq(pages.packageId, packageId), eq(pages.number, page.number)))
+}
+
+/** Whoever changes what is read on a page says so here: what is kept in memory of the pages, and was read of documents, is old. */
+export async function forgetReadings(work: Work, packageId: string): Promise<void> {
   // Whoever judges the package waits for this: the counts and the pages change together.
   await work.update(packages).set({ pagesLookedAt: sql`${packages.pagesLookedAt} + 1` }).where(eq(packages.id, packageId))
-  await work.update(pages).set({ body: { ...page, words, closer: true } }).where(and(eq(pages.packageId, packageId), eq(pages.number, page.number)))
   await work.delete(readings).where(eq(readings.packageId, packageId))
 }
 

@@ -21,6 +21,7 @@ export const QUEUE_PAGE = 25
 /** A page of the queue. */
 export async function queue(query: QueueQuery, who: Person) {
   const where: (SQL | undefined)[] = [
+    eq(packages.organisationId, who.organisationId),
     query.state === 'all' ? undefined : query.state === 'working' ? inArray(packages.state, ['empty', 'reading', 'open']) : eq(packages.state, query.state),
     query.owner === 'mine' ? eq(packages.ownerId, who.id) : query.owner === 'nobody' ? isNull(packages.ownerId) : undefined,
     query.words.trim() ? or(ilike(packages.caseNumber, like(query.words)), ilike(packages.applicant, like(query.words))) : undefined,
@@ -39,7 +40,7 @@ const like = (words: string): string => `%${words.trim().replace(/[\\%_]/g, '\\$
 /** Takes the package that has waited longest and belongs to nobody; null where none waits. Two people never get the same one. */
 export function takeNext(who: Person): Promise<string | null> {
   return database().transaction(async (work) => {
-    const [next] = await work.select({ id: packages.id }).from(packages).where(and(eq(packages.state, 'open'), isNull(packages.ownerId))).orderBy(asc(packages.createdAt)).limit(1).for('update', { skipLocked: true })
+    const [next] = await work.select({ id: packages.id }).from(packages).where(and(eq(packages.organisationId, who.organisationId), eq(packages.state, 'open'), isNull(packages.ownerId))).orderBy(asc(packages.createdAt)).limit(1).for('update', { skipLocked: true })
     if (!next) return null
     await work.update(packages).set({ ownerId: who.id }).where(eq(packages.id, next.id))
     await note(work, who, next.id, 'took the package')
@@ -50,17 +51,17 @@ export function takeNext(who: Person): Promise<string | null> {
 
 const uuid = z.uuid()
 
-/** A package with what all its views share; null where there is none of that id. */
-export async function packageRow(id: string) {
+/** A package with what all its views share; null where the organisation has none of that id. */
+export async function packageRow(id: string, who: Pick<Person, 'organisationId'>) {
   if (!uuid.safeParse(id).success) return null
   const [row] = await database().select({ id: packages.id, caseNumber: packages.caseNumber, program: packages.program, asOf: packages.asOf, state: packages.state, applicant: packages.applicant, ownerId: packages.ownerId, pageCount: packages.pageCount, pagesRead: packages.pagesRead, version: packages.version, createdAt: packages.createdAt, finishedAt: packages.finishedAt, assessment: packages.assessment })
-    .from(packages).where(eq(packages.id, id))
+    .from(packages).where(and(eq(packages.id, id), eq(packages.organisationId, who.organisationId)))
   return row ?? null
 }
 
 /** Sizes of pages in points, and whether they are blank or hard to read. */
 export const pageSheets = (packageId: string) =>
-  database().select({ number: pages.number, width: pages.width, height: pages.height, blank: sql<boolean>`coalesce((${pages.body}->>'blank')::boolean, false)`, separator: sql<boolean>`coalesce((${pages.body}->>'separator')::boolean, false)`, filedTo: sql<string | null>`${pages.body}->>'filedTo'`, poor: sql<string | null>`${pages.body}->>'poor'`, read: sql<boolean>`${pages.body} is not null`, drawn: sql<boolean>`exists (select 1 from picture drawn where drawn.package_id = page.package_id and drawn.page = page.number)` }).from(pages).where(eq(pages.packageId, packageId)).orderBy(asc(pages.number))
+  database().select({ number: pages.number, width: pages.width, height: pages.height, blank: sql<boolean>`coalesce((${pages.body}->>'blank')::boolean, false)`, separator: sql<boolean>`coalesce((${pages.body}->>'separator')::boolean, false)`, filedTo: sql<string | null>`${pages.body}->>'filedTo'`, poor: sql<string | null>`${pages.body}->>'poor'`, rotation: sql<number>`coalesce((${pages.body}->>'rotation')::int, 0)`, again: pages.again, read: sql<boolean>`${pages.body} is not null`, drawn: sql<boolean>`exists (select 1 from picture drawn where drawn.package_id = page.package_id and drawn.page = page.number)` }).from(pages).where(eq(pages.packageId, packageId)).orderBy(asc(pages.number))
 
 /** How many files of a package were set aside. */
 export async function problemFiles(packageId: string): Promise<number> {

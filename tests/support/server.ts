@@ -12,11 +12,11 @@ import { packageRow } from '../../server/packages/queries.ts'
 let people = 0
 
 /** A person of the desk who can sign in. */
-export async function person(role: Role = 'processor'): Promise<Person> {
+export async function person(role: Role = 'processor', organisationId?: string): Promise<Person> {
   const email = `person${++people}-${Date.now()}@merrowsound.example`
-  const id = await addPerson(`Person ${people}`, email, 'a-long-password', role)
+  const id = await addPerson(`Person ${people}`, email, 'a-long-password', role, organisationId)
   const [row] = await database().select().from(user).where(eq(user.id, id))
-  return { id: row.id, name: row.name, email: row.email, role: row.role }
+  return { id: row.id, name: row.name, email: row.email, role: row.role, organisationId: row.organisationId }
 }
 
 export const bring = (packageId: string, name: string, bytes: Uint8Array, who: Person) => bringFile(packageId, name, Readable.from([bytes]), who)
@@ -25,7 +25,7 @@ export const bring = (packageId: string, name: string, bytes: Uint8Array, who: P
 export async function readPackage(who: Person, bytes: Uint8Array): Promise<string> {
   const id = await newPackage('working-boat-loan', who, { asOf: '2026-04-10' })
   await bring(id, 'papers.pdf', bytes, who)
-  await until(async () => (await packageRow(id))?.state === 'open')
+  await until(async () => (await packageRow(id, who))?.state === 'open')
   return id
 }
 
