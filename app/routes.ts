@@ -8,6 +8,9 @@ export default [
     index('routes/home.ts'),
     route('packages', 'routes/queue.tsx'),
     route('packages/new', 'routes/new-package.tsx'),
+    route('rules', 'routes/rules.tsx'),
+    route('rules/:id', 'routes/rule.tsx'),
+    route('learning', 'routes/learning.tsx'),
     route('packages/:id', 'routes/package.tsx', [
       index('routes/package-home.ts'),
       route('deck', 'routes/deck.tsx'),
@@ -25,6 +28,7 @@ export default [
   route('packages/:id/loupe', 'routes/loupe-window.tsx'),
   route('packages/:id/find', 'routes/find.ts'),
   route('packages/:id/answers', 'routes/answers.ts'),
+  route('packages/:id/rule-trial', 'routes/rule-trial.ts'),
   route('packages/:id/owner', 'routes/owner.ts'),
   route('packages/:id/bring', 'routes/bring.ts'),
   route('packages/:id/pages/:number/words', 'routes/page-words.ts'),

@@ -47,7 +47,7 @@ try {
   Object.assign(process.env, { DATABASE_URL: cluster.url('jigsa'), AUTH_SECRET: readFileSync(secretFile, 'utf8'), BASE_URL: `http://localhost:${port}`, PORT: String(port), HOST: '127.0.0.1', MALWARE_SCANNER: `clamd://127.0.0.1:${scanner.port}`, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' })
   const { migrateDatabase } = await import('../server/database/migrate.ts')
   const { closeDatabase } = await import('../server/database/connection.ts')
-  const { loadDemo } = await import('../demo/load.ts')
+  const { finishEarlier, loadDemo } = await import('../demo/load.ts')
   await migrateDatabase()
   const worker = startWorker(process.env)
   const web = startWeb(process.env)
@@ -61,6 +61,7 @@ try {
   say(`Sign in as one of these, each with the password ${DEMO_PASSWORD}`)
   for (const person of DEMO_PEOPLE) say(`  ${person.email.padEnd(34)} ${person.role.padEnd(14)} ${person.name}`)
   say('Ctrl-C ends it.')
+  await finishEarlier().catch((error: unknown) => { if (!ending) throw error })
 } catch (error) {
   const cause = error instanceof Error && error.cause instanceof Error ? ` (${error.cause.message})` : ''
   say(`jigsa demo: ${error instanceof Error ? error.message.split('\n')[0] : String(error)}${cause}`)

@@ -1,5 +1,5 @@
 import type { Answer } from './answers/answer.ts'
-import { arrange } from './answers/arrange.ts'
+import { arrange, openDoubts } from './answers/arrange.ts'
 import { fill } from './answers/fill.ts'
 import { judgeChecklist, type RequirementResult } from './check/checklist.ts'
 import { dealDeck, type Question } from './findings/deck.ts'
@@ -87,6 +87,11 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
     const said = answers.filter((a) => a.kind === 'signed' && arranged.pages.includes(a.page)).at(-1) as (Answer & { kind: 'signed' }) | undefined
     const signature = reading.signature ? { ...reading.signature, signed: said?.signed ?? reading.signature.signed, said: said !== undefined } : null
     const settled = arranged.typeSaid
+    const doubts = openDoubts(arranged)
+    // Once a person has said where it begins and ends, only its type can be in doubt.
+    const endsSaid = arranged.cutSaid || ((arranged.doubts ?? []).length > 0 && doubts.length === 0)
+    const typeSure = (arranged.types[0]?.confidence ?? 0) > 0.95 * arranged.types.reduce((sum, t) => sum + t.confidence, 0)
+    const unsure = arranged.confidence < type.threshold || type.id === 'unknown'
     return {
       id: `d${arranged.pages[0]}`,
       type: type.id,
@@ -99,9 +104,11 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
       lacking: type.id === 'unknown' ? [] : lackingPages(arranged.pages.map((n) => byNumber.get(n)!)),
       copyOf: null,
       confidence: settled ? 1 : arranged.confidence,
-      needsReview: !settled && (arranged.confidence < type.threshold || type.id === 'unknown') && !(arranged.cutSaid && arranged.types[0]?.confidence > 0.95),
+      needsReview: (!settled && unsure && !(endsSaid && typeSure)) || doubts.some((d) => d.rule),
       types: arranged.types,
       cutBefore: arranged.cutBefore,
+      doubts,
+      contested: arranged.contested ?? null,
       typeSaid: arranged.typeSaid,
       cutSaid: arranged.cutSaid,
       signature,

@@ -2,9 +2,14 @@ import { Readable } from 'node:stream'
 import { eq, inArray } from 'drizzle-orm'
 import { nameOrganisation } from '../server/access/organisations.ts'
 import { addPerson } from '../server/access/people.ts'
+import type { Answer } from '../core/answers/answer.ts'
+import { historyOf } from '../server/audit.ts'
 import { database } from '../server/database/connection.ts'
-import { FIRST_ORGANISATION, packages } from '../server/database/schema.ts'
+import { FIRST_ORGANISATION, packages, user } from '../server/database/schema.ts'
+import { giveAnswers } from '../server/packages/answer.ts'
+import { setFinished } from '../server/packages/finish.ts'
 import { bringFile, newPackage } from '../server/packages/intake.ts'
+import { packageRow } from '../server/packages/queries.ts'
 import { makePackage, type PackageWishes } from './package.ts'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from './people.ts'
 import { makeTradePackage, type TradePackageWishes } from './trade-package.ts'
@@ -16,7 +21,12 @@ interface DemoPackage {
   /** For a working-boat loan, or else for a trader's account. */
   wishes?: Omit<PackageWishes, 'asOf'>
   trade?: Omit<TradePackageWishes, 'asOf'>
+  /** Settled and finished before: what can be learnt from. */
+  finished?: boolean
 }
+
+const DAY = 24
+const earlier = (number: number, days: number, more: Pick<DemoPackage, 'wishes' | 'trade'>): DemoPackage => ({ caseNumber: `MSM-26-00${number}`, hoursOld: days * DAY, file: 'papers.pdf', finished: true, ...more })
 
 /** The demo's packages: a clean one, one with papers lacking, one with true conflicts among harmless variants, scans, a business. */
 const DEMO_PACKAGES: readonly DemoPackage[] = [
@@ -26,6 +36,8 @@ const DEMO_PACKAGES: readonly DemoPackage[] = [
   { caseNumber: 'MSM-26-004820', hoursOld: 7, file: 'scanned-at-counter.pdf', wishes: { seed: 404820, papers: 'tuning', mishaps: ['other_birth', 'low_cover'], variants: true, clutter: true, scan: 'light', turned: true } },
   { caseNumber: 'MSM-26-004821', hoursOld: 2, file: 'fax-copies.pdf', wishes: { seed: 504821, papers: 'tuning', mishaps: ['missing_registration', 'balance_wrong'], scan: 'bad', clutter: true } },
   { caseNumber: 'MSM-26-004822', hoursOld: 19, file: 'harbour-trader.pdf', trade: { seed: 604822, papers: 'tuning', mishaps: ['missing_card', 'shares_wrong'], clutter: true } },
+  ...[4811, 4812, 4813, 4814].map((number, i) => earlier(number, 40 - 6 * i, { wishes: { seed: number, papers: 'tuning', clutter: true } })),
+  earlier(4815, 12, { trade: { seed: 4815, papers: 'tuning' } }),
   { caseNumber: 'MSM-26-004823', hoursOld: 4, file: 'filled-in-by-hand.pdf', wishes: { seed: 704823, papers: 'dice', mishaps: ['missing_tax_year'], selfEmployed: true, handwritten: true, separators: true, scan: 'light' } },
 ]
 
@@ -45,5 +57,27 @@ export async function loadDemo(say: (text: string) => void): Promise<void> {
     const made = given.trade ? await makeTradePackage({ ...given.trade, asOf }) : await makePackage({ papers: 'tuning', seed: 1, ...given.wishes, caseNumber: given.caseNumber, asOf })
     const id = await newPackage(given.trade ? 'trader-account' : 'working-boat-loan', null, { caseNumber: given.caseNumber, asOf, createdAt: new Date(Date.now() - given.hoursOld * 3_600_000) })
     await bringFile(id, given.file, Readable.from([made.bytes]), null)
+  }
+}
+
+/**
+ * Settles and finishes the demo's earlier packages once they are read, as a processor did weeks ago: types that were
+ * asked about are said. Those that were finished before, and perhaps opened again, stay as they are.
+ */
+export async function finishEarlier(): Promise<void> {
+  const [ivo] = await database().select().from(user).where(eq(user.email, 'ivo@merrowsound.example'))
+  const rows = await database().select({ id: packages.id, caseNumber: packages.caseNumber }).from(packages).where(inArray(packages.caseNumber, DEMO_PACKAGES.filter((p) => p.finished).map((p) => p.caseNumber)))
+  for (const { id } of rows.sort((a, b) => a.caseNumber.localeCompare(b.caseNumber))) {
+    if ((await historyOf(id)).some((act) => act.act === 'finished the package')) continue
+    let row = await packageRow(id, ivo)
+    while (row?.state !== 'open') {
+      if (!row || row.state === 'finished') break
+      await new Promise((done) => setTimeout(done, 1000))
+      row = await packageRow(id, ivo)
+    }
+    if (!row?.assessment || row.state !== 'open') continue
+    const said = row.assessment.documents.filter((d) => d.needsReview && !d.typeSaid).map((d): Answer => ({ kind: 'type', page: d.pages[0], type: d.type }))
+    if (said.length > 0) await giveAnswers(id, said, ivo)
+    await setFinished(id, true, ivo)
   }
 }

@@ -11,7 +11,7 @@ import type { Threads } from './parallel/pool.ts'
  * @param threads the very ones that read the package, where any did
  */
 export async function judgeRead(read: ReadPackage, { program, types, asOf }: { program: Program; types: readonly DocumentType[]; asOf: string }, threads?: Threads): Promise<{ situation: Situation; assessment: Assessment }> {
-  const pieces = splitPages(read.pages, types, threads?.started?.evidenceOf)
+  const pieces = splitPages(read.pages, types, {}, threads?.started?.evidenceOf)
   const reader = keepingReader((await threads?.started?.readerOf(read.pages, pieces)) ?? pageReader(read.pages))
   const asRead: Situation = { files: read.files, pages: read.pages, pieces, program, types, answers: [], asOf }
   const assessment = assess(asRead, reader)

@@ -1,3 +1,4 @@
+import { ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { Form, Link, Outlet, useMatches } from 'react-router'
 import { signedIn } from '../../server/access/people.ts'
@@ -12,6 +13,12 @@ export async function loader({ request }: Route.LoaderArgs) {
   return { who, organisation: await organisationName(who.organisationId) }
 }
 
+/** What the desk itself is set up with, besides packages. */
+const SETUP: readonly [to: string, name: string, what: string][] = [
+  ['/rules', 'Rules', 'where documents start, in words'],
+  ['/learning', 'Learning', 'what confirmed papers teach'],
+]
+
 /** The frame of everything behind the sign-in: a bar with where one is, what is being sent, and who one is. */
 export default function Desk({ loaderData: { who, organisation } }: Route.ComponentProps) {
   const view = useMatches().find((m) => m.id === 'routes/package')?.loaderData as PackageView | undefined
@@ -22,6 +29,14 @@ export default function Desk({ loaderData: { who, organisation } }: Route.Compon
         {view ? <CaseLine view={view} /> : <span className="hidden text-[#c0ccd4] sm:block">{organisation}</span>}
         <span className="ml-auto" />
         <Sending />
+        <DropdownMenu.Root>
+          <DropdownMenu.Trigger className="flex items-center gap-1 rounded px-2 py-1 text-sm text-[#c0ccd4] hover:text-white">Set-up<ChevronDown size={14} /></DropdownMenu.Trigger>
+          <DropdownMenu.Portal>
+            <DropdownMenu.Content align="end" sideOffset={6} className="card z-20 min-w-56 p-1 shadow-xl">
+              {SETUP.map(([to, name, what]) => <DropdownMenu.Item key={to} asChild><Link to={to} className="block rounded px-3 py-1.5 data-[highlighted]:bg-petrol-soft"><b>{name}</b><span className="block text-[13px] text-ink-2">{what}</span></Link></DropdownMenu.Item>)}
+            </DropdownMenu.Content>
+          </DropdownMenu.Portal>
+        </DropdownMenu.Root>
         <KeyHelp />
         <DropdownMenu.Root>
           <DropdownMenu.Trigger aria-label={`Signed in as ${who.name}`} className="grid size-7 place-items-center rounded-full bg-[#34495a] text-xs font-semibold text-white">{who.name.split(' ').map((p) => p[0]).join('').slice(0, 2)}</DropdownMenu.Trigger>

@@ -1,4 +1,4 @@
-import type { Piece } from '../split/split.ts'
+import type { Doubt, Piece } from '../split/split.ts'
 import type { Answer } from './answer.ts'
 
 /** A document after people's cuts, moves and types; what nobody touched is as the machine cut it. */
@@ -8,6 +8,8 @@ export interface Arranged {
   confidence: number
   types: { type: string; confidence: number }[]
   cutBefore: number
+  doubts?: Doubt[]
+  contested?: string
   /** A person said the type. */
   typeSaid: boolean
   /** A person said that it begins here. */
@@ -42,6 +44,9 @@ export function arrange(pieces: readonly Piece[], answers: readonly Answer[], ou
   }
   return documents
 }
+
+/** Doubts on beginnings inside a document that nobody has settled. */
+export const openDoubts = ({ pages, doubts = [], joinsSaid }: Arranged): Doubt[] => doubts.filter((d) => pages.indexOf(d.page) > 0 && !joinsSaid.has(d.page))
 
 function cut(documents: Arranged[], at: number, page: number): Arranged[] {
   const whole = documents[at]

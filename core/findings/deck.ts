@@ -57,6 +57,7 @@ export function dealDeck(given: { documents: readonly Document[]; facts: readonl
   const { documents, types } = given
   const questions = [
     ...documents.flatMap((d, i) => cutQuestion(d, documents[i - 1], types)),
+    ...documents.flatMap((d) => doubtQuestions(d, types)),
     ...documents.flatMap((d) => typeQuestion(d, types)),
     ...documents.flatMap((d) => valueQuestions(d, types)),
     ...documents.flatMap(signatureQuestion),
@@ -76,7 +77,7 @@ function cutQuestion(document: Document, before: Document | undefined, types: De
     id: `cut:${page}`,
     about: 'cut',
     question: `Does ${article(types.title(document.type))} start on page ${page}?`,
-    why: `Page ${page} may also go on with ${before.label}.`,
+    why: document.contested ? contestedBy(document.contested) : `Page ${page} may also go on with ${before.label}.`,
     evidence: [
       { title: `${before.label}, page ${before.pages.at(-1)}`, page: before.pages.at(-1)!, box: null, raw: null, sure: null, document: before.id, field: null },
       { title: `Page ${page}`, page, box: null, raw: null, sure: document.cutBefore, document: document.id, field: null },
@@ -90,12 +91,38 @@ function cutQuestion(document: Document, before: Document | undefined, types: De
   }]
 }
 
+const contestedBy = (rule: string): string => `The rule “${rule}” says so; the page itself says otherwise.`
+
+/** Asks about pages inside a document at which another may begin. */
+function doubtQuestions(document: Document, types: DeckTypes): Question[] {
+  if (!document.needsReview) return []
+  return document.doubts.map(({ page, chance, rule }): Question => {
+    const before = document.pages[document.pages.indexOf(page) - 1]
+    return {
+      id: `cut:${page}`,
+      about: 'cut',
+      question: `Does another document start on page ${page}?`,
+      why: rule ? contestedBy(rule) : `It is taken to go on with ${document.label}.`,
+      evidence: [
+        { title: `${document.label}, page ${before}`, page: before, box: null, raw: null, sure: null, document: document.id, field: null },
+        { title: `Page ${page}`, page, box: null, raw: null, sure: null, document: document.id, field: null },
+      ],
+      choices: [
+        { text: `No, it goes on with ${article(types.title(document.type))}`, note: percent(1 - chance), answer: { kind: 'cut', page, begins: false }, needs: 'nothing' },
+        { text: 'Yes, another one starts here', note: percent(chance), answer: { kind: 'cut', page, begins: true }, needs: 'nothing' },
+      ],
+      document: document.id,
+      weight: 100 + document.fields.length / 10,
+    }
+  })
+}
+
 function typeQuestion(document: Document, types: DeckTypes): Question[] {
   if (document.typeSaid || !document.needsReview) return []
   const sureOfType = document.types.find((t) => t.type === document.type)?.confidence ?? document.confidence
   // Where only the ends are in doubt, the cut questions ask.
   const typeShare = sureOfType / Math.max(1e-6, document.types.reduce((sum, t) => sum + t.confidence, 0))
-  if (typeShare >= 0.97 && document.type !== 'unknown' && document.cutBefore < 0.85 && !document.cutSaid) return []
+  if (typeShare >= 0.97 && document.type !== 'unknown' && ((document.cutBefore < 0.85 && !document.cutSaid) || document.doubts.length > 0)) return []
   const page = document.pages[0]
   const alternatives = document.types.filter((t) => t.type !== 'unknown' || document.type === 'unknown').slice(0, 4)
   const where = document.pages.length === 1 ? `page ${page}` : `pages ${page} to ${document.pages.at(-1)}`
@@ -103,7 +130,7 @@ function typeQuestion(document: Document, types: DeckTypes): Question[] {
     id: `type:${page}`,
     about: 'type',
     question: document.type === 'unknown' ? `What ${document.pages.length === 1 ? 'is' : 'are'} ${where}?` : `${document.pages.length === 1 ? 'Is' : 'Are'} ${where} ${article(types.title(document.type))}?`,
-    why: document.type === 'unknown' ? 'No known type fits it well.' : 'Its wording fits more than one kind of paper, or its ends are not certain.',
+    why: document.contested ? contestedBy(document.contested) : document.type === 'unknown' ? 'No known type fits it well.' : 'Its wording fits more than one kind of paper, or its ends are not certain.',
     evidence: [{ title: capital(where), page, box: null, raw: null, sure: document.confidence, document: document.id, field: null }],
     choices: [
       ...alternatives.map((t): Choice => ({ text: t.type === 'unknown' ? 'None of the known types' : types.title(t.type), note: percent(t.confidence), answer: { kind: 'type', page, type: t.type }, needs: 'nothing' })),

@@ -1,4 +1,5 @@
 import type { Paper } from '../match/paper.ts'
+import type { Doubt } from '../split/split.ts'
 import type { Signature } from '../read/marks.ts'
 
 /** A paper with what the cut and the type rest on: what screens and reports show of it. */
@@ -7,6 +8,10 @@ export interface Document extends Paper {
   needsReview: boolean
   types: { type: string; confidence: number }[]
   cutBefore: number
+  /** Pages inside it at which another may begin, and nobody has said. */
+  doubts: Doubt[]
+  /** The rule by people that the pages contradict, on its type or its first page. */
+  contested: string | null
   typeSaid: boolean
   cutSaid: boolean
   signature: (Signature & { said: boolean }) | null

@@ -72,3 +72,10 @@ test('a caption that stands alone wants its ink measured, one in a sentence does
   expect(wants(pageOf(['Marine surveyor']).words, false)).toBe(false)
   expect(wants(pageOf(['The surveyor came aboard at noon.']).words, true)).toBe(false)
 })
+
+describe('choices on scans', () => {
+  const scanned = (line: string) => field(readDocument([pageOf(['Loan application', line], { ink: ink(none), source: 'ocr' })], application).fields, 'employment_status')
+  test('a letter misread leaves the choice what it is', () => expect(scanned('Employment status | Setf-employed')).toBe('self_employed'))
+  test('words that go on with the label answer nothing', () => expect(scanned('Status in employment | Self -employed')).toBe('self_employed'))
+  test('the box behind the label is the first option’s, however near it stands', () => expect(scanned('Employment status: O Employed &] Self-employed')).not.toBe('employed'))
+})

@@ -2,7 +2,7 @@ import { overlap, type Box } from '../page/geometry.ts'
 import { strokesIn, unpackInk, type Strokes } from '../page/ink.ts'
 import { linesOf, type Line } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
-import { tokens } from '../page/text.ts'
+import { nearlyWord, tokens } from '../page/text.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { labelsOn, type LabelHit } from './labels.ts'
@@ -70,8 +70,10 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
     .slice(0, 3)
   const options: Option[] = []
   for (const { line, index } of near) {
-    const words = index === label.line ? line.words.slice(label.to) : line.words
-    options.push(...optionsIn(words, index, choices))
+    // "Status in employment | Self-employed": words that go on with the label are no answer where one stands apart from it.
+    const apart = index === label.line && !label.colon && line.segments.some((s) => s.box[0] > label.segment.box[2])
+    const words = index === label.line ? line.words.slice(apart ? line.words.indexOf(label.segment.words.at(-1)!) + 1 : label.to) : line.words
+    options.push(...optionsIn(words, index, choices, page.source !== 'text'))
     if (options.length > 0) break
   }
   if (options.length === 0) return null
@@ -111,9 +113,10 @@ function leftOver(options: readonly Option[], lines: readonly Line[]): Option | 
       const { words } = lines[o.line]
       const [first, last] = [words.indexOf(o.words[0]), words.indexOf(o.words.at(-1)!)]
       const gap = (left: number) => gapBehind(words, left)
-      // A box between two options is the nearer one's.
-      if (step < 0) return gap(first - 2) < gap(first - 1) || boxEndingAt(words, first) !== false
-      return gap(last + 1) < gap(last) || boxState(words[last + 1]?.text ?? '') !== false
+      // A box between two options is the nearer one's; what leads to the first of them has none.
+      const another = (i: number) => words[i] !== undefined && options.some((other) => other.words.includes(words[i]))
+      if (step < 0) return (another(first - 2) && gap(first - 2) < gap(first - 1)) || boxEndingAt(words, first) !== false
+      return (another(last + 2) && gap(last + 1) < gap(last)) || boxState(words[last + 1]?.text ?? '') !== false
     })
     if (open.length === 1) return open[0]
   }
@@ -137,7 +140,9 @@ function inkedOption(page: Page, options: readonly Option[], lines: readonly Lin
   return best ? { option: best.best.option, clear: best.boxes && best.ratio > (page.source === 'text' ? 1.3 : 2) } : null
 }
 
-function optionsIn(words: Word[], line: number, choices: readonly { value: string; words: readonly string[] }[]): Option[] {
+/** @param forgiving a letter of a longer word may be misread, as on scans */
+function optionsIn(words: Word[], line: number, choices: readonly { value: string; words: readonly string[] }[], forgiving: boolean): Option[] {
+  const says = (read: readonly string[], wanted: readonly string[]) => read.length === wanted.length && (read.every((t, i) => t === wanted[i]) || (forgiving && read.join('').length > 5 && nearlyWord(read.join(''), wanted.join(''))))
   const options: Option[] = []
   for (let at = 0; at < words.length; at++) {
     let best: Option | null = null
@@ -149,7 +154,7 @@ function optionsIn(words: Word[], line: number, choices: readonly { value: strin
           const read = tokens(span.map((w) => w.text).join(' ')).filter((t) => t !== 'x')
           // Boxes beside an option are no part of its words.
           const own = span.every((w) => tokens(w.text).some((t) => t !== 'x'))
-          if (own && read.length === wanted.length && read.every((t, i) => t === wanted[i]) && (!best || length > best.words.length)) best = { value: choice.value, words: span, line }
+          if (own && says(read, wanted) && (!best || length > best.words.length)) best = { value: choice.value, words: span, line }
         }
       }
     if (best) {

@@ -1,8 +1,10 @@
 import type { Page } from '../page/page.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { EvidenceReader, type Evidence } from './evidence.ts'
+import { likenessOf, type Learnt, type Likeness } from './learning.ts'
 import { linkScore, looksOf, type Looks } from './link.ts'
 import { reunite } from './reunite.ts'
+import { hitsOf, type Rule } from './rules.ts'
 
 /** A stretch of pages taken for one document. */
 export interface Piece {
@@ -15,6 +17,19 @@ export interface Piece {
   types: { type: string; confidence: number }[]
   /** Probability that a document begins at its first page. */
   cutBefore: number
+  /** Pages inside it at which another document may begin. */
+  doubts?: Doubt[]
+  /** A rule by people that the pages themselves contradict, on its type or its first page. */
+  contested?: string
+}
+
+/** A page inside a document at which another may begin. */
+export interface Doubt {
+  page: number
+  /** Probability that one begins there. */
+  chance: number
+  /** Why it is asked where the pages themselves leave no doubt: what a rule says. */
+  rule?: string
 }
 
 const LONGEST = 24
@@ -25,6 +40,12 @@ const TEMPERATURE = 0.8
 
 const readers = new WeakMap<readonly DocumentType[], EvidenceReader>()
 
+/** What is known besides the types: rules by people that are switched on, what was learnt from confirmed papers. */
+export interface Knowledge {
+  rules?: readonly Rule[]
+  learnt?: Learnt | null
+}
+
 /**
  * The best cut of a page sequence into typed documents, with posterior probabilities.
  * A semi-Markov model over the whole sequence: each segment pays for its first page, its further pages and the links
@@ -32,11 +53,11 @@ const readers = new WeakMap<readonly DocumentType[], EvidenceReader>()
  * Source: Sarawagi & Cohen, "Semi-Markov conditional random fields", 2004.
  * @param pages in package order; blank and separator pages are left out of documents, separators also cut
  */
-export function splitPages(pages: readonly Page[], types: readonly DocumentType[], evidenceOf: (page: Page) => Evidence = readerFor(types)): Piece[] {
+export function splitPages(pages: readonly Page[], types: readonly DocumentType[], knowledge: Knowledge = {}, evidenceOf: (page: Page) => Evidence = readerFor(types)): Piece[] {
   const pieces: Piece[] = []
   let run: Page[] = []
   const flush = () => {
-    if (run.length) pieces.push(...splitRun(run, types, evidenceOf))
+    if (run.length) pieces.push(...splitRun(run, types, knowledge, evidenceOf))
     run = []
   }
   for (const page of pages) {
@@ -54,13 +75,88 @@ export function readerFor(types: readonly DocumentType[]): (page: Page) => Evide
   return (page) => reader.read(page)
 }
 
-function splitRun(pages: readonly Page[], types: readonly DocumentType[], evidenceOf: (page: Page) => Evidence): Piece[] {
+function splitRun(pages: readonly Page[], types: readonly DocumentType[], { rules = [], learnt }: Knowledge, evidenceOf: (page: Page) => Evidence): Piece[] {
   const evidence = pages.map(evidenceOf)
   const looks = pages.map(looksOf)
-  const model = new Model(types, evidence, looks)
+  const likeness = learnt ? pages.map((page) => likenessOf(learnt, page, types)) : null
+  const model = new Model(types, evidence, looks, likeness)
   const lookOf = new Map(looks.map((l) => [l.page.number, l]))
+  const said = rules.length > 0 ? pages.map((page) => saidOn(page, rules, types)) : []
+  const cut = said.some((s) => s.begins || s.type) ? agreeing(model.best(), new Model(types, evidence, looks, likeness, said).best(), said, pages) : model.best().pieces
   // Within a run alone: what a person parted with a sheet stays apart.
-  return reunite(model.best(), (number) => lookOf.get(number)!)
+  return reunite(cut, (number) => lookOf.get(number)!)
+}
+
+/** Log-odds that a rule by people adds: more than a heading, less than all that a page can say. */
+const RULE = 5
+/** Beginnings inside a document that are likelier than this are asked about; the pages themselves are clear below CLEAR. */
+const DOUBTFUL = 0.15
+const CLEAR = 0.05
+/** As sure as a document is that a rule contradicts. */
+const CONTESTED = 0.5
+
+interface Cut {
+  pieces: Piece[]
+  begins: number[]
+}
+
+/** What rules say of a page: their names. */
+interface Said {
+  begins: string | null
+  type: { index: number; id: string; rule: string } | null
+}
+
+function saidOn(page: Page, rules: readonly Rule[], types: readonly DocumentType[]): Said {
+  const said: Said = { begins: null, type: null }
+  for (const rule of rules) {
+    if ((rule.says.kind === 'begins' ? said.begins : said.type) !== null || !hitsOf(page, rule)) continue
+    if (rule.says.kind === 'begins') said.begins = rule.name
+    else {
+      const { type: id } = rule.says
+      const index = types.findIndex((t) => t.id === id)
+      if (index >= 0) said.type = { index, id, rule: rule.name }
+    }
+  }
+  return said
+}
+
+const doubted = (doubts: Doubt[]): Pick<Piece, 'doubts'> => {
+  const open = doubts.filter((d) => d.chance > DOUBTFUL)
+  return open.length > 0 ? { doubts: open } : {}
+}
+
+/**
+ * The cut with rules, with a question wherever a rule and the pages themselves clearly disagree, whichever of them won:
+ * a rule that was written for other papers must not cut these in silence, nor be overheard in silence.
+ */
+function agreeing(plain: Cut, ruled: Cut, said: readonly Said[], pages: readonly Page[]): Piece[] {
+  const at = new Map(pages.map((page, i) => [page.number, i]))
+  const plainOf = new Map(plain.pieces.flatMap((p) => p.pages.map((n) => [n, p] as const)))
+  return ruled.pieces.map((piece) => {
+    const found: Piece = { ...piece }
+    const doubts: Doubt[] = [...(piece.doubts ?? [])]
+    const contest = (rule: string) => {
+      found.contested ??= rule
+      found.confidence = Math.min(found.confidence, CONTESTED)
+    }
+    piece.pages.forEach((number, k) => {
+      const i = at.get(number)!
+      const { begins, type } = said[i]
+      if (begins && i > 0 && plain.begins[i] < CLEAR) {
+        if (k === 0) {
+          contest(begins)
+          found.cutBefore = Math.min(found.cutBefore, CONTESTED)
+        } else doubts.push({ page: number, chance: ruled.begins[i], rule: begins })
+      } else if (begins && k > 0 && !doubts.some((d) => d.page === number)) doubts.push({ page: number, chance: ruled.begins[i], rule: begins })
+      const before = plainOf.get(number)!
+      if (type && before.type !== type.id && before.type !== 'unknown' && before.confidence > 1 - CLEAR) {
+        contest(type.rule)
+        const types = [piece.type, type.id, before.type]
+        found.types = [...new Set(types)].map((t) => ({ type: t, confidence: t === piece.type ? CONTESTED : CONTESTED / 2 }))
+      }
+    })
+    return doubts.length > 0 ? { ...found, doubts } : found
+  })
 }
 
 class Model {
@@ -71,23 +167,24 @@ class Model {
   private readonly further: number[][]
   private readonly link: number[]
 
-  constructor(private readonly types: readonly DocumentType[], private readonly evidence: readonly Evidence[], private readonly looks: readonly Looks[]) {
+  constructor(private readonly types: readonly DocumentType[], private readonly evidence: readonly Evidence[], private readonly looks: readonly Looks[], likeness: readonly Likeness[] | null, said: readonly Said[] | null = null) {
     this.n = evidence.length
     this.kinds = types.length + 1
-    this.first = evidence.map((e, i) => this.firstScores(e, looks[i]))
-    this.further = evidence.map((e, i) => this.furtherScores(e, looks[i]))
-    this.link = looks.map((look, i) => (i === 0 ? 0 : linkScore(looks[i - 1], look)))
+    const told = (i: number, place: 'first' | 'further', t: number) => (likeness?.[i][place][t] ?? 0) + (said?.[i].type?.index === t ? RULE : 0)
+    this.first = evidence.map((e, i) => this.firstScores(e, looks[i], (t) => told(i, 'first', t)))
+    this.further = evidence.map((e, i) => this.furtherScores(e, looks[i], (t) => told(i, 'further', t)))
+    this.link = looks.map((look, i) => (i === 0 ? 0 : linkScore(looks[i - 1], look) - (said?.[i].begins ? RULE : 0)))
   }
 
-  private firstScores(e: Evidence, look: Looks): number[] {
-    const raw = [...e.scores.map((s, t) => s + (e.fields[t].size === 0 && e.titles[t] < 1.5 ? -1 : 0)), UNKNOWN]
+  private firstScores(e: Evidence, look: Looks, told: (type: number) => number): number[] {
+    const raw = [...e.scores.map((s, t) => s + told(t) + (e.fields[t].size === 0 && e.titles[t] < 1.5 ? -1 : 0)), UNKNOWN + told(e.scores.length)]
     const late = look.numbering && look.numbering.page > 1 ? -3 : 0
     return logSoftmax(raw).map((s) => Math.max(-9, s) + late)
   }
 
-  private furtherScores(e: Evidence, look: Looks): number[] {
+  private furtherScores(e: Evidence, look: Looks, told: (type: number) => number): number[] {
     // A further page may carry next to nothing of its type, so evidence weighs less; a heading of its own speaks against it.
-    const raw = [...e.scores.map((s) => s * 0.7), UNKNOWN * 0.55]
+    const raw = [...e.scores.map((s, t) => s * 0.7 + told(t)), UNKNOWN * 0.55 + told(e.scores.length)]
     const numbered = look.numbering !== null && look.numbering.page > 1
     // A title in letters like all others is a running head as likely as a heading.
     const heading = look.opens > 0 ? 1 : look.opens < 0 ? 0.15 : 0.5
@@ -123,7 +220,8 @@ class Model {
     return Math.max(Math.min(5, Math.max(0, again - 2) * 1.1), again >= 2 && again >= whole * 0.7 ? 4 : 0)
   }
 
-  best(): Piece[] {
+  /** The best cut, and the probability of a beginning at each page of the run. */
+  best(): Cut {
     const { n, kinds } = this
     const bestScore = new Array<number>(n + 1).fill(-Infinity)
     const back = new Array<{ start: number; kind: number } | null>(n + 1).fill(null)
@@ -158,10 +256,12 @@ class Model {
         confidence: round(chance(start, end, kind)),
         types: byType.filter((t, i) => i < 4 && t.confidence > 0.005).map((t) => ({ ...t, confidence: round(t.confidence) })),
         cutBefore: round(Math.exp(forward[start] + backward[start] - total)),
+        ...doubted(this.looks.slice(start + 1, end).map((l, i) => ({ page: l.page.number, chance: round(Math.exp(forward[start + 1 + i] + backward[start + 1 + i] - total)) }))),
       })
       end = start
     }
-    return pieces.reverse()
+    const begins = Array.from({ length: n }, (_, i) => round(Math.exp(forward[i] + backward[i] - total)))
+    return { pieces: pieces.reverse(), begins }
   }
 
   private idOf = (kind: number): string => this.types[kind]?.id ?? 'unknown'

@@ -62,7 +62,7 @@ async function openPdf(bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
     kind: 'pdf',
     pages: pdf.pages,
     read: (index, said) => readPdfPage(pdf, index, wantsInk, said),
-    closer: (index, page, places) => lookCloser(turned(pdf.render(index, SCAN_DPI), page.rotation), page.words, places),
+    closer: async (index, page, places) => lookCloser(turned((await scanned(pdf, index, pdf.read(index).width)).picture, page.rotation), page.words, places),
     async picture(index, rotation, width) {
       const size = pdf.read(index)
       const across = rotation % 180 ? size.height : size.width

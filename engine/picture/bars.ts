@@ -1,3 +1,4 @@
+import { unpackInk, type InkGrid } from '../../core/page/ink.ts'
 import { inkLevel, type Grey } from './grey.ts'
 
 /** A stretch of a picture in dots. */
@@ -26,9 +27,42 @@ export function barPatches(picture: Grey): Patch[] {
     const at = r * APART * width
     for (let c = 0; c < columns; c++) if (isBars(data, at + c * STEP, width, level)) hits[r * columns + c] = 1
   }
-  return patchesOf(hits, columns, Math.max(0, rows)).map(({ left, top, right, bottom }) => {
+  return patchesOf(hits, columns, Math.max(0, rows), 1).map(({ left, top, right, bottom }) => {
     const [x0, y0] = [Math.max(0, left * STEP - WINDOW), Math.max(0, top * APART - 20)]
     return { left: x0, top: y0, width: Math.min(width, right * STEP + WINDOW * 2) - x0, height: Math.min(height, (bottom + 3) * APART + 20) - y0 }
+  }).sort((a, b) => b.width * b.height - a.width * a.height)
+}
+
+/** Cells of the ink's grid across the smallest code that is looked for: a centimetre. */
+const SQUARE = 9
+/** A square code is dark by half, give or take; lines of print are dark by less, for there is paper between them. */
+const [PALEST, DARKEST] = [0.3, 0.75]
+/** In none of its rows or columns of cells is it nearly white: between lines of print there always is one. */
+const FAINTEST = 0.16
+
+/**
+ * Places of a picture that are dark by half in every row and column, as square codes are.
+ * @param grid the ink of the very picture
+ * @returns patches with a margin around them, the largest first
+ */
+export function densePatches({ width, height }: Grey, grid: InkGrid): Patch[] {
+  const { columns, rows } = grid
+  const cells = unpackInk(grid)
+  const sums = new Float64Array((columns + 1) * (rows + 1))
+  for (let y = 0; y < rows; y++) for (let x = 0, row = 0; x < columns; x++) sums[(y + 1) * (columns + 1) + x + 1] = sums[y * (columns + 1) + x + 1] + (row += cells[y * columns + x] / 255)
+  const dark = (x0: number, y0: number, x1: number, y1: number): number => (sums[y1 * (columns + 1) + x1] - sums[y0 * (columns + 1) + x1] - sums[y1 * (columns + 1) + x0] + sums[y0 * (columns + 1) + x0]) / ((x1 - x0) * (y1 - y0))
+  const isDense = (x: number, y: number): boolean => {
+    const share = dark(x, y, x + SQUARE, y + SQUARE)
+    if (share < PALEST || share > DARKEST) return false
+    for (let i = 0; i < SQUARE; i++) if (dark(x, y + i, x + SQUARE, y + i + 1) < FAINTEST || dark(x + i, y, x + i + 1, y + SQUARE) < FAINTEST) return false
+    return true
+  }
+  const hits = new Uint8Array(columns * rows)
+  for (let y = 0; y + SQUARE <= rows; y++) for (let x = 0; x + SQUARE <= columns; x++) if (isDense(x, y)) hits[y * columns + x] = 1
+  const [sx, sy] = [width / columns, height / rows]
+  return patchesOf(hits, columns, rows, 0).map(({ left, top, right, bottom }) => {
+    const [x0, y0] = [Math.max(0, Math.floor((left - 3) * sx)), Math.max(0, Math.floor((top - 3) * sy))]
+    return { left: x0, top: y0, width: Math.min(width, Math.ceil((right + SQUARE + 3) * sx)) - x0, height: Math.min(height, Math.ceil((bottom + SQUARE + 3) * sy)) - y0 }
   }).sort((a, b) => b.width * b.height - a.width * a.height)
 }
 
@@ -47,8 +81,8 @@ function isBars(data: Uint8Array, start: number, width: number, level: number): 
   return changes >= FEWEST
 }
 
-/** Groups of hits that touch, two rows high at least. */
-function patchesOf(hits: Uint8Array, columns: number, rows: number): { left: number; top: number; right: number; bottom: number }[] {
+/** Groups of hits that touch, more than `least` rows high. */
+function patchesOf(hits: Uint8Array, columns: number, rows: number, least: number): { left: number; top: number; right: number; bottom: number }[] {
   const found: { left: number; top: number; right: number; bottom: number }[] = []
   for (let start = 0; start < hits.length; start++) {
     if (hits[start] !== 1) continue
@@ -67,7 +101,7 @@ function patchesOf(hits: Uint8Array, columns: number, rows: number): { left: num
           open.push(ny * columns + nx)
         }
     }
-    if (patch.bottom > patch.top) found.push(patch)
+    if (patch.bottom - patch.top >= least) found.push(patch)
   }
   return found
 }

@@ -134,7 +134,9 @@ export function reduce(picture: Grey, most: number): Grey {
   for (let y = 0; y < height; y++) {
     sums.fill(0)
     for (let dy = 0; dy < factor; dy++)
-      for (let x = 0, at = (y * factor + dy) * stride; x < width; x++) for (const end = at + factor; at < end; at++) sums[x] += from[at]
+      // Three dots to one is the usual case, and told apart takes a third of the time.
+      if (factor === 3) for (let x = 0, at = (y * 3 + dy) * stride; x < width; x++, at += 3) sums[x] += from[at] + from[at + 1] + from[at + 2]
+      else for (let x = 0, at = (y * factor + dy) * stride; x < width; x++) for (const end = at + factor; at < end; at++) sums[x] += from[at]
     for (let x = 0, to = y * width; x < width; x++, to++) data[to] = sums[x] / (factor * factor)
   }
   return { width, height, data }

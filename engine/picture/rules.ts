@@ -41,12 +41,13 @@ export function withoutRules(picture: Grey, dpi: number): Cleared {
   const data = new Uint8Array(given)
   const bars = barsIn(picture, ink, long, thick, Math.round(dpi * LETTERS))
   // Rows are 1 dot apart in a row's direction and `width` across it; columns the other way round.
-  eraseRuns(given, data, { lines: height, length: width, step: 1, across: width, level, long, thick, bars })
   // Where a rule was taken out, the sides of the boxes that stood on it are strokes from rule to rule, as tall as letters.
-  const ruled = new Uint8Array(data.length)
-  for (let at = 0; at < data.length; at++) if (data[at] !== given[at]) ruled[at] = 1
+  const ruled: Ruled = { dots: new Uint8Array(data.length), rows: new Uint16Array(height) }
+  eraseRuns(given, data, { lines: height, length: width, step: 1, across: width, level, long, thick, bars, ruled })
+  const down = { lines: width, length: height, step: width, across: 1, level, long, thick, bars }
+  eraseRuns(given, data, down)
   const sides: Side[] = []
-  eraseRuns(given, data, { lines: width, length: height, step: width, across: 1, level, long, thick, bars, sides: { ruled, short: Math.round(dpi * BOX), found: (x, top, bottom) => sides.push({ x, top, bottom }) } })
+  eraseSides(given, data, ruled, { ...down, short: Math.round(dpi * BOX) }, (side) => sides.push(side))
   const cleared = { width, height, data }
   for (const bar of bars) turnLight(cleared, bar, ink)
   return { picture: cleared, back: closeUp(cleared, combsOf(sides, dpi), ink) }
@@ -71,15 +72,18 @@ function barsIn({ width, height, data }: Grey, level: number, long: number, thic
     bar.right = Math.max(bar.right, right)
     bar.bottom = y + thick
   }
-  for (let y = 0; y + thick < height; y += 4)
-    for (let x = 0, run = 0; x <= width; x++) {
-      const dark = x < width && data[y * width + x] < level && data[(y + thick) * width + x] < level
-      if (dark) run++
-      else {
-        if (run >= long) add(x - run, x, y)
-        run = 0
-      }
+  // A run that is long enough covers one of these places, wherever it begins.
+  for (let y = 0; y + thick < height; y += 4) {
+    const isDark = (x: number): boolean => data[y * width + x] < level && data[(y + thick) * width + x] < level
+    for (let x = long - 1; x < width; x += long) {
+      if (!isDark(x)) continue
+      let [left, right] = [x, x + 1]
+      while (left > 0 && isDark(left - 1)) left--
+      while (right < width && isDark(right)) right++
+      if (right - left >= long) add(left, right, y)
+      x = Math.max(x, right - 1)
     }
+  }
   return bars
 }
 
@@ -111,60 +115,97 @@ interface Direction {
   long: number
   thick: number
   bars: readonly Bar[]
-  /** Shorter runs go too where they lead from one of these dots to another. */
-  sides?: { ruled: Uint8Array; short: number; found: (line: number, first: number, last: number) => void }
+  /** Notes what was taken out. */
+  ruled?: Ruled
 }
 
-function eraseRuns(from: Uint8Array, to: Uint8Array, { lines, length, step, across, level, long, thick, bars, sides }: Direction): void {
-  const inBar = (line: number, i: number) => bars.some((b) => (step === 1 ? i >= b.left && i <= b.right && line >= b.top && line <= b.bottom : line >= b.left && line <= b.right && i >= b.top && i <= b.bottom))
-  const side = (base: number, first: number, last: number): boolean => {
-    if (!sides || last - first < sides.short) return false
-    // Where it meets the rule, the rule is as thick as the side is long and was left: its neighbours tell.
-    const onRule = (i: number) => BESIDE.some((aside) => [-1, 0, 1, 2, 3].some((on) => sides.ruled[base + aside * across + (i + (i === first ? on : -on)) * step] === 1))
-    if (!onRule(first) || !onRule(last)) return false
-    sides.found(base / across, first, last)
-    return true
-  }
-  const ended = (line: number, end: number, run: number) => {
-    const base = line * across
-    if ((run >= long || side(base, end - run, end - 1)) && !inBar(line, end - (run >> 1))) erase(from, to, { base, end, run, step, across, line, lines, level, thick })
-  }
-  // Most runs are strokes of letters, too short for anything: they are told apart before anybody is called.
-  const least = Math.min(long, sides ? sides.short + 1 : long)
-  if (step === 1) {
-    for (let line = 0, at = 0; line < lines; line++) {
-      let [run, gap] = [0, 0]
-      for (let i = 0; i < length; i++, at++) {
-        if (from[at] < level) {
-          run += gap + 1
-          gap = 0
-        } else if (run > 0 && ++gap > GAP) {
-          if (run >= least) ended(line, i - GAP, run)
-          run = gap = 0
-        }
-      }
-      if (run >= least) ended(line, length - gap, run)
-    }
-    return
-  }
-  // All columns side by side, dot by dot as they follow in memory: going down one column after the other is several times slower.
-  const runs = new Uint16Array(lines)
-  const gaps = new Uint8Array(lines)
-  for (let i = 0, at = 0; i < length; i++)
-    for (let line = 0; line < lines; line++, at++) {
-      if (from[at] < level) {
-        runs[line] += gaps[line] + 1
-        gaps[line] = 0
-      } else if (runs[line] > 0 && ++gaps[line] > GAP) {
-        if (runs[line] >= least) ended(line, i - GAP, runs[line])
-        runs[line] = gaps[line] = 0
-      }
-    }
-  for (let line = 0; line < lines; line++) if (runs[line] >= least) ended(line, length - gaps[line], runs[line])
+/** Dots that were rules, and how many of them are in each row. */
+interface Ruled {
+  dots: Uint8Array
+  rows: Uint16Array
 }
 
-function erase(from: Uint8Array, to: Uint8Array, given: { base: number; end: number; run: number; step: number; across: number; line: number; lines: number; level: number; thick: number }): void {
-  const { base, end, run, step, across, line, lines, level, thick } = given
+/** Whether any of three dots in a row is dark: a run has no wider gap. */
+const darkAround = (from: Uint8Array, at: number, step: number, level: number): boolean => from[at] < level || from[at - step] < level || from[at + step] < level
+
+/**
+ * Takes long runs of ink out. Only every so manieth dot is looked at first: a run that is long enough covers three of these
+ * one after the other, which print hardly ever does, and only there all dots are gone through.
+ */
+function eraseRuns(from: Uint8Array, to: Uint8Array, given: Direction): void {
+  const { lines, length, step, across, level, long } = given
+  const stride = Math.max(2, Math.floor((long - 2) / 3))
+  const samples = Math.floor((length - 2) / stride)
+  const inARow = new Uint16Array(lines)
+  const runsWithin = (line: number, first: number, end: number) =>
+    eachRun(from, line * across, Math.max(0, first), Math.min(length, end), step, level, long, (last, run) => { if (!inBar(given, line, last - (run >> 1))) erase(from, to, { ...given, base: line * across, end: last, run, line }) })
+  const looked = (line: number, k: number, dark: boolean) => {
+    if (dark) return void inARow[line]++
+    if (inARow[line] >= 3) runsWithin(line, (k - inARow[line] - 1) * stride - 1, k * stride + 2)
+    inARow[line] = 0
+  }
+  // As the dots follow in memory, whatever the direction: going down one column after the other is several times slower.
+  if (step === 1) for (let line = 0; line < lines; line++) for (let k = 1; k <= samples; k++) looked(line, k, darkAround(from, line * across + k * stride, 1, level))
+  else for (let k = 1; k <= samples; k++) for (let line = 0, at = k * stride * step; line < lines; line++, at++) looked(line, k, darkAround(from, at, step, level))
+  for (let line = 0; line < lines; line++) if (inARow[line] >= 3) runsWithin(line, (samples - inARow[line]) * stride - 1, length)
+}
+
+const inBar = ({ bars, step }: Direction, line: number, i: number): boolean => bars.some((b) => (step === 1 ? i >= b.left && i <= b.right && line >= b.top && line <= b.bottom : line >= b.left && line <= b.right && i >= b.top && i <= b.bottom))
+
+/** Calls back with the end (exclusive) and length of each run of ink of `least` dots or more between two places of a line. */
+function eachRun(from: Uint8Array, base: number, first: number, end: number, step: number, level: number, least: number, found: (end: number, run: number) => void): void {
+  let [run, gap] = [0, 0]
+  for (let i = first, at = base + first * step; i < end; i++, at += step) {
+    if (from[at] < level) {
+      run += gap + 1
+      gap = 0
+    } else if (run > 0 && ++gap > GAP) {
+      if (run >= least) found(i - GAP, run)
+      run = gap = 0
+    }
+  }
+  if (run >= least) found(end - gap, run)
+}
+
+/**
+ * Takes out the sides of boxes that stand on a rule and hang from the next: strokes as tall as letters, from rule to rule.
+ * Only between rules that lie so near one another is there anything to look for.
+ */
+function eraseSides(from: Uint8Array, to: Uint8Array, ruled: Ruled, given: Direction & { short: number }, found: (side: Side) => void): void {
+  const { lines: width, length: height, step, level, long, thick, short } = given
+  const { dots } = ruled
+  const onRule = (x: number, y: number, inwards: 1 | -1): boolean => BESIDE.some((aside) => [-1, 0, 1, 2, 3].some((on) => dots[(y + inwards * on) * step + x + aside] === 1))
+  for (const [top, bottom] of bandsOf(ruled, height, long, thick))
+    for (let x = 0; x < width; x++)
+      eachRun(from, x, top, bottom, step, level, short + 1, (end, run) => {
+        const [first, last] = [end - run, end - 1]
+        // What goes on beyond the band is no side of a box; what is long is a rule, and gone already.
+        if (first <= top || end >= bottom || run >= long || !onRule(x, first, 1) || !onRule(x, last, -1)) return
+        found({ x, top: first, bottom: last })
+        if (!inBar(given, x, end - (run >> 1))) erase(from, to, { ...given, base: x, end, run, line: x })
+      })
+}
+
+/** Rows of a rule may carry so few dots of it. */
+const RULED = 12
+
+/** Bands of rows between rules that lie less than `long` apart, with some paper around them. */
+function bandsOf(ruled: Ruled, height: number, long: number, thick: number): [top: number, bottom: number][] {
+  const rows = Array.from(ruled.rows.keys()).filter((y) => ruled.rows[y] >= RULED)
+  const bands: [number, number][] = []
+  const around = thick + 6
+  rows.slice(1).forEach((row, i) => {
+    const before = rows[i]
+    if (row - before <= thick || row - before > long + thick) return
+    const [top, bottom] = [Math.max(0, before - around), Math.min(height, row + around)]
+    const last = bands.at(-1)
+    if (last && top <= last[1]) last[1] = bottom
+    else bands.push([top, bottom])
+  })
+  return bands
+}
+
+function erase(from: Uint8Array, to: Uint8Array, { base, end, run, step, across, line, lines, level, thick, ruled }: Direction & { base: number; end: number; run: number; line: number }): void {
   const light = Math.min(250, level + 8)
   for (let i = end - run; i < end; i++) {
     const at = base + i * step
@@ -176,9 +217,16 @@ function erase(from: Uint8Array, to: Uint8Array, given: { base: number; end: num
     const [above, below] = [line - before - 4, line + behind + 4]
     const paper = (above < 0 || from[at - (before + 4) * across] >= light) && (below >= lines || from[at + (behind + 4) * across] >= light)
     if (before + behind + 1 > thick || !paper) continue
-    to[at] = 255
+    clear(to, at, line, ruled)
     // The soft edge of a rule would still part the letters on either side.
-    if (line - before - 1 >= 0) to[at - (before + 1) * across] = 255
-    if (line + behind + 1 < lines) to[at + (behind + 1) * across] = 255
+    if (line - before - 1 >= 0) clear(to, at - (before + 1) * across, line - before - 1, ruled)
+    if (line + behind + 1 < lines) clear(to, at + (behind + 1) * across, line + behind + 1, ruled)
   }
+}
+
+function clear(to: Uint8Array, at: number, row: number, ruled?: Ruled): void {
+  to[at] = 255
+  if (!ruled) return
+  ruled.dots[at] = 1
+  ruled.rows[row]++
 }

@@ -23,6 +23,7 @@ test.each([['straight', 0, false], ['askew', 14, false], ['on its side', 0, true
   const codes = await readCodes(await paged('MSM-26-004817', 'Code128', lean, turned), 6)
   expect(codes.map((c) => [c.format, c.text])).toEqual([['Code128', 'MSM-26-004817']])
 })
+test('bars on their side on a page of some words', async () => expect((await readCodes(await paged('MSM-26-004817', 'Code128', 0, true), 40)).map((c) => c.text)).toEqual(['MSM-26-004817']))
 test('on a page of many words only places with bars are read', async () => {
   const codes = await readCodes(await paged('MSM-26-004817', 'Code128'), 400)
   expect(codes.map((c) => c.text)).toEqual(['MSM-26-004817'])

@@ -1,8 +1,10 @@
 import type * as Library from 'zxing-wasm/reader'
 import type { PageCode } from '../../core/page/page.ts'
 import { packageFile } from '../package-file.ts'
-import { barPatches, type Patch } from '../picture/bars.ts'
-import type { Grey } from '../picture/grey.ts'
+import { barPatches, densePatches, type Patch } from '../picture/bars.ts'
+import type { InkGrid } from '../../core/page/ink.ts'
+import { turned, type Grey } from '../picture/grey.ts'
+import { inkGrid } from '../picture/measure.ts'
 
 let reader: Promise<typeof Library> | null = null
 
@@ -18,21 +20,25 @@ function load(): Promise<typeof Library> {
 
 const BARS = ['Code128', 'Code39', 'Code93', 'ITF', 'Codabar', 'EAN13', 'EAN8', 'UPCA'] as const
 const SQUARES = ['QRCode', 'DataMatrix', 'Aztec', 'PDF417'] as const
-/** A page with fewer words may be a sheet that is all barcode: it is looked at closely. */
-const FEW_WORDS = 60
+/** A page with fewer words may be a sheet that is all barcode: it is looked at closely, all over. */
+const FEW_WORDS = 25
+/** On one with fewer than this bars may lie on their side, as on a label stuck on askew. */
+const SOME_WORDS = 60
 
 /**
- * Barcodes and square codes of a page's picture. Where bars stand is found first and only that is read; square codes are
- * looked for on the picture at half its size.
+ * Barcodes and square codes of a page's picture. Where bars stand, or dark and light squares lie side by side, is found
+ * first, and only that is read.
  * @param words how many words the page has
+ * @param ink where the picture is dark, if that was measured already
  */
-export async function readCodes(picture: Grey, words: number): Promise<PageCode[]> {
+export async function readCodes(picture: Grey, words: number, ink: InkGrid = inkGrid(picture)): Promise<PageCode[]> {
   const { width, height } = picture
   if (words < FEW_WORDS) return decode(picture, { left: 0, top: 0, width, height }, picture, [...BARS, ...SQUARES], true)
   const found: PageCode[] = []
-  for (const patch of barPatches(picture).slice(0, 6)) found.push(...(await decode(cut(picture, patch), patch, picture, BARS, true)))
-  const small = halved(picture)
-  found.push(...(await decode(small, { left: 0, top: 0, width, height }, picture, SQUARES, false)))
+  const bars = barPatches(picture)
+  if (words < SOME_WORDS) bars.push(...barPatches(turned(picture, 90)).map(({ left, top, width: w, height: h }) => ({ left: top, top: height - left - w, width: h, height: w })))
+  for (const patch of bars.slice(0, 6)) found.push(...(await decode(cut(picture, patch), patch, picture, BARS, true)))
+  for (const patch of densePatches(picture, ink).slice(0, 4)) found.push(...(await decode(cut(picture, patch), patch, picture, SQUARES, true)))
   return [...new Map(found.map((c) => [`${c.format} ${c.text}`, c])).values()]
 }
 
@@ -53,13 +59,5 @@ async function decode(part: Grey, place: Patch, whole: Grey, formats: readonly s
 function cut({ width, data }: Grey, { left, top, width: w, height: h }: Patch): Grey {
   const out = new Uint8Array(w * h)
   for (let y = 0; y < h; y++) out.set(data.subarray((top + y) * width + left, (top + y) * width + left + w), y * w)
-  return { width: w, height: h, data: out }
-}
-
-function halved({ width, height, data }: Grey): Grey {
-  const [w, h] = [width >> 1, height >> 1]
-  const out = new Uint8Array(w * h)
-  for (let y = 0; y < h; y++)
-    for (let x = 0, from = 2 * y * width; x < w; x++, from += 2) out[y * w + x] = (data[from] + data[from + 1] + data[from + width] + data[from + width + 1]) >> 2
   return { width: w, height: h, data: out }
 }

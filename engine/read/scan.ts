@@ -45,9 +45,10 @@ export async function readScan(picture: Grey, dpi: number, said?: Rotation): Pro
   const poor = weakness(again, measures)
   reading = { ...reading, words: wantsBothReaders({ words: again, poor }) ? await reading.both(again) : again }
   const blank = measures.dark < BLANK && reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{2}/u.test(w.text)).length < 2
-  const upright = turned(reduce(picture, 1500), rotation)
-  const codes = blank ? [] : await readCodes(turned(picture, rotation), reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{3}/u.test(w.text)).length)
-  return { words: blank ? [] : reading.words, lean, rotation, blank, ink: blank ? null : inkGrid(upright), ...(codes.length > 0 ? { codes } : {}), poor: blank ? null : weakness(reading.words, measures) }
+  const upright = turned(picture, rotation)
+  const ink = blank ? null : inkGrid(reduce(upright, 1500))
+  const codes = ink ? await readCodes(upright, reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{3}/u.test(w.text)).length, ink) : []
+  return { words: blank ? [] : reading.words, lean, rotation, blank, ink, ...(codes.length > 0 ? { codes } : {}), poor: blank ? null : weakness(reading.words, measures) }
 }
 
 /** A page read with less sense than this may lie upside down; with much less, any way. */

@@ -123,7 +123,7 @@ export async function endReaders(): Promise<void> {
 }
 
 /** The French model spells ü and ö where the English one sees other letters, and reads figures and English as well. */
-const LANGUAGES = process.env.LANGS ?? 'fra+eng'
+const LANGUAGES = 'fra'
 
 /**
  * Words of a picture with boxes as fractions of it. As many readers run at once as the caller asks for pages at once.

@@ -4,6 +4,9 @@ import type { Answer } from '../../core/answers/answer.ts'
 import type { Assessment } from '../../core/assess.ts'
 import type { Page, Rotation } from '../../core/page/page.ts'
 import type { DocumentReading } from '../../core/read/document.ts'
+import type { Learnt } from '../../core/split/learning.ts'
+import type { TrialScore } from '../../core/split/learning-trial.ts'
+import type { Rule } from '../../core/split/rules.ts'
 import type { Piece } from '../../core/split/split.ts'
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
@@ -166,6 +169,39 @@ export const answers = pgTable('answer', {
   createdAt: moment('created_at').notNull().defaultNow(),
   undoneAt: moment('undone_at'),
 }, (t) => [index('answer_package').on(t.packageId, t.id)])
+
+/** Rules by people on where documents begin and what they are. Only those that are on take part in cutting. */
+export const rules = pgTable('rule', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  organisationId: organisation(),
+  body: jsonb('body').$type<Rule>().notNull(),
+  on: boolean('is_on').notNull().default(false),
+  changedById: text('changed_by_id').references(() => user.id, { onDelete: 'set null' }),
+  createdAt: moment('created_at').notNull().defaultNow(),
+  updatedAt: moment('updated_at').notNull().defaultNow(),
+}, (t) => [index('rule_organisation').on(t.organisationId, t.createdAt)])
+
+export const lessonStates = ['learning', 'ready', 'failed'] as const
+
+/** What was learnt from confirmed papers, and how it did on packages kept aside. Once ready it never changes; one at most is on. */
+export const lessons = pgTable('lesson', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  organisationId: organisation(),
+  state: text('state', { enum: lessonStates }).notNull().default('learning'),
+  on: boolean('is_on').notNull().default(false),
+  body: jsonb('body').$type<Learnt>(),
+  trial: jsonb('trial').$type<LessonTrial>(),
+  createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),
+  createdAt: moment('created_at').notNull().defaultNow(),
+}, (t) => [index('lesson_organisation').on(t.organisationId, t.createdAt), uniqueIndex('lesson_on').on(t.organisationId).where(sql`${t.on}`)])
+
+/** What a lesson was made of, and how packages that it knows nothing of were taken apart without it and with it. */
+export interface LessonTrial {
+  samples: { type: string; papers: number }[]
+  packagesAside: number
+  before: TrialScore
+  after: TrialScore
+}
 
 /** Every act, append-only: a trigger refuses changes. */
 export const audit = pgTable('audit', {

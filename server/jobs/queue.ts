@@ -9,6 +9,7 @@ export interface Jobs {
   read_page_again: { packageId: string; number: number }
   draw_page: { packageId: string; number: number }
   judge_package: { packageId: string }
+  learn: { lessonId: string }
 }
 
 /** Queues work inside the caller's transaction: it starts only if what it works on was stored. */

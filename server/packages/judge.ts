@@ -12,6 +12,7 @@ import { splitPages } from '../../core/split/split.ts'
 import type { Work } from '../database/connection.ts'
 import { answers, files, packages, pages, readings } from '../database/schema.ts'
 import { tell } from '../events.ts'
+import { knowledgeOf } from '../knowledge/knowledge.ts'
 
 /** Pages of lately judged packages. A page changes only when it is read and when it is looked at again, so two counts are enough to know them by. */
 const knownPages = new LRUCache<string, Page[]>({ max: 6 })
@@ -43,12 +44,12 @@ export async function answersOf(work: Work, packageId: string): Promise<Answer[]
 
 /** All that a package is judged on, from the database. `cut` cuts its pages anew; else the stored cut is used. */
 export async function situationOf(work: Work, packageId: string, cut: boolean): Promise<Situation> {
-  const [row] = await work.select({ program: packages.program, asOf: packages.asOf, pieces: packages.pieces }).from(packages).where(eq(packages.id, packageId))
+  const [row] = await work.select({ organisationId: packages.organisationId, program: packages.program, asOf: packages.asOf, pieces: packages.pieces }).from(packages).where(eq(packages.id, packageId))
   if (!row) throw new Error(`there is no package ${packageId}`)
   const program = programById(row.program)
   if (!program) throw new Error(`there is no program ${row.program}`)
   const read = await pagesOf(work, packageId)
-  const pieces = cut || !row.pieces ? splitPages(read, builtInTypes) : row.pieces
+  const pieces = cut || !row.pieces ? splitPages(read, builtInTypes, await knowledgeOf(work, row.organisationId)) : row.pieces
   return { files: await filesOf(work, packageId), pages: read, pieces, program, types: builtInTypes, answers: await answersOf(work, packageId), asOf: row.asOf }
 }
 

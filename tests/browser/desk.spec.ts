@@ -18,14 +18,14 @@ test.describe('getting in', () => {
     await page.getByRole('button', { name: 'Sign in' }).click()
     await expect(page.getByRole('alert')).toHaveText('E-mail address or password is wrong.')
   })
-  for (const path of ['packages', 'packages/new', 'events', 'separator-sheets.pdf'])
+  for (const path of ['packages', 'packages/new', 'events', 'separator-sheets.pdf', 'rules', 'rules/new', 'learning'])
     test(`/${path} is closed to strangers`, async ({ request }) => {
       const answer = await request.get(`${base()}/${path}`, { maxRedirects: 0 })
       expect(answer.status()).toBe(302)
     })
   test('pictures, words, files and answers are closed to strangers', async ({ request }) => {
     for (const path of ['pages/1/large', 'pages/1/words', 'find?q=x', 'cover-sheet.pdf', 'package.zip']) expect((await request.get(`${demoPackage()}/${path}`, { maxRedirects: 0 })).status()).toBe(302)
-    for (const path of ['answers', 'bring?name=x', 'owner']) expect((await request.post(`${demoPackage()}/${path}`, { maxRedirects: 0, data: {} })).status()).toBe(302)
+    for (const path of ['answers', 'bring?name=x', 'owner', 'rule-trial']) expect((await request.post(`${demoPackage()}/${path}`, { maxRedirects: 0, data: {} })).status()).toBe(302)
   })
 })
 

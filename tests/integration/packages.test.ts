@@ -225,18 +225,19 @@ describe('the end of the work', () => {
 
 describe('telling of changes', () => {
   test('after the connection was lost, everyone is told to look afresh, and hears again', async () => {
+    const [one, two, three] = await Promise.all([1, 2, 3].map((n) => newPackage('working-boat-loan', who, { caseNumber: `HEARD-${n}-${Date.now()}` })))
     const heard: (string | null)[] = []
     const silence = await hear((change) => heard.push(change?.packageId ?? null))
-    await tell(database(), { packageId: 'one', what: 'files' })
-    await until(() => Promise.resolve(heard.includes('one')))
+    await tell(database(), { packageId: one, what: 'files' })
+    await until(() => Promise.resolve(heard.includes(one)))
     await database().execute(sql`select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen %' and datname = current_database()`)
     await until(() => Promise.resolve(heard.includes(null)))
-    await tell(database(), { packageId: 'two', what: 'files' })
-    await until(() => Promise.resolve(heard.includes('two')))
+    await tell(database(), { packageId: two, what: 'files' })
+    await until(() => Promise.resolve(heard.includes(two)))
     silence()
-    await tell(database(), { packageId: 'three', what: 'files' })
+    await tell(database(), { packageId: three, what: 'files' })
     await new Promise((done) => setTimeout(done, 200))
-    expect(heard).not.toContain('three')
+    expect(heard).not.toContain(three)
   }, 30_000)
 })
 

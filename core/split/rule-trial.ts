@@ -1,0 +1,41 @@
+import type { Box } from '../page/geometry.ts'
+import type { Page } from '../page/page.ts'
+import type { DocumentType } from '../program/schema.ts'
+import { hitsOf, type Rule } from './rules.ts'
+import { splitPages, type Knowledge, type Piece } from './split.ts'
+
+/** What a rule would do to the cut of a package. */
+export interface RuleTrial {
+  hits: { page: number; places: Box[] }[]
+  changes: RuleChange[]
+}
+
+export type RuleChange =
+  | { kind: 'begins'; page: number; now: boolean }
+  | { kind: 'type'; page: number; from: string; to: string }
+  /** The pages say otherwise, so a person would be asked. */
+  | { kind: 'asked'; page: number }
+
+/** Cuts a package with and without a rule, beside all that is known already, and tells the difference page by page. */
+export function tryRule(pages: readonly Page[], types: readonly DocumentType[], known: Knowledge, rule: Rule): RuleTrial {
+  const hits = pages.flatMap((page) => {
+    const places = hitsOf(page, rule)
+    return places ? [{ page: page.number, places }] : []
+  })
+  if (hits.length === 0) return { hits, changes: [] }
+  const before = byPage(splitPages(pages, types, known))
+  const after = byPage(splitPages(pages, types, { ...known, rules: [...(known.rules ?? []), rule] }))
+  const changes = pages.flatMap(({ number }): RuleChange[] => {
+    const [was, is] = [before.get(number), after.get(number)]
+    if (!was || !is) return []
+    const [began, begins] = [was.pages[0] === number, is.pages[0] === number]
+    return [
+      ...(began !== begins ? [{ kind: 'begins' as const, page: number, now: begins }] : []),
+      ...(was.type !== is.type && (begins || began) ? [{ kind: 'type' as const, page: number, from: was.type, to: is.type }] : []),
+      ...(is.contested === rule.name && begins || is.doubts?.some((d) => d.page === number && d.rule === rule.name) ? [{ kind: 'asked' as const, page: number }] : []),
+    ]
+  })
+  return { hits, changes }
+}
+
+const byPage = (pieces: readonly Piece[]): Map<number, Piece> => new Map(pieces.flatMap((p) => p.pages.map((n) => [n, p] as const)))
