@@ -32,7 +32,7 @@ export default function Root() {
 export function ErrorBoundary() {
   const error = useRouteError()
   const [title, text] = isRouteErrorResponse(error)
-    ? error.status === 404 ? ['There is nothing here', 'The address may be mistyped, or the package was removed.'] : ['That did not work', String(error.data || error.statusText)]
+    ? error.status === 404 ? ['There is nothing here', typeof error.data === 'string' && error.data.endsWith('.') && error.data !== 'There is no such package.' ? error.data : 'The address may be mistyped, or the package was removed.'] : ['That did not work', String(error.data || error.statusText)]
     : ['Something went wrong', 'It has been written to the log. Nothing that you answered is lost; load the page again.']
   return (
     <main className="mx-auto mt-24 max-w-md p-6">

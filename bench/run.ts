@@ -2,12 +2,13 @@ import { readFileSync } from 'node:fs'
 import { readdir, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { reportOf, type Report } from '../core/handover/report.ts'
+import type { Page } from '../core/page/page.ts'
 import { programById } from '../core/program/programs.ts'
 import { builtInTypes } from '../core/program/types/index.ts'
 import { judgeRead } from '../engine/judge.ts'
 import { readPackage } from '../engine/package.ts'
 import { tallyCase, Tally } from './score.ts'
-import { caseSchema, truthSchema } from './truth.ts'
+import { caseSchema, truthSchema, type Truth } from './truth.ts'
 
 export interface CorpusRun {
   tally: Tally
@@ -18,28 +19,49 @@ export interface CorpusRun {
   peakMegabytes: number
 }
 
+/** A case as the readers leave it, with its truth. */
+export interface BenchCase {
+  pages: Page[]
+  truth: Truth
+}
+
+/** Reads the pages of a corpus' cases without judging them. */
+export async function readCases(folder: string): Promise<BenchCase[]> {
+  const cases: BenchCase[] = []
+  for (const { at, given, truth } of await casesIn(folder)) cases.push({ truth, pages: (await readPackage(await filesOf(at, given.files), builtInTypes)).pages })
+  return cases
+}
+
+async function casesIn(folder: string) {
+  const names = (await readdir(folder, { withFileTypes: true })).filter((e) => e.isDirectory()).map((e) => e.name).sort()
+  return Promise.all(names.map(async (name) => {
+    const at = join(folder, name)
+    const read = async (file: string): Promise<unknown> => JSON.parse(await readFile(join(at, file), 'utf8'))
+    return { name, at, given: caseSchema.parse(await read('case.json')), truth: truthSchema.parse(await read('truth.json')) }
+  }))
+}
+
+const filesOf = (at: string, names: readonly string[]) => Promise.all(names.map(async (name) => ({ name, bytes: new Uint8Array(await readFile(join(at, name))) })))
+
 /** Runs every case of a corpus through the very computation of the headless run, and scores it. */
 export async function runCorpus(folder: string): Promise<CorpusRun> {
   const tally = new Tally()
-  const names = (await readdir(folder, { withFileTypes: true })).filter((e) => e.isDirectory()).map((e) => e.name).sort()
+  const cases = await casesIn(folder)
   const started = performance.now()
   const usage = cpuSeconds()
   let pages = 0
-  for (const name of names) {
-    const at = join(folder, name)
-    const given = caseSchema.parse(JSON.parse(await readFile(join(at, 'case.json'), 'utf8')))
-    const truth = truthSchema.parse(JSON.parse(await readFile(join(at, 'truth.json'), 'utf8')))
+  for (const { name, at, given, truth } of cases) {
     const report = await runCase(at, given)
     pages += report.pages.length
     tally.merge(tallyCase(name, report, truth))
   }
-  return { tally, cases: names.length, pages, wallSeconds: (performance.now() - started) / 1000, cpuSeconds: cpuSeconds() - usage, peakMegabytes: process.resourceUsage().maxRSS / 1024 }
+  return { tally, cases: cases.length, pages, wallSeconds: (performance.now() - started) / 1000, cpuSeconds: cpuSeconds() - usage, peakMegabytes: process.resourceUsage().maxRSS / 1024 }
 }
 
 async function runCase(folder: string, given: { program: string; asOf: string; files: string[] }): Promise<Report> {
   const program = programById(given.program)
   if (!program) throw new Error(`there is no program "${given.program}"`)
-  const read = await readPackage(await Promise.all(given.files.map(async (name) => ({ name, bytes: new Uint8Array(await readFile(join(folder, name))) }))), builtInTypes)
+  const read = await readPackage(await filesOf(folder, given.files), builtInTypes)
   const { situation, assessment } = await judgeRead(read, { program, types: builtInTypes, asOf: given.asOf })
   return reportOf(situation, assessment)
 }

@@ -18,6 +18,8 @@ export interface Taken {
 
 export interface Speed {
   text: { pages: number; process: Taken; pdftotext: Taken; ratio: number }
+  /** Peak memory of the headless run on text of so many pages. */
+  memory: { pages: number; peakMegabytes: number }[]
   scan: { pages: number; process: Taken; tesseract: Taken; cpuRatio: number; coresBusy: number }
 }
 
@@ -29,9 +31,15 @@ export async function measureSpeed(folder: string): Promise<Speed> {
   mkdirSync(folder, { recursive: true })
   const work = await mkdtemp(join(tmpdir(), 'jigsa-speed-'))
   try {
-    const text = await textPdf(join(folder, 'text-500.pdf'))
+    const text = await textPdf(join(folder, 'text-500.pdf'), 500)
     const textRun = await take('./jigsa', ['process', '--program', 'working-boat-loan', '--as-of', '2026-04-10', '--out', join(work, 'text'), text.path])
     const pdftotext = await take('pdftotext', ['-bbox', text.path, join(work, 'bbox.html')])
+    const memory: Speed['memory'] = []
+    for (const pages of [100, 1000]) {
+      const { path } = await textPdf(join(folder, `text-${pages}.pdf`), pages)
+      const { peakMegabytes } = await take('./jigsa', ['process', '--program', 'working-boat-loan', '--as-of', '2026-04-10', '--out', join(work, `text-${pages}`), path])
+      memory.push({ pages, peakMegabytes })
+    }
     const scan = await scannedPdf(join(folder, 'scan.pdf'))
     const scanRun = await take('./jigsa', ['process', '--program', 'working-boat-loan', '--as-of', '2026-04-10', '--out', join(work, 'scan'), scan.path])
     const pictures = await drawPictures(scan.path, join(work, 'pictures'))
@@ -40,6 +48,7 @@ export async function measureSpeed(folder: string): Promise<Speed> {
     const runs = await Promise.all(pictures.map((p) => limit(() => take('tesseract', [p, join(work, 'out'), '--psm', '4', 'tsv'], { OMP_THREAD_LIMIT: '1' }))))
     const tesseract = { wallSeconds: (Date.now() - started) / 1000, cpuSeconds: runs.reduce((s, r) => s + r.cpuSeconds, 0), peakMegabytes: Math.max(...runs.map((r) => r.peakMegabytes)) }
     return {
+      memory,
       text: { pages: text.pages, process: textRun, pdftotext, ratio: textRun.wallSeconds / pdftotext.wallSeconds },
       scan: { pages: scan.pages, process: scanRun, tesseract, cpuRatio: scanRun.cpuSeconds / tesseract.cpuSeconds, coresBusy: scanRun.cpuSeconds / scanRun.wallSeconds },
     }
@@ -86,16 +95,16 @@ function memoryOf(root: number): number {
   return sum(root) / 1024 / 1024
 }
 
-async function textPdf(path: string): Promise<{ path: string; pages: number }> {
+async function textPdf(path: string, pages: number): Promise<{ path: string; pages: number }> {
   if (!existsSync(path)) {
     const out = await PDFDocument.create()
-    for (let seed = 900; out.getPageCount() < 500; seed++) {
+    for (let seed = 900; out.getPageCount() < pages; seed++) {
       const source = await PDFDocument.load((await makePackage({ seed, papers: 'tuning', asOf: '2026-04-10', clutter: true })).bytes)
-      for (const page of await out.copyPages(source, source.getPageIndices().slice(0, 500 - out.getPageCount()))) out.addPage(page)
+      for (const page of await out.copyPages(source, source.getPageIndices().slice(0, pages - out.getPageCount()))) out.addPage(page)
     }
     await writeFile(path, await out.save())
   }
-  return { path, pages: 500 }
+  return { path, pages }
 }
 
 async function scannedPdf(path: string): Promise<{ path: string; pages: number }> {

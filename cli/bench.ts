@@ -2,7 +2,9 @@ import { existsSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { Command } from 'commander'
-import { runCorpus } from '../bench/run.ts'
+import { drawCalibration } from '../bench/calibration.ts'
+import { runManyTypes } from '../bench/many-types.ts'
+import { readCases, runCorpus } from '../bench/run.ts'
 import { scoresOf } from '../bench/score.ts'
 import { measureSpeed, type Taken } from '../bench/speed.ts'
 import { writeCorpus } from '../demo/corpus.ts'
@@ -36,7 +38,19 @@ async function score(name: string, folder: string): Promise<void> {
   if (wishes.notes) for (const note of tally.notes) console.log(note)
   console.log(`\n${name}: ${run.cases} cases, ${run.pages} pages, ${(run.wallSeconds / run.pages).toFixed(3)} s wall and ${(run.cpuSeconds / run.pages).toFixed(3)} s CPU a page, ${Math.round(run.peakMegabytes)} MB at most`)
   for (const [label, value] of Object.entries(scores)) console.log(`  ${label.padEnd(32)} ${value === null ? '–' : value.toFixed(4)}`)
+  console.log(`  documents said to be so sure, and how many of them were right (│ is what was said)`)
+  for (const row of drawCalibration(tally.documents)) console.log(`    ${row}`)
+  console.log(`  fields`)
+  for (const row of drawCalibration(tally.fields)) console.log(`    ${row}`)
   figures[name] = { ...run, scores }
+}
+
+/** The curve of accuracy and time over the number of types, on the text papers that types are tuned on. */
+async function scoreTypes(folder: string): Promise<void> {
+  const runs = runManyTypes(await readCases(folder), [25, 100, 500])
+  console.log('\ncutting with so many types known')
+  for (const run of runs) console.log(`  ${String(run.types).padStart(3)} types  type accuracy ${run.typeAccuracy.toFixed(4)}  boundary F1 ${run.boundaryF1.toFixed(4)}  ${run.millisecondsPerPage.toFixed(1)} ms a page`)
+  figures.types = runs
 }
 
 if (wishes.corpus) await score(wishes.corpus, given(wishes.corpus))
@@ -46,10 +60,13 @@ else {
     if (!existsSync(join(folder, `case-${String(corpus.cases).padStart(3, '0')}`, 'truth.json'))) await writeCorpus(folder, corpus)
     await score(name, folder)
   }
+  await scoreTypes(join('corpora', 'dice-text'))
   const speed = await measureSpeed(join('corpora', 'speed'))
   const show = (taken: Taken) => `${taken.wallSeconds.toFixed(2)} s wall, ${taken.cpuSeconds.toFixed(2)} s CPU, ${Math.round(taken.peakMegabytes)} MB`
   console.log(`\nspeed on ${speed.text.pages} pages of text\n  jigsa process    ${show(speed.text.process)}\n  pdftotext -bbox  ${show(speed.text.pdftotext)}\n  ratio of wall    ${speed.text.ratio.toFixed(2)}`)
   console.log(`speed on ${speed.scan.pages} scanned pages\n  jigsa process    ${show(speed.scan.process)}\n  Tesseract alone  ${show(speed.scan.tesseract)}\n  ratio of CPU     ${speed.scan.cpuRatio.toFixed(2)}, ${speed.scan.coresBusy.toFixed(2)} cores busy`)
+  console.log('memory of the headless run')
+  for (const { pages, peakMegabytes } of speed.memory) console.log(`  ${String(pages).padStart(4)} pages of text  ${Math.round(peakMegabytes)} MB at most`)
   figures.speed = speed
 }
 if (wishes.json) await writeFile(given(wishes.json), JSON.stringify(figures, null, 1))

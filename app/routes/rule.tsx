@@ -59,7 +59,7 @@ export default function RuleEditor({ loaderData: { id, rule: stored, on, package
   const ready = ruleSchema.safeParse(rule).success
   return (
     <main className="mx-auto grid h-full max-w-7xl gap-4 p-4 lg:grid-cols-[minmax(340px,480px)_minmax(0,1fr)]">
-      <form className="min-h-0 space-y-4 overflow-auto pb-2" onSubmit={(event) => { event.preventDefault(); void submit(rule, { method: 'post', encType: 'application/json' }) }}>
+      <form className="min-h-0 space-y-4 overflow-auto px-1 pb-2" onSubmit={(event) => { event.preventDefault(); void submit(rule, { method: 'post', encType: 'application/json' }) }}>
         <div>
           <Link to="/rules" className="text-sm text-petrol underline">All rules</Link>
           <h1 className="text-xl font-semibold">{stored ? 'Change a rule' : 'A new rule'}</h1>

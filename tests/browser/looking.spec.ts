@@ -43,7 +43,7 @@ test('a rule is written, tried with its hits one by one, switched on by a lead, 
   await signIn(page, 'ruben')
   await openView(page, `${base()}/rules/new`)
   await page.getByLabel('Its name').fill('Own letterhead')
-  await page.getByLabel('Words 1').fill('Merrow Sound Mutual')
+  await page.getByRole('textbox', { name: 'Words 1' }).fill('Merrow Sound Mutual')
   await page.getByLabel('Tried on').selectOption(process.env.TEST_PACKAGE!)
   await expect(page.getByText(/applies to \d+ pages?/)).toBeVisible()
   await page.getByRole('button', { name: 'Keep the rule' }).click()
