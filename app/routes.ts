@@ -10,6 +10,8 @@ export default [
     route('packages/new', 'routes/new-package.tsx'),
     route('rules', 'routes/rules.tsx'),
     route('rules/:id', 'routes/rule.tsx'),
+    route('types', 'routes/types.tsx'),
+    route('types/:id', 'routes/type.tsx'),
     route('learning', 'routes/learning.tsx'),
     route('packages/:id', 'routes/package.tsx', [
       index('routes/package-home.ts'),
@@ -28,6 +30,7 @@ export default [
   route('packages/:id/loupe', 'routes/loupe-window.tsx'),
   route('packages/:id/find', 'routes/find.ts'),
   route('packages/:id/answers', 'routes/answers.ts'),
+  route('types/:id/file', 'routes/type-file.ts'),
   route('packages/:id/rule-trial', 'routes/rule-trial.ts'),
   route('packages/:id/owner', 'routes/owner.ts'),
   route('packages/:id/bring', 'routes/bring.ts'),

@@ -1,3 +1,4 @@
+import { builtInTypes } from '../core/program/types/index.ts'
 import { mayGive } from './packages/owners.ts'
 import { summaryOf } from './packages/answer.ts'
 
@@ -18,4 +19,4 @@ test.each([
   [{ kind: 'value', page: 4, field: 'net_pay', value: null, state: 'empty', at: null }, 'net pay of page 4: not on the paper'],
   [{ kind: 'waive', requirement: 'photo_id', reason: 'seen at the counter' }, 'Waived photo id: seen at the counter'],
   [{ kind: 'move', pages: [3, 4], behind: null }, 'Pages 3, 4 are a document of their own'],
-] as const)('%j reads "%s" in the history', (answer, text) => expect(summaryOf(answer as never)).toBe(text))
+] as const)('%j reads "%s" in the history', (answer, text) => expect(summaryOf(answer as never, builtInTypes)).toBe(text))

@@ -5,11 +5,12 @@ import { closeDatabase, connections } from './database/connection.ts'
 import { Alive } from './jobs/alive.ts'
 import { drawPage, glanceAtPage, judgePackage, openFile, readPage, readPageAgain } from './jobs/tasks.ts'
 import { learn } from './knowledge/lessons.ts'
+import { readTypeAgain } from './knowledge/teaching.ts'
 import { log } from './log.ts'
 import { settings } from './settings.ts'
 
 /** A worker process: reads pages and judges packages. Any number of them, on any number of machines, share a database. */
-const taskList = { open_file: openFile, glance_at_page: glanceAtPage, read_page: readPage, read_page_again: readPageAgain, draw_page: drawPage, judge_package: judgePackage, learn } as unknown as TaskList
+const taskList = { open_file: openFile, glance_at_page: glanceAtPage, read_page: readPage, read_page_again: readPageAgain, draw_page: drawPage, judge_package: judgePackage, read_type_again: readTypeAgain, learn } as unknown as TaskList
 const workerIds: string[] = []
 const events = new EventEmitter() as WorkerEvents
 events.on('worker:create', ({ worker }) => workerIds.push(worker.workerId))

@@ -2,11 +2,13 @@ import { useCallback, useEffect } from 'react'
 import { useFetcher } from 'react-router'
 import type { Answer } from '../../core/answers/answer.ts'
 import type { Box } from '../../core/page/geometry.ts'
+import type { Taught } from '../../server/knowledge/teaching.ts'
 import { usePackage } from './view.ts'
 
 interface Outcome {
   problem: string | null
   said: string | null
+  taught?: Taught[]
 }
 
 /** Says something about the package; the screen follows once the server has judged it again. */

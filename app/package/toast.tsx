@@ -11,13 +11,15 @@ export function Toast() {
   useEffect(() => {
     if (say.problem) setShown({ text: say.problem, bad: true })
   }, [say.problem, say.outcome])
+  const { outcome } = say
+  const taught = outcome?.taught?.[0]
   useEffect(() => {
     if (row.version === before.version) return
     const loose = assessment?.deck.length ?? 0
     const settled = before.loose - loose
-    if (undo.undo && undo.undo !== before.undo) setShown({ text: `${undo.undo}.${settled > 1 ? ` ${settled - 1} more fell into place.` : ''}`, bad: false })
+    if (undo.undo && undo.undo !== before.undo) setShown({ text: `${undo.undo}.${settled > 1 ? ` ${settled - 1} more fell into place.` : ''}${taught ? ` Learnt: “${taught.wording}” leads to ${taught.fieldTitle}; papers that wait are read again.` : ''}`, bad: false })
     setBefore({ version: row.version, loose, undo: undo.undo })
-  }, [row.version, undo.undo, assessment, before])
+  }, [row.version, undo.undo, assessment, before, taught])
   useEffect(() => {
     if (!shown) return
     const timer = setTimeout(() => setShown(null), shown.bad ? 9000 : 5000)

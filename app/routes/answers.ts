@@ -1,10 +1,12 @@
 import { data } from 'react-router'
 import { z } from 'zod'
 import { answerSchema, type Answer } from '../../core/answers/answer.ts'
-import { builtInTypes, typeById } from '../../core/program/types/index.ts'
+import { typeById } from '../../core/program/types/index.ts'
 import { parseTyped } from '../../core/read/typed.ts'
 import { askedPackage } from '../../server/access/packages.ts'
-import { Closed, giveAnswers, redo, undo } from '../../server/packages/answer.ts'
+import { database } from '../../server/database/connection.ts'
+import { typesOf } from '../../server/knowledge/types.ts'
+import { Closed, giveAnswers, placeOfTyped, redo, undo } from '../../server/packages/answer.ts'
 import type { Route } from './+types/answers'
 
 const place = z.object({ page: z.number().int().positive(), box: z.tuple([z.number(), z.number(), z.number(), z.number()]) }).nullable()
@@ -30,16 +32,16 @@ export async function action({ request, params }: Route.ActionArgs) {
     let given: Answer[]
     if (body.act === 'typed') {
       const document = row.assessment.documents.find((d) => d.pages.includes(body.page))
-      const field = document && typeById(builtInTypes, document.type).fields.find((f) => f.name === body.field)
+      const field = document && typeById(await typesOf(database(), who.organisationId), document.type).fields.find((f) => f.name === body.field)
       if (!field) return data({ problem: 'The paper has changed meanwhile; look again.' }, 409)
       const typed = parseTyped(field.kind, body.text)
       if ('problem' in typed) return data({ problem: typed.problem }, 400)
-      given = [{ kind: 'value', page: body.page, field: body.field, value: typed.value, state: 'corrected', at: body.at }]
+      given = [{ kind: 'value', page: body.page, field: body.field, value: typed.value, state: 'corrected', at: body.at ?? (await placeOfTyped(row.id, document.pages, body.text)) }]
     } else given = body.answers
     const lost = given.find((a) => 'page' in a && a.kind !== 'turn' && !row.assessment!.documents.some((d) => d.pages.includes(a.page)))
     if (lost) return data({ problem: 'That page is in no document.' }, 409)
-    await giveAnswers(row.id, given, who, body.seen)
-    return data({ problem: null, said: null })
+    const taught = await giveAnswers(row.id, given, who, body.seen)
+    return data({ problem: null, said: null, taught })
   } catch (error) {
     if (error instanceof Closed) return data({ problem: error.message }, 409)
     throw error

@@ -1,9 +1,10 @@
 import { useEffect } from 'react'
 import { data, useFetcher, useRevalidator } from 'react-router'
 import { z } from 'zod'
-import { builtInTypes } from '../../core/program/types/index.ts'
 import type { TrialScore } from '../../core/split/learning-trial.ts'
 import { signedIn } from '../../server/access/people.ts'
+import { database } from '../../server/database/connection.ts'
+import { typesOf } from '../../server/knowledge/types.ts'
 import { beginLesson, learningState, useLesson as switchLesson } from '../../server/knowledge/lessons.ts'
 import { maySwitch } from '../../server/knowledge/rules.ts'
 import { count, moment } from '../parts/format.ts'
@@ -13,7 +14,7 @@ export const meta = () => [{ title: 'Learning · Jigsa' }]
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
-  return { ...(await learningState(who)), may: maySwitch(who), titles: { ...Object.fromEntries(builtInTypes.map((t) => [t.id, t.title])), unknown: 'Of no known type' } as Record<string, string> }
+  return { ...(await learningState(who)), may: maySwitch(who), titles: { ...Object.fromEntries((await typesOf(database(), who.organisationId)).map((t) => [t.id, t.title])), unknown: 'Of no known type' } as Record<string, string> }
 }
 
 const bodySchema = z.discriminatedUnion('act', [z.object({ act: z.literal('learn') }), z.object({ act: z.literal('use'), id: z.uuid().nullable() })])

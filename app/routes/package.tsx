@@ -1,7 +1,9 @@
 import { NavLink, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router'
-import { builtInTypes, unknownType } from '../../core/program/types/index.ts'
+import { unknownType } from '../../core/program/types/index.ts'
 import { programById } from '../../core/program/programs.ts'
 import { askedPackage } from '../../server/access/packages.ts'
+import { database } from '../../server/database/connection.ts'
+import { typesOf } from '../../server/knowledge/types.ts'
 import { undoState } from '../../server/packages/answer.ts'
 import { ownersFor } from '../../server/packages/owners.ts'
 import { pageSheets, problemFiles } from '../../server/packages/queries.ts'
@@ -23,12 +25,12 @@ export const meta = ({ loaderData }: Route.MetaArgs) => [{ title: `${loaderData?
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { who, row: found } = await askedPackage(request, params.id)
   const { assessment, ...row } = found
-  const [sheets, undo, problems, owners] = await Promise.all([pageSheets(row.id), undoState(row.id), problemFiles(row.id), ownersFor(who, row.ownerId)])
+  const [types, sheets, undo, problems, owners] = await Promise.all([typesOf(database(), who.organisationId), pageSheets(row.id), undoState(row.id), problemFiles(row.id), ownersFor(who, row.ownerId)])
   const things = assessment ? assessment.documents.reduce((sum, d) => sum + 1 + d.fields.filter((f) => f.state !== 'absent').length, 0) + assessment.facts.length + assessment.checks.length : 0
   return {
     who, row, assessment, sheets, undo, problems, owners,
     programTitle: programById(row.program)?.title ?? row.program,
-    types: [...builtInTypes, unknownType].map((t) => ({ id: t.id, title: t.title, titles: t.titles.slice(0, 8), signed: t.signature !== null, fields: t.fields.map(({ name, title, kind, columns, choices }) => ({ name, title, kind, columns: columns.map((c) => ({ name: c.name, kind: c.kind })), choices: choices.map((c) => c.value) })) })),
+    types: [...types, unknownType].map((t) => ({ id: t.id, title: t.title, titles: t.titles.slice(0, 8), signed: t.signature !== null, fields: t.fields.map(({ name, title, kind, columns, choices }) => ({ name, title, kind, columns: columns.map((c) => ({ name: c.name, kind: c.kind })), choices: choices.map((c) => c.value) })) })),
     meter: assessment ? { placed: Math.max(0, things - assessment.deck.length), all: things } : null,
   }
 }

@@ -1,8 +1,9 @@
 import { data } from 'react-router'
 import { z } from 'zod'
-import { builtInTypes } from '../../core/program/types/index.ts'
 import { ruleSchema } from '../../core/split/rules.ts'
 import { askedPackage } from '../../server/access/packages.ts'
+import { database } from '../../server/database/connection.ts'
+import { typesOf } from '../../server/knowledge/types.ts'
 import { tryRuleOn } from '../../server/knowledge/rules.ts'
 import { pageSheets } from '../../server/packages/queries.ts'
 import type { Route } from './+types/rule-trial'
@@ -21,6 +22,6 @@ export async function action({ request, params }: Route.ActionArgs) {
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success) return data({ problem: 'Give the rule a name and at least one word of two letters.', trial: null }, 400)
   const { says } = body.data.rule
-  if (says.kind === 'type' && !builtInTypes.some((t) => t.id === says.type)) return data({ problem: 'Say what the page is.', trial: null }, 400)
+  if (says.kind === 'type' && !(await typesOf(database(), who.organisationId)).some((t) => t.id === says.type)) return data({ problem: 'Say what the page is.', trial: null }, 400)
   return { problem: null, trial: await tryRuleOn(who, row.id, body.data.rule, body.data.id) }
 }

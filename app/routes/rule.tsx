@@ -2,10 +2,11 @@ import { useEffect, useRef, useState } from 'react'
 import { data, Link, redirect, useFetcher, useNavigation, useSubmit } from 'react-router'
 import { z } from 'zod'
 import { grow, type Box } from '../../core/page/geometry.ts'
-import { builtInTypes } from '../../core/program/types/index.ts'
 import type { RuleChange } from '../../core/split/rule-trial.ts'
 import { areaOf, ruleSchema, type Rule, type RulePlace } from '../../core/split/rules.ts'
 import { signedIn } from '../../server/access/people.ts'
+import { database } from '../../server/database/connection.ts'
+import { typesOf } from '../../server/knowledge/types.ts'
 import { packagesToTry, rulesOf, saveRule } from '../../server/knowledge/rules.ts'
 import { count } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
@@ -23,7 +24,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const id = idSchema.safeParse(params.id)
   const stored = id.success && id.data !== 'new' ? (await rulesOf(who)).find((r) => r.id === id.data) : undefined
   if (!id.success || (id.data !== 'new' && !stored)) throw data('There is no such rule.', 404)
-  return { id: stored?.id ?? null, rule: stored?.body ?? null, on: stored?.on ?? false, packages: await packagesToTry(who), types: builtInTypes.map(({ id: type, title }) => ({ id: type, title })) }
+  return { id: stored?.id ?? null, rule: stored?.body ?? null, on: stored?.on ?? false, packages: await packagesToTry(who), types: (await typesOf(database(), who.organisationId)).map(({ id: type, title }) => ({ id: type, title })) }
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
@@ -33,7 +34,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   if (!id.success) throw data('There is no such rule.', 404)
   if (!rule.success) return data({ problem: 'Give the rule a name of three letters, and words of two letters or more.' }, 400)
   const { says } = rule.data
-  if (says.kind === 'type' && !builtInTypes.some((t) => t.id === says.type)) return data({ problem: 'Say what the page is.' }, 400)
+  if (says.kind === 'type' && !(await typesOf(database(), who.organisationId)).some((t) => t.id === says.type)) return data({ problem: 'Say what the page is.' }, 400)
   if (!(await saveRule(who, id.data === 'new' ? null : id.data, rule.data))) throw data('There is no such rule any more.', 404)
   return redirect('/rules')
 }

@@ -1,9 +1,10 @@
 import { Plus } from 'lucide-react'
 import { data, Link, useFetcher } from 'react-router'
 import { z } from 'zod'
-import { builtInTypes } from '../../core/program/types/index.ts'
 import type { Rule } from '../../core/split/rules.ts'
 import { signedIn } from '../../server/access/people.ts'
+import { database } from '../../server/database/connection.ts'
+import { typesOf } from '../../server/knowledge/types.ts'
 import { maySwitch, removeRule, rulesOf, switchRule } from '../../server/knowledge/rules.ts'
 import { count, moment } from '../parts/format.ts'
 import type { Route } from './+types/rules'
@@ -12,7 +13,7 @@ export const meta = () => [{ title: 'Rules · Jigsa' }]
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
-  return { rules: await rulesOf(who), maySwitch: maySwitch(who), titles: Object.fromEntries(builtInTypes.map((t) => [t.id, t.title])) }
+  return { rules: await rulesOf(who), maySwitch: maySwitch(who), titles: Object.fromEntries((await typesOf(database(), who.organisationId)).map((t) => [t.id, t.title])) }
 }
 
 const bodySchema = z.discriminatedUnion('act', [z.object({ act: z.literal('switch'), id: z.uuid(), on: z.boolean() }), z.object({ act: z.literal('remove'), id: z.uuid() })])

@@ -6,7 +6,7 @@ import * as schema from './schema.ts'
 
 export type Database = NodePgDatabase<typeof schema>
 /** A transaction, or the database itself. */
-export type Work = Pick<Database, 'select' | 'insert' | 'update' | 'delete' | 'execute'>
+export type Work = Pick<Database, 'select' | 'selectDistinctOn' | 'insert' | 'update' | 'delete' | 'execute'>
 
 let pool: pg.Pool | null = null
 let opened: Database | null = null

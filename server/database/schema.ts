@@ -3,6 +3,7 @@ import { bigint, bigserial, boolean, customType, date, index, integer, jsonb, pg
 import type { Answer } from '../../core/answers/answer.ts'
 import type { Assessment } from '../../core/assess.ts'
 import type { Page, Rotation } from '../../core/page/page.ts'
+import type { DocumentType } from '../../core/program/schema.ts'
 import type { DocumentReading } from '../../core/read/document.ts'
 import type { Learnt } from '../../core/split/learning.ts'
 import type { TrialScore } from '../../core/split/learning-trial.ts'
@@ -169,6 +170,45 @@ export const answers = pgTable('answer', {
   createdAt: moment('created_at').notNull().defaultNow(),
   undoneAt: moment('undone_at'),
 }, (t) => [index('answer_package').on(t.packageId, t.id)])
+
+/** Document types as an organisation has them: every save is a version of its own, the highest counts. What is not here is built in. */
+export const documentTypes = pgTable('document_type', {
+  id: bigserial('id', { mode: 'number' }).primaryKey(),
+  organisationId: organisation(),
+  type: text('type').notNull(),
+  version: integer('version').notNull(),
+  body: jsonb('body').$type<DocumentType>().notNull(),
+  createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),
+  createdAt: moment('created_at').notNull().defaultNow(),
+}, (t) => [uniqueIndex('document_type_version').on(t.organisationId, t.type, t.version)])
+
+/** Wordings that corrections taught: what leads to a field on papers of a type. */
+export const learntLabels = pgTable('learnt_label', {
+  id: bigserial('id', { mode: 'number' }).primaryKey(),
+  organisationId: organisation(),
+  type: text('type').notNull(),
+  field: text('field').notNull(),
+  wording: text('wording').notNull(),
+  /** The example. */
+  packageId: uuid('package_id').references(() => packages.id, { onDelete: 'set null' }),
+  page: integer('page').notNull(),
+  taughtById: text('taught_by_id').references(() => user.id, { onDelete: 'set null' }),
+  createdAt: moment('created_at').notNull().defaultNow(),
+  removedAt: moment('removed_at'),
+}, (t) => [index('learnt_label_type').on(t.organisationId, t.type, t.id)])
+
+/** What a learnt wording changed on papers that waited. */
+export const taughtChanges = pgTable('taught_change', {
+  id: bigserial('id', { mode: 'number' }).primaryKey(),
+  labelId: bigint('label_id', { mode: 'number' }).notNull().references(() => learntLabels.id, { onDelete: 'cascade' }),
+  packageId: uuid('package_id').notNull().references(() => packages.id, { onDelete: 'cascade' }),
+  page: integer('page').notNull(),
+  field: text('field').notNull(),
+  before: text('before').notNull(),
+  after: text('after').notNull(),
+  /** A question less for somebody. */
+  settled: boolean('settled').notNull(),
+}, (t) => [index('taught_change_label').on(t.labelId)])
 
 /** Rules by people on where documents begin and what they are. Only those that are on take part in cutting. */
 export const rules = pgTable('rule', {

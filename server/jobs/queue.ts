@@ -9,6 +9,7 @@ export interface Jobs {
   read_page_again: { packageId: string; number: number }
   draw_page: { packageId: string; number: number }
   judge_package: { packageId: string }
+  read_type_again: { organisationId: string; type: string; labelId: number | null }
   learn: { lessonId: string }
 }
 

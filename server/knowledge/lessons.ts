@@ -1,6 +1,5 @@
 import { and, desc, eq, isNull, sql } from 'drizzle-orm'
 import type { Assessment } from '../../core/assess.ts'
-import { builtInTypes } from '../../core/program/types/index.ts'
 import { MOST_SAMPLES, samplesOf, type Learnt } from '../../core/split/learning.ts'
 import { tryKnowledge, type FinishedPackage } from '../../core/split/learning-trial.ts'
 import type { Person } from '../access/people.ts'
@@ -11,6 +10,7 @@ import { queueJob, type Jobs } from '../jobs/queue.ts'
 import { log } from '../log.ts'
 import { pagesOf } from '../packages/judge.ts'
 import { knowledgeOf, recutUntouched } from './knowledge.ts'
+import { typesOf } from './types.ts'
 
 /** Of finished packages every so manieth is kept aside: nothing is learnt from it, and what was learnt is tried on it. */
 const ASIDE_EVERY = 4
@@ -81,8 +81,9 @@ export async function learn({ lessonId }: Jobs['learn'], { job }: { job: { attem
     }
     const aside: FinishedPackage[] = []
     for (const [packageId, documents] of byPackage(confirmed.filter((c) => c.aside))) aside.push({ pages: await pagesOf(work, packageId), documents })
+    const types = await typesOf(work, lesson.organisationId)
     const { rules } = await knowledgeOf(work, lesson.organisationId)
-    const trial: LessonTrial = { samples: countsOf(taught), packagesAside: aside.length, before: tryKnowledge(aside, builtInTypes, { rules }), after: tryKnowledge(aside, builtInTypes, { rules, learnt }) }
+    const trial: LessonTrial = { samples: countsOf(taught), packagesAside: aside.length, before: tryKnowledge(aside, types, { rules }), after: tryKnowledge(aside, types, { rules, learnt }) }
     await work.update(lessons).set({ state: 'ready', body: learnt, trial }).where(eq(lessons.id, lessonId))
   } catch (error) {
     if (job.attempts < job.max_attempts) throw error

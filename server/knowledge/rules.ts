@@ -1,5 +1,4 @@
 import { and, asc, desc, eq, inArray } from 'drizzle-orm'
-import { builtInTypes } from '../../core/program/types/index.ts'
 import { tryRule, type RuleTrial } from '../../core/split/rule-trial.ts'
 import type { Rule } from '../../core/split/rules.ts'
 import type { Person } from '../access/people.ts'
@@ -8,6 +7,7 @@ import { database } from '../database/connection.ts'
 import { packages, rules, user } from '../database/schema.ts'
 import { pagesOf } from '../packages/judge.ts'
 import { knowledgeOf, recutUntouched } from './knowledge.ts'
+import { typesOf } from './types.ts'
 
 /** All may write rules and try them; switching one on changes everybody's packages, and is a lead's. */
 export const maySwitch = (who: Pick<Person, 'role'>): boolean => who.role === 'lead' || who.role === 'administrator'
@@ -59,7 +59,7 @@ export const packagesToTry = (who: Person) =>
 
 /** What a rule would do to a package that is read. @param id the stored rule that it changes, which is left out */
 export async function tryRuleOn(who: Person, packageId: string, rule: Rule, id: string | null): Promise<RuleTrial> {
-  const [pages, known, stored] = await Promise.all([pagesOf(database(), packageId), knowledgeOf(database(), who.organisationId), rulesOf(who)])
+  const [pages, types, known, stored] = await Promise.all([pagesOf(database(), packageId), typesOf(database(), who.organisationId), knowledgeOf(database(), who.organisationId), rulesOf(who)])
   const others = stored.filter((r) => r.on && r.id !== id).map((r) => r.body)
-  return tryRule(pages, builtInTypes, { ...known, rules: others }, rule)
+  return tryRule(pages, types, { ...known, rules: others }, rule)
 }

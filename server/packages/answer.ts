@@ -1,13 +1,18 @@
 import { and, desc, eq, gt, isNotNull, isNull, asc, ne } from 'drizzle-orm'
 import { answerSchema, type Answer } from '../../core/answers/answer.ts'
 import { touches } from '../../core/answers/touches.ts'
+import { findOn } from '../../core/page/find.ts'
+import type { Box } from '../../core/page/geometry.ts'
 import { plain } from '../../core/read/value.ts'
-import { typeById, builtInTypes } from '../../core/program/types/index.ts'
+import type { DocumentType } from '../../core/program/schema.ts'
+import { typeById } from '../../core/program/types/index.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { answers, packages, user } from '../database/schema.ts'
-import { judge } from './judge.ts'
+import { teach, type Taught } from '../knowledge/teaching.ts'
+import { typesOf } from '../knowledge/types.ts'
+import { judge, pagesOf } from './judge.ts'
 import { queueTurns } from './turning.ts'
 
 /** The package takes no answers in its state. */
@@ -25,25 +30,35 @@ async function open(work: Parameters<typeof judge>[0], packageId: string): Promi
  *   overwritten unseen
  * @throws Closed
  */
-export async function giveAnswers(packageId: string, given: readonly Answer[], who: Person, seen?: number): Promise<void> {
+export async function giveAnswers(packageId: string, given: readonly Answer[], who: Person, seen?: number): Promise<Taught[]> {
   const checked = given.map((one) => answerSchema.parse(one))
-  await database().transaction(async (work) => {
+  return database().transaction(async (work) => {
     await open(work, packageId)
+    const types = await typesOf(work, who.organisationId)
     if (seen !== undefined) {
       const others = await work.select({ body: answers.body, name: user.name }).from(answers).leftJoin(user, eq(answers.userId, user.id)).where(and(eq(answers.packageId, packageId), gt(answers.id, seen), ne(answers.userId, who.id), isNull(answers.undoneAt)))
       const other = others.find(({ body }) => checked.some((one) => touches(one, body)))
-      if (other) throw new Closed(`${other.name ?? 'Somebody'} changed this meanwhile (${summaryOf(other.body)}); look again.`)
+      if (other) throw new Closed(`${other.name ?? 'Somebody'} changed this meanwhile (${summaryOf(other.body, types)}); look again.`)
     }
     // What was undone cannot be redone once something new is said.
     await work.delete(answers).where(and(eq(answers.packageId, packageId), isNotNull(answers.undoneAt)))
     for (const body of checked) {
-      const summary = summaryOf(body)
+      const summary = summaryOf(body, types)
       await work.insert(answers).values({ packageId, userId: who.id, body, summary })
       await note(work, who, packageId, 'answered', summary)
     }
     await queueTurns(work, packageId)
+    const taught = await teach(work, packageId, checked, who)
     await judge(work, packageId)
+    return taught
   })
+}
+
+/** Where what a person typed stands on a document's pages, if it does so once: a value with a place teaches, and can be looked at. */
+export async function placeOfTyped(packageId: string, numbers: readonly number[], text: string): Promise<{ page: number; box: Box } | null> {
+  const pages = (await pagesOf(database(), packageId)).filter((p) => numbers.includes(p.number))
+  const hits = pages.flatMap((page) => findOn(page, text))
+  return hits.length === 1 ? { page: hits[0].page, box: hits[0].box } : null
 }
 
 /** Takes the last standing answer back. Returns what it was, or null where there is none. */
@@ -84,8 +99,8 @@ export async function undoState(packageId: string): Promise<{ undo: string | nul
 }
 
 /** An answer in words, as the history shows it. */
-export function summaryOf(answer: Answer): string {
-  const title = (type: string) => typeById(builtInTypes, type).title.toLowerCase()
+export function summaryOf(answer: Answer, types: readonly DocumentType[]): string {
+  const title = (type: string) => typeById(types, type).title.toLowerCase()
   switch (answer.kind) {
     case 'cut': return answer.begins ? `A document starts on page ${answer.page}` : `Page ${answer.page} goes on with the document before`
     case 'type': return `Page ${answer.page} is a ${title(answer.type)}`

@@ -7,12 +7,12 @@ import type { PackageFile } from '../../core/findings/findings.ts'
 import type { Box } from '../../core/page/geometry.ts'
 import type { Page, Word } from '../../core/page/page.ts'
 import { programById } from '../../core/program/programs.ts'
-import { builtInTypes } from '../../core/program/types/index.ts'
 import { splitPages } from '../../core/split/split.ts'
 import type { Work } from '../database/connection.ts'
 import { answers, files, packages, pages, readings } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { knowledgeOf } from '../knowledge/knowledge.ts'
+import { typesOf } from '../knowledge/types.ts'
 
 /** Pages of lately judged packages. A page changes only when it is read and when it is looked at again, so two counts are enough to know them by. */
 const knownPages = new LRUCache<string, Page[]>({ max: 6 })
@@ -49,8 +49,9 @@ export async function situationOf(work: Work, packageId: string, cut: boolean): 
   const program = programById(row.program)
   if (!program) throw new Error(`there is no program ${row.program}`)
   const read = await pagesOf(work, packageId)
-  const pieces = cut || !row.pieces ? splitPages(read, builtInTypes, await knowledgeOf(work, row.organisationId)) : row.pieces
-  return { files: await filesOf(work, packageId), pages: read, pieces, program, types: builtInTypes, answers: await answersOf(work, packageId), asOf: row.asOf }
+  const types = await typesOf(work, row.organisationId)
+  const pieces = cut || !row.pieces ? splitPages(read, types, await knowledgeOf(work, row.organisationId)) : row.pieces
+  return { files: await filesOf(work, packageId), pages: read, pieces, program, types, answers: await answersOf(work, packageId), asOf: row.asOf }
 }
 
 /**

@@ -1,0 +1,80 @@
+import { Plus, Upload } from 'lucide-react'
+import { useRef, useState } from 'react'
+import { data, Link, redirect, useFetcher } from 'react-router'
+import { z } from 'zod'
+import { documentTypeSchema } from '../../core/program/schema.ts'
+import { builtInTypes } from '../../core/program/types/index.ts'
+import { signedIn } from '../../server/access/people.ts'
+import { database } from '../../server/database/connection.ts'
+import { maySwitch } from '../../server/knowledge/rules.ts'
+import { saveType, typesOf } from '../../server/knowledge/types.ts'
+import { count } from '../parts/format.ts'
+import type { Route } from './+types/types'
+
+export const meta = () => [{ title: 'Document types · Jigsa' }]
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const who = await signedIn(request)
+  const types = await typesOf(database(), who.organisationId)
+  return { may: maySwitch(who), types: types.map((t) => ({ id: t.id, title: t.title, fields: t.fields.length, signed: t.signature !== null, own: !builtInTypes.some((b) => b.id === t.id), changed: builtInTypes.some((b) => b.id === t.id && b !== t) })) }
+}
+
+/** Takes a type in as it was exported. */
+export async function action({ request }: Route.ActionArgs) {
+  const who = await signedIn(request)
+  if (!maySwitch(who)) return data({ problem: 'A lead or an administrator changes document types.' }, 403)
+  const parsed = documentTypeSchema.safeParse(await request.json().catch(() => null))
+  if (!parsed.success) {
+    const [issue] = parsed.error.issues
+    return data({ problem: `This is no document type: ${issue.path.length > 0 ? `${issue.path.join('.')}: ` : ''}${issue.message}` }, 400)
+  }
+  await database().transaction((work) => saveType(work, who, parsed.data))
+  return redirect(`/types/${parsed.data.id}`)
+}
+
+const textSchema = z.string().max(400_000)
+
+/** All document types: what each asks for, and whose it is. */
+export default function Types({ loaderData: { types, may } }: Route.ComponentProps) {
+  const fetcher = useFetcher<typeof action>()
+  const file = useRef<HTMLInputElement>(null)
+  const [words, setWords] = useState('')
+  const [unread, setUnread] = useState('')
+  const shown = types.filter((t) => t.title.toLowerCase().includes(words.trim().toLowerCase()))
+  const take = async (chosen: File | undefined) => {
+    if (!chosen) return
+    setUnread('')
+    try {
+      void fetcher.submit(JSON.parse(textSchema.parse(await chosen.text())) as Parameters<typeof fetcher.submit>[0], { method: 'post', encType: 'application/json' })
+    } catch {
+      setUnread('This file is no document type; export one to see what it looks like.')
+    }
+  }
+  const problem = unread || fetcher.data?.problem
+  return (
+    <main className="mx-auto max-w-4xl p-4">
+      <div className="mb-3 flex flex-wrap items-center gap-3">
+        <h1 className="mr-auto text-xl font-semibold">Document types <span className="font-normal text-ink-2">{types.length}</span></h1>
+        <input aria-label="Find a type" className="field w-56 py-1.5" placeholder="Some letters of its name" value={words} onChange={(event) => setWords(event.target.value)} />
+        {may ? (
+          <>
+            <input ref={file} type="file" accept=".json,application/json" className="hidden" aria-label="A type’s file" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = '' }} />
+            <button type="button" className="button" onClick={() => file.current?.click()}><Upload size={16} />Take one from a file</button>
+            <Link to="/types/new" className="button-main"><Plus size={16} />New type</Link>
+          </>
+        ) : null}
+      </div>
+      {problem ? <p role="alert" className="odd-edge mb-3 rounded-md border border-line bg-sheet px-3 py-2">{problem}</p> : null}
+      <ul className="grid gap-px overflow-hidden rounded-lg border border-line bg-line-2 sm:grid-cols-2">
+        {shown.map((t) => (
+          <li key={t.id} className="flex items-baseline gap-3 bg-sheet px-4 py-2">
+            <Link to={`/types/${t.id}`} className="min-w-0 flex-1 truncate font-semibold text-petrol underline-offset-2 hover:underline">{t.title}</Link>
+            <span className="text-[13px] whitespace-nowrap text-ink-2">{count(t.fields, 'value')}{t.signed ? ', signature' : ''}</span>
+            <span className={`w-16 text-right text-[13px] whitespace-nowrap ${t.own || t.changed ? 'text-petrol' : 'text-ink-3'}`}>{t.own ? 'your own' : t.changed ? 'changed' : 'built in'}</span>
+          </li>
+        ))}
+      </ul>
+      {shown.length === 0 ? <p className="card p-6 text-center text-ink-2">No type has these letters.</p> : null}
+    </main>
+  )
+}

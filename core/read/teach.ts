@@ -1,0 +1,79 @@
+import { overlap, type Box } from '../page/geometry.ts'
+import { linesOf, type Line, type Segment } from '../page/layout.ts'
+import type { Page, Word } from '../page/page.ts'
+import { fold } from '../page/text.ts'
+import type { DocumentType } from '../program/schema.ts'
+import { isSmall } from './wording.ts'
+
+/** Words of a label at most; longer ones are sentences, which stand on one paper alone. */
+const MOST_WORDS = 6
+/** In heights of a line: a label over its value is no further off. */
+const FURTHEST = 2.4
+
+/**
+ * The wording that leads to a value: what stands before it in its line, else over it. This is what one marked example
+ * teaches: papers of other layouts with that wording are then read by it.
+ * @param box the place of the value
+ * @returns null where nothing stands there that could be a label
+ */
+export function labelBeside(page: Page, box: Box): string | null {
+  const lines = linesOf(page)
+  const at = lines.findIndex((line) => line.words.some((w) => within(w, box)))
+  if (at < 0) return null
+  const line = lines[at]
+  const first = line.words.findIndex((w) => within(w, box))
+  return wordingOf(before(line, first)) ?? over(lines, at, line.words[first].box)
+}
+
+const within = ({ box: [l, t, r, b] }: Word, [left, top, right, bottom]: Box): boolean => {
+  const [x, y] = [(l + r) / 2, (t + b) / 2]
+  return x >= left - 0.002 && x <= right + 0.002 && y >= top - 0.004 && y <= bottom + 0.004
+}
+
+/** Words before a value: of its own segment where some lead to it, else the segment next to it. */
+function before(line: Line, first: number): Word[] {
+  const own = line.segments.find((s) => s.words.includes(line.words[first]))!
+  const led = own.words.slice(0, own.words.indexOf(line.words[first])).filter((w) => !/^(?:EUR|GBP|USD|[€£$])$/.test(w.text))
+  if (led.length > 0) return afterOthers(led)
+  const beside = line.segments[line.segments.indexOf(own) - 1]
+  return beside ? beside.words : []
+}
+
+/** "Born 14/03/1980, expires": of what stands before a value in a sentence, only what follows the last mark or figure. */
+function afterOthers(words: readonly Word[]): Word[] {
+  const last = words.findLastIndex((w, i) => i < words.length - 1 && /\d|[,;.:]$/.test(w.text))
+  return words.slice(last + 1)
+}
+
+function over(lines: readonly Line[], at: number, box: Box): string | null {
+  const tall = box[3] - box[1]
+  for (let i = at - 1; i >= 0 && lines[at].box[1] - lines[i].box[3] < tall * FURTHEST; i--) {
+    const above: Segment | undefined = lines[i].segments.find((s) => overlap(s.box[0], s.box[2], box[0], box[2]) > 0)
+    if (above) return wordingOf(above.words)
+  }
+  return null
+}
+
+function wordingOf(words: readonly Word[]): string | null {
+  const text = words.map((w) => w.text).join(' ').replace(/\b(?:EUR|GBP|USD)\b|[€£$]/g, ' ').replace(/^[^\p{L}]+/u, '').replace(/[\s:.…_·|*=-]+$/u, '').trim()
+  const count = text.split(/\s+/).length
+  return count <= MOST_WORDS && /\p{L}{3}/u.test(text) && !/\d/.test(text) && !isSmall(text) ? text.toLowerCase() : null
+}
+
+/** Why a wording cannot be learnt for a field, in words; null where it can. */
+export function refusedLabel(type: DocumentType, field: string, wording: string): string | null {
+  const known = (name: string) => type.fields.find((f) => f.name === name)?.labels.some((l) => fold(l) === fold(wording)) ?? false
+  if (known(field)) return 'it is known already'
+  const other = type.fields.find((f) => f.name !== field && f.labels.some((l) => fold(l) === fold(wording)))
+  // One wording for two values is common ("date"); one that names another value for sure would read that one as this.
+  return other && type.fields.filter((f) => f.labels.some((l) => fold(l) === fold(wording))).length === 1 ? `it leads to “${other.title}”` : null
+}
+
+/** A type with wordings that were learnt, the latest first: what a person showed comes before what is listed. */
+export function withLearntLabels(type: DocumentType, learnt: readonly { field: string; wording: string }[]): DocumentType {
+  if (learnt.length === 0) return type
+  return { ...type, fields: type.fields.map((f) => {
+    const own = learnt.filter((l) => l.field === f.name).map((l) => l.wording)
+    return own.length > 0 ? { ...f, labels: [...new Set([...own, ...f.labels])] } : f
+  }) }
+}
