@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { useKeys } from './keys.ts'
 
 const HELP: readonly [where: string, keys: readonly [key: string, does: string][]][] = [
-  ['Everywhere in a package', [['[  ]', 'view before, next view'], [',  .', 'page before, next page'], ['+  −', 'loupe larger, smaller'], ['W', 'loupe in a second window'], ['/', 'find words in the package'], ['U', 'undo what was said last'], ['Shift U', 'say it again'], ['?', 'this list']]],
+  ['Everywhere in a package', [['[  ]', 'view before, next view'], [',  .', 'page before, next page'], ['+  −', 'loupe larger, smaller'], ['W', 'loupe in a second window'], ['/', 'find words in the package'], ['Q', 'ask in plain words'], ['U', 'undo what was said last'], ['Shift U', 'say it again'], ['?', 'this list']]],
   ['Deck', [['1 … 9', 'give that answer'], ['Enter', 'give the first answer'], ['E', 'type the value'], ['→', 'later'], ['←', 'the piece before']]],
   ['Papers', [['← →', 'from page to page'], ['↑ ↓', 'from document to document'], ['C', 'a document starts here'], ['J', 'goes on with the document before'], ['T', 'change the type'], ['Space', 'pick a page up, or put it back'], ['M', 'move what is picked up behind this page'], ['R', 'turn the page a quarter to the right'], ['X', 'set aside: in no document'], ['Shift ← →', 'pick up a stretch of pages (or Shift click)'], ['B', 'part into documents of so many pages each'], ['O', 'what is picked up becomes a document of its own'], ['Y', 'compare with the page before, its original, or the two picked up'], ['N', 'next loose document']]],
   ['All pages', [['← → ↑ ↓', 'from page to page'], ['+  −', 'larger, smaller'], ['Enter', 'to the papers, at this page']]],

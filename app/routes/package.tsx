@@ -10,6 +10,7 @@ import { pageSheets, problemFiles } from '../../server/packages/queries.ts'
 import { useChanges } from '../parts/changes.ts'
 import { count } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
+import { Asker } from '../package/asker.tsx'
 import { Finder } from '../package/finder.tsx'
 import { LookingProvider, useLooking } from '../package/looking.tsx'
 import { Loupe } from '../package/loupe.tsx'
@@ -48,7 +49,7 @@ export default function Package({ loaderData: { row } }: Route.ComponentProps) {
 
 function Frame() {
   const { row, assessment, undo, problems } = usePackage()
-  const { page } = useLooking()
+  const { page, look } = useLooking()
   const say = useSay()
   const navigate = useNavigate()
   const { pathname } = useLocation()
@@ -65,7 +66,7 @@ function Frame() {
     ['files', 'Files', problems ? `${problems} set aside` : ''],
     ['history', 'History', ''],
   ]
-  const here = views.findIndex(([path]) => pathname.endsWith(`/${path}`) || (path === 'papers' && pathname.endsWith('/compare')))
+  const here = views.findIndex(([path]) => pathname.endsWith(`/${path}`) || (path === 'papers' && pathname.endsWith('/compare')) || (path === 'values' && pathname.endsWith('/says')))
   const go = (by: number) => void navigate(`${views[(here + by + views.length) % views.length][0]}?page=${page}`)
   useKeys({ '[': () => go(-1), ']': () => go(1), u: () => undo.undo && say.undo(), 'shift+u': () => undo.redo && say.redo() })
   const view = views[here]?.[0]
@@ -75,7 +76,7 @@ function Frame() {
   return (
     <div className="flex h-full flex-col">
       {row.pageCount > 0 ? <Strip /> : null}
-      {judged ? <Finder /> : null}
+      {judged ? <><Finder /><Asker onShow={(to, box) => { look(to, box); if (!withLoupe) void navigate(`values?page=${to}`) }} /></> : null}
       <div className="flex min-h-0 flex-1 flex-col sm:flex-row">
         <nav aria-label="Views of the package" className="flex shrink-0 overflow-x-auto border-line bg-table sm:w-33 sm:flex-col sm:border-r sm:py-3">
           {views.map(([path, name, note], i) => (

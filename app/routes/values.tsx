@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
+import { Link } from 'react-router'
 import type { FilledField, FieldState } from '../../core/answers/fill.ts'
 import type { Document } from '../../core/findings/document.ts'
 import { plain, type Row } from '../../core/read/value.ts'
@@ -24,12 +25,13 @@ export default function Values() {
         <select aria-label="Document" className="field w-auto py-1.5 text-lg font-semibold" value={document.id} onChange={(event) => look(assessment.documents.find((d) => d.id === event.target.value)!.pages[0])}>
           {assessment.documents.map((d) => <option key={d.id} value={d.id}>{d.label} · {d.pages.length === 1 ? `page ${d.pages[0]}` : `pages ${d.pages[0]}–${d.pages.at(-1)}`}{d.fields.some((f) => f.needsReview) ? ' · asked' : ''}</option>)}
         </select>
+        <Link className="text-sm text-petrol underline" to={`../says?page=${document.pages[0]}`}>all that it says</Link>
         <fieldset className="flex gap-3 text-sm">
           {(['all', 'asked', 'said'] as const).map((o) => <label key={o} className="flex items-center gap-1"><input type="radio" name="only" checked={only === o} onChange={() => setOnly(o)} />{{ all: 'all values', asked: 'asked about', said: 'said by a person' }[o]}</label>)}
         </fieldset>
       </div>
       {document.signature ? <SignedRow document={document} /> : null}
-      {fields.length === 0 ? <p className="card p-4 text-ink-2">{document.fields.length === 0 ? 'This type has no values.' : 'No value here is of that state.'}</p> : null}
+      {fields.length === 0 ? <p className="card p-4 text-ink-2">{document.fields.length === 0 ? <>{document.type === 'unknown' ? 'Papers of no known type have no values of their own.' : 'This type has no values.'} <Link className="text-petrol underline" to={`../says?page=${document.pages[0]}`}>See what it says</Link>{document.type === 'unknown' ? ', and make it a type' : ''}.</> : 'No value here is of that state.'}</p> : null}
       <ul className="grid gap-px overflow-hidden rounded-lg border border-line bg-line-2">
         {fields.map((field) => <FieldRow key={`${document.id}-${field.name}`} document={document} field={field} />)}
       </ul>

@@ -27,3 +27,4 @@ test('a number with words beside it, or amid the page, is none', () => {
   expect(bareNumberOf(footed('Form 3'))).toBeNull()
   expect(bareNumberOf(pageOf([...Array.from({ length: 20 }, () => ''), '3', 'a word']))).toBeNull()
 })
+test('the number may stand apart from its word', () => expect(pageNumberOf(pageOf([...Array.from({ length: 44 }, () => ''), 'page | 2 of 5']))).toEqual({ page: 2, of: 5 }))

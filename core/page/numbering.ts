@@ -1,4 +1,4 @@
-import { linesOf } from './layout.ts'
+import { linesOf, type Line } from './layout.ts'
 import type { Page } from './page.ts'
 import { fold } from './text.ts'
 
@@ -22,8 +22,7 @@ export function pageNumberOf(page: Page): PageNumber | null {
   const outer = linesOf(page).filter((l) => l.box[3] < 0.2 || l.box[1] > 0.82)
   let single: PageNumber | null = null
   for (const line of outer)
-    for (const segment of line.segments) {
-      const text = fold(segment.text)
+    for (const text of textsOf(line)) {
       for (const form of FORMS) {
         const hit = form.exec(text)
         if (hit && +hit[1] >= 1 && +hit[1] <= +hit[2]) return { page: +hit[1], of: +hit[2] }
@@ -35,6 +34,12 @@ export function pageNumberOf(page: Page): PageNumber | null {
     }
   return single
 }
+
+/** What the segments of a line say, and what "Page" says with a number that stands apart from it. */
+const textsOf = ({ segments }: Line): string[] => segments.flatMap((s, i) => {
+  const text = fold(s.text)
+  return segments[i + 1] && /^(?:page|pag|pagina|sheet|folio|feuille|hoja|pg)\.?$/.test(text) ? [text, `${text} ${fold(segments[i + 1].text)}`] : [text]
+})
 
 /** A number that stands alone at the very top or bottom of a page; it may be a page number or none. */
 export function bareNumberOf(page: Page): number | null {

@@ -2,7 +2,7 @@ import { isProse, linesOf, typicalHeight } from '../page/layout.ts'
 import { bareNumberOf, pageNumberOf, type PageNumber } from '../page/numbering.ts'
 import type { Page } from '../page/page.ts'
 import { fold, squeeze } from '../page/text.ts'
-import { openingLikeness } from './opening.ts'
+import { openingLikeness, tallness } from './opening.ts'
 
 /** What of a page is compared with its neighbour's. */
 export interface Looks {
@@ -16,6 +16,10 @@ export interface Looks {
   /** Height of its letters in points, and how far left its lines begin, in hundredths of the width. */
   letters: number
   margin: number
+  /** The number in a small line at the very top: of the report or the case that the page is of. */
+  running: string | null
+  /** Numbers or letters of the headings of its parts, the first and the last. */
+  sections: { first: Section; last: Section } | null
   /** Words in the head and foot, digits dropped. */
   head: Set<string>
   foot: Set<string>
@@ -24,6 +28,12 @@ export interface Looks {
   /** All words, to know a copy of the page by. */
   all: Set<string>
   page: Page
+}
+
+/** "Section 4", "3.1", "B." at the head of a part. */
+interface Section {
+  style: 'word' | 'number' | 'letter'
+  at: number
 }
 
 /** Two pages with this share of their words in common are one page twice. */
@@ -44,7 +54,7 @@ export function looksOf(page: Page): Looks {
       if (text.length >= 6 && /\d{3}/.test(text) && !/^\d{1,2}[/.-]\d{1,2}[/.-]\d{2,4}$/.test(fold(word.text)) && !/[.,]\d{2}$/.test(word.text)) codes.add(text)
     }
   }
-  return { numbering: pageNumberOf(page), bare: bareNumberOf(page), opens: openingLikeness(page), prose: linesOf(page).some(isProse), letters: typicalHeight(page), margin: marginOf(page), head, foot, codes, all, page }
+  return { numbering: pageNumberOf(page), bare: bareNumberOf(page), opens: openingLikeness(page), prose: linesOf(page).some(isProse), letters: typicalHeight(page), margin: marginOf(page), running: runningCode(page), sections: sectionsOn(page), head, foot, codes, all, page }
 }
 
 /** Log-odds that `next` goes on with the document of `page`, from numbering, looks and shared codes. */
@@ -67,8 +77,13 @@ export function linkScore(page: Looks, next: Looks): number {
   } else if (page.bare !== null && next.bare === page.bare + 1) score += 3.5
   else if (next.bare === 1) score -= 1.5
   else if (next.bare !== null && page.bare !== null) score -= 1.5
+  // A report goes on where its own number stands over sentences: what looks like a heading there heads a part of it.
+  const goesOn = next.running !== null && next.prose && b?.page !== 1 && (next.running === page.running || page.all.has(next.running))
+  if (goesOn) score += 2.5
+  const opens = goesOn ? Math.min(0, next.opens) : next.opens
+  if (follows(page.sections?.last, next.sections?.first)) score += 1.5
   // Sentences go on with sentences; behind a page of figures they are likelier another paper's.
-  score -= next.opens * (next.opens > 0 ? 0.3 : page.prose ? 3 : 0.8)
+  score -= opens * (opens > 0 ? 0.3 : page.prose ? 3 : 0.8)
   // A small head whose words the page before has too is a running head.
   if (next.opens <= 0 && next.head.size > 0 && next.head.size <= 8 && [...next.head].every((word) => page.all.has(word))) score += 0.8
   // Sentences that go on in the same letters from the same margin are the same hand's.
@@ -81,6 +96,32 @@ export function linkScore(page: Looks, next: Looks): number {
   if (page.page.source !== next.page.source) score -= 1.2
   if (page.page.file !== next.page.file) score -= 4
   return score
+}
+
+/** Next in the same style, or still the same part. */
+const follows = (last: Section | undefined, first: Section | undefined): boolean => last !== undefined && first !== undefined && last.style === first.style && first.at > 1 && (first.at === last.at + 1 || (first.style !== 'letter' && first.at === last.at))
+
+const SECTION: readonly [style: Section['style'], form: RegExp][] = [['word', /^(?:section|part|partie|seccion|teil)\s+(\d{1,2})\b/], ['number', /^(\d{1,2})(?:\.\d{1,2})?[.):]?\s+\p{L}{3}/u], ['letter', /^([a-h])[.)]\s+\p{L}{3}/u]]
+
+function sectionsOn(page: Page): Looks['sections'] {
+  const found = linesOf(page).flatMap(({ segments: [first] }): Section[] => {
+    const text = fold(first.text)
+    for (const [style, form] of SECTION) {
+      const hit = form.exec(text)
+      if (hit) return [{ style, at: style === 'letter' ? hit[1].charCodeAt(0) - 96 : Number(hit[1]) }]
+    }
+    return []
+  })
+  return found.length > 0 ? { first: found[0], last: found.at(-1)! } : null
+}
+
+/** The code in the first line of a page, where that is small print of a few words. */
+function runningCode(page: Page): string | null {
+  const lines = linesOf(page)
+  const [top] = lines
+  if (!top || top.box[1] > 0.09 || top.words.length > 9 || tallness(top, lines) > 1.2) return null
+  const code = top.words.find((w) => (w.text.match(/\d/g) ?? []).length >= 4 && !/^\d{1,2}[/.-]\d{1,2}[/.-]\d{2,4}$/.test(w.text) && !/[.,]\d{2}$/.test(w.text))
+  return code ? squeeze(code.text) : null
 }
 
 /** How far left more than one line of a page begins, to a hundredth of its width. */

@@ -1,10 +1,25 @@
-import { isProse, linesOf, typicalHeight } from '../page/layout.ts'
+import { isProse, linesOf, type Line } from '../page/layout.ts'
 import type { Page } from '../page/page.ts'
 
 /** Letters so much larger than the usual are a heading or a letterhead. */
 const LARGE = 1.22
 /** The head of a page, where papers say who and what they are. */
 const HEAD = 0.3
+
+/** How tall the letters of a line reach, as a share of the page: a line of few words has letters that rise and fall as a long one has, whose median word has none. */
+const reachOf = (line: Line): number => {
+  const tall = line.words.map((w) => w.box[3] - w.box[1]).sort((a, b) => a - b)
+  return tall[Math.floor(tall.length * 0.8)]
+}
+
+/** How tall the lines of a page usually reach. */
+function usualReach(lines: readonly Line[]): number {
+  const reaches = lines.map(reachOf).sort((a, b) => a - b)
+  return reaches[reaches.length >> 1] ?? 0
+}
+
+/** How much taller a line's letters reach than those of the page usually do, as a ratio. */
+export const tallness = (line: Line, lines: readonly Line[]): number => reachOf(line) / Math.max(1e-6, usualReach(lines))
 
 /**
  * How much a page looks like the first of a document rather than one further on, -1 to 1: it opens with large letters or
@@ -13,11 +28,11 @@ const HEAD = 0.3
 export function openingLikeness(page: Page): number {
   const lines = linesOf(page)
   if (lines.length === 0) return 0
-  const usual = typicalHeight(page)
+  const usual = usualReach(lines)
   const head = lines.filter((l) => l.box[1] < HEAD && l.words.some((w) => /\p{L}{3}/u.test(w.text)))
   // What comes behind sentences heads a part of the paper, not the paper.
   const sentences = head.findIndex(isProse)
-  if ((sentences < 0 ? head : head.slice(0, sentences)).some((l) => l.height > usual * LARGE && l.words.length <= 9)) return 1
+  if ((sentences < 0 ? head : head.slice(0, sentences)).some((l) => reachOf(l) > usual * LARGE && l.words.length <= 9)) return 1
   // A running head of one small line is no opening.
   const body = lines.filter((l) => l.box[1] > 0.055 && l.words.some((w) => /\p{L}{2}/u.test(w.text)))
   const first = body.slice(0, 4)

@@ -65,3 +65,15 @@ test('numbers alone in the foot link pages that follow one another', () => {
   const [a, b, c] = [1, 2, 7].map((n) => looksOf(foot(['some words', 'and others'], String(n))))
   expect(linkScore(a, b)).toBeGreaterThan(linkScore(a, c) + 3)
 })
+test('a report goes on where its own number stands over sentences, whatever its parts are headed', () => {
+  const head = 'Pre-purchase survey 8331/24'
+  const first = pageOf(['Tern Island Surveyors Ltd', 'PRE-PURCHASE SURVEY', 'Report number | 8331/24', 'Surveyor | Jory Tamblyn', 'Date of inspection | 2 February 2026', 'Hull number | SKR-88241', ...clauses(1)])
+  const next = (n: number) => pageOf([head, '', ...clauses(n)])
+  const part = pageOf([head, '', 'Part C', ...clauses(3)])
+  expect(linkScore(looksOf(next(2)), looksOf(next(3)))).toBeGreaterThan(linkScore(looksOf(pageOf(clauses(2))), looksOf(pageOf(clauses(3)))) + 2)
+  expect(cut([first, next(2), part, consent])).toEqual(['survey_report:1,2,3', 'credit_consent:4'])
+})
+test('parts that are numbered on hang together', () => {
+  const [a, b, c] = [3, 4, 7].map((n) => looksOf(pageOf([`Section ${n}: the boat and what belongs to it`, 'Vessel | Pole Star'])))
+  expect(linkScore(a, b)).toBeGreaterThan(linkScore(a, c) + 1)
+})

@@ -41,6 +41,8 @@ export async function readScan(picture: Grey, dpi: number, said?: Rotation): Pro
       }
     }
   }
+  // Where print is poor, one model's guesses are no better than its training: the English one is asked beside the French.
+  if (wantsBothReaders({ words: reading.words, poor: weakness(reading.words, measures) })) reading = await readUpright(picture, rotation, dpi, lean, POOR_LANGUAGES)
   const again = await reading.again()
   const poor = weakness(again, measures)
   reading = { ...reading, words: wantsBothReaders({ words: again, poor }) ? await reading.both(again) : again }
@@ -50,6 +52,9 @@ export async function readScan(picture: Grey, dpi: number, said?: Rotation): Pro
   const codes = ink ? await readCodes(upright, reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{3}/u.test(w.text)).length, ink) : []
   return { words: blank ? [] : reading.words, lean, rotation, blank, ink, ...(codes.length > 0 ? { codes } : {}), poor: blank ? null : weakness(reading.words, measures) }
 }
+
+/** What a page of poor print is read with. */
+const POOR_LANGUAGES = 'fra+eng'
 
 /** A page read with less sense than this may lie upside down; with much less, any way. */
 const SENSE = 0.62
@@ -80,11 +85,11 @@ interface Reading {
   both: (words: readonly Word[]) => Promise<Word[]>
 }
 
-async function readUpright(picture: Grey, rotation: Rotation, dpi: number, skew: number): Promise<Reading> {
+async function readUpright(picture: Grey, rotation: Rotation, dpi: number, skew: number, languages?: string): Promise<Reading> {
   const { picture: straight, back, forth } = await straighten(turned(picture, rotation), skew)
   const cleared = withoutRules(straight, dpi)
   stretchContrast(cleared.picture)
-  const found = await recognise(cleared.picture, dpi)
+  const found = await recognise(cleared.picture, dpi, { languages })
   const onPage = (words: readonly Word[]) => words.map((w) => ({ ...w, box: back(cleared.back(w.box)) }))
   // The second reader is given the page as it came: what helps the first on print takes strokes from handwriting.
   const both = async (words: readonly Word[]): Promise<Word[]> => {
