@@ -40,17 +40,10 @@ export interface Strokes {
   height: number
 }
 
-/**
- * Looks for pen strokes in `area`: dark cells outside `printed` boxes. Long straight runs (signature lines, frames)
- * are taken out first, or every empty signature line would count as signed.
- */
-export function strokesIn(grid: InkGrid, area: Box, printed: readonly Box[]): Strokes {
+/** Cells of an area that are dark once print, rules and frames are taken out; 1 for each, over the whole grid. */
+function strokeCells(grid: InkGrid, [x0, y0, x1, y1]: [number, number, number, number], printed: readonly Box[]): Uint8Array {
   const cells = unpackInk(grid)
   const { columns, rows } = grid
-  const x0 = Math.max(0, Math.floor(area[0] * columns))
-  const x1 = Math.min(columns, Math.ceil(area[2] * columns))
-  const y0 = Math.max(0, Math.floor(area[1] * rows))
-  const y1 = Math.min(rows, Math.ceil(area[3] * rows))
   const dark = new Uint8Array(columns * rows)
   for (let y = y0; y < y1; y++) for (let x = x0; x < x1; x++) if (cells[y * columns + x] > 22) dark[y * columns + x] = 1
   for (const [left, top, right, bottom] of printed) {
@@ -62,6 +55,51 @@ export function strokesIn(grid: InkGrid, area: Box, printed: readonly Box[]): St
   for (let y = y0; y < y1; y++) eraseRuns(dark, y * columns + x0, 1, x1 - x0, across)
   const down = Math.max(8, Math.round(rows * 0.035))
   for (let x = x0; x < x1; x++) eraseRuns(dark, y0 * columns + x, columns, y1 - y0, down)
+  return dark
+}
+
+/** Cells of paper that do not part one stroke from the next. */
+const APART = 2
+
+/** The strokes of a page that hang together, each with its place: what a hand drew in one go, what print nobody could read, stains. */
+export function strokesOn(grid: InkGrid, printed: readonly Box[]): (Strokes & { box: Box })[] {
+  const { columns, rows } = grid
+  const dark = strokeCells(grid, [0, 0, columns, rows], printed)
+  const found: (Strokes & { box: Box })[] = []
+  for (let start = 0; start < dark.length; start++) {
+    if (dark[start] !== 1) continue
+    let [left, top, right, bottom, cells] = [columns, rows, 0, 0, 0]
+    const open = [start]
+    dark[start] = 2
+    while (open.length > 0) {
+      const at = open.pop()!
+      const [x, y] = [at % columns, Math.floor(at / columns)]
+      cells++
+      ;[left, top, right, bottom] = [Math.min(left, x), Math.min(top, y), Math.max(right, x + 1), Math.max(bottom, y + 1)]
+      for (let ny = Math.max(0, y - 1); ny <= Math.min(rows - 1, y + 1); ny++)
+        for (let nx = Math.max(0, x - APART); nx <= Math.min(columns - 1, x + APART); nx++) {
+          const near = ny * columns + nx
+          if (dark[near] !== 1) continue
+          dark[near] = 2
+          open.push(near)
+        }
+    }
+    found.push({ cells, width: (right - left) / columns, height: (bottom - top) / rows, box: [left / columns, top / rows, right / columns, bottom / rows] })
+  }
+  return found
+}
+
+/**
+ * Looks for pen strokes in `area`: dark cells outside `printed` boxes. Long straight runs (signature lines, frames)
+ * are taken out first, or every empty signature line would count as signed.
+ */
+export function strokesIn(grid: InkGrid, area: Box, printed: readonly Box[]): Strokes {
+  const { columns, rows } = grid
+  const x0 = Math.max(0, Math.floor(area[0] * columns))
+  const x1 = Math.min(columns, Math.ceil(area[2] * columns))
+  const y0 = Math.max(0, Math.floor(area[1] * rows))
+  const y1 = Math.min(rows, Math.ceil(area[3] * rows))
+  const dark = strokeCells(grid, [x0, y0, x1, y1], printed)
   let count = 0
   let left = x1, right = x0, top = y1, bottom = y0
   for (let y = y0; y < y1; y++)

@@ -79,3 +79,11 @@ describe('choices on scans', () => {
   test('words that go on with the label answer nothing', () => expect(scanned('Status in employment | Self -employed')).toBe('self_employed'))
   test('the box behind the label is the first option’s, however near it stands', () => expect(scanned('Employment status: O Employed &] Self-employed')).not.toBe('employed'))
 })
+
+describe('signatures that no caption leads to', () => {
+  const unlabelled = ['Mandate for direct debit', '', '', '', '', '', '', '', '', '', 'for Merrow Sound Mutual']
+  const mandate = typeById(builtInTypes, 'debit_mandate')
+  test('a scrawl is found wherever it stands, and a person is to look', () => expect(readSignature([pageOf(unlabelled, { ink: ink(scrawlAt(60, 90)) })], mandate)).toMatchObject({ signed: true, sure: 0.7 }))
+  test('specks are none', () => expect(readSignature([pageOf(unlabelled, { ink: ink((x, y) => x % 31 === 0 && y % 29 === 0) })], mandate)).toMatchObject({ signed: false, sure: 0.5 }))
+  test('nor is a stamp', () => expect(readSignature([pageOf(unlabelled, { ink: ink((x, y) => Math.abs(Math.hypot(x - 100, y - 150) - 26) < 1) })], mandate)).toMatchObject({ signed: false }))
+})

@@ -1,5 +1,5 @@
 import { overlap, type Box } from '../page/geometry.ts'
-import { strokesIn, unpackInk, type Strokes } from '../page/ink.ts'
+import { strokesIn, strokesOn, unpackInk, type InkGrid, type Strokes } from '../page/ink.ts'
 import { linesOf, type Line } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import { nearlyWord, tokens } from '../page/text.ts'
@@ -282,8 +282,9 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
       if (!best || (found.signed && !best.signed) || (found.signed === best.signed && found.sure > best.sure)) best = found
     }
   }
-  if (best) return best
-  const pen = penAnywhere(pages)
+  // "Signed on" beside the day: the pen went elsewhere in that line.
+  const pen = best?.signed ? null : penAnywhere(pages)
+  if (best && !(pen && pen.page === best.page && pen.box[1] < best.box[3] && pen.box[3] > best.box[1])) return best
   if (pen) return pen
   const last = pages.at(-1)!
   return { signed: false, sure: 0.5, page: last.number, box: [0, 0.5, 1, 1] }
@@ -346,16 +347,23 @@ function printedOn(page: Page): Box[] {
 /** Places of print that no scrawl would be read as. */
 const surelyPrintedOn = (page: Page): Box[] => printedOn({ ...page, words: page.words.filter((w) => w.sure > PRINT || tokens(w.text).join('').length > 8) })
 
-/** A pen's stroke somewhere on the last pages when no label led to it: likely the signature, but a person is to look. */
+/** A hand goes up and down: more of its ink lies in a place than in an arc of a stamp from corner to corner. */
+const CURLED = 1.3
+
+/** The place of a signature that no caption led to, as shares of the page: below the head, and smaller than a picture. */
+const isScrawl = ({ columns, rows }: InkGrid) => ({ cells, width, height, box }: Strokes & { box: Box }): boolean => cells >= Math.max(20, CURLED * (width * columns + height * rows)) && width > 0.06 && width < 0.5 && height > 0.008 && height < 0.1 && width > height * 0.8 && box[1] > 0.18
+
+const TALLER_THAN_PRINT = 0.017
+
+/** A pen's stroke on the last pages when no label led to it: likely the signature, but a person is to look. */
 function penAnywhere(pages: readonly Page[]): Signature | null {
   for (const page of pages.toReversed()) {
     if (!page.ink) continue
-    const printed = printedOn(page)
-    for (let top = 0.2; top < 0.92; top += 0.035) {
-      const box: Box = [0.04, top, 0.96, top + 0.07]
-      const strokes = strokesIn(page.ink, box, printed)
-      if (strokes.cells >= 25 && strokes.width > 0.06 && strokes.width < 0.5 && strokes.height > 0.01) return { signed: true, sure: LIKELY, page: page.number, box }
-    }
+    // A scrawl that was spelt as a word, none too surely, is one all the same where it stands taller than print.
+    const spelt = () => strokesOn(page.ink!, surelyPrintedOn(page)).filter((s) => isScrawl(page.ink!)(s) && s.height > TALLER_THAN_PRINT)
+    const plainly = strokesOn(page.ink, printedOn(page)).filter(isScrawl(page.ink))
+    const [widest] = (plainly.length > 0 ? plainly : spelt()).sort((a, b) => b.width - a.width)
+    if (widest) return { signed: true, sure: LIKELY, page: page.number, box: widest.box }
   }
   return null
 }
