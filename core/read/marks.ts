@@ -348,7 +348,7 @@ function printedOn(page: Page): Box[] {
 const surelyPrintedOn = (page: Page): Box[] => printedOn({ ...page, words: page.words.filter((w) => w.sure > PRINT || tokens(w.text).join('').length > 8) })
 
 /** A hand goes up and down: more of its ink lies in a place than in an arc of a stamp from corner to corner. */
-const CURLED = 1.3
+const CURLED = 1.2
 
 /** The place of a signature that no caption led to, as shares of the page: below the head, and smaller than a picture. */
 const isScrawl = ({ columns, rows }: InkGrid) => ({ cells, width, height, box }: Strokes & { box: Box }): boolean => cells >= Math.max(20, CURLED * (width * columns + height * rows)) && width > 0.06 && width < 0.5 && height > 0.008 && height < 0.1 && width > height * 0.8 && box[1] > 0.18
