@@ -5,6 +5,7 @@ import { useLooking } from './looking.tsx'
 import { PageView } from './page-view.tsx'
 import { apartOf, documentOfPage, usePackage } from './view.ts'
 
+const LANGUAGES = { fr: 'in French', es: 'in Spanish' } as const
 const ZOOMS = [100, 160, 220, 300]
 
 /** The page under the eye, enlarged at the evidence. */
@@ -31,7 +32,7 @@ export function Loupe() {
     <aside aria-label="Loupe" className="flex min-h-[60vh] flex-col rounded-lg bg-band p-3 lg:min-h-0">
       <div className="mb-2 flex items-center gap-1.5 text-[13px] text-ink-2">
         <b className="truncate text-ink" title={document?.label}>{document?.label ?? `In no document${apartOf(sheet) ? `: ${apartOf(sheet)}` : ''}`}</b>
-        <span className="whitespace-nowrap">page {looking.page} of {sheets.length}</span>
+        <span className="whitespace-nowrap">page {looking.page} of {sheets.length}{sheet.language && sheet.language !== 'en' ? `, ${LANGUAGES[sheet.language]}` : ''}</span>
         <span className="ml-auto" />
         <IconButton label="Page before (,)" onClick={() => step(-1)}><ChevronLeft size={16} /></IconButton>
         <IconButton label="Next page (.)" onClick={() => step(1)}><ChevronRight size={16} /></IconButton>

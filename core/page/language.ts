@@ -1,4 +1,3 @@
-import type { Word } from './page.ts'
 import { fold } from './text.ts'
 
 export type Language = 'en' | 'fr' | 'es'
@@ -18,7 +17,7 @@ for (const language of languages) for (const word of SMALL[language]) users.set(
 const FEWEST = 3
 
 /** The language of a page by its small words; null where they are too few or mixed, as on a card or a table of figures. */
-export function languageOf(words: readonly Word[]): Language | null {
+export function languageOf(words: readonly { text: string }[]): Language | null {
   const counts: Record<Language, number> = { en: 0, fr: 0, es: 0 }
   for (const { text } of words) {
     const of = users.get(fold(text).replace(/[^a-z]/g, ''))

@@ -1,5 +1,6 @@
 import type { Box } from './geometry.ts'
 import type { InkGrid } from './ink.ts'
+import type { Language } from './language.ts'
 
 /** One word as read, with its place and how sure the reader is of every letter in it (0 to 1). */
 export interface Word {
@@ -51,6 +52,8 @@ export interface Page {
   /** Marks that a page with a text layer carries besides; a scan shows them as ink alone. */
   pens?: PenMark[]
   codes?: PageCode[]
+  /** What its small words are of, where that is plain. */
+  language?: Language
   /** Why the page is hard to read, null where it is fair. */
   poor: string | null
   /** The case that a cover sheet filed it to; it is in no document here. */

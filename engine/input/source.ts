@@ -7,9 +7,10 @@ import { Pdf, PdfProblem, type PdfPage } from '../pdf/pdfium.ts'
 import { turned, type Grey } from '../picture/grey.ts'
 import { pictures } from '../picture/library.ts'
 import { inkGrid } from '../picture/measure.ts'
+import { quadOf, unwarp, type Quad } from '../picture/perspective.ts'
 import { readCodes } from '../read/codes.ts'
 import { lookCloser } from '../read/closer.ts'
-import { readScan } from '../read/scan.ts'
+import { readScan, spokenIn } from '../read/scan.ts'
 
 /** Why a file cannot be used, in one sentence for the person who brought it. */
 export class UnusableFile extends Error {}
@@ -84,7 +85,7 @@ async function readPdfPage(pdf: Pdf, index: number, wantsInk: WantsInk, said?: R
     const pens = found.pens.map((p) => ({ ...p, box: turnBox(p.box, rotation) }))
     const codes = await codesOn(pdf, index, found, rotation)
     const ink = wantsInk(words, found.strokes) ? inkGrid(turned(pdf.render(index, INK_DPI), rotation)) : null
-    return { width, height, rotation, source: 'text', blank: false, words, lean: 0, ink, ...(pens.length > 0 ? { pens } : {}), ...(codes.length > 0 ? { codes } : {}), poor: null }
+    return { width, height, rotation, source: 'text', blank: false, words, lean: 0, ink, ...(pens.length > 0 ? { pens } : {}), ...(codes.length > 0 ? { codes } : {}), ...spokenIn(words), poor: null }
   }
   // A page without a letter or a picture is blank, or drawn: a small rendering tells, and most are blank.
   if (found.letters === 0 && found.pictured === 0 && isEmpty(pdf.render(index, 40))) return { width: found.width, height: found.height, rotation: 0, source: 'none', blank: true, words: [], lean: 0, ink: null, poor: null }
@@ -160,9 +161,17 @@ async function openPicture(bytes: Uint8Array): Promise<Source> {
     throw new UnusableFile('This picture is damaged or too large and cannot be opened.')
   }
   const at = (index: number) => sharp(bytes, { ...options, page: index }).rotate().flatten({ background: '#ffffff' })
-  const grey = async (index: number): Promise<Grey> => {
+  const asTaken = async (index: number): Promise<Grey> => {
     const { data, info: { width, height } } = await at(index).greyscale().extractChannel(0).raw().toBuffer({ resolveWithObject: true })
     return { width, height, data: new Uint8Array(data) }
+  }
+  // A photographed sheet is shown and read as it looks from straight above; where its corners are is found out once.
+  const quads = new Map<number, Quad | null>()
+  const grey = async (index: number): Promise<Grey> => {
+    const taken = await asTaken(index)
+    let quad = quads.get(index)
+    if (quad === undefined) quads.set(index, (quad = quadOf(taken)))
+    return quad ? unwarp(taken, 1, quad) : taken
   }
   return {
     kind: 'picture',
@@ -176,7 +185,11 @@ async function openPicture(bytes: Uint8Array): Promise<Source> {
     },
     closer: async (index, page, places) => lookCloser(turned(await grey(index), page.rotation), page.words, places),
     async picture(index, rotation, width) {
-      const upright = await at(index).toColourspace('srgb').png({ compressionLevel: 1 }).toBuffer()
+      if (!quads.has(index)) await grey(index)
+      const quad = quads.get(index)
+      const { data, info: taken } = await at(index).toColourspace('srgb').removeAlpha().raw().toBuffer({ resolveWithObject: true })
+      const seen = quad ? unwarp({ width: taken.width, height: taken.height, data }, taken.channels, quad) : { width: taken.width, height: taken.height, data }
+      const upright = await sharp(seen.data, { raw: { width: seen.width, height: seen.height, channels: taken.channels } }).png({ compressionLevel: 1 }).toBuffer()
       return sharp(upright).rotate(rotation).resize({ width, withoutEnlargement: true }).webp({ quality: 82, effort: 1 }).toBuffer()
     },
     close: () => undefined,

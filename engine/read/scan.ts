@@ -1,3 +1,4 @@
+import { languageOf } from '../../core/page/language.ts'
 import type { Page, Rotation, Word } from '../../core/page/page.ts'
 import { stretchContrast } from '../picture/contrast.ts'
 import { fullestStrip, turned, type Grey } from '../picture/grey.ts'
@@ -11,7 +12,7 @@ import { lookAgain } from './second-look.ts'
 import { recognise } from './tesseract.ts'
 
 /** What a picture of a page yields. */
-export type ScanReading = Pick<Page, 'words' | 'lean' | 'rotation' | 'blank' | 'ink' | 'codes' | 'poor'>
+export type ScanReading = Pick<Page, 'words' | 'lean' | 'rotation' | 'blank' | 'ink' | 'codes' | 'language' | 'poor'>
 
 /** Dark share below which a page without words is blank. */
 const BLANK = 0.0025
@@ -43,6 +44,8 @@ export async function readScan(picture: Grey, dpi: number, said?: Rotation): Pro
   }
   // Where print is poor, one model's guesses are no better than its training: the English one is asked beside the French.
   if (wantsBothReaders({ words: reading.words, poor: weakness(reading.words, measures) })) reading = await readUpright(picture, rotation, dpi, lean, POOR_LANGUAGES)
+  // Spanish has letters that the French model does not know.
+  if (languageOf(reading.words) === 'es') reading = await readUpright(picture, rotation, dpi, lean, SPANISH)
   const again = await reading.again()
   const poor = weakness(again, measures)
   reading = { ...reading, words: wantsBothReaders({ words: again, poor }) ? await reading.both(again) : again }
@@ -50,11 +53,12 @@ export async function readScan(picture: Grey, dpi: number, said?: Rotation): Pro
   const upright = turned(picture, rotation)
   const ink = blank ? null : inkGrid(reduce(upright, 1500))
   const codes = ink ? await readCodes(upright, reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{3}/u.test(w.text)).length, ink) : []
-  return { words: blank ? [] : reading.words, lean, rotation, blank, ink, ...(codes.length > 0 ? { codes } : {}), poor: blank ? null : weakness(reading.words, measures) }
+  return { words: blank ? [] : reading.words, lean, rotation, blank, ink, ...(codes.length > 0 ? { codes } : {}), ...spokenIn(reading.words), poor: blank ? null : (weakness(reading.words, measures) ?? (isCutOff(reading.words) ? 'cut off at its edge' : null)) }
 }
 
 /** What a page of poor print is read with. */
 const POOR_LANGUAGES = 'fra+eng'
+const SPANISH = 'spa'
 
 /** A page read with less sense than this may lie upside down; with much less, any way. */
 const SENSE = 0.62
@@ -114,6 +118,22 @@ function sense(words: readonly Word[]): number {
     letters += n
   }
   return letters < 8 ? 0.3 : sum / letters
+}
+
+/** The language as a page keeps it; no word of it where it is not plain. */
+export function spokenIn(words: readonly Word[]): Pick<Page, 'language'> {
+  const language = languageOf(words)
+  return language ? { language } : {}
+}
+
+/** Shares of the page: print this near its edge was cut by it. */
+const EDGE = 0.004
+/** So many words at one edge are lines that go on beyond it; a page number or a stain is one. */
+const CUT_WORDS = 5
+
+function isCutOff(words: readonly Word[]): boolean {
+  const print = words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{2}/u.test(w.text))
+  return print.filter((w) => w.box[0] < EDGE).length >= CUT_WORDS || print.filter((w) => w.box[2] > 1 - EDGE).length >= CUT_WORDS
 }
 
 function weakness(words: readonly Word[], { paper, contrast }: { paper: number; contrast: number }): string | null {
