@@ -12,6 +12,7 @@ export default [
     route('rules/:id', 'routes/rule.tsx'),
     route('types', 'routes/types.tsx'),
     route('types/:id', 'routes/type.tsx'),
+    route('registers', 'routes/registers.tsx'),
     route('learning', 'routes/learning.tsx'),
     route('packages/:id', 'routes/package.tsx', [
       index('routes/package-home.ts'),

@@ -2,6 +2,8 @@ import { randomBytes } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { DEMO_PEOPLE, DEMO_PASSWORD } from '../demo/people.ts'
+import { demoWorld } from '../demo/registers.ts'
+import { startVesselRegister } from '../standins/vessel-register.ts'
 import { startMalwareScanner } from '../standins/malware-scanner.ts'
 import { answers, endProcess, startWeb, startWorker } from './processes.ts'
 import { ensureDatabase, freePort, startPostgres } from './postgres.ts'
@@ -41,13 +43,16 @@ try {
   await ensureDatabase(cluster, 'jigsa', fresh)
   const scanner = await startMalwareScanner()
   undoing.push(scanner.stop)
+  const { vessels } = demoWorld()
+  const register = await startVesselRegister(() => vessels)
+  undoing.push(register.stop)
   const port = await freePort(Number(process.env.PORT ?? 3000))
   const secretFile = join(folder, 'auth-secret')
   if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 })
-  Object.assign(process.env, { DATABASE_URL: cluster.url('jigsa'), AUTH_SECRET: readFileSync(secretFile, 'utf8'), BASE_URL: `http://localhost:${port}`, PORT: String(port), HOST: '127.0.0.1', MALWARE_SCANNER: `clamd://127.0.0.1:${scanner.port}`, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' })
+  Object.assign(process.env, { DATABASE_URL: cluster.url('jigsa'), AUTH_SECRET: readFileSync(secretFile, 'utf8'), BASE_URL: `http://localhost:${port}`, PORT: String(port), HOST: '127.0.0.1', MALWARE_SCANNER: `clamd://127.0.0.1:${scanner.port}`, VESSEL_REGISTER: register.url, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' })
   const { migrateDatabase } = await import('../server/database/migrate.ts')
   const { closeDatabase } = await import('../server/database/connection.ts')
-  const { finishEarlier, loadDemo } = await import('../demo/load.ts')
+  const { finishEarlier, loadDemo, loadRegisters } = await import('../demo/load.ts')
   await migrateDatabase()
   const worker = startWorker(process.env)
   const web = startWeb(process.env)
@@ -56,6 +61,7 @@ try {
   for (const [child, name] of [[worker, 'worker'], [web, 'web process']] as const) child.once('exit', () => { if (!ending) { say(`The ${name} ended.`); void end(1) } })
   await answers(`http://127.0.0.1:${port}/sign-in`, web)
   await loadDemo(say)
+  await loadRegisters()
   say('')
   say(`Jigsa is at http://localhost:${port}`)
   say(`Sign in as one of these, each with the password ${DEMO_PASSWORD}`)

@@ -9,6 +9,7 @@ const settingsSchema = z.object({
   MOST_FILE_PAGES: z.coerce.number().int().positive().default(2000),
   WORKER_TASKS: z.coerce.number().int().positive().max(64).optional(),
   MALWARE_SCANNER: z.string().regex(/^(?:built-in|clamd:\/\/[^:/]+:\d+)$/, 'is built-in, or the address of a scanner: clamd://host:port').default('built-in'),
+  VESSEL_REGISTER: z.url({ protocol: /^https?$/, error: 'is the address of a register of vessels: http://host/path' }).optional(),
   LOG_LEVEL: z.enum(['trace', 'debug', 'info', 'warn', 'error', 'silent']).default('info'),
 })
 export type Settings = z.infer<typeof settingsSchema>

@@ -17,6 +17,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 const SETUP: readonly [to: string, name: string, what: string][] = [
   ['/types', 'Document types', 'values, wordings, how sure is sure enough'],
   ['/rules', 'Rules', 'where documents start, in words'],
+  ['/registers', 'Registers', 'customers, employers, vessels'],
   ['/learning', 'Learning', 'what confirmed papers teach'],
 ]
 

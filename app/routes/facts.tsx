@@ -3,6 +3,11 @@ import { useNavigate } from 'react-router'
 import type { Evidence, FactResult } from '../../core/match/facts.ts'
 import type { CheckResult } from '../../core/match/sums.ts'
 import { plain } from '../../core/read/value.ts'
+import { programById } from '../../core/program/programs.ts'
+import type { RegisterSide } from '../../core/match/register.ts'
+import { askedPackage } from '../../server/access/packages.ts'
+import { registerSidesOf } from '../../server/registers.ts'
+import type { Route } from './+types/facts'
 import { show } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
 import { CutOut } from '../package/cut-out.tsx'
@@ -10,20 +15,27 @@ import { Loupe } from '../package/loupe.tsx'
 import { useLooking } from '../package/looking.tsx'
 import { useJudged } from '../package/view.ts'
 
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const { who, row } = await askedPackage(request, params.id)
+  const program = programById(row.program)
+  return { register: row.assessment && program ? Object.fromEntries(await registerSidesOf(who, row.assessment, program)) : {} }
+}
+
 /** Rows are facts, columns are documents, cells are cut-outs with what the value is to the others. */
-export default function Facts() {
+export default function Facts({ loaderData: { register } }: Route.ComponentProps) {
   const { assessment } = useJudged()
   const { look } = useLooking()
   const [only, setOnly] = useState(false)
   const [at, setAt] = useState<[row: number, column: number]>([0, 0])
   const [loupe, setLoupe] = useState(false)
-  const facts = assessment.facts.filter((f) => (only ? f.status === 'conflict' : f.status !== 'absent'))
+  const facts = assessment.facts.filter((f) => (only ? f.status === 'conflict' || register[f.fact]?.relation === 'different' : f.status !== 'absent' || register[f.fact]))
   // Papers of a kind stand together, in the order in which the facts name them: the application first.
   const documents = useMemo(() => {
     const order = new Map<string, number>()
     for (const f of facts) for (const e of f.evidence) { const type = assessment.documents.find((d) => d.id === e.document)?.type; if (type && !order.has(type)) order.set(type, order.size) }
     return assessment.documents.filter((d) => facts.some((f) => f.evidence.some((e) => e.document === d.id))).sort((a, b) => order.get(a.type)! - order.get(b.type)!)
   }, [assessment, facts])
+  const registered = Object.keys(register).length > 0
   const agreeing = assessment.facts.filter((f) => f.status === 'agreed' || f.status === 'single').length
   const present = assessment.facts.filter((f) => f.status !== 'absent').length
   const step = (down: number, right: number) => setAt(([r, c]) => [clamp(r + down, facts.length), clamp(c + right, documents.length)])
@@ -54,6 +66,7 @@ export default function Facts() {
             <table className="w-full border-separate border-spacing-0 bg-sheet text-sm">
               <thead><tr className="text-left text-[13px] text-ink-2">
                 <th className="sticky left-0 z-1 min-w-40 border-b border-line bg-sheet px-3 py-2 font-semibold">Fact</th>
+                {registered ? <th className="border-b border-l border-line-2 bg-sheet px-2.5 py-2 font-semibold whitespace-nowrap">Register</th> : null}
                 {documents.map((d) => <th key={d.id} className="border-b border-l border-line-2 bg-sheet px-2.5 py-2 font-semibold whitespace-nowrap">{d.label}</th>)}
               </tr></thead>
               <tbody>
@@ -64,6 +77,7 @@ export default function Facts() {
                       <span className="block max-w-40 truncate text-[13px] font-normal text-ink-2" title={show(fact.value)}>{fact.status === 'conflict' ? (fact.settled?.decision === 'ask' ? 'to be asked' : 'not settled') : show(fact.value)}</span>
                       {fact.settled && fact.settled.decision !== 'ask' ? <span className="block max-w-40 text-[13px] font-normal text-petrol">{fact.settled.decision === 'accepted' ? 'accepted' : 'decided'}: {fact.settled.reason}</span> : null}
                     </th>
+                    {registered ? <RegisterCell side={register[fact.fact]} /> : null}
                     {documents.map((d, c) => {
                       const evidence = fact.evidence.find((e) => e.document === d.id)
                       const place = evidence && placeOf(evidence)
@@ -96,6 +110,21 @@ function Cell({ evidence, place, here, onClick }: { evidence: Evidence | undefin
         <span className="value mt-1 block max-w-48 truncate text-[12.5px]" title={plain(evidence.value)}>{show(evidence.value)}</span>
         {evidence.relation === 'same' ? null : <span className={`block max-w-48 text-[12.5px] ${odd ? 'font-semibold text-plum' : 'text-petrol'}`}>{odd ? '≠ ' : '≈ '}{evidence.why}</span>}
       </button>
+    </td>
+  )
+}
+
+/** What a register says: it confirms in quiet, completes, or differs for all to see. */
+function RegisterCell({ side }: { side: RegisterSide | undefined }) {
+  const frame = 'border-b border-l border-line-2 px-2.5 py-2 align-top'
+  if (!side) return <td className={`${frame} text-center text-ink-3`}>–</td>
+  const odd = side.relation === 'different'
+  const found = `${side.kind}, ${side.by === 'number' ? 'by number' : `name ${Math.round(side.score * 100)} % alike`}`
+  return (
+    <td className={`${frame} ${odd ? 'border-l-4 border-l-plum bg-plum-soft [border-left-style:double]' : ''}`} title={found}>
+      <span className="value block max-w-48 truncate text-[12.5px]" title={side.value}>{show(side.value)}</span>
+      <span className={`block max-w-48 text-[12.5px] ${odd ? 'font-semibold text-plum' : 'text-petrol'}`}>{odd ? `≠ ${side.why}` : side.completes ? '+ no paper says it' : side.relation === 'variant' ? `≈ ${side.why}` : '= confirmed'}</span>
+      <span className="block max-w-48 truncate text-[12px] text-ink-3">{found}</span>
     </td>
   )
 }

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm'
 import { bigint, bigserial, boolean, customType, date, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid, varchar } from 'drizzle-orm/pg-core'
 import type { Answer } from '../../core/answers/answer.ts'
 import type { Assessment } from '../../core/assess.ts'
+import { registerKinds } from '../../core/match/register.ts'
 import type { Page, Rotation } from '../../core/page/page.ts'
 import type { DocumentType } from '../../core/program/schema.ts'
 import type { DocumentReading } from '../../core/read/document.ts'
@@ -209,6 +210,18 @@ export const taughtChanges = pgTable('taught_change', {
   /** A question less for somebody. */
   settled: boolean('settled').notNull(),
 }, (t) => [index('taught_change_label').on(t.labelId)])
+
+/** Entries of registers that papers are compared with, as they were taken in. */
+export const registerRows = pgTable('register_row', {
+  id: bigserial('id', { mode: 'number' }).primaryKey(),
+  organisationId: organisation(),
+  kind: text('kind', { enum: registerKinds }).notNull(),
+  /** The number without marks; null where the register has none. */
+  key: text('key'),
+  /** The name, folded, for likeness. */
+  name: text('name').notNull(),
+  body: jsonb('body').$type<Record<string, string>>().notNull(),
+}, (t) => [index('register_row_key').on(t.organisationId, t.kind, t.key), index('register_row_name').using('gin', t.name.op('gin_trgm_ops'))])
 
 /** Rules by people on where documents begin and what they are. Only those that are on take part in cutting. */
 export const rules = pgTable('rule', {
