@@ -30,9 +30,9 @@ export function Finder() {
     setAt(0)
     show(wanted ? (data?.hits ?? []) : [])
     if (wanted && data?.hits[0]) look(data.hits[0].page, data.hits[0].box)
-    // Only a new answer moves the eye.
+    // Only another answer moves the eye, not the same one asked for again because something changed elsewhere.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [data, wanted])
+  }, [data?.words, data?.hits.length, wanted])
   if (!open) return null
   const go = (by: number) => {
     if (hits.length === 0) return
