@@ -3,7 +3,7 @@ import { useRef, useState } from 'react'
 import { data, Link, redirect, useFetcher } from 'react-router'
 import { z } from 'zod'
 import { documentTypeSchema } from '../../core/program/schema.ts'
-import { builtInTypes } from '../../core/program/types/index.ts'
+import { builtInTypes, unknownType } from '../../core/program/types/index.ts'
 import { signedIn } from '../../server/access/people.ts'
 import { database } from '../../server/database/connection.ts'
 import { maySwitch } from '../../server/knowledge/rules.ts'
@@ -28,6 +28,7 @@ export async function action({ request }: Route.ActionArgs) {
     const [issue] = parsed.error.issues
     return data({ problem: `This is no document type: ${issue.path.length > 0 ? `${issue.path.join('.')}: ` : ''}${issue.message}` }, 400)
   }
+  if (parsed.data.id === unknownType.id) return data({ problem: 'Papers of no known type cannot be made a type of that name.' }, 400)
   await database().transaction((work) => saveType(work, who, parsed.data))
   return redirect(`/types/${parsed.data.id}`)
 }

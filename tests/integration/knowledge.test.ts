@@ -8,7 +8,7 @@ import { removeRule, rulesOf, saveRule, switchRule, tryRuleOn } from '../../serv
 import { giveAnswers } from '../../server/packages/answer.ts'
 import { setFinished } from '../../server/packages/finish.ts'
 import { packageRow, queue, queueQuery, takeNext } from '../../server/packages/queries.ts'
-import type { Person } from '../../server/access/people.ts'
+import { personOf, signIn, type Person } from '../../server/access/people.ts'
 import { payslip, pdfOf } from '../support/papers.ts'
 import { desk, person, readPackage, until } from '../support/server.ts'
 
@@ -34,6 +34,13 @@ describe('organisations', () => {
     expect(await takeNext(there)).toBeNull()
     expect((await queue(queueQuery.parse({ state: 'all' }), here)).rows.map((r) => r.id)).toEqual([id])
     expect((await packageRow(id, here))!.caseNumber).toMatch(/^THS-\d\d-\d{6}$/)
+  })
+  test('whoever signs in is of their own one', async () => {
+    const there = await elsewhere('processor')
+    const tried = await signIn(new Request('http://localhost:3000/sign-in', { method: 'POST' }), there.email, 'a-long-password')
+    if (!('headers' in tried)) throw new Error(tried.problem)
+    const cookie = tried.headers.getSetCookie().map((c) => c.split(';')[0]).join('; ')
+    expect(await personOf(new Request('http://localhost:3000/packages', { headers: { cookie } }))).toEqual(there)
   })
 })
 
