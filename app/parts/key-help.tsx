@@ -19,7 +19,7 @@ export function KeyHelp() {
   useKeys({ '?': () => setOpen(true) })
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className="rounded px-2 py-1 text-sm text-[#c0ccd4] hover:text-white" aria-label="All keys">Keys <span className="key">?</span></Dialog.Trigger>
+      <Dialog.Trigger className="hidden rounded px-2 py-1 sm:block text-sm text-[#c0ccd4] hover:text-white" aria-label="All keys">Keys <span className="key">?</span></Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-10 bg-[#0b111566]" />
         <Dialog.Content aria-describedby={undefined} className="card fixed top-[8vh] left-1/2 z-20 max-h-[84vh] w-[min(760px,94vw)] -translate-x-1/2 overflow-auto p-5 shadow-xl">

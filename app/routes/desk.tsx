@@ -32,7 +32,7 @@ export default function Desk({ loaderData: { who, organisation } }: Route.Compon
         <span className="ml-auto" />
         <Sending />
         <DropdownMenu.Root>
-          <DropdownMenu.Trigger className="flex items-center gap-1 rounded px-2 py-1 text-sm text-[#c0ccd4] hover:text-white">Set-up<ChevronDown size={14} /></DropdownMenu.Trigger>
+          <DropdownMenu.Trigger className="hidden items-center gap-1 rounded px-2 py-1 text-sm text-[#c0ccd4] hover:text-white sm:flex">Set-up<ChevronDown size={14} /></DropdownMenu.Trigger>
           <DropdownMenu.Portal>
             <DropdownMenu.Content align="end" sideOffset={6} className="card z-20 min-w-56 p-1 shadow-xl">
               {SETUP.map(([to, name, what]) => <DropdownMenu.Item key={to} asChild><Link to={to} className="block rounded px-3 py-1.5 data-[highlighted]:bg-petrol-soft"><b>{name}</b><span className="block text-[13px] text-ink-2">{what}</span></Link></DropdownMenu.Item>)}
