@@ -58,7 +58,7 @@ function strokeCells(grid: InkGrid, [x0, y0, x1, y1]: [number, number, number, n
   return dark
 }
 
-/** Cells of paper that do not part one stroke from the next. */
+/** Cells of paper that do not part one stroke from the next: a line to sign on, taken out, leaves as many. */
 const APART = 2
 
 /** The strokes of a page that hang together, each with its place: what a hand drew in one go, what print nobody could read, stains. */
@@ -76,7 +76,7 @@ export function strokesOn(grid: InkGrid, printed: readonly Box[]): (Strokes & { 
       const [x, y] = [at % columns, Math.floor(at / columns)]
       cells++
       ;[left, top, right, bottom] = [Math.min(left, x), Math.min(top, y), Math.max(right, x + 1), Math.max(bottom, y + 1)]
-      for (let ny = Math.max(0, y - 1); ny <= Math.min(rows - 1, y + 1); ny++)
+      for (let ny = Math.max(0, y - APART); ny <= Math.min(rows - 1, y + APART); ny++)
         for (let nx = Math.max(0, x - APART); nx <= Math.min(columns - 1, x + APART); nx++) {
           const near = ny * columns + nx
           if (dark[near] !== 1) continue

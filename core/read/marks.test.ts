@@ -83,7 +83,7 @@ describe('choices on scans', () => {
 describe('signatures that no caption leads to', () => {
   const unlabelled = ['Mandate for direct debit', '', '', '', '', '', '', '', '', '', 'for Merrow Sound Mutual']
   const mandate = typeById(builtInTypes, 'debit_mandate')
-  test('a scrawl is found wherever it stands, and a person is to look', () => expect(readSignature([pageOf(unlabelled, { ink: ink(scrawlAt(60, 90)) })], mandate)).toMatchObject({ signed: true, sure: 0.7 }))
-  test('specks are none', () => expect(readSignature([pageOf(unlabelled, { ink: ink((x, y) => x % 31 === 0 && y % 29 === 0) })], mandate)).toMatchObject({ signed: false, sure: 0.5 }))
-  test('nor is the ring of a stamp', () => expect(readSignature([pageOf(unlabelled, { ink: ink((x, y) => Math.abs(Math.hypot(x - 100, y - 150) - 26) < 0.5) })], mandate)).toMatchObject({ signed: false }))
+  test('a scrawl is found wherever it stands, and a person is to look', () => expect(readSignature([pageOf(unlabelled, { ink: ink(scrawlAt(60, 90)), source: 'ocr' })], mandate)).toMatchObject({ signed: true, sure: 0.7 }))
+  test('specks are none', () => expect(readSignature([pageOf(unlabelled, { source: 'ocr', ink: ink((x, y) => x % 31 === 0 && y % 29 === 0) })], mandate)).toMatchObject({ signed: false, sure: 0.5 }))
+  test('nor is the ring of a stamp', () => expect(readSignature([pageOf(unlabelled, { source: 'ocr', ink: ink((x, y) => Math.abs(Math.hypot(x - 100, y - 150) - 26) < 0.5) })], mandate)).toMatchObject({ signed: false }))
 })

@@ -283,7 +283,8 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
     }
   }
   // "Signed on" beside the day: the pen went elsewhere in that line.
-  const pen = best?.signed ? null : penAnywhere(pages)
+  // What a pen drew beside a caption on a page with a text layer is known from its drawing already.
+  const pen = best?.signed ? null : penAnywhere(best ? pages.filter((p) => p.source !== 'text') : pages)
   if (best && !(pen && pen.page === best.page && pen.box[1] < best.box[3] && pen.box[3] > best.box[1])) return best
   if (pen) return pen
   const last = pages.at(-1)!
@@ -363,7 +364,20 @@ function penAnywhere(pages: readonly Page[]): Signature | null {
     const spelt = () => strokesOn(page.ink!, surelyPrintedOn(page)).filter((s) => isScrawl(page.ink!)(s) && s.height > TALLER_THAN_PRINT)
     const plainly = strokesOn(page.ink, printedOn(page)).filter(isScrawl(page.ink))
     const [widest] = (plainly.length > 0 ? plainly : spelt()).sort((a, b) => b.width - a.width)
-    if (widest) return { signed: true, sure: LIKELY, page: page.number, box: widest.box }
+    // Ink of a page with a text layer is drawn coarsely, and thin pens fall apart in it.
+    const place = widest?.box ?? (page.source === 'text' ? bandOfStrokes(page, page.ink) : null)
+    if (place) return { signed: true, sure: LIKELY, page: page.number, box: place }
+  }
+  return null
+}
+
+/** A band of the page with strokes in it that hang together too little to be one: thin pens, and names written letter by letter. */
+function bandOfStrokes(page: Page, ink: InkGrid): Box | null {
+  const printed = printedOn(page)
+  for (let top = 0.2; top < 0.92; top += 0.035) {
+    const band: Box = [0.04, top, 0.96, top + 0.07]
+    const strokes = strokesIn(ink, band, printed)
+    if (strokes.cells >= 25 && strokes.width > 0.06 && strokes.width < 0.5 && strokes.height > 0.01) return band
   }
   return null
 }

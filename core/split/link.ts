@@ -98,10 +98,10 @@ export function linkScore(page: Looks, next: Looks): number {
   return score
 }
 
-/** Next in the same style, or still the same part. */
+/** Next in the same style, or still the same part. A bare number is none: addresses and days begin with one. */
 const follows = (last: Section | undefined, first: Section | undefined): boolean => last !== undefined && first !== undefined && last.style === first.style && first.at > 1 && (first.at === last.at + 1 || (first.style !== 'letter' && first.at === last.at))
 
-const SECTION: readonly [style: Section['style'], form: RegExp][] = [['word', /^(?:section|part|partie|seccion|teil)\s+(\d{1,2})\b/], ['number', /^(\d{1,2})(?:\.\d{1,2})?[.):]?\s+\p{L}{3}/u], ['letter', /^([a-h])[.)]\s+\p{L}{3}/u]]
+const SECTION: readonly [style: Section['style'], form: RegExp][] = [['word', /^(?:section|part|partie|seccion|teil)\s+(\d{1,2})\b/], ['number', /^(\d{1,2})(?:\.\d{1,2}\.?|[.):])\s+\p{L}{3}/u], ['letter', /^([a-h])[.)]\s+\p{L}{3}/u]]
 
 function sectionsOn(page: Page): Looks['sections'] {
   const found = linesOf(page).flatMap(({ segments: [first] }): Section[] => {
