@@ -15,7 +15,7 @@ import { settings } from './settings.ts'
 /** Names less alike than this are other names. */
 const ALIKE = 0.45
 const MOST_ROWS = 200_000
-/** A register outside that does not answer in this time is left out, and said to be. */
+/** A register outside that does not answer in this time is left out, and the log says so. */
 const PATIENCE_MS = 3000
 
 /** A register's file cannot be taken; the message is for the person who brought it. */

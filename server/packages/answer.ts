@@ -2,7 +2,8 @@ import { and, desc, eq, gt, isNotNull, isNull, asc, ne } from 'drizzle-orm'
 import { answerSchema, type Answer } from '../../core/answers/answer.ts'
 import { touches } from '../../core/answers/touches.ts'
 import { findOn } from '../../core/page/find.ts'
-import type { Box } from '../../core/page/geometry.ts'
+import { inside, type Box } from '../../core/page/geometry.ts'
+import { squeeze } from '../../core/page/text.ts'
 import { plain } from '../../core/read/value.ts'
 import type { DocumentType } from '../../core/program/schema.ts'
 import { typeById } from '../../core/program/types/index.ts'
@@ -54,10 +55,18 @@ export async function giveAnswers(packageId: string, given: readonly Answer[], w
   })
 }
 
-/** Where what a person typed stands on a document's pages, if it does so once: a value with a place teaches, and can be looked at. */
+/** Letters and digits of a typed value at least: shorter ones stand in many places by chance. */
+const SHORTEST_PLACED = 4
+
+/**
+ * Where what a person typed stands on a document's pages, if it does so once and as words of their own: a value with a
+ * place teaches, and "60" inside "SKR-4260" would teach the wording beside that.
+ */
 export async function placeOfTyped(packageId: string, numbers: readonly number[], text: string): Promise<{ page: number; box: Box } | null> {
   const pages = (await pagesOf(database(), packageId)).filter((p) => numbers.includes(p.number))
-  const hits = pages.flatMap((page) => findOn(page, text))
+  const wanted = squeeze(text)
+  if (wanted.length < SHORTEST_PLACED) return null
+  const hits = pages.flatMap((page) => findOn(page, text).filter((hit) => squeeze(inside(page.words, hit.box).map((w) => w.text).join('')) === wanted))
   return hits.length === 1 ? { page: hits[0].page, box: hits[0].box } : null
 }
 

@@ -5,7 +5,7 @@ import { database } from '../../server/database/connection.ts'
 import { pastReadings } from '../../server/knowledge/field-records.ts'
 import { learntFor, unlearn } from '../../server/knowledge/teaching.ts'
 import { saveType, typeAsSaved, typesOf, versionsOf } from '../../server/knowledge/types.ts'
-import { giveAnswers } from '../../server/packages/answer.ts'
+import { giveAnswers, placeOfTyped } from '../../server/packages/answer.ts'
 import { askPackage } from '../../server/packages/ask.ts'
 import { packageRow, wordsOf } from '../../server/packages/queries.ts'
 import type { Person } from '../../server/access/people.ts'
@@ -44,6 +44,15 @@ test('one correction teaches papers that wait, what changed is listed, and it ca
   await until(async () => (await net(waiting, who)).needsReview)
   expect((await net(first, who)).state).toBe('corrected')
   expect((await pastReadings(who, 'payslip')).filter((p) => p.field === 'net_pay' && p.said).length).toBe(1)
+})
+
+test('what is typed is found on the page only where it stands whole, once, and is no mere figure or two', async () => {
+  const who = await elsewhere()
+  const id = await readPackage(who, await pdfOf(['Boat SKR-4260', 'Sum | 2,301.10', 'Term | 60']))
+  expect(await placeOfTyped(id, [1], '2301.10')).toMatchObject({ page: 1 })
+  expect(await placeOfTyped(id, [1], '60')).toBeNull()
+  expect(await placeOfTyped(id, [1], 'KR-4260')).toBeNull()
+  expect(await placeOfTyped(id, [1], '9,999.00')).toBeNull()
 })
 
 test('a person’s answer on a paper that waits is not overwritten by what is learnt', async () => {
