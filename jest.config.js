@@ -8,7 +8,7 @@ const shared = {
 /** Unit tests stand beside their code; what needs a database is in tests/integration. */
 export default {
   projects: [
-    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{core,engine,server,app,bench,demo,cli}/**/*.test.ts'] },
+    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/{core,engine,server,app,bench,demo,cli}/**/*.test.ts', '<rootDir>/tests/verdict/*.test.ts'] },
     { ...shared, displayName: 'integration', testMatch: ['<rootDir>/tests/integration/**/*.test.ts'] },
   ],
 }

@@ -12,6 +12,7 @@ import { withEchoes } from './match/echo.ts'
 import { judgeFacts, type FactResult } from './match/facts.ts'
 import { applicantOf, personsOf, withOwners, type Persons } from './match/persons.ts'
 import { secondPerson, withSecondPerson } from './match/second-person.ts'
+import { withVersions } from './match/versions.ts'
 import { judgeChecks, type CheckResult } from './match/sums.ts'
 import type { Page } from './page/page.ts'
 import type { DocumentType, Program } from './program/schema.ts'
@@ -103,6 +104,7 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
       owner: 'nobody',
       lacking: type.id === 'unknown' ? [] : lackingPages(arranged.pages.map((n) => byNumber.get(n)!)),
       copyOf: null,
+      supersededBy: null,
       confidence: settled ? 1 : arranged.confidence,
       needsReview: (!settled && unsure && !(endsSaid && typeSure)) || doubts.some((d) => d.rule),
       types: arranged.types,
@@ -114,7 +116,7 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
       signature,
     }
   })
-  const copied = withCopies(bare, typesById)
+  const copied = withVersions(withCopies(bare, typesById), typesById, answers)
   const nameField = (type: string) => typeById(types, type).person
   const applicant = applicantOf(copied, program, nameField)
   const accompanied = withSecondPerson(copied, program, secondPerson(copied, program, applicant, nameField))

@@ -91,7 +91,7 @@ export default function Papers() {
         <Act k="N" disabled={!documents.some((d) => d.needsReview && !d.typeSaid)} onClick={nextLoose}>next loose</Act>
       </div>
       <div className="flex flex-wrap items-start gap-x-4 gap-y-3 px-0.5 pb-6">
-        {documents.map((d) => <Group key={d.pages[0]} document={d} current={d === here} held={held} dragging={dragging} onToggle={toggle} onStretch={stretch} onRetype={() => setRetyping(d)} />)}
+        {documents.map((d) => <Group key={d.pages[0]} document={d} current={d === here} held={held} dragging={dragging} onToggle={toggle} onStretch={stretch} onRetype={() => setRetyping(d)} onCount={closed ? null : () => answer({ kind: 'version', page: d.pages[0] })} />)}
         {dragging !== null ? <Alone /> : null}
       </div>
       {outside.length > 0 ? (
@@ -109,7 +109,7 @@ export default function Papers() {
 
 /** What a page is worth comparing with: the same page of the paper that this one is a copy of, else the page before it. */
 function pairOf(document: Document, page: number, documents: readonly Document[]): number | undefined {
-  const original = documents.find((d) => d.id === document.copyOf)
+  const original = documents.find((d) => d.id === document.copyOf || d.id === document.supersededBy)
   if (original) return original.pages[Math.min(document.pages.indexOf(page), original.pages.length - 1)]
   const order = documents.flatMap((d) => d.pages)
   return order[order.indexOf(page) - 1] ?? order[order.indexOf(page) + 1]
@@ -119,7 +119,7 @@ function Act({ k, children, ...rest }: { k: string; children: React.ReactNode; d
   return <button type="button" className="button px-2 py-1" {...rest}><span className="key">{k}</span>{children}</button>
 }
 
-function Group({ document, current, held, dragging, onToggle, onStretch, onRetype }: { document: Document; current: boolean; held: ReadonlySet<number>; dragging: number | null; onToggle: (page: number) => void; onStretch: (page: number) => void; onRetype: () => void }) {
+function Group({ document, current, held, dragging, onToggle, onStretch, onRetype, onCount }: { document: Document; current: boolean; held: ReadonlySet<number>; dragging: number | null; onToggle: (page: number) => void; onStretch: (page: number) => void; onRetype: () => void; onCount: (() => void) | null }) {
   const { look } = useLooking()
   const loose = document.needsReview && !document.typeSaid
   const asked = document.fields.filter((f) => f.needsReview).length
@@ -127,7 +127,8 @@ function Group({ document, current, held, dragging, onToggle, onStretch, onRetyp
     <section aria-label={document.label} style={{ contentVisibility: 'auto', containIntrinsicSize: `${Math.min(12, document.pages.length) * 74 + 16}px ${Math.ceil(document.pages.length / 12) * 122 + 36}px` }} className={`rounded-lg border p-2 ${current ? 'border-petrol bg-sheet shadow-[0_0_0_1px_var(--petrol)]' : loose ? 'border-dashed border-amber bg-sheet' : 'border-line bg-sheet'}`}>
       <div className="mb-1.5 flex items-baseline gap-2 text-[13px]">
         <button type="button" className="truncate font-semibold" title="Change the type (T)" onClick={() => { look(document.pages[0]); onRetype() }}>{document.label}{loose ? '?' : ''}</button>
-        <span className="text-ink-2">{loose ? `${Math.round(document.confidence * 100)} sure` : document.typeSaid ? 'said' : ''}{document.lacking.length ? `${loose ? ', ' : ''}page ${document.lacking.join(', ')} lacking` : ''}{document.copyOf ? 'a copy' : ''}</span>
+        <span className="text-ink-2">{loose ? `${Math.round(document.confidence * 100)} sure` : document.typeSaid ? 'said' : ''}{document.lacking.length ? `${loose ? ', ' : ''}page ${document.lacking.join(', ')} lacking` : ''}{document.copyOf ? 'a copy' : ''}{document.supersededBy ? 'older version' : ''}</span>
+        {document.supersededBy && onCount ? <button type="button" className="whitespace-nowrap text-petrol underline" title="This one counts instead of the other" onClick={onCount}>let it count</button> : null}
         {asked ? <Link to={`../values?page=${document.pages[0]}`} className="ml-auto rounded-full border border-dashed border-amber bg-amber-soft px-1.5 whitespace-nowrap text-ink">{asked} asked</Link> : null}
       </div>
       <div className="flex flex-wrap gap-1.5">

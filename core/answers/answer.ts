@@ -30,6 +30,8 @@ export const answerSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('value'), page, field: z.string().max(80), value: valueSchema, state: z.enum(['confirmed', 'corrected', 'empty', 'unreadable']), at: z.object({ page, box }).nullable().default(null) }),
   /** Signed or not, where ink was doubtful. */
   z.object({ kind: z.literal('signed'), page, signed: z.boolean() }),
+  /** Of several versions of one paper, the document that holds this page counts. */
+  z.object({ kind: z.literal('version'), page }),
   z.object({ kind: z.literal('fact'), fact: z.string().max(80), decision: z.enum(['value', 'accepted', 'ask']), value: valueSchema.default(null), reason }),
   z.object({ kind: z.literal('check'), check: z.string().max(80), decision: z.enum(['accepted', 'ask']), reason }),
   z.object({ kind: z.literal('waive'), requirement: z.string().max(80), reason }),

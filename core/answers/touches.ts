@@ -17,6 +17,7 @@ function subjectOf(answer: Answer): string | null {
   switch (answer.kind) {
     case 'value': return `value ${answer.page} ${answer.field}`
     case 'signed': return `signed ${answer.page}`
+    case 'version': return `version ${answer.page}`
     case 'fact': return `fact ${answer.fact}`
     case 'check': return `check ${answer.check}`
     case 'waive': return `waive ${answer.requirement}`

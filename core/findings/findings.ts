@@ -35,6 +35,7 @@ export function gatherFindings(given: { files: readonly PackageFile[]; pages: re
   for (const check of given.checks) if (check.status === 'failed' && check.settled?.decision !== 'accepted') found.push({ id: `check:${check.check}`, kind: 'arithmetic', severity: 'blocking', check: check.check, documents: check.documents, message: `${check.title}: ${check.detail}` })
   for (const paper of given.papers) {
     if (paper.copyOf) found.push({ id: `copy:${paper.pages[0]}`, kind: 'duplicate_document', severity: 'info', documents: [paper.id, paper.copyOf], message: `${paper.label} on page ${paper.pages[0]} is a copy of ${labels.get(paper.copyOf)}` })
+    if (paper.supersededBy) found.push({ id: `superseded:${paper.pages[0]}`, kind: 'superseded_document', severity: 'info', documents: [paper.id, paper.supersededBy], message: `${paper.label} on page ${paper.pages[0]} is an older version; ${labels.get(paper.supersededBy)} counts` })
     if (paper.type === 'unknown') found.push({ id: `unknown:${paper.pages[0]}`, kind: 'unknown_pages', severity: 'warning', documents: [paper.id], message: `${paper.pages.length === 1 ? `Page ${paper.pages[0]} is` : `Pages ${paper.pages[0]} to ${paper.pages.at(-1)} are`} of no known type` })
     else if (paper.lacking.length > 0 && !found.some((f) => f.kind === 'incomplete_document' && f.documents.includes(paper.id))) found.push({ id: `lacking:${paper.pages[0]}`, kind: 'incomplete_document', severity: 'warning', documents: [paper.id], message: `${paper.label} lacks page ${paper.lacking.join(', ')} of its own numbering` })
   }

@@ -17,6 +17,8 @@ export function reportOf(situation: Situation, assessment: Assessment, timing: R
       needsReview: d.needsReview,
       alternatives: d.types.filter((t) => t.type !== d.type),
       pages: d.pages,
+      copyOf: d.copyOf,
+      supersededBy: d.supersededBy,
       signed: d.signed,
       signedNeedsReview: d.signedAsked,
       fields: d.fields.map((f) => ({ name: f.name, value: f.value, raw: f.raw, confidence: f.confidence, needsReview: f.needsReview, page: f.page, box: f.box, state: f.state })),

@@ -22,6 +22,7 @@ test.each([
   ['Astrid Ødegaard', 'Astrid Odegaard', 'variant'],
   ['Íñigo Núñez', 'INIGO NUNEZ', 'variant'],
   ['Marguerite Brandreth', 'M. Brandreth', 'variant'],
+  ['Marguerite de Vries', 'M. de Vries', 'variant'],
   ['Ottilie Varnham', 'Ottilie Teasdale', 'different'],
   ['Ottilie Varnham', 'Bram Varnham', 'different'],
   ['Ottilie Varnham', 'Otto Varnham', 'different'],

@@ -8,7 +8,7 @@ import { plain, type Value } from '../read/value.ts'
 import type { FilledField } from '../answers/fill.ts'
 import type { Comparer } from './agreement.ts'
 import { comparers } from './comparers.ts'
-import { splitReference, type Paper } from './paper.ts'
+import { counts, splitReference, type Paper } from './paper.ts'
 import { oneLookalike } from './slip.ts'
 
 /** Papers that must say the same before they speak for what another paper says. */
@@ -36,7 +36,7 @@ function echoesOf(fact: Fact, papers: readonly Paper[], pages: ReadonlyMap<numbe
   const compare = comparers[fact.kind]
   const places = fact.fields.flatMap((reference) => {
     const [type, name] = splitReference(reference)
-    return papers.filter((p) => p.type === type && p.copyOf === null && !(fact.person === 'applicant' && p.owner === 'co_applicant')).flatMap((paper) => {
+    return papers.filter((p) => p.type === type && counts(p) && !(fact.person === 'applicant' && p.owner === 'co_applicant')).flatMap((paper) => {
       const field = paper.fields.find((f) => f.name === name)
       return field ? [{ paper, field, stranger: fact.person === 'applicant' && paper.owner === 'other' }] : []
     })

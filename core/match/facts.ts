@@ -3,7 +3,7 @@ import type { Fact, Program } from '../program/schema.ts'
 import { plain, type Value } from '../read/value.ts'
 import { different, same, WEAK, type Agreement } from './agreement.ts'
 import { comparers } from './comparers.ts'
-import { fieldOf, splitReference, TAKES_PART, type Paper } from './paper.ts'
+import { counts, fieldOf, splitReference, TAKES_PART, type Paper } from './paper.ts'
 
 /** One value of a fact, where it stands and how it lies to the fact's value. */
 export interface Evidence extends Agreement {
@@ -61,7 +61,7 @@ function collect(fact: Fact, papers: readonly Paper[]) {
   return fact.fields.flatMap((reference) => {
     const [type, field] = splitReference(reference)
     return papers
-      .filter((p) => p.type === type && p.copyOf === null && !(fact.person === 'applicant' && p.owner === 'co_applicant'))
+      .filter((p) => p.type === type && counts(p) && !(fact.person === 'applicant' && p.owner === 'co_applicant'))
       .flatMap((p) => {
         const value = fieldOf(p, field)
         return value && value.value !== null && value.confidence >= TAKES_PART ? [{ document: p.id, field, value: value.value, confidence: value.confidence, asked: value.needsReview || unowned(p) }] : []

@@ -15,8 +15,9 @@ function nameParts(name: string): string[] {
   const named = tokens(name).filter((t) => !MAIDEN.has(t))
   const untitled = named.filter((t) => !TITLES.has(t))
   // "M. Brandreth" is Marguerite as likely as Monsieur: an initial is kept where nothing but the family name would be left.
-  const parts = untitled.length < 2 && named.length > untitled.length && named[0].length === 1 ? named : untitled
-  const strong = parts.filter((t) => !PARTICLES.has(t))
+  const strongly = (list: string[]) => list.filter((t) => !PARTICLES.has(t))
+  const parts = strongly(untitled).length < 2 && named.length > untitled.length && named[0].length === 1 ? named : untitled
+  const strong = strongly(parts)
   return strong.length > 0 ? strong : parts
 }
 

@@ -21,6 +21,8 @@ export interface Paper {
   lacking: number[]
   /** The paper that this one is a copy of. */
   copyOf: string | null
+  /** The newer version of this paper that counts in its place. */
+  supersededBy: string | null
 }
 
 /** Values that are likelier wrong than right take no part in comparisons until a person answers. */
@@ -40,8 +42,11 @@ export const usableText = (paper: Paper, name: string): string | null => {
   return typeof value === 'string' ? value : null
 }
 
-/** The papers that count: copies of another paper count as nothing new. */
-export const counting = (papers: readonly Paper[], type: string): Paper[] => papers.filter((p) => p.type === type && p.copyOf === null)
+/** Copies of another paper count as nothing new, and older versions not at all. */
+export const counts = (paper: Paper): boolean => paper.copyOf === null && paper.supersededBy === null
+
+/** The papers of a type that count. */
+export const counting = (papers: readonly Paper[], type: string): Paper[] => papers.filter((p) => p.type === type && counts(p))
 
 /** Splits `type.field`. */
 export const splitReference = (reference: string): [type: string, field: string] => reference.split('.') as [string, string]

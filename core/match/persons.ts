@@ -1,7 +1,7 @@
 import type { DocumentType, Program } from '../program/schema.ts'
 import { typeById } from '../program/types/index.ts'
 import { compareNames } from './names.ts'
-import { fieldOf, splitReference, usableText, valueIn, type Owner, type Paper } from './paper.ts'
+import { counts, fieldOf, splitReference, usableText, valueIn, type Owner, type Paper } from './paper.ts'
 
 /** Who applies, by the names on the application. */
 export interface Persons {
@@ -22,7 +22,7 @@ export function applicantOf(papers: readonly Paper[], program: Program, nameFiel
   const [, field] = splitReference(program.persons.applicant)
   const told = onForm && typeof onForm.value === 'string' ? onForm.value : null
   if (onForm && !fieldOf(onForm.paper, field)!.needsReview) return told
-  const names = papers.filter((p) => p.copyOf === null).flatMap((p) => {
+  const names = papers.filter(counts).flatMap((p) => {
     const own = nameField(p.type)
     const name = own && usableText(p, own)
     return name && !fieldOf(p, own)!.needsReview ? [name] : []

@@ -1,6 +1,6 @@
 import type { Program } from '../program/schema.ts'
 import { compareNames } from './names.ts'
-import { counting, fieldOf, splitReference, usableText, valueIn, type Paper } from './paper.ts'
+import { counting, counts, fieldOf, splitReference, usableText, valueIn, type Paper } from './paper.ts'
 
 /** The types of paper that each applying person brings one of. */
 export const perPersonTypes = (program: Program): string[] =>
@@ -35,7 +35,7 @@ export function secondPerson(papers: readonly Paper[], program: Program, applica
 export function withSecondPerson(papers: readonly Paper[], program: Program, name: string | null): Paper[] {
   if (name === null) return [...papers]
   const [form, field] = splitReference(program.persons.coApplicant!)
-  return papers.map((paper) => paper.type !== form || paper.copyOf !== null ? paper : {
+  return papers.map((paper) => paper.type !== form || !counts(paper) ? paper : {
     ...paper,
     fields: paper.fields.map((f) => (f.name === field && (f.state === 'absent' || f.state === 'asked') ? { ...f, value: name, confidence: 0.6, needsReview: true, state: 'asked' as const, reason: 'other papers here are of a second person', others: f.value === null ? f.others : [{ value: f.value, raw: f.raw ?? '', page: f.page!, box: f.box! }, ...f.others].slice(0, 3) } : f)),
   })

@@ -1,8 +1,9 @@
 import type { Answer } from '../answers/answer.ts'
 import type { Check, Program } from '../program/schema.ts'
 import { cents, fromCents, groupThousands, isMoney, type Money, type Row } from '../read/value.ts'
+import { squeeze } from '../page/text.ts'
 import { addDays, daysBetween } from './days.ts'
-import { counting, fieldOf, splitReference, usable, usableText, valueIn, type Paper } from './paper.ts'
+import { counting, counts, fieldOf, splitReference, usable, usableText, valueIn, type Paper } from './paper.ts'
 
 /** One number of a sum with its place, so that arithmetic can be shown as arithmetic. */
 export interface Term {
@@ -181,7 +182,7 @@ function joinsUp(check: Check & { kind: 'joins_up' }, papers: readonly Paper[]):
   const [closingField, from, to] = [check.closing, check.from, check.to].map((r) => splitReference(r)[1])
   const statements = counting(papers, type).flatMap((paper) => {
     const [opening, closing, start, end] = [amountOf(paper, openingField), amountOf(paper, closingField), usableText(paper, from), usableText(paper, to)]
-    const account = usableText(paper, 'iban')
+    const account = squeeze(usableText(paper, check.account ? splitReference(check.account)[1] : '') ?? '')
     return opening && closing && start && end ? [{ paper, opening, closing, start, end, account }] : []
   }).sort((a, b) => a.start.localeCompare(b.start))
   const breaks: string[] = []
@@ -250,7 +251,13 @@ function columnTotal(check: Check & { kind: 'column_total' }, papers: readonly P
 }
 
 function atLeast(check: Check & { kind: 'at_least' }, papers: readonly Paper[]): Outcome {
-  const [value, than] = [moneyAt(papers, check.value), moneyAt(papers, check.than)]
+  const than = moneyAt(papers, check.than)
+  const [type, field] = splitReference(check.value)
+  // Of several papers one that is good is enough, as on the checklist.
+  const value = counting(papers, type).flatMap((paper) => {
+    const amount = amountOf(paper, field)
+    return amount ? [{ paper, amount, field }] : []
+  }).sort((a, b) => cents(b.amount) - cents(a.amount))[0]
   if (!value || !than) return none('one of the amounts is not there')
   const good = cents(value.amount) >= cents(than.amount)
   return { status: good ? 'passed' : 'failed', detail: `${show(cents(value.amount))} ${good ? 'covers' : 'does not cover'} ${show(cents(than.amount))}`, documents: [value.paper.id, than.paper.id], terms: [term(value.paper, value.field, value.amount, ''), term(than.paper, than.field, than.amount, good ? '=' : '≠')] }
@@ -258,7 +265,7 @@ function atLeast(check: Check & { kind: 'at_least' }, papers: readonly Paper[]):
 
 function signedWithin(check: Check & { kind: 'signed_within' }, papers: readonly Paper[], asOf: string): Outcome {
   const opened = valueIn(papers, check.opened)?.value
-  const signed = papers.filter((p) => p.copyOf === null && fieldOf(p, check.field)).flatMap((paper) => {
+  const signed = papers.filter((p) => counts(p) && fieldOf(p, check.field)).flatMap((paper) => {
     const date = usableText(paper, check.field)
     return date ? [{ paper, date }] : []
   })

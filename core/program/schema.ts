@@ -74,6 +74,8 @@ export const documentTypeSchema = z.object({
   fields: z.array(fieldSchema),
   signature: z.object({ labels: z.array(z.string()).min(1) }).nullable().default(null),
   relations: z.array(relationSchema).default([]),
+  /** Papers of this type that agree in `of` and differ in `date` are versions of one paper: the newest counts. */
+  versions: z.object({ date: id, of: z.array(id).min(1) }).nullable().default(null),
   /** The field that says whose paper it is. */
   person: id.nullable().default(null),
   /** The field whose value tells several of a kind apart in lists ("Payslip February 2026"). */
@@ -81,7 +83,7 @@ export const documentTypeSchema = z.object({
   threshold: z.number().min(0).max(1).default(0.85),
 }).superRefine((type, context) => {
   const names = new Set(type.fields.map((f) => f.name))
-  const used = [type.person, type.tellsApart, ...type.relations.flatMap((r) => Object.entries(r).filter(([k]) => k !== 'kind' && k !== 'column').flatMap(([, v]): unknown[] => (Array.isArray(v) ? v : [v])))]
+  const used = [type.person, type.tellsApart, ...(type.versions ? [type.versions.date, ...type.versions.of] : []), ...type.relations.flatMap((r) => Object.entries(r).filter(([k]) => k !== 'kind' && k !== 'column').flatMap(([, v]): unknown[] => (Array.isArray(v) ? v : [v])))]
   for (const name of used) if (typeof name === 'string' && !names.has(name)) context.addIssue({ code: 'custom', message: `${type.id} names the field "${name}", which it does not have` })
 })
 export type DocumentType = z.infer<typeof documentTypeSchema>
@@ -149,7 +151,8 @@ export const checkSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('near_mean'), id, title: z.string(), value: reference, mean: reference, percent: z.number(), divide: z.number().default(1) }),
   z.object({ kind: z.literal('reaches_account'), id, title: z.string(), amount: reference, date: reference, days: z.number(), table: reference, from: reference, to: reference }),
   z.object({ kind: z.literal('running_balance'), id, title: z.string(), table: reference, opening: reference, closing: reference }),
-  z.object({ kind: z.literal('joins_up'), id, title: z.string(), opening: reference, closing: reference, from: reference, to: reference }),
+  /** Statements of one account, where `account` names the field that tells accounts apart. */
+  z.object({ kind: z.literal('joins_up'), id, title: z.string(), opening: reference, closing: reference, from: reference, to: reference, account: reference.optional() }),
   z.object({ kind: z.literal('lines_and_tax'), id, title: z.string(), table: reference, net: reference, tax: reference, total: reference }),
   z.object({ kind: z.literal('column_total'), id, title: z.string(), table: reference, column: id, is: z.number() }),
   z.object({ kind: z.literal('at_least'), id, title: z.string(), value: reference, than: reference }),

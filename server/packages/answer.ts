@@ -118,6 +118,7 @@ export function summaryOf(answer: Answer, types: readonly DocumentType[]): strin
     case 'aside': return `${answer.pages.length === 1 ? `Page ${answer.pages[0]}` : `Pages ${answer.pages.join(', ')}`} set aside`
     case 'value': return `${words(answer.field)} of page ${answer.page}: ${answer.state === 'empty' ? 'not on the paper' : answer.state === 'unreadable' ? 'unreadable' : `${Array.isArray(answer.value) ? `${answer.value.length} rows` : plain(answer.value)} (${answer.state})`}`
     case 'signed': return `The document of page ${answer.page} is ${answer.signed ? 'signed' : 'not signed'}`
+    case 'version': return `Of its versions, the document of page ${answer.page} counts`
     case 'fact': return `${words(answer.fact)}: ${answer.decision === 'value' ? plain(answer.value) : answer.decision === 'accepted' ? 'difference accepted' : 'to be asked of the applicant'} (${answer.reason})`
     case 'check': return `${words(answer.check)}: ${answer.decision === 'accepted' ? 'accepted' : 'to be asked of the applicant'} (${answer.reason})`
     case 'waive': return `Waived ${words(answer.requirement)}: ${answer.reason}`

@@ -12,6 +12,7 @@ export const accountApplication: TypeData = {
   ],
   lastSigns: ['signature of applicant', 'on behalf of the business', 'declaration', 'signed for the business'],
   signature: { labels: [...SIGNATURE, 'signature of applicant', "applicant's signature", 'signed for the business', 'signature for the business', 'on behalf of the business', 'signature of contact', 'signature of authorised person'] },
+  versions: { date: 'application_date', of: ['application_number'] },
   fields: [
     { name: 'application_number', title: 'Application number', kind: 'id', labels: ['application number', 'application no', 'application ref', 'application reference', 'case number', 'case no', 'our reference', 'reference', 'ref', 'file number', 'form number', 'request number', 'case reference', 'request no'], pattern: '[A-Z]{2,4}-?\\d{2}-?\\d{4,6}' },
     { name: 'application_date', title: 'Date of application', kind: 'date', sources: ['sentence'], labels: ['date of application', 'application date', 'date of request', 'applied on', 'date', 'dated', 'date received', 'form date', 'date of this application', 'request date', 'application made on', 'date of form'] },

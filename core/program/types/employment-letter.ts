@@ -13,6 +13,7 @@ export const employmentLetter: TypeData = {
   ],
   person: 'employee_name',
   signature: { labels: [...SIGNATURE, 'yours faithfully', 'yours sincerely', 'human resources', 'manager', 'director', 'for the employer', 'personnel manager', 'managing director', 'office manager'] },
+  versions: { date: 'letter_date', of: ['employee_name', 'employer_name'] },
   fields: [
     { name: 'employee_name', title: 'Employee', kind: 'name', labels: ['employee', 'employee name', 'name of employee', 'confirm that', 'certify that', 'confirms that', 'certifies that', 'name', 're', 'our employee', 'regarding', 'concerning', 'subject', 'staff member', 'member of staff', 'to certify that', 'to confirm that', 'the employee'] },
     { name: 'employer_name', title: 'Employer', kind: 'org', sources: ['letterhead'], labels: ['employer', 'name of employer', 'employer name', 'company', 'firm', 'employed by', 'employed with', 'in the employment of', 'for and on behalf of', 'on behalf of'] },

@@ -14,6 +14,7 @@ export const loanApplication: TypeData = {
   lastSigns: ['declaration', 'signature of applicant', 'i declare that', 'signed by the applicant'],
   person: 'applicant_name',
   signature: { labels: ['signature of applicant', "applicant's signature", 'applicant signature', 'signature', 'signed', 'sign here', 'signed by', 'signed by the applicant', 'your signature', 'signature of the applicant'] },
+  versions: { date: 'application_date', of: ['application_number'] },
   fields: [
     { name: 'application_number', title: 'Application number', kind: 'id', labels: ['application number', 'application no', 'application ref', 'application reference', 'case number', 'case no', 'case reference', 'our reference', 'reference', 'ref', 'file number', 'form number', 'request no', 'request number'], pattern: '[A-Z]{2,4}-?\\d{2}-?\\d{4,6}' },
     { name: 'application_date', title: 'Date of application', kind: 'date', sources: ['sentence'], labels: ['date of application', 'application date', 'date of request', 'application made on', 'applied on', 'date received', 'form completed on', 'date of this application', 'request date', 'dated', 'date', 'received', 'received on', 'date of form', 'form date'] },

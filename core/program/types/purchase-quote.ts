@@ -12,6 +12,7 @@ export const purchaseQuote: TypeData = {
   ],
   lastSigns: ['total price', 'total including vat', 'grand total'],
   person: 'buyer_name',
+  versions: { date: 'quote_date', of: ['seller_name', 'hull_number'] },
   fields: [
     { name: 'seller_name', title: 'Seller', kind: 'org', sources: ['letterhead'], labels: ['seller', 'sold by', 'vendor', 'supplier', 'dealer', 'vendeur', 'vendedor', 'offered by', 'from'] },
     { name: 'buyer_name', title: 'Buyer', kind: 'name', sources: ['addressee'], labels: ['buyer', 'customer', 'quote for', 'prepared for', 'quotation for', 'to', 'for', 'client', 'purchaser', 'name of buyer', 'acheteur', 'comprador', 'cliente', 'sold to', 'bill to', 'offered to', 'offer to', 'for the attention of', 'name', 'à l’attention de', 'a la atención de', 'attention', 'attn', 'quote to', 'invoice to', 'ship to'] },

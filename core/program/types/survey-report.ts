@@ -14,6 +14,7 @@ export const surveyReport: TypeData = {
   ],
   lastSigns: ['signature of surveyor', 'surveyor signature', 'signed surveyor', 'without prejudice', 'end of report', 'signature de l’expert', 'firma del perito'],
   signature: { labels: [...SIGNATURE, 'signature of surveyor', "surveyor's signature", 'surveyor', 'marine surveyor', 'signed surveyor', 'signature de l’expert', 'l’expert', 'firma del perito', 'firma', 'el perito', 'le soussigné'] },
+  versions: { date: 'inspection_date', of: ['hull_number'] },
   fields: [
     { name: 'report_number', title: 'Report number', kind: 'id', labels: ['report number', 'report no', 'survey number', 'survey no', 'our reference', 'reference', 'ref', 'report ref', 'file number', 'our ref', 'report reference', 'survey ref', 'job number', 'number of report', 'numéro du rapport', 'rapport n°', 'n° de rapport', 'référence', 'informe n.º', 'número de informe', 'n.º de informe', 'referencia', 'expediente'] },
     { name: 'surveyor_name', title: 'Surveyor', kind: 'name', labels: ['surveyor', 'name of surveyor', 'surveyor name', 'surveyed by', 'inspected by', 'carried out by', 'attending surveyor', 'survey by', 'report by', 'prepared by', 'marine surveyor', 'survey carried out by', 'examined by', 'expert', "nom de l'expert", 'expert maritime', 'perito', 'nombre del perito', 'perito naval', 'inspeccionado por', 'examiné par', 'author of the report', 'undersigned surveyor'] },
