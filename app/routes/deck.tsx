@@ -4,7 +4,7 @@ import type { Choice, CutOut as Evidence, Question } from '../../core/findings/d
 import { count } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
 import { CutOut } from '../package/cut-out.tsx'
-import { useLooking } from '../package/looking.tsx'
+import { useLooking, type Picked } from '../package/looking.tsx'
 import { useSay, useTaken } from '../package/say.ts'
 import { TypePicker } from '../package/type-picker.tsx'
 import { useJudged } from '../package/view.ts'
@@ -38,10 +38,10 @@ const ABOUT: Record<Question['about'], string> = { cut: 'cut', type: 'type', val
 
 /** One loose piece: what is asked, the evidence, the answers with their keys. */
 function Piece({ question, onLater, onBack }: { question: Question; onLater: () => void; onBack: () => void }) {
-  const looking = useLooking()
-  const { look } = looking
+  const { look, pick } = useLooking()
   const say = useSay()
   const [chosen, setChosen] = useState<Choice | null>(null)
+  const [clicked, setClicked] = useState<Picked | null>(null)
   const evidence = question.evidence[0]
   useEffect(() => { if (evidence) look(evidence.page, evidence.box) }, [evidence?.page, evidence?.box?.join(), look]) // eslint-disable-line react-hooks/exhaustive-deps
   const choose = (choice: Choice | undefined) => {
@@ -49,6 +49,12 @@ function Piece({ question, onLater, onBack }: { question: Question; onLater: () 
     if (choice.needs === 'nothing') say.answer(choice.answer)
     else setChosen(choice)
   }
+  // A click on the page answers a value question without a key before it.
+  const fillable = question.choices.find((c) => c.needs === 'value')
+  useEffect(() => {
+    if (!fillable || chosen) return
+    return pick(question.question, (picked) => { setClicked(picked); setChosen(fillable) })
+  }, [fillable, chosen, pick, question.question])
   const typing = question.choices.find((c) => c.needs === 'value' || c.needs === 'type')
   useKeys({
     ...Object.fromEntries(question.choices.map((c, i) => [String(i + 1), () => choose(c)])),
@@ -70,7 +76,7 @@ function Piece({ question, onLater, onBack }: { question: Question; onLater: () 
         ))}
       </div>
       {chosen?.needs === 'reason' ? <ReasonForm choice={chosen} onClose={() => setChosen(null)} /> : null}
-      {chosen?.needs === 'value' ? <ValueForm question={question} choice={chosen} onClose={() => setChosen(null)} /> : null}
+      {chosen?.needs === 'value' ? <ValueForm question={question} choice={chosen} clicked={clicked} onClose={() => { setChosen(null); setClicked(null) }} /> : null}
       {chosen?.needs === 'type' ? <TypePicker open title="What is it?" likely={question.choices.flatMap((c) => (c.answer.kind === 'type' && c.needs === 'nothing' ? [c.answer.type] : []))} onClose={() => setChosen(null)} onChoose={(type) => { if (chosen.answer.kind === 'type') say.answer({ ...chosen.answer, type }) }} /> : null}
       <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-sm text-ink-2">
         {typing ? <button type="button" onClick={() => choose(typing)}><span className="key">E</span> {typing.needs === 'type' ? 'another type' : 'type it or click it'}</button> : null}
@@ -116,11 +122,11 @@ function ReasonForm({ choice, onClose }: { choice: Choice; onClose: () => void }
 }
 
 /** A value typed, or clicked on the page under the loupe. */
-function ValueForm({ question, choice, onClose }: { question: Question; choice: Choice; onClose: () => void }) {
+function ValueForm({ question, choice, clicked, onClose }: { question: Question; choice: Choice; clicked: Picked | null; onClose: () => void }) {
   const say = useSay()
   const { pick } = useLooking()
-  const [text, setText] = useState(question.evidence[0]?.raw ?? '')
-  const at = useRef<{ page: number; box: [number, number, number, number]; text: string } | null>(null)
+  const [text, setText] = useState(clicked?.text ?? question.evidence[0]?.raw ?? '')
+  const at = useRef<Picked | null>(clicked)
   const input = useRef<HTMLInputElement>(null)
   useEffect(() => pick(question.question, (picked) => {
     at.current = picked
