@@ -1,6 +1,6 @@
 const shared = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
-  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'es6' } }] },
+  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', experimental: { keepImportAttributes: true } }, module: { type: 'es6' } }] },
   testEnvironment: 'node',
   modulePathIgnorePatterns: ['<rootDir>/build', '<rootDir>/.jigsa'],
 }

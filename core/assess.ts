@@ -126,7 +126,7 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
   const checks = judgeChecks(documents, program, answers, asOf)
   const titles = new Map([...typesById].map(([id, t]) => [id, t.title]))
   const checklist = judgeChecklist(program, { papers: documents, persons, asOf, titles }, answers)
-  const findings = gatherFindings({ files: situation.files, pages: situation.pages, papers: documents, facts, checks, checklist })
+  const findings = gatherFindings({ files: situation.files, pages: situation.pages, papers: documents, facts, checks, checklist, program })
   const field = (type: string, name: string) => typeById(types, type).fields.find((f) => f.name === name)
   const deck = dealDeck({
     documents, facts, checks, checklist, program,

@@ -32,8 +32,11 @@ export const answerSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('signed'), page, signed: z.boolean() }),
   /** Of several versions of one paper, the document that holds this page counts. */
   z.object({ kind: z.literal('version'), page }),
-  z.object({ kind: z.literal('fact'), fact: z.string().max(80), decision: z.enum(['value', 'accepted', 'ask']), value: valueSchema.default(null), reason }),
-  z.object({ kind: z.literal('check'), check: z.string().max(80), decision: z.enum(['accepted', 'ask']), reason }),
+  /** `over` is what the papers said when it was decided: whatever says something else later is asked about again. */
+  z.object({ kind: z.literal('fact'), fact: z.string().max(80), decision: z.enum(['value', 'accepted', 'ask']), value: valueSchema.default(null), reason, over: z.array(z.string().max(500)).max(200).optional() }),
+  z.object({ kind: z.literal('check'), check: z.string().max(80), decision: z.enum(['accepted', 'ask']), reason, over: z.array(z.string().max(500)).max(200).optional() }),
   z.object({ kind: z.literal('waive'), requirement: z.string().max(80), reason }),
+  /** A second person's word on a decision of those three kinds; refused with a reason. */
+  z.object({ kind: z.literal('sign'), what: z.enum(['waive', 'fact', 'check']), subject: z.string().max(80), agreed: z.boolean(), reason: z.string().trim().max(500).default('') }),
 ])
 export type Answer = z.infer<typeof answerSchema>

@@ -21,6 +21,7 @@ function subjectOf(answer: Answer): string | null {
     case 'fact': return `fact ${answer.fact}`
     case 'check': return `check ${answer.check}`
     case 'waive': return `waive ${answer.requirement}`
+    case 'sign': return `${answer.what} ${answer.subject}`
     default: return null
   }
 }

@@ -83,8 +83,10 @@ test('a signature that is still asked about is named, found or not', () => {
   expect(item('application_form', [form({ signed: false, signedAsked: true })])).toMatchObject({ status: 'unsigned', reason: expect.stringContaining('still asked about') as string })
   expect(item('application_form', [form({ signedAsked: true })])).toMatchObject({ status: 'satisfied', reason: expect.stringContaining('signature is still asked about') as string })
 })
-test('a person may waive, with a reason that is kept', () => {
-  expect(item('photo_id', [form()], [{ kind: 'waive', requirement: 'photo_id', reason: 'seen at the counter' }])).toMatchObject({ status: 'waived', reason: expect.stringContaining('seen at the counter') as string })
+test('a waiver counts once a second person agreed, with a reason that is kept', () => {
+  const waived: Answer = { kind: 'waive', requirement: 'photo_id', reason: 'seen at the counter' }
+  expect(item('photo_id', [form()], [waived])).toMatchObject({ status: 'missing', waiver: { state: 'waits', reason: 'seen at the counter' } })
+  expect(item('photo_id', [form()], [waived, { kind: 'sign', what: 'waive', subject: 'photo_id', agreed: true, reason: '' }])).toMatchObject({ status: 'waived', reason: 'Waived: seen at the counter' })
 })
 test('one more good paper never makes a satisfied requirement missing', () => {
   const papers = [form(), card('Ottilie Varnham', '2030-01-01'), ...statements, slip('2026-01'), slip('2026-02'), slip('2026-03')]

@@ -1,4 +1,5 @@
 import type { Answer } from '../answers/answer.ts'
+import { standingOf, type Standing } from '../answers/overrides.ts'
 import { addDays, addMonths, dayName, daysBetween, monthIndex, monthName } from '../match/days.ts'
 import { compareNames } from '../match/names.ts'
 import { counting, fieldOf, usable, usableText, valueIn, type Paper } from '../match/paper.ts'
@@ -16,6 +17,8 @@ export interface RequirementResult {
   /** Papers that were looked at for it, the deciding ones. */
   documents: string[]
   reason: string
+  /** Somebody waived it: with which reason, and how far that counts. */
+  waiver?: { reason: string; state: Standing['state']; refusal: string }
 }
 
 interface Verdict {
@@ -36,9 +39,10 @@ export interface Situation {
 /** Goes through the program's requirements; a waiver by a person stands over what the papers say. */
 export function judgeChecklist(program: Program, situation: Situation, answers: readonly Answer[]): RequirementResult[] {
   return program.requirements.map((requirement) => {
-    const waiver = answers.filter((a) => a.kind === 'waive' && a.requirement === requirement.id).at(-1) as (Answer & { kind: 'waive' }) | undefined
+    const said = standingOf(answers, 'waive', requirement.id, () => program.signOff.waivers)
     const verdict = judgeRequirement(requirement, situation)
-    return { requirement: requirement.id, title: requirement.title, ...(waiver ? { ...verdict, status: 'waived' as const, reason: `Waived: ${waiver.reason}` } : verdict) }
+    const waiver = said ? { waiver: { reason: said.answer.reason, state: said.state, refusal: said.refusal } } : {}
+    return { requirement: requirement.id, title: requirement.title, ...(said?.state === 'holds' ? { ...verdict, status: 'waived' as const, reason: `Waived: ${said.answer.reason}` } : verdict), ...waiver }
   })
 }
 
@@ -54,8 +58,9 @@ function judgeRequirement(requirement: Requirement, situation: Situation): Verdi
   return { ...worst, documents, reason: verdicts.filter((v) => v.status === worst.status).map((v) => v.reason).join('; ') }
 }
 
-function holds(condition: Condition, situation: Situation): boolean {
-  const found = valueIn(situation.papers, condition.field)
+/** Whether a condition on a value of a paper holds; one on a value that is not there does not. */
+export function holds(condition: Condition, { papers }: Pick<Situation, 'papers'>): boolean {
+  const found = valueIn(papers, condition.field)
   if (!found) return false
   if (condition.rowsOver !== undefined) return Array.isArray(found.value) && found.value.length > condition.rowsOver
   if (condition.over !== undefined) return isMoney(found.value) && cents(found.value) > condition.over * 100

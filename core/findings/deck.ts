@@ -1,7 +1,7 @@
 import type { Answer } from '../answers/answer.ts'
 import type { RequirementResult } from '../check/checklist.ts'
-import type { Evidence, FactResult } from '../match/facts.ts'
-import type { CheckResult } from '../match/sums.ts'
+import type { Evidence, FactResult, Settled } from '../match/facts.ts'
+import { figuresOf, type CheckResult } from '../match/sums.ts'
 import type { Box } from '../page/geometry.ts'
 import type { Program } from '../program/schema.ts'
 import { plain, type Value } from '../read/value.ts'
@@ -62,7 +62,7 @@ export function dealDeck(given: { documents: readonly Document[]; facts: readonl
     ...documents.flatMap((d) => valueQuestions(d, types)),
     ...documents.flatMap(signatureQuestion),
     ...given.facts.flatMap((f) => factQuestion(f, documents, given.program, types)),
-    ...given.checks.flatMap((c) => checkQuestion(c, documents)),
+    ...given.checks.flatMap((c) => checkQuestion(c, documents, given.program)),
   ]
   return questions.sort((a, b) => b.weight - a.weight)
 }
@@ -182,8 +182,15 @@ function signatureQuestion(document: Document): Question[] {
   }]
 }
 
+/** A decision that nothing speaks against, whether it counts already or waits for a second person. */
+const resting = (settled: Settled<string> | null): boolean => settled !== null && settled.state !== 'refused' && settled.against.length === 0
+/** What went before, where something is asked again. */
+const before = (settled: Settled<string> | null): string =>
+  settled?.state === 'refused' ? `A second person refused “${settled.reason}”${settled.refusal ? `: ${settled.refusal}` : ''}. ` : settled && settled.against.length > 0 ? `This was settled (“${settled.reason}”), but now a paper says ${settled.against.slice(0, 2).join(' and ')}. ` : ''
+const SECOND = 'with a reason; a second person must agree'
+
 function factQuestion(fact: FactResult, documents: readonly Document[], program: Program, types: DeckTypes): Question[] {
-  if (fact.status !== 'conflict' || fact.settled?.decision === 'ask') return []
+  if (fact.status !== 'conflict' || resting(fact.settled)) return []
   const spec = program.facts.find((f) => f.id === fact.fact)!
   const groups = new Map<string, Evidence[]>()
   for (const e of fact.evidence) {
@@ -198,35 +205,37 @@ function factQuestion(fact: FactResult, documents: readonly Document[], program:
   }
   const sides = [...groups.values()].sort((a, b) => b.length - a.length)
   const differing = fact.evidence.filter((e) => e.relation === 'different')
+  const over = [...new Set(fact.evidence.map((e) => plain(e.value)))]
   return [{
     id: `fact:${fact.fact}`,
     about: 'fact',
     question: spec.question,
-    why: `${sentence(differing.map((e) => documentOf(e.document).label))} ${differing.length === 1 ? 'does' : 'do'} not agree with the rest: ${differing[0].why}.`,
+    why: `${before(fact.settled)}${sentence(differing.map((e) => documentOf(e.document).label))} ${differing.length === 1 ? 'does' : 'do'} not agree with the rest: ${differing[0].why}.`,
     kind: spec.kind,
     evidence: sides.flatMap((side) => side.slice(0, 2).map(cutOut)).slice(0, 4),
     choices: [
       ...sides.slice(0, 3).map((side): Choice => ({
         text: plain(side[0].value),
         note: sentence(side.map((e) => `${documentOf(e.document).label}${side.length === 1 ? `, ${lower(types.fieldTitle(documentOf(e.document).type, e.field))}` : ''}`)),
-        answer: { kind: 'fact', fact: fact.fact, decision: 'value', value: side[0].value, reason: `${plain(side[0].value)} is right` },
+        answer: { kind: 'fact', fact: fact.fact, decision: 'value', value: side[0].value, reason: `${plain(side[0].value)} is right`, over },
         needs: 'reason',
       })),
-      { text: 'Accept the difference', note: 'with a reason', answer: { kind: 'fact', fact: fact.fact, decision: 'accepted', value: null, reason: 'accepted' }, needs: 'reason' },
-      { text: 'Ask the applicant', note: 'stays open, noted for the request', answer: { kind: 'fact', fact: fact.fact, decision: 'ask', value: null, reason: 'to be asked of the applicant' }, needs: 'nothing' },
+      { text: 'Accept the difference', note: program.signOff.differences ? SECOND : 'with a reason', answer: { kind: 'fact', fact: fact.fact, decision: 'accepted', value: null, reason: 'accepted', over }, needs: 'reason' },
+      { text: 'Ask the applicant', note: 'stays open, noted for the request', answer: { kind: 'fact', fact: fact.fact, decision: 'ask', value: null, reason: 'to be asked of the applicant', over }, needs: 'nothing' },
     ],
     document: differing[0].document,
     weight: 50 + differing.length,
   }]
 }
 
-function checkQuestion(check: CheckResult, documents: readonly Document[]): Question[] {
-  if (check.status !== 'failed' || check.settled) return []
+function checkQuestion(check: CheckResult, documents: readonly Document[], program: Program): Question[] {
+  if (check.status !== 'failed' || resting(check.settled)) return []
+  const over = figuresOf(check.detail)
   return [{
     id: `check:${check.check}`,
     about: 'check',
     question: `${check.title}: why not here?`,
-    why: `${check.detail}.`,
+    why: `${before(check.settled)}${check.detail}.`,
     evidence: check.terms.slice(0, 4).flatMap((term): CutOut[] => {
       const document = documents.find((d) => d.id === term.document)
       const field = document?.fields.find((f) => f.name === term.field)
@@ -234,8 +243,8 @@ function checkQuestion(check: CheckResult, documents: readonly Document[]): Ques
       return document && field && place ? [{ title: `${term.label}, page ${place.page}`, page: place.page, box: place.box, raw: plain(term.amount), sure: field.confidence, document: document.id, field: field.name }] : []
     }),
     choices: [
-      { text: 'Accept it as it is', note: 'with a reason', answer: { kind: 'check', check: check.check, decision: 'accepted', reason: 'accepted' }, needs: 'reason' },
-      { text: 'Ask the applicant', note: 'stays open, noted for the request', answer: { kind: 'check', check: check.check, decision: 'ask', reason: 'to be asked of the applicant' }, needs: 'nothing' },
+      { text: 'Accept it as it is', note: program.signOff.differences ? SECOND : 'with a reason', answer: { kind: 'check', check: check.check, decision: 'accepted', reason: 'accepted', over }, needs: 'reason' },
+      { text: 'Ask the applicant', note: 'stays open, noted for the request', answer: { kind: 'check', check: check.check, decision: 'ask', reason: 'to be asked of the applicant', over }, needs: 'nothing' },
     ],
     document: check.documents[0] ?? null,
     weight: 30,

@@ -1,11 +1,14 @@
 import { monthName } from '../match/days.ts'
 import { eur, paperOf } from '../match/paper-of.ts'
 import { pageOf } from '../page/page-of.ts'
+import { traderAccount } from '../program/trader-account.ts'
+import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { builtInTypes, typeById } from '../program/types/index.ts'
+import type { CheckResult } from '../match/sums.ts'
 import { gatherFindings } from './findings.ts'
 import { labelDocuments } from './label.ts'
 
-const nothing = { files: [], pages: [], papers: [], facts: [], checks: [], checklist: [] }
+const nothing = { files: [], pages: [], papers: [], facts: [], checks: [], checklist: [], program: workingBoatLoan }
 
 test('nothing wrong, nothing found', () => expect(gatherFindings(nothing)).toEqual([]))
 test('what is missing blocks, with the reason in words', () => {
@@ -23,9 +26,16 @@ test('a conflict names each value and its paper', () => {
   expect(finding).toMatchObject({ kind: 'conflict', fact: 'hull_number', documents: ['form', 'quote'], message: 'Hull number differs: SKR-1 (form); SKR-2 (quote)' })
 })
 test('an accepted failed check is no finding any more', () => {
-  const check = (settled: null | { decision: 'accepted'; reason: string }) => ({ check: 'quote_adds_up', title: 'The quote adds up', status: 'failed' as const, detail: '1.00 apart', documents: [], terms: [], settled })
+  const check = (settled: CheckResult['settled']) => ({ check: 'quote_adds_up', title: 'The quote adds up', status: 'failed' as const, detail: '1.00 apart', documents: [], terms: [], settled })
   expect(gatherFindings({ ...nothing, checks: [check(null)] })).toHaveLength(1)
-  expect(gatherFindings({ ...nothing, checks: [check({ decision: 'accepted', reason: 'seller told' })] })).toEqual([])
+  expect(gatherFindings({ ...nothing, checks: [check({ decision: 'accepted', reason: 'seller told', state: 'waits', refusal: '', against: [] })] })).toHaveLength(1)
+  expect(gatherFindings({ ...nothing, checks: [check({ decision: 'accepted', reason: 'seller told', state: 'holds', refusal: '', against: [] })] })).toEqual([])
+})
+test('what is over a limit tells the lead', () => {
+  const form = (turnover: string) => paperOf('form', 'account_application', { expected_monthly_turnover: eur(turnover) })
+  const messages = (turnover: string) => gatherFindings({ ...nothing, program: traderAccount, papers: [form(turnover)] }).map((f) => f.message)
+  expect(messages('150000.00')).toEqual([])
+  expect(messages('150000.01')).toEqual(['Expected monthly turnover over 150,000: the team lead is told'])
 })
 test('copies, unknown pages, poor pages and unusable files are told', () => {
   const papers = [paperOf('a', 'payslip', {}), paperOf('b', 'payslip', {}, { copyOf: 'a', pages: [2] }), paperOf('c', 'unknown', {}, { pages: [3] })]

@@ -1,7 +1,8 @@
-import type { RequirementResult, Status } from '../check/checklist.ts'
+import { holds, type RequirementResult, type Status } from '../check/checklist.ts'
 import type { FactResult } from '../match/facts.ts'
-import type { Paper } from '../match/paper.ts'
-import type { CheckResult } from '../match/sums.ts'
+import { counts, splitReference, type Paper } from '../match/paper.ts'
+import { accepted, type CheckResult } from '../match/sums.ts'
+import type { Program } from '../program/schema.ts'
 import type { Page } from '../page/page.ts'
 import { plain } from '../read/value.ts'
 import type { Finding } from './finding.ts'
@@ -20,7 +21,7 @@ export interface PackageFile {
 }
 
 /** Everything a person must see of a judged package, what blocks it first. */
-export function gatherFindings(given: { files: readonly PackageFile[]; pages: readonly Page[]; papers: readonly Paper[]; facts: readonly FactResult[]; checks: readonly CheckResult[]; checklist: readonly RequirementResult[] }): Finding[] {
+export function gatherFindings(given: { files: readonly PackageFile[]; pages: readonly Page[]; papers: readonly Paper[]; facts: readonly FactResult[]; checks: readonly CheckResult[]; checklist: readonly RequirementResult[]; program: Program }): Finding[] {
   const found: Finding[] = []
   const labels = new Map(given.papers.map((p) => [p.id, p.label]))
   for (const item of given.checklist) {
@@ -32,7 +33,8 @@ export function gatherFindings(given: { files: readonly PackageFile[]; pages: re
     const values = [...new Map(fact.evidence.map((e) => [plain(e.value), e])).values()]
     found.push({ id: `fact:${fact.fact}`, kind: 'conflict', severity: 'blocking', fact: fact.fact, documents: [...new Set(fact.evidence.map((e) => e.document))], message: `${fact.title} differs: ${values.map((e) => `${plain(e.value)} (${labels.get(e.document)})`).join('; ')}` })
   }
-  for (const check of given.checks) if (check.status === 'failed' && check.settled?.decision !== 'accepted') found.push({ id: `check:${check.check}`, kind: 'arithmetic', severity: 'blocking', check: check.check, documents: check.documents, message: `${check.title}: ${check.detail}` })
+  for (const check of given.checks) if (check.status === 'failed' && !accepted(check)) found.push({ id: `check:${check.check}`, kind: 'arithmetic', severity: 'blocking', check: check.check, documents: check.documents, message: `${check.title}: ${check.detail}` })
+  for (const limit of given.program.limits) if (holds(limit.when, given)) found.push({ id: `limit:${limit.id}`, kind: 'notice', severity: 'warning', documents: given.papers.filter((p) => counts(p) && p.type === splitReference(limit.when.field)[0]).map((p) => p.id), message: `${limit.title}: the ${limit.tells === 'lead' ? 'team lead' : limit.tells} is told` })
   for (const paper of given.papers) {
     if (paper.copyOf) found.push({ id: `copy:${paper.pages[0]}`, kind: 'duplicate_document', severity: 'info', documents: [paper.id, paper.copyOf], message: `${paper.label} on page ${paper.pages[0]} is a copy of ${labels.get(paper.copyOf)}` })
     if (paper.supersededBy) found.push({ id: `superseded:${paper.pages[0]}`, kind: 'superseded_document', severity: 'info', documents: [paper.id, paper.supersededBy], message: `${paper.label} on page ${paper.pages[0]} is an older version; ${labels.get(paper.supersededBy)} counts` })

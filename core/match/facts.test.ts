@@ -30,6 +30,20 @@ test('naming the true value ends the conflict and still shows who differs', () =
   expect(result).toMatchObject({ status: 'agreed', value: 'Cormorant Slipway Ltd', settled: { decision: 'value' } })
   expect(result.evidence.map((e) => e.relation)).toEqual(['same', 'different'])
 })
+test('what was settled is asked again only where a paper says something new against it', () => {
+  const said: Answer = { kind: 'fact', fact: 'employer_name', decision: 'value', value: 'Cormorant Slipway Ltd', reason: 'she changed jobs', over: ['Cormorant Slipway Ltd', 'Petrel Slipways Ltd'] }
+  const old = slip('jan', 'Petrel Slipways Ltd')
+  expect(fact('employer_name', [application, old, slip('feb', 'Cormorant Slipway Limited')], [said]).status).toBe('agreed')
+  const again = fact('employer_name', [application, old, slip('feb', 'Tern Chandlery Ltd')], [said])
+  expect([again.status, again.settled?.against]).toEqual(['conflict', ['Tern Chandlery Ltd']])
+})
+test('an accepted difference waits for a second person where the program says so', () => {
+  const papers = [application, slip('jan', 'Petrel Slipways Ltd')]
+  const said: Answer = { kind: 'fact', fact: 'employer_name', decision: 'accepted', value: null, reason: 'same owner', over: [] }
+  const word = (agreed: boolean): Answer => ({ kind: 'sign', what: 'fact', subject: 'employer_name', agreed, reason: '' })
+  const known: Answer = { ...said, over: ['Cormorant Slipway Ltd', 'Petrel Slipways Ltd'] }
+  expect([fact('employer_name', papers, [known]), fact('employer_name', papers, [known, word(true)]), fact('employer_name', papers, [known, word(false)])].map((f) => [f.status, f.settled?.state])).toEqual([['conflict', 'waits'], ['agreed', 'holds'], ['conflict', 'refused']])
+})
 test('asking the applicant leaves it a conflict', () => {
   expect(fact('employer_name', [application, slip('jan', 'Petrel Slipways Ltd')], [{ kind: 'fact', fact: 'employer_name', decision: 'ask', value: null, reason: 'to be asked' }]).status).toBe('conflict')
 })

@@ -1,4 +1,5 @@
 import type { Answer } from '../answers/answer.ts'
+import { standingOf, type Standing } from '../answers/overrides.ts'
 import type { Fact, Program } from '../program/schema.ts'
 import { plain, type Value } from '../read/value.ts'
 import { different, same, WEAK, type Agreement } from './agreement.ts'
@@ -15,6 +16,16 @@ export interface Evidence extends Agreement {
   asked: boolean
 }
 
+/** A person's decision on what differs. */
+export interface Settled<D extends string> {
+  decision: D
+  reason: string
+  state: Standing['state']
+  refusal: string
+  /** What papers say that nobody knew of when it was decided, and that speaks against it: it is asked again. */
+  against: string[]
+}
+
 /** What the papers say of one fact. */
 export interface FactResult {
   fact: string
@@ -22,22 +33,23 @@ export interface FactResult {
   status: 'agreed' | 'conflict' | 'single' | 'absent'
   value: Value
   evidence: Evidence[]
-  /** How a person ended a conflict. */
-  settled: { decision: 'value' | 'accepted' | 'ask'; reason: string } | null
+  /** How a person ended a conflict, and how far that counts. */
+  settled: Settled<'value' | 'accepted' | 'ask'> | null
 }
 
 /** Compares every fact of the program over the papers, then applies people's decisions. */
 export function judgeFacts(papers: readonly Paper[], program: Program, answers: readonly Answer[]): FactResult[] {
   return program.facts.map((fact) => {
-    const said = answers.filter((a) => a.kind === 'fact' && a.fact === fact.id).at(-1) as (Answer & { kind: 'fact' }) | undefined
-    return judgeFact(fact, papers, said)
+    return judgeFact(fact, papers, standingOf(answers, 'fact', fact.id, (a) => a.decision === 'accepted' && program.signOff.differences))
   })
 }
 
-function judgeFact(fact: Fact, papers: readonly Paper[], said: (Answer & { kind: 'fact' }) | undefined): FactResult {
+function judgeFact(fact: Fact, papers: readonly Paper[], standing: Standing<Answer & { kind: 'fact' }> | null): FactResult {
+  const said = standing?.answer
   const sides = collect(fact, papers)
-  const base = { fact: fact.id, title: fact.title, settled: said ? { decision: said.decision, reason: said.reason } : null }
-  if (sides.length === 0) return { ...base, status: 'absent', value: null, evidence: [] }
+  const base = { fact: fact.id, title: fact.title }
+  const settledBy = (against: string[]) => (standing && said ? { decision: said.decision, reason: said.reason, state: standing.state, refusal: standing.refusal, against } : null)
+  if (sides.length === 0) return { ...base, settled: settledBy([]), status: 'absent', value: null, evidence: [] }
   const compare = comparers[fact.kind]
   const named = said?.decision === 'value' ? said.value : null
   const reference = named !== null ? { value: named, confidence: 1, asked: false } : mostAgreed(sides, compare)
@@ -49,9 +61,11 @@ function judgeFact(fact: Fact, papers: readonly Paper[], said: (Answer & { kind:
   const evidence = compared.filter((e) => !(e.asked && e.relation === 'different'))
   const differs = evidence.some((e) => e.relation === 'different')
   // A decision stands against the evidence it was made on; it says so beside the values instead of hiding them.
-  const ended = said && said.decision !== 'ask'
+  const known = said?.over && new Set(said.over)
+  const against = known ? [...new Set(evidence.flatMap((e) => (e.relation === 'different' && !known.has(plain(e.value)) ? [plain(e.value)] : [])))] : []
+  const ended = standing?.state === 'holds' && standing.answer.decision !== 'ask' && against.length === 0
   const status = differs && !ended ? 'conflict' : evidence.length === 1 ? 'single' : 'agreed'
-  return { ...base, status, value: reference.value, evidence }
+  return { ...base, settled: settledBy(against), status, value: reference.value, evidence }
 }
 
 function collect(fact: Fact, papers: readonly Paper[]) {

@@ -1,7 +1,8 @@
 import { traderAccount } from '../program/trader-account.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { eur, paperOf } from './paper-of.ts'
-import { judgeChecks } from './sums.ts'
+import type { Answer } from '../answers/answer.ts'
+import { accepted, figuresOf, judgeChecks } from './sums.ts'
 
 const check = (id: string, papers: ReturnType<typeof paperOf>[], asOf = '2026-04-10') => judgeChecks(papers, workingBoatLoan, [], asOf).find((c) => c.check === id)!
 const form = (loan: string, income = '2140.00', opened = '2026-03-20') => paperOf('form', 'loan_application', { loan_amount: eur(loan), purchase_price: eur('61250.00'), deposit_amount: eur('12500.00'), monthly_net_income: eur(income), application_date: opened, signature_date: opened }, { signed: true })
@@ -44,6 +45,11 @@ test.each([['2026-03-20', 'passed'], ['2026-04-11', 'failed'], ['2025-11-01', 'f
 test('a person may accept a failed check; it stays failed and says so', () => {
   const [result] = judgeChecks([form('47850.00')], workingBoatLoan, [{ kind: 'check', check: 'loan_equals_price_less_deposit', decision: 'accepted', reason: 'typing slip' }], '2026-04-10')
   expect(result).toMatchObject({ status: 'failed', settled: { decision: 'accepted', reason: 'typing slip' } })
+})
+test('a failure accepted is a new one once other figures come into it', () => {
+  const over = figuresOf(judgeChecks([form('47850.00')], workingBoatLoan, [], '2026-04-10')[0].detail)
+  const answers: Answer[] = [{ kind: 'check', check: 'loan_equals_price_less_deposit', decision: 'accepted', reason: 'typing slip', over }, { kind: 'sign', what: 'check', subject: 'loan_equals_price_less_deposit', agreed: true, reason: '' }]
+  expect([form('47850.00'), form('47111.00')].map((f) => accepted(judgeChecks([f], workingBoatLoan, answers, '2026-04-10')[0]))).toEqual([true, false])
 })
 
 const owners = (...shares: string[]) => paperOf('owners', 'owners_declaration', { owners: shares.map((share, i) => ({ name: `Owner ${i}`, share })) })

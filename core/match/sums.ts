@@ -1,4 +1,6 @@
 import type { Answer } from '../answers/answer.ts'
+import { standingOf } from '../answers/overrides.ts'
+import type { Settled } from './facts.ts'
 import type { Check, Program } from '../program/schema.ts'
 import { cents, fromCents, groupThousands, isMoney, type Money, type Row } from '../read/value.ts'
 import { squeeze } from '../page/text.ts'
@@ -24,8 +26,14 @@ export interface CheckResult {
   detail: string
   documents: string[]
   terms: Term[]
-  settled: { decision: 'accepted' | 'ask'; reason: string } | null
+  settled: Settled<'accepted' | 'ask'> | null
 }
+
+/** The amounts and days that a failure rests on: one that turns up later is a new failure. */
+export const figuresOf = (detail: string): string[] => [...new Set(detail.match(/\d[\d.,-]*\d|\d/g) ?? [])]
+
+/** Whether a decision to accept a failed check counts as things are. */
+export const accepted = (check: Pick<CheckResult, 'settled'>): boolean => check.settled?.decision === 'accepted' && check.settled.state === 'holds' && check.settled.against.length === 0
 
 type Outcome = Pick<CheckResult, 'status' | 'detail' | 'documents' | 'terms'>
 
@@ -44,8 +52,11 @@ const term = (paper: Paper, field: string, amount: Money, sign: Term['sign'], la
 /** Judges every check of the program, then applies people's decisions. */
 export function judgeChecks(papers: readonly Paper[], program: Program, answers: readonly Answer[], asOf: string): CheckResult[] {
   return program.checks.map((check) => {
-    const said = answers.filter((a) => a.kind === 'check' && a.check === check.id).at(-1) as (Answer & { kind: 'check' }) | undefined
-    return { check: check.id, title: check.title, ...judgeOpen(check, papers, asOf), settled: said ? { decision: said.decision, reason: said.reason } : null }
+    const standing = standingOf(answers, 'check', check.id, (a) => a.decision === 'accepted' && program.signOff.differences)
+    const outcome = judgeOpen(check, papers, asOf)
+    const known = standing?.answer.over
+    const against = known && outcome.status === 'failed' ? figuresOf(outcome.detail).filter((f) => !known.includes(f)) : []
+    return { check: check.id, title: check.title, ...outcome, settled: standing ? { decision: standing.answer.decision, reason: standing.answer.reason, state: standing.state, refusal: standing.refusal, against } : null }
   })
 }
 

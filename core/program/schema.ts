@@ -160,6 +160,13 @@ export const checkSchema = z.discriminatedUnion('kind', [
 ])
 export type Check = z.infer<typeof checkSchema>
 
+/** What tells somebody more than a processor that a package needs their eye. */
+export const limitSchema = z.object({ id, title: z.string(), when: conditionSchema, tells: z.enum(['lead', 'administrator']).default('lead') })
+export type Limit = z.infer<typeof limitSchema>
+
+/** What counts only once a second person agreed. */
+export const signOffSchema = z.object({ waivers: z.boolean().default(false), differences: z.boolean().default(false), finish: z.boolean().default(false) })
+
 export const programSchema = z.object({
   id: z.string().regex(/^[a-z][a-z0-9-]*$/),
   title: z.string(),
@@ -167,5 +174,7 @@ export const programSchema = z.object({
   requirements: z.array(requirementSchema),
   facts: z.array(factSchema),
   checks: z.array(checkSchema),
+  limits: z.array(limitSchema).default([]),
+  signOff: signOffSchema.prefault({}),
 })
 export type Program = z.infer<typeof programSchema>

@@ -121,6 +121,7 @@ export function summaryOf(answer: Answer, types: readonly DocumentType[]): strin
     case 'version': return `Of its versions, the document of page ${answer.page} counts`
     case 'fact': return `${words(answer.fact)}: ${answer.decision === 'value' ? plain(answer.value) : answer.decision === 'accepted' ? 'difference accepted' : 'to be asked of the applicant'} (${answer.reason})`
     case 'check': return `${words(answer.check)}: ${answer.decision === 'accepted' ? 'accepted' : 'to be asked of the applicant'} (${answer.reason})`
+    case 'sign': return `${answer.agreed ? 'Agreed to' : 'Refused'} ${answer.what === 'waive' ? 'waiving' : 'accepting'} ${words(answer.subject)}${answer.reason ? `: ${answer.reason}` : ''}`
     case 'waive': return `Waived ${words(answer.requirement)}: ${answer.reason}`
   }
 }
