@@ -63,6 +63,26 @@ export async function startPostgres(folder: string): Promise<Cluster> {
   return { url, stop: () => stop(child) }
 }
 
+/** The PostgreSQL of this checkout as it runs, else started for as long as it is needed. */
+export async function reachPostgres(folder: string): Promise<Cluster> {
+  const home = resolve(folder)
+  const pid = join(home, 'data', 'postmaster.pid')
+  const port = existsSync(pid) ? readFileSync(pid, 'utf8').split('\n')[3] : undefined
+  if (port) {
+    const url = (database: string) => `postgres://jigsa:${readFileSync(join(home, 'password'), 'utf8')}@127.0.0.1:${port}/${database}`
+    const client = new pg.Client({ connectionString: url('postgres') })
+    try {
+      await client.connect()
+      return { url, stop: () => Promise.resolve() }
+    } catch {
+      // The file was left behind by a server that is gone.
+    } finally {
+      await client.end().catch(() => undefined)
+    }
+  }
+  return startPostgres(folder)
+}
+
 interface Wrapper {
   words: (command: string, args: string[]) => [string, string[]]
   run: (command: string, args: string[]) => void

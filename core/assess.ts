@@ -34,8 +34,12 @@ export interface Situation {
   asOf: string
 }
 
+/** Grows when the shape of an assessment changes: a stored one of an older shape is made again before it is shown. */
+export const ASSESSMENT_FORM = 2
+
 /** A judged package: what screens show and reports say. */
 export interface Assessment {
+  form: number
   documents: Document[]
   persons: Persons
   facts: FactResult[]
@@ -137,5 +141,5 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
       threshold: (id) => typeById(types, id).threshold,
     },
   })
-  return { documents, persons, facts, checks, checklist, findings, deck }
+  return { form: ASSESSMENT_FORM, documents, persons, facts, checks, checklist, findings, deck }
 }

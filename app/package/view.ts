@@ -18,6 +18,9 @@ export function useJudged() {
   return { ...view, assessment: view.assessment }
 }
 
+/** It takes no answers: it is finished, or a second person looks at it. */
+export const isClosed = ({ state }: Pick<PackageView['row'], 'state'>): boolean => state === 'finished' || state === 'review'
+
 export const documentOfPage = (documents: readonly Document[], page: number): Document | undefined => documents.find((d) => d.pages.includes(page))
 
 /** What a page is that belongs in no document; null for all others. */

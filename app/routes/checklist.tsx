@@ -2,7 +2,7 @@ import { useState } from 'react'
 import type { RequirementResult } from '../../core/check/checklist.ts'
 import { useLooking } from '../package/looking.tsx'
 import { useSay, useTaken } from '../package/say.ts'
-import { useJudged } from '../package/view.ts'
+import { isClosed, useJudged } from '../package/view.ts'
 
 const WORDS: Record<RequirementResult['status'], string> = { satisfied: 'there', missing: 'missing', incomplete: 'incomplete', expired: 'out of date', unsigned: 'unsigned', insufficient: 'not enough', not_applicable: 'not needed', waived: 'waived' }
 const settled = (status: RequirementResult['status']): boolean => ['satisfied', 'not_applicable', 'waived'].includes(status)
@@ -33,13 +33,14 @@ function Item({ item }: { item: RequirementResult }) {
         <span className="min-w-0 flex-1">
           <b>{item.title}</b>
           <span className="block text-sm text-ink-2">{item.reason}</span>
+          {item.waiver && item.waiver.state !== 'holds' ? <span className="block text-sm text-amber">{item.waiver.state === 'waits' ? `Waived (“${item.waiver.reason}”); it counts once a second person agrees` : `Waiving it was refused${item.waiver.refusal ? `: “${item.waiver.refusal}”` : ''}`}</span> : null}
           <span className="mt-1 flex flex-wrap gap-1.5">
             {item.documents.flatMap((id) => assessment.documents.find((d) => d.id === id) ?? []).map((d) => (
               <button key={d.id} type="button" className="rounded border border-line bg-raised px-2 py-0.5 text-[13px] hover:border-petrol" onClick={() => look(d.pages[0])}>{d.label}, page {d.pages[0]}</button>
             ))}
           </span>
         </span>
-        {!good && row.state !== 'finished' ? <button type="button" className="button px-2 py-1 text-sm" aria-expanded={waiving} onClick={() => setWaiving(!waiving)}>Waive</button> : null}
+        {!good && !isClosed(row) && item.waiver?.state !== 'waits' ? <button type="button" className="button px-2 py-1 text-sm" aria-expanded={waiving} onClick={() => setWaiving(!waiving)}>Waive</button> : null}
       </div>
       {waiving ? <WaiveForm requirement={item.requirement} onClose={() => setWaiving(false)} /> : null}
     </li>

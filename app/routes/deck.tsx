@@ -7,14 +7,14 @@ import { CutOut } from '../package/cut-out.tsx'
 import { useLooking, type Picked } from '../package/looking.tsx'
 import { useSay, useTaken } from '../package/say.ts'
 import { TypePicker } from '../package/type-picker.tsx'
-import { useJudged } from '../package/view.ts'
+import { isClosed, useJudged } from '../package/view.ts'
 
 export default function Deck() {
   const { assessment, row } = useJudged()
   const [later, setLater] = useState<readonly string[]>([])
   // Pieces put off come last, in the order they were put off.
   const deck = useMemo(() => [...assessment.deck.filter((q) => !later.includes(q.id)), ...later.flatMap((id) => assessment.deck.find((q) => q.id === id) ?? [])], [assessment, later])
-  if (row.state === 'finished') return <Finished />
+  if (isClosed(row)) return <Finished />
   if (deck.length === 0) return <NothingLoose />
   const [first, ...then] = deck
   return (
@@ -159,10 +159,12 @@ function NothingLoose() {
 }
 
 function Finished() {
+  const { row } = useJudged()
+  const review = row.state === 'review'
   return (
     <div className="card max-w-xl p-6">
-      <h1 className="text-2xl font-semibold">This package is finished</h1>
-      <p className="mt-2 text-ink-2">It takes no more answers unless it is opened again.</p>
+      <h1 className="text-2xl font-semibold">{review ? 'A second person looks at this package' : 'This package is finished'}</h1>
+      <p className="mt-2 text-ink-2">{review ? 'It takes no answers meanwhile.' : 'It takes no more answers unless it is opened again.'}</p>
       <Link className="button mt-4" to="../hand-over">Hand over</Link>
     </div>
   )

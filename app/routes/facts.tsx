@@ -3,9 +3,10 @@ import { useNavigate } from 'react-router'
 import type { Evidence, FactResult } from '../../core/match/facts.ts'
 import type { CheckResult } from '../../core/match/sums.ts'
 import { plain } from '../../core/read/value.ts'
-import { programById } from '../../core/program/programs.ts'
 import type { RegisterSide } from '../../core/match/register.ts'
 import { askedPackage } from '../../server/access/packages.ts'
+import { database } from '../../server/database/connection.ts'
+import { programAt } from '../../server/knowledge/programs.ts'
 import { registerSidesOf } from '../../server/registers.ts'
 import type { Route } from './+types/facts'
 import { show } from '../parts/format.ts'
@@ -17,7 +18,7 @@ import { useJudged } from '../package/view.ts'
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { who, row } = await askedPackage(request, params.id)
-  const program = programById(row.program)
+  const program = await programAt(database(), who.organisationId, row.program, row.programVersion)
   return { register: row.assessment && program ? Object.fromEntries(await registerSidesOf(who, row.assessment, program)) : {} }
 }
 

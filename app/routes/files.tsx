@@ -4,7 +4,7 @@ import { settings } from '../../server/settings.ts'
 import { DropZone } from '../parts/drop-zone.tsx'
 import { count, fileSize, moment } from '../parts/format.ts'
 import { forget, sendAgain, sendFiles, useUploads } from '../parts/uploads.ts'
-import { usePackage } from '../package/view.ts'
+import { isClosed, usePackage } from '../package/view.ts'
 import type { Route } from './+types/files'
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -24,7 +24,7 @@ export default function Files({ loaderData: { files, mostBytes, mostPages } }: R
         <h1 className="text-xl font-semibold">Files <span className="font-normal text-ink-2">{files.length}</span></h1>
         <span className="ml-auto text-sm text-ink-2">To print before scanning: <a className="text-petrol underline" href={`/packages/${row.id}/cover-sheet.pdf`} target="_blank" rel="noreferrer">cover sheet of this case</a>, <a className="text-petrol underline" href="/separator-sheets.pdf?count=10" target="_blank" rel="noreferrer">10 separator sheets</a></span>
       </div>
-      {row.state === 'finished' ? <p className="card mb-4 p-4 text-ink-2">This package is finished. Open it again to add files.</p> : (
+      {isClosed(row) ? <p className="card mb-4 p-4 text-ink-2">{row.state === 'review' ? 'A second person looks at this package; have it sent back to add files.' : 'This package is finished. Open it again to add files.'}</p> : (
         <div className="mb-4"><DropZone text={files.length ? 'Drop more files here' : 'Drop the files of the package here'} limit={`At most ${fileSize(mostBytes)} and ${mostPages} pages a file.`} onFiles={(chosen) => sendFiles(row.id, chosen)} /></div>
       )}
       {uploads.length > 0 ? (

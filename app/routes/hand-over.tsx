@@ -1,44 +1,60 @@
-import { Download, Lock, LockOpen } from 'lucide-react'
+import { Check, Download, Lock, LockOpen } from 'lucide-react'
+import { useState } from 'react'
 import { data, Form, Link, useNavigation } from 'react-router'
 import { z } from 'zod'
 import { fileNames } from '../../core/handover/names.ts'
 import { askedPackage } from '../../server/access/packages.ts'
-import { setFinished } from '../../server/packages/finish.ts'
+import { finish, openAgain, Refused, sendBack, signOff } from '../../server/packages/finish.ts'
+import { Decisions } from '../package/decisions.tsx'
 import { count } from '../parts/format.ts'
 import { useJudged } from '../package/view.ts'
 import type { Route } from './+types/hand-over'
 
-const formSchema = z.object({ finished: z.enum(['yes', 'no']) })
+const formSchema = z.discriminatedUnion('act', [
+  z.object({ act: z.literal('finish') }),
+  z.object({ act: z.literal('sign') }),
+  z.object({ act: z.literal('back'), reason: z.string().trim().min(3, 'Say in three letters or more what is to be done.').max(500) }),
+  z.object({ act: z.literal('open') }),
+])
 
 export async function action({ request, params }: Route.ActionArgs) {
   const { who, row } = await askedPackage(request, params.id)
   const form = formSchema.safeParse(Object.fromEntries(await request.formData()))
-  if (!row?.assessment || !form.success) throw data('That could not be understood.', 400)
-  await setFinished(row.id, form.data.finished === 'yes', who)
-  return null
+  if (!row.assessment) return data({ problem: 'This package is not read yet.' }, 409)
+  if (!form.success) return data({ problem: form.error.issues[0].message }, 400)
+  try {
+    if (form.data.act === 'finish') await finish(row.id, who)
+    else if (form.data.act === 'sign') await signOff(row.id, who)
+    else if (form.data.act === 'back') await sendBack(row.id, who, form.data.reason)
+    else await openAgain(row.id, who)
+    return { problem: null }
+  } catch (error) {
+    if (error instanceof Refused) return data({ problem: error.message }, 409)
+    throw error
+  }
 }
 
-/** What goes out, what is still open, and the end of the work on the package. */
-export default function HandOver() {
-  const { row, assessment } = useJudged()
-  const busy = useNavigation().state !== 'idle'
+/** What goes out, what is still open, what a second person must look at, and the end of the work on the package. */
+export default function HandOver({ actionData }: Route.ComponentProps) {
+  const { row, assessment, who, signOff } = useJudged()
   const names = fileNames(assessment.documents)
   const blocking = assessment.findings.filter((f) => f.severity === 'blocking')
   const loose = assessment.deck.length
   const done = row.state === 'finished'
+  const may = who.role !== 'processor'
   return (
     <div className="grid max-w-5xl gap-4 pb-6 lg:grid-cols-2">
+      <div className="grid content-start gap-4">
       <section className="card p-4">
         <h1 className="text-xl font-semibold">Hand over</h1>
-        <p className="mt-1 text-ink-2">One ZIP: {count(assessment.documents.length, 'PDF')}, one for each document and searchable, and <span className="font-mono">report.json</span> with every value, its place and how sure it is.</p>
-        <div className="mt-4 flex flex-wrap gap-2">
+        <p className="mt-1 text-ink-2">One ZIP: {count(assessment.documents.length, 'PDF')}, one for each document and searchable, <span className="font-mono">report.json</span> with every value, its place and how sure it is, and <span className="font-mono">history.json</span> with who did what.</p>
+        <div className="mt-4 flex flex-wrap items-center gap-2">
           <a className={done ? 'button-main' : 'button'} href={`/packages/${row.id}/package.zip`} download><Download size={16} />Download {row.caseNumber}.zip</a>
-          <Form method="post">
-            <input type="hidden" name="finished" value={done ? 'no' : 'yes'} />
-            <button className={done ? 'button' : 'button-main'} disabled={busy || row.state === 'reading'}>{done ? <><LockOpen size={16} />Open it again</> : <><Lock size={16} />Finish the package</>}</button>
-          </Form>
+          {done ? <Act act="open" plain><LockOpen size={16} />Open it again</Act> : row.state === 'review' ? null : <Act act="finish"><Lock size={16} />{signOff.finish || row.toSign > 0 ? 'Give it to a second person' : 'Finish the package'}</Act>}
         </div>
-        <p className="mt-3 text-sm text-ink-2">{done ? 'Finished: it takes no more answers.' : 'Finishing closes it to answers. It can be opened again.'}</p>
+        {row.state === 'review' ? <Review may={may} own={row.finishAskedById === who.id} /> : null}
+        {actionData?.problem ? <p role="alert" className="odd-edge mt-3 rounded-md border border-line bg-sheet px-3 py-2 text-sm">{actionData.problem}</p> : null}
+        <p className="mt-3 text-sm text-ink-2">{done ? 'Finished: it takes no more answers.' : row.state === 'review' ? 'While somebody else looks at it, it takes no answers but theirs.' : signOff.finish ? 'By this program somebody who did none of the work signs it off. Nothing can be changed meanwhile.' : row.toSign > 0 ? 'Decisions below wait for a second person; finishing gives the package to one.' : 'Finishing closes it to answers. It can be opened again.'}</p>
         <h2 className="mt-5 mb-1 font-semibold">Still open</h2>
         {loose === 0 && blocking.length === 0 ? <p className="text-ink-2">Nothing.</p> : (
           <ul className="grid gap-1 text-sm">
@@ -47,6 +63,8 @@ export default function HandOver() {
           </ul>
         )}
       </section>
+      <Decisions may={may} />
+      </div>
       <section className="card p-4">
         <h2 className="mb-2 font-semibold">Files that go out</h2>
         <ol className="grid gap-1 text-sm">
@@ -55,6 +73,38 @@ export default function HandOver() {
           ))}
         </ol>
       </section>
+    </div>
+  )
+}
+
+function Act({ act, plain = false, children }: { act: 'finish' | 'sign' | 'open'; plain?: boolean; children: React.ReactNode }) {
+  const { row } = useJudged()
+  const busy = useNavigation().state !== 'idle'
+  return (
+    <Form method="post">
+      <input type="hidden" name="act" value={act} />
+      <button className={plain ? 'button' : 'button-main'} disabled={busy || row.state === 'reading'}>{children}</button>
+    </Form>
+  )
+}
+
+/** The work is done: whoever did none of it signs it off, or sends it back. */
+function Review({ may, own }: { may: boolean; own: boolean }) {
+  const [reason, setReason] = useState('')
+  return (
+    <div className="mt-4 rounded-md border border-dashed border-amber p-3">
+      <p className="font-semibold">The work is done; a second person looks at it.</p>
+      {own ? <p className="text-sm text-ink-2">You gave it to them. You can take it back to go on.</p> : null}
+      <div className="mt-2 flex flex-wrap gap-2">
+        {may && !own ? <Act act="sign"><Check size={16} />Sign it off</Act> : null}
+        {may || own ? (
+          <Form method="post" className="flex flex-1 gap-2">
+            <input type="hidden" name="act" value="back" />
+            <input className="field py-1" name="reason" aria-label="What is to be done" placeholder={own ? 'Why take it back?' : 'What is to be done?'} value={reason} onChange={(event) => setReason(event.target.value)} />
+            <button className="button whitespace-nowrap" disabled={reason.trim().length < 3}>{own ? 'Take it back' : 'Send it back'}</button>
+          </Form>
+        ) : null}
+      </div>
     </div>
   )
 }

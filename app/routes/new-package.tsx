@@ -1,8 +1,9 @@
 import { useEffect, useRef, useState } from 'react'
 import { data, Link, useFetcher, useNavigate } from 'react-router'
 import { z } from 'zod'
-import { builtInPrograms } from '../../core/program/programs.ts'
 import { signedIn } from '../../server/access/people.ts'
+import { database } from '../../server/database/connection.ts'
+import { programsOf } from '../../server/knowledge/programs.ts'
 import { newPackage } from '../../server/packages/intake.ts'
 import { settings } from '../../server/settings.ts'
 import { DropZone } from '../parts/drop-zone.tsx'
@@ -13,17 +14,18 @@ import type { Route } from './+types/new-package'
 export const meta = () => [{ title: 'New package · Jigsa' }]
 
 export async function loader({ request }: Route.LoaderArgs) {
-  await signedIn(request)
+  const who = await signedIn(request)
   const { MOST_FILE_BYTES, MOST_FILE_PAGES } = settings()
-  return { programs: builtInPrograms.map(({ id, title }) => ({ id, title })), mostBytes: MOST_FILE_BYTES, mostPages: MOST_FILE_PAGES, today: new Date().toISOString().slice(0, 10) }
+  return { programs: (await programsOf(database(), who.organisationId)).map(({ body: { id, title } }) => ({ id, title })), mostBytes: MOST_FILE_BYTES, mostPages: MOST_FILE_PAGES, today: new Date().toISOString().slice(0, 10) }
 }
 
-const bodySchema = z.object({ program: z.enum(builtInPrograms.map((p) => p.id)), asOf: z.iso.date('Give the day to judge on as year, month and day.') })
+const bodySchema = z.object({ program: z.string().max(80), asOf: z.iso.date('Give the day to judge on as year, month and day.') })
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
   const parsed = bodySchema.safeParse(await request.json().catch(() => null))
   if (!parsed.success) return data({ problem: parsed.error.issues[0].message, id: null }, 400)
+  if (!(await programsOf(database(), who.organisationId)).some((p) => p.body.id === parsed.data.program)) return data({ problem: 'There is no such program any more; load the page again.', id: null }, 400)
   return { problem: null, id: await newPackage(parsed.data.program, who, { asOf: parsed.data.asOf }) }
 }
 

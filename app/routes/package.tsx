@@ -1,9 +1,10 @@
 import { NavLink, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router'
+import { accepted } from '../../core/match/sums.ts'
 import { unknownType } from '../../core/program/types/index.ts'
-import { programById } from '../../core/program/programs.ts'
 import { askedPackage } from '../../server/access/packages.ts'
 import { database } from '../../server/database/connection.ts'
 import { typesOf } from '../../server/knowledge/types.ts'
+import { programAt } from '../../server/knowledge/programs.ts'
 import { undoState } from '../../server/packages/answer.ts'
 import { ownersFor } from '../../server/packages/owners.ts'
 import { pageSheets, problemFiles } from '../../server/packages/queries.ts'
@@ -26,11 +27,12 @@ export const meta = ({ loaderData }: Route.MetaArgs) => [{ title: `${loaderData?
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { who, row: found } = await askedPackage(request, params.id)
   const { assessment, ...row } = found
-  const [types, sheets, undo, problems, owners] = await Promise.all([typesOf(database(), who.organisationId), pageSheets(row.id), undoState(row.id), problemFiles(row.id), ownersFor(who, row.ownerId)])
+  const [program, types, sheets, undo, problems, owners] = await Promise.all([programAt(database(), who.organisationId, row.program, row.programVersion), typesOf(database(), who.organisationId), pageSheets(row.id), undoState(row.id), problemFiles(row.id), ownersFor(who, row.ownerId)])
   const things = assessment ? assessment.documents.reduce((sum, d) => sum + 1 + d.fields.filter((f) => f.state !== 'absent').length, 0) + assessment.facts.length + assessment.checks.length : 0
   return {
     who, row, assessment, sheets, undo, problems, owners,
-    programTitle: programById(row.program)?.title ?? row.program,
+    programTitle: program?.title ?? row.program,
+    signOff: program?.signOff ?? { waivers: false, differences: false, finish: false },
     types: [...types, unknownType].map((t) => ({ id: t.id, title: t.title, titles: t.titles.slice(0, 8), signed: t.signature !== null, fields: t.fields.map(({ name, title, kind, columns, choices }) => ({ name, title, kind, columns: columns.map((c) => ({ name: c.name, kind: c.kind })), choices: choices.map((c) => c.value) })) })),
     meter: assessment ? { placed: Math.max(0, things - assessment.deck.length), all: things } : null,
   }
@@ -54,7 +56,7 @@ function Frame() {
   const navigate = useNavigate()
   const { pathname } = useLocation()
   const open = (assessment?.checklist ?? []).filter((c) => c.status === 'satisfied' || c.status === 'not_applicable' || c.status === 'waived').length
-  const differing = (assessment?.facts.filter((f) => f.status === 'conflict').length ?? 0) + (assessment?.checks.filter((c) => c.status === 'failed' && c.settled?.decision !== 'accepted').length ?? 0)
+  const differing = (assessment?.facts.filter((f) => f.status === 'conflict').length ?? 0) + (assessment?.checks.filter((c) => c.status === 'failed' && !accepted(c)).length ?? 0)
   const views: [path: string, name: string, note: string][] = [
     ['deck', 'Deck', assessment ? String(assessment.deck.length) : ''],
     ['papers', 'Papers', assessment ? String(assessment.documents.length) : ''],
@@ -62,7 +64,7 @@ function Frame() {
     ['values', 'Values', ''],
     ['checklist', 'Checklist', assessment ? `${open}/${assessment.checklist.length}` : ''],
     ['facts', 'Facts', differing ? `${differing} differ` : ''],
-    ['hand-over', 'Hand over', row.state === 'finished' ? 'done' : ''],
+    ['hand-over', 'Hand over', row.state === 'finished' ? 'done' : row.state === 'review' || row.toSign > 0 ? 'to agree' : ''],
     ['files', 'Files', problems ? `${problems} set aside` : ''],
     ['history', 'History', ''],
   ]

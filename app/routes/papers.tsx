@@ -10,7 +10,7 @@ import { useLooking } from '../package/looking.tsx'
 import { useSay } from '../package/say.ts'
 import { pictureUrl } from '../package/sheet.ts'
 import { TypePicker } from '../package/type-picker.tsx'
-import { apartOf, documentOfPage, useJudged } from '../package/view.ts'
+import { apartOf, documentOfPage, isClosed, useJudged } from '../package/view.ts'
 
 /** The documents as groups of pages on a table: cut, join, move, retype. */
 export default function Papers() {
@@ -29,7 +29,7 @@ export default function Papers() {
   const last = useRef<number | null>(null)
   const here = documentOfPage(documents, page)
   const index = here ? documents.indexOf(here) : -1
-  const closed = row.state === 'finished'
+  const closed = isClosed(row)
 
   const answer = (...answers: Answer[]) => { if (!closed && !say.busy) { say.answer(...answers); setHeld(new Set()) } }
   // Pages in no document come last, so that the keys reach them too.

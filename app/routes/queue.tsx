@@ -24,7 +24,7 @@ export async function action({ request }: Route.ActionArgs) {
 
 type Row = Route.ComponentProps['loaderData']['rows'][number]
 
-const STATES: Record<Row['state'], string> = { empty: 'no files yet', reading: 'being read', open: 'to be settled', finished: 'finished' }
+const STATES: Record<Row['state'], string> = { empty: 'no files yet', reading: 'being read', open: 'to be settled', review: 'with a second person', finished: 'finished' }
 
 export default function Queue({ loaderData: { query, rows, total, pageSize, who }, actionData }: Route.ComponentProps) {
   useChanges(null)
@@ -74,7 +74,7 @@ function Filters({ query, search }: { query: Route.ComponentProps['loaderData'][
     <Form role="search" className="mb-3 flex flex-wrap gap-2" onChange={(event) => send(event.currentTarget, (event.target as HTMLElement).tagName === 'INPUT' ? 250 : 0)}>
       <input ref={search} name="words" defaultValue={query.words} placeholder="Case number or applicant  ( / )" aria-label="Search" className="field max-w-xs flex-1 py-1.5" />
       <select name="state" defaultValue={query.state} aria-label="State" className="field w-auto py-1.5">
-        <option value="working">not finished</option><option value="open">to be settled</option><option value="reading">being read</option><option value="finished">finished</option><option value="all">all</option>
+        <option value="working">not finished</option><option value="open">to be settled</option><option value="reading">being read</option><option value="to_sign">for a second person</option><option value="flagged">for the lead’s eye</option><option value="finished">finished</option><option value="all">all</option>
       </select>
       <select name="owner" defaultValue={query.owner} aria-label="Owner" className="field w-auto py-1.5">
         <option value="all">anybody’s</option><option value="mine">mine</option><option value="nobody">nobody’s</option>
@@ -98,12 +98,13 @@ function Head({ by, query, right, children }: { by: Route.ComponentProps['loader
   )
 }
 
-const target = (row: Row): string => `/packages/${row.id}/${row.state === 'open' || row.state === 'finished' ? 'deck' : 'files'}`
+const judged = (row: Row): boolean => row.state !== 'empty' && row.state !== 'reading'
+const target = (row: Row): string => `/packages/${row.id}/${row.state === 'review' ? 'hand-over' : judged(row) ? 'deck' : 'files'}`
 
 const State = ({ row }: { row: Row }) =>
   row.state === 'reading' && row.pageCount > 0 ? (
     <span className="whitespace-nowrap">{row.pagesRead} of {row.pageCount} pages read</span>
-  ) : <span className={row.state === 'finished' ? 'text-ink-2' : ''}>{STATES[row.state]}</span>
+  ) : <span className={row.state === 'finished' ? 'text-ink-2' : ''}>{STATES[row.state]}{row.toSign > 0 && row.state !== 'finished' ? <span className="block text-[13px] text-amber">{count(row.toSign, 'decision')} to agree to</span> : null}{row.flagged && row.state !== 'finished' ? <span className="block text-[13px] text-plum">for the lead’s eye</span> : null}</span>
 
 const Loose = ({ n }: { n: number }) => (n === 0 ? <span className="text-ink-3">none</span> : <span className="rounded-full border border-dashed border-amber bg-amber-soft px-2 font-semibold">{n}</span>)
 
@@ -117,8 +118,8 @@ function TableRow({ row, mine }: { row: Row; mine: boolean }) {
       <td className={`${cell} text-ink-2`}>{row.program}</td>
       <td className={cell}><State row={row} /></td>
       <td className={`${cell} text-right`}>{row.pageCount}</td>
-      <td className={`${cell} text-right`}>{row.state === 'open' || row.state === 'finished' ? <Loose n={row.looseCount} /> : ''}</td>
-      <td className={`${cell} text-right`}>{row.state === 'open' || row.state === 'finished' ? row.openRequirements || <span className="text-ink-3">none</span> : ''}</td>
+      <td className={`${cell} text-right`}>{judged(row) ? <Loose n={row.looseCount} /> : ''}</td>
+      <td className={`${cell} text-right`}>{judged(row) ? row.openRequirements || <span className="text-ink-3">none</span> : ''}</td>
       <td className={`${cell} text-right whitespace-nowrap`}><time suppressHydrationWarning>{ago(row.createdAt)}</time></td>
       <td className={`${cell} whitespace-nowrap ${mine ? 'font-semibold' : 'text-ink-2'}`}>{mine ? 'you' : (row.owner ?? 'nobody')}</td>
     </tr>

@@ -6,7 +6,7 @@ import { plain, type Row } from '../../core/read/value.ts'
 import { show } from '../parts/format.ts'
 import { useLooking } from '../package/looking.tsx'
 import { useSay, useTaken } from '../package/say.ts'
-import { documentOfPage, useJudged } from '../package/view.ts'
+import { documentOfPage, isClosed, useJudged } from '../package/view.ts'
 
 const STATE_WORDS: Record<FieldState, string> = { certain: '', asked: 'asked', confirmed: 'confirmed', corrected: 'corrected', repaired: 'repaired', empty: 'not on the paper', unreadable: 'unreadable', absent: 'not found' }
 
@@ -66,7 +66,7 @@ function FieldRow({ document, field }: { document: Document; field: FilledField 
     return pick(info?.title ?? field.name, (picked) => { at.current = picked; setText(picked.text) })
   }, [editing, pick, info?.title, field.name])
   useTaken(say, () => setText(null))
-  const closed = row.state === 'finished'
+  const closed = isClosed(row)
   const see = () => { if (field.page) look(field.page, field.box) }
   const said = (state: 'confirmed' | 'empty' | 'unreadable') => say.answer({ kind: 'value', page, field: field.name, value: state === 'confirmed' ? field.value : null, state, at: state === 'confirmed' && field.page && field.box ? { page: field.page, box: field.box } : null })
   const edge = field.needsReview ? 'border-l-4 border-dashed border-amber' : 'border-l-4 border-transparent'

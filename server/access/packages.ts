@@ -1,8 +1,10 @@
 import { and, eq } from 'drizzle-orm'
 import { data } from 'react-router'
 import { z } from 'zod'
+import { ASSESSMENT_FORM } from '../../core/assess.ts'
 import { database } from '../database/connection.ts'
 import { packages } from '../database/schema.ts'
+import { judge } from '../packages/judge.ts'
 import { packageRow } from '../packages/queries.ts'
 import { signedIn, type Person } from './people.ts'
 
@@ -14,7 +16,10 @@ export async function askedPackage(request: Request, id: string): Promise<{ who:
   const who = await signedIn(request)
   const row = await packageRow(id, who)
   if (!row) throw data('There is no such package.', 404)
-  return { who, row }
+  if (!row.assessment || row.assessment.form === ASSESSMENT_FORM) return { who, row }
+  // Judged before Jigsa last changed: screens know only the shape of today.
+  await database().transaction((work) => judge(work, id))
+  return { who, row: (await packageRow(id, who)) ?? row }
 }
 
 /** As `askedPackage`, for requests by the hundred that need nothing of the package itself. */

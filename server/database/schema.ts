@@ -4,7 +4,7 @@ import type { Answer } from '../../core/answers/answer.ts'
 import type { Assessment } from '../../core/assess.ts'
 import { registerKinds } from '../../core/match/register.ts'
 import type { Page, Rotation } from '../../core/page/page.ts'
-import type { DocumentType } from '../../core/program/schema.ts'
+import type { DocumentType, Program } from '../../core/program/schema.ts'
 import type { DocumentReading } from '../../core/read/document.ts'
 import type { Learnt } from '../../core/split/learning.ts'
 import type { TrialScore } from '../../core/split/learning-trial.ts'
@@ -74,7 +74,8 @@ export const verification = pgTable('verification', {
   updatedAt: moment('updated_at').notNull().defaultNow(),
 })
 
-export const packageStates = ['empty', 'reading', 'open', 'finished'] as const
+/** `review`: the work is done and a second person looks at it before it is finished. */
+export const packageStates = ['empty', 'reading', 'open', 'review', 'finished'] as const
 export type PackageState = (typeof packageStates)[number]
 
 /** A package of an applicant's papers, with its last judgement. */
@@ -83,6 +84,8 @@ export const packages = pgTable('package', {
   organisationId: organisation(),
   caseNumber: text('case_number').notNull(),
   program: text('program').notNull(),
+  /** The version of the program it is judged by; a newer one is taken knowingly. */
+  programVersion: integer('program_version').notNull().default(1),
   /** The day it is judged on. */
   asOf: date('as_of', { mode: 'string' }).notNull(),
   state: text('state', { enum: packageStates }).notNull().default('empty'),
@@ -94,6 +97,10 @@ export const packages = pgTable('package', {
   pagesLookedAt: integer('pages_looked_at').notNull().default(0),
   looseCount: integer('loose_count').notNull().default(0),
   openRequirements: integer('open_requirements').notNull().default(0),
+  /** Decisions against the papers that wait for a second person. */
+  toSign: integer('to_sign').notNull().default(0),
+  /** Something in it is for the lead's eye. */
+  flagged: boolean('flagged').notNull().default(false),
   pieces: jsonb('pieces').$type<Piece[]>(),
   assessment: jsonb('assessment').$type<Assessment>(),
   /** Grows with every judgement, so that a screen can tell that it is behind. */
@@ -102,6 +109,8 @@ export const packages = pgTable('package', {
   createdAt: moment('created_at').notNull().defaultNow(),
   updatedAt: moment('updated_at').notNull().defaultNow(),
   finishedAt: moment('finished_at'),
+  /** Who said that the work is done, while somebody else looks at it. */
+  finishAskedById: text('finish_asked_by_id').references(() => user.id, { onDelete: 'set null' }),
 }, (t) => [index('package_queue').on(t.organisationId, t.state, t.createdAt), index('package_owner').on(t.ownerId), uniqueIndex('package_case').on(t.organisationId, t.caseNumber), index('package_search').using('gin', sql`to_tsvector('simple', ${t.caseNumber} || ' ' || coalesce(${t.applicant}, ''))`)])
 
 export const fileStates = ['arriving', 'waiting', 'reading', 'read', 'unusable'] as const
@@ -182,6 +191,17 @@ export const documentTypes = pgTable('document_type', {
   createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),
   createdAt: moment('created_at').notNull().defaultNow(),
 }, (t) => [uniqueIndex('document_type_version').on(t.organisationId, t.type, t.version)])
+
+/** Programs as an organisation has them, in versions as document types are. */
+export const programs = pgTable('program', {
+  id: bigserial('id', { mode: 'number' }).primaryKey(),
+  organisationId: organisation(),
+  program: text('program').notNull(),
+  version: integer('version').notNull(),
+  body: jsonb('body').$type<Program>().notNull(),
+  createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),
+  createdAt: moment('created_at').notNull().defaultNow(),
+}, (t) => [uniqueIndex('program_version').on(t.organisationId, t.program, t.version)])
 
 /** Wordings that corrections taught: what leads to a field on papers of a type. */
 export const learntLabels = pgTable('learnt_label', {
@@ -266,6 +286,16 @@ export const audit = pgTable('audit', {
   act: text('act').notNull(),
   detail: text('detail').notNull().default(''),
 }, (t) => [index('audit_package').on(t.packageId, t.id)])
+
+/**
+ * The chain of the audit trail: each act in the order in which it became final, with a digest over itself and the one
+ * before. Written by the database when an act becomes final; see \`trail.ts\`.
+ */
+export const auditLinks = pgTable('audit_link', {
+  position: bigint('position', { mode: 'number' }).primaryKey(),
+  auditId: bigint('audit_id', { mode: 'number' }).notNull().unique(),
+  digest: text('digest').notNull(),
+})
 
 /** Worker processes alive; each holds an advisory lock that ends with it. */
 export const workers = pgTable('worker_process', {

@@ -10,7 +10,7 @@ const MOST_PACKAGES = 300
 
 /** What was read and said of a type's fields, over the latest packages of an organisation. */
 export async function pastReadings(who: Person, type: string): Promise<PastReading[]> {
-  const rows = await database().select({ id: packages.id }).from(packages).where(and(eq(packages.organisationId, who.organisationId), inArray(packages.state, ['open', 'finished']))).orderBy(desc(packages.createdAt)).limit(MOST_PACKAGES)
+  const rows = await database().select({ id: packages.id }).from(packages).where(and(eq(packages.organisationId, who.organisationId), inArray(packages.state, ['open', 'review', 'finished']))).orderBy(desc(packages.createdAt)).limit(MOST_PACKAGES)
   const ids = rows.map((r) => r.id)
   if (ids.length === 0) return []
   const [read, said, documents] = await Promise.all([

@@ -55,7 +55,7 @@ export function removeRule(who: Person, id: string): Promise<void> {
 /** Packages that a rule can be tried on: those that are read, the latest first. */
 export const packagesToTry = (who: Person) =>
   database().select({ id: packages.id, caseNumber: packages.caseNumber, applicant: packages.applicant, pages: packages.pageCount }).from(packages)
-    .where(and(eq(packages.organisationId, who.organisationId), inArray(packages.state, ['open', 'finished']))).orderBy(desc(packages.createdAt)).limit(200)
+    .where(and(eq(packages.organisationId, who.organisationId), inArray(packages.state, ['open', 'review', 'finished']))).orderBy(desc(packages.createdAt)).limit(200)
 
 /** What a rule would do to a package that is read. @param id the stored rule that it changes, which is left out */
 export async function tryRuleOn(who: Person, packageId: string, rule: Rule, id: string | null): Promise<RuleTrial> {

@@ -1,4 +1,5 @@
 import { and, desc, eq, gt, isNotNull, isNull, asc, ne } from 'drizzle-orm'
+import { subjectOf } from '../../core/answers/overrides.ts'
 import { answerSchema, type Answer } from '../../core/answers/answer.ts'
 import { touches } from '../../core/answers/touches.ts'
 import { findOn } from '../../core/page/find.ts'
@@ -13,15 +14,18 @@ import { database } from '../database/connection.ts'
 import { answers, packages, user } from '../database/schema.ts'
 import { teach, type Taught } from '../knowledge/teaching.ts'
 import { typesOf } from '../knowledge/types.ts'
+import { maySign } from './finish.ts'
 import { judge, pagesOf } from './judge.ts'
 import { queueTurns } from './turning.ts'
 
 /** The package takes no answers in its state. */
 export class Closed extends Error {}
 
-async function open(work: Parameters<typeof judge>[0], packageId: string): Promise<void> {
+async function open(work: Parameters<typeof judge>[0], packageId: string, given: readonly Answer[] = []): Promise<void> {
   const [row] = await work.select({ state: packages.state }).from(packages).where(eq(packages.id, packageId)).for('update')
   if (!row) throw new Closed('There is no such package.')
+  // Whoever looks over the work agrees to decisions and changes nothing else.
+  if (row.state === 'review' && !(given.length > 0 && given.every((a) => a.kind === 'sign'))) throw new Closed('A second person looks at this package. Have it sent back to change it.')
   if (row.state === 'finished') throw new Closed('This package is finished. Open it again to change it.')
 }
 
@@ -34,7 +38,8 @@ async function open(work: Parameters<typeof judge>[0], packageId: string): Promi
 export async function giveAnswers(packageId: string, given: readonly Answer[], who: Person, seen?: number): Promise<Taught[]> {
   const checked = given.map((one) => answerSchema.parse(one))
   return database().transaction(async (work) => {
-    await open(work, packageId)
+    await open(work, packageId, checked)
+    await refuseOwn(work, packageId, checked, who)
     const types = await typesOf(work, who.organisationId)
     if (seen !== undefined) {
       const others = await work.select({ body: answers.body, name: user.name }).from(answers).leftJoin(user, eq(answers.userId, user.id)).where(and(eq(answers.packageId, packageId), gt(answers.id, seen), ne(answers.userId, who.id), isNull(answers.undoneAt)))
@@ -53,6 +58,23 @@ export async function giveAnswers(packageId: string, given: readonly Answer[], w
     await judge(work, packageId)
     return taught
   })
+}
+
+/**
+ * Decisions are agreed to by somebody who may, and who made none of them.
+ * @throws Closed
+ */
+async function refuseOwn(work: Parameters<typeof judge>[0], packageId: string, given: readonly Answer[], who: Person): Promise<void> {
+  const words = given.filter((a) => a.kind === 'sign')
+  if (words.length === 0) return
+  if (!maySign(who)) throw new Closed('A reviewer, a lead or an administrator agrees to decisions.')
+  const stored = await work.select({ body: answers.body, userId: answers.userId }).from(answers).where(and(eq(answers.packageId, packageId), isNull(answers.undoneAt))).orderBy(asc(answers.id))
+  for (const word of words) {
+    const decided = stored.findLast(({ body }) => body.kind === word.what && subjectOf(body) === word.subject)
+    if (!decided) throw new Closed('There is no such decision any more; look again.')
+    if (decided.userId === who.id) throw new Closed('You decided this yourself; somebody else agrees to it.')
+    if (!word.agreed && word.reason.length < 3) throw new Closed('Say in three letters or more why it is refused.')
+  }
 }
 
 /** Letters and digits of a typed value at least: shorter ones stand in many places by chance. */

@@ -48,11 +48,11 @@ export async function fileToCases(work: Work, packageId: string): Promise<boolea
   for (const group of strayed) {
     const numbers = group.pages.map((p) => p.number)
     const [known] = await work.select().from(packages).where(and(eq(packages.organisationId, row.organisationId), eq(packages.caseNumber, group.caseNumber))).for('update')
-    if (known?.state === 'finished') {
-      await noteOnce(work, packageId, `pages ${numbers.join(', ')} are of ${group.caseNumber}, which is finished`)
+    if (known?.state === 'finished' || known?.state === 'review') {
+      await noteOnce(work, packageId, `pages ${numbers.join(', ')} are of ${group.caseNumber}, which is closed`)
       continue
     }
-    const target = known ?? (await work.insert(packages).values({ organisationId: row.organisationId, program: row.program, caseNumber: group.caseNumber, asOf: row.asOf, createdById: row.createdById }).returning())[0]
+    const target = known ?? (await work.insert(packages).values({ organisationId: row.organisationId, program: row.program, programVersion: row.programVersion, caseNumber: group.caseNumber, asOf: row.asOf, createdById: row.createdById }).returning())[0]
     await take(work, target.id, target.pageCount, packageId, group)
     await work.update(pages).set({ body: sql`${pages.body} || ${JSON.stringify({ separator: true, filedTo: group.caseNumber })}::jsonb` }).where(and(eq(pages.packageId, packageId), inArray(pages.number, numbers)))
     await note(work, null, packageId, 'filed pages to another case', `pages ${numbers.join(', ')} to ${group.caseNumber}`)

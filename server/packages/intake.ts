@@ -1,8 +1,8 @@
 import { and, eq, ne, sql } from 'drizzle-orm'
-import { programById } from '../../core/program/programs.ts'
 import type { Person } from '../access/people.ts'
 import { freeName } from '../../engine/input/free-name.ts'
 import { note } from '../audit.ts'
+import { newestProgram } from '../knowledge/programs.ts'
 import { database } from '../database/connection.ts'
 import { files, FIRST_ORGANISATION, organisations, packages } from '../database/schema.ts'
 import { tell } from '../events.ts'
@@ -25,9 +25,10 @@ async function nextCaseNumber(organisationId: string): Promise<string> {
 
 /** Makes an empty package that files can be brought to. */
 export async function newPackage(program: string, who: Person | null, options: { organisationId?: string; caseNumber?: string; asOf?: string; createdAt?: Date } = {}): Promise<string> {
-  if (!programById(program)) throw new Error(`there is no program ${program}`)
   const organisationId = options.organisationId ?? who?.organisationId ?? FIRST_ORGANISATION
-  const [made] = await database().insert(packages).values({ organisationId, program, caseNumber: options.caseNumber ?? (await nextCaseNumber(organisationId)), asOf: options.asOf ?? new Date().toISOString().slice(0, 10), createdById: who?.id ?? null, ...(options.createdAt ? { createdAt: options.createdAt } : {}) }).returning({ id: packages.id })
+  const newest = await newestProgram(database(), organisationId, program)
+  if (!newest) throw new Error(`there is no program ${program}`)
+  const [made] = await database().insert(packages).values({ organisationId, program, programVersion: newest.version, caseNumber: options.caseNumber ?? (await nextCaseNumber(organisationId)), asOf: options.asOf ?? new Date().toISOString().slice(0, 10), createdById: who?.id ?? null, ...(options.createdAt ? { createdAt: options.createdAt } : {}) }).returning({ id: packages.id })
   await note(database(), who, made.id, 'opened the package')
   return made.id
 }

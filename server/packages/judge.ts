@@ -2,15 +2,16 @@ import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import type { Answer } from '../../core/answers/answer.ts'
 import { assess, keepingReader, pageReader, type Assessment, type Situation } from '../../core/assess.ts'
+import { waitingFor } from '../../core/findings/overridden.ts'
 import { canBeDoubted, doubtsOf } from '../../core/findings/doubts.ts'
 import type { PackageFile } from '../../core/findings/findings.ts'
 import type { Box } from '../../core/page/geometry.ts'
 import type { Page, Word } from '../../core/page/page.ts'
-import { programById } from '../../core/program/programs.ts'
 import { splitPages } from '../../core/split/split.ts'
 import type { Work } from '../database/connection.ts'
 import { answers, files, packages, pages, readings } from '../database/schema.ts'
 import { tell } from '../events.ts'
+import { programAt } from '../knowledge/programs.ts'
 import { knowledgeOf } from '../knowledge/knowledge.ts'
 import { typesOf } from '../knowledge/types.ts'
 
@@ -44,10 +45,10 @@ export async function answersOf(work: Work, packageId: string): Promise<Answer[]
 
 /** All that a package is judged on, from the database. `cut` cuts its pages anew; else the stored cut is used. */
 export async function situationOf(work: Work, packageId: string, cut: boolean): Promise<Situation> {
-  const [row] = await work.select({ organisationId: packages.organisationId, program: packages.program, asOf: packages.asOf, pieces: packages.pieces }).from(packages).where(eq(packages.id, packageId))
+  const [row] = await work.select({ organisationId: packages.organisationId, program: packages.program, programVersion: packages.programVersion, asOf: packages.asOf, pieces: packages.pieces }).from(packages).where(eq(packages.id, packageId))
   if (!row) throw new Error(`there is no package ${packageId}`)
-  const program = programById(row.program)
-  if (!program) throw new Error(`there is no program ${row.program}`)
+  const program = await programAt(work, row.organisationId, row.program, row.programVersion)
+  if (!program) throw new Error(`there is no program ${row.program} of version ${row.programVersion}`)
   const read = await pagesOf(work, packageId)
   const types = await typesOf(work, row.organisationId)
   const pieces = cut || !row.pieces ? splitPages(read, types, await knowledgeOf(work, row.organisationId)) : row.pieces
@@ -102,6 +103,8 @@ export async function judge(work: Work, packageId: string, cut = false): Promise
     assessment,
     applicant: assessment.persons.applicant,
     looseCount: assessment.deck.length,
+    toSign: waitingFor(assessment).length,
+    flagged: assessment.findings.some((f) => f.id.startsWith('limit:')),
     openRequirements: assessment.checklist.filter((c) => !['satisfied', 'not_applicable', 'waived'].includes(c.status)).length,
     version: row.version + 1,
     updatedAt: new Date(),

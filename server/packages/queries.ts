@@ -1,15 +1,15 @@
-import { and, asc, count, desc, eq, ilike, inArray, isNull, or, sql, type SQL } from 'drizzle-orm'
+import { and, asc, count, desc, eq, gt, ilike, inArray, isNull, or, sql, type SQL } from 'drizzle-orm'
 import { z } from 'zod'
-import { programById } from '../../core/program/programs.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
+import { programsOf } from '../knowledge/programs.ts'
 import { database } from '../database/connection.ts'
 import { files, packages, packageStates, pages, pictures, user } from '../database/schema.ts'
 import { tell } from '../events.ts'
 
 export const queueQuery = z.object({
   words: z.string().max(100).catch(''),
-  state: z.enum([...packageStates, 'all', 'working']).catch('working'),
+  state: z.enum([...packageStates, 'all', 'working', 'to_sign', 'flagged']).catch('working'),
   owner: z.enum(['all', 'mine', 'nobody']).catch('all'),
   sort: z.enum(['age', 'case', 'applicant', 'pages', 'loose', 'state']).catch('age'),
   turn: z.enum(['up', 'down']).catch('up'),
@@ -22,17 +22,18 @@ export const QUEUE_PAGE = 25
 export async function queue(query: QueueQuery, who: Person) {
   const where: (SQL | undefined)[] = [
     eq(packages.organisationId, who.organisationId),
-    query.state === 'all' ? undefined : query.state === 'working' ? inArray(packages.state, ['empty', 'reading', 'open']) : eq(packages.state, query.state),
+    query.state === 'all' ? undefined : query.state === 'to_sign' ? or(eq(packages.state, 'review'), and(eq(packages.state, 'open'), gt(packages.toSign, 0))) : query.state === 'flagged' ? and(eq(packages.flagged, true), inArray(packages.state, ['open', 'review'])) : query.state === 'working' ? inArray(packages.state, ['empty', 'reading', 'open', 'review']) : eq(packages.state, query.state),
     query.owner === 'mine' ? eq(packages.ownerId, who.id) : query.owner === 'nobody' ? isNull(packages.ownerId) : undefined,
     query.words.trim() ? or(ilike(packages.caseNumber, like(query.words)), ilike(packages.applicant, like(query.words))) : undefined,
   ]
   const column = { age: packages.createdAt, case: packages.caseNumber, applicant: packages.applicant, pages: packages.pageCount, loose: packages.looseCount, state: packages.state }[query.sort]
+  const titles = new Map((await programsOf(database(), who.organisationId)).map((p) => [p.body.id, p.body.title]))
   const [rows, [{ total }]] = await Promise.all([
-    database().select({ id: packages.id, caseNumber: packages.caseNumber, program: packages.program, applicant: packages.applicant, state: packages.state, pageCount: packages.pageCount, pagesRead: packages.pagesRead, looseCount: packages.looseCount, openRequirements: packages.openRequirements, createdAt: packages.createdAt, ownerId: packages.ownerId, owner: user.name })
+    database().select({ id: packages.id, caseNumber: packages.caseNumber, program: packages.program, applicant: packages.applicant, state: packages.state, pageCount: packages.pageCount, pagesRead: packages.pagesRead, toSign: packages.toSign, flagged: packages.flagged, looseCount: packages.looseCount, openRequirements: packages.openRequirements, createdAt: packages.createdAt, ownerId: packages.ownerId, owner: user.name })
       .from(packages).leftJoin(user, eq(packages.ownerId, user.id)).where(and(...where)).orderBy(query.turn === 'up' ? asc(column) : desc(column), asc(packages.id)).limit(QUEUE_PAGE).offset((query.page - 1) * QUEUE_PAGE),
     database().select({ total: count() }).from(packages).where(and(...where)),
   ])
-  return { rows: rows.map((r) => ({ ...r, program: programById(r.program)?.title ?? r.program })), total }
+  return { rows: rows.map((r) => ({ ...r, program: titles.get(r.program) ?? r.program })), total }
 }
 
 const like = (words: string): string => `%${words.trim().replace(/[\\%_]/g, '\\$&')}%`
@@ -54,7 +55,7 @@ const uuid = z.uuid()
 /** A package with what all its views share; null where the organisation has none of that id. */
 export async function packageRow(id: string, who: Pick<Person, 'organisationId'>) {
   if (!uuid.safeParse(id).success) return null
-  const [row] = await database().select({ id: packages.id, caseNumber: packages.caseNumber, program: packages.program, asOf: packages.asOf, state: packages.state, applicant: packages.applicant, ownerId: packages.ownerId, pageCount: packages.pageCount, pagesRead: packages.pagesRead, version: packages.version, createdAt: packages.createdAt, finishedAt: packages.finishedAt, assessment: packages.assessment })
+  const [row] = await database().select({ id: packages.id, caseNumber: packages.caseNumber, program: packages.program, programVersion: packages.programVersion, asOf: packages.asOf, toSign: packages.toSign, finishAskedById: packages.finishAskedById, state: packages.state, applicant: packages.applicant, ownerId: packages.ownerId, pageCount: packages.pageCount, pagesRead: packages.pagesRead, version: packages.version, createdAt: packages.createdAt, finishedAt: packages.finishedAt, assessment: packages.assessment })
     .from(packages).where(and(eq(packages.id, id), eq(packages.organisationId, who.organisationId)))
   return row ?? null
 }

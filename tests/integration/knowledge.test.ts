@@ -6,7 +6,7 @@ import { lessons, packages } from '../../server/database/schema.ts'
 import { beginLesson, learningState, useLesson as switchLesson } from '../../server/knowledge/lessons.ts'
 import { removeRule, rulesOf, saveRule, switchRule, tryRuleOn } from '../../server/knowledge/rules.ts'
 import { giveAnswers } from '../../server/packages/answer.ts'
-import { setFinished } from '../../server/packages/finish.ts'
+import { finish } from '../../server/packages/finish.ts'
 import { packageRow, queue, queueQuery, takeNext } from '../../server/packages/queries.ts'
 import { personOf, signIn, type Person } from '../../server/access/people.ts'
 import { payslip, pdfOf } from '../support/papers.ts'
@@ -84,7 +84,7 @@ test('confirmed papers are learnt from, tried on what is kept aside, and used; o
   const settle = async (week: number) => {
     const id = await readPackage(who, await pdfOf(slip(week, `${week}12.40`), payslip('January', '30')))
     await giveAnswers(id, [{ kind: 'type', page: 1, type: 'payslip' }], who)
-    await setFinished(id, true, who)
+    await finish(id, who)
   }
   await settle(1)
   await settle(2)

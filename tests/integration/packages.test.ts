@@ -8,7 +8,7 @@ import { database } from '../../server/database/connection.ts'
 import { answers, audit, files, packages, pages, session } from '../../server/database/schema.ts'
 import { hear, tell } from '../../server/events.ts'
 import { Closed, giveAnswers, redo, undo, undoState } from '../../server/packages/answer.ts'
-import { packageZip, setFinished } from '../../server/packages/finish.ts'
+import { finish, openAgain, packageZip } from '../../server/packages/finish.ts'
 import { glanceAtPage, openFile, readPage } from '../../server/jobs/tasks.ts'
 import { findIn } from '../../server/packages/find.ts'
 import { newPackage } from '../../server/packages/intake.ts'
@@ -211,14 +211,14 @@ describe('what a person says', () => {
 describe('the end of the work', () => {
   test('a finished package is handed over as one ZIP and takes no answers until opened again', async () => {
     const id = await readPackage(who, await pdfOf(payslip('July', '30'), stray))
-    await setFinished(id, true, who)
+    await finish(id, who)
     await expect(giveAnswers(id, [{ kind: 'type', page: 2, type: 'cover_letter' }], who)).rejects.toThrow(Closed)
     const zip = await Open.from(await packageZip(id, who))
-    expect(zip.names).toEqual(['documents/01-Payslip.pdf', 'documents/02-Unknown.pdf', 'report.json'])
+    expect(zip.names).toEqual(['documents/01-Payslip.pdf', 'documents/02-Unknown.pdf', 'history.json', 'report.json'])
     const report = JSON.parse(zip.text('report.json')) as { documents: { type: string }[] }
     expect(report.documents.map((d) => d.type)).toEqual(['payslip', 'unknown'])
     expect(zip.bytes('documents/01-Payslip.pdf').subarray(0, 5).toString()).toBe('%PDF-')
-    await setFinished(id, false, who)
+    await openAgain(id, who)
     await giveAnswers(id, [{ kind: 'type', page: 2, type: 'cover_letter' }], who)
   }, 90_000)
 })

@@ -1,0 +1,64 @@
+import { and, desc, eq, inArray } from 'drizzle-orm'
+import { assess, keepingReader, pageReader, type Assessment } from '../../core/assess.ts'
+import type { Program } from '../../core/program/schema.ts'
+import { verdictChanges, type VerdictChange } from '../../core/verdict.ts'
+import type { Person } from '../access/people.ts'
+import { note } from '../audit.ts'
+import { database, type Work } from '../database/connection.ts'
+import { packages, readings } from '../database/schema.ts'
+import { newestProgram, programAt } from '../knowledge/programs.ts'
+import { judge, situationOf } from './judge.ts'
+
+/** A package whose verdict a draft would change, and how. */
+export interface WouldChange {
+  packageId: string
+  caseNumber: string
+  applicant: string | null
+  state: string
+  changes: VerdictChange[]
+}
+
+/** So many packages are judged by a draft, the latest: more would keep whoever writes it waiting. */
+const MOST_TRIED = 120
+
+/** Judges stored packages of a program by a draft of it and tells whose verdict differs. @param only one package, as when a rule is tried out while it is written */
+export async function tryProgram(who: Person, draft: Program, only?: string): Promise<{ tried: number; differing: WouldChange[] }> {
+  const rows = await database().select({ id: packages.id, caseNumber: packages.caseNumber, applicant: packages.applicant, state: packages.state }).from(packages)
+    .where(and(eq(packages.organisationId, who.organisationId), eq(packages.program, draft.id), inArray(packages.state, ['open', 'review', 'finished']), ...(only ? [eq(packages.id, only)] : []))).orderBy(desc(packages.createdAt)).limit(MOST_TRIED)
+  const differing: WouldChange[] = []
+  for (const { id, ...row } of rows) {
+    const { now, then } = await judgedBy(database(), id, draft)
+    const changes = verdictChanges(now, then)
+    if (changes.length > 0 || only) differing.push({ packageId: id, ...row, changes })
+  }
+  return { tried: rows.length, differing }
+}
+
+/** A package's verdict as it is, and as it would be by another form of its program. */
+async function judgedBy(work: Work, packageId: string, draft: Program): Promise<{ now: Assessment; then: Assessment }> {
+  const situation = await situationOf(work, packageId, false)
+  const stored = new Map((await work.select({ key: readings.key, body: readings.body }).from(readings).where(eq(readings.packageId, packageId))).map((r) => [r.key, r.body]))
+  const read = keepingReader(pageReader(situation.pages), stored)
+  return { now: assess(situation, read), then: assess({ ...situation, program: draft }, read) }
+}
+
+/** What taking the newest version of its program would change for a package; null where it has it. */
+export async function newerFor(packageId: string, organisationId: string): Promise<{ version: number; changes: VerdictChange[] } | null> {
+  const [row] = await database().select({ program: packages.program, version: packages.programVersion }).from(packages).where(eq(packages.id, packageId))
+  const newest = row && (await newestProgram(database(), organisationId, row.program))
+  if (!newest || newest.version <= row.version) return null
+  const { now, then } = await judgedBy(database(), packageId, newest.body)
+  return { version: newest.version, changes: verdictChanges(now, then) }
+}
+
+/** Moves a package to a newer version of its program, and judges it by that. */
+export async function takeVersion(packageId: string, version: number, who: Person): Promise<boolean> {
+  return database().transaction(async (work) => {
+    const [row] = await work.select({ program: packages.program, version: packages.programVersion, state: packages.state }).from(packages).where(eq(packages.id, packageId)).for('update')
+    if (!row || row.state !== 'open' || !(await programAt(work, who.organisationId, row.program, version))) return false
+    await work.update(packages).set({ programVersion: version }).where(eq(packages.id, packageId))
+    await note(work, who, packageId, 'moved to another version of the program', `from ${row.version} to ${version}`)
+    await judge(work, packageId)
+    return true
+  })
+}

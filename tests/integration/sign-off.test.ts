@@ -1,0 +1,153 @@
+import { eq, sql } from 'drizzle-orm'
+import { ASSESSMENT_FORM } from '../../core/assess.ts'
+import { programById } from '../../core/program/programs.ts'
+import { overriddenIn } from '../../core/findings/overridden.ts'
+import { note } from '../../server/audit.ts'
+import { askedPackage } from '../../server/access/packages.ts'
+import { signIn, type Person } from '../../server/access/people.ts'
+import { database } from '../../server/database/connection.ts'
+import { audit, packages } from '../../server/database/schema.ts'
+import { newestProgram, programsOf, saveProgram } from '../../server/knowledge/programs.ts'
+import { Closed, giveAnswers, undo } from '../../server/packages/answer.ts'
+import { finish, openAgain, Refused, sendBack, signOff } from '../../server/packages/finish.ts'
+import { newPackage } from '../../server/packages/intake.ts'
+import { newerFor, takeVersion, tryProgram } from '../../server/packages/program-change.ts'
+import { packageRow, queue, queueQuery } from '../../server/packages/queries.ts'
+import { trailHead, verifyTrail } from '../../server/trail.ts'
+import { payslip, pdfOf } from '../support/papers.ts'
+import { desk, person, readPackage, type Desk } from '../support/server.ts'
+
+const at = desk()
+let who: Desk['who']
+let reviewer: Person
+beforeAll(async () => {
+  who = at.who
+  reviewer = await person('reviewer')
+})
+
+const row = async (id: string) => (await packageRow(id, who))!
+const status = async (id: string, requirement: string) => (await row(id)).assessment!.checklist.find((c) => c.requirement === requirement)!
+const waive = { kind: 'waive', requirement: 'berth', reason: 'the berth is the lender’s own' } as const
+const agree = { kind: 'sign', what: 'waive', subject: 'mandate', agreed: true, reason: '' } as const
+
+describe('two pairs of eyes', () => {
+  test('a waiver counts once somebody else agreed, never by whoever gave it or by a processor', async () => {
+    const id = await readPackage(who, await pdfOf(payslip('January', '30', '1,999.01')))
+    await giveAnswers(id, [{ ...waive, requirement: 'mandate' }], who)
+    expect([(await status(id, 'mandate')).status, (await row(id)).toSign]).toEqual(['missing', 1])
+    expect((await queue(queueQuery.parse({ state: 'to_sign' }), who)).rows.map((r) => r.id)).toContain(id)
+    await expect(giveAnswers(id, [agree], who)).rejects.toThrow('A reviewer, a lead or an administrator')
+    const own = await person('lead')
+    await giveAnswers(id, [{ ...waive, requirement: 'consent' }], own)
+    await expect(giveAnswers(id, [{ ...agree, subject: 'consent' }], own)).rejects.toThrow('You decided this yourself')
+    await giveAnswers(id, [agree], reviewer)
+    expect((await status(id, 'mandate')).status).toBe('waived')
+    await giveAnswers(id, [{ ...agree, subject: 'consent', agreed: false, reason: 'no ground for it' }], reviewer)
+    expect(overriddenIn((await row(id)).assessment!).map((o) => [o.subject, o.state])).toEqual([['consent', 'refused'], ['mandate', 'holds']])
+    await expect(giveAnswers(id, [{ ...agree, subject: 'payoff' }], reviewer)).rejects.toThrow('no such decision')
+    await undo(id, reviewer)
+    expect((await row(id)).toSign).toBe(1)
+  }, 90_000)
+
+  test('while decisions wait, finishing gives the package to a second person, who signs it off or sends it back', async () => {
+    const id = await readPackage(who, await pdfOf(payslip('February', '27', '1,999.02')))
+    await giveAnswers(id, [{ ...waive, requirement: 'mandate' }], who)
+    await finish(id, who)
+    expect((await row(id)).state).toBe('review')
+    await expect(giveAnswers(id, [{ kind: 'type', page: 1, type: 'cover_letter' }], who)).rejects.toThrow(Closed)
+    await expect(signOff(id, who)).rejects.toThrow(Refused)
+    await expect(signOff(id, reviewer)).rejects.toThrow('still wait')
+    await giveAnswers(id, [agree], reviewer)
+    const lead = await person('lead')
+    await signOff(id, lead)
+    expect((await row(id)).state).toBe('finished')
+    await openAgain(id, who)
+    await finish(id, who)
+    expect((await row(id)).state).toBe('finished')
+  }, 90_000)
+
+  test('where the program asks for it, somebody who did none of the work signs off', async () => {
+    const id = await readPackage(who, await pdfOf(payslip('March', '30', '1,999.03')))
+    await saveProgram(who, { ...programById('working-boat-loan')!, id: 'two-eyes', title: 'Two eyes', signOff: { waivers: false, differences: false, finish: true } })
+    await database().update(packages).set({ program: 'two-eyes', programVersion: 1 }).where(eq(packages.id, id))
+    const helper = await person('lead')
+    await giveAnswers(id, [{ kind: 'value', page: 1, field: 'gross_pay', value: { amount: '2755.00', currency: 'EUR' }, state: 'confirmed', at: null }], helper)
+    await finish(id, who)
+    await expect(signOff(id, helper)).rejects.toThrow('You worked on this package yourself')
+    await sendBack(id, reviewer, 'page 1 is upside down')
+    expect((await row(id)).state).toBe('open')
+    await finish(id, who)
+    await signOff(id, reviewer)
+    expect((await row(id)).state).toBe('finished')
+  }, 90_000)
+})
+
+describe('programs in versions', () => {
+  test('a package keeps the version it was judged by until it is moved knowingly', async () => {
+    const lead = await person('lead')
+    const id = await readPackage(who, await pdfOf(payslip('April', '30', '1,999.04')))
+    const { body, version } = (await newestProgram(database(), who.organisationId, 'working-boat-loan'))!
+    const draft = { ...body, requirements: body.requirements.filter((r) => r.id !== 'consent') }
+    const trial = await tryProgram(lead, draft)
+    expect(trial.differing.find((d) => d.packageId === id)?.changes).toEqual([{ what: 'requirement', id: 'consent', title: 'Credit check consent', before: 'missing', after: 'not asked' }])
+    expect(await saveProgram(lead, draft)).toBe(version + 1)
+    expect((await row(id)).programVersion).toBe(version)
+    expect((await newerFor(id, who.organisationId))?.changes.map((c) => c.id)).toEqual(['consent'])
+    expect(await takeVersion(id, version + 1, who)).toBe(true)
+    expect((await row(id)).assessment!.checklist.map((c) => c.requirement)).not.toContain('consent')
+    expect(await newerFor(id, who.organisationId)).toBeNull()
+    expect(await takeVersion(id, version + 9, who)).toBe(false)
+    const next = await newPackage('working-boat-loan', who)
+    expect((await row(next)).programVersion).toBe(version + 1)
+    // Other tests judge by the program as it ships.
+    await saveProgram(lead, body)
+  }, 90_000)
+  test('an organisation’s own program is one more, and nobody else’s', async () => {
+    await saveProgram(who, { ...programById('trader-account')!, id: 'berth-only', title: 'Berth only' })
+    expect((await programsOf(database(), who.organisationId)).map((p) => p.body.id)).toContain('berth-only')
+    expect((await programsOf(database(), 'elsewhere')).map((p) => p.body.id)).toEqual(['working-boat-loan', 'trader-account'])
+  })
+})
+
+describe('the trail', () => {
+  test('every act is chained to the one before; a change, a lost act and one put in are found', async () => {
+    await Promise.all([1, 2, 3, 4, 5].map((n) => database().transaction((work) => note(work, who, null, 'tried the trail', `act ${n} “with” \\ marks\n and é`))))
+    const whole = await verifyTrail()
+    expect(whole).toMatchObject({ broken: null })
+    const noted = await trailHead()
+    await note(database(), who, null, 'went on')
+    expect((await verifyTrail(noted.digest)).broken).toBeNull()
+    expect((await verifyTrail('0'.repeat(64))).broken).toMatch('does not have the digest')
+
+    const [mine] = await database().select().from(audit).where(eq(audit.act, 'went on'))
+    const behindItsBack = (change: ReturnType<typeof sql>) => database().transaction(async (work) => {
+      await work.execute(sql`set local session_replication_role = replica`)
+      await work.execute(change)
+    })
+    await behindItsBack(sql`update audit set detail = 'nothing happened' where id = ${mine.id}`)
+    expect((await verifyTrail()).broken).toMatch('is not as it was written: “went on”')
+    await behindItsBack(sql`update audit set detail = '' where id = ${mine.id}`)
+    expect((await verifyTrail()).broken).toBeNull()
+    await behindItsBack(sql`insert into audit (user_name, act) values ('Nobody', 'was never here')`)
+    expect((await verifyTrail()).broken).toMatch('stands outside the chain')
+    await behindItsBack(sql`delete from audit where act = 'was never here'`)
+    await behindItsBack(sql`delete from audit_link where position = ${noted.acts}`)
+    expect((await verifyTrail()).broken).toMatch(`Act ${noted.acts} of the chain is not there`)
+    await behindItsBack(sql`insert into audit_link (position, audit_id, digest) values (${noted.acts}, (select max(id) from audit where act = 'tried the trail'), ${noted.digest})`)
+  })
+  test('acts that were taken back with their transaction leave no gap', async () => {
+    await expect(database().transaction(async (work) => { await note(work, who, null, 'never happened'); throw new Error('back') })).rejects.toThrow('back')
+    await note(database(), who, null, 'happened')
+    expect((await verifyTrail()).broken).toBeNull()
+  })
+})
+
+test('a package that was judged before the shape of verdicts changed is judged again when it is asked for', async () => {
+  const id = await readPackage(who, await pdfOf(payslip('May', '29', '1,999.05')))
+  await database().execute(sql`update package set assessment = assessment || '{"form": 1, "facts": [{"old": true}]}'::jsonb where id = ${id}`)
+  const signed = await signIn(new Request('http://localhost/sign-in'), who.email, 'a-long-password')
+  if ('problem' in signed) throw new Error(signed.problem)
+  const cookie = signed.headers.getSetCookie().map((c) => c.split(';')[0]).join('; ')
+  const { row: shown } = await askedPackage(new Request('http://localhost/packages', { headers: { cookie } }), id)
+  expect(shown.assessment).toMatchObject({ form: ASSESSMENT_FORM, facts: expect.not.arrayContaining([{ old: true }]) as unknown[] })
+}, 90_000)
