@@ -15,6 +15,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 /** What the desk itself is set up with, besides packages. */
 const SETUP: readonly [to: string, name: string, what: string][] = [
+  ['/programs', 'Programs', 'what is asked for, compared and added up'],
   ['/types', 'Document types', 'values, wordings, how sure is sure enough'],
   ['/rules', 'Rules', 'where documents start, in words'],
   ['/registers', 'Registers', 'customers, employers, vessels'],

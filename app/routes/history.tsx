@@ -12,12 +12,13 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 
 /** Who did what, when; the newest first. */
 export default function History({ loaderData: { acts } }: Route.ComponentProps) {
-  const { undo } = usePackage()
+  const { row, undo } = usePackage()
   const say = useSay()
   return (
     <div className="max-w-4xl pb-6">
       <div className="mb-3 flex flex-wrap items-center gap-2">
         <h1 className="mr-auto text-xl font-semibold">History</h1>
+        <a className="button" href={`/packages/${row.id}/history.csv`} download>As a table</a>
         <button type="button" className="button" disabled={!undo.undo || say.busy} title={undo.undo ?? undefined} onClick={say.undo}>Undo <span className="key">U</span></button>
         <button type="button" className="button" disabled={!undo.redo || say.busy} title={undo.redo ?? undefined} onClick={say.redo}>Redo <span className="key">Shift U</span></button>
       </div>

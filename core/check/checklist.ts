@@ -151,7 +151,7 @@ function tooOld(need: Need, candidates: readonly Paper[], asOf: string): string 
   if (!latest) return null
   const limit = fresh.days !== undefined ? addDays(asOf, -fresh.days) : addMonths(asOf, -(fresh.months ?? 0))
   if (latest.date > asOf) return `${latest.paper.label} is dated ${dayName(latest.date)}, after the day of checking`
-  if (latest.date < limit) return `${latest.paper.label} is of ${dayName(latest.date)}, ${daysBetween(latest.date, asOf)} days old; at most ${fresh.days ?? `${fresh.months} months`} allowed`
+  if (latest.date < limit) return `${latest.paper.label} is of ${dayName(latest.date)}, ${daysBetween(latest.date, asOf)} days old; at most ${fresh.days !== undefined ? `${fresh.days} days` : `${fresh.months} months`} allowed`
   return null
 }
 

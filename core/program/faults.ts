@@ -1,5 +1,8 @@
 import type { Condition, DocumentType, Field, FieldKind, Need, Program } from './schema.ts'
 
+/** What is known of a document type where programs are written. */
+export type TypeShape = Pick<DocumentType, 'id' | 'title' | 'pages' | 'person'> & { signature: unknown; fields: Pick<Field, 'name' | 'title' | 'kind' | 'columns' | 'choices'>[] }
+
 /** Something in a program that cannot be as it is: where, in words a lead reads, and what. */
 export interface Fault {
   where: string
@@ -10,13 +13,14 @@ export interface Fault {
  * Goes through a program for rules that name what does not exist, compare what cannot be compared, or can never be met.
  * A program with faults is refused: one that asks for the impossible would hold up every package it judges.
  */
-export function faultsOf(program: Program, types: readonly DocumentType[]): Fault[] {
+export function faultsOf(program: Program, types: readonly TypeShape[]): Fault[] {
   const faults: Fault[] = []
   const fault = (where: string, what: string) => void faults.push({ where, what })
   const typeOf = (id: string) => types.find((t) => t.id === id)
 
   /** The field of `type.field`, which must be of one of the kinds. */
-  const field = (where: string, type: string, name: string, kinds?: readonly FieldKind[]): Field | undefined => {
+  const field = (where: string, type: string, name: string | undefined, kinds?: readonly FieldKind[]): TypeShape['fields'][number] | undefined => {
+    if (type === '' || name === undefined || name === '') { fault(where, 'a value is not chosen yet'); return undefined }
     const found = typeOf(type)
     if (!found) { fault(where, `there is no document type “${type}”`); return undefined }
     const one = found.fields.find((f) => f.name === name)
@@ -87,9 +91,10 @@ export function faultsOf(program: Program, types: readonly DocumentType[]): Faul
   for (const f of program.facts) {
     const where = `fact “${f.title || f.id}”`
     const kinds = COMPARABLE[f.kind]
+    if (f.fields.length === 0) fault(where, 'nothing is compared yet')
     for (const ref of f.fields) reference(where, ref, kinds)
     if (new Set(f.fields).size < f.fields.length) fault(where, 'a value is named twice and would be compared with itself')
-    if (new Set(f.fields).size === 1 && (typeOf(f.fields[0].split('.')[0])?.pages.max ?? 0) > 0 && !repeated(f.fields[0], program)) fault(where, 'one value of one paper has nothing to be compared with')
+    if (f.fields.length === 1 && (typeOf(f.fields[0].split('.')[0])?.pages.max ?? 0) > 0 && !repeated(f.fields[0], program)) fault(where, 'one value of one paper has nothing to be compared with')
   }
   for (const c of program.checks) {
     const where = `check “${c.title || c.id}”`

@@ -1,6 +1,7 @@
 import { and, desc, eq, inArray } from 'drizzle-orm'
 import { assess, keepingReader, pageReader, type Assessment } from '../../core/assess.ts'
 import type { Program } from '../../core/program/schema.ts'
+import { plain } from '../../core/read/value.ts'
 import { verdictChanges, type VerdictChange } from '../../core/verdict.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
@@ -61,4 +62,30 @@ export async function takeVersion(packageId: string, version: number, who: Perso
     await judge(work, packageId)
     return true
   })
+}
+
+/** Packages of a program that a draft can be tried on, the latest first. */
+export const packagesOf = (who: Person, program: string) =>
+  database().select({ id: packages.id, caseNumber: packages.caseNumber, applicant: packages.applicant }).from(packages).where(and(eq(packages.organisationId, who.organisationId), eq(packages.program, program), inArray(packages.state, ['open', 'review', 'finished']))).orderBy(desc(packages.createdAt)).limit(100)
+
+/** How each rule of a draft comes out. */
+export interface Outcomes {
+  requirements: { id: string; state: string; detail: string }[]
+  facts: { id: string; state: string; detail: string }[]
+  checks: { id: string; state: string; detail: string }[]
+  limits: { id: string; state: string; detail: string }[]
+}
+
+/** How every rule of a draft comes out on one package; null where there is no such package. A draft may have faults still: rules that name what is not there find nothing. */
+export async function outcomesOn(who: Person, draft: Program, packageId: string): Promise<Outcomes | null> {
+  const [row] = await database().select({ id: packages.id }).from(packages).where(and(eq(packages.id, packageId), eq(packages.organisationId, who.organisationId), eq(packages.program, draft.id)))
+  if (!row) return null
+  const { then } = await judgedBy(database(), packageId, draft)
+  const over = new Set(then.findings.map((f) => f.id))
+  return {
+    requirements: then.checklist.map((c) => ({ id: c.requirement, state: c.status, detail: c.reason })),
+    facts: then.facts.map((f) => ({ id: f.fact, state: f.status, detail: [...new Set(f.evidence.map((e) => plain(e.value)))].join('; ') })),
+    checks: then.checks.map((c) => ({ id: c.check, state: c.status, detail: c.detail })),
+    limits: draft.limits.map((l) => ({ id: l.id, state: over.has(`limit:${l.id}`) ? 'over' : 'not over', detail: '' })),
+  }
 }

@@ -1,0 +1,80 @@
+import { Plus, Upload } from 'lucide-react'
+import { useRef, useState } from 'react'
+import { data, Link, redirect, useFetcher } from 'react-router'
+import { z } from 'zod'
+import { builtInPrograms } from '../../core/program/programs.ts'
+import { programSchema } from '../../core/program/schema.ts'
+import { signedIn } from '../../server/access/people.ts'
+import { database } from '../../server/database/connection.ts'
+import { faultsIn, programsOf, saveProgram } from '../../server/knowledge/programs.ts'
+import { maySwitch } from '../../server/knowledge/rules.ts'
+import { count } from '../parts/format.ts'
+import type { Route } from './+types/programs'
+
+export const meta = () => [{ title: 'Programs · Jigsa' }]
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const who = await signedIn(request)
+  const programs = await programsOf(database(), who.organisationId)
+  return { may: maySwitch(who), programs: programs.map(({ body, version }) => ({ id: body.id, title: body.title, version, requirements: body.requirements.length, facts: body.facts.length, checks: body.checks.length, own: !builtInPrograms.some((p) => p.id === body.id) })) }
+}
+
+/** Takes a program in as it was exported. */
+export async function action({ request }: Route.ActionArgs) {
+  const who = await signedIn(request)
+  if (!maySwitch(who)) return data({ problem: 'A lead or an administrator changes programs.' }, 403)
+  const parsed = programSchema.safeParse(await request.json().catch(() => null))
+  if (!parsed.success) {
+    const [issue] = parsed.error.issues
+    return data({ problem: `This is no program: ${issue.path.length > 0 ? `${issue.path.join('.')}: ` : ''}${issue.message}.` }, 400)
+  }
+  const [fault] = await faultsIn(who, parsed.data)
+  if (fault) return data({ problem: `This program cannot be used. In its ${fault.where}: ${fault.what}.` }, 400)
+  await saveProgram(who, parsed.data)
+  return redirect(`/programs/${parsed.data.id}`)
+}
+
+const textSchema = z.string().max(400_000)
+
+/** All programs: what each asks for and checks. */
+export default function Programs({ loaderData: { programs, may } }: Route.ComponentProps) {
+  const fetcher = useFetcher<typeof action>()
+  const file = useRef<HTMLInputElement>(null)
+  const [unread, setUnread] = useState('')
+  const take = async (chosen: File | undefined) => {
+    if (!chosen) return
+    setUnread('')
+    try {
+      void fetcher.submit(JSON.parse(textSchema.parse(await chosen.text())) as Parameters<typeof fetcher.submit>[0], { method: 'post', encType: 'application/json' })
+    } catch {
+      setUnread('This file is no program; export one to see what it looks like.')
+    }
+  }
+  const problem = unread || fetcher.data?.problem
+  return (
+    <main className="mx-auto max-w-4xl p-4">
+      <div className="mb-3 flex flex-wrap items-center gap-3">
+        <h1 className="mr-auto text-xl font-semibold">Programs <span className="font-normal text-ink-2">{programs.length}</span></h1>
+        {may ? (
+          <>
+            <input ref={file} type="file" accept=".json,application/json" className="hidden" aria-label="A program’s file" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = '' }} />
+            <button type="button" className="button" onClick={() => file.current?.click()}><Upload size={16} />Take one from a file</button>
+            <Link to="/programs/new" className="button-main"><Plus size={16} />New program</Link>
+          </>
+        ) : null}
+      </div>
+      <p className="mb-3 text-sm text-ink-2">A program says what is asked for, what is compared and what is added up. Its file is described by a <a className="text-petrol underline" href="/programs/schema.json">JSON Schema</a>.</p>
+      {problem ? <p role="alert" className="odd-edge mb-3 rounded-md border border-line bg-sheet px-3 py-2">{problem}</p> : null}
+      <ul className="grid gap-px overflow-hidden rounded-lg border border-line bg-line-2">
+        {programs.map((p) => (
+          <li key={p.id} className="flex flex-wrap items-baseline gap-x-4 bg-sheet px-4 py-2">
+            <Link to={`/programs/${p.id}`} className="min-w-40 flex-1 font-semibold text-petrol underline-offset-2 hover:underline">{p.title}</Link>
+            <span className="text-[13px] text-ink-2">{count(p.requirements, 'requirement')}, {count(p.facts, 'fact')}, {count(p.checks, 'check')}</span>
+            <span className="w-24 text-right text-[13px] text-ink-2">version {p.version}</span>
+            <span className={`w-16 text-right text-[13px] ${p.own || p.version > 1 ? 'text-petrol' : 'text-ink-3'}`}>{p.own ? 'your own' : p.version > 1 ? 'changed' : 'built in'}</span>
+          </li>
+        ))}
+      </ul>
+    </main>
+  )
+}
