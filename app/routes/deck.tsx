@@ -79,7 +79,7 @@ function Piece({ question, onLater, onBack }: { question: Question; onLater: () 
       {chosen?.needs === 'value' ? <ValueForm question={question} choice={chosen} clicked={clicked} onClose={() => { setChosen(null); setClicked(null) }} /> : null}
       {chosen?.needs === 'type' ? <TypePicker open title="What is it?" likely={question.choices.flatMap((c) => (c.answer.kind === 'type' && c.needs === 'nothing' ? [c.answer.type] : []))} onClose={() => setChosen(null)} onChoose={(type) => { if (chosen.answer.kind === 'type') say.answer({ ...chosen.answer, type }) }} /> : null}
       <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-sm text-ink-2">
-        {typing ? <button type="button" onClick={() => choose(typing)}><span className="key">E</span> {typing.needs === 'type' ? 'another type' : 'type it or click it'}</button> : null}
+        {typing ? <button type="button" onClick={() => choose(typing)}><span className="key">E</span> {typing.needs === 'type' ? 'another type' : question.about === 'fact' ? 'it is misread' : 'type it or click it'}</button> : null}
         <button type="button" onClick={onLater}><span className="key">→</span> later</button>
         <button type="button" onClick={() => say.undo()}><span className="key">U</span> undo last</button>
         <span><span className="key">?</span> all keys</span>
@@ -125,7 +125,7 @@ function ReasonForm({ choice, onClose }: { choice: Choice; onClose: () => void }
 function ValueForm({ question, choice, clicked, onClose }: { question: Question; choice: Choice; clicked: Picked | null; onClose: () => void }) {
   const say = useSay()
   const { pick } = useLooking()
-  const [text, setText] = useState(clicked?.text ?? question.evidence[0]?.raw ?? '')
+  const [text, setText] = useState(clicked?.text ?? (question.evidence.find((e) => choice.answer.kind === 'value' && e.field === choice.answer.field && e.document === `d${choice.answer.page}`) ?? question.evidence[0])?.raw ?? '')
   const at = useRef<Picked | null>(clicked)
   const input = useRef<HTMLInputElement>(null)
   useEffect(() => pick(question.question, (picked) => {

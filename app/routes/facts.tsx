@@ -1,7 +1,8 @@
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import type { Evidence, FactResult } from '../../core/match/facts.ts'
-import type { CheckResult } from '../../core/match/sums.ts'
+import { timeLineOf } from '../../core/match/time-line.ts'
+import { accepted, type CheckResult } from '../../core/match/sums.ts'
 import { plain } from '../../core/read/value.ts'
 import type { RegisterSide } from '../../core/match/register.ts'
 import { askedPackage } from '../../server/access/packages.ts'
@@ -13,18 +14,22 @@ import { show } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
 import { CutOut } from '../package/cut-out.tsx'
 import { Loupe } from '../package/loupe.tsx'
+import { TimeLine } from '../package/time-line.tsx'
 import { useLooking } from '../package/looking.tsx'
 import { useJudged } from '../package/view.ts'
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { who, row } = await askedPackage(request, params.id)
   const program = await programAt(database(), who.organisationId, row.program, row.programVersion)
-  return { register: row.assessment && program ? Object.fromEntries(await registerSidesOf(who, row.assessment, program)) : {} }
+  return {
+    register: row.assessment && program ? Object.fromEntries(await registerSidesOf(who, row.assessment, program)) : {},
+    line: row.assessment && program ? timeLineOf(program, row.assessment.documents, row.asOf) : null,
+  }
 }
 
 /** Rows are facts, columns are documents, cells are cut-outs with what the value is to the others. */
-export default function Facts({ loaderData: { register } }: Route.ComponentProps) {
-  const { assessment } = useJudged()
+export default function Facts({ loaderData: { register, line } }: Route.ComponentProps) {
+  const { assessment, row, types } = useJudged()
   const { look } = useLooking()
   const [only, setOnly] = useState(false)
   const [at, setAt] = useState<[row: number, column: number]>([0, 0])
@@ -51,6 +56,12 @@ export default function Facts({ loaderData: { register } }: Route.ComponentProps
     return document ? { page: field?.page ?? document.pages[0], box: field?.box ?? null } : null
   }
   useKeys({ d: () => setOnly(!only), arrowdown: () => step(1, 0), arrowup: () => step(-1, 0), arrowright: () => step(0, 1), arrowleft: () => step(0, -1), enter: () => open(facts[at[0]], at[1]), escape: () => setLoupe(false) })
+  const titles = useMemo(() => new Map(types.map((t) => [t.id, t.title])), [types])
+  const openPaper = (id: string, name: string | null) => {
+    const document = assessment.documents.find((d) => d.id === id)
+    const field = document?.fields.find((f) => f.name === name)
+    if (document) { look(field?.page ?? document.pages[0], field?.box ?? null); setLoupe(true) }
+  }
   return (
     <div className={`grid h-full gap-4 ${loupe ? 'lg:grid-cols-[minmax(0,1fr)_minmax(360px,38%)]' : ''}`}>
       <div className="min-w-0 overflow-auto pb-6">
@@ -75,7 +86,7 @@ export default function Facts({ loaderData: { register } }: Route.ComponentProps
                   <tr key={fact.fact}>
                     <th scope="row" className={`sticky left-0 z-1 border-b border-line-2 bg-sheet px-3 py-2 text-left align-top font-semibold ${fact.status === 'conflict' ? 'border-l-4 border-l-plum [border-left-style:double]' : ''}`}>
                       {fact.title}
-                      <span className="block max-w-40 truncate text-[13px] font-normal text-ink-2" title={show(fact.value)}>{fact.status === 'conflict' ? (fact.settled?.decision === 'ask' ? 'to be asked' : 'not settled') : show(fact.value)}</span>
+                      <span className="block max-w-40 truncate text-[13px] font-normal text-ink-2" title={show(fact.value)}>{fact.status === 'conflict' ? (fact.settled?.decision === 'ask' ? 'to be asked' : fact.settled?.state === 'waits' ? 'waits for a second person' : fact.settled && fact.settled.against.length > 0 ? 'asked again' : 'not settled') : show(fact.value)}</span>
                       {fact.settled && fact.settled.decision !== 'ask' ? <span className="block max-w-40 text-[13px] font-normal text-petrol">{fact.settled.decision === 'accepted' ? 'accepted' : 'decided'}: {fact.settled.reason}</span> : null}
                     </th>
                     {registered ? <RegisterCell side={register[fact.fact]} /> : null}
@@ -91,6 +102,7 @@ export default function Facts({ loaderData: { register } }: Route.ComponentProps
             </table>
           </div>
         )}
+        {line && !only ? <TimeLine line={line} asOf={row.asOf} titles={titles} onOpen={openPaper} /> : null}
         <Arithmetic onOpen={(page, box) => { look(page, box); setLoupe(true) }} only={only} />
       </div>
       {loupe ? <Loupe /> : null}
@@ -158,7 +170,7 @@ function Arithmetic({ only, onOpen }: { only: boolean; onOpen: (page: number, bo
                 </button>
               </span>
             ))}
-            <span className={`ml-auto text-right text-sm ${bad ? 'text-plum' : 'text-ink-2'}`}>{check.detail}{check.settled ? <span className="block text-petrol">{check.settled.decision === 'accepted' ? 'accepted' : 'to be asked'}: {check.settled.reason}</span> : bad ? <button type="button" className="ml-2 underline" onClick={() => void navigate('../deck')}>settle it</button> : null}</span>
+            <span className={`ml-auto text-right text-sm ${bad ? 'text-plum' : 'text-ink-2'}`}>{check.detail}{check.settled && bad ? <span className="block text-petrol">{check.settled.decision === 'ask' ? 'to be asked' : accepted(check) ? 'accepted' : check.settled.state === 'waits' ? 'accepted, waits for a second person' : check.settled.state === 'refused' ? 'accepting it was refused' : 'accepted before other figures came'}: {check.settled.reason}</span> : null}{bad && !(check.settled && (check.settled.decision === 'ask' || accepted(check) || check.settled.state === 'waits')) ? <button type="button" className="ml-2 underline" onClick={() => void navigate('../deck')}>settle it</button> : null}</span>
           </li>
         )
       })}

@@ -44,8 +44,7 @@ export default function HandOver({ actionData }: Route.ComponentProps) {
   const may = who.role !== 'processor'
   return (
     <div className="grid max-w-5xl gap-4 pb-6 lg:grid-cols-2">
-      <div className="grid content-start gap-4">
-      <section className="card p-4">
+      <section className="card self-start p-4">
         <h1 className="text-xl font-semibold">Hand over</h1>
         <p className="mt-1 text-ink-2">One ZIP: {count(assessment.documents.length, 'PDF')}, one for each document and searchable, <span className="font-mono">report.json</span> with every value, its place and how sure it is, and <span className="font-mono">history.json</span> with who did what.</p>
         <div className="mt-4 flex flex-wrap items-center gap-2">
@@ -63,16 +62,17 @@ export default function HandOver({ actionData }: Route.ComponentProps) {
           </ul>
         )}
       </section>
-      <Decisions may={may} />
+      <div className="grid content-start gap-4">
+        <Decisions may={may} />
+        <section className="card p-4">
+          <h2 className="mb-2 font-semibold">Files that go out</h2>
+          <ol className="grid gap-1 text-sm">
+            {assessment.documents.map((d) => (
+              <li key={d.id} className="flex gap-3"><span className="min-w-0 flex-1 truncate font-mono">{names.get(d.id)}</span><span className="whitespace-nowrap text-ink-2">{d.pages.length === 1 ? `page ${d.pages[0]}` : `pages ${d.pages.join(', ')}`}</span></li>
+            ))}
+          </ol>
+        </section>
       </div>
-      <section className="card p-4">
-        <h2 className="mb-2 font-semibold">Files that go out</h2>
-        <ol className="grid gap-1 text-sm">
-          {assessment.documents.map((d) => (
-            <li key={d.id} className="flex gap-3"><span className="min-w-0 flex-1 truncate font-mono">{names.get(d.id)}</span><span className="whitespace-nowrap text-ink-2">{d.pages.length === 1 ? `page ${d.pages[0]}` : `pages ${d.pages.join(', ')}`}</span></li>
-          ))}
-        </ol>
-      </section>
     </div>
   )
 }

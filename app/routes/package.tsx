@@ -64,7 +64,7 @@ function Frame() {
     ['values', 'Values', ''],
     ['checklist', 'Checklist', assessment ? `${open}/${assessment.checklist.length}` : ''],
     ['facts', 'Facts', differing ? `${differing} differ` : ''],
-    ['hand-over', 'Hand over', row.state === 'finished' ? 'done' : row.state === 'review' || row.toSign > 0 ? 'to agree' : ''],
+    ['hand-over', 'Hand over', row.state === 'finished' ? 'done' : row.toSign > 0 ? String(row.toSign) : ''],
     ['files', 'Files', problems ? `${problems} set aside` : ''],
     ['history', 'History', ''],
   ]

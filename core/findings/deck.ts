@@ -182,6 +182,12 @@ function signatureQuestion(document: Document): Question[] {
   }]
 }
 
+/** The picture shows that the paper says something else than was read. */
+const misread = (evidence: Evidence, document: Document): Choice => ({
+  text: `It is misread on ${document.label}`, note: 'type it, or click it on the page', needs: 'value',
+  answer: { kind: 'value', page: document.pages[0], field: evidence.field, value: null, state: 'corrected', at: null },
+})
+
 /** A decision that nothing speaks against, whether it counts already or waits for a second person. */
 const resting = (settled: Settled<string> | null): boolean => settled !== null && settled.state !== 'refused' && settled.against.length === 0
 /** What went before, where something is asked again. */
@@ -220,6 +226,7 @@ function factQuestion(fact: FactResult, documents: readonly Document[], program:
         answer: { kind: 'fact', fact: fact.fact, decision: 'value', value: side[0].value, reason: `${plain(side[0].value)} is right`, over },
         needs: 'reason',
       })),
+      misread(differing[0], documentOf(differing[0].document)),
       { text: 'Accept the difference', note: program.signOff.differences ? SECOND : 'with a reason', answer: { kind: 'fact', fact: fact.fact, decision: 'accepted', value: null, reason: 'accepted', over }, needs: 'reason' },
       { text: 'Ask the applicant', note: 'stays open, noted for the request', answer: { kind: 'fact', fact: fact.fact, decision: 'ask', value: null, reason: 'to be asked of the applicant', over }, needs: 'nothing' },
     ],

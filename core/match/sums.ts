@@ -16,7 +16,7 @@ export interface Term {
   /** Row of a table, counted from 0. */
   row?: number
   /** What stands before it. */
-  sign: '' | '+' | '−' | '=' | '≠' | '÷'
+  sign: '' | '+' | '−' | '=' | '≠' | '·' | '⇒' | '≈'
 }
 
 export interface CheckResult {
@@ -117,7 +117,11 @@ function nearMean(check: Check & { kind: 'near_mean' }, papers: readonly Paper[]
     status: good ? 'passed' : 'failed',
     detail: `${show(Math.round(compared))} stated against a mean of ${show(Math.round(mean))}: ${(apart * 100).toFixed(1)} % apart, ${check.percent} % allowed`,
     documents: [stated.paper.id, ...slips.map((s) => s.paper.id)],
-    terms: [...slips.map((s, i) => term(s.paper, field, s.amount, i ? '+' as const : '' as const)), { ...term(stated.paper, stated.field, stated.amount, good ? '=' : '≠') }],
+    terms: [
+      ...slips.map((s, i) => term(s.paper, field, s.amount, i ? '·' : '')),
+      ...(slips.length > 1 ? [term(slips[0].paper, field, fromCents(Math.round(mean)), '⇒', 'their mean')] : []),
+      term(stated.paper, stated.field, stated.amount, good ? '≈' : '≠', check.divide === 1 ? stated.paper.label : `${stated.paper.label}, to be divided by ${check.divide}`),
+    ],
   }
 }
 
