@@ -24,6 +24,7 @@ export default [
       route('compare', 'routes/compare.tsx'),
       route('values', 'routes/values.tsx'),
       route('says', 'routes/says.tsx'),
+      route('table', 'routes/table.tsx'),
       route('checklist', 'routes/checklist.tsx'),
       route('facts', 'routes/facts.tsx'),
       route('hand-over', 'routes/hand-over.tsx'),

@@ -67,10 +67,18 @@ export async function lookUp(organisationId: string, kind: RegisterKind, sought:
   return row && row.score >= ALIKE ? { kind, row: row.body, by: 'name', score: row.score } : null
 }
 
+/** A register outside that did not answer is left alone for so long: whoever asks next must not wait for it again. */
+const REST_MS = 30_000
+let awayUntil = 0
+
+/** Whether a register outside is away just now, so that a screen can say so. */
+export const isAway = (): boolean => Date.now() < awayUntil
+
 const outsideSchema = z.object({ entries: z.array(z.object({ row: z.record(z.string(), z.string()), by: z.enum(['number', 'name']), score: z.number().min(0).max(1) })) })
 
 /** Asks a register over HTTP. One that is away costs nobody their screen. */
 async function askOutside(address: string, kind: RegisterKind, sought: { key: string | null; name: string | null }): Promise<RegisterEntry | null> {
+  if (isAway()) return null
   try {
     const url = new URL(address)
     if (sought.key) url.searchParams.set('number', sought.key)
@@ -80,6 +88,7 @@ async function askOutside(address: string, kind: RegisterKind, sought: { key: st
     const [entry] = outsideSchema.parse(await answer.json()).entries
     return entry ? { kind, ...entry } : null
   } catch (error) {
+    awayUntil = Date.now() + REST_MS
     log.warn({ register: kind, error: String(error) }, 'a register could not be asked')
     return null
   }

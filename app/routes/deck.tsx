@@ -1,7 +1,14 @@
-import { useEffect, useMemo, useRef, useState } from 'react'
-import { Link } from 'react-router'
+import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
+import { Await, Link } from 'react-router'
+import { REGISTERS, type RegisterSide } from '../../core/match/register.ts'
+import { askedPackage } from '../../server/access/packages.ts'
+import { database } from '../../server/database/connection.ts'
+import { programAt } from '../../server/knowledge/programs.ts'
+import { log } from '../../server/log.ts'
+import { registerSidesOf } from '../../server/registers.ts'
+import type { Route } from './+types/deck'
 import type { Choice, CutOut as Evidence, Question } from '../../core/findings/deck.ts'
-import { count } from '../parts/format.ts'
+import { count, show } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
 import { CutOut } from '../package/cut-out.tsx'
 import { useLooking, type Picked } from '../package/looking.tsx'
@@ -9,7 +16,19 @@ import { useSay, useTaken } from '../package/say.ts'
 import { TypePicker } from '../package/type-picker.tsx'
 import { isClosed, useJudged } from '../package/view.ts'
 
-export default function Deck() {
+/** What the registers say of what may be asked, by fact and by `type.field`. It comes behind the deck itself: a register may be slow. */
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const { who, row } = await askedPackage(request, params.id)
+  const program = await programAt(database(), who.organisationId, row.program, row.programVersion)
+  const said = async (): Promise<Record<string, RegisterSide>> => {
+    if (!row.assessment || !program || row.assessment.deck.length === 0) return {}
+    const sides = await registerSidesOf(who, row.assessment, program)
+    return Object.fromEntries(program.facts.flatMap((f) => { const side = sides.get(f.id); return side ? [f.id, ...f.fields].map((key) => [key, side]) : [] }))
+  }
+  return { register: said().catch((error: unknown) => { log.warn({ error: String(error) }, 'registers could not be asked for the deck'); return {} }) }
+}
+
+export default function Deck({ loaderData: { register } }: Route.ComponentProps) {
   const { assessment, row } = useJudged()
   const [later, setLater] = useState<readonly string[]>([])
   // Pieces put off come last, in the order they were put off.
@@ -19,7 +38,7 @@ export default function Deck() {
   const [first, ...then] = deck
   return (
     <div className="pt-3">
-      <Piece key={first.id} question={first} onLater={() => setLater((l) => [...l.filter((id) => id !== first.id), first.id])} onBack={() => setLater((l) => l.slice(0, -1))} />
+      <Piece key={first.id} question={first} register={register} onLater={() => setLater((l) => [...l.filter((id) => id !== first.id), first.id])} onBack={() => setLater((l) => l.slice(0, -1))} />
       {then.length > 0 ? (
         <section className="mt-4">
           <h2 className="text-[13px] font-semibold text-ink-2">Then {count(then.length, 'more piece')}</h2>
@@ -37,7 +56,7 @@ export default function Deck() {
 const ABOUT: Record<Question['about'], string> = { cut: 'cut', type: 'type', value: 'value', signature: 'signature', fact: 'papers differ', check: 'does not add up' }
 
 /** One loose piece: what is asked, the evidence, the answers with their keys. */
-function Piece({ question, onLater, onBack }: { question: Question; onLater: () => void; onBack: () => void }) {
+function Piece({ question, register, onLater, onBack }: { question: Question; register: Promise<Record<string, RegisterSide>>; onLater: () => void; onBack: () => void }) {
   const { look, pick } = useLooking()
   const say = useSay()
   const [chosen, setChosen] = useState<Choice | null>(null)
@@ -66,6 +85,7 @@ function Piece({ question, onLater, onBack }: { question: Question; onLater: () 
       <h1 className="text-2xl leading-tight font-semibold">{question.question}</h1>
       <p className="mt-1 mb-3 text-ink-2">{question.why}</p>
       <EvidenceRow evidence={question.evidence} />
+      <Suspense>{question.about === 'value' || question.about === 'fact' ? <Await resolve={register}>{(sides) => <FromRegister question={question} sides={sides} />}</Await> : null}</Suspense>
       <div className="grid gap-1.5">
         {question.choices.map((choice, i) => (
           <button key={i} type="button" disabled={say.busy} onClick={() => choose(choice)} className={`flex items-center gap-3 rounded-md border bg-raised px-3 py-2 text-left hover:border-petrol disabled:opacity-60 ${i === 0 ? 'border-petrol shadow-[0_0_0_1px_var(--petrol)]' : 'border-line'}`}>
@@ -101,6 +121,26 @@ function EvidenceRow({ evidence }: { evidence: readonly Evidence[] }) {
         </button>
       ))}
     </div>
+  )
+}
+
+/** What a register says of what is asked; a value question can be answered by it. */
+function FromRegister({ question, sides }: { question: Question; sides: Record<string, RegisterSide> }) {
+  const { assessment } = useJudged()
+  const say = useSay()
+  const document = assessment.documents.find((d) => d.id === question.document)
+  const key = question.about === 'fact' ? question.id.replace('fact:', '') : `${document?.type}.${question.field}`
+  // A paper of somebody else says nothing of the applicant, whom the register was asked for.
+  const side = document?.owner === 'co_applicant' || document?.owner === 'other' ? undefined : sides[key]
+  const fills = side !== undefined && question.about === 'value' && document !== undefined
+  const use = () => { if (fills && !say.busy) say.typed(document.pages[0], question.field!, side.value, null) }
+  useKeys({ r: use })
+  if (!side) return null
+  return (
+    <p className="-mt-1 mb-3 flex flex-wrap items-center gap-x-3 gap-y-1 text-[13px] text-ink-2">
+      <span>The register of {REGISTERS[side.kind].title.toLowerCase()} says <span className="value text-ink">{show(side.value)}</span> ({side.by === 'number' ? 'found by its number' : `a name ${Math.round(side.score * 100)} % alike`})</span>
+      {fills ? <button type="button" className="button px-2 py-0.5" disabled={say.busy} onClick={use}><span className="key">R</span> take that</button> : null}
+    </p>
   )
 }
 

@@ -8,7 +8,7 @@ import type { RegisterSide } from '../../core/match/register.ts'
 import { askedPackage } from '../../server/access/packages.ts'
 import { database } from '../../server/database/connection.ts'
 import { programAt } from '../../server/knowledge/programs.ts'
-import { registerSidesOf } from '../../server/registers.ts'
+import { isAway, registerSidesOf } from '../../server/registers.ts'
 import type { Route } from './+types/facts'
 import { show } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
@@ -23,12 +23,13 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const program = await programAt(database(), who.organisationId, row.program, row.programVersion)
   return {
     register: row.assessment && program ? Object.fromEntries(await registerSidesOf(who, row.assessment, program)) : {},
+    away: isAway() ? 'The register of vessels does not answer just now; it is left out.' : null,
     line: row.assessment && program ? timeLineOf(program, row.assessment.documents, row.asOf) : null,
   }
 }
 
 /** Rows are facts, columns are documents, cells are cut-outs with what the value is to the others. */
-export default function Facts({ loaderData: { register, line } }: Route.ComponentProps) {
+export default function Facts({ loaderData: { register, line, away } }: Route.ComponentProps) {
   const { assessment, row, types } = useJudged()
   const { look } = useLooking()
   const [only, setOnly] = useState(false)
@@ -73,6 +74,7 @@ export default function Facts({ loaderData: { register, line } }: Route.Componen
             {loupe ? <button type="button" onClick={() => setLoupe(false)}><span className="key">Esc</span> close the loupe</button> : null}
           </span>
         </div>
+        {away ? <p role="status" className="mb-2 text-sm text-amber">{away}</p> : null}
         {facts.length === 0 ? <p className="card p-5 text-ink-2">{only ? 'Nothing differs.' : 'No paper here carries a fact that can be compared.'}</p> : (
           <div className="overflow-x-auto rounded-lg border border-line">
             <table className="w-full border-separate border-spacing-0 bg-sheet text-sm">

@@ -68,13 +68,13 @@ function Frame() {
     ['files', 'Files', problems ? `${problems} set aside` : ''],
     ['history', 'History', ''],
   ]
-  const here = views.findIndex(([path]) => pathname.endsWith(`/${path}`) || (path === 'papers' && pathname.endsWith('/compare')) || (path === 'values' && pathname.endsWith('/says')))
+  const here = views.findIndex(([path]) => pathname.endsWith(`/${path}`) || (path === 'papers' && pathname.endsWith('/compare')) || (path === 'values' && (pathname.endsWith('/says') || pathname.endsWith('/table'))))
   const go = (by: number) => void navigate(`${views[(here + by + views.length) % views.length][0]}?page=${page}`)
   useKeys({ '[': () => go(-1), ']': () => go(1), u: () => undo.undo && say.undo(), 'shift+u': () => undo.redo && say.redo() })
   const view = views[here]?.[0]
   const judged = assessment !== null
   const waits = !judged && view !== 'files' && view !== 'history'
-  const withLoupe = judged && !pathname.endsWith('/compare') && ['deck', 'papers', 'values', 'checklist'].includes(view)
+  const withLoupe = judged && !pathname.endsWith('/compare') && !pathname.endsWith('/table') && ['deck', 'papers', 'values', 'checklist'].includes(view)
   return (
     <div className="flex h-full flex-col">
       {row.pageCount > 0 ? <Strip /> : null}

@@ -4,13 +4,15 @@ import { data, Link, redirect, useFetcher, useNavigation, useSubmit } from 'reac
 import { z } from 'zod'
 import { recordOf, whatIf, type FieldRecord, type WhatIf } from '../../core/findings/field-record.ts'
 import { documentTypeSchema, fieldKind, type DocumentType, type Field } from '../../core/program/schema.ts'
+import { builtInTypes } from '../../core/program/types/index.ts'
 import { signedIn } from '../../server/access/people.ts'
 import { database } from '../../server/database/connection.ts'
 import { pastReadings } from '../../server/knowledge/field-records.ts'
 import { maySwitch } from '../../server/knowledge/rules.ts'
 import { learntFor, unlearn } from '../../server/knowledge/teaching.ts'
-import { saveType, typeAsSaved, typesOf, versionsOf } from '../../server/knowledge/types.ts'
+import { removeType, saveType, typeAsSaved, typesOf, versionsOf } from '../../server/knowledge/types.ts'
 import { count, moment } from '../parts/format.ts'
+import { Choices, Columns } from '../parts/field-parts.tsx'
 import { ThresholdChart } from '../parts/threshold-chart.tsx'
 import type { Route } from './+types/type'
 
@@ -20,12 +22,12 @@ const THRESHOLDS = Array.from({ length: 26 }, (_, i) => Math.round((0.5 + i * 0.
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await signedIn(request)
-  if (params.id === 'new') return { type: null, versions: [], learnt: [], records: [] as FieldRecord[], curves: {} as Record<string, WhatIf[]>, may: maySwitch(who) }
+  if (params.id === 'new') return { type: null, versions: [], learnt: [], records: [] as FieldRecord[], curves: {} as Record<string, WhatIf[]>, may: maySwitch(who), own: true }
   const type = await typeAsSaved(database(), who.organisationId, params.id)
   if (!type) throw data('There is no such document type.', 404)
   const [versions, learnt, past] = await Promise.all([versionsOf(who, type.id), learntFor(who, type.id), pastReadings(who, type.id)])
   return {
-    type, learnt, may: maySwitch(who),
+    type, learnt, may: maySwitch(who), own: !builtInTypes.some((t) => t.id === type.id),
     versions: versions.map(({ version, by, createdAt }) => ({ version, by, createdAt })),
     records: type.fields.map((f) => recordOf(f.name, past)),
     curves: Object.fromEntries(type.fields.map((f) => [f.name, whatIf(past.filter((p) => p.field === f.name), THRESHOLDS)])) as Record<string, WhatIf[]>,
@@ -34,6 +36,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 
 const bodySchema = z.discriminatedUnion('act', [
   z.object({ act: z.literal('save'), type: documentTypeSchema }),
+  z.object({ act: z.literal('remove') }),
   z.object({ act: z.literal('unlearn'), id: z.number().int() }),
   /** An earlier version becomes the newest. */
   z.object({ act: z.literal('back'), version: z.number().int().positive() }),
@@ -45,6 +48,10 @@ export async function action({ request, params }: Route.ActionArgs) {
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success) return data({ problem: sentence(body.error), said: null }, 400)
   if (body.data.act === 'unlearn') return (await unlearn(who, body.data.id)) ? { problem: null, said: 'Taken back. Papers that wait are read again without it.' } : data({ problem: 'There is no such wording any more.', said: null }, 404)
+  if (body.data.act === 'remove') {
+    const problem = await removeType(who, params.id)
+    return problem ? data({ problem, said: null }, 409) : redirect('/types')
+  }
   let type: DocumentType | undefined
   if (body.data.act === 'back') {
     const { version } = body.data
@@ -68,7 +75,7 @@ const EMPTY: DocumentType = documentTypeSchema.parse({ id: 'new_type', title: ''
 const KINDS: Record<Field['kind'], string> = { name: 'a person’s name', org: 'a firm’s name', address: 'address', date: 'date', money: 'amount', number: 'number', percent: 'percentage', id: 'number or code', iban: 'account (IBAN)', email: 'e-mail', phone: 'telephone', text: 'words', choice: 'choice', yesno: 'yes or no', table: 'table' }
 
 /** A document type: what names it, what it holds, how sure a value must be; what was learnt, how each value did. */
-export default function TypeEditor({ loaderData: { type: stored, versions, learnt, records, curves, may }, actionData }: Route.ComponentProps) {
+export default function TypeEditor({ loaderData: { type: stored, versions, learnt, records, curves, may, own }, actionData }: Route.ComponentProps) {
   const [type, setType] = useState<DocumentType>(stored ?? EMPTY)
   const [open, setOpen] = useState<string | null>(null)
   const submit = useSubmit()
@@ -103,6 +110,7 @@ export default function TypeEditor({ loaderData: { type: stored, versions, learn
             <label className="font-semibold">Asked below<span className="mt-1 flex items-center gap-1 font-normal"><input type="number" min={0} max={100} className="field" value={Math.round(type.threshold * 100)} onChange={(event) => change({ threshold: Math.max(0, Math.min(100, Number(event.target.value) || 0)) / 100 })} />sure</span></label>
           </div>
           <label className="flex items-center gap-2"><input type="checkbox" className="accent-(--petrol)" checked={type.signature !== null} onChange={(event) => change({ signature: event.target.checked ? (stored?.signature ?? { labels: ['signature', 'signed', 'signed by'] }) : null })} />is to be signed</label>
+          {stored && own && may ? <button type="button" className="text-sm underline" disabled={busy} onClick={() => void fetcher.submit({ act: 'remove' }, { method: 'post', encType: 'application/json' })}>Take this type away</button> : null}
           {versions.length > 0 ? (
             <div className="border-t border-line-2 pt-3 text-sm">
               <h2 className="mb-1 font-semibold">Versions</h2>
@@ -157,11 +165,13 @@ function FieldRows({ field, record, curve, open, fixed, may, first, last, onOpen
             <fieldset disabled={!may} className="space-y-2">
               <label className="block font-semibold">Name<input className="field mt-1 py-1 font-normal" value={field.title} maxLength={80} onChange={(event) => onChange({ title: event.target.value })} /></label>
               <div className="flex flex-wrap gap-3">
-                <label className="min-w-40 flex-1 font-semibold">Kind<select className="field mt-1 py-1 font-normal" disabled={fixed && field.kind === 'table'} value={field.kind} onChange={(event) => onChange({ kind: fieldKind.parse(event.target.value) })}>{fieldKind.options.filter((k) => (k !== 'table' && k !== 'choice') || field.kind === k).map((k) => <option key={k} value={k}>{KINDS[k]}</option>)}</select></label>
+                <label className="min-w-40 flex-1 font-semibold">Kind<select className="field mt-1 py-1 font-normal" disabled={fixed && field.kind === 'table'} value={field.kind} onChange={(event) => onChange({ kind: fieldKind.parse(event.target.value) })}>{fieldKind.options.map((k) => <option key={k} value={k}>{KINDS[k]}</option>)}</select></label>
                 <label className="font-semibold">Asked<select aria-label={`When ${field.title || 'it'} is asked about`} className="field mt-1 py-1 font-normal" value={field.threshold === 0 || field.threshold === 1 ? String(field.threshold) : 'below'} onChange={(event) => onChange({ threshold: event.target.value === 'below' ? 0.8 : Number(event.target.value) })}><option value="below">when less sure than</option><option value="0">never</option><option value="1">always</option></select></label>
                 {field.threshold > 0 && field.threshold < 1 ? <label className="w-20 font-semibold">sure<input type="number" min={1} max={99} className="field mt-1 py-1 font-normal" value={Math.round(field.threshold * 100)} onChange={(event) => onChange({ threshold: Math.max(1, Math.min(99, Number(event.target.value) || 1)) / 100 })} /></label> : null}
               </div>
               <label className="block font-semibold">Wordings that lead to it <span className="font-normal text-ink-2">one a line</span><textarea className="field mt-1 h-28 font-normal" defaultValue={field.labels.join('\n')} onChange={(event) => onChange({ labels: linesOf(event.target.value) })} /></label>
+              {field.kind === 'choice' ? <Choices choices={field.choices} onChange={(choices) => onChange({ choices })} /> : null}
+              {field.kind === 'table' ? <Columns columns={field.columns} onChange={(columns) => onChange({ columns })} /> : null}
               <div className="flex items-center gap-4">
                 <label className="flex items-center gap-2"><input type="checkbox" className="accent-(--petrol)" checked={field.optional} onChange={(event) => onChange({ optional: event.target.checked })} />may be lacking on a good paper</label>
                 <button type="button" className="ml-auto underline" onClick={onRemove}>Take this value away</button>
@@ -187,7 +197,7 @@ function Learnt({ learnt, titles, may, busy, onUnlearn }: { learnt: Route.Compon
         <ul className="mt-2 grid gap-3 text-sm">
           {learnt.map((l) => (
             <li key={l.id} className="border-t border-line-2 pt-2">
-              <span className="flex flex-wrap items-baseline gap-2"><b>“{l.wording}”</b> leads to {titles.get(l.field) ?? l.field}
+              <span className="flex flex-wrap items-baseline gap-2"><b>“{l.wording}”</b> {l.skips ? 'begins no row of' : 'leads to'} {titles.get(l.field) ?? l.field}
                 <span className="mr-auto text-ink-2">{l.by ?? 'somebody'}, <time suppressHydrationWarning>{moment(l.createdAt)}</time>{l.packageId ? <>, on <Link className="underline" to={`/packages/${l.packageId}/values?page=${l.page}`}>{l.caseNumber} page {l.page}</Link></> : null}</span>
                 {may ? <button type="button" className="button px-2 py-0.5" disabled={busy} onClick={() => onUnlearn(l.id)}>Take back</button> : null}
               </span>

@@ -10,15 +10,23 @@ import { documentOfPage, isClosed, useJudged } from '../package/view.ts'
 
 const STATE_WORDS: Record<FieldState, string> = { certain: '', asked: 'asked', confirmed: 'confirmed', corrected: 'corrected', repaired: 'repaired', empty: 'not on the paper', unreadable: 'unreadable', absent: 'not found' }
 
+/** Which values of a document are shown. */
+const FILTERS = {
+  all: { words: 'all values', fits: () => true },
+  asked: { words: 'asked about', fits: (f: FilledField) => f.needsReview },
+  repaired: { words: 'repaired', fits: (f: FilledField) => f.repaired || f.state === 'repaired' },
+  said: { words: 'said by a person', fits: (f: FilledField) => ['confirmed', 'corrected', 'empty', 'unreadable'].includes(f.state) },
+  none: { words: 'not found', fits: (f: FilledField) => f.value === null },
+} as const
+
 /** All values of one document beside the page: correct, confirm or empty each. */
 export default function Values() {
   const { assessment } = useJudged()
   const { page, look } = useLooking()
-  const [only, setOnly] = useState<'all' | 'asked' | 'said'>('all')
+  const [only, setOnly] = useState<keyof typeof FILTERS>('all')
   const document = documentOfPage(assessment.documents, page) ?? assessment.documents[0]
   if (!document) return <p className="card p-6 text-ink-2">There is no document on these pages.</p>
-  const fits = (f: FilledField) => only === 'all' || (only === 'asked' ? f.needsReview : ['confirmed', 'corrected', 'empty', 'unreadable'].includes(f.state))
-  const fields = document.fields.filter(fits)
+  const fields = document.fields.filter(FILTERS[only].fits)
   return (
     <div className="pb-6">
       <div className="mb-3 flex flex-wrap items-center gap-3">
@@ -27,7 +35,7 @@ export default function Values() {
         </select>
         <Link className="text-sm text-petrol underline" to={`../says?page=${document.pages[0]}`}>all that it says</Link>
         <fieldset className="flex gap-3 text-sm">
-          {(['all', 'asked', 'said'] as const).map((o) => <label key={o} className="flex items-center gap-1"><input type="radio" name="only" checked={only === o} onChange={() => setOnly(o)} />{{ all: 'all values', asked: 'asked about', said: 'said by a person' }[o]}</label>)}
+          {(Object.keys(FILTERS) as (keyof typeof FILTERS)[]).map((o) => <label key={o} className="flex items-center gap-1"><input type="radio" name="only" checked={only === o} onChange={() => setOnly(o)} />{FILTERS[o].words} <span className="text-ink-3">{document.fields.filter(FILTERS[o].fits).length}</span></label>)}
         </fieldset>
       </div>
       {document.signature ? <SignedRow document={document} /> : null}
@@ -79,7 +87,7 @@ function FieldRow({ document, field }: { document: Document; field: FilledField 
             <input autoFocus aria-label={info?.title} className="field value py-1" value={text} onChange={(event) => setText(event.target.value)} onKeyDown={(event) => { if (event.key === 'Escape') setText(null) }} />
             <button className="button-main py-1" disabled={say.busy}>Store</button>
           </form>
-        ) : info?.kind === 'table' ? <span>{show(field.value)}</span> : (
+        ) : info?.kind === 'table' ? <span className="flex items-baseline gap-3">{field.value === null ? 'not found' : show(field.value)}{closed ? null : <Link className="text-sm text-petrol underline" to={`../table?page=${page}&field=${field.name}`}>mark it on the page</Link>}</span> : (
           <button type="button" data-asked={field.needsReview || undefined} disabled={closed} title="Correct it" className={`value truncate text-left ${field.value === null ? 'text-ink-3' : ''}`} onClick={() => { at.current = null; setText(field.value === null ? '' : plain(field.value).replace(/^[A-Z]{3} (?=[\d-])/, '')) }}>{field.value === null ? (STATE_WORDS[field.state] || 'not found') : show(field.value)}</button>
         )}
         <span className="flex items-center gap-1 text-[13px] whitespace-nowrap text-ink-2">

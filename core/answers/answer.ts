@@ -27,7 +27,11 @@ export const answerSchema = z.discriminatedUnion('kind', [
   /** Which way up a page lies: degrees clockwise that bring it upright from how it lies in its file. It is read again so. */
   z.object({ kind: z.literal('turn'), page, rotation: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]) }),
   /** A field of the document that holds this page; `empty` where the paper does not say, `unreadable` where nobody can tell. */
-  z.object({ kind: z.literal('value'), page, field: z.string().max(80), value: valueSchema, state: z.enum(['confirmed', 'corrected', 'empty', 'unreadable']), at: z.object({ page, box }).nullable().default(null) }),
+  z.object({ kind: z.literal('value'), page, field: z.string().max(80), value: valueSchema, state: z.enum(['confirmed', 'corrected', 'empty', 'unreadable']), at: z.object({ page, box }).nullable().default(null),
+    /** Where a table's rows stand, in their order. */
+    places: z.array(z.object({ page, box })).max(5000).optional(),
+    /** Words of lines of a table that are no rows, to be learnt. */
+    skips: z.array(z.string().trim().min(3).max(80)).max(20).optional() }),
   /** Signed or not, where ink was doubtful. */
   z.object({ kind: z.literal('signed'), page, signed: z.boolean() }),
   /** Of several versions of one paper, the document that holds this page counts. */

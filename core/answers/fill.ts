@@ -24,6 +24,7 @@ export function fill(fields: readonly FieldValue[], pages: readonly number[], an
       value: none ? null : answer.value,
       page: answer.at?.page ?? field.page,
       box: answer.at?.box ?? field.box,
+      rowPlaces: answer.places ?? (Array.isArray(answer.value) && answer.value.length === field.rowPlaces?.length ? field.rowPlaces : undefined),
       confidence: 1,
       needsReview: false,
       reason: null,

@@ -64,6 +64,25 @@ export function readTable(pages: readonly Page[], field: Field): Table | null {
   return table
 }
 
+/** Where the columns under a table's head part, as fractions of the page, and where its first row begins; null where no head is found. */
+export function headEdges(pages: readonly Page[], field: Field): { page: number; top: number; edges: number[]; columns: { name: string | null; out: boolean }[] } | null {
+  for (const page of pages) {
+    const lines = linesOf(page)
+    const head = findHead(lines, field)
+    if (!head) continue
+    const columns = head.columns.toSorted((a, b) => a.left - b.left)
+    const bottom = lines[head.last].box[3]
+    // Amounts end under the end of their heads and words begin under their beginning: the line lies just before the next words, or just behind figures.
+    const between = columns.slice(1).map((c, i) => {
+      const before = columns[i]
+      const words = !c.column || c.column.kind === 'text' || c.column.kind === 'name' || c.column.kind === 'date'
+      return words ? c.left - 0.01 : Math.max(before.right + 0.005, Math.min(c.left - 0.01, (before.right + c.left) / 2))
+    })
+    return { page: page.number, top: bottom + 0.002, edges: [Math.max(0, columns[0].left - 0.02), ...between, Math.min(1, columns.at(-1)!.right + 0.03)], columns: columns.map((c) => ({ name: c.column?.name ?? null, out: c.sign < 0 })) }
+  }
+  return null
+}
+
 /** Lines numbered 1, 2, 3 under no head of their own: the number is no part of the words. */
 function dropRunningNumbers(table: Table, field: Field): void {
   const text = field.columns.find((c) => c.kind === 'text')?.name
@@ -179,6 +198,8 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
     const row = toRow(cells, columns, field)
     const moneyCells = field.columns.filter((c) => c.kind === 'money' && isMoney(row[c.name]))
     const begins = dated ? typeof row[dated.name] === 'string' && moneyCells.length > 0 : moneyCells.length >= Math.min(2, field.columns.filter((c) => c.kind === 'money').length) && !!text && !!row[text.name]
+    // What a person said is no row of this table.
+    if (field.never.some((words) => plain.includes(fold(words)))) { last = line; continue }
     if (SKIPPED_ROWS.test(plain) && (dated ? !(begins && isMoney(row.amount) && !/balance|total|forward/.test(plain)) : true)) {
       last = line
       if (dated && /closing balance|balance at end|new balance|end balance|balance c\/?f|carried forward|final balance/.test(plain) && started) return false

@@ -69,11 +69,12 @@ export function refusedLabel(type: DocumentType, field: string, wording: string)
   return other && type.fields.filter((f) => f.labels.some((l) => fold(l) === fold(wording))).length === 1 ? `it leads to “${other.title}”` : null
 }
 
-/** A type with wordings that were learnt, the latest first: what a person showed comes before what is listed. */
-export function withLearntLabels(type: DocumentType, learnt: readonly { field: string; wording: string }[]): DocumentType {
+/** A type with wordings that were learnt, the latest first: what a person showed comes before what is listed. Those that skip are lines of a table that are no rows. */
+export function withLearntLabels(type: DocumentType, learnt: readonly { field: string; wording: string; skips?: boolean }[]): DocumentType {
   if (learnt.length === 0) return type
   return { ...type, fields: type.fields.map((f) => {
-    const own = learnt.filter((l) => l.field === f.name).map((l) => l.wording)
-    return own.length > 0 ? { ...f, labels: [...new Set([...own, ...f.labels])] } : f
+    const of = (skips: boolean) => learnt.filter((l) => l.field === f.name && (l.skips ?? false) === skips).map((l) => l.wording)
+    const [own, never] = [of(false), of(true)]
+    return own.length + never.length > 0 ? { ...f, labels: [...new Set([...own, ...f.labels])], never: [...new Set([...f.never, ...never])] } : f
   }) }
 }

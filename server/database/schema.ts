@@ -210,6 +210,8 @@ export const learntLabels = pgTable('learnt_label', {
   type: text('type').notNull(),
   field: text('field').notNull(),
   wording: text('wording').notNull(),
+  /** It begins lines of a table that are no rows. */
+  skips: boolean('skips').notNull().default(false),
   /** The example. */
   packageId: uuid('package_id').references(() => packages.id, { onDelete: 'set null' }),
   page: integer('page').notNull(),

@@ -1,13 +1,11 @@
 import { and, asc, desc, eq } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
-import { faultsOf, type Fault } from '../../core/program/faults.ts'
 import { builtInPrograms, programById } from '../../core/program/programs.ts'
 import { programSchema, type Program } from '../../core/program/schema.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
 import { programs, user } from '../database/schema.ts'
-import { typesOf } from './types.ts'
 
 /** A program with the version that it is of. Version 1 of a built-in one is as it ships. */
 export interface VersionedProgram {
@@ -42,11 +40,6 @@ export async function newestProgram(work: Work, organisationId: string, id: stri
 
 export const programVersions = (who: Person, id: string) =>
   database().select({ version: programs.version, by: user.name, createdAt: programs.createdAt }).from(programs).leftJoin(user, eq(programs.createdById, user.id)).where(and(eq(programs.organisationId, who.organisationId), eq(programs.program, id))).orderBy(desc(programs.version)).limit(30)
-
-/** What is wrong with a draft, by the organisation's own document types. */
-export async function faultsIn(who: Person, draft: Program): Promise<Fault[]> {
-  return faultsOf(draft, await typesOf(database(), who.organisationId))
-}
 
 /** Saves a program as its next version. Packages keep the version they were judged by. The draft has no faults. */
 export async function saveProgram(who: Person, body: Program): Promise<number> {

@@ -24,11 +24,11 @@ export interface Taught {
  * now on. Call it before the package is judged; other papers that wait are read again by a job.
  */
 export async function teach(work: Work, packageId: string, given: readonly Answer[], who: Person): Promise<Taught[]> {
+  const taught = await learnSkips(work, packageId, given, who)
   const shown = given.filter((a): a is Answer & { kind: 'value' } => a.kind === 'value' && a.at !== null && (a.state === 'corrected' || a.state === 'confirmed'))
-  if (shown.length === 0) return []
+  if (shown.length === 0) return taught
   const [row] = await work.select({ assessment: packages.assessment }).from(packages).where(eq(packages.id, packageId))
   const [types, pages] = [await typesOf(work, who.organisationId), await pagesOf(work, packageId)]
-  const taught: Taught[] = []
   for (const answer of shown) {
     const document = row?.assessment?.documents.find((d) => d.pages.includes(answer.page))
     const type = types.find((t) => t.id === document?.type)
@@ -42,6 +42,28 @@ export async function teach(work: Work, packageId: string, given: readonly Answe
     await work.delete(readings).where(and(eq(readings.packageId, packageId), like(readings.key, `${type.id}:%`)))
     await queueJob(work, 'read_type_again', { organisationId: who.organisationId, type: type.id, labelId: label.id })
     taught.push({ type: type.id, typeTitle: type.title, fieldTitle: field.title, wording })
+  }
+  return taught
+}
+
+/** Learns which lines of a table are no rows. */
+async function learnSkips(work: Work, packageId: string, given: readonly Answer[], who: Person): Promise<Taught[]> {
+  const taught: Taught[] = []
+  for (const answer of given) {
+    if (answer.kind !== 'value' || !answer.skips?.length) continue
+    const [row] = await work.select({ assessment: packages.assessment }).from(packages).where(eq(packages.id, packageId))
+    const document = row?.assessment?.documents.find((d) => d.pages.includes(answer.page))
+    const type = (await typesOf(work, who.organisationId)).find((t) => t.id === document?.type)
+    const field = type?.fields.find((f) => f.name === answer.field && f.kind === 'table')
+    if (!type || !field) continue
+    for (const wording of answer.skips) {
+      if (field.never.includes(wording)) continue
+      const [label] = await work.insert(learntLabels).values({ organisationId: who.organisationId, type: type.id, field: field.name, wording, skips: true, packageId, page: answer.page, taughtById: who.id }).returning({ id: learntLabels.id })
+      await note(work, who, packageId, 'taught which lines are no rows', `“${wording}” on a ${type.title.toLowerCase()}`)
+      await work.delete(readings).where(and(eq(readings.packageId, packageId), like(readings.key, `${type.id}:%`)))
+      await queueJob(work, 'read_type_again', { organisationId: who.organisationId, type: type.id, labelId: label.id })
+      taught.push({ type: type.id, typeTitle: type.title, fieldTitle: field.title, wording })
+    }
   }
   return taught
 }
@@ -76,7 +98,7 @@ function changesBetween(before: Assessment, after: Assessment, type: string): { 
 
 /** The learnt wordings of a type with what each changed, the latest first. */
 export async function learntFor(who: Person, type: string) {
-  const labels = await database().select({ id: learntLabels.id, field: learntLabels.field, wording: learntLabels.wording, page: learntLabels.page, packageId: learntLabels.packageId, caseNumber: packages.caseNumber, by: user.name, createdAt: learntLabels.createdAt })
+  const labels = await database().select({ id: learntLabels.id, field: learntLabels.field, wording: learntLabels.wording, skips: learntLabels.skips, page: learntLabels.page, packageId: learntLabels.packageId, caseNumber: packages.caseNumber, by: user.name, createdAt: learntLabels.createdAt })
     .from(learntLabels).leftJoin(packages, eq(learntLabels.packageId, packages.id)).leftJoin(user, eq(learntLabels.taughtById, user.id))
     .where(and(eq(learntLabels.organisationId, who.organisationId), eq(learntLabels.type, type), isNull(learntLabels.removedAt))).orderBy(desc(learntLabels.id)).limit(200)
   if (labels.length === 0) return []

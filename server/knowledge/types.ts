@@ -6,8 +6,9 @@ import { withLearntLabels } from '../../core/read/teach.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
-import { documentTypes, learntLabels, user } from '../database/schema.ts'
+import { documentTypes, learntLabels, packages, user } from '../database/schema.ts'
 import { queueJob } from '../jobs/queue.ts'
+import { programsOf } from './programs.ts'
 import { recutUntouched } from './knowledge.ts'
 
 /** Types of an organisation by what they were last made of: the same list as long as nothing changes, for much is remembered with it. */
@@ -18,14 +19,14 @@ const made = new LRUCache<string, DocumentType>({ max: 400 })
 /** The document types that an organisation's papers are read by: its own versions, else the built-in ones, with what was taught. */
 export async function typesOf(work: Work, organisationId: string): Promise<readonly DocumentType[]> {
   const { rows: [stamp] } = await work.execute<{ versions: string; labels: string; removed: string }>(sql`select
-    (select coalesce(max(id), 0) from document_type where organisation_id = ${organisationId}) as versions,
+    (select coalesce(max(id), 0) || ' ' || count(*) from document_type where organisation_id = ${organisationId}) as versions,
     (select coalesce(max(id), 0) from learnt_label where organisation_id = ${organisationId}) as labels,
     (select count(*) from learnt_label where organisation_id = ${organisationId} and removed_at is not null) as removed`)
   const key = `${organisationId} ${stamp.versions} ${stamp.labels} ${stamp.removed}`
   let found = known.get(key)
   if (!found) {
     const own = await work.selectDistinctOn([documentTypes.type], { id: documentTypes.id, type: documentTypes.type, body: documentTypes.body }).from(documentTypes).where(eq(documentTypes.organisationId, organisationId)).orderBy(asc(documentTypes.type), desc(documentTypes.version))
-    const labels = await work.select({ id: learntLabels.id, type: learntLabels.type, field: learntLabels.field, wording: learntLabels.wording }).from(learntLabels).where(and(eq(learntLabels.organisationId, organisationId), isNull(learntLabels.removedAt))).orderBy(desc(learntLabels.id))
+    const labels = await work.select({ id: learntLabels.id, type: learntLabels.type, field: learntLabels.field, wording: learntLabels.wording, skips: learntLabels.skips }).from(learntLabels).where(and(eq(learntLabels.organisationId, organisationId), isNull(learntLabels.removedAt))).orderBy(desc(learntLabels.id))
     const changed = new Map(own.map((o) => [o.type, o]))
     const bases = [...builtInTypes.map((t) => changed.get(t.id) ?? { id: 0, type: t.id, body: t }), ...own.filter((o) => !builtInTypes.some((t) => t.id === o.type))]
     const types = bases.map(({ id, type, body }) => {
@@ -48,6 +49,27 @@ export async function typesOf(work: Work, organisationId: string): Promise<reado
 export const versionsOf = (who: Person, type: string) =>
   database().select({ version: documentTypes.version, by: user.name, createdAt: documentTypes.createdAt, body: documentTypes.body }).from(documentTypes).leftJoin(user, eq(documentTypes.createdById, user.id))
     .where(and(eq(documentTypes.organisationId, who.organisationId), eq(documentTypes.type, type))).orderBy(desc(documentTypes.version)).limit(30)
+
+/**
+ * Takes a type of the organisation's own away, with what was learnt for it. Types that ship with Jigsa stay.
+ * @returns why it cannot be taken away, in a sentence; null once it is gone
+ */
+export function removeType(who: Person, type: string): Promise<string | null> {
+  return database().transaction(async (work) => {
+    if (builtInTypes.some((t) => t.id === type)) return 'This type ships with Jigsa and stays.'
+    const own = await typeAsSaved(work, who.organisationId, type)
+    if (!own) return 'There is no such type any more.'
+    const used = await work.select({ caseNumber: packages.caseNumber }).from(packages).where(and(eq(packages.organisationId, who.organisationId), sql`${packages.assessment}->'documents' @> ${JSON.stringify([{ type }])}::jsonb`)).limit(3)
+    if (used.length > 0) return `Papers of this type are in ${used.map((u) => u.caseNumber).join(', ')}; give them another type first.`
+    const asking = (await programsOf(work, who.organisationId)).find(({ body }) => JSON.stringify(body).includes(`"${type}"`) || JSON.stringify(body).includes(`"${type}.`))
+    if (asking) return `The program “${asking.body.title}” asks for it; change that first.`
+    await work.delete(documentTypes).where(and(eq(documentTypes.organisationId, who.organisationId), eq(documentTypes.type, type)))
+    await work.delete(learntLabels).where(and(eq(learntLabels.organisationId, who.organisationId), eq(learntLabels.type, type)))
+    await note(work, who, null, 'took a document type away', own.title)
+    await recutUntouched(work, who.organisationId)
+    return null
+  })
+}
 
 /** A type as it stands, without what was taught. */
 export async function typeAsSaved(work: Work, organisationId: string, type: string): Promise<DocumentType | null> {

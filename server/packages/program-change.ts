@@ -1,5 +1,6 @@
 import { and, desc, eq, inArray } from 'drizzle-orm'
 import { assess, keepingReader, pageReader, type Assessment } from '../../core/assess.ts'
+import { faultsOf, type Fault } from '../../core/program/faults.ts'
 import type { Program } from '../../core/program/schema.ts'
 import { plain } from '../../core/read/value.ts'
 import { verdictChanges, type VerdictChange } from '../../core/verdict.ts'
@@ -8,7 +9,13 @@ import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
 import { packages, readings } from '../database/schema.ts'
 import { newestProgram, programAt } from '../knowledge/programs.ts'
+import { typesOf } from '../knowledge/types.ts'
 import { judge, situationOf } from './judge.ts'
+
+/** What is wrong with a draft, by the organisation's own document types. */
+export async function faultsIn(who: Person, draft: Program): Promise<Fault[]> {
+  return faultsOf(draft, await typesOf(database(), who.organisationId))
+}
 
 /** A package whose verdict a draft would change, and how. */
 export interface WouldChange {

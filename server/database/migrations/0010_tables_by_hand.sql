@@ -1,0 +1,1 @@
+ALTER TABLE "learnt_label" ADD COLUMN "skips" boolean DEFAULT false NOT NULL;
