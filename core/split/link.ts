@@ -137,7 +137,8 @@ function marginOf(page: Page): number {
 /** Of one make: letters and margins, or words in the head, in common. */
 const oneMake = (a: Looks, b: Looks): boolean => sameHand(a, b) || (a.head.size > 0 && shareOf(a.head, b.head) > 0.3)
 
-const sameHand = (a: Looks, b: Looks): boolean => Math.abs(Math.log(a.letters / b.letters)) < 0.14 && Math.abs(a.margin - b.margin) <= 1
+/** Letters of one size and lines that begin alike: one maker's hand. */
+export const sameHand = (a: Looks, b: Looks): boolean => Math.abs(Math.log(a.letters / b.letters)) < 0.14 && Math.abs(a.margin - b.margin) <= 1
 
 function likeness(a: Set<string>, b: Set<string>, weight: number): number {
   if (a.size === 0 || b.size === 0) return 0

@@ -21,6 +21,16 @@ test('where two papers could claim it, it is nobody’s', () =>
   expect(put([page(1, LANTERN, 'Page 1 of 2'), page(2, LANTERN, 'Page 1 of 2', 'other words'), page(3, LANTERN, 'Page 2 of 2')], piece('bank_statement', 1), piece('bank_statement', 2), piece('bank_statement', 3))).toHaveLength(3))
 test('a number that is there already is no lacking page', () =>
   expect(put([page(1, LANTERN, 'Page 1 of 2'), page(2, LANTERN, 'Page 2 of 2'), page(3, LANTERN, 'Page 2 of 2')], piece('bank_statement', 1, 2), piece('bank_statement', 3))).toHaveLength(2))
+test('a last page whose number is there already goes where it is lacking', () => {
+  const other = 'Harbour Mutual statement of account IE77HMUT00022227813111'
+  const pages = [page(1, LANTERN, 'Page 1 of 2'), page(2, 'Payslip', ''), page(3, other, 'Page 1 of 2'), page(4, other, 'Page 2 of 2'), page(5, LANTERN, 'Page 2 of 2')]
+  expect(put(pages, piece('bank_statement', 1), piece('payslip', 2), piece('bank_statement', 3, 4, 5))).toEqual(['bank_statement:1,5', 'payslip:2', 'bank_statement:3,4'])
+})
+test('a page 2 behind a paper of another make goes to the one that lacks it; where none does, it stays', () => {
+  const pages = [page(1, LANTERN, 'Page 1 of 2'), page(2, 'Mandate for direct debit', ''), page(3, LANTERN, 'Page 2 of 2')]
+  expect(put(pages, piece('bank_statement', 1), piece('debit_mandate', 2, 3))).toEqual(['bank_statement:1,3', 'debit_mandate:2'])
+  expect(put(pages.slice(1).map((p, i) => ({ ...p, number: i + 1 })), piece('debit_mandate', 1, 2))).toEqual(['debit_mandate:1,2'])
+})
 test('what was put together is a little less sure', () => {
   const pages = [page(1, LANTERN, 'Page 1 of 2'), page(2, LANTERN, 'Page 2 of 2')]
   expect(reunite([piece('bank_statement', 2), piece('bank_statement', 1)], (n) => looksOf(pages[n - 1]))[0].confidence).toBe(0.93)

@@ -1,4 +1,4 @@
-import { shareOf, type Looks } from './link.ts'
+import { sameHand, shareOf, type Looks } from './link.ts'
 import type { Piece } from './split.ts'
 
 /** A stretch of pages whose own numbering says which part of a document it is. */
@@ -28,19 +28,49 @@ export function reunite(pieces: readonly Piece[], looksOf: (page: number) => Loo
   }
   const gone = new Set<Piece>()
   const grown = new Map<Piece, Part>()
+  /** The one document that lacks these pages and looks like them. */
+  const takerOf = (part: Part): Part | null => {
+    const takers = [...parts.values()].map((p) => grown.get(p.piece) ?? p).filter((p) => p.piece !== part.piece && !gone.has(p.piece) && p.numbers.includes(1) && lacks(p, part) && alike(p, part))
+    return takers.length === 1 ? takers[0] : null
+  }
+  const give = (taker: Part, part: Part) => grown.set(taker.piece, { ...taker, numbers: [...taker.numbers, ...part.numbers], looks: [...taker.looks, ...part.looks] })
   for (const piece of pieces) {
     const part = parts.get(piece)
     if (!part || part.numbers.includes(1)) continue
-    const takers = [...parts.values()].map((p) => grown.get(p.piece) ?? p).filter((p) => p.piece !== piece && !gone.has(p.piece) && p.numbers.includes(1) && lacks(p, part) && alike(p, part))
-    if (takers.length !== 1) continue
-    const [taker] = takers
-    grown.set(taker.piece, { ...taker, numbers: [...taker.numbers, ...part.numbers], looks: [...taker.looks, ...part.looks] })
+    const taker = takerOf(part)
+    if (!taker) continue
+    give(taker, part)
     gone.add(piece)
   }
+  const trimmed = new Map<Piece, Piece>()
+  for (const piece of pieces) {
+    if (gone.has(piece) || grown.has(piece)) continue
+    const tail = strayTail(piece, piece.pages.map(looksOf))
+    const taker = tail && takerOf(tail)
+    if (!taker) continue
+    give(taker, tail)
+    trimmed.set(piece, { ...piece, pages: piece.pages.slice(0, -tail.numbers.length), confidence: Math.min(piece.confidence, REUNITED) })
+  }
   return pieces.filter((p) => !gone.has(p)).map((piece) => {
+    const short = trimmed.get(piece)
+    if (short) return short
     const whole = grown.get(piece) ?? parts.get(piece)
     return whole ? inOrder(piece, whole, grown.has(piece)) : piece
   })
+}
+
+/**
+ * The last page of a piece, where its number cannot be the next one of that document: it is there already, counts another
+ * total, or follows pages of another make. Such a page went with the document before it for want of a better.
+ */
+function strayTail(piece: Piece, looks: Looks[]): Part | null {
+  const last = looks.at(-1)!
+  const { numbering } = last
+  if (looks.length < 2 || !numbering || numbering.of === null || numbering.of < 2 || numbering.page === 1) return null
+  const before = looks.slice(0, -1)
+  const numbered = before.flatMap((l) => (l.numbering ? [l.numbering] : []))
+  const contradicts = numbered.length > 0 ? numbered.some((n) => n.of !== numbering.of || n.page === numbering.page) : !before.some((l) => sameMake(l, last))
+  return contradicts ? { piece, of: numbering.of, numbers: [numbering.page], looks: [last] } : null
 }
 
 function partOf(piece: Piece, looks: Looks[]): Part | null {
@@ -53,13 +83,16 @@ function partOf(piece: Piece, looks: Looks[]): Part | null {
 
 const lacks = (whole: Part, part: Part): boolean => whole.of === part.of && part.numbers.every((n) => !whole.numbers.includes(n))
 
-/** The same account or case on both, or heads and feet of one make on pages of one size. */
+const sharesCode = (a: Looks, b: Looks): boolean => [...b.codes].some((c) => a.codes.has(c))
+const sameMake = (a: Looks, b: Looks): boolean => sharesCode(a, b) || shareOf(a.head, b.head) >= ALIKE
+
+/** The same account or case on both, or heads and feet of one make on pages of one size, or one type set in one hand. */
 function alike(a: Part, b: Part): boolean {
-  const codes = new Set(a.looks.flatMap((l) => [...l.codes]))
-  if (b.looks.some((l) => [...l.codes].some((c) => codes.has(c)))) return true
+  if (a.looks.some((x) => b.looks.some((y) => sharesCode(x, y)))) return true
   const [x, y] = [a.looks[0], b.looks[0]]
   const sized = Math.abs(x.page.width - y.page.width) < 8 && x.page.source === y.page.source
-  return sized && a.looks.some((l) => shareOf(l.head, y.head) >= ALIKE || (shareOf(l.foot, y.foot) >= ALIKE && a.piece.type === b.piece.type))
+  const oneType = a.piece.type === b.piece.type && a.piece.type !== 'unknown'
+  return sized && a.looks.some((l) => shareOf(l.head, y.head) >= ALIKE || (oneType && (shareOf(l.foot, y.foot) >= ALIKE || sameHand(l, y))))
 }
 
 function inOrder(piece: Piece, { numbers, looks }: Part, put: boolean): Piece {
