@@ -125,7 +125,8 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
   const applicant = applicantOf(copied, program, nameField)
   const accompanied = withSecondPerson(copied, program, secondPerson(copied, program, applicant, nameField))
   const persons = personsOf(accompanied, program, applicant)
-  const documents = withEchoes(withOwners(accompanied, persons, types), program, byNumber) as Document[]
+  // A name that other papers made certain says whose its paper is, too.
+  const documents = withOwners(withEchoes(withOwners(accompanied, persons, types), program, byNumber), persons, types) as Document[]
   const facts = judgeFacts(documents, program, answers)
   const checks = judgeChecks(documents, program, answers, asOf)
   const titles = new Map([...typesById].map(([id, t]) => [id, t.title]))

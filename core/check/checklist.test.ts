@@ -88,6 +88,15 @@ test('a waiver counts once a second person agreed, with a reason that is kept', 
   expect(item('photo_id', [form()], [waived])).toMatchObject({ status: 'missing', waiver: { state: 'waits', reason: 'seen at the counter' } })
   expect(item('photo_id', [form()], [waived, { kind: 'sign', what: 'waive', subject: 'photo_id', agreed: true, reason: '' }])).toMatchObject({ status: 'waived', reason: 'Waived: seen at the counter' })
 })
+test('where the value that a condition is on was not read, the papers that are there say whether it is asked for', () => {
+  const bare = paperOf('form', 'loan_application', { applicant_name: 'Ottilie Varnham' }, { signed: true })
+  const survey = paperOf('survey', 'survey_report', { inspection_date: '2026-03-01' }, { signed: true })
+  expect(item('survey', [bare])).toMatchObject({ status: 'not_applicable', reason: 'Not known yet whether it is asked for: the loan amount was not read' })
+  expect(status('survey', bare, survey)).toBe('satisfied')
+  const taxes = ['2025', '2024'].map((year) => paperOf(year, 'tax_assessment', { taxpayer_name: 'Ottilie Varnham', tax_year: year }))
+  expect(status('income_proof', bare, ...taxes, paperOf('accounts', 'business_accounts', { period_end: '2025-12-31' }))).toBe('satisfied')
+  expect(status('income_proof', bare, slip('2026-01'), slip('2026-02'), slip('2026-03'))).toBe('satisfied')
+})
 test('one more good paper never makes a satisfied requirement missing', () => {
   const papers = [form(), card('Ottilie Varnham', '2030-01-01'), ...statements, slip('2026-01'), slip('2026-02'), slip('2026-03')]
   for (const requirement of workingBoatLoan.requirements) {

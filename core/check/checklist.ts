@@ -2,7 +2,7 @@ import type { Answer } from '../answers/answer.ts'
 import { standingOf, type Standing } from '../answers/overrides.ts'
 import { addDays, addMonths, dayName, daysBetween, monthIndex, monthName } from '../match/days.ts'
 import { compareNames } from '../match/names.ts'
-import { counting, fieldOf, usable, usableText, valueIn, type Paper } from '../match/paper.ts'
+import { counting, fieldOf, splitReference, usable, usableText, valueIn, type Paper } from '../match/paper.ts'
 import type { Persons } from '../match/persons.ts'
 import type { Condition, Need, Program, Requirement } from '../program/schema.ts'
 import { cents, groupThousands, isMoney } from '../read/value.ts'
@@ -47,8 +47,13 @@ export function judgeChecklist(program: Program, situation: Situation, answers: 
 }
 
 function judgeRequirement(requirement: Requirement, situation: Situation): Verdict {
-  if (requirement.when && !holds(requirement.when, situation)) return { status: 'not_applicable', documents: [], reason: 'Not asked for in this case' }
-  const way = requirement.ways.find((w) => !w.when || holds(w.when, situation)) ?? requirement.ways[0]
+  const there = (needs: readonly Need[]) => needs.filter((n) => counting(situation.papers, n.type).length > 0).length
+  if (requirement.when && !holds(requirement.when, situation)) {
+    if (known(requirement.when, situation)) return { status: 'not_applicable', documents: [], reason: 'Not asked for in this case' }
+    // Papers that nobody had to bring are a sign that they were asked for.
+    if (requirement.ways.every((w) => there(w.needs) === 0)) return { status: 'not_applicable', documents: [], reason: `Not known yet whether it is asked for: the ${valueWords(requirement.when.field)} was not read` }
+  }
+  const way = chosenWay(requirement, situation, there)
   const verdicts = way.needs.map((need) => judgeNeed(need, situation))
   if (verdicts.length === 1) return verdicts[0]
   const lacking = verdicts.filter((v) => v.status === 'missing')
@@ -57,6 +62,18 @@ function judgeRequirement(requirement: Requirement, situation: Situation): Verdi
   const worst = worstOf(verdicts)
   return { ...worst, documents, reason: verdicts.filter((v) => v.status === worst.status).map((v) => v.reason).join('; ') }
 }
+
+/** The way whose case it is; where that was not read, the one whose papers are there. */
+function chosenWay({ ways }: Requirement, situation: Situation, there: (needs: readonly Need[]) => number): Requirement['ways'][number] {
+  const sure = ways.find((w) => !w.when || holds(w.when, situation))
+  const open = ways.filter((w) => w.when && !known(w.when, situation))
+  if (open.length === 0) return sure ?? ways[0]
+  return [...(sure ? [sure] : []), ...open].reduce((best, w) => (there(w.needs) > there(best.needs) ? w : best))
+}
+
+/** Whether what a condition is on is known: its value was read, or there is no paper that could say it. */
+const known = (condition: Condition, { papers }: Pick<Situation, 'papers'>): boolean => valueIn(papers, condition.field) !== null || counting(papers, splitReference(condition.field)[0]).length === 0
+const valueWords = (reference: string): string => reference.split('.')[1].replaceAll('_', ' ')
 
 /** Whether a condition on a value of a paper holds; one on a value that is not there does not. */
 export function holds(condition: Condition, { papers }: Pick<Situation, 'papers'>): boolean {

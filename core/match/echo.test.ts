@@ -36,6 +36,11 @@ test('a whole word more is no slip of a letter, on a scan neither', () => {
   const second = quote({ vessel_name: { value: 'Pole Star II', confidence: 0.9 } })
   expect(echoed(second, new Map([[2, pageOf([], { source: 'ocr' })]])).vessel_name).toMatchObject({ value: 'Pole Star II', needsReview: false })
 })
+test('a whole word less is asked about on a scan, where it may be lost, and differs on a text layer', () => {
+  const half = quote({ vessel_name: { value: 'Pole', confidence: 0.98 } })
+  expect(echoed(half, new Map([[2, pageOf([], { source: 'ocr' })]])).vessel_name).toMatchObject({ value: 'Pole', needsReview: true })
+  expect(echoed(half).vessel_name).toMatchObject({ value: 'Pole', needsReview: false })
+})
 test("a person's answer is never touched", () => {
   expect(echoed(quote({ vessel_name: { value: null, state: 'empty' } }), pages('Pole Star')).vessel_name).toMatchObject({ value: null, state: 'empty' })
 })

@@ -199,7 +199,8 @@ class Model {
       visit(i + 1, kind, score / TEMPERATURE)
       for (let j = i + 1; j < Math.min(this.n, i + LONGEST); j++) {
         score += this.further[j][kind] + this.link[j] / 2 - this.repeats(j, kind)
-        if (j - i >= most) score -= 2
+        // A paper of one page by its nature has no second; one of several may have one more.
+        if (j - i >= most) score -= most === 1 ? 3 : 2
         visit(j + 1, kind, score / TEMPERATURE)
       }
     }

@@ -4,7 +4,7 @@ export const coverLetter: TypeData = {
   id: 'cover_letter',
   title: 'Cover letter',
   short: 'Letter',
-  pages: { min: 1, max: 2 },
+  pages: { min: 1, max: 1 },
   titles: ['covering letter', 'cover letter', 'my application', 'papers for my application', 'enclosed papers'],
   signs: [
     { words: 'dear', weight: 1.5 }, { words: 'dear sir', weight: 1.5 }, { words: 'dear madam', weight: 1 }, { words: 'yours sincerely', weight: 2 }, { words: 'yours faithfully', weight: 2 }, { words: 'kind regards', weight: 2 }, { words: 'best regards', weight: 1.8 }, { words: 'enclosed', weight: 1.5 }, { words: 'please find', weight: 2 }, { words: 'subject', weight: 1 }, { words: 'sent', weight: 0.6 },

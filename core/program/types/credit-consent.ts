@@ -4,7 +4,7 @@ export const creditConsent: TypeData = {
   id: 'credit_consent',
   title: 'Credit check consent',
   short: 'Consent',
-  pages: { min: 1, max: 2 },
+  pages: { min: 1, max: 1 },
   titles: ['consent to a credit check', 'credit check consent', 'consent to credit check', 'consent to credit enquiry', 'credit enquiry consent', 'authorisation for credit check', 'authority to make credit enquiries', 'permission for a credit check', 'consent', 'credit search consent', 'consent to a credit search', 'permission to check credit', 'credit reference consent', 'authorisation for a credit search', 'declaration of consent'],
   signs: [
     { words: 'i consent', weight: 2.5 }, { words: 'i agree', weight: 1 }, { words: 'credit reference', weight: 2 }, { words: 'credit check', weight: 2 }, { words: 'credit enquiry', weight: 2 }, { words: 'i authorise', weight: 1.8 }, { words: 'credit history', weight: 1.5 }, { words: 'withdraw this consent', weight: 1.5 }, { words: 'credit search', weight: 2 }, { words: 'my consent', weight: 1.2 }, { words: 'i allow', weight: 1 }, { words: 'i give permission', weight: 1.5 },

@@ -5,7 +5,7 @@ export const debitMandate: TypeData = {
   id: 'debit_mandate',
   title: 'Direct debit mandate',
   short: 'Mandate',
-  pages: { min: 1, max: 2 },
+  pages: { min: 1, max: 1 },
   titles: ['direct debit mandate', 'direct debit authorisation', 'sepa direct debit mandate', 'mandate for direct debit', 'direct debit instruction', 'authority to debit', 'payment mandate', 'debit mandate', 'collection mandate', 'direct debit authority', 'authorisation to collect', 'authority to collect by direct debit', 'instruction to your bank', 'mandate for collection', 'direct debit form'],
   signs: [
     { words: 'direct debit', weight: 2 }, { words: 'mandate', weight: 2.5 }, { words: 'creditor identifier', weight: 2.5 }, { words: 'mandate reference', weight: 2 }, { words: 'authorise', weight: 0.8 }, { words: 'debtor', weight: 1.2 }, { words: 'debit my account', weight: 2.5 }, { words: 'debit your account', weight: 2.5 }, { words: 'recurrent payment', weight: 2 }, { words: 'refund from your bank', weight: 1.5 }, { words: 'collect', weight: 0.8 }, { words: 'creditor', weight: 1 }, { words: 'bic', weight: 0.5 }, { words: 'account to be debited', weight: 2.5 }, { words: 'within eight weeks', weight: 1.5 }, { words: 'instalments', weight: 0.6 },

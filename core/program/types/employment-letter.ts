@@ -5,7 +5,7 @@ export const employmentLetter: TypeData = {
   id: 'employment_letter',
   title: 'Employment letter',
   short: 'Employer letter',
-  pages: { min: 1, max: 2 },
+  pages: { min: 1, max: 1 },
   titles: ['employment confirmation', 'confirmation of employment', 'letter of employment', 'employment letter', 'employment verification', 'verification of employment', 'employer confirmation', "employer's confirmation", "employer's reference", 'proof of employment', 'certificate of employment', 'employment certificate', 'to whom it may concern', 'statement of employment', 'employment reference', 'employed with us'],
   signs: [
     { words: 'has been employed', weight: 3 }, { words: 'is employed', weight: 2.5 }, { words: 'in our employment', weight: 2.5 }, { words: 'employed by us', weight: 2.5 }, { words: 'employed with us', weight: 2.5 }, { words: 'works for us', weight: 2.5 }, { words: 'has worked for us', weight: 2.5 }, { words: 'annual salary', weight: 2 }, { words: 'gross annual salary', weight: 1.5 }, { words: 'salary', weight: 0.8 }, { words: 'permanent contract', weight: 1.5 },

@@ -5,7 +5,7 @@ export const fishingLicence: TypeData = {
   id: 'fishing_licence',
   title: 'Fishing licence',
   short: 'Licence',
-  pages: { min: 1, max: 2 },
+  pages: { min: 1, max: 1 },
   titles: ['fishing licence', 'commercial fishing licence', 'licence to fish', 'sea fishing licence', 'fishing permit', 'fishing vessel licence', 'shellfish licence', 'commercial fishing permit', 'commercial licence', 'licence for commercial fishing', 'fishery licence', 'licence for sea fishing', 'fishing license'],
   signs: [
     { words: 'licence holder', weight: 2.5 }, { words: 'licence number', weight: 2 }, { words: 'licence no', weight: 2 }, { words: 'licensed', weight: 1.2 }, { words: 'species', weight: 1.8 }, { words: 'quota', weight: 1.8 }, { words: 'gear permitted', weight: 1.5 }, { words: 'fisheries', weight: 2 }, { words: 'fishery', weight: 1.5 }, { words: 'licence', weight: 1.2 }, { words: 'catch', weight: 1 }, { words: 'pots', weight: 0.8 }, { words: 'area', weight: 0.4 }, { words: 'permitted', weight: 0.8 }, { words: 'landings', weight: 0.8 }, { words: 'lobster', weight: 0.8 }, { words: 'fishing', weight: 1 },

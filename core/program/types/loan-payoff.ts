@@ -4,7 +4,7 @@ export const loanPayoff: TypeData = {
   id: 'loan_payoff',
   title: 'Loan balance letter',
   short: 'Loan balance',
-  pages: { min: 1, max: 2 },
+  pages: { min: 1, max: 1 },
   titles: ['loan balance', 'loan statement', 'settlement figure', 'redemption statement', 'payoff statement', 'statement of outstanding balance', 'outstanding balance', 'balance of your loan', 'loan settlement statement', 'loan balance statement', 'confirmation of loan balance', 'early settlement figure', 'settlement statement', 'loan payoff', 'payoff letter', 'your loan balance', 'loan balance confirmation', 'redemption figure', 'statement of loan'],
   signs: [
     { words: 'outstanding balance', weight: 2.5 }, { words: 'settlement figure', weight: 2.5 }, { words: 'early settlement', weight: 1.8 }, { words: 'redemption', weight: 1.8 }, { words: 'payoff', weight: 2 }, { words: 'monthly payment', weight: 1.5 }, { words: 'monthly instalment', weight: 1.5 }, { words: 'borrower', weight: 1.5 }, { words: 'loan account', weight: 1.5 }, { words: 'loan number', weight: 1.5 }, { words: 'balance outstanding', weight: 2.2 }, { words: 'repayment', weight: 0.8 }, { words: 'interest accrued', weight: 1.2 }, { words: 'amount owed', weight: 1.5 }, { words: 'still owing', weight: 1.5 }, { words: 'remaining balance', weight: 2 }, { words: 'remaining debt', weight: 1.8 }, { words: 'your loan', weight: 1.2 }, { words: 'settle', weight: 0.8 }, { words: 'in arrears', weight: 1 },

@@ -4,7 +4,7 @@ export const payslip: TypeData = {
   id: 'payslip',
   title: 'Payslip',
   short: 'Payslip',
-  pages: { min: 1, max: 2 },
+  pages: { min: 1, max: 1 },
   titles: ['payslip', 'pay slip', 'pay statement', 'salary statement', 'wage slip', 'statement of earnings', 'earnings statement', 'salary slip', 'monthly pay statement', 'pay advice', 'wages statement', 'remuneration statement', 'payroll advice', 'statement of pay', 'statement of wages', 'salary advice', 'pay note'],
   signs: [
     { words: 'gross pay', weight: 1.5 }, { words: 'net pay', weight: 1.5 }, { words: 'income tax', weight: 1 }, { words: 'deductions', weight: 1.8 }, { words: 'social insurance', weight: 1.2 }, { words: 'basic pay', weight: 1.5 }, { words: 'earnings', weight: 1.2 },

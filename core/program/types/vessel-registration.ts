@@ -4,7 +4,7 @@ export const vesselRegistration: TypeData = {
   id: 'vessel_registration',
   title: 'Vessel registration',
   short: 'Registration',
-  pages: { min: 1, max: 2 },
+  pages: { min: 1, max: 1 },
   titles: ['certificate of registry', 'certificate of registration', 'vessel registration', 'registration certificate', 'certificate of british registry', 'certificate of vessel registration', 'register of vessels', 'registry of vessels', 'certificate of ship registry', 'vessel registry certificate', 'extract from the register of vessels', 'extract from the register of ships', 'boat registration certificate', 'small craft registry', 'registry certificate'],
   signs: [
     { words: 'registrar', weight: 2 }, { words: 'port of registry', weight: 2 }, { words: 'official number', weight: 1 }, { words: 'length overall', weight: 1.2 }, { words: 'gross tonnage', weight: 1.5 }, { words: 'tonnage', weight: 1 }, { words: 'registered owner', weight: 1.5 }, { words: 'hereby certified', weight: 1.2 },
