@@ -2,26 +2,42 @@ import type { DocumentType } from '../program/schema.ts'
 import { plain } from '../read/value.ts'
 import { fieldOf, TAKES_PART, type Paper } from './paper.ts'
 
+/** A value of a paper as copies are told by: letters and digits alone. */
+interface Said {
+  text: string
+  confidence: number
+}
+
+/** What a paper says for each field of its type; null where it does not, or not surely enough. Said once, compared often. */
+type Saying = readonly (Said | null)[]
+
 /** Marks papers that repeat an earlier one of their type, value for value: a copy counts as nothing new. */
 export function withCopies(papers: readonly Paper[], types: ReadonlyMap<string, DocumentType>): Paper[] {
-  const kept: Paper[] = []
+  const kept = new Map<string, { paper: Paper; saying: Saying }[]>()
   return papers.map((paper) => {
     const type = types.get(paper.type)
-    const original = type ? kept.find((other) => other.type === paper.type && repeats(paper, other, type)) : undefined
-    if (!original) kept.push(paper)
-    return original ? { ...paper, copyOf: original.id } : paper
+    if (!type) return paper
+    const saying = sayingOf(paper, type)
+    const others = kept.get(type.id) ?? []
+    const original = others.find((other) => paper.signed === other.paper.signed && repeats(saying, other.saying, type))
+    if (original) return { ...paper, copyOf: original.paper.id }
+    kept.set(type.id, [...others, { paper, saying }])
+    return paper
   })
 }
 
-function repeats(paper: Paper, other: Paper, type: DocumentType): boolean {
+const sayingOf = (paper: Paper, type: DocumentType): Saying => type.fields.map((field) => {
+  const found = field.kind === 'table' ? undefined : fieldOf(paper, field.name)
+  return found && found.value !== null && found.confidence >= TAKES_PART ? { text: plain(found.value).toLowerCase().replace(/[^\p{L}\p{N}]/gu, ''), confidence: found.confidence } : null
+})
+
+function repeats(paper: Saying, other: Saying, type: DocumentType): boolean {
   let same = 0
   let apart = 0
-  for (const field of type.fields) {
-    if (field.kind === 'table') continue
-    const [a, b] = [fieldOf(paper, field.name), fieldOf(other, field.name)]
-    if (!a || !b || a.value === null || b.value === null || Math.min(a.confidence, b.confidence) < TAKES_PART) continue
-    const squeezed = (v: typeof a) => plain(v.value).toLowerCase().replace(/[^\p{L}\p{N}]/gu, '')
-    if (squeezed(a) === squeezed(b)) same++
+  for (const [i, field] of type.fields.entries()) {
+    const [a, b] = [paper[i], other[i]]
+    if (!a || !b) continue
+    if (a.text === b.text) same++
     else {
       apart++
       // Another date or amount is another paper, however alike the rest; only a weak reading is forgiven.
@@ -29,5 +45,5 @@ function repeats(paper: Paper, other: Paper, type: DocumentType): boolean {
       if (field.name === type.tellsApart) return false
     }
   }
-  return same >= 3 && apart <= Math.floor(same / 5) && paper.signed === other.signed
+  return same >= 3 && apart <= Math.floor(same / 5)
 }

@@ -83,32 +83,42 @@ function collect(fact: Fact, papers: readonly Paper[]) {
   })
 }
 
+/** Sides that say the very same and are read as surely: compared with others once for all of them. */
+interface Voice<S> {
+  /** The surest of them, the first of equals. */
+  side: S
+  weak: boolean
+  /** How many of them nobody asks about. */
+  votes: number
+}
+
 /** The value that most others agree with; of equals the surer, then the first in the fact's order. */
 function mostAgreed<S extends { value: Value; confidence: number; asked: boolean }>(sides: S[], compare: (a: { value: Value; sure: number }, b: { value: Value; sure: number }) => Agreement): S {
-  // Many papers say the very same; each different value is compared once.
-  const known = new Map<string, Agreement['relation']>()
-  const relationOf = (a: S, b: S): Agreement['relation'] => {
-    const key = `${plain(a.value)}\n${plain(b.value)}\n${Math.min(a.confidence, b.confidence) < WEAK}`
-    let relation = known.get(key)
-    if (!relation) known.set(key, (relation = compare({ value: a.value, sure: a.confidence }, { value: b.value, sure: b.confidence }).relation))
-    return relation
-  }
-  let best = sides[0]
-  let most = -1
-  const tried = new Set<string>()
+  const voices = new Map<string, Voice<S>>()
   for (const side of sides) {
-    if (tried.has(`${plain(side.value)}\n${side.confidence}`)) continue
-    tried.add(`${plain(side.value)}\n${side.confidence}`)
-    const votes = sides.reduce((sum, other) => {
-      if (other.asked) return sum
-      const relation = other === side ? 'same' : relationOf(side, other)
-      return sum + (relation === 'same' ? 1.01 : relation === 'variant' ? 1 : 0)
-    }, side.confidence * 0.001)
-    if (votes > most + 0.002) {
-      most = votes
-      best = side
+    const weak = side.confidence < WEAK
+    const key = `${plain(side.value)}\n${weak}`
+    const voice = voices.get(key)
+    if (!voice) voices.set(key, { side, weak, votes: side.asked ? 0 : 1 })
+    else {
+      if (side.confidence > voice.side.confidence) voice.side = side
+      if (!side.asked) voice.votes++
     }
   }
+  const all = [...voices.values()]
+  let best = all[0].side
+  let most = -1
+  all.forEach((voice, i) => {
+    const votes = all.reduce((sum, other, k) => {
+      if (other.votes === 0) return sum
+      const relation = k === i ? 'same' : compare({ value: voice.side.value, sure: voice.side.confidence }, { value: other.side.value, sure: other.side.confidence }).relation
+      return sum + other.votes * (relation === 'same' ? 1.01 : relation === 'variant' ? 1 : 0)
+    }, voice.side.confidence * 0.001)
+    if (votes > most + 0.002) {
+      most = votes
+      best = voice.side
+    }
+  })
   return best
 }
 

@@ -1,3 +1,4 @@
+import { remembered } from '../page/remember.ts'
 import { fold, nearlyWord, squeeze, tokens } from '../page/text.ts'
 import { plain, type Value } from '../read/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
@@ -11,7 +12,7 @@ const PARTICLES = new Set(['de', 'del', 'la', 'van', 'von', 'der', 'den', 'di', 
 const transliterated = (token: string): string => token.replace(/([aou])e/g, '$1').replace(/aa/g, 'a').replace(/ij/g, 'y')
 
 /** Words of a person's name that count: titles and particles dropped. */
-function nameParts(name: string): string[] {
+const nameParts = remembered((name) => {
   const named = tokens(name).filter((t) => !MAIDEN.has(t))
   const untitled = named.filter((t) => !TITLES.has(t))
   // "M. Brandreth" is Marguerite as likely as Monsieur: an initial is kept where nothing but the family name would be left.
@@ -19,7 +20,7 @@ function nameParts(name: string): string[] {
   const parts = strongly(untitled).length < 2 && named.length > untitled.length && named[0].length === 1 ? named : untitled
   const strong = strongly(parts)
   return strong.length > 0 ? strong : parts
-}
+})
 
 /**
  * Names of persons: case, accents, titles, order of parts, initials, a middle name left out and a maiden name added are

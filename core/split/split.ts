@@ -36,7 +36,7 @@ const LONGEST = 24
 const START = -1.1
 /** Evidence that a page needs before a known type is likelier than none. */
 const UNKNOWN = 3.4
-const TEMPERATURE = 0.8
+const TEMPERATURE = 0.7
 
 const readers = new WeakMap<readonly DocumentType[], EvidenceReader>()
 
