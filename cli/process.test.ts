@@ -55,14 +55,24 @@ test('many pages are read in threads, and the report is the very one that one th
   expect(threaded).toEqual(JSON.parse(JSON.stringify({ ...reportOf(situation, assess(situation)), timing: undefined })))
 }, 120_000)
 
+const bare = { id: 'slips-only', title: 'Slips only', persons: { applicant: 'payslip.employee_name' }, facts: [], checks: [], requirements: [] }
+test('a program may be a file, as the application exports it', async () => {
+  await put('slips.json', JSON.stringify({ ...bare, requirements: [{ id: 'slip', title: 'A payslip', ways: [{ needs: [{ type: 'payslip' }] }] }] }))
+  await put('one.pdf', await pdfOf(payslip('January', '30')))
+  expect((await run('--program', 'slips.json', '--as-of', AS_OF, '--out', 'own', 'one.pdf')).code).toBe(0)
+  expect((await report('own')).checklist).toMatchObject([{ requirement: 'slip', status: 'satisfied' }])
+}, 90_000)
+
 test.each([
   ['a program that is not there', ['--program', 'yacht-loan', '--out', 'x', 'pay.pdf'], /there is no program "yacht-loan"/],
+  ['a program’s file that names what is not there', ['--program', 'odd.json', '--out', 'x', 'pay.pdf'], /in requirement “Quote”: “Purchase quote” has no value “good_till”/],
   ['a day that is none', ['--program', 'working-boat-loan', '--as-of', '31/31/2026', '--out', 'x', 'pay.pdf'], /YYYY-MM-DD/],
   ['a file that is not there', ['--program', 'working-boat-loan', '--out', 'x', 'nowhere.pdf'], /nowhere\.pdf cannot be read/],
   ['no file at all', ['--program', 'working-boat-loan', '--out', 'x'], /missing required argument/],
   ['nothing but broken files', ['--program', 'working-boat-loan', '--out', 'x', 'broken.pdf'], /no file of the package could be used: broken\.pdf: This PDF is damaged/],
 ])('%s ends with code 2 and one line', async (_, words, why) => {
   await put('broken.pdf', '%PDF-1.7 and then nothing of use')
+  await put('odd.json', JSON.stringify({ ...bare, requirements: [{ id: 'x', title: 'Quote', ways: [{ needs: [{ type: 'purchase_quote', until: 'good_till' }] }] }] }))
   const { code, stderr } = await run(...words)
   expect(code).toBe(2)
   expect(stderr).toMatch(why)

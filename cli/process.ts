@@ -4,6 +4,8 @@ import { Command, CommanderError } from 'commander'
 import { z } from 'zod'
 import { fileNames } from '../core/handover/names.ts'
 import { reportOf } from '../core/handover/report.ts'
+import { faultsOf } from '../core/program/faults.ts'
+import { programSchema, type Program } from '../core/program/schema.ts'
 import { programById } from '../core/program/programs.ts'
 import { builtInTypes } from '../core/program/types/index.ts'
 import { given } from './paths.ts'
@@ -21,6 +23,21 @@ const options = z.object({
   out: z.string().min(1),
 })
 
+/** A program from its file, as the application exports it. */
+async function programIn(path: string): Promise<Program> {
+  if (!path.endsWith('.json')) throw new Refused(`there is no program "${path}"`)
+  const text = await readFile(given(path), 'utf8').catch(() => { throw new Refused(`the program ${path} cannot be read`) })
+  let program: Program
+  try {
+    program = programSchema.parse(JSON.parse(text))
+  } catch {
+    throw new Refused(`${path} is no program`)
+  }
+  const [fault] = faultsOf(program, builtInTypes)
+  if (fault) throw new Refused(`the program ${path} cannot be used: in ${fault.where}: ${fault.what}`)
+  return program
+}
+
 async function main(): Promise<void> {
   const command = new Command('process')
     .requiredOption('--program <id>')
@@ -32,8 +49,7 @@ async function main(): Promise<void> {
     .parse()
   const parsed = options.safeParse(command.opts())
   if (!parsed.success) throw new Refused(parsed.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '))
-  const program = programById(parsed.data.program)
-  if (!program) throw new Refused(`there is no program "${parsed.data.program}"`)
+  const program = programById(parsed.data.program) ?? (await programIn(parsed.data.program))
   const started = performance.now()
   const incoming = await Promise.all(command.args.map(async (path) => ({
     name: basename(path),

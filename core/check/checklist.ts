@@ -1,7 +1,7 @@
 import type { Answer } from '../answers/answer.ts'
 import { standingOf, type Standing } from '../answers/overrides.ts'
 import { addDays, addMonths, dayName, daysBetween, monthIndex, monthName } from '../match/days.ts'
-import { compareNames } from '../match/names.ts'
+import { comparers } from '../match/comparers.ts'
 import { counting, fieldOf, splitReference, usable, usableText, valueIn, type Paper } from '../match/paper.ts'
 import type { Persons } from '../match/persons.ts'
 import type { Condition, Need, Program, Requirement } from '../program/schema.ts'
@@ -122,7 +122,7 @@ function judgeListed(need: Need, papers: Paper[], situation: Situation, title: s
   }
   const is = (paper: Paper, person: string) => {
     const own = usableText(paper, field)
-    return own !== null && compareNames({ value: own, sure: fieldOf(paper, field)!.confidence }, { value: person, sure: 1 }).relation !== 'different'
+    return own !== null && comparers.name({ value: own, sure: fieldOf(paper, field)!.confidence }, { value: person, sure: 1 }).relation !== 'different'
   }
   return judgePersons(need, listed.map((person) => ({ name: person, papers: papers.filter((p) => is(p, person)) })), situation, title)
 }

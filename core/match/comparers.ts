@@ -1,16 +1,35 @@
 import type { Fact } from '../program/schema.ts'
+import { plain } from '../read/value.ts'
 import { compareAddresses } from './addresses.ts'
-import type { Comparer } from './agreement.ts'
+import { WEAK, type Agreement, type Comparer } from './agreement.ts'
 import { compareNames, compareOrgs } from './names.ts'
 import { compareDates, compareIds, compareMoney, compareTexts } from './plain.ts'
 
+/** How many pairs are kept of one kind: a package's values are compared again with every answer, and only few are new. */
+const MOST = 20_000
+
+/** A comparer that remembers. What it says rests on both texts and on whether one of them was read weakly, on nothing else. */
+function remembering(compare: Comparer): Comparer {
+  const known = new Map<string, Agreement>()
+  return (a, b) => {
+    const key = `${plain(a.value)}\n${plain(b.value)}\n${Math.min(a.sure, b.sure) < WEAK}`
+    let found = known.get(key)
+    if (!found) {
+      found = compare(a, b)
+      if (known.size >= MOST) known.clear()
+      known.set(key, found)
+    }
+    return found
+  }
+}
+
 /** The comparer of each kind of fact. */
 export const comparers: Record<Fact['kind'], Comparer> = {
-  name: compareNames,
-  org: compareOrgs,
-  address: compareAddresses,
+  name: remembering(compareNames),
+  org: remembering(compareOrgs),
+  address: remembering(compareAddresses),
   date: compareDates,
   money: compareMoney,
-  id: compareIds,
-  text: compareTexts,
+  id: remembering(compareIds),
+  text: remembering(compareTexts),
 }

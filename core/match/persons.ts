@@ -1,6 +1,6 @@
 import type { DocumentType, Program } from '../program/schema.ts'
 import { typeById } from '../program/types/index.ts'
-import { compareNames } from './names.ts'
+import { comparers } from './comparers.ts'
 import { counts, fieldOf, splitReference, usableText, valueIn, type Owner, type Paper } from './paper.ts'
 
 /** Who applies, by the names on the application. */
@@ -27,7 +27,7 @@ export function applicantOf(papers: readonly Paper[], program: Program, nameFiel
     const name = own && usableText(p, own)
     return name && !fieldOf(p, own)!.needsReview ? [name] : []
   })
-  const agreeing = (name: string) => names.filter((n) => compareNames({ value: n, sure: 1 }, { value: name, sure: 1 }).relation !== 'different').length
+  const agreeing = (name: string) => names.filter((n) => comparers.name({ value: n, sure: 1 }, { value: name, sure: 1 }).relation !== 'different').length
   const most = names.reduce<{ name: string | null; count: number }>((best, name) => { const count = agreeing(name); return count > best.count ? { name, count } : best }, { name: null, count: SPEAKING - 1 })
   return most.name !== null && most.count * 2 > names.length ? most.name : told
 }
@@ -49,7 +49,7 @@ function ownerOf(paper: Paper, persons: Persons, type: DocumentType): Owner {
   const name = type.person ? usableText(paper, type.person) : null
   if (!name) return 'nobody'
   const sure = fieldOf(paper, type.person!)!.confidence
-  const is = (person: string | null) => person !== null && compareNames({ value: name, sure }, { value: person, sure: 1 }).relation !== 'different'
+  const is = (person: string | null) => person !== null && comparers.name({ value: name, sure }, { value: person, sure: 1 }).relation !== 'different'
   if (is(persons.applicant)) return 'applicant'
   if (is(persons.coApplicant)) return 'co_applicant'
   return 'other'

@@ -1,5 +1,5 @@
 import type { Program } from '../program/schema.ts'
-import { compareNames } from './names.ts'
+import { comparers } from './comparers.ts'
 import { counting, counts, fieldOf, splitReference, usableText, valueIn, type Paper } from './paper.ts'
 
 /** The types of paper that each applying person brings one of. */
@@ -22,7 +22,7 @@ export function secondPerson(papers: readonly Paper[], program: Program, applica
     const name = field && usableText(p, field)
     return name && !fieldOf(p, field)!.needsReview ? [name] : []
   }))
-  const is = (a: string, b: string) => compareNames({ value: a, sure: 1 }, { value: b, sure: 1 }).relation !== 'different'
+  const is = (a: string, b: string) => comparers.name({ value: a, sure: 1 }, { value: b, sure: 1 }).relation !== 'different'
   // Only where the applicant's own papers are there as well: else the name on the form may be the misread one.
   if (!named.every((names) => names.some((n) => is(n, applicant)))) return null
   const others = named.map((names) => names.filter((n) => !is(n, applicant)))
