@@ -32,13 +32,31 @@ export function sentences(page: Page, field: Field): Candidate[] {
       return run.length > 1 && nameLikeness(value) > 0.9 ? [{ field: field.name, value, raw, words: run, page, repaired: false, score: 3.2 }] : []
     })
   if (field.kind === 'org')
-    return lines.filter((line) => line.segments.length === 1 && line.words.length <= 7 && line.box[1] < 0.75 && orgLikeness(line.text) === 1 && !/[,;]$/.test(line.text)).map((line) => ({ field: field.name, value: line.text.replace(/,$/, ''), raw: line.text, words: line.words, page, repaired: false, score: 0.9 }))
+    return [...lines.flatMap((_, index) => certified(page, field, index)), ...lines.filter((line) => line.segments.length === 1 && line.words.length <= 7 && line.box[1] < 0.75 && orgLikeness(line.text) === 1 && !/[,;]$/.test(line.text)).map((line) => ({ field: field.name, value: line.text.replace(/,$/, ''), raw: line.text, words: line.words, page, repaired: false, score: LEGAL_FORM.test(line.text) ? 1.6 : 0.9 }))]
   if (field.kind === 'date')
     return lines.flatMap((line, index) => line.box[1] > 0.5 ? [] : line.segments.flatMap((segment): Candidate[] => {
       const found = kindReaders.date(segment.words)
       return found.slice(0, 1).filter((r) => (r.words.length >= segment.words.length - 3 || closes(r.words, segment)) && parseDate(r.raw) !== null).map((r) => ({ field: field.name, value: r.value, raw: r.raw, words: r.words, page, repaired: r.repaired, score: 2 - index * 0.05 - (segment.words.length - r.words.length) * 0.25 }))
     }))
   return []
+}
+
+const LEGAL_FORM = /\b(?:ltd|limited|plc|llp|inc|sarl|gmbh|s\.?a|s\.?l)\.?$/i
+
+/** The firm that a certificate is of: behind "certify that", in the same line or as the next one. */
+function certified(page: Page, field: Field, index: number): Candidate[] {
+  const lines = linesOf(page)
+  const { words } = lines[index]
+  const that = words.findIndex((w, i) => /^that$/i.test(w.text) && /^certif/i.test(words[i - 1]?.text ?? ''))
+  if (that < 0) return []
+  const rest = words.slice(that + 1)
+  const behind = rest.length > 0 ? rest : (lines[index + 1]?.words ?? [])
+  const end = behind.findIndex((w) => !/^(?:\p{Lu}|[&(]|and$|of$)/u.test(w.text))
+  const comma = behind.findIndex((w) => /[,;]$/.test(w.text))
+  const run = behind.slice(0, Math.min(end < 0 ? behind.length : end, comma < 0 ? behind.length : comma + 1))
+  const raw = run.map((w) => w.text).join(' ')
+  const value = raw.replace(/[,;.]+$/, '').replace(/\s+(?:and|of)$/, '')
+  return run.length > 1 && orgLikeness(value) >= 0.8 ? [{ field: field.name, value, raw, words: run, page, repaired: false, score: 3.2 }] : []
 }
 
 /** Whether a day ends a short line behind a comma, as letters and forms are headed: "To Merrow Sound Mutual, 28 March 2026". */
