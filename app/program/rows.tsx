@@ -55,15 +55,19 @@ export function RequirementRow({ item, types, ...row }: RowProps<Requirement>) {
       <ConditionEditor label="Asked for" none="always" condition={item.when} types={types} onChange={(when) => onChange({ ...item, when })} />
       {item.ways.map((w, i) => (
         <div key={i} className={several ? 'rounded border border-line-2 p-2' : ''}>
-          {several ? <ConditionEditor label={`Way ${i + 1}, asked for`} none="in every other case" condition={w.when} types={types} onChange={(when) => way(i, { when })} /> : null}
+          {several ? <ConditionEditor label={`Way ${i + 1}, asked for`} none={item.any ? 'in every case' : 'in every other case'} condition={w.when} types={types} onChange={(when) => way(i, { when })} /> : null}
           {w.needs.map((need, n) => <NeedEditor key={n} need={need} types={types} onChange={(changed) => way(i, { needs: w.needs.with(n, changed) })} onRemove={w.needs.length > 1 ? () => way(i, { needs: w.needs.toSpliced(n, 1) }) : null} />)}
           <span className="mt-1 flex gap-3">
             <button type="button" className="text-petrol underline" onClick={() => way(i, { needs: [...w.needs, bareNeed(types[0].id)] })}>and another paper</button>
-            {several ? <button type="button" className="underline" onClick={() => onChange({ ...item, ways: item.ways.toSpliced(i, 1) })}>take this way away</button> : null}
+            {several ? <button type="button" className="underline" onClick={() => onChange({ ...item, any: item.any && item.ways.length > 2, ways: item.ways.toSpliced(i, 1) })}>take this way away</button> : null}
           </span>
         </div>
       ))}
-      <button type="button" className="justify-self-start text-petrol underline" onClick={() => onChange({ ...item, ways: [{ when: { field: '', is: '' }, needs: [bareNeed(types[0].id)] }, ...item.ways] })}>or another way, in some case</button>
+      {several ? <label className="flex items-center gap-2"><input type="checkbox" className="accent-(--petrol)" checked={item.any} onChange={(event) => onChange({ ...item, any: event.target.checked })} />any one of these ways will do</label> : null}
+      <span className="flex gap-4">
+        <button type="button" className="text-petrol underline" onClick={() => onChange({ ...item, any: true, ways: [...item.ways, { needs: [bareNeed(types[0].id)] }] })}>or another way, as good as this</button>
+        <button type="button" className="text-petrol underline" onClick={() => onChange({ ...item, ways: [{ when: { field: '', is: '' }, needs: [bareNeed(types[0].id)] }, ...item.ways] })}>or another way, in some case</button>
+      </span>
     </Row>
   )
 }
@@ -129,7 +133,7 @@ function requirementWords(requirement: Requirement, types: readonly TypeShape[])
     const asked = Object.values(CLAUSES).flatMap((clause) => { const fillings = clause.read(need); return fillings ? [inWords(clause, fillings, types, need.type)] : [] })
     return `${title}${need.whose === 'anyone' ? '' : `, ${WHOSE[need.whose]}`}${asked.length ? `: ${asked.join(', ')}` : ''}`
   }).join('; and ')
-  const ways = requirement.ways.map((w) => `${w.when ? `when ${conditionWords(w.when, types)}, ` : requirement.ways.length > 1 ? 'else ' : ''}${needs(w.needs)}`).join('; ')
+  const ways = requirement.ways.map((w) => `${w.when ? `when ${conditionWords(w.when, types)}, ` : !requirement.any && requirement.ways.length > 1 ? 'else ' : ''}${needs(w.needs)}`).join(requirement.any ? '; or ' : '; ')
   return requirement.when ? `When ${conditionWords(requirement.when, types)}: ${ways}` : ways.charAt(0).toUpperCase() + ways.slice(1)
 }
 

@@ -135,7 +135,7 @@ function Editor({ program: stored, version, versions, packages, types, may, ship
       {trial ? <Trial trial={trial} /> : null}
 
       <Part title="What is asked for">{draft.requirements.map((r, i) => { const { key, ...row } = rows('requirements')(r, i); return <RequirementRow key={key} item={r} {...row} /> })}</Part>
-      {may ? <AddButton onClick={() => add('requirements', { ways: [{ needs: [bareNeed(types[0].id)] }] })}>Requirement</AddButton> : null}
+      {may ? <AddButton onClick={() => add('requirements', { any: false, ways: [{ needs: [bareNeed(types[0].id)] }] })}>Requirement</AddButton> : null}
       <Part title="What must be one and the same">{draft.facts.map((f, i) => { const { key, ...row } = rows('facts')(f, i); return <FactRow key={key} item={f} {...row} /> })}</Part>
       {may ? <AddButton onClick={() => add('facts', { question: 'Which is right?', kind: 'name', fields: [] })}>Fact</AddButton> : null}
       <Part title="What must add up">{draft.checks.map((c, i) => { const { key, ...row } = rows('checks')(c, i); return <CheckRow key={key} item={c} {...row} /> })}</Part>

@@ -5,6 +5,7 @@ import type { Paper } from '../match/paper.ts'
 import { personsOf, withOwners } from '../match/persons.ts'
 import { builtInTypes } from '../program/types/index.ts'
 import { traderAccount } from '../program/trader-account.ts'
+import type { Program } from '../program/schema.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { judgeChecklist } from './checklist.ts'
 
@@ -145,4 +146,16 @@ test('where nobody is known to own it, the verdict says so', () => expect(busine
 test('who acts for a business of one owner needs no resolution', () => {
   expect(business('mandate_to_act', declaration(['Maren Carrow', '100'])).status).toBe('not_applicable')
   expect(business('mandate_to_act', declaration(['Maren Carrow', '60'], ['Leif Thorne', '40'])).status).toBe('missing')
+})
+describe('any one of several ways', () => {
+  const program: Program = { ...workingBoatLoan, requirements: [{ id: 'who', title: 'Who it is', any: true, ways: [{ needs: [{ type: 'identity_card', whose: 'anyone', signed: false, filled: [], until: 'expiry_date' }] }, { needs: [{ type: 'utility_bill', whose: 'anyone', signed: false, filled: [] }, { type: 'bank_statement', whose: 'anyone', signed: false, filled: [] }] }] }] }
+  const who = (...papers: Paper[]) => judgeChecklist(program, { papers, persons: { applicant: null, coApplicant: null }, asOf, titles }, [])[0].status
+  const bill = paperOf('bill', 'utility_bill', {})
+  test.each<[string, Paper[], string]>([
+    ['the one', [card('x', '2030-01-01')], 'satisfied'],
+    ['or those two', [bill, statements[0]], 'satisfied'],
+    ['half of those two', [bill], 'incomplete'],
+    ['the one, out of date, beside those two', [card('x', '2020-01-01'), bill, statements[0]], 'satisfied'],
+    ['none', [], 'missing'],
+  ])('%s', (_, papers, expected) => expect(who(...papers)).toBe(expected))
 })

@@ -21,6 +21,8 @@ export interface RequirementResult {
   waiver?: { reason: string; state: Standing['state']; refusal: string }
 }
 
+type Way = Requirement['ways'][number]
+
 interface Verdict {
   status: Status
   documents: string[]
@@ -53,7 +55,12 @@ function judgeRequirement(requirement: Requirement, situation: Situation): Verdi
     // Papers that nobody had to bring are a sign that they were asked for.
     if (requirement.ways.every((w) => there(w.needs) === 0)) return { status: 'not_applicable', documents: [], reason: `Not known yet whether it is asked for: the ${valueWords(requirement.when.field)} was not read` }
   }
-  const way = chosenWay(requirement, situation, there)
+  if (requirement.any) return bestOf(requirement.ways.filter((w) => !w.when || holds(w.when, situation) || !known(w.when, situation)).map((w) => judgeWay(w, situation)))
+  return judgeWay(chosenWay(requirement, situation, there), situation)
+}
+
+/** Every paper of a way must be there and good. */
+function judgeWay(way: Way, situation: Situation): Verdict {
   const verdicts = way.needs.map((need) => judgeNeed(need, situation))
   if (verdicts.length === 1) return verdicts[0]
   const lacking = verdicts.filter((v) => v.status === 'missing')
@@ -64,7 +71,7 @@ function judgeRequirement(requirement: Requirement, situation: Situation): Verdi
 }
 
 /** The way whose case it is; where that was not read, the one whose papers are there. */
-function chosenWay({ ways }: Requirement, situation: Situation, there: (needs: readonly Need[]) => number): Requirement['ways'][number] {
+function chosenWay({ ways }: Requirement, situation: Situation, there: (needs: readonly Need[]) => number): Way {
   const sure = ways.find((w) => !w.when || holds(w.when, situation))
   const open = ways.filter((w) => w.when && !known(w.when, situation))
   if (open.length === 0) return sure ?? ways[0]

@@ -21,6 +21,7 @@ test.each<[string, (p: Program) => void, string]>([
   ['a signature where none can be', (p) => { need(p, 'registration').signed = true }, 'so none is ever signed'],
   ['a condition that never holds', (p) => { p.requirements.find((r) => r.id === 'income_proof')!.ways[0].when!.is = 'retired' }, 'is never “retired”'],
   ['a way behind one that always holds', (p) => { p.requirements.find((r) => r.id === 'income_proof')!.ways.reverse() }, 'can never be asked for'],
+  ['ways none of which holds in every case', (p) => { const r = p.requirements.find((r) => r.id === 'income_proof')!; r.any = true; r.ways[1].when = r.ways[0].when }, 'one of its ways must hold in every case'],
   ['a day at which it begins and ends', (p) => { need(p, 'insurance').from = 'cover_end' }, 'in force on one day only'],
   ['how old in days and in months', (p) => { need(p, 'survey').fresh!.days = 30 }, 'in one of them'],
   ['a sum compared with itself', (p) => { const c = p.checks.find((c) => c.kind === 'at_least')!; c.value = c.than }, 'always as much as itself'],

@@ -83,10 +83,11 @@ export function faultsOf(program: Program, types: readonly TypeShape[]): Fault[]
     r.ways.forEach((way, i) => {
       const at = r.ways.length > 1 ? `${where}, way ${i + 1}` : where
       if (way.when) condition(`${at}, its case`, way.when)
-      else if (i < r.ways.length - 1) fault(at, 'it holds in every case, so the ways after it can never be asked for')
+      else if (!r.any && i < r.ways.length - 1) fault(at, 'it holds in every case, so the ways after it can never be asked for')
       for (const one of way.needs) need(at, one)
     })
-    if (r.ways.at(-1)!.when && r.ways.length > 1) fault(where, 'its last way must hold in every other case')
+    if (r.any && r.ways.length < 2) fault(where, 'any one of its ways will do, but it has only one')
+    if (r.ways.length > 1 && (r.any ? r.ways.every((w) => w.when) : r.ways.at(-1)!.when)) fault(where, r.any ? 'one of its ways must hold in every case' : 'its last way must hold in every other case')
   }
   for (const f of program.facts) {
     const where = `fact “${f.title || f.id}”`

@@ -130,7 +130,9 @@ export const requirementSchema = z.object({
   id,
   title: z.string(),
   when: conditionSchema.optional(),
-  /** Ways to meet it, each for its own case; the first whose `when` holds is asked for. */
+  /** Any one of the ways that the case allows is enough; else the first of them is the one asked for. */
+  any: z.boolean().default(false),
+  /** Ways to meet it, each for its own case. */
   ways: z.array(z.object({ when: conditionSchema.optional(), needs: z.array(needSchema).min(1) })).min(1),
 })
 export type Requirement = z.infer<typeof requirementSchema>
