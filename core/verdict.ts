@@ -26,9 +26,9 @@ export function verdictChanges(before: Assessment, after: Assessment): VerdictCh
 interface State { id: string; title: string; state: string }
 
 function differing(what: VerdictChange['what'], before: readonly State[], after: readonly State[]): VerdictChange[] {
-  const [old, now] = [new Map(before.map((s) => [s.id, s])), new Map(after.map((s) => [s.id, s]))]
-  return [...new Set([...old.keys(), ...now.keys()])].flatMap((id) => {
-    const [a, b] = [old.get(id), now.get(id)]
+  const [was, is] = [new Map(before.map((s) => [s.id, s])), new Map(after.map((s) => [s.id, s]))]
+  return [...new Set([...was.keys(), ...is.keys()])].flatMap((id) => {
+    const [a, b] = [was.get(id), is.get(id)]
     return a?.state === b?.state ? [] : [{ what, id, title: (b ?? a)!.title, before: a?.state ?? NOT_THERE, after: b?.state ?? NOT_THERE }]
   })
 }

@@ -1,7 +1,5 @@
-import { Plus, Upload } from 'lucide-react'
-import { useRef, useState } from 'react'
-import { data, Link, redirect, useFetcher } from 'react-router'
-import { z } from 'zod'
+import { Plus } from 'lucide-react'
+import { data, Link, redirect } from 'react-router'
 import { builtInPrograms } from '../../core/program/programs.ts'
 import { programSchema } from '../../core/program/schema.ts'
 import { signedIn } from '../../server/access/people.ts'
@@ -10,6 +8,7 @@ import { programsOf, saveProgram } from '../../server/knowledge/programs.ts'
 import { faultsIn } from '../../server/packages/program-change.ts'
 import { maySwitch } from '../../server/knowledge/rules.ts'
 import { count } from '../parts/format.ts'
+import { useTakeFile } from '../parts/take-file.tsx'
 import type { Route } from './+types/programs'
 
 export const meta = () => [{ title: 'Programs · Jigsa' }]
@@ -35,37 +34,22 @@ export async function action({ request }: Route.ActionArgs) {
   return redirect(`/programs/${parsed.data.id}`)
 }
 
-const textSchema = z.string().max(400_000)
-
 /** All programs: what each asks for and checks. */
 export default function Programs({ loaderData: { programs, may } }: Route.ComponentProps) {
-  const fetcher = useFetcher<typeof action>()
-  const file = useRef<HTMLInputElement>(null)
-  const [unread, setUnread] = useState('')
-  const take = async (chosen: File | undefined) => {
-    if (!chosen) return
-    setUnread('')
-    try {
-      void fetcher.submit(JSON.parse(textSchema.parse(await chosen.text())) as Parameters<typeof fetcher.submit>[0], { method: 'post', encType: 'application/json' })
-    } catch {
-      setUnread('This file is no program; export one to see what it looks like.')
-    }
-  }
-  const problem = unread || fetcher.data?.problem
+  const file = useTakeFile('A program’s file', 'program')
   return (
     <main className="mx-auto max-w-4xl p-4">
       <div className="mb-3 flex flex-wrap items-center gap-3">
         <h1 className="mr-auto text-xl font-semibold">Programs <span className="font-normal text-ink-2">{programs.length}</span></h1>
         {may ? (
           <>
-            <input ref={file} type="file" accept=".json,application/json" className="hidden" aria-label="A program’s file" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = '' }} />
-            <button type="button" className="button" onClick={() => file.current?.click()}><Upload size={16} />Take one from a file</button>
+            {file.button}
             <Link to="/programs/new" className="button-main"><Plus size={16} />New program</Link>
           </>
         ) : null}
       </div>
       <p className="mb-3 text-sm text-ink-2">A program says what is asked for, what is compared and what is added up. Its file is described by a <a className="text-petrol underline" href="/programs/schema.json">JSON Schema</a>.</p>
-      {problem ? <p role="alert" className="odd-edge mb-3 rounded-md border border-line bg-sheet px-3 py-2">{problem}</p> : null}
+      {file.problem ? <p role="alert" className="odd-edge mb-3 rounded-md border border-line bg-sheet px-3 py-2">{file.problem}</p> : null}
       <ul className="grid gap-px overflow-hidden rounded-lg border border-line bg-line-2">
         {programs.map((p) => (
           <li key={p.id} className="flex flex-wrap items-baseline gap-x-4 bg-sheet px-4 py-2">

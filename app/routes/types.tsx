@@ -1,7 +1,6 @@
-import { Plus, Upload } from 'lucide-react'
-import { useRef, useState } from 'react'
-import { data, Link, redirect, useFetcher } from 'react-router'
-import { z } from 'zod'
+import { Plus } from 'lucide-react'
+import { useState } from 'react'
+import { data, Link, redirect } from 'react-router'
 import { documentTypeSchema } from '../../core/program/schema.ts'
 import { builtInTypes, unknownType } from '../../core/program/types/index.ts'
 import { signedIn } from '../../server/access/people.ts'
@@ -9,6 +8,7 @@ import { database } from '../../server/database/connection.ts'
 import { maySwitch } from '../../server/knowledge/rules.ts'
 import { saveType, typesOf } from '../../server/knowledge/types.ts'
 import { count } from '../parts/format.ts'
+import { useTakeFile } from '../parts/take-file.tsx'
 import type { Route } from './+types/types'
 
 export const meta = () => [{ title: 'Document types · Jigsa' }]
@@ -33,25 +33,11 @@ export async function action({ request }: Route.ActionArgs) {
   return redirect(`/types/${parsed.data.id}`)
 }
 
-const textSchema = z.string().max(400_000)
-
 /** All document types: what each asks for, and whose it is. */
 export default function Types({ loaderData: { types, may } }: Route.ComponentProps) {
-  const fetcher = useFetcher<typeof action>()
-  const file = useRef<HTMLInputElement>(null)
+  const file = useTakeFile('A type’s file', 'document type')
   const [words, setWords] = useState('')
-  const [unread, setUnread] = useState('')
   const shown = types.filter((t) => t.title.toLowerCase().includes(words.trim().toLowerCase()))
-  const take = async (chosen: File | undefined) => {
-    if (!chosen) return
-    setUnread('')
-    try {
-      void fetcher.submit(JSON.parse(textSchema.parse(await chosen.text())) as Parameters<typeof fetcher.submit>[0], { method: 'post', encType: 'application/json' })
-    } catch {
-      setUnread('This file is no document type; export one to see what it looks like.')
-    }
-  }
-  const problem = unread || fetcher.data?.problem
   return (
     <main className="mx-auto max-w-4xl p-4">
       <div className="mb-3 flex flex-wrap items-center gap-3">
@@ -59,13 +45,12 @@ export default function Types({ loaderData: { types, may } }: Route.ComponentPro
         <input aria-label="Find a type" className="field w-56 py-1.5" placeholder="Some letters of its name" value={words} onChange={(event) => setWords(event.target.value)} />
         {may ? (
           <>
-            <input ref={file} type="file" accept=".json,application/json" className="hidden" aria-label="A type’s file" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = '' }} />
-            <button type="button" className="button" onClick={() => file.current?.click()}><Upload size={16} />Take one from a file</button>
+            {file.button}
             <Link to="/types/new" className="button-main"><Plus size={16} />New type</Link>
           </>
         ) : null}
       </div>
-      {problem ? <p role="alert" className="odd-edge mb-3 rounded-md border border-line bg-sheet px-3 py-2">{problem}</p> : null}
+      {file.problem ? <p role="alert" className="odd-edge mb-3 rounded-md border border-line bg-sheet px-3 py-2">{file.problem}</p> : null}
       <ul className="grid gap-px overflow-hidden rounded-lg border border-line bg-line-2 sm:grid-cols-2">
         {shown.map((t) => (
           <li key={t.id} className="flex items-baseline gap-3 bg-sheet px-4 py-2">
