@@ -36,7 +36,9 @@ export async function action({ request, params }: Route.ActionArgs) {
       if (!field) return data({ problem: 'The paper has changed meanwhile; look again.' }, 409)
       const typed = parseTyped(field.kind, body.text)
       if ('problem' in typed) return data({ problem: typed.problem }, 400)
-      given = [{ kind: 'value', page: body.page, field: body.field, value: typed.value, state: 'corrected', at: body.at ?? (await placeOfTyped(row.id, document.pages, body.text)) }]
+      // Words clicked on another paper are what is meant, but that is no place of this one: it would teach a wrong wording.
+      const at = body.at && document.pages.includes(body.at.page) ? body.at : null
+      given = [{ kind: 'value', page: body.page, field: body.field, value: typed.value, state: 'corrected', at: at ?? (await placeOfTyped(row.id, document.pages, body.text)) }]
     } else given = body.answers
     const lost = given.find((a) => 'page' in a && a.kind !== 'turn' && !row.assessment!.documents.some((d) => d.pages.includes(a.page)))
     if (lost) return data({ problem: 'That page is in no document.' }, 409)

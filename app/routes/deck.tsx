@@ -65,11 +65,14 @@ function Piece({ question, register, onLater, onBack }: { question: Question; re
   useEffect(() => { if (evidence) look(evidence.page, evidence.box) }, [evidence?.page, evidence?.box?.join(), look]) // eslint-disable-line react-hooks/exhaustive-deps
   const choose = (choice: Choice | undefined) => {
     if (!choice || say.busy) return
-    if (choice.needs === 'nothing') say.answer(choice.answer)
-    else setChosen(choice)
+    if (choice.needs === 'nothing') return say.answer(choice.answer)
+    setChosen(choice)
+    const { answer } = choice
+    const misread = answer.kind === 'value' ? question.evidence.find((e) => e.document === `d${answer.page}` && e.field === answer.field) : undefined
+    if (misread) look(misread.page, misread.box)
   }
-  // A click on the page answers a value question without a key before it.
-  const fillable = question.choices.find((c) => c.needs === 'value')
+  // A click on the page answers a value question without a key before it. Where papers differ, it would not say whose value it is.
+  const fillable = question.about === 'value' ? question.choices.find((c) => c.needs === 'value') : undefined
   useEffect(() => {
     if (!fillable || chosen) return
     return pick(question.question, (picked) => { setClicked(picked); setChosen(fillable) })

@@ -53,7 +53,7 @@ export default function HandOver({ actionData }: Route.ComponentProps) {
         </div>
         {row.state === 'review' ? <Review may={may} own={row.finishAskedById === who.id} /> : null}
         {actionData?.problem ? <p role="alert" className="odd-edge mt-3 rounded-md border border-line bg-sheet px-3 py-2 text-sm">{actionData.problem}</p> : null}
-        <p className="mt-3 text-sm text-ink-2">{done ? 'Finished: it takes no more answers.' : row.state === 'review' ? 'While somebody else looks at it, it takes no answers but theirs.' : signOff.finish ? 'By this program somebody who did none of the work signs it off. Nothing can be changed meanwhile.' : row.toSign > 0 ? 'Decisions below wait for a second person; finishing gives the package to one.' : 'Finishing closes it to answers. It can be opened again.'}</p>
+        <p className="mt-3 text-sm text-ink-2">{done ? 'Finished: it takes no more answers.' : row.state === 'review' ? 'While somebody else looks at it, it takes no answers but theirs.' : signOff.finish ? 'By this program somebody who did none of the work signs it off. Nothing can be changed meanwhile.' : row.toSign > 0 ? 'Decisions against the papers wait for a second person; finishing gives the package to one.' : 'Finishing closes it to answers. It can be opened again.'}</p>
         <h2 className="mt-5 mb-1 font-semibold">Still open</h2>
         {loose === 0 && blocking.length === 0 ? <p className="text-ink-2">Nothing.</p> : (
           <ul className="grid gap-1 text-sm">

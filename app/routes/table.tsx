@@ -123,7 +123,7 @@ function Marking({ documentId, field, grid: first }: Route.ComponentProps['loade
                   const out = left.has(key)
                   return (
                     <tr key={key} className={out ? 'opacity-40' : ''}>
-                      {field.columns.map((c) => { const name = `${key} ${c.name}`; return <td key={c.name} className="border-t border-line-2 p-0"><input aria-label={`${c.name.replaceAll('_', ' ')} of row ${i + 1}`} disabled={out} className={`value w-full bg-transparent px-1.5 py-0.5 focus:bg-petrol-soft ${c.kind === 'money' ? 'text-right' : ''} ${typed[name] !== undefined ? 'text-petrol' : ''}`} value={typed[name] ?? shown(r[c.name])} onChange={(event) => setTyped({ ...typed, [name]: event.target.value })} /></td> })}
+                      {field.columns.map((c) => { const name = `${key} ${c.name}`; return <td key={c.name} className="border-t border-line-2 p-0"><input aria-label={`${c.name.replaceAll('_', ' ')} of row ${i + 1}`} disabled={out} className={`value w-full bg-transparent px-1.5 py-0.5 focus:bg-petrol-soft ${c.kind === 'money' ? 'text-right' : ''} ${typed[name] !== undefined ? 'text-petrol' : ''}`} title={typed[name] ?? shown(r[c.name])} value={typed[name] ?? shown(r[c.name])} onChange={(event) => setTyped({ ...typed, [name]: event.target.value })} /></td> })}
                       <td className="border-t border-line-2 px-1 text-right"><button type="button" aria-label={out ? `Put row ${i + 1} back` : `Row ${i + 1} is no row`} title={out ? 'Put it back' : 'This is no row'} className="px-1" onClick={() => setLeft((now) => { const next = new Set(now); if (!next.delete(key)) next.add(key); return next })}>{out ? '↶' : '×'}</button></td>
                     </tr>
                   )
