@@ -10,6 +10,7 @@ import { labelDocuments } from './findings/label.ts'
 import { withCopies } from './match/copies.ts'
 import { withEchoes } from './match/echo.ts'
 import { judgeFacts, type FactResult } from './match/facts.ts'
+import { withJoins } from './match/joining.ts'
 import { applicantOf, personsOf, withOwners, type Persons } from './match/persons.ts'
 import { secondPerson, withSecondPerson } from './match/second-person.ts'
 import { withVersions } from './match/versions.ts'
@@ -126,7 +127,8 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
   const accompanied = withSecondPerson(copied, program, secondPerson(copied, program, applicant, nameField))
   const persons = personsOf(accompanied, program, applicant)
   // A name that other papers made certain says whose its paper is, too.
-  const documents = withOwners(withEchoes(withOwners(accompanied, persons, types), program, byNumber), persons, types) as Document[]
+  const echoed = withJoins(withEchoes(withOwners(accompanied, persons, types), program, byNumber), program, byNumber)
+  const documents = withOwners(echoed, persons, types) as Document[]
   const facts = judgeFacts(documents, program, answers)
   const checks = judgeChecks(documents, program, answers, asOf)
   const titles = new Map([...typesById].map(([id, t]) => [id, t.title]))
