@@ -6,6 +6,7 @@ import { drawCalibration } from '../bench/calibration.ts'
 import { runManyTypes } from '../bench/many-types.ts'
 import { readCases, runCorpus } from '../bench/run.ts'
 import { scoresOf } from '../bench/score.ts'
+import { measureRejudging } from '../bench/rejudge.ts'
 import { measureSpeed, type Taken } from '../bench/speed.ts'
 import { writeCorpus } from '../demo/corpus.ts'
 import type { PaperSet } from '../demo/papers/sets.ts'
@@ -67,6 +68,9 @@ else {
   console.log(`speed on ${speed.scan.pages} scanned pages\n  jigsa process    ${show(speed.scan.process)}\n  Tesseract alone  ${show(speed.scan.tesseract)}\n  ratio of CPU     ${speed.scan.cpuRatio.toFixed(2)}, ${speed.scan.coresBusy.toFixed(2)} cores busy`)
   console.log('memory of the headless run')
   for (const { pages, peakMegabytes } of speed.memory) console.log(`  ${String(pages).padStart(4)} pages of text  ${Math.round(peakMegabytes)} MB at most`)
+  const again = await measureRejudging(join('corpora', 'speed', 'text-500.pdf'))
+  console.log(`judging ${again.pages} pages in ${again.documents} documents again after an answer\n  ${Math.round(again.middleMs)} ms mostly, ${Math.round(again.slowestMs)} ms at most`)
   figures.speed = speed
+  figures.rejudging = again
 }
 if (wishes.json) await writeFile(given(wishes.json), JSON.stringify(figures, null, 1))

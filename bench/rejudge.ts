@@ -1,0 +1,38 @@
+import { readFile } from 'node:fs/promises'
+import type { Answer } from '../core/answers/answer.ts'
+import { assess, keepingReader, pageReader } from '../core/assess.ts'
+import { programById } from '../core/program/programs.ts'
+import { builtInTypes } from '../core/program/types/index.ts'
+import type { DocumentReading } from '../core/read/document.ts'
+import { splitPages } from '../core/split/split.ts'
+import { readPackage } from '../engine/package.ts'
+
+/** What judging a large package again takes after each of some answers, with its readings kept as the application keeps them. */
+export interface Rejudging {
+  pages: number
+  documents: number
+  /** The middle one of the answers, and the slowest behind the first, in milliseconds. */
+  middleMs: number
+  slowestMs: number
+}
+
+const ANSWERS = 15
+
+/** Reads a package once and answers its loose pieces one by one. @param path a PDF of several hundred pages */
+export async function measureRejudging(path: string): Promise<Rejudging> {
+  const read = await readPackage([{ name: 'large.pdf', bytes: new Uint8Array(await readFile(path)) }], builtInTypes)
+  const kept = new Map<string, DocumentReading>()
+  const answers: Answer[] = []
+  const situation = { files: read.files, pages: read.pages, pieces: splitPages(read.pages, builtInTypes), program: programById('working-boat-loan')!, types: builtInTypes, asOf: '2026-04-10' }
+  const judge = () => assess({ ...situation, answers }, keepingReader(pageReader(read.pages), kept))
+  let assessment = judge()
+  const took: number[] = []
+  for (const question of assessment.deck.filter((q) => q.about === 'value').slice(0, ANSWERS)) {
+    answers.push(question.choices.find((c) => c.needs === 'nothing')!.answer)
+    const started = performance.now()
+    assessment = judge()
+    took.push(performance.now() - started)
+  }
+  const sorted = took.slice(1).sort((a, b) => a - b)
+  return { pages: read.pages.length, documents: assessment.documents.length, middleMs: sorted[Math.floor(sorted.length / 2)] ?? 0, slowestMs: sorted.at(-1) ?? 0 }
+}
