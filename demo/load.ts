@@ -49,7 +49,7 @@ export async function loadRegisters(): Promise<void> {
  */
 export async function finishEarlier(): Promise<void> {
   const [ivo] = await database().select().from(user).where(eq(user.email, 'ivo@merrowsound.example'))
-  const [rhea] = await database().select().from(user).where(eq(user.role, 'reviewer'))
+  const [reviewer] = await database().select().from(user).where(eq(user.role, 'reviewer'))
   const rows = await database().select({ id: packages.id, caseNumber: packages.caseNumber }).from(packages).where(inArray(packages.caseNumber, DEMO_PACKAGES.filter((p) => p.finished).map((p) => p.caseNumber)))
   for (const { id } of rows.sort((a, b) => a.caseNumber.localeCompare(b.caseNumber))) {
     if ((await historyOf(id)).some((act) => act.act === 'finished the package' || act.act === 'signed the package off')) continue
@@ -64,6 +64,6 @@ export async function finishEarlier(): Promise<void> {
     if (said.length > 0) await giveAnswers(id, said, ivo)
     await finish(id, ivo)
     // Where the program asks for a second person, the reviewer looked at it.
-    await signOff(id, rhea)
+    await signOff(id, reviewer)
   }
 }

@@ -78,7 +78,9 @@ const WHOSE: Record<Need['whose'], string> = { anyone: 'anybody’s', applicant:
 
 function NeedEditor({ need, types, onChange, onRemove }: { need: Need; types: readonly TypeShape[]; onChange: (need: Need) => void; onRemove: (() => void) | null }) {
   const clauses = Object.entries(CLAUSES).flatMap(([key, clause]) => { const fillings = clause.read(need); return fillings ? [{ key, clause, fillings }] : [] })
-  const others = Object.entries(CLAUSES).filter(([key]) => !clauses.some((c) => c.key === key))
+  const unused = Object.entries(CLAUSES).filter(([key]) => !clauses.some((c) => c.key === key))
+  // What may be asked several times is offered once more at a time.
+  const others = unused.filter(([, clause], i) => unused.findIndex(([, other]) => other.name === clause.name) === i)
   const add = (key: string) => {
     const clause = CLAUSES[key]
     const type = types.find((t) => t.id === need.type)

@@ -32,6 +32,12 @@ test('a clause taken away leaves the need without it', () => {
   const need: Need = { type: 'utility_bill', whose: 'anyone', signed: true, filled: [], fresh: { field: 'issue_date', days: 90 } }
   expect(CLAUSES.fresh.without(CLAUSES.signed.without(need))).toEqual({ type: 'utility_bill', whose: 'anyone', signed: false, filled: [], fresh: undefined })
 })
+test('each of several values that must be filled in is shown, and changed for itself', () => {
+  const need: Need = { type: 'loan_application', whose: 'anyone', signed: false, filled: ['signature_date', 'phone'] }
+  expect([CLAUSES.filled0.read(need), CLAUSES.filled1.read(need), CLAUSES.filled2.read(need)]).toEqual([{ field: 'signature_date' }, { field: 'phone' }, null])
+  expect(CLAUSES.filled0.write(need, { field: 'email' }).filled).toEqual(['email', 'phone'])
+  expect(CLAUSES.filled0.without(need).filled).toEqual(['phone'])
+})
 test('a check reads as a person would say it', () => {
   const check: Check = { kind: 'at_least', id: 'x', title: 'X', value: 'survey_report.market_value', than: 'loan_application.loan_amount' }
   expect(inWords(CHECKS.at_least, check as unknown as Fillings, builtInTypes)).toBe('“market value” of the survey report is at least “loan amount” of the loan application')

@@ -70,10 +70,20 @@ function clause<K extends keyof Need>(key: K, sentence: Sentence, read: (value: 
   }
 }
 
+/** One of several values that must be filled in. */
+const filledAt = (at: number): Clause => ({
+  name: at === 0 ? 'a value filled in' : 'another value filled in',
+  words: '{field} is filled in',
+  slots: { field: { is: 'value', here: true } },
+  read: ({ filled }) => (filled[at] === undefined ? null : { field: filled[at] }),
+  write: (need, fillings) => ({ ...need, filled: need.filled.toSpliced(at, 1, text(fillings.field)) }),
+  without: (need) => ({ ...need, filled: need.filled.toSpliced(at, 1) }),
+})
+
 /** All that may be asked of a paper, in the order in which it is read. */
 export const CLAUSES: Record<string, Clause> = {
   signed: clause('signed', { name: 'signed', words: 'it is signed', slots: {} }, (v) => (v ? {} : null), () => true, false),
-  filled: clause('filled', { name: 'a value filled in', words: '{field} is filled in', slots: { field: { is: 'value', here: true } } }, (v) => (v.length > 0 ? { field: v[0] } : null), (f) => [text(f.field)], []),
+  ...Object.fromEntries([0, 1, 2, 3].map((at) => [`filled${at}`, filledAt(at)])),
   fresh: clause('fresh', { name: 'not too old', words: '{field} is at most {count} {unit} ago', slots: { field: here(['date']), count: { is: 'number', least: 1 }, unit: { is: 'choice', options: [['days', 'days'], ['months', 'months']] } } },
     (v) => ({ field: v.field, count: v.days ?? v.months, unit: v.days !== undefined ? 'days' : 'months' }), (f) => ({ field: text(f.field), [f.unit === 'months' ? 'months' : 'days']: Math.max(1, amount(f.count)) }), undefined),
   from: clause('from', { name: 'in force already', words: 'it is in force from {field}', slots: { field: here(['date']) } }, (v) => ({ field: v }), (f) => text(f.field), undefined),

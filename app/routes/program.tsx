@@ -19,7 +19,7 @@ export const meta = ({ loaderData }: Route.MetaArgs) => [{ title: `${loaderData?
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await signedIn(request)
-  const types = (await typesOf(database(), who.organisationId)).map(({ id, title, pages, person, signature, fields }): TypeShape => ({ id, title, pages, person, signature: signature && {}, fields: fields.map(({ name, title, kind, columns, choices }) => ({ name, title, kind, columns, choices })) }))
+  const types = (await typesOf(database(), who.organisationId)).map(({ id, title, person, signature, fields }): TypeShape => ({ id, title, person, signature: signature && {}, fields: fields.map(({ name, title, kind, columns, choices }) => ({ name, title, kind, columns, choices })) }))
   if (params.id === 'new') return { program: null, version: 0, versions: [], packages: [], types, may: maySwitch(who), shipped: false }
   const found = await newestProgram(database(), who.organisationId, params.id)
   if (!found) throw data('There is no such program.', 404)
@@ -109,7 +109,7 @@ function Editor({ program: stored, version, versions, packages, types, may, ship
     types, may,
     faults: faults.filter((f) => f.where.startsWith(`${WHAT[list]} “${item.title || item.id}”`)),
     outcome: outcomes?.[list].find((o: Outcome) => o.id === item.id),
-    onChange: (next: Program[L][number]) => setDraft((d) => ({ ...d, [list]: (d[list] as Program[L][number][]).with(i, named(next, item, d[list])) })),
+    onChange: (next: Program[L][number]) => setDraft((d) => ({ ...d, [list]: (d[list] as Program[L][number][]).with(i, named(next, item, d[list], !stored?.[list].some((s) => s.id === item.id))) })),
     onRemove: () => setDraft((d) => ({ ...d, [list]: (d[list] as unknown[]).toSpliced(i, 1) })),
     onMove: (by: number) => setDraft((d) => { const items = [...d[list]] as unknown[]; const [moved] = items.splice(i, 1); items.splice(Math.max(0, i + by), 0, moved); return { ...d, [list]: items } }),
   })
@@ -169,10 +169,10 @@ function Editor({ program: stored, version, versions, packages, types, may, ship
 }
 
 /** A rule that is new is known by its name; one that is stored keeps what it is known by, for answers name it so. */
-function named<T extends { id: string; title: string }>(next: T, before: T, others: readonly { id: string }[]): T {
-  if (!/^new_/.test(before.id) || next.title === before.title) return next
+function named<T extends { id: string; title: string }>(next: T, before: T, others: readonly { id: string }[], isNew: boolean): T {
+  if (!isNew || next.title === before.title) return next
   const id = slug(next.title, '_')
-  return { ...next, id: id && !others.some((o) => o.id === id) ? `new_${id}`.slice(0, 60) : before.id }
+  return { ...next, id: id && !others.some((o) => o.id === id) ? id : before.id }
 }
 
 function Part({ title, children }: { title: string; children: React.ReactNode[] }) {

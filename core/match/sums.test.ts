@@ -46,6 +46,11 @@ test('a person may accept a failed check; it stays failed and says so', () => {
   const [result] = judgeChecks([form('47850.00')], workingBoatLoan, [{ kind: 'check', check: 'loan_equals_price_less_deposit', decision: 'accepted', reason: 'typing slip' }], '2026-04-10')
   expect(result).toMatchObject({ status: 'failed', settled: { decision: 'accepted', reason: 'typing slip' } })
 })
+test.each([
+  ['Payslip (2): the rows lead to 1,048.57, the paper closes at 48.57', ['1,048.57', '48.57']],
+  ['Consent (2) is dated 2026-04-11, after the day of checking', ['2026-04-11']],
+  ['60 + 35.5 is 95.5, not 100', ['60', '35.5', '95.5', '100']],
+])('what “%s” rests on', (detail, figures) => expect(figuresOf(detail)).toEqual(figures))
 test('a failure accepted is a new one once other figures come into it', () => {
   const over = figuresOf(judgeChecks([form('47850.00')], workingBoatLoan, [], '2026-04-10')[0].detail)
   const answers: Answer[] = [{ kind: 'check', check: 'loan_equals_price_less_deposit', decision: 'accepted', reason: 'typing slip', over }, { kind: 'sign', what: 'check', subject: 'loan_equals_price_less_deposit', agreed: true, reason: '' }]

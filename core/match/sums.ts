@@ -29,8 +29,11 @@ export interface CheckResult {
   settled: Settled<'accepted' | 'ask'> | null
 }
 
-/** The amounts and days that a failure rests on: one that turns up later is a new failure. */
-export const figuresOf = (detail: string): string[] => [...new Set(detail.match(/\d[\d.,-]*\d|\d/g) ?? [])]
+/**
+ * The amounts and days that a failure rests on: one that turns up later is a new failure. Other numbers count only where
+ * there are none of these: a paper that comes in may change what its neighbour is called ("Payslip (2)").
+ */
+export const figuresOf = (detail: string): string[] => [...new Set(detail.match(/\d[\d,]*\.\d{2}|\d{4}-\d{2}-\d{2}/g) ?? detail.match(/\d+(?:\.\d+)?/g) ?? [])]
 
 /** Whether a decision to accept a failed check counts as things are. */
 export const accepted = (check: Pick<CheckResult, 'settled'>): boolean => check.settled?.decision === 'accepted' && check.settled.state === 'holds' && check.settled.against.length === 0

@@ -1,7 +1,7 @@
 import type { Condition, DocumentType, Field, FieldKind, Need, Program } from './schema.ts'
 
 /** What is known of a document type where programs are written. */
-export type TypeShape = Pick<DocumentType, 'id' | 'title' | 'pages' | 'person'> & { signature: unknown; fields: Pick<Field, 'name' | 'title' | 'kind' | 'columns' | 'choices'>[] }
+export type TypeShape = Pick<DocumentType, 'id' | 'title' | 'person'> & { signature: unknown; fields: Pick<Field, 'name' | 'title' | 'kind' | 'columns' | 'choices'>[] }
 
 /** Something in a program that cannot be as it is: where, in words a lead reads, and what. */
 export interface Fault {
@@ -63,8 +63,6 @@ export function faultsOf(program: Program, types: readonly TypeShape[]): Fault[]
       field(where, given.type, given.listed.field, ['name'])
       if (given.listed.atLeast > 100 && types.some((t) => t.fields.some((f) => `${t.id}.${f.name}` === given.listed!.table && f.columns.some((c) => c.name === given.listed!.column && c.kind === 'percent')))) fault(where, 'nobody has a share of more than 100 %, so nobody would ever be asked for it')
     }
-    const newest = given.fresh?.days ?? (given.fresh?.months ?? Infinity) * 31
-    if (given.months && given.fresh && newest < 1) fault(where, 'a paper would have to be of the very day of checking')
   }
 
   reference('who applies', program.persons.applicant, ['name'])
@@ -95,7 +93,7 @@ export function faultsOf(program: Program, types: readonly TypeShape[]): Fault[]
     if (f.fields.length === 0) fault(where, 'nothing is compared yet')
     for (const ref of f.fields) reference(where, ref, kinds)
     if (new Set(f.fields).size < f.fields.length) fault(where, 'a value is named twice and would be compared with itself')
-    if (f.fields.length === 1 && (typeOf(f.fields[0].split('.')[0])?.pages.max ?? 0) > 0 && !repeated(f.fields[0], program)) fault(where, 'one value of one paper has nothing to be compared with')
+    if (f.fields.length === 1 && !repeated(f.fields[0], program)) fault(where, 'one value of one paper has nothing to be compared with')
   }
   for (const c of program.checks) {
     const where = `check “${c.title || c.id}”`

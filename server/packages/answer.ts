@@ -67,6 +67,8 @@ export async function giveAnswers(packageId: string, given: readonly Answer[], w
 async function refuseOwn(work: Parameters<typeof judge>[0], packageId: string, given: readonly Answer[], who: Person): Promise<void> {
   const words = given.filter((a) => a.kind === 'sign')
   if (words.length === 0) return
+  // Sent together with a decision of one's own, a word on what stood before would count for what one just decided.
+  if (words.length < given.length) throw new Closed('Agreeing to decisions is said by itself.')
   if (!maySign(who)) throw new Closed('A reviewer, a lead or an administrator agrees to decisions.')
   const stored = await work.select({ body: answers.body, userId: answers.userId }).from(answers).where(and(eq(answers.packageId, packageId), isNull(answers.undoneAt))).orderBy(asc(answers.id))
   for (const word of words) {
@@ -98,6 +100,8 @@ export function undo(packageId: string, who: Person): Promise<string | null> {
     await open(work, packageId)
     const [last] = await work.select().from(answers).where(and(eq(answers.packageId, packageId), isNull(answers.undoneAt))).orderBy(desc(answers.id)).limit(1)
     if (!last) return null
+    // Whoever was refused must not take the refusal back.
+    if (last.body.kind === 'sign' && last.userId !== who.id) throw new Closed('A second person said this; only they take it back.')
     await work.update(answers).set({ undoneAt: new Date() }).where(eq(answers.id, last.id))
     await note(work, who, packageId, 'undid', last.summary)
     await queueTurns(work, packageId)

@@ -45,6 +45,8 @@ describe('two pairs of eyes', () => {
     await giveAnswers(id, [{ ...agree, subject: 'consent', agreed: false, reason: 'no ground for it' }], reviewer)
     expect(overriddenIn((await row(id)).assessment!).map((o) => [o.subject, o.state])).toEqual([['consent', 'refused'], ['mandate', 'holds']])
     await expect(giveAnswers(id, [{ ...agree, subject: 'payoff' }], reviewer)).rejects.toThrow('no such decision')
+    await expect(undo(id, own)).rejects.toThrow('only they take it back')
+    await expect(giveAnswers(id, [{ ...waive, requirement: 'mandate', reason: 'another one' }, agree], own)).rejects.toThrow('said by itself')
     await undo(id, reviewer)
     expect((await row(id)).toSign).toBe(1)
   }, 90_000)
