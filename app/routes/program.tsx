@@ -79,14 +79,14 @@ const WHAT: Record<List, string> = { requirements: 'requirement', facts: 'fact',
 
 /** A program: what it asks for, compares, adds up, and who must agree. */
 export default function ProgramEditor({ loaderData }: Route.ComponentProps) {
-  // A stored version begins the editor anew.
-  return <Editor key={`${loaderData.program?.id ?? 'new'} ${loaderData.version}`} {...loaderData} />
+  // A stored version begins the editor anew; what was said of storing it outlives that.
+  const saving = useFetcher<typeof action>()
+  return <Editor key={`${loaderData.program?.id ?? 'new'} ${loaderData.version}`} saving={saving} {...loaderData} />
 }
 
-function Editor({ program: stored, version, versions, packages, types, may, shipped }: Route.ComponentProps['loaderData']) {
+function Editor({ program: stored, version, versions, packages, types, may, shipped, saving }: Route.ComponentProps['loaderData'] & { saving: ReturnType<typeof useFetcher<typeof action>> }) {
   const [draft, setDraft] = useState<Program>(stored ?? EMPTY)
   const [on, setOn] = useState('')
-  const saving = useFetcher<typeof action>()
   const trying = useFetcher<typeof action>()
   const proving = useFetcher<typeof action>()
   const changed = JSON.stringify(draft) !== JSON.stringify(stored ?? EMPTY)
