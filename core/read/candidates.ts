@@ -5,6 +5,7 @@ import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { crossings } from './crossings.ts'
 import { kindReaders } from './kinds/index.ts'
+import type { Reading } from './kinds/reading.ts'
 import { mendNumeral } from './kinds/numeral.ts'
 import { mendPostcode } from './kinds/postcode.ts'
 import { parseDate } from './kinds/date.ts'
@@ -180,14 +181,16 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     if (labelLike(region.words.map((w) => w.text).join(' '), type)) return []
     const more = addressLines(region.words, continuing(region, byLine, 4), type)
     const words = [...region.words, ...more.flatMap((s) => s.words)]
-    const text = [region.words.map((w) => w.text).join(' '), ...more.map((s) => s.text)].map((t) => t.replace(/^[\s:.]+|,$/g, '')).join(', ')
+    const text = [region.words.map((w) => w.text).join(' '), ...more.map((s) => s.text)].map((t) => t.replace(/^[\s:.]+|,$/g, '')).reduce((all, t) => `${all}${breaksCode(all, t) ? ' ' : ', '}${t}`)
     const fit = Math.max(...kindReaders.address(words).map((r) => r.fit), 0)
     // A street with no place behind it is likely half of an address.
     const half = hasPostcode(text) || text.includes(',') ? 0 : -1.5
     const candidates = fit > 0 ? [{ ...base, value: text, raw: text, words, score: (fit - 0.5) * 3 + half, repaired: false }] : []
     const firstFit = Math.max(...kindReaders.address(region.words).map((r) => r.fit), 0)
-    if (more.length > 0 && firstFit >= 0.9 && /,/.test(region.words.map((w) => w.text).join(' '))) {
-      const raw = region.words.map((w) => w.text).join(' ').replace(/^[\s:.]+|,$/g, '')
+    const raw = region.words.map((w) => w.text).join(' ').replace(/^[\s:.]+|,$/g, '')
+    // Where the lines below bring the postal code that it lacks, it is not whole.
+    const completed = !hasPostcode(raw) && hasPostcode(text)
+    if (more.length > 0 && firstFit >= 0.9 && !completed && raw.includes(',')) {
       // One line that already holds street and place is whole; what stands below is likely something else.
       candidates.push({ ...base, value: raw, raw, words: region.words, score: (firstFit - 0.5) * 3 + 0.4, repaired: false })
     }
@@ -195,12 +198,12 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
   }
   if (field.sources.includes('period')) {
     // "1 January 2026" over "to 31 January 2026" is one period on two lines.
-    const period = periodIn(region.words) ?? periodIn([...region.words, ...alongside(region)]) ?? periodIn([...region.words, ...lineUnder(region)])
+    const period = periodIn(region.words) ?? periodIn([...region.words, ...alongside(region)]) ?? periodIn([...region.words, ...lineUnder(region)]) ?? (brokenOff(region.words) ? periodIn([...region.words, ...brokenRest(region, byLine)]) : null)
     if (period) return [{ ...base, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, score: 0.8, repaired: false, period: true }]
   }
   // The day and the year of a date are no amounts.
   const dated = field.kind === 'money' ? new Set(kindReaders.date(region.words).flatMap((d) => d.words)) : null
-  const readings = kindReaders[kind](region.words).filter((r) => !(dated && r.words.some((w) => dated.has(w))) && (field.kind !== 'name' || r.fit >= 0.3) && !(WORDY.has(field.kind) && labelLike(r.raw, type)))
+  const readings = wholeReadings(region, kind, byLine).filter((r) => !(dated && r.words.some((w) => dated.has(w))) && (field.kind !== 'name' || r.fit >= 0.3) && !(WORDY.has(field.kind) && labelLike(r.raw, type)))
   const limit = field.kind === 'id' && region.words.length > 8 ? 0 : 2
   return readings.slice(0, Math.max(1, limit)).map((reading, place) => {
     const lead = region.words.indexOf(reading.words[0])
@@ -217,6 +220,24 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     const partial = otherEnd || left.some((w) => w.sure < UNREAD && /[\p{L}\d]/u.test(w.text))
     return { ...base, value: reading.value, raw: reading.raw, words: reading.words, repaired: reading.repaired, partial, score: firm + coded + year + (reading.fit - 0.6) * 3.2 - place * 1.2 + prose + patterned }
   })
+}
+
+/** Kinds whose values show by their form that a narrow column broke them off. */
+const BREAKING: ReadonlySet<string> = new Set(['date', 'iban', 'money'])
+
+/** Words that end in the middle of something: a stroke, a day without its month, a sign without its amount. */
+const brokenOff = (words: readonly Word[]): boolean => /(?:[-–/]|^(?:to|until|till|through|au|al|hasta|€|EUR|\d{1,2}(?:st|nd|rd|th|er)?|\p{Lu}\p{Ll}{2,8}))$/u.test(words.at(-1)!.text)
+
+/** What stands straight under a region in its column. */
+const brokenRest = (region: Region, byLine: LabelsByLine): Word[] => continuing(region, byLine, 1).flatMap((s) => s.words)
+
+/** The values in a region, with its next line where its own words hold none of the kind: "16-03-" over "2026". */
+function wholeReadings(region: Region, kind: keyof typeof kindReaders, byLine: LabelsByLine): Reading[] {
+  const own = kindReaders[kind](region.words)
+  if (!BREAKING.has(kind) || region.words.length > 8 || own.some((r) => r.fit > 0.6) || !/\d|€|EUR/.test(region.words.map((w) => w.text).join(' '))) return own
+  const rest = brokenRest(region, byLine)
+  const whole = rest.length === 0 || rest.length > 4 ? [] : kindReaders[kind]([...region.words, ...rest]).filter((r) => r.words.some((w) => region.words.includes(w)) && r.words.includes(rest[0]))
+  return whole.length > 0 ? whole : own
 }
 
 /** Lines of an address that end in the region, the last of which the label captions. */
@@ -246,14 +267,20 @@ function lineUnder({ page, words, line }: Region): Word[] {
   return next && /^(?:to|until|till|through|-|–|au|al|hasta)$/i.test(next.words[0].text) ? next.words : []
 }
 
+/** A narrow column breaks a postal code in two as well: "Saltholm SK2" over "9LP". */
+const breaksCode = (line: string, next: string): boolean => !next.includes(' ') && !hasPostcode(line) && hasPostcode(`${line.split(' ').at(-1)!} ${next}`)
+
 /** The lines that still belong to an address: up to its postal code, and none that is only figures or a date. */
 function addressLines(first: Word[], below: Segment[], type: DocumentType): Segment[] {
   const lines: Segment[] = []
-  let done = hasPostcode(first.map((w) => w.text).join(' '))
+  let before = first.map((w) => w.text).join(' ')
+  let done = hasPostcode(before)
   for (const segment of below) {
-    if (done || (!/\p{L}{3}/u.test(segment.text) && !hasPostcode(segment.text)) || parseDate(segment.text) || labelLike(segment.text, type) || kindReaders.iban(segment.words).some((r) => r.fit > 0.5)) break
+    const broken = !done && breaksCode(before, segment.text)
+    before = segment.text
+    if (done || (!broken && !/\p{L}{3}/u.test(segment.text) && !hasPostcode(segment.text)) || parseDate(segment.text) || labelLike(segment.text, type) || kindReaders.iban(segment.words).some((r) => r.fit > 0.5)) break
     lines.push(segment)
-    done = hasPostcode(segment.text)
+    done = broken || hasPostcode(segment.text)
   }
   return lines
 }

@@ -50,8 +50,44 @@ export function rank(field: Field, candidates: readonly Candidate[]): Ranked {
 export function choose(type: DocumentType, fields: readonly Ranked[]): Map<string, Ranked> {
   const chosen = new Map(fields.map((f) => [f.field.name, { ...f, ranked: [...f.ranked] }]))
   sharePlaces(chosen)
-  for (const relation of type.relations) settle(relation, chosen)
+  for (const relation of type.relations) {
+    if (relation.kind === 'sum') addUp(relation, fields, chosen)
+    settle(relation, chosen)
+  }
   return chosen
+}
+
+/** So many values of each field are tried together. */
+const TRIED = 6
+/** A value that nothing was found for counts as this likely. */
+const NOTHING = 0.02
+/** Adding up to the cent outweighs being this many times less likely. */
+const OUTWEIGHS = 0.01
+
+/**
+ * Where the likeliest values do not add up, or one of them went to another field, the likeliest set of different places
+ * that does. Without this "Total VAT" would be taken for the total, and leave the tax with nothing.
+ */
+function addUp(relation: Relation & { kind: 'sum' }, fields: readonly Ranked[], chosen: Map<string, Ranked>): void {
+  const names = namesOf(relation)
+  if (holds(relation, (n) => valueOf(chosen, n)) === true) return
+  const options = names.map((name) => fields.find((f) => f.field.name === name)?.ranked.filter((r) => isMoney(r.candidate.value) && cents(r.candidate.value) !== 0).slice(0, TRIED) ?? [])
+  let best: { set: Reading[]; odds: number } | null = null
+  const walk = (set: Reading[], odds: number): void => {
+    if (set.length < names.length) return options[set.length].forEach((r) => { if (!set.some((s) => r.candidate.words.some((w) => s.candidate.words.includes(w)))) walk([...set, r], odds * r.probability) })
+    if (odds > (best?.odds ?? 0) && holds(relation, (n) => set[names.indexOf(n)].candidate.value)) best = { set, odds }
+  }
+  walk([], 1)
+  const now = names.reduce((odds, name) => odds * (chosen.get(name)!.ranked[0]?.probability ?? NOTHING), 1)
+  const found = best as { set: Reading[]; odds: number } | null
+  if (!found || found.odds < now * OUTWEIGHS) return
+  const words = new Set(found.set.flatMap((r) => r.candidate.words))
+  for (const other of chosen.values()) if (!names.includes(other.field.name) && other.ranked[0]?.candidate.words.some((w) => words.has(w))) return
+  found.set.forEach((reading, i) => {
+    const { ranked } = chosen.get(names[i])!
+    const rest = ranked.filter((r) => plain(r.candidate.value) !== plain(reading.candidate.value) && !r.candidate.words.some((w) => words.has(w)))
+    ranked.splice(0, ranked.length, { ...reading, probability: Math.max(reading.probability, (ranked[0]?.probability ?? NOTHING) * ELSEWHERE) }, ...rest)
+  })
 }
 
 /** What is left of a value's probability when its likeliest place turns out to be another field's. */

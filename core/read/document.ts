@@ -1,8 +1,9 @@
+import type { Box } from '../page/geometry.ts'
 import type { Page } from '../page/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { byArithmetic, endsOf } from './arithmetic.ts'
 import { backByForm } from './backing.ts'
-import { boxOf, readingOf } from './candidate.ts'
+import { boxOf, readingOf, type Candidate } from './candidate.ts'
 import { candidatesOf } from './candidates.ts'
 import { choose, rank, type Ranked } from './choose.ts'
 import { readSignature, type Signature } from './marks.ts'
@@ -27,6 +28,8 @@ export function readDocument(pages: readonly Page[], type: DocumentType): Docume
   const candidates = candidatesOf(pages, type)
   const tables = new Map(type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, twoReadings(pages, f)]))
   const tablesOf = (name: string) => [tables.get(name)!.byHead(), tables.get(name)!.byContent()].filter((t) => t !== null)
+  for (const field of type.fields) if (field.kind === 'table' && isRoster(field)) ofPeople(candidates, type, tables.get(field.name)!.byHead())
+  carriedOver(pages, candidates, type, (name) => tables.get(name)!.byHead())
   for (const guess of byArithmetic(pages, type, candidates, tablesOf)) candidates.get(guess.field)!.push(guess)
   const plainFields = type.fields.filter((f) => f.kind !== 'table')
   const chosen = choose(type, plainFields.map((f) => rank(f, candidates.get(f.name)!)))
@@ -37,6 +40,29 @@ export function readDocument(pages: readonly Page[], type: DocumentType): Docume
   doubtLostDigits(type, chosen)
   const fields = type.fields.map((field) => (field.kind === 'table' ? tableValue(settled.get(field.name)!, field) : fieldValue(field, chosen.get(field.name)!)))
   return { fields, signature: readSignature(pages, type) }
+}
+
+/** Days in the rows of a list of people are those people's: no day of the paper itself. */
+function ofPeople(candidates: ReadonlyMap<string, Candidate[]>, type: DocumentType, list: Table | null): void {
+  const within = (page: number, box: Box) => list?.places.some((place) => place.page === page && place.box[0] <= box[0] + 0.002 && place.box[1] <= box[1] + 0.002 && place.box[2] >= box[2] - 0.002 && place.box[3] >= box[3] - 0.002)
+  for (const field of type.fields) if (field.kind === 'date') for (const candidate of candidates.get(field.name)!) if (candidate.words.every((w) => within(candidate.page.number, w.box))) candidate.score -= OF_PEOPLE
+}
+/** Log-odds against a day of the paper where a person's stands. */
+const OF_PEOPLE = 4
+
+/** Log-odds against a balance that a page carries over being the one that the account closes with. */
+const CARRIED = 1.5
+
+/** "Carried forward" under the rows of a page that others follow is no closing balance. */
+function carriedOver(pages: readonly Page[], candidates: ReadonlyMap<string, Candidate[]>, type: DocumentType, tableOf: (name: string) => Table | null): void {
+  for (const relation of type.relations) {
+    if (relation.kind !== 'running' || pages.length < 2) continue
+    const table = tableOf(relation.table)
+    for (const candidate of candidates.get(relation.closing)!) {
+      const rows = table?.places.filter((p) => p.page === candidate.page.number) ?? []
+      if (candidate.page !== pages.at(-1) && rows.length > 0 && candidate.words[0].box[1] > rows.at(-1)!.box[1]) candidate.score -= CARRIED
+    }
+  }
 }
 
 function fieldValue(field: Field, chosen: Ranked): FieldValue {

@@ -17,6 +17,8 @@ export interface LabelHit extends PhraseHit<LabelMeaning> {
   twice?: boolean
   /** Its segment holds nothing else. */
   alone: boolean
+  /** The last line of a label that its column was too narrow for. */
+  lastLine?: number
   /** How well the whole label says what it is taken for: 1 for a known wording, less where words are left over or differ. */
   near: number
   segment: Segment
@@ -25,7 +27,7 @@ export interface LabelHit extends PhraseHit<LabelMeaning> {
 
 /** Wordings that are labels on papers of many kinds but of no field here; they keep shorter labels from matching inside them. */
 const OTHER_LABELS = [
-  'due date', 'payment due', 'payment due date', 'print date', 'reading date', 'next reading', 'previous reading', 'present reading', 'vat number', 'vat no', 'vat reg no', 'company number', 'company no', 'registered number',
+  'harbour office', 'harbour master', 'due date', 'payment due', 'payment due date', 'print date', 'reading date', 'next reading', 'previous reading', 'present reading', 'vat number', 'vat no', 'vat reg no', 'company number', 'company no', 'registered number',
   'registered office', 'reg office', 'telephone', 'website', 'fax', 'tax code', 'date joined', 'place of birth', 'sex', 'height', 'authority', 'issuing authority', 'port of registry', 'home port', 'year of build', 'length overall',
   'length', 'breadth', 'gross tonnage', 'net tonnage', 'tonnage', 'call sign', 'engine', 'builder', 'department', 'employee number', 'employee no', 'staff number', 'payroll number', 'works number', 'job title', 'position', 'hours',
   'rate', 'income tax', 'social insurance', 'pension', 'total deductions', 'deductions', 'basic pay', 'overtime', 'allowance', 'tax to date', 'tax year to date', 'tax paid to date', 'tax paid td', 'tax td', 'earnings for ni td', 'ni to date', 'net td', 'net year to date', 'year to date tax', 'year to date net', 'total in', 'total out', 'total money in', 'total money out', 'total debits', 'total credits', 'sheet number', 'statement number', 'statement no',
@@ -187,8 +189,44 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
       })))
     }
   })
+  loose.push(...wrapped(page, lines, heads, [...exact, ...loose], wordings))
   const labels = exact.map((hit) => (heads.has(hit.line) ? { ...hit, meanings: hit.meanings.filter((m) => m.role !== 'field') } : hit)).filter((hit) => hit.meanings.length > 0)
   return [...labels, ...loose].sort((a, b) => a.line - b.line || a.from - b.from)
+}
+
+/** Of a label in two lines, as a share of its letters' height: lines further apart are two labels. */
+const LEADING = 0.75
+/** So much nearer must both lines together come than the first alone. */
+const TOGETHER = 0.08
+
+/**
+ * Labels that a narrow column breaks in two ("Registered / address:"): neither half says what the whole does. What stands
+ * beside the first line is where its value begins; without this an address would be read from its second line on.
+ */
+function wrapped(page: Page, lines: readonly Line[], heads: ReadonlySet<number>, hits: readonly LabelHit[], wordings: Wordings<string>): LabelHit[] {
+  const whole = (segment: Segment) => segment.words.map((w) => w.text).join(' ').replace(/[:.…_]+$/, '')
+  const best = (segment: Segment) => Math.max(0, ...hits.filter((h) => h.segment === segment && h.alone).map((h) => h.near), wordings.nearest(whole(segment))[0]?.near ?? 0)
+  const found: LabelHit[] = []
+  const done = new Set<Segment>()
+  lines.forEach((line, index) => {
+    if (heads.has(index)) return
+    for (const segment of line.segments) {
+      if (done.has(segment) || segment.words.length > 5 || /[\d€:;,./]/.test(segment.text) || !gist(segment.text).every((g) => wordings.knows(g))) continue
+      const at = lines.findIndex((l, i) => i > index && i <= index + 3 && l.segments.some((s) => Math.abs(s.box[0] - segment.box[0]) < 0.004 && s.words.length <= 5 && !/[\d€]/.test(s.text) && (s.box[1] - segment.box[3]) * page.height < line.height * LEADING))
+      const rest = lines[at]?.segments.find((s) => Math.abs(s.box[0] - segment.box[0]) < 0.004)
+      if (!rest || heads.has(at)) continue
+      const nearest = wordings.nearest(`${whole(segment)} ${whole(rest)}`)
+      if (nearest.length === 0 || nearest[0].near < 0.85 || nearest[0].near < Math.max(best(segment) + TOGETHER, best(rest) - 0.02)) continue
+      for (const hit of hits) if (hit.segment === segment || hit.segment === rest) hit.near = Math.min(hit.near, 0.3)
+      done.add(rest)
+      const part = (own: Line, ownIndex: number, own_: Segment, key: LabelMeaning, near: number, lastLine?: number): LabelHit => ({ line: ownIndex, from: own.words.indexOf(own_.words[0]), to: own.words.indexOf(own_.words.at(-1)!) + 1, length: 1, mended: false, meanings: [key], page, lineOf: own, segment: own_, leads: true, colon: rest.text.endsWith(':'), alone: true, near, ...(lastLine === undefined ? {} : { lastLine }) })
+      // A value beside it begins at the label's first line, or between the two; one beneath it follows the second.
+      const beside = lines.slice(index, at + 1).some((l) => l.segments.some((s) => s.box[0] > segment.box[2] && !(l === lines[at] && l !== line)))
+      for (const { key, near } of nearest) found.push(part(beside ? line : lines[at], beside ? index : at, beside ? segment : rest, { role: 'field', field: key, rank: 0 }, near * 0.97, beside ? at : undefined))
+      found.push(part(beside ? lines[at] : line, beside ? at : index, beside ? rest : segment, { role: 'other' }, 1))
+    }
+  })
+  return found
 }
 
 /**
@@ -238,13 +276,15 @@ function labelEnd(text: LabelText, wordings: Wordings<string>): number {
 /** The fields whose wordings a few words come near to, as in a sentence. */
 export const fieldsNear = (words: string, type: DocumentType): { key: string; near: number }[] => booksOf(type).wordings.nearest(words)
 
-/** Lines that head a table: three column heads or more and nothing else. What stands under them is no single value. */
+/** Lines that head a table: three column heads or more and nothing else, or two over rows of figures. What stands under them is no single value. */
 function headLines(exact: readonly LabelHit[], lines: readonly Line[]): Set<number> {
   const heads = new Set<number>()
   lines.forEach((line, index) => {
     if (line.segments.length < 3) return
     const columns = line.segments.filter((segment) => exact.some((h) => h.line === index && h.segment === segment && h.leads && h.meanings.some((m) => m.role === 'column'))).length
-    if (columns >= 3 && !/\d{2}/.test(line.text)) heads.add(index)
+    if (/\d{2}/.test(line.text)) return
+    const row = (l: Line | undefined) => l !== undefined && l.segments.length >= line.segments.length - 1 && l.segments.filter((s) => /^\D{0,4}\d[\d.,' ]*\D{0,4}$/.test(s.text)).length >= 2
+    if (columns >= 3 || (columns === 2 && row(lines[index + 1]) && row(lines[index + 2]))) heads.add(index)
   })
   return heads
 }

@@ -6,6 +6,7 @@ import { nearlyWord, tokens } from '../page/text.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { labelsOn, type LabelHit } from './labels.ts'
+import { isSmall } from './wording.ts'
 
 /**
  * Tells of the words of a page whether its ink is worth measuring.
@@ -69,9 +70,10 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
     .filter(({ line, index }) => index === label.line || (index > label.line && (line.box[1] - label.lineOf.box[3]) * page.height < label.lineOf.height * 2.6))
     .slice(0, 3)
   const options: Option[] = []
+  const behind = label.segment.words.slice(label.segment.words.indexOf(label.lineOf.words[label.to - 1]) + 1)
   for (const { line, index } of near) {
-    // "Status in employment | Self-employed": words that go on with the label are no answer where one stands apart from it.
-    const apart = index === label.line && !label.colon && line.segments.some((s) => s.box[0] > label.segment.box[2])
+    // "Status in employment | Self-employed": words that go on with the label are no answer where one stands apart from it; a box among them is.
+    const apart = index === label.line && !label.colon && !behind.some((w) => boxState(w.text) !== null) && line.segments.some((s) => s.box[0] > label.segment.box[2])
     const words = index === label.line ? line.words.slice(apart ? line.words.indexOf(label.segment.words.at(-1)!) + 1 : label.to) : line.words
     options.push(...optionsIn(words, index, choices, page.source !== 'text'))
     if (options.length > 0) break
@@ -158,8 +160,11 @@ function optionsIn(words: Word[], line: number, choices: readonly { value: strin
         }
       }
     if (best) {
-      options.push(best)
       at += best.words.length - 1
+      // "[X] An employee": small words stand between a box and what it is for.
+      const first = words.indexOf(best.words[0])
+      const small = first > 1 && isSmall(words[first - 1].text) && boxEndingAt(words, first - 1) !== null
+      options.push(small ? { ...best, words: [words[first - 1], ...best.words] } : best)
     }
   }
   return options

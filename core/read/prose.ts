@@ -7,8 +7,9 @@ import { nameLikeness } from './kinds/words.ts'
 import { fieldsNear } from './labels.ts'
 import { isSmall } from './wording.ts'
 
-/** How far behind its words, in words, a sentence still speaks of the same thing. */
+/** How far behind its words, in words, a sentence still speaks of the same thing; of an amount for longer, since little else looks like one. */
 const REACH = 7
+const REACH_OF_AMOUNTS = 11
 const CAPITALISED: ReadonlySet<string> = new Set(['name', 'org', 'text'])
 
 /**
@@ -25,12 +26,13 @@ export function inProse(page: Page, type: DocumentType): Candidate[] {
       const field = type.fields.find((f) => f.name === name)!
       // What follows belongs to the next thing spoken of, if that is of the same kind.
       const other = leads.find((l) => l.from >= end && l.field !== name && alike(type.fields.find((f) => f.name === l.field)!, field) && !leads.some((m) => m.from === l.from && m.field === name))
-      const stop = stopAfter(stream, end, Math.min(stream.length, end + REACH + 6, other ? other.from : Infinity))
+      const reach = field.kind === 'money' ? REACH_OF_AMOUNTS : REACH
+      const stop = stopAfter(stream, end, Math.min(stream.length, end + reach + 6, other ? other.from : Infinity))
       const found = firstOf(field, clean.slice(end, stop), stream.slice(end, stop))
       if (!found) return []
       const places = found.words.map((w) => clean.indexOf(w))
       const skipped = places[0] - end
-      return skipped > REACH ? [] : [{ field: name, value: found.value, raw: found.raw, words: places.map((at) => stream[at]), page, repaired: found.repaired, score: 1.4 + (length > 1 ? 0.3 : -0.3) - skipped * 0.15 - (1 - near) * 2 }]
+      return skipped > reach ? [] : [{ field: name, value: found.value, raw: found.raw, words: places.map((at) => stream[at]), page, repaired: found.repaired, score: 1.4 + (length > 1 ? 0.3 : -0.3) - skipped * 0.15 - (1 - near) * 2 }]
     })
   })
 }
@@ -89,7 +91,7 @@ function paragraphs(page: Page): { line: Line; index: number }[][] {
 
 /** Up to the end of the sentence; a stop inside a number or behind an initial ends none. */
 function stopAfter(words: readonly Word[], from: number, to: number): number {
-  for (let i = from; i < to; i++) if (/(?:\p{L}{3,}|\d)[.;]$/u.test(words[i].text) && /^\p{Lu}/u.test(words[i + 1]?.text ?? 'A')) return i + 1
+  for (let i = from; i < to; i++) if (/(?:\p{L}{3,}|[\d€%)])[.;]$/u.test(words[i].text) && /^\p{Lu}/u.test(words[i + 1]?.text ?? 'A')) return i + 1
   return to
 }
 

@@ -63,6 +63,12 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
     }
   }
   const lines = linesOf(page)
+  // Beside a label in two lines a value may be set to its middle.
+  for (let i = label.line + 1; regions.length === 0 && i < (label.lastLine ?? 0); i++) {
+    const next = lines[i].segments.find((s) => s.box[0] > label.segment.box[2])
+    const words = next ? untilLabel(next.words, labels.get(i) ?? []) : []
+    if (words.length > 0) regions.push({ relation: 'right', words, page, line: i })
+  }
   const start = line.words[label.from].box[0]
   const end = Math.max(lastWord.box[2], start + 0.06)
   let seen = 0

@@ -35,8 +35,8 @@ interface HeadColumn {
   sign: 1 | -1 | 0
 }
 
-const OUTGOING = new Set(['debit', 'debits', 'moneyout', 'paidout', 'out', 'withdrawals', 'payments', 'charges', 'outeur'])
-const INCOMING = new Set(['credit', 'credits', 'moneyin', 'paidin', 'in', 'deposits', 'receipts', 'ineur'])
+const OUTGOING = new Set(['debit', 'debits', 'moneyout', 'paidout', 'out', 'withdrawals', 'withdrawn', 'withdrawal', 'spent', 'sorties', 'debito', 'cargo', 'debe', 'payments', 'charges', 'outeur'])
+const INCOMING = new Set(['credit', 'credits', 'moneyin', 'paidin', 'in', 'deposits', 'deposited', 'deposit', 'received', 'entrees', 'credito', 'abono', 'haber', 'receipts', 'ineur'])
 /** Lines of a table that are no rows: balances carried over, totals. */
 export const SKIPPED_ROWS = /\b(?:brought forward|carried forward|opening balance|closing balance|balance at (?:start|end)|new balance|previous balance|old balance|start balance|end balance|balance b\/?f|balance c\/?f|sub[- ]?total|total|totals|carried over|balance forward|you (?:started|ended) with|balance on (?:opening|closing)|starting balance|ending balance|final balance|report[eé]?|suma y sigue)\b/
 const STOP = /^(?:sub[- ]?total|net (?:amount|total)|total|totals|grand total|net|total ht|base imponible|goods total|sum before|montant ht|amount before|total before|total neto|total excl|sum of lines|net price)\b/
@@ -219,7 +219,8 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
     else if (text && moneyCells.length === 0 && last) {
       // A wrapped description: words under the text column alone, close to their row, most often beneath it.
       const words = [...cells.texts.entries()].filter(([c]) => columns[c].column === text).flatMap(([, w]) => w)
-      const others = line.words.length - words.length
+      // A year that went to the next line of its narrow column is the day's above.
+      const others = line.words.filter((w) => !words.includes(w) && !/^(?:19|20)\d\d$/.test(w.text)).length
       if (words.length > 0 && others === 0 && leadsInto(line, started ? last : null, lines[i + 1], page)) ahead = words
       else if (!started) continue
       else if (words.length > 0 && others === 0 && (line.box[1] - last.box[3]) * page.height < line.height * 1.1) {
@@ -327,7 +328,7 @@ function toRow(cells: Cells, columns: HeadColumn[], field: Field): Row {
 
 /** Day and month alone, as many statements print them; the year is filled in from the statement's period. */
 export function shortDate(text: string): string | null {
-  const hit = /^(\d{1,2})(?:[/.\- ](\d{1,2})[.]?|[\s-]?([A-Za-zÀ-ÿ]{3,9})\.?)$/.exec(text.trim())
+  const hit = /^(\d{1,2})(?:st|nd|rd|th)?(?:[/.\- ](\d{1,2})[.]?|[\s-]?([A-Za-zÀ-ÿ]{3,9})\.?)$/.exec(text.trim())
   if (!hit) return null
   const parsed = parseDate(hit[2] ? `${hit[1]}/${hit[2]}/2000` : `${hit[1]} ${hit[3]} 2000`)
   return parsed ? `--${parsed.value.slice(5)}` : null

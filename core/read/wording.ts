@@ -9,10 +9,10 @@ const SAME: readonly string[] = [
   'start begin beginning commencement inception opening debut inicio', 'end ending close closing fin final', 'expiry expiration expire expires caducidad renewal renew', 'reference ref', 'vat tva iva', 'price cost prix precio',
   'name nom nombre', 'date day fecha jour payday', 'address adresse direccion domicilio', 'total', 'net neto', 'gross brut bruto', 'issue issued delivered drawn emission expedicion delivrance emitted', 'valid validity valable valido valida validez validite force good open held stands', 'insured assured covered', 'policy contract contrat contrato poliza police',
   'hull hin coque casco', 'owner proprietor proprietaire propietario property', 'holder titular titulaire bearer', 'month monthly mensual mensuel', 'year annual yearly', 'employer firm company', 'deposit contribution downpayment', 'wanted requested wished applied', 'born birth naissance nacimiento nacido dob', 'account acct compte cuenta', 'sign signature signed firma firmado signe', 'opening start previous old', 'closing end new final', 'loan credit borrowing finance',
-  'certificate certificat certificado', 'id identity identification ident', 'supply fourniture suministro', 'bill invoice facture factura', 'statement releve extracto', 'quote quotation devis presupuesto estimate offer oferta', 'balance solde saldo',
+  'certificate certificat certificado', 'id identity identification ident', 'supply fourniture suministro', 'bill invoice facture factura', 'statement releve extracto', 'quote quotation devis presupuesto estimate offer oferta', 'balance solde saldo', 'including incl inc with con compris comprises incluido', 'excluding excl ex without sans sin hors',
 ]
 /** Words that say nothing of what a label labels, unless nothing else stands there. */
-const SMALL = new Set('of the a an your our my this that these in at with and or is are be you do we it as any if all de la le les du des el los las del en y et su votre nos sus un une una please state give held made been se how many much what when where which who does did would like'.split(' '))
+const SMALL = new Set('of the a an your our my this that these in at and or is are be you do we it as any if all de la le les du des el los las del en y et su votre nos sus un une una please state give held made been se how many much what when where which who does did would like'.split(' '))
 
 const meanings = new Map<string, string>()
 for (const line of SAME) {

@@ -22,6 +22,7 @@ import * as tuningQuote from './tuning/purchase-quote.ts'
 import * as tuningStray from './tuning/stray.ts'
 import * as tuningBill from './tuning/utility-bill.ts'
 import * as tuningRegistration from './tuning/vessel-registration.ts'
+import * as studio from './studio/papers.ts'
 import * as printed from './printed/papers.ts'
 import { drawPlan as dicedPlan } from './tuning/dice-plans.ts'
 import { drawPlan as scoringPlan } from './scoring/plans.ts'
@@ -50,6 +51,13 @@ export const paperSets = {
     drawPayslip: byDice(diced.dicePayslip), drawBill: byDice(diced.diceBill), drawCover: byDice(diced.diceCover), drawRegistration: byDice(diced.diceRegistration), drawConsent: byDice(diced.diceConsent), drawQuote: byDice(diced.diceQuote), drawStatement: byDice(diced.diceStatement), drawApplication: byDice(diced.diceApplication),
   },
   printed: { layouts: 2, drawPlan, ...printed },
+  studio: {
+    ...studio,
+    layouts: 1_000_000,
+    drawCard: (story: Story, layout: number, dice: Dice, wishes: tuningCard.CardWishes) => studio.drawCard(story, layout % 2, dice, wishes),
+    drawLetter: (story: Story, layout: number, dice: Dice) => studio.drawLetter(story, layout % 2, dice),
+    drawStray: (layout: number) => studio.drawStray(layout % 2),
+  },
   scoring: { layouts: 2, drawPlan: scoringPlan, ...scoringStatement, ...scoringLetter, ...scoringConsent, ...scoringCard, ...scoringCover, ...scoringApplication, ...scoringPayslip, ...scoringQuote, ...scoringStray, ...scoringBill, ...scoringRegistration },
 } as const
 export type PaperSet = keyof typeof paperSets

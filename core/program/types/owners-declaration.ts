@@ -6,7 +6,7 @@ export const ownersDeclaration: TypeData = {
   title: "Owners' declaration",
   short: 'Owners',
   pages: { min: 1, max: 3 },
-  titles: ['declaration of beneficial owners', 'beneficial owners declaration', 'beneficial ownership declaration', 'declaration of owners', "owners' declaration", 'beneficial owners', 'beneficial ownership', 'ownership declaration', 'declaration of beneficial ownership', 'statement of beneficial ownership', 'owners of the company', 'who owns the business', 'register of beneficial owners', 'ownership statement', 'declaration of ownership'],
+  titles: ['declaration of beneficial owners', 'beneficial owners declaration', 'beneficial ownership declaration', 'declaration of owners', "owners' declaration", 'beneficial owners', 'beneficial ownership', 'ownership declaration', 'declaration of beneficial ownership', 'statement of beneficial ownership', 'owners of the company', 'who owns the business', 'register of beneficial owners', 'ownership statement', 'declaration of ownership', 'beneficial ownership form', 'ultimate beneficial owners', 'who owns or controls the company?'],
   signs: [
     { words: 'beneficial owner', weight: 2.5 }, { words: 'beneficial owners', weight: 2.5 }, { words: 'share held', weight: 1.5 }, { words: 'shareholding', weight: 1.8 }, { words: 'ownership', weight: 1.5 }, { words: 'percentage', weight: 1 }, { words: 'owners', weight: 1.2 }, { words: 'owns or controls', weight: 2 }, { words: 'directly or indirectly', weight: 1.2 }, { words: '25 %', weight: 0.8 }, { words: 'natural person', weight: 1 }, { words: 'natural persons', weight: 1.2 }, { words: 'shareholder', weight: 1.2 }, { words: 'shareholders', weight: 1.2 }, { words: 'share in %', weight: 1.5 },
   ],

@@ -34,6 +34,8 @@ export const parseMoney = remembered((text): { value: { amount: string; currency
   let repaired = false
   if (!/^[\d.,' ]+$/.test(rest)) {
     const digits = (rest.match(/\d/g) ?? []).length
+    // "is 403.73": a word before an amount is none of its figures.
+    if (rest.split(' ').some((part) => part.length > 1 && !/\d/.test(part))) return null
     const mended = asDigits(rest)
     // A word is not an amount: only a few letters among digits are slips.
     if (!/^[\d.,' ]+$/.test(mended) || digits < 2 || digits * 2 < mended.replace(/[^\d]/g, '').length) return null
