@@ -8,7 +8,7 @@ import { kindReaders } from './kinds/index.ts'
 import type { Reading } from './kinds/reading.ts'
 import { mendNumeral } from './kinds/numeral.ts'
 import { mendPostcode } from './kinds/postcode.ts'
-import { parseDate } from './kinds/date.ts'
+import { monthOf, parseDate } from './kinds/date.ts'
 import { hasPostcode, orgLikeness } from './kinds/words.ts'
 import { ends, labelLike, labelsOn, setOff, type LabelHit } from './labels.ts'
 import { malformed } from './malformed.ts'
@@ -198,7 +198,7 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
   }
   if (field.sources.includes('period')) {
     // "1 January 2026" over "to 31 January 2026" is one period on two lines.
-    const period = periodIn(region.words) ?? periodIn([...region.words, ...alongside(region)]) ?? periodIn([...region.words, ...lineUnder(region)]) ?? (brokenOff(region.words) ? periodIn([...region.words, ...brokenRest(region, byLine)]) : null)
+    const period = periodIn(region.words) ?? (brokenOff(region.words) ? periodIn([...region.words, ...brokenRest(region, byLine)]) : null) ?? periodIn([...region.words, ...alongside(region)]) ?? periodIn([...region.words, ...lineUnder(region)])
     if (period) return [{ ...base, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, score: 0.8, repaired: false, period: true }]
   }
   // The day and the year of a date are no amounts.
@@ -225,19 +225,26 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
 /** Kinds whose values show by their form that a narrow column broke them off. */
 const BREAKING: ReadonlySet<string> = new Set(['date', 'iban', 'money'])
 
-/** Words that end in the middle of something: a stroke, a day without its month, a sign without its amount. */
-const brokenOff = (words: readonly Word[]): boolean => /(?:[-–/]|^(?:to|until|till|through|au|al|hasta|€|EUR|\d{1,2}(?:st|nd|rd|th|er)?|\p{Lu}\p{Ll}{2,8}))$/u.test(words.at(-1)!.text)
+/** Words that end in the middle of something: a stroke, a day without its month, a month without its year. */
+function brokenOff(words: readonly Word[]): boolean {
+  const last = words.at(-1)!.text
+  return /(?:[-–/]|\d,|^(?:to|until|till|through|au|al|hasta|\d{1,2}(?:st|nd|rd|th|er)?))$/u.test(last) || monthOf(last) !== undefined
+}
 
-/** What stands straight under a region in its column. */
-const brokenRest = (region: Region, byLine: LabelsByLine): Word[] => continuing(region, byLine, 1).flatMap((s) => s.words)
+/** What stands straight under a region in its column: the rest of a value that its column is too narrow for. */
+const brokenRest = (region: Region, byLine: LabelsByLine): Word[] => continuing(region, byLine, 2).filter((s) => s.words.length <= 4).flatMap((s) => s.words)
 
 /** The values in a region, with its next line where its own words hold none of the kind: "16-03-" over "2026". */
 function wholeReadings(region: Region, kind: keyof typeof kindReaders, byLine: LabelsByLine): Reading[] {
   const own = kindReaders[kind](region.words)
   if (!BREAKING.has(kind) || region.words.length > 8 || own.some((r) => r.fit > 0.6) || !/\d|€|EUR/.test(region.words.map((w) => w.text).join(' '))) return own
   const rest = brokenRest(region, byLine)
-  const whole = rest.length === 0 || rest.length > 4 ? [] : kindReaders[kind]([...region.words, ...rest]).filter((r) => r.words.some((w) => region.words.includes(w)) && r.words.includes(rest[0]))
-  return whole.length > 0 ? whole : own
+  // The shortest that makes a whole value: what stands beneath it is the next one's.
+  for (let more = 1; more <= Math.min(4, rest.length); more++) {
+    const whole = kindReaders[kind]([...region.words, ...rest.slice(0, more)]).filter((r) => r.fit > 0.6 && r.words.some((w) => region.words.includes(w)) && r.words.includes(rest[0]))
+    if (whole.length > 0) return whole
+  }
+  return own
 }
 
 /** Lines of an address that end in the region, the last of which the label captions. */

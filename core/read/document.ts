@@ -50,17 +50,24 @@ function ofPeople(candidates: ReadonlyMap<string, Candidate[]>, type: DocumentTy
 /** Log-odds against a day of the paper where a person's stands. */
 const OF_PEOPLE = 4
 
-/** Log-odds against a balance that a page carries over being the one that the account closes with. */
-const CARRIED = 1.5
+/** Log-odds against a balance that one page carries over to the next being one that the account opens or closes with. */
+const CARRIED = 3
 
-/** "Carried forward" under the rows of a page that others follow is no closing balance. */
+/** "Carried forward" under the rows of a page that others follow is no closing balance, "brought forward" over those of a later page no opening one. */
 function carriedOver(pages: readonly Page[], candidates: ReadonlyMap<string, Candidate[]>, type: DocumentType, tableOf: (name: string) => Table | null): void {
   for (const relation of type.relations) {
-    if (relation.kind !== 'running' || pages.length < 2) continue
-    const table = tableOf(relation.table)
+    const places = relation.kind === 'running' && pages.length > 1 ? tableOf(relation.table)?.places : undefined
+    if (relation.kind !== 'running' || !places || places.length === 0) continue
+    const [firstPage, lastPage] = [places[0].page, places.at(-1)!.page]
+    const rowsOn = ({ page }: Candidate) => places.filter((p) => p.page === page.number)
+    const at = ({ words }: Candidate) => words[0].box[1]
     for (const candidate of candidates.get(relation.closing)!) {
-      const rows = table?.places.filter((p) => p.page === candidate.page.number) ?? []
-      if (candidate.page !== pages.at(-1) && rows.length > 0 && candidate.words[0].box[1] > rows.at(-1)!.box[1]) candidate.score -= CARRIED
+      const rows = rowsOn(candidate)
+      if (rows.length > 0 && candidate.page.number !== lastPage && at(candidate) > rows.at(-1)!.box[1]) candidate.score -= CARRIED
+    }
+    for (const candidate of candidates.get(relation.opening)!) {
+      const rows = rowsOn(candidate)
+      if (rows.length > 0 && candidate.page.number !== firstPage && at(candidate) < rows[0].box[3]) candidate.score -= CARRIED
     }
   }
 }

@@ -3,7 +3,7 @@ import { fold } from '../page/text.ts'
 import type { Page } from '../page/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
-import { addressLikeness, nameLikeness, orgLikeness, readNames } from './kinds/words.ts'
+import { addressLikeness, hasPostcode, nameLikeness, orgLikeness, readNames } from './kinds/words.ts'
 import { labelLike, labelsOn } from './labels.ts'
 
 /** What papers are called: a heading that is no firm, however much water or power it speaks of. */
@@ -72,6 +72,8 @@ function linesBelow(page: Page, lines: Line[], index: number, top: Segment): Seg
     }
     if (/:/.test(segment.text) || segment.text.split(' ').length > 7 || !/[\p{L}\d]{2}/u.test(segment.text)) break
     found.push(segment)
+    // A postal code ends an address: what stands straight beneath belongs to something else.
+    if (hasPostcode(segment.text)) break
     before = lines[i]
   }
   return found

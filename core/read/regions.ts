@@ -1,6 +1,7 @@
 import { linesOf, type Segment } from '../page/layout.ts'
 import { overlap } from '../page/geometry.ts'
 import type { Page, Word } from '../page/page.ts'
+import { hasPostcode } from './kinds/words.ts'
 import { ends, type LabelHit } from './labels.ts'
 
 /** How a place lies to its label. */
@@ -120,7 +121,8 @@ export function continuing(region: Region, labels: LabelsByLine, most: number): 
       if (line.segments.every((s) => s.box[0] > left + 0.15 || s.box[2] < left)) continue
       break
     }
-    if ((labels.get(i) ?? []).some((l) => ends(l) && segment.words.includes(l.lineOf.words[l.from]))) break
+    // "Cullen" over "Point SK6 4WE": what ends in a postal code is a place, whatever label begins like it.
+    if (!hasPostcode(segment.text) && (labels.get(i) ?? []).some((l) => ends(l) && segment.words.includes(l.lineOf.words[l.from]))) break
     found.push(segment)
     before = line
   }

@@ -327,10 +327,14 @@ function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [nu
   /** Words that begin behind the end of the one before, in its line. */
   const returns: number[] = []
   let current: Word | null = null
+  /** An end of line came before this letter; whether it is one, its place says. */
+  let broken = false
   for (let i = 0; i < count; i++) {
     const code = raw._FPDFText_GetUnicode(text, i)
     if (code <= 32 || code === 0xa0) {
-      current = null
+      // PDFium takes some wide layouts for columns of single letters and puts an end of line behind each.
+      if (code === 13 || code === 10) broken = true
+      else current = null
       continue
     }
     if (code === 0xfffd || (code >= 0xe000 && code <= 0xf8ff) || code === 0xfffe) strange++
@@ -352,6 +356,8 @@ function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [nu
     const over = current !== null && x0 !== lastX && current.box[2] - box[0] > reach
     lastX = x0
     lastY = y0
+    if (broken && current && !(Math.abs(box[1] - current.box[1]) < (box[3] - box[1]) * 0.3 && Math.abs(box[0] - current.box[2]) < (box[3] - box[1]) * aspect * 0.08)) current = null
+    broken = false
     const letter = String.fromCodePoint(code === 2 ? 45 : code)
     // Runs drawn side by side carry no space of their own; a gap of a fifth of the letters' height is one, and behind a colon less.
     const room = (box[3] - box[1]) * aspect * (current?.text.endsWith(':') ? 0.06 : 0.2)

@@ -14,7 +14,7 @@ export const businessAccounts: TypeData = {
   lastSigns: ['approved by the proprietor', 'notes to the accounts', 'approved on', 'i approve these accounts'],
   person: 'owner_name',
   tellsApart: 'period_end',
-  signature: { labels: [...SIGNATURE, 'signature of owner', 'signature of proprietor', 'signed by the proprietor', 'proprietor', 'approved by', 'owner', 'sole trader', 'signature of the owner'] },
+  signature: { labels: [...SIGNATURE, 'signature of owner', 'signature of proprietor', 'signed by the proprietor', 'proprietor', 'approved by', 'owner', 'sole trader', 'signature of the owner', 'approved by proprietor', 'owner’s signature'] },
   fields: [
     { name: 'business_name', title: 'Business', kind: 'org', sources: ['letterhead'], labels: [...BUSINESS, 'accounts of', 'trading under the name', 'prepared for'] },
     { name: 'owner_name', title: 'Owner', kind: 'name', labels: ['owner', 'proprietor', 'sole trader', 'name of owner', 'name of proprietor', 'sole proprietor', 'owner name', 'owned by', 'trader', 'proprietor name', 'name of trader', 'business owner', 'name of sole trader', 'the proprietor', 'the owner', 'prepared for'] },

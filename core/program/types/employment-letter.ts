@@ -12,7 +12,7 @@ export const employmentLetter: TypeData = {
     { words: 'position of', weight: 1.5 }, { words: 'job title', weight: 1.5 }, { words: 'employment began', weight: 2 }, { words: 'we confirm that', weight: 1.2 }, { words: 'human resources', weight: 1.5 }, { words: 'personnel', weight: 1 }, { words: 'per annum', weight: 1.5 }, { words: 'permanent', weight: 0.6 }, { words: 'notice has been given', weight: 1.5 }, { words: 'member of staff', weight: 1 }, { words: 'full-time', weight: 0.8 },
   ],
   person: 'employee_name',
-  signature: { labels: [...SIGNATURE, 'yours faithfully', 'yours sincerely', 'human resources', 'manager', 'director', 'for the employer', 'personnel manager', 'managing director', 'office manager'] },
+  signature: { labels: [...SIGNATURE, 'yours faithfully', 'yours sincerely', 'human resources', 'manager', 'director', 'for the employer', 'personnel manager', 'managing director', 'office manager', 'for and on behalf of the company', 'hr manager'] },
   versions: { date: 'letter_date', of: ['employee_name', 'employer_name'] },
   fields: [
     { name: 'employee_name', title: 'Employee', kind: 'name', labels: ['employee', 'employee name', 'name of employee', 'confirm that', 'certify that', 'confirms that', 'certifies that', 'name', 're', 'our employee', 'regarding', 'concerning', 'subject', 'staff member', 'member of staff', 'to certify that', 'to confirm that', 'the employee'] },

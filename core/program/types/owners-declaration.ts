@@ -10,7 +10,7 @@ export const ownersDeclaration: TypeData = {
   signs: [
     { words: 'beneficial owner', weight: 2.5 }, { words: 'beneficial owners', weight: 2.5 }, { words: 'share held', weight: 1.5 }, { words: 'shareholding', weight: 1.8 }, { words: 'ownership', weight: 1.5 }, { words: 'percentage', weight: 1 }, { words: 'owners', weight: 1.2 }, { words: 'owns or controls', weight: 2 }, { words: 'directly or indirectly', weight: 1.2 }, { words: '25 %', weight: 0.8 }, { words: 'natural person', weight: 1 }, { words: 'natural persons', weight: 1.2 }, { words: 'shareholder', weight: 1.2 }, { words: 'shareholders', weight: 1.2 }, { words: 'share in %', weight: 1.5 },
   ],
-  signature: { labels: [...SIGNATURE, 'signature of declarant', 'declarant', 'director', 'signature of director', 'for the company', 'signed for the company', 'signature for the company'] },
+  signature: { labels: [...SIGNATURE, 'signature of declarant', 'declarant', 'director', 'signature of director', 'for the company', 'signed for the company', 'signature for the company', 'director’s signature', 'signed by a director'] },
   versions: { date: 'declaration_date', of: ['company_number'] },
   fields: [
     { name: 'business_name', title: 'Business', kind: 'org', labels: [...BUSINESS, 'declaration for', 'owners of'] },

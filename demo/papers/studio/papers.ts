@@ -93,7 +93,7 @@ export function drawRegistration(story: Story, layout: number, dice: Dice, wishe
   const f = facts.registrationFacts(story, dice, wishes)
   const work = begin('vessel_registration', f.truth, own(layout))
   const { s, w } = work
-  const body = s.dice.chance(0.25) ? inWords(work, w.prose![0]) : s.say([...sayings(work, s.dice.shuffle(['registration_number', 'vessel_name', 'hull_number', 'owner_name'])), { label: s.label(['Length', 'Gross tonnage', 'Year built']), value: s.dice.pick(['9.2', '11.4', '2009']) }, ...sayings(work, ['issue_date', 'expiry_date'])])
+  const body = s.dice.chance(0.25) ? inWords(work, s.dice.pick(w.prose!)) : s.say([...sayings(work, s.dice.shuffle(['registration_number', 'vessel_name', 'hull_number', 'owner_name'])), { label: s.label(['Length', 'Gross tonnage', 'Year built']), value: s.dice.pick(['9.2', '11.4', '2009']) }, ...sayings(work, ['issue_date', 'expiry_date'])])
   return print('vessel_registration', f, s.css, s.page(s.head(s.dice.pick(['Skerrow Isles Registry of Shipping', 'Registrar of Shipping and Seamen, Merrow']), w.titles), body, s.small(w.small)))
 }
 
