@@ -1,4 +1,4 @@
-import { linesOf, type Segment } from '../page/layout.ts'
+import { isSentence, linesOf, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import { fold, squeeze } from '../page/text.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
@@ -15,9 +15,9 @@ import { malformed } from './malformed.ts'
 import { readChoice, YES_NO } from './marks.ts'
 import { addressees, letterheads } from './positions.ts'
 import { endOf, periodIn, periods } from './periods.ts'
-import { inProse } from './prose.ts'
+import { GOES_ON, inProse } from './prose.ts'
 import { continuing, labelsByLine, regionsOf, type LabelsByLine, type Region } from './regions.ts'
-import { sentences } from './sentences.ts'
+import { personsConfirmed, sentences } from './sentences.ts'
 import { withoutCapitals, withoutLabel, withoutLabelWords } from './strip-labels.ts'
 import { acrossLines, followStyle } from './style.ts'
 import { titleYears } from './title-year.ts'
@@ -57,6 +57,7 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
       if (field.sources.includes('sentence') && order === 0) sentences(page, field).forEach(add)
       if (field.sources.includes('title_year') && order === 0) titleYears(page, field).forEach(add)
     }
+    if (order === 0) for (const field of type.fields) if (field.name === type.person) personsConfirmed(page, field).forEach(add)
     if (order === 0) inProse(page, type).forEach(add)
     for (const field of type.fields) if (field.kind === 'name') add(joinedName(labels, byLine, field))
     crossings(page, type).forEach(add)
@@ -97,14 +98,27 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
       if (region.words.length === 0) return
       // Both ends of a stretch of days stand behind the label: the second, a column further, is no value of its own.
       if (region.relation !== 'inline' && found.some((c) => c.field === field.name && c.period && c.relation === 'inline')) return
-      for (const read of fromRegion(region, field, byLine, type)) {
-        const candidate = region.relation === 'inline' && !label.colon && WORDY.has(field.kind) ? withoutCapitals(read, label, type) : read
+      for (const read of fromRegion(region, field, byLine, type, label)) {
+        const ended = goingOn(read, region, field)
+        const candidate = region.relation === 'inline' && !label.colon && WORDY.has(field.kind) ? withoutCapitals(ended, label, type) : ended
         const alone = region.relation !== 'below' || !regions.some((r) => r.relation === 'inline' || r.relation === 'right')
         found.push({ ...candidate, relation: region.relation, label: label.near >= 0.75 && (label.leads || label.colon), score: candidate.score + base + RELATION_SCORE[region.relation] + (label.colon && (region.relation === 'inline' || region.relation === 'right') ? 0.5 : 0) - (alone ? 0 : 1.1) + (region.relation === 'above' ? nearer : region.relation === 'below' ? -nearer : 0), hangs: region.relation === 'inline' && !label.colon && WORDY.has(field.kind) })
       }
     })
   }
   return found
+}
+
+/** Inside a sentence a name of a thing ends where small letters go on: "the vessel Stormcock at a berth". */
+function goingOn(read: Candidate, { page, line }: Region, field: Field): Candidate {
+  const segment = linesOf(page)[line].segments.find((s) => s.words.includes(read.words[0]))
+  if (field.kind !== 'text' || !segment || !isSentence(segment)) return read
+  const ends = field.common ? GOES_ON : /^\p{Ll}/u
+  const end = read.words.findIndex((w, i) => i > 0 && ends.test(w.text))
+  if (end < 0 || !/^\p{Lu}/u.test(read.words[0].text)) return read
+  const words = read.words.slice(0, end)
+  const raw = words.map((w) => w.text).join(' ')
+  return { ...read, words, raw, value: raw.replace(/[,;:.]+$/, '') }
 }
 
 /** "The Harbour Office" is a name of its own, not a label with a value behind it. */
@@ -172,7 +186,7 @@ function nearness(field: Field, label: LabelHit, marks: LabelHit[]): number {
   return near && label.length === 1 ? -1.6 : 0
 }
 
-function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: DocumentType): Candidate[] {
+function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: DocumentType, label: LabelHit): Candidate[] {
   const { page } = region
   const kind = field.kind as keyof typeof kindReaders
   const base = { field: field.name, page }
@@ -185,6 +199,8 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     const fit = Math.max(...kindReaders.address(words).map((r) => r.fit), 0)
     // A street with no place behind it is likely half of an address.
     const half = hasPostcode(text) || text.includes(',') ? 0 : -1.5
+    // "Moving home? Tell us two days before. Emergencies: 0800 555 010" is no place.
+    if (/\p{Ll}{3}\.\s+\p{Lu}/u.test(text)) return []
     const candidates = fit > 0 ? [{ ...base, value: text, raw: text, words, score: (fit - 0.5) * 3 + half, repaired: false }] : []
     const firstFit = Math.max(...kindReaders.address(region.words).map((r) => r.fit), 0)
     const raw = region.words.map((w) => w.text).join(' ').replace(/^[\s:.]+|,$/g, '')
@@ -201,8 +217,13 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     const period = periodIn(region.words) ?? (brokenOff(region.words) ? periodIn([...region.words, ...brokenRest(region, byLine)]) : null) ?? periodIn([...region.words, ...alongside(region)]) ?? periodIn([...region.words, ...lineUnder(region)])
     if (period) return [{ ...base, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, score: 0.8, repaired: false, period: true }]
   }
-  // The day and the year of a date are no amounts.
-  const dated = field.kind === 'money' ? new Set(kindReaders.date(region.words).flatMap((d) => d.words)) : null
+  if (WORDY.has(field.kind)) {
+    const second = secondLine(region, label, byLine)
+    const whole = second && kindReaders[kind]([...region.words, ...second]).find((r) => r.words.includes(second.at(-1)!))
+    if (whole && whole.fit >= 0.9 && !labelLike(second.map((w) => w.text).join(' '), type)) return [{ ...base, value: whole.value, raw: whole.raw, words: whole.words, repaired: whole.repaired, score: (whole.fit - 0.6) * 3.2 + 0.4 }]
+  }
+  // The day and the year of a date are no amounts, nor is a year before one: "for the year 2025 came to EUR 19,628.00".
+  const dated = field.kind === 'money' ? new Set([...kindReaders.date(region.words).flatMap((d) => d.words), ...(region.words.length > 2 ? region.words.filter((w) => /^(?:19|20)\d\d$/.test(w.text)) : [])]) : null
   const readings = wholeReadings(region, kind, byLine).filter((r) => !(dated && r.words.some((w) => dated.has(w))) && (field.kind !== 'name' || r.fit >= 0.3) && !(WORDY.has(field.kind) && labelLike(r.raw, type)))
   const limit = field.kind === 'id' && region.words.length > 8 ? 0 : 2
   return readings.slice(0, Math.max(1, limit)).map((reading, place) => {
@@ -220,6 +241,21 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     const partial = otherEnd || left.some((w) => w.sure < UNREAD && /[\p{L}\d]/u.test(w.text))
     return { ...base, value: reading.value, raw: reading.raw, words: reading.words, repaired: reading.repaired, partial, score: firm + coded + year + (reading.fit - 0.6) * 3.2 - place * 1.2 + prose + patterned }
   })
+}
+
+/** Closer than this, as a share of the letters' height, two lines in the column of values are one value. */
+const ONE_VALUE = 0.55
+
+/** The second line of a name beside its label: nothing but the label's own second line stands before it. */
+function secondLine(region: Region, label: LabelHit, byLine: LabelsByLine): Word[] | null {
+  if (region.relation !== 'right' || region.line !== label.line || region.words.length > 4) return null
+  const line = linesOf(region.page)[region.line]
+  const next = linesOf(region.page)[region.line + 1]
+  const [segment] = continuing(region, byLine, 1)
+  if (!segment || !next?.segments.includes(segment) || segment.words.length > 3 || /[\d:@]/.test(segment.text)) return null
+  if ((next.box[1] - line.box[3]) * region.page.height > line.height * ONE_VALUE) return null
+  const before = next.segments.filter((s) => s.box[2] <= segment.box[0])
+  return before.length === 0 || label.lastLine === region.line + 1 ? segment.words : null
 }
 
 /** Kinds whose values show by their form that a narrow column broke them off. */

@@ -196,7 +196,7 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
 
 /** Of a label in two lines, as a share of its letters' height: lines further apart are two labels. */
 const LEADING = 0.75
-/** So much nearer must both lines together come than the first alone. */
+/** So much nearer must both lines together come than the first alone, where no colon ends them. */
 const TOGETHER = 0.08
 
 /**
@@ -208,22 +208,36 @@ function wrapped(page: Page, lines: readonly Line[], heads: ReadonlySet<number>,
   const best = (segment: Segment) => Math.max(0, ...hits.filter((h) => h.segment === segment && h.alone).map((h) => h.near), wordings.nearest(whole(segment))[0]?.near ?? 0)
   const found: LabelHit[] = []
   const done = new Set<Segment>()
+  /** Where a label in this column goes on straight beneath. */
+  const below = (segment: Segment, index: number): { at: number; segment: Segment } | null => {
+    for (let at = index + 1; at < Math.min(lines.length, index + 4); at++) {
+      const next = lines[at].segments.find((s) => Math.abs(s.box[0] - segment.box[0]) < 0.004)
+      if (next) return next.words.length <= 5 && !/[\d€]/.test(next.text) && !heads.has(at) && (next.box[1] - segment.box[3]) * page.height < lines[index].height * LEADING ? { at, segment: next } : null
+    }
+    return null
+  }
   lines.forEach((line, index) => {
     if (heads.has(index)) return
     for (const segment of line.segments) {
       if (done.has(segment) || segment.words.length > 5 || /[\d€:;,./]/.test(segment.text) || !gist(segment.text).every((g) => wordings.knows(g))) continue
-      const at = lines.findIndex((l, i) => i > index && i <= index + 3 && l.segments.some((s) => Math.abs(s.box[0] - segment.box[0]) < 0.004 && s.words.length <= 5 && !/[\d€]/.test(s.text) && (s.box[1] - segment.box[3]) * page.height < line.height * LEADING))
-      const rest = lines[at]?.segments.find((s) => Math.abs(s.box[0] - segment.box[0]) < 0.004)
-      if (!rest || heads.has(at)) continue
-      const nearest = wordings.nearest(`${whole(segment)} ${whole(rest)}`)
-      if (nearest.length === 0 || nearest[0].near < 0.85 || nearest[0].near < Math.max(best(segment) + TOGETHER, best(rest) - 0.02)) continue
-      for (const hit of hits) if (hit.segment === segment || hit.segment === rest) hit.near = Math.min(hit.near, 0.3)
-      done.add(rest)
+      // The lines of a label up to its colon, or the next line alone where it has none.
+      const parts = [{ at: index, segment }]
+      for (let next = below(segment, index); next && parts.length < 4; next = parts.at(-1)!.segment.text.endsWith(':') ? null : below(next.segment, next.at)) parts.push(next)
+      const colon = parts.length > 1 && parts.at(-1)!.segment.text.endsWith(':')
+      if (!colon) parts.splice(2)
+      const { at, segment: rest } = parts.at(-1)!
+      if (parts.length < 2) continue
+      const nearest = wordings.nearest(parts.map((p) => whole(p.segment)).join(' '))
+      // Before a colon every line belongs to the label, whatever one of them would say alone.
+      if (nearest.length === 0 || nearest[0].near < 0.85 || (!colon && nearest[0].near < Math.max(best(segment) + TOGETHER, best(rest) - 0.02))) continue
+      for (const hit of hits) if (parts.some((p) => p.segment === hit.segment)) hit.near = Math.min(hit.near, 0.3)
+      for (const part of parts.slice(1)) done.add(part.segment)
       const part = (own: Line, ownIndex: number, own_: Segment, key: LabelMeaning, near: number, lastLine?: number): LabelHit => ({ line: ownIndex, from: own.words.indexOf(own_.words[0]), to: own.words.indexOf(own_.words.at(-1)!) + 1, length: 1, mended: false, meanings: [key], page, lineOf: own, segment: own_, leads: true, colon: rest.text.endsWith(':'), alone: true, near, ...(lastLine === undefined ? {} : { lastLine }) })
       // A value beside it begins at the label's first line, or between the two; one beneath it follows the second.
       const beside = lines.slice(index, at + 1).some((l) => l.segments.some((s) => s.box[0] > segment.box[2] && !(l === lines[at] && l !== line)))
       for (const { key, near } of nearest) found.push(part(beside ? line : lines[at], beside ? index : at, beside ? segment : rest, { role: 'field', field: key, rank: 0 }, near * 0.97, beside ? at : undefined))
-      found.push(part(beside ? lines[at] : line, beside ? at : index, beside ? rest : segment, { role: 'other' }, 1))
+      // The label's other lines say nothing of their own, and are no value of the first.
+      for (const other of parts) if (other.segment !== (beside ? segment : rest)) found.push(part(lines[other.at], other.at, other.segment, { role: 'other' }, 1))
     }
   })
   return found

@@ -83,8 +83,7 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
   const score = (label.leads ? 3 : 1.6) - Math.min(1, label.meanings.some((m) => m.role === 'field' && m.field === field.name) ? 0 : 1)
   if (new Set(options.map((o) => o.value)).size === 1) {
     const line = lines[options[0].line]
-    const before = line.words[line.words.indexOf(options[0].words[0]) - 1]
-    if (before && boxState(before.text) === false) return null
+    if (boxEndingAt(line.words, line.words.indexOf(options[0].words[0])) === false) return null
     return { ...base, value: options[0].value, raw: options[0].words.map((w) => w.text).join(' '), words: options[0].words, score }
   }
   const ticked = tickedAsText(options, lines)

@@ -30,11 +30,26 @@ export function letterheads(page: Page, type: DocumentType, field: Field): Candi
       })
     }
   })
+  found.push(...found.flatMap((first) => overTwoLines(page, first) ?? []))
   // The one firm in the head of a page has nobody to be mixed up with.
   const firms = found.filter((c) => orgLikeness(c.raw) === 1 && c.score > 1)
   if (firms.length === 1) firms[0].score += 0.8
   return found
 }
+
+/** A firm's name that its column breaks in two, in letters of one height: "Northern Isles" over "Energy". */
+function overTwoLines(page: Page, first: Candidate): Candidate | null {
+  const lines = linesOf(page)
+  const index = lines.findIndex((l) => l.words.includes(first.words[0]))
+  const segment = lines[index].segments.find((s) => s.words.includes(first.words[0]))!
+  const next = lines.slice(index + 1, index + 3).flatMap((l) => l.segments).find((s) => Math.abs(s.box[0] - segment.box[0]) < 0.006)
+  if (!next || next.words.length > 3 || /[\d,:@]/.test(next.text) || PAPER.test(fold(next.text))) return null
+  const [own, other] = [segment, next].map((s) => (s.box[3] - s.box[1]) * page.height)
+  const name = `${first.raw} ${next.text}`
+  if (Math.abs(own - other) > own * 0.06 || (next.box[1] - segment.box[3]) * page.height > own * 0.3 || orgLikeness(next.text) < 1 || orgLikeness(first.raw) === 1 && LEGAL_FORM.test(first.raw)) return null
+  return { ...first, value: name, raw: name, words: [...first.words, ...next.words], score: first.score + 0.8 + (orgLikeness(first.raw) === 1 ? 0 : 1.6) }
+}
+const LEGAL_FORM = /\b(?:ltd|limited|plc|llp|inc|co|sarl|gmbh)\.?$/i
 
 /** A name over lines of an address, as letters and bills are addressed. */
 export interface AddressBlock {

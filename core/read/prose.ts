@@ -19,8 +19,8 @@ const CAPITALISED: ReadonlySet<string> = new Set(['name', 'org', 'text'])
 export function inProse(page: Page, type: DocumentType): Candidate[] {
   return paragraphs(page).flatMap((lines) => {
     // Full stops and brackets are the sentence's, not the value's.
-    const stream = lines.flatMap((l) => l.line.words)
-    const clean = stream.map((w) => ({ ...w, text: w.text.replace(/^[(“"‘]+(?=.)|(?<=.)[,;.)”"’]+$/gu, '') }))
+    const stream = rejoined(lines.flatMap((l) => l.line.words))
+    const clean = stream.map((w) => ({ ...w, text: w.text.replace(/^[(“"‘]+(?=.)|(?<=.)[,;:.)”"’]+$/gu, '') }))
     const leads = leadsIn(clean.map((w) => w.text), stream, type)
     return leads.flatMap(({ field: name, near, end, length }): Candidate[] => {
       const field = type.fields.find((f) => f.name === name)!
@@ -35,6 +35,17 @@ export function inProse(page: Page, type: DocumentType): Candidate[] {
       return skipped > reach ? [] : [{ field: name, value: found.value, raw: found.raw, words: places.map((at) => stream[at]), page, repaired: found.repaired, score: 1.4 + (length > 1 ? 0.3 : -0.3) - skipped * 0.15 - (1 - near) * 2 }]
     })
   })
+}
+
+/** A day that the end of a line breaks at its stroke ("10-" over "12-2025") is one word again. */
+function rejoined(words: readonly Word[]): Word[] {
+  const whole: Word[] = []
+  for (const word of words) {
+    const last = whole.at(-1)
+    if (last && /\d[-/]$/.test(last.text) && word.box[0] < last.box[0] && /^\d{1,4}[-/.,;)]?/.test(word.text)) whole[whole.length - 1] = { ...word, text: last.text + word.text }
+    else whole.push(word)
+  }
+  return whole
 }
 
 const alike = (a: Field, b: Field): boolean => a.kind === b.kind || (CAPITALISED.has(a.kind) && CAPITALISED.has(b.kind))
@@ -98,9 +109,14 @@ function stopAfter(words: readonly Word[], from: number, to: number): number {
 /** The first thing of the field's kind. `ahead` has the sentence's punctuation taken off, `printed` still has it. */
 function firstOf(field: Field, ahead: Word[], printed: readonly Word[]): { value: Candidate['value']; raw: string; words: Word[]; repaired: boolean } | null {
   if (field.kind === 'table' || field.kind === 'choice' || field.kind === 'yesno' || field.kind === 'address') return null
+  if (field.kind === 'money') {
+    // "for the year 2025 came to EUR 19,628.00": a bare figure is passed over where an amount follows.
+    const amounts = kindReaders.money(ahead).filter((r) => !/^(?:19|20)\d\d$/.test(r.raw))
+    return amounts.find((r) => r.fit >= 0.8) ?? amounts[0] ?? null
+  }
   if (!CAPITALISED.has(field.kind)) return kindReaders[field.kind](ahead)[0] ?? null
   if (field.common) return commonWords(ahead, printed)
-  const from = ahead.findIndex((w) => /^\p{Lu}/u.test(w.text))
+  const from = ahead.findIndex((w) => /^\p{Lu}/u.test(w.text) && w.text !== 'I')
   if (from < 0) return null
   const run: Word[] = []
   for (let i = from; i < ahead.length; i++) {
@@ -128,4 +144,4 @@ function commonWords(ahead: readonly Word[], printed: readonly Word[]): { value:
 }
 
 /** Words with which a sentence goes on behind a name of a thing. */
-const GOES_ON = /^(?:since|from|under|on|for|to|until|who|he|she|they|has|have|had|was|will|by|full-time|part-time)$/i
+export const GOES_ON = /^(?:since|from|under|on|at|in|with|for|to|until|who|he|she|they|has|have|had|was|will|by|full-time|part-time)$/i

@@ -96,7 +96,7 @@ function namesIn(words: readonly Word[]): { value: string; words: Word[] }[] {
     const raw = run.map((w) => w.text).join(' ')
     const lead = words[before - 1]?.text ?? ''
     const [name] = run.length >= 2 && run.length <= 5 ? readNames(run) : []
-    if (name && nameLikeness(name.value as string) > 0.95 && orgLikeness(raw) < 1 && (raw !== raw.toUpperCase() || run.length <= 3) && !/\b(?:of|the)$/i.test(raw) && !ELSEWHERE.test(lead)) found.push({ value: (name.value as string).replace(/(?<=\p{L}{2})\.$/u, ''), words: name.words })
+    if (name && nameLikeness(name.value as string) > 0.95 && orgLikeness(raw) < 1 && (raw !== raw.toUpperCase() || run.length <= 3) && !/\b(?:of|the)$/i.test(raw) && !ELSEWHERE.test(lead) && !/^\d+[A-Za-z]?,?$/.test(lead)) found.push({ value: (name.value as string).replace(/(?<=\p{L}{2})\.$/u, ''), words: name.words })
     run = []
   }
   let from = 0

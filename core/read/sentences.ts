@@ -59,6 +59,22 @@ function certified(page: Page, field: Field, index: number): Candidate[] {
   return run.length > 1 && orgLikeness(value) >= 0.8 ? [{ field: field.name, value, raw, words: run, page, repaired: false, score: 3.2 }] : []
 }
 
+/** The person that a letter confirms something of: "We hereby confirm that Ruaridh Lefèvre is an employee". */
+export const personsConfirmed = (page: Page, field: Field): Candidate[] => linesOf(page).flatMap((_, index) => personThat(page, field, index) ?? [])
+
+function personThat(page: Page, field: Field, index: number): Candidate | null {
+  const lines = linesOf(page)
+  const words = [...lines[index].words, ...(lines[index + 1]?.words ?? [])]
+  const that = words.findIndex((w, i) => i < lines[index].words.length && /^that$/i.test(w.text) && /^(?:confirm|certif|stat|declar|attest)/i.test(words[i - 1]?.text ?? ''))
+  if (that < 0) return null
+  const rest = words.slice(that + 1)
+  const end = rest.findIndex((w) => !/^\p{Lu}/u.test(w.text) && !/^(?:de|van|von|le|la|del|y)$/.test(w.text))
+  const run = rest.slice(0, end < 0 ? rest.length : end)
+  const raw = run.map((w) => w.text).join(' ')
+  const value = raw.replace(/[,;.(]+$/, '')
+  return run.length > 1 && run.length < 6 && nameLikeness(value) > 0.9 && orgLikeness(value) < 1 ? { field: field.name, value, raw, words: run, page, repaired: false, score: 3 } : null
+}
+
 /** Whether a day ends a short line behind a comma, as letters and forms are headed: "To Merrow Sound Mutual, 28 March 2026". */
 function closes(day: readonly Word[], { words }: Segment): boolean {
   const before = words[words.indexOf(day[0]) - 1]

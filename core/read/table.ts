@@ -221,6 +221,8 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
       const words = [...cells.texts.entries()].filter(([c]) => columns[c].column === text).flatMap(([, w]) => w)
       // A year that went to the next line of its narrow column is the day's above.
       const others = line.words.filter((w) => !words.includes(w) && !/^(?:19|20)\d\d$/.test(w.text)).length
+      // "(EUR)" under "Amount" still heads its column.
+      if (!started && line.words.every((w) => /^\(?(?:EUR|€|VAT|HT|TTC|excl?\.?|incl?\.?)\)?$/i.test(w.text))) continue
       if (words.length > 0 && others === 0 && leadsInto(line, started ? last : null, lines[i + 1], page)) ahead = words
       else if (!started) continue
       else if (words.length > 0 && others === 0 && (line.box[1] - last.box[3]) * page.height < line.height * 1.1) {

@@ -359,8 +359,8 @@ function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [nu
     if (broken && current && !(Math.abs(box[1] - current.box[1]) < (box[3] - box[1]) * 0.3 && Math.abs(box[0] - current.box[2]) < (box[3] - box[1]) * aspect * 0.08)) current = null
     broken = false
     const letter = String.fromCodePoint(code === 2 ? 45 : code)
-    // Runs drawn side by side carry no space of their own; a gap of a fifth of the letters' height is one, and behind a colon less.
-    const room = (box[3] - box[1]) * aspect * (current?.text.endsWith(':') ? 0.06 : 0.2)
+    // Runs drawn side by side carry no space of their own; a gap of a fifth of the letters' height is one, and behind a colon or a word's comma less.
+    const room = (box[3] - box[1]) * aspect * (current?.text.endsWith(':') ? 0.06 : current && /[,;]$/.test(current.text) && /\p{L}/u.test(letter) ? 0.12 : 0.2)
     if (current && !over && box[0] - current.box[2] < room && box[0] >= current.box[0] - 0.002) {
       current.text += letter
       current.box = [current.box[0], Math.min(current.box[1], box[1]), Math.max(current.box[2], box[2]), Math.max(current.box[3], box[3])]

@@ -124,7 +124,7 @@ export async function drawStatement(story: Story, layout: number, _dice: Dice, w
   const { s, w } = work
   const { statement } = f
   const heads = s.dice.pick(w.heads!)
-  const per = s.dice.pick([16, 20, 24])
+  const per = s.dice.pick([14, 17, 20])
   const labels = { ...w.labels, statement_start: ['From', 'Start date', 'Statement from'], statement_end: ['To', 'End date', 'Statement to'] }
   const posted = s.dice.chance(0.5)
   const top = sayings({ ...work, w: { ...w, labels } }, [...(posted ? [] : ['account_holder', 'holder_address']), 'iban', 'statement_start', 'statement_end'], { start: 'statement_start', end: 'statement_end', text: s.period(statement.start, statement.end) })
