@@ -152,6 +152,8 @@ function spelt(words: Word[], known: Value, agrees: Agrees | null): Omit<Found, 
 }
 
 function addressAt(below: readonly Segment[][], segment: Segment, agrees: Agrees, known: Value): Omit<Found, 'page'> | null {
+  // The name over an address agrees with it as little as it differs.
+  if (!/\d/.test(segment.text)) return null
   const lines = [segment]
   for (const segments of below) {
     const value = lines.map((l) => l.text.replace(/,$/, '')).join(', ')

@@ -1,6 +1,7 @@
 import { linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import { PhraseBook, type PhraseHit } from '../page/phrases.ts'
+import { squeeze } from '../page/text.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { gist, isFormWord, isSmall, Wordings } from './wording.ts'
 
@@ -108,8 +109,13 @@ export function labelTextsOf(line: Line): LabelText[] {
   })
 }
 
+/** How a day is to be written, behind its label: "(DD/MM/YYYY)". */
+const FORMAT = /^\(?(?:(?:d{1,2}|m{1,2}|y{2,4}|j{1,2}|a{2,4})[\s/.-]?){1,3}\)?:?$/i
+
 /** How many words a label has without a hint in brackets ("leave blank if none"). */
 function withoutHint(words: readonly Word[], from: number, to: number): number {
+  const format = words.findIndex((w, i) => i > from && i < to && FORMAT.test(w.text))
+  if (format > 0 && words.slice(format, to).every((w) => FORMAT.test(w.text))) return format - from
   const open = words.findIndex((w, i) => i > from && i < to && w.text.startsWith('('))
   return open > 0 && to - open > 2 && words[to - 1].text.endsWith(')') ? open - from : to - from
 }
@@ -146,7 +152,7 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
       segment,
       leads: before.every((w) => ENUMERATOR.test(w.text) || /^[\d.()•·\-–*☐☒□■]{1,4}$/.test(w.text) || /[:|/]$/.test(w.text) || isSmall(w.text)),
       colon: /:$/.test(last.text) || next?.text === ':',
-      alone: segment.words.at(-1) === last && before.every((w) => isSmall(w.text)),
+      alone: segment.words.slice(segment.words.indexOf(last) + 1).every((w) => FORMAT.test(w.text)) && before.every((w) => isSmall(w.text)),
       near: 1,
     }
   }))
@@ -169,6 +175,8 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
         const own = gist(line.words.slice(hit.from, hit.to).map((w) => w.text).join(' '))
         const share = all.length === 0 ? 1 : Math.min(1, own.filter((g) => all.includes(g)).length / all.length)
         hit.near = Math.min(1, 0.25 + 0.75 * share)
+        // "Are you | Own business": what follows is an answer, and no part of the label.
+        if (answers(type, hit, line)) hit.near = 1
         // Bilingual labels say everything twice: the whole of it is the label, not its first half with the second as value.
         if (hit.twice) explained = hit.near = 1
         else if (!wording.includes('/')) explained = Math.max(explained, hit.near)
@@ -198,6 +206,12 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
 const LEADING = 0.75
 /** So much nearer must both lines together come than the first alone, where no colon ends them. */
 const TOGETHER = 0.08
+
+/** Whether the words behind a label are, to the end of their segment, one of the choices of its field. */
+function answers(type: DocumentType, hit: LabelHit, line: Line): boolean {
+  const rest = hit.segment.words.slice(hit.segment.words.indexOf(line.words[hit.to - 1]) + 1).map((w) => w.text).join(' ')
+  return rest !== '' && type.fields.some((f) => f.choices.length > 0 && hit.meanings.some((m) => m.role === 'field' && m.field === f.name) && f.choices.some((c) => c.words.some((w) => squeeze(w) === squeeze(rest))))
+}
 
 /**
  * Labels that a narrow column breaks in two ("Registered / address:"): neither half says what the whole does. What stands

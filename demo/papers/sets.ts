@@ -54,7 +54,6 @@ export const paperSets = {
   studio: {
     ...studio,
     layouts: 1_000_000,
-    drawCard: (story: Story, layout: number, dice: Dice, wishes: tuningCard.CardWishes) => studio.drawCard(story, layout % 2, dice, wishes),
     drawLetter: (story: Story, layout: number, dice: Dice) => studio.drawLetter(story, layout % 2, dice),
     drawStray: (layout: number) => studio.drawStray(layout % 2),
   },

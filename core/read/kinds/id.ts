@@ -11,6 +11,8 @@ export const readIds: KindReader = (words) =>
     const parts = text.split(' ')
     // "226/95328/H. In consideration": a sentence ends with the number.
     if (parts.slice(1).some((p) => /^[A-Z][a-z]+$/.test(p))) return null
+    // "No. C-24899": the word for a number is none of it.
+    if (parts.length > 1 && /^n[or°º]{0,2}\.?:?$/i.test(parts[0])) return null
     // A hyphen that a weak reader set apart still joins long numbers; short ones are the ends of a span.
     const joined = / - /.test(text) && text.replace(/\D/g, '').length >= 9
     if (parts.some((p) => /[a-z]{2}/.test(p) || (!/[A-Za-z0-9]/.test(p) && !(joined && p === '-')))) return null

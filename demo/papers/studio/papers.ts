@@ -3,6 +3,7 @@ import type { Story } from '../../story.ts'
 import type { Drawn, Ledger } from '../../truth.ts'
 import { addressLine, fullName } from '../../world.ts'
 import type { StatementWishes } from '../tuning/bank-statement.ts'
+import type { CardWishes } from '../tuning/identity-card.ts'
 import type { ConsentWishes } from '../tuning/credit-consent.ts'
 import type { CoverWishes } from '../tuning/insurance-cover.ts'
 import type { ApplicationWishes } from '../tuning/loan-application.ts'
@@ -13,6 +14,7 @@ import type { RegistrationWishes } from '../tuning/vessel-registration.ts'
 import * as facts from '../facts.ts'
 import { truthOf, type Plan } from '../plan.ts'
 import { esc, print } from '../printed/print.ts'
+import { zoneLines } from '../zone.ts'
 import { Studio, type Saying } from './studio.ts'
 import { WORDINGS, type Wording } from './words.ts'
 
@@ -199,4 +201,33 @@ export async function drawPlan(plan: Plan, _layout: number, dice: Dice): Promise
   return print(plan.type, { truth }, s.css, html, plan.signed)
 }
 
-export { drawCard, drawLetter, drawStray } from '../printed/papers.ts'
+/** Labels of a card or passport page, each in one to three tongues. */
+const CARD = {
+  family: [['Surname', 'Nom', 'Apellidos'], ['Family name', 'Nom de famille', 'Apellido'], ['Last name', 'Nom', 'Apellidos']],
+  given: [['Given names', 'Prénoms', 'Nombre'], ['First names', 'Prénom(s)', 'Nombres'], ['Forenames', 'Prénoms', 'Nombre']],
+  number: [['Card number', 'N° de carte', 'Número'], ['Document no.', 'Document n°', 'N.º documento'], ['Identity card no.', 'Carte n°', 'N.º'], ['Passport No', 'Passeport N°', 'Pasaporte N.º']],
+  born: [['Date of birth', 'Date de naissance', 'Fecha de nacimiento'], ['Born', 'Né(e) le', 'Nacido el'], ['Birth date', 'Naissance', 'Nacimiento']],
+  issued: [['Date of issue', 'Date de délivrance', 'Fecha de expedición'], ['Issued on', 'Délivrée le', 'Expedido el'], ['Issue date', 'Émission', 'Emisión']],
+  expiry: [['Date of expiry', 'Date d’expiration', 'Fecha de caducidad'], ['Valid until', 'Valable jusqu’au', 'Válido hasta'], ['Expires', 'Expire le', 'Caduca el']],
+  nation: [['Nationality', 'Nationalité', 'Nacionalidad'], ['Citizenship', 'Nationalité', 'Nacionalidad']],
+} as const
+const FACE = '<svg viewBox="0 0 60 76" style="width:28mm"><rect width="60" height="76" fill="#dde3e8"/><circle cx="30" cy="28" r="14" fill="#8b98a5"/><path d="M6 76q0-30 24-30t24 30" fill="#8b98a5"/></svg>'
+
+export function drawCard(story: Story, layout: number, dice: Dice, wishes: CardWishes): Promise<Drawn> {
+  const s = new Studio(own(layout))
+  const passport = s.dice.chance(0.4)
+  const nation = s.dice.pick(passport ? ['UTOPIAN', 'Utopia'] : ['UTO', 'Utopian'])
+  const f = facts.cardFacts(story, dice, wishes, passport ? 10 : 5, nation)
+  const tongues = s.dice.int(1, 3)
+  const label = (of: keyof typeof CARD) => s.dice.pick<readonly string[]>(of === 'number' ? CARD.number.slice(passport ? 3 : 0, passport ? 4 : 3) : CARD[of]).slice(0, tongues).join(s.dice.pick([' / ', '/']))
+  const capital = s.dice.chance(0.6) ? (text: string) => text.toUpperCase() : (text: string) => text
+  const lines = s.dice.shuffle<Saying>([{ label: label('number'), value: f.number }, { label: label('nation'), value: nation }, { label: label('born'), value: s.d(f.born) }, { label: label('issued'), value: s.d(f.issued) }, { label: label('expiry'), value: s.d(f.expiry) }, { label: 'Sex', value: s.dice.pick(['F', 'M', 'X']) }])
+  const zone = zoneLines(!passport, f.number, f.born, f.expiry, f.given, f.family).map(esc).join('<br>')
+  const title = passport ? s.dice.pick(['PASSPORT', 'PASSPORT · PASSEPORT', 'Utopia Passport']) : s.dice.pick(['IDENTITY CARD', 'National Identity Card', 'PERSONAL ID CARD', 'CARTE D’IDENTITÉ · IDENTITY CARD'])
+  const way = s.dice.pick([1, 4, 7, 8])
+  return print('identity_card', f, `${s.css}.z{font-family:"DejaVu Sans Mono";font-size:11.5pt;line-height:1.4;margin-top:5mm}.card{border:.3mm solid #789;border-radius:3mm;padding:5mm;width:${passport ? 165 : 150}mm}`, s.page(
+    s.dice.chance(0.3) ? '<p class="sub">Copy taken at the counter</p>' : '',
+    `<div class="card"><b>${title}</b><div class="sub">UTOPIA</div><div style="display:flex;gap:6mm;margin-top:4mm"><div>${FACE}</div><div style="flex:1">${s.say([{ label: label('family'), value: capital(f.family) }, { label: label('given'), value: capital(f.given) }], 8)}${s.say(lines, way)}</div></div>${s.dice.chance(0.85) ? `<div class="z">${zone}</div>` : ''}</div>`))
+}
+
+export { drawLetter, drawStray } from '../printed/papers.ts'
