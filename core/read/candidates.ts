@@ -21,6 +21,7 @@ import { personsConfirmed, sentences } from './sentences.ts'
 import { withoutCapitals, withoutLabel, withoutLabelWords } from './strip-labels.ts'
 import { acrossLines, followStyle } from './style.ts'
 import { titleYears } from './title-year.ts'
+import { isSmall } from './wording.ts'
 import { unlabelled } from './unlabelled.ts'
 import { plain } from './value.ts'
 import { zoneOn } from './zone.ts'
@@ -191,24 +192,25 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
   const kind = field.kind as keyof typeof kindReaders
   const base = { field: field.name, page }
   if (field.kind === 'address') {
-    if (region.relation === 'above') return addressAbove(region, byLine).map((words) => ({ ...base, value: spoken(words), raw: spoken(words), words: words.flat(), score: (Math.max(...kindReaders.address(words.flat()).map((r) => r.fit), 0) - 0.5) * 3, repaired: false }))
-    if (labelLike(region.words.map((w) => w.text).join(' '), type)) return []
-    const more = addressLines(region.words, continuing(region, byLine, 4), type)
-    const words = [...region.words, ...more.flatMap((s) => s.words)]
-    const text = [region.words.map((w) => w.text).join(' '), ...more.map((s) => s.text)].map((t) => t.replace(/^[\s:.]+|,$/g, '')).reduce((all, t) => `${all}${breaksCode(all, t) ? ' ' : ', '}${t}`)
+    if (region.relation === 'above') return addressAbove(region, byLine, type).map((words) => ({ ...base, value: spoken(words), raw: spoken(words), words: words.flat(), score: (Math.max(...kindReaders.address(words.flat()).map((r) => r.fit), 0) - 0.5) * 3, repaired: false }))
+    const first = addressWords(region.words, type)
+    if (first.length === 0 || labelLike(first.map((w) => w.text).join(' '), type)) return []
+    const more = addressLines(first, continuing(region, byLine, 4), type)
+    const words = [...first, ...more.flatMap((s) => s.words)]
+    const text = [first.map((w) => w.text).join(' '), ...more.map((s) => s.text)].map((t) => t.replace(/^[\s:.]+|,$/g, '')).reduce((all, t) => `${all}${breaksCode(all, t) ? ' ' : ', '}${t}`)
     const fit = Math.max(...kindReaders.address(words).map((r) => r.fit), 0)
     // A street with no place behind it is likely half of an address.
     const half = hasPostcode(text) || text.includes(',') ? 0 : -1.5
     // "Moving home? Tell us two days before. Emergencies: 0800 555 010" is no place.
     if (/\p{Ll}{3}\.\s+\p{Lu}/u.test(text)) return []
     const candidates = fit > 0 ? [{ ...base, value: text, raw: text, words, score: (fit - 0.5) * 3 + half, repaired: false }] : []
-    const firstFit = Math.max(...kindReaders.address(region.words).map((r) => r.fit), 0)
-    const raw = region.words.map((w) => w.text).join(' ').replace(/^[\s:.]+|,$/g, '')
+    const firstFit = Math.max(...kindReaders.address(first).map((r) => r.fit), 0)
+    const raw = first.map((w) => w.text).join(' ').replace(/^[\s:.]+|,$/g, '')
     // Where the lines below bring the postal code that it lacks, it is not whole.
     const completed = !hasPostcode(raw) && hasPostcode(text)
     if (more.length > 0 && firstFit >= 0.9 && !completed && raw.includes(',')) {
       // One line that already holds street and place is whole; what stands below is likely something else.
-      candidates.push({ ...base, value: raw, raw, words: region.words, score: (firstFit - 0.5) * 3 + 0.4, repaired: false })
+      candidates.push({ ...base, value: raw, raw, words: first, score: (firstFit - 0.5) * 3 + 0.4, repaired: false })
     }
     return candidates
   }
@@ -259,7 +261,7 @@ function secondLine(region: Region, label: LabelHit, byLine: LabelsByLine): Word
 }
 
 /** Kinds whose values show by their form that a narrow column broke them off. */
-const BREAKING: ReadonlySet<string> = new Set(['date', 'iban', 'money'])
+const BREAKING: ReadonlySet<string> = new Set(['date', 'iban', 'money', 'id'])
 
 /** Words that end in the middle of something: a stroke, a day without its month, a month without its year. */
 function brokenOff(words: readonly Word[]): boolean {
@@ -273,7 +275,7 @@ const brokenRest = (region: Region, byLine: LabelsByLine): Word[] => continuing(
 /** The values in a region, with its next line where its own words hold none of the kind: "16-03-" over "2026". */
 function wholeReadings(region: Region, kind: keyof typeof kindReaders, byLine: LabelsByLine): Reading[] {
   const own = kindReaders[kind](region.words)
-  if (!BREAKING.has(kind) || region.words.length > 8 || own.some((r) => r.fit > 0.6) || !/\d|€|EUR/.test(region.words.map((w) => w.text).join(' '))) return own
+  if (!BREAKING.has(kind) || region.words.length > 8 || (kind === 'id' ? !/-$/.test(region.words.at(-1)!.text) : own.some((r) => r.fit > 0.6)) || !/\d|€|EUR/.test(region.words.map((w) => w.text).join(' '))) return own
   const rest = brokenRest(region, byLine)
   // The shortest that makes a whole value: what stands beneath it is the next one's.
   for (let more = 1; more <= Math.min(4, rest.length); more++) {
@@ -284,9 +286,9 @@ function wholeReadings(region: Region, kind: keyof typeof kindReaders, byLine: L
 }
 
 /** Lines of an address that end in the region, the last of which the label captions. */
-function addressAbove(region: Region, labels: LabelsByLine): Word[][][] {
+function addressAbove(region: Region, labels: LabelsByLine, type: DocumentType): Word[][][] {
   const lines = linesOf(region.page)
-  const found = [region.words]
+  const found = [addressWords(region.words, type)]
   for (let i = region.line - 1; i >= 0 && found.length < 4; i--) {
     const segment = lines[i].segments.find((s) => Math.abs(s.box[0] - region.words[0].box[0]) < 0.012)
     if (!segment || (lines[i + 1].box[1] - lines[i].box[3]) * region.page.height > lines[i].height * 0.8 || (labels.get(i) ?? []).some((l) => ends(l) && segment.words.includes(l.lineOf.words[l.from]))) break
@@ -312,6 +314,15 @@ function lineUnder({ page, words, line }: Region): Word[] {
 
 /** A narrow column breaks a postal code in two as well: "Saltholm SK2" over "9LP". */
 const breaksCode = (line: string, next: string): boolean => !next.includes(' ') && !hasPostcode(line) && hasPostcode(`${line.split(' ').at(-1)!} ${next}`)
+
+/** The words of an address, without those of a label that left no gap before it and of a telephone number behind it. */
+function addressWords(words: Word[], type: DocumentType): Word[] {
+  const end = words.findIndex((w, i) => i > 0 && /^\+\d|@/.test(w.text))
+  const own = end < 0 ? words : words.slice(0, end)
+  const figure = own.findIndex((w) => /\d/.test(w.text))
+  const lead = own.slice(0, Math.max(0, figure))
+  return lead.length > 0 && lead.every((w) => isSmall(w.text) || labelLike(w.text, type)) ? own.slice(figure) : own
+}
 
 /** The lines that still belong to an address: up to its postal code, and none that is only figures or a date. */
 function addressLines(first: Word[], below: Segment[], type: DocumentType): Segment[] {

@@ -28,6 +28,8 @@ const NONE = 0.3
 
 /** So much less likely is "none of them" where there is one alone. */
 const LONE = 0.9
+/** Kinds that any words may be of: that none but one was found says nothing. */
+const FORMLESS: ReadonlySet<string> = new Set(['text', 'org'])
 
 /** Groups candidates by value and gives each group its probability. */
 export function rank(field: Field, candidates: readonly Candidate[]): Ranked {
@@ -42,7 +44,7 @@ export function rank(field: Field, candidates: readonly Candidate[]): Ranked {
     return { candidate: group[0], elsewhere: group.slice(1), score: group[0].score + Math.min(1, (group.length - 1) * 0.5) }
   })
   // Nothing else on a page with a text layer looks like it: then an unusual place says little against it.
-  const lone = groups.size === 1 && candidates.every((c) => c.page.source === 'text')
+  const lone = groups.size === 1 && !FORMLESS.has(field.kind) && candidates.every((c) => c.page.source === 'text')
   const total = Math.exp(lone ? NONE - LONE : NONE) + scored.reduce((sum, s) => sum + Math.exp(s.score), 0)
   const ranked = scored.map((s) => ({ candidate: s.candidate, elsewhere: s.elsewhere, probability: Math.exp(s.score) / total })).sort((a, b) => b.probability - a.probability)
   return { field, ranked, backed: false, wellRead: false, doubted: false }

@@ -25,7 +25,7 @@ export function inProse(page: Page, type: DocumentType): Candidate[] {
     return leads.flatMap(({ field: name, near, end, length }): Candidate[] => {
       const field = type.fields.find((f) => f.name === name)!
       // What follows belongs to the next thing spoken of, if that is of the same kind.
-      const other = leads.find((l) => l.from >= end && l.field !== name && alike(type.fields.find((f) => f.name === l.field)!, field) && !leads.some((m) => m.from === l.from && m.field === name))
+      const other = leads.find((l) => l.from >= end && l.field !== name && l.near >= Math.min(near, 0.9) && alike(type.fields.find((f) => f.name === l.field)!, field) && !leads.some((m) => m.from === l.from && m.field === name))
       const reach = field.kind === 'money' ? REACH_OF_AMOUNTS : REACH
       const stop = stopAfter(stream, end, Math.min(stream.length, end + reach + 6, other ? other.from : Infinity))
       const found = firstOf(field, clean.slice(end, stop), stream.slice(end, stop))
@@ -144,4 +144,4 @@ function commonWords(ahead: readonly Word[], printed: readonly Word[]): { value:
 }
 
 /** Words with which a sentence goes on behind a name of a thing. */
-export const GOES_ON = /^(?:since|from|under|on|at|in|with|for|to|until|who|he|she|they|has|have|had|was|will|by|full-time|part-time)$/i
+export const GOES_ON = /^(?:and|since|from|under|on|at|in|with|for|to|until|who|he|she|they|has|have|had|was|will|by|full-time|part-time)$/i

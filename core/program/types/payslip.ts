@@ -13,7 +13,7 @@ export const payslip: TypeData = {
   person: 'employee_name',
   tellsApart: 'pay_date',
   fields: [
-    { name: 'employee_name', title: 'Employee', kind: 'name', sources: ['addressee'], labels: ['employee', 'employee name', 'name of employee', 'name', 'paid to', 'staff member', 'pay to', 'worker', 'for', 'name of the employee', 'member of staff', 'person paid', 'prepared for', 'staff name', 'personnel'] },
+    { name: 'employee_name', title: 'Employee', kind: 'name', sources: ['addressee'], labels: ['employee', 'employee name', 'name of employee', 'name', 'paid to', 'staff member', 'pay to', 'worker', 'for', 'name of the employee', 'member of staff', 'person paid', 'prepared for', 'staff name', 'personnel', 'payee'] },
     { name: 'employer_name', title: 'Employer', kind: 'org', sources: ['letterhead'], labels: ['employer', 'employer name', 'name of employer', 'company', 'paid by', 'firm', 'employing company', 'issued by', 'your employer'] },
     { name: 'pay_date', title: 'Pay date', kind: 'date', labels: ['pay date', 'date of payment', 'payment date', 'paid on', 'date paid', 'pay day', 'value date', 'credited on', 'paid', 'transfer date', 'date of pay', 'money in bank', 'date', 'payday', 'payment made on', 'payment day', 'date of transfer', 'process date', 'paid into bank on'] },
     { name: 'period_start', title: 'Period from', kind: 'date', sources: ['period'], labels: ['period start', 'period from', 'from', 'pay period from', 'start of period', 'pay period start', 'period begins', 'pay period', 'period', 'for the period', 'period covered', 'wage period', 'earnings period', 'month of', 'month of work', 'period worked', 'period of work', 'pay month', 'working period', 'payroll period', 'wage month', 'earnings for'] },

@@ -56,7 +56,7 @@ export const readNames: KindReader = (words) => {
   const value = withoutTitle(tidy(rawOf(run)))
   const fit = nameLikeness(value)
   const own = words.filter((w) => run.some((r) => r.box === w.box))
-  return fit > 0 && value ? [{ value, words: own, raw: rawOf(own), fit, repaired: run.some((w) => !words.includes(w)) }] : []
+  return fit > 0 && value.length > 2 ? [{ value, words: own, raw: rawOf(own), fit, repaired: run.some((w) => !words.includes(w)) }] : []
 }
 
 export const readOrgs: KindReader = (words) => {
@@ -71,9 +71,9 @@ export const readTexts: KindReader = (words) => {
   // What is put in quotation marks ends with them: “Wave Dancer”, hull no. …
   const closing = /^["“„«]/.test(kept[0]?.text ?? '') ? kept.findIndex((w) => /["”»][,.;:)]*$/.test(w.text)) : -1
   // A full stop before a capital ends the sentence that the words stand in.
-  const stop = kept.findIndex((w, i) => /\p{Ll}{3,}\.$/u.test(w.text) && /^\p{Lu}/u.test(kept[i + 1]?.text ?? ''))
+  const stop = kept.findIndex((w, i) => /(?:\p{Ll}{3,}|\p{Lu}{4,})\.$/u.test(w.text) && /^\p{Lu}/u.test(kept[i + 1]?.text ?? ''))
   const run = closing >= 0 ? kept.slice(0, closing + 1) : stop >= 0 ? kept.slice(0, stop + 1) : kept
-  const value = tidy(rawOf(run)).replace(/(?<=\p{Ll}{3})\.$/u, stop >= 0 ? '' : '.').replace(/^["“„«]\s?|\s?["”»]$/g, '')
+  const value = tidy(rawOf(run)).replace(/(?<=\p{L}{3})\.$/u, stop >= 0 ? '' : '.').replace(/^["“„«]\s?|\s?["”»]$/g, '')
   if (!/[\p{L}\d]{2}/u.test(value) || value.length > 60) return []
   return [{ value, words: run, raw: rawOf(run), fit: value.split(' ').length > 6 ? 0.4 : 0.9, repaired: false }]
 }

@@ -23,7 +23,7 @@ const HULL = ['Hull identification no.', 'HIN / hull no.', 'Hull mark', 'Hull se
 const NATIONAL = ['National insurance number', 'National no.', 'Personal identity number', 'ID no.', 'National ID number', 'Social number']
 const COMPANY = ['Company registration number', 'Company reg. no.', 'Registered number', 'Registration no. of company', 'Reg. number', 'Companies registry no.']
 const FIRM = ['Name of company', 'Company name', 'Legal name', 'Registered name', 'Name of the business', 'Business name']
-const SIGN = ['Signature', 'Signed', 'Applicant’s signature', 'Please sign here', 'Signature of customer', 'X (signature)']
+const SIGN = ['Signature', 'Signed', 'Applicant’s signature', 'Please sign here', 'Signature of customer']
 const SIGN_DATE = ['Date', 'Date signed', 'Dated', 'Date (DD/MM/YYYY)', 'Day of signing']
 
 export const WORDINGS: Readonly<Record<string, readonly Wording[]>> = {
