@@ -1,6 +1,6 @@
 import { isSentence, linesOf, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
-import { fold, squeeze } from '../page/text.ts'
+import { fold, squeeze, tokens } from '../page/text.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { crossings } from './crossings.ts'
@@ -194,7 +194,8 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
   if (field.kind === 'address') {
     if (region.relation === 'above') return addressAbove(region, byLine, type).map((words) => ({ ...base, value: spoken(words), raw: spoken(words), words: words.flat(), score: (Math.max(...kindReaders.address(words.flat()).map((r) => r.fit), 0) - 0.5) * 3, repaired: false }))
     const first = addressWords(region.words, type)
-    if (first.length === 0 || labelLike(first.map((w) => w.text).join(' '), type)) return []
+    // A postal code alone has lost its street.
+    if (first.length === 0 || (first.length <= 2 && hasPostcode(first.map((w) => w.text).join(' '))) || labelLike(first.map((w) => w.text).join(' '), type)) return []
     const more = addressLines(first, continuing(region, byLine, 4), type)
     const words = [...first, ...more.flatMap((s) => s.words)]
     const text = [first.map((w) => w.text).join(' '), ...more.map((s) => s.text)].map((t) => t.replace(/^[\s:.]+|,$/g, '')).reduce((all, t) => `${all}${breaksCode(all, t) ? ' ' : ', '}${t}`)
@@ -222,7 +223,7 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
   if (WORDY.has(field.kind)) {
     const second = secondLine(region, label, byLine)
     const whole = second && kindReaders[kind]([...region.words, ...second]).find((r) => r.words.includes(second.at(-1)!))
-    if (whole && whole.fit >= 0.9 && !labelLike(second.map((w) => w.text).join(' '), type)) return [{ ...base, value: whole.value, raw: whole.raw, words: whole.words, repaired: whole.repaired, score: (whole.fit - 0.6) * 3.2 + 0.4 }]
+    if (whole && whole.fit >= 0.9 && (field.kind === 'org' || !labelLike(second.map((w) => w.text).join(' '), type))) return [{ ...base, value: whole.value, raw: whole.raw, words: whole.words, repaired: whole.repaired, score: (whole.fit - 0.6) * 3.2 + 0.4 }]
   }
   // The day and the year of a date are no amounts, nor is a year before one: "for the year 2025 came to EUR 19,628.00".
   const dated = field.kind === 'money' ? new Set([...kindReaders.date(region.words).flatMap((d) => d.words), ...(region.words.length > 2 ? region.words.filter((w) => /^(?:19|20)\d\d$/.test(w.text)) : [])]) : null
@@ -347,8 +348,11 @@ function joinedName(labels: LabelHit[], byLine: LabelsByLine, field: Field): Can
     return region ? kindReaders.text(region.words)[0] ?? null : null
   }
   const [surname, given] = [part('surname'), part('given')]
-  if (!surname || !given || /\d/.test(surname.raw + given.raw)) return null
+  if (!surname || !given || /[\d/]/.test(surname.raw + given.raw)) return null
   const page = labels[0].page
+  // A label taken for a name would be a stranger's card: what the machine-readable zone does not say is none of its names.
+  const zone = zoneOn(page)?.fullName
+  if (zone && !tokens(`${surname.raw} ${given.raw}`).some((t) => tokens(zone).includes(t))) return null
   return { field: field.name, value: `${given.value as string} ${surname.value as string}`, raw: `${surname.raw} / ${given.raw}`, words: [...given.words, ...surname.words], page, repaired: false, score: 4.2 }
 }
 

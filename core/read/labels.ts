@@ -257,6 +257,9 @@ function wrapped(page: Page, lines: readonly Line[], heads: ReadonlySet<number>,
   return found
 }
 
+/** In so many languages a card may say what its lines are. */
+const TONGUES = 4
+
 /**
  * "Given names / Prénoms" is one label said twice: what its first half means, the whole means. Without this the second
  * half would be read as the value of the first.
@@ -269,14 +272,18 @@ function bilingual(hits: LabelHit[]): LabelHit[] {
     // A stroke in the next column parts nothing here.
     const stroke = hit.segment.words.indexOf(words[hit.to])
     if (stroke < 0) return hit
-    const rest = hit.segment.words.slice(stroke + 1)
-    const colon = rest.findIndex((w) => /:$/.test(w.text))
-    const said = colon < 0 ? rest : rest.slice(0, colon + 1)
-    const again = hits.find((h) => h.line === hit.line && h.from === hit.to + 1)
-    if (said.length === 0 || said.length > 5 || said.some((w) => /\d/.test(w.text))) return hit
-    // What goes on in small letters still belongs to the second half ("Cover limit for the hull").
-    const behind = again ? said.slice(again.to - hit.to - 1) : []
-    const to = again && !behind.every((w) => /^\p{Ll}/u.test(w.text)) ? again.to : hit.to + 1 + said.length
+    let to = hit.to
+    for (let tongues = 1; tongues < TONGUES && words[to]?.text === '/'; tongues++) {
+      const rest = hit.segment.words.slice(hit.segment.words.indexOf(words[to]) + 1)
+      const end = rest.findIndex((w, i) => /:$/.test(w.text) || rest[i + 1]?.text === '/')
+      const said = end < 0 ? rest : rest.slice(0, end + 1)
+      if (said.length === 0 || said.length > 5 || said.some((w) => /\d/.test(w.text))) break
+      const again = hits.find((h) => h.line === hit.line && h.from === to + 1)
+      // What goes on in small letters still belongs to this half ("Cover limit for the hull").
+      const behind = again ? said.slice(again.to - to - 1) : []
+      to = again && !behind.every((w) => /^\p{Ll}/u.test(w.text)) ? again.to : to + 1 + said.length
+    }
+    if (to === hit.to) return hit
     for (const other of hits) if (other.line === hit.line && other.from > hit.from && other.to <= to) inside.add(other)
     return { ...hit, to, twice: true, colon: /:$/.test(words[to - 1].text) || words[to]?.text === ':', alone: hit.segment.words.at(-1) === words[to - 1] }
   })

@@ -159,6 +159,23 @@ function agreeing(plain: Cut, ruled: Cut, said: readonly Said[], pages: readonly
   })
 }
 
+/** Log-odds that a page goes on with the one before it, where its number says that another paper lacks it. */
+const STRAY = -1.5
+
+/**
+ * Pages that lie away from their paper: "2 of 2" behind a page without a number, while elsewhere "1 of 2" is followed by
+ * something else. Without this it would be taken for the second page of whatever it happens to lie behind.
+ * @returns their places in the run
+ */
+function straysAmong(looks: readonly Looks[]): ReadonlySet<number> {
+  const goesOn = (at: number, by: number) => {
+    const [a, b] = [looks[at]?.numbering, looks[at + by]?.numbering]
+    return a && b && b.page === a.page + by && b.of === a.of
+  }
+  const lacking = looks.flatMap(({ numbering }, i) => (numbering?.of && numbering.page < numbering.of && !goesOn(i, 1) ? [numbering] : []))
+  return new Set(looks.flatMap(({ numbering }, i) => (i > 0 && numbering?.of && numbering.page > 1 && !looks[i - 1].numbering && lacking.some((l) => l.page === numbering.page - 1 && l.of === numbering.of) ? [i] : [])))
+}
+
 class Model {
   private readonly n: number
   private readonly kinds: number
@@ -171,14 +188,15 @@ class Model {
     this.n = evidence.length
     this.kinds = types.length + 1
     const told = (i: number, place: 'first' | 'further', t: number) => (likeness?.[i][place][t] ?? 0) + (said?.[i].type?.index === t ? RULE : 0)
-    this.first = evidence.map((e, i) => this.firstScores(e, looks[i], (t) => told(i, 'first', t)))
+    const strays = straysAmong(looks)
+    this.first = evidence.map((e, i) => this.firstScores(e, looks[i], strays.has(i), (t) => told(i, 'first', t)))
     this.further = evidence.map((e, i) => this.furtherScores(e, looks[i], (t) => told(i, 'further', t)))
-    this.link = looks.map((look, i) => (i === 0 ? 0 : linkScore(looks[i - 1], look) - (said?.[i].begins ? RULE : 0)))
+    this.link = looks.map((look, i) => (i === 0 ? 0 : (strays.has(i) ? Math.min(STRAY, linkScore(looks[i - 1], look)) : linkScore(looks[i - 1], look)) - (said?.[i].begins ? RULE : 0)))
   }
 
-  private firstScores(e: Evidence, look: Looks, told: (type: number) => number): number[] {
+  private firstScores(e: Evidence, look: Looks, stray: boolean, told: (type: number) => number): number[] {
     const raw = [...e.scores.map((s, t) => s + told(t) + (e.fields[t].size === 0 && e.titles[t] < 1.5 ? -1 : 0)), UNKNOWN + told(e.scores.length)]
-    const late = look.numbering && look.numbering.page > 1 ? -3 : 0
+    const late = look.numbering && look.numbering.page > 1 && !stray ? -3 : 0
     return logSoftmax(raw).map((s) => Math.max(-9, s) + late)
   }
 
