@@ -274,7 +274,9 @@ function bilingual(hits: LabelHit[]): LabelHit[] {
     if (stroke < 0) return hit
     let to = hit.to
     for (let tongues = 1; tongues < TONGUES && words[to]?.text === '/'; tongues++) {
-      const rest = hit.segment.words.slice(hit.segment.words.indexOf(words[to]) + 1)
+      const at = hit.segment.words.indexOf(words[to])
+      if (at < 0) break
+      const rest = hit.segment.words.slice(at + 1)
       const end = rest.findIndex((w, i) => /:$/.test(w.text) || rest[i + 1]?.text === '/')
       const said = end < 0 ? rest : rest.slice(0, end + 1)
       if (said.length === 0 || said.length > 5 || said.some((w) => /\d/.test(w.text))) break

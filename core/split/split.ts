@@ -172,8 +172,9 @@ function straysAmong(looks: readonly Looks[]): ReadonlySet<number> {
     const [a, b] = [looks[at]?.numbering, looks[at + by]?.numbering]
     return a && b && b.page === a.page + by && b.of === a.of
   }
+  // A number misread on a scan says nothing of where it belongs.
   const lacking = looks.flatMap(({ numbering }, i) => (numbering?.of && numbering.page < numbering.of && !goesOn(i, 1) ? [numbering] : []))
-  return new Set(looks.flatMap(({ numbering }, i) => (i > 0 && numbering?.of && numbering.page > 1 && !looks[i - 1].numbering && lacking.some((l) => l.page === numbering.page - 1 && l.of === numbering.of) ? [i] : [])))
+  return new Set(looks.flatMap(({ numbering, page }, i) => (i > 0 && numbering?.of && numbering.page > 1 && page.source === 'text' && !looks[i - 1].numbering && lacking.some((l) => l.page === numbering.page - 1 && l.of === numbering.of) ? [i] : [])))
 }
 
 class Model {

@@ -2,7 +2,10 @@ import type { Word } from '../../page/page.ts'
 import { fold } from '../../page/text.ts'
 import { rawOf, type KindReader } from './reading.ts'
 
-const tidy = (text: string): string => text.replace(/^[\s:.,;=\-–—_*|]+|[\s:,;=\-–—_|*]+$/g, '').replace(/\s+/g, ' ')
+const tidy = (text: string): string => withoutHalfBracket(text.replace(/^[\s:.,;=\-–—_*|]+|[\s:,;=\-–—_|*]+$/g, '').replace(/\s+/g, ' '))
+
+/** "I (Ottilie Varnham, national number …)": a bracket of which only one half was taken belongs to the sentence. */
+const withoutHalfBracket = (text: string): string => (text.startsWith('(') && !text.includes(')') ? text.slice(1) : text.endsWith(')') && !text.includes('(') ? text.slice(0, -1) : text)
 
 const withoutLeaders = (words: Word[]): Word[] => words.filter((w) => !/^[._:·…\-–—=|]+$/.test(w.text))
 
