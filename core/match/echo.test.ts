@@ -53,3 +53,11 @@ test('two figures apart are two numbers, on a scan too', () => {
   const other = quote({ hull_number: { value: 'SKR-01435', confidence: 0.9 } })
   expect(echoed(other, new Map([[2, pageOf([], { source: 'ocr' })]])).hull_number).toMatchObject({ value: 'SKR-01435', needsReview: false })
 })
+test('the name over an address is no part of what other papers say', () => {
+  const address = { home_address: '10 Harbour Road, Inverkell SK5 6RT', holder_address: '10 Harbour Road, Inverkell SK5 6RT' }
+  const others = [paperOf('form', 'loan_application', { home_address: address.home_address }), paperOf('bank', 'bank_statement', { holder_address: address.holder_address })]
+  const bill = paperOf('bill', 'utility_bill', { service_address: null }, { pages: [2] })
+  const asked = { ...bill, fields: bill.fields.map((f) => ({ ...f, needsReview: true, state: 'asked' as const, confidence: 0.4 })) }
+  const [, , found] = withEchoes([...others, asked], workingBoatLoan, pages('Linnea Teasdale', '10 Harbour Road', 'Inverkell SK5 6RT'))
+  expect(found.fields.find((f) => f.name === 'service_address')!.value).toBe('10 Harbour Road, Inverkell SK5 6RT')
+})

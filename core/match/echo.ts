@@ -155,7 +155,8 @@ function addressAt(below: readonly Segment[][], segment: Segment, agrees: Agrees
   // The name over an address agrees with it as little as it differs.
   if (!/\d/.test(segment.text)) return null
   const lines = [segment]
-  for (const segments of below) {
+  // Once more than there are lines below: an address may be the last of its page.
+  for (const segments of [...below, []]) {
     const value = lines.map((l) => l.text.replace(/,$/, '')).join(', ')
     if (/\d/.test(value) && value.split(' ').length >= 4 && agrees(value, known)) return { value, raw: value, words: lines.flatMap((l) => l.words) }
     const next = segments.find((s) => Math.abs(s.box[0] - segment.box[0]) < 0.012)

@@ -22,3 +22,11 @@ test('the parts share the place of the whole', () => {
   expect(tail.box[2]).toBe(whole.box[2])
   expect(head.box[2]).toBeCloseTo(tail.box[0])
 })
+
+test.each([
+  ['Surname/Nom', ['Surname', '/', 'Nom']],
+  ['Birth/Naissance/Nacimiento:', ['Birth', '/', 'Naissance', '/', 'Nacimiento:']],
+  ['226/95328/H', ['226/95328/H']],
+  ['01/03/2026', ['01/03/2026']],
+  ['c/o', ['c/o']],
+])('tongues joined by a stroke, %s, come apart as %j', (text, words) => expect(parts(text)).toEqual(words))

@@ -237,7 +237,8 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     const coded = field.kind === 'text' && (/\d.*\d.*\d.*\d/.test(reading.raw) || parseDate(reading.raw) !== null) ? -1.4 : 0
     // A year alone is part of a date, not a number of anything.
     const year = field.kind === 'id' && /^(?:19|20)\d\d$/.test(plain(reading.value)) ? -1.6 : 0
-    const firm = field.kind === 'name' && orgLikeness(reading.raw) === 1 ? -1.8 : 0
+    // Behind a label that asks for it the holder may well be a firm.
+    const firm = field.kind !== 'name' || orgLikeness(reading.raw) < 1 ? 0 : label.near >= 0.9 && (label.leads || label.colon) ? -0.6 : -1.8
     const left = region.words.filter((w) => !reading.words.includes(w))
     // One day of a stretch of which the other could not be read: nobody knows which end it is.
     const otherEnd = field.sources.includes('period') && left.some((w) => w.sure < 1 && /\d/.test(w.text))

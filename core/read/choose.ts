@@ -28,8 +28,10 @@ const NONE = 0.3
 
 /** So much less likely is "none of them" where there is one alone. */
 const LONE = 0.9
-/** Kinds that any words may be of: that none but one was found says nothing. */
-const FORMLESS: ReadonlySet<string> = new Set(['text', 'org'])
+/** Of a page read worse than this, other values may have been lost. */
+const WELL_READ = 0.85
+/** Kinds that any words or figures may be of, or of which a label has one at most: that none but one was found says nothing. */
+const FORMLESS: ReadonlySet<string> = new Set(['text', 'org', 'number', 'choice', 'yesno'])
 
 /** Groups candidates by value and gives each group its probability. */
 export function rank(field: Field, candidates: readonly Candidate[]): Ranked {
@@ -43,8 +45,8 @@ export function rank(field: Field, candidates: readonly Candidate[]): Ranked {
     // Said twice is surer, but a value printed ten times is not ten times as sure.
     return { candidate: group[0], elsewhere: group.slice(1), score: group[0].score + Math.min(1, (group.length - 1) * 0.5) }
   })
-  // Nothing else on a page with a text layer looks like it: then an unusual place says little against it.
-  const lone = groups.size === 1 && !FORMLESS.has(field.kind) && candidates.every((c) => c.page.source === 'text')
+  // Nothing else on a page that was read well looks like it: then an unusual place says little against it.
+  const lone = groups.size === 1 && !FORMLESS.has(field.kind) && candidates.every((c) => readingOf(c.words) >= WELL_READ)
   const total = Math.exp(lone ? NONE - LONE : NONE) + scored.reduce((sum, s) => sum + Math.exp(s.score), 0)
   const ranked = scored.map((s) => ({ candidate: s.candidate, elsewhere: s.elsewhere, probability: Math.exp(s.score) / total })).sort((a, b) => b.probability - a.probability)
   return { field, ranked, backed: false, wellRead: false, doubted: false }

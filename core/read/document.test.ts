@@ -144,3 +144,41 @@ test('a form dated in its head, signed on the same day', () => {
   const found = values('loan_application', ['Request for Working Boat Finance', 'To Merrow Sound Mutual, 28 March 2026', 'Name in full | Nerys Ashgrove', 'Born | 11 February 1995', '', '', '', '', '', '', '', '', '', '', '', 'Signed | Dated 28 March 2026'])
   expect(found).toMatchObject({ application_date: '2026-03-28', signature_date: '2026-03-28', date_of_birth: '1995-02-11' })
 })
+
+test.each([
+  ['a day broken at its stroke', 'purchase_quote', ['Devis', 'Valable jusqu’au | 22-04-', ' | 2026'], 'valid_until', '2026-04-22'],
+  ['a day over three lines', 'purchase_quote', ['Quotation', 'Expires | 22nd', ' | March', ' | 2026'], 'valid_until', '2026-03-22'],
+  ['an account number', 'bank_statement', ['Statement of account', 'IBAN | IE52 LNTN 5172 3472', ' | 4234 61'], 'iban', 'IE52LNTN51723472423461'],
+  ['a postal code', 'utility_bill', ['Water bill', 'Supplied to | 16 Pilot Hill, Saltholm SK2', ' | 9LP'], 'service_address', '16 Pilot Hill, Saltholm SK2 9LP'],
+  ['a place whose second line begins like a label', 'utility_bill', ['Water bill', 'Supplied to | 2 Chandlers Square, Cullen', ' | Point SK6 4WE'], 'service_address', '2 Chandlers Square, Cullen, Point SK6 4WE'],
+  ['an address beside a label in two lines', 'bank_statement', ['Statement of account', 'Registered | 45 Anchor Court,', 'address: | Cullen Point SK6 4WE'], 'holder_address', '45 Anchor Court, Cullen Point SK6 4WE'],
+  ['an owner beside a label in two lines', 'vessel_registration', ['Certificate of registry', 'Registered | Marguerite Olav', 'keeper: | Varnham'], 'owner_name', 'Marguerite Olav Varnham'],
+])('%s that a narrow column breaks is read whole', (_, type, lines, field, value) => expect(read(type, pageOf(lines)).of(field).value).toBe(value))
+
+test('the next label’s day does not make up a stretch of days that is broken off', () => {
+  const { of } = read('payslip', pageOf(['Salary slip', 'Period: | 2026-03-01 until 2026-03- | Pay date: | 2026-03-28', ' | 31']))
+  expect([of('period_start').value, of('period_end').value, of('pay_date').value]).toEqual(['2026-03-01', '2026-03-31', '2026-03-28'])
+})
+test('what a page carries over opens and closes nothing', () => {
+  const head = 'Date | Description | Amount | Balance'
+  const first = pageOf(['Isles Savings Bank', 'Statement', 'Start balance | 1,960.62', 'Closing balance | 1,826.55', head, '01/03/2026 | Direct debit | -83.29 | 1,877.33', ' | Carried forward |  | 1,877.33'])
+  const second = pageOf([head, ' | Brought forward |  | 1,877.33', '02/03/2026 | Chandlery | -50.78 | 1,826.55'], { number: 2 })
+  const { of } = read('bank_statement', first, second)
+  expect([of('opening_balance').value, of('closing_balance').value]).toEqual([eur('1960.62'), eur('1826.55')])
+})
+test('a birthday in the list of owners is not the day of the declaration', () => {
+  const lines = ['Declaration of owners', 'Company name | Petrel Slipways Ltd', 'Name of owner | Date of birth | Share', 'Leif Penhallow | 1975-08-28 | 100 %', '', '', '', 'Signature', 'Date']
+  expect(read('owners_declaration', pageOf(lines)).of('declaration_date').value).toBeNull()
+})
+test('"Total TVA" leaves the total to the amount with which it adds up', () => {
+  const { of } = read('purchase_quote', pageOf(['Devis', 'Total hors taxes | 36.491,50 €', 'Total TVA | 7.298,30 €', 'Total toutes taxes comprises | 43.789,80 €']))
+  expect([of('net_amount').value, of('vat_amount').value, of('total_price').value]).toEqual([eur('36491.50'), eur('7298.30'), eur('43789.80')])
+})
+test('a day that stands alone of its kind is surer than one of two', () => {
+  const sure = (lines: string[]) => read('cover_letter', pageOf(lines)).of('letter_date').confidence
+  expect(sure(['14 March 2026', 'Dear Sirs,'])).toBeGreaterThan(sure(['14 March 2026', '2 April 2026', 'Dear Sirs,']))
+})
+test('a label in two tongues between the names of a card is no name, and a zone that says otherwise rules it out', () => {
+  const card = (family: string) => pageOf(['IDENTITY CARD', 'Surname/Nom', family, 'Given names/Prénoms', 'ANNA MARIA', 'I<UTOD231458907<<<<<<<<<<<<<<<', '7408122F3204159UTO<<<<<<<<<<<6', 'ERIKSSON<<ANNA<MARIA<<<<<<<<<<'])
+  expect(read('identity_card', card('ERIKSSON')).of('full_name').value).toBe('ANNA MARIA ERIKSSON')
+})

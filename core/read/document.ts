@@ -28,7 +28,7 @@ export function readDocument(pages: readonly Page[], type: DocumentType): Docume
   const candidates = candidatesOf(pages, type)
   const tables = new Map(type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, twoReadings(pages, f)]))
   const tablesOf = (name: string) => [tables.get(name)!.byHead(), tables.get(name)!.byContent()].filter((t) => t !== null)
-  for (const field of type.fields) if (field.kind === 'table' && isRoster(field)) ofPeople(candidates, type, tables.get(field.name)!.byHead())
+  for (const field of type.fields) if (field.kind === 'table' && isRoster(field)) withoutPeople(candidates, type, tables.get(field.name)!.byHead())
   carriedOver(pages, candidates, type, (name) => tables.get(name)!.byHead())
   for (const guess of byArithmetic(pages, type, candidates, tablesOf)) candidates.get(guess.field)!.push(guess)
   const plainFields = type.fields.filter((f) => f.kind !== 'table')
@@ -43,12 +43,10 @@ export function readDocument(pages: readonly Page[], type: DocumentType): Docume
 }
 
 /** Days in the rows of a list of people are those people's: no day of the paper itself. */
-function ofPeople(candidates: ReadonlyMap<string, Candidate[]>, type: DocumentType, list: Table | null): void {
+function withoutPeople(candidates: Map<string, Candidate[]>, type: DocumentType, list: Table | null): void {
   const within = (page: number, box: Box) => list?.places.some((place) => place.page === page && place.box[0] <= box[0] + 0.002 && place.box[1] <= box[1] + 0.002 && place.box[2] >= box[2] - 0.002 && place.box[3] >= box[3] - 0.002)
-  for (const field of type.fields) if (field.kind === 'date') for (const candidate of candidates.get(field.name)!) if (candidate.words.every((w) => within(candidate.page.number, w.box))) candidate.score -= OF_PEOPLE
+  for (const field of type.fields) if (field.kind === 'date') candidates.set(field.name, candidates.get(field.name)!.filter((c) => !c.words.every((w) => within(c.page.number, w.box))))
 }
-/** Log-odds against a day of the paper where a person's stands. */
-const OF_PEOPLE = 4
 
 /** Log-odds against a balance that one page carries over to the next being one that the account opens or closes with. */
 const CARRIED = 3

@@ -42,3 +42,27 @@ test('a stroke of the pen in the next column makes no label bilingual', () => {
   const labels = labelsOn(pageOf(['Name of applicant | / | Ottilie Varnham', 'Date of birth | / Name']), typeById(builtInTypes, 'loan_application'))
   expect(labels.filter((l) => l.leads && l.meanings.some((m) => m.role === 'field' && m.field === 'applicant_name')).map((l) => [l.from, l.to])).toContainEqual([0, 3])
 })
+
+test('a label that its narrow column breaks in two is one, beside what its first line begins', () => {
+  const labels = labelsOn(pageOf(['Registered | 45 Anchor Court, | Period', 'address: | Cullen Point SK6 4WE']), typeById(builtInTypes, 'bank_statement'))
+  const [whole] = labels.filter((l) => l.near > 0.9 && l.meanings.some((m) => m.role === 'field' && m.field === 'holder_address'))
+  expect(whole).toMatchObject({ line: 0, lastLine: 1 })
+})
+test('two labels one under the other are not put together', () => {
+  expect(fieldsOn(['Employee | Ottilie Varnham', 'Net pay | 2,140.55'])).toEqual(expect.arrayContaining(['employee_name', 'net_pay']))
+})
+test('a label in three tongues is one label', () => {
+  const [label] = labelsOn(pageOf(['Surname / Nom / Apellidos', 'VARNHAM']), typeById(builtInTypes, 'identity_card')).filter((l) => l.meanings.some((m) => m.role === 'surname'))
+  expect(label).toMatchObject({ from: 0, to: 5, alone: true })
+})
+test('a stroke at the head of the next column ends no search', () => {
+  expect(() => labelsOn(pageOf(['Date of birth / Naissance | / Nacimiento']), typeById(builtInTypes, 'identity_card'))).not.toThrow()
+})
+test('how a day is to be written hides no caption', () => {
+  const [label] = labelsOn(pageOf(['Date (DD/MM/YYYY)']), typeById(builtInTypes, 'credit_consent')).filter((l) => l.meanings.some((m) => m.role === 'field' && m.field === 'signature_date'))
+  expect(label).toMatchObject({ alone: true, near: 1 })
+})
+test('an answer behind a label is no part of it', () => {
+  const [label] = labelsOn(pageOf(['Your work Own business']), typeById(builtInTypes, 'loan_application')).filter((l) => l.meanings.some((m) => m.role === 'field' && m.field === 'employment_status'))
+  expect(label.near).toBe(1)
+})

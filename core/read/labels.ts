@@ -233,7 +233,7 @@ function wrapped(page: Page, lines: readonly Line[], heads: ReadonlySet<number>,
   lines.forEach((line, index) => {
     if (heads.has(index)) return
     for (const segment of line.segments) {
-      if (done.has(segment) || segment.words.length > 5 || /[\d€:;,./]/.test(segment.text) || !gist(segment.text).every((g) => wordings.knows(g))) continue
+      if (done.has(segment) || segment.words.length > 5 || /[\d€:;,./]/.test(segment.text) || !(isSmall(segment.text) || gist(segment.text).every((g) => wordings.knows(g)))) continue
       // The lines of a label up to its colon, or the next line alone where it has none.
       const parts = [{ at: index, segment }]
       for (let next = below(segment, index); next && parts.length < 4; next = parts.at(-1)!.segment.text.endsWith(':') ? null : below(next.segment, next.at)) parts.push(next)

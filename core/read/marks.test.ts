@@ -87,3 +87,9 @@ describe('signatures that no caption leads to', () => {
   test('specks are none', () => expect(readSignature([pageOf(unlabelled, { source: 'ocr', ink: ink((x, y) => x % 31 === 0 && y % 29 === 0) })], mandate)).toMatchObject({ signed: false, sure: 0.5 }))
   test('nor is the ring of a stamp', () => expect(readSignature([pageOf(unlabelled, { source: 'ocr', ink: ink((x, y) => Math.abs(Math.hypot(x - 100, y - 150) - 26) < 0.5) })], mandate)).toMatchObject({ signed: false }))
 })
+test.each([
+  ['Employment status [X] An employee | [ ] Own business', 'employed'],
+  ['Employment status ○ An employee | ● Own business', 'self_employed'],
+  ['Occupational status [X] In employment | [ ] Self employed', 'employed'],
+  ['Are you Own business', 'self_employed'],
+])('%s is answered %s, though no gap parts the label from its boxes', (line, status) => expect(field(choice(line), 'employment_status')).toBe(status))

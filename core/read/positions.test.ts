@@ -33,3 +33,19 @@ test('the address of a firm is not the addressee’s', () => {
   const [person, firm] = ['Ottilie Varnham', 'Petrel Slipways Ltd'].map((name) => addressees(pageOf([name, '12 Gannet Row', 'Port Ellery SK4 2QD']), field)[0]?.score ?? -9)
   expect(person).toBeGreaterThan(firm)
 })
+test('a firm’s name that its column breaks in two is one name', () => {
+  const supplier = bill.fields.find((f) => f.name === 'supplier_name')!
+  expect(letterheads(pageOf(['Northern Isles | Your bill', 'Energy'], { words: broken() }), bill, supplier).sort((a, b) => b.score - a.score)[0]?.value).toBe('Northern Isles Energy')
+})
+/** Two lines of large letters, set close. */
+const broken = () => pageOf(['Northern Isles', 'Energy']).words.map((w, i) => ({ ...w, box: [w.box[0], i < 2 ? 0.05 : 0.068, w.box[2], i < 2 ? 0.07 : 0.088] as [number, number, number, number] }))
+test('what stands straight under a postal code is no part of the address', () => {
+  const [block] = addressBlocks(pageOf(['Puffin Telecom', '', 'Ottilie Varnham', '12 Gannet Row', 'Port Ellery SK4 2QD', '1. Account no. IE08SKRW83789274303035']))
+  expect(block.address.map((s) => s.text)).toEqual(['12 Gannet Row', 'Port Ellery SK4 2QD'])
+})
+test('a bill may be a firm’s where a letter is addressed to it', () => {
+  const field = bill.fields.find((f) => f.name === 'account_holder')!
+  const [addressed] = addressees(pageOf(['Puffin Telecom Ltd', '', '', 'Petrel Slipways Ltd', '12 Gannet Row', 'Port Ellery SK4 2QD']), field)
+  const [own] = addressees(pageOf(['Petrel Slipways Ltd', '12 Gannet Row', 'Port Ellery SK4 2QD']), field)
+  expect(addressed.score).toBeGreaterThan(own.score)
+})

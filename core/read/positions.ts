@@ -97,7 +97,9 @@ function linesBelow(page: Page, lines: Line[], index: number, top: Segment): Seg
 /** The addressee's name or address, from the address blocks of the first page. */
 export function addressees(page: Page, field: Field): Candidate[] {
   return addressBlocks(page).flatMap((block): Candidate[] => {
-    const score = 1.9 - (block.name.box[1] < 0.07 ? 0.8 : 0) - (orgLikeness(block.name.text) === 1 ? 2.5 : 0)
+    // A firm over an address is whose paper it is, unless it stands where letters are addressed and in letters like all others.
+    const firm = orgLikeness(block.name.text) < 1 ? 0 : block.line > 1 && linesOf(page)[block.line].height < typicalHeight(page) * 1.15 && linesOf(page).slice(0, block.line).some((l) => orgLikeness(l.text) === 1) ? 0.7 : 2.5
+    const score = 1.9 - (block.name.box[1] < 0.07 ? 0.8 : 0) - firm
     if (field.kind === 'name') return readNames(block.name.words).map((r) => ({ field: field.name, value: r.value, raw: r.raw, words: r.words, page, repaired: false, score }))
     const words = block.address.flatMap((s) => s.words)
     return [{ field: field.name, value: block.address.map((s) => s.text.replace(/,$/, '')).join(', '), raw: block.address.map((s) => s.text).join('\n'), words, page, repaired: false, score: score - 0.2 }]

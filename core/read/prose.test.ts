@@ -32,3 +32,12 @@ test.each([
 test('what is spoken of next takes only things of its own kind', () => {
   expect(found('loan_payoff', ['With reference to your loan account the outstanding balance of loan number KCU443211 is today', 'EUR 9,100.00, and the monthly payment is EUR 210.00 until further notice.'])).toMatchObject({ loan_number: 'KCU443211', outstanding_balance: { amount: '9100.00', currency: 'EUR' }, monthly_payment: { amount: '210.00', currency: 'EUR' } })
 })
+test('a year before an amount is not the amount', () => {
+  expect(found('tax_assessment', ['Your income for the year 2025 came to EUR 19,628.00. The tax due on it is EUR 3,336.76. Date of this', 'notice: 17.02.2026.'])).toMatchObject({ total_income: { amount: '19628.00', currency: 'EUR' }, tax_due: { amount: '3336.76', currency: 'EUR' } })
+})
+test('a day broken at the end of a line is whole again', () => {
+  expect(found('fishing_licence', ['This licence is hereby granted to Dougal Lefèvre to fish for sale and is valid from 10-', '12-2025 until 09-12-2027, subject to the conditions overleaf.'])).toMatchObject({ valid_from: '2025-12-10', valid_until: '2027-12-09' })
+})
+test('the word before an amount lends it no figures', () => {
+  expect(found('loan_payoff', ['As at 2 April 2026 the sum needed to settle loan KCU217558 in the name of Ottilie Varnham is 13.840,30 €. The', 'monthly repayment is 403,73 €.'])).toMatchObject({ outstanding_balance: { amount: '13840.30', currency: 'EUR' }, monthly_payment: { amount: '403.73', currency: 'EUR' } })
+})

@@ -1,6 +1,6 @@
 import { pageOf } from '../page/page-of.ts'
 import { builtInTypes } from '../program/types/index.ts'
-import { sentences } from './sentences.ts'
+import { personsConfirmed, sentences } from './sentences.ts'
 
 const field = (type: string, name: string) => builtInTypes.find((t) => t.id === type)!.fields.find((f) => f.name === name)!
 const best = (type: string, name: string, ...lines: string[]) => sentences(pageOf(lines), field(type, name)).sort((a, b) => b.score - a.score)[0]?.value
@@ -12,3 +12,9 @@ describe('the firm that a certificate is of', () => {
   test('what is no firm behind “that” is none', () => expect(best('incorporation_certificate', 'business_name', 'We certify that the fee was paid')).toBeUndefined())
 })
 test('whoever says “I, …” in a form is its person', () => expect(best('credit_consent', 'applicant_name', 'I, Ottilie Varnham, agree that the society may ask')).toBe('Ottilie Varnham'))
+test('the person that a letter confirms something of', () => {
+  const employee = field('employment_letter', 'employee_name')
+  const page = pageOf(['We hereby confirm that Ruaridh Lefèvre is an employee of Petrel Slipways Ltd, having joined in 2017.'])
+  expect(personsConfirmed(page, employee).map((c) => c.value)).toEqual(['Ruaridh Lefèvre'])
+  expect(personsConfirmed(pageOf(['We confirm that Petrel Slipways Ltd employs him.']), employee)).toEqual([])
+})

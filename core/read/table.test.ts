@@ -85,3 +85,11 @@ test('years come from the period of the statement, over the turn of a year too',
   fillYears(table, 'date', '2025-12-15', '2026-01-14')
   expect(table.rows.map((r) => r.date)).toEqual(['2025-12-30', '2026-01-02'])
 })
+test('what the head says under itself is no row, and days may be ordinal', () => {
+  const page = pageOf(['Date | Details | Amount | Balance', ' |  | (EUR) | (EUR)', '2nd February | Fuel Quay | -104.96 | 1,723.85', '3rd February | Savings | -66.70 | 1,657.15'], { at })
+  expect(readTable([page], transactions)!.rows.map((r) => [r.date, r.description])).toEqual([['--02-02', 'Fuel Quay'], ['--02-03', 'Savings']])
+})
+test('"Withdrawn" beside "Paid in" are amounts out and in', () => {
+  const page = pageOf(['Date | Details | Withdrawn | Paid in | Balance', '02/02/2026 | Fuel Quay | 104.96 |  | 1,723.85', '03/02/2026 | Wages |  | 66.70 | 1,790.55'], { at: [0.08, 0.22, 0.5, 0.65, 0.8] })
+  expect(readTable([page], transactions)!.rows.map((r) => r.amount)).toEqual([eur('-104.96'), eur('66.70')])
+})

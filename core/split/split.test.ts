@@ -77,3 +77,7 @@ test('parts that are numbered on hang together', () => {
   const [a, b, c] = [3, 4, 7].map((n) => looksOf(pageOf([`Section ${n}: the boat and what belongs to it`, 'Vessel | Pole Star'])))
   expect(linkScore(a, b)).toBeGreaterThan(linkScore(a, c) + 1)
 })
+
+test('a page that lies away from its paper goes back to it, not to what it lies behind', () => {
+  expect(cut([application[0], payslip('January', '2,755.00'), consent, application[1]])).toEqual(expect.arrayContaining(['loan_application:1,4', 'credit_consent:3']))
+})

@@ -18,3 +18,7 @@ test('years become months', () => expect(values(readNumbers, '5 years')).toEqual
 test('numbers keep their decimals', () => expect(values(readNumbers, '2,5')).toEqual(['2.5']))
 
 test.each([['2.00', '2'], ['2,50', '2.5'], ['1.000', '1.000'], ['20', '20'], ['2.05', '2.05']])('the number %s is %s', (text, plain) => expect(plainNumber(text)).toBe(plain))
+test('the word for a number is none of it, and neither is the sentence behind it', () => {
+  expect(values(readIds, 'No. C-24899')).toEqual(['C-24899'])
+  expect(values(readIds, '226/95328/H In consideration')).toEqual(['226/95328/H'])
+})

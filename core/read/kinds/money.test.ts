@@ -38,3 +38,4 @@ test('every way of writing an amount is read back', () => {
   for (const write of Object.values(moneyForms))
     fc.assert(fc.property(fc.integer({ min: -99_999_999, max: 99_999_999 }), (cents) => parseMoney(write(cents))?.value.amount === (cents / 100).toFixed(2).replace(/^-0\.00$/, '0.00')))
 })
+test('a word before an amount lends it no figures', () => expect(parseMoney('is 403,73 €')).toBeNull())

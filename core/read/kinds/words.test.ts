@@ -32,3 +32,8 @@ describe('names on scans', () => {
   })
   test('a sentence behind a comma is not', () => expect(scanned('Wilma Ravensby, was registered on')).toBe('Wilma Ravensby'))
 })
+test('half a bracket is no part of a name', () => {
+  expect(name('(Corin Lorimer')).toBe('Corin Lorimer')
+  expect(readTexts(pageOf(['Grey Seal (II)']).words)[0].value).toBe('Grey Seal (II)')
+})
+test('a text in capitals ends with its sentence too', () => expect(readTexts(pageOf(['SAMPHIRE. The cover begins']).words)[0].value).toBe('SAMPHIRE'))
