@@ -7,6 +7,7 @@ import { runManyTypes } from '../bench/many-types.ts'
 import { readCases, runCorpus } from '../bench/run.ts'
 import { scoresOf } from '../bench/score.ts'
 import { measureRejudging } from '../bench/rejudge.ts'
+import { measureTeaching } from '../bench/teaching.ts'
 import { measureSpeed, type Taken } from '../bench/speed.ts'
 import { writeCorpus } from '../demo/corpus.ts'
 import type { PaperSet } from '../demo/papers/sets.ts'
@@ -54,6 +55,14 @@ async function scoreTypes(folder: string): Promise<void> {
   figures.types = runs
 }
 
+/** What one marked paper teaches of types whose labels were taken out. */
+async function scoreTeaching(folder: string): Promise<void> {
+  const run = measureTeaching(await readCases(folder))
+  const share = (value: number) => value.toFixed(4)
+  console.log(`\nteaching by one example, on ${run.papers} papers of three types whose labels were taken out\n  values right before               ${share(run.before)}\n  after one marked paper             ${share(run.after)}\n  where a label shares a word        ${share(run.comparable)}\n  spoilt in whole definitions        ${share(run.harmed)}\n  200 papers read again in           ${Math.round(run.rereadingMs)} ms`)
+  figures.teaching = run
+}
+
 if (wishes.corpus) await score(wishes.corpus, given(wishes.corpus))
 else {
   for (const { name, ...corpus } of CORPORA) {
@@ -62,6 +71,7 @@ else {
     await score(name, folder)
   }
   await scoreTypes(join('corpora', 'dice-text'))
+  await scoreTeaching(join('corpora', 'dice-text'))
   const speed = await measureSpeed(join('corpora', 'speed'))
   const show = (taken: Taken) => `${taken.wallSeconds.toFixed(2)} s wall, ${taken.cpuSeconds.toFixed(2)} s CPU, ${Math.round(taken.peakMegabytes)} MB`
   console.log(`\nspeed on ${speed.text.pages} pages of text\n  jigsa process    ${show(speed.text.process)}\n  pdftotext -bbox  ${show(speed.text.pdftotext)}\n  ratio of wall    ${speed.text.ratio.toFixed(2)}`)

@@ -6,13 +6,15 @@ import { labelBeside, refusedLabel, withLearntLabels } from './teach.ts'
 
 const payslip = typeById(builtInTypes, 'payslip')
 const place = (page: Page, text: string) => page.words.find((w) => w.text === text)!.box
-const taught = (lines: string[], value: string) => { const page = pageOf(lines); return labelBeside(page, place(page, value)) }
+const taught = (lines: string[], value: string) => { const page = pageOf(lines); return labelBeside(page, place(page, value), { type: payslip, field: 'net_pay', others: ['Ottilie Varnham', '1,200.00'] }) }
 
 test.each([
   [['Hand-over sum | 2,140.55'], '2,140.55', 'hand-over sum'],
   [['Hand-over sum: EUR 2,140.55'], '2,140.55', 'hand-over sum'],
   [['Hand-over sum', '2,140.55'], '2,140.55', 'hand-over sum'],
   [['Paid 30/01/2026, hand-over 2,140.55'], '2,140.55', 'hand-over'],
+  [['Ottilie Varnham', '2,140.55', 'Hand-over sum'], '2,140.55', 'hand-over sum'],
+  [['Payslip', '2,140.55'], '2,140.55', null],
   [['2,140.55'], '2,140.55', null],
   [['1,200.00 | 2,140.55'], '2,140.55', null],
   [['This is what is left of your earnings of the month after all | 2,140.55'], '2,140.55', null],
@@ -31,7 +33,10 @@ test('a field never configured is read from one example', () => {
   expect(readDocument([page], withLearntLabels(type, [{ field: 'ice_money', wording: 'ice money' }])).fields.find((f) => f.name === 'ice_money')).toMatchObject({ value: { amount: '31.20' }, needsReview: false })
 })
 test('a wording that is known, or leads to another value, is not learnt', () => {
-  expect(refusedLabel(payslip, 'net_pay', 'Net pay')).toContain('known already')
-  expect(refusedLabel(payslip, 'net_pay', 'gross pay')).toContain('Gross')
-  expect(refusedLabel(payslip, 'net_pay', 'quayside sum')).toBeNull()
+  const net = { type: payslip, field: 'net_pay', others: ['Ottilie Varnham'] }
+  expect(refusedLabel(net, 'Net pay')).toContain('known already')
+  expect(refusedLabel(net, 'gross pay')).toContain('Gross')
+  expect(refusedLabel(net, 'payslip')).toContain('called')
+  expect(refusedLabel(net, 'paid to ottilie varnham')).toContain('value of this paper')
+  expect(refusedLabel(net, 'quayside sum')).toBeNull()
 })

@@ -10,19 +10,30 @@ const MOST_WORDS = 6
 /** In heights of a line: a label over its value is no further off. */
 const FURTHEST = 2.4
 
+/** What a marked value is of. */
+export interface Marked {
+  type: DocumentType
+  field: string
+  /** Other values of its paper, as they are printed there. */
+  others: readonly string[]
+}
+
 /**
- * The wording that leads to a value: what stands before it in its line, else over it. This is what one marked example
- * teaches: papers of other layouts with that wording are then read by it.
+ * The wording that leads to a value: what stands before it in its line, else over it, else beneath it. This is what one
+ * marked example teaches: papers of other layouts with that wording are then read by it.
  * @param box the place of the value
- * @returns null where nothing stands there that could be a label
+ * @returns null where nothing stands there that could be learnt
  */
-export function labelBeside(page: Page, box: Box): string | null {
+export function labelBeside(page: Page, box: Box, marked: Marked): string | null {
   const lines = linesOf(page)
   const at = lines.findIndex((line) => line.words.some((w) => within(w, box)))
   if (at < 0) return null
   const line = lines[at]
   const first = line.words.findIndex((w) => within(w, box))
-  return wordingOf(before(line, first)) ?? over(lines, at, line.words[first].box)
+  const wordings = [wordingOf(before(line, first)), near(lines, at, line.words[first].box, -1), near(lines, at, line.words[first].box, 1)].filter((w) => w !== null)
+  // What is known to lead to it already is its label, and nothing is left to learn.
+  const end = wordings.findIndex((w) => isKnown(marked, w))
+  return (end < 0 ? wordings : wordings.slice(0, end)).find((w) => refusedLabel(marked, w) === null) ?? null
 }
 
 const within = ({ box: [l, t, r, b] }: Word, [left, top, right, bottom]: Box): boolean => {
@@ -45,11 +56,12 @@ function afterOthers(words: readonly Word[]): Word[] {
   return words.slice(last + 1)
 }
 
-function over(lines: readonly Line[], at: number, box: Box): string | null {
+/** What stands over a value, or beneath it: -1 up, 1 down. */
+function near(lines: readonly Line[], at: number, box: Box, way: -1 | 1): string | null {
   const tall = box[3] - box[1]
-  for (let i = at - 1; i >= 0 && lines[at].box[1] - lines[i].box[3] < tall * FURTHEST; i--) {
-    const above: Segment | undefined = lines[i].segments.find((s) => overlap(s.box[0], s.box[2], box[0], box[2]) > 0)
-    if (above) return wordingOf(above.words)
+  for (let i = at + way; lines[i] && Math.max(lines[at].box[1] - lines[i].box[3], lines[i].box[1] - lines[at].box[3]) < tall * FURTHEST; i += way) {
+    const found: Segment | undefined = lines[i].segments.find((s) => overlap(s.box[0], s.box[2], box[0], box[2]) > 0)
+    if (found) return wordingOf(found.words)
   }
   return null
 }
@@ -60,10 +72,20 @@ function wordingOf(words: readonly Word[]): string | null {
   return count <= MOST_WORDS && /\p{L}{3}/u.test(text) && !/\d/.test(text) && !isSmall(text) ? text.toLowerCase() : null
 }
 
-/** Why a wording cannot be learnt for a field, in words; null where it can. */
-export function refusedLabel(type: DocumentType, field: string, wording: string): string | null {
-  const known = (name: string) => type.fields.find((f) => f.name === name)?.labels.some((l) => fold(l) === fold(wording)) ?? false
-  if (known(field)) return 'it is known already'
+const isKnown = ({ type, field }: Marked, wording: string): boolean => type.fields.find((f) => f.name === field)?.labels.some((l) => fold(l) === fold(wording)) ?? false
+
+/** Shorter values than this may well be words of a label. */
+const TELLING = 4
+
+/**
+ * Why a wording cannot be learnt for a field, in words; null where it can. A name taken for a label would lead to whatever
+ * stands beside that name on every paper to come.
+ */
+export function refusedLabel(marked: Marked, wording: string): string | null {
+  const { type, field, others } = marked
+  if (isKnown(marked, wording)) return 'it is known already'
+  if ([type.title, ...type.titles].some((t) => fold(t) === fold(wording))) return 'it is what the paper is called'
+  if (others.some((value) => value.length >= TELLING && fold(wording).includes(fold(value)))) return 'it is a value of this paper'
   const other = type.fields.find((f) => f.name !== field && f.labels.some((l) => fold(l) === fold(wording)))
   // One wording for two values is common ("date"); one that names another value for sure would read that one as this.
   return other && type.fields.filter((f) => f.labels.some((l) => fold(l) === fold(wording))).length === 1 ? `it leads to “${other.title}”` : null

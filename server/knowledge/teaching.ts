@@ -1,7 +1,7 @@
 import { and, desc, eq, inArray, isNull, like, sql } from 'drizzle-orm'
 import type { Answer } from '../../core/answers/answer.ts'
 import type { Assessment } from '../../core/assess.ts'
-import { labelBeside, refusedLabel } from '../../core/read/teach.ts'
+import { labelBeside } from '../../core/read/teach.ts'
 import { plain } from '../../core/read/value.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
@@ -35,8 +35,9 @@ export async function teach(work: Work, packageId: string, given: readonly Answe
     const field = type?.fields.find((f) => f.name === answer.field)
     const page = pages.find((p) => p.number === answer.at!.page)
     if (!type || !field || !page || field.kind === 'table') continue
-    const wording = labelBeside(page, answer.at!.box)
-    if (!wording || refusedLabel(type, field.name, wording)) continue
+    const others = document!.fields.flatMap((f) => (f.name === field.name || f.value === null || typeof f.value === 'object' ? [] : [f.raw ?? plain(f.value)]))
+    const wording = labelBeside(page, answer.at!.box, { type, field: field.name, others })
+    if (!wording) continue
     const [label] = await work.insert(learntLabels).values({ organisationId: who.organisationId, type: type.id, field: field.name, wording, packageId, page: answer.at!.page, taughtById: who.id }).returning({ id: learntLabels.id })
     await note(work, who, packageId, 'taught a wording', `“${wording}” leads to ${field.title} on a ${type.title.toLowerCase()}`)
     await work.delete(readings).where(and(eq(readings.packageId, packageId), like(readings.key, `${type.id}:%`)))

@@ -180,7 +180,7 @@ export async function drawPlan(plan: Plan, _layout: number, dice: Dice): Promise
   }
   if (plan.people) said.set(plan.people.field, plan.people.rows.map((r) => fullName(r.person)).join(' and '))
   const [start, end] = plan.said.filter((x) => /(start_date|period_start|valid_from|end_date|period_end|valid_until)$/.test(x.field)).map((x) => x.field)
-  const at = (field: string) => String(plan.said.find((x) => x.field === field)?.value)
+  const at = (field: string): string => { const value = plan.said.find((x) => x.field === field)?.value; return typeof value === 'string' ? value : '' }
   const period = end ? { start, end, text: s.period(at(start), at(end)) } : undefined
   const last = new Set(w.last ?? [])
   const fields = plan.said.map((x) => x.field).filter((field) => !last.has(field) && !(LETTERHEAD.includes(field) && s.dice.chance(0.6)) && !(field === 'business_name' && plan.firm === at(field) && s.dice.chance(0.5)))
