@@ -3,7 +3,7 @@ import addFormats from 'ajv-formats'
 import { readFileSync } from 'node:fs'
 import type { Answer } from './answers/answer.ts'
 import { answerSchema } from './answers/answer.ts'
-import { assess, type Situation } from './assess.ts'
+import { assess, pageReader, type Situation } from './assess.ts'
 import { fileNames } from './handover/names.ts'
 import { reportOf } from './handover/report.ts'
 import { pageOf } from './page/page-of.ts'
@@ -26,6 +26,16 @@ test('the papers, the applicant, the conflict, the sum that does not add up and 
   expect(before.facts.find((f) => f.fact === 'employer_name')?.status).toBe('conflict')
   expect(before.checks.find((c) => c.check === 'loan_equals_price_less_deposit')?.status).toBe('failed')
   expect(before.findings.map((f) => f.kind)).toEqual(expect.arrayContaining(['conflict', 'arithmetic', 'unknown_pages', 'missing_document']))
+})
+test('a paper whose reading fails is asked about with the reason, and costs the others nothing', () => {
+  const { documents } = assess(situation(), (numbers, type) => {
+    if (type.id === 'payslip') throw new Error('a line without words')
+    return pageReader(pages)(numbers, type)
+  })
+  const [form, payslip] = documents
+  expect(form.fields.find((f) => f.name === 'applicant_name')!.value).toBe('Ottilie Varnham')
+  expect(payslip.fields.every((f) => f.value === null && f.needsReview)).toBe(true)
+  expect(payslip.fields[0].reason).toBe('this paper could not be read: a line without words')
 })
 test('the same situation gives the same assessment', () => expect(assess(situation())).toEqual(before))
 test('every choice of every question stores an answer that can be stored', () => {

@@ -20,6 +20,7 @@ import type { DocumentType, Program } from './program/schema.ts'
 import { typeById, unknownType } from './program/types/index.ts'
 import { SIGNATURE_SURE } from './read/marks.ts'
 import { readDocument, type DocumentReading } from './read/document.ts'
+import type { FieldValue } from './read/value.ts'
 import { lackingPages } from './split/completeness.ts'
 import type { Piece } from './split/split.ts'
 
@@ -73,6 +74,20 @@ export function keepingReader(read: Reader, kept = new Map<string, DocumentReadi
 }
 
 /**
+ * One paper that no reader was made for costs the others nothing: where reading it fails, a person is asked for all of its
+ * values, and told why.
+ */
+function readOrAsk(read: Reader, pages: readonly number[], type: DocumentType): DocumentReading {
+  try {
+    return read(pages, type)
+  } catch (error) {
+    const reason = `this paper could not be read: ${error instanceof Error ? error.message : String(error)}`
+    const fields = type.fields.map((f): FieldValue => ({ name: f.name, value: null, raw: null, confidence: 0, needsReview: true, reason, others: [], repaired: false, page: null, box: null }))
+    return { fields, signature: type.signature ? { signed: false, sure: 0, page: pages.at(-1)!, box: [0, 0, 1, 1] } : null }
+  }
+}
+
+/**
  * The later half of the way: pieces and people's answers → documents → values → facts, checks, checklist → findings and deck.
  * Pure: the same situation gives the same assessment.
  */
@@ -84,7 +99,7 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
   const outside = situation.pages.flatMap((p) => (placed.has(p.number) ? [] : [p.number]))
   const drafts = arrange(situation.pieces, answers, outside).map((arranged) => {
     const type = typeById(types, arranged.type)
-    const reading = read(arranged.pages, type)
+    const reading = readOrAsk(read, arranged.pages, type)
     const fields = fill(reading.fields, arranged.pages, answers)
     return { arranged, type, reading, fields }
   })

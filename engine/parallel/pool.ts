@@ -59,8 +59,8 @@ export class Pool {
     for (const piece of pieces) if (builtInTypes.some((t) => t.id === piece.type)) byThread[this.threadOf(pages[piece.pages[0] - 1]) ?? 0].push(piece)
     await Promise.all(byThread.flatMap((own, thread) => batchesOf(own).map(async (batch) => {
       const tasks = batch.map((piece): DocumentTask => ({ type: piece.type, pages: piece.pages.map((n) => this.handed(pages[n - 1], thread)) }))
-      const readings = (await this.threads[thread].run(tasks, { name: 'readDocuments' })) as DocumentReading[]
-      batch.forEach((piece, i) => read.set(documentKey(piece.pages, piece.type), readings[i]))
+      const readings = (await this.threads[thread].run(tasks, { name: 'readDocuments' })) as (DocumentReading | null)[]
+      batch.forEach((piece, i) => { if (readings[i]) read.set(documentKey(piece.pages, piece.type), readings[i]) })
     })))
     const plain = pageReader(pages)
     return (numbers, type) => read.get(documentKey(numbers, type.id)) ?? plain(numbers, type)

@@ -64,10 +64,15 @@ export async function readPage(task: PageTask): Promise<{ page: ReadPage; eviden
   return { page: read, evidence: evidenceOf(page) }
 }
 
-/** Reads the values of documents of built-in types. */
-export function readDocuments(tasks: DocumentTask[]): DocumentReading[] {
+/** Reads the values of documents of built-in types; null for one whose reading fails, so that it costs the others nothing. */
+export function readDocuments(tasks: DocumentTask[]): (DocumentReading | null)[] {
   return tasks.map(({ pages, type }) => {
     const whole = pages.map((page) => ('words' in page ? page : Object.assign(kept.get(keyOf(page.file, page.index))!, { number: page.number })))
-    return pageReader(whole)(whole.map((p) => p.number), builtInTypes.find((t) => t.id === type)!)
+    try {
+      return pageReader(whole)(whole.map((p) => p.number), builtInTypes.find((t) => t.id === type)!)
+    } catch {
+      // It is read once more where it is judged, and said there.
+      return null
+    }
   })
 }
