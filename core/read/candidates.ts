@@ -1,27 +1,27 @@
-import { isSentence, linesOf, type Segment } from '../page/layout.ts'
+import { isSentence, linesOf } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import { fold, squeeze, tokens } from '../page/text.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
+import { addressIn } from './address.ts'
+import { brokenOff, brokenRest, secondLine, wholeReadings } from './broken.ts'
 import type { Candidate } from './candidate.ts'
 import { crossings } from './crossings.ts'
 import { kindReaders } from './kinds/index.ts'
-import type { Reading } from './kinds/reading.ts'
 import { mendNumeral } from './kinds/numeral.ts'
 import { mendPostcode } from './kinds/postcode.ts'
-import { monthOf, parseDate } from './kinds/date.ts'
-import { hasPostcode, orgLikeness } from './kinds/words.ts'
-import { ends, labelLike, labelsOn, setOff, type LabelHit } from './labels.ts'
+import { parseDate } from './kinds/date.ts'
+import { orgLikeness } from './kinds/words.ts'
+import { labelLike, labelsOn, setOff, type LabelHit } from './labels.ts'
 import { malformed } from './malformed.ts'
 import { readChoice, YES_NO } from './marks.ts'
 import { addressees, letterheads } from './positions.ts'
 import { endOf, periodIn, periods } from './periods.ts'
 import { GOES_ON, inProse } from './prose.ts'
-import { continuing, labelsByLine, regionsOf, type LabelsByLine, type Region } from './regions.ts'
+import { labelsByLine, regionsOf, type LabelsByLine, type Region } from './regions.ts'
 import { personsConfirmed, sentences } from './sentences.ts'
 import { withoutCapitals, withoutLabel, withoutLabelWords } from './strip-labels.ts'
 import { acrossLines, followStyle } from './style.ts'
 import { titleYears } from './title-year.ts'
-import { isSmall } from './wording.ts'
 import { unlabelled } from './unlabelled.ts'
 import { plain } from './value.ts'
 import { zoneOn } from './zone.ts'
@@ -191,30 +191,7 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
   const { page } = region
   const kind = field.kind as keyof typeof kindReaders
   const base = { field: field.name, page }
-  if (field.kind === 'address') {
-    if (region.relation === 'above') return addressAbove(region, byLine, type).map((words) => ({ ...base, value: spoken(words), raw: spoken(words), words: words.flat(), score: (Math.max(...kindReaders.address(words.flat()).map((r) => r.fit), 0) - 0.5) * 3, repaired: false }))
-    const first = addressWords(region.words, type)
-    // A postal code alone has lost its street.
-    if (first.length === 0 || (first.length <= 2 && hasPostcode(first.map((w) => w.text).join(' '))) || labelLike(first.map((w) => w.text).join(' '), type)) return []
-    const more = addressLines(first, continuing(region, byLine, 4), type)
-    const words = [...first, ...more.flatMap((s) => s.words)]
-    const text = [first.map((w) => w.text).join(' '), ...more.map((s) => s.text)].map((t) => t.replace(/^[\s:.]+|,$/g, '')).reduce((all, t) => `${all}${breaksCode(all, t) ? ' ' : ', '}${t}`)
-    const fit = Math.max(...kindReaders.address(words).map((r) => r.fit), 0)
-    // A street with no place behind it is likely half of an address.
-    const half = hasPostcode(text) || text.includes(',') ? 0 : -1.5
-    // "Moving home? Tell us two days before. Emergencies: 0800 555 010" is no place.
-    if (/\p{Ll}{3}\.\s+\p{Lu}/u.test(text)) return []
-    const candidates = fit > 0 ? [{ ...base, value: text, raw: text, words, score: (fit - 0.5) * 3 + half, repaired: false }] : []
-    const firstFit = Math.max(...kindReaders.address(first).map((r) => r.fit), 0)
-    const raw = first.map((w) => w.text).join(' ').replace(/^[\s:.]+|,$/g, '')
-    // Where the lines below bring the postal code that it lacks, it is not whole.
-    const completed = !hasPostcode(raw) && hasPostcode(text)
-    if (more.length > 0 && firstFit >= 0.9 && !completed && raw.includes(',')) {
-      // One line that already holds street and place is whole; what stands below is likely something else.
-      candidates.push({ ...base, value: raw, raw, words: first, score: (firstFit - 0.5) * 3 + 0.4, repaired: false })
-    }
-    return candidates
-  }
+  if (field.kind === 'address') return addressIn(region, field, byLine, type)
   if (field.sources.includes('period')) {
     // "1 January 2026" over "to 31 January 2026" is one period on two lines.
     const period = periodIn(region.words) ?? (brokenOff(region.words) ? periodIn([...region.words, ...brokenRest(region, byLine)]) : null) ?? periodIn([...region.words, ...alongside(region)]) ?? periodIn([...region.words, ...lineUnder(region)])
@@ -247,60 +224,6 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
   })
 }
 
-/** Closer than this, as a share of the letters' height, two lines in the column of values are one value. */
-const ONE_VALUE = 0.55
-
-/** The second line of a name beside its label: nothing but the label's own second line stands before it. */
-function secondLine(region: Region, label: LabelHit, byLine: LabelsByLine): Word[] | null {
-  if (region.relation !== 'right' || region.line !== label.line || region.words.length > 4) return null
-  const line = linesOf(region.page)[region.line]
-  const next = linesOf(region.page)[region.line + 1]
-  const [segment] = continuing(region, byLine, 1)
-  if (!segment || !next?.segments.includes(segment) || segment.words.length > 3 || /[\d:@]/.test(segment.text)) return null
-  if ((next.box[1] - line.box[3]) * region.page.height > line.height * ONE_VALUE) return null
-  const before = next.segments.filter((s) => s.box[2] <= segment.box[0])
-  return before.length === 0 || label.lastLine === region.line + 1 ? segment.words : null
-}
-
-/** Kinds whose values show by their form that a narrow column broke them off. */
-const BREAKING: ReadonlySet<string> = new Set(['date', 'iban', 'money', 'id'])
-
-/** Words that end in the middle of something: a stroke, a day without its month, a month without its year. */
-function brokenOff(words: readonly Word[]): boolean {
-  const last = words.at(-1)!.text
-  return /(?:[-–/]|\d,|^(?:to|until|till|through|au|al|hasta|\d{1,2}(?:st|nd|rd|th|er)?))$/u.test(last) || monthOf(last) !== undefined
-}
-
-/** What stands straight under a region in its column: the rest of a value that its column is too narrow for. */
-const brokenRest = (region: Region, byLine: LabelsByLine): Word[] => continuing(region, byLine, 2).filter((s) => s.words.length <= 4).flatMap((s) => s.words)
-
-/** The values in a region, with its next line where its own words hold none of the kind: "16-03-" over "2026". */
-function wholeReadings(region: Region, kind: keyof typeof kindReaders, byLine: LabelsByLine): Reading[] {
-  const own = kindReaders[kind](region.words)
-  if (!BREAKING.has(kind) || region.words.length > 8 || (kind === 'id' ? !/-$/.test(region.words.at(-1)!.text) : own.some((r) => r.fit > 0.6)) || !/\d|€|EUR/.test(region.words.map((w) => w.text).join(' '))) return own
-  const rest = brokenRest(region, byLine)
-  // The shortest that makes a whole value: what stands beneath it is the next one's.
-  for (let more = 1; more <= Math.min(4, rest.length); more++) {
-    const whole = kindReaders[kind]([...region.words, ...rest.slice(0, more)]).filter((r) => r.fit > 0.6 && r.words.some((w) => region.words.includes(w)) && r.words.includes(rest[0]))
-    if (whole.length > 0) return whole
-  }
-  return own
-}
-
-/** Lines of an address that end in the region, the last of which the label captions. */
-function addressAbove(region: Region, labels: LabelsByLine, type: DocumentType): Word[][][] {
-  const lines = linesOf(region.page)
-  const found = [addressWords(region.words, type)]
-  for (let i = region.line - 1; i >= 0 && found.length < 4; i--) {
-    const segment = lines[i].segments.find((s) => Math.abs(s.box[0] - region.words[0].box[0]) < 0.012)
-    if (!segment || (lines[i + 1].box[1] - lines[i].box[3]) * region.page.height > lines[i].height * 0.8 || (labels.get(i) ?? []).some((l) => ends(l) && segment.words.includes(l.lineOf.words[l.from]))) break
-    found.unshift(segment.words)
-  }
-  return [found]
-}
-
-const spoken = (lines: readonly Word[][]): string => lines.map((l) => l.map((w) => w.text).join(' ').replace(/^[\s:.]+|,$/g, '')).join(', ')
-
 /** The next segment of the same line. */
 function alongside({ page, words, line }: Region): Word[] {
   const { segments } = linesOf(page)[line]
@@ -312,33 +235,6 @@ function alongside({ page, words, line }: Region): Word[] {
 function lineUnder({ page, words, line }: Region): Word[] {
   const next = linesOf(page).slice(line + 1, line + 3).map((l) => l.segments.find((s) => Math.abs(s.box[0] - words[0].box[0]) < 0.012)).find((s) => s !== undefined)
   return next && /^(?:to|until|till|through|-|–|au|al|hasta)$/i.test(next.words[0].text) ? next.words : []
-}
-
-/** A narrow column breaks a postal code in two as well: "Saltholm SK2" over "9LP". */
-const breaksCode = (line: string, next: string): boolean => !next.includes(' ') && !hasPostcode(line) && hasPostcode(`${line.split(' ').at(-1)!} ${next}`)
-
-/** The words of an address, without those of a label that left no gap before it and of a telephone number behind it. */
-function addressWords(words: Word[], type: DocumentType): Word[] {
-  const end = words.findIndex((w, i) => i > 0 && /^\+\d|@/.test(w.text))
-  const own = end < 0 ? words : words.slice(0, end)
-  const figure = own.findIndex((w) => /\d/.test(w.text))
-  const lead = own.slice(0, Math.max(0, figure))
-  return lead.length > 0 && lead.every((w) => isSmall(w.text) || labelLike(w.text, type)) ? own.slice(figure) : own
-}
-
-/** The lines that still belong to an address: up to its postal code, and none that is only figures or a date. */
-function addressLines(first: Word[], below: Segment[], type: DocumentType): Segment[] {
-  const lines: Segment[] = []
-  let before = first.map((w) => w.text).join(' ')
-  let done = hasPostcode(before)
-  for (const segment of below) {
-    const broken = !done && breaksCode(before, segment.text)
-    before = segment.text
-    if (done || (!broken && !/\p{L}{3}/u.test(segment.text) && !hasPostcode(segment.text)) || parseDate(segment.text) || labelLike(segment.text, type) || kindReaders.iban(segment.words).some((r) => r.fit > 0.5)) break
-    lines.push(segment)
-    done = broken || hasPostcode(segment.text)
-  }
-  return lines
 }
 
 /** Given names and surname printed apart, put together in the order a person says them. */

@@ -182,3 +182,7 @@ test('a label in two tongues between the names of a card is no name, and a zone 
   const card = (family: string) => pageOf(['IDENTITY CARD', 'Surname/Nom', family, 'Given names/Prénoms', 'ANNA MARIA', 'I<UTOD231458907<<<<<<<<<<<<<<<', '7408122F3204159UTO<<<<<<<<<<<6', 'ERIKSSON<<ANNA<MARIA<<<<<<<<<<'])
   expect(read('identity_card', card('ERIKSSON')).of('full_name').value).toBe('ANNA MARIA ERIKSSON')
 })
+test('the house under a name begins an address, and is no part of the name', () => {
+  const { of } = read('utility_bill', pageOf(['Puffin Telecom', 'Broadband invoice', 'Customer | Ottilie Varnham', ' | Rose Cottage', ' | Port Ellery SK4 2QD']))
+  expect(of('account_holder').value).toBe('Ottilie Varnham')
+})

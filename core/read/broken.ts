@@ -1,0 +1,52 @@
+import { linesOf } from '../page/layout.ts'
+import type { Word } from '../page/page.ts'
+import { monthOf } from './kinds/date.ts'
+import { kindReaders } from './kinds/index.ts'
+import type { Reading } from './kinds/reading.ts'
+import type { LabelHit } from './labels.ts'
+import { continuing, type LabelsByLine, type Region } from './regions.ts'
+
+/** Values that the column they stand in is too narrow for, and that go on in the next line. */
+
+/** Closer than this, as a share of the letters' height, two lines in the column of values are one value. */
+const ONE_VALUE = 0.55
+
+/** The second line of a name beside its label: nothing but the label's own second line stands before it. */
+export function secondLine(region: Region, label: LabelHit, byLine: LabelsByLine): Word[] | null {
+  if (region.relation !== 'right' || region.line !== label.line || region.words.length > 4) return null
+  const line = linesOf(region.page)[region.line]
+  const next = linesOf(region.page)[region.line + 1]
+  const [segment, third] = continuing(region, byLine, 2)
+  // Under a name an address may begin with the name of a house: a third line with no label of its own tells.
+  const under = third && linesOf(region.page).find((l) => l.segments.includes(third))
+  if (under && under.segments[0] === third) return null
+  if (!segment || !next?.segments.includes(segment) || segment.words.length > 3 || /[\d:@]/.test(segment.text)) return null
+  if ((next.box[1] - line.box[3]) * region.page.height > line.height * ONE_VALUE) return null
+  const before = next.segments.filter((s) => s.box[2] <= segment.box[0])
+  return before.length === 0 || label.lastLine === region.line + 1 ? segment.words : null
+}
+
+/** Kinds whose values show by their form that a narrow column broke them off. */
+const BREAKING: ReadonlySet<string> = new Set(['date', 'iban', 'money', 'id'])
+
+/** Words that end in the middle of something: a stroke, a day without its month, a month without its year. */
+export function brokenOff(words: readonly Word[]): boolean {
+  const last = words.at(-1)!.text
+  return /(?:[-–/]|\d,|^(?:to|until|till|through|au|al|hasta|\d{1,2}(?:st|nd|rd|th|er)?))$/u.test(last) || monthOf(last) !== undefined
+}
+
+/** What stands straight under a region in its column: the rest of a value that its column is too narrow for. */
+export const brokenRest = (region: Region, byLine: LabelsByLine): Word[] => continuing(region, byLine, 2).filter((s) => s.words.length <= 4).flatMap((s) => s.words)
+
+/** The values in a region, with its next line where its own words hold none of the kind: "16-03-" over "2026". */
+export function wholeReadings(region: Region, kind: keyof typeof kindReaders, byLine: LabelsByLine): Reading[] {
+  const own = kindReaders[kind](region.words)
+  if (!BREAKING.has(kind) || region.words.length > 8 || (kind === 'id' ? !/-$/.test(region.words.at(-1)!.text) : own.some((r) => r.fit > 0.6)) || !/\d|€|EUR/.test(region.words.map((w) => w.text).join(' '))) return own
+  const rest = brokenRest(region, byLine)
+  // The shortest that makes a whole value: what stands beneath it is the next one's.
+  for (let more = 1; more <= Math.min(4, rest.length); more++) {
+    const whole = kindReaders[kind]([...region.words, ...rest.slice(0, more)]).filter((r) => r.fit > 0.6 && r.words.some((w) => region.words.includes(w)) && r.words.includes(rest[0]))
+    if (whole.length > 0) return whole
+  }
+  return own
+}
