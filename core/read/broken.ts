@@ -23,7 +23,7 @@ export function secondLine(region: Region, label: LabelHit, byLine: LabelsByLine
   if (!segment || !next?.segments.includes(segment) || segment.words.length > 3 || /[\d:@]/.test(segment.text)) return null
   if ((next.box[1] - line.box[3]) * region.page.height > line.height * ONE_VALUE) return null
   const before = next.segments.filter((s) => s.box[2] <= segment.box[0])
-  return before.length === 0 || label.lastLine === region.line + 1 ? segment.words : null
+  return before.length === 0 || (label.lastLine ?? 0) > region.line ? segment.words : null
 }
 
 /** Kinds whose values show by their form that a narrow column broke them off. */
@@ -41,6 +41,12 @@ export const brokenRest = (region: Region, byLine: LabelsByLine): Word[] => cont
 /** The values in a region, with its next line where its own words hold none of the kind: "16-03-" over "2026". */
 export function wholeReadings(region: Region, kind: keyof typeof kindReaders, byLine: LabelsByLine): Reading[] {
   const own = kindReaders[kind](region.words)
+  // The last figures of a telephone number, alone in the column of values.
+  if (kind === 'phone') {
+    const [rest] = continuing(region, byLine, 1)
+    const whole = rest && /^\d[\d ]{1,9}$/.test(rest.text) ? kindReaders.phone([...region.words, ...rest.words]).filter((r) => r.words.includes(rest.words.at(-1)!)) : []
+    return whole.length > 0 ? whole : own
+  }
   if (!BREAKING.has(kind) || region.words.length > 8 || (kind === 'id' ? !/-$/.test(region.words.at(-1)!.text) : own.some((r) => r.fit > 0.6)) || !/\d|€|EUR/.test(region.words.map((w) => w.text).join(' '))) return own
   const rest = brokenRest(region, byLine)
   // The shortest that makes a whole value: what stands beneath it is the next one's.

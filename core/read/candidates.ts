@@ -219,7 +219,9 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     const left = region.words.filter((w) => !reading.words.includes(w))
     // One day of a stretch of which the other could not be read: nobody knows which end it is.
     const otherEnd = field.sources.includes('period') && left.some((w) => w.sure < 1 && /\d/.test(w.text))
-    const partial = otherEnd || left.some((w) => w.sure < UNREAD && /[\p{L}\d]/u.test(w.text))
+    // A person's name of one word has likely lost the other.
+    const half = field.kind === 'name' && reading.words.length === 1
+    const partial = otherEnd || half || left.some((w) => w.sure < UNREAD && /[\p{L}\d]/u.test(w.text))
     return { ...base, value: reading.value, raw: reading.raw, words: reading.words, repaired: reading.repaired, partial, score: firm + coded + year + (reading.fit - 0.6) * 3.2 - place * 1.2 + prose + patterned }
   })
 }

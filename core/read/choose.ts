@@ -30,8 +30,8 @@ const NONE = 0.3
 const LONE = 0.9
 /** Of a page read worse than this, other values may have been lost. */
 const WELL_READ = 0.85
-/** Kinds that any words or figures may be of, or of which a label has one at most: that none but one was found says nothing. */
-const FORMLESS: ReadonlySet<string> = new Set(['text', 'org', 'number', 'choice', 'yesno'])
+/** Kinds that any capitals, words or figures may be of, or of which a label has one at most: that none but one was found says nothing. */
+const FORMLESS: ReadonlySet<string> = new Set(['name', 'text', 'org', 'number', 'choice', 'yesno'])
 
 /** Groups candidates by value and gives each group its probability. */
 export function rank(field: Field, candidates: readonly Candidate[]): Ranked {

@@ -186,3 +186,17 @@ test('the house under a name begins an address, and is no part of the name', () 
   const { of } = read('utility_bill', pageOf(['Puffin Telecom', 'Broadband invoice', 'Customer | Ottilie Varnham', ' | Rose Cottage', ' | Port Ellery SK4 2QD']))
   expect(of('account_holder').value).toBe('Ottilie Varnham')
 })
+test('the label of the next column, broken in two, is no part of a name', () => {
+  const page = pageOf(['Certificate of registry', 'Name of owner | Marguerite Roy Núñez Hull | SKR-87792', ' | ident. no.'])
+  const hull = page.words.find((w) => w.text === 'Hull')!
+  const words = page.words.map((w) => (['ident.', 'no.'].includes(w.text) ? { ...w, box: [w.box[0] - 0.4 + hull.box[0], w.box[1], w.box[2] - 0.4 + hull.box[0], w.box[3]] as typeof w.box } : w))
+  expect(read('vessel_registration', { ...page, words }).of('owner_name').value).toBe('Marguerite Roy Núñez')
+})
+test('half a name is asked about, and the last figures of a telephone number belong to it', () => {
+  const { of } = read('loan_application', pageOf(['Finance application', 'Applicant | Isolde', 'Phone | +44 1668 671', ' | 020']))
+  expect(of('applicant_name')).toMatchObject({ value: 'Isolde', needsReview: true })
+  expect(of('phone').value).toBe('+44 1668 671 020')
+})
+test('an insurance is nobody insured', () => {
+  expect(read('insurance_cover', pageOf(['Storm Petrel', 'Assurance', '', '', 'Insured | Eskil Varnham'])).of('insured_name').value).toBe('Eskil Varnham')
+})

@@ -49,3 +49,8 @@ test('a bill may be a firm’s where a letter is addressed to it', () => {
   const [own] = addressees(pageOf(['Petrel Slipways Ltd', '12 Gannet Row', 'Port Ellery SK4 2QD']), field)
   expect(addressed.score).toBeGreaterThan(own.score)
 })
+test('what a paper is called, in capitals behind the firm, is no part of it', () => {
+  expect(firms(['Isles Savings Bank STATEMENT OF ACCOUNT', 'Employee | Ottilie Varnham'])[0]).toBe('Isles Savings Bank')
+  expect(firms(['PETREL SLIPWAYS LTD', 'Payslip'])[0]).toBe('PETREL SLIPWAYS LTD')
+})
+test('an office broken in two over its own address is nobody’s block', () => expect(addressBlocks(pageOf(['Skerrow Isles', 'Revenue', '2 Customs House, Merrow SK1 1AA']))).toEqual([]))

@@ -1,3 +1,4 @@
+import { boxAround } from '../page/geometry.ts'
 import { linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
 import { fold } from '../page/text.ts'
 import type { Page } from '../page/page.ts'
@@ -16,7 +17,8 @@ export function letterheads(page: Page, type: DocumentType, field: Field): Candi
   const found: Candidate[] = []
   linesOf(page).forEach((line, index) => {
     if (line.box[1] > 0.22 || index > 9) return
-    for (const segment of line.segments) {
+    for (const whole of line.segments) {
+      const segment = beforeTitle(whole)
       if (labels.some((l) => l.line === index && segment.words.includes(l.lineOf.words[l.from]) && (l.leads || l.meanings.some((m) => m.role === 'title')) && l.length * 2 >= segment.words.length)) continue
       const likeness = orgLikeness(segment.text)
       const paper = PAPER.test(fold(segment.text)) ? -1.8 : 0
@@ -35,6 +37,14 @@ export function letterheads(page: Page, type: DocumentType, field: Field): Candi
   const firms = found.filter((c) => orgLikeness(c.raw) === 1 && c.score > 1)
   if (firms.length === 1) firms[0].score += 0.8
   return found
+}
+
+/** "Isles Savings Bank STATEMENT OF ACCOUNT" in one line with no gap: what the paper is called, in capitals alone, is no part of the firm. */
+function beforeTitle(segment: Segment): Segment {
+  const capitals = segment.words.findIndex((_, i) => i > 1 && i < segment.words.length - 1 && segment.words.slice(i).every((rest) => /^\p{Lu}{2,}$/u.test(rest.text)))
+  if (capitals < 0 || !segment.words.slice(0, capitals).some((w) => /\p{Ll}/u.test(w.text))) return segment
+  const words = segment.words.slice(0, capitals)
+  return { words, text: words.map((w) => w.text).join(' '), box: boxAround(words.map((w) => w.box)) }
 }
 
 /** A firm's name that its column breaks in two, in letters of one height: "Northern Isles" over "Energy". */
@@ -68,6 +78,8 @@ export function addressBlocks(page: Page): AddressBlock[] {
       const name = segment.text
       if (nameLikeness(name) < 0.95 || addressLikeness(name) > 0.5 || /:$/.test(name)) continue
       const below = linesBelow(page, lines, index, segment)
+      // "Skerrow Isles" over "Revenue" is an office, broken in two, over its own address.
+      if (below[0] && orgLikeness(below[0].text) === 1 && addressLikeness(below[0].text) < 0.6) continue
       const strength = Math.max(0, ...below.map((s) => addressLikeness(s.text)))
       if (below.length >= 1 && strength >= 0.9) blocks.push({ name: segment, address: below, line: index })
     }

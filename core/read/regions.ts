@@ -36,6 +36,17 @@ function untilLabel(words: Word[], labels: readonly LabelHit[]): Word[] {
   return end < 0 ? words : words.slice(0, end)
 }
 
+/**
+ * The words before one that begins the label of the next column: that label goes on straight beneath, and its value stands
+ * behind. "Marguerite Núñez Hull | SKR-87792" over "identification no." would be a stranger's name otherwise.
+ */
+function untilColumn(words: Word[], index: number, page: Page, labels: readonly LabelHit[]): Word[] {
+  const [line, next] = [linesOf(page)[index], linesOf(page)[index + 1]]
+  if (words.length < 2 || !next || line.segments.at(-1)!.words.includes(words.at(-1)!) || (next.box[1] - line.box[3]) * page.height > line.height * 0.75) return words
+  const begins = words.findIndex((w, i) => i > 0 && labels.some((l) => l.lineOf.words[l.from] === w) && next.segments.some((s) => Math.abs(s.box[0] - w.box[0]) < 0.003 && /^\p{L}/u.test(s.text)))
+  return begins > 0 ? words.slice(0, begins) : words
+}
+
 const isFiller = (word: Word): boolean => /^[:._·…\-–—=|]+$/.test(word.text)
 
 /** A row of dots or a line, as leads the eye from a label to its value. */
@@ -53,13 +64,13 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
   const behind = rest.slice(colon + 1)
   // Dots lead from a label to its value: what stands before them is the label's.
   const dots = behind.findIndex((w) => LEADER.test(w.text))
-  const inline = untilLabel(dots > 0 && dots < behind.length - 1 ? behind.slice(dots + 1) : behind, here)
+  const inline = untilColumn(untilLabel(dots > 0 && dots < behind.length - 1 ? behind.slice(dots + 1) : behind, here), label.line, page, here)
   if (inline.some((w) => !isFiller(w))) regions.push({ relation: 'inline', words: inline, page, line: label.line })
   // Behind a label that goes on ("VAT 20 %") the value may still stand in the next column.
   {
     const next = line.segments.slice(line.segments.indexOf(label.segment) + 1).find((s) => s.words.some((w) => !isFiller(w)))
     if (next && behind.at(-1) === inline.at(-1)) {
-      const words = untilLabel(next.words, here)
+      const words = untilColumn(untilLabel(next.words, here), label.line, page, here)
       if (words.length > 0) regions.push({ relation: 'right', words, page, line: label.line })
     }
   }

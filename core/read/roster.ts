@@ -95,8 +95,10 @@ function namesIn(words: readonly Word[]): { value: string; words: Word[] }[] {
     while (run.length > 0 && !/^\p{Lu}/u.test(run.at(-1)!.text)) run.pop()
     const raw = run.map((w) => w.text).join(' ')
     const lead = words[before - 1]?.text ?? ''
+    // "Gannet Bay SK7 1AB" is a place.
+    const coded = /^[A-Z]{1,2}\d/.test(words[words.indexOf(run.at(-1)!) + 1]?.text ?? '')
     const [name] = run.length >= 2 && run.length <= 5 ? readNames(run) : []
-    if (name && nameLikeness(name.value as string) > 0.95 && orgLikeness(raw) < 1 && (raw !== raw.toUpperCase() || run.length <= 3) && !/\b(?:of|the)$/i.test(raw) && !ELSEWHERE.test(lead) && !/^\d+[A-Za-z]?,?$/.test(lead)) found.push({ value: (name.value as string).replace(/(?<=\p{L}{2})\.$/u, ''), words: name.words })
+    if (name && !coded && nameLikeness(name.value as string) > 0.95 && orgLikeness(raw) < 1 && (raw !== raw.toUpperCase() || run.length <= 3) && !/\b(?:of|the)$/i.test(raw) && !ELSEWHERE.test(lead) && !/^\d+[A-Za-z]?,?$/.test(lead)) found.push({ value: (name.value as string).replace(/(?<=\p{L}{2})\.$/u, ''), words: name.words })
     run = []
   }
   let from = 0

@@ -20,7 +20,10 @@ for (const line of SAME) {
   for (const word of words) meanings.set(stemmer(word), words[0])
 }
 const FORM_WORDS = new Set(meanings.values())
+/** An insurance is nobody insured, whatever its stem says: "Storm Petrel" over "Assurance" is a firm. */
+const INSURANCE: ReadonlySet<string> = new Set(['insurance', 'assurance', 'assurances'])
 const stemOf = remembered((token): string => {
+  if (INSURANCE.has(token)) return 'insurance'
   const bare = stemmer(token)
   return meanings.get(bare) ?? meanings.get(token) ?? bare
 })
