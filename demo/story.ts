@@ -154,7 +154,8 @@ export const dateForms = {
 } as const
 export type DateForm = keyof typeof dateForms
 
-const grouped = (cents: number, thousands: string, decimal: string): string => {
+/** An amount without its sign, its thousands and cents parted so. */
+export const grouped = (cents: number, thousands: string, decimal: string): string => {
   const [whole, rest] = (Math.abs(cents) / 100).toFixed(2).split('.')
   return whole.replace(/\B(?=(\d{3})+$)/g, thousands) + decimal + rest
 }

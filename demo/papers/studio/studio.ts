@@ -1,5 +1,6 @@
 import { addDays, dayName } from '../../../core/match/days.ts'
 import type { Dice } from '../../dice.ts'
+import { grouped } from '../../story.ts'
 import { esc, scrawl } from '../printed/print.ts'
 
 /** A value under its label, as one layout sets it; several lines where the value has several. */
@@ -25,18 +26,15 @@ const DAYS: readonly { day: (iso: string) => string; english: boolean }[] = [
   { day: (iso) => { const { y, da } = parts(iso); return `${da} ${month(iso).slice(0, 3)} ${y}` }, english: true },
 ]
 
-const grouped = (cents: number, thousands: string, decimal: string): string => {
-  const [whole, rest] = (Math.abs(cents) / 100).toFixed(2).split('.')
-  return `${cents < 0 ? '-' : ''}${whole.replace(/\B(?=(\d{3})+$)/g, thousands)}${decimal}${rest}`
-}
+const signed = (cents: number, thousands: string, decimal: string): string => `${cents < 0 ? '-' : ''}${grouped(cents, thousands, decimal)}`
 const SUMS: readonly { sum: (cents: number) => string; bare: (cents: number) => string }[] = [
-  { sum: (c) => `EUR ${grouped(c, ',', '.')}`, bare: (c) => grouped(c, ',', '.') },
-  { sum: (c) => `€${grouped(c, ',', '.')}`, bare: (c) => grouped(c, ',', '.') },
-  { sum: (c) => `€ ${grouped(c, ',', '.')}`, bare: (c) => grouped(c, ',', '.') },
-  { sum: (c) => `${grouped(c, ',', '.')} EUR`, bare: (c) => grouped(c, ',', '.') },
-  { sum: (c) => `${grouped(c, '.', ',')} €`, bare: (c) => grouped(c, '.', ',') },
-  { sum: (c) => `${grouped(c, ' ', ',')} €`, bare: (c) => grouped(c, ' ', ',') },
-  { sum: (c) => grouped(c, ',', '.'), bare: (c) => grouped(c, ',', '.') },
+  { sum: (c) => `EUR ${signed(c, ',', '.')}`, bare: (c) => signed(c, ',', '.') },
+  { sum: (c) => `€${signed(c, ',', '.')}`, bare: (c) => signed(c, ',', '.') },
+  { sum: (c) => `€ ${signed(c, ',', '.')}`, bare: (c) => signed(c, ',', '.') },
+  { sum: (c) => `${signed(c, ',', '.')} EUR`, bare: (c) => signed(c, ',', '.') },
+  { sum: (c) => `${signed(c, '.', ',')} €`, bare: (c) => signed(c, '.', ',') },
+  { sum: (c) => `${signed(c, ' ', ',')} €`, bare: (c) => signed(c, ' ', ',') },
+  { sum: (c) => signed(c, ',', '.'), bare: (c) => signed(c, ',', '.') },
 ]
 
 const FACES = ['Lato', 'Carlito', 'Caladea', 'Roboto', '"DejaVu Sans"', '"Liberation Serif"', '"Liberation Sans Narrow"', '"DejaVu Serif"']
