@@ -9,6 +9,8 @@ import type { Truth } from './truth.ts'
 
 /** Papers of three types, each with its own kinds of values, whose labels are taken out of the definitions. */
 const TAUGHT = ['insurance_cover', 'vessel_registration', 'fishing_licence']
+/** So many papers of each type are the example where harm is looked for. */
+const EXAMPLES = 6
 /** Papers that a correction may wait for. */
 const WAITING = 200
 
@@ -80,9 +82,9 @@ function wordingsOf({ pages, truth }: Paper, full: DocumentType, type: DocumentT
   const found = new Map<string, string>()
   const { fields } = readDocument(pages, full)
   for (const field of fields) {
-    const true_ = truth.fields[field.name]
+    const truly = truth.fields[field.name]
     const page = pages.find((p) => p.number === field.page)
-    if (!true_ || !page || !field.box || !equalValues(field.value, true_.value)) continue
+    if (!truly || !page || !field.box || !equalValues(field.value, truly.value)) continue
     const others = fields.flatMap((f) => (f.name !== field.name && f.raw ? [f.raw] : []))
     const wording = labelBeside(page, field.box, { type, field: field.name, others })
     if (wording) found.set(field.name, wording)
@@ -112,8 +114,6 @@ function harmedBy(cases: readonly BenchCase[]): number {
   }
   return spoilt / right
 }
-/** So many papers of each type are the example there. */
-const EXAMPLES = 6
 
 function reread(cases: readonly BenchCase[]): number {
   const [id] = TAUGHT

@@ -4,6 +4,7 @@ import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { parseDate } from './kinds/date.ts'
 import { kindReaders } from './kinds/index.ts'
+import { rawOf } from './kinds/reading.ts'
 import { hasPostcode } from './kinds/words.ts'
 import { ends, labelLike } from './labels.ts'
 import { continuing, type LabelsByLine, type Region } from './regions.ts'
@@ -14,10 +15,10 @@ export function addressIn(region: Region, field: Field, byLine: LabelsByLine, ty
   if (region.relation === 'above') return addressAbove(region, byLine, type).map((words) => ({ field: field.name, page: region.page, value: spoken(words), raw: spoken(words), words: words.flat(), score: (Math.max(...kindReaders.address(words.flat()).map((r) => r.fit), 0) - 0.5) * 3, repaired: false }))
   const first = addressWords(region.words, type)
   // A postal code alone has lost its street.
-  if (first.length === 0 || (first.length <= 2 && hasPostcode(first.map((w) => w.text).join(' '))) || labelLike(first.map((w) => w.text).join(' '), type)) return []
+  if (first.length === 0 || (first.length <= 2 && hasPostcode(rawOf(first))) || labelLike(rawOf(first), type)) return []
   const more = addressLines(first, continuing(region, byLine, 4), type)
   const words = [...first, ...more.flatMap((s) => s.words)]
-  const text = [first.map((w) => w.text).join(' '), ...more.map((s) => s.text)].map((t) => t.replace(/^[\s:.]+|,$/g, '')).reduce((all, t) => `${all}${breaksCode(all, t) ? ' ' : ', '}${t}`)
+  const text = [rawOf(first), ...more.map((s) => s.text)].map((t) => t.replace(/^[\s:.]+|,$/g, '')).reduce((all, t) => `${all}${breaksCode(all, t) ? ' ' : ', '}${t}`)
   const fit = Math.max(...kindReaders.address(words).map((r) => r.fit), 0)
   // A street with no place behind it is likely half of an address.
   const half = hasPostcode(text) || text.includes(',') ? 0 : -1.5
@@ -25,7 +26,7 @@ export function addressIn(region: Region, field: Field, byLine: LabelsByLine, ty
   if (/\p{Ll}{3}\.\s+\p{Lu}/u.test(text)) return []
   const candidates = fit > 0 ? [{ field: field.name, page: region.page, value: text, raw: text, words, score: (fit - 0.5) * 3 + half, repaired: false }] : []
   const firstFit = Math.max(...kindReaders.address(first).map((r) => r.fit), 0)
-  const raw = first.map((w) => w.text).join(' ').replace(/^[\s:.]+|,$/g, '')
+  const raw = rawOf(first).replace(/^[\s:.]+|,$/g, '')
   // Where the lines below bring the postal code that it lacks, it is not whole.
   const completed = !hasPostcode(raw) && hasPostcode(text)
   if (more.length > 0 && firstFit >= 0.9 && !completed && raw.includes(',')) {
@@ -47,7 +48,7 @@ function addressAbove(region: Region, labels: LabelsByLine, type: DocumentType):
   return [found]
 }
 
-const spoken = (lines: readonly Word[][]): string => lines.map((l) => l.map((w) => w.text).join(' ').replace(/^[\s:.]+|,$/g, '')).join(', ')
+const spoken = (lines: readonly Word[][]): string => lines.map((l) => rawOf(l).replace(/^[\s:.]+|,$/g, '')).join(', ')
 
 /** A narrow column breaks a postal code in two as well: "Saltholm SK2" over "9LP". */
 const breaksCode = (line: string, next: string): boolean => !next.includes(' ') && !hasPostcode(line) && hasPostcode(`${line.split(' ').at(-1)!} ${next}`)
@@ -64,7 +65,7 @@ function addressWords(words: Word[], type: DocumentType): Word[] {
 /** The lines that still belong to an address: up to its postal code, and none that is only figures or a date. */
 function addressLines(first: Word[], below: Segment[], type: DocumentType): Segment[] {
   const lines: Segment[] = []
-  let before = first.map((w) => w.text).join(' ')
+  let before = rawOf(first)
   let done = hasPostcode(before)
   for (const segment of below) {
     const broken = !done && breaksCode(before, segment.text)

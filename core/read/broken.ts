@@ -2,7 +2,7 @@ import { linesOf } from '../page/layout.ts'
 import type { Word } from '../page/page.ts'
 import { monthOf } from './kinds/date.ts'
 import { kindReaders } from './kinds/index.ts'
-import type { Reading } from './kinds/reading.ts'
+import { rawOf, type Reading } from './kinds/reading.ts'
 import type { LabelHit } from './labels.ts'
 import { continuing, type LabelsByLine, type Region } from './regions.ts'
 
@@ -47,7 +47,7 @@ export function wholeReadings(region: Region, kind: keyof typeof kindReaders, by
     const whole = rest && /^\d[\d ]{1,9}$/.test(rest.text) ? kindReaders.phone([...region.words, ...rest.words]).filter((r) => r.words.includes(rest.words.at(-1)!)) : []
     return whole.length > 0 ? whole : own
   }
-  if (!BREAKING.has(kind) || region.words.length > 8 || (kind === 'id' ? !/-$/.test(region.words.at(-1)!.text) : own.some((r) => r.fit > 0.6)) || !/\d|€|EUR/.test(region.words.map((w) => w.text).join(' '))) return own
+  if (!BREAKING.has(kind) || region.words.length > 8 || (kind === 'id' ? !/-$/.test(region.words.at(-1)!.text) : own.some((r) => r.fit > 0.6)) || !/\d|€|EUR/.test(rawOf(region.words))) return own
   const rest = brokenRest(region, byLine)
   // The shortest that makes a whole value: what stands beneath it is the next one's.
   for (let more = 1; more <= Math.min(4, rest.length); more++) {

@@ -66,3 +66,8 @@ test('an answer behind a label is no part of it', () => {
   const [label] = labelsOn(pageOf(['Your work Own business']), typeById(builtInTypes, 'loan_application')).filter((l) => l.meanings.some((m) => m.role === 'field' && m.field === 'employment_status'))
   expect(label.near).toBe(1)
 })
+test('a wording given twice, with its points and without, is one label of its field', () => {
+  const type = { ...payslip, fields: payslip.fields.map((f) => (f.name === 'net_pay' ? { ...f, labels: ['hand-over sum', 'Hand-over sum.'] } : f)) }
+  const [label] = labelsOn(pageOf(['Hand-over sum | 2,140.55']), type).filter((l) => l.meanings.some((m) => m.role === 'field' && m.field === 'net_pay'))
+  expect(label.meanings).toHaveLength(1)
+})

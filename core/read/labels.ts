@@ -1,7 +1,7 @@
 import { linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import { PhraseBook, type PhraseHit } from '../page/phrases.ts'
-import { squeeze } from '../page/text.ts'
+import { squeeze, tokens } from '../page/text.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { bilingual, wrapped } from './label-forms.ts'
 import { gist, isFormWord, isSmall, Wordings } from './wording.ts'
@@ -55,7 +55,15 @@ function booksOf(type: DocumentType): Books {
   let book = books.get(type)
   if (!book) {
     const phrases: [string, LabelMeaning][] = []
-    for (const field of type.fields) field.labels.forEach((wording, rank) => phrases.push([wording, { role: 'field', field: field.name, rank }]))
+    for (const field of type.fields) {
+      // "Tax no." beside "tax no" is one wording: said twice it would make its value surer than it is.
+      const given = new Set<string>()
+      field.labels.forEach((wording, rank) => {
+        const key = tokens(wording).join(' ')
+        if (!given.has(key)) phrases.push([wording, { role: 'field', field: field.name, rank }])
+        given.add(key)
+      })
+    }
     for (const wording of type.signature?.labels ?? []) phrases.push([wording, { role: 'signature' }])
     for (const wording of type.titles) phrases.push([wording, { role: 'title' }])
     // "Self-employed" beside a box is an answer, not the label of an employer.

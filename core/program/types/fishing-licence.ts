@@ -12,7 +12,7 @@ export const fishingLicence: TypeData = {
   ],
   person: 'holder_name',
   fields: [
-    { name: 'licence_number', title: 'Licence number', kind: 'id', labels: ['licence number', 'licence no', 'number of licence', 'license number', 'permit number', 'permit no', 'fishing licence no', 'licence ref', 'number', 'no', 'licence', 'licence reference', 'lic no', 'licence ref.', 'entitlement number'] },
+    { name: 'licence_number', title: 'Licence number', kind: 'id', labels: ['licence number', 'licence no', 'number of licence', 'license number', 'permit number', 'permit no', 'fishing licence no', 'licence ref', 'number', 'no', 'licence', 'licence reference', 'lic no', 'entitlement number'] },
     { name: 'holder_name', title: 'Holder', kind: 'name', labels: ['licence holder', 'holder', 'name of holder', 'holder of licence', 'holder of the licence', 'issued to', 'name', 'granted to', 'licensee', 'name of licensee', 'permit holder', 'skipper', 'in favour of', 'name of licence holder', 'given to', 'is granted to', 'licensed person'] },
     { name: 'vessel_name', title: 'Vessel', kind: 'text', labels: [...VESSEL, 'licensed vessel', 'vessel licensed', 'fishing vessel', 'for the vessel', 'fishing boat', 'to fish from', 'the vessel known as', 'm.v.', 'mv'] },
     { name: 'valid_from', title: 'Valid from', kind: 'date', sources: ['period'], labels: ['valid from', 'from', 'start date', 'commences', 'in force from', 'effective from', 'begins', 'validity', 'period of validity', 'date of issue', 'period', 'period of licence', 'licence period', 'starts', 'valid', 'takes effect', 'granted from', 'start', 'term of licence', 'comes into force on', 'comes into force', 'takes effect on'] },

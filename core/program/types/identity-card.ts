@@ -13,7 +13,7 @@ export const identityCard: TypeData = {
   zone: true,
   person: 'full_name',
   fields: [
-    { name: 'document_number', title: 'Document number', kind: 'id', sources: ['zone'], labels: ['document number', 'document no', 'card number', 'card no', 'passport number', 'passport no', 'identity card number', 'id number', 'number', 'no', 'doc no', 'numéro', 'numéro du document', 'n° du document', 'número', 'número de documento', 'num. documento', 'n° de carte', 'id no'] },
+    { name: 'document_number', title: 'Document number', kind: 'id', sources: ['zone'], labels: ['document number', 'document no', 'card number', 'card no', 'passport number', 'passport no', 'identity card number', 'id number', 'number', 'no', 'doc no', 'numéro', 'numéro du document', 'n° du document', 'número de documento', 'num. documento', 'n° de carte', 'id no'] },
     { name: 'full_name', title: 'Name', kind: 'name', sources: ['zone'], labels: ['name', 'full name', 'surname and given names', 'holder', 'name of holder', 'name of bearer', 'nom et prénoms', 'apellidos y nombre', 'nombre', 'bearer'] },
     { name: 'date_of_birth', title: 'Date of birth', kind: 'date', yearsBefore: 15, sources: ['zone'], labels: ['date of birth', 'birth date', 'born', 'born on', 'dob', 'date de naissance', 'né le', 'née le', 'né(e) le', 'fecha de nacimiento', 'nacimiento'] },
     { name: 'issue_date', title: 'Issued', kind: 'date', labels: ['date of issue', 'issue date', 'issued', 'issued on', 'date de délivrance', 'délivré le', 'délivrée le', 'fecha de expedición', 'expedido', 'expedición', 'valid from', 'emisión', 'fecha de emisión'] },

@@ -44,6 +44,7 @@ function sayings({ s, w, said }: Work, fields: readonly string[], period?: { sta
 }
 
 const inWords = ({ said }: Work, text: string): string => text.split('|').map((part) => (part ? `<p>${esc(part.replace(/\{(\w+)\}/g, (_, field: string) => said.get(field) ?? ''))}</p>` : '<br>')).join('')
+
 /** Draws with dice that depend on the layout alone, so that a story's payslips look alike. */
 const own = (layout: number): Dice => new Dice(layout + 7)
 
