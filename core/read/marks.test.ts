@@ -53,6 +53,10 @@ test('a scrawl that was spelt as a weak word is a signature, but a person is to 
   const spelt = { text: 'PANS', sure: 0.6, box: [0.1, 0.18, 0.31, 0.24] as [number, number, number, number] }
   expect(readSignature([{ ...page, words: [...page.words, spelt] }], consent)).toMatchObject({ signed: true, sure: 0.7 })
 })
+test('an empty ring that ran into its option leaves the other one', () => {
+  const read = readDocument([pageOf(['Loan application', 'Any existing loan? @ Yes | ONo'], { source: 'ocr', sure: 0.96 })], application).fields.find((f) => f.name === 'existing_loan')!
+  expect(read).toMatchObject({ value: true })
+})
 test('ink that contradicts what was read in a box makes it a question', () => {
   const page = pageOf(['Loan application', 'Existing loan | no ES] | yes []'], { source: 'ocr', sure: 0.96, ink: ink((x, y) => x > 130 && x < 140 && y > 18 && y < 25) })
   const read = readDocument([page], application).fields.find((f) => f.name === 'existing_loan')!

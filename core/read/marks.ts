@@ -64,16 +64,18 @@ interface Option {
  */
 export function readChoice(label: LabelHit, field: Field, choices: readonly { value: string; words: readonly string[] }[]): Candidate | null {
   const { page } = label
-  const lines = linesOf(page)
+  const starts = new Set(choices.flatMap((c) => c.words.map((wording) => tokens(wording)[0])))
+  const lines = page.source === 'text' ? linesOf(page) : linesOf(page).map((line) => ({ ...line, words: ringsApart(line.words, starts) }))
   const near = lines
     .map((line, index) => ({ line, index }))
     .filter(({ line, index }) => index === label.line || (index > label.line && (line.box[1] - label.lineOf.box[3]) * page.height < label.lineOf.height * 2.6))
     .slice(0, 3)
   const options: Option[] = []
   const behind = label.segment.words.slice(label.segment.words.indexOf(label.lineOf.words[label.to - 1]) + 1)
+  const ended = label.colon || /\?$/.test(label.lineOf.words[label.to - 1]?.text ?? '')
   for (const { line, index } of near) {
     // "Status in employment | Self-employed": words that go on with the label are no answer where one stands apart from it; a box among them is.
-    const apart = index === label.line && !label.colon && !behind.some((w) => boxState(w.text) !== null) && line.segments.some((s) => s.box[0] > label.segment.box[2])
+    const apart = index === label.line && !ended && !behind.some((w) => boxState(w.text) !== null) && line.segments.some((s) => s.box[0] > label.segment.box[2])
     const words = index === label.line ? line.words.slice(apart ? line.words.indexOf(label.segment.words.at(-1)!) + 1 : label.to) : line.words
     options.push(...optionsIn(words, index, choices, page.source !== 'text'))
     if (options.length > 0) break
@@ -94,6 +96,16 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
   if (left && inked && inked.option !== left) return { ...base, value: left.value, raw: left.words.map((w) => w.text).join(' '), words: left.words, partial: true, score }
   return inked && { ...base, value: inked.option.value, raw: inked.option.words.map((w) => w.text).join(' '), words: inked.option.words, score: score + (inked.clear ? 0 : -1.5) }
 }
+
+/** "ONo": an empty ring that a reader of pictures took for a letter of the option behind it is a box of its own. */
+const ringsApart = (words: readonly Word[], starts: ReadonlySet<string>): Word[] =>
+  words.flatMap((word) => {
+    const option = /^[O0](\p{Lu}.*)$/u.exec(word.text)?.[1]
+    if (!option || !starts.has(tokens(option)[0])) return [word]
+    const [left, top, right, bottom] = word.box
+    const ring = left + (right - left) / word.text.length
+    return [{ ...word, text: 'O', box: [left, top, ring, bottom] }, { ...word, text: option, box: [ring, top, right, bottom] }]
+  })
 
 /** Options whose box was read as text and is ticked; where all have a box on one side, that side alone counts. */
 function tickedAsText(options: readonly Option[], lines: readonly Line[]): Option[] {

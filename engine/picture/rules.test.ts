@@ -12,6 +12,11 @@ test('letters stay, also those that stand on a line', () => {
   const lined = picture(400, 300, (x, y) => letter(x, y) || (y === 200 && x >= 40 && x < 360))
   expect(inked(withoutRules(lined, 200).picture)).toBeGreaterThanOrEqual(80)
 })
+test('the feet of bold letters that stand close are no rule', () => {
+  // Letters of 12 dots with gaps of 2, and a point between two of them that stands on the same line.
+  const bold = picture(400, 300, (x, y) => x >= 40 && x < 360 && (x % 14 < 12 ? y >= 180 && y < 200 : false) && !(x >= 200 && x < 214 && y < 196))
+  expect(inked(withoutRules(bold, 200).picture)).toBe(inked(bold))
+})
 test('the given picture is left as it is', () => {
   const lined = picture(400, 100, (_, y) => y === 50)
   withoutRules(lined, 200)

@@ -1,6 +1,7 @@
 import type { Box } from '../../core/page/geometry.ts'
 import { closeUp, combsOf, type Side } from './combs.ts'
 import { inkLevel, paperOf, type Grey } from './grey.ts'
+import { eraseRemnants, type Erased } from './remnants.ts'
 
 /** Thickest stroke, in dots at 200 dpi, that is still a ruled line rather than a bar of ink. */
 const THICK = 8
@@ -42,13 +43,15 @@ export function withoutRules(picture: Grey, dpi: number): Cleared {
   const bars = barsIn(picture, ink, long, thick, Math.round(dpi * LETTERS))
   // Rows are 1 dot apart in a row's direction and `width` across it; columns the other way round.
   // Where a rule was taken out, the sides of the boxes that stood on it are strokes from rule to rule, as tall as letters.
-  const ruled: Ruled = { dots: new Uint8Array(data.length), rows: new Uint16Array(height) }
-  eraseRuns(given, data, { lines: height, length: width, step: 1, across: width, level, long, thick, bars, ruled })
-  const down = { lines: width, length: height, step: width, across: 1, level, long, thick, bars }
+  const erased: Erased = { lying: new Uint8Array(data.length), standing: new Uint8Array(data.length) }
+  const ruled: Ruled = { dots: erased.lying, rows: new Uint16Array(height) }
+  eraseRuns(given, data, { lines: height, length: width, step: 1, across: width, level, long, thick, bars, erased: erased.lying, rows: ruled.rows })
+  const down = { lines: width, length: height, step: width, across: 1, level, long, thick, bars, erased: erased.standing }
   eraseRuns(given, data, down)
   const sides: Side[] = []
   eraseSides(given, data, ruled, { ...down, short: Math.round(dpi * BOX) }, (side) => sides.push(side))
   const cleared = { width, height, data }
+  eraseRemnants(cleared, erased, level)
   for (const bar of bars) turnLight(cleared, bar, ink)
   return { picture: cleared, back: closeUp(cleared, combsOf(sides, dpi), ink) }
 }
@@ -115,11 +118,13 @@ interface Direction {
   long: number
   thick: number
   bars: readonly Bar[]
-  /** Notes what was taken out. */
-  ruled?: Ruled
+  /** Notes the thickness of what was taken out, dot by dot. */
+  erased: Uint8Array
+  /** Notes how many dots were taken out of each row. */
+  rows?: Uint16Array
 }
 
-/** Dots that were rules, and how many of them are in each row. */
+/** Dots that were rules (not nought), and how many of them are in each row. */
 interface Ruled {
   dots: Uint8Array
   rows: Uint16Array
@@ -174,7 +179,7 @@ function eachRun(from: Uint8Array, base: number, first: number, end: number, ste
 function eraseSides(from: Uint8Array, to: Uint8Array, ruled: Ruled, given: Direction & { short: number }, found: (side: Side) => void): void {
   const { lines: width, length: height, step, level, long, thick, short } = given
   const { dots } = ruled
-  const onRule = (x: number, y: number, inwards: 1 | -1): boolean => BESIDE.some((aside) => [-1, 0, 1, 2, 3].some((on) => dots[(y + inwards * on) * step + x + aside] === 1))
+  const onRule = (x: number, y: number, inwards: 1 | -1): boolean => BESIDE.some((aside) => [-1, 0, 1, 2, 3].some((on) => dots[(y + inwards * on) * step + x + aside] > 0))
   for (const [top, bottom] of bandsOf(ruled, height, long, thick))
     for (let x = 0; x < width; x++)
       eachRun(from, x, top, bottom, step, level, short + 1, (end, run) => {
@@ -205,8 +210,13 @@ function bandsOf(ruled: Ruled, height: number, long: number, thick: number): [to
   return bands
 }
 
-function erase(from: Uint8Array, to: Uint8Array, { base, end, run, step, across, line, lines, level, thick, ruled }: Direction & { base: number; end: number; run: number; line: number }): void {
+/** Of a rule at least this share lies open, with paper on both sides, and is equally thick; the feet of bold letters that stand close are a run too, but part of round and straight strokes. */
+const OPEN = 0.4
+
+/** Takes out one run where it is a rule and no letter stands on it. */
+function erase(from: Uint8Array, to: Uint8Array, { base, end, run, step, across, line, lines, level, thick, erased, rows }: Direction & { base: number; end: number; run: number; line: number }): void {
   const light = Math.min(250, level + 8)
+  const open: { at: number; before: number; behind: number }[] = []
   for (let i = end - run; i < end; i++) {
     const at = base + i * step
     let before = 0
@@ -216,17 +226,20 @@ function erase(from: Uint8Array, to: Uint8Array, { base, end, run, step, across,
     // A letter that stands on the line is thicker here, and stays; so does a bar of ink, whose light letters must not be filled.
     const [above, below] = [line - before - 4, line + behind + 4]
     const paper = (above < 0 || from[at - (before + 4) * across] >= light) && (below >= lines || from[at + (behind + 4) * across] >= light)
-    if (before + behind + 1 > thick || !paper) continue
-    clear(to, at, line, ruled)
-    // The soft edge of a rule would still part the letters on either side.
-    if (line - before - 1 >= 0) clear(to, at - (before + 1) * across, line - before - 1, ruled)
-    if (line + behind + 1 < lines) clear(to, at + (behind + 1) * across, line + behind + 1, ruled)
+    if (before + behind + 1 <= thick && paper) open.push({ at, before, behind })
   }
-}
-
-function clear(to: Uint8Array, at: number, row: number, ruled?: Ruled): void {
-  to[at] = 255
-  if (!ruled) return
-  ruled.dots[at] = 1
-  ruled.rows[row]++
+  const thickness = open.map((o) => o.before + o.behind).sort((a, b) => a - b)
+  const usual = thickness[thickness.length >> 1]
+  if (thickness.filter((t) => Math.abs(t - usual) <= 1).length < OPEN * run) return
+  for (const { at, before, behind } of open) {
+    const clear = (dot: number, row: number): void => {
+      to[dot] = 255
+      erased[dot] = before + behind + 1
+      if (rows) rows[row]++
+    }
+    clear(at, line)
+    // The soft edge of a rule would still part the letters on either side.
+    if (line - before - 1 >= 0) clear(at - (before + 1) * across, line - before - 1)
+    if (line + behind + 1 < lines) clear(at + (behind + 1) * across, line + behind + 1)
+  }
 }

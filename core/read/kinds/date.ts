@@ -35,7 +35,8 @@ const NUMERIC = /^(\d{1,2})\s?[/.\-–]\s?(\d{1,2})\s?[/.\-–]\s?(\d{4}|\d{2})$
 const COMB = /^(\d{2})(\d{2})((?:19|20)\d{2})$/
 const ISO = /^(\d{4})\s?[-/.]\s?(\d{1,2})\s?[-/.]\s?(\d{1,2})$/
 const NAMED = /^(\d{1,2})(?:st|nd|rd|th|er|\.|º)?[\s-]*(?:day of |de |of )?\s*([a-z]{3,10})\.?,?[\s-]*(?:de |del )?(\d{4}|\d{2})$/
-const MONTH_FIRST = /^([a-z]{3,10})\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?\s+(\d{4})$/
+/** Readers of pictures lose the space behind its comma, or take that for a point. */
+const MONTH_FIRST = /^([a-z]{3,10})\.?\s+(\d{1,2})(?:st|nd|rd|th)?(?:[,.]\s*|\s+)(\d{4})$/
 
 /**
  * One date written out, days before months; null for anything else.

@@ -18,6 +18,7 @@ test.each([
   ['letters where the country has digits', 'GB82 WEST 1234 S698 7654 3Z'],
   ['digits where it has letters', 'GB82 WE5T 1234 5698 7654 32'],
   ['a country read as digits', '1E64 ISSB 5597 9596 3025 34'],
+  ['a country read as two digits', '1824 SKRW 2194 8751 1239 23'],
   ['several at once', 'GBB2 WE5T I234 S698 76S4 32'],
   ['a word that ran into it', 'GB82WEST12345698765432CONTINUED'],
 ])('%s are read as what they must be', (_, text) => {

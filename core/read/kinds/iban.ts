@@ -39,11 +39,12 @@ const roomForIban = (words: readonly Word[]): boolean => {
 export const readIbans: KindReader = (words) =>
   !roomForIban(words) ? [] : readSpans(words, 10, (text) => {
     const given = text.replace(/[\s.\-]+/g, '').replace(/^IBAN:?/i, '').toUpperCase()
-    const value = fitted(given)
+    const readings = countriesOf(given).map((country) => fitted(country + given.slice(2)))
+    const value = readings.find(ibanHolds) ?? readings[0]
     if (!/^[A-Z]{2}[0-9OISB]{2}[A-Z0-9]{11,30}$/.test(value)) return null
     // Which signs are letters is known of each country, and the check digits bear it out: that is reading, not mending.
     if (ibanHolds(value)) return { value, fit: value === given ? 1 : 0.95, repaired: false }
-    const mended = mendOnce(value)
+    const mended = mendOnce(value).filter(standsAs)
     if (mended.length === 1) return { value: mended[0], fit: 0.7, repaired: true }
     return /^[A-Z]{2}/.test(given) ? { value, fit: 0.35, repaired: false } : null
   })
@@ -51,12 +52,27 @@ export const readIbans: KindReader = (words) =>
 const AS_DIGIT: Record<string, string> = { O: '0', D: '0', Q: '0', I: '1', L: '1', Z: '2', A: '4', S: '5', G: '6', T: '7', B: '8' }
 const AS_LETTER: Record<string, string> = { '0': 'O', '1': 'I', '2': 'Z', '4': 'A', '5': 'S', '6': 'G', '8': 'B' }
 
+/** The letters that digits at the place of a country may be ("1824" is IE24, or would be IB24 in a country that is none). */
+const AS_LETTERS: Record<string, string> = { '0': 'OD', '1': 'IL', '2': 'Z', '4': 'A', '5': 'S', '6': 'G', '8': 'BE', '3': 'E' }
+
+/** The countries that the first two signs may name, as they stand where they name none. */
+function countriesOf(text: string): string[] {
+  const lettersOf = (sign: string): string[] => [...(AS_LETTERS[sign] ?? sign)]
+  const countries = text.length < 15 ? [] : lettersOf(text[0]).flatMap((a) => lettersOf(text[1]).map((b) => a + b)).filter((c) => c in STRUCTURES)
+  return countries.length > 0 ? countries : [text.slice(0, 2)]
+}
+
 /** The text with digits where its country has digits and letters where it has letters, and no longer than its country's numbers are. */
 function fitted(text: string): string {
-  const country = text.slice(0, 2).replace(/\d/g, (c) => AS_LETTER[c] ?? c)
-  const places = placesOf(country)
+  const places = placesOf(text.slice(0, 2))
   if (!places || text.length < places.length) return text
   return [...text.slice(0, places.length)].map((c, i) => (places[i] === 'n' ? (AS_DIGIT[c] ?? c) : places[i] === 'a' ? (AS_LETTER[c] ?? c) : c)).join('')
+}
+
+/** Whether letters and digits stand where the country of a number has them. */
+function standsAs(iban: string): boolean {
+  const places = placesOf(iban.slice(0, 2))
+  return !places || [...iban].every((c, i) => places[i] === 'c' || (places[i] === 'n') === /\d/.test(c))
 }
 
 /** What one sign is taken for another. */
