@@ -6,6 +6,7 @@ const parts = (text: string) => unglue(pageOf([text]).words).map((w) => w.text)
 test.each([
   ['Tel.:+44', ['Tel.:', '+44']],
   ['period€2.327,29', ['period', '€2.327,29']],
+  [':84', [':', '84']],
   ['14:30', ['14:30']],
   ['https://example.org', ['https://example.org']],
   ['€5.00', ['€5.00']],

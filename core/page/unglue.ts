@@ -1,6 +1,6 @@
 import type { Word } from './page.ts'
 
-const GLUED = /^(.*\p{L}[.)]?:|.*\p{L}\)(?=[\d€£])|\p{L}{2,}\.?(?=[€£]\s?\d)|(?:19|20)\d{2}(?=\p{Lu}\p{Ll}{2}))(.+)$/su
+const GLUED = /^(:(?=[\p{L}\d€£])|.*\p{L}[.)]?:|.*\p{L}\)(?=[\d€£])|\p{L}{2,}\.?(?=[€£]\s?\d)|(?:19|20)\d{2}(?=\p{Lu}\p{Ll}{2}))(.+)$/su
 
 /** Words of letters with a stroke between, as labels in two languages have it: "Surname/Nom". */
 const TONGUES = /^(\p{L}{3,}[.)]?)\/(\p{L}[\p{L}'’.()]+(?:\/\p{L}+)*:?)$/u
@@ -16,12 +16,12 @@ function tongues(word: Word): Word[] {
 }
 
 /**
- * Parts words that were set side by side without a space: a label and its value ("Tel.:+44"), a word and an amount
+ * Parts words that were set side by side without a space: a label and its value ("Tel.:+44", ":84"), a word and an amount
  * ("period€2.327,29"), a year and the words of the next column ("2026Card"). Addresses of the web keep their colon.
  */
 export function unglue(words: readonly Word[]): Word[] {
   return words.flatMap(tongues).flatMap((word) => {
-    if (!/[:€£)]|\d\p{Lu}/u.test(word.text) || word.text.includes('://') || word.text.length < 4) return [word]
+    if (!/[:€£)]|\d\p{Lu}/u.test(word.text) || word.text.includes('://') || (word.text.length < 4 && !word.text.startsWith(':'))) return [word]
     const hit = GLUED.exec(word.text)
     if (!hit) return [word]
     const [, head, tail] = hit

@@ -38,6 +38,7 @@ export function readDocument(pages: readonly Page[], type: DocumentType): Docume
   const settled = new Map(type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, bestTable(tables.get(f.name)!, f, type, value)]))
   doubtEnds(type, settled, chosen)
   doubtLostDigits(type, chosen)
+  doubtLostCents(chosen)
   const fields = type.fields.map((field) => (field.kind === 'table' ? tableValue(settled.get(field.name)!, field) : fieldValue(field, chosen.get(field.name)!)))
   return { fields, signature: readSignature(pages, type) }
 }
@@ -95,7 +96,7 @@ function fieldValue(field: Field, chosen: Ranked): FieldValue {
 function reasonOf(chosen: Ranked): string {
   const top = chosen.ranked[0]
   if (chosen.doubted) return 'does not fit the other values of this paper'
-  if (top.candidate.repaired) return chosen.field.kind === 'iban' ? 'its check digits needed a mended letter' : 'a letter was read as a digit'
+  if (top.candidate.repaired) return chosen.field.kind === 'iban' ? 'its check digits needed a mended letter' : 'one sign was taken for another, and put right'
   if (readingOf(top.candidate.words) < 0.85) return 'weak print'
   if (chosen.ranked[1] && chosen.ranked[1].probability > top.probability * 0.25) return 'two readings fit'
   return 'its place on the paper is unusual'
@@ -156,6 +157,16 @@ function doubtLostDigits(type: DocumentType, chosen: ReadonlyMap<string, Ranked>
   }
 }
 
+const CENTS = /[.,]\s?\d{2}(?!\d)/
+
+/** Who writes one amount with its cents writes them all so: on a picture one without may have lost them ("€28,910" of "€28,910.40"). */
+function doubtLostCents(chosen: ReadonlyMap<string, Ranked>): void {
+  const amounts = [...chosen.values()].filter((c) => c.ranked[0] && isMoney(c.ranked[0].candidate.value))
+  const rawOf = (c: Ranked): string => c.ranked[0].candidate.raw
+  if (!amounts.some((c) => CENTS.test(rawOf(c)))) return
+  for (const c of amounts) if (c.ranked[0].candidate.page.source !== 'text' && !CENTS.test(rawOf(c))) c.doubted = true
+}
+
 function tableValue({ table, proof }: Settled, field: Field): FieldValue {
   const empty = { name: field.name, value: null, raw: null, others: [], repaired: false, page: null, box: null }
   if (!table) return { ...empty, confidence: 0.4, needsReview: true, reason: 'no table was found' }
@@ -165,19 +176,27 @@ function tableValue({ table, proof }: Settled, field: Field): FieldValue {
   if (table.rows.length === 0) confidence = 0.3
   // Sums bear out the amounts, not the words beside them.
   if (table.spelt < SPELT) confidence = Math.min(confidence, 0.55)
-  if (!complete || !multiplies(table, field) || (proof !== true && table.unexplained.length > 0)) confidence = Math.min(confidence, 0.55)
+  const ordered = table.sure >= 0.999 || followsDays(table, field)
+  if (!complete || !ordered || !multiplies(table, field) || (proof !== true && table.unexplained.length > 0)) confidence = Math.min(confidence, 0.55)
   return {
     ...empty,
     value: table.rows,
     raw: null,
     confidence: round(confidence),
     needsReview: confidence < field.threshold,
-    reason: confidence < field.threshold ? (table.rows.length === 0 ? 'no rows were found' : proof === false ? 'its rows do not add up' : 'some cells could not be read') : null,
+    reason: confidence < field.threshold ? (table.rows.length === 0 ? 'no rows were found' : proof === false ? 'its rows do not add up' : complete && !ordered ? 'its days do not follow one another' : 'some cells could not be read') : null,
     repaired: table.repaired,
     page: table.places[0]?.page ?? table.head.page,
     box: table.places[0]?.box ?? table.head.box,
     rowPlaces: table.places,
   }
+}
+
+/** Whether the days of rows go one way, up or down: one that does not was likely misread ("8 January" before the 3rd), and no sum tells. */
+function followsDays(table: Table, field: Field): boolean {
+  const day = field.columns.find((c) => c.kind === 'date')?.name
+  const days = table.rows.flatMap((row) => (day && typeof row[day] === 'string' ? [row[day]] : []))
+  return days.every((d, i) => i === 0 || d >= days[i - 1]) || days.every((d, i) => i === 0 || d <= days[i - 1])
 }
 
 /** Words read less surely than this are likely misspelt somewhere. */

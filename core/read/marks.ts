@@ -49,6 +49,9 @@ export const YES_NO = [{ value: 'yes', words: ['yes', 'oui', 'sí', 'si', 'y'] }
 const CHECKED = /^[[({&|]{0,2}\s?[xX✓✔✕✖✗✘☒☑■●×][xXkK]?\s?[\])}|lI]?$/
 const UNCHECKED = /^(?:[[({]\s?[\])}]|☐|□|○|O)$/
 
+/** A ring as weak readers spell it, with a dot in it or without: what is in it, its ink tells. */
+const RING = /^[@©®]$/
+
 /** How a small box reads as text: ticked, empty, or no box at all. */
 const boxState = (text: string): boolean | null => (CHECKED.test(text) ? true : UNCHECKED.test(text) ? false : null)
 
@@ -75,7 +78,7 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
   const ended = label.colon || /\?$/.test(label.lineOf.words[label.to - 1]?.text ?? '')
   for (const { line, index } of near) {
     // "Status in employment | Self-employed": words that go on with the label are no answer where one stands apart from it; a box among them is.
-    const apart = index === label.line && !ended && !behind.some((w) => boxState(w.text) !== null) && line.segments.some((s) => s.box[0] > label.segment.box[2])
+    const apart = index === label.line && !ended && !behind.some((w) => boxState(w.text) !== null || RING.test(w.text)) && line.segments.some((s) => s.box[0] > label.segment.box[2])
     const words = index === label.line ? line.words.slice(apart ? line.words.indexOf(label.segment.words.at(-1)!) + 1 : label.to) : line.words
     options.push(...optionsIn(words, index, choices, page.source !== 'text'))
     if (options.length > 0) break

@@ -12,6 +12,10 @@ describe('the firm that a certificate is of', () => {
   test('what is no firm behind “that” is none', () => expect(best('incorporation_certificate', 'business_name', 'We certify that the fee was paid')).toBeUndefined())
 })
 test('whoever says “I, …” in a form is its person', () => expect(best('credit_consent', 'applicant_name', 'I, Ottilie Varnham, agree that the society may ask')).toBe('Ottilie Varnham'))
+test('on a picture its “I” may be read as another stroke, and a house number is none', () => {
+  const scanned = (...lines: string[]) => sentences(pageOf(lines, { source: 'ocr', sure: 0.9 }), field('debit_mandate', 'account_holder')).map((c) => c.value)
+  expect(scanned('1 Harbour Street, Merrow SK1 1MS', 'L Magnus Carrow, authorise the Mutual to collect')).toEqual(['Magnus Carrow'])
+})
 test('the person that a letter confirms something of', () => {
   const employee = field('employment_letter', 'employee_name')
   const page = pageOf(['We hereby confirm that Ruaridh Lefèvre is an employee of Petrel Slipways Ltd, having joined in 2017.'])

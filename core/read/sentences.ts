@@ -16,7 +16,7 @@ export function sentences(page: Page, field: Field): Candidate[] {
       if (mailed) return [mailed]
       const closing = field.labels.some((label) => label.includes(' ') && squeeze(line.text).includes(squeeze(label))) ? signer(page, field, index) : null
       if (closing) return [closing]
-      const start = line.words.findIndex((w, i) => /^I,?$/.test(w.text) && /^(?:\p{Lu}|the$)/u.test(line.words[i + 1]?.text ?? ''))
+      const start = line.words.findIndex((w, i) => saysI(w, i, page) && /^(?:\p{Lu}|the$)/u.test(line.words[i + 1]?.text ?? ''))
       if (start < 0) return []
       let from = start + 1
       if (/^the$/i.test(line.words[from].text)) from += /^undersigned/i.test(line.words[from + 1]?.text ?? '') ? 2 : 1
@@ -29,6 +29,8 @@ export function sentences(page: Page, field: Field): Candidate[] {
       }
       const raw = run.map((w) => w.text).join(' ')
       const value = raw.replace(/[,;.(]+$/, '')
+      // "1 Harbour Street, Merrow": only where a verb follows is the stroke a person.
+      if (!/^I/.test(line.words[start].text) && !/^\p{Ll}{3}/u.test(line.words[from + run.length]?.text ?? '')) return []
       return run.length > 1 && nameLikeness(value) > 0.9 ? [{ field: field.name, value, raw, words: run, page, repaired: false, score: 3.2 }] : []
     })
   if (field.kind === 'org')
@@ -40,6 +42,9 @@ export function sentences(page: Page, field: Field): Candidate[] {
     }))
   return []
 }
+
+/** "I, Magnus Carrow, authorise": readers of pictures take the one stroke for another letter, and "L" would be an initial of the name. */
+const saysI = (word: Word, at: number, page: Page): boolean => /^I,?$/.test(word.text) || (page.source !== 'text' && at === 0 && /^[lL1|!],?$/.test(word.text))
 
 const LEGAL_FORM = /\b(?:ltd|limited|plc|llp|inc|sarl|gmbh|s\.?a|s\.?l)\.?$/i
 

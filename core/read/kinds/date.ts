@@ -45,6 +45,11 @@ const MONTH_FIRST = /^([a-z]{3,10})\.?\s+(\d{1,2})(?:st|nd|rd|th)?(?:[,.]\s*|\s+
 export const parseDate = remembered((text): { value: string; fit: number; repaired: boolean } | null => {
   const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim()
   if (clean.length < 6 || clean.length > 32 || !/\d|[osil]/.test(clean)) return null
+  const ordinal = withItsOrdinal(clean)
+  if (ordinal !== clean) {
+    const value = dateIn(ordinal)
+    return value ? { value, fit: 0.7, repaired: true } : null
+  }
   const direct = dateIn(clean)
   const comb = COMB.exec(clean)
   const packed = comb && isoDate(+comb[3], +comb[2], +comb[1])
@@ -56,6 +61,10 @@ export const parseDate = remembered((text): { value: string; fit: number; repair
   const mended = dateIn(digits) ?? dateIn(digits.replace(/\s*[.,+*·°]\s*[+-]?\s*|\s+/g, '.'))
   return mended ? { value: mended, fit: 0.7, repaired: true } : null
 })
+
+/** English ordinals say their last figure: "8rd" was the 3rd, "28rd" the 23rd. */
+const ORDINALS: Record<string, string> = { st: '1', nd: '2', rd: '3' }
+const withItsOrdinal = (text: string): string => text.replace(/\b(\d?)(\d)(st|nd|rd)\b/, (_, tens: string, figure: string, end: string) => tens + ORDINALS[end] + end)
 
 function dateIn(text: string): string | null {
   let hit = NUMERIC.exec(text)

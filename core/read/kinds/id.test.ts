@@ -13,6 +13,11 @@ test.each([
   ['ann @ islepost.example', ['ann@islepost.example']],
   ['nobody', []],
 ])('%s holds %j', (text, mails) => expect(values(readEmails, text)).toEqual(mails))
+test('half an address beside a word is asked about, on pictures alone', () => {
+  const line = ['wilma garvie@islepost.example']
+  expect(readEmails(pageOf(line, { source: 'ocr', sure: 0.96 }).words)).toMatchObject([{ value: 'wilma.garvie@islepost.example', repaired: true, fit: 0.5 }])
+  expect(readEmails(pageOf(line).words)).toMatchObject([{ value: 'garvie@islepost.example', repaired: false }])
+})
 test('phone numbers keep their plus', () => expect(values(readPhones, '+44 1657 089 493')).toEqual(['+44 1657 089 493']))
 test('years become months', () => expect(values(readNumbers, '5 years')).toEqual(['60']))
 test('numbers keep their decimals', () => expect(values(readNumbers, '2,5')).toEqual(['2.5']))

@@ -30,6 +30,11 @@ export const readEmails: KindReader = (words) =>
     if (text.includes(' ') && !/[.@] | [.@]/.test(text)) return null
     const value = text.replace(/\s+/g, '').replace(/[.,;:]$/, '').toLowerCase()
     return /^[\w.+-]+@[\w-]+(\.[\w-]+)+$/.test(value) ? { value, fit: 1, repaired: false } : null
+  }).map((reading) => {
+    // "wilma garvie@…": a point that a reader of pictures lost would leave half an address, and nothing to tell it by.
+    const [before, first] = words
+    if (reading.words[0] !== first || before.sure === 1 || !/^[a-z]{2,}$/.test(before.text) || /mail|courriel|correo/.test(before.text)) return reading
+    return { ...reading, value: `${before.text}.${String(reading.value)}`, words: [before, ...reading.words], raw: `${before.text} ${reading.raw}`, fit: 0.5, repaired: true }
   })
 
 export const readPhones: KindReader = (words) =>

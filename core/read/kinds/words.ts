@@ -42,9 +42,8 @@ function withoutTitle(name: string): string {
 /** Behind a comma: a number, or a sentence that goes on ("…, was registered on"). A reader of pictures takes the one capital behind it for a small letter ("Ravensby, wilma"). */
 const goesOn = (word: Word, last: boolean): boolean => /^\d/.test(word.text) || (/^\p{Ll}/u.test(word.text) && !PARTICLES.has(fold(word.text)) && !(last && word.sure < 1))
 
-/** An initial that a reader of pictures took for a stroke or a figure ("|. Dunbarrow", "0. Maccrae"), and the Ø that none of them knows ("@degaard"). */
+/** An initial that a reader of pictures took for a stroke or a figure ("|. Dunbarrow", "0. Maccrae"). */
 const initial = (word: Word, next: Word | undefined): Word => {
-  if (word.sure < 1 && /^@\p{L}{2,},?$/u.test(word.text)) return { ...word, text: `Ø${word.text.slice(1)}` }
   const letter = word.sure < 1 && next && /^\p{Lu}\p{L}/u.test(next.text) ? { '|.': 'I.', '1.': 'I.', '!.': 'I.', 'l.': 'I.', '0.': 'O.', '5.': 'S.', '8.': 'B.' }[word.text] : undefined
   return letter ? { ...word, text: letter } : word
 }
