@@ -34,6 +34,8 @@ export function linesOf(page: Page): Line[] {
 
 /** What is lower than this share of the usual word is a stroke or a speck, what is higher than that a bracket or a rule: neither says where a line runs. */
 const [FLAT, HIGH] = [0.4, 1.8]
+/** A word of a picture that is oddly flat or tall and read less surely is no letters at all. */
+const SPECK = 0.5
 
 /** How much lower a word stands than it would if its page did not lean: the right end of a line stands lower or higher than its left end. */
 function dropOn(page: Page): (w: Word) => number {
@@ -80,7 +82,7 @@ function groupLines(page: Page): Line[] {
   for (const word of sorted) if (!odd(word)) put(word, rows.slice(-4).reverse(), true)
   // Strokes and brackets come last, when it is known where the lines run.
   // One that stands in none is a speck, if it is no letter: as a line of its own it would part the lines around it.
-  for (const word of sorted) if (odd(word)) put(word, rows, page.source === 'text' || /[\p{L}\d]/u.test(word.text))
+  for (const word of sorted) if (odd(word)) put(word, rows, page.source === 'text' || (/[\p{L}\d]/u.test(word.text) && word.sure >= SPECK))
   return rows
     .map(({ words }) => toLine(words.sort((a, b) => a.box[0] - b.box[0]), page))
     .map((line) => ({ line, at: levelOf(line, page) }))
@@ -88,8 +90,14 @@ function groupLines(page: Page): Line[] {
     .map(({ line }) => line)
 }
 
-/** Whether two words stand one over the other rather than one behind the other. */
-const covers = (a: Word, b: Word): boolean => overlap(a.box[0], a.box[2], b.box[0], b.box[2]) > 0.5 * Math.min(a.box[2] - a.box[0], b.box[2] - b.box[0])
+/**
+ * Whether two words stand one over the other rather than one behind the other. A figure that ran into the word before it
+ * ("of3") has most of its box in that word's.
+ */
+function covers(a: Word, b: Word): boolean {
+  const [narrow, wide] = a.box[2] - a.box[0] < b.box[2] - b.box[0] ? [a, b] : [b, a]
+  return overlap(narrow.box[0], narrow.box[2], wide.box[0], wide.box[2]) > (narrow.text.length > 2 ? 0.5 : 0.85) * (narrow.box[2] - narrow.box[0])
+}
 
 const middle = (w: Word): number => (w.box[1] + w.box[3]) / 2
 

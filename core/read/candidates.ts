@@ -1,6 +1,6 @@
 import { isSentence, linesOf } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
-import { fold, squeeze, tokens } from '../page/text.ts'
+import { fold, nearlyWord, squeeze, tokens } from '../page/text.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { addressIn } from './address.ts'
 import { brokenOff, brokenRest, secondLine, wholeReadings } from './broken.ts'
@@ -195,7 +195,9 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
   if (field.sources.includes('period')) {
     // "1 January 2026" over "to 31 January 2026" is one period on two lines.
     const period = periodIn(region.words) ?? (brokenOff(region.words) ? periodIn([...region.words, ...brokenRest(region, byLine)]) : null) ?? periodIn([...region.words, ...alongside(region)]) ?? periodIn([...region.words, ...lineUnder(region)])
-    if (period) return [{ ...base, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, score: 0.8, repaired: false, period: true }]
+    // Figures beside it may be its other end: "1 Jul 2024.30 Jun 2025" would be the June alone.
+    const partial = region.words.some((w) => !period?.words.includes(w) && /\d/.test(w.text))
+    if (period) return [{ ...base, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, score: 0.8, repaired: false, period: true, partial }]
   }
   if (WORDY.has(field.kind)) {
     const second = secondLine(region, label, byLine)
@@ -251,9 +253,12 @@ function joinedName(labels: LabelHit[], byLine: LabelsByLine, field: Field): Can
   const page = labels[0].page
   // A label taken for a name would be a stranger's card: what the machine-readable zone does not say is none of its names.
   const zone = zoneOn(page)?.fullName
-  if (zone && !tokens(`${surname.raw} ${given.raw}`).some((t) => tokens(zone).includes(t))) return null
+  if (zone && !tokens(`${surname.raw} ${given.raw}`).some((t) => tokens(zone).some((z) => alike(z, t)))) return null
   return { field: field.name, value: `${given.value as string} ${surname.value as string}`, raw: `${surname.raw} / ${given.raw}`, words: [...given.words, ...surname.words], page, repaired: false, score: 4.2 }
 }
+
+/** A zone at the edge of a card loses letters at its ends: "RINSA" is of ORRINSAY. */
+const alike = (zone: string, printed: string): boolean => nearlyWord(zone, printed) || (Math.min(zone.length, printed.length) >= 4 && (zone.includes(printed) || printed.includes(zone)))
 
 /** Values of the machine-readable zone, by the field names ICAO 9303 gives them. */
 function zoneValues(page: Page, type: DocumentType): Candidate[] {

@@ -57,7 +57,7 @@ export function wrapped(page: Page, lines: readonly Line[], heads: ReadonlySet<n
   /** Where a label in this column goes on straight beneath. */
   const below = (segment: Segment, index: number): { at: number; segment: Segment } | null => {
     for (let at = index + 1; at < Math.min(lines.length, index + 4); at++) {
-      const next = lines[at].segments.find((s) => Math.abs(s.box[0] - segment.box[0]) < 0.004)
+      const next = lines[at].segments.find((s) => Math.abs(s.box[0] - segment.box[0]) < (page.source === 'text' ? 0.004 : 0.008))
       if (next) return next.words.length <= 5 && !/[\d€]/.test(next.text) && !heads.has(at) && (next.box[1] - segment.box[3]) * page.height < lines[index].height * LEADING ? { at, segment: next } : null
     }
     return null

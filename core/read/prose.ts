@@ -3,7 +3,7 @@ import type { Page, Word } from '../page/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { kindReaders } from './kinds/index.ts'
-import { nameLikeness } from './kinds/words.ts'
+import { nameLikeness, PARTICLES } from './kinds/words.ts'
 import { fieldsNear } from './labels.ts'
 import { isSmall } from './wording.ts'
 
@@ -22,8 +22,13 @@ export function inProse(page: Page, type: DocumentType): Candidate[] {
     const stream = rejoined(lines.flatMap((l) => l.line.words))
     const clean = stream.map((w) => ({ ...w, text: w.text.replace(/^[(“"‘]+(?=.)|(?<=.)[,;:.)”"’]+$/gu, '') }))
     const leads = leadsIn(clean.map((w) => w.text), stream, type)
-    return leads.flatMap(({ field: name, near, end, length }): Candidate[] => {
+    return leads.flatMap(({ field: name, near, from, end, length }): Candidate[] => {
       const field = type.fields.find((f) => f.name === name)!
+      const named = field.kind === 'name' ? whoIs(clean, stream, from) : []
+      if (named.length > 0) {
+        const value = named.map((at) => clean[at].text).join(' ')
+        return [{ field: name, value, raw: value, words: named.map((at) => stream[at]), page, repaired: false, score: 1.4 + (length > 1 ? 0.3 : -0.3) - (1 - near) * 2 }]
+      }
       // What follows belongs to the next thing spoken of, if that is of the same kind.
       const other = leads.find((l) => l.from >= end && l.field !== name && l.near >= Math.min(near, 0.9) && alike(type.fields.find((f) => f.name === l.field)!, field) && !leads.some((m) => m.from === l.from && m.field === name))
       const reach = field.kind === 'money' ? REACH_OF_AMOUNTS : REACH
@@ -128,6 +133,17 @@ function firstOf(field: Field, ahead: Word[], printed: readonly Word[]): { value
   const value = run.map((w) => w.text).join(' ')
   if (run.length === 0 || (field.kind === 'name' && (run.length < 2 || nameLikeness(value) < 0.9)) || /\d/.test(value)) return null
   return { value, raw: value, words: run, repaired: false }
+}
+
+/** "… and that Eskil / Erik Dunbarrow is the sole owner": whom a sentence says to be something stands before it. Places of the name's words. */
+function whoIs(clean: readonly Word[], printed: readonly Word[], role: number): number[] {
+  const verb = /^(?:an?|the)$/.test(clean[role - 1]?.text ?? '') ? role - 2 : role - 1
+  if (!/^(?:is|was|remains|being)$/.test(clean[verb]?.text ?? '')) return []
+  let first = verb
+  while (first > 0 && (/^\p{Lu}/u.test(clean[first - 1].text) || PARTICLES.has(clean[first - 1].text)) && (first === verb || !/[,;:)]$/.test(printed[first - 1].text))) first--
+  while (first < verb && /^\p{Ll}/u.test(clean[first].text)) first++
+  const run = Array.from({ length: verb - first }, (_, i) => first + i)
+  return run.length > 1 && nameLikeness(run.map((at) => clean[at].text).join(' ')) >= 0.9 ? run : []
 }
 
 /** What is called by common words ("skipper", "Marine engineer") runs up to the next small word, figure or comma. */

@@ -84,9 +84,10 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
   const start = line.words[label.from].box[0]
   const end = Math.max(lastWord.box[2], start + 0.06)
   let seen = 0
+  const toSign = label.alone && here.some((l) => l !== label && l.meanings.some((m) => m.role === 'signature'))
   for (let i = label.line + 1; i < lines.length && seen < 2; i++) {
     const gap = (lines[i].box[1] - line.box[3]) * page.height
-    if (gap > Math.max(26, line.height * 2.9)) break
+    if (gap > Math.max(toSign ? ROOM_TO_SIGN : 26, line.height * 2.9)) break
     const reaching = lines[i].segments.filter((s) => overlap(s.box[0], s.box[2], start - 0.012, end) > 0)
     // A long value of the column before may leave no gap to this one.
     const runOn = label.alone ? reaching.find((s) => s.box[0] <= start - 0.06 && s.words.some((w) => Math.abs(w.box[0] - start) < 0.006)) : undefined
@@ -102,6 +103,9 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
   if (above) regions.push(above)
   return regions
 }
+
+/** Points under a label beside a place to sign: the day stands on the rule that the pen's place needs room above. */
+const ROOM_TO_SIGN = 52
 
 /** What stands on the rule that a label captions from below, as forms to be signed have it. */
 function captioned(label: LabelHit, labels: LabelsByLine): Region | null {

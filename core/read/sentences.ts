@@ -16,19 +16,19 @@ export function sentences(page: Page, field: Field): Candidate[] {
       if (mailed) return [mailed]
       const closing = field.labels.some((label) => label.includes(' ') && squeeze(line.text).includes(squeeze(label))) ? signer(page, field, index) : null
       if (closing) return [closing]
-      const start = line.words.findIndex((w, i) => saysI(w, i, page) && /^(?:\p{Lu}|the$)/u.test(line.words[i + 1]?.text ?? ''))
+      const start = line.words.findIndex((w, i) => saysI(w, i, page) && /^(?:\(?\p{Lu}|the$)/u.test(line.words[i + 1]?.text ?? ''))
       if (start < 0) return []
       let from = start + 1
       if (/^the$/i.test(line.words[from].text)) from += /^undersigned/i.test(line.words[from + 1]?.text ?? '') ? 2 : 1
       const run: Word[] = []
       for (let i = from; i < line.words.length && run.length < 6; i++) {
         const word = line.words[i]
-        if (!/^\p{Lu}/u.test(word.text) && !/^(?:de|van|von|le|la|del|y)$/.test(word.text)) break
+        if (!(i === from ? /^\(?\p{Lu}/u : /^\p{Lu}/u).test(word.text) && !/^(?:de|van|von|le|la|del|y)$/.test(word.text)) break
         run.push(word)
         if (/[,;.)]$/.test(word.text) && word.text.length > 2) break
       }
       const raw = run.map((w) => w.text).join(' ')
-      const value = raw.replace(/[,;.(]+$/, '')
+      const value = raw.replace(/^\(|[,;.(]+$/g, '')
       // "1 Harbour Street, Merrow": only where a verb follows is the stroke a person.
       if (!/^I/.test(line.words[start].text) && !/^\p{Ll}{3}/u.test(line.words[from + run.length]?.text ?? '')) return []
       return run.length > 1 && nameLikeness(value) > 0.9 ? [{ field: field.name, value, raw, words: run, page, repaired: false, score: 3.2 }] : []

@@ -55,6 +55,10 @@ export const parseDate = remembered((text): { value: string; fit: number; repair
   const packed = comb && isoDate(+comb[3], +comb[2], +comb[1])
   if (packed) return { value: packed, fit: 0.72, repaired: false }
   if (direct) return { value: direct, fit: /^\d{1,2}.\d{1,2}.\d{2}$/.test(clean) ? 0.85 : 1, repaired: false }
+  // "O1-Jan-2026": before the name of a month only figures stand.
+  const day = /^[0-9osil|!]{1,2}(?=(?:st|nd|rd|th)?[\s.-]*[a-z]{3})/.exec(clean)?.[0]
+  const named = day && /\D/.test(day) ? dateIn(asDigits(day) + clean.slice(day.length)) : null
+  if (named) return { value: named, fit: 0.85, repaired: true }
   if (/[a-z]{3}/.test(clean)) return null
   const digits = asDigits(text.trim().replace(/[),;:.]+$/, ''))
   // "01. 02 +2026": weak readers lose the points between, or see strokes in them.
@@ -64,7 +68,7 @@ export const parseDate = remembered((text): { value: string; fit: number; repair
 
 /** English ordinals say their last figure: "8rd" was the 3rd, "28rd" the 23rd. */
 const ORDINALS: Record<string, string> = { st: '1', nd: '2', rd: '3' }
-const withItsOrdinal = (text: string): string => text.replace(/\b(\d?)(\d)(st|nd|rd)\b/, (_, tens: string, figure: string, end: string) => tens + ORDINALS[end] + end)
+const withItsOrdinal = (text: string): string => text.replace(/\b(\d?)(\d)(st|nd|rd)\b/, (_, tens: string, __: string, end: string) => tens + ORDINALS[end] + end)
 
 function dateIn(text: string): string | null {
   let hit = NUMERIC.exec(text)
@@ -94,7 +98,8 @@ export const monthEnd = (year: number, month: number): string => new Date(Date.U
 
 /** A stretch of days written as two dates, "1 to 31 March 2026", "1 - 31/03/2026" or a month's name with its year. */
 export const parsePeriod = remembered((text): { start: string; end: string } | null => {
-  const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim()
+  // "1 Jul 2024-30 Jun 2025": read in pieces its last words would be a month, and that the whole period.
+  const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim().replace(/((?:19|20)\d{2})[-–—](?=\d{1,2}(?:st|nd|rd|th)?\s+[a-z]{3}|[a-z]{3})/g, '$1 - ')
   const parts = clean.replace(/^(?:from|du|del|desde)\s+/, '').split(/\s+(?:to|until|till|through|au|al|hasta|a|and)\s+|\s+[-~=]+\s*|\s*[-~=]+\s+|\s*\.\.+\s*|\s*>\s*/)
   // The strokes inside its days may stand apart like the one between them: "01-JAN- 26 - 31-JAN-26".
   for (let at = 1; at < parts.length; at++) {

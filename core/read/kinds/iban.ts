@@ -46,8 +46,12 @@ export const readIbans: KindReader = (words) =>
     if (ibanHolds(value)) return { value, fit: value === given ? 1 : 0.95, repaired: false }
     const mended = mendOnce(value).filter(standsAs)
     if (mended.length === 1) return { value: mended[0], fit: 0.7, repaired: true }
-    return /^[A-Z]{2}/.test(given) ? { value, fit: 0.35, repaired: false } : null
+    return /^[A-Z]{2}/.test(given) && figures(given.slice(0, value.length)) >= FEWEST ? { value, fit: 0.35, repaired: false } : null
   })
+
+/** "Debits drawn by Merrow Sound" has a country at its front and letters that figures look like: without figures of its own it is no number. */
+const FEWEST = 6
+const figures = (text: string): number => text.replace(/\D/g, '').length
 
 const AS_DIGIT: Record<string, string> = { O: '0', D: '0', Q: '0', I: '1', L: '1', Z: '2', A: '4', S: '5', G: '6', T: '7', B: '8' }
 const AS_LETTER: Record<string, string> = { '0': 'O', '1': 'I', '2': 'Z', '4': 'A', '5': 'S', '6': 'G', '8': 'B' }

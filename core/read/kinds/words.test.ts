@@ -25,6 +25,10 @@ test('a name ends where a sentence goes on behind a comma, not at its other half
 })
 describe('names on scans', () => {
   const scanned = (text: string) => readNames(pageOf([text], { sure: 0.9 }).words)[0]?.value
+  test('begin with capitals, and say where one was put', () => {
+    expect(readNames(pageOf(['lvar Sandwick'], { sure: 0.9 }).words)).toMatchObject([{ value: 'Ivar Sandwick', repaired: true }])
+    expect(scanned('Pettigrew, fñigo')).toBe('Pettigrew, Íñigo')
+  })
   test('the one word behind a comma is a given name, though its capital was read as a small letter', () => {
     expect(scanned('Ravensby, wilma')).toBe('Ravensby, wilma')
     expect(name('Ravensby, wilma')).toBe('Ravensby')
