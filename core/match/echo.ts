@@ -16,7 +16,7 @@ const WITNESSES = 2
 const CONFIRMED = 0.95
 const DEFAULTED = 0.7
 const CLEAR = 0.93
-/** A letter apart from what others say, only spotless print is believed. */
+/** A figure apart from what others say, only spotless print is believed; of two names a letter apart one is misread, however clear it looks. */
 const SPOTLESS = 0.96
 
 /**
@@ -41,6 +41,7 @@ function echoesOf(fact: Fact, papers: readonly Paper[], pages: ReadonlyMap<numbe
       return field ? [{ paper, field, stranger: fact.person === 'applicant' && paper.owner === 'other' }] : []
     })
   })
+  if (fact.kind === 'name' && fact.person === 'applicant') places.push(...elsewhere(fact, papers, pages))
   const sure = places.filter((p) => !p.stranger && p.field.value !== null && !p.field.needsReview)
   const agrees = agreement(compare)
   const different = [...new Map(sure.map((p) => [plain(p.field.value), p.field.value])).values()]
@@ -55,6 +56,13 @@ function echoesOf(fact: Fact, papers: readonly Paper[], pages: ReadonlyMap<numbe
     return echo ? [[`${paper.id} ${field.name}`, echo]] : []
   })
 }
+
+/** Words on pictures that no fact compares, as the sender of a letter: a letter misread makes strangers of them as well. */
+const elsewhere = (fact: Fact, papers: readonly Paper[], pages: ReadonlyMap<number, Page>): { paper: Paper; field: FilledField; stranger: boolean }[] =>
+  papers.flatMap((paper) => paper.fields.flatMap((field) => {
+    const named = typeof field.value === 'string' && !/\d/.test(field.value) && field.page !== null && pages.get(field.page)?.source !== 'text'
+    return named && !fact.fields.includes(`${paper.type}.${field.name}`) ? [{ paper, field, stranger: true }] : []
+  }))
 
 type Agrees = (a: Value, b: Value) => boolean
 
@@ -76,7 +84,7 @@ function echoFor(field: FilledField, kind: Fact['kind'], known: Value, agrees: A
   // "Silver" where all others say "Silver Darling": on a scan a word at the end is lost more easily than a boat is called by half its name.
   if (field.value !== null && !field.needsReview && !spelt && kind === 'text' && wordMore(plain(known), plain(field.value))) return { ...field, confidence: Math.min(field.confidence, DEFAULTED), needsReview: true, state: 'asked', reason: 'other papers have a word more' }
   // A value read from a clear place differs because the paper does.
-  if (field.value !== null && field.confidence >= (nearMiss(field.value, known) ? SPOTLESS : CLEAR)) return null
+  if (field.value !== null && field.confidence >= (nearMiss(field.value, known) ? (/\d/.test(plain(field.value)) ? SPOTLESS : 1) : CLEAR)) return null
   // So near to what the others say, and not clearly printed: likely one letter misread. A text layer misreads no letter.
   if (field.value !== null && !field.needsReview && nearMiss(field.value, known)) return spelt ? null : { ...field, confidence: Math.min(field.confidence, DEFAULTED), needsReview: true, state: 'asked', reason: 'other papers differ by a letter' }
   const found = find()
@@ -91,8 +99,12 @@ const nearMiss = (a: Value, b: Value): boolean => {
   const [p, q] = [squeeze(plain(a)), squeeze(plain(b))]
   const most = /\d/.test(p + q) ? 1 : 2
   if (p === q || wordMore(plain(a), plain(b)) || wordMore(plain(b), plain(a))) return false
+  if (brokenOff(p, q)) return true
   return (Math.min(p.length, q.length) >= 6 && editDistance(p, q, most) <= most) || initialOff(plain(a), plain(b)) || initialOff(plain(b), plain(a))
 }
+
+/** "Dougal Quillfe": a word whose end was lost, by a pen's stroke or at the edge, is the known one so far as it goes. */
+const brokenOff = (read: string, known: string): boolean => read.length >= 8 && !/\d/.test(known) && known.startsWith(read)
 
 /** Whether a name is another with an initial that may have been misread: "E Northcott" beside "Fenella Northcott". */
 function initialOff(short: string, full: string): boolean {

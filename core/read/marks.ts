@@ -147,10 +147,10 @@ function inkedOption(page: Page, options: readonly Option[], lines: readonly Lin
     const boxes = marks.every((m) => m.dark > 60)
     const framed = marks.every((m) => m.inside !== null)
     const ranked = marks.map((m) => ({ option: m.option, dark: framed ? m.inside! + 12 : m.dark })).sort((a, b) => b.dark - a.dark)
-    return { best: ranked[0], boxes, framed, ratio: ranked[0].dark / Math.max(1, ranked[1].dark) }
+    return { best: ranked[0], least: Math.min(...marks.map((m) => m.dark)), boxes, framed, ratio: ranked[0].dark / Math.max(1, ranked[1].dark) }
   })
-  // Boxes on one side settle it: what stands on the other side is the neighbour's.
-  const boxed = sides.filter((s) => s.boxes)
+  // Boxes on one side settle it: what stands on the other side is the neighbour's, or the edge of the words themselves.
+  const boxed = sides.filter((s) => s.boxes).sort((a, b) => b.least - a.least).slice(0, 1)
   const [best] = (boxed.length > 0 ? boxed : sides).filter((s) => (s.framed || s.best.dark > 40) && s.ratio > 1.15).sort((a, b) => Number(b.framed) - Number(a.framed) || b.ratio - a.ratio)
   // Noise blurs what is in a box and what is its frame: on a scan only a clear lead counts as one.
   return best ? { option: best.best.option, clear: best.boxes && best.ratio > (page.source === 'text' ? 1.3 : 2) } : null
