@@ -84,7 +84,7 @@ export default function TypeEditor({ loaderData: { type: stored, versions, learn
   const change = (part: Partial<DocumentType>) => setType((now) => ({ ...now, ...part }))
   const field = (i: number, part: Partial<Field>) => change({ fields: type.fields.map((f, k) => (k === i ? { ...f, ...part } : f)) })
   const move = (i: number, by: number) => { const fields = [...type.fields]; const [one] = fields.splice(i, 1); fields.splice(i + by, 0, one); change({ fields }) }
-  const add = () => { let n = type.fields.length + 1; while (type.fields.some((f) => f.name === `value_${n}`)) n++; change({ fields: [...type.fields, { name: `value_${n}`, title: '', kind: 'text', labels: [], sources: [], optional: false, choices: [], columns: [], never: [], common: false, threshold: 0.8 }] }); setOpen(`value_${n}`) }
+  const add = () => { let n = type.fields.length + 1; while (type.fields.some((f) => f.name === `value_${n}`)) n++; change({ fields: [...type.fields, { name: `value_${n}`, title: '', kind: 'text', labels: [], sources: [], optional: false, choices: [], columns: [], never: [], common: false, belowZero: false, threshold: 0.8 }] }); setOpen(`value_${n}`) }
   const save = () => {
     const named = stored ? type : { ...type, id: idOf(type.title), short: type.short || type.title, fields: type.fields.map((f) => ({ ...f, name: f.name.startsWith('value_') && idOf(f.title) && !type.fields.some((o) => o !== f && o.name === idOf(f.title)) ? idOf(f.title) : f.name })) }
     void submit({ act: 'save', type: named }, { method: 'post', encType: 'application/json' })

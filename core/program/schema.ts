@@ -32,6 +32,8 @@ export const fieldSchema = z.object({
   pattern: z.string().optional(),
   /** At least so many years before the other days of the paper, as a birth is. */
   yearsBefore: z.number().positive().optional(),
+  /** An amount that may be less than nothing, as a balance is; before others a dash is a rule or a leader that a picture's reader took for a sign. */
+  belowZero: z.boolean().default(false),
   /** Called by common words, which need no capitals (a job). */
   common: z.boolean().default(false),
   /** Where the field stands when several share a label: beside the signature rather than at the head. */

@@ -7,6 +7,7 @@ import { brokenOff, brokenRest, secondLine, wholeReadings } from './broken.ts'
 import type { Candidate } from './candidate.ts'
 import { crossings } from './crossings.ts'
 import { kindReaders } from './kinds/index.ts'
+import type { Reading } from './kinds/reading.ts'
 import { mendNumeral } from './kinds/numeral.ts'
 import { mendPostcode } from './kinds/postcode.ts'
 import { parseDate } from './kinds/date.ts'
@@ -23,7 +24,7 @@ import { withoutCapitals, withoutLabel, withoutLabelWords } from './strip-labels
 import { acrossLines, followStyle } from './style.ts'
 import { titleYears } from './title-year.ts'
 import { unlabelled } from './unlabelled.ts'
-import { plain } from './value.ts'
+import { isMoney, plain } from './value.ts'
 import { zoneOn } from './zone.ts'
 
 /** A word read less surely than this is as good as not read. */
@@ -208,6 +209,7 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
   const dated = field.kind === 'money' ? new Set([...kindReaders.date(region.words).flatMap((d) => d.words), ...(region.words.length > 2 ? region.words.filter((w) => /^(?:19|20)\d\d$/.test(w.text)) : [])]) : null
   const readings = wholeReadings(region, kind, byLine).filter((r) => !(dated && r.words.some((w) => dated.has(w))) && (field.kind !== 'name' || r.fit >= 0.3) && !(WORDY.has(field.kind) && labelLike(r.raw, type)))
   const limit = field.kind === 'id' && region.words.length > 8 ? 0 : 2
+  if (field.kind === 'money' && !field.belowZero && page.source !== 'text') readings.forEach((r, i) => { readings[i] = withoutSign(r) })
   return readings.slice(0, Math.max(1, limit)).map((reading, place) => {
     const lead = region.words.indexOf(reading.words[0])
     const prose = lead > 2 && field.kind !== 'iban' ? -0.4 * Math.min(5, lead - 2) : 0
@@ -227,6 +229,10 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     return { ...base, value: reading.value, raw: reading.raw, words: reading.words, repaired: reading.repaired, partial, score: firm + coded + year + (reading.fit - 0.6) * 3.2 - place * 1.2 + prose + patterned }
   })
 }
+
+/** A dash before an amount that is never below nothing is no sign; whether it is a figure, a person sees. */
+const withoutSign = (reading: Reading): Reading =>
+  isMoney(reading.value) && reading.value.amount.startsWith('-') ? { ...reading, value: { ...reading.value, amount: reading.value.amount.slice(1) }, fit: reading.fit * 0.7, repaired: true } : reading
 
 /** The next segment of the same line. */
 function alongside({ page, words, line }: Region): Word[] {

@@ -59,3 +59,6 @@ export function calibrate(score: number): number {
   }
   return CALIBRATION.at(-1)![1]
 }
+
+/** A probability as it is stored and shown: to a thousandth. */
+export const round = (p: number): number => Math.round(p * 1000) / 1000

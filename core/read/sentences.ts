@@ -31,7 +31,7 @@ export function sentences(page: Page, field: Field): Candidate[] {
       const value = raw.replace(/^\(|[,;.(]+$/g, '')
       // "1 Harbour Street, Merrow": only where a verb follows is the stroke a person.
       if (!/^I/.test(line.words[start].text) && !/^\p{Ll}{3}/u.test(line.words[from + run.length]?.text ?? '')) return []
-      return run.length > 1 && nameLikeness(value) > 0.9 ? [{ field: field.name, value, raw, words: run, page, repaired: false, score: 3.2 }] : []
+      return run.length > 1 && nameLikeness(value) > 0.9 && orgLikeness(value) < 1 ? [{ field: field.name, value, raw, words: run, page, repaired: false, score: 3.2 }] : []
     })
   if (field.kind === 'org')
     return [...lines.flatMap((_, index) => certified(page, field, index)), ...lines.filter((line) => line.segments.length === 1 && line.words.length <= 7 && line.box[1] < 0.75 && orgLikeness(line.text) === 1 && !/[,;]$/.test(line.text)).map((line) => ({ field: field.name, value: line.text.replace(/,$/, ''), raw: line.text, words: line.words, page, repaired: false, score: LEGAL_FORM.test(line.text) ? 1.6 : 0.9 }))]

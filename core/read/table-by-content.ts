@@ -52,6 +52,7 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
         row[text] = [row[text] as string | null, line.text].filter(Boolean).join(' ')
         const place = table.places.at(-1)!
         place.box = boxAround([place.box, line.box])
+        table.spelt = Math.min(table.spelt, ...line.words.map((w) => w.sure))
         last = { line, found: last.found }
       } else {
         // A line of amounts amid the rows that is none of them may be one that could not be read: the table must not pass for whole.

@@ -209,10 +209,11 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
       if (text && ahead.length > 0) row[text.name] = [spoken(ahead), row[text.name] as string | null].filter(Boolean).join(' ')
       table.rows.push(row)
       table.places.push({ page: page.number, box: boxAround([line.box, ...ahead.map((w) => w.box)]) })
+      const beforehand = ahead
       ahead = []
       table.sure = Math.min(table.sure, weakest(cells, columns, (kind) => kind !== 'text'))
       table.rowSure.push(weakest(cells, columns, (kind) => kind === 'money'))
-      table.spelt = Math.min(table.spelt, weakest(cells, columns, (kind) => kind === 'text'))
+      table.spelt = Math.min(table.spelt, weakest(cells, columns, (kind) => kind === 'text'), ...beforehand.map((w) => w.sure))
       started = true
       last = line
     } else if (started && moneyCells.length > 0) table.unexplained.push(moneyCells.map((c) => cents(row[c.name] as Money)))
@@ -230,6 +231,7 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
         row[text.name] = `${typeof row[text.name] === 'string' ? (row[text.name] as string) : ''} ${words.map((w) => w.text).join(' ')}`.trim()
         const place = table.places.at(-1)!
         place.box = boxAround([place.box, ...words.map((w) => w.box)])
+        table.spelt = Math.min(table.spelt, ...words.map((w) => w.sure))
         last = line
       } else if (dated ? others > 3 : others > 0) continue
     }

@@ -1,4 +1,5 @@
 import { fold } from '../../page/text.ts'
+import { plain } from '../value.ts'
 import { readSpans, rawOf, type KindReader } from './reading.ts'
 import { parseDate } from './date.ts'
 
@@ -34,7 +35,7 @@ export const readEmails: KindReader = (words) =>
     // "wilma garvie@…": a point that a reader of pictures lost would leave half an address, and nothing to tell it by.
     const [before, first] = words
     if (reading.words[0] !== first || before.sure === 1 || !/^[a-z]{2,}$/.test(before.text) || /mail|courriel|correo/.test(before.text)) return reading
-    return { ...reading, value: `${before.text}.${String(reading.value)}`, words: [before, ...reading.words], raw: `${before.text} ${reading.raw}`, fit: 0.5, repaired: true }
+    return { ...reading, value: `${before.text}.${plain(reading.value)}`, words: [before, ...reading.words], raw: `${before.text} ${reading.raw}`, fit: 0.5, repaired: true }
   })
 
 export const readPhones: KindReader = (words) =>
