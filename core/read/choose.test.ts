@@ -18,6 +18,11 @@ const chosen = (candidates: Candidate[]) => {
 }
 const eur = (amount: string) => ({ amount, currency: 'EUR' })
 
+test('a part of a name speaks for the whole of it', () => {
+  const whole = at('employee_name', 'Ruaridh Penhallow', ['Ruaridh', 'Penhallow'], 3)
+  const [alone, beside] = [[whole], [whole, at('employee_name', 'Ruaridh', ['Ruaridh'], 2.5)]].map((c) => rank(field('employee_name'), c).ranked[0])
+  expect(beside).toMatchObject({ candidate: { value: 'Ruaridh Penhallow' }, probability: alone.probability })
+})
 test('the same value said twice is one reading, and surer', () => {
   const [once, twice] = [1, 2].map((n) => rank(field('pay_date'), Array.from({ length: n }, () => at('pay_date', '2026-02-28', ['28.02.2026'], 1))))
   expect(twice.ranked).toHaveLength(1)

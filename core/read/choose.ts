@@ -1,3 +1,4 @@
+import { tokens } from '../page/text.ts'
 import type { DocumentType, Field, Relation } from '../program/schema.ts'
 import { readingOf, type Candidate } from './candidate.ts'
 import { figureSlip } from './figures.ts'
@@ -47,9 +48,17 @@ export function rank(field: Field, candidates: readonly Candidate[]): Ranked {
   })
   // Nothing else on a page that was read well looks like it: then an unusual place says little against it.
   const lone = groups.size === 1 && !FORMLESS.has(field.kind) && candidates.every((c) => readingOf(c.words) >= WELL_READ)
-  const total = Math.exp(lone ? NONE - LONE : NONE) + scored.reduce((sum, s) => sum + Math.exp(s.score), 0)
+  const against = scored.filter((s) => !scored.some((whole) => whole.score >= s.score && isPartOf(s.candidate, whole.candidate, field)))
+  const total = Math.exp(lone ? NONE - LONE : NONE) + against.reduce((sum, s) => sum + Math.exp(s.score), 0)
   const ranked = scored.map((s) => ({ candidate: s.candidate, elsewhere: s.elsewhere, probability: Math.exp(s.score) / total })).sort((a, b) => b.probability - a.probability)
   return { field, ranked, backed: false, wellRead: false, doubted: false }
+}
+
+/** "Ruaridh" under a letter that is from Ruaridh Penhallow speaks for the whole name, not against it. */
+function isPartOf(part: Candidate, whole: Candidate, field: Field): boolean {
+  if (field.kind !== 'name' && field.kind !== 'org') return false
+  const [few, many] = [tokens(plain(part.value)), tokens(plain(whole.value))]
+  return few.length === 1 && many.length > 1 && many.includes(few[0])
 }
 
 /**
