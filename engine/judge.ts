@@ -1,7 +1,8 @@
 import { assess, keepingReader, pageReader, type Assessment, type Situation } from '../core/assess.ts'
 import { doubtsOf } from '../core/findings/doubts.ts'
+import type { Page } from '../core/page/page.ts'
 import type { DocumentType, Program } from '../core/program/schema.ts'
-import { splitPages } from '../core/split/split.ts'
+import { readerFor, splitPages } from '../core/split/split.ts'
 import { lookCloserAt, type ReadPackage } from './package.ts'
 import type { Threads } from './parallel/pool.ts'
 
@@ -11,14 +12,17 @@ import type { Threads } from './parallel/pool.ts'
  * @param threads the very ones that read the package, where any did
  */
 export async function judgeRead(read: ReadPackage, { program, types, asOf }: { program: Program; types: readonly DocumentType[]; asOf: string }, threads?: Threads): Promise<{ situation: Situation; assessment: Assessment }> {
-  const pieces = splitPages(read.pages, types, {}, threads?.started?.evidenceOf)
+  const evidenceOf = threads?.started?.evidenceOf ?? readerFor(types)
+  const pieces = splitPages(read.pages, types, {}, evidenceOf)
   const reader = keepingReader((await threads?.started?.readerOf(read.pages, pieces)) ?? pageReader(read.pages))
   const asRead: Situation = { files: read.files, pages: read.pages, pieces, program, types, answers: [], asOf }
   const assessment = assess(asRead, reader)
   const pages = await lookCloserAt(read, doubtsOf(assessment.documents, read.pages), threads)
   if (pages === read.pages) return { situation: asRead, assessment }
-  const situation = { ...asRead, pages }
-  const again = pageReader(pages)
-  const changed = (numbers: readonly number[]): boolean => numbers.some((n) => pages[n - 1] !== read.pages[n - 1])
-  return { situation, assessment: assess(situation, (numbers, type) => (changed(numbers) ? again : reader)(numbers, type)) }
+  const changed = (page: Page): boolean => page !== read.pages[page.number - 1]
+  // Words that the second reader made out may say where a document begins, as its page numbers do.
+  const again = readerFor(types)
+  const situation = { ...asRead, pages, pieces: splitPages(pages, types, {}, (page) => (changed(page) ? again : evidenceOf)(page)) }
+  const anew = pageReader(pages)
+  return { situation, assessment: assess(situation, (numbers, type) => (numbers.some((n) => changed(pages[n - 1])) ? anew : reader)(numbers, type)) }
 }
