@@ -90,14 +90,8 @@ function groupLines(page: Page): Line[] {
     .map(({ line }) => line)
 }
 
-/**
- * Whether two words stand one over the other rather than one behind the other. A figure that ran into the word before it
- * ("of3") has most of its box in that word's.
- */
-function covers(a: Word, b: Word): boolean {
-  const [narrow, wide] = a.box[2] - a.box[0] < b.box[2] - b.box[0] ? [a, b] : [b, a]
-  return overlap(narrow.box[0], narrow.box[2], wide.box[0], wide.box[2]) > (narrow.text.length > 2 ? 0.5 : 0.85) * (narrow.box[2] - narrow.box[0])
-}
+/** Whether two words stand one over the other rather than one behind the other. */
+const covers = (a: Word, b: Word): boolean => overlap(a.box[0], a.box[2], b.box[0], b.box[2]) > 0.5 * Math.min(a.box[2] - a.box[0], b.box[2] - b.box[0])
 
 const middle = (w: Word): number => (w.box[1] + w.box[3]) / 2
 

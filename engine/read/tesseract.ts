@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { isMainThread } from 'node:worker_threads'
 import type { Word } from '../../core/page/page.ts'
 import { joinSplitAmounts } from '../../core/page/split-amounts.ts'
+import { behindOneAnother } from '../../core/page/behind-one-another.ts'
 import { withLostLetter } from '../../core/page/misread.ts'
 import { unglue } from '../../core/page/unglue.ts'
 import { toPgm, type Grey } from '../picture/grey.ts'
@@ -147,5 +148,5 @@ export async function recognise(picture: Grey, dpi: number, { languages = LANGUA
     if (height > dpi * TALLEST || (/^[|_—\-~.]+$/.test(text) && width > height * 3 && width > dpi * DASH)) continue
     words.push({ text, sure, box: [left / picture.width, top / picture.height, (left + width) / picture.width, (top + height) / picture.height] })
   }
-  return joinSplitAmounts(unglue(words).map(withLostLetter), picture.width / picture.height)
+  return joinSplitAmounts(unglue(behindOneAnother(words)).map(withLostLetter), picture.width / picture.height)
 }
