@@ -17,6 +17,10 @@ test.each([
   ['- 6 -', { page: 6, of: null }],
 ])('%s says %j', (text, number) => expect(pageNumberOf(footed(text))).toEqual(number))
 
+test.each([['Page 20t3', { page: 2, of: 3 }], ['313', { page: 3, of: 3 }]])('%s says %j on a picture, where a stroke may be read as a figure', (text, number) => {
+  expect(pageNumberOf({ ...footed(text), source: 'ocr' })).toEqual(number)
+  expect(pageNumberOf(footed(text))).toBeNull()
+})
 test('a page beyond its own total is no page number', () => expect(pageNumberOf(footed('Page 9 of 2'))).toBeNull())
 test('numbers in the middle of a page are none of its own', () => {
   expect(pageNumberOf(pageOf([...Array.from({ length: 20 }, () => ''), 'Page 2 of 5', ...Array.from({ length: 10 }, () => '')]))).toBeNull()

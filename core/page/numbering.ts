@@ -12,6 +12,11 @@ const FORMS: RegExp[] = [
   /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf|p|pg)\.?\s*(?:no\.?\s*)?(\d{1,3})\s*(?:of|de|sur|\/|von|out of)\s*(\d{1,3})\b/,
   /^[-\s(]*(\d{1,3})\s*(?:of|\/|de|sur|out of)\s*(\d{1,3})[-\s)]*$/,
 ]
+/** As a reader of pictures spells them: "Page 20t3", and "313" for 3/3. A document of a hundred pages and more prints its number with a word. */
+const MISREAD: RegExp[] = [
+  /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf)\.?\s*(\d{1,2})\s?[o0][ft]\s?(\d{1,2})\b/,
+  /^(\d)[1l|!](\d)$/,
+]
 const SINGLE: RegExp[] = [
   /^[-\s]*(?:page|pag|pagina|sheet|folio|feuille|hoja|pg)\.?\s*(?:no\.?\s*)?(\d{1,3})[-\s]*$/,
   /^-\s*(\d{1,3})\s*-$/,
@@ -23,7 +28,7 @@ export function pageNumberOf(page: Page): PageNumber | null {
   let single: PageNumber | null = null
   for (const line of outer)
     for (const text of textsOf(line)) {
-      for (const form of FORMS) {
+      for (const form of page.source === 'text' ? FORMS : [...FORMS, ...MISREAD]) {
         const hit = form.exec(text)
         if (hit && +hit[1] >= 1 && +hit[1] <= +hit[2]) return { page: +hit[1], of: +hit[2] }
       }
