@@ -9,7 +9,8 @@ const HEAD = 0.3
 /** How tall the letters of a line reach, as a share of the page: a line of few words has letters that rise and fall as a long one has, whose median word has none. */
 const reachOf = (line: Line): number => {
   const tall = line.words.map((w) => w.box[3] - w.box[1]).sort((a, b) => a - b)
-  return tall[Math.floor(tall.length * 0.8)]
+  // Of three words one with a descender is no measure of the line.
+  return tall[Math.floor((tall.length - 1) * 0.8)]
 }
 
 /** How tall the lines of a page usually reach. */
