@@ -30,7 +30,9 @@ export async function readScan(picture: Grey, dpi: number, said?: Rotation): Pro
   let lean = (rotation % 180 === 90) === measures.sideways ? measures.skew : 0
   let reading = await readUpright(picture, rotation, dpi, lean)
   if (said === undefined && sense(reading.words) < SENSE) {
-    const other = await likeliest(picture, sense(reading.words) < LITTLE_SENSE ? [0, 180, 90, 270] : [rotation, opposite(rotation)], dpi)
+    // A card on an empty sheet has too few lines to tell by them which way they run.
+    const anyWay = measures.sideways || sense(reading.words) < LITTLE_SENSE
+    const other = await likeliest(picture, anyWay ? [0, 180, 90, 270] : [rotation, opposite(rotation)], dpi)
     if (other !== rotation) {
       // The lean was measured along the other axis where the page lies across.
       const leaning = (other - rotation) % 180 === 0 ? measures.skew : 0
@@ -74,7 +76,9 @@ async function likeliest(picture: Grey, ways: readonly Rotation[], dpi: number):
     const across = way % 180 === 90
     let strip = strips.get(across)
     if (!strip) strips.set(across, (strip = fullestStrip(turned(picture, across ? 90 : 0))))
-    const found = sense(await recognise(turned(strip, way >= 180 ? 180 : 0), dpi))
+    const words = await recognise(turned(strip, way >= 180 ? 180 : 0), dpi)
+    // A strip that a card lies beside says nothing, and must not win over one that says a little.
+    const found = lettersIn(words) < FEW_LETTERS ? 0 : sense(words)
     if (found > best.sense) best = { way, sense: found }
   }
   return best.way
@@ -117,8 +121,12 @@ function sense(words: readonly Word[]): number {
     sum += word.sure * n * (/^[\p{L}\d.,:;()€/'-]+$/u.test(word.text) ? 1 : 0.4)
     letters += n
   }
-  return letters < 8 ? 0.3 : sum / letters
+  return letters < FEW_LETTERS ? 0.3 : sum / letters
 }
+
+/** Fewer letters make no sense and no nonsense. */
+const FEW_LETTERS = 8
+const lettersIn = (words: readonly Word[]): number => words.reduce((sum, w) => sum + w.text.length, 0)
 
 /** The language as a page keeps it; no word of it where it is not plain. */
 export function spokenIn(words: readonly Word[]): Pick<Page, 'language'> {

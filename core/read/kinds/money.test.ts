@@ -21,6 +21,7 @@ test.each([
 ])('%s is %s', (text, amount) => expect(parseMoney(text)?.value.amount).toBe(amount))
 
 test.each(['', 'EUR', 'Page 2', '14/03/2026', '12.34.56', 'SIS', 'IE29 AIBK', '1,23,456.00'])('%s is no amount', (text) => expect(parseMoney(text)).toBeNull())
+test.each([['.950,00', '950.00'], ['093.45', '93.45']])('%s begins amid an amount: what is left is %s, and said to be mended', (text, amount) => expect(parseMoney(text)).toMatchObject({ value: { amount }, repaired: true }))
 test('the currency is kept', () => expect(parseMoney('£12.00')?.value).toEqual({ amount: '12.00', currency: 'GBP' }))
 test('a mended amount says so and fits less', () => {
   const [clean, mended] = [parseMoney('2,140.55')!, parseMoney('2,14O.55')!]

@@ -30,8 +30,10 @@ export const parseMoney = remembered((text): { value: { amount: string; currency
     negative = true
     rest = rest.slice(0, trailing.index)
   } else rest = rest.replace(/^\+\s?/, '').replace(/\s*(?:\+|\bCR\.?)$/i, '')
-  rest = rest.trim().replace(/^[.:]+\s*/, '')
-  let repaired = false
+  rest = rest.trim()
+  // ".950,00" and "093.45" begin in the middle of an amount: the label before it ran over its first figure.
+  let repaired = /^[.,]?0\d{2}[.,]\d{2}$|^[.,]\d{3}(?:[.,]\d{2})?$/.test(rest)
+  rest = rest.replace(/^[.:,]+\s*/, '')
   if (!/^[\d.,' ]+$/.test(rest)) {
     const digits = (rest.match(/\d/g) ?? []).length
     // "is 403.73": a word before an amount is none of its figures.
