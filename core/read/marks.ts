@@ -278,6 +278,7 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
     const [printed, surely] = [printedOn(page), surelyPrintedOn(page)]
     for (const label of labelsOn(page, type)) {
       if (!label.meanings.some((m) => m.role === 'signature') || (!label.leads && !label.colon) || label.segment.words.length > label.to - label.from + 6 || spoken(label)) continue
+      if (page.source !== 'text' && namesWho(label)) continue
       const start = label.lineOf.words[label.from].box
       const end = label.lineOf.words[label.to - 1].box
       const tall = (label.lineOf.height / page.height) * 1
@@ -312,6 +313,14 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
 
 /** "The chair closed the meeting." speaks of who signs, and is no place to sign. */
 const spoken = ({ segment }: LabelHit): boolean => segment.words.length >= 4 && /\p{Ll}{2}\.$/u.test(segment.words.at(-1)!.text)
+
+/** "Sole trader | Ottilie Pettigrew" at the head of a paper says who, where the same words under a rule say where to sign. */
+function namesWho(label: LabelHit): boolean {
+  if (!label.meanings.some((m) => m.role === 'field')) return false
+  const next = label.lineOf.segments[label.lineOf.segments.indexOf(label.segment) + 1]
+  const beside = [...label.segment.words.slice(label.segment.words.indexOf(label.lineOf.words[label.to - 1]) + 1), ...(next?.words ?? [])]
+  return beside.filter((w) => w.sure > PRINT && /^\p{Lu}\p{L}/u.test(w.text)).length > 1
+}
 
 /** As a share of the page's width and height: what a hand makes of a name. */
 const isHand = ([left, top, right, bottom]: Box): boolean => right - left > 0.05 && right - left < 0.55 && bottom - top > 0.006 && bottom - top < 0.14
