@@ -32,6 +32,18 @@ describe('a letter apart and not spotless', () => {
   test('is asked on a scan', () => expect(echoed(slip, new Map([[2, pageOf([], { source: 'ocr' })]])).hull_number).toMatchObject({ value: 'SKR-01458', needsReview: true }))
   test('differs on a text layer, which misreads no letter', () => expect(echoed(slip).hull_number).toMatchObject({ value: 'SKR-01458', needsReview: false }))
 })
+describe('a name on a picture that no fact compares', () => {
+  const letter = (sender: string): Paper => { const paper = paperOf('letter', 'cover_letter', { sender_name: sender }, { pages: [2] }); return { ...paper, fields: paper.fields.map((f) => ({ ...f, page: 2, box: [0.1, 0.5, 0.3, 0.52], confidence: 0.98 })) } }
+  const scan = new Map([[2, pageOf([], { source: 'ocr' })]])
+  test('is asked about where its end is lost or a letter is off', () => {
+    expect(echoed(letter('Ewan Garv'), scan).sender_name).toMatchObject({ needsReview: true })
+    expect(echoed(letter('Ewan Garvle'), scan).sender_name).toMatchObject({ needsReview: true })
+  })
+  test('is left alone where it is another, and on a text layer', () => {
+    expect(echoed(letter('Osric Lorimer'), scan).sender_name).toMatchObject({ needsReview: false })
+    expect(echoed(letter('Ewan Garv')).sender_name).toMatchObject({ needsReview: false })
+  })
+})
 test('a whole word more is no slip of a letter, on a scan neither', () => {
   const second = quote({ vessel_name: { value: 'Pole Star II', confidence: 0.9 } })
   expect(echoed(second, new Map([[2, pageOf([], { source: 'ocr' })]])).vessel_name).toMatchObject({ value: 'Pole Star II', needsReview: false })

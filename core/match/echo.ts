@@ -86,7 +86,7 @@ function echoFor(field: FilledField, kind: Fact['kind'], known: Value, agrees: A
   // A value read from a clear place differs because the paper does.
   if (field.value !== null && field.confidence >= (nearMiss(field.value, known) ? (/\d/.test(plain(field.value)) ? SPOTLESS : 1) : CLEAR)) return null
   // So near to what the others say, and not clearly printed: likely one letter misread. A text layer misreads no letter.
-  if (field.value !== null && !field.needsReview && nearMiss(field.value, known)) return spelt ? null : { ...field, confidence: Math.min(field.confidence, DEFAULTED), needsReview: true, state: 'asked', reason: 'other papers differ by a letter' }
+  if (field.value !== null && !field.needsReview && nearMiss(field.value, known)) return spelt ? null : { ...field, confidence: Math.min(field.confidence, DEFAULTED), needsReview: true, state: 'asked', reason: brokenOff(squeeze(plain(field.value)), squeeze(plain(known))) ? 'its end may be lost: other papers go on' : 'other papers differ by a letter' }
   const found = find()
   if (!found || (field.box !== null && found.page === field.page && found.words.some((w) => touches(w.box, field.box!)))) return null
   const { value, raw, page, words } = found

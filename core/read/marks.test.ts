@@ -91,6 +91,17 @@ describe('signatures that no caption leads to', () => {
   const unlabelled = ['Mandate for direct debit', '', '', '', '', '', '', '', '', '', 'for Merrow Sound Mutual']
   const mandate = typeById(builtInTypes, 'debit_mandate')
   test('a scrawl is found wherever it stands, and a person is to look', () => expect(readSignature([pageOf(unlabelled, { ink: ink(scrawlAt(60, 90)), source: 'ocr' })], mandate)).toMatchObject({ signed: true, sure: 0.7 }))
+  test('on a later page it may stand where a first page has its letterhead', () => {
+    const high = pageOf(['', 'Approved'], { ink: ink(scrawlAt(60, 40)), source: 'ocr' })
+    expect(readSignature([high], mandate)).toMatchObject({ signed: false })
+    expect(readSignature([pageOf(unlabelled, { ink: ink(none), source: 'ocr' }), { ...high, number: 2 }], mandate)).toMatchObject({ signed: true, page: 2 })
+  })
+  test('who a paper names at its head is no place to sign, and keeps nobody from looking on', () => {
+    const accounts = typeById(builtInTypes, 'business_accounts')
+    const first = pageOf(['Annual accounts', 'Sole trader | Ottilie Pettigrew'], { ink: ink(none), source: 'ocr' })
+    const last = { ...pageOf(['', 'Ottilie Pettigrew'], { ink: ink(scrawlAt(60, 90)), source: 'ocr' }), number: 2 }
+    expect(readSignature([first, last], accounts)).toMatchObject({ signed: true, page: 2 })
+  })
   test('specks are none', () => expect(readSignature([pageOf(unlabelled, { source: 'ocr', ink: ink((x, y) => x % 31 === 0 && y % 29 === 0) })], mandate)).toMatchObject({ signed: false, sure: 0.5 }))
   test('nor is the ring of a stamp', () => expect(readSignature([pageOf(unlabelled, { source: 'ocr', ink: ink((x, y) => Math.abs(Math.hypot(x - 100, y - 150) - 26) < 0.5) })], mandate)).toMatchObject({ signed: false }))
 })

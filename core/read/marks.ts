@@ -314,12 +314,13 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
 /** "The chair closed the meeting." speaks of who signs, and is no place to sign. */
 const spoken = ({ segment }: LabelHit): boolean => segment.words.length >= 4 && /\p{Ll}{2}\.$/u.test(segment.words.at(-1)!.text)
 
-/** "Sole trader | Ottilie Pettigrew" at the head of a paper says who, where the same words under a rule say where to sign. */
-function namesWho(label: LabelHit): boolean {
-  if (!label.meanings.some((m) => m.role === 'field')) return false
-  const next = label.lineOf.segments[label.lineOf.segments.indexOf(label.segment) + 1]
-  const beside = [...label.segment.words.slice(label.segment.words.indexOf(label.lineOf.words[label.to - 1]) + 1), ...(next?.words ?? [])]
-  return beside.filter((w) => w.sure > PRINT && /^\p{Lu}\p{L}/u.test(w.text)).length > 1
+/** "Sole trader | Ottilie Pettigrew" at the head of a paper says who, with the name beside it or beneath; the same words under a rule say where to sign. */
+function namesWho({ meanings, lineOf, segment, to, line, page }: LabelHit): boolean {
+  if (!meanings.some((m) => m.role === 'field')) return false
+  const named = (words: readonly Word[]): boolean => words.filter((w) => w.sure > PRINT && /^\p{Lu}\p{L}/u.test(w.text)).length > 1
+  const behind = segment.words.slice(segment.words.indexOf(lineOf.words[to - 1]) + 1)
+  const under = linesOf(page).slice(line + 1, line + 3).find((l) => (l.box[1] - lineOf.box[3]) * page.height < lineOf.height)?.segments.find((s) => Math.abs(s.box[0] - segment.box[0]) < 0.012)
+  return named([...behind, ...(lineOf.segments[lineOf.segments.indexOf(segment) + 1]?.words ?? [])]) || named(under?.words ?? [])
 }
 
 /** As a share of the page's width and height: what a hand makes of a name. */
@@ -379,8 +380,11 @@ const surelyPrintedOn = (page: Page): Box[] => printedOn({ ...page, words: page.
 /** A hand goes up and down: more of its ink lies in a place than in an arc of a stamp from corner to corner. */
 const CURLED = 1.2
 
+/** Where a hand may sign, as a share of the page's height: below the letterhead, which later pages have none of. */
+const [UNDER_LETTERHEAD, UNDER_EDGE] = [0.18, 0.06]
+
 /** The place of a signature that no caption led to, as shares of the page: below the head, and smaller than a picture. */
-const isScrawl = ({ columns, rows }: InkGrid) => ({ cells, width, height, box }: Strokes & { box: Box }): boolean => cells >= Math.max(20, CURLED * (width * columns + height * rows)) && width > 0.06 && width < 0.5 && height > 0.008 && height < 0.1 && width > height * 0.8 && box[1] > 0.18
+const isScrawl = ({ columns, rows }: InkGrid, head: number) => ({ cells, width, height, box }: Strokes & { box: Box }): boolean => cells >= Math.max(20, CURLED * (width * columns + height * rows)) && width > 0.06 && width < 0.5 && height > 0.008 && height < 0.1 && width > height * 0.8 && box[1] > head
 
 const TALLER_THAN_PRINT = 0.017
 
@@ -388,9 +392,10 @@ const TALLER_THAN_PRINT = 0.017
 function penAnywhere(pages: readonly Page[]): Signature | null {
   for (const page of pages.toReversed()) {
     if (!page.ink) continue
+    const scrawled = isScrawl(page.ink, page === pages[0] ? UNDER_LETTERHEAD : UNDER_EDGE)
     // A scrawl that was spelt as a word, none too surely, is one all the same where it stands taller than print.
-    const spelt = () => strokesOn(page.ink!, surelyPrintedOn(page)).filter((s) => isScrawl(page.ink!)(s) && s.height > TALLER_THAN_PRINT)
-    const plainly = strokesOn(page.ink, printedOn(page)).filter(isScrawl(page.ink))
+    const spelt = () => strokesOn(page.ink!, surelyPrintedOn(page)).filter((s) => scrawled(s) && s.height > TALLER_THAN_PRINT)
+    const plainly = strokesOn(page.ink, printedOn(page)).filter(scrawled)
     const [widest] = (plainly.length > 0 ? plainly : spelt()).sort((a, b) => b.width - a.width)
     // Ink of a page with a text layer is drawn coarsely, and thin pens fall apart in it.
     const place = widest?.box ?? (page.source === 'text' ? bandOfStrokes(page, page.ink) : null)
