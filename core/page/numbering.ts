@@ -51,3 +51,9 @@ export function bareNumberOf(page: Page): number | null {
   const line = linesOf(page).filter((l) => l.box[3] < 0.07 || l.box[1] > 0.9).find((l) => l.segments.some((s) => /^\d{1,3}$/.test(s.text)))
   return line ? Number(line.segments.find((s) => /^\d{1,3}$/.test(s.text))!.text) : null
 }
+
+/** Whether pages are lacking before the first and behind the last, by the numbers printed on them. */
+export function lackedBy(pages: readonly Page[]): [before: boolean, behind: boolean] {
+  const [first, last] = [pageNumberOf(pages[0]), pageNumberOf(pages.at(-1)!)]
+  return [first !== null && first.page > 1, last !== null && last.of !== null && last.page < last.of]
+}

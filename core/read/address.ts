@@ -24,7 +24,9 @@ export function addressIn(region: Region, field: Field, byLine: LabelsByLine, ty
   const half = hasPostcode(text) || text.includes(',') ? 0 : -1.5
   // "Moving home? Tell us two days before. Emergencies: 0800 555 010" is no place.
   if (/\p{Ll}{3}\.\s+\p{Lu}/u.test(text)) return []
-  const candidates = fit > 0 ? [{ field: field.name, page: region.page, value: text, raw: text, words, score: (fit - 0.5) * 3 + half, repaired: false }] : []
+  // A comma at its end says that it goes on, where nothing was found that it goes on with.
+  const partial = !hasPostcode(text) && /,$/.test(words.at(-1)!.text)
+  const candidates: Candidate[] = fit > 0 ? [{ field: field.name, page: region.page, value: text, raw: text, words, score: (fit - 0.5) * 3 + half, repaired: false, partial }] : []
   const firstFit = Math.max(...kindReaders.address(first).map((r) => r.fit), 0)
   const raw = rawOf(first).replace(/^[\s:.]+|,$/g, '')
   // Where the lines below bring the postal code that it lacks, it is not whole.

@@ -1,4 +1,5 @@
 import { linesOf } from '../page/layout.ts'
+import { lackedBy } from '../page/numbering.ts'
 import type { Page, Word } from '../page/page.ts'
 import type { DocumentType, Relation } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
@@ -39,13 +40,15 @@ export function byArithmetic(pages: readonly Page[], type: DocumentType, found: 
   const tables = type.fields.filter((f) => f.kind === 'table').flatMap((f) => tablesOf(f.name))
   const printed = amountsOn(pages, tables)
   const find = (sum: number) => printed.find((p) => p.cents === sum && !p.inRow)
+  const [before, behind] = lackedBy(pages)
   for (const relation of relations) {
     if (relation.kind === 'running')
       for (const table of tablesOf(relation.table)) {
         const ends = endsOf(table)
         if (!ends) continue
-        guess(relation.closing, find(ends.closing), FROM_TABLE)
-        for (const opening of ends.openings) guess(relation.opening, find(opening), FROM_TABLE)
+        // Where pages are lacking, what the last row here comes to is only carried over to them.
+        if (!behind) guess(relation.closing, find(ends.closing), FROM_TABLE)
+        if (!before) for (const opening of ends.openings) guess(relation.opening, find(opening), FROM_TABLE)
       }
     if (relation.kind === 'lines_sum')
       for (const table of tablesOf(relation.table)) {

@@ -1,4 +1,5 @@
 import type { Box } from '../page/geometry.ts'
+import { lackedBy } from '../page/numbering.ts'
 import type { Page } from '../page/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { byArithmetic } from './arithmetic.ts'
@@ -36,7 +37,9 @@ export function readDocument(pages: readonly Page[], type: DocumentType): Docume
   const chosen = choose(type, plainFields.map((f) => rank(f, candidates.get(f.name)!)))
   backByForm(pages, type, chosen)
   const value = (name: string) => chosen.get(name)?.ranked[0]?.candidate.value ?? null
-  const settled = new Map(type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, bestTable(tables.get(f.name)!, f, type, value)]))
+  // Rows of which some are on a page that is not there prove nothing, and are not proved wrong.
+  const unproved = new Set(lackedBy(pages).includes(true) ? type.relations.flatMap((r) => (r.kind === 'running' ? [r.opening, r.closing] : [])) : [])
+  const settled = new Map(type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, bestTable(tables.get(f.name)!, f, type, (name) => (unproved.has(name) ? null : value(name)))]))
   doubtEnds(type, settled, chosen)
   doubtLostDigits(type, chosen)
   doubtLostCents(chosen)
@@ -56,18 +59,22 @@ const CARRIED = 3
 /** "Carried forward" under the rows of a page that others follow is no closing balance, "brought forward" over those of a later page no opening one. */
 function carriedOver(pages: readonly Page[], candidates: ReadonlyMap<string, Candidate[]>, type: DocumentType, tableOf: (name: string) => Table | null): void {
   for (const relation of type.relations) {
-    const places = relation.kind === 'running' && pages.length > 1 ? tableOf(relation.table)?.places : undefined
-    if (relation.kind !== 'running' || !places || places.length === 0) continue
-    const [firstPage, lastPage] = [places[0].page, places.at(-1)!.page]
+    if (relation.kind !== 'running') continue
+    const [before, behind] = lackedBy(pages)
+    const places = pages.length > 1 || before || behind ? tableOf(relation.table)?.places : undefined
+    if (!places || places.length === 0) continue
+    // Where the paper's own numbering says that pages are lacking, what is carried to them or from them is no end either.
+    const beginsOn = before ? null : places[0].page
+    const endsOn = behind ? null : places.at(-1)!.page
     const rowsOn = ({ page }: Candidate) => places.filter((p) => p.page === page.number)
     const at = ({ words }: Candidate) => words[0].box[1]
     for (const candidate of candidates.get(relation.closing)!) {
       const rows = rowsOn(candidate)
-      if (rows.length > 0 && candidate.page.number !== lastPage && at(candidate) > rows.at(-1)!.box[1]) candidate.score -= CARRIED
+      if (rows.length > 0 && candidate.page.number !== endsOn && at(candidate) > rows.at(-1)!.box[1]) candidate.score -= CARRIED
     }
     for (const candidate of candidates.get(relation.opening)!) {
       const rows = rowsOn(candidate)
-      if (rows.length > 0 && candidate.page.number !== firstPage && at(candidate) < rows[0].box[3]) candidate.score -= CARRIED
+      if (rows.length > 0 && candidate.page.number !== beginsOn && at(candidate) < rows[0].box[3]) candidate.score -= CARRIED
     }
   }
 }

@@ -126,7 +126,8 @@ function captioned(label: LabelHit, labels: LabelsByLine): Region | null {
 /** The segments that continue a region downwards in the same column, as an address does; ends at a label, a gap or a shift. */
 export function continuing(region: Region, labels: LabelsByLine, most: number): Segment[] {
   const lines = linesOf(region.page)
-  const left = region.words[0].box[0]
+  // A colon set apart ("Address :") stands before the column that the value makes.
+  const left = (region.words.find((w) => !isFiller(w)) ?? region.words[0]).box[0]
   const right = region.words.at(-1)!.box[2]
   const found: Segment[] = []
   let before = lines[region.line]

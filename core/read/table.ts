@@ -314,7 +314,7 @@ function toRow(cells: Cells, columns: HeadColumn[], field: Field): Row {
   for (const [index, words] of cells.texts) {
     const { column, sign } = columns[index]
     if (!column) continue
-    const text = column.kind === 'money' ? figures(words) : words.map((w) => w.text).join(' ')
+    const text = column.kind === 'money' ? figures(words) : words.map((w) => w.text).join(' ').replace(/\s+[-–—−]$/, '')
     if (column.kind === 'money') {
       const parsed = parseMoney(text)
       if (!parsed) continue
@@ -325,6 +325,7 @@ function toRow(cells: Cells, columns: HeadColumn[], field: Field): Row {
       row[column.name] = money
     } else if (column.kind === 'date') row[column.name] = parseDate(text)?.value ?? shortDate(text)
     else if (column.kind === 'number') row[column.name] = /\d/.test(text) ? plainNumber(text.replace(/[^\d.,]/g, '').replace(/^[.,]|[.,]$/g, '')) || null : null
+    // A sign set apart from its amount ("rent –") is no word of what stands before it.
     else row[column.name] = row[column.name] ? `${row[column.name] as string} ${text}` : text
   }
   return row

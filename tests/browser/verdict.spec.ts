@@ -62,7 +62,7 @@ test('a program is changed in sentences, tried before it is stored, and taken kn
 
   await openView(page, `${base()}/programs/working-boat-loan`)
   await page.getByRole('listitem').filter({ hasText: 'as it ships with Jigsa' }).getByRole('button').click()
-  await expect(page.getByText('version 3')).toBeVisible()
+  await expect(page.getByText('version 3', { exact: true })).toBeVisible()
   await openView(page, `${demoPackage()}/checklist`)
   await page.getByRole('button', { name: 'Move to version 3' }).click()
   await expect(page.getByText(/version 3, judged on/)).toBeVisible()

@@ -28,7 +28,7 @@ const ORG_WORDS = /\b(?:ltd|limited|plc|llp|inc|co|company|bank|mutual|sarl|s\.?
 
 /** How much a text looks like a firm's name, 0 to 1. */
 export function orgLikeness(text: string): number {
-  if (!/\p{L}{2}/u.test(text) || text.length > 70 || /[@<>€]|\d{4}/.test(text)) return 0
+  if (!/\p{L}{2}/u.test(text) || text.length > 70 || /[@<>€]|\d{4}/.test(text) || /^(?:the|an?|of|and|this|le|la|les|el|los)$/i.test(text)) return 0
   if (ORG_WORDS.test(fold(text))) return 1
   return /^\p{Lu}/u.test(text) ? 0.6 : 0.3
 }
