@@ -88,7 +88,7 @@ function rowReader(field: Field): ((line: Line, before?: ContentRow) => ContentR
   return null
 }
 
-const blank = (words: readonly Word[]): string => words.map((w) => w.text).join(' ').replace(/^[\s·|:-]+|[\s·|:-]+$/g, '')
+const blank = (words: readonly Word[]): string => words.map((w) => w.text).join(' ').replace(/^[\s·|:-]+|[\s·|:–—−-]+$/g, '')
 
 function bookingIn(line: Line, names: { date: string; text: string; amount: string; balance: string }): ContentRow | null {
   let length = Math.min(3, line.words.length)
