@@ -38,12 +38,13 @@ export function readDocument(pages: readonly Page[], type: DocumentType): Docume
   backByForm(pages, type, chosen)
   const value = (name: string) => chosen.get(name)?.ranked[0]?.candidate.value ?? null
   // Rows of which some are on a page that is not there prove nothing, and are not proved wrong.
-  const unproved = new Set(lackedBy(pages).includes(true) ? type.relations.flatMap((r) => (r.kind === 'running' ? [r.opening, r.closing] : [])) : [])
+  const lacking = lackedBy(pages).includes(true)
+  const unproved = new Set(lacking ? type.relations.flatMap((r) => (r.kind === 'running' ? [r.opening, r.closing] : [])) : [])
   const settled = new Map(type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, bestTable(tables.get(f.name)!, f, type, (name) => (unproved.has(name) ? null : value(name)))]))
   doubtEnds(type, settled, chosen)
   doubtLostDigits(type, chosen)
   doubtLostCents(chosen)
-  const fields = type.fields.map((field) => (field.kind === 'table' ? tableValue(settled.get(field.name)!, field) : fieldValue(field, chosen.get(field.name)!)))
+  const fields = type.fields.map((field) => (field.kind === 'table' ? tableValue(settled.get(field.name)!, field, lacking) : fieldValue(field, chosen.get(field.name)!)))
   return { fields, signature: readSignature(pages, type) }
 }
 

@@ -7,8 +7,11 @@ import type { Table } from './table.ts'
 import type { Settled } from './table-choice.ts'
 import { cents, isMoney, type FieldValue } from './value.ts'
 
-/** A table as a value of its document, with how far its rows are to be believed. */
-export function tableValue({ table, proof }: Settled, field: Field): FieldValue {
+/**
+ * A table as a value of its document, with how far its rows are to be believed.
+ * @param lacking pages of the document are not there, by its own numbering, and rows of the table may be on them
+ */
+export function tableValue({ table, proof }: Settled, field: Field, lacking = false): FieldValue {
   const empty = { name: field.name, value: null, raw: null, others: [], repaired: false, page: null, box: null }
   if (!table) return { ...empty, confidence: 0.4, needsReview: true, reason: 'no table was found' }
   const complete = table.rows.every((row) => field.columns.every((c) => c.optional || row[c.name] !== null))
@@ -18,14 +21,14 @@ export function tableValue({ table, proof }: Settled, field: Field): FieldValue 
   // Sums bear out the amounts, not the words beside them.
   if (table.spelt < SPELT || (table.spelt < 0.999 && misspelt(table, field))) confidence = Math.min(confidence, 0.55)
   const ordered = table.sure >= 0.999 || followsDays(table, field)
-  if (!complete || !ordered || !multiplies(table, field) || (proof !== true && table.unexplained.length > 0)) confidence = Math.min(confidence, 0.55)
+  if (lacking || !complete || !ordered || !multiplies(table, field) || (proof !== true && table.unexplained.length > 0)) confidence = Math.min(confidence, 0.55)
   return {
     ...empty,
     value: table.rows,
     raw: null,
     confidence: round(confidence),
     needsReview: confidence < field.threshold,
-    reason: confidence < field.threshold ? (table.rows.length === 0 ? 'no rows were found' : proof === false ? 'its rows do not add up' : complete && !ordered ? 'its days do not follow one another' : 'some cells could not be read') : null,
+    reason: confidence < field.threshold ? (table.rows.length === 0 ? 'no rows were found' : lacking ? 'a page of it is lacking' : proof === false ? 'its rows do not add up' : complete && !ordered ? 'its days do not follow one another' : 'some cells could not be read') : null,
     repaired: table.repaired,
     page: table.places[0]?.page ?? table.head.page,
     box: table.places[0]?.box ?? table.head.box,
