@@ -23,7 +23,7 @@ test.each([
 test.each(['31/02/2026', '14/2026', 'March', '1 234,56', 'SK4 2QD', '', '99/99/9999', 'page 2 of 3'])('%s is no date', (text) => expect(parseDate(text)).toBeNull())
 
 test.each([['8rd January 2026', '2026-01-03'], ['28rd March 2026', '2026-03-23'], ['7st May 2026', '2026-05-01']])('%s says by its ending that it is %s', (text, value) => expect(parseDate(text)).toEqual({ value, fit: 0.7, repaired: true }))
-test('a letter for a digit before the name of a month, too', () => expect(parseDate('O1-Jan-2026')).toEqual({ value: '2026-01-01', fit: 0.85, repaired: true }))
+test('a letter for a digit before the name of a month, too', () => expect([parseDate('O1-Jan-2026'), parseDate('1] January 2026')]).toEqual([{ value: '2026-01-01', fit: 0.85, repaired: true }, { value: '2026-01-11', fit: 0.85, repaired: true }]))
 test('a letter for a digit is mended and said', () => expect(parseDate('l4/O3/2026')).toEqual({ value: '2026-03-14', fit: 0.7, repaired: true }))
 
 test.each([

@@ -55,9 +55,9 @@ export const parseDate = remembered((text): { value: string; fit: number; repair
   const packed = comb && isoDate(+comb[3], +comb[2], +comb[1])
   if (packed) return { value: packed, fit: 0.72, repaired: false }
   if (direct) return { value: direct, fit: /^\d{1,2}.\d{1,2}.\d{2}$/.test(clean) ? 0.85 : 1, repaired: false }
-  // "O1-Jan-2026": before the name of a month only figures stand.
-  const day = /^[0-9osil|!]{1,2}(?=(?:st|nd|rd|th)?[\s.-]*[a-z]{3})/.exec(clean)?.[0]
-  const named = day && /\D/.test(day) ? dateIn(asDigits(day) + clean.slice(day.length)) : null
+  // "O1-Jan-2026", "1] January 2026": before the name of a month only figures stand.
+  const day = /^[0-9osil|![\]]{1,2}(?=(?:st|nd|rd|th)?[\s.-]*[a-z]{3})/.exec(clean)?.[0]
+  const named = day && /\D/.test(day) ? dateIn(asDigits(day.replace(/[[\]]/g, '1')) + clean.slice(day.length)) : null
   if (named) return { value: named, fit: 0.85, repaired: true }
   if (/[a-z]{3}/.test(clean)) return null
   const digits = asDigits(text.trim().replace(/[),;:.]+$/, ''))
