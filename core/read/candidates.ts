@@ -197,8 +197,8 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     // "1 January 2026" over "to 31 January 2026" is one period on two lines.
     const period = periodIn(region.words) ?? (brokenOff(region.words) ? periodIn([...region.words, ...brokenRest(region, byLine)]) : null) ?? periodIn([...region.words, ...alongside(region)]) ?? periodIn([...region.words, ...lineUnder(region)])
     // Figures beside it may be its other end: "1 Jul 2024.30 Jun 2025" would be the June alone.
-    const partial = region.words.some((w) => !period?.words.includes(w) && /\d/.test(w.text))
-    if (period) return [{ ...base, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, score: 0.8, repaired: false, period: true, partial }]
+    const besides = (words: readonly Word[]): boolean => region.words.some((w) => !words.includes(w) && /\d/.test(w.text))
+    if (period) return [{ ...base, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, score: 0.8, repaired: false, period: true, partial: besides(period.words) }]
   }
   if (WORDY.has(field.kind)) {
     const second = secondLine(region, label, byLine)
@@ -207,9 +207,8 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
   }
   // The day and the year of a date are no amounts, nor is a year before one: "for the year 2025 came to EUR 19,628.00".
   const dated = field.kind === 'money' ? new Set([...kindReaders.date(region.words).flatMap((d) => d.words), ...(region.words.length > 2 ? region.words.filter((w) => /^(?:19|20)\d\d$/.test(w.text)) : [])]) : null
-  const readings = wholeReadings(region, kind, byLine).filter((r) => !(dated && r.words.some((w) => dated.has(w))) && (field.kind !== 'name' || r.fit >= 0.3) && !(WORDY.has(field.kind) && labelLike(r.raw, type)))
+  const readings = wholeReadings(region, kind, byLine).filter((r) => !(dated && r.words.some((w) => dated.has(w))) && (field.kind !== 'name' || r.fit >= 0.3) && !(WORDY.has(field.kind) && labelLike(r.raw, type))).map((r) => (field.belowZero || page.source === 'text' ? r : withoutSign(r)))
   const limit = field.kind === 'id' && region.words.length > 8 ? 0 : 2
-  if (field.kind === 'money' && !field.belowZero && page.source !== 'text') readings.forEach((r, i) => { readings[i] = withoutSign(r) })
   return readings.slice(0, Math.max(1, limit)).map((reading, place) => {
     const lead = region.words.indexOf(reading.words[0])
     const prose = lead > 2 && field.kind !== 'iban' ? -0.4 * Math.min(5, lead - 2) : 0
