@@ -33,6 +33,10 @@ export async function measureRejudging(path: string): Promise<Rejudging> {
     assessment = judge()
     took.push(performance.now() - started)
   }
-  const sorted = took.slice(1).sort((a, b) => a - b)
-  return { pages: read.pages.length, documents: assessment.documents.length, middleMs: sorted[Math.floor(sorted.length / 2)] ?? 0, slowestMs: sorted.at(-1) ?? 0 }
+  return { pages: read.pages.length, documents: assessment.documents.length, ...middleAndSlowest(took.slice(1)) }
+}
+
+export function middleAndSlowest(took: readonly number[]): { middleMs: number; slowestMs: number } {
+  const sorted = took.toSorted((a, b) => a - b)
+  return { middleMs: sorted[Math.floor(sorted.length / 2)] ?? 0, slowestMs: sorted.at(-1) ?? 0 }
 }

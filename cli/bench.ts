@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { Command } from 'commander'
+import { measureAnswering, type Answering } from '../bench/answering.ts'
 import { drawCalibration } from '../bench/calibration.ts'
 import { runManyTypes } from '../bench/many-types.ts'
 import { readCases, runCorpus } from '../bench/run.ts'
@@ -13,6 +14,7 @@ import { writeCorpus } from '../demo/corpus.ts'
 import type { PaperSet } from '../demo/papers/sets.ts'
 import type { ScanQuality } from '../demo/scan.ts'
 import { given } from './paths.ts'
+import { ensureDatabase, startPostgres } from './postgres.ts'
 
 const command = new Command('bench')
   .description('scores of a corpus; without one, of the corpora that ship with the generator, and the speed')
@@ -63,6 +65,20 @@ async function scoreTeaching(folder: string): Promise<void> {
   figures.teaching = run
 }
 
+const milliseconds = ({ middleMs, slowestMs }: { middleMs: number; slowestMs: number }) => `${Math.round(middleMs)} ms mostly, ${Math.round(slowestMs)} ms at most`
+
+/** With a database of its own, which nobody works in. */
+async function measureAnsweringAlone(path: string): Promise<Answering> {
+  const cluster = await startPostgres(join('.jigsa', 'bench-postgres'))
+  try {
+    await ensureDatabase(cluster, 'bench', true)
+    Object.assign(process.env, { DATABASE_URL: cluster.url('bench'), AUTH_SECRET: 'only-for-the-bench-only-for-the-bench', LOG_LEVEL: 'silent' })
+    return await measureAnswering(path)
+  } finally {
+    await cluster.stop()
+  }
+}
+
 if (wishes.corpus) await score(wishes.corpus, given(wishes.corpus))
 else {
   for (const { name, ...corpus } of CORPORA) {
@@ -78,9 +94,11 @@ else {
   console.log(`speed on ${speed.scan.pages} scanned pages\n  jigsa process    ${show(speed.scan.process)}\n  Tesseract alone  ${show(speed.scan.tesseract)}\n  ratio of CPU     ${speed.scan.cpuRatio.toFixed(2)}, ${speed.scan.coresBusy.toFixed(2)} cores busy`)
   console.log('memory of the headless run')
   for (const { pages, peakMegabytes } of speed.memory) console.log(`  ${String(pages).padStart(4)} pages of text  ${Math.round(peakMegabytes)} MB at most`)
-  const again = await measureRejudging(join('corpora', 'speed', 'text-500.pdf'))
-  console.log(`judging ${again.pages} pages in ${again.documents} documents again after an answer\n  ${Math.round(again.middleMs)} ms mostly, ${Math.round(again.slowestMs)} ms at most`)
   figures.speed = speed
-  figures.rejudging = again
+  const large = join('corpora', 'speed', 'text-500.pdf')
+  const again = (figures.rejudging = await measureRejudging(large))
+  console.log(`judging ${again.pages} pages in ${again.documents} documents again after an answer\n  ${milliseconds(again)}`)
+  const answered = (figures.answering = await measureAnsweringAlone(large))
+  console.log(`  ${milliseconds(answered)} on the server, from the answer until its verdict stands in the database; the first in ${Math.round(answered.firstMs)} ms`)
 }
 if (wishes.json) await writeFile(given(wishes.json), JSON.stringify(figures, null, 1))

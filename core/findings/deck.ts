@@ -55,14 +55,15 @@ export interface DeckTypes {
 /** All open questions of a judged package, those first that settle most. Rejoining answers come out of the same data, so an answer closes its question. */
 export function dealDeck(given: { documents: readonly Document[]; facts: readonly FactResult[]; checks: readonly CheckResult[]; checklist: readonly RequirementResult[]; program: Program; types: DeckTypes }): Question[] {
   const { documents, types } = given
+  const byId = new Map(documents.map((d) => [d.id, d]))
   const questions = [
     ...documents.flatMap((d, i) => cutQuestion(d, documents[i - 1], types)),
     ...documents.flatMap((d) => doubtQuestions(d, types)),
     ...documents.flatMap((d) => typeQuestion(d, types)),
     ...documents.flatMap((d) => valueQuestions(d, types)),
     ...documents.flatMap(signatureQuestion),
-    ...given.facts.flatMap((f) => factQuestion(f, documents, given.program, types)),
-    ...given.checks.flatMap((c) => checkQuestion(c, documents, given.program)),
+    ...given.facts.flatMap((f) => factQuestion(f, byId, given.program, types)),
+    ...given.checks.flatMap((c) => checkQuestion(c, byId, given.program)),
   ]
   return questions.sort((a, b) => b.weight - a.weight)
 }
@@ -195,7 +196,7 @@ const before = (settled: Settled<string> | null): string =>
   settled?.state === 'refused' ? `A second person refused “${settled.reason}”${settled.refusal ? `: ${settled.refusal}` : ''}. ` : settled && settled.against.length > 0 ? `This was settled (“${settled.reason}”), but now a paper says ${settled.against.slice(0, 2).join(' and ')}. ` : ''
 const SECOND = 'with a reason; a second person must agree'
 
-function factQuestion(fact: FactResult, documents: readonly Document[], program: Program, types: DeckTypes): Question[] {
+function factQuestion(fact: FactResult, documents: ReadonlyMap<string, Document>, program: Program, types: DeckTypes): Question[] {
   if (fact.status !== 'conflict' || resting(fact.settled)) return []
   const spec = program.facts.find((f) => f.id === fact.fact)!
   const groups = new Map<string, Evidence[]>()
@@ -203,7 +204,7 @@ function factQuestion(fact: FactResult, documents: readonly Document[], program:
     const key = e.relation === 'different' ? plain(e.value).toLowerCase() : ''
     groups.set(key, [...(groups.get(key) ?? []), e])
   }
-  const documentOf = (id: string) => documents.find((d) => d.id === id)!
+  const documentOf = (id: string) => documents.get(id)!
   const cutOut = (e: Evidence): CutOut => {
     const document = documentOf(e.document)
     const field = document.fields.find((f) => f.name === e.field)!
@@ -235,7 +236,7 @@ function factQuestion(fact: FactResult, documents: readonly Document[], program:
   }]
 }
 
-function checkQuestion(check: CheckResult, documents: readonly Document[], program: Program): Question[] {
+function checkQuestion(check: CheckResult, documents: ReadonlyMap<string, Document>, program: Program): Question[] {
   if (check.status !== 'failed' || resting(check.settled)) return []
   const over = figuresOf(check.detail)
   return [{
@@ -244,7 +245,7 @@ function checkQuestion(check: CheckResult, documents: readonly Document[], progr
     question: `${check.title}: why not here?`,
     why: `${before(check.settled)}${check.detail}.`,
     evidence: check.terms.slice(0, 4).flatMap((term): CutOut[] => {
-      const document = documents.find((d) => d.id === term.document)
+      const document = documents.get(term.document)
       const field = document?.fields.find((f) => f.name === term.field)
       const place = term.row !== undefined && field?.rowPlaces ? field.rowPlaces[term.row] : field?.box && field.page ? { page: field.page, box: field.box } : null
       return document && field && place ? [{ title: `${term.label}, page ${place.page}`, page: place.page, box: place.box, raw: plain(term.amount), sure: field.confidence, document: document.id, field: field.name }] : []

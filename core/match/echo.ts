@@ -47,14 +47,21 @@ function echoesOf(fact: Fact, papers: readonly Paper[], pages: ReadonlyMap<numbe
   const different = [...new Map(sure.map((p) => [plain(p.field.value), p.field.value])).values()]
   const known = different.find((value) => sure.filter((p) => agrees(p.field.value, value)).length >= Math.max(WITNESSES, sure.length / 2))
   if (known === undefined) return []
+  const witnesses = sure.filter((p) => agrees(p.field.value, known))
+  const ofPaper = countBy(witnesses.map((p) => p.paper))
   return places.flatMap(({ paper, field, stranger }): [string, FilledField][] => {
     // A paper of somebody else is only looked at where a letter misread may have made it one.
     if (stranger && (fact.kind !== 'name' || field.value === null || !nearMiss(field.value, known))) return []
-    const witnesses = sure.filter((p) => p.paper !== paper && agrees(p.field.value, known)).length
-    if (!MACHINE.has(field.state) || witnesses < WITNESSES) return []
+    if (!MACHINE.has(field.state) || witnesses.length - (ofPaper.get(paper) ?? 0) < WITNESSES) return []
     const echo = echoFor(field, fact.kind, known, agrees, pages.get(field.page ?? 0)?.source === 'text', () => findOn(paper, pages, fact.kind, known, agrees))
     return echo ? [[`${paper.id} ${field.name}`, echo]] : []
   })
+}
+
+function countBy<T>(all: readonly T[]): Map<T, number> {
+  const counts = new Map<T, number>()
+  for (const one of all) counts.set(one, (counts.get(one) ?? 0) + 1)
+  return counts
 }
 
 /** Words on pictures that no fact compares, as the sender of a letter: a letter misread makes strangers of them as well. */

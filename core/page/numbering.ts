@@ -22,8 +22,16 @@ const SINGLE: RegExp[] = [
   /^-\s*(\d{1,3})\s*-$/,
 ]
 
-/** The page number printed in the outer quarter of a page, in any of its common forms; null where there is none. */
+const known = new WeakMap<Page, PageNumber | null>()
+
+/** The page number printed in the outer quarter of a page, in any of its common forms; null where there is none. Read once of a page, asked for with every answer. */
 export function pageNumberOf(page: Page): PageNumber | null {
+  let number = known.get(page)
+  if (number === undefined) known.set(page, (number = readNumber(page)))
+  return number
+}
+
+function readNumber(page: Page): PageNumber | null {
   const outer = linesOf(page).filter((l) => l.box[3] < 0.2 || l.box[1] > 0.82)
   let single: PageNumber | null = null
   for (const line of outer)

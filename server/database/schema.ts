@@ -10,6 +10,7 @@ import type { Learnt } from '../../core/split/learning.ts'
 import type { TrialScore } from '../../core/split/learning-trial.ts'
 import type { Rule } from '../../core/split/rules.ts'
 import type { Piece } from '../../core/split/split.ts'
+import { packedJson } from './packed.ts'
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 const moment = (name: string) => timestamp(name, { withTimezone: true })
@@ -102,7 +103,9 @@ export const packages = pgTable('package', {
   /** Something in it is for the lead's eye. */
   flagged: boolean('flagged').notNull().default(false),
   pieces: jsonb('pieces').$type<Piece[]>(),
-  assessment: jsonb('assessment').$type<Assessment>(),
+  assessment: packedJson<Assessment>('assessment'),
+  /** The types that its papers are taken for. */
+  types: text('types').array().notNull().default(sql`'{}'`),
   /** Grows with every judgement, so that a screen can tell that it is behind. */
   version: integer('version').notNull().default(0),
   createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),

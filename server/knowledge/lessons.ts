@@ -1,5 +1,4 @@
 import { and, desc, eq, isNull, sql } from 'drizzle-orm'
-import type { Assessment } from '../../core/assess.ts'
 import { MOST_SAMPLES, samplesOf, type Learnt } from '../../core/split/learning.ts'
 import { tryKnowledge, type FinishedPackage } from '../../core/split/learning-trial.ts'
 import type { Person } from '../access/people.ts'
@@ -31,12 +30,12 @@ interface Confirmed {
  * kept aside once is kept aside for ever.
  */
 export async function confirmedIn(work: Work, organisationId: string): Promise<Confirmed[]> {
-  const columns = { id: packages.id, caseNumber: packages.caseNumber, documents: sql<Assessment['documents'] | null>`${packages.assessment}->'documents'` }
+  const columns = { id: packages.id, caseNumber: packages.caseNumber, assessment: packages.assessment }
   const finished = await work.select({ ...columns, place: sql<number>`row_number() over (order by ${packages.finishedAt}, ${packages.id})` }).from(packages).where(and(eq(packages.organisationId, organisationId), eq(packages.state, 'finished'))).orderBy(desc(packages.finishedAt)).limit(MOST_PACKAGES)
   const begun = await work.select(columns).from(packages).where(and(eq(packages.organisationId, organisationId), eq(packages.state, 'open'), sql`exists (select 1 from ${answers} where ${answers.packageId} = ${packages.id} and ${isNull(answers.undoneAt)} and ${answers.body}->>'kind' = 'type')`)).orderBy(desc(packages.updatedAt)).limit(MOST_PACKAGES)
   return [
-    ...finished.flatMap((row) => (row.documents ?? []).map((d) => ({ packageId: row.id, caseNumber: row.caseNumber, aside: Number(row.place) % ASIDE_EVERY === 2, type: d.type, pages: d.pages }))),
-    ...begun.flatMap((row) => (row.documents ?? []).filter((d) => d.typeSaid).map((d) => ({ packageId: row.id, caseNumber: row.caseNumber, aside: false, type: d.type, pages: d.pages }))),
+    ...finished.flatMap((row) => (row.assessment?.documents ?? []).map((d) => ({ packageId: row.id, caseNumber: row.caseNumber, aside: Number(row.place) % ASIDE_EVERY === 2, type: d.type, pages: d.pages }))),
+    ...begun.flatMap((row) => (row.assessment?.documents ?? []).filter((d) => d.typeSaid).map((d) => ({ packageId: row.id, caseNumber: row.caseNumber, aside: false, type: d.type, pages: d.pages }))),
   ]
 }
 

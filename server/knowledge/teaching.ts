@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNull, like, sql } from 'drizzle-orm'
+import { and, arrayContains, desc, eq, inArray, isNull, like } from 'drizzle-orm'
 import type { Answer } from '../../core/answers/answer.ts'
 import type { Assessment } from '../../core/assess.ts'
 import { labelBeside } from '../../core/read/teach.ts'
@@ -71,7 +71,7 @@ async function learnSkips(work: Work, packageId: string, given: readonly Answer[
 
 /** Reads the waiting papers of a type again, package by package, and notes what a newly learnt wording changed. Answers stay. */
 export async function readTypeAgain({ organisationId, type, labelId }: Jobs['read_type_again']): Promise<void> {
-  const waiting = await database().select({ id: packages.id }).from(packages).where(and(eq(packages.organisationId, organisationId), eq(packages.state, 'open'), sql`${packages.assessment}->'documents' @> ${JSON.stringify([{ type }])}::jsonb`))
+  const waiting = await database().select({ id: packages.id }).from(packages).where(and(eq(packages.organisationId, organisationId), eq(packages.state, 'open'), arrayContains(packages.types, [type])))
   for (const { id } of waiting)
     await database().transaction(async (work) => {
       const [row] = await work.select({ state: packages.state, assessment: packages.assessment }).from(packages).where(eq(packages.id, id)).for('update')

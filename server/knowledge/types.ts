@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm'
+import { and, arrayContains, asc, desc, eq, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import type { DocumentType } from '../../core/program/schema.ts'
 import { builtInTypes } from '../../core/program/types/index.ts'
@@ -59,7 +59,7 @@ export function removeType(who: Person, type: string): Promise<string | null> {
     if (builtInTypes.some((t) => t.id === type)) return 'This type ships with Jigsa and stays.'
     const own = await typeAsSaved(work, who.organisationId, type)
     if (!own) return 'There is no such type any more.'
-    const used = await work.select({ caseNumber: packages.caseNumber }).from(packages).where(and(eq(packages.organisationId, who.organisationId), sql`${packages.assessment}->'documents' @> ${JSON.stringify([{ type }])}::jsonb`)).limit(3)
+    const used = await work.select({ caseNumber: packages.caseNumber }).from(packages).where(and(eq(packages.organisationId, who.organisationId), arrayContains(packages.types, [type]))).limit(3)
     if (used.length > 0) return `Papers of this type are in ${used.map((u) => u.caseNumber).join(', ')}; give them another type first.`
     const asking = (await programsOf(work, who.organisationId)).find(({ body }) => JSON.stringify(body).includes(`"${type}"`) || JSON.stringify(body).includes(`"${type}.`))
     if (asking) return `The program “${asking.body.title}” asks for it; change that first.`

@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import type { Answer } from '../../core/answers/answer.ts'
-import { assess, keepingReader, pageReader, type Assessment, type Situation } from '../../core/assess.ts'
+import { assess, type Assessment, type Situation } from '../../core/assess.ts'
 import { waitingFor } from '../../core/findings/overridden.ts'
 import { canBeDoubted, doubtsOf } from '../../core/findings/doubts.ts'
 import type { PackageFile } from '../../core/findings/findings.ts'
@@ -14,6 +14,7 @@ import { tell } from '../events.ts'
 import { programAt } from '../knowledge/programs.ts'
 import { knowledgeOf } from '../knowledge/knowledge.ts'
 import { typesOf } from '../knowledge/types.ts'
+import { keptReader } from './readings.ts'
 
 /** Pages of lately judged packages. A page changes only when it is read and when it is looked at again, so two counts are enough to know them by. */
 const knownPages = new LRUCache<string, Page[]>({ max: 6 })
@@ -90,17 +91,16 @@ export async function forgetReadings(work: Work, packageId: string): Promise<voi
  * after the other and neither is lost.
  */
 export async function judge(work: Work, packageId: string, cut = false): Promise<Assessment> {
-  await work.select({ id: packages.id }).from(packages).where(eq(packages.id, packageId)).for('update')
+  const [held] = await work.select({ uncut: isNull(packages.pieces) }).from(packages).where(eq(packages.id, packageId)).for('update')
   const situation = await situationOf(work, packageId, cut)
-  const stored = new Map((await work.select({ key: readings.key, body: readings.body }).from(readings).where(eq(readings.packageId, packageId))).map((r) => [r.key, r.body]))
-  const before = new Set(stored.keys())
-  const assessment = assess(situation, keepingReader(pageReader(situation.pages), stored))
-  const fresh = [...stored].filter(([key]) => !before.has(key)).map(([key, body]) => ({ packageId, key, body }))
-  if (fresh.length > 0) await work.insert(readings).values(fresh).onConflictDoNothing()
+  const { read, keep } = await keptReader(work, packageId, situation)
+  const assessment = assess(situation, read)
+  await keep()
   const [row] = await work.select({ version: packages.version, state: packages.state, pageCount: packages.pageCount, pagesRead: packages.pagesRead }).from(packages).where(eq(packages.id, packageId))
   await work.update(packages).set({
-    pieces: situation.pieces as typeof situation.pieces & never[],
+    ...(cut || held.uncut ? { pieces: situation.pieces as typeof situation.pieces & never[] } : {}),
     assessment,
+    types: [...new Set(assessment.documents.map((d) => d.type))],
     applicant: assessment.persons.applicant,
     looseCount: assessment.deck.length,
     toSign: waitingFor(assessment).length,

@@ -1,5 +1,5 @@
 import { and, desc, eq, inArray } from 'drizzle-orm'
-import { assess, keepingReader, pageReader, type Assessment } from '../../core/assess.ts'
+import { assess, type Assessment } from '../../core/assess.ts'
 import { faultsOf, type Fault } from '../../core/program/faults.ts'
 import type { Program } from '../../core/program/schema.ts'
 import { plain } from '../../core/read/value.ts'
@@ -7,10 +7,11 @@ import { verdictChanges, type VerdictChange } from '../../core/verdict.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
-import { packages, readings } from '../database/schema.ts'
+import { packages } from '../database/schema.ts'
 import { newestProgram, programAt } from '../knowledge/programs.ts'
 import { typesOf } from '../knowledge/types.ts'
 import { judge, situationOf } from './judge.ts'
+import { keptReader } from './readings.ts'
 
 /** What is wrong with a draft, by the organisation's own document types. */
 export async function faultsIn(who: Person, draft: Program): Promise<Fault[]> {
@@ -45,8 +46,7 @@ export async function tryProgram(who: Person, draft: Program, only?: string): Pr
 /** A package's verdict as it is, and as it would be by another form of its program. */
 async function judgedBy(work: Work, packageId: string, draft: Program): Promise<{ now: Assessment; then: Assessment }> {
   const situation = await situationOf(work, packageId, false)
-  const stored = new Map((await work.select({ key: readings.key, body: readings.body }).from(readings).where(eq(readings.packageId, packageId))).map((r) => [r.key, r.body]))
-  const read = keepingReader(pageReader(situation.pages), stored)
+  const { read } = await keptReader(work, packageId, situation)
   return { now: assess(situation, read), then: assess({ ...situation, program: draft }, read) }
 }
 

@@ -148,7 +148,8 @@ describe('the trail', () => {
 
 test('a package that was judged before the shape of verdicts changed is judged again when it is asked for', async () => {
   const id = await readPackage(who, await pdfOf(payslip('May', '29', '1,999.05')))
-  await database().execute(sql`update package set assessment = assessment || '{"form": 1, "facts": [{"old": true}]}'::jsonb where id = ${id}`)
+  const { assessment } = await row(id)
+  await database().update(packages).set({ assessment: { ...assessment!, form: 1, facts: [{ old: true }] as never } }).where(eq(packages.id, id))
   const signed = await signIn(new Request('http://localhost/sign-in'), who.email, 'a-long-password')
   if ('problem' in signed) throw new Error(signed.problem)
   const cookie = signed.headers.getSetCookie().map((c) => c.split(';')[0]).join('; ')
