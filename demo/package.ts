@@ -1,5 +1,6 @@
 import { addDays } from '../core/match/days.ts'
 import { Dice } from './dice.ts'
+import type { Hand } from './sheet.ts'
 import { paperSets, type PaperSet } from './papers/sets.ts'
 import { bound, cluttered, type MadePackage } from './binding.ts'
 import { loanPlans, type LoanPaperWishes } from './papers/plan.ts'
@@ -42,6 +43,8 @@ export interface PackageWishes {
   turned?: boolean
 }
 
+const HANDS: readonly Hand[] = ['quick hand', 'round hand', 'curly hand', 'upright hand', 'joined hand', 'hasty hand']
+
 /** Draws a whole package with its truth. The same wishes give the same package, byte for byte of its pages. */
 export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   const dice = new Dice(wishes.seed)
@@ -56,7 +59,7 @@ export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   const layout = () => dice.int(0, set.layouts - 1)
   const vary = wishes.variants ?? false
   const a = story.applicant
-  const hand = wishes.papers === 'scoring' ? 'thin hand' : dice.pick(['quick hand', 'round hand'] as const)
+  const hand = wishes.papers === 'scoring' ? 'thin hand' : dice.pick(HANDS)
   const filled = (draw: (own: Dice) => Promise<Drawn>): Promise<Drawn> => (wishes.handwritten ? byHand(hand, dice, draw) : draw(dice))
   const truth = { conflicts: new Set<string>(), failed: new Set<string>() }
   const checklist: Record<string, string> = { application_form: 'satisfied', photo_id: 'satisfied', address_proof: 'satisfied', income_proof: 'satisfied', bank_statements: 'satisfied', purchase_quote: 'satisfied', registration: 'satisfied', insurance: 'satisfied', consent: 'satisfied' }

@@ -3,7 +3,9 @@ import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage, type RGB }
 import type { Dice } from './dice.ts'
 import { typeface } from './typeface.ts'
 
-export type Face = 'sans' | 'serif' | 'mono' | 'humanist' | 'slab' | 'typewriter' | 'quick hand' | 'round hand' | 'thin hand'
+/** Handwriting: `thin hand` is kept for scoring. */
+export type Hand = 'quick hand' | 'round hand' | 'curly hand' | 'upright hand' | 'joined hand' | 'hasty hand' | 'thin hand'
+export type Face = 'sans' | 'serif' | 'mono' | 'humanist' | 'slab' | 'typewriter' | Hand
 type Weight = 'regular' | 'bold'
 
 const STANDARD: Partial<Record<Face, [StandardFonts, StandardFonts]>> = {
@@ -16,6 +18,10 @@ const SHIPPED: Partial<Record<Face, [string, string]>> = {
   slab: ['merriweather/files/merriweather-latin-400-normal.woff', 'merriweather/files/merriweather-latin-700-normal.woff'],
   'quick hand': ['caveat/files/caveat-latin-400-normal.woff', 'caveat/files/caveat-latin-400-normal.woff'],
   'round hand': ['kalam/files/kalam-latin-400-normal.woff', 'kalam/files/kalam-latin-400-normal.woff'],
+  'curly hand': ['indie-flower/files/indie-flower-latin-400-normal.woff', 'indie-flower/files/indie-flower-latin-400-normal.woff'],
+  'upright hand': ['patrick-hand/files/patrick-hand-latin-400-normal.woff', 'patrick-hand/files/patrick-hand-latin-400-normal.woff'],
+  'joined hand': ['nothing-you-could-do/files/nothing-you-could-do-latin-400-normal.woff', 'nothing-you-could-do/files/nothing-you-could-do-latin-400-normal.woff'],
+  'hasty hand': ['reenie-beanie/files/reenie-beanie-latin-400-normal.woff', 'reenie-beanie/files/reenie-beanie-latin-400-normal.woff'],
   'thin hand': ['shadows-into-light/files/shadows-into-light-latin-400-normal.woff', 'shadows-into-light/files/shadows-into-light-latin-400-normal.woff'],
   typewriter: ['cousine/files/cousine-latin-400-normal.woff', 'cousine/files/cousine-latin-700-normal.woff'],
 }

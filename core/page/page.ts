@@ -9,6 +9,8 @@ export interface Word {
   sure: number
   /** Read by the second reader alone: handwriting, or print too poor for the first. */
   hand?: true
+  /** Both readers looked at it and do not agree. */
+  disputed?: true
 }
 
 /** A mark on a page with a text layer that may be a pen's: `drawn` as a line, or else a picture that may be one. */

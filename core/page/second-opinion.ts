@@ -1,6 +1,6 @@
 import { boxAround, overlap, type Box } from './geometry.ts'
 import type { Word } from './page.ts'
-import { fold } from './text.ts'
+import { editDistance, fold } from './text.ts'
 
 /** A letter as the second reader saw it. It knows no accents, and leaves out spaces. */
 export interface Letter {
@@ -23,6 +23,8 @@ const FIRM = 0.88
 const FIRMER = 0.93
 /** A word on which the readers differ, and one that the second put right. */
 const [DISPUTED, PUT_RIGHT] = [0.6, 0.8]
+/** A word of the second reader's that the first made nothing like of. */
+const ALONE = 0.7
 
 /**
  * What two readers make of the same words together: the first brings spaces and accents, the second figures and letters
@@ -39,14 +41,25 @@ export function secondOpinion(words: readonly Word[], letters: readonly Letter[]
     const text = own.map((l) => l.text).join('').trim()
     const sure = Math.min(1, ...own.map((l) => l.sure))
     // What goes on in even steps is one figure even where the second reader cannot read it: a piece of it would be another value.
-    const doubtful = (): Word[] => [{ ...word, sure: Math.min(word.sure, DISPUTED) }]
+    const disputed = (said: string): Word[] => [{ ...word, text: said, sure: Math.min(word.sure, DISPUTED), disputed: true }]
+    const doubtful = (): Word[] => disputed(word.text)
+    // "?" is what the first reader makes of a hasty 7.
+    if (word.text === '?' && /^\d$/.test(text)) return disputed(text)
     if (bare(text) === '' || IDEOGRAPH.test(text) || sure < FAINT) return joined ? doubtful() : pieces
-    if (bare(text) === bare(word.text) || wordWithFigures(text, word.text)) {
+    if (bare(text) === bare(word.text) || wordWithFigures(text, word.text) || bare(withoutEuro(text)) === bare(word.text) && /€/.test(word.text)) {
       // Where the first reader saw pieces, or a small letter for a capital, the second says how they are written.
+      if (/€/.test(word.text) && !joined) return [{ ...word, sure: sameMarks(withoutEuro(text), word.text) ? Math.max(word.sure, AGREED) : word.sure }]
       const spelt = joined || (sure >= CLEAR && capitalised(word.text) === text) ? text : word.text
       return sameMarks(text, spelt) ? [{ ...word, text: spelt, sure: Math.max(word.sure, AGREED) }] : joined ? doubtful() : pieces
     }
-    if (sure >= CLEAR && word.sure < FIRM) return [{ ...word, text, sure: PUT_RIGHT }]
+    // "2" of "72": one of them saw a piece alone, and nobody knows a shorter value by its looks.
+    if (pieceOf(text, word.text)) return doubtful()
+    if (pieceOf(word.text, text)) return disputed(text)
+    // A second look by the same reader is no second voice.
+    if (word.disputed) return pieces
+    if (sure >= CLEAR && word.sure < FIRM) return [{ ...word, text, sure: likeEnough(text, word.text) ? PUT_RIGHT : ALONE }]
+    // Of two unsure readers the second is oftener right, of writing by hand above all.
+    if (word.sure < FIRM) return disputed(text)
     return joined || sure >= CLEAR || word.sure < FIRMER ? doubtful() : pieces
   })
 }
@@ -59,6 +72,21 @@ const bare = (text: string): string => fold(text).replace(/[^a-z0-9]/g, '')
 
 /** The second reader has no sense for words, and sees figures in them: "01d" is "Old". */
 const wordWithFigures = (text: string, word: string): boolean => /^\p{L}*\p{Ll}\p{L}*\P{L}?$/u.test(word) && /\p{L}/u.test(text) && bare(text).replace(/0/g, 'o').replace(/[1i]/g, 'l') === bare(word).replace(/i/g, 'l')
+
+/** The second reader knows no euro, and takes it for an e, if for anything. */
+const withoutEuro = (text: string): string => text.replace(/^[eEcC€](?=\d)|(?<=\d)\s?[eE€]$/g, '')
+
+/** Whether two readings of a word share most of their letters. */
+function likeEnough(a: string, b: string): boolean {
+  const [p, q] = [bare(a), bare(b)]
+  return editDistance(p, q) <= Math.max(1, Math.max(p.length, q.length) / 3)
+}
+
+/** Whether a figure is the beginning or the end of another. */
+function pieceOf(piece: string, whole: string): boolean {
+  const [short, long] = [bare(piece), bare(whole)]
+  return /\d/.test(short) && short.length < long.length && (long.startsWith(short) || long.endsWith(short))
+}
 
 const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 

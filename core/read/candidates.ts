@@ -8,7 +8,7 @@ import type { Candidate } from './candidate.ts'
 import { crossings } from './crossings.ts'
 import { kindReaders } from './kinds/index.ts'
 import type { Reading } from './kinds/reading.ts'
-import { mendNumeral } from './kinds/numeral.ts'
+import { mendFigures, mendNumeral } from './kinds/numeral.ts'
 import { mendPostcode } from './kinds/postcode.ts'
 import { parseDate } from './kinds/date.ts'
 import { orgLikeness } from './kinds/words.ts'
@@ -76,7 +76,7 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
 /** Where the form of a value says that, or what, a reader of pictures took for something else. A text layer spells what the paper says. */
 function mendedForm(candidate: Candidate, field: Field): Candidate {
   if (typeof candidate.value !== 'string') return candidate
-  const value = field.kind === 'address' ? mendPostcode(candidate.value) : WORDY.has(field.kind) ? mendNumeral(candidate.value) : candidate.value
+  const value = field.kind === 'address' ? mendPostcode(candidate.value) : WORDY.has(field.kind) ? mendNumeral(candidate.value) : field.kind === 'id' ? mendFigures(candidate.value) : candidate.value
   const partial = candidate.partial || malformed(value, field.kind) || (field.pattern !== undefined && !new RegExp(`^${field.pattern}$`).test(value))
   return value === candidate.value ? { ...candidate, partial } : { ...candidate, value, partial, repaired: true }
 }

@@ -1,5 +1,5 @@
 import { linesOf, type Segment } from '../page/layout.ts'
-import { overlap } from '../page/geometry.ts'
+import { overlap, type Box } from '../page/geometry.ts'
 import type { Page, Word } from '../page/page.ts'
 import { hasPostcode } from './kinds/words.ts'
 import { ends, type LabelHit } from './labels.ts'
@@ -52,6 +52,10 @@ const isFiller = (word: Word): boolean => /^[:._·…\-–—=|]+$/.test(word.te
 /** A row of dots or a line, as leads the eye from a label to its value. */
 const LEADER = /^[._·…]{4,}$/
 
+/** In heights of the taller: how far lower or higher a value may be set than the label that it stands beside. */
+const BESIDE = 0.8
+const offset = (a: Box, b: Box): number => Math.abs(a[1] + a[3] - b[1] - b[3]) / 2 / Math.max(a[3] - a[1], b[3] - b[1])
+
 /** The places where the value of a label may stand: behind it, in the next column, beneath it. */
 export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
   const { page, lineOf: line } = label
@@ -79,6 +83,13 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
   for (let i = label.line + 1; regions.length === 0 && i < (label.lastLine ?? 0); i++) {
     const next = lines[i].segments.find((s) => s.box[0] > label.segment.box[2])
     const words = next ? untilLabel(next.words, labels.get(i) ?? []) : []
+    if (words.length > 0) regions.push({ relation: 'right', words, page, line: i })
+  }
+  // Writing by hand keeps to no line: half of one lower or higher it still stands beside its label.
+  for (const i of regions.length > 0 || page.source === 'text' ? [] : [label.line - 1, label.line + 1]) {
+    const [beside] = lines[i]?.segments ?? []
+    if (!beside || beside.box[0] < label.segment.box[2] || offset(beside.box, line.box) > BESIDE) continue
+    const words = untilLabel(beside.words, labels.get(i) ?? [])
     if (words.length > 0) regions.push({ relation: 'right', words, page, line: i })
   }
   const start = line.words[label.from].box[0]

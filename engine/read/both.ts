@@ -1,8 +1,12 @@
-import { inside } from '../../core/page/geometry.ts'
+import { boxAround, inside, type Box } from '../../core/page/geometry.ts'
 import { isLegible, isNoise, surenessOf, wordsFrom } from '../../core/page/line-words.ts'
+import { withCrossedT, withMailSign } from '../../core/page/misread.ts'
 import type { Word } from '../../core/page/page.ts'
 import { secondOpinion, type Letter } from '../../core/page/second-opinion.ts'
+import { uncovered } from '../../core/page/uncovered.ts'
+import { unglue } from '../../core/page/unglue.ts'
 import { inkLevel, type Grey } from '../picture/grey.ts'
+import { snug } from '../picture/snug.ts'
 import { cutOut } from './closer.ts'
 import { findLines } from './lines.ts'
 import { readLine } from './neural.ts'
@@ -30,17 +34,26 @@ export async function readByBoth(straight: Grey, words: readonly Word[]): Promis
     const first = inside(words, line).filter((w) => !instead.has(w))
     // A line that reads well is checked only where somebody may have written: figures, and what is not quite sure.
     if (isLegible(first) && first.every((w) => w.sure >= PRINTED && !/\d/.test(w.text))) continue
-    const { picture, left, width } = cutOut(straight, line)
-    const letters = (await readLine(picture)).map((l): Letter => ({ ...l, at: (left + l.at * width) / straight.width }))
+    // A line is found by its core: what the first reader saw beyond it is not to be cut through.
+    const { picture, left, width } = cutOut(straight, boxAround([line, ...first.map((w): Box => [w.box[0], line[1], w.box[2], line[3]])]))
+    const letters = (await readLine(snug(picture))).map((l): Letter => ({ ...l, at: (left + l.at * width) / straight.width }))
     if (letters.length === 0) continue
     const alone = wordsFrom(letters, gapsIn(picture, level).map(([a, b]) => [(left + a) / straight.width, (left + b) / straight.width] as const), line)
     const noise = isNoise(first)
     if (noise && surenessOf(alone) < SURE) continue
-    const found = noise ? alone : secondOpinion([...first].sort((a, b) => a.box[0] - b.box[0]), letters)
+    const found = noise ? alone : together(first, letters, line)
     if (first.length === 0) added.push(...found)
     first.forEach((word, i) => instead.set(word, i === 0 ? found : []))
   }
-  return [...words.flatMap((w) => instead.get(w) ?? [w]), ...added]
+  return withMailSign(unglue([...words.flatMap((w) => instead.get(w) ?? [w]), ...added]).map(withCrossedT))
+}
+
+/** What both make of a line. Where the first saw nothing, or what is no word, the second's letters are all there is. */
+function together(first: readonly Word[], letters: readonly Letter[], line: Box): Word[] {
+  const scrawls = (w: Word): boolean => w.sure < SURE && !/[\p{L}\d]{2}/u.test(w.text) && letters.filter((l) => l.text !== ' ' && l.at > w.box[0] && l.at < w.box[2]).length > 1
+  const { words, runs } = uncovered(first.filter((w) => !scrawls(w)).sort((a, b) => a.box[0] - b.box[0]), letters)
+  const alone = runs.flatMap((run) => wordsFrom(run, [], line)).filter((w) => w.sure >= SURE)
+  return [...secondOpinion(words, letters), ...alone].sort((a, b) => a.box[0] - b.box[0])
 }
 
 /** Stretches of a line's columns without ink, wide enough to be spaces. */

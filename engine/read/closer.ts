@@ -1,4 +1,5 @@
 import { boxAround, type Box } from '../../core/page/geometry.ts'
+import { withCrossedT, withMailSign } from '../../core/page/misread.ts'
 import type { Word } from '../../core/page/page.ts'
 import { runsAt, secondOpinion } from '../../core/page/second-opinion.ts'
 import type { Grey } from '../picture/grey.ts'
@@ -23,7 +24,7 @@ export async function lookCloser(upright: Grey, words: readonly Word[], places: 
     instead.set(first, secondOpinion(read, letters))
     for (const i of rest) instead.set(i, [])
   }
-  return words.flatMap((word, i) => instead.get(i) ?? [word])
+  return withMailSign(words.flatMap((word, i) => instead.get(i) ?? [word]).map(withCrossedT))
 }
 
 /** A part of a page with some paper around it, and where it lies, in dots. */

@@ -19,12 +19,15 @@ interface Model {
 
 let model: Promise<Model> | null = null
 
+/** What it takes for signs that it does not know: it has none for the euro. */
+const INSTEAD: Record<string, string> = { '。': '.', '∈': '€', '毛': '€' }
+
 /** Loaded when the first doubtful line comes: it takes a third of a second and some 30 megabytes. */
 async function load(): Promise<Model> {
   const onnx = await import('onnxruntime-node')
   const session = await onnx.InferenceSession.create(models.recognitionPath, { intraOpNumThreads: 1, interOpNumThreads: 1 })
   // Some of its signs are of Chinese type, as wide as two letters; on the papers here they are the plain ones.
-  const keys = (await readFile(models.dictionaryPath, 'utf8')).split(/\r?\n/).filter((key) => key !== '').map((key) => key.normalize('NFKC').replace('。', '.'))
+  const keys = (await readFile(models.dictionaryPath, 'utf8')).split(/\r?\n/).filter((key) => key !== '').map((key) => INSTEAD[key] ?? key.normalize('NFKC'))
   return {
     session,
     tensor: (data, width) => ({ [session.inputNames[0]]: new onnx.Tensor('float32', data, [1, 3, HEIGHT, width]) }),

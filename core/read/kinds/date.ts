@@ -66,6 +66,26 @@ export const parseDate = remembered((text): { value: string; fit: number; repair
   return mended ? { value: mended, fit: 0.7, repaired: true } : null
 })
 
+/**
+ * A date as weak readers and hasty hands write it, for pictures alone: on a page with a text layer such figures are no date.
+ * Strokes read as figures ("1510911965"), points that are none ("199.2-03-16"), letters in day and year ("z4-NOV-8s"), and
+ * a year that lies centuries back ("05.12.1783").
+ */
+const parseWeakDate = remembered((text): { value: string; fit: number; repaired: boolean } | null => {
+  const found = parseDate(text)
+  if (found) return found
+  const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim()
+  const named = /^([0-9a-z|!]{1,2})([\s.-]*)([a-z]{3,10})([\s.-]*)([0-9a-z|!]{2}|[0-9a-z|!]{4})$/.exec(clean)
+  const tried = [
+    clean.replace(/^(\d{2})1(\d{2})1((?:19|20)\d{2})$/, '$1/$2/$3'),
+    /[-/]/.test(clean) ? clean.replace(/(?<=\d)[.,·](?=\d)/g, '') : clean,
+    named && monthOf(named[3]) ? asDigits(named[1]) + named[2] + named[3] + named[4] + asDigits(named[5]) : clean,
+    clean.replace(/(?<!\d)1[0-8](\d{2})(?!\d)/, '19$1').replace(/(?<!\d)2[1-9](\d{2})(?!\d)/, '20$1'),
+  ]
+  const value = tried.map((form) => (form === clean ? null : dateIn(form))).find((date) => date !== null)
+  return value ? { value, fit: 0.5, repaired: true } : null
+})
+
 /** English ordinals say their last figure: "8rd" was the 3rd, "28rd" the 23rd. */
 const ORDINALS: Record<string, string> = { st: '1', nd: '2', rd: '3' }
 const withItsOrdinal = (text: string): string => text.replace(/\b(\d?)(\d)(st|nd|rd)\b/, (_, tens: string, __: string, end: string) => tens + ORDINALS[end] + end)
@@ -91,7 +111,7 @@ function dateIn(text: string): string | null {
 /** A day begins with a figure, with what may be one misread, or with a month. */
 const beginsDay = (word: string): boolean => /\d/.test(word) || word.length <= 3 || monthOf(word.replace(/^[(:,;.]+|[),;:.]+$/g, '')) !== undefined
 
-export const readDates: KindReader = (words) => (words.some((w) => w.sure < 1 || /\d/.test(w.text)) ? readSpans(words, 6, parseDate, beginsDay) : [])
+export const readDates: KindReader = (words) => (words.some((w) => w.sure < 1 || /\d/.test(w.text)) ? readSpans(words, 6, words.some((w) => w.sure < 1) ? parseWeakDate : parseDate, beginsDay) : [])
 
 /** The last day of a month as ISO date. */
 export const monthEnd = (year: number, month: number): string => new Date(Date.UTC(year, month, 0)).toISOString().slice(0, 10)

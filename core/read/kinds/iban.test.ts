@@ -33,3 +33,8 @@ test('one digit taken for another that mends the check digits is mended, and fit
 })
 test('an IBAN beyond mending fits badly but is not lost', () => expect(read('GB82WEST99999998765432')[0].fit).toBeLessThan(0.5))
 test('a number that only looks like a country with its digits is no IBAN', () => expect(read('1E64 9999 5597 9596 3025 34')).toEqual([]))
+
+test.each(['T', 'L', 'J'])('a country whose I was read as %s', (letter) => {
+  const iban = makeIban(new Dice(4))
+  expect(read(letter + iban.slice(1)).map((r) => r.value)).toEqual([iban])
+})

@@ -1,6 +1,6 @@
 import { fold } from '../../page/text.ts'
 import { plain } from '../value.ts'
-import { readSpans, rawOf, type KindReader } from './reading.ts'
+import { readSpans, rawOf, type KindReader, type Reading } from './reading.ts'
 import { parseDate } from './date.ts'
 
 /** Spaces are no part of an id; hyphens and strokes are. */
@@ -51,13 +51,23 @@ const NUMBER_WORDS: Record<string, string> = { one: '1', two: '2', three: '3', f
 /** A number without noughts behind its point: "2.00" is 2. Three of them may be thousands, and stay. */
 export const plainNumber = (text: string): string => text.replace(',', '.').replace(/\.(\d)?0$|\.0$/, (_, first?: string) => (first && first !== '0' ? `.${first}` : ''))
 
+/** "4, 8": figures of one number that a hand set apart, on a picture, lie closer than words do. */
+function pieced(readings: Reading[]): Reading[] {
+  const [a, b] = readings
+  if (readings.length !== 2 || ![a, b].every((r) => r.words.length === 1 && r.words[0].sure < 1 && /^\d+$/.test(plain(r.value)))) return readings
+  const [left, right] = [a.words[0], b.words[0]]
+  const figure = (right.box[2] - right.box[0]) / right.text.length
+  if (right.box[0] - left.box[2] > figure * 0.8) return readings
+  return [{ value: `${plain(a.value)}${plain(b.value)}`, words: [left, right], raw: rawOf([left, right]), fit: 0.5, repaired: true }, a, b]
+}
+
 /** Plain numbers, with a unit behind them; years are made months where the words say so. */
 export const readNumbers: KindReader = (words) => {
   const readings = readSpans(words, 1, (text) => {
-    const value = NUMBER_WORDS[fold(text)] ?? text.replace(/^[x×]|[.,;:)]+$|(?:pcs|x|×)$/g, '')
+    const value = NUMBER_WORDS[fold(text)] ?? text.replace(/(?<=\d)\|(?=\d)/g, '').replace(/^[x×]|[.,;:)]+$|(?:pcs|x|×)$/g, '')
     return /^\d{1,7}(?:[.,]\d{1,3})?$/.test(value) ? { value: plainNumber(value), fit: 0.9, repaired: false } : null
   })
-  return readings.map((reading) => {
+  return pieced(readings).map((reading) => {
     const next = words[words.indexOf(reading.words.at(-1)!) + 1]
     const unit = next ? fold(next.text).replace(/[^a-z]/g, '') : ''
     if (/^(years?|yrs?|ans?|anos?)$/.test(unit)) return { ...reading, value: String(Number(reading.value) * 12), words: [...reading.words, next], raw: rawOf([...reading.words, next]) }

@@ -2,8 +2,9 @@ import { remembered } from '../../page/remember.ts'
 import type { Word } from '../../page/page.ts'
 import { asDigits, rawOf, type KindReader, type Reading } from './reading.ts'
 
-const SIGNS: Record<string, string> = { '€': 'EUR', EUR: 'EUR', EURO: 'EUR', EUROS: 'EUR', '£': 'GBP', GBP: 'GBP', $: 'USD', USD: 'USD' }
-const CURRENCY = /€|£|(?<![A-Za-z])(?:EUROS?|EUR|GBP|USD)(?![A-Za-z])/i
+const SIGNS: Record<string, string> = { E: 'EUR', '€': 'EUR', EUR: 'EUR', EURO: 'EUR', EUROS: 'EUR', '£': 'GBP', GBP: 'GBP', $: 'USD', USD: 'USD' }
+/** The reader of writing by hand knows no €: before or behind an amount with its cents, an E is one. */
+const CURRENCY = /€|£|(?<![A-Za-z])(?:EUROS?|EUR|GBP|USD)(?![A-Za-z])|(?<=[.,]\d{2}\s?)E$|^E(?=\s?\d[\d.,' ]*[.,]\d{2}$)/i
 
 /**
  * One amount with either decimal convention: `EUR 48,750.00`, `€48.750,00`, `48 750,00 €`, `24.10-`, `(24.10)`, `24.10 DR`.
@@ -44,12 +45,23 @@ export const parseMoney = remembered((text): { value: { amount: string; currency
     rest = mended
     repaired = true
   }
-  const number = decimalOf(rest)
+  const plainly = decimalOf(rest)
+  const number = plainly ?? decimalOf(withoutStray(rest))
   if (number === null) return null
+  repaired ||= plainly === null
   // A figure or two alone may be anything: a quantity, a day, the rest of an amount that was not read.
   const fit = (number.cents ? 0.85 : /^\d{1,2}\.00$/.test(number.amount) ? 0.25 : 0.55) + (sign ? 0.15 : 0)
   return { value: { amount: (negative ? '-' : '') + number.amount, currency }, fit: repaired ? fit * 0.7 : fit, repaired }
 })
+
+/** "37,63.2,40": a figure alone between marks has one of them from a slip of the pen; without that the rest is an amount. */
+function withoutStray(text: string): string {
+  const parts = text.split(/([.,])/)
+  const lone = parts.length < 7 ? -1 : parts.findIndex((part, i) => i > 0 && i < parts.length - 1 && /^\d$/.test(part))
+  if (lone < 0) return text
+  const tried = [lone - 1, lone + 1].map((mark) => parts.filter((_, i) => i !== mark).join('')).filter((form) => decimalOf(form) !== null)
+  return tried.length === 1 ? tried[0] : text
+}
 
 function decimalOf(text: string): { amount: string; cents: boolean } | null {
   // Weak readers put a space behind a comma: "22, 436.00".

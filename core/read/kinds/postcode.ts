@@ -1,8 +1,8 @@
-const DIGITS: Record<string, string> = { O: '0', I: '1', l: '1', Z: '2', S: '5', G: '6', B: '8' }
+const DIGITS: Record<string, string> = { O: '0', I: '1', l: '1', Z: '2', S: '5', G: '6', B: '8', '?': '7' }
 const asDigit = (c: string): string => DIGITS[c] ?? c
 
 /** A code of letters, digit, digit and two letters at the end of an address, with letters that weak readers put for its digits. */
-const CODE = /\b([A-Z]{1,2})([\dOIlZSGB]{1,2})\s?([\dOIlZSGB])([A-Z]{2})$/
+const CODE = /\b([A-Z]{1,2})([\dOIlZSGB?]{1,2})\s?([\dOIlZSGB?])([A-Z]{2})$/
 
 /**
  * An address with the digits of its postal code put right where exactly the form of the code says that letters were

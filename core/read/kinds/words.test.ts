@@ -40,3 +40,7 @@ test('half a bracket is no part of a name', () => {
   expect(readTexts(pageOf(['Grey Seal (II)']).words)[0].value).toBe('Grey Seal (II)')
 })
 test('a text in capitals ends with its sentence too', () => expect(readTexts(pageOf(['SAMPHIRE. The cover begins']).words)[0].value).toBe('SAMPHIRE'))
+test.each([['Saltholm Ice Ctd', 'Saltholm Ice Ltd'], ['Northlight Hatcheries (td', 'Northlight Hatcheries Ltd'], ['Ellery Harbour PLL', 'Ellery Harbour PLC']])('%s closes as firms do', (text, firm) => {
+  expect(readOrgs(pageOf([text], { sure: 0.9 }).words)).toMatchObject([{ value: firm, raw: text, repaired: true }])
+  expect(readOrgs(pageOf([text]).words)[0].value).toBe(text)
+})

@@ -67,11 +67,23 @@ export const readNames: KindReader = (words) => {
   return fit > 0 && value.length > 2 ? [{ value, words: own, raw: rawOf(own), fit, repaired: run.some((w) => !words.includes(w)) }] : []
 }
 
+/** What closes a firm's name, as weak readers and hasty hands spell it. */
+const CLOSING: readonly [RegExp, string][] = [[/^[CLlI1i([{]{1,2}[t+][do]\.?$/, 'Ltd'], [/^Lt[dol]{1,2}$/, 'Ltd'], [/^P[LI][LCGO(]$/, 'PLC']]
+
+/** The last word of a firm's name, put right where it is a misspelt "Ltd" or "PLC". */
+function withClosing(run: Word[]): Word[] {
+  const last = run.at(-1)
+  if (!last || run.length < 2 || last.sure === 1) return run
+  const closing = CLOSING.find(([form, plain]) => form.test(last.text) && last.text.replace(/\.$/, '') !== plain)
+  return closing ? [...run.slice(0, -1), { ...last, text: closing[1] }] : run
+}
+
 export const readOrgs: KindReader = (words) => {
-  const run = withoutLeaders(words)
+  const given = withoutLeaders(words)
+  const run = withClosing(given)
   const value = tidy(rawOf(run))
   const fit = orgLikeness(value)
-  return fit > 0 ? [{ value, words: run, raw: rawOf(run), fit, repaired: false }] : []
+  return fit > 0 ? [{ value, words: given, raw: rawOf(given), fit, repaired: run !== given }] : []
 }
 
 export const readTexts: KindReader = (words) => {
