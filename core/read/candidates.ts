@@ -6,6 +6,7 @@ import { addressIn } from './address.ts'
 import { brokenOff, brokenRest, secondLine, wholeReadings } from './broken.ts'
 import type { Candidate } from './candidate.ts'
 import { crossings } from './crossings.ts'
+import { inOneCurrency } from './currency.ts'
 import { kindReaders } from './kinds/index.ts'
 import type { Reading } from './kinds/reading.ts'
 import { mendFigures, mendNumeral } from './kinds/numeral.ts'
@@ -66,6 +67,7 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
     if (type.zone) zoneValues(page, type).forEach(add)
   })
   for (const field of type.fields) if (field.kind === 'choice' && found.get(field.name)!.length === 0) pages.flatMap((page) => loneChoices(page, field)).forEach(add)
+  inOneCurrency(found)
   acrossLines(found)
   followStyle(type, found)
   for (const guess of unlabelled(pages, type, found)) add(guess)

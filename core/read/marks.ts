@@ -283,10 +283,10 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
       const end = label.lineOf.words[label.to - 1].box
       const tall = (label.lineOf.height / page.height) * 1
       // A scrawl is read as words too, but never as sure ones: what parts the place to sign from the next is print.
-      const inLine = label.lineOf.segments.slice(label.lineOf.segments.indexOf(label.segment) + 1).flatMap((s) => s.words).find((w) => w.sure > PRINT && /[\p{L}\d]/u.test(w.text))
+      const inLine = label.lineOf.segments.slice(label.lineOf.segments.indexOf(label.segment) + 1).flatMap((s) => s.words).find((w) => isPrint(w, page) && /[\p{L}\d]/u.test(w.text))
       const right = Math.min(1, Math.max(end[2] + 0.34, start[0] + 0.36), inLine && inLine.box[0] > end[2] + 0.1 ? inLine.box[0] - 0.01 : 1)
-      const above = lines.filter((l) => l.box[3] <= start[1] + tall * 0.3 && l.words.some((w) => w.sure > PRINT && w.box[2] > start[0] && w.box[0] < right && /[\p{L}\d]{3}/u.test(w.text))).at(-1)
-      const below = lines.find((l) => l.box[1] >= end[3] - tall * 0.3 && l.words.some((w) => w.sure > PRINT && w.box[2] > start[0] && w.box[0] < right && /[\p{L}\d]{3}/u.test(w.text)))
+      const above = lines.filter((l) => l.box[3] <= start[1] + tall * 0.3 && l.words.some((w) => isPrint(w, page) && w.box[2] > start[0] && w.box[0] < right && /[\p{L}\d]{3}/u.test(w.text))).at(-1)
+      const below = lines.find((l) => l.box[1] >= end[3] - tall * 0.3 && l.words.some((w) => isPrint(w, page) && w.box[2] > start[0] && w.box[0] < right && /[\p{L}\d]{3}/u.test(w.text)))
       const area: Box = [
         Math.max(0, start[0] - 0.02),
         Math.max(above ? above.box[3] : 0, start[1] - tall * 5.2),
@@ -363,6 +363,21 @@ const PRINT = 0.65
 const SCRAWL = 0.4
 const CLEAR_PRINT = 0.85
 
+/** A word taller than so many usual ones of its page, and read less surely than print of its size is, is a scrawl: "MAMA", "M". */
+const [TALL, LARGE_PRINT] = [1.5, 0.85]
+
+const usualHeight = new WeakMap<Page, number>()
+function heightOfPrint(page: Page): number {
+  let usual = usualHeight.get(page)
+  if (usual === undefined) {
+    const heights = page.words.map((w) => w.box[3] - w.box[1]).sort((a, b) => a - b)
+    usualHeight.set(page, (usual = heights[heights.length >> 1] ?? 0))
+  }
+  return usual
+}
+
+const isPrint = (word: Word, page: Page): boolean => word.sure > PRINT && !(word.sure < LARGE_PRINT && word.box[3] - word.box[1] > TALL * heightOfPrint(page))
+
 /** Places of print. Of dots to sign on, only their own height: the pen goes over them. */
 function printedOn(page: Page): Box[] {
   const sures = page.words.map((w) => w.sure).sort((a, b) => a - b)
@@ -375,7 +390,7 @@ function printedOn(page: Page): Box[] {
 }
 
 /** Places of print that no scrawl would be read as. */
-const surelyPrintedOn = (page: Page): Box[] => printedOn({ ...page, words: page.words.filter((w) => w.sure > PRINT || tokens(w.text).join('').length > 8) })
+const surelyPrintedOn = (page: Page): Box[] => printedOn({ ...page, words: page.words.filter((w) => isPrint(w, page) || tokens(w.text).join('').length > 8) })
 
 /** A hand goes up and down: more of its ink lies in a place than in an arc of a stamp from corner to corner. */
 const CURLED = 1.2

@@ -53,7 +53,7 @@ const isFiller = (word: Word): boolean => /^[:._·…\-–—=|]+$/.test(word.te
 const LEADER = /^[._·…]{4,}$/
 
 /** In heights of the taller: how far lower or higher a value may be set than the label that it stands beside. */
-const BESIDE = 0.8
+const BESIDE = 0.95
 const offset = (a: Box, b: Box): number => Math.abs(a[1] + a[3] - b[1] - b[3]) / 2 / Math.max(a[3] - a[1], b[3] - b[1])
 
 /** The places where the value of a label may stand: behind it, in the next column, beneath it. */

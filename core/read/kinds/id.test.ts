@@ -27,3 +27,9 @@ test('the word for a number is none of it, and neither is the sentence behind it
   expect(values(readIds, 'No. C-24899')).toEqual(['C-24899'])
   expect(values(readIds, '226/95328/H In consideration')).toEqual(['226/95328/H'])
 })
+test('a letter in a telephone number stands for a figure: the rest alone would be another number', () => expect(readPhones(pageOf(['+44 165Z 216 724']).words)).toMatchObject([{ value: '+44 1652 216 724', repaired: true }]))
+test('figures that a hand set apart are one number, on pictures', () => {
+  const near = (sure: number) => pageOf(['4, 8'], { sure }).words.map((w, i) => (i === 0 ? w : { ...w, box: [w.box[0] - 0.003, w.box[1], w.box[2], w.box[3]] as [number, number, number, number] }))
+  expect(readNumbers(near(0.9)).map((r) => r.value)).toEqual(['48', '4', '8'])
+  expect(readNumbers(near(1)).map((r) => r.value)).toEqual(['4', '8'])
+})

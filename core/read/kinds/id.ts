@@ -1,6 +1,6 @@
 import { fold } from '../../page/text.ts'
 import { plain } from '../value.ts'
-import { readSpans, rawOf, type KindReader, type Reading } from './reading.ts'
+import { asDigits, readSpans, rawOf, type KindReader, type Reading } from './reading.ts'
 import { parseDate } from './date.ts'
 
 /** Spaces are no part of an id; hyphens and strokes are. */
@@ -39,11 +39,13 @@ export const readEmails: KindReader = (words) =>
   })
 
 export const readPhones: KindReader = (words) =>
-  readSpans(words, 7, (text) => {
+  readSpans(words, 7, (given) => {
+    // "165Z": half a number would be left beside a letter that stands for a figure.
+    const text = given.trim().replace(/\S+/g, (part) => (/^\d+[A-Za-z|]\d*$/.test(part) && part.length > 2 ? asDigits(part) : part))
     const digits = text.replace(/\D/g, '')
-    if (!/^\+?[\d()][\d\s()./-]*\d$/.test(text.trim()) || digits.length < 6 || digits.length > 15) return null
+    if (!/^\+?[\d()][\d\s()./-]*\d$/.test(text) || digits.length < 6 || digits.length > 15) return null
     if (parseDate(text)) return null
-    return { value: text.trim(), fit: text.includes('+') || digits.length > 8 ? 1 : 0.8, repaired: false }
+    return { value: text, fit: text.includes('+') || digits.length > 8 ? 1 : 0.8, repaired: text !== given.trim() }
   }, (word) => /^[+\d()]/.test(word))
 
 const NUMBER_WORDS: Record<string, string> = { one: '1', two: '2', three: '3', four: '4', five: '5', six: '6', seven: '7', eight: '8', nine: '9', ten: '10', twelve: '12' }

@@ -90,7 +90,7 @@ function longestAmount(words: Word[], at: number): Reading | null {
   for (let length = Math.min(5, words.length - at); length >= 1; length--) {
     const span = words.slice(at, at + length)
     // Thousands are parted by a narrow gap; a wider one parts a quantity from its price.
-    if (span.some((w, i) => i > 0 && /\d$/.test(span[i - 1].text) && /^\d/.test(w.text) && w.box[0] - span[i - 1].box[2] > ((w.box[2] - w.box[0]) / w.text.length) * 1.7)) continue
+    if (span.some((w, i) => i > 0 && /\d$/.test(span[i - 1].text) && /^\d/.test(w.text) && w.box[0] - span[i - 1].box[2] > ((w.box[2] - w.box[0]) / w.text.length) * (w.sure < 1 ? 2.1 : 1.7))) continue
     const text = rawOf(span)
     if (!/\d/.test(text)) continue
     const parsed = parseMoney(text)
