@@ -122,6 +122,7 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
       signed: type.signature ? (said?.signed ?? reading.signature?.signed ?? false) : null,
       signedAsked: signature !== null && !signature.said && signature.sure < SIGNATURE_SURE,
       owner: 'nobody',
+      ownerAsked: false,
       lacking: type.id === 'unknown' ? [] : lackingPages(arranged.pages.map((n) => byNumber.get(n)!)),
       copyOf: null,
       supersededBy: null,

@@ -74,3 +74,13 @@ test('a paper that repeats another value for value is its copy', () => {
 test("the next month's paper is none, however alike", () => {
   expect(withCopies([month('a', '2026-01-31', '5.00'), month('b', '2026-02-28', '5.00')], types).map((p) => p.copyOf)).toEqual([null, null])
 })
+
+test('a paper that is a stranger’s by a name still asked about accuses nobody; by a sure one it does', () => {
+  const papers = (asked: boolean) => {
+    const [form, card] = [paperOf('form', 'loan_application', { applicant_name: 'Bjørn Skarsen', date_of_birth: '1966-07-25' }), paperOf('card', 'identity_card', { full_name: 'Joren Sdegaard', date_of_birth: '1992-09-12' })]
+    const fields = card.fields.map((f) => (f.name === 'full_name' ? { ...f, confidence: 0.7, needsReview: asked } : f))
+    return withOwners([form, { ...card, fields }], { applicant: 'Bjørn Skarsen', coApplicant: null }, builtInTypes)
+  }
+  expect(fact('date_of_birth', papers(true)).status).not.toBe('conflict')
+  expect(fact('date_of_birth', papers(false)).status).toBe('conflict')
+})

@@ -78,7 +78,7 @@ function collect(fact: Fact, papers: readonly Paper[]) {
       .filter((p) => p.type === type && counts(p) && !(fact.person === 'applicant' && p.owner === 'co_applicant'))
       .flatMap((p) => {
         const value = fieldOf(p, field)
-        return value && value.value !== null && value.confidence >= TAKES_PART ? [{ document: p.id, field, value: value.value, confidence: value.confidence, asked: value.needsReview || unowned(p) }] : []
+        return value && value.value !== null && value.confidence >= TAKES_PART ? [{ document: p.id, field, value: value.value, confidence: value.confidence, asked: value.needsReview || unowned(p) || (fact.person === 'applicant' && p.ownerAsked) }] : []
       })
   })
 }

@@ -17,6 +17,8 @@ export interface Paper {
   /** Whether it is signed is still asked about: the ink was doubtful, or no place for it was found. */
   signedAsked: boolean
   owner: Owner
+  /** It is nobody's here by a name that is still asked about: rightly read, it may be somebody's. */
+  ownerAsked: boolean
   /** Page numbers of its own that are not there. */
   lacking: number[]
   /** The paper that this one is a copy of. */

@@ -42,7 +42,11 @@ export function personsOf(papers: readonly Paper[], program: Program, applicant:
 
 /** Says of each paper whose it is, from the name that its type gives it. */
 export function withOwners(papers: readonly Paper[], persons: Persons, types: readonly DocumentType[]): Paper[] {
-  return papers.map((paper) => ({ ...paper, owner: ownerOf(paper, persons, typeById(types, paper.type)) }))
+  return papers.map((paper) => {
+    const type = typeById(types, paper.type)
+    const owner = ownerOf(paper, persons, type)
+    return { ...paper, owner, ownerAsked: owner === 'other' && fieldOf(paper, type.person!)!.needsReview }
+  })
 }
 
 function ownerOf(paper: Paper, persons: Persons, type: DocumentType): Owner {
