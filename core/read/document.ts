@@ -8,7 +8,7 @@ import { boxOf, readingOf, type Candidate } from './candidate.ts'
 import { candidatesOf } from './candidates.ts'
 import { choose, rank, type Ranked } from './choose.ts'
 import { readSignature, type Signature } from './marks.ts'
-import { doubtEnds, doubtLostCents, doubtLostDigits } from './lost-figures.ts'
+import { doubtLostCents, doubtLostDigits, mendEnds } from './lost-figures.ts'
 import { probabilityOf, round } from './probability.ts'
 import { isRoster } from './roster.ts'
 import type { Table } from './table.ts'
@@ -40,8 +40,9 @@ export function readDocument(pages: readonly Page[], type: DocumentType): Docume
   // Rows of which some are on a page that is not there prove nothing, and are not proved wrong.
   const lacking = lackedBy(pages).includes(true)
   const unproved = new Set(lacking ? type.relations.flatMap((r) => (r.kind === 'running' ? [r.opening, r.closing] : [])) : [])
-  const settled = new Map(type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, bestTable(tables.get(f.name)!, f, type, (name) => (unproved.has(name) ? null : value(name)))]))
-  doubtEnds(type, settled, chosen)
+  const settle = () => new Map(type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, bestTable(tables.get(f.name)!, f, type, (name) => (unproved.has(name) ? null : value(name)))]))
+  const asRead = settle()
+  const settled = mendEnds(type, asRead, chosen) ? settle() : asRead
   doubtLostDigits(type, chosen)
   doubtLostCents(chosen)
   const fields = type.fields.map((field) => (field.kind === 'table' ? tableValue(settled.get(field.name)!, field, lacking) : fieldValue(field, chosen.get(field.name)!)))

@@ -3,25 +3,44 @@ import { endsOf } from './arithmetic.ts'
 import type { Ranked } from './choose.ts'
 import { lostDigits } from './figures.ts'
 import type { Settled } from './table-choice.ts'
-import { cents, isMoney, type Money } from './value.ts'
+import { cents, fromCents, isMoney, type Money } from './value.ts'
 
-/** Amounts that a weak print likely shortened: each is doubted, so that it is asked about. */
+/** Amounts that a weak print likely shortened: each is asked about, with what was lost where the paper's own arithmetic says that. */
 
-/** Where weakly printed rows lead from one to the next and yet not from opening to closing, one of these was misread. */
-export function doubtEnds(type: DocumentType, settled: ReadonlyMap<string, Settled>, chosen: ReadonlyMap<string, Ranked>): void {
+/** The most likely reading of an amount, with the figures that were lost in front of it. */
+function restore(chosen: Ranked, meant: number): void {
+  const [top, ...others] = chosen.ranked
+  chosen.ranked = [{ ...top, candidate: { ...top.candidate, value: fromCents(meant, (top.candidate.value as Money).currency), repaired: true } }, ...others]
+}
+
+/**
+ * Where weakly printed rows lead from one to the next and yet not from opening to closing, one of these was misread: if
+ * figures lost in front explain it, the rows say which they were.
+ * @returns whether one was put right, so that the rows are to be judged again
+ */
+export function mendEnds(type: DocumentType, settled: ReadonlyMap<string, Settled>, chosen: ReadonlyMap<string, Ranked>): boolean {
+  let mended = false
   for (const relation of type.relations) {
     if (relation.kind !== 'running') continue
     const { table, proof } = settled.get(relation.table)!
     const ends = table && proof === false && table.sure < 0.999 ? endsOf(table) : null
     if (!ends) continue
-    const told = (name: string) => chosen.get(name)!.ranked[0]?.candidate.value ?? null
-    const [opening, closing] = [told(relation.opening), told(relation.closing)]
-    if (isMoney(opening) && !ends.openings.includes(cents(opening))) chosen.get(relation.opening)!.doubted = true
-    if (isMoney(closing) && ends.closing !== cents(closing)) chosen.get(relation.closing)!.doubted = true
+    for (const [name, meant] of [[relation.opening, ends.openings], [relation.closing, [ends.closing]]] as const) {
+      const end = chosen.get(name)!
+      const read = end.ranked[0]?.candidate.value ?? null
+      if (!isMoney(read) || meant.includes(cents(read))) continue
+      // It may be a paper that truly does not add up: whoever sees the print says.
+      end.doubted = true
+      const whole = meant.filter((amount) => lostDigits(cents(read), amount))
+      if (whole.length !== 1) continue
+      restore(end, whole[0])
+      mended = true
+    }
   }
+  return mended
 }
 
-/** Where a sum does not come out and a part of it, as printed weakly or not, would by digits lost in front, these were lost in reading. */
+/** Where a sum does not come out and a part of it, as printed weakly or not, would by digits lost in front, these were lost in reading; a person sees it. */
 export function doubtLostDigits(type: DocumentType, chosen: ReadonlyMap<string, Ranked>): void {
   for (const relation of type.relations) {
     if (relation.kind !== 'sum') continue
@@ -31,10 +50,14 @@ export function doubtLostDigits(type: DocumentType, chosen: ReadonlyMap<string, 
     const amounts = tops.map((top) => cents(top.value as Money))
     const missing = amounts.at(-1)! - amounts.slice(0, -1).reduce((sum, a) => sum + a, 0)
     if (missing === 0) continue
-    names.forEach((name, i) => {
+    const lost = names.flatMap((name, i) => {
       const meant = amounts[i] + (i < names.length - 1 ? missing : -missing)
-      if (tops[i].page.source !== 'text' && lostDigits(amounts[i], meant)) chosen.get(name)!.doubted = true
+      return tops[i].page.source !== 'text' && lostDigits(amounts[i], meant) ? [{ name, meant }] : []
     })
+    for (const { name, meant } of lost) {
+      chosen.get(name)!.doubted = true
+      if (lost.length === 1) restore(chosen.get(name)!, meant)
+    }
   }
 }
 
