@@ -57,7 +57,7 @@ test.each([['19101988', '1988-10-19'], ['01. 02 +2026', '2026-02-01'], ['Q2. 02.
 
 describe('as a weak reader spells a date', () => {
   const read = (text: string, sure: number) => readDates(pageOf([text], { sure }).words).map((r) => r.value)
-  test.each([['1510911965', '1965-09-15'], ['199.2-03-16', '1992-03-16'], ['z4-NOV-8s', '1985-11-24'], ['05.12.1783', '1983-12-05'], ['2826-04-01', '2026-04-01']])('%s is %s, mended', (text, iso) => {
+  test.each([['1510911965', '1965-09-15'], ['199.2-03-16', '1992-03-16'], ['z4-NOV-8s', '1985-11-24'], ['05.12.1783', '1983-12-05'], ['2826-04-01', '2026-04-01'], ['4 Hay 1963', '1963-05-04'], ['46 Nov 1969', '1969-11-16']])('%s is %s, mended', (text, iso) => {
     expect(readDates(pageOf([text], { sure: 0.9 }).words)).toMatchObject([{ value: iso, repaired: true }])
     expect(read(text, 1)).toEqual([])
   })

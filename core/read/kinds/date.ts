@@ -1,4 +1,4 @@
-import { fold } from '../../page/text.ts'
+import { editDistance, fold } from '../../page/text.ts'
 import { remembered } from '../../page/remember.ts'
 import { asDigits, readSpans, type KindReader } from './reading.ts'
 
@@ -68,8 +68,8 @@ export const parseDate = remembered((text): { value: string; fit: number; repair
 
 /**
  * A date as weak readers and hasty hands write it, for pictures alone: on a page with a text layer such figures are no date.
- * Strokes read as figures ("1510911965"), points that are none ("199.2-03-16"), letters in day and year ("z4-NOV-8s"), and
- * a year that lies centuries back ("05.12.1783").
+ * Strokes read as figures ("1510911965"), points that are none ("199.2-03-16"), letters in day and year ("z4-NOV-8s"), a
+ * month a letter off ("4 Hay 1963"), a day beyond its month ("46 Nov") and a year that lies centuries back ("05.12.1783").
  */
 const parseWeakDate = remembered((text): { value: string; fit: number; repaired: boolean } | null => {
   const found = parseDate(text)
@@ -80,11 +80,22 @@ const parseWeakDate = remembered((text): { value: string; fit: number; repaired:
     clean.replace(/^(\d{2})1(\d{2})1((?:19|20)\d{2})$/, '$1/$2/$3'),
     /[-/]/.test(clean) ? clean.replace(/(?<=\d)[.,·](?=\d)/g, '') : clean,
     named && monthOf(named[3]) ? asDigits(named[1]) + named[2] + named[3] + named[4] + asDigits(named[5]) : clean,
+    named ? named[1] + named[2] + likelyMonth(named[3]) + named[4] + named[5] : clean,
+    clean.replace(/^[4-9](?=\d[\s./-])/, (tens) => TENS[tens]),
     clean.replace(/(?<!\d)1[0-8](\d{2})(?!\d)/, '19$1').replace(/(?<!\d)2[1-9](\d{2})(?!\d)/, '20$1'),
   ]
   const value = tried.map((form) => (form === clean ? null : dateIn(form))).find((date) => date !== null)
   return value ? { value, fit: 0.5, repaired: true } : null
 })
+
+/** What hands make of the tens of a day, by what readers see in it: no month has forty days. */
+const TENS: Record<string, string> = { 4: '1', 5: '3', 6: '0', 7: '1', 8: '3', 9: '0' }
+
+/** The one month whose name is a letter off; the text itself where there is none or several. */
+function likelyMonth(name: string): string {
+  const near = MONTHS.filter((names) => names.slice(0, 2).some((month) => month.length === name.length && editDistance(month, name, 1) === 1))
+  return near.length === 1 ? near[0][0] : name
+}
 
 /** English ordinals say their last figure: "8rd" was the 3rd, "28rd" the 23rd. */
 const ORDINALS: Record<string, string> = { st: '1', nd: '2', rd: '3' }

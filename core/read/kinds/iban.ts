@@ -57,7 +57,7 @@ const AS_DIGIT: Record<string, string> = { O: '0', D: '0', Q: '0', I: '1', L: '1
 const AS_LETTER: Record<string, string> = { '0': 'O', '1': 'I', '2': 'Z', '4': 'A', '5': 'S', '6': 'G', '8': 'B' }
 
 /** The letters that digits at the place of a country may be ("1824" is IE24, or would be IB24 in a country that is none). */
-const AS_LETTERS: Record<string, string> = { '0': 'OD', '1': 'IL', '2': 'Z', '4': 'A', '5': 'S', '6': 'G', '8': 'BE', '3': 'E', L: 'LI', T: 'TI', J: 'JI' }
+const AS_LETTERS: Record<string, string> = { '0': 'OD', '1': 'IL', '2': 'Z', '4': 'A', '5': 'S', '6': 'G', '8': 'BE', '3': 'E', L: 'LI', T: 'TI', J: 'JI', '\\': 'I', '/': 'I', '|': 'I' }
 
 /** The countries that the first two signs may name, as they stand where they name none. */
 function countriesOf(text: string): string[] {

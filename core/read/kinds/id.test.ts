@@ -33,3 +33,6 @@ test('figures that a hand set apart are one number, on pictures', () => {
   expect(readNumbers(near(0.9)).map((r) => r.value)).toEqual(['48', '4', '8'])
   expect(readNumbers(near(1)).map((r) => r.value)).toEqual(['4', '8'])
 })
+test('a number begins with no stroke, but with a hasty 1', () => expect(readIds(pageOf(['/20484-7849']).words)).toMatchObject([{ value: '120484-7849', repaired: true }]))
+test('fours that look like u begin a telephone number', () => expect(values(readPhones, '+uu 1865 547 077')).toEqual(['+44 1865 547 077']))
+test('an address of mail whose last point was lost', () => expect(readEmails(pageOf(['ann@islepostexample']).words)).toMatchObject([{ value: 'ann@islepost.example', repaired: true }]))

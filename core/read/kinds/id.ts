@@ -8,7 +8,9 @@ export const tidyId = (text: string): string => text.replace(/\s+/g, '').replace
 
 /** Ids: runs of words with digits in them, in capitals. Words of letters alone end the run. */
 export const readIds: KindReader = (words) =>
-  readSpans(words, 5, (text) => {
+  readSpans(words, 5, (given) => {
+    // "/20484-7849": no number begins with a stroke, but a hasty 1 does.
+    const text = given.replace(/^[/|\\](?=\d{4})/, '1')
     const parts = text.split(' ')
     // "226/95328/H. In consideration": a sentence ends with the number.
     if (parts.slice(1).some((p) => /^[A-Z][a-z]+$/.test(p))) return null
@@ -22,15 +24,20 @@ export const readIds: KindReader = (words) =>
     const digits = (value.match(/\d/g) ?? []).length
     if (value.length < 4 || value.length > 24 || digits < 2 || !/^[A-Z0-9][A-Z0-9\-/.]*[A-Z0-9]$/.test(value)) return null
     if (parseDate(text) || /^\d{1,3}([.,]\d{3})*[.,]\d{2}$/.test(value)) return null
-    return { value, fit: digits >= 4 ? 1 : 0.8, repaired: false }
+    return { value, fit: digits >= 4 ? 1 : 0.8, repaired: text !== given }
   }, (word) => !/[a-z]{2}/.test(word))
+
+/** The point before the end of an address, which a weak reader lost: "ann@islepostexample". */
+const WITHOUT_POINT = /^([\w.+-]+@[\w-]{3,})(com|org|net|info|example)$/
 
 export const readEmails: KindReader = (words) =>
   !words.some((w) => w.text.includes('@')) ? [] : readSpans(words, 3, (text) => {
     // Weak readers part an address at its dots and its @; a label before it is no part of it.
     if (text.includes(' ') && !/[.@] | [.@]/.test(text)) return null
     const value = text.replace(/\s+/g, '').replace(/[.,;:]$/, '').toLowerCase()
-    return /^[\w.+-]+@[\w-]+(\.[\w-]+)+$/.test(value) ? { value, fit: 1, repaired: false } : null
+    if (/^[\w.+-]+@[\w-]+(\.[\w-]+)+$/.test(value)) return { value, fit: 1, repaired: false }
+    const unparted = WITHOUT_POINT.exec(value)
+    return unparted ? { value: `${unparted[1]}.${unparted[2]}`, fit: 0.5, repaired: true } : null
   }).map((reading) => {
     // "wilma garvie@…": a point that a reader of pictures lost would leave half an address, and nothing to tell it by.
     const [before, first] = words
@@ -41,7 +48,7 @@ export const readEmails: KindReader = (words) =>
 export const readPhones: KindReader = (words) =>
   readSpans(words, 7, (given) => {
     // "165Z": half a number would be left beside a letter that stands for a figure.
-    const text = given.trim().replace(/\S+/g, (part) => (/^\d+[A-Za-z|]\d*$/.test(part) && part.length > 2 ? asDigits(part) : part))
+    const text = given.trim().replace(/\S+/g, (part) => (/^\d+[A-Za-z|]\d*$/.test(part) && part.length > 2 ? asDigits(part) : /^\+[uUyY\d]{2}$/.test(part) ? part.replace(/[uUyY]/g, '4') : part))
     const digits = text.replace(/\D/g, '')
     if (!/^\+?[\d()][\d\s()./-]*\d$/.test(text) || digits.length < 6 || digits.length > 15) return null
     if (parseDate(text)) return null

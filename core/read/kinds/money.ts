@@ -2,9 +2,9 @@ import { remembered } from '../../page/remember.ts'
 import type { Word } from '../../page/page.ts'
 import { asDigits, rawOf, type KindReader, type Reading } from './reading.ts'
 
-const SIGNS: Record<string, string> = { E: 'EUR', '€': 'EUR', EUR: 'EUR', EURO: 'EUR', EUROS: 'EUR', '£': 'GBP', GBP: 'GBP', $: 'USD', USD: 'USD' }
+const SIGNS: Record<string, string> = { E: 'EUR', '€': 'EUR', EUR: 'EUR', EVR: 'EUR', EURO: 'EUR', EUROS: 'EUR', '£': 'GBP', GBP: 'GBP', $: 'USD', USD: 'USD' }
 /** The reader of writing by hand knows no €: before or behind an amount with its cents, an E is one. */
-const CURRENCY = /€|£|(?<![A-Za-z])(?:EUROS?|EUR|GBP|USD)(?![A-Za-z])|(?<=[.,]\d{2}\s?)E$|^E(?=\s?\d[\d.,' ]*[.,]\d{2}$)/i
+const CURRENCY = /€|£|(?<![A-Za-z])(?:EUROS?|EUR|EVR|GBP|USD)(?![A-Za-z])|(?<=[.,]\d{2}\s?)E$|^E(?=\s?\d[\d.,' ]*[.,]\d{2}$)/i
 
 /**
  * One amount with either decimal convention: `EUR 48,750.00`, `€48.750,00`, `48 750,00 €`, `24.10-`, `(24.10)`, `24.10 DR`.

@@ -67,6 +67,9 @@ export const readNames: KindReader = (words) => {
   return fit > 0 && value.length > 2 ? [{ value, words: own, raw: rawOf(own), fit, repaired: run.some((w) => !words.includes(w)) }] : []
 }
 
+/** What weak readers see in an &. */
+const AND_SIGNS: ReadonlySet<string> = new Set(['¢', '€', '§'])
+
 /** What closes a firm's name, as weak readers and hasty hands spell it. */
 const CLOSING: readonly [RegExp, string][] = [[/^[CLlI1i([{]{1,2}[t+][do]\.?$/, 'Ltd'], [/^Lt[dol]{1,2}$/, 'Ltd'], [/^P[LI][LCGO(]$/, 'PLC']]
 
@@ -80,10 +83,10 @@ function withClosing(run: Word[]): Word[] {
 
 export const readOrgs: KindReader = (words) => {
   const given = withoutLeaders(words)
-  const run = withClosing(given)
+  const run = withClosing(given.map((w) => (w.sure < 1 && AND_SIGNS.has(w.text) ? { ...w, text: '&' } : w)))
   const value = tidy(rawOf(run))
   const fit = orgLikeness(value)
-  return fit > 0 ? [{ value, words: given, raw: rawOf(given), fit, repaired: run !== given }] : []
+  return fit > 0 ? [{ value, words: given, raw: rawOf(given), fit, repaired: rawOf(run) !== rawOf(given) }] : []
 }
 
 export const readTexts: KindReader = (words) => {
