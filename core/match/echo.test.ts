@@ -73,3 +73,15 @@ test('the name over an address is no part of what other papers say', () => {
   const [, , found] = withEchoes([...others, asked], workingBoatLoan, pages('Linnea Teasdale', '10 Harbour Road', 'Inverkell SK5 6RT'))
   expect(found.fields.find((f) => f.name === 'service_address')!.value).toBe('10 Harbour Road, Inverkell SK5 6RT')
 })
+
+describe('what is hardly readable and like what others say', () => {
+  const scan = new Map([[2, pageOf([], { source: 'ocr' })]])
+  const read = (value: string, confidence = 0.6, on = scan) => echoed(quote({ hull_number: asked(value, confidence) }), on).hull_number
+  test('is asked about as they say it, with what was made out beside it', () => expect(read('SKR-0I4S3')).toMatchObject({ value: 'SKR-01453', needsReview: true, others: [{ value: 'SKR-0I4S3' }] }))
+  test('stays as it was read where it is surer, unlike, on a text layer, or two figures changed places', () => {
+    expect(read('SKR-01458', 0.85).value).toBe('SKR-01458')
+    expect(read('SKR-77777').value).toBe('SKR-77777')
+    expect(read('SKR-0I4S3', 0.6, pages()).value).toBe('SKR-0I4S3')
+    expect(read('SKR-01543').value).toBe('SKR-01543')
+  })
+})

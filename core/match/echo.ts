@@ -94,11 +94,31 @@ function echoFor(field: FilledField, kind: Fact['kind'], known: Value, agrees: A
   if (field.value !== null && field.confidence >= (nearMiss(field.value, known) ? (/\d/.test(plain(field.value)) ? SPOTLESS : 1) : CLEAR)) return null
   // So near to what the others say, and not clearly printed: likely one letter misread. A text layer misreads no letter.
   if (field.value !== null && !field.needsReview && nearMiss(field.value, known)) return spelt ? null : { ...field, confidence: Math.min(field.confidence, DEFAULTED), needsReview: true, state: 'asked', reason: brokenOff(squeeze(plain(field.value)), squeeze(plain(known))) ? 'its end may be lost: other papers go on' : 'other papers differ by a letter' }
+  if (field.value !== null && !spelt && field.needsReview && field.confidence < WEAKLY && alike(field.value, known)) return proposed(field, known)
   const found = find()
   if (!found || (field.box !== null && found.page === field.page && found.words.some((w) => touches(w.box, field.box!)))) return null
   const { value, raw, page, words } = found
   const before = field.value === null ? [] : [{ value: field.value, raw: field.raw ?? plain(field.value), page: field.page!, box: field.box! }]
   return { ...field, value, raw, page, box: boxAround(words.map((w) => w.box)), confidence: DEFAULTED, needsReview: true, state: 'asked', repaired: false, reason: 'other papers say so, and it stands here in an unusual place', others: [...before, ...field.others.filter((o) => !agrees(o.value, known))].slice(0, 3) }
+}
+
+/** Less sure readings than this are worth less than what two papers say in nearly the same letters. */
+const WEAKLY = 0.8
+/** Share of letters in which two weak readings of one value may differ. */
+const MISREAD = 0.25
+
+const alike = (a: Value, b: Value): boolean => {
+  const [p, q] = [squeeze(plain(a)), squeeze(plain(b))]
+  const most = Math.floor(Math.max(p.length, q.length) * MISREAD)
+  // Two signs that changed places are a slip of whoever wrote the paper, not of whoever reads it.
+  const swapped = [...p].sort().join('') === [...q].sort().join('')
+  return most > 0 && !swapped && editDistance(p, q, most) <= most
+}
+
+/** What others say, put before what was made out here; a person sees the print, and has both. */
+function proposed(field: FilledField, known: Value): FilledField {
+  const own = { value: field.value, raw: field.raw ?? plain(field.value), page: field.page!, box: field.box! }
+  return { ...field, value: known, confidence: DEFAULTED, needsReview: true, state: 'asked', repaired: true, reason: 'other papers say so, and what can be read here is like it', others: [own, ...field.others].slice(0, 3) }
 }
 
 /** Codes that differ in two places are two codes: a fair reader takes one figure for another, not two. */
