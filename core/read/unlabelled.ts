@@ -7,7 +7,7 @@ import { kindReaders } from './kinds/index.ts'
 import type { Reading } from './kinds/reading.ts'
 import { addressLikeness, hasPostcode, nameLikeness, orgLikeness } from './kinds/words.ts'
 import { ends, labelLike, labelsOn, type LabelHit } from './labels.ts'
-import { readChoice, YES_NO } from './marks.ts'
+import { readChoice, YES_NO } from './choices.ts'
 import { labelsByLine } from './regions.ts'
 import { plain } from './value.ts'
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'sharp'
 import type { Box } from '../../core/page/geometry.ts'
 import type { Page, PageCode, Rotation, Word } from '../../core/page/page.ts'
-import type { WantsInk } from '../../core/read/marks.ts'
+import type { WantsInk } from '../../core/read/ink-wanted.ts'
 import { kindOf } from './kind.ts'
 import { Pdf, PdfProblem, type PdfPage } from '../pdf/pdfium.ts'
 import { turned, type Grey } from '../picture/grey.ts'

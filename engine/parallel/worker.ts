@@ -1,5 +1,5 @@
 import { builtInTypes } from '../../core/program/types/index.ts'
-import { inkWanted } from '../../core/read/marks.ts'
+import { inkWanted } from '../../core/read/ink-wanted.ts'
 import { pageReader } from '../../core/assess.ts'
 import type { Box } from '../../core/page/geometry.ts'
 import type { Page, Word } from '../../core/page/page.ts'

@@ -1,0 +1,41 @@
+import type { Box } from '../page/geometry.ts'
+import type { Page, Word } from '../page/page.ts'
+import { tokens } from '../page/text.ts'
+
+/** Where a page is printed, so that what else is dark on it may be a pen's. A scrawl is read as a word too. */
+
+/** A word read less surely than this may be a scrawl. */
+const PRINT = 0.65
+
+/** A word less sure than this is no print where print is sure: a scrawl is spelt as a word too. */
+const SCRAWL = 0.4
+const CLEAR_PRINT = 0.85
+
+/** A word taller than so many usual ones of its page, and read less surely than print of its size is, is a scrawl: "MAMA", "M". */
+const [TALL, LARGE_PRINT] = [1.5, 0.85]
+
+const usualHeight = new WeakMap<Page, number>()
+function heightOfPrint(page: Page): number {
+  let usual = usualHeight.get(page)
+  if (usual === undefined) {
+    const heights = page.words.map((w) => w.box[3] - w.box[1]).sort((a, b) => a - b)
+    usualHeight.set(page, (usual = heights[heights.length >> 1] ?? 0))
+  }
+  return usual
+}
+
+export const isPrint = (word: Word, page: Page): boolean => word.sure > PRINT && !(word.sure < LARGE_PRINT && word.box[3] - word.box[1] > TALL * heightOfPrint(page))
+
+/** Places of print. Of dots to sign on, only their own height: the pen goes over them. */
+export function printedOn(page: Page): Box[] {
+  const sures = page.words.map((w) => w.sure).sort((a, b) => a - b)
+  const clear = (sures[sures.length >> 1] ?? 0) >= CLEAR_PRINT
+  return page.words.flatMap((w): Box[] => {
+    if ((w.sure <= 0.55 && tokens(w.text).join('').length <= 5) || (clear && w.sure < SCRAWL)) return []
+    const [left, top, right, bottom] = w.box
+    return [/[\p{L}\p{N}]/u.test(w.text) ? w.box : [left, bottom - (bottom - top) * 0.5, right, bottom]]
+  })
+}
+
+/** Places of print that no scrawl would be read as. */
+export const surelyPrintedOn = (page: Page): Box[] => printedOn({ ...page, words: page.words.filter((w) => isPrint(w, page) || tokens(w.text).join('').length > 8) })
