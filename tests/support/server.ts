@@ -1,4 +1,5 @@
 import { Readable } from 'node:stream'
+import { jest } from '@jest/globals'
 import { eq } from 'drizzle-orm'
 import type { ChildProcess } from 'node:child_process'
 import { endProcess, startWorker } from '../../cli/processes.ts'
@@ -55,6 +56,8 @@ export interface Desk {
 /** A worker process and a person of the desk for all tests of a file, on a database brought up to date. */
 export function desk(): Desk {
   const at = {} as Desk
+  // They wait for another process: on a busy machine five seconds would measure the machine.
+  jest.setTimeout(60_000)
   beforeAll(async () => {
     await migrateDatabase()
     at.running = worker()
