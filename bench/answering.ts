@@ -9,20 +9,13 @@ import { FIRST_ORGANISATION, files, packages, pages } from '../server/database/s
 import { giveAnswers } from '../server/packages/answer.ts'
 import { newPackage } from '../server/packages/intake.ts'
 import { judge } from '../server/packages/judge.ts'
-import { middleAndSlowest } from './rejudge.ts'
+import { answersTo, middleAndSlowest, type Rejudging } from './rejudge.ts'
 
 /** What an answer in a large package takes on the server, from being given until the new verdict stands in the database. */
-export interface Answering {
-  pages: number
-  documents: number
-  /** The middle one of the answers, and the slowest behind the first, in milliseconds. */
-  middleMs: number
-  slowestMs: number
-  /** The first one: a server that knew nothing of the package yet. */
+export interface Answering extends Rejudging {
+  /** The first one, with what a server does only once. */
   firstMs: number
 }
-
-const ANSWERS = 15
 
 /** Answers the loose pieces of a package one by one. @param path a PDF of several hundred pages; `DATABASE_URL` names an empty database */
 export async function measureAnswering(path: string): Promise<Answering> {
@@ -37,8 +30,7 @@ export async function measureAnswering(path: string): Promise<Answering> {
     await database().update(packages).set({ state: 'reading', pageCount: read.pages.length, pagesRead: read.pages.length }).where(eq(packages.id, id))
     const first = await database().transaction((work) => judge(work, id, true))
     const took: number[] = []
-    for (const question of first.deck.filter((q) => q.about === 'value').slice(0, ANSWERS)) {
-      const { answer } = question.choices.find((c) => c.needs === 'nothing')!
+    for (const answer of answersTo(first.deck)) {
       const started = performance.now()
       await giveAnswers(id, [answer], who)
       took.push(performance.now() - started)

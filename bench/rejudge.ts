@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import type { Answer } from '../core/answers/answer.ts'
 import { assess, keepingReader, pageReader } from '../core/assess.ts'
+import type { Question } from '../core/findings/deck.ts'
 import { programById } from '../core/program/programs.ts'
 import { builtInTypes } from '../core/program/types/index.ts'
 import type { DocumentReading } from '../core/read/document.ts'
@@ -18,6 +19,9 @@ export interface Rejudging {
 
 const ANSWERS = 15
 
+/** The first answers of the questions about values, as a person would give them one by one. */
+export const answersTo = (deck: readonly Question[]): Answer[] => deck.filter((q) => q.about === 'value').slice(0, ANSWERS).map((q) => q.choices.find((c) => c.needs === 'nothing')!.answer)
+
 /** Reads a package once and answers its loose pieces one by one. @param path a PDF of several hundred pages */
 export async function measureRejudging(path: string): Promise<Rejudging> {
   const read = await readPackage([{ name: 'large.pdf', bytes: new Uint8Array(await readFile(path)) }], builtInTypes)
@@ -27,8 +31,8 @@ export async function measureRejudging(path: string): Promise<Rejudging> {
   const judge = () => assess({ ...situation, answers }, keepingReader(pageReader(read.pages), kept))
   let assessment = judge()
   const took: number[] = []
-  for (const question of assessment.deck.filter((q) => q.about === 'value').slice(0, ANSWERS)) {
-    answers.push(question.choices.find((c) => c.needs === 'nothing')!.answer)
+  for (const answer of answersTo(assessment.deck)) {
+    answers.push(answer)
     const started = performance.now()
     assessment = judge()
     took.push(performance.now() - started)

@@ -7,7 +7,7 @@ import { drawCalibration } from '../bench/calibration.ts'
 import { runManyTypes } from '../bench/many-types.ts'
 import { readCases, runCorpus } from '../bench/run.ts'
 import { scoresOf } from '../bench/score.ts'
-import { measureRejudging } from '../bench/rejudge.ts'
+import { measureRejudging, type Rejudging } from '../bench/rejudge.ts'
 import { measureTeaching } from '../bench/teaching.ts'
 import { measureSpeed, type Taken } from '../bench/speed.ts'
 import { writeCorpus } from '../demo/corpus.ts'
@@ -65,7 +65,7 @@ async function scoreTeaching(folder: string): Promise<void> {
   figures.teaching = run
 }
 
-const milliseconds = ({ middleMs, slowestMs }: { middleMs: number; slowestMs: number }) => `${Math.round(middleMs)} ms mostly, ${Math.round(slowestMs)} ms at most`
+const milliseconds = ({ middleMs, slowestMs }: Rejudging) => `${Math.round(middleMs)} ms mostly, ${Math.round(slowestMs)} ms at most`
 
 /** With a database of its own, which nobody works in. */
 async function measureAnsweringAlone(path: string): Promise<Answering> {

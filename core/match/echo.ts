@@ -1,5 +1,5 @@
 import { linesOf, type Segment } from '../page/layout.ts'
-import { boxAround, touches } from '../page/geometry.ts'
+import { boxAround, inside, touches } from '../page/geometry.ts'
 import type { Page, Word } from '../page/page.ts'
 import { editDistance, squeeze, tokens } from '../page/text.ts'
 import type { Fact, Program } from '../program/schema.ts'
@@ -53,7 +53,8 @@ function echoesOf(fact: Fact, papers: readonly Paper[], pages: ReadonlyMap<numbe
     // A paper of somebody else is only looked at where a letter misread may have made it one.
     if (stranger && (fact.kind !== 'name' || field.value === null || !nearMiss(field.value, known))) return []
     if (!MACHINE.has(field.state) || witnesses.length - (ofPaper.get(paper) ?? 0) < WITNESSES) return []
-    const echo = echoFor(field, fact.kind, known, agrees, pages.get(field.page ?? 0)?.source === 'text', () => findOn(paper, pages, fact.kind, known, agrees))
+    const page = pages.get(field.page ?? 0)
+    const echo = echoFor(field, fact.kind, known, agrees, page, () => findOn(paper, pages, fact.kind, known, agrees))
     return echo ? [[`${paper.id} ${field.name}`, echo]] : []
   })
 }
@@ -84,7 +85,8 @@ function agreement(compare: Comparer): Agrees {
   }
 }
 
-function echoFor(field: FilledField, kind: Fact['kind'], known: Value, agrees: Agrees, spelt: boolean, find: () => Found | null): FilledField | null {
+function echoFor(field: FilledField, kind: Fact['kind'], known: Value, agrees: Agrees, on: Page | undefined, find: () => Found | null): FilledField | null {
+  const spelt = on?.source === 'text'
   // "Boat Kittiwake" agrees with "Kittiwake" and is misread all the same: only names may differ in form and be confirmed.
   const confirmed = field.value !== null && (kind === 'name' ? agrees(field.value, known) : squeeze(plain(field.value)) === squeeze(plain(known)))
   if (field.value !== null && agrees(field.value, known)) return field.needsReview && confirmed ? { ...field, confidence: Math.max(field.confidence, CONFIRMED), needsReview: false, reason: null, state: field.repaired ? 'repaired' : 'certain' } : null
@@ -94,7 +96,7 @@ function echoFor(field: FilledField, kind: Fact['kind'], known: Value, agrees: A
   if (field.value !== null && field.confidence >= (nearMiss(field.value, known) ? (/\d/.test(plain(field.value)) ? SPOTLESS : 1) : CLEAR)) return null
   // So near to what the others say, and not clearly printed: likely one letter misread. A text layer misreads no letter.
   if (field.value !== null && !field.needsReview && nearMiss(field.value, known)) return spelt ? null : { ...field, confidence: Math.min(field.confidence, DEFAULTED), needsReview: true, state: 'asked', reason: brokenOff(squeeze(plain(field.value)), squeeze(plain(known))) ? 'its end may be lost: other papers go on' : 'other papers differ by a letter' }
-  if (field.value !== null && !spelt && field.needsReview && field.confidence < WEAKLY && alike(field.value, known)) return proposed(field, known)
+  if (field.value !== null && field.needsReview && hardlyReadable(field, on) && alike(field.value, known)) return proposed(field, known)
   const found = find()
   if (!found || (field.box !== null && found.page === field.page && found.words.some((w) => touches(w.box, field.box!)))) return null
   const { value, raw, page, words } = found
@@ -102,8 +104,11 @@ function echoFor(field: FilledField, kind: Fact['kind'], known: Value, agrees: A
   return { ...field, value, raw, page, box: boxAround(words.map((w) => w.box)), confidence: DEFAULTED, needsReview: true, state: 'asked', repaired: false, reason: 'other papers say so, and it stands here in an unusual place', others: [...before, ...field.others.filter((o) => !agrees(o.value, known))].slice(0, 3) }
 }
 
-/** Less sure readings than this are worth less than what two papers say in nearly the same letters. */
-const WEAKLY = 0.8
+/** A word read less surely than this is worth less than what two papers say in nearly the same letters. */
+const LEGIBLE = 0.85
+/** Whether a value was read from weak print. One that is doubtful by its place alone says what it says. */
+const hardlyReadable = ({ box }: FilledField, page: Page | undefined): boolean => page !== undefined && page.source !== 'text' && box !== null && inside(page.words, box).some((w) => w.sure < LEGIBLE)
+
 /** Share of letters in which two weak readings of one value may differ. */
 const MISREAD = 0.25
 

@@ -38,17 +38,17 @@ export function secondOpinion(words: readonly Word[], letters: readonly Letter[]
   return groups.flatMap(({ word, pieces }, i) => {
     const joined = pieces.length > 1
     const own = dealt[i]
-    const text = own.map((l) => l.text).join('').trim()
+    const said = own.map((l) => l.text).join('').trim()
+    const text = word.text.includes('€') ? withoutEuro(said) : said
     const sure = Math.min(1, ...own.map((l) => l.sure))
     // What goes on in even steps is one figure even where the second reader cannot read it: a piece of it would be another value.
-    const disputed = (said: string): Word[] => [{ ...word, text: said, sure: Math.min(word.sure, DISPUTED), disputed: true }]
+    const disputed = (spelt: string): Word[] => [{ ...word, text: spelt, sure: Math.min(word.sure, DISPUTED), disputed: true }]
     const doubtful = (): Word[] => disputed(word.text)
     // "?" is what the first reader makes of a hasty 7.
     if (word.text === '?' && /^\d$/.test(text)) return disputed(text)
     if (bare(text) === '' || IDEOGRAPH.test(text) || sure < FAINT) return joined ? doubtful() : pieces
-    if (bare(text) === bare(word.text) || wordWithFigures(text, word.text) || bare(withoutEuro(text)) === bare(word.text) && /€/.test(word.text)) {
+    if (bare(text) === bare(word.text) || wordWithFigures(text, word.text)) {
       // Where the first reader saw pieces, or a small letter for a capital, the second says how they are written.
-      if (/€/.test(word.text) && !joined) return [{ ...word, sure: sameMarks(withoutEuro(text), word.text) ? Math.max(word.sure, AGREED) : word.sure }]
       const spelt = joined || (sure >= CLEAR && capitalised(word.text) === text) ? text : word.text
       return sameMarks(text, spelt) ? [{ ...word, text: spelt, sure: Math.max(word.sure, AGREED) }] : joined ? doubtful() : pieces
     }
@@ -96,14 +96,20 @@ const marksOf = (text: string): string => text.replace(/^[^\d]+|[^\d]+$/g, '').r
 /** A dash before or behind all the rest; one inside parts a day from its month. */
 const hasSign = (text: string): boolean => /^\P{L}?[-−–—]|[-−–—]$/u.test(text)
 
+/** As a share of a letter's width: how far beside its word the second reader may place a letter. */
+const EDGE = 0.3
+
+/** Whether a letter that the second reader saw is one of a word of the first's. */
+export function standsOn({ at }: Letter, { box: [left, , right], text }: Word): boolean {
+  const edge = ((right - left) / Math.max(1, text.length)) * EDGE
+  return at > left - edge && at < right + edge
+}
+
 /** Deals the letters out to the words they stand on; one that two boxes cover is the narrower one's, one beside them all is nobody's. */
 function deal(letters: readonly Letter[], words: readonly Word[]): Letter[][] {
   const dealt = words.map((): Letter[] => [])
   for (const letter of letters) {
-    const covering = words.flatMap(({ box: [left, , right], text }, i) => {
-      const edge = ((right - left) / Math.max(1, text.length)) * 0.3
-      return letter.at > left - edge && letter.at < right + edge ? [{ i, width: right - left }] : []
-    })
+    const covering = words.flatMap((word, i) => (standsOn(letter, word) ? [{ i, width: word.box[2] - word.box[0] }] : []))
     const narrowest = covering.sort((a, b) => a.width - b.width)[0]
     if (narrowest) dealt[narrowest.i].push(letter)
   }

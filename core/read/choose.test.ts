@@ -39,3 +39,12 @@ test('net above gross gives way to a runner-up that can be true', () => {
   expect(chosen([at('net_pay', eur('2755.00'), ['2,755.00'], 1.2), at('net_pay', eur('2140.55'), ['2,140.55'], 1), at('gross_pay', eur('2500.00'), ['28.02.2026'], 1.4)]).net_pay).toEqual(eur('2140.55'))
 })
 test('nothing found is nothing chosen', () => expect(choose(payslip, [rank(field('net_pay'), [])]).get('net_pay')!.ranked).toEqual([]))
+describe('a sum', () => {
+  const quote = typeById(builtInTypes, 'purchase_quote')
+  const printed = pageOf(['100.00 | 23.00 | 123.00'])
+  const summed = (currency: string) =>
+    choose({ ...quote, relations: quote.relations.filter((r) => r.kind === 'sum') }, [['net_amount', '100.00', 'EUR'], ['vat_amount', '23.00', currency], ['total_price', '123.00', 'EUR']].map(([name, amount, money]) =>
+      rank(quote.fields.find((f) => f.name === name)!, [{ field: name, value: { amount, currency: money }, raw: amount, words: printed.words.filter((w) => w.text === amount), page: printed, score: 2, repaired: false }])))
+  test('that comes out bears out its amounts', () => expect([...summed('EUR').values()].every((r) => r.backed)).toBe(true))
+  test('over two currencies says nothing of them', () => expect([...summed('GBP').values()].some((r) => r.backed || r.doubted)).toBe(false))
+})

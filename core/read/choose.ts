@@ -182,6 +182,8 @@ function holds(relation: Relation, value: (name: string) => Value): boolean | nu
       const parts = relation.parts.map(value)
       const total = value(relation.total)
       if (!isMoney(total) || !parts.every(isMoney)) return null
+      // Figures in another currency prove nothing: a "€" misread as "£" would be vouched for by the cents.
+      if (parts.some((p) => p.currency !== total.currency)) return null
       return Math.abs(parts.reduce((sum, p) => sum + cents(p), 0) - cents(total)) <= 1
     }
     default:

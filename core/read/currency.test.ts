@@ -22,3 +22,23 @@ test('a text layer and a currency in letters are believed', () => {
     expect(currencies(found)).toEqual(['EUR', 'GBP', 'EUR'])
   }
 })
+
+test('where neither is the usual one, both stay as they are read, and are asked about', () => {
+  const found = amounts(picture, '€1,870.00', '£6,500.00')
+  inOneCurrency(found)
+  expect(currencies(found)).toEqual(['EUR', 'GBP'])
+  expect([...found.values()].flat().map((c) => c.partial)).toEqual([true, true])
+})
+
+test('pounds beside amounts without a sign may be euros whose sign was lost: they are asked about', () => {
+  const found = amounts(picture, '£6,500.00', '25,613.20')
+  inOneCurrency(found)
+  expect(currencies(found)).toEqual(['GBP', 'EUR'])
+  expect(found.get('£6,500.00')![0].partial).toBe(true)
+})
+
+test('a paper all in pounds is in pounds', () => {
+  const found = amounts(picture, '£6,500.00', '£25,613.20')
+  inOneCurrency(found)
+  expect([...found.values()].flat().some((c) => c.partial)).toBe(false)
+})

@@ -1,17 +1,31 @@
 import type { Candidate } from './candidate.ts'
 import { isMoney } from './value.ts'
 
+const SIGN = /[€£$]/
+const LETTERS = /[A-Z]{3}/i
+/** What an amount without a sign is taken to be in. */
+const UNSAID = 'EUR'
+
 /**
- * Papers are in one currency, and a weak print of "€" reads as "£": on pictures, an amount whose sign is another than most
- * amounts' is in theirs, and asked about. A currency in letters is believed.
+ * Papers are in one currency, and a weak print of "€" reads as "£", or as nothing: on pictures, an amount whose sign is
+ * another than most amounts' is in theirs, and asked about. Where none is the usual one, or others have no sign at all, it
+ * stays what it is and is asked about. A currency in letters is believed.
  */
 export function inOneCurrency(found: Map<string, Candidate[]>): void {
-  const signed = [...found.values()].flat().filter((c) => c.page.source !== 'text' && isMoney(c.value) && /[€£$]/.test(c.raw))
-  const said = new Map(signed.flatMap((c) => (isMoney(c.value) ? [[c.words[0], c.value.currency] as const] : [])))
+  const amounts = [...found.values()].flat().filter((c) => c.page.source !== 'text' && isMoney(c.value))
+  const signed = new Set(amounts.filter((c) => SIGN.test(c.raw)))
+  const currencyOf = (c: Candidate): string => (isMoney(c.value) ? c.value.currency : UNSAID)
   const votes = new Map<string, number>()
-  for (const currency of said.values()) votes.set(currency, (votes.get(currency) ?? 0) + 1)
-  if (votes.size < 2) return
-  const [usual] = [...votes].sort((a, b) => b[1] - a[1])[0]
-  for (const [name, candidates] of found)
-    found.set(name, candidates.map((c) => (signed.includes(c) && isMoney(c.value) && c.value.currency !== usual ? { ...c, value: { ...c.value, currency: usual }, partial: true, repaired: true } : c)))
+  // A place that is a candidate of several fields is one amount.
+  for (const currency of new Map([...signed].map((c) => [c.words[0], currencyOf(c)])).values()) votes.set(currency, (votes.get(currency) ?? 0) + 1)
+  const [first, second] = [...votes].sort((a, b) => b[1] - a[1])
+  if (!first) return
+  const unsaid = !second && first[0] !== UNSAID && amounts.some((c) => !signed.has(c) && !LETTERS.test(c.raw))
+  if (!second && !unsaid) return
+  const usual = second && first[1] > second[1] ? first[0] : null
+  const inUsual = (c: Candidate): Candidate => {
+    if (!signed.has(c) || currencyOf(c) === usual || !isMoney(c.value)) return c
+    return { ...c, value: { ...c.value, currency: usual ?? c.value.currency }, partial: true, repaired: c.repaired || usual !== null }
+  }
+  for (const [name, candidates] of found) found.set(name, candidates.map(inUsual))
 }

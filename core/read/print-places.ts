@@ -2,8 +2,6 @@ import type { Box } from '../page/geometry.ts'
 import type { Page, Word } from '../page/page.ts'
 import { tokens } from '../page/text.ts'
 
-/** Where a page is printed, so that what else is dark on it may be a pen's. A scrawl is read as a word too. */
-
 /** A word read less surely than this may be a scrawl. */
 const PRINT = 0.65
 
@@ -24,6 +22,7 @@ function heightOfPrint(page: Page): number {
   return usual
 }
 
+/** Whether a word is print, and not a scrawl that was spelt as one: print parts one place to sign from the next. */
 export const isPrint = (word: Word, page: Page): boolean => word.sure > PRINT && !(word.sure < LARGE_PRINT && word.box[3] - word.box[1] > TALL * heightOfPrint(page))
 
 /** Places of print. Of dots to sign on, only their own height: the pen goes over them. */

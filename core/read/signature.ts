@@ -36,7 +36,7 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
       if (page.source !== 'text' && namesWho(label)) continue
       const start = label.lineOf.words[label.from].box
       const end = label.lineOf.words[label.to - 1].box
-      const tall = (label.lineOf.height / page.height) * 1
+      const tall = label.lineOf.height / page.height
       // A scrawl is read as words too, but never as sure ones: what parts the place to sign from the next is print.
       const inLine = label.lineOf.segments.slice(label.lineOf.segments.indexOf(label.segment) + 1).flatMap((s) => s.words).find((w) => isPrint(w, page) && /[\p{L}\d]/u.test(w.text))
       const right = Math.min(1, Math.max(end[2] + 0.34, start[0] + 0.36), inLine && inLine.box[0] > end[2] + 0.1 ? inLine.box[0] - 0.01 : 1)

@@ -122,7 +122,7 @@ function dateIn(text: string): string | null {
 /** A day begins with a figure, with what may be one misread, or with a month. */
 const beginsDay = (word: string): boolean => /\d/.test(word) || word.length <= 3 || monthOf(word.replace(/^[(:,;.]+|[),;:.]+$/g, '')) !== undefined
 
-export const readDates: KindReader = (words) => (words.some((w) => w.sure < 1 || /\d/.test(w.text)) ? readSpans(words, 6, words.some((w) => w.sure < 1) ? parseWeakDate : parseDate, beginsDay) : [])
+export const readDates: KindReader = (words) => (words.some((w) => w.sure < 1 || /\d/.test(w.text)) ? readSpans(words, 6, (text, weak) => (weak ? parseWeakDate : parseDate)(text), beginsDay) : [])
 
 /** The last day of a month as ISO date. */
 export const monthEnd = (year: number, month: number): string => new Date(Date.UTC(year, month, 0)).toISOString().slice(0, 10)

@@ -43,7 +43,9 @@ export const readIbans: KindReader = (words) =>
     const value = readings.find(ibanHolds) ?? readings[0]
     if (!/^[A-Z]{2}[0-9OISB]{2}[A-Z0-9]{11,30}$/.test(value)) return null
     // Which signs are letters is known of each country, and the check digits bear it out: that is reading, not mending.
-    if (ibanHolds(value)) return { value, fit: value === given ? 1 : 0.95, repaired: false }
+    // Another letter for a letter of the country is a guess for all that.
+    const guessed = /^[A-Z]{2}/.test(given) && value.slice(0, 2) !== given.slice(0, 2)
+    if (ibanHolds(value)) return { value, fit: value === given ? 1 : 0.95, repaired: guessed }
     const mended = mendOnce(value).filter(standsAs)
     if (mended.length === 1) return { value: mended[0], fit: 0.7, repaired: true }
     return /^[A-Z]{2}/.test(given) && figures(given.slice(0, value.length)) >= FEWEST ? { value, fit: 0.35, repaired: false } : null
@@ -59,8 +61,9 @@ const AS_LETTER: Record<string, string> = { '0': 'O', '1': 'I', '2': 'Z', '4': '
 /** The letters that digits at the place of a country may be ("1824" is IE24, or would be IB24 in a country that is none). */
 const AS_LETTERS: Record<string, string> = { '0': 'OD', '1': 'IL', '2': 'Z', '4': 'A', '5': 'S', '6': 'G', '8': 'BE', '3': 'E', L: 'LI', T: 'TI', J: 'JI', '\\': 'I', '/': 'I', '|': 'I' }
 
-/** The countries that the first two signs may name, as they stand where they name none. */
+/** The countries that the first two signs may name; they themselves where they name one, or none that is known. */
 function countriesOf(text: string): string[] {
+  if (text.slice(0, 2) in STRUCTURES) return [text.slice(0, 2)]
   const lettersOf = (sign: string): string[] => [...(AS_LETTERS[sign] ?? sign)]
   const countries = text.length < 15 ? [] : lettersOf(text[0]).flatMap((a) => lettersOf(text[1]).map((b) => a + b)).filter((c) => c in STRUCTURES)
   return countries.length > 0 ? countries : [text.slice(0, 2)]

@@ -8,9 +8,9 @@ export const tidyId = (text: string): string => text.replace(/\s+/g, '').replace
 
 /** Ids: runs of words with digits in them, in capitals. Words of letters alone end the run. */
 export const readIds: KindReader = (words) =>
-  readSpans(words, 5, (given) => {
+  readSpans(words, 5, (given, weak) => {
     // "/20484-7849": no number begins with a stroke, but a hasty 1 does.
-    const text = given.replace(/^[/|\\](?=\d{4})/, '1')
+    const text = weak ? given.replace(/^[/|\\](?=\d{4})/, '1') : given
     const parts = text.split(' ')
     // "226/95328/H. In consideration": a sentence ends with the number.
     if (parts.slice(1).some((p) => /^[A-Z][a-z]+$/.test(p))) return null
@@ -31,12 +31,12 @@ export const readIds: KindReader = (words) =>
 const WITHOUT_POINT = /^([\w.+-]+@[\w-]{3,})(com|org|net|info|example)$/
 
 export const readEmails: KindReader = (words) =>
-  !words.some((w) => w.text.includes('@')) ? [] : readSpans(words, 3, (text) => {
+  !words.some((w) => w.text.includes('@')) ? [] : readSpans(words, 3, (text, weak) => {
     // Weak readers part an address at its dots and its @; a label before it is no part of it.
     if (text.includes(' ') && !/[.@] | [.@]/.test(text)) return null
     const value = text.replace(/\s+/g, '').replace(/[.,;:]$/, '').toLowerCase()
     if (/^[\w.+-]+@[\w-]+(\.[\w-]+)+$/.test(value)) return { value, fit: 1, repaired: false }
-    const unparted = WITHOUT_POINT.exec(value)
+    const unparted = weak ? WITHOUT_POINT.exec(value) : null
     return unparted ? { value: `${unparted[1]}.${unparted[2]}`, fit: 0.5, repaired: true } : null
   }).map((reading) => {
     // "wilma garvie@…": a point that a reader of pictures lost would leave half an address, and nothing to tell it by.
@@ -45,10 +45,15 @@ export const readEmails: KindReader = (words) =>
     return { ...reading, value: `${before.text}.${plain(reading.value)}`, words: [before, ...reading.words], raw: `${before.text} ${reading.raw}`, fit: 0.5, repaired: true }
   })
 
+/** "165Z", "+uu": half a telephone number would be left beside a letter that stands for a figure. */
+function withFigures(part: string): string {
+  if (/^\d+[A-Za-z|]\d*$/.test(part) && part.length > 2) return asDigits(part)
+  return /^\+[uUyY\d]{2}$/.test(part) ? part.replace(/[uUyY]/g, '4') : part
+}
+
 export const readPhones: KindReader = (words) =>
-  readSpans(words, 7, (given) => {
-    // "165Z": half a number would be left beside a letter that stands for a figure.
-    const text = given.trim().replace(/\S+/g, (part) => (/^\d+[A-Za-z|]\d*$/.test(part) && part.length > 2 ? asDigits(part) : /^\+[uUyY\d]{2}$/.test(part) ? part.replace(/[uUyY]/g, '4') : part))
+  readSpans(words, 7, (given, weak) => {
+    const text = weak ? given.trim().replace(/\S+/g, withFigures) : given.trim()
     const digits = text.replace(/\D/g, '')
     if (!/^\+?[\d()][\d\s()./-]*\d$/.test(text) || digits.length < 6 || digits.length > 15) return null
     if (parseDate(text)) return null
@@ -72,8 +77,9 @@ function pieced(readings: Reading[]): Reading[] {
 
 /** Plain numbers, with a unit behind them; years are made months where the words say so. */
 export const readNumbers: KindReader = (words) => {
-  const readings = readSpans(words, 1, (text) => {
-    const value = NUMBER_WORDS[fold(text)] ?? text.replace(/(?<=\d)\|(?=\d)/g, '').replace(/^[x×]|[.,;:)]+$|(?:pcs|x|×)$/g, '')
+  const readings = readSpans(words, 1, (given, weak) => {
+    const text = weak ? given.replace(/(?<=\d)\|(?=\d)/g, '') : given
+    const value = NUMBER_WORDS[fold(text)] ?? text.replace(/^[x×]|[.,;:)]+$|(?:pcs|x|×)$/g, '')
     return /^\d{1,7}(?:[.,]\d{1,3})?$/.test(value) ? { value: plainNumber(value), fit: 0.9, repaired: false } : null
   })
   return pieced(readings).map((reading) => {

@@ -22,7 +22,10 @@ test.each([
 
 test.each(['', 'EUR', 'Page 2', '14/03/2026', '12.34.56', 'SIS', 'IE29 AIBK', '1,23,456.00'])('%s is no amount', (text) => expect(parseMoney(text)).toBeNull())
 test.each([['.950,00', '950.00'], ['093.45', '93.45']])('%s begins amid an amount: what is left is %s, and said to be mended', (text, amount) => expect(parseMoney(text)).toMatchObject({ value: { amount }, repaired: true }))
-test.each([['37,63.2,40', '37632.40'], ['31,0,28,40', '31028.40']])('%s has a mark too many, and is said to be mended', (text, amount) => expect(parseMoney(text)).toMatchObject({ value: { amount }, repaired: true }))
+test.each([['37,63.2,40', '37632.40'], ['31,0,28,40', '31028.40']])('%s on a picture has a mark too many, and is said to be mended', (text, amount) => {
+  expect(readMoney(pageOf([text], { sure: 0.9 }).words)).toMatchObject([{ value: { amount }, repaired: true }])
+  expect(readMoney(pageOf([text]).words)).toEqual([])
+})
 test('an E behind an amount is the euro that the reader of hands does not know', () => expect(parseMoney('32 112,40 E')).toMatchObject({ value: { amount: '32112.40', currency: 'EUR' }, repaired: false }))
 test('the currency is kept', () => expect(parseMoney('£12.00')?.value).toEqual({ amount: '12.00', currency: 'GBP' }))
 test('a mended amount says so and fits less', () => {

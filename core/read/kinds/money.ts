@@ -1,6 +1,6 @@
 import { remembered } from '../../page/remember.ts'
 import type { Word } from '../../page/page.ts'
-import { asDigits, rawOf, type KindReader, type Reading } from './reading.ts'
+import { asDigits, isWeak, rawOf, type KindReader, type Reading } from './reading.ts'
 
 const SIGNS: Record<string, string> = { E: 'EUR', '€': 'EUR', EUR: 'EUR', EVR: 'EUR', EURO: 'EUR', EUROS: 'EUR', '£': 'GBP', GBP: 'GBP', $: 'USD', USD: 'USD' }
 /** The reader of writing by hand knows no €: before or behind an amount with its cents, an E is one. */
@@ -45,22 +45,20 @@ export const parseMoney = remembered((text): { value: { amount: string; currency
     rest = mended
     repaired = true
   }
-  const plainly = decimalOf(rest)
-  const number = plainly ?? decimalOf(withoutStray(rest))
+  const number = decimalOf(rest)
   if (number === null) return null
-  repaired ||= plainly === null
   // A figure or two alone may be anything: a quantity, a day, the rest of an amount that was not read.
   const fit = (number.cents ? 0.85 : /^\d{1,2}\.00$/.test(number.amount) ? 0.25 : 0.55) + (sign ? 0.15 : 0)
   return { value: { amount: (negative ? '-' : '') + number.amount, currency }, fit: repaired ? fit * 0.7 : fit, repaired }
 })
 
-/** "37,63.2,40": a figure alone between marks has one of them from a slip of the pen; without that the rest is an amount. */
-function withoutStray(text: string): string {
+/** "37,63.2,40" on a picture: a figure alone between marks has one of them from a slip of the pen; without that it is an amount. */
+function parseWithoutStray(text: string): ReturnType<typeof parseMoney> {
   const parts = text.split(/([.,])/)
   const lone = parts.length < 7 ? -1 : parts.findIndex((part, i) => i > 0 && i < parts.length - 1 && /^\d$/.test(part))
-  if (lone < 0) return text
-  const tried = [lone - 1, lone + 1].map((mark) => parts.filter((_, i) => i !== mark).join('')).filter((form) => decimalOf(form) !== null)
-  return tried.length === 1 ? tried[0] : text
+  if (lone < 0) return null
+  const [found, ...others] = [lone - 1, lone + 1].flatMap((mark) => parseMoney(parts.filter((_, i) => i !== mark).join('')) ?? [])
+  return found && others.length === 0 ? { ...found, fit: found.fit * 0.7, repaired: true } : null
 }
 
 function decimalOf(text: string): { amount: string; cents: boolean } | null {
@@ -93,7 +91,8 @@ function longestAmount(words: Word[], at: number): Reading | null {
     if (span.some((w, i) => i > 0 && /\d$/.test(span[i - 1].text) && /^\d/.test(w.text) && w.box[0] - span[i - 1].box[2] > ((w.box[2] - w.box[0]) / w.text.length) * (w.sure < 1 ? 2.1 : 1.7))) continue
     const text = rawOf(span)
     if (!/\d/.test(text)) continue
-    const parsed = parseMoney(text)
+    const weak = isWeak(span)
+    const parsed = parseMoney(text) ?? (weak ? parseWithoutStray(text) : null)
     // A rate is no amount: "VAT 20 %".
     const rate = /%$/.test(text) || /^%/.test(words[at + length]?.text ?? '')
     // A cheque's number before an amount is none: "000412 -EUR 113.93".

@@ -15,6 +15,9 @@ export interface Reading {
 /** Finds all values of a kind in a run of words of one place. */
 export type KindReader = (words: Word[]) => Reading[]
 
+/** Whether a reader of pictures made out some of these words, and may have taken a sign for another. */
+export const isWeak = (words: readonly Word[]): boolean => words.some((w) => w.sure < 1)
+
 export const rawOf = (words: Word[]): string => words.map((w) => w.text).join(' ')
 
 /** Letters that weak readers put for digits. */
@@ -26,16 +29,17 @@ export const asDigits = (text: string): string => text.replace(/[OoQDIl|!iZzSs$G
 /**
  * Every value that `parse` finds in spans of up to `longest` neighbouring words, left to right, the longest span first.
  * Words of a value found are not used again.
+ * @param parse also told whether one of the words was read weakly: what a text layer spells is never put right
  * @param begins whether a value may begin with a word; spares looking at the spans of all the others
  */
-export function readSpans(words: Word[], longest: number, parse: (text: string) => { value: Value; fit: number; repaired: boolean } | null, begins: (word: string) => boolean = () => true): Reading[] {
+export function readSpans(words: Word[], longest: number, parse: (text: string, weak: boolean) => { value: Value; fit: number; repaired: boolean } | null, begins: (word: string) => boolean = () => true): Reading[] {
   const readings: Reading[] = []
   for (let at = 0; at < words.length; ) {
     let found: Reading | null = null
     for (let length = begins(words[at].text) ? Math.min(longest, words.length - at) : 0; length >= 1 && !found; length--) {
       const span = words.slice(at, at + length)
       const raw = rawOf(span)
-      const parsed = parse(raw)
+      const parsed = parse(raw, isWeak(span))
       if (parsed) found = { ...parsed, words: span, raw }
     }
     if (found) {
