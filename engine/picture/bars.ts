@@ -23,9 +23,14 @@ export function barPatches(picture: Grey): Patch[] {
   const columns = Math.max(0, Math.floor((width - WINDOW) / STEP) + 1)
   const rows = Math.floor((height - 2 * APART) / APART)
   const hits = new Uint8Array(columns * Math.max(0, rows))
+  const [changes, differing] = [new Uint16Array(width + 1), new Uint16Array(width + 1)]
   for (let r = 0; r < rows; r++) {
-    const at = r * APART * width
-    for (let c = 0; c < columns; c++) if (isBars(data, at + c * STEP, width, level)) hits[r * columns + c] = 1
+    compareRows(data, r * APART * width, width, level, changes, differing)
+    for (let c = 0; c < columns; c++) {
+      const [from, to] = [c * STEP, c * STEP + WINDOW]
+      // Between the first dot of a window and the one before it is no change of the window.
+      if (differing[to] - differing[from] <= WINDOW * DIFFERING && changes[to] - changes[from + 1] >= FEWEST) hits[r * columns + c] = 1
+    }
   }
   return patchesOf(hits, columns, Math.max(0, rows), 1).map(({ left, top, right, bottom }) => {
     const [x0, y0] = [Math.max(0, left * STEP - WINDOW), Math.max(0, top * APART - 20)]
@@ -66,19 +71,18 @@ export function densePatches({ width, height }: Grey, grid: InkGrid): Patch[] {
   }).sort((a, b) => b.width * b.height - a.width * a.height)
 }
 
-function isBars(data: Uint8Array, start: number, width: number, level: number): boolean {
-  let changes = 0
-  let differing = 0
-  let before = data[start] < level
-  const [lower, lowest] = [start + APART * width, start + 2 * APART * width]
-  for (let x = 0; x < WINDOW; x++) {
-    const dark = data[start + x] < level
-    if (dark !== before) changes++
+/** Counts, up to each dot of a row, how often dark and light change, and how often a dot of the two rows below differs. */
+function compareRows(data: Uint8Array, row: number, width: number, level: number, changes: Uint16Array, differing: Uint16Array): void {
+  const [lower, lowest] = [row + APART * width, row + 2 * APART * width]
+  let [changed, differed, before] = [0, 0, data[row] < level]
+  for (let x = 0; x < width; x++) {
+    const dark = data[row + x] < level
+    if (dark !== before) changed++
     before = dark
-    if (dark !== data[lower + x] < level || dark !== data[lowest + x] < level) differing++
-    if (differing > WINDOW * DIFFERING) return false
+    if (dark !== data[lower + x] < level || dark !== data[lowest + x] < level) differed++
+    changes[x + 1] = changed
+    differing[x + 1] = differed
   }
-  return changes >= FEWEST
 }
 
 /** Groups of hits that touch, more than `least` rows high. */

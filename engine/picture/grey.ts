@@ -63,12 +63,16 @@ export function turned(picture: Grey, degrees: 0 | 90 | 180 | 270): Grey {
     for (let i = 0; i < data.length; i++) out[data.length - 1 - i] = data[i]
     return { width, height, data: out }
   }
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) {
-      const [nx, ny] = degrees === 90 ? [height - 1 - y, x] : [y, width - 1 - x]
-      out[ny * height + nx] = data[y * width + x]
-    }
+  // A row becomes a column, each of its dots a row further.
+  for (let y = 0; y < height; y++) {
+    if (degrees === 90) layDown(data, out, y * width, width, height - 1 - y, height)
+    else layDown(data, out, y * width, width, (width - 1) * height + y, -height)
+  }
   return { width: height, height: width, data: out }
+}
+
+function layDown(data: Uint8Array, out: Uint8Array, from: number, count: number, to: number, step: number): void {
+  for (let i = 0; i < count; i++) out[to + i * step] = data[from + i]
 }
 
 /** Share of a page's height that a strip takes. */
