@@ -12,14 +12,14 @@ import { isSmall } from './wording.ts'
 
 /** Addresses that begin in a region, or end in one that a label captions: over several lines, up to the postal code. */
 export function addressIn(region: Region, field: Field, byLine: LabelsByLine, type: DocumentType): Candidate[] {
-  if (region.relation === 'above') return addressAbove(region, byLine, type).map((words) => ({ field: field.name, page: region.page, value: spoken(words), raw: spoken(words), words: words.flat(), score: (Math.max(...kindReaders.address(words.flat()).map((r) => r.fit), 0) - 0.5) * 3, repaired: false }))
+  if (region.relation === 'above') return addressAbove(region, byLine, type).map((words) => ({ field: field.name, page: region.page, value: spoken(words), raw: spoken(words), words: words.flat(), score: (fitOf(words.flat()) - 0.5) * 3, repaired: false }))
   const first = addressWords(region.words, type)
   // A postal code alone has lost its street.
   if (first.length === 0 || (first.length <= 2 && hasPostcode(rawOf(first))) || labelLike(rawOf(first), type)) return []
   const more = addressLines(first, continuing(region, byLine, 4), type)
   const words = [...first, ...more.flatMap((s) => s.words)]
   const text = [rawOf(first), ...more.map((s) => s.text)].map((t) => t.replace(/^[\s:.]+|,$/g, '')).reduce((all, t) => `${all}${breaksCode(all, t) ? ' ' : ', '}${t}`)
-  const fit = Math.max(...kindReaders.address(words).map((r) => r.fit), 0)
+  const fit = fitOf(words)
   // A street with no place behind it is likely half of an address.
   const half = hasPostcode(text) || text.includes(',') ? 0 : -1.5
   // "Moving home? Tell us two days before. Emergencies: 0800 555 010" is no place.
@@ -27,22 +27,29 @@ export function addressIn(region: Region, field: Field, byLine: LabelsByLine, ty
   // A comma at its end says that it goes on, where nothing was found that it goes on with.
   const partial = !hasPostcode(text) && /,$/.test(words.at(-1)!.text)
   const candidates: Candidate[] = fit > 0 ? [{ field: field.name, page: region.page, value: text, raw: text, words, score: (fit - 0.5) * 3 + half, repaired: false, partial }] : []
-  const firstFit = Math.max(...kindReaders.address(first).map((r) => r.fit), 0)
   const raw = rawOf(first).replace(/^[\s:.]+|,$/g, '')
   // Where the lines below bring the postal code that it lacks, it is not whole.
   const completed = !hasPostcode(raw) && hasPostcode(text)
-  if (more.length > 0 && firstFit >= 0.9 && !completed && raw.includes(',')) {
-    // One line that already holds street and place is whole; what stands below is likely something else.
-    candidates.push({ field: field.name, page: region.page, value: raw, raw, words: first, score: (firstFit - 0.5) * 3 + 0.4, repaired: false })
+  if (more.length > 0 && !completed && holdsBoth(first)) {
+    // What stands below is likely something else.
+    candidates.push({ field: field.name, page: region.page, value: raw, raw, words: first, score: (fitOf(first) - 0.5) * 3 + 0.4, repaired: false })
   }
   return candidates
 }
+
+/** How much the words look like an address, 0 to 1. */
+const fitOf = (words: Word[]): number => Math.max(...kindReaders.address(words).map((r) => r.fit), 0)
+
+/** Whether one line holds street and place. */
+const holdsBoth = (line: Word[]): boolean => fitOf(line) >= 0.9 && rawOf(line).replace(/^[\s:.]+|,$/g, '').includes(',')
+const isWhole = (line: Word[]): boolean => holdsBoth(line) && /^\d/.test(line[0].text) && hasPostcode(rawOf(line))
 
 /** Lines of an address that end in the region, the last of which the label captions. */
 function addressAbove(region: Region, labels: LabelsByLine, type: DocumentType): Word[][][] {
   const lines = linesOf(region.page)
   const found = [addressWords(region.words, type)]
-  for (let i = region.line - 1; i >= 0 && found.length < 4; i--) {
+  // Over a line that is whole stands something else: the firm whose letterhead it is.
+  for (let i = region.line - 1; i >= 0 && found.length < 4 && !isWhole(found[0]); i--) {
     const segment = lines[i].segments.find((s) => Math.abs(s.box[0] - region.words[0].box[0]) < 0.012)
     if (!segment || (lines[i + 1].box[1] - lines[i].box[3]) * region.page.height > lines[i].height * 0.8 || (labels.get(i) ?? []).some((l) => ends(l) && segment.words.includes(l.lineOf.words[l.from]))) break
     found.unshift(segment.words)

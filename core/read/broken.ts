@@ -11,6 +11,9 @@ import { continuing, type LabelsByLine, type Region } from './regions.ts'
 /** Closer than this, as a share of the letters' height, two lines in the column of values are one value. */
 const ONE_VALUE = 0.55
 
+/** Shares of the page's width: what begins as near as this to where a value begins stands straight under it. */
+const UNDER = 0.004
+
 /** The second line of a name beside its label: nothing but the label's own second line stands before it. */
 export function secondLine(region: Region, label: LabelHit, byLine: LabelsByLine): Word[] | null {
   if (region.relation !== 'right' || region.line !== label.line || region.words.length > 4) return null
@@ -36,7 +39,22 @@ export function brokenOff(words: readonly Word[]): boolean {
 }
 
 /** What stands straight under a region in its column: the rest of a value that its column is too narrow for. */
-export const brokenRest = (region: Region, byLine: LabelsByLine): Word[] => continuing(region, byLine, 2).filter((s) => s.words.length <= 4).flatMap((s) => s.words)
+export function brokenRest(region: Region, byLine: LabelsByLine): Word[] {
+  const rest = continuing(region, byLine, 2).filter((s) => s.words.length <= 4).flatMap((s) => s.words)
+  return rest.length > 0 ? rest : underWithin(region)
+}
+
+/** The words straight under a region where no gap parts them from what stands before: "November" over "27, 2026" behind the end of a label. */
+function underWithin({ page, words, line }: Region): Word[] {
+  const [own, next] = [linesOf(page)[line], linesOf(page)[line + 1]]
+  if (!next || (next.box[1] - own.box[3]) * page.height > own.height * ONE_VALUE) return []
+  const left = words[0].box[0]
+  for (const segment of next.segments) {
+    const at = segment.words.findIndex((w) => Math.abs(w.box[0] - left) < UNDER)
+    if (at > 0 && segment.words.length - at <= 4) return segment.words.slice(at)
+  }
+  return []
+}
 
 /** The values in a region, with its next line where its own words hold none of the kind: "16-03-" over "2026". */
 export function wholeReadings(region: Region, kind: keyof typeof kindReaders, byLine: LabelsByLine): Reading[] {
@@ -47,7 +65,7 @@ export function wholeReadings(region: Region, kind: keyof typeof kindReaders, by
     const whole = rest && /^\d[\d ]{1,9}$/.test(rest.text) ? kindReaders.phone([...region.words, ...rest.words]).filter((r) => r.words.includes(rest.words.at(-1)!)) : []
     return whole.length > 0 ? whole : own
   }
-  if (!BREAKING.has(kind) || region.words.length > 8 || (kind === 'id' ? !/-$/.test(region.words.at(-1)!.text) : own.some((r) => r.fit > 0.6)) || !/\d|€|EUR/.test(rawOf(region.words))) return own
+  if (!BREAKING.has(kind) || region.words.length > 8 || (kind === 'id' ? !/-$/.test(region.words.at(-1)!.text) : own.some((r) => r.fit > 0.6)) || !(/\d|€|EUR/.test(rawOf(region.words)) || (kind === 'date' && brokenOff(region.words)))) return own
   const rest = brokenRest(region, byLine)
   // The shortest that makes a whole value: what stands beneath it is the next one's.
   for (let more = 1; more <= Math.min(4, rest.length); more++) {

@@ -63,12 +63,33 @@ interface Lead {
   length: number
 }
 
-/** Where a sentence speaks of a field: up to three words that come near to one of its wordings, the longest at each place. */
+/** So many words may be any that come near to a wording; more are one only as it is listed: "given under my hand on". */
+const FREE = 3
+
+interface Listed {
+  listed: ReadonlySet<string>
+  longest: number
+}
+const listedOf = new WeakMap<DocumentType, Listed>()
+
+/** The longer wordings of a type's fields, and how many words the longest has. */
+function listedIn(type: DocumentType): Listed {
+  let found = listedOf.get(type)
+  if (!found) {
+    const long = type.fields.flatMap((f) => f.labels).filter((label) => label.split(' ').length > FREE)
+    listedOf.set(type, (found = { listed: new Set(long), longest: long.reduce((most, label) => Math.max(most, label.split(' ').length), FREE) }))
+  }
+  return found
+}
+
+/** Where a sentence speaks of a field: up to three words that come near to one of its wordings, or more that are one, the longest at each place. */
 function leadsIn(words: readonly string[], printed: readonly Word[], type: DocumentType): Lead[] {
   const found: Lead[] = []
+  const { listed, longest } = listedIn(type)
   for (let from = 0; from < words.length; ) {
     let taken = 1
-    for (let length = Math.min(3, words.length - from); length >= 1; length--) {
+    for (let length = Math.min(longest, words.length - from); length >= 1; length--) {
+      if (length > FREE && !listed.has(words.slice(from, from + length).join(' ').toLowerCase())) continue
       // "Employed as" ends in a small word: only what is listed so may.
       const small = isSmall(words[from]) || isSmall(words[from + length - 1])
       const common = length === 1 ? type.fields.find((f) => f.common && f.labels.includes(words[from])) : undefined
@@ -130,6 +151,8 @@ function firstOf(field: Field, ahead: Word[], printed: readonly Word[]): { value
     if (/[,;:.)”"]$/.test(printed[i].text) && ahead[i].text.length > 1) break
   }
   while (run.length > 0 && /^\p{Ll}/u.test(run.at(-1)!.text)) run.pop()
+  // "Our Boatbuilder Ottilie Stenhouse": what somebody is to a firm stands before the name, in capitals or not.
+  if (field.kind === 'name' && /^our$/i.test(ahead[from - 1]?.text ?? '')) run.splice(0, run.length - 2)
   const value = run.map((w) => w.text).join(' ')
   if (run.length === 0 || (field.kind === 'name' && (run.length < 2 || nameLikeness(value) < 0.9)) || /\d/.test(value)) return null
   return { value, raw: value, words: run, repaired: false }

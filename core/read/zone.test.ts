@@ -17,4 +17,7 @@ test.each([true, false])('zones drawn for the demo are read back (card: %s)', (c
 test('lines of a statement are no zone', () => {
   expect(zoneOn(pageOf(['IE88TDWB74034691037091 STATEMENT', '01FEB26 DIRECT DEBIT ISLES WATER 155783334', '02FEB26 CARD PAYMENT FERRY OFFICE 36223234']))).toBeNull()
 })
+test('a line of labels printed over a card’s zone is none of it', () => {
+  expect(zoneOn(pageOf(['Document SK4388946 Issue date: 17.11.2020', 'I<UTOSK43889464<<<<<<<<<<<<<<<', '8610234X2511177UTO<<<<<<<<<<<0', 'HOLMGREN<<ZELIE<<<<<<<<<<<<<<<']))).toMatchObject({ documentNumber: 'SK4388946', fullName: 'ZELIE HOLMGREN' })
+})
 test('check digits weigh 7, 3, 1', () => expect(checkDigit('D23145890')).toBe('7'))

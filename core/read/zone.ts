@@ -16,9 +16,14 @@ export interface Zone {
 
 const tidyZone = (text: string): string => text.toUpperCase().replace(/[«‹]/g, '<').replace(/[^A-Z0-9<]/g, '')
 
+/** A zone is set in capitals, of which a weak reader takes some for small letters; a line of printed labels is mostly small. */
+const MOST_SMALL = 0.2
+const smallLetters = (text: string): number => (text.match(/\p{Ll}/gu) ?? []).length / text.length
+
 /** Reads the zone of ICAO 9303 (TD1: 3 lines of 30, TD2: 2 of 36, TD3: 2 of 44) on a page, or null. */
 export function zoneOn(page: Page): Zone | null {
   const lines = linesOf(page)
+    .filter((line) => smallLetters(line.text) <= MOST_SMALL)
     .map((line) => ({ text: tidyZone(line.text), words: line.words }))
     .filter((l) => l.text.length >= 24 && (l.text.includes('<<') || /^[A-Z0-9<]{28,46}$/.test(l.text) && /\d{6}/.test(l.text)))
   for (const [count, width] of [[3, 30], [2, 44], [2, 36]] as const)
@@ -63,8 +68,9 @@ function readZone(rows: string[]): Omit<Zone, 'words'> | null {
     return detail?.value ? detail.value : null
   }
   const holds = (check: string) => result.details.find((d) => d.field === check)?.valid === true
-  // One check digit in ten holds by chance; print that is no zone must not pass for one.
-  if (['birthDateCheckDigit', 'documentNumberCheckDigit', 'expirationDateCheckDigit'].filter(holds).length < 2) return null
+  const filled = (name: string) => /[A-Z0-9]/.test(field(name) ?? '')
+  // One check digit in ten holds by chance, and that of nothing but fillers always; print that is no zone must not pass for one.
+  if (['birthDate', 'documentNumber', 'expirationDate'].filter((name) => filled(name) && holds(`${name}CheckDigit`)).length < 2) return null
   const names = [field('firstName'), field('lastName')].filter((n): n is string => !!n)
   return {
     documentNumber: holds('documentNumberCheckDigit') ? field('documentNumber') : null,

@@ -43,5 +43,13 @@ describe('words of a text layer', () => {
     expect(found.map((w) => w.text)).toEqual(['Our', 'case', 'number', 'MSM-26-244807'])
     expect(found.map((w) => w.sure)).toEqual([1, 1, 0.5, 0.5])
   })
+  test('a hyphen at the end of a line stays', async () => {
+    const found = await words(async (page, made) => {
+      const font = await made.embedFont(StandardFonts.Helvetica)
+      page.drawText('until 11-Aug-', { x: 50, y: 700, size: 11, font })
+      page.drawText('2027', { x: 50, y: 686, size: 11, font })
+    })
+    expect(found.map((w) => w.text)).toEqual(['until', '11-Aug-', '2027'])
+  })
   test('a word printed twice to make it bold is one that is sure', async () => expect((await write(['Total', 50], ['Total', 50.3])).every((w) => w.sure === 1)).toBe(true))
 })

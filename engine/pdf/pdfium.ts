@@ -71,6 +71,8 @@ const MANY_RECTANGLES = 80
 /** PDFium's kinds of notes that a signature is laid over a page with. */
 const STAMP_NOTE = 13
 const INK_NOTE = 15
+/** What PDFium says for a hyphen behind which a word goes on in the next line. It counts as a control sign, and without it "11-Aug-" over "2027" would be the 11th of August of no year. */
+const LINE_END_HYPHEN = 2
 const RENDER_FLAGS = 0x01 | 0x10 // annotations; bytes in the order pictures want them
 
 /** An open PDF. Pages are numbered from 0. Close it: its memory is outside the reach of the garbage collector. */
@@ -331,7 +333,7 @@ function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [nu
   let broken = false
   for (let i = 0; i < count; i++) {
     const code = raw._FPDFText_GetUnicode(text, i)
-    if (code <= 32 || code === 0xa0) {
+    if ((code <= 32 && code !== LINE_END_HYPHEN) || code === 0xa0) {
       // PDFium takes some wide layouts for columns of single letters and puts an end of line behind each.
       if (code === 13 || code === 10) broken = true
       else current = null
@@ -358,7 +360,7 @@ function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [nu
     lastY = y0
     if (broken && current && !(Math.abs(box[1] - current.box[1]) < (box[3] - box[1]) * 0.3 && Math.abs(box[0] - current.box[2]) < (box[3] - box[1]) * aspect * 0.08)) current = null
     broken = false
-    const letter = String.fromCodePoint(code === 2 ? 45 : code)
+    const letter = code === LINE_END_HYPHEN ? '-' : String.fromCodePoint(code)
     // Runs drawn side by side carry no space of their own; a gap of a fifth of the letters' height is one, and behind a colon or a word's comma less.
     const room = (box[3] - box[1]) * aspect * (current?.text.endsWith(':') ? 0.06 : current && /[,;]$/.test(current.text) && /\p{L}/u.test(letter) ? 0.12 : 0.2)
     if (current && !over && box[0] - current.box[2] < room && box[0] >= current.box[0] - 0.002) {
