@@ -83,12 +83,63 @@ function groupLines(page: Page): Line[] {
   // Strokes and brackets come last, when it is known where the lines run.
   // One that stands in none is a speck, if it is no letter: as a line of its own it would part the lines around it.
   for (const word of sorted) if (odd(word)) put(word, rows, page.source === 'text' || (/[\p{L}\d]/u.test(word.text) && word.sure >= SPECK))
-  return rows
+  const lines = rows
     .map(({ words }) => toLine(words.sort((a, b) => a.box[0] - b.box[0]), page))
     .map((line) => ({ line, at: levelOf(line, page) }))
     .sort((a, b) => a.at - b.at)
     .map(({ line }) => line)
+  return partedAtColumns(lines, page)
 }
+
+/** Shares of the page's width: what begins as near as this to where others begin stands in their column. */
+const STRAIGHT_UNDER = { text: 0.0015, picture: 0.003 }
+/** So many lines that begin at one place make a column. */
+const COLUMN = 2
+/** A gap of so many times a line's usual space may part columns that stand close. */
+const WIDER = 1.45
+/** With such a gap one line that begins there is enough, if it is the next: a label of two lines. */
+const FAR_WIDER = 2.2
+/** Lines beyond so many others are of another table. */
+const AROUND = 8
+
+/**
+ * Cuts segments where a column of the lines around begins, though the gap before it is no wider than a space could be: a
+ * value that fills its cell would run on into the label of the next one ("+44 1611 173 Email").
+ */
+function partedAtColumns(lines: Line[], page: Page): Line[] {
+  const reach = page.source === 'text' ? STRAIGHT_UNDER.text : STRAIGHT_UNDER.picture
+  const starts = lines.map((line) => line.segments.map((s) => s.box[0]))
+  return lines.map((line, index) => {
+    if (!line.segments.some((s) => s.words.length > 1)) return line
+    const space = usualSpace(line)
+    const begins = (i: number, x: number): boolean => i !== index && (starts[i]?.some((start) => Math.abs(start - x) < reach) ?? false)
+    const columnAt = (x: number): number => {
+      let count = 0
+      for (let i = Math.max(0, index - AROUND); i <= index + AROUND && i < lines.length; i++) if (begins(i, x)) count++
+      return count
+    }
+    const parts = (word: Word, before: Word): boolean => {
+      // Figures of an amount and the halves of a postal code stand under those of other lines as well.
+      if (/\d/.test(before.text) && /\d/.test(word.text)) return false
+      const [gap, at] = [word.box[0] - before.box[2], word.box[0]]
+      return gap > space * WIDER && (columnAt(at) >= COLUMN || (gap > space * FAR_WIDER && (begins(index - 1, at) || begins(index + 1, at))))
+    }
+    const segments = line.segments.flatMap((segment) => {
+      if (isSentence(segment)) return [segment]
+      const cuts = segment.words.flatMap((word, i) => (i > 0 && parts(word, segment.words[i - 1]) ? [i] : []))
+      return cuts.length === 0 ? [segment] : [0, ...cuts].map((from, k) => segmentOf(segment.words.slice(from, cuts[k])))
+    })
+    return segments.length === line.segments.length ? line : { ...line, segments }
+  })
+}
+
+/** The middle of the gaps inside a line's segments, as a share of the page's width. */
+function usualSpace(line: Line): number {
+  const gaps = line.segments.flatMap((s) => s.words.slice(1).map((w, i) => w.box[0] - s.words[i].box[2])).sort((a, b) => a - b)
+  return gaps[(gaps.length - 1) >> 1]
+}
+
+const segmentOf = (words: Word[]): Segment => ({ words, text: words.map((w) => w.text).join(' '), box: boxAround(words.map((w) => w.box)) })
 
 /** Whether two words stand one over the other rather than one behind the other. */
 const covers = (a: Word, b: Word): boolean => overlap(a.box[0], a.box[2], b.box[0], b.box[2]) > 0.5 * Math.min(a.box[2] - a.box[0], b.box[2] - b.box[0])
@@ -104,7 +155,7 @@ function toLine(words: Word[], page: Page): Line {
   const segments: Segment[] = []
   let run: Word[] = []
   const flush = () => {
-    if (run.length) segments.push({ words: run, text: run.map((w) => w.text).join(' '), box: boxAround(run.map((w) => w.box)) })
+    if (run.length) segments.push(segmentOf(run))
     run = []
   }
   for (const word of words) {

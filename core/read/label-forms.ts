@@ -42,6 +42,8 @@ export function bilingual(hits: LabelHit[]): LabelHit[] {
 
 /** Of a label in two lines, as a share of its letters' height: lines further apart are two labels. */
 const LEADING = 0.75
+/** As near as this to a wording is the wording itself. */
+const KNOWN = 0.98
 /** So much nearer must both lines together come than the first alone, where no colon ends them. */
 const TOGETHER = 0.08
 
@@ -51,7 +53,12 @@ const TOGETHER = 0.08
  */
 export function wrapped(page: Page, lines: readonly Line[], heads: ReadonlySet<number>, hits: readonly LabelHit[], wordings: Wordings<string>): LabelHit[] {
   const whole = (segment: Segment) => segment.words.map((w) => w.text).join(' ').replace(/[:.…_]+$/, '')
-  const best = (segment: Segment) => Math.max(0, ...hits.filter((h) => h.segment === segment && h.alone).map((h) => h.near), wordings.nearest(whole(segment))[0]?.near ?? 0)
+  const best = (segment: Segment) => Math.max(0, ...hits.filter((h) => h.segment === segment && h.alone && h.meanings.some((m) => m.role !== 'title')).map((h) => h.near), wordings.nearest(whole(segment))[0]?.near ?? 0)
+  /** Whether a line by itself would be taken for a label of this field, and of no other. */
+  const means = (segment: Segment, field: string): boolean => {
+    const own = hits.filter((h) => h.segment === segment && h.alone)
+    return own.length > 0 && own.every((h) => h.meanings.every((m) => m.role === 'field' && m.field === field))
+  }
   const found: LabelHit[] = []
   const done = new Set<Segment>()
   /** Where a label in this column goes on straight beneath. */
@@ -73,9 +80,14 @@ export function wrapped(page: Page, lines: readonly Line[], heads: ReadonlySet<n
       if (!colon) parts.splice(2)
       const { at, segment: rest } = parts.at(-1)!
       if (parts.length < 2) continue
-      const nearest = wordings.nearest(parts.map((p) => whole(p.segment)).join(' '))
-      // Before a colon every line belongs to the label, whatever one of them would say alone.
-      if (nearest.length === 0 || nearest[0].near < 0.85 || (!colon && nearest[0].near < Math.max(best(segment) + TOGETHER, best(rest) - 0.02))) continue
+      const spoken = (own: typeof parts) => own.map((p) => whole(p.segment)).join(' ')
+      const said = (own: typeof parts) => wordings.nearest(spoken(own))
+      const nearest = said(parts)
+      // "Are you" over "Who do you" over "work for?:" is no part of that question.
+      if (parts.length > 2 && (said(parts.slice(1))[0]?.near ?? 0) >= (nearest[0]?.near ?? 0)) continue
+      // Before a colon every line belongs to the label, whatever one of them would say alone; so do "Applicant" and "name" that say the same, and what is a wording to the letter.
+      const alike = nearest[0]?.near >= KNOWN && (parts.every((p) => means(p.segment, nearest[0].key)) || (spoken(parts).split(' ').length > 2 && wordings.says(spoken(parts))))
+      if (nearest.length === 0 || nearest[0].near < 0.85 || (!colon && !alike && nearest[0].near < Math.max(best(segment) + TOGETHER, best(rest) - 0.02))) continue
       for (const hit of hits) if (parts.some((p) => p.segment === hit.segment)) hit.near = Math.min(hit.near, 0.3)
       for (const part of parts.slice(1)) done.add(part.segment)
       const part = (own: Line, ownIndex: number, own_: Segment, key: LabelMeaning, near: number, lastLine?: number): LabelHit => ({ line: ownIndex, from: own.words.indexOf(own_.words[0]), to: own.words.indexOf(own_.words.at(-1)!) + 1, length: 1, mended: false, meanings: [key], page, lineOf: own, segment: own_, leads: true, colon: rest.text.endsWith(':'), alone: true, near, ...(lastLine === undefined ? {} : { lastLine }) })

@@ -147,6 +147,8 @@ function firstOf(field: Field, ahead: Word[], printed: readonly Word[]): { value
   const run: Word[] = []
   for (let i = from; i < ahead.length; i++) {
     if (!/^(?:\p{Lu}|(?:of|the|de|du|del|la|le|van|von|y|&)$)/u.test(ahead[i].text)) break
+    // "Tax residence: Ireland" over "I certify that": the next sentence begins.
+    if (i > from && ahead[i].text === 'I' && /^\p{Ll}/u.test(ahead[i + 1]?.text ?? '')) break
     run.push(ahead[i])
     if (/[,;:.)”"]$/.test(printed[i].text) && ahead[i].text.length > 1) break
   }

@@ -1,6 +1,6 @@
 import { stemmer } from 'stemmer'
 import { remembered } from '../page/remember.ts'
-import { tokens } from '../page/text.ts'
+import { squeeze, tokens } from '../page/text.ts'
 
 /** Words that stand for one thing on forms, whatever the designer prefers; each line is one meaning. */
 const SAME: readonly string[] = [
@@ -63,6 +63,7 @@ export class Wordings<K> {
   private readonly weights = new Map<string, number>()
   private readonly entries: { key: K | null; words: readonly string[]; weight: number }[] = []
   private readonly byWord = new Map<string, number[]>()
+  private readonly verbatim = new Set<string>()
 
   /** @param others wordings that mean none of the keys: they must win where they fit better */
   constructor(wordings: Iterable<readonly [key: K, wording: string]>, others: readonly string[] = []) {
@@ -75,7 +76,10 @@ export class Wordings<K> {
       for (const word of words) users.set(word, (users.get(word) ?? new Set()).add(key ?? wording))
       this.entries.push({ key, words, weight: 0 })
     }
-    for (const [key, wording] of wordings) add(key, wording)
+    for (const [key, wording] of wordings) {
+      add(key, wording)
+      this.verbatim.add(squeeze(wording))
+    }
     for (const wording of others) add(null, wording)
     for (const [word, by] of users) this.weights.set(word, 0.5 + Math.log(1 + (keys.size + 2) / by.size))
     this.entries.forEach((entry, i) => {
@@ -86,6 +90,9 @@ export class Wordings<K> {
 
   /** Whether any wording uses this word. */
   knows = (word: string): boolean => this.weights.has(word)
+
+  /** Whether the text is a wording to the letter, small words and all. */
+  says = (text: string): boolean => this.verbatim.has(squeeze(text))
 
   private sum = (words: readonly string[]): number => words.reduce((total, word) => total + (this.weights.get(word) ?? UNKNOWN), 0)
 
