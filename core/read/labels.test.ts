@@ -71,3 +71,18 @@ test('a wording given twice, with its points and without, is one label of its fi
   const [label] = labelsOn(pageOf(['Hand-over sum | 2,140.55']), type).filter((l) => l.meanings.some((m) => m.role === 'field' && m.field === 'net_pay'))
   expect(label.meanings).toHaveLength(1)
 })
+
+describe('labels in several lines', () => {
+  const loan = typeById(builtInTypes, 'loan_application')
+  const first = (lines: string[], field: string, type = loan) => labelsOn(pageOf(lines), type).filter((l) => l.near > 0.9 && l.meanings.some((m) => m.role === 'field' && m.field === field))
+  test('two lines that both say the same are one label', () => {
+    const labels = first(['Applicant | Hélène', 'name | Penhallow'], 'applicant_name')
+    expect(labels).toMatchObject([{ line: 0, lastLine: 1 }])
+  })
+  test('a line over a question in two lines is no part of it', () => {
+    expect(first(['Are you | Employed', 'Who do you | Fathom & Daughters', 'work for?: | Ltd'], 'employer_name')).toMatchObject([{ line: 1, lastLine: 2 }])
+  })
+  test('a wording to the letter is one label, whatever its lines would say alone', () => {
+    expect(first(['This statement | 01-Mar-2026 to 31-Mar-2026', 'covers'], 'statement_start', typeById(builtInTypes, 'bank_statement'))).toMatchObject([{ line: 0, lastLine: 1 }])
+  })
+})
