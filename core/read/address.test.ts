@@ -15,3 +15,7 @@ test('over a line that is whole, and that its label captions, stands somebody el
 test('lines over a label that make one address together are one', () => {
   expect(read(['Rose Cottage', '32 Tide St', 'Brackwater SK9 5KU', 'Lugar de consumo'])).toBe('Rose Cottage, 32 Tide St, Brackwater SK9 5KU')
 })
+test('a line with a label of its own is its label’s', () => {
+  const statement = [...candidatesOf([pageOf(['Account holder | PIERS TULLOCH', 'Address | 60 Kelp Terrace, Gannet Bay SK7 1AB'])], typeById(builtInTypes, 'bank_statement')).get('holder_address')!]
+  expect(statement.sort((a, b) => b.score - a.score)[0].value).toBe('60 Kelp Terrace, Gannet Bay SK7 1AB')
+})

@@ -16,3 +16,6 @@ test('both ends of a period, the second broken', () => {
 test('a month over its day and year, behind the end of the label', () => {
   expect(best('identity_card', 'issue_date', ['Issued | November', 'on/Délivrée-le 27, 2026'], [0.08, 0.2055])).toBe('2026-11-27')
 })
+test('the legal form of a firm alone in the next line', () => {
+  expect(best('utility_bill', 'account_holder', ['Titular', 'Kittiwake Marine Stores', 'Ltd'])).toBe('Kittiwake Marine Stores Ltd')
+})

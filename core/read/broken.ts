@@ -3,6 +3,7 @@ import type { Word } from '../page/page.ts'
 import { monthOf } from './kinds/date.ts'
 import { kindReaders } from './kinds/index.ts'
 import { rawOf, type Reading } from './kinds/reading.ts'
+import { LEGAL_FORM } from './kinds/words.ts'
 import type { LabelHit } from './labels.ts'
 import { continuing, type LabelsByLine, type Region } from './regions.ts'
 
@@ -14,15 +15,17 @@ const ONE_VALUE = 0.55
 /** Shares of the page's width: what begins as near as this to where a value begins stands straight under it. */
 const UNDER = 0.004
 
-/** The second line of a name beside its label: nothing but the label's own second line stands before it. */
+/** The second line of a name: the legal form of a firm, or beside its label what nothing but the label's own second line stands before. */
 export function secondLine(region: Region, label: LabelHit, byLine: LabelsByLine): Word[] | null {
+  const [under] = continuing(region, byLine, 1)
+  if (under && under.words.length === 1 && LEGAL_FORM.test(under.text)) return under.words
   if (region.relation !== 'right' || region.line !== label.line || region.words.length > 4) return null
   const line = linesOf(region.page)[region.line]
   const next = linesOf(region.page)[region.line + 1]
   const [segment, third] = continuing(region, byLine, 2)
   // Under a name an address may begin with the name of a house: a third line with no label of its own tells.
-  const under = third && linesOf(region.page).find((l) => l.segments.includes(third))
-  if (under && under.segments[0] === third) return null
+  const thirdLine = third && linesOf(region.page).find((l) => l.segments.includes(third))
+  if (thirdLine && thirdLine.segments[0] === third) return null
   if (!segment || !next?.segments.includes(segment) || segment.words.length > 3 || /[\d:@]/.test(segment.text)) return null
   if ((next.box[1] - line.box[3]) * region.page.height > line.height * ONE_VALUE) return null
   const before = next.segments.filter((s) => s.box[2] <= segment.box[0])

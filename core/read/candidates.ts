@@ -26,6 +26,7 @@ import { acrossLines, followStyle } from './style.ts'
 import { titleYears } from './title-year.ts'
 import { unlabelled } from './unlabelled.ts'
 import { isMoney, plain } from './value.ts'
+import { isSmall } from './wording.ts'
 import { zoneOn } from './zone.ts'
 
 /** A word read less surely than this is as good as not read. */
@@ -209,7 +210,7 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
   }
   // The day and the year of a date are no amounts, nor is a year before one: "for the year 2025 came to EUR 19,628.00".
   const dated = field.kind === 'money' ? new Set([...kindReaders.date(region.words).flatMap((d) => d.words), ...(region.words.length > 2 ? region.words.filter((w) => /^(?:19|20)\d\d$/.test(w.text)) : [])]) : null
-  const readings = wholeReadings(region, kind, byLine).filter((r) => !(dated && r.words.some((w) => dated.has(w))) && (field.kind !== 'name' || r.fit >= 0.3) && !(WORDY.has(field.kind) && labelLike(r.raw, type))).map((r) => (field.belowZero || page.source === 'text' ? r : withoutSign(r)))
+  const readings = wholeReadings(region, kind, byLine).filter((r) => !(dated && r.words.some((w) => dated.has(w))) && !(WORDY.has(field.kind) && isSmall(r.raw)) && (field.kind !== 'name' || r.fit >= 0.3) && !(WORDY.has(field.kind) && labelLike(r.raw, type))).map((r) => (field.belowZero || page.source === 'text' ? r : withoutSign(r)))
   const limit = field.kind === 'id' && region.words.length > 8 ? 0 : 2
   return readings.slice(0, Math.max(1, limit)).map((reading, place) => {
     const lead = region.words.indexOf(reading.words[0])

@@ -85,8 +85,8 @@ export function wrapped(page: Page, lines: readonly Line[], heads: ReadonlySet<n
       const nearest = said(parts)
       // "Are you" over "Who do you" over "work for?:" is no part of that question.
       if (parts.length > 2 && (said(parts.slice(1))[0]?.near ?? 0) >= (nearest[0]?.near ?? 0)) continue
-      // Before a colon every line belongs to the label, whatever one of them would say alone; so do "Applicant" and "name" that say the same, and what is a wording to the letter.
-      const alike = nearest[0]?.near >= KNOWN && (parts.every((p) => means(p.segment, nearest[0].key)) || (spoken(parts).split(' ').length > 2 && wordings.says(spoken(parts))))
+      // Before a colon every line belongs to the label, whatever one of them would say alone; so do "Applicant" and "name" that say the same, and what is a wording to the letter where its lines are not.
+      const alike = nearest[0]?.near >= KNOWN && (parts.every((p) => means(p.segment, nearest[0].key)) || (wordings.says(spoken(parts)) && !parts.every((p) => wordings.says(whole(p.segment)))))
       if (nearest.length === 0 || nearest[0].near < 0.85 || (!colon && !alike && nearest[0].near < Math.max(best(segment) + TOGETHER, best(rest) - 0.02))) continue
       for (const hit of hits) if (parts.some((p) => p.segment === hit.segment)) hit.near = Math.min(hit.near, 0.3)
       for (const part of parts.slice(1)) done.add(part.segment)

@@ -27,3 +27,6 @@ test.each([
   ['with labels', ['The following are authorised to sign for the company:', 'Signatory | Maren Carrow', 'Office | Director', 'Signatory | Leif Thorne', 'Office | Secretary']],
 ])('signatories %s', (_, lines) => expect(read(lines, signatories)).toEqual(PAIR))
 test('a bank and a town are no signatories', () => expect(read(['Resolved to open an account with Merrow Sound Mutual, and that Maren Carrow and Leif Thorne be authorised to sign.'], signatories)).toEqual(PAIR))
+test('a firm is no signatory', () => {
+  expect(read(['Business name : Tern Island Ferries Ltd', 'Resolved that the following be authorised to sign on the account:', 'Signatory | Role', 'Maren Carrow | Managing director', 'Leif Thorne | Director'], signatories)).toEqual(PAIR)
+})

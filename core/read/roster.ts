@@ -4,7 +4,7 @@ import type { Page, Word } from '../page/page.ts'
 import { squeeze } from '../page/text.ts'
 import type { Column, Field } from '../program/schema.ts'
 import { readDates } from './kinds/date.ts'
-import { nameLikeness, orgLikeness, readNames } from './kinds/words.ts'
+import { LEGAL_FORM, nameLikeness, orgLikeness, readNames } from './kinds/words.ts'
 import type { Table } from './table.ts'
 import type { Row } from './value.ts'
 
@@ -95,8 +95,9 @@ function namesIn(words: readonly Word[]): { value: string; words: Word[] }[] {
     while (run.length > 0 && !/^\p{Lu}/u.test(run.at(-1)!.text)) run.pop()
     const raw = run.map((w) => w.text).join(' ')
     const lead = words[before - 1]?.text ?? ''
-    // "Gannet Bay SK7 1AB" is a place.
-    const coded = /^[A-Z]{1,2}\d/.test(words[words.indexOf(run.at(-1)!) + 1]?.text ?? '')
+    // "Gannet Bay SK7 1AB" is a place, "Tern Island Ferries Ltd" a firm.
+    const next = words[words.indexOf(run.at(-1)!) + 1]?.text ?? ''
+    const coded = /^[A-Z]{1,2}\d/.test(next) || LEGAL_FORM.test(next)
     const [name] = run.length >= 2 && run.length <= 5 ? readNames(run) : []
     if (name && !coded && nameLikeness(name.value as string) > 0.95 && orgLikeness(raw) < 1 && (raw !== raw.toUpperCase() || run.length <= 3) && !/\b(?:of|the)$/i.test(raw) && !ELSEWHERE.test(lead) && !/^\d+[A-Za-z]?,?$/.test(lead)) found.push({ value: (name.value as string).replace(/(?<=\p{L}{2})\.$/u, ''), words: name.words })
     run = []

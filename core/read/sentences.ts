@@ -5,7 +5,7 @@ import type { Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { kindReaders } from './kinds/index.ts'
 import { parseDate } from './kinds/date.ts'
-import { nameLikeness, orgLikeness } from './kinds/words.ts'
+import { LEGAL_FORM, nameLikeness, orgLikeness } from './kinds/words.ts'
 
 /** Names and dates that stand in running text: "I, Ottilie Varnham, agree", a letter's date line. */
 export function sentences(page: Page, field: Field): Candidate[] {
@@ -46,7 +46,6 @@ export function sentences(page: Page, field: Field): Candidate[] {
 /** "I, Magnus Carrow, authorise": readers of pictures take the one stroke for another letter, and "L" would be an initial of the name. */
 const saysI = (word: Word, at: number, page: Page): boolean => /^I,?$/.test(word.text) || (page.source !== 'text' && at === 0 && /^[lL1|!],?$/.test(word.text))
 
-const LEGAL_FORM = /\b(?:ltd|limited|plc|llp|inc|sarl|gmbh|s\.?a|s\.?l)\.?$/i
 
 /** The firm that a certificate is of: behind "certify that", in the same line or as the next one. */
 function certified(page: Page, field: Field, index: number): Candidate[] {

@@ -93,3 +93,8 @@ test('"Withdrawn" beside "Paid in" are amounts out and in', () => {
   const page = pageOf(['Date | Details | Withdrawn | Paid in | Balance', '02/02/2026 | Fuel Quay | 104.96 |  | 1,723.85', '03/02/2026 | Wages |  | 66.70 | 1,790.55'], { at: [0.08, 0.22, 0.5, 0.65, 0.8] })
   expect(readTable([page], transactions)!.rows.map((r) => r.amount)).toEqual([eur('-104.96'), eur('66.70')])
 })
+
+test('a sentence under the sums is no end of the last row', () => {
+  const page = pageOf(['Concepto | Unidades | Precio unitario | Total', 'Radar and chart | 1 | 189.50 | 189.50', ' |  | Suma | € 189.50', 'Pago: 30 % al pedido.'], { at: [0.08, 0.4, 0.6, 0.8] })
+  expect(readTable([page], goods)?.rows.map((r) => r.description)).toEqual(['Radar and chart'])
+})

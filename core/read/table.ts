@@ -188,6 +188,8 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
   let started = false
   /** Words that belong to the row below them. */
   let ahead: Word[] = []
+  /** A row may still go on in the next line: no sum has come behind it. */
+  let open = false
   for (let i = from; i < lines.length; i++) {
     const line = lines[i]
     const plain = fold(line.text)
@@ -202,6 +204,7 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
     if (field.never.some((words) => plain.includes(fold(words)))) { last = line; continue }
     if (SKIPPED_ROWS.test(plain) && (dated ? !(begins && isMoney(row.amount) && !/balance|total|forward/.test(plain)) : true)) {
       last = line
+      open = false
       if (dated && /closing balance|balance at end|new balance|end balance|balance c\/?f|carried forward|final balance/.test(plain) && started) return false
       continue
     }
@@ -214,9 +217,12 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
       table.sure = Math.min(table.sure, weakest(cells, columns, (kind) => kind !== 'text'))
       table.rowSure.push(weakest(cells, columns, (kind) => kind === 'money'))
       table.spelt = Math.min(table.spelt, weakest(cells, columns, (kind) => kind === 'text'), ...beforehand.map((w) => w.sure))
-      started = true
+      started = open = true
       last = line
-    } else if (started && moneyCells.length > 0) table.unexplained.push(moneyCells.map((c) => cents(row[c.name] as Money)))
+    } else if (started && moneyCells.length > 0) {
+      table.unexplained.push(moneyCells.map((c) => cents(row[c.name] as Money)))
+      open = false
+    }
     else if (text && moneyCells.length === 0 && last) {
       // A wrapped description: words under the text column alone, close to their row, most often beneath it.
       const words = [...cells.texts.entries()].filter(([c]) => columns[c].column === text).flatMap(([, w]) => w)
@@ -226,7 +232,7 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
       if (!started && line.words.every((w) => /^\(?(?:EUR|€|VAT|HT|TTC|excl?\.?|incl?\.?)\)?$/i.test(w.text))) continue
       if (words.length > 0 && others === 0 && leadsInto(line, started ? last : null, lines[i + 1], page)) ahead = words
       else if (!started) continue
-      else if (words.length > 0 && others === 0 && (line.box[1] - last.box[3]) * page.height < line.height * 1.1) {
+      else if (open && words.length > 0 && others === 0 && (line.box[1] - last.box[3]) * page.height < line.height * 1.1) {
         const row = table.rows.at(-1)!
         row[text.name] = `${typeof row[text.name] === 'string' ? (row[text.name] as string) : ''} ${words.map((w) => w.text).join(' ')}`.trim()
         const place = table.places.at(-1)!
