@@ -95,6 +95,6 @@ test('"Withdrawn" beside "Paid in" are amounts out and in', () => {
 })
 
 test('a sentence under the sums is no end of the last row', () => {
-  const page = pageOf(['Concepto | Unidades | Precio unitario | Total', 'Radar and chart | 1 | 189.50 | 189.50', ' |  | Suma | € 189.50', 'Pago: 30 % al pedido.'], { at: [0.08, 0.4, 0.6, 0.8] })
+  const page = pageOf(['Concepto | Unidades | Precio unitario | Total', 'Radar and chart | 1 | 189.50 | 189.50', ' |  | Suma | € 189.50', ' |  | Importe total | € 189.50', 'Pago: 30 % al pedido.'], { at: [0.08, 0.4, 0.6, 0.8] })
   expect(readTable([page], goods)?.rows.map((r) => r.description)).toEqual(['Radar and chart'])
 })

@@ -1,6 +1,7 @@
+import { StandardFonts } from 'pdf-lib'
 import type { Word } from '../../core/page/page.ts'
 import { turned } from '../picture/grey.ts'
-import { DPI, printed } from './printed.ts'
+import { DPI, printed, printedIn } from './printed.ts'
 import { readScan } from './scan.ts'
 import { lookAgain } from './second-look.ts'
 import { endReaders, recognise } from './tesseract.ts'
@@ -37,6 +38,12 @@ describe('a page as it was scanned', () => {
     expect(texts(read.words).slice(0, 3)).toEqual(['The', 'harbour', 'office'])
     expect(read.poor).toBeNull()
   }, 30_000)
+  test('a typewritten table lying on its side is put right: its letters stand in lines that way too', async () => {
+    const rows = Array.from({ length: 14 }, (_, i): [string, number, number] => [`${String(i + 1).padStart(2, '0')}-MAR-26   Card payment Ferry Office   ${100 + i * 7}.50   6,${700 - i * 31}.07`, 20, 18 + i * 12])
+    const read = await readScan(turned(await printedIn(StandardFonts.Courier, ...rows), 90), DPI)
+    expect(read.rotation).toBe(270)
+    expect(texts(read.words)).toContain('Ferry')
+  }, 30_000)
   test('an empty sheet is blank', async () => expect(await readScan(await printed(), DPI)).toMatchObject({ blank: true, words: [] }))
 })
 
@@ -58,9 +65,11 @@ describe('a second look', () => {
     const again = await lookAgain(await printed(...dated), [word('2026', 0.96, [72, 51, 99, 61]), word('Ferry', 0.95, [200, 51, 229, 62])], DPI)
     expect(texts(again).sort()).toEqual(['2026', '23', 'Feb', 'Ferry', 'Office'])
   })
-  test('what stands a column away from a line is not looked for beside it', async () => {
-    const words = [word('Ferry', 0.95, [200, 51, 229, 62])]
-    expect(texts(await lookAgain(await printed(['23', 30, 60], ['Ferry', 200, 60]), words, DPI))).toEqual(['Ferry'])
+  test('a line that was passed over is read, and a word whose box reached over it keeps to its own', async () => {
+    const page = await printed(['From', 30, 50], ['01.01.2026', 30, 66], ['Harbour Union Bank', 30, 110])
+    const again = await lookAgain(page, [word('01.01.2026', 0.95, [30, 40, 88, 68]), word('Harbour', 0.95, [30, 100, 74, 111]), word('Union', 0.95, [77, 100, 107, 111]), word('Bank', 0.95, [110, 100, 137, 111])], DPI)
+    expect(texts(again).sort()).toEqual(['01.01.2026', 'Bank', 'From', 'Harbour', 'Union'])
+    expect(again.find((w) => w.text === '01.01.2026')!.box[1] * 200).toBeGreaterThan(53)
   })
   test('what is sure stays, and dots between words are no ink', async () => {
     const words = [sure, word('Street', 0.95, [200, 50, 236, 61])]

@@ -31,7 +31,7 @@ export async function readScan(picture: Grey, dpi: number, said?: Rotation): Pro
   let reading = await readUpright(picture, rotation, dpi, lean)
   if (said === undefined && sense(reading.words) < SENSE) {
     // A card on an empty sheet has too few lines to tell by them which way they run.
-    const anyWay = measures.sideways || sense(reading.words) < LITTLE_SENSE
+    const anyWay = measures.sideways || sense(reading.words) < LITTLE_SENSE || areScraps(reading.words)
     const other = await likeliest(picture, anyWay ? [0, 180, 90, 270] : [rotation, opposite(rotation)], dpi)
     if (other !== rotation) {
       // The lean was measured along the other axis where the page lies across.
@@ -123,6 +123,10 @@ function sense(words: readonly Word[]): number {
   }
   return letters < FEW_LETTERS ? 0.3 : sum / letters
 }
+
+/** Of print lying across the page single letters are all that is read, some of them surely. */
+const SCRAPS = 0.35
+const areScraps = (words: readonly Word[]): boolean => words.filter((w) => /[\p{L}\d]{3}/u.test(w.text)).length < words.length * SCRAPS
 
 /** Fewer letters make no sense and no nonsense. */
 const FEW_LETTERS = 8

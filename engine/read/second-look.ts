@@ -3,6 +3,7 @@ import { surenessOf } from '../../core/page/line-words.ts'
 import type { Word } from '../../core/page/page.ts'
 import { inkLevel, type Grey } from '../picture/grey.ts'
 import { pictures } from '../picture/library.ts'
+import { unreadInk, withinLines } from '../picture/unread.ts'
 import { recognise } from './tesseract.ts'
 
 /** Words less sure than this are looked at again. */
@@ -26,8 +27,11 @@ const FURTHEST = 14
  * Reads the weak places of a page again: each cut out, larger, and with the accents of all languages, apart from what
  * stands beside it. Lines that a reader mixed up on the full page, small print and accented names come out right.
  */
-export async function lookAgain(picture: Grey, words: readonly Word[], dpi: number): Promise<Word[]> {
-  const places = placesOf(words, picture)
+export async function lookAgain(picture: Grey, given: readonly Word[], dpi: number): Promise<Word[]> {
+  const level = inkLevel(picture)
+  const boxes = withinLines(picture, given.map((w) => w.box), level)
+  const words = given.map((w, i) => (boxes[i] === w.box ? w : { ...w, box: boxes[i] }))
+  const places = placesOf(words, picture, level)
   if (places.length === 0 || places.filter((p) => !p.passed).length > MOST) return [...words]
   const { sheet, tops } = await sheetOf(picture, places)
   const seen = await recognise(sheet, dpi * LARGER, { languages: 'eng+fra+spa', layout: 6 })
@@ -67,10 +71,9 @@ interface Place {
   height: number
 }
 
-/** Weak words that follow one another, and ink between words that no word covers, in dots of the picture. */
-function placesOf(words: readonly Word[], picture: Grey): Place[] {
+/** Weak words that follow one another, and ink that no word covers, in dots of the picture. */
+function placesOf(words: readonly Word[], picture: Grey, level: number): Place[] {
   const { width, height } = picture
-  const level = inkLevel(picture)
   const groups: { words: Word[]; boxes: Box[] }[] = []
   words.forEach((word, i) => {
     const before: Word | undefined = words[i - 1]
@@ -99,6 +102,7 @@ function placesOf(words: readonly Word[], picture: Grey): Place[] {
       if (box && !tops.some((w) => mostlyOn(box, w.box) || mostlyOn(w.box, box))) groups.push({ words: [], boxes: [box] })
     }
   })
+  for (const box of unreadInk(picture, words.map((w) => w.box), level)) if (!groups.some((g) => g.boxes.some((b) => mostlyOn(box, b) || mostlyOn(b, box)))) groups.push({ words: [], boxes: [box] })
   return groups.map((group) => {
     const [l, t, r, b] = boxAround([...group.boxes, ...group.words.map((w) => w.box)])
     const [left, top] = [Math.max(0, Math.round(l * width) - MARGIN), Math.max(0, Math.round(t * height) - MARGIN)]

@@ -1,6 +1,6 @@
 /** Wordings that several types of paper share. */
 
-export const VESSEL = ['vessel name', 'name of vessel', 'name of the vessel', 'vessel', 'boat', 'name of boat', 'name of the boat', 'boat name', 'craft', 'name of craft', 'ship', 'name of ship', 'vessel concerned']
+export const VESSEL = ['vessel name', 'name of vessel', 'name of the vessel', 'vessel', 'boat', 'name of boat', 'name of the boat', 'boat name', 'craft', 'name of craft', 'ship', 'name of ship', 'vessel concerned', 'in respect of', 'in respect of the']
 export const VESSEL_ABROAD = ['bateau', 'navire', 'nom du navire', 'nom du bateau', 'embarcación', 'buque', 'nombre del barco', 'nombre de la embarcación', 'nombre del buque']
 export const HULL = ['hull number', 'hull no', 'hull id', 'hull identification', 'hull identification number', 'hull', 'hin', 'h.i.n.', 'hull ident no', 'hull mark', 'number of hull', 'identification of hull', "builder's hull no", 'hull serial number', 'craft identification number']
 export const HULL_ABROAD = ['numéro de coque', 'n° de coque', 'coque', 'identification de la coque', 'número de casco', 'n.º de casco', 'casco', 'identificación del casco']

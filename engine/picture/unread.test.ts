@@ -1,0 +1,31 @@
+import type { Box } from '../../core/page/geometry.ts'
+import { printed } from '../read/printed.ts'
+import { inkLevel } from './grey.ts'
+import { unreadInk, withinLines } from './unread.ts'
+
+/** A box in points of the printed page of 400 by 200. */
+const at = (x0: number, y0: number, x1: number, y1: number): Box => [x0 / 400, y0 / 200, x1 / 400, y1 / 200]
+const inPoints = (boxes: readonly Box[]) => boxes.map(([l, t, r, b]) => [l * 400, t * 200, r * 400, b * 200].map(Math.round))
+const form = () => printed(['From', 30, 50], ['01.01.2026', 30, 66], ['Harbour Union Bank', 30, 110])
+const bank = at(30, 100, 135, 111)
+
+test('what was read is no unread ink', async () => {
+  const picture = await form()
+  expect(unreadInk(picture, [at(30, 41, 58, 51), at(30, 57, 88, 67), bank], inkLevel(picture))).toEqual([])
+})
+test('a label that nobody read is found', async () => {
+  const picture = await form()
+  const [[left, top, right, bottom]] = inPoints(unreadInk(picture, [at(30, 57, 88, 67), bank], inkLevel(picture)))
+  expect([left < 32, top > 37 && top < 43, right > 52 && right < 62, bottom > 48 && bottom < 54]).toEqual([true, true, true, true])
+})
+test('the box of a word that reaches over two lines is cut to its own', async () => {
+  const picture = await form()
+  const [value, heading] = inPoints(withinLines(picture, [at(30, 40, 88, 68), bank, at(30, 41, 58, 51)], inkLevel(picture)))
+  expect(value[1]).toBeGreaterThan(53)
+  expect(heading).toEqual([30, 100, 135, 111])
+})
+test('a page of which no word was read says nothing', async () => expect(unreadInk(await form(), [], 128)).toEqual([]))
+test('specks and rules are no print', async () => {
+  const picture = await printed(['Total', 30, 60], ['. . .', 200, 60], ['____________________', 200, 110])
+  expect(unreadInk(picture, [at(30, 50, 58, 61)], inkLevel(picture))).toEqual([])
+})

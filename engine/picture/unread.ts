@@ -1,0 +1,133 @@
+import type { Box } from '../../core/page/geometry.ts'
+import type { Grey } from './grey.ts'
+
+/** Dots of the picture to a side of a cell: letters of small print are some four cells high. */
+const CELL = 4
+/** Dots of ink that make a cell dark. */
+const INKED = 3
+/** Cells around a word that are its own: the soft edges of letters, accents, a line under it. */
+const AROUND = 1
+/** In heights of the usual word: a space within a line, and the least and most that a line of print is high. */
+const SPACE = 0.9
+const [LOWEST, HIGHEST] = [0.45, 1.8]
+/** Print is wider than high, and neither a rule nor a filled patch. */
+const WIDER = 1.3
+const [PALEST, DARKEST] = [0.12, 0.75]
+/** With more places than this it is a drawing, or a page that is noise all over. */
+const MOST = 30
+
+/**
+ * Places as high as lines of print where there is ink and no word: a reader that takes the lines close to a rule for a
+ * part of its frame passes over them, and small labels over their values most of all.
+ * @param words boxes of the words that were read, as shares of the picture
+ * @param level dots darker than this are ink
+ */
+export function unreadInk(picture: Grey, words: readonly Box[], level: number): Box[] {
+  const { width, height } = picture
+  if (words.length === 0) return []
+  const [columns, rows] = [Math.floor(width / CELL), Math.floor(height / CELL)]
+  const cells = darkCells(picture, columns, rows, level)
+  for (const box of words) cover(cells, columns, rows, box)
+  const heights = words.map((b) => (b[3] - b[1]) * rows).sort((a, b) => a - b)
+  const usual = heights[heights.length >> 1]
+  const found = groups(cells, columns, rows, Math.max(2, Math.round(usual * SPACE))).filter(({ box: [l, t, r, b], dark }) => {
+    const [wide, high] = [r - l, b - t]
+    const share = dark / (wide * high)
+    return high >= usual * LOWEST && high <= usual * HIGHEST && wide >= high * WIDER && share >= PALEST && share <= DARKEST
+  })
+  return found.length > MOST ? [] : found.map(({ box: [l, t, r, b] }): Box => [(l * CELL) / width, (t * CELL) / height, (r * CELL) / width, (b * CELL) / height])
+}
+
+/** In heights of the usual word: a taller box may reach over two lines, which both are at least that high. */
+const TALL = 1.25
+const BAND = 0.35
+
+/**
+ * The boxes of words without a line above or below that a reader took for a part of the same row: of the bands of ink that
+ * paper parts, the widest and highest is the word's. Without this a label would stay hidden under the box of the value that it is over.
+ */
+export function withinLines(picture: Grey, words: readonly Box[], level: number): Box[] {
+  const { width, height } = picture
+  const heights = words.map((b) => (b[3] - b[1]) * height).sort((a, b) => a - b)
+  const usual = heights[heights.length >> 1]
+  return words.map((box): Box => {
+    const [left, top, right, bottom] = [Math.round(box[0] * width), Math.round(box[1] * height), Math.round(box[2] * width), Math.round(box[3] * height)]
+    if (bottom - top <= usual * TALL) return box
+    const lines = bandsIn(picture, [left, top, right, bottom], level).filter((band) => band.to - band.from >= usual * BAND)
+    if (lines.length < 2) return box
+    const { from, to } = lines.reduce((a, b) => (reach(b) > reach(a) ? b : a))
+    return [box[0], from / height, box[2], to / height]
+  })
+}
+
+/** Rows of dots with ink that follow one another, and how far their ink reaches across. */
+interface Band {
+  from: number
+  to: number
+  left: number
+  right: number
+}
+
+/** The box is the word's, which reaches from its left to its right; of two lines that both do, the higher one is the word. */
+const reach = ({ from, to, left, right }: Band): number => (right - left) * (to - from)
+
+function bandsIn({ width, data }: Grey, [left, top, right, bottom]: Box, level: number): Band[] {
+  const bands: Band[] = []
+  for (let y = top, open = false; y < bottom; y++) {
+    let [first, last] = [right, left]
+    for (let x = left; x < right; x++) if (data[y * width + x] < level) [first, last] = [Math.min(first, x), x + 1]
+    const inked = last > first
+    if (inked && !open) bands.push({ from: y, to: y + 1, left: first, right: last })
+    else if (inked) Object.assign(bands.at(-1)!, { to: y + 1, left: Math.min(bands.at(-1)!.left, first), right: Math.max(bands.at(-1)!.right, last) })
+    open = inked
+  }
+  return bands
+}
+
+function darkCells({ width, data }: Grey, columns: number, rows: number, level: number): Uint8Array {
+  const counts = new Uint8Array(columns * rows)
+  for (let y = 0; y < rows * CELL; y++) countRow(data, y * width, columns, level, counts, Math.floor(y / CELL) * columns)
+  for (let i = 0; i < counts.length; i++) counts[i] = counts[i] >= INKED ? 1 : 0
+  return counts
+}
+
+function countRow(data: Uint8Array, row: number, columns: number, level: number, counts: Uint8Array, to: number): void {
+  for (let column = 0, at = row; column < columns; column++) for (const end = at + CELL; at < end; at++) if (data[at] < level) counts[to + column]++
+}
+
+function cover(cells: Uint8Array, columns: number, rows: number, [l, t, r, b]: Box): void {
+  const [left, right] = [Math.max(0, Math.floor(l * columns) - AROUND), Math.min(columns, Math.ceil(r * columns) + AROUND)]
+  for (let y = Math.max(0, Math.floor(t * rows) - AROUND); y < Math.min(rows, Math.ceil(b * rows) + AROUND); y++) cells.fill(0, y * columns + left, y * columns + right)
+}
+
+interface Group {
+  /** In cells: left, top, and behind the last to the right and below. */
+  box: [number, number, number, number]
+  dark: number
+}
+
+/** Dark cells that touch, or are parted by a space within one line. */
+function groups(cells: Uint8Array, columns: number, rows: number, space: number): Group[] {
+  const found: Group[] = []
+  for (let start = 0; start < cells.length; start++) {
+    if (cells[start] !== 1) continue
+    const open = [start]
+    cells[start] = 2
+    const group: Group = { box: [columns, rows, 0, 0], dark: 0 }
+    while (open.length > 0) {
+      const at = open.pop()!
+      const [x, y] = [at % columns, Math.floor(at / columns)]
+      const { box } = group
+      group.dark++
+      group.box = [Math.min(box[0], x), Math.min(box[1], y), Math.max(box[2], x + 1), Math.max(box[3], y + 1)]
+      for (let v = Math.max(0, y - 1); v <= Math.min(rows - 1, y + 1); v++)
+        for (let u = Math.max(0, x - space); u <= Math.min(columns - 1, x + space); u++)
+          if (cells[v * columns + u] === 1) {
+            cells[v * columns + u] = 2
+            open.push(v * columns + u)
+          }
+    }
+    found.push(group)
+  }
+  return found
+}
