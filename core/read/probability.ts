@@ -12,7 +12,7 @@ export function probabilityOf(chosen: Ranked): number {
   if (!top) return 0
   const { candidate } = top
   if (candidate.proven) return 0.99
-  let place = calibrate(top.probability, candidate.page.source === 'text' ? ON_TEXT : ON_PICTURES)
+  let place = calibrate(top.probability, PROVED_RIGHT)
   const hand = candidate.words.some((w) => w.hand)
   let reading = hand ? handFit(readingOf(candidate.words), chosen.field.kind) : readingFit(readingOf(candidate.words), chosen.field.kind)
   if (chosen.backed) place = 1 - (1 - place) * 0.15
@@ -49,11 +49,10 @@ const handFit = (sure: number, kind: string): number => Math.max(0.3, 1 - Math.m
 type Curve = readonly (readonly [score: number, right: number])[]
 
 /**
- * From the share of score to the share that proved right, measured on papers drawn anew and not yet looked at; straight
- * lines between the points. On a picture what speaks against a value may be lost, so the same score says less.
+ * From the share of score to the share that proved right, measured on papers drawn anew and not yet looked at, of text and
+ * of pictures; straight lines between the points.
  */
-export const ON_TEXT: Curve = [[0, 0.02], [0.3, 0.3], [0.5, 0.58], [0.65, 0.76], [0.75, 0.88], [0.85, 0.955], [0.93, 0.985], [1, 0.996]]
-export const ON_PICTURES: Curve = [[0, 0.02], [0.3, 0.25], [0.5, 0.5], [0.65, 0.7], [0.75, 0.83], [0.85, 0.93], [0.93, 0.975], [1, 0.995]]
+export const PROVED_RIGHT: Curve = [[0, 0.02], [0.3, 0.29], [0.5, 0.57], [0.65, 0.76], [0.75, 0.89], [0.85, 0.96], [0.93, 0.986], [1, 0.998]]
 
 export function calibrate(score: number, curve: Curve): number {
   const at = curve.findIndex(([x], i) => i > 0 && score <= x)

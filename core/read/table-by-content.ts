@@ -1,5 +1,5 @@
 import { boxAround } from '../page/geometry.ts'
-import { linesOf, type Line } from '../page/layout.ts'
+import type { Line } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import { fold } from '../page/text.ts'
 import type { Field } from '../program/schema.ts'
@@ -7,6 +7,8 @@ import { parseDate } from './kinds/date.ts'
 import { plainNumber } from './kinds/id.ts'
 import { readMoney } from './kinds/money.ts'
 import { mendLines, mendRows } from './mend-rows.ts'
+import { mendWords } from './mend-words.ts'
+import { linesWithoutSpecks } from './specks.ts'
 import { leadsInto, settleSigns, shortDate, SKIPPED_ROWS, type Table } from './table.ts'
 import { cents, isMoney, type Money, type Row } from './value.ts'
 
@@ -30,7 +32,7 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
   for (const page of pages) {
     let last: { line: Line; found: ContentRow } | null = null
     let ahead: Word[] = []
-    const lines = linesOf(page)
+    const lines = linesWithoutSpecks(page)
     for (const [i, line] of lines.entries()) {
       const found = readRow(line, last?.found)
       if (found && ahead.length > 0) {
@@ -67,6 +69,7 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
   settleSigns(table, field)
   mendRows(table, field)
   mendLines(table, field)
+  mendWords(table, field)
   return table
 }
 

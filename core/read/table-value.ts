@@ -1,7 +1,7 @@
-import { editDistance, tokens } from '../page/text.ts'
 import type { Field } from '../program/schema.ts'
 import { endsOf } from './arithmetic.ts'
 import { figureSlip } from './figures.ts'
+import { likelySpelling } from './mend-words.ts'
 import { round } from './probability.ts'
 import type { Table } from './table.ts'
 import type { Settled } from './table-choice.ts'
@@ -19,7 +19,7 @@ export function tableValue({ table, proof }: Settled, field: Field, lacking = fa
   confidence *= table.sure >= 0.999 ? 1 : Math.max(0.5, proof === true ? 0.97 : 0.6 + 0.4 * table.sure)
   if (table.rows.length === 0) confidence = 0.3
   // Sums bear out the amounts, not the words beside them.
-  if (table.spelt < SPELT || (table.spelt < 0.999 && misspelt(table, field))) confidence = Math.min(confidence, 0.55)
+  if (table.spelt < SPELT || (table.spelt < 0.999 && likelySpelling(table, field).size > 0)) confidence = Math.min(confidence, 0.55)
   const ordered = table.sure >= 0.999 || followsDays(table, field)
   if (lacking || !complete || !ordered || !multiplies(table, field) || (proof !== true && table.unexplained.length > 0)) confidence = Math.min(confidence, 0.55)
   return {
@@ -41,19 +41,6 @@ function followsDays(table: Table, field: Field): boolean {
   const day = field.columns.find((c) => c.kind === 'date')?.name
   const days = table.rows.flatMap((row) => (day && typeof row[day] === 'string' ? [row[day]] : []))
   return days.every((d, i) => i === 0 || d >= days[i - 1]) || days.every((d, i) => i === 0 || d <= days[i - 1])
-}
-
-/** Letters of a word at least that is likelier misread than another word: "Stor" and "Stop" may both be meant. */
-const LONG_WORD = 5
-
-/** Whether a word of the rows that stands there once is one letter off another that stands there several times ("Bakexy Row" among "Bakery Row"). */
-function misspelt(table: Table, field: Field): boolean {
-  const names = field.columns.flatMap((c) => (c.kind === 'text' ? [c.name] : []))
-  const times = new Map<string, number>()
-  for (const row of table.rows) for (const name of names) for (const word of tokens(typeof row[name] === 'string' ? row[name] : '')) if (word.length >= LONG_WORD && !/\d/.test(word)) times.set(word, (times.get(word) ?? 0) + 1)
-  const often = [...times].flatMap(([word, n]) => (n > 1 ? [word] : []))
-  const plural = (a: string, b: string): boolean => a === `${b}s` || b === `${a}s`
-  return [...times].some(([word, n]) => n === 1 && often.some((other) => !plural(word, other) && editDistance(word, other, 1) <= 1))
 }
 
 /** Words read less surely than this are likely misspelt somewhere. */

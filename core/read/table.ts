@@ -4,10 +4,12 @@ import type { Page, Word } from '../page/page.ts'
 import { remembered } from '../page/remember.ts'
 import { fold, nearlyWord, tokens } from '../page/text.ts'
 import type { Column, Field } from '../program/schema.ts'
-import { parseDate } from './kinds/date.ts'
+import { parseDate, readDates } from './kinds/date.ts'
 import { plainNumber } from './kinds/id.ts'
 import { parseMoney } from './kinds/money.ts'
 import { mendLines, mendRows } from './mend-rows.ts'
+import { mendWords } from './mend-words.ts'
+import { linesWithoutSpecks } from './specks.ts'
 import { cents, fromCents, isMoney, type Money, type Row } from './value.ts'
 
 /** A table read over the pages of a document. */
@@ -46,7 +48,7 @@ export function readTable(pages: readonly Page[], field: Field): Table | null {
   const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, unexplained: [] }
   let columns: HeadColumn[] | null = null
   for (const page of pages) {
-    const lines = linesOf(page)
+    const lines = linesWithoutSpecks(page)
     const head = findHead(lines, field)
     if (head) {
       columns = head.columns
@@ -61,6 +63,7 @@ export function readTable(pages: readonly Page[], field: Field): Table | null {
   settleSigns(table, field)
   mendRows(table, field)
   mendLines(table, field)
+  mendWords(table, field)
   return table
 }
 
@@ -329,7 +332,7 @@ function toRow(cells: Cells, columns: HeadColumn[], field: Field): Row {
       const money: Money = sign < 0 && !parsed.value.amount.startsWith('-') ? { ...parsed.value, amount: `-${parsed.value.amount}` } : parsed.value
       if (Number(money.amount) === 0 && isMoney(row[column.name])) continue
       row[column.name] = money
-    } else if (column.kind === 'date') row[column.name] = parseDate(text)?.value ?? shortDate(text)
+    } else if (column.kind === 'date') row[column.name] = parseDate(text)?.value ?? shortDate(text) ?? (readDates(words)[0]?.value as string | undefined) ?? null
     else if (column.kind === 'number') row[column.name] = /\d/.test(text) ? plainNumber(text.replace(/[^\d.,]/g, '').replace(/^[.,]|[.,]$/g, '')) || null : null
     // A sign set apart from its amount ("rent –") is no word of what stands before it.
     else row[column.name] = row[column.name] ? `${row[column.name] as string} ${text}` : text

@@ -25,6 +25,11 @@ test('the box of a word that reaches over two lines is cut to its own', async ()
   expect(heading).toEqual([30, 100, 135, 111])
 })
 test('a page of which no word was read says nothing', async () => expect(unreadInk(await form(), [], 128)).toEqual([]))
+test('a figure alone is print where words stand in its line, and a speck anywhere else', async () => {
+  const picture = await printed(['3', 30, 60], ['Bow thruster kit', 80, 60], ['2,182.50', 250, 60], ['3', 30, 150])
+  const found = inPoints(unreadInk(picture, [at(80, 50, 162, 62), at(250, 50, 298, 61)], inkLevel(picture)))
+  expect(found.map(([left, top]) => [left < 33, top > 45 && top < 56])).toEqual([[true, true]])
+})
 test('specks and rules are no print', async () => {
   const picture = await printed(['Total', 30, 60], ['. . .', 200, 60], ['____________________', 200, 110])
   expect(unreadInk(picture, [at(30, 50, 58, 61)], inkLevel(picture))).toEqual([])

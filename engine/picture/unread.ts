@@ -13,6 +13,10 @@ const [LOWEST, HIGHEST] = [0.45, 1.8]
 /** Print is wider than high, and neither a rule nor a filled patch. */
 const WIDER = 1.3
 const [PALEST, DARKEST] = [0.12, 0.75]
+/** In heights of the usual word: what is lower is a point or a dash. */
+const FIGURE = 0.6
+/** A 1 is wider than what is left of a rule, as a share of its height. */
+const NARROWEST = 0.25
 /** With more places than this it is a drawing, or a page that is noise all over. */
 const MOST = 30
 
@@ -30,11 +34,16 @@ export function unreadInk(picture: Grey, words: readonly Box[], level: number): 
   for (const box of words) cover(cells, columns, rows, box)
   const heights = words.map((b) => (b[3] - b[1]) * rows).sort((a, b) => a - b)
   const usual = heights[heights.length >> 1]
-  const found = groups(cells, columns, rows, Math.max(2, Math.round(usual * SPACE))).filter(({ box: [l, t, r, b], dark }) => {
+  const isPrint = ({ box: [l, t, r, b], dark }: Group): boolean => {
     const [wide, high] = [r - l, b - t]
     const share = dark / (wide * high)
-    return high >= usual * LOWEST && high <= usual * HIGHEST && wide >= high * WIDER && share >= PALEST && share <= DARKEST
-  })
+    if (high < usual * LOWEST || high > usual * HIGHEST || share < PALEST) return false
+    if (wide >= high * WIDER) return share <= DARKEST
+    // A figure alone, as a quantity is, stands in a line with words; a speck stands anywhere.
+    const middle = (t + b) / 2 / rows
+    return high >= usual * FIGURE && wide >= high * NARROWEST && words.some((w) => middle > w[1] && middle < w[3])
+  }
+  const found = groups(cells, columns, rows, Math.max(2, Math.round(usual * SPACE))).filter(isPrint)
   return found.length > MOST ? [] : found.map(({ box: [l, t, r, b] }): Box => [(l * CELL) / width, (t * CELL) / height, (r * CELL) / width, (b * CELL) / height])
 }
 

@@ -53,7 +53,7 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
       // A word that was cut through, and the edge of one beside the place, are no words of their own.
       return cutThrough(w) || kept.some((k) => mostlyOn(box, k.box)) ? [] : [{ ...w, box }]
     })
-    if (placed.length === 0) return
+    if (placed.length === 0 || (place.words.length === 0 && !placed.some((w) => /[\p{L}\p{N}]/u.test(w.text)))) return
     if (place.words.length === 0) added.push(...placed)
     else place.words.forEach((word, k) => again.set(word, k === 0 ? placed : []))
   })

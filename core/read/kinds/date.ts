@@ -68,15 +68,16 @@ export const parseDate = remembered((text): { value: string; fit: number; repair
 
 /**
  * A date as weak readers and hasty hands write it, for pictures alone: on a page with a text layer such figures are no date.
- * Strokes read as figures ("1510911965"), points that are none ("199.2-03-16"), letters in day and year ("z4-NOV-8s"), a
+ * Strokes read as figures ("1510911965"), points lost or taken for others ("06.022026", "25.02:2026"), or that are none ("199.2-03-16"), letters in day and year ("z4-NOV-8s"), a
  * month a letter off ("4 Hay 1963"), a day beyond its month ("46 Nov") and a year that lies centuries back ("05.12.1783").
  */
 const parseWeakDate = remembered((text): { value: string; fit: number; repaired: boolean } | null => {
   const found = parseDate(text)
   if (found) return found
-  const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim()
+  const clean = fold(text).trim().replace(/^[("'‘’“”*:,;.]+|[)"'‘’“”*,;:.]+$/g, '').trim()
   const named = /^([0-9a-z|!]{1,2})([\s.-]*)([a-z]{3,10})([\s.-]*)([0-9a-z|!]{2}|[0-9a-z|!]{4})$/.exec(clean)
   const tried = [
+    clean.replace(/^(\d{2})[.:;,·]?(\d{2})[.:;,·]?((?:19|20)\d{2})$/, '$1.$2.$3'),
     clean.replace(/^(\d{2})1(\d{2})1((?:19|20)\d{2})$/, '$1/$2/$3'),
     /[-/]/.test(clean) ? clean.replace(/(?<=\d)[.,·](?=\d)/g, '') : clean,
     named && monthOf(named[3]) ? asDigits(named[1]) + named[2] + named[3] + named[4] + asDigits(named[5]) : clean,
@@ -84,7 +85,7 @@ const parseWeakDate = remembered((text): { value: string; fit: number; repaired:
     clean.replace(/^[4-9](?=\d[\s./-])/, (tens) => TENS[tens]),
     clean.replace(/(?<!\d)1[0-8](\d{2})(?!\d)/, '19$1').replace(/(?<!\d)2[1-9](\d{2})(?!\d)/, '20$1'),
   ]
-  const value = tried.map((form) => (form === clean ? null : dateIn(form))).find((date) => date !== null)
+  const value = tried.map((form) => (form === text ? null : dateIn(form))).find((date) => date !== null)
   return value ? { value, fit: 0.5, repaired: true } : null
 })
 

@@ -1,0 +1,45 @@
+import { editDistance, tokens } from '../page/text.ts'
+import type { Field } from '../program/schema.ts'
+import type { Table } from './table.ts'
+
+/** Letters of a word at least that is likelier misread than another word: "Stor" and "Stop" may both be meant. */
+const LONG_WORD = 5
+/** A word that stands so often in the rows was not misread each time in the same way. */
+const OFTEN = 2
+const SURELY = 3
+
+/**
+ * Words of the rows that stand there once and are a letter off one that stands there several times ("Bakexy Row" among
+ * "Bakery Row"), by what was likely meant.
+ * @param times how often the other must stand there
+ */
+export function likelySpelling(table: Table, field: Field, times = OFTEN): Map<string, string> {
+  const count = new Map<string, number>()
+  for (const row of table.rows) for (const name of textsOf(field)) for (const word of tokens(typeof row[name] === 'string' ? row[name] : '')) if (word.length >= LONG_WORD && !/\d/.test(word)) count.set(word, (count.get(word) ?? 0) + 1)
+  const often = [...count].flatMap(([word, n]) => (n >= times ? [word] : []))
+  const plural = (a: string, b: string): boolean => a === `${b}s` || b === `${a}s`
+  return new Map([...count].flatMap(([word, n]): [string, string][] => {
+    const meant = n === 1 ? often.filter((other) => !plural(word, other) && editDistance(word, other, 1) <= 1) : []
+    return meant.length === 1 ? [[word, meant[0]]] : []
+  }))
+}
+
+/** On a picture, spells a word of the rows as it stands there three times and more. What stands there less often is asked about. */
+export function mendWords(table: Table, field: Field): void {
+  if (table.spelt >= 0.999) return
+  const meant = likelySpelling(table, field, SURELY)
+  if (meant.size === 0) return
+  /** How the rows write a word, capitals and accents as they are. */
+  const written = new Map<string, string>()
+  for (const row of table.rows) for (const name of textsOf(field)) for (const word of wordsOf(row[name])) written.set(tokens(word).join(' '), word)
+  for (const row of table.rows)
+    for (const name of textsOf(field)) {
+      const text = row[name]
+      if (typeof text !== 'string') continue
+      row[name] = wordsOf(text).map((word) => written.get(meant.get(tokens(word).join(' ')) ?? '') ?? word).join(' ')
+      table.repaired ||= row[name] !== text
+    }
+}
+
+const textsOf = (field: Field): string[] => field.columns.flatMap((c) => (c.kind === 'text' ? [c.name] : []))
+const wordsOf = (cell: unknown): string[] => (typeof cell === 'string' ? cell.split(' ') : [])

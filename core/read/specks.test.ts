@@ -1,0 +1,15 @@
+import { pageOf } from '../page/page-of.ts'
+import { linesWithoutSpecks } from './specks.ts'
+
+const lines = (rows: string[], source: 'ocr' | 'text' = 'ocr', sure = 0.7) => linesWithoutSpecks(pageOf(rows, { source, sure })).map((l) => l.segments.map((s) => s.text).join(' | '))
+
+test('marks, and a dash before the first cell, are no part of a row on a picture', () => {
+  expect(lines(['* | 11.03.2026 | Ferry Office | 82,80', '- | 12.03.2026 | Chandlery ; | 131,36'])).toEqual(['11.03.2026 | Ferry Office | 82,80', '12.03.2026 | Chandlery | 131,36'])
+})
+test('signs and what firms are called by stay', () => expect(lines(['11.03.2026 | Fathom & Daughters | - 82,80 | (131,36)'])).toEqual(['11.03.2026 | Fathom & Daughters | - 82,80 | (131,36)']))
+test('a weak letter alone is a speck, a sure one is not', () => {
+  expect(lines(['Cheque | i | 26.18'])).toEqual(['Cheque | 26.18'])
+  expect(lines(['Cheque | i | 26.18'], 'ocr', 0.95)).toEqual(['Cheque | i | 26.18'])
+})
+test('a line of specks alone is none', () => expect(lines(['“ ;', 'Cheque'])).toEqual(['Cheque']))
+test('a text layer has no specks', () => expect(lines(['* | Cheque'], 'text')).toEqual(['* | Cheque']))
