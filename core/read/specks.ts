@@ -24,12 +24,35 @@ export function linesWithoutSpecks(page: Page): Line[] {
 
 function withoutSpecks(line: Line): Line {
   const isSpeck = (word: Word, segment: Segment): boolean => MARK.test(word.text) || (segment === line.segments[0] && segment.words.length === 1 && DASH.test(word.text)) || (segment.words.length === 1 && word.sure < LETTER && /^\p{Ll}$/u.test(word.text))
-  const segments = line.segments.flatMap((segment): Segment[] => {
-    const words = segment.words.filter((w) => !isSpeck(w, segment))
-    return words.length === segment.words.length ? [segment] : words.length === 0 ? [] : [{ words, text: spoken(words), box: boxAround(words.map((w) => w.box)) }]
+  if (line.words.length <= 2 && line.words.every((w) => w.sure < STAIN && !/\d/.test(w.text))) return { ...line, segments: [], words: [], text: '' }
+  const spokenFirst = line.segments.findIndex((s) => s.words.some((w) => /\p{L}{2}/u.test(w.text)))
+  const segments = line.segments.flatMap((segment, at): Segment[] => {
+    if (at > spokenFirst && spokenFirst >= 0 && isScrap(segment)) return []
+    const words = segment.words.filter((w) => !isSpeck(w, segment)).map(tidied)
+    return words.length === 0 ? [] : [{ words, text: spoken(words), box: boxAround(words.map((w) => w.box)) }]
   })
   const words = segments.flatMap((s) => s.words)
-  return words.length === line.words.length ? line : { ...line, segments, words, text: spoken(words), box: words.length > 0 ? boxAround(words.map((w) => w.box)) : line.box }
+  return { ...line, segments, words, text: spoken(words), box: words.length > 0 ? boxAround(words.map((w) => w.box)) : line.box }
+}
+
+/** Words read as weakly as this, apart from a row's own words, are stains and what shines through; in a line of their own they may be the end of a row's, if they are not weaker still. */
+const [SCRAP, STAIN] = [0.6, 0.35]
+const isScrap = ({ words }: Segment): boolean => words.length <= 2 && words.every((w) => w.sure < SCRAP && !/\d[.,]?\d/.test(w.text))
+
+/** A word without what a rule or the grain of the paper added at its ends. */
+function tidied(word: Word): Word {
+  if (word.sure >= 0.999) return word
+  const text = word.text
+    // The rule before the first column is a 1 before the day: no month has a hundred and eight days.
+    .replace(/^[1Il|](?=\d{2}[/.-]\d{2}[/.-]\d{2,4}$)/, '')
+    .replace(/^["“”‘’'«*°_|:;.,]+(?=[\p{L}\d€£])/u, '')
+    .replace(/(?<=\d[.,]\d{2})["“”‘’'»*_|:;.,!\]}]+$/, '')
+    .replace(/(?<=^[^(]*\d[.,]\d{2})\)$/, '')
+    .replace(/(?<=\p{L})["“”’»_|]+$/u, '')
+    // "Ltd." and "Co." have a point of their own, and a comma may be meant.
+    .replace(/(?<=\p{L}{4})[.:;]+$/u, '')
+    .replace(/(?<=\p{L})_(?=\p{L})/gu, ' ')
+  return text === word.text || text === '' ? word : { ...word, text }
 }
 
 const spoken = (words: readonly Word[]): string => words.map((w) => w.text).join(' ')

@@ -93,6 +93,9 @@ function rowReader(field: Field): ((line: Line, before?: ContentRow) => ContentR
 
 const blank = (words: readonly Word[]): string => words.map((w) => w.text).join(' ').replace(/^[\s·|:-]+|[\s·|:–—−-]+$/g, '')
 
+/** Figures with a stroke or a point in them that are no amount. */
+const LOST_AMOUNT = /^\D?\d{1,3}[.,:]?\d{2,4}\D?$/
+
 function bookingIn(line: Line, names: { date: string; text: string; amount: string; balance: string }): ContentRow | null {
   let length = Math.min(3, line.words.length)
   let date: string | null = null
@@ -103,14 +106,16 @@ function bookingIn(line: Line, names: { date: string; text: string; amount: stri
   if (!date) return null
   const rest = line.words.slice(length + 1)
   const amounts = readMoney(rest).filter((m) => /[.,]\d{2}\D*$/.test(m.raw))
-  if (amounts.length < 2) return null
-  const [amount, balance] = amounts.slice(-2)
-  const text = rest.slice(0, rest.indexOf(amounts[0].words[0]))
+  // On a weak print the balance may be all that can be read of a row, which the rows around it may still complete.
+  const lost = amounts.length === 1 ? rest.findIndex((w) => w.sure < 0.999 && LOST_AMOUNT.test(w.text) && !amounts[0].words.includes(w)) : -1
+  if (amounts.length < 2 && lost < 0) return null
+  const [amount, balance] = lost < 0 ? amounts.slice(-2) : [null, amounts[0]]
+  const text = rest.slice(0, lost < 0 ? rest.indexOf(amounts[0].words[0]) : lost)
   // "1 January to 31 January" with the balances behind it is the head of a statement, not a booking.
   if (/^(?:to|and|until|till|through|au|al|hasta|[-–])$/i.test(text[0]?.text ?? '') || (text.length > 0 && parseDate(blank(text)) !== null)) return null
   // A second day (booked, then valued) stands between the first and the words.
   while (text.length > 1 && parseDate(text[0].text)) text.shift()
-  return { row: { [names.date]: date, [names.text]: blank(text) || null, [names.amount]: amount.value as Money, [names.balance]: balance.value as Money }, words: line.words, text }
+  return { row: { [names.date]: date, [names.text]: blank(text) || null, [names.amount]: (amount?.value as Money | undefined) ?? null, [names.balance]: balance.value as Money }, words: line.words, text }
 }
 
 function goodsIn(line: Line, names: { text: string; number: string; unit: string; amount: string }, last?: ContentRow): ContentRow | null {

@@ -44,9 +44,13 @@ export function bestTable(readings: TwoReadings, field: Field, type: DocumentTyp
   if (byHead.proof === true) return byHead
   const byContent = judged(readings.byContent())
   if (!byContent.table) return byHead
-  const better = byContent.proof === true || !byHead.table || byHead.table.rows.length < byContent.table.rows.length
+  // A head that lost a column leaves its cells empty, or fills them with its neighbour's.
+  const better = byContent.proof === true || !byHead.table || filled(byHead.table) < filled(byContent.table)
   return better ? byContent : byHead
 }
+
+/** How many cells of a table have something in them. */
+const filled = ({ rows }: Table): number => rows.reduce((sum, row) => sum + Object.values(row).filter((cell) => cell !== null).length, 0)
 
 /** Whether the arithmetic of the paper itself bears the rows out; null where it has none to compare with. */
 function provenBy(table: Table, field: Field, type: DocumentType, value: (name: string) => unknown): boolean | null {

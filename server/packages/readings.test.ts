@@ -9,8 +9,8 @@ import { keptReader } from './readings.ts'
 function store(rows: { key: string; body: DocumentReading }[] = []) {
   let asked = 0
   const work = {
-    select: () => ({ from: () => ({ where: async () => { asked++; return rows } }) }),
-    insert: () => ({ values: (fresh: typeof rows) => ({ onConflictDoNothing: async () => void rows.push(...fresh) }) }),
+    select: () => ({ from: () => ({ where: () => { asked++; return Promise.resolve(rows) } }) }),
+    insert: () => ({ values: (fresh: typeof rows) => ({ onConflictDoNothing: () => Promise.resolve(void rows.push(...fresh)) }) }),
   } as unknown as Work
   return { work, rows, asked: () => asked }
 }
