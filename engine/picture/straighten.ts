@@ -1,5 +1,5 @@
 import type { Box } from '../../core/page/geometry.ts'
-import type { Grey } from './grey.ts'
+import { paperOf, type Grey } from './grey.ts'
 import { pictures } from './library.ts'
 
 /** A picture turned by a small angle, and the way back for boxes found on it. */
@@ -15,8 +15,10 @@ export interface Straight {
 export async function straighten(picture: Grey, skew: number): Promise<Straight> {
   if (Math.abs(skew) < 0.25) return { picture, back: (box) => box, forth: (box) => box }
   const sharp = await pictures()
+  // White corners beside grey paper would be taken for the paper, and the paper for ink.
+  const paper = paperOf(picture)
   const { data, info } = await sharp(picture.data, { raw: { width: picture.width, height: picture.height, channels: 1 } })
-    .rotate(-skew, { background: '#ffffff' })
+    .rotate(-skew, { background: { r: paper, g: paper, b: paper } })
     .extractChannel(0)
     .raw()
     .toBuffer({ resolveWithObject: true })
