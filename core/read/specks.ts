@@ -44,7 +44,7 @@ function tidied(word: Word): Word {
   if (word.sure >= 0.999) return word
   const text = word.text
     // The rule before the first column is a 1 before the day: no month has a hundred and eight days.
-    .replace(/^[1Il|](?=\d{2}[/.-]\d{2}[/.-]\d{2,4}$)/, '')
+    .replace(/^[1Il|](?=\d{2}[/.-]\d{2}[/.-]\d{2,4}[.,;:]?$)/, '')
     .replace(/^["“”‘’'«*°_|:;.,]+(?=[\p{L}\d€£])/u, '')
     .replace(/(?<=\d[.,]\d{2})["“”‘’'»*_|:;.,!\]}]+$/, '')
     .replace(/(?<=^[^(]*\d[.,]\d{2})\)$/, '')
