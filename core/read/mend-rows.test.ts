@@ -21,6 +21,7 @@ test('both lacking, between two rows that are there', () => expect(mended(table(
 test('a clear amount that does not fit stays: that is a finding, not a misreading', () => expect(mended(table([['-10.00', '90.00'], ['-41.00', '50.00'], ['-5.00', '45.00']]))[1]).toEqual(['-41.00', '50.00']))
 test('a weakly read one is mended', () => expect(mended(table([['-10.00', '90.00'], ['-41.00', '50.00'], ['-5.00', '45.00']], 0.6, [0.95, 0.6, 0.95]))[1]).toEqual(['-40.00', '50.00']))
 test('one that is far off stays: a row between was lost, and the two are not one', () => expect(mended(table([['-10.00', '4164.34'], ['-96.46', '4032.29'], ['-26.79', '4005.50']], 0.6, [0.95, 0.6, 0.95]))[1]).toEqual(['-96.46', '4032.29']))
+test('a figure too many in front of an amount, as a rule before it is read', () => expect(mended(table([['-10.00', '1552.73'], ['-7141.70', '1411.03'], ['-122.99', '1288.04']]))[1]).toEqual(['-141.70', '1411.03']))
 test('a text layer is believed to the letter', () => expect(mended(table([['-10.00', '90.00'], [null, '50.00'], ['-5.00', '45.00']], 1))[1]).toEqual([null, '50.00']))
 test('balances lost in a row are borne out by the amounts between two that are there', () => {
   expect(mended(table([['-10.00', '6090.00'], ['-40.00', null], ['-45.00', '205.00'], ['-5.00', '6000.00']])).map((r) => r[1])).toEqual(['6090.00', '6050.00', '6005.00', '6000.00'])

@@ -13,3 +13,20 @@ test('a weak letter alone is a speck, a sure one is not', () => {
 })
 test('a line of specks alone is none', () => expect(lines(['“ ;', 'Cheque'])).toEqual(['Cheque']))
 test('a text layer has no specks', () => expect(lines(['* | Cheque'], 'text')).toEqual(['* | Cheque']))
+test.each([
+  ['108/02/2026,', '08/02/2026,'],
+  ['|10/02/2026', '10/02/2026'],
+  ['"82.92', '82.92'],
+  ['3.059,13}', '3.059,13'],
+  ['157,00)', '157,00'],
+  ['(157,00)', '(157,00)'],
+  ['°52.20-', '52.20-'],
+  ['“Bakery', 'Bakery'],
+  ['Transfer_to', 'Transfer to'],
+  ['Cafe.', 'Cafe'],
+  ['Co.', 'Co.'],
+])('%s stands in a cell as %s', (read, cell) => expect(lines([`Cheque ${read}`])).toEqual([`Cheque ${cell}`]))
+test('what is hardly read behind a row’s own words is a stain', () => {
+  expect(lines(['07/02/2026 Cheque | cre | 86,74'], 'ocr', 0.55)).toEqual(['07/02/2026 Cheque | 86,74'])
+  expect(lines(['Pee'], 'ocr', 0.1)).toEqual([])
+})

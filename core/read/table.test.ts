@@ -98,3 +98,8 @@ test('a sentence under the sums is no end of the last row', () => {
   const page = pageOf(['Concepto | Unidades | Precio unitario | Total', 'Radar and chart | 1 | 189.50 | 189.50', ' |  | Suma | € 189.50', ' |  | Importe total | € 189.50', 'Pago: 30 % al pedido.'], { at: [0.08, 0.4, 0.6, 0.8] })
   expect(readTable([page], goods)?.rows.map((r) => r.description)).toEqual(['Radar and chart'])
 })
+
+test('a row of which only the balance was read on a weak print is a row, whose amount the rows around it say', () => {
+  const weak = pageOf(['01/03/2026 | Card payment | 57.131 | 4,315.58', '01/03/2026 | Ferry Office | 101.23 | 4,214.35', '02/03/2026 | Chandlery | 11.581 | 4,202.77', '02/03/2026 | Fuel Quay | 11.48 | 4,191.29'], { at, source: 'ocr', sure: 0.8 })
+  expect(readTableByContent([weak], transactions)?.rows.map((r) => [r.amount, r.balance])).toEqual([[null, eur('4315.58')], [eur('-101.23'), eur('4214.35')], [eur('-11.58'), eur('4202.77')], [eur('-11.48'), eur('4191.29')]])
+})

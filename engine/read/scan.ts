@@ -37,7 +37,7 @@ export async function readScan(picture: Grey, dpi: number, said?: Rotation): Pro
       // The lean was measured along the other axis where the page lies across.
       const leaning = (other - rotation) % 180 === 0 ? measures.skew : 0
       const again = await readUpright(picture, other, dpi, leaning)
-      if (makesMore(again.words, reading.words)) {
+      if (sense(again.words) > sense(reading.words) + 0.04) {
         reading = again
         rotation = other
         lean = leaning
@@ -122,16 +122,6 @@ function sense(words: readonly Word[]): number {
     letters += n
   }
   return letters < FEW_LETTERS ? 0.3 : sum / letters
-}
-
-/** So few letters may look sure by chance; a page the right way up has so many times more. */
-const CHANCE = 40
-const MANY_TIMES = 3
-
-/** Whether a page makes more sense read one way than another. */
-function makesMore(words: readonly Word[], than: readonly Word[]): boolean {
-  if (sense(words) > sense(than) + 0.04) return true
-  return lettersIn(than) < CHANCE && lettersIn(words) > lettersIn(than) * MANY_TIMES && sense(words) > LITTLE_SENSE && !areScraps(words)
 }
 
 /** Of print lying across the page single letters are all that is read, some of them surely. */
