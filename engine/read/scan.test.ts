@@ -71,6 +71,12 @@ describe('a second look', () => {
     expect(texts(again).sort()).toEqual(['01.01.2026', 'Bank', 'From', 'Harbour', 'Union'])
     expect(again.find((w) => w.text === '01.01.2026')!.box[1] * 200).toBeGreaterThan(53)
   })
+  test('a caption before a row of dots is read, and the dots are no word', async () => {
+    const page = await printed(['Total', 30, 30], ['Signature of account holder .......................................', 30, 90])
+    const again = texts(await lookAgain(page, [word('Total', 0.95, [30, 20, 58, 31])], DPI))
+    expect(again.slice(0, 5)).toEqual(['Total', 'Signature', 'of', 'account', 'holder'])
+    expect(again.filter((t) => /^[.·…_]{4}/.test(t))).toEqual([])
+  })
   test('what is sure stays, and dots between words are no ink', async () => {
     const words = [sure, word('Street', 0.95, [200, 50, 236, 61])]
     expect(await lookAgain(await printed(['Total', 30, 60], ['. . . . . . . . . .', 70, 60], ['Street', 200, 60]), words, DPI)).toEqual(words)

@@ -19,6 +19,9 @@ const GAP = 26
 const SURER = 0.1
 const SURE = 0.8
 const LEAST = 0.5
+/** A row of dots to write on, whose further dots a reader takes for letters ("........ooococ"): no word, and no doubt about the label before it. */
+const LEADERS = /^[.·…_]{4,}/
+
 /** In heights of letters: what is further from a word than a space is not looked for beside it, nor what goes on for longer than this. */
 const SPACE = 1.3
 const FURTHEST = 14
@@ -39,7 +42,7 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
   const added: Word[] = []
   places.forEach((place, i) => {
     const [top, bottom] = [tops[i], tops[i + 1] - GAP]
-    const found = seen.filter((w) => { const y = ((w.box[1] + w.box[3]) / 2) * sheet.height; return y >= top && y < bottom })
+    const found = seen.filter((w) => { const y = ((w.box[1] + w.box[3]) / 2) * sheet.height; return y >= top && y < bottom && !LEADERS.test(w.text) })
     const needed = place.passed ? SURE : Math.max(LEAST, surenessOf(place.words) + SURER)
     if (found.length === 0 || surenessOf(found) < needed) return
     const at = (x: number, y: number): [number, number] => [place.left + (x * sheet.width - GAP) / LARGER, place.top + (y * sheet.height - top) / LARGER]
