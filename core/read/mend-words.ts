@@ -24,7 +24,10 @@ export function likelySpelling(table: Table, field: Field, times = OFTEN): Map<s
   }))
 }
 
-/** On a picture, spells a word of the rows as it stands there three times and more. What stands there less often is asked about. */
+/** As sure as a spelling is that other rows lend to a word: it is put to a person, who need not type it. */
+const GUESSED = 0.5
+
+/** On a picture, spells a word of the rows as it stands there three times and more, and has it asked about: it may be another word. */
 export function mendWords(table: Table, field: Field): void {
   if (table.spelt >= 0.999) return
   const meant = likelySpelling(table, field, SURELY)
@@ -37,7 +40,7 @@ export function mendWords(table: Table, field: Field): void {
       const text = row[name]
       if (typeof text !== 'string') continue
       row[name] = wordsOf(text).map((word) => written.get(meant.get(tokens(word).join(' ')) ?? '') ?? word).join(' ')
-      table.repaired ||= row[name] !== text
+      if (row[name] !== text) [table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
     }
 }
 

@@ -46,7 +46,9 @@ test('a listed wording of many words leads to its value over the end of a line',
   expect(found('vessel_registration', ['with official number SK219-2338. Her owner is Torquil Maud Northcott. Given under my hand', 'on August 13, 2021. This certificate expires on August 13, 2026.'])).toMatchObject({ issue_date: '2021-08-13', expiry_date: '2026-08-13' })
 })
 test('what somebody is to a firm is no part of the name', () => {
-  expect(found('employment_letter', ['We, Ellery Harbour Services Co., confirm the following about our Boatbuilder Ottilie Stenhouse: start of', 'employment 6/11/22; gross pay 35,169.84 per year; not on probation.'])).toMatchObject({ employee_name: 'Ottilie Stenhouse' })
+  const letter = ['We, Ellery Harbour Services Co., confirm the following about our Boatbuilder Ottilie Stenhouse: start of', 'employment 6/11/22; gross pay 35,169.84 per year; not on probation.']
+  expect(inProse(pageOf(letter), typeById(builtInTypes, 'employment_letter')).find((c) => c.field === 'employee_name')).toMatchObject({ partial: true })
+  expect(found('employment_letter', letter)).toMatchObject({ employee_name: 'Ottilie Stenhouse' })
 })
 test('a country ends where the next sentence begins', () => {
   expect(found('tax_self_certification', ['My only country or jurisdiction of tax residence is in the country of tax residence Ireland', 'I certify that I am the account holder and that what is said above is true and complete.'])).toMatchObject({ tax_country: 'Ireland' })

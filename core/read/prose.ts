@@ -37,7 +37,7 @@ export function inProse(page: Page, type: DocumentType): Candidate[] {
       if (!found) return []
       const places = found.words.map((w) => clean.indexOf(w))
       const skipped = places[0] - end
-      return skipped > reach ? [] : [{ field: name, value: found.value, raw: found.raw, words: places.map((at) => stream[at]), page, repaired: found.repaired, score: 1.4 + (length > 1 ? 0.3 : -0.3) - skipped * 0.15 - (1 - near) * 2 }]
+      return skipped > reach ? [] : [{ field: name, value: found.value, raw: found.raw, words: places.map((at) => stream[at]), page, repaired: found.repaired, partial: found.partial, score: 1.4 + (length > 1 ? 0.3 : -0.3) - skipped * 0.15 - (1 - near) * 2 }]
     })
   })
 }
@@ -133,7 +133,7 @@ function stopAfter(words: readonly Word[], from: number, to: number): number {
 }
 
 /** The first thing of the field's kind. `ahead` has the sentence's punctuation taken off, `printed` still has it. */
-function firstOf(field: Field, ahead: Word[], printed: readonly Word[]): { value: Candidate['value']; raw: string; words: Word[]; repaired: boolean } | null {
+function firstOf(field: Field, ahead: Word[], printed: readonly Word[]): { value: Candidate['value']; raw: string; words: Word[]; repaired: boolean; partial?: boolean } | null {
   if (field.kind === 'table' || field.kind === 'choice' || field.kind === 'yesno' || field.kind === 'address') return null
   if (field.kind === 'money') {
     // "for the year 2025 came to EUR 19,628.00": a bare figure is passed over where an amount follows.
@@ -153,11 +153,12 @@ function firstOf(field: Field, ahead: Word[], printed: readonly Word[]): { value
     if (/[,;:.)”"]$/.test(printed[i].text) && ahead[i].text.length > 1) break
   }
   while (run.length > 0 && /^\p{Ll}/u.test(run.at(-1)!.text)) run.pop()
-  // "Our Boatbuilder Ottilie Stenhouse": what somebody is to a firm stands before the name, in capitals or not.
-  if (field.kind === 'name' && /^our$/i.test(ahead[from - 1]?.text ?? '')) run.splice(0, run.length - 2)
+  // "Our Boatbuilder Ottilie Stenhouse": what somebody is to a firm stands before the name, in capitals or not. How many words are the name, a person says.
+  const partial = field.kind === 'name' && run.length > 2 && /^our$/i.test(ahead[from - 1]?.text ?? '')
+  if (partial) run.splice(0, run.length - 2)
   const value = run.map((w) => w.text).join(' ')
   if (run.length === 0 || (field.kind === 'name' && (run.length < 2 || nameLikeness(value) < 0.9)) || /\d/.test(value)) return null
-  return { value, raw: value, words: run, repaired: false }
+  return { value, raw: value, words: run, repaired: false, partial }
 }
 
 /** "… and that Eskil / Erik Dunbarrow is the sole owner": whom a sentence says to be something stands before it. Places of the name's words. */

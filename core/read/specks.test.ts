@@ -26,7 +26,14 @@ test.each([
   ['Cafe.', 'Cafe'],
   ['Co.', 'Co.'],
 ])('%s stands in a cell as %s', (read, cell) => expect(lines([`Cheque ${read}`])).toEqual([`Cheque ${cell}`]))
-test('what is hardly read behind a row’s own words is a stain', () => {
-  expect(lines(['07/02/2026 Cheque | cre | 86,74'], 'ocr', 0.55)).toEqual(['07/02/2026 Cheque | 86,74'])
-  expect(lines(['Pee'], 'ocr', 0.1)).toEqual([])
+const sureOf = (pages: Parameters<typeof linesWithoutSpecks>[0]) => linesWithoutSpecks(pages).map((l) => l.words.map((w) => [w.text, w.sure]))
+test('what is hardly read behind a row’s own words is a stain, yet might be their end: they are no longer sure', () => {
+  const page = pageOf(['07/02/2026 Cheque | cre | 86,74'], { source: 'ocr', sure: 0.9 })
+  const stained = { ...page, words: page.words.map((w) => (w.text === 'cre' ? { ...w, sure: 0.25 } : w)) }
+  expect(sureOf(stained)).toEqual([[['07/02/2026', 0.9], ['Cheque', 0.6], ['86,74', 0.9]]])
+})
+test('so with a line that is nothing but a stain', () => {
+  const page = pageOf(['07/02/2026 Cheque | 86,74', 'Pee'], { source: 'ocr', sure: 0.9 })
+  const stained = { ...page, words: page.words.map((w) => (w.text === 'Pee' ? { ...w, sure: 0.1 } : w)) }
+  expect(sureOf(stained)).toEqual([[['07/02/2026', 0.9], ['Cheque', 0.6], ['86,74', 0.9]]])
 })

@@ -18,19 +18,43 @@ const known = new WeakMap<Page, Line[]>()
 export function linesWithoutSpecks(page: Page): Line[] {
   if (page.source === 'text') return linesOf(page)
   let lines = known.get(page)
-  if (!lines) known.set(page, (lines = linesOf(page).map(withoutSpecks).filter((line) => line.words.length > 0)))
+  if (!lines) {
+    lines = []
+    for (const line of linesOf(page)) {
+      if (isStain(line)) lines = [...lines.slice(0, -1), ...lines.slice(-1).map(doubted)]
+      else lines.push(withoutSpecks(line))
+    }
+    lines = lines.filter((line) => line.words.length > 0)
+    known.set(page, lines)
+  }
   return lines
+}
+
+/** A line whose last word counts as hardly read: what was left out behind it may have been its end, and a person is to see that. */
+function doubted(line: Line): Line {
+  const last = line.segments.findLast((s) => s.words.some(isSpelt))
+  const segments = line.segments.map((s) => (s === last ? withDoubt(s) : s))
+  return { ...line, segments, words: segments.flatMap((s) => s.words) }
+}
+
+const isSpelt = (word: Word): boolean => /\p{L}{2}/u.test(word.text)
+const withDoubt = (segment: Segment): Segment => {
+  const last = segment.words.findLast(isSpelt)
+  return { ...segment, words: segment.words.map((w) => (w === last ? { ...w, sure: Math.min(w.sure, SCRAP) } : w)) }
 }
 
 function withoutSpecks(line: Line): Line {
   const isSpeck = (word: Word, segment: Segment): boolean => MARK.test(word.text) || (segment === line.segments[0] && segment.words.length === 1 && DASH.test(word.text)) || (segment.words.length === 1 && word.sure < LETTER && /^\p{Ll}$/u.test(word.text))
-  if (line.words.length <= 2 && line.words.every((w) => w.sure < STAIN && !/\d/.test(w.text))) return { ...line, segments: [], words: [], text: '' }
-  const spokenFirst = line.segments.findIndex((s) => s.words.some((w) => /\p{L}{2}/u.test(w.text)))
-  const segments = line.segments.flatMap((segment, at): Segment[] => {
-    if (at > spokenFirst && spokenFirst >= 0 && isScrap(segment)) return []
+  const segments: Segment[] = []
+  for (const segment of line.segments) {
+    const own = segments.findLastIndex((s) => s.words.some(isSpelt))
+    if (own >= 0 && isScrap(segment)) {
+      if (segment.words.some(isSpelt)) segments[own] = withDoubt(segments[own])
+      continue
+    }
     const words = segment.words.filter((w) => !isSpeck(w, segment)).map(tidied)
-    return words.length === 0 ? [] : [{ words, text: spoken(words), box: boxAround(words.map((w) => w.box)) }]
-  })
+    if (words.length > 0) segments.push({ words, text: spoken(words), box: boxAround(words.map((w) => w.box)) })
+  }
   const words = segments.flatMap((s) => s.words)
   return { ...line, segments, words, text: spoken(words), box: words.length > 0 ? boxAround(words.map((w) => w.box)) : line.box }
 }
@@ -38,6 +62,7 @@ function withoutSpecks(line: Line): Line {
 /** Words read as weakly as this, apart from a row's own words, are stains and what shines through; in a line of their own they may be the end of a row's, if they are not weaker still. */
 const [SCRAP, STAIN] = [0.6, 0.35]
 const isScrap = ({ words }: Segment): boolean => words.length <= 2 && words.every((w) => w.sure < SCRAP && !/\d[.,]?\d/.test(w.text))
+const isStain = ({ words }: Line): boolean => words.length <= 2 && words.every((w) => w.sure < STAIN && !/\d/.test(w.text))
 
 /** A word without what a rule or the grain of the paper added at its ends. */
 function tidied(word: Word): Word {

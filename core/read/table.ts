@@ -225,8 +225,7 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
     } else if (started && moneyCells.length > 0) {
       table.unexplained.push(moneyCells.map((c) => cents(row[c.name] as Money)))
       open = false
-    }
-    else if (text && moneyCells.length === 0 && last) {
+    } else if (text && moneyCells.length === 0 && last) {
       // A wrapped description: words under the text column alone, close to their row, most often beneath it.
       const words = [...cells.texts.entries()].filter(([c]) => columns[c].column === text).flatMap(([, w]) => w)
       // A year that went to the next line of its narrow column is the day's above.

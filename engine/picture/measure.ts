@@ -140,21 +140,11 @@ export function reduce(picture: Grey, most: number): Grey {
   const sums = new Uint32Array(width)
   for (let y = 0; y < height; y++) {
     sums.fill(0)
-    for (let dy = 0; dy < factor; dy++) {
-      const row = (y * factor + dy) * stride
+    for (let dy = 0; dy < factor; dy++)
       // Three dots to one is the usual case, and told apart takes a third of the time.
-      if (factor === 3) addThrees(from, row, sums)
-      else addRuns(from, row, factor, sums)
-    }
+      if (factor === 3) for (let x = 0, at = (y * 3 + dy) * stride; x < width; x++, at += 3) sums[x] += from[at] + from[at + 1] + from[at + 2]
+      else for (let x = 0, at = (y * factor + dy) * stride; x < width; x++) for (const end = at + factor; at < end; at++) sums[x] += from[at]
     for (let x = 0, to = y * width; x < width; x++, to++) data[to] = sums[x] / (factor * factor)
   }
   return { width, height, data }
-}
-
-function addThrees(from: Uint8Array, row: number, sums: Uint32Array): void {
-  for (let x = 0, at = row; x < sums.length; x++, at += 3) sums[x] += from[at] + from[at + 1] + from[at + 2]
-}
-
-function addRuns(from: Uint8Array, row: number, length: number, sums: Uint32Array): void {
-  for (let x = 0, at = row; x < sums.length; x++) for (const end = at + length; at < end; at++) sums[x] += from[at]
 }

@@ -71,6 +71,12 @@ describe('a second look', () => {
     expect(texts(again).sort()).toEqual(['01.01.2026', 'Bank', 'From', 'Harbour', 'Union'])
     expect(again.find((w) => w.text === '01.01.2026')!.box[1] * 200).toBeGreaterThan(53)
   })
+  test('a figure that stands alone is read, and not quite sure: it would make another amount of one beside it', async () => {
+    const again = await lookAgain(await printed(['3', 60, 60], ['Bow thruster', 120, 60]), [word('Bow', 0.95, [120, 50, 143, 61]), word('thruster', 0.95, [146, 50, 188, 61])], DPI)
+    const [figure] = again.filter((w) => /^\d+$/.test(w.text))
+    expect(figure).toMatchObject({ text: '3' })
+    expect(figure.sure).toBeLessThanOrEqual(0.8)
+  })
   test('a caption before a row of dots is read, and the dots are no word', async () => {
     const page = await printed(['Total', 30, 30], ['Signature of account holder .......................................', 30, 90])
     const again = texts(await lookAgain(page, [word('Total', 0.95, [30, 20, 58, 31])], DPI))

@@ -57,7 +57,8 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
       return cutThrough(w) || kept.some((k) => mostlyOn(box, k.box)) ? [] : [{ ...w, box }]
     })
     if (placed.length === 0 || (place.words.length === 0 && !placed.some((w) => /[\p{L}\p{N}]/u.test(w.text)))) return
-    if (place.words.length === 0) added.push(...placed)
+    // A stroke may be read as a figure, and would make another amount of the one beside it: the second reader or a person sees it.
+    if (place.words.length === 0) added.push(...placed.map((w) => (/^\d{1,2}$/.test(w.text) ? { ...w, sure: Math.min(w.sure, SURE) } : w)))
     else place.words.forEach((word, k) => again.set(word, k === 0 ? placed : []))
   })
   return [...words.flatMap((w) => again.get(w) ?? [w]), ...added]

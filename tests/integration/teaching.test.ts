@@ -44,7 +44,7 @@ test('one correction teaches papers that wait, what changed is listed, and it ca
   await until(async () => (await net(waiting, who)).needsReview)
   expect((await net(first, who)).state).toBe('corrected')
   expect((await pastReadings(who, 'payslip')).filter((p) => p.field === 'net_pay' && p.said).length).toBe(1)
-}, 60_000)
+})
 
 test('what is typed is found on the page only where it stands whole, once, and is no mere figure or two', async () => {
   const who = await elsewhere()
@@ -53,7 +53,7 @@ test('what is typed is found on the page only where it stands whole, once, and i
   expect(await placeOfTyped(id, [1], '60')).toBeNull()
   expect(await placeOfTyped(id, [1], 'KR-4260')).toBeNull()
   expect(await placeOfTyped(id, [1], '9,999.00')).toBeNull()
-}, 60_000)
+})
 
 test('a person’s answer on a paper that waits is not overwritten by what is learnt', async () => {
   const who = await elsewhere()
@@ -62,7 +62,7 @@ test('a person’s answer on a paper that waits is not overwritten by what is le
   await giveAnswers(first, [{ kind: 'value', page: 1, field: 'net_pay', value: { amount: '2140.55', currency: 'EUR' }, state: 'corrected', at: { page: 1, box: await placeOf(first, '2,140.55') } }], who)
   await new Promise((done) => setTimeout(done, 1500))
   expect(await net(answered, who)).toMatchObject({ value: { amount: '1.00' }, state: 'corrected' })
-}, 60_000)
+})
 
 test('a type is saved in versions, for its organisation alone, and its papers are read by it', async () => {
   const [who, other] = [await elsewhere(), await elsewhere()]
@@ -77,7 +77,7 @@ test('a type is saved in versions, for its organisation alone, and its papers ar
   expect(await typeAsSaved(database(), other.organisationId, 'landing_slip')).toBeNull()
   expect(await typesOf(database(), other.organisationId)).toBe(builtInTypes)
   expect(await typesOf(database(), who.organisationId)).toBe(await typesOf(database(), who.organisationId))
-}, 60_000)
+})
 
 test('a question is answered from a package with its place, or not at all', async () => {
   const who = await elsewhere()
@@ -86,4 +86,4 @@ test('a question is answered from a package with its place, or not at all', asyn
   const [answer] = await askPackage(who, id, assessment!, 'What is the net pay?', null)
   expect(answer).toMatchObject({ text: 'EUR 2,140.55', places: [{ page: 1 }] })
   expect(await askPackage(who, id, assessment!, 'Who painted the hull?', null)).toEqual([])
-}, 60_000)
+})

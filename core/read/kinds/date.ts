@@ -78,7 +78,7 @@ const parseWeakDate = remembered((text): { value: string; fit: number; repaired:
   const named = /^([0-9a-z|!]{1,2})([\s.-]*)([a-z]{3,10})([\s.-]*)([0-9a-z|!]{2}|[0-9a-z|!]{4})$/.exec(clean)
   const tried = [
     clean.replace(/^(\d{2})[.:;,·]?(\d{2})[.:;,·]?((?:19|20)\d{2})$/, '$1.$2.$3'),
-    clean.replace(/[-\s.,:;*]+/g, '-'),
+    /[a-z]{3}/.test(clean) ? clean.replace(/[-\s.,:;*]+/g, '-') : clean,
     clean.replace(/^(\d{2})1(\d{2})1((?:19|20)\d{2})$/, '$1/$2/$3'),
     /[-/]/.test(clean) ? clean.replace(/(?<=\d)[.,·](?=\d)/g, '') : clean,
     named && monthOf(named[3]) ? asDigits(named[1]) + named[2] + named[3] + named[4] + asDigits(named[5]) : clean,
