@@ -48,6 +48,9 @@ function readNumber(page: Page): PageNumber | null {
   return single
 }
 
+/** Whether words are a page's number and nothing else, so that no label can mean them. */
+export const isPageNumber = (text: string): boolean => [FORMS[0], SINGLE[0]].some((form) => form.exec(fold(text))?.[0].length === text.trim().length)
+
 /** What the segments of a line say, and what "Page" says with a number that stands apart from it. */
 const textsOf = ({ segments }: Line): string[] => segments.flatMap((s, i) => {
   const text = fold(s.text)

@@ -62,7 +62,7 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
       if (field.sources.includes('title_year') && order === 0) titleYears(page, field).forEach(add)
     }
     if (order === 0) for (const field of type.fields) if (field.name === type.person) personsConfirmed(page, field).forEach(add)
-    if (order === 0) inProse(page, type).forEach(add)
+    for (const candidate of inProse(page, type)) add({ ...candidate, score: candidate.score - Math.min(1, order * 0.25) })
     for (const field of type.fields) if (field.kind === 'name') add(joinedName(labels, byLine, field))
     crossings(page, type).forEach(add)
     if (type.zone) zoneValues(page, type).forEach(add)

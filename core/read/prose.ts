@@ -3,7 +3,7 @@ import type { Page, Word } from '../page/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { kindReaders } from './kinds/index.ts'
-import { nameLikeness, PARTICLES } from './kinds/words.ts'
+import { nameLikeness, PARTICLES, withoutTitle } from './kinds/words.ts'
 import { fieldsNear } from './labels.ts'
 import { isSmall } from './wording.ts'
 
@@ -26,9 +26,10 @@ export function inProse(page: Page, type: DocumentType): Candidate[] {
       const field = type.fields.find((f) => f.name === name)!
       const named = field.kind === 'name' ? whoIs(clean, stream, from) : []
       if (named.length > 0) {
-        const value = named.map((at) => clean[at].text).join(' ')
-        return [{ field: name, value, raw: value, words: named.map((at) => stream[at]), page, repaired: false, score: 1.4 + (length > 1 ? 0.3 : -0.3) - (1 - near) * 2 }]
+        const raw = named.map((at) => clean[at].text).join(' ')
+        return [{ field: name, value: withoutTitle(raw), raw, words: named.map((at) => stream[at]), page, repaired: false, score: 1.4 + (length > 1 ? 0.3 : -0.3) - (1 - near) * 2 }]
       }
+      if (closesSentence(stream, end - 1)) return []
       // What follows belongs to the next thing spoken of, if that is of the same kind.
       const other = leads.find((l) => l.from >= end && l.field !== name && l.near >= Math.min(near, 0.9) && alike(type.fields.find((f) => f.name === l.field)!, field) && !leads.some((m) => m.from === l.from && m.field === name))
       const reach = field.kind === 'money' ? REACH_OF_AMOUNTS : REACH
@@ -132,6 +133,9 @@ function stopAfter(words: readonly Word[], from: number, to: number): number {
   return to
 }
 
+/** Whether a sentence ends with the very words that would lead to a value: "from the books of the business." */
+const closesSentence = (words: readonly Word[], at: number): boolean => /\p{Ll}{3}[.;]$/u.test(words[at].text) && /^\p{Lu}\p{Ll}/u.test(words[at + 1]?.text ?? '')
+
 /** The first thing of the field's kind. `ahead` has the sentence's punctuation taken off, `printed` still has it. */
 function firstOf(field: Field, ahead: Word[], printed: readonly Word[]): { value: Candidate['value']; raw: string; words: Word[]; repaired: boolean; partial?: boolean } | null {
   if (field.kind === 'table' || field.kind === 'choice' || field.kind === 'yesno' || field.kind === 'address') return null
@@ -156,9 +160,10 @@ function firstOf(field: Field, ahead: Word[], printed: readonly Word[]): { value
   // "Our Boatbuilder Ottilie Stenhouse": what somebody is to a firm stands before the name, in capitals or not. How many words are the name, a person says.
   const partial = field.kind === 'name' && run.length > 2 && /^our$/i.test(ahead[from - 1]?.text ?? '')
   if (partial) run.splice(0, run.length - 2)
-  const value = run.map((w) => w.text).join(' ')
+  const text = run.map((w) => w.text).join(' ')
+  const value = field.kind === 'name' ? withoutTitle(text) : text
   if (run.length === 0 || (field.kind === 'name' && (run.length < 2 || nameLikeness(value) < 0.9)) || /\d/.test(value)) return null
-  return { value, raw: value, words: run, repaired: false, partial }
+  return { value, raw: text, words: run, repaired: false, partial }
 }
 
 /** "… and that Eskil / Erik Dunbarrow is the sole owner": whom a sentence says to be something stands before it. Places of the name's words. */

@@ -5,7 +5,7 @@ import type { Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { kindReaders } from './kinds/index.ts'
 import { parseDate } from './kinds/date.ts'
-import { LEGAL_FORM, nameLikeness, orgLikeness } from './kinds/words.ts'
+import { LEGAL_FORM, nameLikeness, orgLikeness, withoutTitle } from './kinds/words.ts'
 
 /** Names and dates that stand in running text: "I, Ottilie Varnham, agree", a letter's date line. */
 export function sentences(page: Page, field: Field): Candidate[] {
@@ -28,7 +28,7 @@ export function sentences(page: Page, field: Field): Candidate[] {
         if (/[,;.)]$/.test(word.text) && word.text.length > 2) break
       }
       const raw = run.map((w) => w.text).join(' ')
-      const value = raw.replace(/^\(|[,;.(]+$/g, '')
+      const value = withoutTitle(raw.replace(/^\(|[,;.(]+$/g, ''))
       // "1 Harbour Street, Merrow": only where a verb follows is the stroke a person.
       if (!/^I/.test(line.words[start].text) && !/^\p{Ll}{3}/u.test(line.words[from + run.length]?.text ?? '')) return []
       return run.length > 1 && nameLikeness(value) > 0.9 && orgLikeness(value) < 1 ? [{ field: field.name, value, raw, words: run, page, repaired: false, score: 3.2 }] : []
@@ -75,7 +75,7 @@ function personThat(page: Page, field: Field, index: number): Candidate | null {
   const end = rest.findIndex((w) => !/^\p{Lu}/u.test(w.text) && !/^(?:de|van|von|le|la|del|y)$/.test(w.text))
   const run = rest.slice(0, end < 0 ? rest.length : end)
   const raw = run.map((w) => w.text).join(' ')
-  const value = raw.replace(/[,;.(]+$/, '')
+  const value = withoutTitle(raw.replace(/[,;.(]+$/, ''))
   return run.length > 1 && run.length < 6 && nameLikeness(value) > 0.9 && orgLikeness(value) < 1 ? { field: field.name, value, raw, words: run, page, repaired: false, score: 3 } : null
 }
 

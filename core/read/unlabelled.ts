@@ -1,4 +1,4 @@
-import { linesOf, type Segment } from '../page/layout.ts'
+import { isSentence, linesOf, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import { fold } from '../page/text.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
@@ -38,6 +38,7 @@ function guessesOn(page: Page, order: number, field: Field, type: DocumentType, 
   const labels = labelsByLine(labelsOn(page, type))
   return linesOf(page).slice(0, 70).flatMap((line, index) =>
     line.segments.flatMap((segment): Candidate[] => {
+      if (field.kind === 'address' && (segment.words.length > 12 || isSentence(segment))) return addressesInSentence(page, index, segment, field)
       if (segment.words.length > 12) return field.kind === 'name' ? namesInSentence(segment, field, page, claimed) : []
       if (segment.words.some((w) => claimed.has(w))) return []
       const here = labels.get(index) ?? []
@@ -65,6 +66,29 @@ function namesInSentence(segment: Segment, field: Field, page: Page, claimed: Re
     return nameLikeness(text) >= 0.95 && orgLikeness(text) < 1 ? kindReaders.name(run).map((r) => ({ field: field.name, value: r.value, raw: r.raw, words: r.words, page, repaired: false, score: -1.1 })) : []
   })
 }
+
+/** Words from the number of a house to the postal code and place: "for the line at 9 Kelp Street, Wrack Bay SK7 1AA." */
+const LONGEST_ADDRESS = 12
+
+/** An address that a sentence speaks of, which may go on in the next line. */
+function addressesInSentence(page: Page, index: number, segment: Segment, field: Field): Candidate[] {
+  const next = linesOf(page)[index + 1]?.segments.find((s) => Math.abs(s.box[0] - segment.box[0]) < 0.02)
+  const words = [...segment.words, ...(next?.words ?? [])]
+  return segment.words.flatMap((word, from): Candidate[] => {
+    if (!/^\d{1,4}[a-z]?,?$/.test(word.text) || !/^\p{Ll}/u.test(words[from - 1]?.text ?? '')) return []
+    for (let end = from + 3; end <= Math.min(words.length, from + LONGEST_ADDRESS); end++) {
+      if (!hasPostcode(textOf(words.slice(from, end)))) continue
+      // Some print the place behind its code.
+      while (end < words.length && !/[.,;:]$/.test(words[end - 1].text) && /^\p{Lu}/u.test(words[end].text)) end++
+      const own = words.slice(from, end)
+      const value = textOf(own).replace(/[.,;:]+$/, '')
+      return addressLikeness(value) === 1 ? [{ field: field.name, value, raw: value, words: own, page, repaired: false, score: -0.7 }] : []
+    }
+    return []
+  })
+}
+
+const textOf = (words: readonly Word[]): string => words.map((w) => w.text).join(' ')
 
 const patterned = (field: Field, reading: Reading): number => (field.pattern && typeof reading.value === 'string' ? (new RegExp(`^(?:${field.pattern})$`).test(reading.value) ? 1 : -1) : 0)
 

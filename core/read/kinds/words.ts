@@ -37,7 +37,7 @@ export function orgLikeness(text: string): number {
 }
 
 /** Leaves away a title; "M." before a single name is more likely an initial than a monsieur. */
-function withoutTitle(name: string): string {
+export function withoutTitle(name: string): string {
   const bare = name.replace(/^(?:dear|hello|cher|chère|estimado|estimada)\s+(?=\p{Lu})/iu, '').replace(/^(?:mr|mrs|ms|miss|mx|dr|prof|m|mme|mlle|sr|sra|srta|don|doña)\.?\s+(?=\p{Lu})/iu, '')
   return /^m\b/i.test(name) && !bare.includes(' ') ? name : bare
 }
@@ -64,7 +64,7 @@ export const readNames: KindReader = (words) => {
   // A full stop ends a name unless it shortens a title or a given name.
   const stop = kept.findIndex((w, i) => i > 0 && i < kept.length - 1 && /\p{L}{3,}\.$/u.test(w.text) && !/^(?:capt|prof|rev|mrs|sra|srta|mme|mlle)\.$/i.test(w.text))
   const run = kept.slice(0, Math.min(cut > 0 ? cut : kept.length, stop >= 0 ? stop + 1 : kept.length))
-  const value = withoutTitle(tidy(rawOf(run)))
+  const value = withoutTitle(tidy(rawOf(run))).replace(/(?<=\p{Ll}{3})\.$/u, '')
   const fit = nameLikeness(value)
   const own = words.filter((w) => run.some((r) => r.box === w.box))
   return fit > 0 && value.length > 2 ? [{ value, words: own, raw: rawOf(own), fit, repaired: run.some((w) => !words.includes(w)) }] : []

@@ -1,0 +1,72 @@
+import { money, reads } from './reads.ts'
+
+reads('figures in columns under their heads', 'payslip', `
+  Kittiwake Ropeworks Ltd | | Pay statement
+  4 Capstan Yard, Wrack Bay SK7 3DD
+
+  Staff member | Personal number | Paid on | Month
+  Jonas Brevik | 221185-4410 | 28 Feb 2026 | February 2026
+
+  Earnings | Hours | Rate | Amount
+  Ordinary hours | 160.00 | 15.25 | 2,440.00
+  Night watch | 12.00 | 18.50 | 222.00
+  Total earnings | | | 2,662.00
+  Income tax | | | 412.61
+  Social insurance | | | 186.34
+  Total deductions | | | 598.95
+  Net to bank | | | EUR 2,063.05
+  Earned this year | | | 5,324.00`, {
+  employee_name: 'Jonas Brevik', employer_name: 'Kittiwake Ropeworks Ltd', national_number: '221185-4410', pay_date: '2026-02-28', period_start: '2026-02-01', period_end: '2026-02-28',
+  gross_pay: money('2662.00'), net_pay: money('2063.05'), year_to_date_gross: money('5324.00'),
+})
+
+reads('labels behind colons, decimal commas, the year to date beside this month', 'payslip', `
+  WAGES STATEMENT
+  Employer: Gannet Head Fish Auction Co.
+  Name of employee: Marit Solheim-Roe
+  National ID: 030379-1187
+  Period covered: 01.01.2026 - 31.01.2026
+  Payment date: 30.01.2026
+
+  | This month | Year to date
+  Gross wages | 3.120,40 € | 3.120,40 €
+  Tax | 561,67 € | 561,67 €
+  Pension | 156,02 € | 156,02 €
+  Net wages | 2.402,71 € | 2.402,71 €`, {
+  employee_name: 'Marit Solheim-Roe', employer_name: 'Gannet Head Fish Auction Co.', national_number: '030379-1187', pay_date: '2026-01-30', period_start: '2026-01-01', period_end: '2026-01-31',
+  gross_pay: money('3120.40'), net_pay: money('2402.71'), year_to_date_gross: money('3120.40'),
+})
+
+reads('two columns of labels with their values beneath', 'payslip', `
+  SKERROW PILOTAGE | | PAY ADVICE
+  Payee | | Pay day
+  Tobias Lindqvist | | 27/03/2026
+  National identity number | | Pay month
+  110690-3321 | | March 2026
+
+  Gross salary | | Deductions
+  EUR 4,010.00 | | EUR 1,102.75
+  Take-home pay | | Cumulative gross
+  EUR 2,907.25 | | EUR 12,030.00`, {
+  employee_name: 'Tobias Lindqvist', employer_name: 'SKERROW PILOTAGE', national_number: '110690-3321', pay_date: '2026-03-27', period_start: '2026-03-01', period_end: '2026-03-31',
+  gross_pay: money('4010.00'), net_pay: money('2907.25'), year_to_date_gross: money('12030.00'),
+})
+
+reads('addressed like a letter, with what is paid in a sentence', 'payslip', `
+  Cormorant Dive Services Limited
+  Payslip for January 2026
+
+  Ines Calder
+  7 Tern Close
+  Port Ellery SK4 1LL
+
+  Personal identity number 150593-0092
+  Gross amount | 2 980,00 €
+  Less tax and contributions | 755,20 €
+  Net amount | 2 224,80 €
+  Gross since January | 2 980,00 €
+
+  2 224,80 € were transferred to your account on 29 January 2026.`, {
+  employee_name: 'Ines Calder', employer_name: 'Cormorant Dive Services Limited', national_number: '150593-0092', pay_date: '2026-01-29', period_start: '2026-01-01', period_end: '2026-01-31',
+  gross_pay: money('2980.00'), net_pay: money('2224.80'), year_to_date_gross: money('2980.00'),
+})

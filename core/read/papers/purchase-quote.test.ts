@@ -1,0 +1,67 @@
+import { money, reads } from './reads.ts'
+
+const line = (description: string, quantity: string, unit: string, amount: string) => ({ description, quantity, unit_price: money(unit), amount: money(amount) })
+
+reads('a quotation with its lines', 'purchase_quote', `
+  Inverkell Boatyard Ltd | | QUOTATION
+  Slip 2, Inverkell SK5 1BY
+
+  Prepared for | | Quote no. | QB-2026-118
+  Ottilie Varnham | | Date | 03/03/2026
+  12 Gannet Row | | Valid until | 30/04/2026
+  Port Ellery SK4 2QD
+
+  Vessel: MORNING TERN, hull no. SKR-88241-C
+
+  Description | Qty | Unit price | Amount
+  Hull and deck, 9.2 m workboat | 1 | 38,000.00 | 38,000.00
+  Diesel engine 110 kW fitted | 1 | 9,650.00 | 9,650.00
+  Pot hauler | 2 | 1,475.00 | 2,950.00
+  Net | | | 50,600.00
+  VAT 21 % | | | 10,626.00
+  Total | | | 61,226.00`, {
+  seller_name: 'Inverkell Boatyard Ltd', buyer_name: 'Ottilie Varnham', quote_number: 'QB-2026-118', quote_date: '2026-03-03', valid_until: '2026-04-30', vessel_name: 'MORNING TERN', hull_number: 'SKR-88241-C',
+  net_amount: money('50600.00'), vat_amount: money('10626.00'), total_price: money('61226.00'),
+  lines: [line('Hull and deck, 9.2 m workboat', '1', '38000.00', '38000.00'), line('Diesel engine 110 kW fitted', '1', '9650.00', '9650.00'), line('Pot hauler', '2', '1475.00', '2950.00')],
+})
+
+reads('un devis', 'purchase_quote', `
+  Chantier naval Le Bihan SARL
+  DEVIS n° D-26-0417
+  Date du devis : 16/02/2026
+  Offre valable jusqu'au 30/04/2026
+  Client : Yann Le Goff
+  Navire : ROSE DES VENTS
+  N° de coque : FR-BHN-55120
+
+  Désignation | Qté | Prix unitaire HT | Montant HT
+  Coque aluminium 8,40 m | 1 | 29 800,00 € | 29 800,00 €
+  Moteur hors-bord 150 ch | 2 | 7 350,00 € | 14 700,00 €
+  Total HT | | | 44 500,00 €
+  TVA 20 % | | | 8 900,00 €
+  Total TTC | | | 53 400,00 €`, {
+  seller_name: 'Chantier naval Le Bihan SARL', buyer_name: 'Yann Le Goff', quote_number: 'D-26-0417', quote_date: '2026-02-16', valid_until: '2026-04-30', vessel_name: 'ROSE DES VENTS', hull_number: 'FR-BHN-55120',
+  net_amount: money('44500.00'), vat_amount: money('8900.00'), total_price: money('53400.00'),
+  lines: [line('Coque aluminium 8,40 m', '1', '29800.00', '29800.00'), line('Moteur hors-bord 150 ch', '2', '7350.00', '14700.00')],
+})
+
+reads('un presupuesto', 'purchase_quote', `
+  Astilleros Cabo Home S.L.
+  PRESUPUESTO
+  Número de presupuesto | P-2026/88
+  Fecha | 20 de febrero de 2026
+  Válido hasta | 20 de abril de 2026
+  Cliente | Carmen Otero Vidal
+  Embarcación | NUEVA LUZ
+  Número de casco | ES-VIG-20417
+
+  Concepto | Cantidad | Precio | Importe
+  Casco de fibra 7,9 m | 1 | 24.500,00 € | 24.500,00 €
+  Motor interior diésel | 1 | 11.200,00 € | 11.200,00 €
+  Base imponible | | | 35.700,00 €
+  IVA 21 % | | | 7.497,00 €
+  Total presupuesto | | | 43.197,00 €`, {
+  seller_name: 'Astilleros Cabo Home S.L.', buyer_name: 'Carmen Otero Vidal', quote_number: 'P-2026/88', quote_date: '2026-02-20', valid_until: '2026-04-20', vessel_name: 'NUEVA LUZ', hull_number: 'ES-VIG-20417',
+  net_amount: money('35700.00'), vat_amount: money('7497.00'), total_price: money('43197.00'),
+  lines: [line('Casco de fibra 7,9 m', '1', '24500.00', '24500.00'), line('Motor interior diésel', '1', '11200.00', '11200.00')],
+})

@@ -1,0 +1,44 @@
+import { money, reads } from './reads.ts'
+
+reads('a survey whose value stands in its last sentence', 'survey_report', `
+  Halyard Marine Surveyors
+  Condition and valuation survey
+
+  Report no. | HMS-2026-031
+  Vessel | MORNING TERN
+  Hull number | SKR-88241-C
+  Inspected on | 24 February 2026 at Inverkell
+  Surveyor | Beatrix Holm
+  Page 1 of 2
+  ---
+  Hull: sound, no blistering. The skin fittings were tapped and found tight.
+  Engine: serviced in January 2026, 412 hours run.
+  In our opinion the market value of MORNING TERN is EUR 62,000.00.
+  Beatrix Holm, marine surveyor
+  Page 2 of 2`, {
+  report_number: 'HMS-2026-031', surveyor_name: 'Beatrix Holm', inspection_date: '2026-02-24', vessel_name: 'MORNING TERN', hull_number: 'SKR-88241-C', market_value: money('62000.00'),
+})
+
+reads('un rapport d’expertise', 'survey_report', `
+  Cabinet d'expertise maritime Kerloc'h
+  RAPPORT D'EXPERTISE
+  Rapport n° : 2026-114
+  Navire : ROSE DES VENTS
+  Numéro de coque : FR-BHN-55120
+  Date de visite : 19 février 2026
+  Expert : Maëlle Kerloc'h
+  Valeur vénale : 51 000 €`, {
+  report_number: '2026-114', surveyor_name: "Maëlle Kerloc'h", inspection_date: '2026-02-19', vessel_name: 'ROSE DES VENTS', hull_number: 'FR-BHN-55120', market_value: money('51000.00'),
+})
+
+reads('un informe de peritaje', 'survey_report', `
+  Peritajes Náuticos Rías Baixas
+  Informe de inspección y valoración
+  Informe n.º | RB-0226-7
+  Embarcación | NUEVA LUZ
+  N.º de casco | ES-VIG-20417
+  Fecha de inspección | 25/02/2026
+  Perito | Xoán Piñeiro
+  Valor de mercado | 41.000,00 €`, {
+  report_number: 'RB-0226-7', surveyor_name: 'Xoán Piñeiro', inspection_date: '2026-02-25', vessel_name: 'NUEVA LUZ', hull_number: 'ES-VIG-20417', market_value: money('41000.00'),
+})

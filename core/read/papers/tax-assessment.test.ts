@@ -1,0 +1,31 @@
+import { money, reads } from './reads.ts'
+
+reads('a notice with a box of results', 'tax_assessment', `
+  Revenue Office of the Skerrow Isles
+  Income tax assessment 2024
+
+  Ronan Teague | | Date of notice
+  6 Shell Walk | | 18 July 2025
+  Saltholm SK2 6TA | | National number
+  | | 051277-3308
+
+  Total income | 39,204.00
+  Allowances | 8,000.00
+  Taxable income | 31,204.00
+  Tax for the year | 6,552.84
+  Paid in advance | 6,000.00
+  Amount still to pay | 552.84`, {
+  taxpayer_name: 'Ronan Teague', national_number: '051277-3308', tax_year: '2024', total_income: money('39204.00'), tax_due: money('6552.84'), issue_date: '2025-07-18',
+})
+
+reads('labels and values of one line each', 'tax_assessment', `
+  ISLES TAX ADMINISTRATION
+  NOTICE OF ASSESSMENT
+  Taxpayer: Gwen Morrow
+  Personal no.: 190482-7715
+  Year of assessment: 2025
+  Issued: 02/02/2026
+  Income in total: EUR 28.110,50
+  Income tax payable: EUR 4.216,58`, {
+  taxpayer_name: 'Gwen Morrow', national_number: '190482-7715', tax_year: '2025', total_income: money('28110.50'), tax_due: money('4216.58'), issue_date: '2026-02-02',
+})

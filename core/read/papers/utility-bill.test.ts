@@ -1,0 +1,69 @@
+import { money, reads } from './reads.ts'
+
+reads('an electricity bill with a summary box', 'utility_bill', `
+  Skerrow Tidal Power | | Electricity bill
+  Customer services 0800 555 010
+
+  Mrs Ottilie Varnham | | Account no.
+  12 Gannet Row | | 5520 8814 02
+  Port Ellery | | Bill date
+  SK4 2QD | | 4 March 2026
+
+  Supply address: 12 Gannet Row, Port Ellery SK4 2QD
+  Meter reading 1 March | 18,442 kWh
+  Meter reading 1 February | 18,103 kWh
+  Units used | 339 kWh
+  Energy charges | €71.19
+  Standing charge | €8.40
+  VAT | €4.78
+  Amount due | €84.37
+  Please pay by 25 March 2026`, {
+  supplier_name: 'Skerrow Tidal Power', account_holder: 'Ottilie Varnham', service_address: '12 Gannet Row, Port Ellery SK4 2QD', issue_date: '2026-03-04', account_number: '5520881402', amount_due: money('84.37'),
+})
+
+reads('une facture d’eau', 'utility_bill', `
+  Eaux du Ponant SA
+  FACTURE D'EAU
+
+  Titulaire du contrat : M. Yann Le Goff
+  Adresse de consommation : 3 quai des Thoniers, 29900 Concarneau
+  N° de compte : 4410-7782-1
+  Date de facture : 12/02/2026
+
+  Consommation 14 m3 | 38,22 €
+  Abonnement | 11,50 €
+  TVA 5,5 % | 2,73 €
+  Montant à payer | 52,45 €`, {
+  supplier_name: 'Eaux du Ponant SA', account_holder: 'Yann Le Goff', service_address: '3 quai des Thoniers, 29900 Concarneau', issue_date: '2026-02-12', account_number: '4410-7782-1', amount_due: money('52.45'),
+})
+
+reads('una factura de luz', 'utility_bill', `
+  Luz de la Ría S.L.
+  Factura de electricidad
+
+  Titular | Carmen Otero Vidal
+  Dirección de suministro | Rúa do Peirao 8, 36940 Cangas
+  Número de cuenta | 77-120-9914
+  Fecha de emisión | 09/03/2026
+  Período | 01/02/2026 - 28/02/2026
+
+  Energía consumida | 48,10 €
+  Impuestos | 10,10 €
+  Total a pagar | 58,20 €`, {
+  supplier_name: 'Luz de la Ría S.L.', account_holder: 'Carmen Otero Vidal', service_address: 'Rúa do Peirao 8, 36940 Cangas', issue_date: '2026-03-09', account_number: '77-120-9914', amount_due: money('58.20'),
+})
+
+reads('a broadband bill that speaks', 'utility_bill', `
+  Lantern Broadband Ltd
+  Your broadband bill
+
+  Dear Mr Brevik,
+  Here is your bill of 2 February 2026 for the line at 9 Kelp Street, Wrack Bay SK7 1AA.
+
+  Account holder | Jonas Brevik
+  Customer account | LB-884-201
+  Total to pay | EUR 39.90
+
+  We will take EUR 39.90 from your bank on or after 16 February 2026.`, {
+  supplier_name: 'Lantern Broadband Ltd', account_holder: 'Jonas Brevik', service_address: '9 Kelp Street, Wrack Bay SK7 1AA', issue_date: '2026-02-02', account_number: 'LB-884-201', amount_due: money('39.90'),
+})

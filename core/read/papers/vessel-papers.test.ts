@@ -1,0 +1,75 @@
+import { money, reads } from './reads.ts'
+
+reads('a certificate of registry in boxes', 'vessel_registration', `
+  Skerrow Isles Ship Registry
+  CERTIFICATE OF REGISTRY
+
+  Official number | | Name of ship
+  SKR 40117 | | MORNING TERN
+  Hull identification number | | Registered owner
+  SKR-88241-C | | Ottilie Varnham
+  Date of issue | | Date of expiry
+  12 June 2023 | | 11 June 2028`, {
+  registration_number: 'SKR40117', vessel_name: 'MORNING TERN', hull_number: 'SKR-88241-C', owner_name: 'Ottilie Varnham', issue_date: '2023-06-12', expiry_date: '2028-06-11',
+})
+
+reads('a certificate that certifies in a sentence', 'vessel_registration', `
+  REGISTRAR OF SHIPS, PORT ELLERY
+  Registration no. PE-2291
+  This is to certify that the vessel SALT WREN, hull no. SKR-10992-A, is registered in the name of Ronan Teague.
+  Issued on 3 March 2024
+  Valid until 2 March 2029`, {
+  registration_number: 'PE-2291', vessel_name: 'SALT WREN', hull_number: 'SKR-10992-A', owner_name: 'Ronan Teague', issue_date: '2024-03-03', expiry_date: '2029-03-02',
+})
+
+reads('a cover note with its period in one line', 'insurance_cover', `
+  Beacon Marine Insurance
+  COVER NOTE
+
+  Policy | BM/26/00731
+  Assured | Ottilie Varnham
+  Ship | MORNING TERN
+  Period of insurance | 1 March 2026 to 28 February 2027
+  Sum insured | EUR 65,000.00
+  Annual premium | EUR 1,430.00`, {
+  policy_number: 'BM/26/00731', insured_name: 'Ottilie Varnham', vessel_name: 'MORNING TERN', cover_start: '2026-03-01', cover_end: '2027-02-28', sum_insured: money('65000.00'), premium: money('1430.00'),
+})
+
+reads('an attestation of cover in a letter', 'insurance_cover', `
+  North Isles Mutual Insurance Association
+  Certificate of marine cover no. NIM-55-2031
+
+  We insure Ronan Teague for the vessel SALT WREN against loss and damage up to €48,000.00.
+  Cover begins on 15.01.2026 and ends on 14.01.2027.
+  The premium of €1,012.50 has been paid.`, {
+  policy_number: 'NIM-55-2031', insured_name: 'Ronan Teague', vessel_name: 'SALT WREN', cover_start: '2026-01-15', cover_end: '2027-01-14', sum_insured: money('48000.00'), premium: money('1012.50'),
+})
+
+reads('a commercial fishing licence', 'fishing_licence', `
+  Skerrow Fisheries Office
+  COMMERCIAL FISHING LICENCE
+  Licence no.: CF-2026-0417
+  Holder: Ronan Teague
+  Fishing vessel: SALT WREN
+  Valid: 01/01/2026 to 31/12/2026
+  Gear: pots, dredge`, {
+  licence_number: 'CF-2026-0417', holder_name: 'Ronan Teague', vessel_name: 'SALT WREN', valid_from: '2026-01-01', valid_until: '2026-12-31',
+})
+
+reads('a berth agreement with its parties', 'berth_agreement', `
+  BERTH AGREEMENT
+  between
+  Port Ellery Harbour Trust ("the Harbour")
+  and
+  Ottilie Varnham ("the Holder")
+
+  1. The Harbour lets berth 14 to the Holder for the vessel MORNING TERN.
+  2. The agreement runs from 1 April 2026 to 31 March 2027.
+  3. The annual fee is EUR 2,180.00, payable in advance.
+  Page 1 of 2
+  ---
+  4. The Holder keeps the vessel insured.
+  Signed for the Harbour | Signed by the Holder
+  Page 2 of 2`, {
+  berth_holder: 'Ottilie Varnham', harbour_name: 'Port Ellery Harbour Trust', vessel_name: 'MORNING TERN', start_date: '2026-04-01', end_date: '2027-03-31', annual_fee: money('2180.00'),
+})
