@@ -5,6 +5,7 @@ import type { DocumentType, Field } from '../program/schema.ts'
 import { addressIn } from './address.ts'
 import { brokenOff, brokenRest, secondLine, wholeReadings } from './broken.ts'
 import type { Candidate } from './candidate.ts'
+import { captionsBeneath } from './captions.ts'
 import { crossings } from './crossings.ts'
 import { inOneCurrency } from './currency.ts'
 import { kindReaders } from './kinds/index.ts'
@@ -97,13 +98,14 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
       continue
     }
     if (field.kind === 'table') continue
-    const nearer = nearerAbove(regions)
+    const nearer = nearerAbove(regions) || captionsBeneath(label, byLine) * MOST_NEARER
     regions.forEach((given) => {
       const region = given.relation === 'inline' && !label.colon && (WORDY.has(field.kind) || field.kind === 'address') ? { ...given, words: withoutLabelWords(given.words) } : given
       if (region.words.length === 0) return
       // Both ends of a stretch of days stand behind the label: the second, a column further, is no value of its own.
       if (region.relation !== 'inline' && found.some((c) => c.field === field.name && c.period && c.relation === 'inline')) return
       for (const read of fromRegion(region, field, byLine, type, label)) {
+        if (WORDY.has(field.kind) && inNextSentence(read, given)) continue
         const ended = goingOn(read, region, field)
         const candidate = region.relation === 'inline' && !label.colon && WORDY.has(field.kind) ? withoutCapitals(ended, label, type) : ended
         const alone = region.relation !== 'below' || !regions.some((r) => r.relation === 'inline' || r.relation === 'right')
@@ -113,6 +115,9 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
   }
   return found
 }
+
+/** "The harbour master may move the vessel for dredging. The holder is told": what a sentence begins with is named in it, or not at all. */
+const inNextSentence = ({ words: [first] }: Candidate, { words }: Region): boolean => words.slice(0, words.indexOf(first)).some((w) => /\p{Ll}{3}\.$/u.test(w.text))
 
 /** Inside a sentence a name of a thing ends where small letters go on: "the vessel Stormcock at a berth". */
 function goingOn(read: Candidate, { page, line }: Region, field: Field): Candidate {
@@ -136,6 +141,9 @@ const properName = ({ segment, lineOf, from, to, length, colon }: LabelHit): boo
 const headsColumn = (label: LabelHit, byLine: LabelsByLine): boolean =>
   label.alone && byLine.get(label.line)!.some((l) => l.segment !== label.segment && l.alone && l.segment.text === label.segment.text)
 
+/** Log-odds at most for the value over a label against the one under it. */
+const MOST_NEARER = 1.6
+
 /** Lines as far apart as this, in log of the ratio, are set apart by mere spacing. */
 const EVEN = 0.25
 
@@ -148,8 +156,8 @@ function nearerAbove(regions: readonly Region[]): number {
   if (above === undefined || below === undefined || above <= 0 || below <= 0) return 0
   const odds = Math.log(below / above)
   // What has its value beside it says nothing by what stands over it.
-  const most = regions.some((r) => r.relation === 'right' || r.relation === 'inline') ? 0 : 1.6
-  return Math.abs(odds) < EVEN ? 0 : Math.max(-1.6, Math.min(most, (odds - Math.sign(odds) * EVEN) * 3))
+  const most = regions.some((r) => r.relation === 'right' || r.relation === 'inline') ? 0 : MOST_NEARER
+  return Math.abs(odds) < EVEN ? 0 : Math.max(-MOST_NEARER, Math.min(most, (odds - Math.sign(odds) * EVEN) * 3))
 }
 
 /** A birth lies years before whatever else a paper dates, and no other of its days does. */
@@ -246,7 +254,7 @@ function alongside({ page, words, line }: Region): Word[] {
 /** What stands straight under a region, whatever it says. */
 function lineUnder({ page, words, line }: Region): Word[] {
   const next = linesOf(page).slice(line + 1, line + 3).map((l) => l.segments.find((s) => Math.abs(s.box[0] - words[0].box[0]) < 0.012)).find((s) => s !== undefined)
-  return next && /^(?:to|until|till|through|-|–|au|al|hasta)$/i.test(next.words[0].text) ? next.words : []
+  return next && (/^(?:to|until|till|through|-|–|au|al|hasta)$/i.test(next.words[0].text) || (page.source !== 'text' && /^[ot0]$/.test(next.words[0].text))) ? next.words : []
 }
 
 /** Given names and surname printed apart, put together in the order a person says them. */

@@ -2,6 +2,7 @@ import { isProse, linesOf, typicalHeight } from '../page/layout.ts'
 import { bareNumberOf, pageNumberOf, type PageNumber } from '../page/numbering.ts'
 import type { Page } from '../page/page.ts'
 import { fold, squeeze } from '../page/text.ts'
+import { carriedOn, meets, type Carried } from './carried.ts'
 import { openingLikeness, tallness } from './opening.ts'
 
 /** What of a page is compared with its neighbour's. */
@@ -25,6 +26,8 @@ export interface Looks {
   foot: Set<string>
   /** Long numbers and codes: accounts, policies, cases. */
   codes: Set<string>
+  /** The balances that its rows begin and end with. */
+  carried: Carried
   /** All words, to know a copy of the page by. */
   all: Set<string>
   page: Page
@@ -35,6 +38,10 @@ interface Section {
   style: 'word' | 'number' | 'letter'
   at: number
 }
+
+/** Rows whose balance goes on to the cent are those of one account. */
+const RUNS_ON = 4
+const OPENS = 0.2
 
 /** Two pages with this share of their words in common are one page twice. */
 const COPY = 0.85
@@ -54,7 +61,7 @@ export function looksOf(page: Page): Looks {
       if (text.length >= 6 && /\d{3}/.test(text) && !/^\d{1,2}[/.-]\d{1,2}[/.-]\d{2,4}$/.test(fold(word.text)) && !/[.,]\d{2}$/.test(word.text)) codes.add(text)
     }
   }
-  return { numbering: pageNumberOf(page), bare: bareNumberOf(page), opens: openingLikeness(page), prose: linesOf(page).some(isProse), letters: typicalHeight(page), margin: marginOf(page), running: runningCode(page), sections: sectionsOn(page), head, foot, codes, all, page }
+  return { numbering: pageNumberOf(page), bare: bareNumberOf(page), opens: openingLikeness(page), prose: linesOf(page).some(isProse), letters: typicalHeight(page), margin: marginOf(page), running: runningCode(page), sections: sectionsOn(page), head, foot, codes, carried: carriedOn(page), all, page }
 }
 
 /** Log-odds that `next` goes on with the document of `page`, from numbering, looks and shared codes. */
@@ -81,6 +88,8 @@ export function linkScore(page: Looks, next: Looks): number {
   const goesOn = next.running !== null && next.prose && b?.page !== 1 && (next.running === page.running || page.all.has(next.running))
   if (goesOn) score += 2.5
   const opens = goesOn ? Math.min(0, next.opens) : next.opens
+  // The next month's statement begins with this one's balance as well, but says so itself and looks like a beginning.
+  if (b?.page !== 1 && (meets(page.carried, next.carried.from) || (next.opens < OPENS && meets(page.carried, next.carried.opening)))) score += RUNS_ON
   if (follows(page.sections?.last, next.sections?.first)) score += 1.5
   // Sentences go on with sentences; behind a page of figures they are likelier another paper's.
   score -= opens * (opens > 0 ? 0.3 : page.prose ? 3 : 0.8)

@@ -82,6 +82,7 @@ const parseWeakDate = remembered((text): { value: string; fit: number; repaired:
     clean.replace(/^(\d{2})1(\d{2})1((?:19|20)\d{2})$/, '$1/$2/$3'),
     /[-/]/.test(clean) ? clean.replace(/(?<=\d)[.,·](?=\d)/g, '') : clean,
     named && monthOf(named[3]) ? asDigits(named[1]) + named[2] + named[3] + named[4] + asDigits(named[5]) : clean,
+    withLettersInMonth(clean),
     named ? named[1] + named[2] + likelyMonth(named[3]) + named[4] + named[5] : clean,
     clean.replace(/^[4-9](?=\d[\s./-])/, (tens) => TENS[tens]),
     clean.replace(/(?<!\d)1[0-8](\d{2})(?!\d)/, '19$1').replace(/(?<!\d)2[1-9](\d{2})(?!\d)/, '20$1'),
@@ -92,6 +93,14 @@ const parseWeakDate = remembered((text): { value: string; fit: number; repaired:
 
 /** What hands make of the tens of a day, by what readers see in it: no month has forty days. */
 const TENS: Record<string, string> = { 4: '1', 5: '3', 6: '0', 7: '1', 8: '3', 9: '0' }
+
+/** "15-0CT-24": figures that readers see in the letters of a month. */
+const LETTERS: Record<string, string> = { 0: 'o', 1: 'l', 5: 's', 6: 'g', 8: 'b' }
+function withLettersInMonth(text: string): string {
+  const [, day, month, year] = /^(\d{1,2}[\s.-]+)((?=[a-z]*\d)[a-z01568]{3,9})([\s.-]+\d{2,4})$/.exec(text) ?? []
+  const spelt = month?.replace(/\d/g, (figure) => LETTERS[figure])
+  return spelt && monthOf(spelt) ? day + spelt + year : text
+}
 
 /** The one month whose name is a letter off; the text itself where there is none or several. */
 function likelyMonth(name: string): string {

@@ -46,7 +46,8 @@ export const readIbans: KindReader = (words) =>
     // Another letter for a letter of the country is a guess for all that.
     const guessed = /^[A-Z]{2}/.test(given) && value.slice(0, 2) !== given.slice(0, 2)
     if (ibanHolds(value)) return { value, fit: value === given ? 1 : 0.95, repaired: guessed }
-    const mended = mendOnce(value).filter(standsAs)
+    const doubled = withoutDoubled(given)
+    const mended = (doubled.length > 0 ? doubled : mendOnce(value)).filter(standsAs)
     if (mended.length === 1) return { value: mended[0], fit: 0.7, repaired: true }
     return /^[A-Z]{2}/.test(given) && figures(given.slice(0, value.length)) >= FEWEST ? { value, fit: 0.35, repaired: false } : null
   })
@@ -59,7 +60,7 @@ const AS_DIGIT: Record<string, string> = { O: '0', D: '0', Q: '0', I: '1', L: '1
 const AS_LETTER: Record<string, string> = { '0': 'O', '1': 'I', '2': 'Z', '4': 'A', '5': 'S', '6': 'G', '8': 'B' }
 
 /** The letters that digits at the place of a country may be ("1824" is IE24, or would be IB24 in a country that is none). */
-const AS_LETTERS: Record<string, string> = { '0': 'OD', '1': 'IL', '2': 'Z', '4': 'A', '5': 'S', '6': 'G', '8': 'BE', '3': 'E', L: 'LI', T: 'TI', J: 'JI', '\\': 'I', '/': 'I', '|': 'I' }
+const AS_LETTERS: Record<string, string> = { '0': 'OD', '1': 'IL', '2': 'Z', '4': 'A', '5': 'S', '6': 'G', '8': 'BE', '3': 'E', L: 'LI', T: 'TI', J: 'JI', '\\': 'I', '/': 'I', '|': 'I', '€': 'E' }
 
 /** The countries that the first two signs may name; they themselves where they name one, or none that is known. */
 function countriesOf(text: string): string[] {
@@ -84,6 +85,14 @@ function standsAs(iban: string): boolean {
 
 /** What one sign is taken for another. */
 const LOOKALIKES: Record<string, string> = { '0': 'OD8', O: '0', D: '0', '1': 'IL7', I: '1', L: '1', '5': 'S6', S: '5', '8': 'B03', B: '8', '2': 'Z', Z: '2', '6': 'G5', G: '6', T: 'I7', '7': 'T1', '4': 'A', A: '4', '3': '8', '9': 'G' }
+
+/** A stroke that a reader saw twice ("IE591ISSB…" for "IE59ISSB…"): the number one sign shorter whose check digits hold. */
+function withoutDoubled(text: string): string[] {
+  if (text.length !== (placesOf(text.slice(0, 2))?.length ?? 0) + 1) return []
+  const shorter = [...text].flatMap((sign, i) => (STROKES.has(sign) && STROKES.has(text[i + 1]) ? [text.slice(0, i) + text.slice(i + 1), text.slice(0, i + 1) + text.slice(i + 2)] : []))
+  return [...new Set(shorter.map(fitted))].filter(ibanHolds)
+}
+const STROKES: ReadonlySet<string> = new Set(['1', 'I', 'L', '|', 'T', 'J'])
 
 /** All account numbers whose check digits hold, one sign away from a text, letters and digits as its country has them. */
 function mendOnce(iban: string): string[] {
