@@ -95,8 +95,12 @@ function echoFor(field: FilledField, kind: Fact['kind'], known: Value, agrees: A
   // A value read from a clear place differs because the paper does.
   if (field.value !== null && field.confidence >= (nearMiss(field.value, known) ? (/\d/.test(plain(field.value)) ? SPOTLESS : 1) : CLEAR)) return null
   // So near to what the others say, and not clearly printed: likely one letter misread. A text layer misreads no letter.
-  if (field.value !== null && !field.needsReview && nearMiss(field.value, known)) return spelt ? null : { ...field, confidence: Math.min(field.confidence, DEFAULTED), needsReview: true, state: 'asked', reason: brokenOff(squeeze(plain(field.value)), squeeze(plain(known))) ? 'its end may be lost: other papers go on' : 'other papers differ by a letter' }
-  if (field.value !== null && field.needsReview && hardlyReadable(field, on) && alike(field.value, known)) return proposed(field, known)
+  if (field.value !== null && !field.needsReview && nearMiss(field.value, known)) {
+    if (spelt) return null
+    if (brokenOff(squeeze(plain(field.value)), squeeze(plain(known)))) return proposed(field, known, 'its end may be lost: other papers go on')
+    return { ...field, confidence: Math.min(field.confidence, DEFAULTED), needsReview: true, state: 'asked', reason: 'other papers differ by a letter' }
+  }
+  if (field.value !== null && field.needsReview && hardlyReadable(field, on) && alike(field.value, known)) return proposed(field, known, 'other papers say so, and what can be read here is like it')
   const found = find()
   if (!found || (field.box !== null && found.page === field.page && found.words.some((w) => touches(w.box, field.box!)))) return null
   const { value, raw, page, words } = found
@@ -121,9 +125,9 @@ const alike = (a: Value, b: Value): boolean => {
 }
 
 /** What others say, put before what was made out here; a person sees the print, and has both. */
-function proposed(field: FilledField, known: Value): FilledField {
+function proposed(field: FilledField, known: Value, reason: string): FilledField {
   const own = { value: field.value, raw: field.raw ?? plain(field.value), page: field.page!, box: field.box! }
-  return { ...field, value: known, confidence: DEFAULTED, needsReview: true, state: 'asked', repaired: true, reason: 'other papers say so, and what can be read here is like it', others: [own, ...field.others].slice(0, 3) }
+  return { ...field, value: known, confidence: DEFAULTED, needsReview: true, state: 'asked', repaired: true, reason, others: [own, ...field.others].slice(0, 3) }
 }
 
 /** Codes that differ in two places are two codes: a fair reader takes one figure for another, not two. */

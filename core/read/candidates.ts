@@ -55,7 +55,7 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
     if (order === 0)
       for (const field of type.fields) {
         if (field.sources.includes('letterhead')) letterheads(page, type, field).forEach(add)
-        if (field.sources.includes('addressee')) addressees(page, field).forEach(add)
+        if (field.sources.includes('addressee')) addressees(page, field, type).forEach(add)
       }
     for (const field of type.fields) {
       if (field.sources.includes('period')) periods(page, field).forEach(add)

@@ -69,15 +69,15 @@ export interface AddressBlock {
 }
 
 /** Address blocks in the upper half of a page: a name, then two to five lines below it in the same column. */
-export function addressBlocks(page: Page): AddressBlock[] {
+export function addressBlocks(page: Page, type: DocumentType): AddressBlock[] {
   const lines = linesOf(page)
   const blocks: AddressBlock[] = []
   lines.forEach((line, index) => {
     if (line.box[1] > 0.5) return
     for (const segment of line.segments) {
       const name = segment.text
-      if (nameLikeness(name) < 0.95 || addressLikeness(name) > 0.5 || /:$/.test(name)) continue
-      const below = linesBelow(page, lines, index, segment)
+      if ((nameLikeness(name) < 0.95 && !LEGAL_FORM.test(name)) || addressLikeness(name) > 0.5 || /:$/.test(name)) continue
+      const below = linesBelow(page, lines, index, segment, type)
       // "Skerrow Isles" over "Revenue" is an office, broken in two, over its own address.
       if (below[0] && orgLikeness(below[0].text) === 1 && addressLikeness(below[0].text) < 0.6) continue
       const strength = Math.max(0, ...below.map((s) => addressLikeness(s.text)))
@@ -87,7 +87,7 @@ export function addressBlocks(page: Page): AddressBlock[] {
   return blocks
 }
 
-function linesBelow(page: Page, lines: Line[], index: number, top: Segment): Segment[] {
+function linesBelow(page: Page, lines: Line[], index: number, top: Segment, type: DocumentType): Segment[] {
   const found: Segment[] = []
   let before = lines[index]
   for (let i = index + 1; i < lines.length && found.length < 5; i++) {
@@ -97,7 +97,7 @@ function linesBelow(page: Page, lines: Line[], index: number, top: Segment): Seg
       if (lines[i].segments.every((s) => s.box[0] > top.box[0] + 0.15 || s.box[2] < top.box[0])) continue
       break
     }
-    if (/:/.test(segment.text) || segment.text.split(' ').length > 7 || !/[\p{L}\d]{2}/u.test(segment.text)) break
+    if (/:/.test(segment.text) || labelLike(segment.text, type) || segment.text.split(' ').length > 7 || !/[\p{L}\d]{2}/u.test(segment.text)) break
     found.push(segment)
     // A postal code ends an address: what stands straight beneath belongs to something else.
     if (hasPostcode(segment.text)) break
@@ -107,8 +107,8 @@ function linesBelow(page: Page, lines: Line[], index: number, top: Segment): Seg
 }
 
 /** The addressee's name or address, from the address blocks of the first page. */
-export function addressees(page: Page, field: Field): Candidate[] {
-  return addressBlocks(page).flatMap((block): Candidate[] => {
+export function addressees(page: Page, field: Field, type: DocumentType): Candidate[] {
+  return addressBlocks(page, type).flatMap((block): Candidate[] => {
     // A firm over an address is whose paper it is, unless it stands where letters are addressed and in letters like all others.
     const firm = orgLikeness(block.name.text) < 1 ? 0 : block.line > 1 && linesOf(page)[block.line].height < typicalHeight(page) * 1.15 && linesOf(page).slice(0, block.line).some((l) => orgLikeness(l.text) === 1) ? 0.7 : 2.5
     const score = 1.9 - (block.name.box[1] < 0.07 ? 0.8 : 0) - firm

@@ -100,7 +100,7 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
   for (let i = label.line + 1; i < lines.length && seen < 2; i++) {
     const gap = (lines[i].box[1] - line.box[3]) * page.height
     if (gap > Math.max(toSign ? ROOM_TO_SIGN : 26, line.height * 2.9)) break
-    const reaching = lines[i].segments.filter((s) => overlap(s.box[0], s.box[2], start - 0.012, end) > 0 && !isPageNumber(s.text))
+    const reaching = lines[i].segments.filter((s) => overlap(s.box[0], s.box[2], start - 0.012, end) > 0 && !isPageNumber(s.text) && !s.words.every(isFiller))
     // A long value of the column before may leave no gap to this one.
     const runOn = label.alone ? reaching.find((s) => s.box[0] <= start - 0.06 && s.words.some((w) => Math.abs(w.box[0] - start) < 0.006)) : undefined
     const under = runOn ? [runOn.words.slice(runOn.words.findIndex((w) => Math.abs(w.box[0] - start) < 0.006))] : reaching.filter((s) => s.box[0] > start - 0.06).map((s) => s.words)

@@ -60,11 +60,14 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
   // "Signed on" beside the day: the pen went elsewhere in that line.
   // What a pen drew beside a caption on a page with a text layer is known from its drawing already.
   const pen = best?.signed ? null : penAnywhere(best ? pages.filter((p) => p.source !== 'text') : pages)
-  if (best && !(pen && pen.page === best.page && pen.box[1] < best.box[3] && pen.box[3] > best.box[1])) return best
+  if (best && !(pen && pen.page === best.page && pen.box[1] < best.box[3] && pen.box[3] > best.box[1] - BESIDE_DAY)) return best
   if (pen) return pen
   const last = pages.at(-1)!
   return { signed: false, sure: 0.5, page: last.number, box: [0, 0.5, 1, 1] }
 }
+
+/** The day printed over "Signed on" ends its place; the pen beside it may stand as much higher, as a share of the height. */
+const BESIDE_DAY = 0.03
 
 /** "The chair closed the meeting." speaks of who signs, and is no place to sign. */
 const spoken = ({ segment }: LabelHit): boolean => segment.words.length >= 4 && /\p{Ll}{2}\.$/u.test(segment.words.at(-1)!.text)

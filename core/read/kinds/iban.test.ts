@@ -38,3 +38,5 @@ test.each(['T', 'L', 'J'])('a country whose I was read as %s', (letter) => {
   const iban = makeIban(new Dice(4))
   expect(read(letter + iban.slice(1))).toMatchObject([{ value: iban, repaired: true }])
 })
+test('a stroke seen twice is one, where the check digits say so', () => expect(read('IE591ISSB16992260637960')).toMatchObject([{ value: 'IE59ISSB16992260637960', repaired: true }]))
+test('a euro sign before figures is the E of a country', () => expect(read('1€12 SKRW 4954 8043 3485 82')).toMatchObject([{ value: 'IE12SKRW49548043348582' }]))
