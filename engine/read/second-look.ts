@@ -61,9 +61,10 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
     if (place.words.length === 0) added.push(...placed.map((w) => (/^\d{1,2}$/.test(w.text) ? { ...w, sure: Math.min(w.sure, SURE) } : w)))
     else place.words.forEach((word, k) => again.set(word, k === 0 ? placed : []))
   })
-  return [...words.flatMap((w) => again.get(w) ?? [w]), ...added]
+  const all = [...words.flatMap((w) => again.get(w) ?? [w]), ...added]
+  // "89 N" cut out before "etmakers", which another place made "Netmakers": what one place brings along of its neighbour is no word beside it.
+  return all.filter((w) => given.includes(w) || !all.some((other) => other !== w && other.text.length > w.text.length && other.text.includes(w.text) && mostlyOn(w.box, other.box)))
 }
-
 
 interface Place {
   words: Word[]
