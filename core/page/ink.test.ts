@@ -29,3 +29,13 @@ test('a frame alone is no stroke', () => {
 test('print does not count', () => {
   expect(strokesIn(grid(scrawl), [0.1, 0.4, 0.6, 0.7], [[0.15, 0.45, 0.5, 0.65]]).cells).toBe(0)
 })
+test('a row of dots to sign on is no pen’s, and a pen’s line over it is', () => {
+  const [columns, rows] = [200, 280]
+  const dotted = new Uint8Array(columns * rows)
+  for (let x = 40; x < 90; x++) if (x % 4 !== 0) dotted[150 * columns + x] = 60
+  const area: [number, number, number, number] = [0.1, 0.45, 0.6, 0.6]
+  expect(strokesIn(packInk(columns, rows, dotted), area, []).cells).toBe(0)
+  for (let x = 50; x < 80; x++) for (const y of [144 + (x % 7), 145 + (x % 7)]) dotted[y * columns + x] = 200
+  expect(strokesIn(packInk(columns, rows, dotted), area, [])).toMatchObject({ cells: expect.any(Number) })
+  expect(strokesIn(packInk(columns, rows, dotted), area, []).cells).toBeGreaterThan(40)
+})

@@ -53,6 +53,7 @@ function strokeCells(grid: InkGrid, [x0, y0, x1, y1]: [number, number, number, n
   }
   const across = Math.max(10, Math.round(columns * 0.09))
   for (let y = y0; y < y1; y++) eraseRuns(dark, y * columns + x0, 1, x1 - x0, across)
+  for (let y = y0; y < y1; y++) eraseDots(dark, columns, y, x0, x1, across)
   const down = Math.max(8, Math.round(rows * 0.035))
   for (let x = x0; x < x1; x++) eraseRuns(dark, y0 * columns + x, columns, y1 - y0, down)
   return dark
@@ -123,5 +124,26 @@ function eraseRuns(dark: Uint8Array, start: number, step: number, length: number
       if (run >= atLeast) for (let k = i - run; k < i; k++) dark[start + k * step] = 0
       run = 0
     }
+  }
+}
+
+/** Cells between two dots of a row at most, and the share of the cells over and under it that may be dark. */
+const DOTS_APART = 3
+const STRAY = 0.15
+
+/** A row of dots to sign on is a cell or two high, with paper over and under it; a pen goes up and down. */
+function eraseDots(dark: Uint8Array, columns: number, y: number, from: number, to: number, atLeast: number): void {
+  const inked = (row: number, left: number, right: number): number => {
+    let count = 0
+    for (let x = left; x <= right; x++) count += dark[row * columns + x] ?? 0
+    return count
+  }
+  for (let x = from; x < to; x++) {
+    if (!dark[y * columns + x]) continue
+    let right = x
+    for (let next = x + 1; next < to && next - right <= DOTS_APART; next++) if (dark[y * columns + next]) right = next
+    const span = right - x + 1
+    if (span >= atLeast && [y - 1, y + 2].every((row) => inked(row, x, right) <= span * STRAY)) for (const row of [y, y + 1]) dark.fill(0, row * columns + x, row * columns + right + 1)
+    x = right
   }
 }

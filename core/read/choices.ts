@@ -2,7 +2,7 @@ import type { Box } from '../page/geometry.ts'
 import { unpackInk } from '../page/ink.ts'
 import { linesOf, type Line } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
-import { nearlyWord, tokens } from '../page/text.ts'
+import { editDistance, tokens } from '../page/text.ts'
 import type { Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import type { LabelHit } from './labels.ts'
@@ -44,8 +44,9 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
   const ended = label.colon || /\?$/.test(label.lineOf.words[label.to - 1]?.text ?? '')
   for (const { line, index } of near) {
     // "Status in employment | Self-employed": words that go on with the label are no answer where one stands apart from it; a box among them is.
-    const apart = index === label.line && !ended && !behind.some((w) => boxState(w.text) !== null || RING.test(w.text)) && line.segments.some((s) => s.box[0] > label.segment.box[2])
-    const words = index === label.line ? line.words.slice(apart ? line.words.indexOf(label.segment.words.at(-1)!) + 1 : label.to) : line.words
+    const end = index === label.line ? labelEnd(line.words, label) : 0
+    const apart = index === label.line && end === label.to && !ended && !behind.some((w) => boxState(w.text) !== null || RING.test(w.text)) && line.segments.some((s) => s.box[0] > label.segment.box[2])
+    const words = index === label.line ? line.words.slice(apart ? line.words.indexOf(label.segment.words.at(-1)!) + 1 : end) : line.words
     options.push(...optionsIn(words, index, choices, page.source !== 'text'))
     if (options.length > 0) break
   }
@@ -55,7 +56,9 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
   if (new Set(options.map((o) => o.value)).size === 1) {
     const line = lines[options[0].line]
     if (boxEndingAt(line.words, line.words.indexOf(options[0].words[0])) === false) return null
-    return { ...base, value: options[0].value, raw: options[0].words.map((w) => w.text).join(' '), words: options[0].words, score }
+    // A ring before the one option that was read: there is another, and nobody knows which is marked.
+    const ring = RING.test(line.words[line.words.indexOf(options[0].words[0]) - 1]?.text ?? '')
+    return { ...base, value: options[0].value, raw: options[0].words.map((w) => w.text).join(' '), words: options[0].words, partial: ring, score }
   }
   const ticked = tickedAsText(options, lines)
   if (ticked.length === 1) return { ...base, value: ticked[0].value, raw: `☒ ${ticked[0].words.map((w) => w.text).join(' ')}`, words: ticked[0].words, score: score + 0.5 }
@@ -66,14 +69,21 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
   return inked && { ...base, value: inked.option.value, raw: inked.option.words.map((w) => w.text).join(' '), words: inked.option.words, score: score + (inked.clear ? 0 : -1.5) }
 }
 
-/** "ONo": an empty ring that a reader of pictures took for a letter of the option behind it is a box of its own. */
+/** "Occupational status ● An employee" may be a wording as a whole: a box or ring among its words ends it. */
+function labelEnd(words: readonly Word[], { lineOf, from, to }: LabelHit): number {
+  const first = lineOf.words[from].box[0]
+  const box = words.findIndex((w, i) => w.box[0] > first && i < to && (boxState(w.text) !== null || RING.test(w.text)))
+  return box < 0 ? to : box
+}
+
+/** "ONo", "@No": a ring that a reader of pictures took for a letter of the option behind it is a box of its own. */
 const ringsApart = (words: readonly Word[], starts: ReadonlySet<string>): Word[] =>
   words.flatMap((word) => {
-    const option = /^[O0](\p{Lu}.*)$/u.exec(word.text)?.[1]
+    const [, sign, option] = /^([O0@©®])(\p{Lu}.*)$/u.exec(word.text) ?? []
     if (!option || !starts.has(tokens(option)[0])) return [word]
     const [left, top, right, bottom] = word.box
     const ring = left + (right - left) / word.text.length
-    return [{ ...word, text: 'O', box: [left, top, ring, bottom] }, { ...word, text: option, box: [ring, top, right, bottom] }]
+    return [{ ...word, text: sign === '0' ? 'O' : sign, box: [left, top, ring, bottom] }, { ...word, text: option, box: [ring, top, right, bottom] }]
   })
 
 /** Options whose box was read as text and is ticked; where all have a box on one side, that side alone counts. */
@@ -105,6 +115,9 @@ function leftOver(options: readonly Option[], lines: readonly Line[]): Option | 
   return null
 }
 
+/** Darkness within a frame below which nothing is in it: darker than another box it may be, but ticked it is not. */
+const HOLLOW = 20
+
 /** The option whose box holds more ink than the others'; boxes stand before all words or behind all of them. */
 function inkedOption(page: Page, options: readonly Option[], lines: readonly Line[]): { option: Option; clear: boolean } | null {
   const sides = (['before', 'behind'] as const).map((side) => {
@@ -112,19 +125,19 @@ function inkedOption(page: Page, options: readonly Option[], lines: readonly Lin
     // Where there are boxes, even the empty one has its frame; what is inside the frame tells more than the frame.
     const boxes = marks.every((m) => m.dark > 60)
     const framed = marks.every((m) => m.inside !== null)
-    const ranked = marks.map((m) => ({ option: m.option, dark: framed ? m.inside! + 12 : m.dark })).sort((a, b) => b.dark - a.dark)
+    const ranked = marks.map((m) => ({ option: m.option, dark: framed ? m.inside! + 12 : m.dark, hollow: m.inside !== null && m.inside < HOLLOW })).sort((a, b) => b.dark - a.dark)
     return { best: ranked[0], least: Math.min(...marks.map((m) => m.dark)), boxes, framed, ratio: ranked[0].dark / Math.max(1, ranked[1].dark) }
   })
   // Boxes on one side settle it: what stands on the other side is the neighbour's, or the edge of the words themselves.
   const boxed = sides.filter((s) => s.boxes).sort((a, b) => b.least - a.least).slice(0, 1)
   const [best] = (boxed.length > 0 ? boxed : sides).filter((s) => (s.framed || s.best.dark > 40) && s.ratio > 1.15).sort((a, b) => Number(b.framed) - Number(a.framed) || b.ratio - a.ratio)
   // Noise blurs what is in a box and what is its frame: on a scan only a clear lead counts as one.
-  return best ? { option: best.best.option, clear: best.boxes && best.ratio > (page.source === 'text' ? 1.3 : 2) } : null
+  return best ? { option: best.best.option, clear: best.boxes && !best.best.hollow && best.ratio > (page.source === 'text' ? 1.3 : 2) } : null
 }
 
 /** @param forgiving a letter of a longer word may be misread, as on scans */
 function optionsIn(words: Word[], line: number, choices: readonly { value: string; words: readonly string[] }[], forgiving: boolean): Option[] {
-  const says = (read: readonly string[], wanted: readonly string[]) => read.length === wanted.length && (read.every((t, i) => t === wanted[i]) || (forgiving && read.join('').length > 5 && nearlyWord(read.join(''), wanted.join(''))))
+  const says = (read: readonly string[], wanted: readonly string[]) => read.length === wanted.length && read.every((t, i) => t === wanted[i] || (forgiving && read.join('').length > 5 && wanted[i].length > 3 && editDistance(t, wanted[i], 1) <= 1))
   const options: Option[] = []
   for (let at = 0; at < words.length; at++) {
     let best: Option | null = null
@@ -143,7 +156,7 @@ function optionsIn(words: Word[], line: number, choices: readonly { value: strin
       at += best.words.length - 1
       // "[X] An employee": small words stand between a box and what it is for.
       const first = words.indexOf(best.words[0])
-      const small = first > 1 && isSmall(words[first - 1].text) && boxEndingAt(words, first - 1) !== null
+      const small = first > 1 && isSmall(words[first - 1].text) && (boxEndingAt(words, first - 1) !== null || RING.test(words[first - 2].text))
       options.push(small ? { ...best, words: [words[first - 1], ...best.words] } : best)
     }
   }
@@ -176,7 +189,7 @@ function boxBeside(words: Word[], option: Word[]): boolean | null {
 }
 
 /** A ticked box is spelt in many ways, all of them short, with a bracket in them or unsure. */
-const boxLike = (word: Word): boolean => /^\S{0,2}[[\](){}|]\S{0,2}$/.test(word.text) || (word.text.length <= 3 && word.sure < 0.75)
+const boxLike = (word: Word): boolean => /^(?=.*[[\](){}|])\S{1,5}$/.test(word.text) || (word.text.length <= 3 && word.sure < 0.75)
 
 /** Ink in the place before or behind an option's words where a box would be, up to the next print. */
 function inkBeside(page: Page, words: readonly Word[], line: readonly Word[], side: 'before' | 'behind'): { dark: number; inside: number | null } {

@@ -86,13 +86,6 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
     const words = next ? untilLabel(next.words, labels.get(i) ?? []) : []
     if (words.length > 0) regions.push({ relation: 'right', words, page, line: i })
   }
-  // Writing by hand keeps to no line: half of one lower or higher it still stands beside its label.
-  for (const i of regions.length > 0 || page.source === 'text' ? [] : [label.line - 1, label.line + 1]) {
-    const [beside] = lines[i]?.segments ?? []
-    if (!beside || beside.box[0] < label.segment.box[2] || offset(beside.box, line.box) > BESIDE) continue
-    const words = untilLabel(beside.words, labels.get(i) ?? [])
-    if (words.length > 0) regions.push({ relation: 'right', words, page, line: i })
-  }
   const start = line.words[label.from].box[0]
   const end = Math.max(lastWord.box[2], start + 0.06)
   let seen = 0
@@ -110,6 +103,13 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
     if (words.length === 0) break
     regions.push({ relation: 'below', words, page, line: i, gap: (lines[i].box[3] - line.box[3]) * page.height })
     break
+  }
+  // Writing by hand keeps to no line: half of one lower or higher it still stands beside its label.
+  for (const i of regions.length > 0 || page.source === 'text' ? [] : [label.line - 1, label.line + 1]) {
+    const [beside] = lines[i]?.segments ?? []
+    if (!beside || beside.box[0] < label.segment.box[2] || offset(beside.box, line.box) > BESIDE) continue
+    const words = untilLabel(beside.words, labels.get(i) ?? [])
+    if (words.length > 0) regions.push({ relation: 'right', words, page, line: i })
   }
   const above = captioned(label, labels)
   if (above) regions.push(above)

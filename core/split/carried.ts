@@ -20,15 +20,16 @@ const ENDS = 2
  * amount, whichever sign or column says which. An account with nothing in it proves nothing.
  */
 export function carriedOn(page: Page): Carried {
-  const rows = linesOf(page).flatMap((line) => {
-    const amounts = line.segments.flatMap((s) => amountsIn(s.text))
-    return amounts.length > 0 ? [{ balance: amounts.at(-1)!, amount: amounts.at(-2) }] : []
-  })
-  if (rows.filter((r) => r.amount !== undefined).length < 2) return NOTHING
-  const begins = rows.findIndex((r) => r.amount !== undefined)
-  const over = new Set(rows.slice(0, begins).map((r) => r.balance))
-  const before = rows.slice(begins, begins + ENDS).flatMap(({ balance, amount }) => (amount === undefined ? [] : [balance - amount, balance + amount])).filter((b) => b !== 0)
-  return { from: new Set(before.filter((b) => !over.has(b))), opening: new Set(before.filter((b) => over.has(b))), to: new Set(rows.slice(-ENDS).map((r) => r.balance)) }
+  const rows = linesOf(page).map((line) => line.segments.flatMap((s) => amountsIn(s.text))).filter((amounts) => amounts.length > 0)
+  const whole = rows.flatMap((amounts, i) => (amounts.length > 1 ? [i] : []))
+  if (whole.length < 2) return NOTHING
+  const [from, opening] = [new Set<number>(), new Set<number>()]
+  for (const i of whole.slice(0, ENDS)) {
+    const [amount, balance] = rows[i].slice(-2)
+    const over = rows.slice(0, i).flat()
+    for (const before of [balance - amount, balance + amount]) if (before !== 0) (over.includes(before) ? opening : from).add(before)
+  }
+  return { from, opening, to: new Set(rows.slice(-ENDS).map((amounts) => amounts.at(-1)!)) }
 }
 
 const NOTHING: Carried = { from: new Set(), opening: new Set(), to: new Set() }

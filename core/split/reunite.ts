@@ -8,6 +8,8 @@ interface Part {
   /** Printed numbers of its pages, in the order of the pages. */
   numbers: number[]
   looks: Looks[]
+  /** Went with a document of another make for want of its own. */
+  stray?: boolean
 }
 
 /** As sure as a document can be that was put together from pages that lay apart. */
@@ -70,7 +72,7 @@ function strayTail(piece: Piece, looks: Looks[]): Part | null {
   const before = looks.slice(0, -1)
   const numbered = before.flatMap((l) => (l.numbering ? [l.numbering] : []))
   const contradicts = numbered.length > 0 ? numbered.some((n) => n.of !== numbering.of || n.page === numbering.page) : !before.some((l) => sameMake(l, last))
-  return contradicts ? { piece, of: numbering.of, numbers: [numbering.page], looks: [last] } : null
+  return contradicts ? { piece, of: numbering.of, numbers: [numbering.page], looks: [last], stray: true } : null
 }
 
 function partOf(piece: Piece, looks: Looks[]): Part | null {
@@ -91,7 +93,8 @@ function alike(a: Part, b: Part): boolean {
   if (a.looks.some((x) => b.looks.some((y) => sharesCode(x, y)))) return true
   const [x, y] = [a.looks[0], b.looks[0]]
   const sized = Math.abs(x.page.width - y.page.width) < 8 && x.page.source === y.page.source
-  const oneType = a.piece.type === b.piece.type && a.piece.type !== 'unknown'
+  // Of a stray page's type nothing is known: it was never looked at alone.
+  const oneType = b.stray || (a.piece.type === b.piece.type && a.piece.type !== 'unknown')
   return sized && a.looks.some((l) => shareOf(l.head, y.head) >= ALIKE || (oneType && (shareOf(l.foot, y.foot) >= ALIKE || sameHand(l, y))))
 }
 

@@ -62,3 +62,4 @@ describe('as a weak reader spells a date', () => {
     expect(read(text, 1)).toEqual([])
   })
 })
+test('a period whose first day runs into the word behind it', () => expect(parsePeriod('1to 31 January 2026')).toEqual({ start: '2026-01-01', end: '2026-01-31' }))

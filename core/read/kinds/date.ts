@@ -142,7 +142,7 @@ export const monthEnd = (year: number, month: number): string => new Date(Date.U
 export const parsePeriod = remembered((text): { start: string; end: string } | null => {
   // "1 Jul 2024-30 Jun 2025": read in pieces its last words would be a month, and that the whole period.
   const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim().replace(/((?:19|20)\d{2})[-–—](?=\d{1,2}(?:st|nd|rd|th)?\s+[a-z]{3}|[a-z]{3})/g, '$1 - ')
-  const parts = clean.replace(/^(?:from|du|del|desde)\s+/, '').split(/\s+(?:to|until|till|through|au|al|hasta|a|and)\s+|\s+[-~=]+\s*|\s*[-~=]+\s+|\s*\.\.+\s*|\s*>\s*/)
+  const parts = clean.replace(/^(?:from|du|del|desde)\s+/, '').replace(/^(\d{1,2})(to|au|al)\s/, '$1 $2 ').split(/\s+(?:to|until|till|through|au|al|hasta|a|and)\s+|\s+[-~=]+\s*|\s*[-~=]+\s+|\s*\.\.+\s*|\s*>\s*/)
   // The strokes inside its days may stand apart like the one between them: "01-JAN- 26 - 31-JAN-26".
   for (let at = 1; at < parts.length; at++) {
     const [start, end] = [parseDate(parts.slice(0, at).join('-')), parseDate(parts.slice(at).join('-'))]

@@ -6,11 +6,15 @@ import { parseDate } from './date.ts'
 /** Spaces are no part of an id; hyphens and strokes are. */
 export const tidyId = (text: string): string => text.replace(/\s+/g, '').replace(/^[:.#,;=]+|[.,;:]+$/g, '').replace(/[–—−]/g, '-').toUpperCase()
 
+/** An amount is no number of anything, whatever currency stands beside it. */
+const AMOUNT = /^(?:EUR|GBP|USD)?\d{1,3}(?:[.,]?\d{3})*[.,]\d{2}(?:EUR|GBP|USD)?$/
+
 /** Ids: runs of words with digits in them, in capitals. Words of letters alone end the run. */
 export const readIds: KindReader = (words) =>
   readSpans(words, 5, (given, weak) => {
     // "/20484-7849": no number begins with a stroke, but a hasty 1 does.
-    const text = weak ? given.replace(/^[/|\\](?=\d{4})/, '1') : given
+    // "R:030392-5560": the colon of its label, seen twice.
+    const text = weak ? given.replace(/^[/|\\](?=\d{4})/, '1').replace(/^\p{L}:(?=\d{4})/u, '') : given
     const parts = text.split(' ')
     // "226/95328/H. In consideration": a sentence ends with the number.
     if (parts.slice(1).some((p) => /^[A-Z][a-z]+$/.test(p))) return null
@@ -23,7 +27,7 @@ export const readIds: KindReader = (words) =>
     const value = tidyId(text)
     const digits = (value.match(/\d/g) ?? []).length
     if (value.length < 4 || value.length > 24 || digits < 2 || !/^[A-Z0-9][A-Z0-9\-/.]*[A-Z0-9]$/.test(value)) return null
-    if (parseDate(text) || /^\d{1,3}([.,]\d{3})*[.,]\d{2}$/.test(value)) return null
+    if (parseDate(text) || AMOUNT.test(value)) return null
     return { value, fit: digits >= 4 ? 1 : 0.8, repaired: text !== given }
   }, (word) => !/[a-z]{2}/.test(word))
 
