@@ -36,6 +36,6 @@ test('a row of dots to sign on is no pen’s, and a pen’s line over it is', ()
   const area: [number, number, number, number] = [0.1, 0.45, 0.6, 0.6]
   expect(strokesIn(packInk(columns, rows, dotted), area, []).cells).toBe(0)
   for (let x = 50; x < 80; x++) for (const y of [144 + (x % 7), 145 + (x % 7)]) dotted[y * columns + x] = 200
-  expect(strokesIn(packInk(columns, rows, dotted), area, [])).toMatchObject({ cells: expect.any(Number) })
+  expect(strokesIn(packInk(columns, rows, dotted), area, [])).not.toEqual({ cells: 0, width: 0, height: 0 })
   expect(strokesIn(packInk(columns, rows, dotted), area, []).cells).toBeGreaterThan(40)
 })

@@ -59,7 +59,7 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
       }
     for (const field of type.fields) {
       if (field.sources.includes('period')) periods(page, field).forEach(add)
-      if (field.sources.includes('sentence') && order === 0) sentences(page, field).forEach(add)
+      if (field.sources.includes('sentence') && order === 0) sentences(page, field).filter((c) => field.kind !== 'name' || !labelLike(c.raw, type)).forEach(add)
       if (field.sources.includes('title_year') && order === 0) titleYears(page, field).forEach(add)
     }
     if (order === 0) for (const field of type.fields) if (field.name === type.person) personsConfirmed(page, field).forEach(add)

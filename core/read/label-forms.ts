@@ -40,6 +40,64 @@ export function bilingual(hits: LabelHit[]): LabelHit[] {
   return whole.filter((_, i) => !inside.has(hits[i]))
 }
 
+/** How near every tongue of a label must come to a wording of its field. */
+const WELL_KNOWN = 0.85
+
+/** Lines that a narrow cell breaks a label in three tongues into, at most. */
+const LONGEST_CELL = 6
+
+/**
+ * Labels in several tongues that a narrow cell breaks over many lines: "Date of" over "expiry / Date" over
+ * "d’expiration / Fecha" over "de caducidad". Their strokes part the tongues, wherever the lines end.
+ */
+export function inCells(page: Page, lines: readonly Line[], heads: ReadonlySet<number>, hits: readonly LabelHit[], wordings: Wordings<string>): LabelHit[] {
+  const done = new Set<Segment>()
+  return lines.flatMap((line, index) => line.segments.flatMap((segment): LabelHit[] => {
+    if (done.has(segment) || heads.has(index)) return []
+    const cell = cellFrom(page, lines, index, segment)
+    const ended = cell.at(-1)?.segment.text.endsWith(':')
+    for (let length = 1; length <= cell.length; length++) {
+      const parts = cell.slice(0, length)
+      const text = parts.map((p) => p.segment.text).join(' ')
+      // What goes on behind a stroke, or up to a colon, is not all there; the line behind what is all there is its value.
+      if (!text.includes('/') || /\/\s*$/.test(text) || cell[length]?.segment.text.includes('/') || (ended && length < cell.length)) continue
+      const tongues = text.replace(/:$/, '').split('/').map((tongue) => wordings.nearest(tongue.trim())[0])
+      const [first] = tongues
+      if (!first || first.near < KNOWN || !tongues.every((t) => t?.key === first.key && t.near >= WELL_KNOWN)) continue
+      if (length === 1) return []
+      for (const part of parts) done.add(part.segment)
+      for (const hit of hits) if (parts.some((p) => p.segment === hit.segment)) hit.near = Math.min(hit.near, 0.3)
+      const lastLine = parts.at(-1)!.at
+      const beside = line.segments.some((s) => s.box[0] > segment.box[2]) && text.endsWith(':')
+      const own = beside ? parts[0] : parts.at(-1)!
+      return parts.map((part): LabelHit => ({
+        ...spanOf(page, lines[part.at], part.at, part.segment), colon: text.endsWith(':'),
+        meanings: part === own ? [{ role: 'field', field: first.key, rank: 0 }] : [{ role: 'other' }], near: part === own ? first.near : 1, ...(part === own && beside ? { lastLine } : {}),
+      }))
+    }
+    return []
+  }))
+}
+
+/** The lines of words set straight beneath one another, up to one that ends with a colon. */
+function cellFrom(page: Page, lines: readonly Line[], index: number, first: Segment): { at: number; segment: Segment }[] {
+  const cell: { at: number; segment: Segment }[] = []
+  for (let at = index, segment: Segment | undefined = first; segment && cell.length < LONGEST_CELL && segment.words.length <= 5 && !/[\d€]/.test(segment.text); ) {
+    cell.push({ at, segment })
+    if (segment.text.endsWith(':')) break
+    const { box }: Segment = segment
+    const next = lines.findIndex((l, i) => i > at && i < at + 4 && l.segments.some((s) => Math.abs(s.box[0] - box[0]) < ALIGNED && (s.box[1] - box[3]) * page.height < lines[at].height * LEADING))
+    if (next < 0) break
+    segment = lines[next].segments.find((s) => Math.abs(s.box[0] - box[0]) < ALIGNED)
+    at = next
+  }
+  return cell
+}
+const ALIGNED = 0.008
+
+/** A segment as a label that holds nothing else. */
+const spanOf = (page: Page, line: Line, index: number, segment: Segment): Omit<LabelHit, 'meanings' | 'colon' | 'near'> => ({ line: index, from: line.words.indexOf(segment.words[0]), to: line.words.indexOf(segment.words.at(-1)!) + 1, length: 1, mended: false, page, lineOf: line, segment, leads: true, alone: true })
+
 /** Of a label in two lines, as a share of its letters' height: lines further apart are two labels. */
 const LEADING = 0.75
 /** As near as this to a wording is the wording itself. */
@@ -90,7 +148,7 @@ export function wrapped(page: Page, lines: readonly Line[], heads: ReadonlySet<n
       if (nearest.length === 0 || nearest[0].near < 0.85 || (!colon && !alike && nearest[0].near < Math.max(best(segment) + TOGETHER, best(rest) - 0.02))) continue
       for (const hit of hits) if (parts.some((p) => p.segment === hit.segment)) hit.near = Math.min(hit.near, 0.3)
       for (const part of parts.slice(1)) done.add(part.segment)
-      const part = (own: Line, ownIndex: number, own_: Segment, key: LabelMeaning, near: number, lastLine?: number): LabelHit => ({ line: ownIndex, from: own.words.indexOf(own_.words[0]), to: own.words.indexOf(own_.words.at(-1)!) + 1, length: 1, mended: false, meanings: [key], page, lineOf: own, segment: own_, leads: true, colon: rest.text.endsWith(':'), alone: true, near, ...(lastLine === undefined ? {} : { lastLine }) })
+      const part = (own: Line, ownIndex: number, own_: Segment, key: LabelMeaning, near: number, lastLine?: number): LabelHit => ({ ...spanOf(page, own, ownIndex, own_), meanings: [key], colon: rest.text.endsWith(':'), near, ...(lastLine === undefined ? {} : { lastLine }) })
       // A value beside it begins at the label's first line, or between the two; one beneath it follows the second.
       const beside = lines.slice(index, at + 1).some((l) => l.segments.some((s) => s.box[0] > segment.box[2] && !(l === lines[at] && l !== line)))
       for (const { key, near } of nearest) found.push(part(beside ? line : lines[at], beside ? index : at, beside ? segment : rest, { role: 'field', field: key, rank: 0 }, near * 0.97, beside ? at : undefined))

@@ -3,7 +3,7 @@ import type { Page, Word } from '../page/page.ts'
 import { PhraseBook, type PhraseHit } from '../page/phrases.ts'
 import { squeeze, tokens } from '../page/text.ts'
 import type { DocumentType } from '../program/schema.ts'
-import { bilingual, wrapped } from './label-forms.ts'
+import { bilingual, inCells, wrapped } from './label-forms.ts'
 import { gist, isFormWord, isSmall, Wordings } from './wording.ts'
 
 /** What a wording means in a type: the label of a field, of a signature, or of something that is none of its fields. */
@@ -206,6 +206,7 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
       })))
     }
   })
+  loose.push(...inCells(page, lines, heads, [...exact, ...loose], wordings))
   loose.push(...wrapped(page, lines, heads, [...exact, ...loose], wordings))
   const labels = exact.map((hit) => (heads.has(hit.line) ? { ...hit, meanings: hit.meanings.filter((m) => m.role !== 'field') } : hit)).filter((hit) => hit.meanings.length > 0)
   return [...labels, ...loose].sort((a, b) => a.line - b.line || a.from - b.from)

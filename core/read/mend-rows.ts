@@ -1,7 +1,7 @@
 import type { Field } from '../program/schema.ts'
 import { lostDigits } from './figures.ts'
 import type { Table } from './table.ts'
-import { cents, fromCents, isMoney, type Row } from './value.ts'
+import { cents, fromCents, isMoney, type Money, type Row } from './value.ts'
 
 /** Rows read more surely than this keep what was read: a paper that truly does not add up must not be argued away. */
 const WEAK = 0.85
@@ -43,6 +43,17 @@ export function mendRows(table: Table, field: Field): void {
       put(i, balance, next)
     } else if (step !== null && after === null) put(i, balance, before + step)
   }
+}
+
+/** The first row has no balance before it but the one that the paper opens with: that says what its amount must be. */
+export function mendFirstRow({ rows, sure }: Table, { columns }: Field, opening: Money): boolean {
+  const [amount, balance] = columns.filter((c) => c.kind === 'money').map((c) => c.name)
+  const first = rows[0]
+  if (!first || sure >= 0.999 || !isMoney(first[balance]) || isMoney(first[amount])) return false
+  const step = cents(first[balance]) - cents(opening)
+  if (step === 0) return false
+  first[amount] = fromCents(step, opening.currency)
+  return true
 }
 
 /**

@@ -48,7 +48,12 @@ function untilColumn(words: Word[], index: number, page: Page, labels: readonly 
   return begins > 0 ? words.slice(0, begins) : words
 }
 
-const isFiller = (word: Word): boolean => /^[:._·…\-–—=|]+$/.test(word.text)
+/** What leads the eye to a value, and the small letters that weak readers see in its dots. */
+const isFiller = (word: Word): boolean => /^[:._·…\-–—=|]+$/.test(word.text) || (word.sure < NOISE && /^[a-z:;.,'’‘]{1,4}$/.test(word.text))
+const NOISE = 0.4
+
+/** In heights of a label, from its foot to that of what stands beneath: nearer than the next line of a form. */
+const CLOSE_BENEATH = 2
 
 /** A row of dots or a line, as leads the eye from a label to its value. */
 const LEADER = /^[._·…]{4,}$/
@@ -104,8 +109,9 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
     regions.push({ relation: 'below', words, page, line: i, gap: (lines[i].box[3] - line.box[3]) * page.height })
     break
   }
-  // Writing by hand keeps to no line: half of one lower or higher it still stands beside its label.
-  for (const i of regions.length > 0 || page.source === 'text' ? [] : [label.line - 1, label.line + 1]) {
+  // Writing by hand keeps to no line: half of one lower or higher it still stands beside its label, unless print stands close beneath.
+  const close = regions.some((r) => r.gap !== undefined && r.gap < line.height * CLOSE_BENEATH)
+  for (const i of regions.some((r) => r.relation !== 'below') || close || page.source === 'text' ? [] : [label.line - 1, label.line + 1]) {
     const [beside] = lines[i]?.segments ?? []
     if (!beside || beside.box[0] < label.segment.box[2] || offset(beside.box, line.box) > BESIDE) continue
     const words = untilLabel(beside.words, labels.get(i) ?? [])

@@ -1,5 +1,6 @@
 import type { Page } from '../page/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
+import { mendFirstRow } from './mend-rows.ts'
 import { isRoster, readRoster } from './roster.ts'
 import { fillYears, readTable, type Table } from './table.ts'
 import { readTableByContent } from './table-by-content.ts'
@@ -38,6 +39,10 @@ export function bestTable(readings: TwoReadings, field: Field, type: DocumentTyp
     // A total that its wording does not give away is known by its amount.
     if (table) table.unexplained = table.unexplained.filter((amounts) => !amounts.some((a) => totals.has(a)))
     if (table && dated && ends?.kind === 'not_after') fillYears(table, dated.name, value(ends.first) as string | null, value(ends.second) as string | null)
+    for (const r of type.relations) {
+      const opening = r.kind === 'running' && r.table === field.name ? value(r.opening) : null
+      if (table && isMoney(opening) && mendFirstRow(table, field, opening)) table.repaired = true
+    }
     return { table, proof: table && provenBy(table, field, type, value) }
   }
   const byHead = judged(readings.byHead())
