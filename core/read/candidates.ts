@@ -1,6 +1,6 @@
 import { isSentence, linesOf } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
-import { fold, nearlyWord, squeeze, tokens } from '../page/text.ts'
+import { fold, nearlyWord, tokens } from '../page/text.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { addressIn } from './address.ts'
 import { brokenOff, brokenRest, secondLine, wholeReadings } from './broken.ts'
@@ -16,7 +16,7 @@ import { parseDate } from './kinds/date.ts'
 import { orgLikeness } from './kinds/words.ts'
 import { labelLike, labelsOn, setOff, type LabelHit } from './labels.ts'
 import { malformed } from './malformed.ts'
-import { readChoice, YES_NO } from './choices.ts'
+import { loneChoices, readChoice, YES_NO } from './choices.ts'
 import { addressees, letterheads } from './positions.ts'
 import { endOf, periodIn, periods } from './periods.ts'
 import { GOES_ON, inProse } from './prose.ts'
@@ -174,14 +174,6 @@ function farFromOtherDays(type: DocumentType, found: Map<string, Candidate[]>): 
     }
   }
 }
-
-/** A choice's words standing alone where values stand, when no label led to it. */
-const loneChoices = (page: Page, field: Field): Candidate[] =>
-  linesOf(page).flatMap((line) => line.segments.flatMap((segment) => {
-    const said = squeeze(segment.text.replace(/^.*:/, ''))
-    const choice = field.choices.find((c) => c.words.some((w) => squeeze(w) === said))
-    return choice ? [{ field: field.name, value: choice.value, raw: segment.text, words: segment.words, page, repaired: false, score: 1.2 }] : []
-  }))
 
 /** "Home address" is an address: the word stands last in a short label of its own, whatever narrows it. */
 const endsLabel = (label: LabelHit): boolean => label.segment.words.length <= 3 && label.segment.words.at(-1) === label.lineOf.words[label.to - 1]

@@ -60,13 +60,54 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
     const ring = RING.test(line.words[line.words.indexOf(options[0].words[0]) - 1]?.text ?? '')
     return { ...base, value: options[0].value, raw: options[0].words.map((w) => w.text).join(' '), words: options[0].words, partial: ring, score }
   }
+  const mark = markedOf(page, options, lines)
+  return mark && { ...base, value: mark.option.value, raw: `${mark.ticked ? '☒ ' : ''}${mark.option.words.map((w) => w.text).join(' ')}`, words: mark.option.words, partial: mark.contested, score: score + mark.sure }
+}
+
+interface Mark {
+  option: Option
+  /** Its box was read as a ticked one. */
+  ticked: boolean
+  /** Boxes read as text and the ink in them say different things. */
+  contested: boolean
+  /** Log-odds that the marks add. */
+  sure: number
+}
+
+/** Which of several options is marked: by boxes read as text, or by their ink. */
+function markedOf(page: Page, options: readonly Option[], lines: readonly Line[]): Mark | null {
   const ticked = tickedAsText(options, lines)
-  if (ticked.length === 1) return { ...base, value: ticked[0].value, raw: `☒ ${ticked[0].words.map((w) => w.text).join(' ')}`, words: ticked[0].words, score: score + 0.5 }
+  if (ticked.length === 1) return { option: ticked[0], ticked: true, contested: false, sure: 0.5 }
   const inked = inkedOption(page, options, lines)
   const left = leftOver(options, lines)
   // Where all boxes but one were read as empty, ink that says otherwise makes it a question.
-  if (left && inked && inked.option !== left) return { ...base, value: left.value, raw: left.words.map((w) => w.text).join(' '), words: left.words, partial: true, score }
-  return inked && { ...base, value: inked.option.value, raw: inked.option.words.map((w) => w.text).join(' '), words: inked.option.words, score: score + (inked.clear ? 0 : -1.5) }
+  if (left && inked && inked.option !== left) return { option: left, ticked: false, contested: true, sure: 0 }
+  return inked && { option: inked.option, ticked: false, contested: false, sure: inked.clear ? 0 : -1.5 }
+}
+
+/** So many lines below the first, the options of one question still stand. */
+const QUESTION = 4
+
+/**
+ * Choices that stand where values stand with no label known to lead to them: the one that is marked, or the only one there.
+ * An empty box before the only one read says that another is marked.
+ */
+export function loneChoices(page: Page, field: Field): Candidate[] {
+  const lines = linesOf(page)
+  const options = lines.flatMap((line, index) => line.segments.flatMap((segment) => {
+    const own = segment.words.slice(segment.words.findLastIndex((w) => /:$/.test(w.text)) + 1)
+    const found = optionsIn(own, index, field.choices, page.source !== 'text')
+    const rest = own.filter((w) => !found.some((o) => o.words.includes(w)) && boxState(w.text) === null && !RING.test(w.text) && !/^[[({)}\]]$/.test(w.text) && !isSmall(w.text))
+    return rest.length === 0 ? found : []
+  }))
+  if (options.length === 0) return []
+  const near = options.filter((o) => o.line - options[0].line <= QUESTION)
+  const base = (option: Option) => ({ field: field.name, page, repaired: false, value: option.value, raw: option.words.map((w) => w.text).join(' '), words: option.words })
+  if (new Set(near.map((o) => o.value)).size > 1) {
+    const mark = markedOf(page, near, lines)
+    return mark ? [{ ...base(mark.option), partial: mark.contested, score: 1.2 + mark.sure }] : []
+  }
+  return boxBeside(lines[near[0].line].words, near[0].words) === false ? [] : [{ ...base(near[0]), score: 1.2 }]
 }
 
 /** "Occupational status ● An employee" may be a wording as a whole: a box or ring among its words ends it. */
