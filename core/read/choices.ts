@@ -46,7 +46,8 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
     // "Status in employment | Self-employed": words that go on with the label are no answer where one stands apart from it; a box among them is.
     const end = index === label.line ? labelEnd(line.words, label) : 0
     const apart = index === label.line && end === label.to && !ended && !behind.some((w) => boxState(w.text) !== null || RING.test(w.text)) && line.segments.some((s) => s.box[0] > label.segment.box[2])
-    const words = index === label.line ? line.words.slice(apart ? line.words.indexOf(label.segment.words.at(-1)!) + 1 : end) : line.words
+    const asked = index === label.line ? line.words.findLastIndex((w) => /\?$/.test(w.text)) : -1
+    const words = asked >= label.from && asked < line.words.length - 1 ? line.words.slice(asked + 1) : index === label.line ? line.words.slice(apart ? line.words.indexOf(label.segment.words.at(-1)!) + 1 : end) : line.words
     options.push(...optionsIn(words, index, choices, page.source !== 'text'))
     if (options.length > 0) break
   }

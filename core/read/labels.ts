@@ -40,7 +40,7 @@ const OTHER_LABELS = [
 ]
 
 const SURNAMES = ['surname', 'family name', 'last name', 'nom', 'apellidos', 'surnames', 'primary identifier']
-const GIVEN = ['given names', 'given name', 'first name', 'first names', 'forenames', 'forename', 'prénoms', 'prénom', 'nombres', 'christian names', 'secondary identifier']
+const GIVEN = ['given names', 'given name', 'first name', 'first names', 'forenames', 'forename', 'prénoms', 'prénom', 'nombres', 'nombre', 'christian names', 'secondary identifier']
 
 interface Books {
   phrases: PhraseBook<LabelMeaning>

@@ -112,6 +112,9 @@ const begins = (printed: readonly Word[], at: number): boolean => at === 0 || /[
 /** Names are no part of what a sentence calls things: its words are small, but for the first. */
 const speaks = (word: string, first: boolean): boolean => (first && /^\p{Lu}\p{Ll}+$/u.test(word)) || /^\p{Ll}/u.test(word)
 
+/** "Name of the boat: Morning Tern", "Do you have other loans? No": a short line that asks and is answered is no sentence, and none goes on in it. */
+const isEntry = ({ words }: Line): boolean => words.length < 12 && words.slice(0, 7).some((w, i) => i < words.length - 1 && /\p{L}[:?]$/u.test(w.text))
+
 /** Runs of lines that are sentences: one segment, many words, most of them in small letters. */
 function paragraphs(page: Page): { line: Line; index: number }[][] {
   const found: { line: Line; index: number }[][] = []
@@ -119,7 +122,7 @@ function paragraphs(page: Page): { line: Line; index: number }[][] {
     const small = line.words.filter((w) => /^\p{Ll}/u.test(w.text)).length
     const before = found.at(-1)?.at(-1)
     const follows = before !== undefined && before.index === index - 1 && (line.box[1] - before.line.box[3]) * page.height < line.height * 1.6 && Math.abs(line.box[0] - before.line.box[0]) < 0.02
-    if (line.segments.length === 1 && ((line.words.length >= 8 && small >= 4) || (follows && line.words.length >= 1))) {
+    if (line.segments.length === 1 && !isEntry(line) && ((line.words.length >= 8 && small >= 4) || (follows && line.words.length >= 1))) {
       if (follows) found.at(-1)!.push({ line, index })
       else found.push([{ line, index }])
     }

@@ -1,0 +1,52 @@
+import { money, reads } from './reads.ts'
+
+reads('a business account form', 'account_application', `
+  Merrow Sound Mutual | | Business account application
+  Application number | MSM-26-104477
+  Date of application | 02/04/2026
+  Name of business | Teague Oysters Ltd
+  Company number | 4410982
+  Registered address | 6 Shell Walk, Saltholm SK2 6TA
+  Contact person | Ronan Teague
+  E-mail | ronan@teagueoysters.example
+  Telephone | +44 1657 210 883
+  Expected monthly turnover | EUR 18,500.00
+  Signed for the business | Date: 02/04/2026`, {
+  application_number: 'MSM-26-104477', application_date: '2026-04-02', business_name: 'Teague Oysters Ltd', company_number: '4410982', registered_address: '6 Shell Walk, Saltholm SK2 6TA', contact_name: 'Ronan Teague', email: 'ronan@teagueoysters.example', phone: '+44 1657 210 883', expected_monthly_turnover: money('18500.00'), signature_date: '2026-04-02',
+})
+
+reads('a certificate of incorporation in a sentence', 'incorporation_certificate', `
+  COMPANIES REGISTRY OF THE SKERROW ISLES
+  CERTIFICATE OF INCORPORATION
+  Company number 4410982
+  I hereby certify that Teague Oysters Ltd was incorporated on 9 May 2018 as a private company.`, { business_name: 'Teague Oysters Ltd', company_number: '4410982', incorporation_date: '2018-05-09' })
+
+reads('owners in a table', 'owners_declaration', `
+  Declaration of beneficial owners
+  Company: Teague Oysters Ltd
+  Company no.: 4410982
+  Date of declaration: 01/04/2026
+
+  Name | Date of birth | Share
+  Ronan Teague | 05/12/1977 | 60 %
+  Gwen Morrow | 19/04/1982 | 40 %
+
+  Signed for the company`, {
+  business_name: 'Teague Oysters Ltd', company_number: '4410982', declaration_date: '2026-04-01',
+  owners: [{ name: 'Ronan Teague', date_of_birth: '1977-12-05', share: '60' }, { name: 'Gwen Morrow', date_of_birth: '1982-04-19', share: '40' }],
+})
+
+reads('a tax residency form', 'tax_self_certification', `
+  Self-certification of tax residence (2026 edition)
+  Name of account holder: Ronan Teague
+  Country of tax residence: Skerrow Isles
+  Tax identification number: 05-1277330
+  Signature of account holder | Date: 1 April 2026`, { holder_name: 'Ronan Teague', tax_number: '05-1277330', tax_country: 'Skerrow Isles', signature_date: '2026-04-01' })
+
+reads('minutes that name the signatories', 'board_resolution', `
+  Teague Oysters Ltd
+  Minutes of a meeting of the board held on 30 March 2026
+  It was resolved that the following persons may sign for the account:
+  1. Ronan Teague
+  2. Gwen Morrow
+  Chair of the meeting`, { business_name: 'Teague Oysters Ltd', meeting_date: '2026-03-30', signatories: [{ name: 'Ronan Teague' }, { name: 'Gwen Morrow' }] })

@@ -1,0 +1,56 @@
+import { money, reads } from './reads.ts'
+
+reads('a consent in one sentence', 'credit_consent', `
+  CONSENT TO A CREDIT CHECK
+  I, Ottilie Varnham, national number 140380-2211, agree that Merrow Sound Mutual asks credit agencies about me.
+  Port Ellery, 20 March 2026
+  Signature`, { applicant_name: 'Ottilie Varnham', national_number: '140380-2211', signature_date: '2026-03-20' })
+
+reads('a consent with boxes', 'credit_consent', `
+  Credit search authority
+  Name of applicant | National no. | Date
+  Jonas Brevik | 221185-4410 | 21/03/2026
+  Sign here`, { applicant_name: 'Jonas Brevik', national_number: '221185-4410', signature_date: '2026-03-21' })
+
+reads('a mandate', 'debit_mandate', `
+  SEPA Direct Debit Mandate
+  Creditor: Merrow Sound Mutual, 1 Harbour Street, Merrow SK1 1MS
+  Account holder: Ottilie Varnham
+  IBAN: IE59 ISSB 1699 2260 6379 60
+  Date: 20.03.2026
+  Signature of account holder`, { account_holder: 'Ottilie Varnham', iban: 'IE59ISSB16992260637960', signature_date: '2026-03-20' })
+
+reads('a payoff letter', 'loan_payoff', `
+  Harbour Credit Union
+  Settlement figure
+
+  14 March 2026
+  Borrower: Ottilie Varnham
+  Loan no.: HCU-77-1204
+  To settle the loan today you would pay EUR 3,418.20.
+  Your monthly payment is EUR 212.40.`, { lender_name: 'Harbour Credit Union', borrower_name: 'Ottilie Varnham', loan_number: 'HCU-77-1204', outstanding_balance: money('3418.20'), monthly_payment: money('212.40'), statement_date: '2026-03-14' })
+
+reads('a letter of one’s own', 'cover_letter', `
+  Ottilie Varnham
+  12 Gannet Row
+  Port Ellery SK4 2QD
+
+  Merrow Sound Mutual
+  1 Harbour Street
+  Merrow SK1 1MS
+
+  20 March 2026
+
+  Dear Sir or Madam,
+  Please find my papers for the boat loan. The survey will follow by post.
+
+  Yours faithfully
+  Ottilie Varnham`, { sender_name: 'Ottilie Varnham', letter_date: '2026-03-20' })
+
+reads('a printed e-mail', 'cover_letter', `
+  From: Jonas Brevik <jonas.brevik@islepost.example>
+  To: loans@merrowsound.example
+  Date: 22 March 2026 09:14
+  Subject: papers for our loan
+
+  Hello, here are the missing payslips. Regards, Jonas`, { sender_name: 'Jonas Brevik', letter_date: '2026-03-22' })
