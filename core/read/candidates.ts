@@ -178,9 +178,12 @@ function farFromOtherDays(type: DocumentType, found: Map<string, Candidate[]>): 
 /** "Home address" is an address: the word stands last in a short label of its own, whatever narrows it. */
 const endsLabel = (label: LabelHit): boolean => label.segment.words.length <= 3 && label.segment.words.at(-1) === label.lineOf.words[label.to - 1]
 
+/** Wordings listed first are the usual ones; those of other tongues stand last, and are no worse for it. */
+const MOST_RANK = 0.5
+
 function labelScore(label: LabelHit, rank: number): number {
   // "Boat name:" is no name: what stands before a word changes its meaning.
-  return (label.leads || setOff(label) ? 0.6 : label.colon ? (label.near < 0.8 ? -1.4 : 0.2) : endsLabel(label) ? -1.4 : -2.2) + Math.min(0.9, (label.length - 1) * 0.45) - Math.min(1.2, rank * 0.06) - (label.mended ? 0.3 : 0) - (label.alone || label.colon ? 0 : 0.3) - (1 - label.near) * 4.2
+  return (label.leads || setOff(label) ? 0.6 : label.colon ? (label.near < 0.8 ? -1.4 : 0.2) : endsLabel(label) ? -1.4 : -2.2) + Math.min(0.9, (label.length - 1) * 0.45) - Math.min(MOST_RANK, rank * 0.03) - (label.mended ? 0.3 : 0) - (label.alone || label.colon ? 0 : 0.3) - (1 - label.near) * 4.2
 }
 
 /** Dates beside a signature are the signing's; elsewhere they are not. */

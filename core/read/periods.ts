@@ -1,4 +1,4 @@
-import { linesOf, type Segment } from '../page/layout.ts'
+import { linesOf, type Line, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import type { Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
@@ -40,17 +40,24 @@ export const endOf = (field: Field): 'start' | 'end' => (/_start$|_from$|^from|^
 const known = new WeakMap<Segment, { period: Period | null }>()
 
 /** The period in a segment, looked for once for the fields of both its ends. */
-function periodOf(segment: Segment): Period | null {
+function periodOf(segment: Segment, next: Line | undefined): Period | null {
   let found = known.get(segment)
-  if (!found) known.set(segment, (found = { period: periodIn(segment.words) }))
+  if (!found) known.set(segment, (found = { period: periodIn(segment.words) ?? overTheEnd(segment, next) }))
   return found.period
 }
+
+/** "… between 25/01/2025 and" over "24/01/2027.": a sentence carries a period over the end of its line. */
+function overTheEnd({ words, box }: Segment, next: Line | undefined): Period | null {
+  const rest = next?.segments.find((s) => Math.abs(s.box[0] - box[0]) < 0.02)
+  return rest && words.length >= SENTENCE && /\d|^(?:and|to|until|till|au|al|y|et|-|–)$/i.test(words.at(-1)!.text) ? periodIn([...words.slice(-SENTENCE), ...rest.words.slice(0, 4)]) : null
+}
+const SENTENCE = 5
 
 /** Periods printed without a label ("1 March 2026 to 31 March 2026" under a heading). */
 export function periods(page: Page, field: Field): Candidate[] {
   return linesOf(page).flatMap((line, index) =>
     line.box[1] > 0.45 || index > 24 ? [] : line.segments.flatMap((segment): Candidate[] => {
-      const period = periodOf(segment)
+      const period = periodOf(segment, linesOf(page)[index + 1])
       if (!period) return []
       const share = period.words.length / segment.words.length
       const range = period.words.length > 2

@@ -12,7 +12,7 @@ const CURRENCY = /€|£|(?<![A-Za-z])(?:EUROS?|EUR|EVR|GBP|USD)(?![A-Za-z])|(?<
  */
 export const parseMoney = remembered((text): { value: { amount: string; currency: string }; fit: number; repaired: boolean } | null => {
   let currency = 'EUR'
-  let rest = text.trim().replace(/[:;]+$/, '').replace(/\s*(?:\/-|,-+|\.-+)$/, '')
+  let rest = text.trim().replace(/[:;]+$|(?<=[.,]\d{2})[.,;:]+$/, '').replace(/\s*(?:\/-|,-+|\.-+)$/, '')
   if (rest.length === 0 || rest.length > 28) return null
   const sign = CURRENCY.exec(rest)
   if (sign) {
