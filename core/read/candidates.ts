@@ -203,7 +203,7 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     // "1 January 2026" over "to 31 January 2026" is one period on two lines.
     const period = periodIn(region.words) ?? (brokenOff(region.words) ? periodIn([...region.words, ...brokenRest(region, byLine)]) : null) ?? periodIn([...region.words, ...alongside(region)]) ?? periodIn([...region.words, ...lineUnder(region)])
     // Figures beside it may be its other end: "1 Jul 2024.30 Jun 2025" would be the June alone.
-    const besides = (words: readonly Word[]): boolean => region.words.some((w) => !words.includes(w) && /\d/.test(w.text))
+    const besides = (words: readonly Word[]): boolean => region.words.some((w) => !words.includes(w) && /\d/.test(w.text) && !AMOUNT.test(w.text))
     if (period) return [{ ...base, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, score: 0.8, repaired: false, period: true, partial: besides(period.words) }]
   }
   if (WORDY.has(field.kind)) {
@@ -227,13 +227,16 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     const firm = field.kind !== 'name' || orgLikeness(reading.raw) < 1 ? 0 : label.near >= 0.9 && (label.leads || label.colon) ? -0.6 : -1.8
     const left = region.words.filter((w) => !reading.words.includes(w))
     // One day of a stretch of which the other could not be read: nobody knows which end it is.
-    const otherEnd = field.sources.includes('period') && left.some((w) => w.sure < 1 && /\d/.test(w.text))
+    const otherEnd = field.sources.includes('period') && left.some((w) => w.sure < 1 && /\d/.test(w.text) && !AMOUNT.test(w.text))
     // A person's name of one word has likely lost the other.
     const half = field.kind === 'name' && reading.words.length === 1
     const partial = otherEnd || half || left.some((w) => w.sure < UNREAD && /[\p{L}\d]/u.test(w.text))
     return { ...base, value: reading.value, raw: reading.raw, words: reading.words, repaired: reading.repaired, partial, score: firm + coded + year + (reading.fit - 0.6) * 3.2 - place * 1.2 + prose + patterned }
   })
 }
+
+/** An amount in the same sentence is no end of a stretch of days. */
+const AMOUNT = /^[€£$]?\d[\d.,]*[.,]\d{2}[.,;]?$/
 
 /** A dash before an amount that is never below nothing is no sign; whether it is a figure, a person sees. */
 const withoutSign = (reading: Reading): Reading =>

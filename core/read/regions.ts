@@ -70,7 +70,8 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
   const lastWord = line.words[label.to - 1]
   const rest = label.segment.words.slice(label.segment.words.indexOf(lastWord) + 1)
   // "Vessel concerned: Lucky Herring": the label goes on to its colon.
-  const colon = label.colon ? -1 : rest.slice(0, 3).findIndex((w) => /\p{L}:$/u.test(w.text))
+  const figure = rest.findIndex((w) => /\d/.test(w.text))
+  const colon = label.colon ? -1 : rest.slice(0, figure < 0 ? 3 : Math.min(3, figure)).findIndex((w) => /\p{L}:$/u.test(w.text))
   const behind = rest.slice(colon + 1)
   // Dots lead from a label to its value: what stands before them is the label's.
   const dots = behind.findIndex((w) => LEADER.test(w.text))

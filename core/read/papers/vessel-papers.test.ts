@@ -73,3 +73,21 @@ reads('a berth agreement with its parties', 'berth_agreement', `
   Page 2 of 2`, {
   berth_holder: 'Ottilie Varnham', harbour_name: 'Port Ellery Harbour Trust', vessel_name: 'MORNING TERN', start_date: '2026-04-01', end_date: '2027-03-31', annual_fee: money('2180.00'),
 })
+
+reads('a cover note whose sentence goes on with the premium', 'insurance_cover', `
+  Storm Petrel Assurance
+  MARINE HULL POLICY: SCHEDULE
+  This is to certify that insurance has been effected on the motor vessel Pole Star, the property of
+  Linnea Brevik, under policy number MH5745479, for twelve months at noon from 25 OCT 2025 to
+  24 OCT 2026, for a sum insured of €31,000.00. Premium: €403.00.`, {
+  policy_number: 'MH5745479', insured_name: 'Linnea Brevik', vessel_name: 'Pole Star', cover_start: '2025-10-25', cover_end: '2026-10-24', sum_insured: money('31000.00'), premium: money('403.00'),
+})
+
+reads('a berth licence whose term runs over the end of a line', 'berth_agreement', `
+  Berth licence
+  Gannet Bay Marina Ltd
+  In return for an annual payment of 1 403,00 €, Gannet Bay Marina Ltd grants Sigrid Brevik
+  the right to berth Morning Tern in the inner basin between 25/01/2025 and
+  24/01/2027. The harbour master may move the vessel in an emergency.`, {
+  berth_holder: 'Sigrid Brevik', harbour_name: 'Gannet Bay Marina Ltd', vessel_name: 'Morning Tern', start_date: '2025-01-25', end_date: '2027-01-24', annual_fee: money('1403.00'),
+})
