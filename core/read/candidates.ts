@@ -50,7 +50,7 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
   pages.forEach((page, order) => {
     const labels = labelsOn(page, type)
     const byLine = labelsByLine(labels)
-    const marks = labels.filter((l) => l.meanings.some((m) => m.role === 'signature') && (l.leads || l.colon))
+    const marks = labels.filter((l) => l.meanings.some((m) => m.role === 'signature') && (l.leads || l.colon) && !isSentence(l.segment))
     for (const label of labels) for (const candidate of fromLabel(label, byLine, type, marks, order)) add(candidate)
     if (order === 0)
       for (const field of type.fields) {
@@ -226,12 +226,14 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     // Behind a label that asks for it the holder may well be a firm.
     const firm = field.kind !== 'name' || orgLikeness(reading.raw) < 1 ? 0 : label.near >= 0.9 && (label.leads || label.colon) ? -0.6 : -1.8
     const left = region.words.filter((w) => !reading.words.includes(w))
+    // Under "With best wishes" stands a scrawl, and the name under that.
+    const scrawl = WORDY.has(field.kind) && reading.words.every((w) => w.sure < UNREAD) ? -1.5 : 0
     // One day of a stretch of which the other could not be read: nobody knows which end it is.
     const otherEnd = field.sources.includes('period') && left.some((w) => w.sure < 1 && /\d/.test(w.text) && !AMOUNT.test(w.text))
     // A person's name of one word has likely lost the other.
     const half = field.kind === 'name' && reading.words.length === 1
     const partial = otherEnd || half || left.some((w) => w.sure < UNREAD && /[\p{L}\d]/u.test(w.text))
-    return { ...base, value: reading.value, raw: reading.raw, words: reading.words, repaired: reading.repaired, partial, score: firm + coded + year + (reading.fit - 0.6) * 3.2 - place * 1.2 + prose + patterned }
+    return { ...base, value: reading.value, raw: reading.raw, words: reading.words, repaired: reading.repaired, partial, score: scrawl + firm + coded + year + (reading.fit - 0.6) * 3.2 - place * 1.2 + prose + patterned }
   })
 }
 

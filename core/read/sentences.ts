@@ -96,6 +96,8 @@ function mailName(page: Page, field: Field, index: number): Candidate | null {
   return name && name.fit >= 0.95 ? { field: field.name, value: name.value, raw: name.raw, words: name.words, page, repaired: false, score: 3.6 } : null
 }
 
+const LEGIBLE = 0.6
+
 /** The name printed under a letter's closing line, with room for a signature between. */
 function signer(page: Page, field: Field, closing: number): Candidate | null {
   const lines = linesOf(page)
@@ -104,7 +106,8 @@ function signer(page: Page, field: Field, closing: number): Candidate | null {
     if (line.box[1] - box[3] > 0.13) return null
     const segment = line.segments.find((s) => Math.abs(s.box[0] - box[0]) < 0.04)
     const [name] = segment ? kindReaders.name(segment.words) : []
-    if (name && name.fit > 0.9) return { field: field.name, value: name.value, raw: name.raw, words: name.words, page, repaired: false, score: 3.4 }
+    // What is hardly legible is likely the signature over it.
+    if (name && name.fit > 0.9 && name.words.some((w) => w.sure >= LEGIBLE)) return { field: field.name, value: name.value, raw: name.raw, words: name.words, page, repaired: false, score: 3.4 }
   }
   return null
 }

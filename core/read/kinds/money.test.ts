@@ -45,3 +45,8 @@ test('every way of writing an amount is read back', () => {
     fc.assert(fc.property(fc.integer({ min: -99_999_999, max: 99_999_999 }), (cents) => parseMoney(write(cents))?.value.amount === (cents / 100).toFixed(2).replace(/^-0\.00$/, '0.00')))
 })
 test('a word before an amount lends it no figures', () => expect(parseMoney('is 403,73 €')).toBeNull())
+test('a currency sign that a weak reader took for a letter is none of the figures', () => {
+  expect(readMoney(pageOf(['f40 000,00 €'], { sure: 0.6 }).words)).toMatchObject([{ value: { amount: '40000.00', currency: 'EUR' }, repaired: true }])
+  expect(readMoney(pageOf(['f40 000,00 €']).words)).not.toMatchObject([{ value: { amount: '40000.00' } }])
+})
+test('a full stop behind an amount ends its sentence', () => expect(readMoney(pageOf(['€ 845.00.']).words)).toMatchObject([{ value: { amount: '845.00' } }]))

@@ -53,7 +53,7 @@ const initial = (word: Word, next: Word | undefined): Word => {
   if (word.sure === 1) return word
   const text = withCapital(word.text)
   if (text !== word.text) return { ...word, text }
-  const letter = next && /^\p{Lu}\p{L}/u.test(next.text) ? { '|.': 'I.', '1.': 'I.', '!.': 'I.', 'l.': 'I.', '0.': 'O.', '5.': 'S.', '8.': 'B.' }[word.text] : undefined
+  const letter = next && /^\p{Lu}\p{L}/u.test(next.text) ? { '|.': 'I.', '1.': 'I.', '!.': 'I.', 'l.': 'I.', '0.': 'O.', '©.': 'O.', '5.': 'S.', '8.': 'B.' }[word.text] : undefined
   return letter ? { ...word, text: letter } : word
 }
 
