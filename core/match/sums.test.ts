@@ -18,6 +18,12 @@ const row = (date: string, amount: string, balance: string) => ({ date, descript
 const statement = (rows: ReturnType<typeof row>[], opening = '100.00', closing = '90.00', start = '2026-01-01', end = '2026-01-31', id = 'jan') => paperOf(id, 'bank_statement', { transactions: rows, opening_balance: eur(opening), closing_balance: eur(closing), statement_start: start, statement_end: end })
 
 test('a statement that adds up', () => expect(check('statement_adds_up', [statement([row('2026-01-05', '-30.00', '70.00'), row('2026-01-06', '20.00', '90.00')])]).status).toBe('passed'))
+test('a statement with its newest row first adds up upwards, and breaks at the row as printed', () => {
+  const newest = [row('2026-01-08', '5.00', '95.00'), row('2026-01-06', '20.00', '90.00'), row('2026-01-05', '-30.00', '70.00')]
+  expect(check('statement_adds_up', [statement(newest, '100.00', '95.00')]).status).toBe('passed')
+  const broken = check('statement_adds_up', [statement([row('2026-01-08', '5.00', '96.00'), ...newest.slice(1)], '100.00', '96.00')])
+  expect([broken.status, broken.terms.find((t) => t.row !== undefined)?.row]).toEqual(['failed', 0])
+})
 test('a running balance that breaks points at its row', () => {
   const result = check('statement_adds_up', [statement([row('2026-01-05', '-30.00', '70.00'), row('2026-01-06', '20.00', '95.00')], '100.00', '95.00')])
   expect(result.status).toBe('failed')

@@ -2,6 +2,7 @@ import type { Answer } from '../answers/answer.ts'
 import { standingOf } from '../answers/overrides.ts'
 import type { Settled } from './facts.ts'
 import type { Check, Program } from '../program/schema.ts'
+import { newestFirst } from '../read/row-order.ts'
 import { cents, fromCents, groupThousands, isMoney, type Money, type Row } from '../read/value.ts'
 import { squeeze } from '../page/text.ts'
 import { addDays, daysBetween } from './days.ts'
@@ -173,8 +174,9 @@ function runningBalance(check: Check & { kind: 'running_balance' }, papers: read
     judged++
     let balance = cents(opening)
     let broke = false
-    rows.forEach((row, at) => {
-      if (!isMoney(row.amount)) return
+    const numbered = rows.map((row, at) => ({ row, at }))
+    for (const { row, at } of newestFirst(rows) ? numbered.reverse() : numbered) {
+      if (!isMoney(row.amount)) continue
       balance += cents(row.amount)
       if (!broke && isMoney(row.balance) && cents(row.balance) !== balance) {
         broke = true
@@ -182,7 +184,7 @@ function runningBalance(check: Check & { kind: 'running_balance' }, papers: read
         terms.push(term(paper, table, fromCents(balance), ''), term(paper, table, row.balance, '≠', paper.label, at))
       }
       if (isMoney(row.balance)) balance = cents(row.balance)
-    })
+    }
     const sum = rows.reduce((total, row) => total + (isMoney(row.amount) ? cents(row.amount) : 0), cents(opening))
     if (!broke && sum !== cents(closing)) {
       broke = true

@@ -5,8 +5,9 @@ import type { DocumentType, Relation } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { readMoney } from './kinds/money.ts'
 import type { Reading } from './kinds/reading.ts'
+import { oldestFirst } from './row-order.ts'
 import type { Table } from './table.ts'
-import { cents, isMoney } from './value.ts'
+import { cents, isMoney, type Row } from './value.ts'
 
 interface Printed extends Reading {
   page: Page
@@ -127,8 +128,9 @@ const holds = (box: readonly number[], words: readonly Word[]): boolean =>
   words.every((w) => w.box[0] >= box[0] - 0.002 && w.box[2] <= box[2] + 0.002 && w.box[1] >= box[1] - 0.002 && w.box[3] <= box[3] + 0.002)
 
 /** The balances before and after a table whose every row leads to the next; the first row's sign may still be open. */
-export function endsOf(table: Table): { openings: number[]; closing: number } | null {
-  const { rows } = table
+export const endsOf = (table: Table): { openings: number[]; closing: number } | null => oldestFirst(table, () => endsOfRows(table.rows))
+
+function endsOfRows(rows: readonly Row[]): { openings: number[]; closing: number } | null {
   if (rows.length < 3 || !rows.every((row) => isMoney(row.amount) && isMoney(row.balance))) return null
   const [amount, balance] = [rows.map((row) => cents(row.amount as never)), rows.map((row) => cents(row.balance as never))]
   for (let i = 1; i < rows.length; i++) if (balance[i] - balance[i - 1] !== amount[i]) return null

@@ -8,6 +8,7 @@ import { plainNumber } from './kinds/id.ts'
 import { readMoney } from './kinds/money.ts'
 import { mendLines, mendRows } from './mend-rows.ts'
 import { mendWords } from './mend-words.ts'
+import { oldestFirst } from './row-order.ts'
 import { linesWithoutSpecks } from './specks.ts'
 import { leadsInto, settleSigns, shortDate, SKIPPED_ROWS, type Table } from './table.ts'
 import { cents, isMoney, type Money, type Row } from './value.ts'
@@ -66,8 +67,7 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
   }
   if (table.rows.length < 2) return null
   table.head = table.places[0]
-  settleSigns(table, field)
-  mendRows(table, field)
+  oldestFirst(table, () => { settleSigns(table, field); mendRows(table, field) })
   mendLines(table, field)
   mendWords(table, field)
   return table

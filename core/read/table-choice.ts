@@ -2,6 +2,7 @@ import type { Page } from '../page/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { mendFirstRow } from './mend-rows.ts'
 import { isRoster, readRoster } from './roster.ts'
+import { oldestFirst } from './row-order.ts'
 import { fillYears, readTable, type Table } from './table.ts'
 import { readTableByContent } from './table-by-content.ts'
 import { cents, fromCents, isMoney, type Money, type Value } from './value.ts'
@@ -41,9 +42,9 @@ export function bestTable(readings: TwoReadings, field: Field, type: DocumentTyp
     if (table && dated && ends?.kind === 'not_after') fillYears(table, dated.name, value(ends.first) as string | null, value(ends.second) as string | null)
     for (const r of type.relations) {
       const opening = r.kind === 'running' && r.table === field.name ? value(r.opening) : null
-      if (table && isMoney(opening) && mendFirstRow(table, field, opening)) table.repaired = true
+      if (table && isMoney(opening) && oldestFirst(table, () => mendFirstRow(table, field, opening))) table.repaired = true
     }
-    return { table, proof: table && provenBy(table, field, type, value) }
+    return { table, proof: table && oldestFirst(table, () => provenBy(table, field, type, value)) }
   }
   const byHead = judged(readings.byHead())
   if (byHead.proof === true) return byHead

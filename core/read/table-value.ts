@@ -3,6 +3,7 @@ import { endsOf } from './arithmetic.ts'
 import { figureSlip } from './figures.ts'
 import { likelySpelling } from './mend-words.ts'
 import { round } from './probability.ts'
+import { oldestFirst } from './row-order.ts'
 import type { Table } from './table.ts'
 import type { Settled } from './table-choice.ts'
 import { cents, isMoney, type FieldValue } from './value.ts'
@@ -15,7 +16,7 @@ export function tableValue({ table, proof }: Settled, field: Field, lacking = fa
   const empty = { name: field.name, value: null, raw: null, others: [], repaired: false, page: null, box: null }
   if (!table) return { ...empty, confidence: 0.4, needsReview: true, reason: 'no table was found' }
   const complete = table.rows.every((row) => field.columns.every((c) => c.optional || row[c.name] !== null))
-  let confidence = proof === true ? 0.985 : proof === false ? ((table.sure >= 0.999 && complete && !leadsOn(table)) || (complete && slipsItself(table, field)) ? 0.8 : 0.35) : complete ? 0.85 : 0.5
+  let confidence = proof === true ? 0.985 : proof === false ? ((table.sure >= 0.999 && complete && !leadsOn(table)) || (complete && oldestFirst(table, () => slipsItself(table, field))) ? 0.8 : 0.35) : complete ? 0.85 : 0.5
   confidence *= table.sure >= 0.999 ? 1 : Math.max(0.5, proof === true ? 0.97 : 0.6 + 0.4 * table.sure)
   if (table.rows.length === 0) confidence = 0.3
   // Sums bear out the amounts, not the words beside them.

@@ -9,6 +9,7 @@ import { plainNumber } from './kinds/id.ts'
 import { parseMoney } from './kinds/money.ts'
 import { mendLines, mendRows } from './mend-rows.ts'
 import { mendWords } from './mend-words.ts'
+import { oldestFirst } from './row-order.ts'
 import { linesWithoutSpecks } from './specks.ts'
 import { cents, fromCents, isMoney, type Money, type Row } from './value.ts'
 
@@ -60,8 +61,7 @@ export function readTable(pages: readonly Page[], field: Field): Table | null {
   if (!columns) return null
   dropRunningNumbers(table, field)
   reckonQuantities(table, field)
-  settleSigns(table, field)
-  mendRows(table, field)
+  oldestFirst(table, () => { settleSigns(table, field); mendRows(table, field) })
   mendLines(table, field)
   mendWords(table, field)
   return table

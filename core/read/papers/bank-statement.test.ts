@@ -63,3 +63,59 @@ reads('a statement over two pages with what is carried forward', 'bank_statement
   opening_balance: money('2000.00'), closing_balance: money('4996.15'),
   transactions: [row('2026-03-02', 'Card Skerrow Fuel', '-61.10', '1938.90'), row('2026-03-09', 'Transfer A Lindqvist', '150.00', '2088.90'), row('2026-03-27', 'Salary Skerrow Pilotage', '2907.25', '4996.15')],
 })
+
+reads('rows that run over two lines', 'bank_statement', `
+  Port Ellery Trading Bank | | Statement
+  Account holder | Jonas Brevik
+  Address | 9 Kelp Street, Wrack Bay SK7 1AA
+  IBAN | FI21 1234 5600 0007 85
+  Period | 1 Jan 2026 - 31 Jan 2026
+  Opening balance | 310.00
+  Closing balance | 2,196.45
+
+  Date | Details | Amount | Balance
+  02 Jan 2026 | Standing order rent | -160.00 | 150.00
+  | 9 Kelp Street
+  30 Jan 2026 | Wages Kittiwake | 2,063.05 | 2,213.05
+  | Ropeworks Ltd
+  31 Jan 2026 | Account fee | -16.60 | 2,196.45`, {
+  bank_name: 'Port Ellery Trading Bank', account_holder: 'Jonas Brevik', holder_address: '9 Kelp Street, Wrack Bay SK7 1AA', iban: 'FI2112345600000785', statement_start: '2026-01-01', statement_end: '2026-01-31',
+  opening_balance: money('310.00'), closing_balance: money('2196.45'),
+  transactions: [row('2026-01-02', 'Standing order rent 9 Kelp Street', '-160.00', '150.00'), row('2026-01-30', 'Wages Kittiwake Ropeworks Ltd', '2063.05', '2213.05'), row('2026-01-31', 'Account fee', '-16.60', '2196.45')],
+})
+
+reads('un relevé de compte', 'bank_statement', `
+  Banque du Ponant
+  RELEVÉ DE COMPTE
+  Titulaire : Yann Le Goff
+  Adresse : 3 quai des Thoniers, 29900 Concarneau
+  IBAN : FR14 2004 1010 0505 0001 3M02 606
+  Période du 01/02/2026 au 28/02/2026
+  Solde initial : 1 204,10 €
+  Solde final : 1 866,90 €
+
+  Date | Libellé | Débit | Crédit | Solde
+  03/02/2026 | Carburant | 88,00 | | 1 116,10
+  27/02/2026 | Vente criée | | 750,80 | 1 866,90`, {
+  bank_name: 'Banque du Ponant', account_holder: 'Yann Le Goff', holder_address: '3 quai des Thoniers, 29900 Concarneau', iban: 'FR1420041010050500013M02606', statement_start: '2026-02-01', statement_end: '2026-02-28',
+  opening_balance: money('1204.10'), closing_balance: money('1866.90'), transactions: [row('2026-02-03', 'Carburant', '-88.00', '1116.10'), row('2026-02-27', 'Vente criée', '750.80', '1866.90')],
+})
+
+reads('the newest row first', 'bank_statement', `
+  Lantern Bank
+  Account statement
+  Holder: Ines Calder
+  Address: 7 Tern Close, Port Ellery SK4 1LL
+  IBAN: IE59 ISSB 1699 2260 6379 60
+  Period: 01/03/2026 to 31/03/2026
+  Balance on 01/03/2026: 900.00
+  Balance on 31/03/2026: 3,019.80
+
+  Date | Transaction | Money in/out | Balance
+  29/03/2026 | Salary Cormorant Dive Services | +2,224.80 | 3,019.80
+  12/03/2026 | Card payment Bakery Row | -25.00 | 795.00
+  04/03/2026 | Cash machine | -80.00 | 820.00`, {
+  bank_name: 'Lantern Bank', account_holder: 'Ines Calder', holder_address: '7 Tern Close, Port Ellery SK4 1LL', iban: 'IE59ISSB16992260637960', statement_start: '2026-03-01', statement_end: '2026-03-31',
+  opening_balance: money('900.00'), closing_balance: money('3019.80'),
+  transactions: [row('2026-03-29', 'Salary Cormorant Dive Services', '2224.80', '3019.80'), row('2026-03-12', 'Card payment Bakery Row', '-25.00', '795.00'), row('2026-03-04', 'Cash machine', '-80.00', '820.00')],
+})

@@ -70,3 +70,61 @@ reads('addressed like a letter, with what is paid in a sentence', 'payslip', `
   employee_name: 'Ines Calder', employer_name: 'Cormorant Dive Services Limited', national_number: '150593-0092', pay_date: '2026-01-29', period_start: '2026-01-01', period_end: '2026-01-31',
   gross_pay: money('2980.00'), net_pay: money('2224.80'), year_to_date_gross: money('2980.00'),
 })
+
+reads('deductions on the right, pay on the left, totals under both', 'payslip', `
+  Lodestar Pilots Ltd | | Payroll advice
+  Employee: Marit Solheim-Roe | | Pay day: 27 Feb 2026
+  Nat. no.: 030379-1187 | | Period: 01 Feb 2026 to 28 Feb 2026
+
+  Payments | Amount | Deductions | Amount
+  Basic pay | 2,900.00 | Income tax | 478.50
+  Sea allowance | 310.00 | Pension | 160.50
+  Total payments | 3,210.00 | Total deductions | 639.00
+
+  Net pay | 2,571.00
+  Gross pay to date | 6,420.00`, {
+  employee_name: 'Marit Solheim-Roe', employer_name: 'Lodestar Pilots Ltd', pay_date: '2026-02-27', national_number: '030379-1187', period_start: '2026-02-01', period_end: '2026-02-28',
+  gross_pay: money('3210.00'), net_pay: money('2571.00'), year_to_date_gross: money('6420.00'),
+})
+
+reads('values over the words that say what they are', 'payslip', `
+  Harbour Ice Works
+  PAY NOTE
+
+  Jonas Brevik
+  Employee
+  221185-4410
+  Personal no.
+  2026-03-31
+  Paid on
+  March 2026
+  Wage month
+
+  EUR 2.662,00
+  Gross wage
+  EUR 2.063,05
+  Net wage
+  EUR 7.986,00
+  Gross since January`, {
+  employee_name: 'Jonas Brevik', employer_name: 'Harbour Ice Works', national_number: '221185-4410', pay_date: '2026-03-31', period_start: '2026-03-01', period_end: '2026-03-31',
+  gross_pay: money('2662.00'), net_pay: money('2063.05'), year_to_date_gross: money('7986.00'),
+})
+
+reads('a slip with hours and rates before the amounts', 'payslip', `
+  Tarnwick Timber Ltd
+  Monthly pay statement
+
+  Name | Wilma Wickham
+  ID number | 080385-1228
+  Month of work | January 2026
+  Date paid | 30.01.2026
+
+  | Hours | Rate | This month | This year
+  Ordinary time | 168.00 | 18.40 | 3,091.20 | 3,091.20
+  Overtime | 10.00 | 27.60 | 276.00 | 276.00
+  Gross | | | 3,367.20 | 3,367.20
+  Tax | | | 538.75 | 538.75
+  Net | | | 2,828.45 | 2,828.45`, {
+  employee_name: 'Wilma Wickham', employer_name: 'Tarnwick Timber Ltd', national_number: '080385-1228', pay_date: '2026-01-30', period_start: '2026-01-01', period_end: '2026-01-31',
+  gross_pay: money('3367.20'), net_pay: money('2828.45'), year_to_date_gross: money('3367.20'),
+})

@@ -65,3 +65,40 @@ reads('un presupuesto', 'purchase_quote', `
   net_amount: money('35700.00'), vat_amount: money('7497.00'), total_price: money('43197.00'),
   lines: [line('Casco de fibra 7,9 m', '1', '24500.00', '24500.00'), line('Motor interior diésel', '1', '11200.00', '11200.00')],
 })
+
+reads('an offer with its price in words and figures', 'purchase_quote', `
+  Fairwind Craft Ltd
+  Sales offer 1536/91 of 22 March 2026, open until 31 May 2026
+
+  To: Casper Skarsen
+  Vessel: GREY SEAL, hull number SKR-48776
+
+  Article | Number | Each | Together
+  Workboat as seen | 1 | 24,038.00 | 24,038.00
+  New pot hauler | 2 | 1,815.50 | 3,631.00
+
+  Sum without tax | 27,669.00
+  VAT at 20 % | 5,533.80
+  To pay in all | 33,202.80`, {
+  seller_name: 'Fairwind Craft Ltd', buyer_name: 'Casper Skarsen', quote_number: '1536/91', quote_date: '2026-03-22', valid_until: '2026-05-31', vessel_name: 'GREY SEAL', hull_number: 'SKR-48776',
+  net_amount: money('27669.00'), vat_amount: money('5533.80'), total_price: money('33202.80'), lines: [line('Workboat as seen', '1', '24038.00', '24038.00'), line('New pot hauler', '2', '1815.50', '3631.00')],
+})
+
+reads('a pro forma with the quantity last', 'purchase_quote', `
+  SALTHOLM YARD
+  Estimate | No. E-7741
+  Issued | 14-FEB-26 | Expires | 15-APR-26
+  Customer | Ronan Teague
+  Boat | SALT WREN | HIN | SKR-10992-A
+
+  Work and goods | Price | Qty | Total
+  Re-engine with 90 kW diesel | €11.400,00 | 1 | €11.400,00
+  Dredge winch | €2.150,00 | 1 | €2.150,00
+  Day of sea trial | €480,00 | 2 | €960,00
+  Net amount | | | €14.510,00
+  VAT | | | €3.047,10
+  Total price | | | €17.557,10`, {
+  seller_name: 'SALTHOLM YARD', buyer_name: 'Ronan Teague', quote_number: 'E-7741', quote_date: '2026-02-14', valid_until: '2026-04-15', vessel_name: 'SALT WREN', hull_number: 'SKR-10992-A',
+  net_amount: money('14510.00'), vat_amount: money('3047.10'), total_price: money('17557.10'),
+  lines: [line('Re-engine with 90 kW diesel', '1', '11400.00', '11400.00'), line('Dredge winch', '1', '2150.00', '2150.00'), line('Day of sea trial', '2', '480.00', '960.00')],
+})

@@ -1,4 +1,5 @@
 import { pageOf } from '../../page/page-of.ts'
+import type { Page } from '../../page/page.ts'
 import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { readDocument } from '../document.ts'
 import type { Row, Value } from '../value.ts'
@@ -7,14 +8,17 @@ import type { Row, Value } from '../value.ts'
 export const money = (amount: string, currency = 'EUR') => ({ amount, currency })
 
 /**
- * A test that a paper of this type, written down in lines, is read as these values and as nothing else. A page ends
- * with a line of `---`, columns are parted by ` | `. A field that is not named must come out empty.
+ * Tests that a paper of this type, written down in lines, is read as these values and as nothing else, and that a fair
+ * scan of it says nothing wrong unasked. A page ends with a line of `---`, columns are parted by `|`. A field that is not
+ * named must come out empty.
  */
 export function reads(what: string, type: string, paper: string, expected: Record<string, Value | Row[]>): void {
-  test(what, () => {
-    const pages = paper.trim().split(/^ *---$/m).map((lines, i) => pageOf(lines.trim().split('\n').map(columns), { number: i + 1 }))
-    const { fields } = readDocument(pages, typeById(builtInTypes, type))
-    expect(Object.fromEntries(fields.filter((f) => f.value !== null).map((f) => [f.name, f.value]))).toEqual(expected)
+  const read = (as: Partial<Page> & { sure?: number }) => readDocument(paper.trim().split(/^ *---$/m).map((lines, i) => pageOf(lines.trim().split('\n').map(columns), { number: i + 1, ...as })), typeById(builtInTypes, type)).fields
+  test(what, () => expect(Object.fromEntries(read({}).filter((f) => f.value !== null).map((f) => [f.name, f.value]))).toEqual(expected))
+  test(`${what}, scanned`, () => {
+    const unasked = read({ source: 'ocr', sure: 0.93 }).filter((f) => f.value !== null && !f.needsReview)
+    expect(Object.fromEntries(unasked.map((f) => [f.name, f.value]))).toEqual(Object.fromEntries(unasked.map((f) => [f.name, expected[f.name]])))
+    expect(unasked.length).toBeGreaterThan(Object.keys(expected).length / 3)
   })
 }
 

@@ -67,3 +67,45 @@ reads('a broadband bill that speaks', 'utility_bill', `
   We will take EUR 39.90 from your bank on or after 16 February 2026.`, {
   supplier_name: 'Lantern Broadband Ltd', account_holder: 'Jonas Brevik', service_address: '9 Kelp Street, Wrack Bay SK7 1AA', issue_date: '2026-02-02', account_number: 'LB-884-201', amount_due: money('39.90'),
 })
+
+reads('a water bill that is a letter to a firm', 'utility_bill', `
+  Isles Water Company
+  PO Box 12, Merrow SK1 9ZZ
+
+  Teague Oysters Ltd
+  6 Shell Walk
+  Saltholm SK2 6TA
+
+  Date of bill 3 March 2026
+  Account number 7731 002 18
+
+  Water supplied to 6 Shell Walk, Saltholm SK2 6TA
+  Fixed charge | 14.00
+  Water used, 31 m3 | 66.34
+  Total due | EUR 80.34`, {
+  supplier_name: 'Isles Water Company', account_holder: 'Teague Oysters Ltd', service_address: '6 Shell Walk, Saltholm SK2 6TA', issue_date: '2026-03-03', account_number: '773100218', amount_due: money('80.34'),
+})
+
+reads('what is due stands in a box at the top', 'utility_bill', `
+  Kelpnet Broadband | | Amount to pay
+  Bill issued 09/02/2026 | | € 41,50
+
+  Customer | Customer number | Line address
+  Tobias Lindqvist | KN-204-118 | 31 Beacon Road, Port Ellery SK4 9RR
+
+  Monthly fee | 38,00
+  Calls | 3,50
+  We collect this amount on 24/02/2026.`, {
+  supplier_name: 'Kelpnet Broadband', account_holder: 'Tobias Lindqvist', service_address: '31 Beacon Road, Port Ellery SK4 9RR', issue_date: '2026-02-09', account_number: 'KN-204-118', amount_due: money('41.50'),
+})
+
+reads('une facture d’électricité', 'utility_bill', `
+  Énergie du Large SA | | Facture
+  Référence client | 80 114 552
+  Date d'émission | 5 mars 2026
+  Client | Maëlle Kerloc'h
+  Lieu de consommation | 14 rue du Sémaphore, 29770 Audierne
+  Total TTC | 96,18 €
+  À régler avant le | 25/03/2026`, {
+  supplier_name: 'Énergie du Large SA', account_holder: "Maëlle Kerloc'h", service_address: '14 rue du Sémaphore, 29770 Audierne', issue_date: '2026-03-05', account_number: '80114552', amount_due: money('96.18'),
+})
