@@ -32,3 +32,8 @@ test('a number with words beside it, or amid the page, is none', () => {
   expect(bareNumberOf(pageOf([...Array.from({ length: 20 }, () => ''), '3', 'a word']))).toBeNull()
 })
 test('the number may stand apart from its word', () => expect(pageNumberOf(pageOf([...Array.from({ length: 44 }, () => ''), 'page | 2 of 5']))).toEqual({ page: 2, of: 5 }))
+test('a 1 that a reader of pictures took for a stroke', () => {
+  const number = (source: 'ocr' | 'text') => pageNumberOf(pageOf(['Page lof2'], { source }))
+  expect(number('ocr')).toEqual({ page: 1, of: 2 })
+  expect(number('text')).toBeNull()
+})

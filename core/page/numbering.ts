@@ -17,6 +17,8 @@ const MISREAD: RegExp[] = [
   /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf)\.?\s*(\d{1,2})\s?[o0][ft]\s?(\d{1,2})\b/,
   /^(\d)[1l|!](\d)$/,
 ]
+/** "Page lof2": the stroke of a 1. */
+const FIRST = /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf)\.?\s*[li|!]\s?of\s?([2-9]|\d{2})\b/
 const SINGLE: RegExp[] = [
   /^[-\s]*(?:page|pag|pagina|sheet|folio|feuille|hoja|pg)\.?\s*(?:no\.?\s*)?(\d{1,3})[-\s]*$/,
   /^-\s*(\d{1,3})\s*-$/,
@@ -40,6 +42,8 @@ function readNumber(page: Page): PageNumber | null {
         const hit = form.exec(text)
         if (hit && +hit[1] >= 1 && +hit[1] <= +hit[2]) return { page: +hit[1], of: +hit[2] }
       }
+      const first = page.source === 'text' ? null : FIRST.exec(text)
+      if (first) return { page: 1, of: +first[1] }
       for (const form of SINGLE) {
         const hit = form.exec(text)
         if (hit && +hit[1] >= 1) single = { page: +hit[1], of: null }

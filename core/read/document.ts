@@ -31,7 +31,8 @@ export function readDocument(pages: readonly Page[], type: DocumentType): Docume
   const tables = new Map(type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, twoReadings(pages, f)]))
   const tablesOf = (name: string) => [tables.get(name)!.byHead(), tables.get(name)!.byContent()].filter((t) => t !== null)
   for (const field of type.fields) if (field.kind === 'table' && isRoster(field)) withoutPeople(candidates, type, tables.get(field.name)!.byHead())
-  carriedOver(pages, candidates, type, (name) => tables.get(name)!.byHead())
+  // Where the head of a page could not be read, its rows are in one of the readings only.
+  carriedOver(pages, candidates, type, (name) => tablesOf(name).reduce<Table | null>((most, t) => (!most || t.rows.length > most.rows.length ? t : most), null))
   for (const guess of byArithmetic(pages, type, candidates, tablesOf)) candidates.get(guess.field)!.push(guess)
   const plainFields = type.fields.filter((f) => f.kind !== 'table')
   const chosen = choose(type, plainFields.map((f) => rank(f, candidates.get(f.name)!)))

@@ -87,11 +87,14 @@ export function addressBlocks(page: Page, type: DocumentType): AddressBlock[] {
   return blocks
 }
 
+/** Of an address, as a share of its letters' height: capitals alone stand further apart than letters with tails do. */
+const LEADING = 1.25
+
 function linesBelow(page: Page, lines: Line[], index: number, top: Segment, type: DocumentType): Segment[] {
   const found: Segment[] = []
   let before = lines[index]
   for (let i = index + 1; i < lines.length && found.length < 5; i++) {
-    if ((lines[i].box[1] - before.box[3]) * page.height > before.height * 1.05) break
+    if ((lines[i].box[1] - before.box[3]) * page.height > before.height * LEADING) break
     const segment = lines[i].segments.find((s) => Math.abs(s.box[0] - top.box[0]) < 0.012)
     if (!segment) {
       if (lines[i].segments.every((s) => s.box[0] > top.box[0] + 0.15 || s.box[2] < top.box[0])) continue

@@ -142,6 +142,9 @@ function captioned(label: LabelHit, labels: LabelsByLine): Region | null {
   return null
 }
 
+/** Of what goes on below, as a share of its letters' height: capitals alone stand further apart than letters with tails do. */
+const LEADING = 1.25
+
 /** The segments that continue a region downwards in the same column, as an address does; ends at a label, a gap or a shift. */
 export function continuing(region: Region, labels: LabelsByLine, most: number): Segment[] {
   const lines = linesOf(region.page)
@@ -152,7 +155,7 @@ export function continuing(region: Region, labels: LabelsByLine, most: number): 
   let before = lines[region.line]
   for (let i = region.line + 1; i < lines.length && found.length < most; i++) {
     const line = lines[i]
-    if ((line.box[1] - before.box[3]) * region.page.height > before.height * 1.05) break
+    if ((line.box[1] - before.box[3]) * region.page.height > before.height * LEADING) break
     const segment = line.segments.find((s) => Math.abs(s.box[0] - left) < 0.012) ?? line.segments.find((s) => Math.abs(s.box[2] - right) < 0.006)
     if (!segment) {
       // Another column may print between the lines of this one.

@@ -18,7 +18,7 @@ test('a statement that says over its rows what it opens and closes with may be t
 test('another account does not follow', () => expect(balances('21-01-2026 | Card payment | 50.00 | 1,300.99', '22-01-2026 | Cheque | 153.40 | 1,147.59')).toEqual({ from: false, opening: false }))
 test('an overdrawn balance keeps its sign', () => expect(meets(carriedOn(pageOf(['1 Feb | A | -88.50 | 0.50', '2 Feb | B | -59.40 | -58.90'])), carriedOn(pageOf(['3 Feb | C | -12.13 | -71.03', '4 Feb | D | -1.00 | -72.03'])).from)).toBe(true))
 test('days and a page without rows prove nothing', () => {
-  const nothing = { from: new Set(), opening: new Set(), to: new Set() }
+  const nothing = { from: new Set(), opening: new Set(), to: new Set(), carriesOn: false }
   expect(carriedOn(pageOf(['Statement of 01.03.2026', 'from 01.02.2026', 'Closing balance | 12.40']))).toEqual(nothing)
 })
 test('nor does an account that was empty', () => expect(carriedOn(pageOf(['1 Feb | A | 5.00 | 5.00', '2 Feb | B | 20.00 | 25.00'])).from.has(0)).toBe(false))

@@ -1,5 +1,6 @@
 import { linesOf } from '../page/layout.ts'
 import type { Page } from '../page/page.ts'
+import { fold } from '../page/text.ts'
 
 /** The balances in cents with which the rows of a page can begin and end; empty where it has none. */
 export interface Carried {
@@ -8,6 +9,8 @@ export interface Carried {
   /** What the page prints over its rows: brought forward, or what a statement opens with. */
   opening: ReadonlySet<number>
   to: ReadonlySet<number>
+  /** Its last line says that it is carried over to the next page. */
+  carriesOn: boolean
 }
 
 /** An amount with its cents; "01.03.2026" is none. */
@@ -20,7 +23,8 @@ const ENDS = 2
  * amount, whichever sign or column says which. An account with nothing in it proves nothing.
  */
 export function carriedOn(page: Page): Carried {
-  const rows = linesOf(page).map((line) => line.segments.flatMap((s) => amountsIn(s.text))).filter((amounts) => amounts.length > 0)
+  const lines = linesOf(page)
+  const rows = lines.map((line) => line.segments.flatMap((s) => amountsIn(s.text))).filter((amounts) => amounts.length > 0)
   const whole = rows.flatMap((amounts, i) => (amounts.length > 1 ? [i] : []))
   if (whole.length < 2) return NOTHING
   const [from, opening] = [new Set<number>(), new Set<number>()]
@@ -29,10 +33,11 @@ export function carriedOn(page: Page): Carried {
     const over = rows.slice(0, i).flat()
     for (const before of [balance - amount, balance + amount]) if (before !== 0) (over.includes(before) ? opening : from).add(before)
   }
-  return { from, opening, to: new Set(rows.slice(-ENDS).map((amounts) => amounts.at(-1)!)) }
+  return { from, opening, to: new Set(rows.slice(-ENDS).map((amounts) => amounts.at(-1)!)), carriesOn: lines.some((line) => CARRIED.test(fold(line.text))) }
 }
 
-const NOTHING: Carried = { from: new Set(), opening: new Set(), to: new Set() }
+const NOTHING: Carried = { from: new Set(), opening: new Set(), to: new Set(), carriesOn: false }
+const CARRIED = /\b(?:carried (?:forward|over)|c\/f|a reporter|suma y sigue)\b/
 
 const amountsIn = (text: string): number[] => [...text.matchAll(AMOUNT)].map(([, minus, digits, debit]) => Number(digits.replace(/\D/g, '')) * (minus || debit ? -1 : 1))
 

@@ -89,7 +89,7 @@ export function linkScore(page: Looks, next: Looks): number {
   if (goesOn) score += 2.5
   const opens = goesOn ? Math.min(0, next.opens) : next.opens
   // The next month's statement begins with this one's balance as well, but says so itself and looks like a beginning.
-  if (b?.page !== 1 && (meets(page.carried, next.carried.from) || (next.opens < OPENS && meets(page.carried, next.carried.opening)))) score += RUNS_ON
+  if (b?.page !== 1 && (meets(page.carried, next.carried.from) || ((next.opens < OPENS || page.carried.carriesOn) && meets(page.carried, next.carried.opening)))) score += RUNS_ON
   if (follows(page.sections?.last, next.sections?.first)) score += 1.5
   // Sentences go on with sentences; behind a page of figures they are likelier another paper's.
   score -= opens * (opens > 0 ? 0.3 : page.prose ? 3 : 0.8)

@@ -7,7 +7,7 @@ import type { Piece } from './split.ts'
 /** A page of a paper with its head, what it says, and its number in the foot. */
 const page = (number: number, head: string, foot: string, body = 'some words'): Page => ({ ...pageOf([head, '', body, ...Array.from({ length: 41 }, () => ''), foot]), number })
 const piece = (type: string, ...pages: number[]): Piece => ({ pages, type, confidence: 0.97, types: [{ type, confidence: 0.97 }], cutBefore: 0.97 })
-const put = (pages: Page[], ...pieces: Piece[]) => reunite(pieces, (n) => looksOf(pages[n - 1])).map((p) => `${p.type}:${p.pages.join()}`)
+const put = (pages: Page[], ...pieces: Piece[]) => reunite(pieces, (n) => looksOf(pages[n - 1]), () => false).map((p) => `${p.type}:${p.pages.join()}`)
 
 const LANTERN = 'Lantern Bank statement of account IE94ISSB92227997813659'
 test('a page that lies elsewhere goes to the paper that lacks it', () =>
@@ -33,5 +33,5 @@ test('a page 2 behind a paper of another make goes to the one that lacks it; whe
 })
 test('what was put together is a little less sure', () => {
   const pages = [page(1, LANTERN, 'Page 1 of 2'), page(2, LANTERN, 'Page 2 of 2')]
-  expect(reunite([piece('bank_statement', 2), piece('bank_statement', 1)], (n) => looksOf(pages[n - 1]))[0].confidence).toBe(0.93)
+  expect(reunite([piece('bank_statement', 2), piece('bank_statement', 1)], (n) => looksOf(pages[n - 1]), () => false)[0].confidence).toBe(0.93)
 })

@@ -8,8 +8,8 @@ interface Part {
   /** Printed numbers of its pages, in the order of the pages. */
   numbers: number[]
   looks: Looks[]
-  /** Went with a document of another make for want of its own. */
-  stray?: boolean
+  /** Went with a document of another make for want of its own: whether it may be of a type instead. */
+  stray?: (type: string) => boolean
 }
 
 /** As sure as a document can be that was put together from pages that lay apart. */
@@ -21,8 +21,9 @@ const ALIKE = 0.5
  * Puts documents together that lie in pieces: a page 2 of 3 that lies elsewhere belongs to the one document that lacks
  * it and looks like it, and pages in the wrong order go by their numbers. Where two documents could claim a piece, or
  * nothing but the number speaks for it, it stays alone and is asked about.
+ * @param speaksFor whether what stands on a page, looked at alone, is that of a type
  */
-export function reunite(pieces: readonly Piece[], looksOf: (page: number) => Looks): Piece[] {
+export function reunite(pieces: readonly Piece[], looksOf: (page: number) => Looks, speaksFor: (page: number, type: string) => boolean): Piece[] {
   const parts = new Map<Piece, Part>()
   for (const piece of pieces) {
     const part = partOf(piece, piece.pages.map(looksOf))
@@ -47,7 +48,7 @@ export function reunite(pieces: readonly Piece[], looksOf: (page: number) => Loo
   const trimmed = new Map<Piece, Piece>()
   for (const piece of pieces) {
     if (gone.has(piece) || grown.has(piece)) continue
-    const tail = strayTail(piece, piece.pages.map(looksOf))
+    const tail = strayTail(piece, piece.pages.map(looksOf), speaksFor)
     const taker = tail && takerOf(tail)
     if (!taker) continue
     give(taker, tail)
@@ -65,14 +66,14 @@ export function reunite(pieces: readonly Piece[], looksOf: (page: number) => Loo
  * The last page of a piece, where its number cannot be the next one of that document: it is there already, counts another
  * total, or follows pages of another make. Such a page went with the document before it for want of a better.
  */
-function strayTail(piece: Piece, looks: Looks[]): Part | null {
+function strayTail(piece: Piece, looks: Looks[], speaksFor: (page: number, type: string) => boolean): Part | null {
   const last = looks.at(-1)!
   const { numbering } = last
   if (looks.length < 2 || !numbering || numbering.of === null || numbering.of < 2 || numbering.page === 1) return null
   const before = looks.slice(0, -1)
   const numbered = before.flatMap((l) => (l.numbering ? [l.numbering] : []))
   const contradicts = numbered.length > 0 ? numbered.some((n) => n.of !== numbering.of || n.page === numbering.page) : !before.some((l) => sameMake(l, last))
-  return contradicts ? { piece, of: numbering.of, numbers: [numbering.page], looks: [last], stray: true } : null
+  return contradicts ? { piece, of: numbering.of, numbers: [numbering.page], looks: [last], stray: (type) => speaksFor(last.page.number, type) } : null
 }
 
 function partOf(piece: Piece, looks: Looks[]): Part | null {
@@ -93,8 +94,7 @@ function alike(a: Part, b: Part): boolean {
   if (a.looks.some((x) => b.looks.some((y) => sharesCode(x, y)))) return true
   const [x, y] = [a.looks[0], b.looks[0]]
   const sized = Math.abs(x.page.width - y.page.width) < 8 && x.page.source === y.page.source
-  // Of a stray page's type nothing is known: it was never looked at alone.
-  const oneType = b.stray || (a.piece.type === b.piece.type && a.piece.type !== 'unknown')
+  const oneType = a.piece.type !== 'unknown' && (b.stray ? b.stray(a.piece.type) : a.piece.type === b.piece.type)
   return sized && a.looks.some((l) => shareOf(l.head, y.head) >= ALIKE || (oneType && (shareOf(l.foot, y.foot) >= ALIKE || sameHand(l, y))))
 }
 

@@ -84,8 +84,17 @@ function splitRun(pages: readonly Page[], types: readonly DocumentType[], { rule
   const said = rules.length > 0 ? pages.map((page) => saidOn(page, rules, types)) : []
   const cut = said.some((s) => s.begins || s.type) ? agreeing(model.best(), new Model(types, evidence, looks, likeness, said).best(), said, pages) : model.best().pieces
   // Within a run alone: what a person parted with a sheet stays apart.
-  return reunite(cut, (number) => lookOf.get(number)!)
+  const evidenceAt = new Map(pages.map((page, i) => [page.number, evidence[i]]))
+  const speaksFor = (number: number, type: string): boolean => {
+    const { scores } = evidenceAt.get(number)!
+    const own = scores[types.findIndex((t) => t.id === type)] ?? 0
+    return own > 0 && own >= Math.max(...scores) - NEARLY
+  }
+  return reunite(cut, (number) => lookOf.get(number)!, speaksFor)
 }
+
+/** Log-odds by which one type may speak from a page less than the likeliest, and still be meant. */
+const NEARLY = 1
 
 /** Log-odds that a rule by people adds: more than a heading, less than all that a page can say. */
 const RULE = 5
