@@ -88,7 +88,7 @@ function agreement(compare: Comparer): Agrees {
 function echoFor(field: FilledField, kind: Fact['kind'], known: Value, agrees: Agrees, on: Page | undefined, find: () => Found | null): FilledField | null {
   const spelt = on?.source === 'text'
   // "Boat Kittiwake" agrees with "Kittiwake" and is misread all the same: only names may differ in form and be confirmed.
-  const confirmed = field.value !== null && (kind === 'name' ? agrees(field.value, known) : squeeze(plain(field.value)) === squeeze(plain(known)))
+  const confirmed = field.value !== null && (kind === 'name' ? agrees(field.value, known) && !saysMore(field.value, known) : squeeze(plain(field.value)) === squeeze(plain(known)))
   if (field.value !== null && agrees(field.value, known)) return field.needsReview && confirmed ? { ...field, confidence: Math.max(field.confidence, CONFIRMED), needsReview: false, reason: null, state: field.repaired ? 'repaired' : 'certain' } : null
   // "Silver" where all others say "Silver Darling": on a scan a word at the end is lost more easily than a boat is called by half its name.
   if (field.value !== null && !field.needsReview && !spelt && kind === 'text' && wordMore(plain(known), plain(field.value))) return { ...field, confidence: Math.min(field.confidence, DEFAULTED), needsReview: true, state: 'asked', reason: 'other papers have a word more' }
@@ -106,6 +106,12 @@ function echoFor(field: FilledField, kind: Fact['kind'], known: Value, agrees: A
   const { value, raw, page, words } = found
   const before = field.value === null ? [] : [{ value: field.value, raw: field.raw ?? plain(field.value), page: field.page!, box: field.box! }]
   return { ...field, value, raw, page, box: boxAround(words.map((w) => w.box)), confidence: DEFAULTED, needsReview: true, state: 'asked', repaired: false, reason: 'other papers say so, and it stands here in an unusual place', others: [...before, ...field.others.filter((o) => !agrees(o.value, known))].slice(0, 3) }
+}
+
+/** Whether a name has words that the known one has not: "Ottilie Carrow Registered under" agrees with hers, and is not it. */
+const saysMore = (value: Value, known: Value): boolean => {
+  const names = tokens(plain(known))
+  return tokens(plain(value)).length > names.length && tokens(plain(value)).some((t) => !names.includes(t))
 }
 
 /** A word read less surely than this is worth less than what two papers say in nearly the same letters. */
@@ -133,7 +139,8 @@ function proposed(field: FilledField, known: Value, reason: string): FilledField
 /** Codes that differ in two places are two codes: a fair reader takes one figure for another, not two. */
 const nearMiss = (a: Value, b: Value): boolean => {
   const [p, q] = [squeeze(plain(a)), squeeze(plain(b))]
-  const most = /\d/.test(p + q) ? 1 : 2
+  // Two letters off and every figure the same: "Tarriwick SK8" is Tarnwick, misread.
+  const most = p.replace(/\D/g, '') === q.replace(/\D/g, '') ? 2 : 1
   if (p === q || wordMore(plain(a), plain(b)) || wordMore(plain(b), plain(a))) return false
   if (brokenOff(p, q)) return true
   return (Math.min(p.length, q.length) >= 6 && editDistance(p, q, most) <= most) || initialOff(plain(a), plain(b)) || initialOff(plain(b), plain(a))

@@ -101,7 +101,7 @@ function fromLabel(label: LabelHit, byLine: LabelsByLine, type: DocumentType, ma
   for (const meaning of label.meanings) {
     if (meaning.role !== 'field') continue
     const field = type.fields.find((f) => f.name === meaning.field)!
-    const base = labelScore(label, meaning.rank) - (properName(label) ? 1.6 : 0) + nearness(field, label, marks) - Math.min(1, order * 0.25) - (headsColumn(label, byLine) ? 1.5 : 0)
+    const base = labelScore(label, meaning.rank) - (properName(label) ? 1.6 : 0) + nearness(field, label, marks, order) - Math.min(1, order * 0.25) - (headsColumn(label, byLine) ? 1.5 : 0)
     if (field.kind === 'yesno' || field.kind === 'choice') {
       const candidate = readChoice(label, field, field.kind === 'yesno' ? YES_NO : field.choices)
       if (candidate) found.push({ ...candidate, value: field.kind === 'yesno' ? candidate.value === 'yes' : candidate.value, score: candidate.score + base })
@@ -197,11 +197,12 @@ function labelScore(label: LabelHit, rank: number): number {
 }
 
 /** Dates beside a signature are the signing's; elsewhere they are not. */
-function nearness(field: Field, label: LabelHit, marks: LabelHit[]): number {
+function nearness(field: Field, label: LabelHit, marks: LabelHit[], order: number): number {
   if (field.kind !== 'date') return 0
   const near = marks.some((m) => Math.abs(m.lineOf.box[1] - label.lineOf.box[1]) < 0.07)
   if (field.near === 'signature') return near ? 1.4 : marks.length ? -1.2 : -2
-  return near && label.length === 1 ? -1.6 : 0
+  // A letter may be dated where it is signed; what a longer paper is about happened before its last page.
+  return near && label.length === 1 ? (order > 0 ? -4.8 : -1.6) : 0
 }
 
 function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: DocumentType, label: LabelHit): Candidate[] {

@@ -18,6 +18,8 @@ const UNCHECKED = /^(?:[[({]\s?[\])}]|☐|□|○|O)$/
 /** A ring as weak readers spell it, with a dot in it or without: what is in it, its ink tells. */
 const RING = /^[@©®]$/
 
+const isRing = (word: Word | undefined): boolean => word !== undefined && (RING.test(word.text) || (word.text === '&' && word.sure < 0.8))
+
 /** How a small box reads as text: ticked, empty, or no box at all. */
 const boxState = (text: string): boolean | null => (CHECKED.test(text) ? true : UNCHECKED.test(text) ? false : null)
 
@@ -45,7 +47,7 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
   for (const { line, index } of near) {
     // "Status in employment | Self-employed": words that go on with the label are no answer where one stands apart from it; a box among them is.
     const end = index === label.line ? labelEnd(line.words, label) : 0
-    const apart = index === label.line && end === label.to && !ended && !behind.some((w) => boxState(w.text) !== null || RING.test(w.text)) && line.segments.some((s) => s.box[0] > label.segment.box[2])
+    const apart = index === label.line && end === label.to && !ended && !behind.some((w) => boxState(w.text) !== null || isRing(w)) && line.segments.some((s) => s.box[0] > label.segment.box[2])
     const asked = index === label.line ? line.words.findLastIndex((w) => /\?$/.test(w.text)) : -1
     const words = asked >= label.from && asked < line.words.length - 1 ? line.words.slice(asked + 1) : index === label.line ? line.words.slice(apart ? line.words.indexOf(label.segment.words.at(-1)!) + 1 : end) : line.words
     options.push(...optionsIn(words, index, choices, page.source !== 'text'))
@@ -58,7 +60,7 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
     const line = lines[options[0].line]
     if (boxEndingAt(line.words, line.words.indexOf(options[0].words[0])) === false) return null
     // A ring before the one option that was read: there is another, and nobody knows which is marked.
-    const ring = RING.test(line.words[line.words.indexOf(options[0].words[0]) - 1]?.text ?? '')
+    const ring = isRing(line.words[line.words.indexOf(options[0].words[0]) - 1])
     return { ...base, value: options[0].value, raw: options[0].words.map((w) => w.text).join(' '), words: options[0].words, partial: ring, score }
   }
   const mark = markedOf(page, options, lines)
@@ -98,7 +100,7 @@ export function loneChoices(page: Page, field: Field): Candidate[] {
   const options = lines.flatMap((line, index) => line.segments.flatMap((segment) => {
     const own = segment.words.slice(segment.words.findLastIndex((w) => /:$/.test(w.text)) + 1)
     const found = optionsIn(own, index, field.choices, page.source !== 'text')
-    const rest = own.filter((w) => !found.some((o) => o.words.includes(w)) && boxState(w.text) === null && !RING.test(w.text) && !/^[[({)}\]]$/.test(w.text) && !isSmall(w.text))
+    const rest = own.filter((w) => !found.some((o) => o.words.includes(w)) && boxState(w.text) === null && !isRing(w) && !/^[[({)}\]]$/.test(w.text) && !isSmall(w.text))
     return rest.length === 0 ? found : []
   }))
   if (options.length === 0) return []
@@ -114,7 +116,7 @@ export function loneChoices(page: Page, field: Field): Candidate[] {
 /** "Occupational status ● An employee" may be a wording as a whole: a box or ring among its words ends it. */
 function labelEnd(words: readonly Word[], { lineOf, from, to }: LabelHit): number {
   const first = lineOf.words[from].box[0]
-  const box = words.findIndex((w, i) => w.box[0] > first && i < to && (boxState(w.text) !== null || RING.test(w.text)))
+  const box = words.findIndex((w, i) => w.box[0] > first && i < to && (boxState(w.text) !== null || isRing(w)))
   return box < 0 ? to : box
 }
 
@@ -198,7 +200,7 @@ function optionsIn(words: Word[], line: number, choices: readonly { value: strin
       at += best.words.length - 1
       // "[X] An employee": small words stand between a box and what it is for.
       const first = words.indexOf(best.words[0])
-      const small = first > 1 && isSmall(words[first - 1].text) && (boxEndingAt(words, first - 1) !== null || RING.test(words[first - 2].text))
+      const small = first > 1 && isSmall(words[first - 1].text) && (boxEndingAt(words, first - 1) !== null || isRing(words[first - 2]))
       options.push(small ? { ...best, words: [words[first - 1], ...best.words] } : best)
     }
   }

@@ -31,6 +31,13 @@ export function labelsByLine(labels: readonly LabelHit[]): LabelsByLine {
 /** A stroke or dot that parts things in a line; a reader of pictures takes one for another. */
 const PARTING = /^[—–·•|¦~*]$/
 
+/** "Ottilie Carrow Registered under no.: SK088": a colon ends a label, known or not, that begins with its last capital. */
+function untilColon(words: Word[]): Word[] {
+  let from = words.findIndex((w, i) => i > 0 && /\p{L}[.)]?:$/u.test(w.text))
+  while (from > 1 && /^\p{Ll}/u.test(words[from].text)) from--
+  return from < 1 ? words : words.slice(0, from)
+}
+
 /** The words of a segment up to the next label that could head a value of its own, known or with a colon behind a parting stroke. */
 function untilLabel(words: Word[], labels: readonly LabelHit[]): Word[] {
   const end = words.findIndex((word, i) => labels.some((l) => ends(l) && l.lineOf.words[l.from] === word) || (i > 0 && PARTING.test(word.text) && words.slice(i + 1, i + 5).some((w) => /\p{L}[.)]?:$/u.test(w.text))))
@@ -75,7 +82,7 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
   const behind = rest.slice(colon + 1)
   // Dots lead from a label to its value: what stands before them is the label's.
   const dots = behind.findIndex((w) => LEADER.test(w.text))
-  const inline = untilColumn(untilLabel(dots > 0 && dots < behind.length - 1 ? behind.slice(dots + 1) : behind, here), label.line, page, here)
+  const inline = untilColumn(untilColon(untilLabel(dots > 0 && dots < behind.length - 1 ? behind.slice(dots + 1) : behind, here)), label.line, page, here)
   if (inline.some((w) => !isFiller(w))) regions.push({ relation: 'inline', words: inline, page, line: label.line })
   // Behind a label that goes on ("VAT 20 %") the value may still stand in the next column.
   {
