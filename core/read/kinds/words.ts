@@ -99,7 +99,7 @@ export const readTexts: KindReader = (words) => {
   // A full stop before a capital ends the sentence that the words stand in.
   const stop = kept.findIndex((w, i) => /(?:\p{Ll}{3,}|\p{Lu}{4,})\.$/u.test(w.text) && /^\p{Lu}/u.test(kept[i + 1]?.text ?? ''))
   const run = closing >= 0 ? kept.slice(0, closing + 1) : stop >= 0 ? kept.slice(0, stop + 1) : kept
-  const value = tidy(rawOf(run)).replace(/(?<=\p{L}{3})\.$/u, stop >= 0 ? '' : '.').replace(/^["“„«]\s?|\s?["”»]$/g, '')
+  const value = tidy(rawOf(run)).replace(stop >= 0 ? /(?<=\p{L}{3})\.$/u : /(?<=\p{Ll}{4})\.$/u, '').replace(/^["“„«]\s?|\s?["”»]$/g, '')
   if (!/[\p{L}\d]{2}/u.test(value) || value.length > 60) return []
   return [{ value, words: run, raw: rawOf(run), fit: value.split(' ').length > 6 ? 0.4 : 0.9, repaired: false }]
 }

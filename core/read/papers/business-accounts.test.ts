@@ -33,3 +33,14 @@ reads('a statement of income of a trader', 'business_accounts', `
   Profit for the year | €28.110,00`, {
   business_name: 'Morrow Nets & Lines', owner_name: 'Gwen Morrow', period_start: '2024-07-01', period_end: '2025-06-30', turnover: money('61870.00'), net_profit: money('28110.00'),
 })
+
+reads('accounts with their period in the heading', 'business_accounts', `
+  GARVIE CREELS
+  Income statement for the period 1 April 2024 to 31 March 2025
+  Sole trader: Ewan Garvie
+  Fees and sales | 72,340.00
+  Bait and ice | -14,201.00
+  Fuel | -9,880.00
+  Repairs | -6,379.00
+  Net profit for the period | 41,880.00
+  Approved by the proprietor`, { business_name: 'GARVIE CREELS', owner_name: 'Ewan Garvie', period_start: '2024-04-01', period_end: '2025-03-31', turnover: money('72340.00'), net_profit: money('41880.00') })

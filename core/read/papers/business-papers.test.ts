@@ -50,3 +50,51 @@ reads('minutes that name the signatories', 'board_resolution', `
   1. Ronan Teague
   2. Gwen Morrow
   Chair of the meeting`, { business_name: 'Teague Oysters Ltd', meeting_date: '2026-03-30', signatories: [{ name: 'Ronan Teague' }, { name: 'Gwen Morrow' }] })
+
+reads('an account form in boxes', 'account_application', `
+  Open a business account
+  Form number | Date received
+  MSM-26-220981 | 30/03/2026
+  Business | Registration number
+  Garvie Creels Ltd | C-55102
+  Registered office | Person to contact
+  65 Netmakers Close, Merrow SK1 1MS | Ewan Garvie
+  E-mail address | Telephone number
+  ewan@garviecreels.example | +44 1950 162 403
+  Turnover expected each month | Date signed
+  EUR 6,000.00 | 28/03/2026`, {
+  application_number: 'MSM-26-220981', application_date: '2026-03-30', business_name: 'Garvie Creels Ltd', company_number: 'C-55102', registered_address: '65 Netmakers Close, Merrow SK1 1MS', contact_name: 'Ewan Garvie', email: 'ewan@garviecreels.example', phone: '+44 1950 162 403', expected_monthly_turnover: money('6000.00'), signature_date: '2026-03-28',
+})
+
+reads('a certificate with lines of its own', 'incorporation_certificate', `
+  Registrar of Companies
+  Certificate of incorporation of a private limited company
+  Name of company: Garvie Creels Ltd
+  Registered number: C-55102
+  Date of incorporation: 11 November 2020
+  Given under my hand on 12 November 2020`, { business_name: 'Garvie Creels Ltd', company_number: 'C-55102', incorporation_date: '2020-11-11' })
+
+reads('owners one under the other', 'owners_declaration', `
+  BENEFICIAL OWNERS OF THE COMPANY
+  Garvie Creels Ltd, company number C-55102
+  Owner 1: Ewan Garvie, born 4 April 1984, holds 75 %
+  Owner 2: Isla Garvie, born 9 June 1987, holds 25 %
+  Declared on 30 March 2026
+  Signature of director`, {
+  business_name: 'Garvie Creels Ltd', company_number: 'C-55102', declaration_date: '2026-03-30',
+  owners: [{ name: 'Ewan Garvie', date_of_birth: '1984-04-04', share: '75' }, { name: 'Isla Garvie', date_of_birth: '1987-06-09', share: '25' }],
+})
+
+reads('a tax form with boxes', 'tax_self_certification', `
+  TAX RESIDENCY DECLARATION Form TR-2, edition 2024
+  Account holder | Country where resident for tax | TIN
+  Ewan Garvie | Skerrow Isles | 04-0484702
+  I certify that the above is true.
+  Sign here | Dated 30 March 2026`, { holder_name: 'Ewan Garvie', tax_number: '04-0484702', tax_country: 'Skerrow Isles', signature_date: '2026-03-30' })
+
+reads('a resolution in sentences', 'board_resolution', `
+  GARVIE CREELS LTD
+  Extract from the minutes
+  At a meeting of the directors held at Merrow on 29 March 2026 it was resolved to open an account
+  with Merrow Sound Mutual and that Ewan Garvie and Isla Garvie be authorised to sign on it.
+  Chairman`, { business_name: 'GARVIE CREELS LTD', meeting_date: '2026-03-29', signatories: [{ name: 'Ewan Garvie' }, { name: 'Isla Garvie' }] })

@@ -54,3 +54,44 @@ reads('a printed e-mail', 'cover_letter', `
   Subject: papers for our loan
 
   Hello, here are the missing payslips. Regards, Jonas`, { sender_name: 'Jonas Brevik', letter_date: '2026-03-22' })
+
+reads('a consent with its day before the name', 'credit_consent', `
+  Merrow Sound Mutual
+  Credit reference consent
+  Date 21/03/2026
+  Full name Ewan Garvie
+  National ID no. 040484-7028
+  I consent to a search with the credit reference agencies.
+  Signature of applicant`, { applicant_name: 'Ewan Garvie', national_number: '040484-7028', signature_date: '2026-03-21' })
+
+reads('a mandate with the payer and the creditor side by side', 'debit_mandate', `
+  Direct debit instruction
+  Payer | Creditor
+  Ewan Garvie | Merrow Sound Mutual
+  65 Netmakers Close | 1 Harbour Street
+  Merrow SK1 1MS | Merrow SK1 1MS
+  IBAN | Creditor identifier
+  IE59 ISSB 1699 2260 6379 60 | IE99ZZZ123456
+  Signed on 7 April 2026 | Signature of payer`, { account_holder: 'Ewan Garvie', iban: 'IE59ISSB16992260637960', signature_date: '2026-04-07' })
+
+reads('a balance letter with a list', 'loan_payoff', `
+  Port Ellery Trading Bank
+  Loan balance as at 1 March 2026
+  Name of borrower | Ewan Garvie
+  Agreement number | 77-4410-2
+  Original loan | 15,000.00
+  Balance outstanding | 6,120.75
+  Instalment per month | 310.00`, { lender_name: 'Port Ellery Trading Bank', borrower_name: 'Ewan Garvie', loan_number: '77-4410-2', outstanding_balance: money('6120.75'), monthly_payment: money('310.00'), statement_date: '2026-03-01' })
+
+reads('a letter with its day beside the place', 'cover_letter', `
+  Ewan Garvie, 65 Netmakers Close, Merrow SK1 1MS
+
+  Merrow, 7 April 2026
+
+  Loan application for LUCKY HERRING
+
+  Dear loan team,
+  enclosed are the papers you asked for. Please call if anything is missing.
+
+  Kind regards
+  Ewan Garvie`, { sender_name: 'Ewan Garvie', letter_date: '2026-04-07' })

@@ -47,3 +47,13 @@ reads('a post named apart from the person', 'employment_letter', `
   P. Osei, director`, {
   employee_name: 'Ines Calder', employer_name: 'Cormorant Dive Services Limited', job_title: 'diving supervisor', start_date: '2021-06-03', annual_salary: money('41500.00'), letter_date: '2026-02-09',
 })
+
+reads('a certificate of employment', 'employment_letter', `
+  KITTIWAKE ROPEWORKS LTD
+  Certificate of employment
+  We certify that Jonas Brevik, national number 221185-4410, works for us as rope maker.
+  Start of employment: 2 January 2017
+  Annual salary: EUR 31,944.00
+  Wrack Bay, 3 March 2026
+  For Kittiwake Ropeworks Ltd
+  Human resources`, { employee_name: 'Jonas Brevik', employer_name: 'KITTIWAKE ROPEWORKS LTD', job_title: 'rope maker', start_date: '2017-01-02', annual_salary: money('31944.00'), letter_date: '2026-03-03' })

@@ -42,3 +42,16 @@ reads('un informe de peritaje', 'survey_report', `
   Valor de mercado | 41.000,00 €`, {
   report_number: 'RB-0226-7', surveyor_name: 'Xoán Piñeiro', inspection_date: '2026-02-25', vessel_name: 'NUEVA LUZ', hull_number: 'ES-VIG-20417', market_value: money('41000.00'),
 })
+
+reads('a survey with its findings first', 'survey_report', `
+  MARINE SURVEY
+  Report 2349/28 | Ivar Sandwick, surveyor
+  Vessel: SAMPHIRE | Hull ID: SKR-47151
+  Survey carried out on 5 March 2026
+  1. Hull: sound. 2. Deck: two soft spots by the winch. 3. Engine: ran well.
+  Page 1 of 2
+  ---
+  4. Valuation
+  Market value in present condition: EUR 49,000.00
+  Signed: Ivar Sandwick | Date: 8 March 2026
+  Page 2 of 2`, { report_number: '2349/28', surveyor_name: 'Ivar Sandwick', inspection_date: '2026-03-05', vessel_name: 'SAMPHIRE', hull_number: 'SKR-47151', market_value: money('49000.00') })

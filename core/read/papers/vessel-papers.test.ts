@@ -91,3 +91,80 @@ reads('a berth licence whose term runs over the end of a line', 'berth_agreement
   24/01/2027. The harbour master may move the vessel in an emergency.`, {
   berth_holder: 'Sigrid Brevik', harbour_name: 'Gannet Bay Marina Ltd', vessel_name: 'Morning Tern', start_date: '2025-01-25', end_date: '2027-01-24', annual_fee: money('1403.00'),
 })
+
+reads('a registration that is a table of particulars', 'vessel_registration', `
+  SKERROW ISLES REGISTER OF SMALL SHIPS
+  Part I: Particulars
+  Name of vessel | Registered number | Port
+  SALT WREN | SM 20418 | Saltholm
+  Hull No. | Length | Year built
+  SKR-10992-A | 8.20 m | 2009
+  Part II: Ownership
+  Owner | Shares
+  Ronan Teague | 64
+  Registered on 03/03/2024. This registration ends on 02/03/2029.`, {
+  registration_number: 'SM20418', vessel_name: 'SALT WREN', hull_number: 'SKR-10992-A', owner_name: 'Ronan Teague', issue_date: '2024-03-03', expiry_date: '2029-03-02',
+})
+
+reads('a registration whose words stand under its values', 'vessel_registration', `
+  Certificate of vessel registration
+  No. R-7712
+
+  GREY SEAL
+  Ship's name
+  SKR-48776
+  Hull identification
+  Casper Skarsen
+  Owner
+  7 JAN 2025
+  Issued
+  6 JAN 2030
+  Valid to`, { registration_number: 'R-7712', vessel_name: 'GREY SEAL', hull_number: 'SKR-48776', owner_name: 'Casper Skarsen', issue_date: '2025-01-07', expiry_date: '2030-01-06' })
+
+reads('a marine policy in two columns', 'insurance_cover', `
+  Tern Marine Underwriters | | Certificate of insurance
+  Certificate no. | TMU-0091-26 | Vessel | GREY SEAL
+  Insured | Casper Skarsen | Use | Fishing
+  Inception | 07/01/2026 | Expiry | 06/01/2027
+  Insured value | €52.000,00 | Premium | €1.196,00
+  Excess | €500,00 | Limits | Skerrow waters`, {
+  policy_number: 'TMU-0091-26', insured_name: 'Casper Skarsen', vessel_name: 'GREY SEAL', cover_start: '2026-01-07', cover_end: '2027-01-06', sum_insured: money('52000.00'), premium: money('1196.00'),
+})
+
+reads('cover confirmed to the lender', 'insurance_cover', `
+  Beacon Marine Insurance
+  To Merrow Sound Mutual
+
+  Our policy: BM/26/00802
+  Our client: Casper Skarsen
+  Craft insured: GREY SEAL
+  We hold cover from 7 January 2026 until 6 January 2027 inclusive.
+  Amount of cover: EUR 52,000.00
+  Yearly premium: EUR 1,196.00`, {
+  policy_number: 'BM/26/00802', insured_name: 'Casper Skarsen', vessel_name: 'GREY SEAL', cover_start: '2026-01-07', cover_end: '2027-01-06', sum_insured: money('52000.00'), premium: money('1196.00'),
+})
+
+reads('a licence in a sentence', 'fishing_licence', `
+  SKERROW ISLES FISHERIES ADMINISTRATION
+  Licence to fish for profit, number FL/2025/118
+  Granted to Casper Skarsen for the vessel GREY SEAL.
+  In force from 1 May 2025 to 30 April 2027.`, { licence_number: 'FL/2025/118', holder_name: 'Casper Skarsen', vessel_name: 'GREY SEAL', valid_from: '2025-05-01', valid_until: '2027-04-30' })
+
+reads('a licence with its dates in boxes', 'fishing_licence', `
+  Fishing licence
+  Licence number | Licensee | Boat
+  FL-88-0271 | Ewan Garvie | LUCKY HERRING
+  Date of issue | Valid from | Valid until
+  12.12.2025 | 01.01.2026 | 31.12.2026`, { licence_number: 'FL-88-0271', holder_name: 'Ewan Garvie', vessel_name: 'LUCKY HERRING', valid_from: '2026-01-01', valid_until: '2026-12-31' })
+
+reads('a mooring contract with a schedule', 'berth_agreement', `
+  Oyster Haven Marina
+  MOORING CONTRACT
+  Schedule
+  Customer | Ewan Garvie
+  Boat | LUCKY HERRING
+  Berth | D22
+  Commencement | 13 April 2025
+  Expiry | 12 April 2027
+  Yearly charge | EUR 2,489.00
+  Deposit | EUR 500.00`, { berth_holder: 'Ewan Garvie', harbour_name: 'Oyster Haven Marina', vessel_name: 'LUCKY HERRING', start_date: '2025-04-13', end_date: '2027-04-12', annual_fee: money('2489.00') })
