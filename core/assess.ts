@@ -11,6 +11,7 @@ import { withCopies } from './match/copies.ts'
 import { withEchoes } from './match/echo.ts'
 import { judgeFacts, type FactResult } from './match/facts.ts'
 import { withJoins } from './match/joining.ts'
+import { withRowWords } from './match/row-words.ts'
 import { applicantOf, personsOf, withOwners, type Persons } from './match/persons.ts'
 import { secondPerson, withSecondPerson } from './match/second-person.ts'
 import { withVersions } from './match/versions.ts'
@@ -144,7 +145,7 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
   const persons = personsOf(accompanied, program, applicant)
   // A name that other papers made certain says whose its paper is, too.
   const echoed = withJoins(withEchoes(withOwners(accompanied, persons, types), program, byNumber), program, byNumber)
-  const documents = withOwners(echoed, persons, types) as Document[]
+  const documents = withOwners(withRowWords(echoed, byNumber), persons, types) as Document[]
   const facts = judgeFacts(documents, program, answers)
   const checks = judgeChecks(documents, program, answers, asOf)
   const titles = new Map([...typesById].map(([id, t]) => [id, t.title]))

@@ -44,3 +44,6 @@ describe('lines of a quote', () => {
   ] as [string, [string | null, string | null, string | null], string[]][])('%s', (_, cells, mendedTo) => expect(line(lines([cells]))).toEqual(mendedTo))
   test('a text layer is believed to the letter', () => expect(line(lines([['2', '696.50', '3393.00']], 1))).toEqual(['696.50', '3393.00']))
 })
+test('a figure too many that no rule looks like is the paper’s own: what does not add up must not be argued away', () => {
+  expect(mended(table([['-63.80', '6291.44'], ['-94.62', '6286.82'], ['-54.81', '6232.01']]))[1]).toEqual(['-94.62', '6286.82'])
+})

@@ -107,13 +107,16 @@ const currencyOf = (rows: readonly Row[]): string => {
   return 'EUR'
 }
 
+const STROKE = /^[17]$/
+
 /** Whether what was read may stand for `value`: nothing, its last digits alone or with others in front, its digits with others between, or a weak reading with two others at most. */
 function misread(read: Row[string], value: number, weak: boolean): boolean {
   if (!isMoney(read)) return read === null
   const [seen, meant] = [String(Math.abs(cents(read))), String(Math.abs(value))]
   if (seen === meant) return Math.sign(cents(read)) !== Math.sign(value)
-  // A rule before an amount is a figure too many in front of it.
-  if (lostDigits(cents(read), value) || lostDigits(value, cents(read))) return true
+  if (lostDigits(cents(read), value)) return true
+  // A rule before an amount is a 1 too many in front of it. Another figure there is the paper's, whatever its sums say.
+  if (lostDigits(value, cents(read))) return weak || STROKE.test(seen.slice(0, -meant.length))
   if (seen.length > meant.length + 2) return true
   // What is further off is another amount: a row between was lost, and its amount is not this one's.
   return weak && seen.length === meant.length && [...seen].filter((figure, i) => figure !== meant[i]).length <= 2

@@ -1,0 +1,27 @@
+import { pageOf } from '../page/page-of.ts'
+import type { Row } from '../read/value.ts'
+import { eur, paperOf } from './paper-of.ts'
+import { withRowWords } from './row-words.ts'
+
+const row = (description: string): Row => ({ date: '2026-02-03', description, amount: eur('-10.00'), balance: eur('90.00') })
+const usual = ['Card payment Chandlery', 'Direct debit Isles Water', 'Card payment Saltholm Stores', 'Card payment Chandlery', 'Direct debit Isles Water', 'Card payment Chandlery', 'Card payment Saltholm Stores', 'Card payment Chandlery'].map(row)
+const statement = (id: string, rows: Row[]) => paperOf(id, 'bank_statement', { transactions: rows })
+const read = (source: 'ocr' | 'text', ...tables: Row[][]) => withRowWords(tables.map((rows, i) => statement(`s${i}`, rows)), new Map([[1, pageOf([], { source })]])).map((p) => p.fields[0])
+const words = (field: { value: unknown }) => (field.value as Row[]).map((r) => r.description)
+
+test('a word a letter off one that other statements have often is spelt so, and asked about', () => {
+  const [, field] = read('ocr', usual, [row('Card payrnent Chandery'), row('Direct debit Isles Water')])
+  expect(words(field)).toEqual(['Card payment Chandlery', 'Direct debit Isles Water'])
+  expect(field).toMatchObject({ needsReview: true, state: 'asked', repaired: true, reason: 'other papers of its kind spell some words otherwise' })
+})
+test('a word of its own stays, however often others stand there', () => expect(words(read('ocr', usual, [row('Transfer to savings'), row('Cash machine Merrow')])[1])).toEqual(['Transfer to savings', 'Cash machine Merrow']))
+test('the statement that spells as all do is left alone', () => expect(read('ocr', usual, [row('Card payrnent Chandery')])[0]).toMatchObject({ needsReview: false }))
+test('a text layer misreads no letter, and one statement alone has nobody to ask', () => {
+  expect(words(read('text', usual, [row('Card payrnent Chandery')])[1])).toEqual(['Card payrnent Chandery'])
+  expect(words(read('ocr', [...usual, row('Card payrnent Chandery')])[0]).at(-1)).toBe('Card payrnent Chandery')
+})
+test('what a person said stays as it was said', () => {
+  const said = statement('s1', [row('Card payrnent Chandery')])
+  const papers = [statement('s0', usual), { ...said, fields: said.fields.map((f) => ({ ...f, state: 'corrected' as const })) }]
+  expect(words(withRowWords(papers, new Map([[1, pageOf([], { source: 'ocr' })]]))[1].fields[0])).toEqual(['Card payrnent Chandery'])
+})

@@ -1,0 +1,69 @@
+import type { FilledField } from '../answers/fill.ts'
+import type { Page } from '../page/page.ts'
+import { editDistance, tokens } from '../page/text.ts'
+import type { Row } from '../read/value.ts'
+import { counts, TAKES_PART, type Paper } from './paper.ts'
+
+/** Letters of a word at least that is likelier misread than another word. */
+const LONG_WORD = 5
+/** A word that other rows of such papers have so often was not misread each time in the same way. */
+const OFTEN = 4
+const MACHINE: ReadonlySet<string> = new Set(['certain', 'asked', 'repaired'])
+
+/**
+ * Lets the rows of statements help one another's spelling: a word on a scan that stands in one row alone and is a letter
+ * off one that stands often in rows of the same kind ("Chandery" beside many a "Chandlery") is put to a person as these
+ * spell it. Sums bear out amounts and no words, so that nothing else would notice.
+ */
+export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number, Page>): Paper[] {
+  const scanned = papers.filter((paper) => counts(paper) && paper.pages.some((n) => pages.get(n)?.source !== 'text'))
+  const tables = scanned.flatMap((paper) => paper.fields.flatMap((field) => (isRead(field) ? [{ paper, field, key: `${paper.type} ${field.name}` }] : [])))
+  const changed = new Map<FilledField, FilledField>()
+  for (const key of new Set(tables.map((t) => t.key))) {
+    const own = tables.filter((t) => t.key === key)
+    if (own.length < 2) continue
+    const all = countWords(own.flatMap((t) => t.field.value))
+    const often = [...all.values()].filter((w) => w.times >= OFTEN)
+    const once = new Set([...all].flatMap(([word, { times }]) => (times === 1 ? [word] : [])))
+    for (const { field } of own) {
+      const rows = mended(field.value, often, once)
+      if (rows) changed.set(field, { ...field, value: rows, confidence: Math.min(field.confidence, TAKES_PART), needsReview: true, state: 'asked', repaired: true, reason: field.reason ?? 'other papers of its kind spell some words otherwise' })
+    }
+  }
+  return changed.size === 0 ? [...papers] : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => changed.get(f) ?? f) }))
+}
+
+type Table = FilledField & { value: Row[] }
+const isRead = (field: FilledField): field is Table => Array.isArray(field.value) && field.value.length > 0 && MACHINE.has(field.state)
+
+interface Spelt {
+  word: string
+  times: number
+}
+
+const wordsOf = (row: Row): string[] => Object.values(row).flatMap((cell) => (typeof cell === 'string' && /\p{L}{3}/u.test(cell) ? cell.split(' ') : []))
+const plain = (word: string): string => tokens(word).join('')
+
+function countWords(rows: readonly Row[]): Map<string, Spelt> {
+  const found = new Map<string, Spelt>()
+  for (const word of rows.flatMap(wordsOf)) {
+    const key = plain(word)
+    if (key.length >= LONG_WORD && !/\d/.test(key)) found.set(key, { word, times: (found.get(key)?.times ?? 0) + 1 })
+  }
+  return found
+}
+
+/** The rows with the words that stand in no other row spelt as others often are; null where there is none. */
+function mended(rows: readonly Row[], often: readonly Spelt[], once: ReadonlySet<string>): Row[] | null {
+  const meant = new Map([...countWords(rows).keys()].flatMap((key): [string, string][] => {
+    if (!once.has(key)) return []
+    const near = often.filter((o) => isMisread(key, plain(o.word)))
+    return near.length === 1 ? [[key, near[0].word]] : []
+  }))
+  if (meant.size === 0) return null
+  return rows.map((row) => Object.fromEntries(Object.entries(row).map(([name, cell]) => [name, typeof cell === 'string' ? cell.split(' ').map((word) => meant.get(plain(word)) ?? word).join(' ') : cell])))
+}
+
+/** A letter off, with rn for the m that it looks like; a plural is another word. */
+const isMisread = (read: string, meant: string): boolean => read !== `${meant}s` && meant !== `${read}s` && editDistance(asSeen(read), asSeen(meant), 1) <= 1
+const asSeen = (word: string): string => word.replaceAll('rn', 'm')
