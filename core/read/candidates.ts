@@ -32,6 +32,7 @@ import { zoneOn } from './zone.ts'
 
 /** A word read less surely than this is as good as not read. */
 const UNREAD = 0.6
+const DOUBTFUL = 0.85
 const RELATION_SCORE = { inline: 2.6, right: 2.5, below: 2.1, above: 0.7 } as const
 /** Kinds whose values are words, and so might be labels taken for values. */
 const WORDY: ReadonlySet<string> = new Set(['name', 'org', 'text'])
@@ -243,7 +244,9 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     const otherEnd = field.sources.includes('period') && left.some((w) => w.sure < 1 && /\d/.test(w.text) && !AMOUNT.test(w.text))
     // A person's name of one word has likely lost the other.
     const half = field.kind === 'name' && reading.words.length === 1
-    const partial = otherEnd || half || left.some((w) => w.sure < UNREAD && /[\p{L}\d]/u.test(w.text))
+    // "120? 76-0782": figures that were not all made out belong to the number behind them.
+    const broken = (field.kind === 'id' || field.kind === 'phone') && left.some((w) => w.sure < DOUBTFUL && /\d/.test(w.text))
+    const partial = otherEnd || half || broken || left.some((w) => w.sure < UNREAD && /[\p{L}\d]/u.test(w.text))
     return { ...base, value: reading.value, raw: reading.raw, words: reading.words, repaired: reading.repaired, partial, score: scrawl + firm + coded + year + (reading.fit - 0.6) * 3.2 - place * 1.2 + prose + patterned }
   })
 }

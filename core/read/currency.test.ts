@@ -23,10 +23,17 @@ test('a text layer and a currency in letters are believed', () => {
   }
 })
 
-test('where neither is the usual one, both stay as they are read, and are asked about', () => {
-  const found = amounts(picture, '€1,870.00', '£6,500.00')
+test('one euro among three pounds says that they were euros read weakly', () => {
+  const found = amounts(picture, '€48,691.20', '£60,691.20', '£12,000.00', '£2,860.00')
   inOneCurrency(found)
-  expect(currencies(found)).toEqual(['EUR', 'GBP'])
+  expect(currencies(found)).toEqual(['EUR', 'EUR', 'EUR', 'EUR'])
+  expect([...found.values()].flat().map((c) => c.partial ?? false)).toEqual([false, true, true, true])
+})
+
+test('where neither is the usual one, both stay as they are read, and are asked about', () => {
+  const found = amounts(picture, '$1,870.00', '£6,500.00')
+  inOneCurrency(found)
+  expect(currencies(found)).toEqual(['USD', 'GBP'])
   expect([...found.values()].flat().map((c) => c.partial)).toEqual([true, true])
 })
 

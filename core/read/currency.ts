@@ -6,6 +6,9 @@ const LETTERS = /[A-Z]{3}/i
 /** What an amount without a sign is taken to be in. */
 const UNSAID = 'EUR'
 
+/** One amount in so many that reads in euros says that the others are. */
+const EUROS_AMONG = 3
+
 /**
  * Papers are in one currency, and a weak print of "€" reads as "£", or as nothing: on pictures, an amount whose sign is
  * another than most amounts' is in theirs, and asked about. Where none is the usual one, or others have no sign at all, it
@@ -22,7 +25,9 @@ export function inOneCurrency(found: Map<string, Candidate[]>): void {
   if (!first) return
   const unsaid = !second && first[0] !== UNSAID && amounts.some((c) => !signed.has(c) && !LETTERS.test(c.raw))
   if (!second && !unsaid) return
-  const usual = second && first[1] > second[1] ? first[0] : null
+  // A weak € reads as £ more easily than a £ as €: some of them among others are what all are.
+  const euros = (votes.get('EUR') ?? 0) * EUROS_AMONG >= first[1]
+  const usual = !second ? null : euros ? 'EUR' : first[1] > second[1] ? first[0] : null
   const inUsual = (c: Candidate): Candidate => {
     if (!signed.has(c) || currencyOf(c) === usual || !isMoney(c.value)) return c
     return { ...c, value: { ...c.value, currency: usual ?? c.value.currency }, partial: true, repaired: c.repaired || usual !== null }

@@ -38,6 +38,7 @@ test('a number begins with no stroke, but with a hasty 1', () => expect(readIds(
 test('fours that look like u begin a telephone number', () => expect(readPhones(pageOf(['+uu 1865 547 077'], picture).words).map((r) => r.value)).toEqual(['+44 1865 547 077']))
 test('an address of mail whose last point was lost', () => expect(readEmails(pageOf(['ann@islepostexample'], picture).words)).toMatchObject([{ value: 'ann@islepost.example', repaired: true }]))
 test.each([[readIds, '/20484-7849'], [readEmails, 'ann@islepostexample'], [readPhones, '+uu 1865']])('a text layer spells what its paper says (%#)', (reader, text) => expect(values(reader, text)).toEqual([]))
+test('a bracket that ends a number is a 1 on a picture', () => expect(readIds(pageOf(['MSM-26-36699]'], { sure: 0.8 }).words)).toMatchObject([{ value: 'MSM-26-366991', repaired: true }]))
 test('an amount with its currency is no number', () => expect(['249.56 EUR', 'EUR 3,372.39', '1249,56'].flatMap((text) => readIds(pageOf([text]).words))).toEqual([]))
 test('the colon of a label, seen twice, is none of the number on a picture', () => {
   expect(readIds(pageOf(['R:030392-5560'], { sure: 0.6 }).words)).toMatchObject([{ value: '030392-5560', repaired: true }])

@@ -14,7 +14,7 @@ export const readIds: KindReader = (words) =>
   readSpans(words, 5, (given, weak) => {
     // "/20484-7849": no number begins with a stroke, but a hasty 1 does.
     // "R:030392-5560": the colon of its label, seen twice.
-    const text = weak ? given.replace(/^[/|\\](?=\d{4})/, '1').replace(/^\p{L}:(?=\d{4})/u, '') : given
+    const text = weak ? given.replace(/^[/|\\](?=\d{4})/, '1').replace(/^\p{L}:(?=\d{4})/u, '').replace(/(?<=\d{3})[\]|]$/, '1') : given
     const parts = text.split(' ')
     // "226/95328/H. In consideration": a sentence ends with the number.
     if (parts.slice(1).some((p) => /^[A-Z][a-z]+$/.test(p))) return null

@@ -49,4 +49,8 @@ test('a currency sign that a weak reader took for a letter is none of the figure
   expect(readMoney(pageOf(['f40 000,00 €'], { sure: 0.6 }).words)).toMatchObject([{ value: { amount: '40000.00', currency: 'EUR' }, repaired: true }])
   expect(readMoney(pageOf(['f40 000,00 €']).words)).not.toMatchObject([{ value: { amount: '40000.00' } }])
 })
+test.each([['€60,69/.20', '60691.20'], ['€/2,000.00', '12000.00']])('%s by a hasty hand is %s', (text, amount) => {
+  expect(readMoney(pageOf([text], { sure: 0.7 }).words)).toMatchObject([{ value: { amount }, repaired: true }])
+  expect(readMoney(pageOf([text]).words)).not.toMatchObject([{ value: { amount } }])
+})
 test('a full stop behind an amount ends its sentence', () => expect(readMoney(pageOf(['€ 845.00.']).words)).toMatchObject([{ value: { amount: '845.00' } }]))

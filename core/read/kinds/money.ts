@@ -61,6 +61,12 @@ function parseWithoutStray(text: string): ReturnType<typeof parseMoney> {
   return found && others.length === 0 ? { ...found, fit: found.fit * 0.7, repaired: true } : null
 }
 
+/** "€60,69/.20", "€/2,000.00": a stroke among figures is a hasty 1. */
+function parseWithStrokes(text: string): ReturnType<typeof parseMoney> {
+  const found = /[\d€£$]\/|\/\d/.test(text) && /[.,]\d{2}$/.test(text) ? parseMoney(text.replaceAll('/', '1')) : null
+  return found && { ...found, fit: found.fit * 0.7, repaired: true }
+}
+
 /** "f40 000,00 €": a currency sign on a picture, read as the letter that it looks like. */
 function parseWithoutSign(text: string): ReturnType<typeof parseMoney> {
   const found = /^[fFCEe]\d.*[.,]\d{2}/.test(text) ? parseMoney(text.slice(1)) : null
@@ -98,7 +104,7 @@ function longestAmount(words: Word[], at: number): Reading | null {
     const text = rawOf(span)
     if (!/\d/.test(text)) continue
     const weak = isWeak(span)
-    const parsed = parseMoney(text) ?? (weak ? (parseWithoutStray(text) ?? parseWithoutSign(text)) : null)
+    const parsed = parseMoney(text) ?? (weak ? (parseWithoutStray(text) ?? parseWithoutSign(text) ?? parseWithStrokes(text)) : null)
     // A rate is no amount: "VAT 20 %".
     const rate = /%$/.test(text) || /^%/.test(words[at + length]?.text ?? '')
     // A cheque's number before an amount is none: "000412 -EUR 113.93".
