@@ -30,13 +30,6 @@ test('one euro among three pounds says that they were euros read weakly', () => 
   expect([...found.values()].flat().map((c) => c.partial ?? false)).toEqual([false, true, true, true])
 })
 
-test('where neither is the usual one, both stay as they are read, and are asked about', () => {
-  const found = amounts(picture, '$1,870.00', '£6,500.00')
-  inOneCurrency(found)
-  expect(currencies(found)).toEqual(['USD', 'GBP'])
-  expect([...found.values()].flat().map((c) => c.partial)).toEqual([true, true])
-})
-
 test('pounds beside amounts without a sign may be euros whose sign was lost: they are asked about', () => {
   const found = amounts(picture, '£6,500.00', '25,613.20')
   inOneCurrency(found)

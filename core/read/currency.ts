@@ -11,8 +11,8 @@ const EUROS_AMONG = 3
 
 /**
  * Papers are in one currency, and a weak print of "€" reads as "£", or as nothing: on pictures, an amount whose sign is
- * another than most amounts' is in theirs, and asked about. Where none is the usual one, or others have no sign at all, it
- * stays what it is and is asked about. A currency in letters is believed.
+ * another than most amounts' is in theirs, and asked about. Where the others have no sign at all, it stays what it is and is
+ * asked about. A currency in letters is believed.
  */
 export function inOneCurrency(found: Map<string, Candidate[]>): void {
   const amounts = [...found.values()].flat().filter((c) => c.page.source !== 'text' && isMoney(c.value))
@@ -27,7 +27,7 @@ export function inOneCurrency(found: Map<string, Candidate[]>): void {
   if (!second && !unsaid) return
   // A weak € reads as £ more easily than a £ as €: some of them among others are what all are.
   const euros = (votes.get('EUR') ?? 0) * EUROS_AMONG >= first[1]
-  const usual = !second ? null : euros ? 'EUR' : first[1] > second[1] ? first[0] : null
+  const usual = !second ? null : euros ? 'EUR' : first[0]
   const inUsual = (c: Candidate): Candidate => {
     if (!signed.has(c) || currencyOf(c) === usual || !isMoney(c.value)) return c
     return { ...c, value: { ...c.value, currency: usual ?? c.value.currency }, partial: true, repaired: c.repaired || usual !== null }
