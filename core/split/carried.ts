@@ -9,7 +9,7 @@ export interface Carried {
   /** What the page prints over its rows: brought forward, or what a statement opens with. */
   opening: ReadonlySet<number>
   to: ReadonlySet<number>
-  /** Its last line says that it is carried over to the next page. */
+  /** A line of it says that the balance is carried over to the next page. */
   carriesOn: boolean
 }
 
