@@ -6,9 +6,9 @@ export const employmentLetter: TypeData = {
   title: 'Employment letter',
   short: 'Employer letter',
   pages: { min: 1, max: 1 },
-  titles: ['employment confirmation', 'confirmation of employment', 'letter of employment', 'employment letter', 'employment verification', 'verification of employment', 'employer confirmation', "employer's confirmation", "employer's reference", 'proof of employment', 'certificate of employment', 'employment certificate', 'to whom it may concern', 'statement of employment', 'employment reference', 'employed with us', 'employer’s letter'],
+  titles: ['employment confirmation', 'confirmation of employment', 'letter of employment', 'employment letter', 'employment verification', 'verification of employment', 'employer confirmation', "employer's confirmation", "employer's reference", 'proof of employment', 'certificate of employment', 'employment certificate', 'statement of employment', 'employment reference', 'employed with us', 'employer’s letter'],
   signs: [
-    { words: 'confirm the employment', weight: 2.5 }, { words: 'employment of', weight: 1.5 }, { words: 'permanent contract', weight: 1.5 }, { words: 'gross salary', weight: 1.2 },
+    { words: 'to whom it may concern', weight: 1.5 }, { words: 'confirm the employment', weight: 2.5 }, { words: 'employment of', weight: 1.5 }, { words: 'permanent contract', weight: 1.5 }, { words: 'gross salary', weight: 1.2 },
     { words: 'has been employed', weight: 3 }, { words: 'is employed', weight: 2.5 }, { words: 'in our employment', weight: 2.5 }, { words: 'employed by us', weight: 2.5 }, { words: 'employed with us', weight: 2.5 }, { words: 'works for us', weight: 2.5 }, { words: 'has worked for us', weight: 2.5 }, { words: 'annual salary', weight: 2 }, { words: 'gross annual salary', weight: 1.5 }, { words: 'salary', weight: 0.8 }, { words: 'permanent contract', weight: 1.5 },
     { words: 'position of', weight: 1.5 }, { words: 'job title', weight: 1.5 }, { words: 'employment began', weight: 2 }, { words: 'we confirm that', weight: 1.2 }, { words: 'human resources', weight: 1.5 }, { words: 'personnel', weight: 1 }, { words: 'per annum', weight: 1.5 }, { words: 'permanent', weight: 0.6 }, { words: 'notice has been given', weight: 1.5 }, { words: 'member of staff', weight: 1 }, { words: 'full-time', weight: 0.8 },
   ],
