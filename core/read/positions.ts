@@ -27,7 +27,7 @@ export function letterheads(page: Page, type: DocumentType, field: Field): Candi
       if (likeness < 0.5 || addressLikeness(segment.text) >= 0.6 || /\b(?:page|tel|phone|www)\b|@/i.test(segment.text) || segment.words.length > 7) continue
       const size = Math.min(1.6, Math.max(0, (line.height / usual - 1) * 2.5))
       found.push({
-        field: field.name, value: segment.text.replace(/[\s,;:.]+$/, (s) => (s.startsWith('.') ? '.' : '')), raw: segment.text, words: segment.words, page, repaired: false,
+        field: field.name, value: segment.text.replace(/^[|•·\s]+/, '').replace(/[\s,;:.]+$/, (s) => (s.startsWith('.') ? '.' : '')), raw: segment.text, words: segment.words, page, repaired: false,
         score: paper + 0.2 + size + (likeness === 1 ? 1.6 : 0) - index * 0.22 - (nameLikeness(segment.text) === 1 && likeness < 1 ? 0.5 : 0),
       })
     }
