@@ -39,6 +39,9 @@ describe('a name on a picture that no fact compares', () => {
     expect(echoed(letter('Ewan Garv'), scan).sender_name).toMatchObject({ needsReview: true })
     expect(echoed(letter('Ewan Garvle'), scan).sender_name).toMatchObject({ needsReview: true })
   })
+  test('is put whole where its end is lost, with what was read beside it', () => {
+    expect(echoed(letter('Ewan Garv'), scan).sender_name).toMatchObject({ value: 'Ewan Garvie', repaired: true, reason: 'its end may be lost: other papers go on', others: [{ value: 'Ewan Garv' }] })
+  })
   test('is left alone where it is another, and on a text layer', () => {
     expect(echoed(letter('Osric Lorimer'), scan).sender_name).toMatchObject({ needsReview: false })
     expect(echoed(letter('Ewan Garv')).sender_name).toMatchObject({ needsReview: false })
@@ -52,6 +55,22 @@ test('a whole word less is asked about on a scan, where it may be lost, and diff
   const half = quote({ vessel_name: { value: 'Pole', confidence: 0.98 } })
   expect(echoed(half, new Map([[2, pageOf([], { source: 'ocr' })]])).vessel_name).toMatchObject({ value: 'Pole', needsReview: true })
   expect(echoed(half).vessel_name).toMatchObject({ value: 'Pole', needsReview: false })
+})
+test('a name with words that no other paper has agrees with it and is not borne out by it', () => {
+  const run = quote({ buyer_name: asked('Ewan Garvie Registered under') })
+  expect(echoed(run, new Map([[2, pageOf([], { source: 'ocr' })]])).buyer_name).toMatchObject({ needsReview: true })
+  expect(echoed(quote({ buyer_name: asked('E. Garvie') })).buyer_name).toMatchObject({ needsReview: false })
+})
+test('two letters off with every figure the same are one misread', () => {
+  const registered = (address: string) => ({ home: paperOf('form', 'loan_application', { home_address: address }), bill: paperOf('bill', 'utility_bill', { service_address: address }) })
+  const { home, bill } = registered('66 Pilot Hill, Tarnwick SK8 3HN')
+  const read = (address: string) => {
+    const statement = paperOf('statement', 'bank_statement', { holder_address: address }, { pages: [2] })
+    const weak = { ...statement, fields: statement.fields.map((f) => ({ ...f, page: 2, confidence: 0.87 })) }
+    return withEchoes([home, bill, weak], workingBoatLoan, new Map([[2, pageOf([], { source: 'ocr' })]])).at(-1)!.fields[0]
+  }
+  expect(read('66 Pilot Hill, Tarriwick SK8 3HN')).toMatchObject({ needsReview: true, reason: 'other papers differ by a letter' })
+  expect(read('68 Pilot Hill, Tarriwick SK8 3HN')).toMatchObject({ needsReview: false })
 })
 test("a person's answer is never touched", () => {
   expect(echoed(quote({ vessel_name: { value: null, state: 'empty' } }), pages('Pole Star')).vessel_name).toMatchObject({ value: null, state: 'empty' })

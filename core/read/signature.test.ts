@@ -48,3 +48,10 @@ test('a tall word none too surely read over a caption is the scrawl, and does no
   const spelt = { text: 'MAMA', sure: 0.66, box: [0.1, 0.18, 0.31, 0.24] as [number, number, number, number] }
   expect(readSignature([{ ...page, words: [...page.words, spelt] }], consent)).toMatchObject({ signed: true })
 })
+test('the day printed over "Signed on" is no place to sign, and the pen beside it is found', () => {
+  const survey = typeById(builtInTypes, 'survey_report')
+  const below = ['Marine survey report', '', '', '', '', '', '', '', '', '', ' | 08/03/2026', 'for Northlight Marine | Signed on']
+  const at = [0.1, 0.55]
+  expect(readSignature([pageOf(below, { at, source: 'ocr', ink: inkOf(scrawlAt(30, 68)) })], survey)).toMatchObject({ signed: true, sure: 0.7 })
+  expect(readSignature([pageOf(below, { at, source: 'ocr', ink: inkOf(none) })], survey)).toMatchObject({ signed: false })
+})

@@ -35,3 +35,13 @@ test('what was put together is a little less sure', () => {
   const pages = [page(1, LANTERN, 'Page 1 of 2'), page(2, LANTERN, 'Page 2 of 2')]
   expect(reunite([piece('bank_statement', 2), piece('bank_statement', 1)], (n) => looksOf(pages[n - 1]), () => false)[0].confidence).toBe(0.93)
 })
+
+describe('a stray last page set in the hand of the paper that lacks it', () => {
+  const form = page(1, 'Application for a boat loan', 'Page 1 of 2', 'Applicant Ottilie Varnham')
+  const card = page(2, 'Passport', '', 'Surname Varnham')
+  const rest = page(3, 'Price agreed', 'Page 2 of 2', 'Loan applied for')
+  const pieces = [piece('loan_application', 1), piece('identity_card', 2, 3)]
+  const cut = (speaks: (type: string) => boolean) => reunite(pieces, (n) => looksOf([form, card, rest][n - 1]), (_, type) => speaks(type)).map((p) => `${p.type}:${p.pages.join()}`)
+  test('goes there where it says what such papers say', () => expect(cut((type) => type === 'loan_application')).toEqual(['loan_application:1,3', 'identity_card:2']))
+  test('and stays where it says what others say', () => expect(cut((type) => type === 'survey_report')).toEqual(['loan_application:1', 'identity_card:2,3']))
+})

@@ -1,0 +1,48 @@
+import { pageOf } from '../page/page-of.ts'
+import type { Page } from '../page/page.ts'
+import { linkScore, looksOf, sameHand, shareOf } from './link.ts'
+
+const foot = (lines: readonly string[], text: string): string[] => [...lines, ...Array.from({ length: Math.max(0, 44 - lines.length) }, () => ''), text]
+const page = (number: number, lines: readonly string[], more: Partial<Page> = {}): Page => pageOf(lines, { number, filePage: number, ...more })
+const score = (a: readonly string[], b: readonly string[], more: Partial<Page> = {}): number => linkScore(looksOf(page(1, a)), looksOf(page(2, b, more)))
+
+const survey = ['Halyard Marine Surveyors', 'Report HMS-2026-031', 'The hull was hammer tested and found sound along the garboard.', 'The deck is dry but for two soft spots by the winch.']
+const further = ['The engine started at first turn and ran without smoke.', 'Belts and hoses are near the end of their life.']
+const bill = ['Skerrow Tidal Power', 'Electricity bill', 'Amount due | EUR 84.37']
+
+test('page 2 of 3 goes on behind page 1 of 3, and hardly behind page 1 of 2', () => {
+  const next = score(foot(survey, 'Page 1 of 3'), foot(further, 'Page 2 of 3'))
+  expect(next).toBeGreaterThan(5)
+  expect(score(foot(survey, 'Page 1 of 2'), foot(further, 'Page 2 of 3'))).toBeLessThan(next - 5)
+})
+test('page 1 begins, whatever stands before it', () => expect(score(foot(survey, 'Page 1 of 1'), foot(bill, 'Page 1 of 2'))).toBeLessThan(-4))
+test('behind the last page another document begins', () => expect(score(foot(survey, 'Page 2 of 2'), bill)).toBeLessThan(score(foot(survey, 'Page 1 of 2'), bill)))
+test('a page said twice is a copy, and begins anew', () => {
+  const long = [...survey, ...further, 'Valuation EUR 62,000.00', 'Recommendations: renew the anodes and free the seacock.']
+  expect(score(long, long)).toBe(-6)
+})
+test('the number of an account on both pages speaks for one document', () => {
+  const row = 'Card payment | 12.00 | 88.00'
+  const same = score(['Lantern Bank', 'IBAN IE17LNTN96368290352107', row], ['IBAN IE17LNTN96368290352107', row, row])
+  expect(same).toBeGreaterThan(score(['Lantern Bank', 'IBAN IE17LNTN96368290352107', row], ['IBAN IE59ISSB16992260637960', row, row]))
+})
+test('paper of another size, a scan behind print, and another file speak against it', () => {
+  const plain = score(survey, further)
+  expect(score(survey, further, { width: 420 })).toBeLessThan(plain - 1)
+  expect(score(survey, further, { source: 'ocr' })).toBeLessThan(plain - 1)
+  expect(score(survey, further, { file: 'b.pdf' })).toBeLessThan(plain - 3)
+})
+test('a balance that runs on to the cent speaks for one statement', () => {
+  const first = ['Lantern Bank', '19 Jan | Rent | 128.62 | 1,386.27', '20 Jan | Fuel | 50.00 | 1,336.27']
+  const goesOn = ['Date | What | Out | Balance', '21 Jan | Card | 36.27 | 1,300.00', '22 Jan | Ferry | 10.00 | 1,290.00']
+  const another = ['Date | What | Out | Balance', '21 Jan | Card | 36.27 | 1,500.00', '22 Jan | Ferry | 10.00 | 1,490.00']
+  expect(score(first, goesOn) - score(first, another)).toBeCloseTo(4, 0)
+})
+test('letters of one size from one margin are one hand', () => {
+  const [a, b, c] = [looksOf(page(1, survey)), looksOf(page(2, further)), looksOf(page(3, further, { words: page(3, further).words.map((w) => ({ ...w, box: [w.box[0] + 0.1, w.box[1], w.box[2] + 0.1, w.box[3]] })) }))]
+  expect([sameHand(a, b), sameHand(a, c)]).toEqual([true, false])
+})
+test('a share is of all words of both', () => {
+  expect(shareOf(new Set(['a', 'b']), new Set(['b', 'c']))).toBeCloseTo(1 / 3)
+  expect(shareOf(new Set(['a']), new Set(['a']))).toBe(1)
+})
