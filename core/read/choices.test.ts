@@ -26,6 +26,16 @@ describe('boxes of a scan', () => {
     return readDocument([page], application).fields.find((f) => f.name === 'employment_status')!.value
   }
   test('that hang higher than their words tell by what is in them', () => expect([status(25), status(93)]).toEqual(['employed', 'self_employed']))
+  test('are boxes too where a reader spells one with three letters and a bracket', () => {
+    const page = (ticked: number) => {
+      const whole = pageOf(lines, { at: [0.16, 0.5], source: 'ocr', sure: 0.96, ink: inkOf((x, y) => frame(x, y, 25, 29) || frame(x, y, 93, 29) || (x > ticked && x < ticked + 4 && y > 29 && y < 33)) })
+      const option = whole.words.find((w) => w.text === 'Employed')!
+      return { ...whole, words: [...whole.words, { text: '[ES]', sure: 0.62, box: [0.122, option.box[1], 0.152, option.box[3]] as [number, number, number, number] }] }
+    }
+    const said = (ticked: number) => readDocument([page(ticked)], application).fields.find((f) => f.name === 'employment_status')!
+    expect(said(25)).toMatchObject({ value: 'employed' })
+    expect(said(93)).not.toMatchObject({ value: 'employed', needsReview: false })
+  })
 })
 test('an empty ring that ran into its option is none of its letters', () => {
   const words = ['Loan application', 'Any existing loan? @ Yes | ONo']
@@ -53,3 +63,21 @@ test.each([
   ['Occupational status [X] In employment | [ ] Self employed', 'employed'],
   ['Are you Own business', 'self_employed'],
 ])('%s is answered %s, though no gap parts the label from its boxes', (line, status) => expect(field(choice(line), 'employment_status')).toBe(status))
+
+describe('rings on scans', () => {
+  const filledAt = (line: string, ring: string, at = 0) => {
+    const words = ['Loan application', line]
+    const boxes = pageOf(words).words.filter((w) => w.text.startsWith(ring)).map((w) => w.box)
+    const [left, top, right, bottom] = boxes[at]
+    return readDocument([pageOf(words, { source: 'ocr', sure: 0.9, ink: inkOf((x, y) => x >= left * 200 && x <= Math.min(right, left + 0.012) * 200 && y >= top * 283 && y <= bottom * 283) })], application).fields
+  }
+  const of = (fields: ReturnType<typeof filledAt>, name: string) => fields.find((f) => f.name === name)!
+  test('stand before small words as well', () => {
+    expect(of(filledAt('Occupational status @ An employee | © Self employed', '@'), 'employment_status').value).toBe('employed')
+    expect(of(filledAt('Occupational status @ An employee | © Self employed', '©'), 'employment_status').value).toBe('self_employed')
+  })
+  test('run into the option behind them', () => expect(of(filledAt('Any existing loan? © Yes | @No', '@'), 'existing_loan').value).toBe(false))
+  test('before the one option that was read make it a question: another may be marked', () => {
+    expect(of(filledAt('Any existing loan? © Yes', '©'), 'existing_loan').needsReview).toBe(true)
+  })
+})
