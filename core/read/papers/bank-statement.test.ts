@@ -119,3 +119,41 @@ reads('the newest row first', 'bank_statement', `
   opening_balance: money('900.00'), closing_balance: money('3019.80'),
   transactions: [row('2026-03-29', 'Salary Cormorant Dive Services', '2224.80', '3019.80'), row('2026-03-12', 'Card payment Bakery Row', '-25.00', '795.00'), row('2026-03-04', 'Cash machine', '-80.00', '820.00')],
 })
+
+reads('debits marked DR, credits CR, days of two figures', 'bank_statement', `
+  Longshore Bank plc | | Statement of your account
+  MR EWAN GARVIE
+  65 Netmakers Close
+  Merrow SK1 1MS
+
+  IBAN IE59 ISSB 1699 2260 6379 60
+  From 01/03/26 to 31/03/26
+
+  Date | Particulars | Amount | Balance
+  01/03/26 | Balance brought forward | | 820.00 CR
+  05/03/26 | Ice works | 64.40 DR | 755.60 CR
+  19/03/26 | Fish market settlement | 1,912.75 CR | 2,668.35 CR
+  30/03/26 | Loan repayment | 310.00 DR | 2,358.35 CR
+  31/03/26 | Closing balance | | 2,358.35 CR`, {
+  bank_name: 'Longshore Bank plc', account_holder: 'EWAN GARVIE', holder_address: '65 Netmakers Close, Merrow SK1 1MS', iban: 'IE59ISSB16992260637960', statement_start: '2026-03-01', statement_end: '2026-03-31',
+  opening_balance: money('820.00'), closing_balance: money('2358.35'),
+  transactions: [row('2026-03-05', 'Ice works', '-64.40', '755.60'), row('2026-03-19', 'Fish market settlement', '1912.75', '2668.35'), row('2026-03-30', 'Loan repayment', '-310.00', '2358.35')],
+})
+
+reads('an account that is overdrawn for a while', 'bank_statement', `
+  Harbour Union Bank
+  Account statement
+  Customer | Gwen Morrow
+  Address | 4 Creel Lane, Saltholm SK2 7LL
+  IBAN | IE12 SKRW 4954 8043 3485 82
+  Statement period | 1 January 2026 to 31 January 2026
+  Opening balance | 40.00
+  Date | Description | Paid out | Paid in | Balance
+  6 Jan 2026 | Standing order rent | 310.00 | | -270.00
+  20 Jan 2026 | Net sale | | 880.00 | 610.00
+  28 Jan 2026 | Fuel Quay | 77.25 | | 532.75
+  Closing balance | | | | 532.75`, {
+  bank_name: 'Harbour Union Bank', account_holder: 'Gwen Morrow', holder_address: '4 Creel Lane, Saltholm SK2 7LL', iban: 'IE12SKRW49548043348582', statement_start: '2026-01-01', statement_end: '2026-01-31',
+  opening_balance: money('40.00'), closing_balance: money('532.75'),
+  transactions: [row('2026-01-06', 'Standing order rent', '-310.00', '-270.00'), row('2026-01-20', 'Net sale', '880.00', '610.00'), row('2026-01-28', 'Fuel Quay', '-77.25', '532.75')],
+})

@@ -128,3 +128,30 @@ reads('a slip with hours and rates before the amounts', 'payslip', `
   employee_name: 'Wilma Wickham', employer_name: 'Tarnwick Timber Ltd', national_number: '080385-1228', pay_date: '2026-01-30', period_start: '2026-01-01', period_end: '2026-01-31',
   gross_pay: money('3367.20'), net_pay: money('2828.45'), year_to_date_gross: money('3367.20'),
 })
+
+reads('a slip by the week’s end, with net pay in words of its own', 'payslip', `
+  Saltholm Ice Ltd | | Statement of wages
+  Worker: Elspeth Lorimer | Nat. number: 010666-7741
+  Month: March 2026 | Paid into bank on: 30.03.2026
+  Pay before deductions | 3.180,00
+  PAYE | 508,80
+  NI | 241,20
+  Pay after deductions | 2.430,00
+  Gross since 1 January | 9.540,00`, {
+  employee_name: 'Elspeth Lorimer', employer_name: 'Saltholm Ice Ltd', national_number: '010666-7741', pay_date: '2026-03-30', period_start: '2026-03-01', period_end: '2026-03-31',
+  gross_pay: money('3180.00'), net_pay: money('2430.00'), year_to_date_gross: money('9540.00'),
+})
+
+reads('names with hyphens, particles and accents', 'payslip', `
+  Chandlery Núñez & Daughters Co.
+  Salary slip
+  Name of employee | Zélie van der Meer-Lefèvre
+  Personal number | 080100-0996
+  Period of work | 01/02/2026 to 28/02/2026
+  Date of payment | 26/02/2026
+  Gross wages | EUR 2,480.00
+  Net wages | EUR 1,972.40
+  YTD gross | EUR 4,960.00`, {
+  employee_name: 'Zélie van der Meer-Lefèvre', employer_name: 'Chandlery Núñez & Daughters Co.', national_number: '080100-0996', pay_date: '2026-02-26', period_start: '2026-02-01', period_end: '2026-02-28',
+  gross_pay: money('2480.00'), net_pay: money('1972.40'), year_to_date_gross: money('4960.00'),
+})

@@ -102,3 +102,22 @@ reads('a pro forma with the quantity last', 'purchase_quote', `
   net_amount: money('14510.00'), vat_amount: money('3047.10'), total_price: money('17557.10'),
   lines: [line('Re-engine with 90 kW diesel', '1', '11400.00', '11400.00'), line('Dredge winch', '1', '2150.00', '2150.00'), line('Day of sea trial', '2', '480.00', '960.00')],
 })
+
+reads('a quotation without numbers of pieces', 'purchase_quote', `
+  Cullen Point Boatworks Limited
+  QUOTATION
+  Number: CPB-2026-77 | Date: 9 March 2026
+  For the attention of Gwen Morrow | Valid to: 8 May 2026
+  Craft: SEA PINK | Hull no.: SKR-55209
+
+  Work | Quantity | Rate | Sum
+  Shot-blasting and priming of the hull | 1 | 4,200.00 | 4,200.00
+  New wheelhouse windows | 5 | 380.00 | 1,900.00
+  Hours in the yard | 36 | 48.50 | 1,746.00
+  Total excl. VAT | 7,846.00
+  VAT 20 % | 1,569.20
+  Total incl. VAT | 9,415.20`, {
+  seller_name: 'Cullen Point Boatworks Limited', buyer_name: 'Gwen Morrow', quote_number: 'CPB-2026-77', quote_date: '2026-03-09', valid_until: '2026-05-08', vessel_name: 'SEA PINK', hull_number: 'SKR-55209',
+  net_amount: money('7846.00'), vat_amount: money('1569.20'), total_price: money('9415.20'),
+  lines: [line('Shot-blasting and priming of the hull', '1', '4200.00', '4200.00'), line('New wheelhouse windows', '5', '380.00', '1900.00'), line('Hours in the yard', '36', '48.50', '1746.00')],
+})

@@ -55,3 +55,26 @@ reads('a survey with its findings first', 'survey_report', `
   Market value in present condition: EUR 49,000.00
   Signed: Ivar Sandwick | Date: 8 March 2026
   Page 2 of 2`, { report_number: '2349/28', surveyor_name: 'Ivar Sandwick', inspection_date: '2026-03-05', vessel_name: 'SAMPHIRE', hull_number: 'SKR-47151', market_value: money('49000.00') })
+
+reads('a survey in three pages with the value in a table', 'survey_report', `
+  NORTHLIGHT MARINE CONSULTANTS
+  Pre-purchase survey
+  Our reference | NMC/26/114
+  Vessel's name | LUCKY HERRING
+  HIN | SKR-36048
+  Surveyed on | 18 March 2026
+  Surveyed by | Edda Colquhoun
+  Page 1 of 3
+  ---
+  Hull and deck
+  The topsides are fair. The rubbing strake is worn along the port side and should be renewed.
+  Machinery
+  Oil pressure and temperature were steady over an hour at cruising speed.
+  Page 2 of 3
+  ---
+  Valuation
+  Insurance value | EUR 46,000.00
+  Market value | EUR 41,500.00
+  Edda Colquhoun | 20 March 2026
+  Surveyor | Date
+  Page 3 of 3`, { report_number: 'NMC/26/114', surveyor_name: 'Edda Colquhoun', inspection_date: '2026-03-18', vessel_name: 'LUCKY HERRING', hull_number: 'SKR-36048', market_value: money('41500.00') })

@@ -109,3 +109,30 @@ reads('une facture d’électricité', 'utility_bill', `
   À régler avant le | 25/03/2026`, {
   supplier_name: 'Énergie du Large SA', account_holder: "Maëlle Kerloc'h", service_address: '14 rue du Sémaphore, 29770 Audierne', issue_date: '2026-03-05', account_number: '80114552', amount_due: money('96.18'),
 })
+
+reads('una factura de agua', 'utility_bill', `
+  Aguas de la Ría S.A.
+  FACTURA DE AGUA
+  Titular del contrato: Xoán Piñeiro Rial
+  Domicilio de suministro: Calle del Muelle 21, 36202 Vigo
+  N.º de contrato: 5580-114
+  Fecha de factura: 18/02/2026
+  Consumo 11 m3 | 22,40 €
+  Cuota fija | 9,15 €
+  Importe total | 31,55 €`, {
+  supplier_name: 'Aguas de la Ría S.A.', account_holder: 'Xoán Piñeiro Rial', service_address: 'Calle del Muelle 21, 36202 Vigo', issue_date: '2026-02-18', account_number: '5580-114', amount_due: money('31.55'),
+})
+
+reads('a bill with last month’s payment beside this month’s', 'utility_bill', `
+  Isles Water Company | | Your water bill
+  Account holder | Gwen Morrow
+  Service address | 4 Creel Lane, Saltholm SK2 7LL
+  Account number | 7731 114 90
+  Date of bill | 17 March 2026
+  Balance from last bill | 44.10
+  Payment received, thank you | -44.10
+  Charges this period | 46.85
+  Please pay | EUR 46.85
+  Due date | 7 April 2026`, {
+  supplier_name: 'Isles Water Company', account_holder: 'Gwen Morrow', service_address: '4 Creel Lane, Saltholm SK2 7LL', issue_date: '2026-03-17', account_number: '773111490', amount_due: money('46.85'),
+})
