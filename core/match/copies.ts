@@ -26,7 +26,16 @@ export function withCopies(papers: readonly Paper[], types: ReadonlyMap<string, 
   })
 }
 
-const sayingOf = (paper: Paper, type: DocumentType): Saying => type.fields.map((field) => {
+const said = new WeakMap<Paper['fields'], Saying>()
+
+/** What a paper says, worked out once for fields that stay the same from one judgement to the next. */
+function sayingOf(paper: Paper, type: DocumentType): Saying {
+  let saying = said.get(paper.fields)
+  if (!saying) said.set(paper.fields, (saying = readSaying(paper, type)))
+  return saying
+}
+
+const readSaying = (paper: Paper, type: DocumentType): Saying => type.fields.map((field) => {
   const found = field.kind === 'table' ? undefined : fieldOf(paper, field.name)
   return found && found.value !== null && found.confidence >= TAKES_PART ? { text: plain(found.value).toLowerCase().replace(/[^\p{L}\p{N}]/gu, ''), confidence: found.confidence } : null
 })
