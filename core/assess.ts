@@ -145,7 +145,7 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
   const persons = personsOf(accompanied, program, applicant)
   // A name that other papers made certain says whose its paper is, too.
   const echoed = withJoins(withEchoes(withOwners(accompanied, persons, types), program, byNumber), program, byNumber)
-  const documents = withOwners(withRowWords(echoed, byNumber), persons, types) as Document[]
+  const documents = withOwners(withRowWords(echoed, byNumber, typesById), persons, types) as Document[]
   const facts = judgeFacts(documents, program, answers)
   const checks = judgeChecks(documents, program, answers, asOf)
   const titles = new Map([...typesById].map(([id, t]) => [id, t.title]))

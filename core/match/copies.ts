@@ -26,12 +26,14 @@ export function withCopies(papers: readonly Paper[], types: ReadonlyMap<string, 
   })
 }
 
-const said = new WeakMap<Paper['fields'], Saying>()
+const said = new WeakMap<Paper['fields'], { type: DocumentType; saying: Saying }>()
 
-/** What a paper says, worked out once for fields that stay the same from one judgement to the next. */
+/** What a paper says, worked out once for fields that stay the same from one judgement to the next; anew for another version of its type, whose fields stand in another order. */
 function sayingOf(paper: Paper, type: DocumentType): Saying {
-  let saying = said.get(paper.fields)
-  if (!saying) said.set(paper.fields, (saying = readSaying(paper, type)))
+  const known = said.get(paper.fields)
+  if (known?.type === type) return known.saying
+  const saying = readSaying(paper, type)
+  said.set(paper.fields, { type, saying })
   return saying
 }
 

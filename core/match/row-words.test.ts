@@ -1,12 +1,15 @@
 import { pageOf } from '../page/page-of.ts'
 import type { Row } from '../read/value.ts'
 import { eur, paperOf } from './paper-of.ts'
+import { builtInTypes } from '../program/types/index.ts'
 import { withRowWords } from './row-words.ts'
+
+const types = new Map(builtInTypes.map((t) => [t.id, t]))
 
 const row = (description: string): Row => ({ date: '2026-02-03', description, amount: eur('-10.00'), balance: eur('90.00') })
 const usual = ['Card payment Chandlery', 'Direct debit Isles Water', 'Card payment Saltholm Stores', 'Card payment Chandlery', 'Direct debit Isles Water', 'Card payment Chandlery', 'Card payment Saltholm Stores', 'Card payment Chandlery'].map(row)
 const statement = (id: string, rows: Row[]) => paperOf(id, 'bank_statement', { transactions: rows })
-const read = (source: 'ocr' | 'text', ...tables: Row[][]) => withRowWords(tables.map((rows, i) => statement(`s${i}`, rows)), new Map([[1, pageOf([], { source })]])).map((p) => p.fields[0])
+const read = (source: 'ocr' | 'text', ...tables: Row[][]) => withRowWords(tables.map((rows, i) => statement(`s${i}`, rows)), new Map([[1, pageOf([], { source })]]), types).map((p) => p.fields[0])
 const words = (field: { value: unknown }) => (field.value as Row[]).map((r) => r.description)
 
 test('a word a letter off one that other statements have often is spelt so, and asked about', () => {
@@ -23,5 +26,10 @@ test('a text layer misreads no letter, and one statement alone has nobody to ask
 test('what a person said stays as it was said', () => {
   const said = statement('s1', [row('Card payrnent Chandery')])
   const papers = [statement('s0', usual), { ...said, fields: said.fields.map((f) => ({ ...f, state: 'corrected' as const })) }]
-  expect(words(withRowWords(papers, new Map([[1, pageOf([], { source: 'ocr' })]]))[1].fields[0])).toEqual(['Card payrnent Chandery'])
+  expect(words(withRowWords(papers, new Map([[1, pageOf([], { source: 'ocr' })]]), types)[1].fields[0])).toEqual(['Card payrnent Chandery'])
+})
+test('people whose names are a letter apart are two people', () => {
+  const owner = (name: string): Row => ({ name, date_of_birth: '1980-03-14', share: '50' })
+  const papers = [Array.from({ length: 5 }, () => owner('Elspeth Lorimer')), [owner('Elspeth Lorimar')]].map((owners, i) => paperOf(`o${i}`, 'owners_declaration', { owners }))
+  expect(withRowWords(papers, new Map([[1, pageOf([], { source: 'ocr' })]]), types)[1].fields[0].value).toEqual([owner('Elspeth Lorimar')])
 })

@@ -1,6 +1,7 @@
 import type { FilledField } from '../answers/fill.ts'
 import type { Page } from '../page/page.ts'
 import { editDistance, tokens } from '../page/text.ts'
+import type { DocumentType } from '../program/schema.ts'
 import type { Row } from '../read/value.ts'
 import { counts, TAKES_PART, type Paper } from './paper.ts'
 
@@ -15,18 +16,22 @@ const MACHINE: ReadonlySet<string> = new Set(['certain', 'asked', 'repaired'])
  * off one that stands often in rows of the same kind ("Chandery" beside many a "Chandlery") is put to a person as these
  * spell it. Sums bear out amounts and no words, so that nothing else would notice.
  */
-export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number, Page>): Paper[] {
+export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number, Page>, types: ReadonlyMap<string, DocumentType>): Paper[] {
   const scanned = papers.filter((paper) => counts(paper) && paper.pages.some((n) => pages.get(n)?.source !== 'text'))
-  const tables = scanned.flatMap((paper) => paper.fields.flatMap((field) => (isRead(field) ? [{ paper, field, key: `${paper.type} ${field.name}` }] : [])))
+  const tables = scanned.flatMap((paper) => paper.fields.flatMap((field) => {
+    // Names of people are no vocabulary: two may truly be a letter apart.
+    const columns = types.get(paper.type)?.fields.find((f) => f.name === field.name)?.columns.flatMap((c) => (c.kind === 'text' ? [c.name] : [])) ?? []
+    return isRead(field) && columns.length > 0 ? [{ field, columns, key: `${paper.type} ${field.name}` }] : []
+  }))
   const changed = new Map<FilledField, FilledField>()
   for (const key of new Set(tables.map((t) => t.key))) {
     const own = tables.filter((t) => t.key === key)
     if (own.length < 2) continue
-    const all = countWords(own.flatMap((t) => t.field.value))
+    const all = countWords(own.flatMap((t) => t.field.value), own[0].columns)
     const often = [...all.values()].filter((w) => w.times >= OFTEN)
     const once = new Set([...all].flatMap(([word, { times }]) => (times === 1 ? [word] : [])))
-    for (const { field } of own) {
-      const rows = mended(field.value, often, once)
+    for (const { field, columns } of own) {
+      const rows = mended(field.value, columns, often, once)
       if (rows) changed.set(field, { ...field, value: rows, confidence: Math.min(field.confidence, TAKES_PART), needsReview: true, state: 'asked', repaired: true, reason: field.reason ?? 'other papers of its kind spell some words otherwise' })
     }
   }
@@ -41,12 +46,12 @@ interface Spelt {
   times: number
 }
 
-const wordsOf = (row: Row): string[] => Object.values(row).flatMap((cell) => (typeof cell === 'string' && /\p{L}{3}/u.test(cell) ? cell.split(' ') : []))
+const wordsOf = (row: Row, columns: readonly string[]): string[] => columns.flatMap((name) => { const cell = row[name]; return typeof cell === 'string' ? cell.split(' ') : [] })
 const plain = (word: string): string => tokens(word).join('')
 
-function countWords(rows: readonly Row[]): Map<string, Spelt> {
+function countWords(rows: readonly Row[], columns: readonly string[]): Map<string, Spelt> {
   const found = new Map<string, Spelt>()
-  for (const word of rows.flatMap(wordsOf)) {
+  for (const word of rows.flatMap((row) => wordsOf(row, columns))) {
     const key = plain(word)
     if (key.length >= LONG_WORD && !/\d/.test(key)) found.set(key, { word, times: (found.get(key)?.times ?? 0) + 1 })
   }
@@ -54,14 +59,14 @@ function countWords(rows: readonly Row[]): Map<string, Spelt> {
 }
 
 /** The rows with the words that stand in no other row spelt as others often are; null where there is none. */
-function mended(rows: readonly Row[], often: readonly Spelt[], once: ReadonlySet<string>): Row[] | null {
-  const meant = new Map([...countWords(rows).keys()].flatMap((key): [string, string][] => {
+function mended(rows: readonly Row[], columns: readonly string[], often: readonly Spelt[], once: ReadonlySet<string>): Row[] | null {
+  const meant = new Map([...countWords(rows, columns).keys()].flatMap((key): [string, string][] => {
     if (!once.has(key)) return []
     const near = often.filter((o) => isMisread(key, plain(o.word)))
     return near.length === 1 ? [[key, near[0].word]] : []
   }))
   if (meant.size === 0) return null
-  return rows.map((row) => Object.fromEntries(Object.entries(row).map(([name, cell]) => [name, typeof cell === 'string' ? cell.split(' ').map((word) => meant.get(plain(word)) ?? word).join(' ') : cell])))
+  return rows.map((row) => Object.fromEntries(Object.entries(row).map(([name, cell]) => [name, typeof cell === 'string' && columns.includes(name) ? cell.split(' ').map((word) => meant.get(plain(word)) ?? word).join(' ') : cell])))
 }
 
 /** A letter off, with rn for the m that it looks like; a plural is another word. */

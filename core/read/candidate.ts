@@ -19,6 +19,8 @@ export interface Candidate {
   period?: boolean
   /** It may be a part of the value only, or have a letter misread: more stands beside it that could not be read, or its form is not one of its kind. */
   partial?: boolean
+  /** Whatever bears it out, a person is to see it: sums say nothing of the currency that was read another way. */
+  unsettled?: boolean
   /** Its label is a known wording that stands where labels stand. */
   label?: boolean
   /** A machine-readable zone whose check digits hold says so. */

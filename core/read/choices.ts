@@ -46,7 +46,7 @@ export function readChoice(label: LabelHit, field: Field, choices: readonly { va
   const ended = label.colon || /\?$/.test(label.lineOf.words[label.to - 1]?.text ?? '')
   for (const { line, index } of near) {
     // "Status in employment | Self-employed": words that go on with the label are no answer where one stands apart from it; a box among them is.
-    const end = index === label.line ? labelEnd(line.words, label) : 0
+    const end = index === label.line ? optionsFrom(line.words, label) : 0
     const apart = index === label.line && end === label.to && !ended && !behind.some((w) => boxState(w.text) !== null || isRing(w)) && line.segments.some((s) => s.box[0] > label.segment.box[2])
     const asked = index === label.line ? line.words.findLastIndex((w) => /\?$/.test(w.text)) : -1
     const words = asked >= label.from && asked < line.words.length - 1 ? line.words.slice(asked + 1) : index === label.line ? line.words.slice(apart ? line.words.indexOf(label.segment.words.at(-1)!) + 1 : end) : line.words
@@ -114,7 +114,7 @@ export function loneChoices(page: Page, field: Field): Candidate[] {
 }
 
 /** "Occupational status ● An employee" may be a wording as a whole: a box or ring among its words ends it. */
-function labelEnd(words: readonly Word[], { lineOf, from, to }: LabelHit): number {
+function optionsFrom(words: readonly Word[], { lineOf, from, to }: LabelHit): number {
   const first = lineOf.words[from].box[0]
   const box = words.findIndex((w, i) => w.box[0] > first && i < to && (boxState(w.text) !== null || isRing(w)))
   return box < 0 ? to : box

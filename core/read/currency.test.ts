@@ -28,6 +28,8 @@ test('one euro among three pounds says that they were euros read weakly', () => 
   inOneCurrency(found)
   expect(currencies(found)).toEqual(['EUR', 'EUR', 'EUR', 'EUR'])
   expect([...found.values()].flat().map((c) => c.partial ?? false)).toEqual([false, true, true, true])
+  // Sums bear out figures and no currency.
+  expect([...found.values()].flat().map((c) => c.unsettled ?? false)).toEqual([false, true, true, true])
 })
 
 test('pounds beside amounts without a sign may be euros whose sign was lost: they are asked about', () => {

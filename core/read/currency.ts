@@ -30,7 +30,7 @@ export function inOneCurrency(found: Map<string, Candidate[]>): void {
   const usual = !second ? null : euros ? 'EUR' : first[0]
   const inUsual = (c: Candidate): Candidate => {
     if (!signed.has(c) || currencyOf(c) === usual || !isMoney(c.value)) return c
-    return { ...c, value: { ...c.value, currency: usual ?? c.value.currency }, partial: true, repaired: c.repaired || usual !== null }
+    return { ...c, value: { ...c.value, currency: usual ?? c.value.currency }, partial: true, repaired: c.repaired || usual !== null, unsettled: usual !== first[0] }
   }
   for (const [name, candidates] of found) found.set(name, candidates.map(inUsual))
 }

@@ -25,7 +25,7 @@ export function likelySpelling(table: Table, field: Field, times = OFTEN): Map<s
 }
 
 /** As sure as a spelling is that other rows lend to a word: it is put to a person, who need not type it. */
-const GUESSED = 0.5
+export const GUESSED = 0.5
 
 /** On a picture, spells a word of the rows as it stands there three times and more, and has it asked about: it may be another word. */
 export function mendWords(table: Table, field: Field): void {

@@ -22,7 +22,7 @@ export function probabilityOf(chosen: Ranked): number {
   // Check digits that fail prove a misreading, however clear the print: it is always asked about.
   if (chosen.field.kind === 'iban' && typeof candidate.value === 'string' && !ibanHolds(candidate.value)) reading = Math.min(reading, 0.3)
   if (chosen.doubted) place = Math.min(place, 0.45)
-  return Math.min(0.995, place * reading)
+  return Math.min(candidate.unsettled ? 0.6 : 0.995, place * reading)
 }
 
 /** Kinds whose every sign counts and that no spelling helps to read. */

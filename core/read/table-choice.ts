@@ -1,6 +1,7 @@
 import type { Page } from '../page/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { mendFirstRow } from './mend-rows.ts'
+import { GUESSED } from './mend-words.ts'
 import { isRoster, readRoster } from './roster.ts'
 import { oldestFirst } from './row-order.ts'
 import { fillYears, readTable, type Table } from './table.ts'
@@ -42,7 +43,8 @@ export function bestTable(readings: TwoReadings, field: Field, type: DocumentTyp
     if (table && dated && ends?.kind === 'not_after') fillYears(table, dated.name, value(ends.first) as string | null, value(ends.second) as string | null)
     for (const r of type.relations) {
       const opening = r.kind === 'running' && r.table === field.name ? value(r.opening) : null
-      if (table && isMoney(opening) && oldestFirst(table, () => mendFirstRow(table, field, opening))) table.repaired = true
+      // The sum comes out by itself then, whether the opening balance was read right or not: a person is to see the row.
+      if (table && isMoney(opening) && oldestFirst(table, () => mendFirstRow(table, field, opening))) [table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
     }
     return { table, proof: table && oldestFirst(table, () => provenBy(table, field, type, value)) }
   }

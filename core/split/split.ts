@@ -83,13 +83,13 @@ function splitRun(pages: readonly Page[], types: readonly DocumentType[], { rule
   const lookOf = new Map(looks.map((l) => [l.page.number, l]))
   const said = rules.length > 0 ? pages.map((page) => saidOn(page, rules, types)) : []
   const cut = said.some((s) => s.begins || s.type) ? agreeing(model.best(), new Model(types, evidence, looks, likeness, said).best(), said, pages) : model.best().pieces
-  // Within a run alone: what a person parted with a sheet stays apart.
   const evidenceAt = new Map(pages.map((page, i) => [page.number, evidence[i]]))
   const speaksFor = (number: number, type: string): boolean => {
     const { scores } = evidenceAt.get(number)!
     const own = scores[types.findIndex((t) => t.id === type)] ?? 0
     return own > 0 && own >= Math.max(...scores) - NEARLY
   }
+  // Within a run alone: what a person parted with a sheet stays apart.
   return reunite(cut, (number) => lookOf.get(number)!, speaksFor)
 }
 
