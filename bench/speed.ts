@@ -6,7 +6,7 @@ import { join } from 'node:path'
 import pLimit from 'p-limit'
 import { PDFDocument } from 'pdf-lib'
 import { makePackage } from '../demo/package.ts'
-import { toPgm } from '../engine/picture/grey.ts'
+import { toTiff } from '../engine/picture/grey.ts'
 import { Pdf } from '../engine/pdf/pdfium.ts'
 
 /** What a command took, with everything that it started. */
@@ -121,8 +121,8 @@ async function drawPictures(path: string, folder: string): Promise<string[]> {
   const pdf = await Pdf.open(new Uint8Array(readFileSync(path)))
   const paths: string[] = []
   for (let i = 0; i < pdf.pages; i++) {
-    const at = join(folder, `${i}.pgm`)
-    await writeFile(at, toPgm(pdf.render(i, 200)))
+    const at = join(folder, `${i}.tif`)
+    await writeFile(at, toTiff(pdf.render(i, 200)))
     paths.push(at)
   }
   pdf.close()

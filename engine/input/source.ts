@@ -4,7 +4,7 @@ import type { Page, PageCode, Rotation, Word } from '../../core/page/page.ts'
 import type { WantsInk } from '../../core/read/ink-wanted.ts'
 import { kindOf } from './kind.ts'
 import { Pdf, PdfProblem, type PdfPage } from '../pdf/pdfium.ts'
-import { turned, type Grey } from '../picture/grey.ts'
+import { greyOf, turned, type Grey } from '../picture/grey.ts'
 import { pictures } from '../picture/library.ts'
 import { inkGrid } from '../picture/measure.ts'
 import { quadOf, unwarp, type Quad } from '../picture/perspective.ts'
@@ -135,8 +135,7 @@ async function scanned(pdf: Pdf, index: number, points: number): Promise<{ pictu
       const own = (width / points) * 72
       if ((space === 'srgb' || space === 'b-w') && own >= COARSEST_DPI) {
         const finer = own > SCAN_DPI * 1.15
-        const { data, info } = await (finer ? source.resize({ width: Math.round((points / 72) * SCAN_DPI) }) : source).greyscale().extractChannel(0).raw().toBuffer({ resolveWithObject: true })
-        return { picture: { width: info.width, height: info.height, data: new Uint8Array(data.buffer, data.byteOffset, data.length) }, dpi: finer ? SCAN_DPI : own }
+        return { picture: await greyOf(finer ? source.resize({ width: Math.round((points / 72) * SCAN_DPI) }) : source), dpi: finer ? SCAN_DPI : own }
       }
     } catch {
       // A JPEG that this reader rejects may still be one that PDFium can draw.
@@ -168,10 +167,7 @@ async function openPicture(bytes: Uint8Array): Promise<Source> {
     throw new UnusableFile('This picture is damaged or too large and cannot be opened.')
   }
   const at = (index: number) => sharp(bytes, { ...options, page: index }).rotate().flatten({ background: '#ffffff' })
-  const asTaken = async (index: number): Promise<Grey> => {
-    const { data, info: { width, height } } = await at(index).greyscale().extractChannel(0).raw().toBuffer({ resolveWithObject: true })
-    return { width, height, data: new Uint8Array(data) }
-  }
+  const asTaken = (index: number): Promise<Grey> => greyOf(at(index).toColourspace('srgb').removeAlpha())
   // A photographed sheet is shown and read as it looks from straight above; where its corners are is found out once.
   const quads = new Map<number, Quad | null>()
   const grey = async (index: number): Promise<Grey> => {

@@ -71,7 +71,11 @@ export class Pool {
   /** A page as it is handed to a thread: only named where the thread has it. */
   private handed = (page: Page, thread: number): KeptPage | Page => (this.threadOf(page) === thread ? { file: page.file, index: page.filePage - 1, number: page.number } : page)
 
-  close = async (): Promise<void> => void (await Promise.all(this.threads.map((t) => t.destroy())))
+  close = async (): Promise<void> => void (await Promise.all(this.threads.map(async (thread) => {
+    // A thread that is only stopped would leave the files of its readers behind.
+    await thread.run(null, { name: 'endReaders' })
+    await thread.destroy()
+  })))
 }
 
 /** Threads that are started when a package turns out to be worth them. */

@@ -34,6 +34,8 @@ export interface DocumentTask {
   type: string
 }
 
+export { endReaders } from '../read/tesseract.ts'
+
 const wantsInk = inkWanted(builtInTypes)
 const opened = new Map<string, Promise<Source>>()
 

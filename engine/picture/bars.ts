@@ -1,5 +1,6 @@
 import { unpackInk, type InkGrid } from '../../core/page/ink.ts'
 import { inkLevel, type Grey } from './grey.ts'
+import { runsOf, type Runs } from './runs.ts'
 
 /** A stretch of a picture in dots. */
 export interface Patch { left: number; top: number; width: number; height: number }
@@ -15,27 +16,47 @@ const DIFFERING = 0.07
 /**
  * Places of a picture where upright bars stand side by side, as barcodes have them: rows full of changes that are the
  * same as the rows below. Finding them is quick; reading them is not, so that only these places are read.
+ * @param lying whether bars are looked for that lie one over the other, as on a label stuck on sideways
  * @returns patches with a margin around them, the largest first
  */
-export function barPatches(picture: Grey): Patch[] {
-  const { width, height, data } = picture
+export function barPatches(picture: Grey, lying = false): Patch[] {
   const level = inkLevel(picture)
+  const lines = lying ? columnsOf(picture) : rowsOf(picture)
+  const { width, data } = lines
+  const height = lying ? picture.width : picture.height
   const columns = Math.max(0, Math.floor((width - WINDOW) / STEP) + 1)
-  const rows = Math.floor((height - 2 * APART) / APART)
-  const hits = new Uint8Array(columns * Math.max(0, rows))
-  const [changes, differing] = [new Uint16Array(width + 1), new Uint16Array(width + 1)]
+  const rows = Math.max(0, lines.height - 2)
+  const hits = new Uint8Array(columns * rows)
+  const runs = runsOf(lines, level)
+  const changes = new Uint16Array(width + 1)
   for (let r = 0; r < rows; r++) {
-    compareRows(data, r * APART * width, width, level, changes, differing)
+    if (2 * (runs.rows[r + 1] - runs.rows[r]) < FEWEST) continue
+    countChanges(runs, r, width, changes)
     for (let c = 0; c < columns; c++) {
       const [from, to] = [c * STEP, c * STEP + WINDOW]
       // Between the first dot of a window and the one before it is no change of the window.
-      if (differing[to] - differing[from] <= WINDOW * DIFFERING && changes[to] - changes[from + 1] >= FEWEST) hits[r * columns + c] = 1
+      if (changes[to] - changes[from + 1] >= FEWEST && differing(data, r * width + from, width, level) <= WINDOW * DIFFERING) hits[r * columns + c] = 1
     }
   }
-  return patchesOf(hits, columns, Math.max(0, rows), 1).map(({ left, top, right, bottom }) => {
+  return patchesOf(hits, columns, rows, 1).map(({ left, top, right, bottom }) => {
     const [x0, y0] = [Math.max(0, left * STEP - WINDOW), Math.max(0, top * APART - 20)]
-    return { left: x0, top: y0, width: Math.min(width, right * STEP + WINDOW * 2) - x0, height: Math.min(height, (bottom + 3) * APART + 20) - y0 }
+    const [wide, tall] = [Math.min(width, right * STEP + WINDOW * 2) - x0, Math.min(height, (bottom + 3) * APART + 20) - y0]
+    return lying ? { left: y0, top: x0, width: tall, height: wide } : { left: x0, top: y0, width: wide, height: tall }
   }).sort((a, b) => b.width * b.height - a.width * a.height)
+}
+
+/** Every so manieth row of a picture. */
+function rowsOf({ width, height, data }: Grey): Grey {
+  const lines: Grey = { width, height: Math.floor(height / APART), data: new Uint8Array(width * Math.floor(height / APART)) }
+  for (let line = 0; line < lines.height; line++) lines.data.set(data.subarray(line * APART * width, (line * APART + 1) * width), line * width)
+  return lines
+}
+
+/** Every so manieth column of a picture, as rows. */
+function columnsOf({ width, height, data }: Grey): Grey {
+  const lines: Grey = { width: height, height: Math.floor(width / APART), data: new Uint8Array(height * Math.floor(width / APART)) }
+  for (let y = 0; y < height; y++) for (let line = 0, at = y * width; line < lines.height; line++, at += APART) lines.data[line * height + y] = data[at]
+  return lines
 }
 
 /** Cells of the ink's grid across the smallest code that is looked for: a centimetre. */
@@ -71,18 +92,27 @@ export function densePatches({ width, height }: Grey, grid: InkGrid): Patch[] {
   }).sort((a, b) => b.width * b.height - a.width * a.height)
 }
 
-/** Counts, up to each dot of a row, how often dark and light change, and how often a dot of the two rows below differs. */
-function compareRows(data: Uint8Array, row: number, width: number, level: number, changes: Uint16Array, differing: Uint16Array): void {
-  const [lower, lowest] = [row + APART * width, row + 2 * APART * width]
-  let [changed, differed, before] = [0, 0, data[row] < level]
-  for (let x = 0; x < width; x++) {
-    const dark = data[row + x] < level
-    if (dark !== before) changed++
-    before = dark
-    if (dark !== data[lower + x] < level || dark !== data[lowest + x] < level) differed++
-    changes[x + 1] = changed
-    differing[x + 1] = differed
+/** Counts, up to each dot of a row, how often dark and light change. */
+function countChanges({ rows, from, to }: Runs, y: number, width: number, changes: Uint16Array): void {
+  let [changed, x] = [0, 0]
+  const upTo = (end: number): void => { changes.fill(changed, x, end); x = end }
+  for (let run = rows[y]; run < rows[y + 1]; run++) {
+    upTo(from[run] + 1)
+    if (from[run] > 0) changed++
+    upTo(to[run] + 1)
+    changed++
   }
+  upTo(width + 1)
+}
+
+/** How many dots of a window's row differ in one of the next two. */
+function differing(data: Uint8Array, at: number, width: number, level: number): number {
+  let count = 0
+  for (let i = at; i < at + WINDOW; i++) {
+    const dark = data[i] < level
+    if (dark !== data[i + width] < level || dark !== data[i + 2 * width] < level) count++
+  }
+  return count
 }
 
 /** Groups of hits that touch, more than `least` rows high. */

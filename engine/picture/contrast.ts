@@ -1,4 +1,5 @@
 import { inkLevel, paperOf, type Grey } from './grey.ts'
+import { dotsOf, paperBits } from './runs.ts'
 
 /** Shares of the way from ink's level to paper at which paper becomes white, and beyond ink's level at which ink becomes black. */
 const WHITE = 0.15
@@ -10,6 +11,12 @@ export function stretchContrast(picture: Grey): void {
   const reach = Math.max(8, paperOf(picture) - level)
   const [black, white] = [level - BLACK * reach, level + (1 - WHITE) * reach]
   const shade = Uint8Array.from({ length: 256 }, (_, value) => Math.min(255, Math.max(0, Math.round(((value - black) * 255) / (white - black)))))
-  const { data } = picture
-  for (let i = 0; i < data.length; i++) data[i] = shade[data[i]]
+  const { bytes, fours } = dotsOf(picture)
+  const bits = paperBits(shade.indexOf(255))
+  for (let i = 0; i < bytes.length; i += 4) {
+    // Most of a page is paper, four dots at once.
+    if (bits !== 0 && i + 4 <= bytes.length && (fours[i >> 2] & bits) === bits) fours[i >> 2] = -1
+    else for (let at = i; at < Math.min(i + 4, bytes.length); at++) bytes[at] = shade[bytes[at]]
+  }
+  picture.data = bytes
 }

@@ -1,12 +1,20 @@
-import { fullestStrip, inkLevel, paperOf, toPgm, turned, type Grey } from './grey.ts'
+import sharp from 'sharp'
+import { fullestStrip, greyOf, inkLevel, paperOf, toTiff, turned, type Grey } from './grey.ts'
 
 const picture = (rows: string[], shades: Record<string, number> = { '#': 20, '.': 230 }): Grey => ({ width: rows[0].length, height: rows.length, data: Uint8Array.from(rows.join(''), (c) => shades[c]) })
 const drawn = ({ width, height, data }: Grey): string[] => Array.from({ length: height }, (_, y) => Array.from(data.subarray(y * width, (y + 1) * width), (v) => (v < 128 ? '#' : '.')).join(''))
 
-test('a graymap says its size and carries its dots', () => {
-  const file = toPgm(picture(['#.', '..', '.#']))
-  expect(file.subarray(0, 11).toString('latin1')).toBe('P5\n2 3\n255\n')
-  expect([...file.subarray(11)]).toEqual([20, 230, 230, 230, 230, 20])
+test('a picture written as a file is the same when it is read', async () => {
+  const given = picture(['#.', '..', '.#'])
+  const read = sharp(toTiff(given))
+  expect(await read.metadata()).toMatchObject({ format: 'tiff', width: 2, height: 3, channels: 1, depth: 'uchar' })
+  expect(await greyOf(read)).toMatchObject({ width: 2, height: 3 })
+  expect([...(await greyOf(read)).data]).toEqual([...given.data])
+})
+test('colours become as dark as they look: blue ink is dark, a yellow mark is light', async () => {
+  const [blue, yellow, grey] = [[20, 40, 140], [255, 240, 90], [77, 77, 77]]
+  const { data } = await greyOf(sharp(Uint8Array.from([...blue, ...yellow, ...grey]), { raw: { width: 3, height: 1, channels: 3 } }))
+  expect([...data]).toEqual([45, 228, 77])
 })
 
 const corner = picture(['##..', '#...', '....'])

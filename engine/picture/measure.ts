@@ -1,35 +1,34 @@
 import { packInk, type InkGrid } from '../../core/page/ink.ts'
 import { inkLevel, type Grey } from './grey.ts'
+import { runsOf } from './runs.ts'
 
 const COLUMNS = 200
 
 /** Where a page is dark, in cells of about 3 points. */
 export function inkGrid(picture: Grey): InkGrid {
-  const { width, height, data } = picture
+  const { width, height } = picture
   const rows = Math.max(1, Math.round((COLUMNS * height) / width))
-  const level = Math.min(200, Math.max(90, inkLevel(picture) + 12))
+  const runs = runsOf(picture, Math.min(200, Math.max(90, inkLevel(picture) + 12)))
   const starts = Uint32Array.from({ length: COLUMNS + 1 }, (_, column) => Math.ceil((column * width) / COLUMNS))
+  const columnOf = Uint8Array.from({ length: width }, (_, x) => Math.floor((x * COLUMNS) / width))
   const cells = new Uint8Array(COLUMNS * rows)
   const dark = new Uint32Array(COLUMNS)
   for (let row = 0; row < rows; row++) {
     dark.fill(0)
     const [top, bottom] = [Math.ceil((row * height) / rows), Math.ceil(((row + 1) * height) / rows)]
-    for (let y = top; y < bottom; y++) countDark(data, y * width, starts, level, dark)
+    for (let run = runs.rows[top]; run < runs.rows[bottom]; run++)
+      for (let at = runs.from[run]; at < runs.to[run]; ) {
+        const column = columnOf[at]
+        const end = Math.min(runs.to[run], starts[column + 1])
+        dark[column] += end - at
+        at = end
+      }
     for (let column = 0; column < COLUMNS; column++) {
       const all = (bottom - top) * (starts[column + 1] - starts[column])
       if (all) cells[row * COLUMNS + column] = Math.min(255, Math.round((dark[column] / all) * 255))
     }
   }
   return packInk(COLUMNS, rows, cells)
-}
-
-/** Adds the dark dots of one row to the columns that begin at `starts`. */
-function countDark(data: Uint8Array, row: number, starts: Uint32Array, level: number, dark: Uint32Array): void {
-  for (let column = 0; column < dark.length; column++) {
-    let count = 0
-    for (let i = row + starts[column], end = row + starts[column + 1]; i < end; i++) if (data[i] < level) count++
-    dark[column] += count
-  }
 }
 
 /** What a picture of a page is like, before anything is read from it. */
@@ -110,8 +109,9 @@ function bestAngle(xs: Float64Array, ys: Float64Array, along: number, across: nu
   const score = (degrees: number): number => {
     const slope = Math.tan((degrees * Math.PI) / 180)
     const offset = Math.ceil(Math.abs(slope) * across) + 1
-    const rows = new Float64Array(along + 2 * offset + 2)
-    for (let i = 0; i < xs.length; i++) rows[Math.round(ys[i] - slope * xs[i]) + offset]++
+    const rows = new Int32Array(along + 2 * offset + 2)
+    const middle = offset + 0.5
+    for (let i = 0; i < xs.length; i++) rows[(ys[i] - slope * xs[i] + middle) | 0]++
     let sum = 0
     for (let i = 1; i < rows.length; i++) sum += (rows[i] - rows[i - 1]) ** 2
     return sum

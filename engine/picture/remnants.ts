@@ -25,15 +25,15 @@ export function eraseRemnants(picture: Grey, erased: Erased, level: number): voi
     if (along) { lying(at - 1, along + SOFT); lying(at + 1, along + SOFT) }
     if (down) { standing(at - width, down + SOFT); standing(at + width, down + SOFT) }
   }
-  for (let row = 0; row < data.length; row += width) for (let at = nextErased(erased, row, row + width); at < row + width; at = nextErased(erased, at + 1, row + width)) if (at > 0 && at < data.length - 1) shred(at)
+  const [lie, stand] = [foursOf(erased.lying), foursOf(erased.standing)]
+  for (let four = 0; four <= lie.length; four++) {
+    // Nearly all of a page is no rule: it is passed over four dots at a time.
+    if (four < lie.length && lie[four] === 0 && stand[four] === 0) continue
+    for (let at = Math.max(1, four * 4); at < Math.min(four * 4 + 4, data.length - 1); at++) shred(at)
+  }
 }
 
-/** Nearly all of a page is no rule: what is none is passed over in a small loop of its own. */
-function nextErased({ lying, standing }: Erased, from: number, end: number): number {
-  let at = from
-  while (at < end && lying[at] === 0 && standing[at] === 0) at++
-  return at
-}
+const foursOf = (bytes: Uint8Array): Int32Array => new Int32Array(bytes.buffer, bytes.byteOffset, bytes.length >> 2)
 
 const [SEEN, STAYS] = [1, 2]
 

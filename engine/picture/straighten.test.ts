@@ -9,21 +9,21 @@ function greyPage(): Grey {
   return { width, height, data }
 }
 
-test('a page that hardly leans is left as it is', async () => {
+test('a page that hardly leans is left as it is', () => {
   const page = greyPage()
-  const { picture, back } = await straighten(page, 0.2)
+  const { picture, back } = straighten(page, 0.2)
   expect(picture).toBe(page)
   expect(back([0.1, 0.2, 0.3, 0.4])).toEqual([0.1, 0.2, 0.3, 0.4])
 })
-test('the corners of a turned page are paper: grey paper stays paper and does not become ink', async () => {
+test('the corners of a turned page are paper: grey paper stays paper and does not become ink', () => {
   const page = greyPage()
-  const { picture } = await straighten(page, 3)
+  const { picture } = straighten(page, 3)
   expect(paperOf(picture)).toBe(paperOf(page))
   expect(picture.data[0]).toBe(paperOf(page))
   expect(Math.abs(inkLevel(picture) - inkLevel(page))).toBeLessThan(40)
 })
-test('a box found on the straight picture lies on the leaning one where its print is, and comes back', async () => {
-  const { back, forth } = await straighten(greyPage(), 3)
+test('a box found on the straight picture lies on the leaning one where its print is, and comes back', () => {
+  const { back, forth } = straighten(greyPage(), 3)
   const there = back([0.7, 0.5, 0.8, 0.52])
   expect(Math.abs(there[1] - 0.5)).toBeGreaterThan(0.005)
   forth(there).forEach((value, i) => expect(value).toBeCloseTo([0.7, 0.5, 0.8, 0.52][i], 6))

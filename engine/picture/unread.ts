@@ -1,5 +1,6 @@
 import type { Box } from '../../core/page/geometry.ts'
 import type { Grey } from './grey.ts'
+import { runsOf } from './runs.ts'
 
 /** Dots of the picture to a side of a cell: letters of small print are some four cells high. */
 const CELL = 4
@@ -93,15 +94,15 @@ function bandsIn({ width, data }: Grey, [left, top, right, bottom]: Box, level: 
   return bands
 }
 
-function darkCells({ width, data }: Grey, columns: number, rows: number, level: number): Uint8Array {
+function darkCells(picture: Grey, columns: number, rows: number, level: number): Uint8Array {
   const counts = new Uint8Array(columns * rows)
-  for (let y = 0; y < rows * CELL; y++) countRow(data, y * width, columns, level, counts, Math.floor(y / CELL) * columns)
+  const runs = runsOf(picture, level)
+  for (let y = 0; y < rows * CELL; y++) {
+    const row = Math.floor(y / CELL) * columns
+    for (let run = runs.rows[y]; run < runs.rows[y + 1]; run++) for (let x = runs.from[run], end = Math.min(runs.to[run], columns * CELL); x < end; x++) counts[row + Math.floor(x / CELL)]++
+  }
   for (let i = 0; i < counts.length; i++) counts[i] = counts[i] >= INKED ? 1 : 0
   return counts
-}
-
-function countRow(data: Uint8Array, row: number, columns: number, level: number, counts: Uint8Array, to: number): void {
-  for (let column = 0, at = row; column < columns; column++) for (const end = at + CELL; at < end; at++) if (data[at] < level) counts[to + column]++
 }
 
 function cover(cells: Uint8Array, columns: number, rows: number, [l, t, r, b]: Box): void {

@@ -3,7 +3,7 @@ import type { PageCode } from '../../core/page/page.ts'
 import { packageFile } from '../package-file.ts'
 import { barPatches, densePatches, type Patch } from '../picture/bars.ts'
 import type { InkGrid } from '../../core/page/ink.ts'
-import { turned, type Grey } from '../picture/grey.ts'
+import type { Grey } from '../picture/grey.ts'
 import { inkGrid } from '../picture/measure.ts'
 
 let reader: Promise<typeof Library> | null = null
@@ -36,7 +36,7 @@ export async function readCodes(picture: Grey, words: number, ink: InkGrid = ink
   if (words < FEW_WORDS) return decode(picture, { left: 0, top: 0, width, height }, picture, [...BARS, ...SQUARES], true)
   const found: PageCode[] = []
   const bars = barPatches(picture)
-  if (words < SOME_WORDS) bars.push(...barPatches(turned(picture, 90)).map(({ left, top, width: w, height: h }) => ({ left: top, top: height - left - w, width: h, height: w })))
+  if (words < SOME_WORDS) bars.push(...barPatches(picture, true))
   for (const patch of bars.slice(0, 6)) found.push(...(await decode(cut(picture, patch), patch, picture, BARS, true)))
   for (const patch of densePatches(picture, ink).slice(0, 4)) found.push(...(await decode(cut(picture, patch), patch, picture, SQUARES, true)))
   return [...new Map(found.map((c) => [`${c.format} ${c.text}`, c])).values()]

@@ -94,7 +94,7 @@ interface Reading {
 }
 
 async function readUpright(picture: Grey, rotation: Rotation, dpi: number, skew: number, languages?: string): Promise<Reading> {
-  const { picture: straight, back, forth } = await straighten(turned(picture, rotation), skew)
+  const { picture: straight, back, forth } = straighten(turned(picture, rotation), skew)
   const cleared = withoutRules(straight, dpi)
   stretchContrast(cleared.picture)
   const found = await recognise(cleared.picture, dpi, { languages })

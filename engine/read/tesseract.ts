@@ -2,13 +2,12 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtemp, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { isMainThread } from 'node:worker_threads'
 import type { Word } from '../../core/page/page.ts'
 import { joinSplitAmounts } from '../../core/page/split-amounts.ts'
 import { behindOneAnother } from '../../core/page/behind-one-another.ts'
 import { withLostLetter } from '../../core/page/misread.ts'
 import { unglue } from '../../core/page/unglue.ts'
-import { toPgm, type Grey } from '../picture/grey.ts'
+import { toTiff, type Grey } from '../picture/grey.ts'
 
 /** A reader that nobody needs for so long ends, and frees its memory. */
 const IDLE_MS = 15_000
@@ -18,7 +17,7 @@ const PATIENCE_MS = 180_000
 const TALLEST = 1.4
 const DASH = 0.2
 /** Behind each page a reader is given an empty one: once it begins that, everything of the page has been said. */
-const EMPTY = toPgm({ width: 40, height: 40, data: new Uint8Array(1600).fill(255) })
+const EMPTY = toTiff({ width: 40, height: 40, data: new Uint8Array(1600).fill(255) })
 
 /**
  * A Tesseract process that reads one picture after the other: loading its models costs as much as a tenth of a page.
@@ -36,7 +35,7 @@ class Reader {
   private idle: NodeJS.Timeout | null = null
 
   constructor(args: readonly string[], private readonly onEnd: (reader: Reader) => void) {
-    this.folder = mkdtemp(join(tmpdir(), 'jigsa-read-')).then(async (folder) => { await writeFile(join(folder, 'empty.pgm'), EMPTY); return folder })
+    this.folder = mkdtemp(join(tmpdir(), 'jigsa-read-')).then(async (folder) => { await writeFile(join(folder, 'empty.tif'), EMPTY); return folder })
     // Without stdbuf the last rows of a page wait in a buffer until the next page fills it.
     this.child = spawn('stdbuf', ['-oL', 'tesseract', 'stdin', 'stdout', '-c', 'stream_filelist=true', ...args], { env: { ...process.env, OMP_THREAD_LIMIT: '1' }, stdio: ['pipe', 'pipe', 'pipe'] })
     this.child.stdout!.setEncoding('utf8').on('data', (text: string) => this.hear(text))
@@ -51,8 +50,8 @@ class Reader {
   async read(picture: Grey): Promise<string> {
     if (this.idle) clearTimeout(this.idle)
     const folder = await this.folder
-    const path = join(folder, 'page.pgm')
-    await writeFile(path, toPgm(picture))
+    const path = join(folder, 'page.tif')
+    await writeFile(path, toTiff(picture))
     this.hold(true)
     const patience = setTimeout(() => this.child.kill('SIGKILL'), PATIENCE_MS)
     try {
@@ -60,7 +59,7 @@ class Reader {
         this.settle = { done, fail }
         this.said = []
         this.pages = 0
-        this.child.stdin!.write(`${path}\n${join(folder, 'empty.pgm')}\n`)
+        this.child.stdin!.write(`${path}\n${join(folder, 'empty.tif')}\n`)
         if (this.child.exitCode !== null || this.child.signalCode !== null) this.fail(`ended before: ${this.complaint}`)
       })
     } finally {
@@ -113,13 +112,11 @@ async function run(args: readonly string[], picture: Grey): Promise<string> {
   atRest.set(kind, rest)
   const reader = rest.pop() ?? new Reader(args, (ended) => { if (rest.includes(ended)) rest.splice(rest.indexOf(ended), 1) })
   const tsv = await reader.read(picture)
-  // A thread may be stopped at any time, and would leave its readers behind.
-  if (isMainThread) rest.push(reader)
-  else await reader.end()
+  rest.push(reader)
   return tsv
 }
 
-/** Ends the readers that are at rest; those that follow start anew. */
+/** Ends the readers of this thread that are at rest; those that follow start anew. */
 export async function endReaders(): Promise<void> {
   await Promise.all([...atRest.values()].flat().map((reader) => reader.end()))
 }
