@@ -5,18 +5,19 @@ import { dotsOf, paperBits } from './runs.ts'
 const WHITE = 0.15
 const BLACK = 0.9
 
-/** Makes paper white and ink black, in place: the grain of paper and sensors misleads readers more than a lost grey does. */
-export function stretchContrast(picture: Grey): void {
+/** A copy with paper white and ink black: the grain of paper and sensors misleads readers more than a lost grey does. */
+export function stretchContrast(picture: Grey): Grey {
   const level = inkLevel(picture)
   const reach = Math.max(8, paperOf(picture) - level)
   const [black, white] = [level - BLACK * reach, level + (1 - WHITE) * reach]
   const shade = Uint8Array.from({ length: 256 }, (_, value) => Math.min(255, Math.max(0, Math.round(((value - black) * 255) / (white - black)))))
-  const { bytes, fours } = dotsOf(picture)
+  const stretched = { ...picture, data: new Uint8Array(picture.data) }
+  const { bytes, fours } = dotsOf(stretched)
   const bits = paperBits(shade.indexOf(255))
   for (let i = 0; i < bytes.length; i += 4) {
     // Most of a page is paper, four dots at once.
     if (bits !== 0 && i + 4 <= bytes.length && (fours[i >> 2] & bits) === bits) fours[i >> 2] = -1
     else for (let at = i; at < Math.min(i + 4, bytes.length); at++) bytes[at] = shade[bytes[at]]
   }
-  picture.data = bytes
+  return stretched
 }

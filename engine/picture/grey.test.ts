@@ -49,3 +49,9 @@ test('the fullest strip is where print changes most often, as wide as the page',
   expect([strip.width, strip.height]).toEqual([40, 14])
   expect(drawn(strip).filter((row) => row.includes('#')).length).toBeGreaterThan(9)
 })
+test('colours are the same four at a time and one by one, however many dots there are', async () => {
+  const colours = Uint8Array.from({ length: 3 * 7 * 3 }, (_, i) => (i * 89) % 256)
+  const whole = await greyOf(sharp(colours, { raw: { width: 7, height: 3, channels: 3 } }))
+  const alone = await Promise.all(Array.from({ length: 21 }, (_, i) => greyOf(sharp(colours.slice(i * 3, i * 3 + 3), { raw: { width: 1, height: 1, channels: 3 } }))))
+  expect([...whole.data]).toEqual(alone.map((dot) => dot.data[0]))
+})

@@ -15,8 +15,26 @@ export async function greyOf(picture: Sharp): Promise<Grey> {
   const { data, info: { width, height, channels } } = await picture.raw().toBuffer({ resolveWithObject: true })
   if (channels === 1) return { width, height, data: new Uint8Array(data.buffer, data.byteOffset, data.length) }
   const grey = new Uint8Array(width * height)
-  for (let i = 0, at = 0; i < grey.length; i++, at += channels) grey[i] = (data[at] * 77 + data[at + 1] * 150 + data[at + 2] * 29 + 128) >> 8
+  const fours = channels === 3 && data.byteOffset % 4 === 0 ? new Int32Array(grey.buffer, 0, grey.length >> 2) : new Int32Array(0)
+  foursOfColour(new Int32Array(data.buffer, data.byteOffset - (data.byteOffset % 4), data.length >> 2), fours)
+  for (let i = fours.length * 4, at = i * channels; i < grey.length; i++, at += channels) grey[i] = luma(data[at], data[at + 1], data[at + 2])
   return { width, height, data: grey }
+}
+
+const luma = (red: number, green: number, blue: number): number => (red * 77 + green * 150 + blue * 29 + 128) >> 8
+
+/** Four dots of three colours each lie in three numbers: read so, and not byte by byte, a page takes half the time. */
+function foursOfColour(colours: Int32Array, grey: Int32Array): void {
+  for (let i = 0, at = 0; i < grey.length; i++, at += 3) {
+    const a = colours[at]
+    const b = colours[at + 1]
+    const c = colours[at + 2]
+    const first = luma(a & 255, (a >> 8) & 255, (a >> 16) & 255)
+    const second = luma(a >>> 24, b & 255, (b >> 8) & 255)
+    const third = luma((b >> 16) & 255, b >>> 24, c & 255)
+    const fourth = luma((c >> 8) & 255, (c >> 16) & 255, c >>> 24)
+    grey[i] = first | (second << 8) | (third << 16) | (fourth << 24)
+  }
 }
 
 /**
@@ -41,10 +59,14 @@ export function toTiff({ width, height, data }: Grey): Buffer {
 
 const [BITS_A_DOT, UNPACKED, BLACK_IS_ZERO, LONG, STRIP_OFFSETS] = [8, 1, 1, 4, 273]
 
+/** So many dots of a picture say what its shades are. */
+const SAMPLE = 200_000
+const sampleStep = (picture: Grey): number => Math.max(1, Math.floor(picture.data.length / SAMPLE))
+
 /** The level that parts ink from paper. Source: Otsu, "A threshold selection method from gray-level histograms", 1979. */
 export function inkLevel(picture: Grey): number {
   const histogram = new Uint32Array(256)
-  const step = Math.max(1, Math.floor(picture.data.length / 200_000))
+  const step = sampleStep(picture)
   let total = 0
   let sum = 0
   for (let i = 0; i < picture.data.length; i += step) {
@@ -79,7 +101,7 @@ export function paperOf(picture: Grey): number {
   const level = inkLevel(picture)
   const histogram = new Uint32Array(256)
   let total = 0
-  for (let i = 0; i < picture.data.length; i += 7) if (picture.data[i] >= level) { histogram[picture.data[i]]++; total++ }
+  for (let i = 0, step = sampleStep(picture); i < picture.data.length; i += step) if (picture.data[i] >= level) { histogram[picture.data[i]]++; total++ }
   let [shade, below] = [0, 0]
   while (shade < 255 && below + histogram[shade] < total / 2) below += histogram[shade++]
   return shade

@@ -19,7 +19,10 @@ test('a standing stroke leans after its rows were moved, by parts of a dot', () 
 })
 test('columns are moved down as rows are moved along', () => {
   const given = drawn(50, 70, (x, y) => x > 20 && x < 40 && y > 30 && y < 33)
-  expect(turnedOver(shearColumns(given, -0.07, 255))).toEqual(shearRows(turnedOver(given), -0.07, 255))
+  const inked = (p: Grey) => p.data.reduce((sum, dot) => sum + 255 - dot, 0)
+  const [down, along] = [turnedOver(shearColumns(given, -0.07, 255)), shearRows(turnedOver(given), -0.07, 255)]
+  expect(inked(down) / inked(along)).toBeCloseTo(1, 3)
+  expect(middles(down).map((m) => m && m - down.width / 2)).toEqual(middles(along).map((m) => (m === null ? null : expect.closeTo(m - along.width / 2, 0))))
 })
 test('nothing moves off the picture, and what was not there is paper', () => {
   const full = drawn(40, 100, () => true)
@@ -30,7 +33,11 @@ test('nothing moves off the picture, and what was not there is paper', () => {
   expect(ink(leaning) / ink(full)).toBeCloseTo(1, 1)
 })
 test('without a slope the picture stays as it is', () => {
-  const given = drawn(9, 7, (x, y) => (x * y) % 3 === 1)
+  const given = drawn(12, 7, (x, y) => (x * y) % 3 === 1)
   expect(shearRows(given, 0, 255)).toEqual(given)
   expect(shearColumns(given, 0, 255)).toEqual(given)
+})
+test('where there is only paper of another shade, it stays as it is', () => {
+  const given: Grey = { width: 40, height: 30, data: new Uint8Array(1200).fill(181) }
+  expect(new Set(shearColumns(shearRows(given, 0.1, 181), -0.1, 181).data)).toEqual(new Set([181]))
 })

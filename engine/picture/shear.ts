@@ -1,11 +1,13 @@
+import { dotsOf } from './runs.ts'
 import type { Grey } from './grey.ts'
 
 /** Shifts are told apart by an eighth of a dot: columns with the same shift are moved together. */
 const PARTS = 8
 /** Weights of four neighbours are whole numbers of so many bits behind the point. */
 const BITS = 10
-const WHOLE = 1 << BITS
-const HALF = WHOLE / 2
+const HALF = 1 << (BITS - 1)
+/** Four dots of paper, of which nothing but paper comes. */
+const fourOf = (paper: number): number => (paper * 0x01010101) | 0
 
 /**
  * Weights of the four dots around a place that lies so many parts behind the second, so that what lies between dots is
@@ -14,89 +16,93 @@ const HALF = WHOLE / 2
 const WEIGHTS = Int32Array.from({ length: PARTS * 4 }, (_, i) => {
   const t = Math.floor(i / 4) / PARTS
   const weight = [-t / 2 + t * t - (t * t * t) / 2, 1 - 2.5 * t * t + 1.5 * t * t * t, t / 2 + 2 * t * t - 1.5 * t * t * t, (-t * t + t * t * t) / 2][i % 4]
-  return Math.round(weight * WHOLE)
+  return Math.round(weight * (1 << BITS))
 })
 
-/** The curve may swing beyond black and white: what is written there is black and white. */
-const clamped = (size: number, paper: number): Uint8ClampedArray<ArrayBuffer> => new Uint8ClampedArray(size).fill(paper)
+/** Where a dot of the picture that was moved comes from: so many whole dots and weights behind. */
+function shiftBy(distance: number): { whole: number; weight: number } {
+  const whole = Math.ceil(distance)
+  const part = Math.round((whole - distance) * PARTS)
+  return part === PARTS ? { whole: whole - 1, weight: 0 } : { whole, weight: part * 4 }
+}
 
-/** Moves each row along by `slope` times its distance from the middle. The picture grows so that nothing is lost; what was not there is `paper`. */
+/**
+ * Moves each row along by `slope` times its distance from the middle. The picture grows so that nothing is lost, to a
+ * width that four divides; what was not there is `paper`. Where there is nothing but paper, as on most of a page whose
+ * paper is of one shade, it costs next to nothing.
+ */
 export function shearRows({ width, height, data }: Grey, slope: number, paper: number): Grey {
-  const wider = width + 2 * Math.ceil((Math.abs(slope) * height) / 2)
-  const out = clamped(wider * height, paper)
-  const aside = (wider - width) / 2
-  const row = new Uint8Array(wider + 4)
+  const wider = Math.ceil((width + Math.abs(slope) * height) / 4) * 4
+  // The curve may swing beyond black and white: what is written here is black and white.
+  const out = new Uint8ClampedArray(wider * height).fill(paper)
+  const row = new Uint8Array(wider + 8)
+  const fours = new Int32Array(row.buffer)
   for (let y = 0; y < height; y++) {
-    const shift = aside + slope * (y + 0.5 - height / 2)
-    // The dot at x comes from the place x - shift of the row.
-    const whole = Math.ceil(shift)
-    const part = Math.round((whole - shift) * PARTS)
-    const [moved, weight] = part === PARTS ? [whole - 1, 0] : [whole, part * 4]
+    const { whole, weight } = shiftBy((wider - width) / 2 + slope * (y + 0.5 - height / 2))
     row.fill(paper)
-    const first = Math.max(0, -moved - 1)
-    row.set(data.subarray(y * width + first, y * width + Math.min(width, wider + 2 - moved)), moved + 1 + first)
-    shiftRow(row, out, y * wider, wider, weight)
+    const first = Math.max(0, -whole - 1)
+    row.set(data.subarray(y * width + first, y * width + Math.min(width, wider + 2 - whole)), whole + 1 + first)
+    shiftRow(row, fours, fourOf(paper), out, y * wider, wider, weight)
   }
   return { width: wider, height, data: new Uint8Array(out.buffer) }
 }
 
-function shiftRow(row: Uint8Array, out: Uint8ClampedArray, to: number, width: number, weight: number): void {
+function shiftRow(row: Uint8Array, fours: Int32Array, four: number, out: Uint8ClampedArray, to: number, width: number, weight: number): void {
   const [w0, w1, w2, w3] = WEIGHTS.subarray(weight, weight + 4)
-  let a = row[0]
-  let b = row[1]
-  let c = row[2]
-  for (let x = 0; x < width; x++) {
-    const d = row[x + 3]
-    out[to + x] = (a * w0 + b * w1 + c * w2 + d * w3 + HALF) >> BITS
-    a = b
-    b = c
-    c = d
+  for (let x = 0; x < width; x += 4) {
+    if (fours[x >> 2] === four && fours[(x >> 2) + 1] === four) continue
+    for (let at = x; at < x + 4; at++) out[to + at] = (row[at] * w0 + row[at + 1] * w1 + row[at + 2] * w2 + row[at + 3] * w3 + HALF) >> BITS
   }
 }
 
-/** Moves each column down by `slope` times its distance from the middle, as `shearRows` does rows. */
-export function shearColumns({ width, height, data }: Grey, slope: number, paper: number): Grey {
-  const aside = Math.ceil((Math.abs(slope) * width) / 2)
-  const taller = height + 2 * aside
-  // Three rows of paper above and below, so that no dot is looked for beyond the picture.
-  const padded = new Uint8Array(width * (height + 2 * PAD)).fill(paper)
-  padded.set(data, PAD * width)
-  const out = clamped(width * taller, paper)
-  const moved = new Int32Array(width)
-  const weights = new Int32Array(width)
-  /** Behind the last column that is moved as this one. */
-  const ends = new Int32Array(width)
-  for (let x = 0; x < width; x++) {
-    const shift = aside + slope * (x + 0.5 - width / 2)
-    const whole = Math.ceil(shift)
-    const part = Math.round((whole - shift) * PARTS)
-    moved[x] = part === PARTS ? whole - 1 : whole
-    weights[x] = part === PARTS ? 0 : part * 4
+/** Moves each column down by `slope` times its distance from the middle, as `shearRows` does rows. The width stays. */
+export function shearColumns(picture: Grey, slope: number, paper: number): Grey {
+  const { width, height } = picture
+  const taller = Math.ceil(height + Math.abs(slope) * width)
+  const out = new Uint8ClampedArray(width * taller).fill(paper)
+  const shifts = Array.from({ length: width }, (_, x) => shiftBy((taller - height) / 2 + slope * (x + 0.5 - width / 2)))
+  const { bytes, fours } = dotsOf(padded(picture, paper))
+  for (let first = 0; first < width; ) {
+    const { whole, weight } = shifts[first]
+    let end = first + 1
+    while (end < width && shifts[end].whole === whole && shifts[end].weight === weight) end++
+    shiftColumns(bytes, fours, out, { four: fourOf(paper), width, first, end, weight, from: Math.max(0, whole - PAD + 1), to: Math.min(taller, height + PAD + whole - 2), up: PAD - whole })
+    first = end
   }
-  for (let x = width - 1; x >= 0; x--) ends[x] = x + 1 < width && moved[x] === moved[x + 1] && weights[x] === weights[x + 1] ? ends[x + 1] : x + 1
-  for (let y = 0; y < taller; y++)
-    for (let x = 0; x < width; ) {
-      const end = ends[x]
-      const from = y - moved[x]
-      if (from >= 1 - PAD && from < height + PAD - 2) blendRows(padded, out, (from + PAD) * width, y * width, width, x, end, weights[x])
-      x = end
-    }
   return { width, height: taller, data: new Uint8Array(out.buffer) }
 }
 
 const PAD = 3
 
-function blendRows(data: Uint8Array, out: Uint8ClampedArray, from: number, to: number, width: number, first: number, end: number, weight: number): void {
-  const w0 = WEIGHTS[weight]
-  const w1 = WEIGHTS[weight + 1]
-  const w2 = WEIGHTS[weight + 2]
-  const w3 = WEIGHTS[weight + 3]
-  for (let x = first; x < end; x++) {
-    const at = from + x
-    const a = data[at - width]
-    const b = data[at]
-    const c = data[at + width]
-    const d = data[at + 2 * width]
-    out[to + x] = (a * w0 + b * w1 + c * w2 + d * w3 + HALF) >> BITS
+/** Three rows of paper above and below, so that no dot is looked for beyond the picture. */
+function padded({ width, height, data }: Grey, paper: number): Grey {
+  const taller = new Uint8Array(width * (height + 2 * PAD)).fill(paper)
+  taller.set(data, PAD * width)
+  return { width, height: height + 2 * PAD, data: taller }
+}
+
+interface Columns {
+  four: number
+  width: number
+  first: number
+  end: number
+  weight: number
+  /** Rows that are written, and how many rows below them what is written there is found. */
+  from: number
+  to: number
+  up: number
+}
+
+function shiftColumns(data: Uint8Array, fours: Int32Array, out: Uint8ClampedArray, { four: paper, width, first, end, weight, from, to, up }: Columns): void {
+  const [w0, w1, w2, w3] = WEIGHTS.subarray(weight, weight + 4)
+  const below = 2 * width
+  const isPaper = (y: number): boolean => { for (let four = ((y + up) * width + first) >> 2, last = ((y + up) * width + end - 1) >> 2; four <= last; four++) if (fours[four] !== paper) return false; return true }
+  // How many rows in a row are paper, up to the last that the next one is blended of.
+  let clear = 0
+  for (let y = from - 1; y < from + 2; y++) clear = isPaper(y) ? clear + 1 : 0
+  for (let y = from; y < to; y++) {
+    clear = isPaper(y + 2) ? clear + 1 : 0
+    if (clear >= 4) continue
+    for (let x = first, at = (y + up) * width + first; x < end; x++, at++) out[y * width + x] = (data[at - width] * w0 + data[at] * w1 + data[at + width] * w2 + data[at + below] * w3 + HALF) >> BITS
   }
 }

@@ -45,7 +45,7 @@ export async function readScan(picture: Grey, dpi: number, said?: Rotation): Pro
     }
   }
   // Where print is poor, one model's guesses are no better than its training: the English one is asked beside the French.
-  if (wantsBothReaders({ words: reading.words, poor: weakness(reading.words, measures) })) reading = await readUpright(picture, rotation, dpi, lean, POOR_LANGUAGES)
+  if (weakness(reading.words, measures) !== null) reading = await readUpright(picture, rotation, dpi, lean, POOR_LANGUAGES)
   // Spanish has letters that the French model does not know.
   if (languageOf(reading.words) === 'es') reading = await readUpright(picture, rotation, dpi, lean, SPANISH)
   const again = await reading.again()
@@ -94,15 +94,15 @@ interface Reading {
 }
 
 async function readUpright(picture: Grey, rotation: Rotation, dpi: number, skew: number, languages?: string): Promise<Reading> {
-  const { picture: straight, back, forth } = straighten(turned(picture, rotation), skew)
+  const upright = turned(picture, rotation)
+  const { picture: straight, back, forth } = straighten(stretchContrast(upright), skew)
   const cleared = withoutRules(straight, dpi)
-  stretchContrast(cleared.picture)
   const found = await recognise(cleared.picture, dpi, { languages })
   const onPage = (words: readonly Word[]) => words.map((w) => ({ ...w, box: back(cleared.back(w.box)) }))
   // The second reader is given the page as it came: what helps the first on print takes strokes from handwriting.
   const both = async (words: readonly Word[]): Promise<Word[]> => {
     try {
-      const seen = await readByBoth(straight, words.map((w) => ({ ...w, box: forth(w.box) })))
+      const seen = await readByBoth(straighten(upright, skew).picture, words.map((w) => ({ ...w, box: forth(w.box) })))
       return seen.map((w) => ({ ...w, box: back(w.box) }))
     } catch (error) {
       process.emitWarning(`a poor page could not be read by the second reader: ${String(error)}`)
