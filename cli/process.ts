@@ -1,3 +1,4 @@
+import './short-run.ts'
 import { mkdir, readFile, writeFile } from 'node:fs/promises'
 import { basename, join } from 'node:path'
 import { Command, CommanderError } from 'commander'

@@ -30,6 +30,8 @@ export class Pool {
   private readonly threads: Piscina[]
   private readonly evidence = new Map<string, Evidence>()
   private readonly readEvidence = readerFor(builtInTypes)
+  /** Pages handed out, of whatever file: many files may have one page each. */
+  private given = 0
   /** Which thread has read a page. */
   private readonly reader = new Map<string, number>()
 
@@ -38,7 +40,7 @@ export class Pool {
   }
 
   async readPage(task: PageTask): Promise<ReadPage> {
-    const thread = Math.floor(task.index / STRETCH) % this.threads.length
+    const thread = Math.floor(this.given++ / STRETCH) % this.threads.length
     const { page, evidence } = (await this.threads[thread].run(task, { name: 'readPage' })) as { page: ReadPage; evidence: Evidence }
     const key = keyOf(task.file, task.index + 1)
     this.evidence.set(key, evidence)
