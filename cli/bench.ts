@@ -9,10 +9,12 @@ import { readCases, runCorpus } from '../bench/run.ts'
 import { scoresOf } from '../bench/score.ts'
 import { measureRejudging, type Rejudging } from '../bench/rejudge.ts'
 import { measureTeaching } from '../bench/teaching.ts'
+import { measureScreens, type Screens } from '../bench/screens.ts'
 import { measureSpeed, type Taken } from '../bench/speed.ts'
 import { writeCorpus } from '../demo/corpus.ts'
 import type { PaperSet } from '../demo/papers/sets.ts'
 import type { ScanQuality } from '../demo/scan.ts'
+import { startAlone } from './alone.ts'
 import { given } from './paths.ts'
 import { ensureDatabase, startPostgres } from './postgres.ts'
 
@@ -67,13 +69,15 @@ async function scoreTeaching(folder: string): Promise<void> {
 
 const milliseconds = ({ middleMs, slowestMs }: Rejudging) => `${Math.round(middleMs)} ms mostly, ${Math.round(slowestMs)} ms at most`
 
-/** With a database of its own, which nobody works in. */
-async function measureAnsweringAlone(path: string): Promise<Answering> {
+/** What the interface does, and what an answer takes on the server, with a database of its own that nobody works in. */
+async function measureServer(path: string): Promise<{ answering: Answering; screens: Screens }> {
   const cluster = await startPostgres(join('.jigsa', 'bench-postgres'))
   try {
     await ensureDatabase(cluster, 'bench', true)
     Object.assign(process.env, { DATABASE_URL: cluster.url('bench'), AUTH_SECRET: 'only-for-the-bench-only-for-the-bench', LOG_LEVEL: 'silent' })
-    return await measureAnswering(path)
+    const { url, end } = await startAlone()
+    const screens = await measureScreens(url, path).finally(end)
+    return { screens, answering: await measureAnswering(path) }
   } finally {
     await cluster.stop()
   }
@@ -98,7 +102,10 @@ else {
   const large = join('corpora', 'speed', 'text-500.pdf')
   const again = (figures.rejudging = await measureRejudging(large))
   console.log(`judging ${again.pages} pages in ${again.documents} documents again after an answer\n  ${milliseconds(again)}`)
-  const answered = (figures.answering = await measureAnsweringAlone(large))
-  console.log(`  ${milliseconds(answered)} on the server, from the answer until its verdict stands in the database; the first in ${Math.round(answered.firstMs)} ms`)
+  const { answering, screens } = await measureServer(large)
+  Object.assign(figures, { answering, screens })
+  console.log(`  ${milliseconds(answering)} on the server, from the answer until its verdict stands in the database; the first in ${Math.round(answering.firstMs)} ms`)
+  console.log(`the interface with ${again.pages} pages\n  the first picture ${Math.round(screens.firstPictureMs)} ms after the file was chosen, all read after ${(screens.wholeMs / 1000).toFixed(1)} s`)
+  for (const { view, perSecond, late, slowestMs } of screens.frames) console.log(`  ${view.padEnd(9)} ${perSecond.toFixed(1)} frames a second while rolling, ${(late * 100).toFixed(1)} % late, the slowest ${Math.round(slowestMs)} ms`)
 }
 if (wishes.json) await writeFile(given(wishes.json), JSON.stringify(figures, null, 1))

@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { count } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
@@ -41,7 +41,7 @@ export default function Overview() {
   const here = spots.findIndex((s) => s.page === page)
   useEffect(() => { if (here >= 0) virtual.scrollToIndex(Math.floor(here / across), { align: 'auto' }) }, [here, across, virtual])
   const step = (by: number) => { const to = spots[Math.max(0, Math.min(spots.length - 1, here + by))]; if (to) look(to.page) }
-  const open = () => void navigate(`../papers?page=${page}`)
+  const open = useCallback(() => void navigate(`../papers?page=${page}`), [navigate, page])
   useKeys({ arrowleft: () => step(-1), arrowright: () => step(1), arrowup: () => step(-across), arrowdown: () => step(across), enter: open, '+': () => setSize((s) => Math.min(WIDTHS.length - 1, s + 1)), '-': () => setSize((s) => Math.max(0, s - 1)) })
   return (
     <div className="flex h-full flex-col">
@@ -55,7 +55,7 @@ export default function Overview() {
           {virtual.getVirtualItems().map((item) => (
             <div key={item.key} className="absolute inset-x-0 flex" style={{ top: item.start, height: item.size }}>
               {spots.slice(item.index * across, (item.index + 1) * across).map((spot, i) => (
-                <Tile key={spot.page} spot={spot} named={spot.first || i === 0} src={pictureUrl(row.id, sheets[spot.page - 1], wide > 150 ? 'large' : 'small')} wide={wide} high={high} current={spot.page === page} loose={spot.document !== null && loose.has(spot.document.id)} hit={hits.has(spot.page)} onLook={() => look(spot.page)} onOpen={open} />
+                <Tile key={spot.page} spot={spot} named={spot.first || i === 0} src={pictureUrl(row.id, sheets[spot.page - 1], wide > 150 ? 'large' : 'small')} wide={wide} high={high} current={spot.page === page} loose={spot.document !== null && loose.has(spot.document.id)} hit={hits.has(spot.page)} onLook={look} onOpen={open} />
               ))}
             </div>
           ))}
@@ -65,12 +65,13 @@ export default function Overview() {
   )
 }
 
-function Tile({ spot, named, src, wide, high, current, loose, hit, onLook, onOpen }: { spot: Spot; named: boolean; src: string; wide: number; high: number; current: boolean; loose: boolean; hit: boolean; onLook: () => void; onOpen: () => void }) {
+/** One page. Rolling brings new ones and leaves those that are there as they are. */
+const Tile = memo(function Tile({ spot, named, src, wide, high, current, loose, hit, onLook, onOpen }: { spot: Spot; named: boolean; src: string; wide: number; high: number; current: boolean; loose: boolean; hit: boolean; onLook: (page: number) => void; onOpen: () => void }) {
   const { document, page } = spot
   return (
     <div className={`shrink-0 pl-1.5 ${spot.first ? 'border-l-2 border-dashed border-ink-3' : 'border-l-2 border-transparent'}`} style={{ width: wide + ROOM }}>
-      <button type="button" data-view-keys onClick={onLook} onDoubleClick={onOpen} aria-label={`Page ${page}${spot.apart ? `, ${spot.apart}` : ''}${loose ? ', has loose pieces' : ''}${hit ? ', has what was looked for' : ''}`} aria-current={current ? 'page' : undefined} className={`relative block overflow-hidden rounded-xs bg-paper ${current ? 'outline-3 outline-petrol' : loose ? 'outline-1 outline-dashed outline-amber' : 'outline-1 outline-line'} ${spot.apart ? 'opacity-40' : ''}`} style={{ width: wide, height: high }}>
-        <img src={src} alt="" loading="lazy" draggable={false} className="size-full object-contain" />
+      <button type="button" data-view-keys onClick={() => onLook(page)} onDoubleClick={onOpen} aria-label={`Page ${page}${spot.apart ? `, ${spot.apart}` : ''}${loose ? ', has loose pieces' : ''}${hit ? ', has what was looked for' : ''}`} aria-current={current ? 'page' : undefined} className={`relative block overflow-hidden rounded-xs bg-paper ${current ? 'outline-3 outline-petrol' : loose ? 'outline-1 outline-dashed outline-amber' : 'outline-1 outline-line'} ${spot.apart ? 'opacity-40' : ''}`} style={{ width: wide, height: high }}>
+        <img src={src} alt="" loading="lazy" decoding="async" draggable={false} className="size-full object-contain" />
         {hit ? <span aria-hidden className="absolute inset-x-0 bottom-0 h-1.5 bg-[#b97900]" /> : null}
       </button>
       <span className="flex items-baseline gap-1 pt-0.5 text-xs leading-tight text-ink-2" style={{ width: wide }}>
@@ -79,4 +80,4 @@ function Tile({ spot, named, src, wide, high, current, loose, hit, onLook, onOpe
       </span>
     </div>
   )
-}
+})

@@ -1,11 +1,13 @@
 import { DndContext, DragOverlay, PointerSensor, useDraggable, useDroppable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
+import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual'
 import { Dialog } from 'radix-ui'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { Answer } from '../../core/answers/answer.ts'
 import type { Document } from '../../core/findings/document.ts'
 import { count } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
+import { GAP, rowsOf } from '../package/group-rows.ts'
 import { useLooking } from '../package/looking.tsx'
 import { useSay } from '../package/say.ts'
 import { pictureUrl } from '../package/sheet.ts'
@@ -57,6 +59,7 @@ export default function Papers() {
   // Two pages picked up, or this one and the one it may be a copy of or go on from.
   const twin = held.size === 2 ? lifted() : here ? [page, pairOf(here, page, documents) ?? 0] : []
   const compare = () => { if (twin[1]) void navigate(`../compare?page=${twin[0]}&with=${twin[1]}`) }
+  const letCount = (document: Document) => answer({ kind: 'version', page: document.pages[0] })
   const nextLoose = () => {
     const loose = documents.filter((d) => d.needsReview && !d.typeSaid)
     const to = loose.find((d) => documents.indexOf(d) > index) ?? loose[0]
@@ -90,16 +93,16 @@ export default function Papers() {
         <Act k="Y" disabled={!twin[1]} onClick={compare}>compare</Act>
         <Act k="N" disabled={!documents.some((d) => d.needsReview && !d.typeSaid)} onClick={nextLoose}>next loose</Act>
       </div>
-      <div className="flex flex-wrap items-start gap-x-4 gap-y-3 px-0.5 pb-6">
-        {documents.map((d) => <Group key={d.pages[0]} document={d} current={d === here} held={held} dragging={dragging} onToggle={toggle} onStretch={stretch} onRetype={() => setRetyping(d)} onCount={closed ? null : () => answer({ kind: 'version', page: d.pages[0] })} />)}
-        {dragging !== null ? <Alone /> : null}
-      </div>
+      <Table documents={documents} pages={here ? [page, ...(dragging === null ? [] : [dragging])] : []}>
+        {(d, width) => <Group key={d.pages[0]} document={d} width={width} current={d === here} held={held} dragging={dragging} onToggle={toggle} onStretch={stretch} onRetype={setRetyping} onCount={closed ? null : letCount} />}
+      </Table>
       {outside.length > 0 ? (
         <section aria-label="In no document" className="mb-4 rounded-lg border border-line bg-band p-2">
           <h2 className="mb-1.5 text-[13px] font-semibold text-ink-2">In no document <span className="font-normal">· pick one up and move it to bring it back</span></h2>
           <div className="flex flex-wrap gap-1.5">{outside.map((s) => <span key={s.number} className="grid justify-items-center gap-0.5 text-xs text-ink-2"><PageTile page={s.number} held={held.has(s.number)} lifted={dragging === s.number} onToggle={() => toggle(s.number)} onStretch={() => toggle(s.number)} />{apartOf(s) ?? 'set aside'}</span>)}</div>
         </section>
       ) : null}
+      {dragging !== null ? <Alone /> : null}
       <DragOverlay>{dragging !== null ? <span className="rounded bg-petrol px-2 py-1 text-sheet">{count(held.has(dragging) ? held.size : 1, 'page')}</span> : null}</DragOverlay>
       {parting && here ? <PartEvenly pages={here.pages.length} onClose={() => setParting(false)} onChoose={(every) => { part(every); setParting(false) }} /> : null}
       {retyping ? <TypePicker open title={`What is ${retyping.pages.length === 1 ? `page ${retyping.pages[0]}` : `pages ${retyping.pages[0]} to ${retyping.pages.at(-1)}`}?`} likely={retyping.types.map((t) => t.type)} onClose={() => setRetyping(null)} onChoose={(type) => { answer({ kind: 'type', page: retyping.pages[0], type }); setRetyping(null) }} /> : null}
@@ -119,16 +122,76 @@ function Act({ k, children, ...rest }: { k: string; children: React.ReactNode; d
   return <button type="button" className="button px-2 py-1" {...rest}><span className="key">{k}</span>{children}</button>
 }
 
-function Group({ document, current, held, dragging, onToggle, onStretch, onRetype, onCount }: { document: Document; current: boolean; held: ReadonlySet<number>; dragging: number | null; onToggle: (page: number) => void; onStretch: (page: number) => void; onRetype: () => void; onCount: (() => void) | null }) {
+/** What is said of a document behind its name. */
+const noteOf = (document: Document): string => {
+  const loose = document.needsReview && !document.typeSaid
+  return [loose ? `${Math.round(document.confidence * 100)} sure` : document.typeSaid ? 'said' : '', document.lacking.length ? `page ${document.lacking.join(', ')} lacking` : '', document.copyOf ? 'a copy' : '', document.supersededBy ? 'older version' : ''].filter(Boolean).join(', ')
+}
+const askedOf = (document: Document): number => document.fields.filter((f) => f.needsReview).length
+/** Letters that "3 asked" and "let it count" take behind a name. */
+const noted = (document: Document): number => noteOf(document).length + (document.needsReview ? 3 : 0) + (askedOf(document) ? 11 : 0) + (document.supersededBy ? 14 : 0)
+
+/**
+ * The documents in rows, of which only those on the screen are drawn: a package may have hundreds.
+ * @param pages whose rows are always drawn: the page that is looked at is rolled to wherever it is, and one being dragged must not go away under the hand
+ */
+function Table({ documents, pages, children }: { documents: readonly Document[]; pages: readonly number[]; children: (document: Document, width: number) => React.ReactNode }) {
+  const table = useRef<HTMLDivElement>(null)
+  const [{ width, above }, setPlace] = useState({ width: 760, above: 0 })
+  useLayoutEffect(() => {
+    const element = table.current!
+    const fit = () => {
+      const scroller = scrollerOf(element)
+      setPlace({ width: element.clientWidth, above: Math.round(element.getBoundingClientRect().top - scroller.getBoundingClientRect().top + scroller.scrollTop) })
+    }
+    const watch = new ResizeObserver(fit)
+    watch.observe(element)
+    fit()
+    return () => watch.disconnect()
+  }, [])
+  const rows = useMemo(() => rowsOf(documents, width, noted), [documents, width])
+  const rowOf = useMemo(() => new Map(rows.flatMap((row, i) => row.groups.flatMap((g) => g.document.pages.map((p) => [p, i] as const)))), [rows])
+  const kept = pages.flatMap((p) => rowOf.get(p) ?? [])
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => table.current && scrollerOf(table.current),
+    estimateSize: (i) => rows[i].height,
+    getItemKey: (i) => rows[i].groups[0].document.pages[0],
+    gap: 12,
+    overscan: 3,
+    scrollMargin: above,
+    initialRect: { width: 1000, height: 700 },
+    rangeExtractor: (range) => [...new Set([...kept, ...defaultRangeExtractor(range)])].sort((a, b) => a - b),
+  })
+  return (
+    <div ref={table} className="relative mb-6" style={{ height: virtual.getTotalSize() }}>
+      {virtual.getVirtualItems().map((item) => (
+        <div key={item.key} ref={virtual.measureElement} data-index={item.index} className="absolute inset-x-0 flex items-start" style={{ top: item.start - above, gap: GAP }}>
+          {rows[item.index].groups.map((group) => children(group.document, group.width))}
+        </div>
+      ))}
+    </div>
+  )
+}
+
+/** What rolls when the wheel is turned over an element: on a narrow screen the whole view, on a wide one its column. */
+function scrollerOf(element: HTMLElement): HTMLElement {
+  let at = element.parentElement
+  while (at?.parentElement && !/auto|scroll/.test(getComputedStyle(at).overflowY)) at = at.parentElement
+  return at ?? element
+}
+
+/** A document. Rolling brings new ones, and leaves those that are there as they are. */
+const Group = memo(function Group({ document, width, current, held, dragging, onToggle, onStretch, onRetype, onCount }: { document: Document; width: number; current: boolean; held: ReadonlySet<number>; dragging: number | null; onToggle: (page: number) => void; onStretch: (page: number) => void; onRetype: (document: Document) => void; onCount: ((document: Document) => void) | null }) {
   const { look } = useLooking()
   const loose = document.needsReview && !document.typeSaid
-  const asked = document.fields.filter((f) => f.needsReview).length
+  const asked = askedOf(document)
   return (
-    <section aria-label={document.label} style={{ contentVisibility: 'auto', containIntrinsicSize: `${Math.min(12, document.pages.length) * 74 + 16}px ${Math.ceil(document.pages.length / 12) * 122 + 36}px` }} className={`rounded-lg border p-2 ${current ? 'border-petrol bg-sheet shadow-[0_0_0_1px_var(--petrol)]' : loose ? 'border-dashed border-amber bg-sheet' : 'border-line bg-sheet'}`}>
+    <section aria-label={document.label} style={{ width }} className={`shrink-0 rounded-lg border p-2 ${current ? 'border-petrol bg-sheet shadow-[0_0_0_1px_var(--petrol)]' : loose ? 'border-dashed border-amber bg-sheet' : 'border-line bg-sheet'}`}>
       <div className="mb-1.5 flex items-baseline gap-2 text-[13px]">
-        <button type="button" className="truncate font-semibold" title="Change the type (T)" onClick={() => { look(document.pages[0]); onRetype() }}>{document.label}{loose ? '?' : ''}</button>
-        <span className="text-ink-2">{loose ? `${Math.round(document.confidence * 100)} sure` : document.typeSaid ? 'said' : ''}{document.lacking.length ? `${loose ? ', ' : ''}page ${document.lacking.join(', ')} lacking` : ''}{document.copyOf ? 'a copy' : ''}{document.supersededBy ? 'older version' : ''}</span>
-        {document.supersededBy && onCount ? <button type="button" className="whitespace-nowrap text-petrol underline" title="This one counts instead of the other" onClick={onCount}>let it count</button> : null}
+        <button type="button" className="min-w-0 truncate font-semibold" title={`${document.label} · change the type (T)`} onClick={() => { look(document.pages[0]); onRetype(document) }}>{document.label}{loose ? '?' : ''}</button>
+        <span className="shrink-0 text-ink-2">{noteOf(document)}</span>
+        {document.supersededBy && onCount ? <button type="button" className="whitespace-nowrap text-petrol underline" title="This one counts instead of the other" onClick={() => onCount(document)}>let it count</button> : null}
         {asked ? <Link to={`../values?page=${document.pages[0]}`} className="ml-auto rounded-full border border-dashed border-amber bg-amber-soft px-1.5 whitespace-nowrap text-ink">{asked} asked</Link> : null}
       </div>
       <div className="flex flex-wrap gap-1.5">
@@ -136,7 +199,7 @@ function Group({ document, current, held, dragging, onToggle, onStretch, onRetyp
       </div>
     </section>
   )
-}
+})
 
 /** A page that can be looked at, picked up and dropped behind another. */
 function PageTile({ page, held, lifted, onToggle, onStretch }: { page: number; held: boolean; lifted: boolean; onToggle: () => void; onStretch: () => void }) {
@@ -155,9 +218,9 @@ function PageTile({ page, held, lifted, onToggle, onStretch }: { page: number; h
       onClick={(event) => { look(page); if (event.shiftKey) onStretch(); else if (event.ctrlKey || event.metaKey) onToggle() }}
       aria-label={`Page ${page}${held ? ', picked up' : ''}`}
       aria-current={current === page ? 'page' : undefined}
-      className={`relative touch-none rounded-xs bg-paper text-left ${current === page ? 'outline-3 outline-petrol' : 'outline-1 outline-line'} ${held ? '-translate-y-1 shadow-lg outline-2 outline-petrol' : ''} ${lifted ? 'opacity-40' : ''} ${drop.isOver ? 'border-r-4 border-petrol' : ''}`}
+      className={`relative scroll-mt-24 touch-none rounded-xs bg-paper text-left ${current === page ? 'outline-3 outline-petrol' : 'outline-1 outline-line'} ${held ? '-translate-y-1 shadow-lg outline-2 outline-petrol' : ''} ${lifted ? 'opacity-40' : ''} ${drop.isOver ? 'border-r-4 border-petrol' : ''}`}
     >
-      <img src={pictureUrl(row.id, sheets[page - 1], 'small')} alt="" loading="lazy" draggable={false} className="h-24 w-17 object-contain" />
+      <img src={pictureUrl(row.id, sheets[page - 1], 'small')} alt="" loading="lazy" decoding="async" draggable={false} className="h-24 w-17 object-contain" />
       <span className="block text-center text-xs text-[#44535e]">{held ? '↑ ' : ''}{page}{sheets[page - 1]?.poor ? ' !' : ''}{sheets[page - 1]?.again ? ' ↻' : ''}</span>
     </button>
   )
@@ -165,7 +228,7 @@ function PageTile({ page, held, lifted, onToggle, onStretch }: { page: number; h
 
 function Alone() {
   const { setNodeRef, isOver } = useDroppable({ id: 'alone' })
-  return <div ref={setNodeRef} className={`grid h-36 w-40 place-items-center rounded-lg border-2 border-dashed p-2 text-center text-sm ${isOver ? 'border-petrol bg-petrol-soft' : 'border-line text-ink-2'}`}>Drop here for a document of its own</div>
+  return <div ref={setNodeRef} className={`sticky bottom-2 z-5 ml-auto grid h-24 w-44 place-items-center rounded-lg border-2 border-dashed p-2 text-center text-sm shadow-lg ${isOver ? 'border-petrol bg-petrol-soft' : 'border-ink-3 bg-sheet text-ink-2'}`}>Drop here for a document of its own</div>
 }
 
 /** Asks how many pages each document of a batch has: a dozen payslips scanned in one go are parted with one number. */

@@ -1,4 +1,5 @@
 import type { Box } from '../page/geometry.ts'
+import { numberPlaceOf } from '../page/numbering.ts'
 import type { Page } from '../page/page.ts'
 import type { Document } from './document.ts'
 
@@ -12,7 +13,8 @@ export const canBeDoubted = (page: Page): boolean => (page.source === 'ocr' || p
 
 /**
  * Places on scanned pages whose reading is in doubt, by page: what a person would be asked about, and what is just sure
- * enough not to be. A second reader looks at these before anybody is asked.
+ * enough not to be, and page numbers that make a document lack pages: "1 of 4" may be a single page's "1 of 1". A second
+ * reader looks at these before anybody is asked or told.
  */
 export function doubtsOf(documents: readonly Document[], pages: readonly Page[]): Map<number, Box[]> {
   const scanned = new Set(pages.filter(canBeDoubted).map((p) => p.number))
@@ -20,7 +22,8 @@ export function doubtsOf(documents: readonly Document[], pages: readonly Page[])
   const add = (page: number | null, box: Box | null) => {
     if (page !== null && box !== null && scanned.has(page)) doubts.set(page, [...(doubts.get(page) ?? []), box])
   }
-  for (const { fields, signed } of documents)
+  for (const { fields, signed, pages: own, lacking } of documents) {
+    if (lacking.length > 0) for (const page of own) add(page, numberPlaceOf(pages[page - 1]))
     for (const field of fields) {
       if (!['asked', 'certain', 'repaired'].includes(field.state) || (!field.needsReview && field.confidence >= (signed === null ? SURE : SURE_BY_HAND))) continue
       if (field.rowPlaces) field.rowPlaces.forEach(({ page, box }) => add(page, box))
@@ -29,5 +32,6 @@ export function doubtsOf(documents: readonly Document[], pages: readonly Page[])
         for (const other of field.others) add(other.page, other.box)
       }
     }
+  }
   return doubts
 }

@@ -1,3 +1,4 @@
+import { inside, type Box } from './geometry.ts'
 import { linesOf, type Line } from './layout.ts'
 import type { Page } from './page.ts'
 import { fold } from './text.ts'
@@ -24,29 +25,47 @@ const SINGLE: RegExp[] = [
   /^-\s*(\d{1,3})\s*-$/,
 ]
 
-const known = new WeakMap<Page, PageNumber | null>()
-
-/** The page number printed in the outer quarter of a page, in any of its common forms; null where there is none. Read once of a page, asked for with every answer. */
-export function pageNumberOf(page: Page): PageNumber | null {
-  let number = known.get(page)
-  if (number === undefined) known.set(page, (number = readNumber(page)))
-  return number
+/** A page's number and the line that it stands in. */
+interface Placed {
+  number: PageNumber
+  box: Box
 }
 
-function readNumber(page: Page): PageNumber | null {
+const known = new WeakMap<Page, Placed | null>()
+
+/** Read once of a page, asked for with every answer. */
+function placedNumberOf(page: Page): Placed | null {
+  let placed = known.get(page)
+  if (placed === undefined) known.set(page, (placed = readNumber(page)))
+  return placed
+}
+
+/** The page number printed in the outer quarter of a page, in any of its common forms; null where there is none. */
+export const pageNumberOf = (page: Page): PageNumber | null => placedNumberOf(page)?.number ?? null
+
+/** Where the page number stands, with what else is in its line; null where there is none. */
+export const numberPlaceOf = (page: Page): Box | null => placedNumberOf(page)?.box ?? null
+
+/** Whether two readers saw other figures in the line of a page's number. */
+export function isNumberDisputed(page: Page): boolean {
+  const box = numberPlaceOf(page)
+  return box !== null && inside(page.words, box).some((w) => w.disputed && /\d/.test(w.text))
+}
+
+function readNumber(page: Page): Placed | null {
   const outer = linesOf(page).filter((l) => l.box[3] < 0.2 || l.box[1] > 0.82)
-  let single: PageNumber | null = null
+  let single: Placed | null = null
   for (const line of outer)
     for (const text of textsOf(line)) {
       for (const form of page.source === 'text' ? FORMS : [...FORMS, ...MISREAD]) {
         const hit = form.exec(text)
-        if (hit && +hit[1] >= 1 && +hit[1] <= +hit[2]) return { page: +hit[1], of: +hit[2] }
+        if (hit && +hit[1] >= 1 && +hit[1] <= +hit[2]) return { number: { page: +hit[1], of: +hit[2] }, box: line.box }
       }
       const first = page.source === 'text' ? null : FIRST.exec(text)
-      if (first) return { page: 1, of: +first[1] }
+      if (first) return { number: { page: 1, of: +first[1] }, box: line.box }
       for (const form of SINGLE) {
         const hit = form.exec(text)
-        if (hit && +hit[1] >= 1) single = { page: +hit[1], of: null }
+        if (hit && +hit[1] >= 1) single = { number: { page: +hit[1], of: null }, box: line.box }
       }
     }
   return single

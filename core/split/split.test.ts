@@ -49,6 +49,11 @@ test('a lacking page is known from the numbering', () => {
   expect(lackingPages([pageOf(['no number at all'])])).toEqual([])
 })
 test('one misread number does not make sixty pages lacking', () => expect(lackingPages([foot(['a'], 'Page 1 of 77')])).toEqual([]))
+test('a total that two readers read apart makes no page lacking, one that another page says too does', () => {
+  const disputed = (page: Page): Page => ({ ...page, words: page.words.map((w) => (/\d/.test(w.text) ? { ...w, disputed: true } : w)) })
+  expect(lackingPages([disputed(foot(['a'], 'Page 1 of 4'))])).toEqual([])
+  expect(lackingPages([disputed(foot(['a'], 'Page 1 of 3')), disputed(foot(['b'], 'Page 2 of 3'))])).toEqual([3])
+})
 test('a page that says the same once more is a copy and begins anew', () => {
   const letter = pageOf(['89 Beacon Road', 'Oyster Haven SK3 7DG', 'Dear loan team,', 'please find enclosed the papers for my application. I look forward to hearing from you.', 'With best wishes', 'Eskil Kestrelle'])
   expect(cut([letter, letter])).toHaveLength(2)

@@ -1,0 +1,35 @@
+import { answers, endProcess, startWeb, startWorker } from './processes.ts'
+import { freePort } from './postgres.ts'
+import { addPerson } from '../server/access/people.ts'
+import { nameOrganisation } from '../server/access/organisations.ts'
+import { closeDatabase } from '../server/database/connection.ts'
+import { migrateDatabase } from '../server/database/migrate.ts'
+import { FIRST_ORGANISATION } from '../server/database/schema.ts'
+import { DEMO_PASSWORD, DEMO_PEOPLE } from '../demo/people.ts'
+
+/**
+ * Starts the built application, web and one worker, on the empty database that `DATABASE_URL` names, with the demo's
+ * people and nothing else: for tests and measurements of the interface.
+ * @returns where it answers, and what ends it with everything it started
+ */
+export async function startAlone(): Promise<{ url: string; end: () => Promise<void> }> {
+  const port = await freePort()
+  const url = `http://localhost:${port}`
+  Object.assign(process.env, { BASE_URL: url, PORT: String(port), HOST: '127.0.0.1' })
+  await migrateDatabase()
+  await nameOrganisation(FIRST_ORGANISATION, 'Merrow Sound Mutual', 'MSM')
+  for (const person of DEMO_PEOPLE) await addPerson(person.name, person.email, DEMO_PASSWORD, person.role)
+  const worker = startWorker(process.env)
+  const web = startWeb(process.env)
+  const end = async () => {
+    await Promise.all([endProcess(web), endProcess(worker)])
+    await closeDatabase()
+  }
+  try {
+    await answers(`http://127.0.0.1:${port}/sign-in`, web)
+    return { url, end }
+  } catch (error) {
+    await end()
+    throw error
+  }
+}
