@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Locator } from '@playwright/test'
 import { payslip, pdfOf, stray } from '../support/papers.ts'
 import { base, demoPackage, live, noteOf, openView, signIn } from './desk.ts'
 
@@ -147,6 +147,35 @@ test.describe('papers', () => {
 })
 
 test.describe('papers', () => {
+  test('an address leads to a page far down, and pages go where the mouse drops them', async ({ page }) => {
+    await signIn(page)
+    await openView(page, `${demoPackage()}/papers?page=27`)
+    await expect(page.locator('main button[aria-current="page"]')).toBeInViewport()
+    await expect(page.getByRole('button', { name: 'Page 27', exact: true }).last()).toBeInViewport()
+    await openView(page, `${demoPackage()}/papers`)
+    const heading = page.getByRole('heading', { level: 1 })
+    const before = Number((await heading.textContent())!.match(/\d+/)![0])
+    const form = page.getByRole('region', { name: 'Application form', exact: true })
+    const second = form.getByRole('button', { name: /^Page/ }).nth(1)
+    const middle = async (of: Locator): Promise<[number, number]> => { const { x, y, width, height } = (await of.boundingBox())!; return [x + width / 2, y + height / 2] }
+    const drag = async (to: () => Locator) => {
+      await page.mouse.move(...(await middle(second)))
+      await page.mouse.down()
+      await page.mouse.move(...((await middle(second)).map((at) => at + 20) as [number, number]), { steps: 4 })
+      await page.mouse.move(...(await middle(to())), { steps: 8 })
+      await page.mouse.up()
+    }
+    await drag(() => page.getByText('Drop here for a document of its own'))
+    await expect(heading).toContainText(`${before + 1} documents`)
+    await page.keyboard.press('u')
+    await expect(heading).toContainText(`${before} documents`)
+    const other = page.getByRole('region', { name: /^Payslip/ }).first().getByRole('button', { name: /^Page/ })
+    await drag(() => other.first())
+    await expect(form.getByRole('button', { name: /^Page/ })).toHaveCount(1)
+    await expect(other).toHaveCount(2)
+    await page.keyboard.press('u')
+    await expect(form.getByRole('button', { name: /^Page/ })).toHaveCount(2)
+  })
   test('pages are set aside, and come back by being moved', async ({ page }) => {
     await signIn(page)
     await openView(page, `${demoPackage()}/papers`)
