@@ -1,12 +1,11 @@
 import type { FilledField } from '../answers/fill.ts'
 import type { Page } from '../page/page.ts'
-import { editDistance, tokens } from '../page/text.ts'
+import { isTellingWord, meantBy } from '../page/misspelt.ts'
+import { tokens } from '../page/text.ts'
 import type { DocumentType } from '../program/schema.ts'
 import type { Row } from '../read/value.ts'
 import { counts, TAKES_PART, type Paper } from './paper.ts'
 
-/** Letters of a word at least that is likelier misread than another word. */
-const LONG_WORD = 5
 /** A word that other rows of such papers have so often was not misread each time in the same way. */
 const OFTEN = 4
 const MACHINE: ReadonlySet<string> = new Set(['certain', 'asked', 'repaired'])
@@ -28,7 +27,7 @@ export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number
     const own = tables.filter((t) => t.key === key)
     if (own.length < 2) continue
     const all = countWords(own.flatMap((t) => t.field.value), own[0].columns)
-    const often = [...all.values()].filter((w) => w.times >= OFTEN)
+    const often = new Map([...all].flatMap(([key, { word, times }]) => (times >= OFTEN ? [[key, word] as const] : [])))
     const once = new Set([...all].flatMap(([word, { times }]) => (times === 1 ? [word] : [])))
     for (const { field, columns } of own) {
       const rows = mended(field.value, columns, often, once)
@@ -53,22 +52,18 @@ function countWords(rows: readonly Row[], columns: readonly string[]): Map<strin
   const found = new Map<string, Spelt>()
   for (const word of rows.flatMap((row) => wordsOf(row, columns))) {
     const key = plain(word)
-    if (key.length >= LONG_WORD && !/\d/.test(key)) found.set(key, { word, times: (found.get(key)?.times ?? 0) + 1 })
+    if (isTellingWord(key)) found.set(key, { word, times: (found.get(key)?.times ?? 0) + 1 })
   }
   return found
 }
 
 /** The rows with the words that stand in no other row spelt as others often are; null where there is none. */
-function mended(rows: readonly Row[], columns: readonly string[], often: readonly Spelt[], once: ReadonlySet<string>): Row[] | null {
+function mended(rows: readonly Row[], columns: readonly string[], often: ReadonlyMap<string, string>, once: ReadonlySet<string>): Row[] | null {
   const meant = new Map([...countWords(rows, columns).keys()].flatMap((key): [string, string][] => {
     if (!once.has(key)) return []
-    const near = often.filter((o) => isMisread(key, plain(o.word)))
-    return near.length === 1 ? [[key, near[0].word]] : []
+    const near = meantBy(key, [...often.keys()])
+    return near ? [[key, often.get(near)!]] : []
   }))
   if (meant.size === 0) return null
   return rows.map((row) => Object.fromEntries(Object.entries(row).map(([name, cell]) => [name, typeof cell === 'string' && columns.includes(name) ? cell.split(' ').map((word) => meant.get(plain(word)) ?? word).join(' ') : cell])))
 }
-
-/** A letter off, with rn for the m that it looks like; a plural is another word. */
-const isMisread = (read: string, meant: string): boolean => read !== `${meant}s` && meant !== `${read}s` && editDistance(asSeen(read), asSeen(meant), 1) <= 1
-const asSeen = (word: string): string => word.replaceAll('rn', 'm')

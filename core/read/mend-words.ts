@@ -1,9 +1,8 @@
-import { editDistance, tokens } from '../page/text.ts'
+import { isTellingWord, meantBy } from '../page/misspelt.ts'
+import { tokens } from '../page/text.ts'
 import type { Field } from '../program/schema.ts'
 import type { Table } from './table.ts'
 
-/** Letters of a word at least that is likelier misread than another word: "Stor" and "Stop" may both be meant. */
-const LONG_WORD = 5
 /** A word that stands so often in the rows was not misread each time in the same way. */
 const OFTEN = 2
 const SURELY = 3
@@ -15,12 +14,11 @@ const SURELY = 3
  */
 export function likelySpelling(table: Table, field: Field, times = OFTEN): Map<string, string> {
   const count = new Map<string, number>()
-  for (const row of table.rows) for (const name of textsOf(field)) for (const word of tokens(typeof row[name] === 'string' ? row[name] : '')) if (word.length >= LONG_WORD && !/\d/.test(word)) count.set(word, (count.get(word) ?? 0) + 1)
+  for (const row of table.rows) for (const name of textsOf(field)) for (const word of tokens(typeof row[name] === 'string' ? row[name] : '')) if (isTellingWord(word)) count.set(word, (count.get(word) ?? 0) + 1)
   const often = [...count].flatMap(([word, n]) => (n >= times ? [word] : []))
-  const plural = (a: string, b: string): boolean => a === `${b}s` || b === `${a}s`
   return new Map([...count].flatMap(([word, n]): [string, string][] => {
-    const meant = n === 1 ? often.filter((other) => !plural(word, other) && editDistance(word, other, 1) <= 1) : []
-    return meant.length === 1 ? [[word, meant[0]]] : []
+    const meant = n === 1 ? meantBy(word, often) : null
+    return meant ? [[word, meant]] : []
   }))
 }
 
