@@ -14,6 +14,10 @@ test('greys between keep their order', () => {
   const [a, b, c] = stretchContrast(picture).data.slice(1, 4)
   expect(a < b && b < c).toBe(true)
 })
+test('shades of a page without ink keep their order too', () => {
+  const stretched = stretchContrast({ width: 20, height: 20, data: Uint8Array.from({ length: 400 }, (_, i) => [251, 253, 255][i % 3]) }).data
+  expect(stretched[0] <= stretched[1] && stretched[1] <= stretched[2]).toBe(true)
+})
 test('a page without print stays without', () => {
   const picture = stretchContrast({ width: 10, height: 10, data: new Uint8Array(100).fill(230) })
   expect(new Set(picture.data).size).toBe(1)

@@ -13,7 +13,8 @@ export function stretchContrast(picture: Grey): Grey {
   const shade = Uint8Array.from({ length: 256 }, (_, value) => Math.min(255, Math.max(0, Math.round(((value - black) * 255) / (white - black)))))
   const stretched = { ...picture, data: new Uint8Array(picture.data) }
   const { bytes, fours } = dotsOf(stretched)
-  const bits = paperBits(shade.indexOf(255))
+  // On a page without ink no shade may become quite white.
+  const bits = shade[255] === 255 ? paperBits(shade.indexOf(255)) : 0
   for (let i = 0; i < bytes.length; i += 4) {
     // Most of a page is paper, four dots at once.
     if (bits !== 0 && i + 4 <= bytes.length && (fours[i >> 2] & bits) === bits) fours[i >> 2] = -1

@@ -4,8 +4,8 @@ import type { Grey } from './grey.ts'
 export interface Runs {
   rows: Uint32Array
   /** First dot of each run, and the first behind it, as columns. */
-  from: Uint16Array
-  to: Uint16Array
+  from: Uint32Array
+  to: Uint32Array
 }
 
 /**
@@ -16,7 +16,7 @@ export function runsOf(picture: Grey, level: number): Runs {
   const { width, height } = picture
   const dots = dotsOf(picture)
   const rows = new Uint32Array(height + 1)
-  let [from, to] = [new Uint16Array(1 << 16), new Uint16Array(1 << 16)]
+  let [from, to] = [new Uint32Array(1 << 16), new Uint32Array(1 << 16)]
   let count = 0
   for (let y = 0; y < height; y++) {
     rows[y] = count
@@ -27,8 +27,8 @@ export function runsOf(picture: Grey, level: number): Runs {
   return { rows, from, to }
 }
 
-function longer(all: Uint16Array<ArrayBuffer>, least: number): Uint16Array<ArrayBuffer> {
-  const more = new Uint16Array(all.length * 2 + least)
+function longer(all: Uint32Array<ArrayBuffer>, least: number): Uint32Array<ArrayBuffer> {
+  const more = new Uint32Array(all.length * 2 + least)
   more.set(all)
   return more
 }
@@ -52,7 +52,7 @@ export function paperBits(level: number): number {
 }
 
 /** Notes the runs of one row behind those that are there. Returns how many there are then. */
-function runsInRow({ bytes, fours }: Dots, level: number, row: number, width: number, from: Uint16Array, to: Uint16Array, count: number): number {
+function runsInRow({ bytes, fours }: Dots, level: number, row: number, width: number, from: Uint32Array, to: Uint32Array, count: number): number {
   const bits = paperBits(level)
   const end = row + width
   for (let at = row; at < end; ) {
