@@ -23,7 +23,8 @@ export interface Screens {
 /** A screen is drawn anew sixty times a second. */
 const FRAME_MS = 1000 / 60
 const ROLLED_MS = 4000
-const SETTLING_MS = 5000
+/** So long the pictures of 500 pages are drawn in full behind the reading. */
+const SETTLING_MS = 40_000
 /** A hand that rolls briskly turns the wheel by so much at a time, and so often: three screens a second. */
 const STEP = 120
 const STEP_MS = 40

@@ -2,7 +2,6 @@ import { answers, endProcess, startWeb, startWorker } from './processes.ts'
 import { freePort } from './postgres.ts'
 import { addPerson } from '../server/access/people.ts'
 import { nameOrganisation } from '../server/access/organisations.ts'
-import { closeDatabase } from '../server/database/connection.ts'
 import { migrateDatabase } from '../server/database/migrate.ts'
 import { FIRST_ORGANISATION } from '../server/database/schema.ts'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../demo/people.ts'
@@ -10,7 +9,7 @@ import { DEMO_PASSWORD, DEMO_PEOPLE } from '../demo/people.ts'
 /**
  * Starts the built application, web and one worker, on the empty database that `DATABASE_URL` names, with the demo's
  * people and nothing else: for tests and measurements of the interface.
- * @returns where it answers, and what ends it with everything it started
+ * @returns where it answers, and what ends both; this process's own connection to the database stays open
  */
 export async function startAlone(): Promise<{ url: string; end: () => Promise<void> }> {
   const port = await freePort()
@@ -21,10 +20,7 @@ export async function startAlone(): Promise<{ url: string; end: () => Promise<vo
   for (const person of DEMO_PEOPLE) await addPerson(person.name, person.email, DEMO_PASSWORD, person.role)
   const worker = startWorker(process.env)
   const web = startWeb(process.env)
-  const end = async () => {
-    await Promise.all([endProcess(web), endProcess(worker)])
-    await closeDatabase()
-  }
+  const end = async () => void (await Promise.all([endProcess(web), endProcess(worker)]))
   try {
     await answers(`http://127.0.0.1:${port}/sign-in`, web)
     return { url, end }

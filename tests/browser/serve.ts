@@ -8,7 +8,9 @@ export default async function serve(): Promise<() => Promise<void>> {
   const { bringFile, newPackage } = await import('../../server/packages/intake.ts')
   const { FIRST_ORGANISATION } = await import('../../server/database/schema.ts')
   const { packageRow } = await import('../../server/packages/queries.ts')
-  const { end } = await startAlone()
+  const { closeDatabase } = await import('../../server/database/connection.ts')
+  const alone = await startAlone()
+  const end = () => alone.end().finally(closeDatabase)
   try {
     const made = await makePackage({ seed: 104817, papers: 'tuning', asOf: '2026-04-10', mishaps: ['other_employer', 'other_hull', 'loan_wrong', 'old_bill'], variants: true, clutter: true })
     const id = await newPackage('working-boat-loan', null, { caseNumber: 'MSM-26-004817', asOf: '2026-04-10', createdAt: new Date(Date.now() - 50 * 3_600_000) })
