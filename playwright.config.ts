@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { CHROMIUM } from './demo/chromium.ts'
 
 export default defineConfig({
   testDir: 'tests/browser',
@@ -10,10 +11,6 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     trace: 'retain-on-failure',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      // Without these Chromium calls its maker at every start, which a closed network refuses many times over.
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
-    },
+    launchOptions: CHROMIUM,
   },
 })

@@ -1,4 +1,5 @@
 import { chromium, type Page } from '@playwright/test'
+import { CHROMIUM } from '../demo/chromium.ts'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../demo/people.ts'
 
 /** How evenly a view is drawn while somebody rolls through it. */
@@ -36,7 +37,7 @@ const PATIENCE = 180_000
  * @param path a PDF of several hundred pages
  */
 export async function measureScreens(url: string, path: string): Promise<Screens> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
+  const browser = await chromium.launch(CHROMIUM)
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
     await signIn(page, url)

@@ -93,7 +93,7 @@ export default function Papers() {
         <Act k="Y" disabled={!twin[1]} onClick={compare}>compare</Act>
         <Act k="N" disabled={!documents.some((d) => d.needsReview && !d.typeSaid)} onClick={nextLoose}>next loose</Act>
       </div>
-      <Table documents={documents} pages={here ? [page, ...(dragging === null ? [] : [dragging])] : []}>
+      <Table documents={documents} pages={dragging === null ? [page] : [page, dragging]}>
         {(d, width) => <Group key={d.pages[0]} document={d} width={width} current={d === here} held={held} dragging={dragging} onToggle={toggle} onStretch={stretch} onRetype={setRetyping} onCount={closed ? null : letCount} />}
       </Table>
       {outside.length > 0 ? (

@@ -12,7 +12,7 @@ export function stretchContrast(picture: Grey): Grey {
   const [black, white] = [level - BLACK * reach, level + (1 - WHITE) * reach]
   const shade = Uint8Array.from({ length: 256 }, (_, value) => Math.min(255, Math.max(0, Math.round(((value - black) * 255) / (white - black)))))
   const stretched = { ...picture, data: new Uint8Array(picture.data) }
-  const { bytes, fours } = dotsOf(stretched)
+  const { bytes, fours } = dotsOf(stretched.data)
   // On a page without ink no shade may become quite white.
   const bits = shade[255] === 255 ? paperBits(shade.indexOf(255)) : 0
   for (let i = 0; i < bytes.length; i += 4) {

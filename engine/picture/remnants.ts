@@ -1,4 +1,5 @@
 import type { Grey } from './grey.ts'
+import { dotsOf } from './runs.ts'
 
 /** Dots that were taken out of a picture: each with the thickness of the rule it was part of, for lying and standing rules apart. */
 export interface Erased {
@@ -25,15 +26,13 @@ export function eraseRemnants(picture: Grey, erased: Erased, level: number): voi
     if (along) { lying(at - 1, along + SOFT); lying(at + 1, along + SOFT) }
     if (down) { standing(at - width, down + SOFT); standing(at + width, down + SOFT) }
   }
-  const [lie, stand] = [foursOf(erased.lying), foursOf(erased.standing)]
+  const [lie, stand] = [dotsOf(erased.lying).fours, dotsOf(erased.standing).fours]
   for (let four = 0; four <= lie.length; four++) {
     // Nearly all of a page is no rule: it is passed over four dots at a time.
     if (four < lie.length && lie[four] === 0 && stand[four] === 0) continue
     for (let at = Math.max(1, four * 4); at < Math.min(four * 4 + 4, data.length - 1); at++) shred(at)
   }
 }
-
-const foursOf = (bytes: Uint8Array): Int32Array => new Int32Array(bytes.buffer, bytes.byteOffset, bytes.length >> 2)
 
 const [SEEN, STAYS] = [1, 2]
 

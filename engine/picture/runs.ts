@@ -14,7 +14,7 @@ export interface Runs {
  */
 export function runsOf(picture: Grey, level: number): Runs {
   const { width, height } = picture
-  const dots = dotsOf(picture)
+  const dots = dotsOf(picture.data)
   const rows = new Uint32Array(height + 1)
   let [from, to] = [new Uint32Array(1 << 16), new Uint32Array(1 << 16)]
   let count = 0
@@ -39,8 +39,8 @@ export interface Dots {
   fours: Int32Array
 }
 
-/** Four dots in one number can be read only where the memory of the picture begins at a multiple of four. */
-export function dotsOf({ data }: Grey): Dots {
+/** Four dots in one number can be read only where their memory begins at a multiple of four; elsewhere they are copied. */
+export function dotsOf(data: Uint8Array): Dots {
   const bytes = data.byteOffset % 4 === 0 ? data : new Uint8Array(data)
   return { bytes, fours: new Int32Array(bytes.buffer, bytes.byteOffset, bytes.length >> 2) }
 }

@@ -75,10 +75,10 @@ export function shearColumns(picture: Grey, slope: number, paper: number): Grey 
 const PAD = 3
 
 /** Three rows of paper above and below, so that no dot is looked for beyond the picture. */
-function padded({ width, height, data }: Grey, paper: number): Grey {
+function padded({ width, height, data }: Grey, paper: number): Uint8Array {
   const taller = new Uint8Array(width * (height + 2 * PAD)).fill(paper)
   taller.set(data, PAD * width)
-  return { width, height: height + 2 * PAD, data: taller }
+  return taller
 }
 
 interface Columns {

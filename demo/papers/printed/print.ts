@@ -1,5 +1,6 @@
 import type { Browser } from '@playwright/test'
 import { PDFDocument } from 'pdf-lib'
+import { CHROMIUM } from '../../chromium.ts'
 import type { Drawn } from '../../truth.ts'
 import type { Facts } from '../facts.ts'
 
@@ -16,7 +17,7 @@ export const esc = (text: string): string => text.replace(/&/g, '&amp;').replace
 
 /** Prints HTML on A4; `.page` begins a new page. */
 export async function print(type: string, facts: Facts, css: string, html: string, signed: boolean | null = null): Promise<Drawn> {
-  browser ??= import('@playwright/test').then(({ chromium }) => chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync'] }))
+  browser ??= import('@playwright/test').then(({ chromium }) => chromium.launch(CHROMIUM))
   const page = await (await browser).newPage()
   await page.setContent(`<style>@page{size:A4;margin:0}*{box-sizing:border-box}body{margin:0;font:10pt Lato;color:#222}.page{width:210mm;height:296mm;padding:16mm;break-after:page;position:relative;overflow:hidden}.page:last-child{break-after:auto}.r{text-align:right}table{border-collapse:collapse;width:100%}.foot{position:absolute;bottom:9mm;left:16mm;right:16mm;font-size:7pt;color:#777}${css}</style>${html}`)
   const bytes = await page.pdf({ format: 'A4', printBackground: true, margin: { top: '0', bottom: '0', left: '0', right: '0' } })
