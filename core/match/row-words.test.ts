@@ -15,7 +15,7 @@ const words = (field: { value: unknown }) => (field.value as Row[]).map((r) => r
 test('a word a letter off one that other statements have often is spelt so, and asked about', () => {
   const [, field] = read('ocr', usual, [row('Card payrnent Chandery'), row('Direct debit Isles Water')])
   expect(words(field)).toEqual(['Card payment Chandlery', 'Direct debit Isles Water'])
-  expect(field).toMatchObject({ needsReview: true, state: 'asked', repaired: true, reason: 'other papers of its kind spell some words otherwise' })
+  expect(field).toMatchObject({ needsReview: true, state: 'asked', repaired: true, reason: 'other rows of its kind spell some words otherwise' })
 })
 test('a word of its own stays, however often others stand there', () => expect(words(read('ocr', usual, [row('Transfer to savings'), row('Cash machine Merrow')])[1])).toEqual(['Transfer to savings', 'Cash machine Merrow']))
 test('the statement that spells as all do is left alone', () => expect(read('ocr', usual, [row('Card payrnent Chandery')])[0]).toMatchObject({ needsReview: false }))

@@ -1,19 +1,24 @@
 import type { FilledField } from '../answers/fill.ts'
-import type { Page } from '../page/page.ts'
+import { inside } from '../page/geometry.ts'
 import { isTellingWord, meantBy } from '../page/misspelt.ts'
-import { tokens } from '../page/text.ts'
+import type { Page } from '../page/page.ts'
+import { squeeze, tokens } from '../page/text.ts'
 import type { DocumentType } from '../program/schema.ts'
 import type { Row } from '../read/value.ts'
 import { counts, TAKES_PART, type Paper } from './paper.ts'
+import { meantPhrase, type ReadWord } from './phrases.ts'
 
 /** A word that other rows of such papers have so often was not misread each time in the same way. */
 const OFTEN = 4
+/** Rows are held against what stands in so many others, and so much oftener than what they say themselves. */
+const [KNOWN, OFTENER] = [2, 1.3]
 const MACHINE: ReadonlySet<string> = new Set(['certain', 'asked', 'repaired'])
 
 /**
- * Lets the rows of statements help one another's spelling: a word on a scan that stands in one row alone and is a letter
- * off one that stands often in rows of the same kind ("Chandery" beside many a "Chandlery") is put to a person as these
- * spell it. Sums bear out amounts and no words, so that nothing else would notice.
+ * Lets the rows of statements help one another's spelling. What a row on a scan says is put to a person as many others
+ * say it, where it is the same but for letters misread ("Card payment Fey Office"), and so is a word that stands in one
+ * row alone and is a letter off one that stands often ("Chandery"). Sums bear out amounts and no words, so that nothing
+ * else would notice.
  */
 export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number, Page>, types: ReadonlyMap<string, DocumentType>): Paper[] {
   const scanned = papers.filter((paper) => counts(paper) && paper.pages.some((n) => pages.get(n)?.source !== 'text'))
@@ -25,13 +30,10 @@ export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number
   const changed = new Map<FilledField, FilledField>()
   for (const key of new Set(tables.map((t) => t.key))) {
     const own = tables.filter((t) => t.key === key)
-    if (own.length < 2) continue
-    const all = countWords(own.flatMap((t) => t.field.value), own[0].columns)
-    const often = new Map([...all].flatMap(([key, { word, times }]) => (times >= OFTEN ? [[key, word] as const] : [])))
-    const once = new Set([...all].flatMap(([word, { times }]) => (times === 1 ? [word] : [])))
+    const spelling = spellingOf(own.flatMap(({ field, columns }) => field.value.flatMap((row) => textsOf(row, columns).map(([, text]) => text))), own.length > 1)
     for (const { field, columns } of own) {
-      const rows = mended(field.value, columns, often, once)
-      if (rows) changed.set(field, { ...field, value: rows, confidence: Math.min(field.confidence, TAKES_PART), needsReview: true, state: 'asked', repaired: true, reason: field.reason ?? 'other papers of its kind spell some words otherwise' })
+      const rows = field.value.map((row, i) => ({ ...row, ...Object.fromEntries(textsOf(row, columns).map(([name, text]) => [name, spelling(asRead(text, field, i, pages))])) }))
+      if (rows.some((row, i) => columns.some((name) => row[name] !== field.value[i][name]))) changed.set(field, { ...field, value: rows, confidence: Math.min(field.confidence, TAKES_PART), needsReview: true, state: 'asked', repaired: true, reason: field.reason ?? 'other rows of its kind spell some words otherwise' })
     }
   }
   return changed.size === 0 ? [...papers] : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => changed.get(f) ?? f) }))
@@ -40,30 +42,44 @@ export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number
 type Table = FilledField & { value: Row[] }
 const isRead = (field: FilledField): field is Table => Array.isArray(field.value) && field.value.length > 0 && MACHINE.has(field.state)
 
-interface Spelt {
-  word: string
-  times: number
-}
-
-const wordsOf = (row: Row, columns: readonly string[]): string[] => columns.flatMap((name) => { const cell = row[name]; return typeof cell === 'string' ? cell.split(' ') : [] })
+const textsOf = (row: Row, columns: readonly string[]): [name: string, text: string][] => columns.flatMap((name) => { const cell = row[name]; return typeof cell === 'string' ? [[name, cell]] : [] })
 const plain = (word: string): string => tokens(word).join('')
 
-function countWords(rows: readonly Row[], columns: readonly string[]): Map<string, Spelt> {
-  const found = new Map<string, Spelt>()
-  for (const word of rows.flatMap((row) => wordsOf(row, columns))) {
-    const key = plain(word)
-    if (isTellingWord(key)) found.set(key, { word, times: (found.get(key)?.times ?? 0) + 1 })
-  }
-  return found
+/** The words of a cell with how surely each was read where the row stands; one that a reader has put otherwise counts as sure. */
+function asRead(text: string, field: Table, row: number, pages: ReadonlyMap<number, Page>): ReadWord[] {
+  const place = field.rowPlaces?.[row]
+  const seen = new Map(place ? inside(pages.get(place.page)?.words ?? [], place.box).map((w) => [squeeze(w.text), w.sure]) : [])
+  return text.split(' ').map((word) => ({ text: word, sure: seen.get(squeeze(word)) ?? 1 }))
 }
 
-/** The rows with the words that stand in no other row spelt as others often are; null where there is none. */
-function mended(rows: readonly Row[], columns: readonly string[], often: ReadonlyMap<string, string>, once: ReadonlySet<string>): Row[] | null {
-  const meant = new Map([...countWords(rows, columns).keys()].flatMap((key): [string, string][] => {
-    if (!once.has(key)) return []
-    const near = meantBy(key, [...often.keys()])
-    return near ? [[key, often.get(near)!]] : []
-  }))
-  if (meant.size === 0) return null
-  return rows.map((row) => Object.fromEntries(Object.entries(row).map(([name, cell]) => [name, typeof cell === 'string' && columns.includes(name) ? cell.split(' ').map((word) => meant.get(plain(word)) ?? word).join(' ') : cell])))
+/**
+ * How the rows that hold these texts would spell the words of another.
+ * @param several whether they are of more than one paper: one alone has nobody to ask about single words
+ */
+function spellingOf(texts: readonly string[], several: boolean): (read: readonly ReadWord[]) => string {
+  const phrases = tally(texts, squeeze)
+  const words = tally(texts.flatMap((text) => text.split(' ')).filter((word) => isTellingWord(plain(word))), plain)
+  const known = [...phrases.values()].filter((p) => p.times >= KNOWN)
+  const often = several ? [...words].flatMap(([key, { times }]) => (times >= OFTEN ? [key] : [])) : []
+  const byWord = (word: string): string => {
+    const near = words.get(plain(word))?.times === 1 ? meantBy(plain(word), often) : null
+    return near === null ? word : words.get(near)!.text
+  }
+  return (read) => {
+    const text = read.map((w) => w.text).join(' ')
+    const times = phrases.get(squeeze(text))?.times ?? 0
+    return meantPhrase(read, known.filter((p) => p.times >= times * OFTENER).map((p) => p.text)) ?? read.map((w) => byWord(w.text)).join(' ')
+  }
+}
+
+/** How often each of some texts is there, by what makes them the same; written as they stand there first. */
+function tally(texts: readonly string[], keyOf: (text: string) => string): Map<string, { text: string; times: number }> {
+  const found = new Map<string, { text: string; times: number }>()
+  for (const text of texts) {
+    const key = keyOf(text)
+    const known = found.get(key)
+    if (known) known.times++
+    else found.set(key, { text, times: 1 })
+  }
+  return found
 }

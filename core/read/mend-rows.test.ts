@@ -24,7 +24,7 @@ test('one that is far off stays: a row between was lost, and the two are not one
 test('a figure too many in front of an amount, as a rule before it is read', () => expect(mended(table([['-10.00', '1552.73'], ['-7141.70', '1411.03'], ['-122.99', '1288.04']]))[1]).toEqual(['-141.70', '1411.03']))
 test('a text layer is believed to the letter', () => expect(mended(table([['-10.00', '90.00'], [null, '50.00'], ['-5.00', '45.00']], 1))[1]).toEqual([null, '50.00']))
 test('balances lost in a row are borne out by the amounts between two that are there', () => {
-  expect(mended(table([['-10.00', '6090.00'], ['-40.00', null], ['-45.00', '205.00'], ['-5.00', '6000.00']])).map((r) => r[1])).toEqual(['6090.00', '6050.00', '6005.00', '6000.00'])
+  expect(mended(table([['-10.00', '6090.00'], ['-40.12', null], ['-45.31', '205.00'], ['-5.00', '5999.57']])).map((r) => r[1])).toEqual(['6090.00', '6049.88', '6004.57', '5999.57'])
 })
 
 describe('lines of a quote', () => {

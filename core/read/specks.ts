@@ -71,6 +71,8 @@ function tidied(word: Word): Word {
     // The rule before the first column is a 1 before the day: no month has a hundred and eight days.
     .replace(/^[1Il|](?=\d{2}[/.-]\d{2}[/.-]\d{2,4}[.,;:]?$)/, '')
     .replace(/^["“”‘’'«*°_|:;.,]+(?=[\p{L}\d€£])/u, '')
+    // A dash before a day is a remnant of the rule beside it: no day is negative, and the row would begin with none.
+    .replace(/^[-–—~=+]+(?=\d{1,2}(?:[/.-]\d{1,2}[/.-]\d{2,4}|[/.-]?\p{L}{3,}[/.-]?\d{0,4})[.,;:]?$)/u, '')
     .replace(/(?<=\d[.,]\d{2})["“”‘’'»*_|:;.,!\]}]+$/, '')
     .replace(/(?<=^[^(]*\d[.,]\d{2})\)$/, '')
     .replace(/(?<=\p{L})["“”’»_|]+$/u, '')

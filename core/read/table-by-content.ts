@@ -6,11 +6,9 @@ import type { Field } from '../program/schema.ts'
 import { parseDate } from './kinds/date.ts'
 import { plainNumber } from './kinds/id.ts'
 import { readMoney } from './kinds/money.ts'
-import { mendLines, mendRows } from './mend-rows.ts'
-import { mendWords } from './mend-words.ts'
-import { oldestFirst } from './row-order.ts'
+import { mend } from './mend.ts'
 import { linesWithoutSpecks } from './specks.ts'
-import { leadsInto, settleSigns, shortDate, SKIPPED_ROWS, type Table } from './table.ts'
+import { leadsInto, shortDate, SKIPPED_ROWS, type Table } from './table.ts'
 import { cents, isMoney, type Money, type Row } from './value.ts'
 
 /** A row found by what it holds, with the words that are neither date nor figure. */
@@ -67,9 +65,7 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
   }
   if (table.rows.length < 2) return null
   table.head = table.places[0]
-  oldestFirst(table, () => { settleSigns(table, field); mendRows(table, field) })
-  mendLines(table, field)
-  mendWords(table, field)
+  mend(table, field)
   return table
 }
 

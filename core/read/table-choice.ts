@@ -1,4 +1,5 @@
 import type { Page } from '../page/page.ts'
+import { asItLeans, straight } from '../page/straight.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { mendFirstRow } from './mend-rows.ts'
 import { GUESSED } from './mend-words.ts'
@@ -24,12 +25,22 @@ export interface Settled {
 
 /** Each is read when it is first asked for: most papers are settled by one of them. */
 export function twoReadings(pages: readonly Page[], field: Field): TwoReadings {
-  const once = (read: () => Table | null) => {
+  const once = (read: (pages: readonly Page[], field: Field) => Table | null) => {
     let found: Table | null | undefined
-    return () => (found === undefined ? (found = read()) : found)
+    return () => (found === undefined ? (found = onLeaning(pages, read(pages.map(straight), field))) : found)
   }
-  if (isRoster(field)) return { byHead: once(() => readRoster(pages, field)), byContent: () => null }
-  return { byHead: once(() => readTable(pages, field)), byContent: once(() => readTableByContent(pages, field)) }
+  if (isRoster(field)) return { byHead: once(readRoster), byContent: () => null }
+  return { byHead: once(readTable), byContent: once(readTableByContent) }
+}
+
+/** A table that was read from pages made straight, with its places on the pages as they lean. */
+function onLeaning(pages: readonly Page[], table: Table | null): Table | null {
+  if (!table) return null
+  const place = (at: Table['head']): Table['head'] => {
+    const page = pages.find((p) => p.number === at.page)
+    return page ? { ...at, box: asItLeans(at.box, page) } : at
+  }
+  return { ...table, head: place(table.head), places: table.places.map(place) }
 }
 
 /** The table by its head, or by what its rows hold where that proves right and the head does not. */

@@ -7,9 +7,7 @@ import type { Column, Field } from '../program/schema.ts'
 import { parseDate, readDates } from './kinds/date.ts'
 import { plainNumber } from './kinds/id.ts'
 import { parseMoney } from './kinds/money.ts'
-import { mendLines, mendRows } from './mend-rows.ts'
-import { mendWords } from './mend-words.ts'
-import { oldestFirst } from './row-order.ts'
+import { mend } from './mend.ts'
 import { linesWithoutSpecks } from './specks.ts'
 import { cents, fromCents, isMoney, type Money, type Row } from './value.ts'
 
@@ -61,9 +59,7 @@ export function readTable(pages: readonly Page[], field: Field): Table | null {
   if (!columns) return null
   dropRunningNumbers(table, field)
   reckonQuantities(table, field)
-  oldestFirst(table, () => { settleSigns(table, field); mendRows(table, field) })
-  mendLines(table, field)
-  mendWords(table, field)
+  mend(table, field)
   return table
 }
 

@@ -1,4 +1,4 @@
-import { linesOf } from '../page/layout.ts'
+import { linesOf, type Line } from '../page/layout.ts'
 import type { Page } from '../page/page.ts'
 import { fold } from '../page/text.ts'
 
@@ -24,9 +24,11 @@ const ENDS = 2
  */
 export function carriedOn(page: Page): Carried {
   const lines = linesOf(page)
-  const rows = lines.map((line) => line.segments.flatMap((s) => amountsIn(s.text))).filter((amounts) => amounts.length > 0)
+  const read = lines.map((line) => ({ line, amounts: amountsOf(line, page) })).filter(({ amounts }) => amounts.length > 0)
+  const rows = read.map(({ amounts }) => amounts)
   const whole = rows.flatMap((amounts, i) => (amounts.length > 1 ? [i] : []))
-  if (whole.length < 2) return NOTHING
+  // One line of two amounts is any sum, unless it is a booking with its day.
+  if (whole.length === 0 || (whole.length === 1 && !BEGINS_WITH_DAY.test(fold(read[whole[0]].line.text)))) return NOTHING
   const [from, opening] = [new Set<number>(), new Set<number>()]
   for (const i of whole.slice(0, ENDS)) {
     const [amount, balance] = rows[i].slice(-2)
@@ -38,6 +40,18 @@ export function carriedOn(page: Page): Carried {
 
 const NOTHING: Carried = { from: new Set(), opening: new Set(), to: new Set(), carriesOn: false }
 const CARRIED = /\b(?:carried (?:forward|over)|c\/f|a reporter|suma y sigue)\b/
+
+/** "12/03", "12 Mar", "2026-03-12". */
+const BEGINS_WITH_DAY = /^\W{0,2}(?:\d{1,2}[/. -]{1,2}(?:\d{1,2}\b|[a-z]{3})|\d{4}-\d{2}-\d{2})/
+
+/** An amount that lost its point on a weak print: beside one that has it, figures alone in their place are cents. */
+const POINTLESS = /^\d{3,7}$/
+
+function amountsOf(line: Line, page: Page): number[] {
+  const amounts = line.segments.map((s) => amountsIn(s.text))
+  if (page.source === 'text' || !amounts.some((a) => a.length > 0)) return amounts.flat()
+  return amounts.flatMap((a, i) => (a.length === 0 && POINTLESS.test(line.segments[i].text) ? [Number(line.segments[i].text)] : a))
+}
 
 const amountsIn = (text: string): number[] => [...text.matchAll(AMOUNT)].map(([, minus, digits, debit]) => Number(digits.replace(/\D/g, '')) * (minus || debit ? -1 : 1))
 

@@ -1,7 +1,7 @@
 import { isProse, linesOf, typicalHeight } from '../page/layout.ts'
 import { bareNumberOf, pageNumberOf, type PageNumber } from '../page/numbering.ts'
 import type { Page } from '../page/page.ts'
-import { fold, squeeze } from '../page/text.ts'
+import { editDistance, fold, squeeze } from '../page/text.ts'
 import { carriedOn, meets, type Carried } from './carried.ts'
 import { openingLikeness, tallness } from './opening.ts'
 
@@ -26,6 +26,8 @@ export interface Looks {
   foot: Set<string>
   /** Long numbers and codes: accounts, policies, cases. */
   codes: Set<string>
+  /** What stands together with figures in it, without its spaces: codes printed in groups. */
+  grouped: string[]
   /** The balances that its rows begin and end with. */
   carried: Carried
   /** All words, to know a copy of the page by. */
@@ -52,8 +54,10 @@ export function looksOf(page: Page): Looks {
   const foot = new Set<string>()
   const codes = new Set<string>()
   const all = new Set<string>()
+  const grouped: string[] = []
   for (const line of linesOf(page)) {
     const into = line.box[1] < 0.12 ? head : line.box[3] > 0.92 ? foot : null
+    for (const segment of line.segments) if (segment.words.length > 1 && /\d{3}/.test(segment.text)) grouped.push(squeeze(segment.text))
     for (const word of line.words) {
       const text = squeeze(word.text)
       if (text) all.add(text)
@@ -61,7 +65,7 @@ export function looksOf(page: Page): Looks {
       if (text.length >= 6 && /\d{3}/.test(text) && !/^\d{1,2}[/.-]\d{1,2}[/.-]\d{2,4}$/.test(fold(word.text)) && !/[.,]\d{2}$/.test(word.text)) codes.add(text)
     }
   }
-  return { numbering: pageNumberOf(page), bare: bareNumberOf(page), opens: openingLikeness(page), prose: linesOf(page).some(isProse), letters: typicalHeight(page), margin: marginOf(page), running: runningCode(page), sections: sectionsOn(page), head, foot, codes, carried: carriedOn(page), all, page }
+  return { numbering: pageNumberOf(page), bare: bareNumberOf(page), opens: openingLikeness(page), prose: linesOf(page).some(isProse), letters: typicalHeight(page), margin: marginOf(page), running: runningCode(page), sections: sectionsOn(page), head, foot, codes, grouped, carried: carriedOn(page), all, page }
 }
 
 /** Log-odds that `next` goes on with the document of `page`, from numbering, looks and shared codes. */
@@ -99,13 +103,20 @@ export function linkScore(page: Looks, next: Looks): number {
   if (next.opens < 0 && page.prose) score += sameHand(page, next) ? 1 : -1
   score += likeness(page.head, next.head, 1.8) + likeness(page.foot, next.foot, 1.5)
   let shared = 0
-  for (const code of next.codes) if (page.codes.has(code)) shared++
+  for (const code of next.codes) if (page.codes.has(code) || (code.length >= LONG_CODE && isAmong(code, page))) shared++
   score += Math.min(1.6, shared * 0.8)
   if (Math.abs(page.page.width - next.page.width) > 8 || Math.abs(page.page.height - next.page.height) > 8) score -= 1.2
   if (page.page.source !== next.page.source) score -= 1.2
   if (page.page.file !== next.page.file) score -= 4
   return score
 }
+
+/** A code as long as this is known again in groups, and on scans with a figure or two misread. */
+const LONG_CODE = 15
+const MISREAD = 2
+
+const isAmong = (code: string, { codes, grouped, page }: Looks): boolean =>
+  grouped.some((run) => run.includes(code)) || (page.source !== 'text' && [...codes, ...grouped].some((other) => Math.abs(other.length - code.length) <= MISREAD && editDistance(other, code, MISREAD) <= MISREAD))
 
 /** Next in the same style, or still the same part. A bare number is none: addresses and days begin with one. */
 const follows = (last: Section | undefined, first: Section | undefined): boolean => last !== undefined && first !== undefined && last.style === first.style && first.at > 1 && (first.at === last.at + 1 || (first.style !== 'letter' && first.at === last.at))
@@ -146,8 +157,14 @@ function marginOf(page: Page): number {
 /** Of one make: letters and margins, or words in the head, in common. */
 const oneMake = (a: Looks, b: Looks): boolean => sameHand(a, b) || (a.head.size > 0 && shareOf(a.head, b.head) > 0.3)
 
+/** How far letters (as a logarithm) and margins (in hundredths of the width) may differ. No two sheets lie alike on the glass of a scanner. */
+const SAME_HAND = { text: { letters: 0.14, margin: 1 }, picture: { letters: 0.2, margin: 6 } }
+
 /** Letters of one size and lines that begin alike: one maker's hand. */
-export const sameHand = (a: Looks, b: Looks): boolean => Math.abs(Math.log(a.letters / b.letters)) < 0.14 && Math.abs(a.margin - b.margin) <= 1
+export function sameHand(a: Looks, b: Looks): boolean {
+  const within = SAME_HAND[a.page.source === 'text' && b.page.source === 'text' ? 'text' : 'picture']
+  return Math.abs(Math.log(a.letters / b.letters)) < within.letters && Math.abs(a.margin - b.margin) <= within.margin
+}
 
 function likeness(a: Set<string>, b: Set<string>, weight: number): number {
   if (a.size === 0 || b.size === 0) return 0

@@ -1,0 +1,28 @@
+import { followChain } from './balance-chain.ts'
+
+/** Rows as amount and balance in whole euros; weak ones have a mark. */
+const chain = (...rows: [amount: number | null, balance: number | null, weak?: 'weak'][]) =>
+  followChain(rows.map(([amount, balance, weak]) => ({ amount, balance, weak: weak !== undefined }))).map(({ amount, balance }) => [amount, balance])
+
+test('rows that add up stay as they are', () => expect(chain([-10, 90], [-40, 50], [25, 75])).toEqual([[-10, 90], [-40, 50], [25, 75]]))
+test('a lost balance leaves two signs open, which only go together', () => {
+  expect(chain([-10, 297104], [15966, null], [14557, 266581])).toEqual([[-10, 297104], [-15966, 281138], [-14557, 266581]])
+})
+test('three amounts without a sign between two balances', () => {
+  expect(chain([-10, 100000], [2517, null], [3391, null], [417, 94509])).toEqual([[-10, 100000], [-2517, 97483], [-3391, 94092], [417, 94509]])
+})
+test('the row behind says which balance was misread', () => {
+  expect(chain([-1310, 90217], [-4055, 86762, 'weak'], [-517, 85645])).toEqual([[-1310, 90217], [-4055, 86162], [-517, 85645]])
+})
+test('an amount and its balance that lost their first figures together', () => {
+  expect(chain([-1310, 690217], [-4055, 162], [-517, 685645])).toEqual([[-1310, 690217], [-4055, 686162], [-517, 685645]])
+})
+test('what does not add up in clear print is left to be found', () => {
+  expect(chain([-1310, 90217], [-4155, 86162], [-517, 85645])).toEqual([[-1310, 90217], [-4155, 86162], [-517, 85645]])
+})
+test('a sign is turned where a balance bears it out, not where nothing does', () => {
+  expect(chain([1310, 90217], [4055, 86162])).toEqual([[1310, 90217], [-4055, 86162]])
+  expect(chain([1310, 90217], [4055, null])).toEqual([[1310, 90217], [4055, 94272]])
+})
+test('without balances nothing is said', () => expect(chain([-10, null], [-40, null])).toEqual([[-10, null], [-40, null]]))
+test('no rows are no trouble', () => expect(followChain([])).toEqual([]))

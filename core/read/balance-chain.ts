@@ -1,0 +1,88 @@
+import { lostDigits } from './figures.ts'
+
+/** A row of an account as read, in cents; null where a cell could not be read. */
+export interface Step {
+  amount: number | null
+  balance: number | null
+  /** Its figures were read weakly: one or two of them may be others. */
+  weak: boolean
+}
+
+/** What it costs to believe that a cell stands for something else than what was read. */
+const COST = { sign: 0.5, lostFront: 1, lacking: 1, stroke: 1.5, blurred: 2.5, figuresMore: 2, sureBalance: 4 }
+/** What it costs to leave a row unreconciled with the one before, as a paper with a slip of its own is. */
+const BREAK = 5
+/** What it costs to leave a balance open that nothing says. */
+const OPEN = 2.5
+/** So many ways of reading a row are followed up. */
+const WAYS = 12
+
+interface Way {
+  balance: number | null
+  cost: number
+  before: Way | null
+  /** What the row's amount is then; what was read, where nothing bears it out. */
+  amount: number | null
+}
+
+/**
+ * The likeliest amounts and balances of an account's rows, oldest first: each balance is the one before it and the row's
+ * amount. Found over all rows at once (Viterbi's algorithm), since one lost balance leaves open which way two amounts go.
+ * Cells keep what was read where no likely slip of a reader explains that they do not add up.
+ */
+export function followChain(steps: readonly Step[]): Pick<Step, 'amount' | 'balance'>[] {
+  let ways: Way[] = []
+  steps.forEach((step, i) => {
+    const next = steps[i + 1]
+    const balances = new Set<number | null>([step.balance])
+    if (step.amount !== null) for (const { balance } of ways) if (balance !== null) balances.add(balance + step.amount).add(balance - step.amount)
+    if (next?.balance != null && next.amount !== null) balances.add(next.balance - next.amount).add(next.balance + next.amount)
+    // Between two rows that bear one another out a balance is wrong however clear it looks; at an end nothing does.
+    const sure = i === 0 || !next ? BREAK : COST.sureBalance
+    ways = [...balances].map((balance) => cheapest(ways, step, balance, balanceCost(step, balance, sure))).sort((a, b) => a.cost - b.cost).slice(0, WAYS)
+  })
+  const found: Pick<Step, 'amount' | 'balance'>[] = []
+  for (let way: Way | null = ways[0] ?? null; way; way = way.before) found.unshift({ amount: way.amount, balance: way.balance })
+  return found
+}
+
+function cheapest(ways: readonly Way[], step: Step, balance: number | null, own: number): Way {
+  if (ways.length === 0) return { balance, cost: own, before: null, amount: step.amount }
+  let best: Way | null = null
+  for (const before of ways) {
+    const [amount, cost] = amountGiven(step, before.balance, balance)
+    if (!best || before.cost + cost + own < best.cost) best = { balance, cost: before.cost + cost + own, before, amount }
+  }
+  return best!
+}
+
+function balanceCost({ balance: read, weak }: Step, balance: number | null, sure: number): number {
+  if (balance === null) return OPEN
+  if (read === null) return COST.lacking
+  return read === balance ? 0 : Math.min(sure, slipCost(read, balance, weak) ?? sure)
+}
+
+/** The amount between two balances and what it costs to believe in it; the one read, where it would be another paper's. */
+function amountGiven({ amount: read, weak }: Step, before: number | null, after: number | null): [amount: number | null, cost: number] {
+  if (before === null || after === null) return [read, 0]
+  const amount = after - before
+  if (amount === read) return [read, 0]
+  if (read === null) return amount === 0 ? [null, BREAK] : [amount, COST.lacking]
+  if (amount === -read) return [amount, COST.sign]
+  const slip = slipCost(read, amount, weak)
+  if (slip === null) return [read, BREAK]
+  return [amount, slip + (Math.sign(amount) === Math.sign(read) ? 0 : COST.sign)]
+}
+
+const STROKE = /^[17]$/
+
+/** What it costs to take figures for others: some lost in front, a rule before them read as a 1, others between them, or two at most misread on a weak print; null where no slip explains it. */
+function slipCost(read: number, meant: number, weak: boolean): number | null {
+  if (lostDigits(read, meant)) return COST.lostFront
+  const [seen, figures] = [String(Math.abs(read)), String(Math.abs(meant))]
+  // Another figure in front than a rule looks like is the paper's, whatever its sums say.
+  if (lostDigits(meant, read)) return weak || STROKE.test(seen.slice(0, -figures.length)) ? COST.stroke : null
+  if (seen.length > figures.length + 2) return COST.figuresMore
+  // What is further off is another amount: a row between was lost, and its amount is not this one's.
+  return weak && seen.length === figures.length && [...seen].filter((figure, i) => figure !== figures[i]).length <= 2 ? COST.blurred : null
+}

@@ -1,0 +1,24 @@
+import { builtInTypes, typeById } from '../program/types/index.ts'
+import { GUESSED } from './mend-words.ts'
+import { mendDays } from './mend-days.ts'
+import type { Table } from './table.ts'
+
+const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
+const mended = (days: (string | null)[], sure = 0.7): { days: unknown[]; spelt: number } => {
+  const table: Table = { rows: days.map((date) => ({ date, description: 'x', amount: null, balance: null })), places: [], head: { page: 1, box: [0, 0, 1, 1] }, sure, spelt: 1, rowSure: [], repaired: false, unexplained: [] }
+  mendDays(table, field)
+  return { days: table.rows.map((r) => r.date), spelt: table.spelt }
+}
+
+test('a year that neither neighbour has', () => expect(mended(['2026-03-01', '2028-03-02', '2026-03-04'])).toEqual({ days: ['2026-03-01', '2026-03-02', '2026-03-04'], spelt: 1 }))
+test('at either end the two rows beside it say the year', () => expect(mended(['2028-03-01', '2026-03-02', '2026-03-04', '2025-03-04']).days).toEqual(['2026-03-01', '2026-03-02', '2026-03-04', '2026-03-04']))
+test('at the turn of the year both years stay', () => expect(mended(['2025-12-29', '2025-12-31', '2026-01-02', '2026-01-03']).days).toEqual(['2025-12-29', '2025-12-31', '2026-01-02', '2026-01-03']))
+test('a day between two that are the same is theirs, and a person is asked', () => expect(mended(['2026-02-18', '2026-02-16', '2026-02-18', '2026-02-19'])).toEqual({ days: ['2026-02-18', '2026-02-18', '2026-02-18', '2026-02-19'], spelt: GUESSED }))
+test('newest first, and days without a year', () => {
+  expect(mended(['2026-02-19', '2026-02-18', '2026-02-16', '2026-02-18', '2026-02-11']).days).toEqual(['2026-02-19', '2026-02-18', '2026-02-18', '2026-02-18', '2026-02-11'])
+  expect(mended(['--02-11', '--02-18', '--02-16', '--02-18']).days).toEqual(['--02-11', '--02-18', '--02-18', '--02-18'])
+})
+test('where several days would do, the reading stays and is asked about for its order', () => expect(mended(['2026-02-11', '2026-02-03', '2026-02-18']).days[1]).toBe('2026-02-13'))
+test('two figures off is no slip', () => expect(mended(['2026-02-11', '2026-02-20', '2026-02-12', '2026-02-13']).days[1]).toBe('2026-02-20'))
+test('a text layer is believed to the letter', () => expect(mended(['2026-03-01', '2028-03-02', '2026-03-04'], 1).days[1]).toBe('2028-03-02'))
+test('a day that could not be read stays open', () => expect(mended(['2026-03-01', null, '2026-03-04']).days[1]).toBeNull())
