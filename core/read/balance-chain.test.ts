@@ -2,7 +2,7 @@ import { followChain } from './balance-chain.ts'
 
 /** Rows as amount and balance in whole euros; weak ones have a mark. */
 const chain = (...rows: [amount: number | null, balance: number | null, weak?: 'weak'][]) =>
-  followChain(rows.map(([amount, balance, weak]) => ({ amount, balance, weak: weak !== undefined }))).map(({ amount, balance }) => [amount, balance])
+  followChain(rows.map(([amount, balance, weak]) => ({ amount, balance, weak: weak !== undefined, way: 0 }))).map(({ amount, balance }) => [amount, balance])
 
 test('rows that add up stay as they are', () => expect(chain([-10, 90], [-40, 50], [25, 75])).toEqual([[-10, 90], [-40, 50], [25, 75]]))
 test('a lost balance leaves two signs open, which only go together', () => {
@@ -23,6 +23,12 @@ test('what does not add up in clear print is left to be found', () => {
 test('a sign is turned where a balance bears it out, not where nothing does', () => {
   expect(chain([1310, 90217], [4055, 86162])).toEqual([[1310, 90217], [-4055, 86162]])
   expect(chain([1310, 90217], [4055, null])).toEqual([[1310, 90217], [4055, 94272]])
+})
+test('an overdrawn account lost its minus', () => expect(chain([-1310, 217], [-4055, 3838, 'weak'], [-517, -4355])).toEqual([[-1310, 217], [-4055, -3838], [-517, -4355]]))
+test('where two ways fit, the way of its kind is likelier', () => {
+  const rows = (way: number) => followChain([{ amount: -10, balance: 90000, weak: false, way: 0 }, { amount: null, balance: null, weak: true, way: -1 }, { amount: 2914, balance: 70000, weak: false, way }])
+  expect(rows(-1)[2]).toEqual({ amount: -2914, balance: 70000 })
+  expect(rows(1)[2]).toEqual({ amount: 2914, balance: 70000 })
 })
 test('without balances nothing is said', () => expect(chain([-10, null], [-40, null])).toEqual([[-10, null], [-40, null]]))
 test('no rows are no trouble', () => expect(followChain([])).toEqual([]))

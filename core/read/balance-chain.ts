@@ -6,10 +6,12 @@ export interface Step {
   balance: number | null
   /** Its figures were read weakly: one or two of them may be others. */
   weak: boolean
+  /** Which way rows of its kind go, -1 out of the account; 0 where that is not known. */
+  way: number
 }
 
 /** What it costs to believe that a cell stands for something else than what was read. */
-const COST = { sign: 0.5, lostFront: 1, lacking: 1, stroke: 1.5, blurred: 2.5, figuresMore: 2, sureBalance: 4 }
+const COST = { sign: 0.3, against: 0.6, lostMinus: 1, lostFront: 1, lacking: 1, stroke: 1.5, blurred: 2.5, figuresMore: 2, sureBalance: 4 }
 /** What it costs to leave a row unreconciled with the one before, as a paper with a slip of its own is. */
 const BREAK = 5
 /** What it costs to leave a balance open that nothing says. */
@@ -35,6 +37,8 @@ export function followChain(steps: readonly Step[]): Pick<Step, 'amount' | 'bala
   steps.forEach((step, i) => {
     const next = steps[i + 1]
     const balances = new Set<number | null>([step.balance])
+    // An overdrawn account on a weak print loses its minus.
+    if (step.balance !== null && step.balance > 0 && step.weak) balances.add(-step.balance)
     if (step.amount !== null) for (const { balance } of ways) if (balance !== null) balances.add(balance + step.amount).add(balance - step.amount)
     if (next?.balance != null && next.amount !== null) balances.add(next.balance - next.amount).add(next.balance + next.amount)
     // Between two rows that bear one another out a balance is wrong however clear it looks; at an end nothing does.
@@ -59,19 +63,22 @@ function cheapest(ways: readonly Way[], step: Step, balance: number | null, own:
 function balanceCost({ balance: read, weak }: Step, balance: number | null, sure: number): number {
   if (balance === null) return OPEN
   if (read === null) return COST.lacking
-  return read === balance ? 0 : Math.min(sure, slipCost(read, balance, weak) ?? sure)
+  if (read === balance) return 0
+  if (read === -balance) return weak && read > 0 ? COST.lostMinus : sure
+  return Math.min(sure, slipCost(read, balance, weak) ?? sure)
 }
 
 /** The amount between two balances and what it costs to believe in it; the one read, where it would be another paper's. */
-function amountGiven({ amount: read, weak }: Step, before: number | null, after: number | null): [amount: number | null, cost: number] {
+function amountGiven({ amount: read, weak, way }: Step, before: number | null, after: number | null): [amount: number | null, cost: number] {
   if (before === null || after === null) return [read, 0]
   const amount = after - before
-  if (amount === read) return [read, 0]
-  if (read === null) return amount === 0 ? [null, BREAK] : [amount, COST.lacking]
-  if (amount === -read) return [amount, COST.sign]
+  const against = amount * way < 0 ? COST.against : 0
+  if (amount === read) return [read, against]
+  if (read === null) return amount === 0 ? [null, BREAK] : [amount, COST.lacking + against]
+  if (amount === -read) return [amount, COST.sign + against]
   const slip = slipCost(read, amount, weak)
   if (slip === null) return [read, BREAK]
-  return [amount, slip + (Math.sign(amount) === Math.sign(read) ? 0 : COST.sign)]
+  return [amount, slip + against + (Math.sign(amount) === Math.sign(read) ? 0 : COST.sign)]
 }
 
 const STROKE = /^[17]$/

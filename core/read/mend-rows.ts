@@ -1,6 +1,7 @@
 import type { Field } from '../program/schema.ts'
 import { followChain } from './balance-chain.ts'
 import { lostDigits } from './figures.ts'
+import { likelyWays } from './mend-signs.ts'
 import type { Table } from './table.ts'
 import { cents, fromCents, isMoney, type Money, type Row } from './value.ts'
 
@@ -16,7 +17,8 @@ export function mendRows(table: Table, field: Field): void {
   if (!amount || !balance || table.sure >= 0.999 || !field.columns.some((c) => c.kind === 'date')) return
   const { rows } = table
   const centsIn = (cell: Row[string]): number | null => (isMoney(cell) ? cents(cell) : null)
-  const steps = rows.map((row, i) => ({ amount: centsIn(row[amount]), balance: centsIn(row[balance]), weak: (table.rowSure[i] ?? 1) < WEAK }))
+  const ways = likelyWays(table, field)
+  const steps = rows.map((row, i) => ({ amount: centsIn(row[amount]), balance: centsIn(row[balance]), weak: (table.rowSure[i] ?? 1) < WEAK, way: ways[i] }))
   followChain(steps).forEach((found, i) => {
     for (const [name, read, value] of [[amount, steps[i].amount, found.amount], [balance, steps[i].balance, found.balance]] as const) {
       if (value === null || value === read) continue

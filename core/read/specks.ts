@@ -1,6 +1,7 @@
 import { boxAround } from '../page/geometry.ts'
 import { linesOf, type Line, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
+import { withPoints } from './lost-points.ts'
 
 /** Marks that no cell of a table is made of: a sign, a bracket or a currency may be part of an amount, and "&" of a firm. */
 const MARK = /^[^\p{L}\p{N}€£$()+−–—&/%-]+$/u
@@ -12,7 +13,7 @@ const LETTER = 0.9
 const known = new WeakMap<Page, Line[]>()
 
 /**
- * The lines of a page as rows are read from them: on a picture, without what its grain was taken for. One "*" before the
+ * The lines of a page as rows are read from them: on a picture, without what its grain was taken for and with lost points. One "*" before the
  * day would lose the row, one ";" behind the words spoil them.
  */
 export function linesWithoutSpecks(page: Page): Line[] {
@@ -24,7 +25,7 @@ export function linesWithoutSpecks(page: Page): Line[] {
       if (isStain(line)) lines = [...lines.slice(0, -1), ...lines.slice(-1).map(doubted)]
       else lines.push(withoutSpecks(line))
     }
-    lines = lines.filter((line) => line.words.length > 0)
+    lines = withPoints(lines.filter((line) => line.words.length > 0))
     known.set(page, lines)
   }
   return lines

@@ -105,13 +105,14 @@ function bookingIn(line: Line, names: { date: string; text: string; amount: stri
   // On a weak print the balance may be all that can be read of a row, which the rows around it may still complete.
   const lost = amounts.length === 1 ? rest.findIndex((w) => w.sure < 0.999 && LOST_AMOUNT.test(w.text) && !amounts[0].words.includes(w)) : -1
   if (amounts.length < 2 && lost < 0) return null
-  const [amount, balance] = lost < 0 ? amounts.slice(-2) : [null, amounts[0]]
-  const text = rest.slice(0, lost < 0 ? rest.indexOf(amounts[0].words[0]) : lost)
+  const first = rest.indexOf(amounts[0].words[0])
+  const [amount, balance] = lost < 0 ? amounts.slice(-2) : lost < first ? [null, amounts[0]] : [amounts[0], null]
+  const text = rest.slice(0, lost < 0 ? first : Math.min(lost, first))
   // "1 January to 31 January" with the balances behind it is the head of a statement, not a booking.
   if (/^(?:to|and|until|till|through|au|al|hasta|[-–])$/i.test(text[0]?.text ?? '') || (text.length > 0 && parseDate(blank(text)) !== null)) return null
   // A second day (booked, then valued) stands between the first and the words.
   while (text.length > 1 && parseDate(text[0].text)) text.shift()
-  return { row: { [names.date]: date, [names.text]: blank(text) || null, [names.amount]: (amount?.value as Money | undefined) ?? null, [names.balance]: balance.value as Money }, words: line.words, text }
+  return { row: { [names.date]: date, [names.text]: blank(text) || null, [names.amount]: (amount?.value as Money | undefined) ?? null, [names.balance]: (balance?.value as Money | undefined) ?? null }, words: line.words, text }
 }
 
 function goodsIn(line: Line, names: { text: string; number: string; unit: string; amount: string }, last?: ContentRow): ContentRow | null {

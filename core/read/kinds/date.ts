@@ -68,7 +68,7 @@ export const parseDate = remembered((text): { value: string; fit: number; repair
 
 /**
  * A date as weak readers and hasty hands write it, for pictures alone: on a page with a text layer such figures are no date.
- * Strokes read as figures ("1510911965"), points lost or taken for others ("06.022026", "25.02:2026"), or that are none ("199.2-03-16"), letters in day and year ("z4-NOV-8s"), a
+ * Strokes read as figures ("1510911965"), points and strokes lost or taken for others ("06.022026", "25.02:2026", "0803/2026", "11/03-2026"), or that are none ("199.2-03-16"), letters in day and year ("z4-NOV-8s"), a
  * month a letter off ("4 Hay 1963"), a day beyond its month ("46 Nov") and a year that lies centuries back ("05.12.1783").
  */
 const parseWeakDate = remembered((text): { value: string; fit: number; repaired: boolean } | null => {
@@ -77,7 +77,7 @@ const parseWeakDate = remembered((text): { value: string; fit: number; repaired:
   const clean = fold(text).trim().replace(/^[("'‘’“”*:,;.]+|[)"'‘’“”*,;:.]+$/g, '').trim()
   const named = /^([0-9a-z|!]{1,2})([\s.-]*)([a-z]{3,10})([\s.-]*)([0-9a-z|!]{2}|[0-9a-z|!]{4})$/.exec(clean)
   const tried = [
-    clean.replace(/^(\d{2})[.:;,·]?(\d{2})[.:;,·]?((?:19|20)\d{2})$/, '$1.$2.$3'),
+    clean.replace(/^(\d{2})[.:;,·/-]?(\d{2})[.:;,·/-]?((?:19|20)\d{2})$/, '$1.$2.$3'),
     /[a-z]{3}/.test(clean) ? clean.replace(/[-\s.,:;*]+/g, '-') : clean,
     clean.replace(/^(\d{2})1(\d{2})1((?:19|20)\d{2})$/, '$1/$2/$3'),
     /[-/]/.test(clean) ? clean.replace(/(?<=\d)[.,·](?=\d)/g, '') : clean,
