@@ -13,24 +13,29 @@ const IN_COMMON = 2
 
 /**
  * What a row's words were likely meant for: the one phrase of other rows that has the same words but for letters misread
- * ("Card payment Fey Office" among "Card payment Ferry Office"). Null where they say it already, or may say something of
+ * ("Card payment Fey Office" among "Card payment Ferry Office") and, on a `poor` page, words not read at all ("Kelpnet
+ * Broadband" for "Direct debit Kelpnet Broadband"). Null where they say it already, or may say something of
  * their own: a figure apart, a word that was clearly read and is more than a letter off.
  */
-export function meantPhrase(read: readonly ReadWord[], phrases: readonly string[]): string | null {
-  const near = phrases.map((phrase) => ({ phrase, slips: slipsTo(read, phrase.split(' ')) })).filter((p) => p.slips !== null).sort((a, b) => a.slips! - b.slips!)
-  if (near.length === 0 || near[0].slips === 0 || near[0].slips === near[1]?.slips) return null
-  return near[0].phrase
+export function meantPhrase(read: readonly ReadWord[], phrases: readonly string[], poor = false): string | null {
+  const slips = (lost: boolean) => phrases.flatMap((phrase) => { const n = slipsTo(read, phrase.split(' '), lost); return n === null ? [] : [{ phrase, n }] }).sort((a, b) => a.n - b.n)
+  const [first, second] = slips(false)
+  if (first) return first.n === 0 || first.n === second?.n ? null : first.phrase
+  // Words that were not read may have been any: one phrase alone must hold all that was.
+  const [only, other] = poor ? slips(true) : []
+  return only && !other ? only.phrase : null
 }
 
-/** Letters by which words as read differ from a phrase; null where no misreading explains it. Stains read between the words are left out. */
-function slipsTo(read: readonly ReadWord[], phrase: readonly string[]): number | null {
+/** Letters by which words as read differ from a phrase; null where no misreading explains it. Stains read between the words are left out. @param lost whether words of it may not have been read */
+function slipsTo(read: readonly ReadWord[], phrase: readonly string[], lost: boolean): number | null {
   const same = read.filter((w) => phrase.some((p) => squeeze(p) === squeeze(w.text))).length
-  if (same < Math.min(IN_COMMON, phrase.length - 1) || same === 0) return null
+  if (same === 0 || (same < Math.min(IN_COMMON, phrase.length - 1) && !lost)) return null
   const rest = (i: number, j: number): number => {
-    if (i === read.length) return j === phrase.length ? 0 : Infinity
-    const left = read[i].sure < STAIN ? 1 + rest(i + 1, j) : Infinity
+    const unread = lost && j < phrase.length ? rest(i, j + 1) : Infinity
+    if (i === read.length) return j === phrase.length ? 0 : unread
+    const stain = read[i].sure < STAIN ? 1 + rest(i + 1, j) : Infinity
     const off = j < phrase.length ? lettersOff(read[i], phrase[j]) : null
-    return off === null ? left : Math.min(left, off + rest(i + 1, j + 1))
+    return Math.min(unread, stain, off === null ? Infinity : off + rest(i + 1, j + 1))
   }
   const slips = rest(0, 0)
   return Number.isFinite(slips) ? slips : null

@@ -1,5 +1,6 @@
 import type { FilledField } from '../answers/fill.ts'
 import { inside } from '../page/geometry.ts'
+import { wantsBothReaders } from '../page/line-words.ts'
 import { isTellingWord, meantBy } from '../page/misspelt.ts'
 import type { Page } from '../page/page.ts'
 import { squeeze, tokens } from '../page/text.ts'
@@ -32,7 +33,7 @@ export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number
     const own = tables.filter((t) => t.key === key)
     const spelling = spellingOf(own.flatMap(({ field, columns }) => field.value.flatMap((row) => textsOf(row, columns).map(([, text]) => text))), own.length > 1)
     for (const { field, columns } of own) {
-      const rows = field.value.map((row, i) => ({ ...row, ...Object.fromEntries(textsOf(row, columns).map(([name, text]) => [name, spelling(asRead(text, field, i, pages))])) }))
+      const rows = field.value.map((row, i) => ({ ...row, ...Object.fromEntries(textsOf(row, columns).map(([name, text]) => [name, spelling(asRead(text, field, i, pages), isPoor(field, i, pages))])) }))
       if (rows.some((row, i) => columns.some((name) => row[name] !== field.value[i][name]))) changed.set(field, { ...field, value: rows, confidence: Math.min(field.confidence, TAKES_PART), needsReview: true, state: 'asked', repaired: true, reason: field.reason ?? 'other rows of its kind spell some words otherwise' })
     }
   }
@@ -52,11 +53,14 @@ function asRead(text: string, field: Table, row: number, pages: ReadonlyMap<numb
   return text.split(' ').map((word) => ({ text: word, sure: seen.get(squeeze(word)) ?? 1 }))
 }
 
+/** Whether words of a row may not have been read at all. */
+const isPoor = (field: Table, row: number, pages: ReadonlyMap<number, Page>): boolean => { const page = pages.get(field.rowPlaces?.[row]?.page ?? 0); return page !== undefined && page.source !== 'text' && wantsBothReaders(page) }
+
 /**
  * How the rows that hold these texts would spell the words of another.
  * @param several whether they are of more than one paper: one alone has nobody to ask about single words
  */
-function spellingOf(texts: readonly string[], several: boolean): (read: readonly ReadWord[]) => string {
+function spellingOf(texts: readonly string[], several: boolean): (read: readonly ReadWord[], poor: boolean) => string {
   const phrases = tally(texts, squeeze)
   const words = tally(texts.flatMap((text) => text.split(' ')).filter((word) => isTellingWord(plain(word))), plain)
   const known = [...phrases.values()].filter((p) => p.times >= KNOWN)
@@ -65,10 +69,10 @@ function spellingOf(texts: readonly string[], several: boolean): (read: readonly
     const near = words.get(plain(word))?.times === 1 ? meantBy(plain(word), often) : null
     return near === null ? word : words.get(near)!.text
   }
-  return (read) => {
+  return (read, poor) => {
     const text = read.map((w) => w.text).join(' ')
     const times = phrases.get(squeeze(text))?.times ?? 0
-    return meantPhrase(read, known.filter((p) => p.times >= times * OFTENER).map((p) => p.text)) ?? read.map((w) => byWord(w.text)).join(' ')
+    return meantPhrase(read, known.filter((p) => p.times >= times * OFTENER).map((p) => p.text), poor) ?? read.map((w) => byWord(w.text)).join(' ')
   }
 }
 

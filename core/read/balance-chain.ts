@@ -38,7 +38,7 @@ export function followChain(steps: readonly Step[]): Pick<Step, 'amount' | 'bala
     const next = steps[i + 1]
     const balances = new Set<number | null>([step.balance])
     // An overdrawn account on a weak print loses its minus.
-    if (step.balance !== null && step.balance > 0 && step.weak) balances.add(-step.balance)
+    if (step.balance !== null && step.balance > 0) balances.add(-step.balance)
     if (step.amount !== null) for (const { balance } of ways) if (balance !== null) balances.add(balance + step.amount).add(balance - step.amount)
     if (next?.balance != null && next.amount !== null) balances.add(next.balance - next.amount).add(next.balance + next.amount)
     // Between two rows that bear one another out a balance is wrong however clear it looks; at an end nothing does.
@@ -64,7 +64,7 @@ function balanceCost({ balance: read, weak }: Step, balance: number | null, sure
   if (balance === null) return OPEN
   if (read === null) return COST.lacking
   if (read === balance) return 0
-  if (read === -balance) return weak && read > 0 ? COST.lostMinus : sure
+  if (read === -balance) return read > 0 ? (weak ? COST.lostMinus : COST.lostMinus * 2) : sure
   return Math.min(sure, slipCost(read, balance, weak) ?? sure)
 }
 

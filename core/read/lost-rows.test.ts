@@ -1,5 +1,5 @@
 import { builtInTypes, typeById } from '../program/types/index.ts'
-import { addLostRows } from './lost-rows.ts'
+import { addLostFirst, addLostRows } from './lost-rows.ts'
 import { mend } from './mend.ts'
 import type { Table } from './table.ts'
 
@@ -47,4 +47,18 @@ test('more room than rows are lost in, another page, and a text layer', () => {
     expect(given.rows).toHaveLength(given.places.length)
     expect(given.rows.every((r) => r.date !== null)).toBe(true)
   }
+})
+
+describe('before the first row', () => {
+  const opened = (opening: string, from = 1) => {
+    const read = table(whole.map(([step, amount, balance]) => [step + from, amount, balance]))
+    addLostFirst(read, field, eur(opening))
+    return read.rows.map((r) => [r.amount, r.balance])
+  }
+  test('one that the opening balance asks for, where the head leaves room for it', () => expect(opened('112.00')[0]).toEqual([eur('-12.00'), eur('100.00')]))
+  test('none where the opening balance leads to the first row, or under its head nothing fits', () => {
+    expect(opened('100.00')).toHaveLength(4)
+    expect(opened('112.00', 0)).toHaveLength(4)
+  })
+  test('of two nothing is known but that they are two', () => expect(opened('112.00', 2).slice(0, 2)).toEqual([[null, null], [null, null]]))
 })

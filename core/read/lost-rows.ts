@@ -1,7 +1,7 @@
 import { boxAround, type Box } from '../page/geometry.ts'
 import type { Field } from '../program/schema.ts'
 import type { Table } from './table.ts'
-import { cents, isMoney, type Row } from './value.ts'
+import { cents, fromCents, isMoney, type Money, type Row } from './value.ts'
 
 /** More rows than this in one gap were hardly all unreadable: another thing stands there. */
 const MOST = 3
@@ -13,29 +13,56 @@ const ROOM = 0.7
  * not be read, and a person is to see where. What the balances say of it is filled in later.
  */
 export function addLostRows(table: Table, field: Field): void {
+  const names = bookingColumns(table, field)
+  if (!names || table.rows.length < 4) return
+  const { rows, places } = table
+  for (let i = rows.length - 1; i > 0; i--)
+    if (places[i].page === places[i - 1].page && !leads(rows[i - 1], rows[i], names)) insert(table, field, i, roomFor(places[i - 1].box, places[i].box, places), places[i - 1].box)
+}
+
+/**
+ * The same before the first row, where the balance that the paper opens with does not lead to it and there is room under
+ * the head. The rows are oldest first.
+ */
+export function addLostFirst(table: Table, field: Field, opening: Money): void {
+  const names = bookingColumns(table, field)
+  const { rows, places, head } = table
+  const [first] = rows
+  if (!names || rows.length < 4 || head.page !== places[0].page || head.box === places[0].box || leads({ [names.balance]: opening }, first, names)) return
+  const lost = insert(table, field, 0, roomFor(head.box, places[0].box, places), head.box)
+  const [step, after] = [first[names.amount], first[names.balance]]
+  if (lost !== 1 || !isMoney(step) || !isMoney(after)) return
+  const before = cents(after) - cents(step)
+  rows[0] = { ...rows[0], [names.amount]: fromCents(before - cents(opening), opening.currency), [names.balance]: fromCents(before, opening.currency) }
+}
+
+/** What a table of bookings on a picture calls its amount and balance; null for others. */
+function bookingColumns(table: Table, field: Field): { amount: string; balance: string } | null {
   const [amount, balance] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
-  if (!amount || !balance || table.sure >= 0.999 || !field.columns.some((c) => c.kind === 'date') || table.rows.length < 4) return
-  const { rows, places, rowSure } = table
-  const gaps = rows.map((_, i) => (i > 0 && places[i].page === places[i - 1].page ? places[i].box[1] - places[i - 1].box[3] : null))
-  const usual = median(gaps.flatMap((g) => (g === null ? [] : [g])))
+  return amount && balance && table.sure < 0.999 && field.columns.some((c) => c.kind === 'date') ? { amount, balance } : null
+}
+
+/** How many rows more than none find room between two places on a page, going by the others. */
+function roomFor(upper: Box, lower: Box, places: Table['places']): number {
+  const usual = median(places.flatMap(({ page, box }, i) => (i > 0 && page === places[i - 1].page ? [box[1] - places[i - 1].box[3]] : [])))
   const high = median(places.map(({ box }) => box[3] - box[1]))
-  const empty: Row = Object.fromEntries(field.columns.map((c) => [c.name, null]))
-  for (let i = rows.length - 1; i > 0; i--) {
-    const gap = gaps[i]
-    if (gap === null || leads(rows[i - 1], rows[i], amount, balance)) continue
-    const lost = Math.floor((gap - usual) / (high + usual) + 1 - ROOM)
-    if (lost < 1 || lost > MOST) continue
-    const place = { page: places[i].page, box: between(places[i - 1].box, places[i].box) }
-    for (let n = 0; n < lost; n++) {
-      rows.splice(i, 0, { ...empty })
-      places.splice(i, 0, place)
-      rowSure.splice(i, 0, 0)
-    }
+  const lost = Math.floor((lower[1] - upper[3] - usual) / (high + usual) + 1 - ROOM)
+  return lost >= 1 && lost <= MOST ? lost : 0
+}
+
+/** Puts so many empty rows before one. @returns how many */
+function insert({ rows, places, rowSure }: Table, field: Field, at: number, lost: number, above: Box): number {
+  const place = { page: places[at].page, box: between(above, places[at].box) }
+  for (let n = 0; n < lost; n++) {
+    rows.splice(at, 0, Object.fromEntries(field.columns.map((c) => [c.name, null])))
+    places.splice(at, 0, place)
+    rowSure.splice(at, 0, 0)
   }
+  return lost
 }
 
 /** Whether the balances of two rows are the amount of one of them apart, whichever of them is the older. */
-function leads(upper: Row, lower: Row, amount: string, balance: string): boolean {
+function leads(upper: Row, lower: Row, { amount, balance }: { amount: string; balance: string }): boolean {
   if (!isMoney(upper[balance]) || !isMoney(lower[balance])) return false
   const step = Math.abs(cents(lower[balance]) - cents(upper[balance]))
   return [upper, lower].some((row) => isMoney(row[amount]) && Math.abs(cents(row[amount])) === step)

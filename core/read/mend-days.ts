@@ -4,7 +4,7 @@ import type { Table } from './table.ts'
 
 /**
  * On a picture, mends the days of rows that stand in order: a year that neither neighbour has ("2028" amid 2026), and a
- * day outside those of its neighbours where one figure misread explains it and only one day would do. Of a day a person
+ * day outside those of its neighbours, or none, where only one day would do: that of both, or one a figure off. Of a day a person
  * is asked; a year that both neighbours have is no guess.
  */
 export function mendDays(table: Table, field: Field): void {
@@ -23,10 +23,10 @@ export function mendDays(table: Table, field: Field): void {
   const down = steps.reduce((sum, step) => sum + step, 0) < 0
   for (let i = 1; i + 1 < rows.length; i++) {
     const [before, read, after] = [at(i - 1), at(i), at(i + 1)]
-    if (!before || !read || !after) continue
+    if (!before || !after) continue
     const [from, to] = down ? [after, before] : [before, after]
-    if (from > to || (read >= from && read <= to)) continue
-    const meant = daysBetween(from, to).filter((d) => oneFigureOff(d, read))
+    if (from > to || (read && read >= from && read <= to)) continue
+    const meant = daysBetween(from, to).filter((d) => !read || oneFigureOff(d, read))
     if (meant.length !== 1) continue
     rows[i][day] = meant[0]
     ;[table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]

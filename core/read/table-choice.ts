@@ -1,10 +1,11 @@
 import type { Page } from '../page/page.ts'
 import { asItLeans, straight } from '../page/straight.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
+import { addLostFirst } from './lost-rows.ts'
 import { mendFirstRow } from './mend-rows.ts'
 import { GUESSED } from './mend-words.ts'
 import { isRoster, readRoster } from './roster.ts'
-import { oldestFirst } from './row-order.ts'
+import { newestFirst, oldestFirst } from './row-order.ts'
 import { fillYears, readTable, type Table } from './table.ts'
 import { readTableByContent } from './table-by-content.ts'
 import { cents, fromCents, isMoney, type Money, type Value } from './value.ts'
@@ -55,6 +56,7 @@ export function bestTable(readings: TwoReadings, field: Field, type: DocumentTyp
     for (const r of type.relations) {
       const opening = r.kind === 'running' && r.table === field.name ? value(r.opening) : null
       // The sum comes out by itself then, whether the opening balance was read right or not: a person is to see the row.
+      if (table && isMoney(opening) && !newestFirst(table.rows)) addLostFirst(table, field, opening)
       if (table && isMoney(opening) && oldestFirst(table, () => mendFirstRow(table, field, opening))) [table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
     }
     return { table, proof: table && oldestFirst(table, () => provenBy(table, field, type, value)) }

@@ -198,7 +198,7 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
     const cells = cellsOf(line, columns)
     const row = toRow(cells, columns, field)
     const moneyCells = field.columns.filter((c) => c.kind === 'money' && isMoney(row[c.name]))
-    const begins = dated ? typeof row[dated.name] === 'string' && moneyCells.length > 0 : moneyCells.length >= Math.min(2, field.columns.filter((c) => c.kind === 'money').length) && !!text && !!row[text.name]
+    const begins = dated ? moneyCells.length > 0 && (typeof row[dated.name] === 'string' || ((started || i === from) && moneyCells.length > 1 && holdsWeakDay(cells, columns))) : moneyCells.length >= Math.min(2, field.columns.filter((c) => c.kind === 'money').length) && !!text && !!row[text.name]
     // What a person said is no row of this table.
     if (field.never.some((words) => plain.includes(fold(words)))) { last = line; continue }
     if (SKIPPED_ROWS.test(plain) && (dated ? !(begins && isMoney(row.amount) && !/balance|total|forward/.test(plain)) : true)) {
@@ -242,6 +242,9 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
   }
   return false
 }
+
+/** Figures in the column of days that are no day: one that was misread. */
+const holdsWeakDay = ({ texts }: Cells, columns: readonly HeadColumn[]): boolean => [...texts].some(([at, words]) => columns[at].column?.kind === 'date' && words.some((w) => w.sure < 0.999 && /\d/.test(w.text)))
 
 const spoken = (words: readonly Word[]): string => words.map((w) => w.text).join(' ')
 
