@@ -11,6 +11,7 @@ import { withCopies } from './match/copies.ts'
 import { withEchoes } from './match/echo.ts'
 import { judgeFacts, type FactResult } from './match/facts.ts'
 import { withJoins } from './match/joining.ts'
+import { withOddities } from './match/oddities.ts'
 import { withRowWords } from './match/row-words.ts'
 import { applicantOf, personsOf, withOwners, type Persons } from './match/persons.ts'
 import { secondPerson, withSecondPerson } from './match/second-person.ts'
@@ -145,7 +146,8 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
   const persons = personsOf(accompanied, program, applicant)
   // A name that other papers made certain says whose its paper is, too.
   const echoed = withJoins(withEchoes(withOwners(accompanied, persons, types), program, byNumber), program, byNumber)
-  const documents = withOwners(withRowWords(echoed, byNumber, typesById), persons, types) as Document[]
+  const told = withOddities(withRowWords(echoed, byNumber, typesById), program, typesById, byNumber, asOf)
+  const documents = withOwners(told, persons, types) as Document[]
   const facts = judgeFacts(documents, program, answers)
   const checks = judgeChecks(documents, program, answers, asOf)
   const titles = new Map([...typesById].map(([id, t]) => [id, t.title]))

@@ -37,3 +37,8 @@ test('a 1 that a reader of pictures took for a stroke', () => {
   expect(number('ocr')).toEqual({ page: 1, of: 2 })
   expect(number('text')).toBeNull()
 })
+test('no document of a scan has hundreds of pages: 203 is 2 of 3 there', () => {
+  const number = (source: 'ocr' | 'text') => pageNumberOf(pageOf([...Array.from({ length: 44 }, () => ''), 'Page203'], { source }))
+  expect(number('ocr')).toEqual({ page: 2, of: 3 })
+  expect(number('text')).toEqual({ page: 203, of: null })
+})

@@ -48,3 +48,14 @@ describe('a sum', () => {
   test('that comes out bears out its amounts', () => expect([...summed('EUR').values()].every((r) => r.backed)).toBe(true))
   test('over two currencies says nothing of them', () => expect([...summed('GBP').values()].some((r) => r.backed || r.doubted)).toBe(false))
 })
+
+test('two days the wrong way round on a picture are both asked about: likely they changed places', () => {
+  const doubted = (source: 'ocr' | 'text') => {
+    const on = { ...page, source }
+    const dates = [at('period_start', '2026-02-28', ['28.02.2026'], 4, { page: on }), at('period_end', '2026-02-01', ['01.02.2026'], -3, { page: on })]
+    const found = choose({ ...payslip, relations: payslip.relations.filter((r) => r.kind === 'not_after') }, dates.map((c) => rank(field(c.field), [c])))
+    return [...found.values()].map((r) => r.doubted)
+  }
+  expect(doubted('ocr')).toEqual([true, true])
+  expect(doubted('text')).toEqual([false, true])
+})

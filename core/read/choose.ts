@@ -210,7 +210,9 @@ function settle(relation: Relation, chosen: Map<string, Ranked>): void {
   let best: { name: string; at: number; odds: number } | null = null
   // A guess accuses nobody: what is far surer than the least sure value of the relation is not what is wrong.
   const tops = names.map((name) => chosen.get(name)!.ranked[0].probability)
-  const suspects = names.filter((_, i) => tops[i] <= Math.min(...tops) + 0.35)
+  // Two days of a picture the wrong way round likely changed places: neither is where it was found.
+  const swapped = relation.kind === 'not_after' && names.some((name) => chosen.get(name)!.ranked[0].candidate.page.source !== 'text')
+  const suspects = swapped ? names : names.filter((_, i) => tops[i] <= Math.min(...tops) + 0.35)
   for (const name of suspects) {
     const ranked = chosen.get(name)!.ranked
     for (let at = 1; at < Math.min(4, ranked.length); at++) {

@@ -21,4 +21,10 @@ test.each([
   ['name', 'W. Ravensby', false],
   ['name', 'Ravensby, Wilma', false],
   ['org', 'fathom 2 co', false],
+  ['phone', '+44 1823 638', true],
+  ['phone', '+44 1823 638 287', false],
+  ['phone', '01823 638 28', false],
+  ['text', 'st o r', true],
+  ['text', 'Le Gal', false],
+  ['text', 'An Dà Fhir', false],
 ] as const)('%s “%s” is malformed: %s', (kind, value, is) => expect(malformed(value, kind)).toBe(is))

@@ -4,6 +4,8 @@ import { hasPostcode, PARTICLES } from './kinds/words.ts'
 
 /** The end of a postal code of letters: a figure and two letters, here with figures where letters must be. */
 const FIGURES_IN_CODE = /\b[A-Z]{1,2}\d{1,2}[A-Z]?\s?\d(?:\d[A-Z]|[A-Z]\d|\d\d)$/
+/** Letters that stand apart are what is left of a word, or a word that fell to pieces ("st o r"). */
+const SPELT_OUT = /^(?:\p{L}{1,2}\s)+\p{Ll}{1,2}$/u
 const WEB_ADDRESS = /^[\p{L}\d][^\s@]*@[\p{L}\d][^\s@]*\.\p{L}{2,}$/u
 
 /**
@@ -23,6 +25,11 @@ export function malformed(value: string, kind: Field['kind']): boolean {
       // Nobody signs with half a name: the other part was not read. A letter behind a name is a stroke of the pen.
       return parts.length < 2 || /\s\p{Lu}$/u.test(value) || parts.some((part) => /\d/.test(part) || /ii/i.test(part.slice(0, -1)) || (/^\p{Ll}/u.test(part) && !PARTICLES.has(fold(part)) && !/^[dl]['’]/.test(part)))
     }
+    case 'phone':
+      // With the code of its country a number has ten figures and more: the last group was not read.
+      return value.startsWith('+') && value.replace(/\D/g, '').length < 10
+    case 'text':
+      return SPELT_OUT.test(value)
     default:
       return false
   }

@@ -60,3 +60,8 @@ test('what a paper is called, in capitals behind the firm, is no part of it', ()
   expect(firms(['PETREL SLIPWAYS LTD', 'Payslip'])[0]).toBe('PETREL SLIPWAYS LTD')
 })
 test('an office broken in two over its own address is nobody’s block', () => expect(blocksOn(['Skerrow Isles', 'Revenue', '2 Customs House, Merrow SK1 1AA'])).toEqual([]))
+
+test('nor is a heading behind its legal form, on a picture', () => {
+  const read = letterheads(pageOf(['Merrow Ropeworks Ltd Employment reference', '84 Kelp Terrace, Oyster Haven SK3 7DG'], { source: 'ocr', sure: 0.9 }), payslip, employer)
+  expect(read.sort((a, b) => b.score - a.score)[0].value).toBe('Merrow Ropeworks Ltd')
+})

@@ -4,7 +4,7 @@ import { fold } from '../page/text.ts'
 import type { Page } from '../page/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
-import { addressLikeness, hasPostcode, nameLikeness, orgLikeness, readNames } from './kinds/words.ts'
+import { addressLikeness, beforeHeading, hasPostcode, nameLikeness, orgLikeness, readNames } from './kinds/words.ts'
 import { labelLike, labelsOn } from './labels.ts'
 
 /** What papers are called: a heading that is no firm, however much water or power it speaks of. */
@@ -39,11 +39,11 @@ export function letterheads(page: Page, type: DocumentType, field: Field): Candi
   return found
 }
 
-/** "Isles Savings Bank STATEMENT OF ACCOUNT" in one line with no gap: what the paper is called, in capitals alone, is no part of the firm. */
+/** "Isles Savings Bank STATEMENT OF ACCOUNT" in one line with no gap: what the paper is called, in capitals alone or behind the firm's legal form, is no part of the firm. */
 function beforeTitle(segment: Segment): Segment {
   const capitals = segment.words.findIndex((_, i) => i > 1 && i < segment.words.length - 1 && segment.words.slice(i).every((rest) => /^\p{Lu}{2,}$/u.test(rest.text)))
-  if (capitals < 0 || !segment.words.slice(0, capitals).some((w) => /\p{Ll}/u.test(w.text))) return segment
-  const words = segment.words.slice(0, capitals)
+  const words = capitals > 0 && segment.words.slice(0, capitals).some((w) => /\p{Ll}/u.test(w.text)) ? segment.words.slice(0, capitals) : beforeHeading(segment.words)
+  if (words.length === segment.words.length) return segment
   return { words, text: words.map((w) => w.text).join(' '), box: boxAround(words.map((w) => w.box)) }
 }
 

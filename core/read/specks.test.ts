@@ -24,6 +24,10 @@ test.each([
   ['“Bakery', 'Bakery'],
   ['Transfer_to', 'Transfer to'],
   ['Cafe.', 'Cafe'],
+  ['-08/01/2026', '08/01/2026'],
+  ['2026-01-18-', '2026-01-18'],
+  ['-08.40', '-08.40'],
+  ['Lid', 'Ltd'],
   ['Co.', 'Co.'],
 ])('%s stands in a cell as %s', (read, cell) => expect(lines([`Cheque ${read}`])).toEqual([`Cheque ${cell}`]))
 const sureOf = (pages: Parameters<typeof linesWithoutSpecks>[0]) => linesWithoutSpecks(pages).map((l) => l.words.map((w) => [w.text, w.sure]))

@@ -103,3 +103,9 @@ test('a row of which only the balance was read on a weak print is a row, whose a
   const weak = pageOf(['01/03/2026 | Card payment | 57.131 | 4,315.58', '01/03/2026 | Ferry Office | 101.23 | 4,214.35', '02/03/2026 | Chandlery | 11.581 | 4,202.77', '02/03/2026 | Fuel Quay | 11.48 | 4,191.29'], { at, source: 'ocr', sure: 0.8 })
   expect(readTableByContent([weak], transactions)?.rows.map((r) => [r.amount, r.balance])).toEqual([[null, eur('4315.58')], [eur('-101.23'), eur('4214.35')], [eur('-11.58'), eur('4202.77')], [eur('-11.48'), eur('4191.29')]])
 })
+
+test('a line under the rows whose day was misread is a row all the same, on a picture', () => {
+  const read = (sure: number) => readTable([pageOf(['Date | Description | Amount | Balance', bookings[0], 'O3/?2/20Z6 | Transfer to savings | -66.70 | 1,657.15', '03/02/2026 | Fuel Quay | -57.15 | 1,600.00'], { at, source: sure < 1 ? 'ocr' : 'text', sure })], transactions)!.rows
+  expect(read(0.9).map((r) => r.amount)).toEqual([eur('-104.96'), eur('-66.70'), eur('-57.15')])
+  expect(read(1)).toHaveLength(2)
+})

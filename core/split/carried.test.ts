@@ -22,3 +22,13 @@ test('days and a page without rows prove nothing', () => {
   expect(carriedOn(pageOf(['Statement of 01.03.2026', 'from 01.02.2026', 'Closing balance | 12.40']))).toEqual(nothing)
 })
 test('nor does an account that was empty', () => expect(carriedOn(pageOf(['1 Feb | A | 5.00 | 5.00', '2 Feb | B | 20.00 | 25.00'])).from.has(0)).toBe(false))
+
+test('one booking with its day is enough, one line of two amounts is any sum', () => {
+  expect(balances('31-01-2026 | Wages | 2,000.00 | 3,386.27').from).toBe(true)
+  expect(balances('Tax and total | 2,000.00 | 3,386.27').from).toBe(false)
+})
+test('on a picture an amount that lost its point is cents, beside one that has it', () => {
+  const rows = ['21-01-2026 | Isles Water | 2162 | 1,364.65', '22-01-2026 | Cheque | 64.65 | 1,300.00']
+  expect(meets(carriedOn(first), carriedOn(pageOf(rows, { source: 'ocr', sure: 0.8 })).from)).toBe(true)
+  expect(meets(carriedOn(first), carriedOn(pageOf(rows)).from)).toBe(false)
+})

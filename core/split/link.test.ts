@@ -46,3 +46,19 @@ test('a share is of all words of both', () => {
   expect(shareOf(new Set(['a', 'b']), new Set(['b', 'c']))).toBeCloseTo(1 / 3)
   expect(shareOf(new Set(['a']), new Set(['a']))).toBe(1)
 })
+
+test('an account printed in groups on one page is the one printed without them on the next', () => {
+  const row = 'Card payment | 12.00 | 88.00'
+  const grouped = ['Lantern Bank', 'IE17 LNTN 9636 8290 3521 07', row]
+  expect(score(grouped, ['IBAN IE17LNTN96368290352107', row, row])).toBeGreaterThan(score(grouped, ['IBAN IE59ISSB16992260637960', row, row]))
+})
+test('of a long account a figure misread on a scan makes no other', () => {
+  const pair = (iban: string, source: 'ocr' | 'text') => linkScore(looksOf(page(1, ['IBAN IE17LNTN96368290352107', 'Fuel | 1.00'], { source })), looksOf(page(2, [`IBAN ${iban}`, 'Ferry | 2.00'], { source })))
+  expect(pair('TE17LNTN96368290352107', 'ocr')).toBeGreaterThan(pair('IE59ISSB16992260637960', 'ocr'))
+  expect(pair('TE17LNTN96368290352107', 'text')).toBe(pair('IE59ISSB16992260637960', 'text'))
+})
+test('no two sheets lie alike on the glass: on scans the margin says less', () => {
+  const shifted = { ...page(3, further, { source: 'ocr' }), words: page(3, further).words.map((w) => ({ ...w, box: [w.box[0] + 0.04, w.box[1], w.box[2] + 0.04, w.box[3]] as typeof w.box })) }
+  expect(sameHand(looksOf(page(1, survey, { source: 'ocr' })), looksOf(shifted))).toBe(true)
+  expect(sameHand(looksOf(page(1, survey)), looksOf({ ...shifted, source: 'text' }))).toBe(false)
+})

@@ -44,3 +44,10 @@ test.each([['Saltholm Ice Ctd', 'Saltholm Ice Ltd'], ['Northlight Hatcheries (td
   expect(readOrgs(pageOf([text], { sure: 0.9 }).words)).toMatchObject([{ value: firm, raw: text, repaired: true }])
   expect(readOrgs(pageOf([text]).words)[0].value).toBe(text)
 })
+
+test('a heading that runs on from a firm on a picture is no part of its name', () => {
+  const read = (text: string, sure = 0.9) => readOrgs(pageOf([text], { sure }).words)[0].value
+  expect(read('Merrow Ropeworks Ltd Employment reference')).toBe('Merrow Ropeworks Ltd')
+  expect(read('Merrow Ropeworks Ltd Employment reference', 1)).toBe('Merrow Ropeworks Ltd Employment reference')
+  expect(read('Petrel Slipways Ltd & Sons')).toBe('Petrel Slipways Ltd & Sons')
+})

@@ -84,8 +84,17 @@ function withClosing(run: Word[]): Word[] {
   return closing ? [...run.slice(0, -1), { ...last, text: closing[1] }] : run
 }
 
+/**
+ * A firm's name on a picture without the words behind its legal form: the letterhead and the heading beside it run into
+ * one another ("Merrow Ropeworks Ltd Employment reference").
+ */
+export function beforeHeading(words: Word[]): Word[] {
+  const end = words.findIndex((w, i) => i > 0 && LEGAL_FORM.test(w.text) && /^\p{Lu}\p{Ll}/u.test(words[i + 1]?.text ?? '') && words[i + 2] !== undefined)
+  return end < 0 || !words.some((w) => w.sure < 1) ? words : words.slice(0, end + 1)
+}
+
 export const readOrgs: KindReader = (words) => {
-  const given = withoutLeaders(words)
+  const given = beforeHeading(withoutLeaders(words))
   const run = withClosing(given.map((w) => (w.sure < 1 && AND_SIGNS.has(w.text) ? { ...w, text: '&' } : w)))
   const value = tidy(rawOf(run))
   const fit = orgLikeness(value)

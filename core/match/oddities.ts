@@ -1,0 +1,76 @@
+import type { FilledField } from '../answers/fill.ts'
+import type { Page } from '../page/page.ts'
+import { editDistance, squeeze } from '../page/text.ts'
+import type { DocumentType, Field, Program } from '../program/schema.ts'
+import { isMoney, plain } from '../read/value.ts'
+import { splitReference, type Paper } from './paper.ts'
+
+const MACHINE: ReadonlySet<string> = new Set(['certain', 'repaired'])
+/** As sure as a value is that stands oddly among the others. */
+const ODD = 0.6
+/** Fewer signs are no number of something: "12" may be many things. */
+const LONG = 5
+/** So many amounts of a package say what it is in. */
+const AMOUNTS = 3
+/** A firm's name that is a letter off what so many others say is likely misread, if it is as long as that. */
+const [OTHERS, NAME] = [2, 8]
+
+interface Place {
+  paper: Paper
+  field: FilledField
+  kind: Field['kind']
+  reference: string
+}
+
+/**
+ * Asks about values that were read surely from a picture and yet stand oddly among the papers of their package: a number
+ * that is something else's elsewhere, a currency of its own, a day still to come on what was signed or issued, a firm a
+ * letter off. The reader saw nothing wrong with them; only the other papers do. A text layer misreads nothing.
+ */
+export function withOddities(papers: readonly Paper[], program: Program, types: ReadonlyMap<string, DocumentType>, pages: ReadonlyMap<number, Page>, asOf: string): Paper[] {
+  const places = papers.flatMap((paper) => paper.fields.flatMap((field): Place[] => {
+    const kind = types.get(paper.type)?.fields.find((f) => f.name === field.name)?.kind
+    return kind && field.value !== null && !field.needsReview ? [{ paper, field, kind, reference: `${paper.type}.${field.name}` }] : []
+  }))
+  const odd = new Map<FilledField, string>()
+  for (const place of places) {
+    const { field } = place
+    if (!MACHINE.has(field.state) || pages.get(field.page ?? 0)?.source === 'text') continue
+    const reason = borrowedNumber(place, places, program) ?? ownCurrency(place, places) ?? dayToCome(place, program, asOf) ?? firmLetterOff(place, places)
+    if (reason) odd.set(field, reason)
+  }
+  return odd.size === 0 ? [...papers] : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => (odd.has(f) ? { ...f, confidence: Math.min(f.confidence, ODD), needsReview: true, state: 'asked' as const, reason: odd.get(f)! } : f)) }))
+}
+
+/** A label on one line and a value on the next lead to the wrong one: the hull's number for the quote's. */
+function borrowedNumber({ paper, field, kind, reference }: Place, places: readonly Place[], program: Program): string | null {
+  const number = squeeze(plain(field.value))
+  if (kind !== 'id' || number.length < LONG || !/\d/.test(number)) return null
+  const same = places.filter((p) => p.kind === 'id' && p.paper !== paper && squeeze(plain(p.field.value)) === number)
+  if (same.length === 0 || same.some((p) => p.field.name === field.name)) return null
+  const oneFact = (other: string) => program.facts.some((f) => f.fields.includes(reference) && f.fields.includes(other))
+  return same.some((p) => oneFact(p.reference)) ? null : `${same[0].paper.label} has this number for something else`
+}
+
+function ownCurrency({ field }: Place, places: readonly Place[]): string | null {
+  if (!isMoney(field.value)) return null
+  const { currency } = field.value
+  const others = places.flatMap((p) => (p.field !== field && isMoney(p.field.value) ? [p.field.value.currency] : []))
+  return others.length >= AMOUNTS && !others.includes(currency) && new Set(others).size === 1 ? `all other amounts are in ${others[0]}` : null
+}
+
+function dayToCome({ field, kind, reference }: Place, program: Program, asOf: string): string | null {
+  if (kind !== 'date' || typeof field.value !== 'string' || field.value <= asOf) return null
+  const [, name] = splitReference(reference)
+  const signed = program.checks.some((c) => c.kind === 'signed_within' && c.field === name)
+  const fresh = program.requirements.some((r) => r.ways.some((w) => w.needs.some((n) => n.fresh && `${n.type}.${n.fresh.field}` === reference)))
+  return signed || fresh ? 'this day is still to come' : null
+}
+
+function firmLetterOff({ field, kind, reference }: Place, places: readonly Place[]): string | null {
+  const own = squeeze(plain(field.value))
+  if (kind !== 'org' || own.length < NAME) return null
+  const others = places.filter((p) => p.reference === reference && p.field !== field).map((p) => squeeze(plain(p.field.value)))
+  const near = others.filter((other) => other !== own && editDistance(other, own, 1) <= 1)
+  return !others.includes(own) && near.length >= OTHERS && new Set(near).size === 1 ? 'other papers of its kind differ by a letter' : null
+}
