@@ -6,6 +6,14 @@ export interface ReadWord {
   sure: number
 }
 
+/** What rows say, with its words as they are compared. */
+export interface Phrase {
+  text: string
+  words: readonly string[]
+}
+
+export const phraseOf = (text: string): Phrase => ({ text, words: text.split(' ').map(squeeze) })
+
 /** Words read less surely than this may be others; less surely than that they may be none at all. */
 const [WEAK, STAIN] = [0.8, 0.6]
 /** So many of a phrase's words must stand in both for the others to be known again by them. */
@@ -17,28 +25,43 @@ const IN_COMMON = 2
  * Broadband" for "Direct debit Kelpnet Broadband"). Null where they say it already, or may say something of
  * their own: a figure apart, a word that was clearly read and is more than a letter off.
  */
-export function meantPhrase(read: readonly ReadWord[], phrases: readonly string[], poor = false): string | null {
-  const slips = (lost: boolean) => phrases.flatMap((phrase) => { const n = slipsTo(read, phrase.split(' '), lost); return n === null ? [] : [{ phrase, n }] }).sort((a, b) => a.n - b.n)
-  const [first, second] = slips(false)
-  if (first) return first.n === 0 || first.n === second?.n ? null : first.phrase
+export function meantPhrase(read: readonly ReadWord[], phrases: readonly Phrase[], poor = false): string | null {
+  const words = read.map(({ text, sure }): ReadWord => ({ text: squeeze(text), sure }))
+  const whole = words.map((w) => w.text).join('')
+  if (phrases.some((p) => p.words.join('') === whole)) return null
+  const near = (lost: boolean) => phrases.flatMap(({ text, words: meant }) => { const slips = slipsTo(words, meant, lost); return slips === null ? [] : [{ text, slips }] }).sort((a, b) => a.slips - b.slips)
+  const [first, second] = near(false)
+  if (first) return first.slips === second?.slips ? null : first.text
   // Words that were not read may have been any: one phrase alone must hold all that was.
-  const [only, other] = poor ? slips(true) : []
-  return only && !other ? only.phrase : null
+  const [only, other] = poor ? near(true) : []
+  return only && !other ? only.text : null
 }
 
-/** Letters by which words as read differ from a phrase; null where no misreading explains it. Stains read between the words are left out. @param lost whether words of it may not have been read */
+/**
+ * Letters by which words as read differ from a phrase; null where no misreading explains it. Stains read between the
+ * words are left out.
+ * @param lost whether words of the phrase may not have been read
+ */
 function slipsTo(read: readonly ReadWord[], phrase: readonly string[], lost: boolean): number | null {
-  const same = read.filter((w) => phrase.some((p) => squeeze(p) === squeeze(w.text))).length
+  const same = read.filter((w) => phrase.includes(w.text)).length
   if (same === 0 || (same < Math.min(IN_COMMON, phrase.length - 1) && !lost)) return null
-  const rest = (i: number, j: number): number => {
-    const unread = lost && j < phrase.length ? rest(i, j + 1) : Infinity
-    if (i === read.length) return j === phrase.length ? 0 : unread
-    const stain = read[i].sure < STAIN ? 1 + rest(i + 1, j) : Infinity
-    const off = j < phrase.length ? lettersOff(read[i], phrase[j]) : null
-    return Math.min(unread, stain, off === null ? Infinity : off + rest(i + 1, j + 1))
+  // The least slips from each word read and each of the phrase to the ends of both, from behind.
+  let behind: number[] = []
+  for (let i = read.length; i >= 0; i--) {
+    const here: number[] = []
+    for (let j = phrase.length; j >= 0; j--) {
+      const unread = lost && j < phrase.length ? here[j + 1] : Infinity
+      if (i === read.length) {
+        here[j] = j === phrase.length ? 0 : unread
+        continue
+      }
+      const stain = read[i].sure < STAIN ? 1 + behind[j] : Infinity
+      const off = j < phrase.length && behind[j + 1] < Infinity ? lettersOff(read[i], phrase[j]) : null
+      here[j] = Math.min(unread, stain, off === null ? Infinity : off + behind[j + 1])
+    }
+    behind = here
   }
-  const slips = rest(0, 0)
-  return Number.isFinite(slips) ? slips : null
+  return behind[0] < Infinity ? behind[0] : null
 }
 
 /** A word as long as this is known again with a letter misread besides strokes that were taken for one another. */
@@ -46,13 +69,13 @@ const LONG = 5
 /** A word as a tired eye sees it: upright strokes are all one. */
 const asSeen = (word: string): string => word.replace(/rn/g, 'm').replace(/[il1]/g, 'l').replace(/f/g, 't')
 
-function lettersOff(word: ReadWord, meant: string): number | null {
-  const [seen, wanted] = [squeeze(word.text), squeeze(meant)]
+/** Letters by which a word read differs from the one meant, both squeezed; null where it is another word. */
+function lettersOff({ text: seen, sure }: ReadWord, wanted: string): number | null {
   if (seen === wanted) return 0
   if (seen === '' || seen.replace(/\D/g, '') !== wanted.replace(/\D/g, '') || seen === `${wanted}s` || wanted === `${seen}s`) return null
   const off = editDistance(seen, wanted)
   if ((off === 1 && wanted.length >= 3) || (wanted.length >= LONG && editDistance(asSeen(seen), asSeen(wanted), 1) <= 1)) return off
-  return word.sure < WEAK && (off <= wanted.length / 2 || isWithin(seen, wanted)) ? off : null
+  return sure < WEAK && (off <= wanted.length / 2 || isWithin(seen, wanted)) ? off : null
 }
 
 /** Whether all letters of a word stand in another in their order: the rest of it was too faint to be read. */

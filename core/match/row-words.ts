@@ -7,7 +7,7 @@ import { squeeze, tokens } from '../page/text.ts'
 import type { DocumentType } from '../program/schema.ts'
 import type { Row } from '../read/value.ts'
 import { counts, TAKES_PART, type Paper } from './paper.ts'
-import { meantPhrase, type ReadWord } from './phrases.ts'
+import { meantPhrase, phraseOf, type ReadWord } from './phrases.ts'
 
 /** A word that other rows of such papers have so often was not misread each time in the same way. */
 const OFTEN = 4
@@ -63,7 +63,7 @@ const isPoor = (field: Table, row: number, pages: ReadonlyMap<number, Page>): bo
 function spellingOf(texts: readonly string[], several: boolean): (read: readonly ReadWord[], poor: boolean) => string {
   const phrases = tally(texts, squeeze)
   const words = tally(texts.flatMap((text) => text.split(' ')).filter((word) => isTellingWord(plain(word))), plain)
-  const known = [...phrases.values()].filter((p) => p.times >= KNOWN)
+  const known = [...phrases.values()].flatMap(({ text, times }) => (times >= KNOWN ? [{ ...phraseOf(text), times }] : []))
   const often = several ? [...words].flatMap(([key, { times }]) => (times >= OFTEN ? [key] : [])) : []
   const byWord = (word: string): string => {
     const near = words.get(plain(word))?.times === 1 ? meantBy(plain(word), often) : null
@@ -72,7 +72,7 @@ function spellingOf(texts: readonly string[], several: boolean): (read: readonly
   return (read, poor) => {
     const text = read.map((w) => w.text).join(' ')
     const times = phrases.get(squeeze(text))?.times ?? 0
-    return meantPhrase(read, known.filter((p) => p.times >= times * OFTENER).map((p) => p.text), poor) ?? read.map((w) => byWord(w.text)).join(' ')
+    return meantPhrase(read, known.filter((p) => p.times >= times * OFTENER), poor) ?? read.map((w) => byWord(w.text)).join(' ')
   }
 }
 

@@ -9,6 +9,21 @@ const KIND = 2
 /** Share of the rows that go one way, by which a row of unknown kind likely goes so too. */
 const MOST = 0.7
 
+/** Statements in one amount column may print no sign; then the running balance says which way each amount went. */
+export function settleSigns(table: Table, field: Field): void {
+  if (!field.columns.some((c) => c.name === 'balance')) return
+  for (let i = 1; i < table.rows.length; i++) {
+    const before = table.rows[i - 1].balance
+    const { amount, balance } = table.rows[i]
+    if (!isMoney(before) || !isMoney(amount) || !isMoney(balance)) continue
+    const step = cents(balance) - cents(before)
+    if (step === -cents(amount) && step !== 0) {
+      table.rows[i].amount = fromCents(step, amount.currency)
+      table.repaired = true
+    }
+  }
+}
+
 /**
  * On a picture, the sign of an amount that no balance before it says: bookings of one kind ("Standing order", "Card
  * payment") go one way, as the balances of the others show. A person is asked about it. The rows are oldest first.

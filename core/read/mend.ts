@@ -2,10 +2,10 @@ import type { Field } from '../program/schema.ts'
 import { addLostRows } from './lost-rows.ts'
 import { mendDays } from './mend-days.ts'
 import { mendLines, mendRows } from './mend-rows.ts'
-import { mendSigns } from './mend-signs.ts'
+import { mendSigns, settleSigns } from './mend-signs.ts'
 import { mendWords } from './mend-words.ts'
 import { oldestFirst } from './row-order.ts'
-import { settleSigns, type Table } from './table.ts'
+import type { Table } from './table.ts'
 
 /** Settles what the rows of a table say of one another: signs by the balances, and on pictures what a weak print cost. */
 export function mend(table: Table, field: Field): void {

@@ -6,7 +6,8 @@ import type { Column, Field } from '../program/schema.ts'
 import { parseDate } from './kinds/date.ts'
 import { plainNumber } from './kinds/id.ts'
 import { parseMoney } from './kinds/money.ts'
-import { fillYears, headEdges, settleSigns, shortDate, SKIPPED_ROWS, type Table } from './table.ts'
+import { settleSigns } from './mend-signs.ts'
+import { fillYears, headEdges, shortDate, SKIPPED_ROWS, type Table } from './table.ts'
 import { isMoney, type Row } from './value.ts'
 
 /** A table as a person marks it: where its first row begins and where its columns part. All as fractions of the page. */

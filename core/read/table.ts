@@ -9,7 +9,7 @@ import { plainNumber } from './kinds/id.ts'
 import { parseMoney } from './kinds/money.ts'
 import { mend } from './mend.ts'
 import { linesWithoutSpecks } from './specks.ts'
-import { cents, fromCents, isMoney, type Money, type Row } from './value.ts'
+import { cents, isMoney, type Money, type Row } from './value.ts'
 
 /** A table read over the pages of a document. */
 export interface Table {
@@ -364,19 +364,4 @@ function weakest(cells: Cells, columns: HeadColumn[], counts: (kind: Column['kin
     if (kind && counts(kind)) for (const word of words) least = Math.min(least, word.sure)
   }
   return least
-}
-
-/** Statements in one amount column may print no sign; then the running balance says which way each amount went. */
-export function settleSigns(table: Table, field: Field): void {
-  if (!field.columns.some((c) => c.name === 'balance')) return
-  for (let i = 1; i < table.rows.length; i++) {
-    const before = table.rows[i - 1].balance
-    const { amount, balance } = table.rows[i]
-    if (!isMoney(before) || !isMoney(amount) || !isMoney(balance)) continue
-    const step = cents(balance) - cents(before)
-    if (step === -cents(amount) && step !== 0) {
-      table.rows[i].amount = fromCents(step, amount.currency)
-      table.repaired = true
-    }
-  }
 }
