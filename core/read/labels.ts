@@ -31,7 +31,7 @@ export interface LabelHit extends PhraseHit<LabelMeaning> {
 const OTHER_LABELS = [
   'harbour office', 'harbour master', 'due date', 'payment due', 'payment due date', 'print date', 'reading date', 'next reading', 'previous reading', 'present reading', 'vat number', 'vat no', 'vat reg no', 'company number', 'company no', 'registered number',
   'registered office', 'reg office', 'telephone', 'website', 'fax', 'tax code', 'date joined', 'place of birth', 'sex', 'height', 'authority', 'issuing authority', 'port of registry', 'home port', 'year of build', 'length overall',
-  'length', 'breadth', 'gross tonnage', 'net tonnage', 'tonnage', 'call sign', 'engine', 'builder', 'department', 'employee number', 'employee no', 'staff number', 'payroll number', 'works number', 'job title', 'position', 'hours',
+  'length', 'breadth', 'gross tonnage', 'net tonnage', 'tonnage', 'call sign', 'engine', 'builder', 'department', 'employee number', 'employee no', 'staff number', 'payroll number', 'works number', 'works no', 'clock number', 'clock no', 'payroll no', 'job title', 'position', 'hours',
   'rate', 'income tax', 'social insurance', 'pension', 'total deductions', 'deductions', 'basic pay', 'overtime', 'allowance', 'tax to date', 'tax year to date', 'tax paid to date', 'tax paid td', 'tax td', 'earnings for ni td', 'ni to date', 'net td', 'net year to date', 'year to date tax', 'year to date net', 'total in', 'total out', 'total money in', 'total money out', 'total debits', 'total credits', 'sheet number', 'statement number', 'statement no',
   'currency', 'bic', 'sort code', 'branch', 'account type', 'overdraft', 'payment terms', 'terms', 'delivery', 'delivery date', 'delivery time', 'salesperson', 'contact', 'signature of seller', 'registrar', 'official stamp', 'excess', 'deductible', 'cruising area', 'navigation limits', 'insurer', 'underwriter', 'underwriters', 'broker', 'use',
   'type of vessel', 'vessel type', 'type of boat', 'kind of boat', 'year built', 'built', 'third party liability', 'liability', 'crew', 'co-applicant date of birth', 'co-applicant address', 'monthly payment', 'lender', 'marital status', 'dependants', 'occupation', 'trade', 'purpose', 'purpose of loan', 'previous balance', 'meter number', 'meter no', 'meter', 'tariff', 'usage',
@@ -80,8 +80,8 @@ function booksOf(type: DocumentType): Books {
 /** Whether a value cannot run on past this label: it heads something of its own. Column heads are too common as words for that. */
 export const ends = (label: LabelHit): boolean => (label.leads || label.colon || label.lineOf.words[label.to]?.text === '/' || setOff(label)) && label.near >= 0.6 && label.meanings.some((m) => m.role !== 'column')
 
-/** A label of several words behind a comma or a bracket begins something of its own, as in "Grey Seal, hull no. SKR-1". */
-export const setOff = (label: LabelHit): boolean => label.length > 1 && (/[,;”")]$/.test(label.lineOf.words[label.from - 1]?.text ?? '') || label.lineOf.words[label.from].text.startsWith('('))
+/** A label of several words, or one with a number behind it, begins something of its own behind a comma or a bracket, as in "Grey Seal, hull SKR-1". */
+export const setOff = (label: LabelHit): boolean => (label.length > 1 || /\d{2}/.test(label.lineOf.words[label.to]?.text ?? '')) && (/[,;”")]$/.test(label.lineOf.words[label.from - 1]?.text ?? '') || label.lineOf.words[label.from].text.startsWith('('))
 
 /** Whether a text is made of nothing but words that labels are made of, and so is no value. */
 export function labelLike(text: string, type: DocumentType): boolean {

@@ -22,3 +22,9 @@ test('an address over two lines with no label', () => {
 test('a guess that fits badly does not unseat what stands behind its label', () => {
   expect(of('payslip', ['Petrel Slipways Ltd', 'Payslip', 'Employee | Ottilie Varnham', 'Basic | 2,700.00', 'Gross pay | 2,755.00', 'Tax | 441.00', 'Net pay | 2,140.55'], 'gross_pay').value).toEqual({ amount: '2755.00', currency: 'EUR' })
 })
+test('an address behind the name of who lives there', () => {
+  expect(of('bank_statement', ['Lantern Bank', 'Account statement', 'Holder: Sigrid Eddowes, 69 Ropewalk Lane, Saltholm SK2 9LP'], 'holder_address')).toMatchObject({ value: '69 Ropewalk Lane, Saltholm SK2 9LP', needsReview: true })
+})
+test('a number in brackets behind the firm that it is of', () => {
+  expect(of('owners_declaration', ['Declaration of beneficial ownership', 'Company: Garvie & Daughters Fishing Ltd (SC-201944)'], 'company_number')).toMatchObject({ value: 'SC-201944', needsReview: true })
+})

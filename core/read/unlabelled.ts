@@ -40,7 +40,7 @@ function guessesOn(page: Page, order: number, field: Field, type: DocumentType, 
     line.segments.flatMap((segment): Candidate[] => {
       if (field.kind === 'address' && (segment.words.length > 12 || isSentence(segment))) return addressesInSentence(page, index, segment, field)
       if (segment.words.length > 12) return field.kind === 'name' ? namesInSentence(segment, field, page, claimed) : []
-      if (segment.words.some((w) => claimed.has(w))) return []
+      if (segment.words.some((w) => claimed.has(w))) return behindAnother(segment, field, page, claimed)
       const here = labels.get(index) ?? []
       const words = valueWords(segment, here)
       if (words.length === 0 || spokenFor(segment, here)) return []
@@ -51,6 +51,20 @@ function guessesOn(page: Page, order: number, field: Field, type: DocumentType, 
       }))
     }),
   )
+}
+
+/**
+ * What stands behind another field's value in one place with it: the number of a firm in brackets behind its name, the
+ * address of a holder behind theirs.
+ */
+function behindAnother(segment: Segment, field: Field, page: Page, claimed: ReadonlySet<Word>): Candidate[] {
+  const rest = segment.words.slice(segment.words.findLastIndex((w) => claimed.has(w)) + 1)
+  const text = textOf(rest)
+  if (field.kind === 'id' && /^\([^()]*\d[^()]*\)[.,;]?$/.test(text)) {
+    const bare = rest.map((w) => ({ ...w, text: w.text.replace(/[()]/g, '') }))
+    return kindReaders.id(bare).map((r) => ({ field: field.name, value: r.value, raw: r.raw, words: rest, page, repaired: r.repaired, score: -0.9 }))
+  }
+  return field.kind === 'address' && addressLikeness(text) >= 0.9 && hasPostcode(text) ? kindReaders.address(rest).map((r) => ({ field: field.name, value: r.value, raw: r.raw, words: r.words, page, repaired: r.repaired, score: -0.7 })) : []
 }
 
 /** Runs of capitalised words inside a sentence that would do for a person. */

@@ -63,3 +63,9 @@ describe('as a weak reader spells a date', () => {
   })
 })
 test('a period whose first day runs into the word behind it', () => expect(parsePeriod('1to 31 January 2026')).toEqual({ start: '2026-01-01', end: '2026-01-31' }))
+test.each([
+  ['year ended 31 December 2025', '2025-01-01', '2025-12-31'],
+  ['the financial year to 31/03/2026', '2025-04-01', '2026-03-31'],
+  ['12 months ending 28 February 2025', '2024-03-01', '2025-02-28'],
+  ['exercice clos le 30 juin 2025', '2024-07-01', '2025-06-30'],
+])('“%s” runs from %s to %s', (text, start, end) => expect(parsePeriod(text)).toEqual({ start, end }))

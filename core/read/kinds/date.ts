@@ -138,10 +138,26 @@ export const readDates: KindReader = (words) => (words.some((w) => w.sure < 1 ||
 /** The last day of a month as ISO date. */
 export const monthEnd = (year: number, month: number): string => new Date(Date.UTC(year, month, 0)).toISOString().slice(0, 10)
 
+/** "Year ended 31 December 2025", as accounts are headed. */
+const YEAR_ENDED = /^(?:the )?(?:(?:financial|trading|accounting) )?(?:(?:year|(?:12|twelve) months) (?:ended|ending|to)|exercice clos|ejercicio cerrado)(?: on| le| el)? (.+)$/
+
+/** The first day of the year that ends with a day. */
+function dayAfterYearBefore(end: string): string {
+  const next = new Date(`${end}T00:00:00Z`)
+  next.setUTCDate(next.getUTCDate() + 1)
+  next.setUTCFullYear(next.getUTCFullYear() - 1)
+  return next.toISOString().slice(0, 10)
+}
+
 /** A stretch of days written as two dates, "1 to 31 March 2026", "1 - 31/03/2026" or a month's name with its year. */
 export const parsePeriod = remembered((text): { start: string; end: string } | null => {
   // "1 Jul 2024-30 Jun 2025": read in pieces its last words would be a month, and that the whole period.
   const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim().replace(/((?:19|20)\d{2})[-–—](?=\d{1,2}(?:st|nd|rd|th)?\s+[a-z]{3}|[a-z]{3})/g, '$1 - ')
+  const year = YEAR_ENDED.exec(clean)
+  if (year) {
+    const end = parseDate(year[1])?.value
+    return end ? { start: dayAfterYearBefore(end), end } : null
+  }
   const parts = clean.replace(/^(?:from|du|del|desde)\s+/, '').replace(/^(\d{1,2})(to|au|al)\s/, '$1 $2 ').split(/\s+(?:to|until|till|through|au|al|hasta|a|and)\s+|\s+[-~=]+\s*|\s*[-~=]+\s+|\s*\.\.+\s*|\s*>\s*/)
   // The strokes inside its days may stand apart like the one between them: "01-JAN- 26 - 31-JAN-26".
   for (let at = 1; at < parts.length; at++) {

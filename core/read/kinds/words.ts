@@ -29,9 +29,15 @@ const ORG_WORDS = /\b(?:ltd|limited|plc|llp|inc|co|company|bank|mutual|sarl|s\.?
 /** The end of a firm's name that says under which law it stands. */
 export const LEGAL_FORM = /\b(?:ltd|limited|plc|llp|inc|sarl|gmbh|s\.?a|s\.?l)\.?$/i
 
+/** Small words that firms have in their names; three others make a sentence. */
+const JOINING: ReadonlySet<string> = new Set(['and', 'of', 'the', 'for', 'de', 'la', 'le', 'les', 'des', 'du', 'del', 'los', 'las', 'et', 'y', 'in', 'on', 'by', 'en', 'au', 'aux'])
+const SPOKEN = 3
+
 /** How much a text looks like a firm's name, 0 to 1. */
 export function orgLikeness(text: string): number {
   if (!/\p{L}{2}/u.test(text) || text.length > 70 || /[@<>€]|\d{4}/.test(text) || /^(?:the|an?|of|and|this|le|la|les|el|los)$/i.test(text)) return 0
+  // A sentence about a company is no company.
+  if (text.split(/\s+/).filter((w) => /^\p{Ll}{2,}$/u.test(w) && !JOINING.has(fold(w))).length >= SPOKEN) return 0.2
   if (ORG_WORDS.test(fold(text))) return 1
   return /^\p{Lu}/u.test(text) ? 0.6 : 0.3
 }
@@ -84,6 +90,12 @@ function withClosing(run: Word[]): Word[] {
   return closing ? [...run.slice(0, -1), { ...last, text: closing[1] }] : run
 }
 
+/** "Garvie & Daughters Ltd (SC-201944)": its number behind it is no part of its name. */
+function withoutNumber(words: Word[]): Word[] {
+  const number = words.findIndex((w, i) => i > 1 && /^\(.*\d/.test(w.text) && /\)[.,;]?$/.test(words.at(-1)!.text))
+  return number < 0 ? words : words.slice(0, number)
+}
+
 /**
  * A firm's name on a picture without the words behind its legal form: the letterhead and the heading beside it run into
  * one another ("Merrow Ropeworks Ltd Employment reference").
@@ -94,7 +106,7 @@ export function beforeHeading(words: Word[]): Word[] {
 }
 
 export const readOrgs: KindReader = (words) => {
-  const given = beforeHeading(withoutLeaders(words))
+  const given = beforeHeading(withoutNumber(withoutLeaders(words)))
   const run = withClosing(given.map((w) => (w.sure < 1 && AND_SIGNS.has(w.text) ? { ...w, text: '&' } : w)))
   const value = tidy(rawOf(run))
   const fit = orgLikeness(value)

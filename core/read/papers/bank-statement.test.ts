@@ -157,3 +157,18 @@ reads('an account that is overdrawn for a while', 'bank_statement', `
   opening_balance: money('40.00'), closing_balance: money('532.75'),
   transactions: [row('2026-01-06', 'Standing order rent', '-310.00', '-270.00'), row('2026-01-20', 'Net sale', '880.00', '610.00'), row('2026-01-28', 'Fuel Quay', '-77.25', '532.75')],
 })
+
+reads('a statement with value days and one amount column', 'bank_statement', `
+  Lantern Bank
+  ACCOUNT EXTRACT No. 3
+  Holder: Sigrid Eddowes, 69 Ropewalk Lane, Saltholm SK2 9LP
+  IE17 LNTN 9636 8290 3521 07 | 01.03.2026 to 31.03.2026
+  Booked | Value | Wording | Amount EUR | Balance EUR
+  | | Balance on 28.02.2026 | | 1.204,10
+  02.03.2026 | 02.03.2026 | Rent March | 650,00- | 554,10
+  11.03.2026 | 12.03.2026 | Ferry Office | 42,80- | 511,30
+  27.03.2026 | 27.03.2026 | Salary Skerrow | 2.310,00+ | 2.821,30
+  | | Balance on 31.03.2026 | | 2.821,30`, {
+  bank_name: 'Lantern Bank', account_holder: 'Sigrid Eddowes', holder_address: '69 Ropewalk Lane, Saltholm SK2 9LP', iban: 'IE17LNTN96368290352107', statement_start: '2026-03-01', statement_end: '2026-03-31', opening_balance: money('1204.10'), closing_balance: money('2821.30'),
+  transactions: [{ date: '2026-03-02', description: 'Rent March', amount: money('-650.00'), balance: money('554.10') }, { date: '2026-03-11', description: 'Ferry Office', amount: money('-42.80'), balance: money('511.30') }, { date: '2026-03-27', description: 'Salary Skerrow', amount: money('2310.00'), balance: money('2821.30') }],
+})

@@ -44,3 +44,17 @@ reads('accounts with their period in the heading', 'business_accounts', `
   Repairs | -6,379.00
   Net profit for the period | 41,880.00
   Approved by the proprietor`, { business_name: 'GARVIE CREELS', owner_name: 'Ewan Garvie', period_start: '2024-04-01', period_end: '2025-03-31', turnover: money('72340.00'), net_profit: money('41880.00') })
+
+reads('accounts of a year', 'business_accounts', `
+  Garvie & Daughters Fishing Ltd
+  Income statement for the year ended 31 December 2025
+  Proprietor: Ewan Garvie
+  | 2025 | 2024
+  Sales of fish | 184,220.00 | 171,004.00
+  Other income | 2,100.00 | 1,950.00
+  Turnover | 186,320.00 | 172,954.00
+  Fuel and gear | 71,440.00 | 69,020.00
+  Wages | 52,000.00 | 50,100.00
+  Net profit for the year | 62,880.00 | 53,834.00`, {
+  business_name: 'Garvie & Daughters Fishing Ltd', owner_name: 'Ewan Garvie', period_start: '2025-01-01', period_end: '2025-12-31', turnover: money('186320.00'), net_profit: money('62880.00'),
+})

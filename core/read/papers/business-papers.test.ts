@@ -98,3 +98,24 @@ reads('a resolution in sentences', 'board_resolution', `
   At a meeting of the directors held at Merrow on 29 March 2026 it was resolved to open an account
   with Merrow Sound Mutual and that Ewan Garvie and Isla Garvie be authorised to sign on it.
   Chairman`, { business_name: 'GARVIE CREELS LTD', meeting_date: '2026-03-29', signatories: [{ name: 'Ewan Garvie' }, { name: 'Isla Garvie' }] })
+
+reads('a company registered', 'incorporation_certificate', `
+  COMPANIES OFFICE OF THE SKERROW ISLES
+  It is hereby certified that
+  GARVIE & DAUGHTERS FISHING LTD
+  was this day incorporated as a private company under number
+  SC-201944
+  Given at Merrow on 6 June 2018
+  Registrar of Companies`, { business_name: 'GARVIE & DAUGHTERS FISHING LTD', company_number: 'SC-201944', incorporation_date: '2018-06-06' })
+
+reads('owners in a declaration', 'owners_declaration', `
+  Declaration of beneficial ownership
+  Company: Garvie & Daughters Fishing Ltd (SC-201944)
+  The following persons own or control the company:
+  Full name | Born | Shareholding
+  Ewan Garvie | 04/04/1984 | 60 %
+  Isla Garvie | 11/09/2001 | 40 %
+  Declared on 2 March 2026`, {
+  business_name: 'Garvie & Daughters Fishing Ltd', company_number: 'SC-201944', declaration_date: '2026-03-02',
+  owners: [{ name: 'Ewan Garvie', date_of_birth: '1984-04-04', share: '60' }, { name: 'Isla Garvie', date_of_birth: '2001-09-11', share: '40' }],
+})

@@ -95,3 +95,28 @@ reads('a letter with its day beside the place', 'cover_letter', `
 
   Kind regards
   Ewan Garvie`, { sender_name: 'Ewan Garvie', letter_date: '2026-04-07' })
+
+reads('what is still owed', 'loan_payoff', `
+  Bank of Skerrow
+  Loan balance certificate
+  Date: 1 April 2026
+  Borrower: Sigrid Eddowes
+  Account of the loan: 7710-55-204
+  Capital outstanding today: EUR 12,408.77
+  Instalment each month: EUR 310.20`, { lender_name: 'Bank of Skerrow', borrower_name: 'Sigrid Eddowes', loan_number: '7710-55-204', outstanding_balance: money('12408.77'), monthly_payment: money('310.20'), statement_date: '2026-04-01' })
+
+reads('a consent in one sentence', 'credit_consent', `
+  Merrow Sound Mutual
+  Permission for a credit enquiry
+  I, the undersigned Sigrid Eddowes (national number 120388-4410), allow the Society to
+  obtain a report on my credit history before it decides on my application.
+  Merrow, 30 March 2026
+  Signature`, { applicant_name: 'Sigrid Eddowes', national_number: '120388-4410', signature_date: '2026-03-30' })
+
+reads('a mandate with the creditor in front', 'debit_mandate', `
+  Direct debit instruction
+  To be collected by Merrow Sound Mutual, creditor SK44ZZZ0001
+  Name of the account holder: Ewan Garvie
+  Account to be debited (IBAN): IE45 LNTN 2233 4455 6677 88
+  Place and date: Port Ellery, 03-04-2026
+  Signature of the account holder`, { account_holder: 'Ewan Garvie', iban: 'IE45LNTN22334455667788', signature_date: '2026-04-03' })

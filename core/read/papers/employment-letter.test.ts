@@ -57,3 +57,17 @@ reads('a certificate of employment', 'employment_letter', `
   Wrack Bay, 3 March 2026
   For Kittiwake Ropeworks Ltd
   Human resources`, { employee_name: 'Jonas Brevik', employer_name: 'KITTIWAKE ROPEWORKS LTD', job_title: 'rope maker', start_date: '2017-01-02', annual_salary: money('31944.00'), letter_date: '2026-03-03' })
+
+reads('a letter from an employer with a list', 'employment_letter', `
+  Skerrow Shellfish PLC
+  Quay Street 1, Merrow SK1 1AA
+  2 April 2026
+  TO WHOM IT MAY CONCERN
+  - Name of our employee: Sigrid Eddowes
+  - Engaged since: 1 September 2019
+  - Position held: Harvest supervisor
+  - Basic salary per annum: EUR 34,560.00
+  - Contract: permanent, not under notice
+  For the company, H. Quillfeather, Personnel`, {
+  employer_name: 'Skerrow Shellfish PLC', employee_name: 'Sigrid Eddowes', job_title: 'Harvest supervisor', start_date: '2019-09-01', annual_salary: money('34560.00'), letter_date: '2026-04-02',
+})

@@ -155,3 +155,31 @@ reads('names with hyphens, particles and accents', 'payslip', `
   employee_name: 'Zélie van der Meer-Lefèvre', employer_name: 'Chandlery Núñez & Daughters Co.', national_number: '080100-0996', pay_date: '2026-02-26', period_start: '2026-02-01', period_end: '2026-02-28',
   gross_pay: money('2480.00'), net_pay: money('1972.40'), year_to_date_gross: money('4960.00'),
 })
+
+reads('a slip as a letter of figures', 'payslip', `
+  PETREL SLIPWAYS LTD | | | PAY ADVICE
+  Slip Road 4, Merrow SK1 2AB
+  To: | Ronan Teague | Works no. | 0113
+  | 6 Shell Walk | Tax reference | 051277-3308
+  | Saltholm SK2 6TA | Wage month | March 2026
+  Hours and additions | Units | Rate | EUR
+  Ordinary hours | 152.00 | 16.50 | 2,508.00
+  Weekend hours | 8.00 | 22.00 | 176.00
+  Total pay before stoppages | | | 2,684.00
+  Stoppages | | | EUR
+  Income tax | | | 402.60
+  Social fund | | | 134.20
+  Transferred to your account on 27 March 2026 | | | 2,147.20
+  This year so far: total pay 7,980.00; tax 1,197.00`, {
+  employer_name: 'PETREL SLIPWAYS LTD', employee_name: 'Ronan Teague', national_number: '051277-3308', period_start: '2026-03-01', period_end: '2026-03-31', pay_date: '2026-03-27', gross_pay: money('2684.00'), net_pay: money('2147.20'), year_to_date_gross: money('7980.00'),
+})
+
+reads('a slip whose figures stand above their names', 'payslip', `
+  Northlight Hatcheries PLC
+  Statement of wages
+  Gwen Morrow | 190482-7715 | 01.02.2026 - 28.02.2026
+  Employee | National number | Period worked
+  3.120,40 | 2.344,18 | 6.240,80
+  Gross wage | Net wage | Gross this year`, {
+  employer_name: 'Northlight Hatcheries PLC', employee_name: 'Gwen Morrow', national_number: '190482-7715', period_start: '2026-02-01', period_end: '2026-02-28', gross_pay: money('3120.40'), net_pay: money('2344.18'), year_to_date_gross: money('6240.80'),
+})

@@ -121,3 +121,35 @@ reads('a quotation without numbers of pieces', 'purchase_quote', `
   net_amount: money('7846.00'), vat_amount: money('1569.20'), total_price: money('9415.20'),
   lines: [line('Shot-blasting and priming of the hull', '1', '4200.00', '4200.00'), line('New wheelhouse windows', '5', '380.00', '1900.00'), line('Hours in the yard', '36', '48.50', '1746.00')],
 })
+
+reads('un devis de chantier naval', 'purchase_quote', `
+  Chantier Naval du Goéland SARL
+  12 quai des Brumes, 29200 Brest
+  DEVIS n° 2026-118 | | Brest, le 12 mars 2026
+  À l'attention de : | Gwen Morrow
+  Bateau : Étoile du Nord, coque SKR-40112
+  Désignation | Qté | P.U. HT | Montant HT
+  Moteur diesel 120 ch | 1 | 18 400,00 | 18 400,00
+  Pose et réglage | 24 | 62,50 | 1 500,00
+  Total HT | | | 19 900,00
+  TVA 20 % | | | 3 980,00
+  Total TTC | | | 23 880,00 €
+  Offre valable jusqu'au 12 avril 2026`, {
+  seller_name: 'Chantier Naval du Goéland SARL', buyer_name: 'Gwen Morrow', quote_number: '2026-118', quote_date: '2026-03-12', valid_until: '2026-04-12', vessel_name: 'Étoile du Nord', hull_number: 'SKR-40112', net_amount: money('19900.00'), vat_amount: money('3980.00'), total_price: money('23880.00'),
+  lines: [{ description: 'Moteur diesel 120 ch', quantity: '1', unit_price: money('18400.00'), amount: money('18400.00') }, { description: 'Pose et réglage', quantity: '24', unit_price: money('62.50'), amount: money('1500.00') }],
+})
+
+reads('un presupuesto de astillero', 'purchase_quote', `
+  Astilleros Punta Blanca S.L.
+  PRESUPUESTO P-0447 | | Fecha: 05/03/2026
+  Cliente: Casper Sandwick | | Válido hasta: 04/04/2026
+  Embarcación: Mar Serena | | Casco: SKR-77120
+  Concepto | Cantidad | Precio | Importe
+  Casco de fibra, 9 m | 1 | 31.000,00 | 31.000,00
+  Remolque | 1 | 2.250,00 | 2.250,00
+  Base imponible | 33.250,00
+  IVA (21 %) | 6.982,50
+  TOTAL | 40.232,50 EUR`, {
+  seller_name: 'Astilleros Punta Blanca S.L.', buyer_name: 'Casper Sandwick', quote_number: 'P-0447', quote_date: '2026-03-05', valid_until: '2026-04-04', vessel_name: 'Mar Serena', hull_number: 'SKR-77120', net_amount: money('33250.00'), vat_amount: money('6982.50'), total_price: money('40232.50'),
+  lines: [{ description: 'Casco de fibra, 9 m', quantity: '1', unit_price: money('31000.00'), amount: money('31000.00') }, { description: 'Remolque', quantity: '1', unit_price: money('2250.00'), amount: money('2250.00') }],
+})

@@ -136,3 +136,27 @@ reads('a bill with last month’s payment beside this month’s', 'utility_bill'
   Due date | 7 April 2026`, {
   supplier_name: 'Isles Water Company', account_holder: 'Gwen Morrow', service_address: '4 Creel Lane, Saltholm SK2 7LL', issue_date: '2026-03-17', account_number: '773111490', amount_due: money('46.85'),
 })
+
+reads('une facture d’eau', 'utility_bill', `
+  Eaux du Nord
+  Facture du 3 mars 2026
+  Titulaire du contrat | Elspeth Maccrae
+  Lieu de consommation | 14 rue des Filets, 29200 Brest
+  Référence client | 88-20417-6
+  Relevé précédent | 1 204 m³
+  Relevé actuel | 1 231 m³
+  Montant à payer avant le 20/03/2026 | 61,35 €`, {
+  supplier_name: 'Eaux du Nord', account_holder: 'Elspeth Maccrae', service_address: '14 rue des Filets, 29200 Brest', issue_date: '2026-03-03', account_number: '88-20417-6', amount_due: money('61.35'),
+})
+
+reads('una factura de luz', 'utility_bill', `
+  Energía de las Islas S.A.
+  FACTURA DE ELECTRICIDAD
+  Fecha de emisión: 07/02/2026
+  N.º de contrato: 5500-3312
+  Titular: Casper Sandwick
+  Dirección de suministro: Calle Mayor 8, 36201 Vigo
+  Consumo del periodo 212 kWh
+  Total a pagar: 73,18 €`, {
+  supplier_name: 'Energía de las Islas S.A.', account_holder: 'Casper Sandwick', service_address: 'Calle Mayor 8, 36201 Vigo', issue_date: '2026-02-07', account_number: '5500-3312', amount_due: money('73.18'),
+})

@@ -168,3 +168,51 @@ reads('a mooring contract with a schedule', 'berth_agreement', `
   Expiry | 12 April 2027
   Yearly charge | EUR 2,489.00
   Deposit | EUR 500.00`, { berth_holder: 'Ewan Garvie', harbour_name: 'Oyster Haven Marina', vessel_name: 'LUCKY HERRING', start_date: '2025-04-13', end_date: '2027-04-12', annual_fee: money('2489.00') })
+
+reads('a policy in a wide table', 'insurance_cover', `
+  Lighthouse Marine Underwriters
+  Confirmation of hull cover
+  Assured | Policy | Craft | From | To
+  Ewan Garvie | LMU/20/55731 | Storm Petrel | 1 Apr 2026 | 31 Mar 2027
+  Agreed value of the vessel | EUR 61,000
+  Premium for the year, tax included | EUR 1,482.40`, {
+  insured_name: 'Ewan Garvie', policy_number: 'LMU/20/55731', vessel_name: 'Storm Petrel', cover_start: '2026-04-01', cover_end: '2027-03-31', sum_insured: money('61000.00'), premium: money('1482.40'),
+})
+
+reads('a cover note that speaks', 'insurance_cover', `
+  Isles Mutual Insurance
+  Cover note IM-771204
+  We hold covered Nerys Lindqvist for loss of or damage to the vessel Wave Dancer
+  from noon on 15 March 2026 until noon on 14 March 2027 for a sum insured of
+  EUR 48,500.00. The premium of EUR 1,067.00 is payable in advance.`, {
+  policy_number: 'IM-771204', insured_name: 'Nerys Lindqvist', vessel_name: 'Wave Dancer', cover_start: '2026-03-15', cover_end: '2027-03-14', sum_insured: money('48500.00'), premium: money('1067.00'),
+})
+
+reads('a berth by the season', 'berth_agreement', `
+  Port Ellery Harbour Trust
+  MOORING CONTRACT
+  Holder of the berth: Ewan Garvie
+  for the craft | Storm Petrel
+  Mooring C14 is let from 01/04/2026 to 31/03/2027
+  Dues for the year: EUR 1,360.00, payable on signing`, {
+  harbour_name: 'Port Ellery Harbour Trust', berth_holder: 'Ewan Garvie', vessel_name: 'Storm Petrel', start_date: '2026-04-01', end_date: '2027-03-31', annual_fee: money('1360.00'),
+})
+
+reads('a licence with boxes', 'fishing_licence', `
+  SKERROW ISLES FISHERIES BOARD
+  LICENCE TO FISH COMMERCIALLY
+  Licence | Vessel | Licensee
+  FB-2025-0917 | Storm Petrel | Ewan Garvie
+  In force from | Until | Gear
+  10/12/2025 | 09/12/2027 | Pots, 400
+  Species: lobster, brown crab`, { licence_number: 'FB-2025-0917', vessel_name: 'Storm Petrel', holder_name: 'Ewan Garvie', valid_from: '2025-12-10', valid_until: '2027-12-09' })
+
+reads('a registry extract in two columns', 'vessel_registration', `
+  REGISTRY OF SHIPS AND BOATS OF THE SKERROW ISLES
+  Certificate of registry
+  Official number | SK104-2291 | Name of ship | STORM PETREL
+  Hull identification | SKR-15878 | Port | Port Ellery
+  Registered owner | Ewan Garvie | Length | 9.8 m
+  Date of this certificate | 14 May 2023 | Certificate expires | 13 May 2028`, {
+  registration_number: 'SK104-2291', vessel_name: 'STORM PETREL', hull_number: 'SKR-15878', owner_name: 'Ewan Garvie', issue_date: '2023-05-14', expiry_date: '2028-05-13',
+})
