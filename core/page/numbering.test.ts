@@ -37,8 +37,9 @@ test('a 1 that a reader of pictures took for a stroke', () => {
   expect(number('ocr')).toEqual({ page: 1, of: 2 })
   expect(number('text')).toBeNull()
 })
-test('no document of a scan has hundreds of pages: 203 is 2 of 3 there', () => {
-  const number = (source: 'ocr' | 'text') => pageNumberOf(pageOf([...Array.from({ length: 44 }, () => ''), 'Page203'], { source }))
-  expect(number('ocr')).toEqual({ page: 2, of: 3 })
-  expect(number('text')).toEqual({ page: 203, of: null })
+test('no document of a scan has hundreds of pages: 203 is 2 of 3 there, 1012 is 1 of 2', () => {
+  const number = (text: string, source: 'ocr' | 'text' = 'ocr') => pageNumberOf(pageOf([...Array.from({ length: 44 }, () => ''), text], { source }))
+  expect(['Page203', 'Page 1012', 'Page | 2 02'].map((text) => number(text))).toEqual([{ page: 2, of: 3 }, { page: 1, of: 2 }, { page: 2, of: 2 }])
+  expect(number('Page 12')).toEqual({ page: 12, of: null })
+  expect(number('Page203', 'text')).toEqual({ page: 203, of: null })
 })

@@ -35,8 +35,11 @@ export function carriedOn(page: Page): Carried {
     const over = rows.slice(0, i).flat()
     for (const before of [balance - amount, balance + amount]) if (before !== 0) (over.includes(before) ? opening : from).add(before)
   }
-  return { from, opening, to: new Set(rows.slice(-ENDS).map((amounts) => amounts.at(-1)!)), carriesOn: lines.some((line) => CARRIED.test(fold(line.text))) }
+  return { from, opening, to: new Set(rows.slice(-ENDS).flatMap((amounts) => eitherWay(amounts.at(-1)!, page))), carriesOn: lines.some((line) => CARRIED.test(fold(line.text))) }
 }
+
+/** An overdrawn balance may have lost its minus on a picture, on this page or the next. */
+const eitherWay = (balance: number, { source }: Page): number[] => (source === 'text' ? [balance] : [balance, -balance])
 
 const NOTHING: Carried = { from: new Set(), opening: new Set(), to: new Set(), carriesOn: false }
 const CARRIED = /\b(?:carried (?:forward|over)|c\/f|a reporter|suma y sigue)\b/

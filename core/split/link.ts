@@ -28,6 +28,8 @@ export interface Looks {
   codes: Set<string>
   /** What stands together with figures in it, without its spaces: codes printed in groups. */
   grouped: string[]
+  /** The figures of long numbers alone, days left out. */
+  numbers: string[]
   /** The balances that its rows begin and end with. */
   carried: Carried
   /** All words, to know a copy of the page by. */
@@ -40,6 +42,9 @@ interface Section {
   style: 'word' | 'number' | 'letter'
   at: number
 }
+
+/** A day in figures is no number of anything. */
+const DAY = /^\W?(?:\d{1,2}[/.-]\d{1,2}[/.-]\d{2,4}|\d{4}-\d{2}-\d{2})\W?$/
 
 /** Rows whose balance goes on to the cent are those of one account. */
 const RUNS_ON = 4
@@ -55,17 +60,22 @@ export function looksOf(page: Page): Looks {
   const codes = new Set<string>()
   const all = new Set<string>()
   const grouped: string[] = []
+  const numbers: string[] = []
   for (const line of linesOf(page)) {
     const into = line.box[1] < 0.12 ? head : line.box[3] > 0.92 ? foot : null
-    for (const segment of line.segments) if (segment.words.length > 1 && /\d{3}/.test(segment.text)) grouped.push(squeeze(segment.text))
+    for (const { words, text } of line.segments) {
+      if (words.length > 1 && /\d{3}/.test(text)) grouped.push(squeeze(text))
+      const figures = words.filter((w) => !DAY.test(w.text)).map((w) => w.text.replace(/\D/g, '')).join('')
+      if (figures.length >= FIGURES) numbers.push(figures)
+    }
     for (const word of line.words) {
       const text = squeeze(word.text)
       if (text) all.add(text)
       if (into && /^[a-z]{3,}$/.test(text)) into.add(text)
-      if (text.length >= 6 && /\d{3}/.test(text) && !/^\d{1,2}[/.-]\d{1,2}[/.-]\d{2,4}$/.test(fold(word.text)) && !/[.,]\d{2}$/.test(word.text)) codes.add(text)
+      if (text.length >= 6 && /\d{3}/.test(text) && !DAY.test(word.text) && !/[.,]\d{2}$/.test(word.text)) codes.add(text)
     }
   }
-  return { numbering: pageNumberOf(page), bare: bareNumberOf(page), opens: openingLikeness(page), prose: linesOf(page).some(isProse), letters: typicalHeight(page), margin: marginOf(page), running: runningCode(page), sections: sectionsOn(page), head, foot, codes, grouped, carried: carriedOn(page), all, page }
+  return { numbering: pageNumberOf(page), bare: bareNumberOf(page), opens: openingLikeness(page), prose: linesOf(page).some(isProse), letters: typicalHeight(page), margin: marginOf(page), running: runningCode(page), sections: sectionsOn(page), head, foot, codes, grouped, numbers, carried: carriedOn(page), all, page }
 }
 
 /** Log-odds that `next` goes on with the document of `page`, from numbering, looks and shared codes. */
@@ -84,7 +94,8 @@ export function linkScore(page: Looks, next: Looks): number {
     else score += 1
   } else if (a?.of) {
     if (a.page === a.of) score -= 3.5
-    else score += 0.5
+    // On a scan the next page's number is lost more easily than the page itself.
+    else score += page.page.source === 'text' ? 0.5 : 1.8
   } else if (page.bare !== null && next.bare === page.bare + 1) score += 3.5
   else if (next.bare === 1) score -= 1.5
   else if (next.bare !== null && page.bare !== null) score -= 1.5
@@ -104,6 +115,7 @@ export function linkScore(page: Looks, next: Looks): number {
   score += likeness(page.head, next.head, 1.8) + likeness(page.foot, next.foot, 1.5)
   let shared = 0
   for (const code of next.codes) if (page.codes.has(code) || (code.length >= LONG_CODE && isAmong(code, page))) shared++
+  if (shared === 0 && sharesNumber(page, next)) shared++
   score += Math.min(1.6, shared * 0.8)
   if (Math.abs(page.page.width - next.page.width) > 8 || Math.abs(page.page.height - next.page.height) > 8) score -= 1.2
   if (page.page.source !== next.page.source) score -= 1.2
@@ -111,12 +123,15 @@ export function linkScore(page: Looks, next: Looks): number {
   return score
 }
 
-/** A code as long as this is known again in groups, and on scans with a figure or two misread. */
+/** A code as long as this is known again in groups. */
 const LONG_CODE = 15
-const MISREAD = 2
+const isAmong = (code: string, { grouped }: Looks): boolean => grouped.some((run) => run.includes(code))
 
-const isAmong = (code: string, { codes, grouped, page }: Looks): boolean =>
-  grouped.some((run) => run.includes(code)) || (page.source !== 'text' && [...codes, ...grouped].some((other) => Math.abs(other.length - code.length) <= MISREAD && editDistance(other, code, MISREAD) <= MISREAD))
+/** Figures of an account as they stand together: so many, and of them so many may be misread on a scan. */
+const [FIGURES, MISREAD] = [12, 2]
+
+/** Whether two scanned pages have a long number in common but for a figure or two: the same account, in groups or not. */
+const sharesNumber = (a: Looks, b: Looks): boolean => a.page.source !== 'text' && b.page.source !== 'text' && b.numbers.some((n) => a.numbers.some((m) => Math.abs(m.length - n.length) <= MISREAD && editDistance(m, n, MISREAD) <= MISREAD))
 
 /** Next in the same style, or still the same part. A bare number is none: addresses and days begin with one. */
 const follows = (last: Section | undefined, first: Section | undefined): boolean => last !== undefined && first !== undefined && last.style === first.style && first.at > 1 && (first.at === last.at + 1 || (first.style !== 'letter' && first.at === last.at))
@@ -140,7 +155,7 @@ function runningCode(page: Page): string | null {
   const lines = linesOf(page)
   const [top] = lines
   if (!top || top.box[1] > 0.09 || top.words.length > 9 || tallness(top, lines) > 1.2) return null
-  const code = top.words.find((w) => (w.text.match(/\d/g) ?? []).length >= 4 && !/^\d{1,2}[/.-]\d{1,2}[/.-]\d{2,4}$/.test(w.text) && !/[.,]\d{2}$/.test(w.text))
+  const code = top.words.find((w) => (w.text.match(/\d/g) ?? []).length >= 4 && !DAY.test(w.text) && !/[.,]\d{2}$/.test(w.text))
   return code ? squeeze(code.text) : null
 }
 

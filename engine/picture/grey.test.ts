@@ -55,3 +55,23 @@ test('colours are the same four at a time and one by one, however many dots ther
   const alone = await Promise.all(Array.from({ length: 21 }, (_, i) => greyOf(sharp(colours.slice(i * 3, i * 3 + 3), { raw: { width: 1, height: 1, channels: 3 } }))))
   expect([...whole.data]).toEqual(alone.map((dot) => dot.data[0]))
 })
+
+describe('a few dark dots on grey paper with a grain', () => {
+  /** Paper of shade 205 whose grain spreads by about five, with so many dots of ink. */
+  const grainy = (ink: number): Grey => {
+    let seed = 7
+    const chance = () => (seed = (seed * 1103515245 + 12345) % 2147483648) / 2147483648
+    const data = Uint8Array.from({ length: 40_000 }, () => Math.round(205 + (chance() + chance() + chance() + chance() - 2) * 8))
+    for (let i = 0; i < ink; i++) data[Math.floor(chance() * data.length)] = 110
+    return { width: 200, height: 200, data }
+  }
+  test('ink begins beyond the grain, however little of it there is', () => {
+    expect(inkLevel(grainy(200))).toBeLessThan(195)
+    expect(inkLevel(grainy(200))).toBeGreaterThan(110)
+  })
+  test('without ink nothing is ink', () => {
+    const empty = grainy(0)
+    expect(empty.data.filter((shade) => shade < inkLevel(empty))).toHaveLength(0)
+  })
+  test('much ink parts itself', () => expect(inkLevel(grainy(6000))).toBeGreaterThan(120))
+})
