@@ -19,6 +19,8 @@ const GAP = 26
 const SURER = 0.1
 const SURE = 0.8
 const LEAST = 0.5
+/** A word less sure than this says nothing of what stands in its place. */
+const SENSELESS = 0.3
 /** A row of dots to write on, whose further dots a reader takes for letters ("........ooococ"): no word, and no doubt about the label before it. */
 const LEADERS = /^[.·…_]{4,}/
 
@@ -33,9 +35,11 @@ const FURTHEST = 14
 export async function lookAgain(picture: Grey, given: readonly Word[], dpi: number): Promise<Word[]> {
   const level = inkLevel(picture)
   const boxes = withinLines(picture, given.map((w) => w.box), level)
-  const words = given.map((w, i) => (boxes[i] === w.box ? w : { ...w, box: boxes[i] }))
+  const trimmed = given.map((w, i) => (boxes[i] === w.box ? w : { ...w, box: boxes[i] }))
+  // What makes no sense covers nothing: two lines taken for one make words of both, and hide what they are made of.
+  const words = trimmed.filter((w) => w.sure >= SENSELESS)
   const places = placesOf(words, picture, level)
-  if (places.length === 0 || places.filter((p) => !p.passed).length > MOST) return [...words]
+  if (places.length === 0 || places.filter((p) => !p.passed).length > MOST) return trimmed
   const { sheet, tops } = await sheetOf(picture, places)
   const seen = await recognise(sheet, dpi * LARGER, { languages: 'eng+fra+spa', layout: 6 })
   const again = new Map<Word, Word[]>()
@@ -47,12 +51,15 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
     if (found.length === 0 || surenessOf(found) < needed) return
     const at = (x: number, y: number): [number, number] => [place.left + (x * sheet.width - GAP) / LARGER, place.top + (y * sheet.height - top) / LARGER]
     const cutThrough = (w: Word) => w.box[0] * sheet.width < GAP + 1 || w.box[2] * sheet.width > GAP + place.width * LARGER - 1
-    // What is left of a reading that lost a cut-through word would be a part of a value, and look sure.
-    if (place.words.length > 0 && found.some(cutThrough)) return
+    const boxOf = (w: Word): Box => {
+      const [[left, up], [right, down]] = [at(w.box[0], w.box[1]), at(w.box[2], w.box[3])]
+      return [left / picture.width, up / picture.height, right / picture.width, down / picture.height]
+    }
+    // What is left of a reading that lost a cut-through word would be a part of a value, and look sure; the edge of the next word is none of it.
+    if (place.words.length > 0 && found.some((w) => cutThrough(w) && !(place.passed && words.some((k) => !place.words.includes(k) && mostlyOn(boxOf(w), k.box))))) return
     const kept = words.filter((w) => !place.words.includes(w))
     const placed = found.flatMap((w): Word[] => {
-      const [[left, up], [right, down]] = [at(w.box[0], w.box[1]), at(w.box[2], w.box[3])]
-      const box: Box = [left / picture.width, up / picture.height, right / picture.width, down / picture.height]
+      const box = boxOf(w)
       // A word that was cut through, and the edge of one beside the place, are no words of their own.
       return cutThrough(w) || kept.some((k) => mostlyOn(box, k.box)) ? [] : [{ ...w, box }]
     })
@@ -61,7 +68,8 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
     if (place.words.length === 0) added.push(...placed.map((w) => (/^\d{1,2}$/.test(w.text) ? { ...w, sure: Math.min(w.sure, SURE) } : w)))
     else place.words.forEach((word, k) => again.set(word, k === 0 ? placed : []))
   })
-  const all = [...words.flatMap((w) => again.get(w) ?? [w]), ...added]
+  const seenNow = [...words.flatMap((w) => again.get(w) ?? [w]), ...added]
+  const all = [...seenNow, ...trimmed.filter((w) => w.sure < SENSELESS && !seenNow.some((other) => mostlyOn(w.box, other.box) || mostlyOn(other.box, w.box)))]
   // "89 N" cut out before "etmakers", which another place made "Netmakers": what one place brings along of its neighbour is no word beside it.
   return all.filter((w) => given.includes(w) || !all.some((other) => other !== w && other.text.length > w.text.length && other.text.includes(w.text) && mostlyOn(w.box, other.box)))
 }
@@ -97,6 +105,13 @@ function placesOf(words: readonly Word[], picture: Grey, level: number): Place[]
       else groups.push({ words: [word], boxes: [] })
     }
   })
+  // "67 Old Q" passed over before "uay": what stands as near as a letter is read together with the word.
+  const put = (box: Box) => {
+    const word = words.find((w) => (follows(box, w.box) && close(box, w.box, width / height)) || (follows(w.box, box) && close(w.box, box, width / height)))
+    const own = word && groups.find((g) => g.words.includes(word))
+    if (own) own.boxes.push(box)
+    else groups.push({ words: word ? [word] : [], boxes: [box] })
+  }
   // Where lines begin or end, a reader that takes a gap between columns for an edge passes over what lies beyond.
   const tops = [...words].sort((a, b) => a.box[1] - b.box[1])
   words.forEach((word, i) => {
@@ -104,10 +119,11 @@ function placesOf(words: readonly Word[], picture: Grey, level: number): Place[]
     for (const step of [-1, 1] as const) {
       if (step < 0 ? before && follows(before.box, word.box) : behind && follows(word.box, behind.box)) continue
       const box = inkBeside(picture, word.box, step, level)
-      if (box && !tops.some((w) => mostlyOn(box, w.box) || mostlyOn(w.box, box))) groups.push({ words: [], boxes: [box] })
+      if (!box || tops.some((w) => mostlyOn(box, w.box) || mostlyOn(w.box, box))) continue
+      put(box)
     }
   })
-  for (const box of unreadInk(picture, words.map((w) => w.box), level)) if (!groups.some((g) => g.boxes.some((b) => mostlyOn(box, b) || mostlyOn(b, box)))) groups.push({ words: [], boxes: [box] })
+  for (const box of unreadInk(picture, words.map((w) => w.box), level)) if (!groups.some((g) => g.boxes.some((b) => mostlyOn(box, b) || mostlyOn(b, box)))) put(box)
   return groups.map((group) => {
     const [l, t, r, b] = boxAround([...group.boxes, ...group.words.map((w) => w.box)])
     const [left, top] = [Math.max(0, Math.round(l * width) - MARGIN), Math.max(0, Math.round(t * height) - MARGIN)]
