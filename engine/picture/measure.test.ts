@@ -13,6 +13,13 @@ const leaning = (degrees: number) => draw(700, 900, (x, y) => {
 
 test.each([-3, -1, 0, 1.5, 4])('print that leans by %d degrees is measured so', (degrees) => expect(measure(leaning(degrees)).skew).toBeCloseTo(degrees, 0))
 test('lines that run down the page are seen', () => expect(measure(turned(leaning(0), 90)).sideways).toBe(true))
+test.each([-2, 1.5])('columns of a table that leans by %d degrees as well, should its lines prove to run down', (degrees) => {
+  // A grid of dots runs both ways alike: which way it was taken for is a guess, and both angles are known.
+  const grid = draw(420, 594, (x, y) => { const [u, v] = [x + Math.tan((degrees * Math.PI) / 180) * y, y - Math.tan((degrees * Math.PI) / 180) * x]; return x > 40 && x < 380 && y > 40 && y < 550 && ((u % 14) + 14) % 14 < 4 && ((v % 14) + 14) % 14 < 4 })
+  const { skew, skewOtherwise } = measure(grid)
+  expect(skew).toBeCloseTo(degrees, 0)
+  expect(skewOtherwise).toBeCloseTo(degrees, 0)
+})
 test('a white page is light and without contrast', () => expect(measure(draw(300, 400, () => false))).toMatchObject({ dark: 0 }))
 test('turning a leaning picture back makes it straight', () => {
   const { picture } = straighten(leaning(3), 3)

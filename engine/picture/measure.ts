@@ -35,6 +35,8 @@ export function inkGrid(picture: Grey): InkGrid {
 export interface Measures {
   /** Degrees that the lines lean; turning the picture by as much the other way puts it right. */
   skew: number
+  /** The same of lines that run the other way: which way they run is a guess that their reading may prove wrong. */
+  skewOtherwise: number
   /** Lines run down the page rather than across. */
   sideways: boolean
   /** Share of dark dots, borders left out. */
@@ -86,7 +88,8 @@ export function measure(picture: Grey): Measures {
   const across = bestAngle(xs, ys, small.height, small.width)
   const down = bestAngle(back, xs, small.width, small.height)
   const sideways = down.score > across.score * 1.25
-  return { skew: sideways ? down.angle : across.angle, sideways, dark: dark / area, paper, contrast: paper - ink }
+  const [skew, skewOtherwise] = sideways ? [down.angle, across.angle] : [across.angle, down.angle]
+  return { skew, skewOtherwise, sideways, dark: dark / area, paper, contrast: paper - ink }
 }
 
 /** Dots of a reduced picture that a stroke of print is thinner than. */

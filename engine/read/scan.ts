@@ -27,15 +27,14 @@ export async function readScan(picture: Grey, dpi: number, said?: Rotation): Pro
   if (measures.dark < 0.0004 || measures.contrast < 12) return { words: [], lean: 0, rotation: said ?? 0, blank: true, ink: null, poor: null }
   let rotation: Rotation = said ?? (measures.sideways ? await likeliest(picture, [90, 270], dpi) : 0)
   // The lean was measured along the lines that were taken for text.
-  let lean = (rotation % 180 === 90) === measures.sideways ? measures.skew : 0
+  let lean = (rotation % 180 === 90) === measures.sideways ? measures.skew : measures.skewOtherwise
   let reading = await readUpright(picture, rotation, dpi, lean)
   if (said === undefined && sense(reading.words) < SENSE) {
     // A card on an empty sheet has too few lines to tell by them which way they run.
     const anyWay = measures.sideways || sense(reading.words) < LITTLE_SENSE || areScraps(reading.words)
     const other = await likeliest(picture, anyWay ? [0, 180, 90, 270] : [rotation, opposite(rotation)], dpi)
     if (other !== rotation) {
-      // The lean was measured along the other axis where the page lies across.
-      const leaning = (other - rotation) % 180 === 0 ? measures.skew : 0
+      const leaning = (other % 180 === 90) === measures.sideways ? measures.skew : measures.skewOtherwise
       const again = await readUpright(picture, other, dpi, leaning)
       if (sense(again.words) > sense(reading.words) + 0.04) {
         reading = again
