@@ -119,7 +119,7 @@ function Rows({ field, rows, columns }: { field: FilledField; rows: readonly Row
         <tbody>
           {shown.map((row, i) => (
             <tr key={i} className="cursor-pointer hover:bg-petrol-soft" onClick={() => { const place = field.rowPlaces?.[i]; if (place) look(place.page, place.box) }}>
-              {columns.map((c) => <td key={c.name} className={`value border-t border-line-2 px-1.5 py-0.5 ${c.kind === 'money' ? 'text-right whitespace-nowrap' : ''}`}>{cell(row[c.name])}</td>)}
+              {isLost(row) ? <td colSpan={columns.length} className="border-t border-line-2 px-1.5 py-0.5 text-ink-2 italic">a row that could not be read: look at its place</td> : columns.map((c) => <td key={c.name} className={`value border-t border-line-2 px-1.5 py-0.5 ${c.kind === 'money' ? 'text-right whitespace-nowrap' : ''}`}>{cell(row[c.name])}</td>)}
             </tr>
           ))}
         </tbody>
@@ -129,4 +129,7 @@ function Rows({ field, rows, columns }: { field: FilledField; rows: readonly Row
   )
 }
 
-const cell = (value: Row[string]): string => (value === null || value === undefined ? '' : typeof value === 'string' ? show(value) : plain(value).replace(/^EUR /, ''))
+/** Nothing of it was read; the balances around it say that it is there. */
+const isLost = (row: Row): boolean => Object.values(row).every((value) => value === null)
+
+const cell = (value: Row[string]): string => (value === null || value === undefined ? '—' : typeof value === 'string' ? show(value) : plain(value).replace(/^EUR /, ''))
