@@ -20,7 +20,7 @@ const SURER = 0.1
 const SURE = 0.8
 const LEAST = 0.5
 /** A word less sure than this says nothing of what stands in its place. */
-const SENSELESS = 0.3
+const SENSELESS = 0.05
 /** A row of dots to write on, whose further dots a reader takes for letters ("........ooococ"): no word, and no doubt about the label before it. */
 const LEADERS = /^[.·…_]{4,}/
 
