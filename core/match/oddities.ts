@@ -2,7 +2,7 @@ import type { FilledField } from '../answers/fill.ts'
 import type { Page } from '../page/page.ts'
 import { editDistance, squeeze } from '../page/text.ts'
 import type { DocumentType, Field, Program } from '../program/schema.ts'
-import { isMoney, plain } from '../read/value.ts'
+import { isMoney, plain, type Money } from '../read/value.ts'
 import { splitReference, type Paper } from './paper.ts'
 
 const MACHINE: ReadonlySet<string> = new Set(['certain', 'repaired'])
@@ -32,31 +32,48 @@ export function withOddities(papers: readonly Paper[], program: Program, types: 
     const kind = types.get(paper.type)?.fields.find((f) => f.name === field.name)?.kind
     return kind && field.value !== null && !field.needsReview ? [{ paper, field, kind, reference: `${paper.type}.${field.name}` }] : []
   }))
+  const numbers = grouped(places.filter((p) => p.kind === 'id'), (p) => squeeze(plain(p.field.value)))
+  const currencies = grouped(places.filter((p) => isMoney(p.field.value)), (p) => (p.field.value as Money).currency)
+  const firms = grouped(places.filter((p) => p.kind === 'org'), (p) => p.reference)
   const odd = new Map<FilledField, string>()
   for (const place of places) {
     const { field } = place
     if (!MACHINE.has(field.state) || pages.get(field.page ?? 0)?.source === 'text') continue
-    const reason = borrowedNumber(place, places, program) ?? ownCurrency(place, places) ?? dayToCome(place, program, asOf) ?? firmLetterOff(place, places)
+    const reason = borrowedNumber(place, numbers, program) ?? ownCurrency(place, currencies) ?? dayToCome(place, program, asOf) ?? firmLetterOff(place, firms)
     if (reason) odd.set(field, reason)
   }
   return odd.size === 0 ? [...papers] : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => (odd.has(f) ? { ...f, confidence: Math.min(f.confidence, ODD), needsReview: true, state: 'asked' as const, reason: odd.get(f)! } : f)) }))
 }
 
+type Groups = ReadonlyMap<string, readonly Place[]>
+
+function grouped(places: readonly Place[], keyOf: (place: Place) => string): Groups {
+  const groups = new Map<string, Place[]>()
+  for (const place of places) {
+    const key = keyOf(place)
+    const group = groups.get(key)
+    if (group) group.push(place)
+    else groups.set(key, [place])
+  }
+  return groups
+}
+
 /** A label on one line and a value on the next lead to the wrong one: the hull's number for the quote's. */
-function borrowedNumber({ paper, field, kind, reference }: Place, places: readonly Place[], program: Program): string | null {
+function borrowedNumber({ paper, field, kind, reference }: Place, numbers: Groups, program: Program): string | null {
+  if (kind !== 'id') return null
   const number = squeeze(plain(field.value))
-  if (kind !== 'id' || number.length < LONG || !/\d/.test(number)) return null
-  const same = places.filter((p) => p.kind === 'id' && p.paper !== paper && squeeze(plain(p.field.value)) === number)
+  if (number.length < LONG || !/\d/.test(number)) return null
+  const same = numbers.get(number)!.filter((p) => p.paper !== paper)
   if (same.length === 0 || same.some((p) => p.field.name === field.name)) return null
   const oneFact = (other: string) => program.facts.some((f) => f.fields.includes(reference) && f.fields.includes(other))
   return same.some((p) => oneFact(p.reference)) ? null : `${same[0].paper.label} has this number for something else`
 }
 
-function ownCurrency({ field }: Place, places: readonly Place[]): string | null {
-  if (!isMoney(field.value)) return null
-  const { currency } = field.value
-  const others = places.flatMap((p) => (p.field !== field && isMoney(p.field.value) ? [p.field.value.currency] : []))
-  return others.length >= AMOUNTS && !others.includes(currency) && new Set(others).size === 1 ? `all other amounts are in ${others[0]}` : null
+function ownCurrency({ field }: Place, currencies: Groups): string | null {
+  if (!isMoney(field.value) || currencies.size !== 2 || currencies.get(field.value.currency)!.length > 1) return null
+  const own = field.value.currency
+  const [usual, others] = [...currencies].find(([currency]) => currency !== own)!
+  return others.length >= AMOUNTS ? `all other amounts are in ${usual}` : null
 }
 
 function dayToCome({ field, kind, reference }: Place, program: Program, asOf: string): string | null {
@@ -67,10 +84,11 @@ function dayToCome({ field, kind, reference }: Place, program: Program, asOf: st
   return signed || fresh ? 'this day is still to come' : null
 }
 
-function firmLetterOff({ field, kind, reference }: Place, places: readonly Place[]): string | null {
+function firmLetterOff({ field, kind, reference }: Place, firms: Groups): string | null {
+  if (kind !== 'org') return null
   const own = squeeze(plain(field.value))
-  if (kind !== 'org' || own.length < NAME) return null
-  const others = places.filter((p) => p.reference === reference && p.field !== field).map((p) => squeeze(plain(p.field.value)))
+  if (own.length < NAME) return null
+  const others = firms.get(reference)!.filter((p) => p.field !== field).map((p) => squeeze(plain(p.field.value)))
   const near = others.filter((other) => other !== own && editDistance(other, own, 1) <= 1)
   return !others.includes(own) && near.length >= OTHERS && new Set(near).size === 1 ? 'other papers of its kind differ by a letter' : null
 }

@@ -31,13 +31,25 @@ export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number
   const changed = new Map<FilledField, FilledField>()
   for (const key of new Set(tables.map((t) => t.key))) {
     const own = tables.filter((t) => t.key === key)
-    const spelling = spellingOf(own.flatMap(({ field, columns }) => field.value.flatMap((row) => textsOf(row, columns).map(([, text]) => text))), own.length > 1)
-    for (const { field, columns } of own) {
-      const rows = field.value.map((row, i) => ({ ...row, ...Object.fromEntries(textsOf(row, columns).map(([name, text]) => [name, spelling(asRead(text, field, i, pages), isPoor(field, i, pages))])) }))
-      if (rows.some((row, i) => columns.some((name) => row[name] !== field.value[i][name]))) changed.set(field, { ...field, value: rows, confidence: Math.min(field.confidence, TAKES_PART), needsReview: true, state: 'asked', repaired: true, reason: field.reason ?? 'other rows of its kind spell some words otherwise' })
-    }
+    for (const [field, mended] of respelt(own.map((t) => t.field), own[0].columns, pages)) changed.set(field, mended)
   }
   return changed.size === 0 ? [...papers] : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => changed.get(f) ?? f) }))
+}
+
+const known = new WeakMap<Table, { tables: readonly Table[]; found: ReadonlyMap<Table, FilledField> }>()
+
+/** The tables of one kind that their rows spell otherwise, as they spell them. Worked out once while none of them changes: it is asked for with every answer. */
+function respelt(tables: readonly Table[], columns: readonly string[], pages: ReadonlyMap<number, Page>): ReadonlyMap<Table, FilledField> {
+  const before = known.get(tables[0])
+  if (before && before.tables.length === tables.length && before.tables.every((t, i) => t === tables[i])) return before.found
+  const spelling = spellingOf(tables.flatMap((t) => t.value.flatMap((row) => textsOf(row, columns).map(([, text]) => text))), tables.length > 1)
+  const found = new Map<Table, FilledField>()
+  for (const table of tables) {
+    const rows = table.value.map((row, i) => ({ ...row, ...Object.fromEntries(textsOf(row, columns).map(([name, text]) => [name, spelling(asRead(text, table, i, pages), isPoor(table, i, pages))])) }))
+    if (rows.some((row, i) => columns.some((name) => row[name] !== table.value[i][name]))) found.set(table, { ...table, value: rows, confidence: Math.min(table.confidence, TAKES_PART), needsReview: true, state: 'asked', repaired: true, reason: table.reason ?? 'other rows of its kind spell some words otherwise' })
+  }
+  known.set(tables[0], { tables, found })
+  return found
 }
 
 type Table = FilledField & { value: Row[] }
@@ -63,7 +75,7 @@ const isPoor = (field: Table, row: number, pages: ReadonlyMap<number, Page>): bo
 function spellingOf(texts: readonly string[], several: boolean): (read: readonly ReadWord[], poor: boolean) => string {
   const phrases = tally(texts, squeeze)
   const words = tally(texts.flatMap((text) => text.split(' ')).filter((word) => isTellingWord(plain(word))), plain)
-  const known = [...phrases.values()].flatMap(({ text, times }) => (times >= KNOWN ? [{ ...phraseOf(text), times }] : []))
+  const usual = [...phrases.values()].flatMap(({ text, times }) => (times >= KNOWN ? [{ ...phraseOf(text), times }] : []))
   const often = several ? [...words].flatMap(([key, { times }]) => (times >= OFTEN ? [key] : [])) : []
   const byWord = (word: string): string => {
     const near = words.get(plain(word))?.times === 1 ? meantBy(plain(word), often) : null
@@ -72,7 +84,7 @@ function spellingOf(texts: readonly string[], several: boolean): (read: readonly
   return (read, poor) => {
     const text = read.map((w) => w.text).join(' ')
     const times = phrases.get(squeeze(text))?.times ?? 0
-    return meantPhrase(read, known.filter((p) => p.times >= times * OFTENER), poor) ?? read.map((w) => byWord(w.text)).join(' ')
+    return meantPhrase(read, usual.filter((p) => p.times >= times * OFTENER), poor) ?? read.map((w) => byWord(w.text)).join(' ')
   }
 }
 

@@ -10,7 +10,7 @@ const eur = (amount: string) => ({ amount, currency: 'EUR' })
 const table = (rows: [step: number, amount: string, balance: string][], sure = 0.7): Table => ({
   rows: rows.map(([, amount, balance], i) => ({ date: `2026-03-0${i + 1}`, description: 'Card payment', amount: eur(amount), balance: eur(balance) })),
   places: rows.map(([step]) => ({ page: 1, box: [0.1, 0.2 + step * 0.02, 0.9, 0.21 + step * 0.02] })),
-  head: { page: 1, box: [0.1, 0.18, 0.9, 0.19] }, sure, spelt: 1, rowSure: rows.map(() => 0.95), repaired: false, unexplained: [],
+  head: { page: 1, box: [0.1, 0.18, 0.9, 0.19] }, sure, spelt: 1, rowSure: rows.map(() => 0.95), repaired: false, led: false, unexplained: [],
 })
 const whole: [number, string, string][] = [[0, '-10.00', '90.00'], [1, '-5.00', '85.00'], [2, '-7.00', '78.00'], [3, '-8.00', '70.00']]
 const withGap: [number, string, string][] = [...whole, [5, '-3.00', '55.00'], [6, '-1.00', '54.00']]
@@ -50,8 +50,8 @@ test('more room than rows are lost in, another page, and a text layer', () => {
 })
 
 describe('before the first row', () => {
-  const opened = (opening: string, from = 1) => {
-    const read = table(whole.map(([step, amount, balance]) => [step + from, amount, balance]))
+  const opened = (opening: string, from = 1, led = false) => {
+    const read = { ...table(whole.map(([step, amount, balance]) => [step + from, amount, balance])), led }
     addLostFirst(read, field, eur(opening))
     return read.rows.map((r) => [r.amount, r.balance])
   }
@@ -60,5 +60,6 @@ describe('before the first row', () => {
     expect(opened('100.00')).toHaveLength(4)
     expect(opened('112.00', 0)).toHaveLength(4)
   })
+  test('none where a balance brought forward takes the room: a misread opening balance is no lost row', () => expect(opened('112.00', 1, true)).toHaveLength(4))
   test('of two nothing is known but that they are two', () => expect(opened('112.00', 2).slice(0, 2)).toEqual([[null, null], [null, null]]))
 })

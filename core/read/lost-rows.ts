@@ -22,13 +22,14 @@ export function addLostRows(table: Table, field: Field): void {
 
 /**
  * The same before the first row, where the balance that the paper opens with does not lead to it and there is room under
- * the head. The rows are oldest first.
+ * the head that no other line takes: under a balance brought forward a misread opening balance would pass for a lost row's,
+ * and be borne out by it. The rows are oldest first.
  */
 export function addLostFirst(table: Table, field: Field, opening: Money): void {
   const names = bookingColumns(table, field)
   const { rows, places, head } = table
   const [first] = rows
-  if (!names || rows.length < 4 || head.page !== places[0].page || head.box === places[0].box || leads({ [names.balance]: opening }, first, names)) return
+  if (!names || table.led || rows.length < 4 || head.page !== places[0].page || head.box === places[0].box || leads({ [names.balance]: opening }, first, names)) return
   const lost = insert(table, field, 0, roomFor(head.box, places[0].box, places), head.box)
   const [step, after] = [first[names.amount], first[names.balance]]
   if (lost !== 1 || !isMoney(step) || !isMoney(after)) return

@@ -1,6 +1,7 @@
 import { isTellingWord, meantBy } from '../page/misspelt.ts'
 import { tokens } from '../page/text.ts'
 import type { Field } from '../program/schema.ts'
+import { closingOf } from './kinds/words.ts'
 import type { Table } from './table.ts'
 
 /** A word that stands so often in the rows was not misread each time in the same way. */
@@ -25,11 +26,12 @@ export function likelySpelling(table: Table, field: Field, times = OFTEN): Map<s
 /** As sure as a spelling is that other rows lend to a word: it is put to a person, who need not type it. */
 export const GUESSED = 0.5
 
-/** On a picture, spells a word of the rows as it stands there three times and more, and has it asked about: it may be another word. */
+/** On a picture, spells a word of the rows as it stands there three times and more, and a firm's "Lid" as "Ltd", and has it asked about: it may be another word. */
 export function mendWords(table: Table, field: Field): void {
   if (table.spelt >= 0.999) return
   const meant = likelySpelling(table, field, SURELY)
-  if (meant.size === 0) return
+  // What is booked goes to firms and comes from them; among goods a lid is a lid.
+  const booked = field.columns.some((c) => c.kind === 'date')
   /** How the rows write a word, capitals and accents as they are. */
   const written = new Map<string, string>()
   for (const row of table.rows) for (const name of textsOf(field)) for (const word of wordsOf(row[name])) written.set(tokens(word).join(' '), word)
@@ -37,7 +39,13 @@ export function mendWords(table: Table, field: Field): void {
     for (const name of textsOf(field)) {
       const text = row[name]
       if (typeof text !== 'string') continue
-      row[name] = wordsOf(text).map((word) => written.get(meant.get(tokens(word).join(' ')) ?? '') ?? word).join(' ')
+      const words = wordsOf(text)
+      const spelt = (word: string, i: number): string => {
+        const other = meant.get(tokens(word).join(' '))
+        if (other !== undefined) return written.get(other)!
+        return (booked && i > 1 && i === words.length - 1 && closingOf(word)) || word
+      }
+      row[name] = words.map(spelt).join(' ')
       if (row[name] !== text) [table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
     }
 }

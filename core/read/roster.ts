@@ -41,6 +41,7 @@ export function readRoster(pages: readonly Page[], field: Field): Table | null {
     spelt: sureOf((kind) => kind === 'name'),
     rowSure: rows.map((row) => Math.min(...row.flatMap((i) => i.words.map((w) => w.sure)))),
     repaired: false,
+    led: false,
     unexplained: [],
   }
 }

@@ -76,8 +76,6 @@ function tidied(word: Word): Word {
     .replace(/^[-–—~=+]+(?=\d{1,2}(?:[/.-]\d{1,2}[/.-]\d{2,4}|[/.-]?\p{L}{3,}[/.-]?\d{0,4})[.,;:]?$)/u, '')
     .replace(/(?<=\d[.,]\d{2})["“”‘’'»*_|:;.,!\]}]+$/, '')
     .replace(/(?<=^\d{1,4}[/.-]\d{1,2}[/.-]\d{1,4})[*_|~=–—-]+$/, '')
-    // No firm's name ends in a lid.
-    .replace(/^L[il1|]d\.?$/, 'Ltd')
     .replace(/(?<=^[^(]*\d[.,]\d{2})\)$/, '')
     .replace(/(?<=\p{L})["“”’»_|]+$/u, '')
     // "Ltd." and "Co." have a point of their own, and a comma may be meant.

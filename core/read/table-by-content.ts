@@ -26,7 +26,7 @@ interface ContentRow {
 export function readTableByContent(pages: readonly Page[], field: Field): Table | null {
   const readRow = rowReader(field)
   if (!readRow) return null
-  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, unexplained: [] }
+  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [] }
   const text = field.columns.find((c) => c.kind === 'text')!.name
   for (const page of pages) {
     let last: { line: Line; found: ContentRow } | null = null

@@ -37,7 +37,7 @@ export function firstGrid(pages: readonly Page[], field: Field, at: { page: numb
  * @param period first and last day of the paper, which give days without a year theirs
  */
 export function readByGrid(pages: readonly Page[], field: Field, grid: Grid, period: { start: string | null; end: string | null }): Pick<Table, 'rows' | 'places'> {
-  const table: Table = { rows: [], places: [], head: { page: grid.page, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, unexplained: [] }
+  const table: Table = { rows: [], places: [], head: { page: grid.page, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [] }
   const skip = grid.skip.map(fold).filter(Boolean)
   const from = pages.findIndex((p) => p.number === grid.page)
   for (const page of pages.slice(Math.max(0, from))) {

@@ -81,7 +81,7 @@ test('sums under the goods are no goods', () => expect(readTableByContent([pageO
 
 test.each([['02 Feb', '--02-02'], ['2Feb', '--02-02'], ['02/02', '--02-02'], ['2026-02-02', null], ['Salary', null]])('%s as a day without its year is %s', (text, date) => expect(shortDate(text)).toBe(date))
 test('years come from the period of the statement, over the turn of a year too', () => {
-  const table = { rows: [{ date: '--12-30' }, { date: '--01-02' }], places: [], head: { page: 1, box: [0, 0, 0, 0] as [number, number, number, number] }, sure: 1, spelt: 1, rowSure: [], repaired: false, unexplained: [] }
+  const table = { rows: [{ date: '--12-30' }, { date: '--01-02' }], places: [], head: { page: 1, box: [0, 0, 0, 0] as [number, number, number, number] }, sure: 1, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [] }
   fillYears(table, 'date', '2025-12-15', '2026-01-14')
   expect(table.rows.map((r) => r.date)).toEqual(['2025-12-30', '2026-01-02'])
 })
@@ -108,4 +108,9 @@ test('a line under the rows whose day was misread is a row all the same, on a pi
   const read = (sure: number) => readTable([pageOf(['Date | Description | Amount | Balance', bookings[0], 'O3/?2/20Z6 | Transfer to savings | -66.70 | 1,657.15', '03/02/2026 | Fuel Quay | -57.15 | 1,600.00'], { at, source: sure < 1 ? 'ocr' : 'text', sure })], transactions)!.rows
   expect(read(0.9).map((r) => r.amount)).toEqual([eur('-104.96'), eur('-66.70'), eur('-57.15')])
   expect(read(1)).toHaveLength(2)
+})
+
+test('a balance between its head and its first row is noted, what is left of a booking is not', () => {
+  const read = (...lines: string[]) => readTable([pageOf(['Date | Description | Amount | Balance', ...lines, ...bookings], { at })], transactions)!.led
+  expect([read(), read('x | Balance brought forward | x | 1,828.81'), read('x | Balnce bght fwd | x | 1,828.81'), read('~ | Card pymnt | x | x')]).toEqual([false, true, true, false])
 })

@@ -24,6 +24,8 @@ export interface Table {
   rowSure: number[]
   /** Some amount had no sign of its own and took it from the balances. */
   repaired: boolean
+  /** A balance brought forward stands between its head and its first row. */
+  led: boolean
   /** Lines with amounts behind its first row that are no rows, each with its amounts in cents: rows may be missed. */
   unexplained: number[][]
 }
@@ -44,7 +46,7 @@ const STOP = /^(?:sub[- ]?total|net (?:amount|total)|total|totals|grand total|ne
 
 /** Reads one table of a type from the pages of a document, in page order; null where no head of it is found. */
 export function readTable(pages: readonly Page[], field: Field): Table | null {
-  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, unexplained: [] }
+  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [] }
   let columns: HeadColumn[] | null = null
   for (const page of pages) {
     const lines = linesWithoutSpecks(page)
@@ -199,6 +201,8 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
     const row = toRow(cells, columns, field)
     const moneyCells = field.columns.filter((c) => c.kind === 'money' && isMoney(row[c.name]))
     const begins = dated ? moneyCells.length > 0 && (typeof row[dated.name] === 'string' || ((started || i === from) && moneyCells.length > 1 && holdsWeakDay(cells, columns))) : moneyCells.length >= Math.min(2, field.columns.filter((c) => c.kind === 'money').length) && !!text && !!row[text.name]
+    // A booking that was hardly read has two amounts or none; one alone is a balance, however its words were read.
+    if (table.rows.length === 0 && !begins && (moneyCells.length === 1 || SKIPPED_ROWS.test(plain))) table.led = true
     // What a person said is no row of this table.
     if (field.never.some((words) => plain.includes(fold(words)))) { last = line; continue }
     if (SKIPPED_ROWS.test(plain) && (dated ? !(begins && isMoney(row.amount) && !/balance|total|forward/.test(plain)) : true)) {

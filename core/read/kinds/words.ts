@@ -80,14 +80,17 @@ export const readNames: KindReader = (words) => {
 const AND_SIGNS: ReadonlySet<string> = new Set(['¢', '€', '§'])
 
 /** What closes a firm's name, as weak readers and hasty hands spell it. */
-const CLOSING: readonly [RegExp, string][] = [[/^[CLlI1i([{]{1,2}[t+][do]\.?$/, 'Ltd'], [/^Lt[dol]{1,2}$/, 'Ltd'], [/^P[LI][LCGO(]$/, 'PLC']]
+const CLOSING: readonly [RegExp, string][] = [[/^[CLlI1i([{]{1,2}[t+][do]\.?$/, 'Ltd'], [/^L[il1|]d\.?$/, 'Ltd'], [/^Lt[dol]{1,2}$/, 'Ltd'], [/^P[LI][LCGO(]$/, 'PLC']]
+
+/** The "Ltd" or "PLC" that a last word is a misspelling of; null for other words, and where it is spelt right. */
+export const closingOf = (word: string): string | null => CLOSING.find(([form, plain]) => form.test(word) && word.replace(/\.$/, '') !== plain)?.[1] ?? null
 
 /** The last word of a firm's name, put right where it is a misspelt "Ltd" or "PLC". */
 function withClosing(run: Word[]): Word[] {
   const last = run.at(-1)
   if (!last || run.length < 2 || last.sure === 1) return run
-  const closing = CLOSING.find(([form, plain]) => form.test(last.text) && last.text.replace(/\.$/, '') !== plain)
-  return closing ? [...run.slice(0, -1), { ...last, text: closing[1] }] : run
+  const closing = closingOf(last.text)
+  return closing ? [...run.slice(0, -1), { ...last, text: closing }] : run
 }
 
 /** "Garvie & Daughters Ltd (SC-201944)": its number behind it is no part of its name. */
