@@ -141,7 +141,7 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
   })
   const copied = withVersions(withCopies(bare, typesById), typesById, answers)
   const nameField = (type: string) => typeById(types, type).person
-  const applicant = applicantOf(copied, program, nameField)
+  const applicant = applicantOf(copied, program, nameField, byNumber)
   const accompanied = withSecondPerson(copied, program, secondPerson(copied, program, applicant, nameField))
   const persons = personsOf(accompanied, program, applicant)
   // A name that other papers made certain says whose its paper is, too.

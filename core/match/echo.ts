@@ -8,8 +8,8 @@ import { plain, type Value } from '../read/value.ts'
 import type { FilledField } from '../answers/fill.ts'
 import type { Comparer } from './agreement.ts'
 import { comparers } from './comparers.ts'
+import { brokenOff, mostAlike, nearMiss, wordMore } from './near-miss.ts'
 import { counts, splitReference, type Paper } from './paper.ts'
-import { oneLookalike } from './slip.ts'
 
 /** Papers that must say the same before they speak for what another paper says. */
 const WITNESSES = 2
@@ -48,13 +48,15 @@ function echoesOf(fact: Fact, papers: readonly Paper[], pages: ReadonlyMap<numbe
   const known = different.find((value) => sure.filter((p) => agrees(p.field.value, value)).length >= Math.max(WITNESSES, sure.length / 2))
   if (known === undefined) return []
   const witnesses = sure.filter((p) => agrees(p.field.value, known))
+  const said = witnesses.map((p) => p.field.value!)
+  const alikest = (field: FilledField) => (field.value === null ? known : mostAlike(field.value, said))
   const ofPaper = countBy(witnesses.map((p) => p.paper))
   return places.flatMap(({ paper, field, stranger }): [string, FilledField][] => {
     // A paper of somebody else is only looked at where a letter misread may have made it one.
-    if (stranger && (fact.kind !== 'name' || field.value === null || !nearMiss(field.value, known))) return []
+    if (stranger && (fact.kind !== 'name' || field.value === null || !nearMiss(field.value, alikest(field)))) return []
     if (!MACHINE.has(field.state) || witnesses.length - (ofPaper.get(paper) ?? 0) < WITNESSES) return []
     const page = pages.get(field.page ?? 0)
-    const echo = echoFor(field, fact.kind, known, agrees, page, () => findOn(paper, pages, fact.kind, known, agrees))
+    const echo = echoFor(field, fact.kind, alikest(field), agrees, page, () => findOn(paper, pages, fact.kind, known, agrees))
     return echo ? [[`${paper.id} ${field.name}`, echo]] : []
   })
 }
@@ -135,31 +137,6 @@ function proposed(field: FilledField, known: Value, reason: string): FilledField
   const own = { value: field.value, raw: field.raw ?? plain(field.value), page: field.page!, box: field.box! }
   return { ...field, value: known, confidence: DEFAULTED, needsReview: true, state: 'asked', repaired: true, reason, others: [own, ...field.others].slice(0, 3) }
 }
-
-/** Codes that differ in two places are two codes: a fair reader takes one figure for another, not two. */
-const nearMiss = (a: Value, b: Value): boolean => {
-  const [p, q] = [squeeze(plain(a)), squeeze(plain(b))]
-  // Two letters off and every figure the same: "Tarriwick SK8" is Tarnwick, misread.
-  const most = p.replace(/\D/g, '') === q.replace(/\D/g, '') ? 2 : 1
-  if (p === q || wordMore(plain(a), plain(b)) || wordMore(plain(b), plain(a))) return false
-  if (brokenOff(p, q)) return true
-  return (Math.min(p.length, q.length) >= 6 && editDistance(p, q, most) <= most) || initialOff(plain(a), plain(b)) || initialOff(plain(b), plain(a))
-}
-
-/** "Dougal Quillfe": a word whose end was lost, by a pen's stroke or at the edge, is the known one so far as it goes. */
-const brokenOff = (read: string, known: string): boolean => read.length >= 8 && !/\d/.test(known) && known.startsWith(read)
-
-/** Whether a name is another with an initial that may have been misread: "E Northcott" beside "Fenella Northcott". */
-function initialOff(short: string, full: string): boolean {
-  const [few, many] = [tokens(short), tokens(full)]
-  const initials = few.filter((t) => t.length === 1)
-  const whole = few.filter((t) => t.length > 1)
-  if (initials.length !== 1 || whole.length === 0 || !whole.every((t) => many.includes(t))) return false
-  return many.some((t) => !whole.includes(t) && t[0] !== initials[0] && oneLookalike(initials[0], t[0]))
-}
-
-/** Whether a text is another with one whole word behind it: a reader mixes up letters, but "II" is no slip of nothing. */
-const wordMore = (longer: string, shorter: string): boolean => longer.toLowerCase().startsWith(`${shorter.toLowerCase()} `)
 
 interface Found {
   value: Value

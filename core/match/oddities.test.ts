@@ -18,6 +18,14 @@ describe('a number that is something else on another paper', () => {
   test('nor a few signs that may be many things', () => expect(asked([paperOf('q', 'purchase_quote', { quote_number: '12' }), paperOf('r', 'vessel_registration', { hull_number: '12' })])).toBeNull())
 })
 
+describe('the end of a number that another paper has whole', () => {
+  const registration = paperOf('Registration', 'vessel_registration', { hull_number: 'SKR-56500' })
+  const quote = (hull: string) => paperOf('q', 'purchase_quote', { hull_number: hull })
+  test('is asked about', () => expect(asked([quote('56500'), registration])).toBe('its beginning may be lost: Registration has SKR-56500'))
+  test('not where it is another number', () => expect(asked([quote('56501'), registration])).toBeNull())
+  test('nor where the other is of something else', () => expect(asked([quote('56500'), paperOf('p', 'insurance_cover', { policy_number: 'AB-56500' })])).toBeNull())
+})
+
 describe('a currency of its own', () => {
   const fee = paperOf('berth', 'berth_agreement', { annual_fee: { amount: '1360.00', currency: 'GBP' } })
   const others = [paperOf('a', 'loan_application', { loan_amount: eur('40000.00'), purchase_price: eur('50000.00') }), paperOf('p', 'payslip', { net_pay: eur('2100.00') })]

@@ -10,6 +10,8 @@ const MACHINE: ReadonlySet<string> = new Set(['certain', 'repaired'])
 const ODD = 0.6
 /** Fewer signs are no number of something: "12" may be many things. */
 const LONG = 5
+/** So many signs at least of a number whose beginning was lost. */
+const TAIL = 4
 /** So many amounts of a package say what it is in. */
 const AMOUNTS = 3
 /** A firm's name that is a letter off what so many others say is likely misread, if it is as long as that. */
@@ -24,7 +26,7 @@ interface Place {
 
 /**
  * Asks about values that were read surely from a picture and yet stand oddly among the papers of their package: a number
- * that is something else's elsewhere, a currency of its own, a day still to come on what was signed or issued, a firm a
+ * that is something else's elsewhere or the end of one, a currency of its own, a day still to come on what was signed or issued, a firm a
  * letter off. The reader saw nothing wrong with them; only the other papers do. A text layer misreads nothing.
  */
 export function withOddities(papers: readonly Paper[], program: Program, types: ReadonlyMap<string, DocumentType>, pages: ReadonlyMap<number, Page>, asOf: string): Paper[] {
@@ -39,7 +41,7 @@ export function withOddities(papers: readonly Paper[], program: Program, types: 
   for (const place of places) {
     const { field } = place
     if (!MACHINE.has(field.state) || pages.get(field.page ?? 0)?.source === 'text') continue
-    const reason = borrowedNumber(place, numbers, program) ?? ownCurrency(place, currencies) ?? dayToCome(place, program, asOf) ?? firmLetterOff(place, firms)
+    const reason = borrowedNumber(place, numbers, program) ?? lostBeginning(place, numbers, program) ?? ownCurrency(place, currencies) ?? dayToCome(place, program, asOf) ?? firmLetterOff(place, firms)
     if (reason) odd.set(field, reason)
   }
   return odd.size === 0 ? [...papers] : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => (odd.has(f) ? { ...f, confidence: Math.min(f.confidence, ODD), needsReview: true, state: 'asked' as const, reason: odd.get(f)! } : f)) }))
@@ -65,8 +67,18 @@ function borrowedNumber({ paper, field, kind, reference }: Place, numbers: Group
   if (number.length < LONG || !/\d/.test(number)) return null
   const same = numbers.get(number)!.filter((p) => p.paper !== paper)
   if (same.length === 0 || same.some((p) => p.field.name === field.name)) return null
-  const oneFact = (other: string) => program.facts.some((f) => f.fields.includes(reference) && f.fields.includes(other))
-  return same.some((p) => oneFact(p.reference)) ? null : `${same[0].paper.label} has this number for something else`
+  return same.some((p) => isOneFact(program, reference, p.reference)) ? null : `${same[0].paper.label} has this number for something else`
+}
+
+const isOneFact = (program: Program, a: string, b: string): boolean => program.facts.some((f) => f.fields.includes(a) && f.fields.includes(b))
+
+/** "SKR: 57061" looks like a label with its number: another paper has the number whole. */
+function lostBeginning({ field, kind, reference }: Place, numbers: Groups, program: Program): string | null {
+  if (kind !== 'id') return null
+  const number = squeeze(plain(field.value))
+  if (number.length < TAIL) return null
+  const whole = [...numbers].find(([other, places]) => other.length > number.length && other.endsWith(number) && places.some((p) => isOneFact(program, reference, p.reference)))
+  return whole ? `its beginning may be lost: ${whole[1][0].paper.label} has ${plain(whole[1][0].field.value)}` : null
 }
 
 function ownCurrency({ field }: Place, currencies: Groups): string | null {

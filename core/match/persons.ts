@@ -1,6 +1,10 @@
 import type { DocumentType, Program } from '../program/schema.ts'
 import { typeById } from '../program/types/index.ts'
+import type { Page } from '../page/page.ts'
+import { squeeze } from '../page/text.ts'
 import { comparers } from './comparers.ts'
+import { mostAlike } from './near-miss.ts'
+import { oneLookalike } from './slip.ts'
 import { counts, fieldOf, splitReference, usableText, valueIn, type Owner, type Paper } from './paper.ts'
 
 /** Who applies, by the names on the application. */
@@ -11,25 +15,32 @@ export interface Persons {
 
 /** So many papers of one name speak for who applies where the form itself was not read. */
 const SPEAKING = 3
+/** What the machine says of a value; what a person said of it stands. */
+const MACHINE: ReadonlySet<string> = new Set(['certain', 'repaired'])
 
 /**
  * The applicant's name: as the form has it, or where that could not be read, as most of the papers have it. Without one,
  * two people's papers would be held against one another.
+ * A form read from a picture whose name is a letter off what so many say was misread: all others would be strangers.
  * @param nameField the field that says whose paper a type is
  */
-export function applicantOf(papers: readonly Paper[], program: Program, nameField: (type: string) => string | null): string | null {
+export function applicantOf(papers: readonly Paper[], program: Program, nameField: (type: string) => string | null, pages: ReadonlyMap<number, Page>): string | null {
   const onForm = valueIn(papers, program.persons.applicant)
-  const [, field] = splitReference(program.persons.applicant)
+  const [, name] = splitReference(program.persons.applicant)
   const told = onForm && typeof onForm.value === 'string' ? onForm.value : null
-  if (onForm && !fieldOf(onForm.paper, field)!.needsReview) return told
+  const field = onForm ? fieldOf(onForm.paper, name)! : null
+  const certain = field !== null && !field.needsReview
+  if (certain && (!MACHINE.has(field.state) || pages.get(field.page ?? 0)?.source === 'text')) return told
   const names = papers.filter(counts).flatMap((p) => {
     const own = nameField(p.type)
-    const name = own && usableText(p, own)
-    return name && !fieldOf(p, own)!.needsReview ? [name] : []
+    const said = own && usableText(p, own)
+    return said && !fieldOf(p, own)!.needsReview ? [said] : []
   })
-  const agreeing = (name: string) => names.filter((n) => comparers.name({ value: n, sure: 1 }, { value: name, sure: 1 }).relation !== 'different').length
-  const most = names.reduce<{ name: string | null; count: number }>((best, name) => { const count = agreeing(name); return count > best.count ? { name, count } : best }, { name: null, count: SPEAKING - 1 })
-  return most.name !== null && most.count * 2 > names.length ? most.name : told
+  const agree = (a: string, b: string) => comparers.name({ value: a, sure: 1 }, { value: b, sure: 1 }).relation !== 'different'
+  const most = names.map((said) => names.filter((n) => agree(n, said))).reduce((best, agreeing) => (agreeing.length > best.length ? agreeing : best), [])
+  if (most.length < SPEAKING || most.length * 2 <= names.length || most.includes(told!)) return told
+  if (certain && !oneLookalike(squeeze(told!), squeeze(mostAlike(told!, most)))) return told
+  return most[0]
 }
 
 export function personsOf(papers: readonly Paper[], program: Program, applicant: string | null): Persons {

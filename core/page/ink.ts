@@ -52,10 +52,11 @@ function strokeCells(grid: InkGrid, [x0, y0, x1, y1]: [number, number, number, n
         dark[y * columns + x] = 0
   }
   const across = Math.max(10, Math.round(columns * 0.09))
-  for (let y = y0; y < y1; y++) eraseRuns(dark, y * columns + x0, 1, x1 - x0, across)
+  eraseRules(dark, columns, [x0, y0, x1, y1], across)
   for (let y = y0; y < y1; y++) eraseDots(dark, columns, y, x0, x1, across)
   const down = Math.max(8, Math.round(rows * 0.035))
   for (let x = x0; x < x1; x++) eraseRuns(dark, y0 * columns + x, columns, y1 - y0, down)
+  eraseSpecks(dark, columns, [x0, y0, x1, y1])
   return dark
 }
 
@@ -114,6 +115,54 @@ export function strokesIn(grid: InkGrid, area: Box, printed: readonly Box[]): St
       }
   if (count === 0) return { cells: 0, width: 0, height: 0 }
   return { cells: count, width: (right - left) / columns, height: (bottom - top) / rows }
+}
+
+/** A rule that leans by a hair steps into the next row of cells: what follows it there for so many cells is its end. */
+const STEP = 6
+
+/** Takes out rules, with the ends of those that lean: such an end and a few specks were once a signature. */
+function eraseRules(dark: Uint8Array, columns: number, [x0, y0, x1, y1]: [number, number, number, number], across: number): void {
+  const inked = dark.slice()
+  for (let y = y0; y < y1; y++) eraseRuns(dark, y * columns + x0, 1, x1 - x0, across)
+  const isRule = (x: number, y: number) => y >= y0 && y < y1 && x >= x0 && x < x1 && inked[y * columns + x] === 1 && dark[y * columns + x] === 0
+  const isInk = (x: number, y: number) => y >= y0 && y < y1 && inked[y * columns + x] === 1
+  for (let y = y0; y < y1; y++)
+    for (let x = x0; x < x1; x++) {
+      if (!dark[y * columns + x]) continue
+      let end = x
+      while (end < x1 && dark[y * columns + end]) end++
+      // On one side lies the rule, under the run or where the run ends; on the other nothing but paper.
+      const beside = [-1, 1].some((side) => {
+        let [ruled, covered] = [0, 0]
+        for (let at = x - 1; at <= end; at++) if (isRule(at, y + side)) ruled++
+        for (let at = x; at < end; at++) if (isInk(at, y - side)) covered++
+        return ruled > 0 && covered <= (end - x) * STRAY
+      })
+      if (end - x >= STEP && beside) dark.fill(0, y * columns + x, y * columns + end)
+      x = end
+    }
+}
+
+/** Cells of a speck at most, across and down, and how far from all other ink it lies. */
+const [SPECK, ALONE] = [2, 4]
+
+/** Takes out specks of dust, which lie alone: a pen's strokes lie beside one another. */
+function eraseSpecks(dark: Uint8Array, columns: number, [x0, y0, x1, y1]: [number, number, number, number]): void {
+  const specks: number[] = []
+  for (let y = y0; y < y1; y++)
+    for (let x = x0; x < x1; x++) {
+      if (!dark[y * columns + x] || (y > y0 && dark[(y - 1) * columns + x]) || (x > x0 && dark[y * columns + x - 1])) continue
+      let near = 0
+      let own = 0
+      for (let ny = Math.max(y0, y - ALONE); ny < Math.min(y1, y + SPECK + ALONE); ny++)
+        for (let nx = Math.max(x0, x - ALONE); nx < Math.min(x1, x + SPECK + ALONE); nx++)
+          if (dark[ny * columns + nx]) {
+            near++
+            if (ny >= y && ny < y + SPECK && nx >= x && nx < x + SPECK) own++
+          }
+      if (near === own) specks.push(y * columns + x)
+    }
+  for (const at of specks) for (const cell of [at, at + 1, at + columns, at + columns + 1]) dark[cell] = 0
 }
 
 function eraseRuns(dark: Uint8Array, start: number, step: number, length: number, atLeast: number): void {

@@ -36,6 +36,15 @@ test('a 1 that a reader of pictures took for a stroke', () => {
   const number = (source: 'ocr' | 'text') => pageNumberOf(pageOf(['Page lof2'], { source }))
   expect(number('ocr')).toEqual({ page: 1, of: 2 })
   expect(number('text')).toBeNull()
+  expect(['Page lofi', 'Pagelof1', 'page |of l'].map((text) => pageNumberOf(pageOf([text], { source: 'ocr' })))).toEqual(Array(3).fill({ page: 1, of: 1 }))
+  expect(pageNumberOf(pageOf(['Page loft'], { source: 'ocr' }))).toBeNull()
+})
+test('what stands between the figures, or the total, may be unreadable on a picture', () => {
+  const number = (text: string, source: 'ocr' | 'text' = 'ocr') => pageNumberOf(pageOf([...Array.from({ length: 47 }, () => ''), text], { source }))
+  expect(['Page 2 où 2', 'Page 1 af 3', 'Page 1 of à', 'Page 1 of'].map((text) => number(text))).toEqual([{ page: 2, of: 2 }, { page: 1, of: 3 }, { page: 1, of: null }, { page: 1, of: null }])
+  expect(['Page Lot2', '202'].map((text) => number(text))).toEqual([{ page: 1, of: 2 }, { page: 2, of: 2 }])
+  expect(['Page 2 où 2', 'Page 1 of à', '202', '302'].map((text) => number(text, 'text'))).toEqual([null, null, null, null])
+  expect(number('302')).toBeNull()
 })
 test('no document of a scan has hundreds of pages: 203 is 2 of 3 there, 1012 is 1 of 2', () => {
   const number = (text: string, source: 'ocr' | 'text' = 'ocr') => pageNumberOf(pageOf([...Array.from({ length: 44 }, () => ''), text], { source }))

@@ -13,14 +13,20 @@ const FORMS: RegExp[] = [
   /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf|p|pg)\.?\s*(?:no\.?\s*)?(\d{1,3})\s*(?:of|de|sur|\/|von|out of)\s*(\d{1,3})\b/,
   /^[-\s(]*(\d{1,3})\s*(?:of|\/|de|sur|out of)\s*(\d{1,3})[-\s)]*$/,
 ]
-/** As a reader of pictures spells them: "Page 20t3", "Page 203", "Page 1012", and "313" for 3/3. No document that is scanned in has hundreds of pages. */
+/** As a reader of pictures spells them: "Page 20t3", "Page 2 où 3", "Page 203", "Page 1012", and "313" for 3/3. No document that is scanned in has hundreds of pages. */
 const MISREAD: RegExp[] = [
   /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf)\.?\s*(\d{1,2})\s?[o0][ft]\s?(\d{1,2})\b/,
+  /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf)\.?\s(\d{1,2})\s(?:o[a-z]|[a-z]f)\s(\d{1,2})\b/,
   /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf)\.?\s*(\d)\s?[o0][1fitl|!]?\s?(\d)\b/,
   /^(\d)[1l|!](\d)$/,
 ]
-/** "Page lof2": the stroke of a 1. */
-const FIRST = /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf)\.?\s*[li|!]\s?of\s?([2-9]|\d{2})\b/
+/** "Page lof2", "Page lofi": the stroke of a 1. */
+const FIRST = /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf)\.?\s*[1li|!]\s?o[ft]\s?(\d{1,2}|[li|!])(?![\p{L}\d])/u
+/** "Page 1 of à": how many there are could not be read. */
+const UNTOLD = /^\W*(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf)\.?\s(\d{1,2})\s(?:of|de|sur)(?:\s\D{1,2})?$/
+/** "202", a "2 of 2" that lost its word, where nothing but a page's number stands. */
+const BARE_MISREAD = /^([1-9])\s?[o0]\s?([1-9])$/
+const FOOT = 0.93
 const SINGLE: RegExp[] = [
   /^[-\s]*(?:page|pag|pagina|sheet|folio|feuille|hoja|pg)\.?\s*(?:no\.?\s*)?(\d{1,3})[-\s]*$/,
   /^-\s*(\d{1,3})\s*-$/,
@@ -58,13 +64,13 @@ function readNumber(page: Page): Placed | null {
   let single: Placed | null = null
   for (const line of outer)
     for (const text of textsOf(line)) {
-      for (const form of page.source === 'text' ? FORMS : [...FORMS, ...MISREAD]) {
+      for (const form of page.source === 'text' ? FORMS : line.box[1] > FOOT ? [...FORMS, ...MISREAD, BARE_MISREAD] : [...FORMS, ...MISREAD]) {
         const hit = form.exec(text)
         if (hit && +hit[1] >= 1 && +hit[1] <= +hit[2]) return { number: { page: +hit[1], of: +hit[2] }, box: line.box }
       }
       const first = page.source === 'text' ? null : FIRST.exec(text)
-      if (first) return { number: { page: 1, of: +first[1] }, box: line.box }
-      for (const form of SINGLE) {
+      if (first) return { number: { page: 1, of: /\d/.test(first[1]) ? +first[1] : 1 }, box: line.box }
+      for (const form of page.source === 'text' ? SINGLE : [...SINGLE, UNTOLD]) {
         const hit = form.exec(text)
         if (hit && +hit[1] >= 1) single = { number: { page: +hit[1], of: null }, box: line.box }
       }

@@ -5,7 +5,7 @@ import type { Candidate } from './candidate.ts'
 import { parsePeriod } from './kinds/date.ts'
 import { kindReaders } from './kinds/index.ts'
 
-interface Period {
+export interface Period {
   start: string
   end: string
   words: Word[]
@@ -39,8 +39,8 @@ export const endOf = (field: Field): 'start' | 'end' => (/_start$|_from$|^from|^
 
 const known = new WeakMap<Segment, { period: Period | null }>()
 
-/** The period in a segment, looked for once for the fields of both its ends. */
-function periodOf(segment: Segment, next: Line | undefined): Period | null {
+/** The period in a segment, or over the end of its line; looked for once of each. */
+export function periodOf(segment: Segment, next: Line | undefined): Period | null {
   let found = known.get(segment)
   if (!found) known.set(segment, (found = { period: periodIn(segment.words) ?? overTheEnd(segment, next) }))
   return found.period

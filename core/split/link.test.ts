@@ -15,6 +15,10 @@ test('page 2 of 3 goes on behind page 1 of 3, and hardly behind page 1 of 2', ()
   expect(next).toBeGreaterThan(5)
   expect(score(foot(survey, 'Page 1 of 2'), foot(further, 'Page 2 of 3'))).toBeLessThan(next - 5)
 })
+test('a total that could not be read on a picture parts no pages', () => {
+  const scanned = (first: string) => linkScore(looksOf(page(1, foot(survey, first), { source: 'ocr' })), looksOf(page(2, foot(further, 'Page 2 of 2'), { source: 'ocr' })))
+  expect(scanned('Page 1 of à')).toBeCloseTo(scanned('Page 1 of 2'))
+})
 test('page 1 begins, whatever stands before it', () => expect(score(foot(survey, 'Page 1 of 1'), foot(bill, 'Page 1 of 2'))).toBeLessThan(-4))
 test('behind the last page another document begins', () => expect(score(foot(survey, 'Page 2 of 2'), bill)).toBeLessThan(score(foot(survey, 'Page 1 of 2'), bill)))
 test('a page said twice is a copy, and begins anew', () => {

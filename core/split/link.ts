@@ -3,6 +3,7 @@ import { bareNumberOf, pageNumberOf, type PageNumber } from '../page/numbering.t
 import type { Page } from '../page/page.ts'
 import { editDistance, fold, squeeze } from '../page/text.ts'
 import { carriedOn, meets, type Carried } from './carried.ts'
+import { areApart, statedPeriod, type StatedPeriod } from './stated-period.ts'
 import { openingLikeness, tallness } from './opening.ts'
 
 /** What of a page is compared with its neighbour's. */
@@ -32,6 +33,8 @@ export interface Looks {
   numbers: string[]
   /** The balances that its rows begin and end with. */
   carried: Carried
+  /** The days that it is about, from and to, where its head says them. */
+  period: StatedPeriod | null
   /** All words, to know a copy of the page by. */
   all: Set<string>
   page: Page
@@ -49,6 +52,8 @@ const DAY = /^\W?(?:\d{1,2}[/.-]\d{1,2}[/.-]\d{2,4}|\d{4}-\d{2}-\d{2})\W?$/
 /** Rows whose balance goes on to the cent are those of one account. */
 const RUNS_ON = 4
 const OPENS = 0.2
+/** One paper is about one stretch of days: what says another in its head is the next month's. */
+const OTHER_MONTH = 7
 
 /** Two pages with this share of their words in common are one page twice. */
 const COPY = 0.85
@@ -75,7 +80,7 @@ export function looksOf(page: Page): Looks {
       if (text.length >= 6 && /\d{3}/.test(text) && !DAY.test(word.text) && !/[.,]\d{2}$/.test(word.text)) codes.add(text)
     }
   }
-  return { numbering: pageNumberOf(page), bare: bareNumberOf(page), opens: openingLikeness(page), prose: linesOf(page).some(isProse), letters: typicalHeight(page), margin: marginOf(page), running: runningCode(page), sections: sectionsOn(page), head, foot, codes, grouped, numbers, carried: carriedOn(page), all, page }
+  return { numbering: pageNumberOf(page), bare: bareNumberOf(page), opens: openingLikeness(page), prose: linesOf(page).some(isProse), letters: typicalHeight(page), margin: marginOf(page), running: runningCode(page), sections: sectionsOn(page), head, foot, codes, grouped, numbers, carried: carriedOn(page), period: statedPeriod(page), all, page }
 }
 
 /** Log-odds that `next` goes on with the document of `page`, from numbering, looks and shared codes. */
@@ -86,7 +91,7 @@ export function linkScore(page: Looks, next: Looks): number {
   const [a, b] = [page.numbering, next.numbering]
   if (b) {
     if (b.page === 1) score -= b.of === 1 || b.of === null ? 4 : 6
-    else if (a && a.page + 1 === b.page && a.of === b.of) score += 7
+    else if (a && a.page + 1 === b.page && (a.of === b.of || (isPicture(page, next) && (a.of ?? b.of) === (b.of ?? a.of)))) score += 7
     else if (a && a.of === b.of && b.page > a.page) score += 3
     // A first page without a number before one that is numbered is the same paper's only if it looks like it.
     else if (!a && b.page === 2) score += b.of === null || oneMake(page, next) ? 3.5 : 0.8
@@ -105,6 +110,7 @@ export function linkScore(page: Looks, next: Looks): number {
   const opens = goesOn ? Math.min(0, next.opens) : next.opens
   // The next month's statement begins with this one's balance as well, but says so itself and looks like a beginning.
   if (b?.page !== 1 && (meets(page.carried, next.carried.from) || ((next.opens < OPENS || page.carried.carriesOn) && meets(page.carried, next.carried.opening)))) score += RUNS_ON
+  if (page.period && next.period && areApart(page.period, next.period)) score -= OTHER_MONTH
   if (follows(page.sections?.last, next.sections?.first)) score += 1.5
   // Sentences go on with sentences; behind a page of figures they are likelier another paper's.
   score -= opens * (opens > 0 ? 0.3 : page.prose ? 3 : 0.8)
@@ -123,6 +129,8 @@ export function linkScore(page: Looks, next: Looks): number {
   return score
 }
 
+const isPicture = (a: Looks, b: Looks): boolean => a.page.source !== 'text' && b.page.source !== 'text'
+
 /** A code as long as this is known again in groups. */
 const LONG_CODE = 15
 const isAmong = (code: string, { grouped }: Looks): boolean => grouped.some((run) => run.includes(code))
@@ -131,7 +139,7 @@ const isAmong = (code: string, { grouped }: Looks): boolean => grouped.some((run
 const [FIGURES, MISREAD] = [12, 2]
 
 /** Whether two scanned pages have a long number in common but for a figure or two: the same account, in groups or not. */
-const sharesNumber = (a: Looks, b: Looks): boolean => a.page.source !== 'text' && b.page.source !== 'text' && b.numbers.some((n) => a.numbers.some((m) => Math.abs(m.length - n.length) <= MISREAD && editDistance(m, n, MISREAD) <= MISREAD))
+const sharesNumber = (a: Looks, b: Looks): boolean => isPicture(a, b) && b.numbers.some((n) => a.numbers.some((m) => Math.abs(m.length - n.length) <= MISREAD && editDistance(m, n, MISREAD) <= MISREAD))
 
 /** Next in the same style, or still the same part. A bare number is none: addresses and days begin with one. */
 const follows = (last: Section | undefined, first: Section | undefined): boolean => last !== undefined && first !== undefined && last.style === first.style && first.at > 1 && (first.at === last.at + 1 || (first.style !== 'letter' && first.at === last.at))

@@ -1,5 +1,6 @@
+import { StandardFonts } from 'pdf-lib'
 import type { Box } from '../../core/page/geometry.ts'
-import { printed } from '../read/printed.ts'
+import { printed, printedIn } from '../read/printed.ts'
 import { inkLevel } from './grey.ts'
 import { unreadInk, withinLines } from './unread.ts'
 
@@ -17,6 +18,18 @@ test('a label that nobody read is found', async () => {
   const picture = await form()
   const [[left, top, right, bottom]] = inPoints(unreadInk(picture, [at(30, 57, 88, 67), bank], inkLevel(picture)))
   expect([left < 32, top > 37 && top < 43, right > 52 && right < 62, bottom > 48 && bottom < 54]).toEqual([true, true, true, true])
+})
+test('small print is found, though no cell of it is paper', async () => {
+  const { width, height, data } = await printedIn(StandardFonts.HelveticaBold, ['From', 30, 50], ['01.01.2026', 30, 66], ['HARBOUR-UNION-BANK', 30, 110])
+  const small = { width: width >> 1, height: height >> 1, data: new Uint8Array((width >> 1) * (height >> 1)) }
+  for (let y = 0; y < small.height; y++) for (let x = 0; x < small.width; x++) small.data[y * small.width + x] = Math.min(data[2 * y * width + 2 * x], data[(2 * y + 1) * width + 2 * x + 1])
+  const found = inPoints(unreadInk(small, [at(30, 41, 58, 51), at(30, 57, 88, 67)], inkLevel(small)))
+  expect(found.map(([left, top]) => [left < 33, top > 95 && top < 103])).toEqual([[true, true]])
+})
+test('a filled patch is none, however small its cells', async () => {
+  const picture = await form()
+  for (let y = 300; y < 330; y++) picture.data.fill(0, y * picture.width + 500, y * picture.width + 700)
+  expect(unreadInk(picture, [at(30, 41, 58, 51), at(30, 57, 88, 67), bank], inkLevel(picture))).toEqual([])
 })
 test('the box of a word that reaches over two lines is cut to its own', async () => {
   const picture = await form()

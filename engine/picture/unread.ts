@@ -39,13 +39,21 @@ export function unreadInk(picture: Grey, words: readonly Box[], level: number): 
     const [wide, high] = [r - l, b - t]
     const share = dark / (wide * high)
     if (high < usual * LOWEST || high > usual * HIGHEST || share < PALEST) return false
-    if (wide >= high * WIDER) return share <= DARKEST
+    // Of small print every cell is dark: whether it is a filled patch only its dots tell.
+    if (wide >= high * WIDER) return share <= DARKEST || inkIn(picture, [l * CELL, t * CELL, r * CELL, b * CELL], level) <= DARKEST
     // A figure alone, as a quantity is, stands in a line with words; a speck stands anywhere.
     const middle = (t + b) / 2 / rows
     return high >= usual * FIGURE && wide >= high * NARROWEST && words.some((w) => middle > w[1] && middle < w[3])
   }
   const found = groups(cells, columns, rows, Math.max(2, Math.round(usual * SPACE))).filter(isPrint)
   return found.length > MOST ? [] : found.map(({ box: [l, t, r, b] }): Box => [(l * CELL) / width, (t * CELL) / height, (r * CELL) / width, (b * CELL) / height])
+}
+
+/** The share of dots in a box that are ink. */
+function inkIn({ width, data }: Grey, [left, top, right, bottom]: Box, level: number): number {
+  let dark = 0
+  for (let y = top; y < bottom; y++) for (let x = left; x < right; x++) if (data[y * width + x] < level) dark++
+  return dark / ((right - left) * (bottom - top))
 }
 
 /** In heights of the usual word: a taller box may reach over two lines, which both are at least that high. */
