@@ -54,6 +54,10 @@ describe('choices on scans', () => {
   const scanned = (line: string) => field(readDocument([pageOf(['Loan application', line], { ink: inkOf(none), source: 'ocr' })], application).fields, 'employment_status')
   test('a letter misread leaves the choice what it is', () => expect(scanned('Employment status | Setf-employed')).toBe('self_employed'))
   test('words that go on with the label answer nothing', () => expect(scanned('Status in employment | Self -employed')).toBe('self_employed'))
+  test('boxes that ran into their options are boxes', () => {
+    expect(scanned('Are you: | [*x]Employed | []Self-employed | []Retired')).toBe('employed')
+    expect(scanned('Are you: | []Employed | [x]Self-employed | []Retired')).toBe('self_employed')
+  })
   test('the box behind the label is the first option’s, however near it stands', () => expect(scanned('Employment status: O Employed &] Self-employed')).not.toBe('employed'))
 })
 

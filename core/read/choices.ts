@@ -12,7 +12,7 @@ import { isSmall } from './wording.ts'
 export const YES_NO = [{ value: 'yes', words: ['yes', 'oui', 'sí', 'si', 'y'] }, { value: 'no', words: ['no', 'non', 'none', 'n'] }]
 
 /** A ticked box as text, and as weak readers spell its frame. */
-const CHECKED = /^[[({&|]{0,2}\s?[xX✓✔✕✖✗✘☒☑■●×][xXkK]?\s?[\])}|lI]?$/
+const CHECKED = /^[[({&|]{0,2}[\s*.'’]?[xX✓✔✕✖✗✘☒☑■●×][xXkK]?\s?[\])}|lI]?$/
 const UNCHECKED = /^(?:[[({]\s?[\])}]|☐|□|○|O)$/
 
 /** A ring as weak readers spell it, with a dot in it or without: what is in it, its ink tells. */
@@ -36,7 +36,7 @@ interface Option {
 export function readChoice(label: LabelHit, field: Field, choices: readonly { value: string; words: readonly string[] }[]): Candidate | null {
   const { page } = label
   const starts = new Set(choices.flatMap((c) => c.words.map((wording) => tokens(wording)[0])))
-  const lines = page.source === 'text' ? linesOf(page) : linesOf(page).map((line) => ({ ...line, words: ringsApart(line.words, starts) }))
+  const lines = page.source === 'text' ? linesOf(page) : linesOf(page).map((line) => ({ ...line, words: boxesApart(line.words, starts) }))
   const near = lines
     .map((line, index) => ({ line, index }))
     .filter(({ line, index }) => index === label.line || (index > label.line && (line.box[1] - label.lineOf.box[3]) * page.height < label.lineOf.height * 2.6))
@@ -120,14 +120,14 @@ function optionsFrom(words: readonly Word[], { lineOf, from, to }: LabelHit): nu
   return box < 0 ? to : box
 }
 
-/** "ONo", "@No": a ring that a reader of pictures took for a letter of the option behind it is a box of its own. */
-const ringsApart = (words: readonly Word[], starts: ReadonlySet<string>): Word[] =>
+/** "ONo", "@No", "[*x]Employed": a box or a ring that a reader of pictures took for a part of the option behind it is a word of its own. */
+const boxesApart = (words: readonly Word[], starts: ReadonlySet<string>): Word[] =>
   words.flatMap((word) => {
-    const [, sign, option] = /^([O0@©®])(\p{Lu}.*)$/u.exec(word.text) ?? []
+    const [, sign, option] = /^([O0@©®]|[[({|][^\p{L}\p{N}\])}|]?[xX]?[\])}|])(\p{Lu}.*)$/u.exec(word.text) ?? []
     if (!option || !starts.has(tokens(option)[0])) return [word]
     const [left, top, right, bottom] = word.box
-    const ring = left + (right - left) / word.text.length
-    return [{ ...word, text: sign === '0' ? 'O' : sign, box: [left, top, ring, bottom] }, { ...word, text: option, box: [ring, top, right, bottom] }]
+    const end = left + ((right - left) * sign.length) / word.text.length
+    return [{ ...word, text: sign === '0' ? 'O' : sign, box: [left, top, end, bottom] }, { ...word, text: option, box: [end, top, right, bottom] }]
   })
 
 /** Options whose box was read as text and is ticked; where all have a box on one side, that side alone counts. */

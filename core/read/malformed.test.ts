@@ -25,6 +25,9 @@ test.each([
   ['phone', '+44 1823 638 287', false],
   ['phone', '01823 638 28', false],
   ['text', 'st o r', true],
+  ['text', 'Fair Isabel 11', true],
+  ['text', 'Fair Isabel II', false],
+  ['text', 'Pontoon 12', false],
   ['text', 'Le Gal', false],
   ['text', 'An Dà Fhir', false],
 ] as const)('%s “%s” is malformed: %s', (kind, value, is) => expect(malformed(value, kind)).toBe(is))

@@ -6,6 +6,8 @@ import { hasPostcode, PARTICLES } from './kinds/words.ts'
 const FIGURES_IN_CODE = /\b[A-Z]{1,2}\d{1,2}[A-Z]?\s?\d(?:\d[A-Z]|[A-Z]\d|\d\d)$/
 /** Letters that stand apart are what is left of a word, or a word that fell to pieces ("st o r"). */
 const SPELT_OUT = /^(?:\p{L}{1,2}\s)+\p{Ll}{1,2}$/u
+/** "Fair Isabel 11" is the second of its name as likely as the eleventh. */
+const ONES = /\p{L} 11{1,2}$/u
 const WEB_ADDRESS = /^[\p{L}\d][^\s@]*@[\p{L}\d][^\s@]*\.\p{L}{2,}$/u
 
 /**
@@ -29,7 +31,7 @@ export function malformed(value: string, kind: Field['kind']): boolean {
       // With the code of its country a number has ten figures and more: the last group was not read.
       return value.startsWith('+') && value.replace(/\D/g, '').length < 10
     case 'text':
-      return SPELT_OUT.test(value)
+      return SPELT_OUT.test(value) || ONES.test(value)
     default:
       return false
   }

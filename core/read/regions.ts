@@ -55,8 +55,8 @@ function untilColumn(words: Word[], index: number, page: Page, labels: readonly 
   return begins > 0 ? words.slice(0, begins) : words
 }
 
-/** What leads the eye to a value, and the small letters that weak readers see in its dots. */
-const isFiller = (word: Word): boolean => /^[:._·…\-–—=|]+$/.test(word.text) || (word.sure < NOISE && /^[a-z:;.,'’‘]{1,4}$/.test(word.text))
+/** What leads the eye to a value, specks beside it, and the small letters that weak readers see in its dots. */
+const isFiller = (word: Word): boolean => /^[:;,.'’‘"“”`_·…°•*~^\-–—=|]+$/.test(word.text) || (word.sure < NOISE && /^[a-z:;.,'’‘]{1,4}$/.test(word.text))
 const NOISE = 0.4
 
 /** In heights of a label, from its foot to that of what stands beneath: nearer than the next line of a form. */
