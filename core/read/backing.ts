@@ -24,10 +24,11 @@ export function backByForm(pages: readonly Page[], type: DocumentType, chosen: R
   }
 }
 
-const isPeriod = (type: DocumentType, name: string): boolean => type.fields.some((f) => f.name === name && f.sources.includes('period'))
+/** Whether a field is one end of a stretch of days. */
+export const isPeriod = (type: DocumentType, name: string): boolean => type.fields.some((f) => f.name === name && f.sources.includes('period'))
 
 /** Whether two ISO days are the first and the last of one month. */
-function wholeMonth(start: string, end: string): boolean {
+export function wholeMonth(start: string, end: string): boolean {
   const next = new Date(`${end}T00:00:00Z`)
   next.setUTCDate(next.getUTCDate() + 1)
   return start.endsWith('-01') && start.slice(0, 7) === end.slice(0, 7) && next.getUTCDate() === 1

@@ -18,7 +18,7 @@ import { labelLike, labelsOn, setOff, type LabelHit } from './labels.ts'
 import { malformed } from './malformed.ts'
 import { loneChoices, readChoice, YES_NO } from './choices.ts'
 import { addressees, letterheads } from './positions.ts'
-import { endOf, periodIn, periods } from './periods.ts'
+import { cutShort, endOf, periodIn, periods } from './periods.ts'
 import { GOES_ON, inProse } from './prose.ts'
 import { labelsByLine, regionsOf, type LabelsByLine, type Region } from './regions.ts'
 import { personsConfirmed, sentences } from './sentences.ts'
@@ -217,6 +217,8 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     // Figures beside it may be its other end: "1 Jul 2024.30 Jun 2025" would be the June alone.
     const besides = (words: readonly Word[]): boolean => region.words.some((w) => !words.includes(w) && /\d/.test(w.text) && !AMOUNT.test(w.text))
     if (period) return [{ ...base, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, score: 0.8, repaired: false, period: true, partial: besides(period.words) }]
+    const cut = page.source === 'text' ? null : cutShort(region.words)
+    if (cut) return [{ ...base, value: endOf(field) === 'start' ? cut.start : cut.end, raw: cut.raw, words: cut.words, score: 0.8, repaired: endOf(field) === 'end', period: true, partial: true, unsettled: endOf(field) === 'end' }]
   }
   if (WORDY.has(field.kind)) {
     const second = secondLine(region, label, byLine)

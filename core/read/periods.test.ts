@@ -1,6 +1,6 @@
 import { pageOf } from '../page/page-of.ts'
 import { builtInTypes, typeById } from '../program/types/index.ts'
-import { endOf, periodIn, periods } from './periods.ts'
+import { cutShort, endOf, periodIn, periods } from './periods.ts'
 
 const payslip = typeById(builtInTypes, 'payslip')
 const field = (name: string) => payslip.fields.find((f) => f.name === name)!
@@ -12,6 +12,13 @@ test('the stroke between two days may be lost, and words may stand around them',
 })
 test('strokes inside days are none between them, though they stand as far apart', () => expect(period('01-JAN- 26 - 31-JAN-26')).toEqual(['2026-01-01', '2026-01-31']))
 test.each(['28 February 2026', 'Paid on 28 February 2026', 'Petrel Slipways Ltd', 'No 2026'])('%s is none', (line) => expect(period(line)).toBeNull())
+
+test('a period whose last figures could not be read ends with the month that it begins with', () => {
+  const cut = (line: string) => { const found = cutShort(pageOf([line]).words); return found && [found.start, found.end] }
+  expect(cut('2026-02-01 - 2026-02-')).toEqual(['2026-02-01', '2026-02-28'])
+  expect(cut('2026-02-01-2026-02-')).toEqual(['2026-02-01', '2026-02-28'])
+  expect([cut('2026-02-15 - 2026-02-'), cut('2026-02-01 - 2026-03-')]).toEqual([null, null])
+})
 
 test('the name of a field tells which end it is', () => expect([endOf(field('period_start')), endOf(field('period_end'))]).toEqual(['start', 'end']))
 test('a period printed without a label is found high on the page, and not at its foot', () => {

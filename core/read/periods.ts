@@ -2,7 +2,7 @@ import { linesOf, type Line, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import type { Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
-import { parsePeriod } from './kinds/date.ts'
+import { monthEnd, parsePeriod } from './kinds/date.ts'
 import { kindReaders } from './kinds/index.ts'
 
 export interface Period {
@@ -32,6 +32,16 @@ export function periodIn(words: Word[]): Period | null {
   const days = kindReaders.date(words)
   if (days.length === 2 && (days[0].value as string) < (days[1].value as string)) return { start: days[0].value as string, end: days[1].value as string, words: days.flatMap((d) => d.words), raw: words.map((w) => w.text).join(' ') }
   return null
+}
+
+/** Two days of which the narrow column broke off the last figures. */
+const CUT_SHORT = /(\d{4}-\d{2})-01\s*[-–—~]\s*(\d{4}-\d{2})-?$/
+
+/** "2026-02-01 - 2026-02-", with the figures under it unread: what begins with its month ends with it, likely. */
+export function cutShort(words: Word[]): Period | null {
+  const raw = words.map((w) => w.text).join(' ')
+  const [, begins, ends] = CUT_SHORT.exec(raw) ?? []
+  return begins && begins === ends ? { start: `${begins}-01`, end: monthEnd(+begins.slice(0, 4), +begins.slice(5)), words, raw } : null
 }
 
 /** Whether a period field is the first or the last day, by its name's ending. */

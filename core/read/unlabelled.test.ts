@@ -28,3 +28,7 @@ test('an address behind the name of who lives there', () => {
 test('a number in brackets behind the firm that it is of', () => {
   expect(of('owners_declaration', ['Declaration of beneficial ownership', 'Company: Garvie & Daughters Fishing Ltd (SC-201944)'], 'company_number')).toMatchObject({ value: 'SC-201944', needsReview: true })
 })
+test('a day that ends the month which the paper begins with, under a label that could not be read', () => {
+  const statement = ['Lantern Bank', 'Account statement', 'Start date | 1st January 2026', 'T | 31st January 2026', 'Printed | 3rd February 2026']
+  expect(of('bank_statement', statement, 'statement_end')).toMatchObject({ value: '2026-01-31' })
+})

@@ -2,6 +2,7 @@ import { isSentence, linesOf, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import { fold } from '../page/text.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
+import { isPeriod, wholeMonth } from './backing.ts'
 import type { Candidate } from './candidate.ts'
 import { kindReaders } from './kinds/index.ts'
 import type { Reading } from './kinds/reading.ts'
@@ -28,8 +29,23 @@ export function unlabelled(pages: readonly Page[], type: DocumentType, found: Re
   const claimed = new Set<Word>(best.flatMap((c) => c.words))
   const said = new Set(best.map((c) => squeezed(c)))
   const guesses = lacking.flatMap((field) => pages.flatMap((page, order) => (field.kind === 'yesno' ? loneTick(page, field) : guessesOn(page, order, field, type, claimed))))
+  const endsMonth = closersOf(type, best)
   // An amount that another field already said is no news: basic pay beside gross pay.
-  return guesses.map((g) => (typeof g.value !== 'string' && said.has(squeezed(g)) ? { ...g, score: g.score - 0.9 } : g))
+  return guesses.map((g) => (typeof g.value !== 'string' && said.has(squeezed(g)) ? { ...g, score: g.score - 0.9 } : endsMonth(g) ? { ...g, score: g.score + CLOSES } : g))
+}
+
+/** A day that makes a whole month of the first one is the last one, though its label could not be read: no other day does by chance. */
+const CLOSES = 3
+
+/** Whether a guess is the last day of the month that a paper's first day begins. */
+function closersOf(type: DocumentType, best: readonly Candidate[]): (guess: Candidate) => boolean {
+  const wanted = new Map<string, string>()
+  for (const relation of type.relations) {
+    if (relation.kind !== 'not_after' || !isPeriod(type, relation.first) || !isPeriod(type, relation.second)) continue
+    const start = best.find((c) => c.field === relation.first)?.value
+    if (typeof start === 'string') wanted.set(relation.second, start)
+  }
+  return ({ field, value }) => typeof value === 'string' && wanted.has(field) && wholeMonth(wanted.get(field)!, value)
 }
 
 const squeezed = (c: Candidate): string => fold(plain(c.value)).replace(/[^a-z0-9]+/g, '')

@@ -43,6 +43,11 @@ test('a figure alone is print where words stand in its line, and a speck anywher
   const found = inPoints(unreadInk(picture, [at(80, 50, 162, 62), at(250, 50, 298, 61)], inkLevel(picture)))
   expect(found.map(([left, top]) => [left < 33, top > 45 && top < 56])).toEqual([[true, true]])
 })
+test('two figures alone in a line are print: the end of a day that its column broke off', async () => {
+  const picture = await printed(['2026-01-01 - 2026-01-', 30, 60], ['31', 30, 76], ['.', 200, 76])
+  const found = inPoints(unreadInk(picture, [at(30, 50, 152, 61)], inkLevel(picture)))
+  expect(found.map(([left, top]) => [left < 33, top > 62 && top < 72])).toEqual([[true, true]])
+})
 test('specks and rules are no print', async () => {
   const picture = await printed(['Total', 30, 60], ['. . .', 200, 60], ['____________________', 200, 110])
   expect(unreadInk(picture, [at(30, 50, 58, 61)], inkLevel(picture))).toEqual([])

@@ -16,6 +16,8 @@ const WIDER = 1.3
 const [PALEST, DARKEST] = [0.12, 0.75]
 /** In heights of the usual word: what is lower is a point or a dash. */
 const FIGURE = 0.6
+/** Two figures are nearly as wide as high, and half of their place is paper. */
+const [PAIR, SOLID] = [0.85, 0.6]
 /** A 1 is wider than what is left of a rule, as a share of its height. */
 const NARROWEST = 0.25
 /** With more places than this it is a drawing, or a page that is noise all over. */
@@ -40,7 +42,10 @@ export function unreadInk(picture: Grey, words: readonly Box[], level: number): 
     const share = dark / (wide * high)
     if (high < usual * LOWEST || high > usual * HIGHEST || share < PALEST) return false
     // Of small print every cell is dark: whether it is a filled patch only its dots tell.
-    if (wide >= high * WIDER) return share <= DARKEST || inkIn(picture, [l * CELL, t * CELL, r * CELL, b * CELL], level) <= DARKEST
+    const ink = () => inkIn(picture, [l * CELL, t * CELL, r * CELL, b * CELL], level)
+    if (wide >= high * WIDER) return share <= DARKEST || ink() <= DARKEST
+    // The last two figures of a day that its column broke off stand in a line of their own.
+    if (wide >= high * PAIR && high >= usual * FIGURE && ink() <= SOLID) return true
     // A figure alone, as a quantity is, stands in a line with words; a speck stands anywhere.
     const middle = (t + b) / 2 / rows
     return high >= usual * FIGURE && wide >= high * NARROWEST && words.some((w) => middle > w[1] && middle < w[3])
