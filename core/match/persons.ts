@@ -39,7 +39,7 @@ export function applicantOf(papers: readonly Paper[], program: Program, nameFiel
   const agree = (a: string, b: string) => comparers.name({ value: a, sure: 1 }, { value: b, sure: 1 }).relation !== 'different'
   const most = names.map((said) => names.filter((n) => agree(n, said))).reduce((best, agreeing) => (agreeing.length > best.length ? agreeing : best), [])
   if (most.length < SPEAKING || most.length * 2 <= names.length || most.includes(told!)) return told
-  if (certain && !oneLookalike(squeeze(told!), squeeze(mostAlike(told!, most)))) return told
+  if (certain && !oneLookalike(squeeze(told!), squeeze(mostAlike(told, most)))) return told
   return most[0]
 }
 

@@ -10,6 +10,7 @@ test('signs and what firms are called by stay', () => expect(lines(['11.03.2026 
 test('a weak letter alone is a speck, a sure one is not', () => {
   expect(lines(['Cheque | i | 26.18'])).toEqual(['Cheque | 26.18'])
   expect(lines(['Cheque | i | 26.18'], 'ocr', 0.95)).toEqual(['Cheque | i | 26.18'])
+  expect(lines(['Cheque | à | 26.18'], 'ocr', 0.95)).toEqual(['Cheque | 26.18'])
 })
 test('a line of specks alone is none', () => expect(lines(['“ ;', 'Cheque'])).toEqual(['Cheque']))
 test('a text layer has no specks', () => expect(lines(['* | Cheque'], 'text')).toEqual(['* | Cheque']))

@@ -38,6 +38,9 @@ function doubted(line: Line): Line {
   return { ...line, segments, words: segments.flatMap((s) => s.words) }
 }
 
+/** A letter alone in a cell, read weakly, or one with an accent ("à"): a speck over a stain. */
+const isLoneLetter = ({ text, sure }: Word): boolean => (sure < LETTER && /^\p{Ll}$/u.test(text)) || (text > 'z' && /^\p{L}$/u.test(text))
+
 const isSpelt = (word: Word): boolean => /\p{L}{2}/u.test(word.text)
 const withDoubt = (segment: Segment): Segment => {
   const last = segment.words.findLast(isSpelt)
@@ -45,7 +48,7 @@ const withDoubt = (segment: Segment): Segment => {
 }
 
 function withoutSpecks(line: Line): Line {
-  const isSpeck = (word: Word, segment: Segment): boolean => MARK.test(word.text) || (segment === line.segments[0] && segment.words.length === 1 && DASH.test(word.text)) || (segment.words.length === 1 && word.sure < LETTER && /^\p{Ll}$/u.test(word.text))
+  const isSpeck = (word: Word, segment: Segment): boolean => MARK.test(word.text) || (segment === line.segments[0] && segment.words.length === 1 && DASH.test(word.text)) || (segment.words.length === 1 && isLoneLetter(word))
   const segments: Segment[] = []
   for (const segment of line.segments) {
     const own = segments.findLastIndex((s) => s.words.some(isSpelt))
