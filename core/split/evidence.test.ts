@@ -35,7 +35,7 @@ describe('a heading', () => {
 describe('labels', () => {
   test('that were found are named by field: a first page carries many, a continuation few', () => {
     expect([...read(...slip).fields[index('payslip')]]).toEqual(expect.arrayContaining(['employee_name', 'pay_date', 'gross_pay', 'net_pay']))
-    expect(read('The wind blew from the west.').fields[index('payslip')].size).toBe(0)
+    expect(read('Qwz plk trn.').fields[index('payslip')].size).toBe(0)
   })
   test('within a sentence are spoken of, and not asked for', () => {
     const spoken = read('We confirm that the net pay of our deckhand is sent to the bank on the last day of each month.')
