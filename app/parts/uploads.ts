@@ -87,6 +87,9 @@ if (typeof window !== 'undefined')
 
 const none: readonly Upload[] = []
 
+/** All uploads of this browser as they are now. */
+export const uploadsNow = (): readonly Upload[] => uploads
+
 /** All uploads of this browser, as they go. */
 export const useUploads = (): readonly Upload[] =>
-  useSyncExternalStore((listener) => { listeners.add(listener); return () => void listeners.delete(listener) }, () => uploads, () => none)
+  useSyncExternalStore((listener) => { listeners.add(listener); return () => void listeners.delete(listener) }, uploadsNow, () => none)
