@@ -95,7 +95,7 @@ else {
   const speed = await measureSpeed(join('corpora', 'speed'))
   const show = (taken: Taken) => `${taken.wallSeconds.toFixed(2)} s wall, ${taken.cpuSeconds.toFixed(2)} s CPU, ${Math.round(taken.peakMegabytes)} MB`
   console.log(`\nspeed on ${speed.text.pages} pages of text\n  jigsa process    ${show(speed.text.process)}\n  pdftotext -bbox  ${show(speed.text.pdftotext)}\n  ratio of wall    ${speed.text.ratio.toFixed(2)}`)
-  console.log(`speed on ${speed.scan.pages} scanned pages\n  jigsa process    ${show(speed.scan.process)}\n  Tesseract alone  ${show(speed.scan.tesseract)}\n  ratio of CPU     ${speed.scan.cpuRatio.toFixed(2)}, ${speed.scan.coresBusy.toFixed(2)} cores busy`)
+  console.log(`speed on ${speed.scan.pages} scanned pages\n  jigsa process    ${show(speed.scan.process)}\n  Tesseract alone  ${show(speed.scan.tesseract)}\n    on one thread  ${show(speed.scan.tesseractOneThread)}\n  ratio of CPU     ${speed.scan.cpuRatio.toFixed(2)}, on one thread ${speed.scan.cpuRatioOneThread.toFixed(2)}; ${speed.scan.coresBusy.toFixed(2)} cores busy`)
   console.log('memory of the headless run')
   for (const { pages, peakMegabytes } of speed.memory) console.log(`  ${String(pages).padStart(4)} pages of text  ${Math.round(peakMegabytes)} MB at most`)
   figures.speed = speed
