@@ -48,6 +48,7 @@ test('what stands between the figures, or the total, may be unreadable on a pict
 })
 test('no document of a scan has hundreds of pages: 203 is 2 of 3 there, 1012 is 1 of 2', () => {
   const number = (text: string, source: 'ocr' | 'text' = 'ocr') => pageNumberOf(pageOf([...Array.from({ length: 44 }, () => ''), text], { source }))
+  expect(['Page 193', 'Page 2043'].map((text) => number(text))).toEqual([{ page: 1, of: 3 }, { page: 2, of: 3 }])
   expect(['Page203', 'Page 1012', 'Page | 2 02'].map((text) => number(text))).toEqual([{ page: 2, of: 3 }, { page: 1, of: 2 }, { page: 2, of: 2 }])
   expect(number('Page 12')).toEqual({ page: 12, of: null })
   expect(number('Page203', 'text')).toEqual({ page: 203, of: null })

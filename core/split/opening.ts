@@ -1,10 +1,18 @@
 import { isProse, linesOf, type Line } from '../page/layout.ts'
 import type { Page } from '../page/page.ts'
+import { fold } from '../page/text.ts'
 
 /** Letters so much larger than the usual are a heading or a letterhead. */
 const LARGE = 1.22
 /** The head of a page, where papers say who and what they are. */
 const HEAD = 0.3
+
+/** "2 What you need", "Section 3: Work and income", "C. Particulars" at the top of a page. */
+const FURTHER_PART = /^(?:(?:section|part|partie|seccion|teil)\s+)?(?:[2-9]|[b-h](?=[.):]))[.):]?\s+(?!of\b)\p{L}{3}/u
+/** Numbers alone begin addresses too, in letters like all others; but "2 What you need" goes on in small ones. */
+const SPOKEN_PART = /^\d[.):]?\s+\p{Lu}\p{Ll}+(?:\s\p{L}+)*?\s(?!(?:d[aeu]|de[ls]|des|las?|les?|los|el|et|y)\b)\p{Ll}{2,}/u
+const NAMED_PART = /^(?:section|part|partie|seccion|teil)\s/
+const GOES_ON = -0.6
 
 /** How tall the letters of a line reach, as a share of the page: a line of few words has letters that rise and fall as a long one has, whose median word has none. */
 const reachOf = (line: Line): number => {
@@ -31,6 +39,8 @@ export function openingLikeness(page: Page): number {
   if (lines.length === 0) return 0
   const usual = usualReach(lines)
   const head = lines.filter((l) => l.box[1] < HEAD && l.words.some((w) => /\p{L}{3}/u.test(w.text)))
+  // Nothing begins with its second part.
+  if (head.length > 0 && FURTHER_PART.test(fold(head[0].text)) && (NAMED_PART.test(fold(head[0].text)) || SPOKEN_PART.test(head[0].text) || reachOf(head[0]) > usual * LARGE)) return GOES_ON
   // What comes behind sentences heads a part of the paper, not the paper.
   const sentences = head.findIndex(isProse)
   if ((sentences < 0 ? head : head.slice(0, sentences)).some((l) => reachOf(l) > usual * LARGE && l.words.length <= 9)) return 1
