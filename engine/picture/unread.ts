@@ -11,6 +11,8 @@ const AROUND = 1
 /** In heights of the usual word: a space within a line, and the least and most that a line of print is high. */
 const SPACE = 0.9
 const [LOWEST, HIGHEST] = [0.45, 1.8]
+/** The number of a page may be set half as high as its lines: a row so much longer than high, and of so many cells in height, is print; a row of dots is paler. */
+const [LONG, SMALLEST, PALEST_SMALL] = [4, 2, 0.18]
 /** Print is wider than high, and neither a rule nor a filled patch. */
 const WIDER = 1.3
 const [PALEST, DARKEST] = [0.12, 0.75]
@@ -40,7 +42,7 @@ export function unreadInk(picture: Grey, words: readonly Box[], level: number): 
   const isPrint = ({ box: [l, t, r, b], dark }: Group): boolean => {
     const [wide, high] = [r - l, b - t]
     const share = dark / (wide * high)
-    if (high < usual * LOWEST || high > usual * HIGHEST || share < PALEST) return false
+    if ((high < usual * LOWEST && !(high >= SMALLEST && wide >= high * LONG && !hasRule(picture, [l * CELL, t * CELL, r * CELL, b * CELL], level))) || high > usual * HIGHEST || share < PALEST) return false
     // Of small print every cell is dark: whether it is a filled patch only its dots tell.
     const ink = () => inkIn(picture, [l * CELL, t * CELL, r * CELL, b * CELL], level)
     if (wide >= high * WIDER) return share <= DARKEST || ink() <= DARKEST
@@ -52,6 +54,17 @@ export function unreadInk(picture: Grey, words: readonly Box[], level: number): 
   }
   const found = groups(cells, columns, rows, Math.max(2, Math.round(usual * SPACE))).filter(isPrint)
   return found.length > MOST ? [] : found.map(({ box: [l, t, r, b] }): Box => [(l * CELL) / width, (t * CELL) / height, (r * CELL) / width, (b * CELL) / height])
+}
+
+/** Whether a row of dots in a box is ink for longer than any letter is. */
+function hasRule({ width, data }: Grey, [left, top, right, bottom]: Box, level: number): boolean {
+  const longest = (bottom - top) * 2
+  for (let y = top; y < bottom; y++)
+    for (let x = left, run = 0; x < right; x++) {
+      run = data[y * width + x] < level ? run + 1 : 0
+      if (run > longest) return true
+    }
+  return false
 }
 
 /** The share of dots in a box that are ink. */
