@@ -11,8 +11,8 @@ const AROUND = 1
 /** In heights of the usual word: a space within a line, and the least and most that a line of print is high. */
 const SPACE = 0.9
 const [LOWEST, HIGHEST] = [0.45, 1.8]
-/** The number of a page may be set half as high as its lines: a row so much longer than high, and of so many cells in height, is print; a row of dots is paler. */
-const [LONG, SMALLEST, PALEST_SMALL] = [4, 2, 0.18]
+/** The number of a page may be set half as high as its lines: a row so much longer than high, and of so many cells in height, is print; of a row of dots more is paper than ink. */
+const [LONG, SMALLEST, FILLED] = [4, 2, 0.5]
 /** Print is wider than high, and neither a rule nor a filled patch. */
 const WIDER = 1.3
 const [PALEST, DARKEST] = [0.12, 0.75]
@@ -65,6 +65,17 @@ function hasRule({ width, data }: Grey, [left, top, right, bottom]: Box, level: 
       if (run > longest) return true
     }
   return false
+}
+
+/** The share of a box's columns of dots with ink in them. */
+function columnsIn({ width, data }: Grey, [left, top, right, bottom]: Box, level: number): number {
+  let inked = 0
+  for (let x = left; x < right; x++) {
+    let y = top
+    while (y < bottom && data[y * width + x] >= level) y++
+    if (y < bottom) inked++
+  }
+  return inked / (right - left)
 }
 
 /** The share of dots in a box that are ink. */
