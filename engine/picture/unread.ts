@@ -42,9 +42,11 @@ export function unreadInk(picture: Grey, words: readonly Box[], level: number): 
   const isPrint = ({ box: [l, t, r, b], dark }: Group): boolean => {
     const [wide, high] = [r - l, b - t]
     const share = dark / (wide * high)
-    if ((high < usual * LOWEST && !(high >= SMALLEST && wide >= high * LONG && !hasRule(picture, [l * CELL, t * CELL, r * CELL, b * CELL], level))) || high > usual * HIGHEST || share < PALEST) return false
+    const dots: Box = [l * CELL, t * CELL, r * CELL, b * CELL]
+    const ink = () => inkIn(picture, dots, level)
+    const small = () => high >= SMALLEST && wide >= high * LONG && columnsIn(picture, dots, level) > FILLED && !hasRule(picture, dots, level)
+    if ((high < usual * LOWEST && !small()) || high > usual * HIGHEST || share < PALEST) return false
     // Of small print every cell is dark: whether it is a filled patch only its dots tell.
-    const ink = () => inkIn(picture, [l * CELL, t * CELL, r * CELL, b * CELL], level)
     if (wide >= high * WIDER) return share <= DARKEST || ink() <= DARKEST
     // The last two figures of a day that its column broke off stand in a line of their own.
     if (wide >= high * PAIR && high >= usual * FIGURE && ink() <= SOLID) return true
