@@ -22,6 +22,7 @@ describe('the end of a number that another paper has whole', () => {
   const registration = paperOf('Registration', 'vessel_registration', { hull_number: 'SKR-56500' })
   const quote = (hull: string) => paperOf('q', 'purchase_quote', { hull_number: hull })
   test('is asked about', () => expect(asked([quote('56500'), registration])).toBe('its beginning may be lost: Registration has SKR-56500'))
+  test('so is what is too short for such a number', () => expect(asked([paperOf('c', 'credit_consent', { national_number: '92-6' }), paperOf('Application', 'loan_application', { national_number: '060891-6670' })])).toBe('too short: Application has 060891-6670'))
   test('not where it is another number', () => expect(asked([quote('56501'), registration])).toBeNull())
   test('nor where the other is of something else', () => expect(asked([quote('56500'), paperOf('p', 'insurance_cover', { policy_number: 'AB-56500' })])).toBeNull())
 })

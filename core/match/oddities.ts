@@ -76,7 +76,10 @@ const isOneFact = (program: Program, a: string, b: string): boolean => program.f
 function lostBeginning({ field, kind, reference }: Place, numbers: Groups, program: Program): string | null {
   if (kind !== 'id') return null
   const number = squeeze(plain(field.value))
-  if (number.length < TAIL) return null
+  if (number.length < TAIL) {
+    const longer = [...numbers].find(([other, places]) => other.length >= 2 * LONG - 2 && places.some((p) => isOneFact(program, reference, p.reference)))
+    return longer ? `too short: ${longer[1][0].paper.label} has ${plain(longer[1][0].field.value)}` : null
+  }
   const whole = [...numbers].find(([other, places]) => other.length > number.length && other.endsWith(number) && places.some((p) => isOneFact(program, reference, p.reference)))
   return whole ? `its beginning may be lost: ${whole[1][0].paper.label} has ${plain(whole[1][0].field.value)}` : null
 }

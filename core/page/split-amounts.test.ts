@@ -7,6 +7,8 @@ test.each([
   ['€1.234, 50 EUR', '€1.234,50 EUR'],
   ['12. 05 2026', '12. 05 2026'],
   ['123. 5', '123. 5'],
+  ['EUR6,749.0 4', 'EUR6,749.04'],
+  ['6749.0 4', '6749.0 4'],
   ['Ltd. 57', 'Ltd. 57'],
 ])('%s is read as %s', (line, as) => expect(joined(line)).toBe(as))
 test('what stands a column apart is another amount', () => expect(joined('123. | 57')).toBe('123. 57'))

@@ -4,6 +4,9 @@ import type { Word } from './page.ts'
 /** In heights of letters: what stands further apart is two words. */
 const GAP = 0.9
 
+/** Thousands in groups and one decimal: no amount is so written, but half of one is. */
+const GROUPED = /\d[.,]\d{3}[.,]\d$/
+
 /**
  * Puts amounts together that a reader of pictures parts at their decimal sign, as it does with the wide point of
  * typewriter faces: "123. 57". A day and its month ("12. 05 2026") stay apart.
@@ -11,9 +14,11 @@ const GAP = 0.9
 export function joinSplitAmounts(words: readonly Word[], shape: number): Word[] {
   const ends = new Map<Word, Word>()
   for (const word of words) {
-    if (!/^\D{0,2}\d[\d.,]*[.,]$/.test(word.text)) continue
+    // Of "6,749.0 4" the last figure alone stands apart.
+    const lacking = /^\D{0,3}\d[\d.,]*[.,](\d?)$/.exec(word.text)?.[1].length
+    if (lacking === undefined || (lacking === 1 && !GROUPED.test(word.text))) continue
     // The rest may stand anywhere in the list: a reader that sees two columns lists one after the other.
-    const rest = words.find((w) => /^\d{2}\D?$/.test(w.text) && besides(word, w, shape))
+    const rest = words.find((w) => (lacking === 1 ? /^\d$/ : /^\d{2}\D?$/).test(w.text) && besides(word, w, shape))
     if (rest && !words.some((w) => /^[./-]?(?:19|20)\d\d/.test(w.text) && besides(rest, w, shape))) ends.set(word, rest)
   }
   const taken = new Set(ends.values())

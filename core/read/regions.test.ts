@@ -15,6 +15,12 @@ test('in the next column', () => expect(regions(['Net pay | 2,140.55'], 'net_pay
 test('beneath', () => expect(regions(['Net pay | Pay date', '2,140.55 | 31/01/2026'], 'pay_date')).toMatchObject({ below: '31/01/2026' }))
 test('not past the next label', () => expect(regions(['Net pay: 2,140.55 Pay date: 31/01/2026'], 'net_pay').inline).toBe('2,140.55'))
 test('leaders are no value', () => expect(regions(['Net pay ........ | 2,140.55'], 'net_pay').right ?? regions(['Net pay ........ | 2,140.55'], 'net_pay').inline).toContain('2,140.55'))
+test('scraps of letters before it are none, accents or not', () => {
+  const page = pageOf(['Net pay | née | 2,140.55'], { source: 'ocr' })
+  const labels = labelsOn({ ...page, words: page.words.map((w) => (w.text === 'née' ? { ...w, sure: 0.11 } : w)) }, type)
+  const label = labels.find((l) => l.meanings.some((m) => m.role === 'field' && m.field === 'net_pay'))!
+  expect(regionsOf(label, labelsByLine(labels)).find((r) => r.relation === 'right')?.words.map((w) => w.text)).toEqual(['2,140.55'])
+})
 test('a speck before the next column is no value', () => expect(regions(['Net pay | * | 2,140.55'], 'net_pay').right).toBe('2,140.55'))
 test('lines that go on in the same column', () => {
   const page = pageOf(['Address: 12 Gannet Row', 'Port Ellery SK4 2QD', '', 'Something else'], { at: [0.08] })

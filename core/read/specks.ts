@@ -2,6 +2,7 @@ import { boxAround } from '../page/geometry.ts'
 import { linesOf, type Line, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import { withPoints } from './lost-points.ts'
+import { joinParted } from './parted-rows.ts'
 
 /** Marks that no cell of a table is made of: a sign, a bracket or a currency may be part of an amount, and "&" of a firm. */
 const MARK = /^[^\p{L}\p{N}€£$()+−–—&/%-]+$/u
@@ -25,7 +26,7 @@ export function linesWithoutSpecks(page: Page): Line[] {
       if (isStain(line)) lines = [...lines.slice(0, -1), ...lines.slice(-1).map(doubted)]
       else lines.push(withoutSpecks(line))
     }
-    lines = withPoints(lines.filter((line) => line.words.length > 0))
+    lines = joinParted(withPoints(lines.filter((line) => line.words.length > 0)))
     known.set(page, lines)
   }
   return lines

@@ -69,3 +69,4 @@ test.each([
   ['12 months ending 28 February 2025', '2024-03-01', '2025-02-28'],
   ['exercice clos le 30 juin 2025', '2024-07-01', '2025-06-30'],
 ])('“%s” runs from %s to %s', (text, start, end) => expect(parsePeriod(text)).toEqual({ start, end }))
+test.each(['01.03.2026-31.03.2026', '01/03/2026–31/03/2026', '01.03.2026 - 31.03.2026'])('%s is a period with no space around its stroke', (text) => expect(parsePeriod(text)).toEqual({ start: '2026-03-01', end: '2026-03-31' }))

@@ -152,7 +152,7 @@ function dayAfterYearBefore(end: string): string {
 /** A stretch of days written as two dates, "1 to 31 March 2026", "1 - 31/03/2026" or a month's name with its year. */
 export const parsePeriod = remembered((text): { start: string; end: string } | null => {
   // "1 Jul 2024-30 Jun 2025": read in pieces its last words would be a month, and that the whole period.
-  const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim().replace(/((?:19|20)\d{2})[-–—](?=\d{1,2}(?:st|nd|rd|th)?\s+[a-z]{3}|[a-z]{3})/g, '$1 - ')
+  const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim().replace(/((?:19|20)\d{2})[-–—](?=\d{1,2}(?:st|nd|rd|th)?\s+[a-z]{3}|[a-z]{3}|\d{1,2}[./]\d{1,2}[./])/g, '$1 - ')
   const year = YEAR_ENDED.exec(clean)
   if (year) {
     const end = parseDate(year[1])?.value
