@@ -20,7 +20,8 @@ export function joinParted(lines: readonly Line[]): Line[] {
   return joined
 }
 
-const isAmounts = ({ segments }: Line): boolean => segments.length >= 2 && segments.every((s) => AMOUNT.test(s.text))
+/** One of them may have lost its point or its cents. */
+const isAmounts = ({ segments }: Line): boolean => segments.length >= 2 && segments.every((s) => !/\p{L}/u.test(s.text) && /\d{2}/.test(s.text)) && segments.some((s) => AMOUNT.test(s.text))
 const isDayWithWords = ({ segments }: Line): boolean => segments.length >= 2 && DAY.test(segments[0].text) && !segments.some((s) => AMOUNT.test(s.text)) && segments.slice(1).some((s) => /\p{L}{2}/u.test(s.text))
 
 function together(day: Line, amounts: Line): Line {
