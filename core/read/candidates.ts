@@ -220,6 +220,11 @@ function fromRegion(region: Region, field: Field, byLine: LabelsByLine, type: Do
     const cut = page.source === 'text' ? null : cutShort(region.words)
     if (cut) return [{ ...base, value: endOf(field) === 'start' ? cut.start : cut.end, raw: cut.raw, words: cut.words, score: 0.8, repaired: endOf(field) === 'end', period: true, partial: true, unsettled: endOf(field) === 'end' }]
   }
+  if (field.kind === 'name' && region.words.length === 1) {
+    const rest = restOfName(region, byLine)
+    const [name] = rest.length > 0 ? kindReaders.name([...region.words, ...rest]) : []
+    if (name && name.fit >= 0.9 && name.words.length === 1 + rest.length) return [{ ...base, value: name.value, raw: name.raw, words: name.words, repaired: name.repaired, score: (name.fit - 0.6) * 3.2 }]
+  }
   if (WORDY.has(field.kind)) {
     const second = secondLine(region, label, byLine)
     const whole = second && kindReaders[kind]([...region.words, ...second]).find((r) => r.words.includes(second.at(-1)!))
@@ -265,6 +270,17 @@ function alongside({ page, words, line }: Region): Word[] {
   const { segments } = linesOf(page)[line]
   const at = segments.findIndex((s) => s.words.includes(words.at(-1)!))
   return at >= 0 ? (segments[at + 1]?.words ?? []) : []
+}
+
+/** Nearer than this, as a share of the letters' height, what stands behind a name of one word is its other part, and no column of its own. */
+const ONE_NAME = 1.2
+
+/** The other part of a name whose parts stand a little wide. */
+function restOfName(region: Region, byLine: LabelsByLine): Word[] {
+  const rest = alongside(region)
+  const labels = byLine.get(region.line) ?? []
+  const near = rest.length > 0 && (rest[0].box[0] - region.words[0].box[2]) * region.page.width < linesOf(region.page)[region.line].height * ONE_NAME
+  return near && rest.length <= 2 && rest.every((w) => /^\p{Lu}[\p{L}'’.-]+$/u.test(w.text)) && !labels.some((l) => rest.includes(l.lineOf.words[l.from])) ? rest : []
 }
 
 /** What stands straight under a region, whatever it says. */

@@ -206,3 +206,8 @@ test('half a name is asked about, and the last figures of a telephone number bel
 test('an insurance is nobody insured', () => {
   expect(read('insurance_cover', pageOf(['Storm Petrel', 'Assurance', '', '', 'Insured | Eskil Varnham'])).of('insured_name').value).toBe('Eskil Varnham')
 })
+test('a name whose parts stand a little wide is whole; what stands a column apart is another', () => {
+  const slip = (at: number) => readDocument([pageOf(['Payslip', 'Employee | Rosalind | Pettigrew', 'Net pay | 2,140.55'], { at: [0.08, 0.4, at] })], typeById(builtInTypes, 'payslip')).fields.find((f) => f.name === 'employee_name')!
+  expect(slip(0.482)).toMatchObject({ value: 'Rosalind Pettigrew', needsReview: false })
+  expect(slip(0.7).value).not.toBe('Rosalind Pettigrew')
+})
