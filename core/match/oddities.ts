@@ -10,8 +10,8 @@ const MACHINE: ReadonlySet<string> = new Set(['certain', 'repaired'])
 const ODD = 0.6
 /** Fewer signs are no number of something: "12" may be many things. */
 const LONG = 5
-/** So many signs at least of a number whose beginning was lost. */
-const TAIL = 4
+/** So many signs at least of a number whose beginning was lost; fewer are none where others of it have so many. */
+const [TAIL, WHOLE] = [4, 8]
 /** So many amounts of a package say what it is in. */
 const AMOUNTS = 3
 /** A firm's name that is a letter off what so many others say is likely misread, if it is as long as that. */
@@ -26,8 +26,8 @@ interface Place {
 
 /**
  * Asks about values that were read surely from a picture and yet stand oddly among the papers of their package: a number
- * that is something else's elsewhere or the end of one, a currency of its own, a day still to come on what was signed or issued, a firm a
- * letter off. The reader saw nothing wrong with them; only the other papers do. A text layer misreads nothing.
+ * that is something else's elsewhere or the end of one, a currency of its own, a day still to come on what was signed or
+ * issued, a firm a letter off. The reader saw nothing wrong with them; only the other papers do. A text layer misreads nothing.
  */
 export function withOddities(papers: readonly Paper[], program: Program, types: ReadonlyMap<string, DocumentType>, pages: ReadonlyMap<number, Page>, asOf: string): Paper[] {
   const places = papers.flatMap((paper) => paper.fields.flatMap((field): Place[] => {
@@ -77,7 +77,7 @@ function lostBeginning({ field, kind, reference }: Place, numbers: Groups, progr
   if (kind !== 'id') return null
   const number = squeeze(plain(field.value))
   if (number.length < TAIL) {
-    const longer = [...numbers].find(([other, places]) => other.length >= 2 * LONG - 2 && places.some((p) => isOneFact(program, reference, p.reference)))
+    const longer = [...numbers].find(([other, places]) => other.length >= WHOLE && places.some((p) => isOneFact(program, reference, p.reference)))
     return longer ? `too short: ${longer[1][0].paper.label} has ${plain(longer[1][0].field.value)}` : null
   }
   const whole = [...numbers].find(([other, places]) => other.length > number.length && other.endsWith(number) && places.some((p) => isOneFact(program, reference, p.reference)))

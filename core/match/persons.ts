@@ -1,11 +1,11 @@
-import type { DocumentType, Program } from '../program/schema.ts'
-import { typeById } from '../program/types/index.ts'
 import type { Page } from '../page/page.ts'
 import { squeeze } from '../page/text.ts'
+import type { DocumentType, Program } from '../program/schema.ts'
+import { typeById } from '../program/types/index.ts'
 import { comparers } from './comparers.ts'
 import { mostAlike } from './near-miss.ts'
-import { oneLookalike } from './slip.ts'
 import { counts, fieldOf, splitReference, usableText, valueIn, type Owner, type Paper } from './paper.ts'
+import { oneLookalike } from './slip.ts'
 
 /** Who applies, by the names on the application. */
 export interface Persons {
@@ -31,14 +31,18 @@ export function applicantOf(papers: readonly Paper[], program: Program, nameFiel
   const field = onForm ? fieldOf(onForm.paper, name)! : null
   const certain = field !== null && !field.needsReview
   if (certain && (!MACHINE.has(field.state) || pages.get(field.page ?? 0)?.source === 'text')) return told
-  const names = papers.filter(counts).flatMap((p) => {
-    const own = nameField(p.type)
-    const said = own && usableText(p, own)
-    return said && !fieldOf(p, own)!.needsReview ? [said] : []
-  })
+  // Many papers spell a name the same: each spelling is compared once.
+  const spellings = new Map<string, number>()
+  for (const paper of papers.filter(counts)) {
+    const own = nameField(paper.type)
+    const said = own && usableText(paper, own)
+    if (said && !fieldOf(paper, own)!.needsReview) spellings.set(said, (spellings.get(said) ?? 0) + 1)
+  }
   const agree = (a: string, b: string) => comparers.name({ value: a, sure: 1 }, { value: b, sure: 1 }).relation !== 'different'
-  const most = names.map((said) => names.filter((n) => agree(n, said))).reduce((best, agreeing) => (agreeing.length > best.length ? agreeing : best), [])
-  if (most.length < SPEAKING || most.length * 2 <= names.length || most.includes(told!)) return told
+  const papersSaying = (names: readonly string[]) => names.reduce((sum, name) => sum + spellings.get(name)!, 0)
+  const variants = [...spellings.keys()].map((name) => [name, ...[...spellings.keys()].filter((other) => other !== name && agree(other, name))])
+  const most = variants.reduce<string[]>((best, next) => (papersSaying(next) > papersSaying(best) ? next : best), [])
+  if (papersSaying(most) < SPEAKING || papersSaying(most) * 2 <= papersSaying([...spellings.keys()]) || most.includes(told!)) return told
   if (certain && !oneLookalike(squeeze(told!), squeeze(mostAlike(told, most)))) return told
   return most[0]
 }

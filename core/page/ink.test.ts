@@ -39,3 +39,12 @@ test('a row of dots to sign on is no pen’s, and a pen’s line over it is', ()
   expect(strokesIn(packInk(columns, rows, dotted), area, [])).not.toEqual({ cells: 0, width: 0, height: 0 })
   expect(strokesIn(packInk(columns, rows, dotted), area, []).cells).toBeGreaterThan(40)
 })
+test('a rule that leans by a hair, and dust around it, are no pen’s', () => {
+  const leaning = (x: number, y: number) => (y === 150 && x >= 60 && x < 105) || (y === 149 && x >= 45 && x < 60)
+  const dust = (x: number, y: number) => (x === 50 && y === 130) || (x >= 80 && x < 82 && y >= 160 && y < 162)
+  expect(strokesIn(grid((x, y) => leaning(x, y) || dust(x, y)), [0.1, 0.4, 0.7, 0.7], []).cells).toBe(0)
+})
+test('a pen’s dots beside its strokes are strokes', () => {
+  const dotted = strokesIn(grid((x, y) => scrawl(x, y) || (x === 60 && y === 151)), [0.1, 0.4, 0.6, 0.7], [])
+  expect(dotted.cells).toBe(strokesIn(grid(scrawl), [0.1, 0.4, 0.6, 0.7], []).cells + 1)
+})

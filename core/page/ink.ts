@@ -148,21 +148,19 @@ const [SPECK, ALONE] = [2, 4]
 
 /** Takes out specks of dust, which lie alone: a pen's strokes lie beside one another. */
 function eraseSpecks(dark: Uint8Array, columns: number, [x0, y0, x1, y1]: [number, number, number, number]): void {
-  const specks: number[] = []
+  const inked = (top: number, left: number, bottom: number, right: number): number => {
+    let count = 0
+    for (let y = Math.max(y0, top); y < Math.min(y1, bottom); y++) for (let x = Math.max(x0, left); x < Math.min(x1, right); x++) count += dark[y * columns + x]
+    return count
+  }
+  const specks: [x: number, y: number][] = []
   for (let y = y0; y < y1; y++)
     for (let x = x0; x < x1; x++) {
+      // Looked at once, from its upper left.
       if (!dark[y * columns + x] || (y > y0 && dark[(y - 1) * columns + x]) || (x > x0 && dark[y * columns + x - 1])) continue
-      let near = 0
-      let own = 0
-      for (let ny = Math.max(y0, y - ALONE); ny < Math.min(y1, y + SPECK + ALONE); ny++)
-        for (let nx = Math.max(x0, x - ALONE); nx < Math.min(x1, x + SPECK + ALONE); nx++)
-          if (dark[ny * columns + nx]) {
-            near++
-            if (ny >= y && ny < y + SPECK && nx >= x && nx < x + SPECK) own++
-          }
-      if (near === own) specks.push(y * columns + x)
+      if (inked(y - ALONE, x - ALONE, y + SPECK + ALONE, x + SPECK + ALONE) === inked(y, x, y + SPECK, x + SPECK)) specks.push([x, y])
     }
-  for (const at of specks) for (const cell of [at, at + 1, at + columns, at + columns + 1]) dark[cell] = 0
+  for (const [x, y] of specks) for (let row = y; row < Math.min(y1, y + SPECK); row++) dark.fill(0, row * columns + x, row * columns + Math.min(x1, x + SPECK))
 }
 
 function eraseRuns(dark: Uint8Array, start: number, step: number, length: number, atLeast: number): void {
