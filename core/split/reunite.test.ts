@@ -15,6 +15,10 @@ test('a page that lies elsewhere goes to the paper that lacks it', () =>
 test('pages in the wrong order go by their numbers', () =>
   expect(put([page(1, LANTERN, 'Page 2 of 2'), page(2, LANTERN, 'Page 1 of 2')], piece('bank_statement', 1), piece('bank_statement', 2))).toEqual(['bank_statement:2,1']))
 test('within one piece too', () => expect(put([page(1, LANTERN, 'Page 2 of 2'), page(2, LANTERN, 'Page 1 of 2')], piece('bank_statement', 1, 2))).toEqual(['bank_statement:2,1']))
+test('a balance that runs on to the cent says whose it is, whatever type it was taken for', () => {
+  const pages = [page(1, LANTERN, 'Page 1 of 2', '26 Mar | Isles Water | 86.93 | 367.18'), page(2, 'Payslip', ''), page(3, 'Lantern Bank', 'Page 2 of 2', '27 Mar | Pilots Guild | 112.08 | 255.10')]
+  expect(put(pages, piece('bank_statement', 1), piece('payslip', 2), piece('debit_mandate', 3))).toEqual(['bank_statement:1,3', 'payslip:2'])
+})
 test('of another make it stays alone', () =>
   expect(put([page(1, LANTERN, 'Page 1 of 2'), page(2, 'Merrow Electric bill for the quarter', '2 / 2')], piece('bank_statement', 1), piece('utility_bill', 2))).toHaveLength(2))
 test('where two papers could claim it, it is nobody’s', () =>

@@ -1,3 +1,4 @@
+import { meets } from './carried.ts'
 import { sameHand, shareOf, type Looks } from './link.ts'
 import type { Piece } from './split.ts'
 
@@ -89,9 +90,9 @@ const lacks = (whole: Part, part: Part): boolean => whole.of === part.of && part
 const sharesCode = (a: Looks, b: Looks): boolean => [...b.codes].some((c) => a.codes.has(c))
 const sameMake = (a: Looks, b: Looks): boolean => sharesCode(a, b) || shareOf(a.head, b.head) >= ALIKE
 
-/** The same account or case on both, or heads and feet of one make on pages of one size, or one type set in one hand. */
+/** The same account or case on both, or a balance that runs on to the cent, or heads and feet of one make on pages of one size, or one type set in one hand. */
 function alike(a: Part, b: Part): boolean {
-  if (a.looks.some((x) => b.looks.some((y) => sharesCode(x, y)))) return true
+  if (a.looks.some((x) => b.looks.some((y) => sharesCode(x, y) || meets(x.carried, y.carried.from)))) return true
   const [x, y] = [a.looks[0], b.looks[0]]
   const sized = Math.abs(x.page.width - y.page.width) < 8 && x.page.source === y.page.source
   const oneType = a.piece.type !== 'unknown' && (b.stray ? b.stray(a.piece.type) : a.piece.type === b.piece.type)
