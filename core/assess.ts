@@ -36,6 +36,8 @@ export interface Situation {
   answers: readonly Answer[]
   /** The day the package is judged on, ISO. */
   asOf: string
+  /** The words of English, by which misread rows of pictures are known; loaded when asked for. */
+  english?: () => ReadonlySet<string>
 }
 
 /** Grows when the shape of an assessment changes: a stored one of an older shape is made again before it is shown. */
@@ -146,7 +148,7 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
   const persons = personsOf(accompanied, program, applicant)
   // A name that other papers made certain says whose its paper is, too.
   const echoed = withJoins(withEchoes(withOwners(accompanied, persons, types), program, byNumber), program, byNumber)
-  const told = withOddities(withRowWords(echoed, byNumber, typesById), program, typesById, byNumber, asOf)
+  const told = withOddities(withRowWords(echoed, byNumber, typesById, situation.english), program, typesById, byNumber, asOf)
   const documents = withOwners(told, persons, types) as Document[]
   const facts = judgeFacts(documents, program, answers)
   const checks = judgeChecks(documents, program, answers, asOf)

@@ -5,6 +5,7 @@ import type { DocumentType, Program } from '../core/program/schema.ts'
 import { readerFor, splitPages } from '../core/split/split.ts'
 import { lookCloserAt, type ReadPackage } from './package.ts'
 import type { Threads } from './parallel/pool.ts'
+import { englishWords } from './words.ts'
 
 /**
  * Judges a read package without a server: cut, read, looked at closer where it is in doubt, and judged once more.
@@ -15,7 +16,7 @@ export async function judgeRead(read: ReadPackage, { program, types, asOf }: { p
   const evidenceOf = threads?.started?.evidenceOf ?? readerFor(types)
   const pieces = splitPages(read.pages, types, {}, evidenceOf)
   const reader = keepingReader((await threads?.started?.readerOf(read.pages, pieces)) ?? pageReader(read.pages))
-  const asRead: Situation = { files: read.files, pages: read.pages, pieces, program, types, answers: [], asOf }
+  const asRead: Situation = { files: read.files, pages: read.pages, pieces, program, types, answers: [], asOf, english: englishWords }
   const assessment = assess(asRead, reader)
   const pages = await lookCloserAt(read, doubtsOf(assessment.documents, read.pages), threads)
   if (pages === read.pages) return { situation: asRead, assessment }

@@ -28,6 +28,29 @@ test('what a person said stays as it was said', () => {
   const papers = [statement('s0', usual), { ...said, fields: said.fields.map((f) => ({ ...f, state: 'corrected' as const })) }]
   expect(words(withRowWords(papers, new Map([[1, pageOf([], { source: 'ocr' })]]), types)[1].fields[0])).toEqual(['Card payrnent Chandery'])
 })
+describe('held against the words of English', () => {
+  const english = () => new Set(['chandlery', 'keepnet', 'broadband', 'debit', 'direct', 'payment', 'hydraulic'])
+  const held = (source: 'ocr' | 'text', descriptions: string[], language?: 'fr') => {
+    const lines = descriptions.map((d) => `03/02/2026 | ${d}`)
+    const page = pageOf(lines, { source, sure: 0.8, ...(language ? { language } : {}) })
+    const paper = statement('s0', descriptions.map(row))
+    const placed = { ...paper, fields: paper.fields.map((f) => ({ ...f, rowPlaces: descriptions.map((_, i) => ({ page: 1, box: [0, 0.05 + i * 0.02, 1, 0.065 + i * 0.02] as [number, number, number, number] })) })) }
+    return withRowWords([placed], new Map([[1, page]]), types, english)[0].fields[0]
+  }
+  test('what is none is spelt as the one word that looks like it, and asked about', () => {
+    const field = held('ocr', ['Card payment Chandiery', 'Hydraukic hose'])
+    expect(words(field)).toEqual(['Card payment Chandlery', 'Hydraulic hose'])
+    expect(field).toMatchObject({ needsReview: true, repaired: true })
+  })
+  test('what stands in several rows is a name, unless its strokes look like others', () => {
+    expect(words(held('ocr', ['Direct debit Kelpnet Broadband', 'Direct debit Kelpnet Broadband']))).toEqual(['Direct debit Kelpnet Broadband', 'Direct debit Kelpnet Broadband'])
+    expect(words(held('ocr', ['Chandiery', 'Chandiery']))).toEqual(['Chandlery', 'Chandlery'])
+  })
+  test('no text layer is, nor a page in another language', () => {
+    expect(words(held('text', ['Card payment Chandiery']))).toEqual(['Card payment Chandiery'])
+    expect(words(held('ocr', ['Card payment Chandiery'], 'fr'))).toEqual(['Card payment Chandiery'])
+  })
+})
 test('people whose names are a letter apart are two people', () => {
   const owner = (name: string): Row => ({ name, date_of_birth: '1980-03-14', share: '50' })
   const papers = [Array.from({ length: 5 }, () => owner('Elspeth Lorimer')), [owner('Elspeth Lorimar')]].map((owners, i) => paperOf(`o${i}`, 'owners_declaration', { owners }))

@@ -7,31 +7,37 @@ import { squeeze, tokens } from '../page/text.ts'
 import type { DocumentType } from '../program/schema.ts'
 import type { Row } from '../read/value.ts'
 import { counts, TAKES_PART, type Paper } from './paper.ts'
+import { meantWord } from './meant-word.ts'
 import { meantPhrase, phraseOf, type ReadWord } from './phrases.ts'
 
 /** A word that other rows of such papers have so often was not misread each time in the same way. */
 const OFTEN = 4
 /** Rows are held against what stands in so many others, and so much oftener than what they say themselves. */
 const [KNOWN, OFTENER] = [2, 1.3]
+/** What papers say as surely as this are names that rows may have too. */
+const SAID = 0.9
 const MACHINE: ReadonlySet<string> = new Set(['certain', 'asked', 'repaired'])
 
 /**
  * Lets the rows of statements help one another's spelling. What a row on a scan says is put to a person as many others
  * say it, where it is the same but for letters misread ("Card payment Fey Office"), and so is a word that stands in one
- * row alone and is a letter off one that stands often ("Chandery"). Sums bear out amounts and no words, so that nothing
- * else would notice.
+ * row alone and is a letter off one that stands often ("Chandery"), or that is no word and one letter off the only one
+ * near it. Sums bear out amounts and no words, so that nothing else would notice.
+ * @param english the words of English; without them no row is held against any
  */
-export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number, Page>, types: ReadonlyMap<string, DocumentType>): Paper[] {
+export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number, Page>, types: ReadonlyMap<string, DocumentType>, english?: () => ReadonlySet<string>): Paper[] {
   const scanned = papers.filter((paper) => counts(paper) && paper.pages.some((n) => pages.get(n)?.source !== 'text'))
   const tables = scanned.flatMap((paper) => paper.fields.flatMap((field) => {
     // Names of people are no vocabulary: two may truly be a letter apart.
     const columns = types.get(paper.type)?.fields.find((f) => f.name === field.name)?.columns.flatMap((c) => (c.kind === 'text' ? [c.name] : [])) ?? []
     return isRead(field) && columns.length > 0 ? [{ field, columns, key: `${paper.type} ${field.name}` }] : []
   }))
+  const names = english && new Set(papers.flatMap((paper) => paper.fields.flatMap((f) => (typeof f.value === 'string' && f.confidence >= SAID ? tokens(f.value) : []))))
+  const isWord = names && ((letters: string): boolean => names.has(letters) || english().has(letters))
   const changed = new Map<FilledField, FilledField>()
   for (const key of new Set(tables.map((t) => t.key))) {
     const own = tables.filter((t) => t.key === key)
-    for (const [field, mended] of respelt(own.map((t) => t.field), own[0].columns, pages)) changed.set(field, mended)
+    for (const [field, mended] of respelt(own.map((t) => t.field), own[0].columns, pages, isWord)) changed.set(field, mended)
   }
   return changed.size === 0 ? [...papers] : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => changed.get(f) ?? f) }))
 }
@@ -39,13 +45,22 @@ export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number
 const known = new WeakMap<Table, { tables: readonly Table[]; found: ReadonlyMap<Table, FilledField> }>()
 
 /** The tables of one kind that their rows spell otherwise, as they spell them. Worked out once while none of them changes: it is asked for with every answer. */
-function respelt(tables: readonly Table[], columns: readonly string[], pages: ReadonlyMap<number, Page>): ReadonlyMap<Table, FilledField> {
+function respelt(tables: readonly Table[], columns: readonly string[], pages: ReadonlyMap<number, Page>, isWord?: (letters: string) => boolean): ReadonlyMap<Table, FilledField> {
   const before = known.get(tables[0])
   if (before && before.tables.length === tables.length && before.tables.every((t, i) => t === tables[i])) return before.found
-  const spelling = spellingOf(tables.flatMap((t) => t.value.flatMap((row) => textsOf(row, columns).map(([, text]) => text))), tables.length > 1)
+  const texts = tables.flatMap((t) => t.value.flatMap((row) => textsOf(row, columns).map(([, text]) => text)))
+  const spelling = spellingOf(texts, tables.length > 1)
+  // What stands in many rows may be a name that no book has; it is only weak where its strokes look like others.
+  const stands = tally(texts.flatMap((text) => text.split(' ')), plain)
   const found = new Map<Table, FilledField>()
   for (const table of tables) {
-    const rows = table.value.map((row, i) => ({ ...row, ...Object.fromEntries(textsOf(row, columns).map(([name, text]) => [name, spelling(asRead(text, table, i, pages), isPoor(table, i, pages))])) }))
+    const spelt = (text: string, row: number): string => {
+      const read = asRead(text, table, row, pages)
+      const meant = spelling(read, isPoor(table, row, pages))
+      const asked = isWord && isEnglish(table, row, pages) ? isWord : null
+      return asked ? meant.split(' ').map((word, i) => meantWord({ text: word, sure: read[i]?.text === word && stands.get(plain(word))!.times < KNOWN ? read[i].sure : 1 }, asked) ?? word).join(' ') : meant
+    }
+    const rows = table.value.map((row, i) => ({ ...row, ...Object.fromEntries(textsOf(row, columns).map(([name, text]) => [name, spelt(text, i)])) }))
     if (rows.some((row, i) => columns.some((name) => row[name] !== table.value[i][name]))) found.set(table, { ...table, value: rows, confidence: Math.min(table.confidence, TAKES_PART), needsReview: true, state: 'asked', repaired: true, reason: table.reason ?? 'other rows of its kind spell some words otherwise' })
   }
   known.set(tables[0], { tables, found })
@@ -63,6 +78,12 @@ function asRead(text: string, field: Table, row: number, pages: ReadonlyMap<numb
   const place = field.rowPlaces?.[row]
   const seen = new Map(place ? inside(pages.get(place.page)?.words ?? [], place.box).map((w) => [squeeze(w.text), w.sure]) : [])
   return text.split(' ').map((word) => ({ text: word, sure: seen.get(squeeze(word)) ?? 1 }))
+}
+
+/** Whether a row stands on a picture of a page that is in no other language. */
+function isEnglish(field: Table, row: number, pages: ReadonlyMap<number, Page>): boolean {
+  const page = pages.get(field.rowPlaces?.[row]?.page ?? 0)
+  return page !== undefined && page.source !== 'text' && (page.language ?? 'en') === 'en'
 }
 
 /** Whether words of a row may not have been read at all. */

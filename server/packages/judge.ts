@@ -8,6 +8,7 @@ import type { PackageFile } from '../../core/findings/findings.ts'
 import type { Box } from '../../core/page/geometry.ts'
 import type { Page, Word } from '../../core/page/page.ts'
 import { splitPages } from '../../core/split/split.ts'
+import { englishWords } from '../../engine/words.ts'
 import type { Work } from '../database/connection.ts'
 import { answers, files, packages, pages, readings } from '../database/schema.ts'
 import { tell } from '../events.ts'
@@ -53,7 +54,7 @@ export async function situationOf(work: Work, packageId: string, cut: boolean): 
   const read = await pagesOf(work, packageId)
   const types = await typesOf(work, row.organisationId)
   const pieces = cut || !row.pieces ? splitPages(read, types, await knowledgeOf(work, row.organisationId)) : row.pieces
-  return { files: await filesOf(work, packageId), pages: read, pieces, program, types, answers: await answersOf(work, packageId), asOf: row.asOf }
+  return { files: await filesOf(work, packageId), pages: read, pieces, program, types, answers: await answersOf(work, packageId), asOf: row.asOf, english: englishWords }
 }
 
 /**

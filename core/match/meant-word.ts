@@ -1,0 +1,39 @@
+import { tokens } from '../page/text.ts'
+import { lookalikesOf } from './slip.ts'
+import type { ReadWord } from './phrases.ts'
+
+/** Shorter words have too many neighbours. */
+const LONG = 5
+/** A word read less surely than this may have any one letter misread, not only one that looks like another. */
+const WEAK = 0.9
+const LETTERS = 'abcdefghijklmnopqrstuvwxyz'
+
+/**
+ * What a word was likely meant for that is no word: "Chandiery" is chandlery, "Hydraukic" hydraulic. Null where it is one,
+ * where nothing is near, or where two words are as near as each other.
+ * @param isWord whether letters are a word or a name that the papers have, in small letters
+ */
+export function meantWord({ text, sure }: ReadWord, isWord: (letters: string) => boolean): string | null {
+  const [letters, ...more] = tokens(text)
+  if (more.length > 0 || !letters || letters.length < LONG || !/^[a-z]+$/.test(letters) || isWord(letters)) return null
+  const near = only(lookalikesOf(letters), isWord) ?? (sure < WEAK ? only(oneLetterOff(letters), isWord) : null)
+  return near && text.replace(/\p{L}+/u, (own) => cased(near, own))
+}
+
+function* oneLetterOff(word: string): Generator<string> {
+  for (let at = 0; at < word.length; at++) for (const letter of LETTERS) if (letter !== word[at]) yield word.slice(0, at) + letter + word.slice(at + 1)
+}
+
+/** The one of many that is a word; null where none is or several are. */
+function only(tried: Iterable<string>, isWord: (letters: string) => boolean): string | null {
+  let found: string | null = null
+  for (const word of tried) {
+    if (word === found || !isWord(word)) continue
+    if (found !== null) return null
+    found = word
+  }
+  return found
+}
+
+/** Letters in the case of a text: small, with a capital, or capitals. */
+const cased = (letters: string, text: string): string => (/^\P{Ll}*$/u.test(text) ? letters.toUpperCase() : /^\p{Lu}/u.test(text) ? letters[0].toUpperCase() + letters.slice(1) : letters)
