@@ -66,3 +66,8 @@ test('no two sheets lie alike on the glass: on scans the margin says less', () =
   expect(sameHand(looksOf(page(1, survey, { source: 'ocr' })), looksOf(shifted))).toBe(true)
   expect(sameHand(looksOf(page(1, survey)), looksOf({ ...shifted, source: 'text' }))).toBe(false)
 })
+test('one period and one account in both heads are one statement’s', () => {
+  const head = (period: string) => ['Lantern Bank', 'Account IE17LNTN96368290352107', `Covering | ${period}`]
+  const february = head('1 February 2026 to 28 February 2026')
+  expect(score(february, february.concat('Fees of the month'))).toBeGreaterThan(score(february, head('1 March 2026 to 31 March 2026').concat('Fees of the month')) + 8)
+})

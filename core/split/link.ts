@@ -54,6 +54,8 @@ const RUNS_ON = 4
 const OPENS = 0.2
 /** One paper is about one stretch of days: what says another in its head is the next month's. */
 const OTHER_MONTH = 7
+/** The same days of the same account in both heads: one statement, whose head runs over its pages. */
+const SAME_MONTH = 4
 
 /** Two pages with this share of their words in common are one page twice. */
 const COPY = 0.85
@@ -123,6 +125,7 @@ export function linkScore(page: Looks, next: Looks): number {
   for (const code of next.codes) if (page.codes.has(code) || (code.length >= LONG_CODE && isAmong(code, page))) shared++
   if (shared === 0 && sharesNumber(page, next)) shared++
   score += Math.min(1.6, shared * 0.8)
+  if (shared > 0 && page.period && next.period && page.period.start === next.period.start && page.period.end === next.period.end) score += SAME_MONTH
   if (Math.abs(page.page.width - next.page.width) > 8 || Math.abs(page.page.height - next.page.height) > 8) score -= 1.2
   if (page.page.source !== next.page.source) score -= 1.2
   if (page.page.file !== next.page.file) score -= 4

@@ -86,3 +86,10 @@ test('parts that are numbered on hang together', () => {
 test('a page that lies away from its paper goes back to it, not to what it lies behind', () => {
   expect(cut([application[0], payslip('January', '2,755.00'), consent, application[1]])).toEqual(expect.arrayContaining(['loan_application:1,4', 'credit_consent:3']))
 })
+
+describe('a form whose pages have no numbers', () => {
+  const [first, second] = [1, 2].map((n) => pageOf(n === 1 ? ['Application for a working-boat loan', 'Name of applicant | Ottilie Varnham', 'Date of birth | 14/03/1980', 'Home address | 12 Gannet Row, Port Ellery SK4 2QD', 'National number | 140380-2211', 'Employment status | Employed', 'Employer | Petrel Slipways Ltd'] : ['The loan', 'Loan amount | EUR 48,750.00', 'Purchase price | EUR 61,250.00', 'Deposit | EUR 12,500.00', 'Hull number | SKR-88241', 'Term in months | 60', 'Signature of applicant | Date'], { source: 'ocr' }))
+  const pieces = (...pages: Page[]) => splitPages(number(pages), builtInTypes).map((p) => `${p.type}:${p.pages.join()}`)
+  test('goes on with the page that asks for what the first did not', () => expect(pieces(consent, first, second, payslip('March', '2,755.00'))).toEqual(['credit_consent:1', 'loan_application:2,3', 'payslip:4']))
+  test('and begins anew where all is asked for once more', () => expect(pieces(first, first)).toHaveLength(2))
+})

@@ -168,6 +168,13 @@ function agreeing(plain: Cut, ruled: Cut, said: readonly Said[], pages: readonly
   })
 }
 
+/** A heading as strong as this may name the paper, one as strong as that does: parts of a form have headings of some of its words. */
+const [HEADED, OWN_HEADING] = [1.2, 2.5]
+/** Log-odds that a page with a sign that only last pages carry goes on with a paper. */
+const LAST_SIGN = 2
+/** So many things asked for are a part of a form, and the log-odds that the other part belongs to it. */
+const [PART_OF_FORM, COMPLETES] = [4, 3]
+
 /** Log-odds that a page goes on with the one before it, where its number says that another paper lacks it. */
 const STRAY = -1.5
 
@@ -216,7 +223,7 @@ class Model {
     const numbered = look.numbering !== null && look.numbering.page > 1
     // A title in letters like all others is a running head as likely as a heading.
     const heading = look.opens > 0 ? 1 : look.opens < 0 ? 0.15 : 0.5
-    return logSoftmax(raw).map((s, t) => Math.max(-5, s) - (numbered || t >= e.titles.length ? 0 : Math.max(0, e.titles[t] - 1.2) * 1.3 * heading) + (e.lasts[t] ? 0.4 : 0))
+    return logSoftmax(raw).map((s, t) => Math.max(-5, s) - (numbered || t >= e.titles.length ? 0 : Math.max(0, e.titles[t] - HEADED) * 1.3 * heading) + (e.lasts[t] ? LAST_SIGN : 0))
   }
 
   /** Score of the segment from i on, grown page by page; calls back with each end (exclusive) and type. */
@@ -226,7 +233,7 @@ class Model {
       let score = START + this.first[i][kind] + (i === 0 ? 0 : -this.link[i] / 2)
       visit(i + 1, kind, score / TEMPERATURE)
       for (let j = i + 1; j < Math.min(this.n, i + LONGEST); j++) {
-        score += this.further[j][kind] + this.link[j] / 2 - this.repeats(j, kind)
+        score += this.further[j][kind] + this.link[j] / 2 + (this.completes(j, kind) || -this.repeats(j, kind))
         // A paper of one page by its nature has no second; one of several may have one more.
         if (j - i >= most) score -= most === 1 ? 3 : 2
         visit(j + 1, kind, score / TEMPERATURE)
@@ -247,6 +254,15 @@ class Model {
     // What asks for nearly all of its type's fields once more begins anew, however few those are.
     const whole = this.types[kind].fields.filter((f) => f.kind !== 'table').length
     return Math.max(Math.min(5, Math.max(0, again - 2) * 1.1), again >= 2 && again >= whole * 0.7 ? 4 : 0)
+  }
+
+  /** A form asks for each thing once: a page without a heading of its own that mostly asks for what the page before did not goes on with it. */
+  private completes(page: number, kind: number): number {
+    if (kind >= this.types.length || this.evidence[page].titles[kind] > OWN_HEADING) return 0
+    const [before, here] = [this.evidence[page - 1].asked[kind], this.evidence[page].asked[kind]]
+    let fresh = 0
+    for (const field of here) if (!before.has(field)) fresh++
+    return before.size >= PART_OF_FORM && fresh >= PART_OF_FORM && fresh >= here.size / 2 ? COMPLETES : 0
   }
 
   /** The best cut, and the probability of a beginning at each page of the run. */
