@@ -258,7 +258,8 @@ class Model {
 
   /** A form asks for each thing once: a page without a heading of its own that mostly asks for what the page before did not goes on with it. */
   private completes(page: number, kind: number): number {
-    if (kind >= this.types.length || this.evidence[page].titles[kind] > OWN_HEADING) return 0
+    // What a letter says of a loan makes no form of it.
+    if (kind >= this.types.length || this.evidence[page].titles[kind] > OWN_HEADING || this.evidence[page - 1].scores[kind] < Math.max(...this.evidence[page - 1].scores) - NEARLY) return 0
     const [before, here] = [this.evidence[page - 1].asked[kind], this.evidence[page].asked[kind]]
     let fresh = 0
     for (const field of here) if (!before.has(field)) fresh++
