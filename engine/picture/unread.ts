@@ -39,23 +39,27 @@ export function unreadInk(picture: Grey, words: readonly Box[], level: number): 
   for (const box of words) cover(cells, columns, rows, box)
   const heights = words.map((b) => (b[3] - b[1]) * rows).sort((a, b) => a - b)
   const usual = heights[heights.length >> 1]
-  const isPrint = ({ box: [l, t, r, b], dark }: Group): boolean => {
+  /** Plainly a line or a figure in one, or only likely print: two figures alone, very small print. */
+  const printOn = ({ box: [l, t, r, b], dark }: Group): 'plain' | 'likely' | null => {
     const [wide, high] = [r - l, b - t]
     const share = dark / (wide * high)
     const dots: Box = [l * CELL, t * CELL, r * CELL, b * CELL]
     const ink = () => inkIn(picture, dots, level)
     const small = () => high >= SMALLEST && wide >= high * LONG && columnsIn(picture, dots, level) > FILLED && !hasRule(picture, dots, level)
-    if ((high < usual * LOWEST && !small()) || high > usual * HIGHEST || share < PALEST) return false
+    if (high > usual * HIGHEST || share < PALEST) return null
+    if (high < usual * LOWEST) return small() && ink() <= DARKEST ? 'likely' : null
     // Of small print every cell is dark: whether it is a filled patch only its dots tell.
-    if (wide >= high * WIDER) return share <= DARKEST || ink() <= DARKEST
+    if (wide >= high * WIDER) return share <= DARKEST || ink() <= DARKEST ? 'plain' : null
     // The last two figures of a day that its column broke off stand in a line of their own.
-    if (wide >= high * PAIR && high >= usual * FIGURE && ink() <= SOLID) return true
+    if (wide >= high * PAIR && high >= usual * FIGURE && ink() <= SOLID) return 'likely'
     // A figure alone, as a quantity is, stands in a line with words; a speck stands anywhere.
     const middle = (t + b) / 2 / rows
-    return high >= usual * FIGURE && wide >= high * NARROWEST && words.some((w) => middle > w[1] && middle < w[3])
+    return high >= usual * FIGURE && wide >= high * NARROWEST && words.some((w) => middle > w[1] && middle < w[3]) ? 'plain' : null
   }
-  const found = groups(cells, columns, rows, Math.max(2, Math.round(usual * SPACE))).filter(isPrint)
-  return found.length > MOST ? [] : found.map(({ box: [l, t, r, b] }): Box => [(l * CELL) / width, (t * CELL) / height, (r * CELL) / width, (b * CELL) / height])
+  const found = groups(cells, columns, rows, Math.max(2, Math.round(usual * SPACE))).map((group) => ({ group, print: printOn(group) })).filter(({ print }) => print !== null)
+  // On a grainy page much is likely print; what plainly is must not be lost with it.
+  const kept = found.length > MOST ? found.filter(({ print }) => print === 'plain') : found
+  return kept.length > MOST ? [] : kept.map(({ group: { box: [l, t, r, b] } }): Box => [(l * CELL) / width, (t * CELL) / height, (r * CELL) / width, (b * CELL) / height])
 }
 
 /** Whether a row of dots in a box is ink for longer than any letter is. */
