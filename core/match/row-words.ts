@@ -26,18 +26,19 @@ const MACHINE: ReadonlySet<string> = new Set(['certain', 'asked', 'repaired'])
  * @param english the words of English; without them no row is held against any
  */
 export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number, Page>, types: ReadonlyMap<string, DocumentType>, english?: () => ReadonlySet<string>): Paper[] {
-  const scanned = papers.filter((paper) => counts(paper) && paper.pages.some((n) => pages.get(n)?.source !== 'text'))
+  // A copy is spelt as its original is, and lends nothing: it would only say the same misreading again.
+  const scanned = papers.filter((paper) => paper.supersededBy === null && paper.pages.some((n) => pages.get(n)?.source !== 'text'))
   const tables = scanned.flatMap((paper) => paper.fields.flatMap((field) => {
     // Names of people are no vocabulary: two may truly be a letter apart.
     const columns = types.get(paper.type)?.fields.find((f) => f.name === field.name)?.columns.flatMap((c) => (c.kind === 'text' ? [c.name] : [])) ?? []
-    return isRead(field) && columns.length > 0 ? [{ field, columns, key: `${paper.type} ${field.name}` }] : []
+    return isRead(field) && columns.length > 0 ? [{ field, columns, key: `${paper.type} ${field.name}`, lends: counts(paper) }] : []
   }))
   const names = english && new Set(papers.flatMap((paper) => paper.fields.flatMap((f) => (typeof f.value === 'string' && f.confidence >= SAID ? tokens(f.value) : []))))
   const isWord = names && ((letters: string): boolean => names.has(letters) || english().has(letters))
   const changed = new Map<FilledField, FilledField>()
   for (const key of new Set(tables.map((t) => t.key))) {
     const own = tables.filter((t) => t.key === key)
-    for (const [field, mended] of respelt(own.map((t) => t.field), own[0].columns, pages, isWord)) changed.set(field, mended)
+    for (const [field, mended] of respelt(own.map((t) => t.field), new Set(own.flatMap((t) => (t.lends ? [t.field] : []))), own[0].columns, pages, isWord)) changed.set(field, mended)
   }
   return changed.size === 0 ? [...papers] : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => changed.get(f) ?? f) }))
 }
@@ -45,11 +46,11 @@ export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number
 const known = new WeakMap<Table, { tables: readonly Table[]; found: ReadonlyMap<Table, FilledField> }>()
 
 /** The tables of one kind that their rows spell otherwise, as they spell them. Worked out once while none of them changes: it is asked for with every answer. */
-function respelt(tables: readonly Table[], columns: readonly string[], pages: ReadonlyMap<number, Page>, isWord?: (letters: string) => boolean): ReadonlyMap<Table, FilledField> {
+function respelt(tables: readonly Table[], lending: ReadonlySet<Table>, columns: readonly string[], pages: ReadonlyMap<number, Page>, isWord?: (letters: string) => boolean): ReadonlyMap<Table, FilledField> {
   const before = known.get(tables[0])
   if (before && before.tables.length === tables.length && before.tables.every((t, i) => t === tables[i])) return before.found
-  const texts = tables.flatMap((t) => t.value.flatMap((row) => textsOf(row, columns).map(([, text]) => text)))
-  const spelling = spellingOf(texts, tables.length > 1)
+  const texts = [...lending].flatMap((t) => t.value.flatMap((row) => textsOf(row, columns).map(([, text]) => text)))
+  const spelling = spellingOf(texts, lending.size > 1)
   // What stands in many rows may be a name that no book has; it is only weak where its strokes look like others.
   const stands = tally(texts.flatMap((text) => text.split(' ')), plain)
   const found = new Map<Table, FilledField>()
@@ -58,7 +59,7 @@ function respelt(tables: readonly Table[], columns: readonly string[], pages: Re
       const read = asRead(text, table, row, pages)
       const meant = spelling(read, isPoor(table, row, pages))
       const asked = isWord && isEnglish(table, row, pages) ? isWord : null
-      return asked ? meant.split(' ').map((word, i) => meantWord({ text: word, sure: read[i]?.text === word && stands.get(plain(word))!.times < KNOWN ? read[i].sure : 1 }, asked) ?? word).join(' ') : meant
+      return asked ? meant.split(' ').map((word, i) => meantWord({ text: word, sure: read[i]?.text === word && (stands.get(plain(word))?.times ?? 0) < KNOWN ? read[i].sure : 1 }, asked) ?? word).join(' ') : meant
     }
     const rows = table.value.map((row, i) => ({ ...row, ...Object.fromEntries(textsOf(row, columns).map(([name, text]) => [name, spelt(text, i)])) }))
     if (rows.some((row, i) => columns.some((name) => row[name] !== table.value[i][name]))) found.set(table, { ...table, value: rows, confidence: Math.min(table.confidence, TAKES_PART), needsReview: true, state: 'asked', repaired: true, reason: table.reason ?? 'other rows of its kind spell some words otherwise' })
