@@ -48,7 +48,7 @@ function echoesOf(fact: Fact, papers: readonly Paper[], pages: ReadonlyMap<numbe
   const known = different.find((value) => sure.filter((p) => agrees(p.field.value, value)).length >= Math.max(WITNESSES, sure.length / 2))
   if (known === undefined) return []
   const witnesses = sure.filter((p) => agrees(p.field.value, known))
-  const said = witnesses.map((p) => p.field.value!)
+  const said = [...new Map(witnesses.map((p) => [plain(p.field.value), p.field.value!])).values()]
   const alikest = (field: FilledField) => (field.value === null ? known : mostAlike(field.value, said))
   const ofPaper = countBy(witnesses.map((p) => p.paper))
   return places.flatMap(({ paper, field, stranger }): [string, FilledField][] => {

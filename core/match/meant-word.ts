@@ -16,24 +16,16 @@ const LETTERS = 'abcdefghijklmnopqrstuvwxyz'
 export function meantWord({ text, sure }: ReadWord, isWord: (letters: string) => boolean): string | null {
   const [letters, ...more] = tokens(text)
   if (more.length > 0 || !letters || letters.length < LONG || !/^[a-z]+$/.test(letters) || isWord(letters)) return null
-  const near = only(lookalikesOf(letters), isWord) ?? (sure < WEAK ? only(oneLetterOff(letters), isWord) : null)
-  return near && text.replace(/\p{L}+/u, (own) => cased(near, own))
+  const alike = wordsAmong(lookalikesOf(letters), isWord)
+  const [near, other] = alike.size > 0 || sure >= WEAK ? alike : wordsAmong(oneLetterOff(letters), isWord)
+  return near === undefined || other !== undefined ? null : text.replace(/\p{L}+/u, (own) => cased(near, own))
 }
 
 function* oneLetterOff(word: string): Generator<string> {
   for (let at = 0; at < word.length; at++) for (const letter of LETTERS) if (letter !== word[at]) yield word.slice(0, at) + letter + word.slice(at + 1)
 }
 
-/** The one of many that is a word; null where none is or several are. */
-function only(tried: Iterable<string>, isWord: (letters: string) => boolean): string | null {
-  let found: string | null = null
-  for (const word of tried) {
-    if (word === found || !isWord(word)) continue
-    if (found !== null) return null
-    found = word
-  }
-  return found
-}
+const wordsAmong = (tried: Iterable<string>, isWord: (letters: string) => boolean): Set<string> => new Set([...tried].filter(isWord))
 
 /** Letters in the case of a text: small, with a capital, or capitals. */
 const cased = (letters: string, text: string): string => (/^\P{Ll}*$/u.test(text) ? letters.toUpperCase() : /^\p{Lu}/u.test(text) ? letters[0].toUpperCase() + letters.slice(1) : letters)

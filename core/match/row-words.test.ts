@@ -56,3 +56,11 @@ test('people whose names are a letter apart are two people', () => {
   const papers = [Array.from({ length: 5 }, () => owner('Elspeth Lorimer')), [owner('Elspeth Lorimar')]].map((owners, i) => paperOf(`o${i}`, 'owners_declaration', { owners }))
   expect(withRowWords(papers, new Map([[1, pageOf([], { source: 'ocr' })]]), types)[1].fields[0].value).toEqual([owner('Elspeth Lorimar')])
 })
+test('a name that a person gives is known from then on, though the rows stay the same', () => {
+  const page = pageOf(['03/02/2026 | Card payment Chandiery'], { source: 'ocr', sure: 0.8 })
+  const paper = statement('s0', [row('Card payment Chandiery')])
+  const placed = { ...paper, fields: paper.fields.map((f) => ({ ...f, rowPlaces: [{ page: 1, box: [0, 0.05, 1, 0.065] as [number, number, number, number] }] })) }
+  const judged = (...more: ReturnType<typeof paperOf>[]) => withRowWords([placed, ...more], new Map([[1, page]]), types, () => new Set(['chandlery']))[0].fields[0]
+  expect(judged()).toMatchObject({ needsReview: true, reason: 'some words are none, and are spelt as the nearest one' })
+  expect(words(judged(paperOf('q', 'purchase_quote', { seller_name: 'Chandiery Boats' })))).toEqual(['Card payment Chandiery'])
+})

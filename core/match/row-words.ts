@@ -33,38 +33,57 @@ export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number
     const columns = types.get(paper.type)?.fields.find((f) => f.name === field.name)?.columns.flatMap((c) => (c.kind === 'text' ? [c.name] : [])) ?? []
     return isRead(field) && columns.length > 0 ? [{ field, columns, key: `${paper.type} ${field.name}`, lends: counts(paper) }] : []
   }))
-  const names = english && new Set(papers.flatMap((paper) => paper.fields.flatMap((f) => (typeof f.value === 'string' && f.confidence >= SAID ? tokens(f.value) : []))))
-  const isWord = names && ((letters: string): boolean => names.has(letters) || english().has(letters))
+  if (tables.length === 0) return [...papers]
+  const book = english && { english, names: new Set(papers.flatMap((paper) => paper.fields.flatMap((f) => (typeof f.value === 'string' && f.confidence >= SAID ? tokens(f.value) : [])))) }
   const changed = new Map<FilledField, FilledField>()
   for (const key of new Set(tables.map((t) => t.key))) {
     const own = tables.filter((t) => t.key === key)
-    for (const [field, mended] of respelt(own.map((t) => t.field), new Set(own.flatMap((t) => (t.lends ? [t.field] : []))), own[0].columns, pages, isWord)) changed.set(field, mended)
+    for (const [field, mended] of respelt(own.map((t) => t.field), new Set(own.flatMap((t) => (t.lends ? [t.field] : []))), own[0].columns, pages, book)) changed.set(field, mended)
   }
   return changed.size === 0 ? [...papers] : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => changed.get(f) ?? f) }))
 }
 
-const known = new WeakMap<Table, { tables: readonly Table[]; found: ReadonlyMap<Table, FilledField> }>()
+/** What letters may be: words of English, and names that the papers have. */
+interface Book {
+  english: () => ReadonlySet<string>
+  names: ReadonlySet<string>
+}
+
+/** All that the spelling of tables rests on, and what came of it: one answer may make another name, or of a table a copy. */
+interface Respelt {
+  tables: readonly Table[]
+  lending: ReadonlySet<Table>
+  names: ReadonlySet<string>
+  found: ReadonlyMap<Table, FilledField>
+}
+const known = new WeakMap<Table, Respelt>()
+const NO_NAMES: ReadonlySet<string> = new Set()
+const same = <T>(a: ReadonlySet<T>, b: ReadonlySet<T>): boolean => a.size === b.size && [...a].every((one) => b.has(one))
 
 /** The tables of one kind that their rows spell otherwise, as they spell them. Worked out once while none of them changes: it is asked for with every answer. */
-function respelt(tables: readonly Table[], lending: ReadonlySet<Table>, columns: readonly string[], pages: ReadonlyMap<number, Page>, isWord?: (letters: string) => boolean): ReadonlyMap<Table, FilledField> {
+function respelt(tables: readonly Table[], lending: ReadonlySet<Table>, columns: readonly string[], pages: ReadonlyMap<number, Page>, book?: Book): ReadonlyMap<Table, FilledField> {
   const before = known.get(tables[0])
-  if (before && before.tables.length === tables.length && before.tables.every((t, i) => t === tables[i])) return before.found
+  const names = book?.names ?? NO_NAMES
+  if (before && before.tables.length === tables.length && before.tables.every((t, i) => t === tables[i]) && same(before.lending, lending) && same(before.names, names)) return before.found
+  const isWord = book && ((letters: string): boolean => names.has(letters) || book.english().has(letters))
   const texts = [...lending].flatMap((t) => t.value.flatMap((row) => textsOf(row, columns).map(([, text]) => text)))
   const spelling = spellingOf(texts, lending.size > 1)
   // What stands in many rows may be a name that no book has; it is only weak where its strokes look like others.
   const stands = tally(texts.flatMap((text) => text.split(' ')), plain)
   const found = new Map<Table, FilledField>()
   for (const table of tables) {
+    let lent = false
     const spelt = (text: string, row: number): string => {
       const read = asRead(text, table, row, pages)
       const meant = spelling(read, isPoor(table, row, pages))
+      lent ||= meant !== text
       const asked = isWord && isEnglish(table, row, pages) ? isWord : null
       return asked ? meant.split(' ').map((word, i) => meantWord({ text: word, sure: read[i]?.text === word && (stands.get(plain(word))?.times ?? 0) < KNOWN ? read[i].sure : 1 }, asked) ?? word).join(' ') : meant
     }
     const rows = table.value.map((row, i) => ({ ...row, ...Object.fromEntries(textsOf(row, columns).map(([name, text]) => [name, spelt(text, i)])) }))
-    if (rows.some((row, i) => columns.some((name) => row[name] !== table.value[i][name]))) found.set(table, { ...table, value: rows, confidence: Math.min(table.confidence, TAKES_PART), needsReview: true, state: 'asked', repaired: true, reason: table.reason ?? 'other rows of its kind spell some words otherwise' })
+    if (rows.some((row, i) => columns.some((name) => row[name] !== table.value[i][name]))) found.set(table, { ...table, value: rows, confidence: Math.min(table.confidence, TAKES_PART), needsReview: true, state: 'asked', repaired: true, reason: table.reason ?? (lent ? 'other rows of its kind spell some words otherwise' : 'some words are none, and are spelt as the nearest one') })
   }
-  known.set(tables[0], { tables, found })
+  known.set(tables[0], { tables, lending, names, found })
   return found
 }
 

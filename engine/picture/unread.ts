@@ -45,16 +45,17 @@ export function unreadInk(picture: Grey, words: readonly Box[], level: number): 
     const share = dark / (wide * high)
     const dots: Box = [l * CELL, t * CELL, r * CELL, b * CELL]
     const ink = () => inkIn(picture, dots, level)
-    const small = () => high >= SMALLEST && wide >= high * LONG && columnsIn(picture, dots, level) > FILLED && !hasRule(picture, dots, level)
+    const small = () => high >= SMALLEST && wide >= high * LONG && inkedColumns(picture, dots, level) > FILLED && !hasRule(picture, dots, level)
     if (high > usual * HIGHEST || share < PALEST) return null
     if (high < usual * LOWEST) return small() && ink() <= DARKEST ? 'likely' : null
     // Of small print every cell is dark: whether it is a filled patch only its dots tell.
     if (wide >= high * WIDER) return share <= DARKEST || ink() <= DARKEST ? 'plain' : null
-    // The last two figures of a day that its column broke off stand in a line of their own.
-    if (wide >= high * PAIR && high >= usual * FIGURE && ink() <= SOLID) return 'likely'
+    if (high < usual * FIGURE || wide < high * NARROWEST) return null
     // A figure alone, as a quantity is, stands in a line with words; a speck stands anywhere.
     const middle = (t + b) / 2 / rows
-    return high >= usual * FIGURE && wide >= high * NARROWEST && words.some((w) => middle > w[1] && middle < w[3]) ? 'plain' : null
+    if (words.some((w) => middle > w[1] && middle < w[3])) return 'plain'
+    // The last two figures of a day that its column broke off stand in a line of their own.
+    return wide >= high * PAIR && ink() <= SOLID ? 'likely' : null
   }
   const found = groups(cells, columns, rows, Math.max(2, Math.round(usual * SPACE))).map((group) => ({ group, print: printOn(group) })).filter(({ print }) => print !== null)
   // On a grainy page much is likely print; what plainly is must not be lost with it.
@@ -74,7 +75,7 @@ function hasRule({ width, data }: Grey, [left, top, right, bottom]: Box, level: 
 }
 
 /** The share of a box's columns of dots with ink in them. */
-function columnsIn({ width, data }: Grey, [left, top, right, bottom]: Box, level: number): number {
+function inkedColumns({ width, data }: Grey, [left, top, right, bottom]: Box, level: number): number {
   let inked = 0
   for (let x = left; x < right; x++) {
     let y = top
