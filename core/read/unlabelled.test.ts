@@ -30,5 +30,5 @@ test('a number in brackets behind the firm that it is of', () => {
 })
 test('a day that ends the month which the paper begins with, under a label that could not be read', () => {
   const statement = ['Lantern Bank', 'Account statement', 'Start date | 1st January 2026', 'T | 31st January 2026', 'Printed | 3rd February 2026']
-  expect(of('bank_statement', statement, 'statement_end')).toMatchObject({ value: '2026-01-31' })
+  expect(of('bank_statement', statement, 'statement_end')).toMatchObject({ value: '2026-01-31', needsReview: true })
 })

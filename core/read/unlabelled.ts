@@ -31,10 +31,10 @@ export function unlabelled(pages: readonly Page[], type: DocumentType, found: Re
   const guesses = lacking.flatMap((field) => pages.flatMap((page, order) => (field.kind === 'yesno' ? loneTick(page, field) : guessesOn(page, order, field, type, claimed))))
   const endsMonth = closersOf(type, best)
   // An amount that another field already said is no news: basic pay beside gross pay.
-  return guesses.map((g) => (typeof g.value !== 'string' && said.has(squeezed(g)) ? { ...g, score: g.score - 0.9 } : endsMonth(g) ? { ...g, score: g.score + CLOSES } : g))
+  return guesses.map((g) => (typeof g.value !== 'string' && said.has(squeezed(g)) ? { ...g, score: g.score - 0.9 } : endsMonth(g) ? { ...g, score: g.score + CLOSES, unsettled: true } : g))
 }
 
-/** A day that makes a whole month of the first one is the last one, though its label could not be read: no other day does by chance. */
+/** A day that makes a whole month of the first one is the last one, though its label could not be read; a day of printing may be as well, so that a person is to see it. */
 const CLOSES = 3
 
 /** Whether a guess is the last day of the month that a paper's first day begins. */
