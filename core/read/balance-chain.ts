@@ -85,8 +85,9 @@ const STROKE = /^[17]$/
 
 /** What it costs to take figures for others: some lost in front, a rule before them read as a 1, others between them, or two at most misread on a weak print; null where no slip explains it. */
 function slipCost(read: number, meant: number, weak: boolean): number | null {
-  if (lostDigits(read, meant)) return COST.lostFront
   const [seen, figures] = [String(Math.abs(read)), String(Math.abs(meant))]
+  // A mark of thousands parts two figures in front from the rest at most times; more were hardly lost with them.
+  if (lostDigits(read, meant)) return COST.lostFront * Math.max(1, figures.length - seen.length - 1)
   // Another figure in front than a rule looks like is the paper's, whatever its sums say.
   if (lostDigits(meant, read)) return weak || STROKE.test(seen.slice(0, -figures.length)) ? COST.stroke : null
   if (seen.length > figures.length + 2) return COST.figuresMore

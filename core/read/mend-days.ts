@@ -1,11 +1,13 @@
 import type { Field } from '../program/schema.ts'
 import { GUESSED } from './mend-words.ts'
+import { nearestDay } from './row-day.ts'
 import type { Table } from './table.ts'
+import type { Row } from './value.ts'
 
 /**
  * On a picture, mends the days of rows that stand in order: a year that neither neighbour has ("2028" amid 2026), and a
- * day outside those of its neighbours, or none, where only one day would do: that of both, or one a figure off. Of a day a person
- * is asked; a year that both neighbours have is no guess.
+ * day outside those of its neighbours, or none, where only one day would do: that of both, one a figure off, or the one that
+ * unread figures are nearest to. Of a day a person is asked; a year that both neighbours have is no guess.
  */
 export function mendDays(table: Table, field: Field): void {
   const day = field.columns.find((c) => c.kind === 'date')?.name
@@ -15,10 +17,17 @@ export function mendDays(table: Table, field: Field): void {
   rows.forEach((row, i) => {
     const read = at(i)
     const [one, other] = i === 0 ? [at(1), at(2)] : i === rows.length - 1 ? [at(i - 1), at(i - 2)] : [at(i - 1), at(i + 1)]
-    if (!read || !one || !other || yearOf(one) !== yearOf(other) || yearOf(read) === yearOf(one)) return
+    if (!read || !one || !other || [read, one, other].some(isBare) || yearOf(one) !== yearOf(other) || yearOf(read) === yearOf(one)) return
     row[day] = yearOf(one) + read.slice(4)
     table.repaired = true
   })
+  const put = (i: number, meant: string | null) => {
+    if (!meant) return
+    rows[i][day] = meant
+    ;[table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
+  }
+  /** Of the days that a row could have, the one that its figures were meant for, or the only one. */
+  const meantDay = (row: Row, days: readonly string[]): string | null => nearestDay(table.unreadDays.get(row) ?? '', days) ?? only(days)
   const steps = rows.flatMap((_, i) => { const [a, b] = [at(i - 1), at(i)]; return a && b && a !== b ? [a < b ? 1 : -1] : [] })
   const down = steps.reduce((sum, step) => sum + step, 0) < 0
   for (let i = 1; i + 1 < rows.length; i++) {
@@ -26,30 +35,38 @@ export function mendDays(table: Table, field: Field): void {
     if (!before || !after) continue
     const [from, to] = down ? [after, before] : [before, after]
     if (from > to || (read && read >= from && read <= to)) continue
-    const meant = daysBetween(from, to).filter((d) => !read || oneFigureOff(d, read))
-    if (meant.length !== 1) continue
-    rows[i][day] = meant[0]
-    ;[table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
+    put(i, read ? only(daysBetween(from, to).filter((d) => oneFigureOff(d, read))) : meantDay(rows[i], daysBetween(from, to)))
+  }
+  // Before the first row and behind the last nothing bounds a day but how far rows are apart.
+  const [first, last] = [0, rows.length - 1]
+  for (const [i, beside, ahead] of [[first, first + 1, !down], [last, last - 1, down]] as const) {
+    const near = at(beside)
+    if (at(i) === null && near) put(i, meantDay(rows[i], ahead ? daysBetween(daysOff(near, -NEAR), near) : daysBetween(near, daysOff(near, NEAR))))
   }
 }
 
+/** Written without its year. */
+const isBare = (day: string): boolean => day.startsWith('--')
 const yearOf = (day: string): string => day.slice(0, 4)
 const oneFigureOff = (a: string, b: string): boolean => a.length === b.length && [...a].filter((figure, i) => figure !== b[i]).length === 1
 
-/** Rows side by side are hardly further apart. */
+const only = (days: readonly string[]): string | null => (days.length === 1 ? days[0] : null)
+
+/** Rows side by side are hardly further apart, and most often not so far. */
 const FAR = 31
+const NEAR = 10
 
 /** The days from one to another, as they are written; with a year or without ("--02-18"). */
 function daysBetween(from: string, to: string): string[] {
-  const bare = from.startsWith('--')
-  const day = new Date(`${bare ? `2000${from.slice(1)}` : from}T00:00:00Z`)
   const days: string[] = []
-  for (let i = 0; i <= FAR; i++) {
-    const iso = day.toISOString().slice(0, 10)
-    const written = bare ? `-${iso.slice(4)}` : iso
-    if (written > to) break
-    days.push(written)
-    day.setUTCDate(day.getUTCDate() + 1)
-  }
+  for (let day = from; day <= to && days.length <= FAR; day = daysOff(day, 1)) days.push(day)
   return days
+}
+
+/** The day so many days behind one, or before it, written as that is. */
+function daysOff(day: string, days: number): string {
+  const date = new Date(`${isBare(day) ? `2000${day.slice(1)}` : day}T00:00:00Z`)
+  date.setUTCDate(date.getUTCDate() + days)
+  const iso = date.toISOString().slice(0, 10)
+  return isBare(day) ? `-${iso.slice(4)}` : iso
 }

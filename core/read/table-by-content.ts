@@ -7,8 +7,9 @@ import { parseDate } from './kinds/date.ts'
 import { plainNumber } from './kinds/id.ts'
 import { readMoney } from './kinds/money.ts'
 import { mend } from './mend.ts'
+import { rowDay } from './row-day.ts'
 import { linesWithoutSpecks } from './specks.ts'
-import { leadsInto, shortDate, SKIPPED_ROWS, type Table } from './table.ts'
+import { emptyTable, leadsInto, SKIPPED_ROWS, type Table } from './table.ts'
 import { cents, isMoney, type Money, type Row } from './value.ts'
 
 /** A row found by what it holds, with the words that are neither date nor figure. */
@@ -26,7 +27,7 @@ interface ContentRow {
 export function readTableByContent(pages: readonly Page[], field: Field): Table | null {
   const readRow = rowReader(field)
   if (!readRow) return null
-  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [] }
+  const table = emptyTable()
   const text = field.columns.find((c) => c.kind === 'text')!.name
   for (const page of pages) {
     let last: { line: Line; found: ContentRow } | null = null
@@ -96,8 +97,7 @@ function bookingIn(line: Line, names: { date: string; text: string; amount: stri
   let length = Math.min(3, line.words.length)
   let date: string | null = null
   for (; length >= 1 && !date; length--) {
-    const raw = line.words.slice(0, length).map((w) => w.text).join(' ')
-    date = parseDate(raw)?.value ?? shortDate(raw)
+    date = rowDay(line.words.slice(0, length))
   }
   if (!date) return null
   const rest = line.words.slice(length + 1)

@@ -3,11 +3,11 @@ import { linesOf, type Line } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import { fold } from '../page/text.ts'
 import type { Column, Field } from '../program/schema.ts'
-import { parseDate } from './kinds/date.ts'
 import { plainNumber } from './kinds/id.ts'
 import { parseMoney } from './kinds/money.ts'
 import { settleSigns } from './mend-signs.ts'
-import { fillYears, headEdges, shortDate, SKIPPED_ROWS, type Table } from './table.ts'
+import { rowDay } from './row-day.ts'
+import { emptyTable, fillYears, headEdges, SKIPPED_ROWS, type Table } from './table.ts'
 import { isMoney, type Row } from './value.ts'
 
 /** A table as a person marks it: where its first row begins and where its columns part. All as fractions of the page. */
@@ -37,7 +37,7 @@ export function firstGrid(pages: readonly Page[], field: Field, at: { page: numb
  * @param period first and last day of the paper, which give days without a year theirs
  */
 export function readByGrid(pages: readonly Page[], field: Field, grid: Grid, period: { start: string | null; end: string | null }): Pick<Table, 'rows' | 'places'> {
-  const table: Table = { rows: [], places: [], head: { page: grid.page, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [] }
+  const table = emptyTable()
   const skip = grid.skip.map(fold).filter(Boolean)
   const from = pages.findIndex((p) => p.number === grid.page)
   for (const page of pages.slice(Math.max(0, from))) {
@@ -83,7 +83,7 @@ function cellOf(words: readonly Word[], column: Column, out: boolean): Row[strin
       const money = parseMoney(text)?.value ?? null
       return money && out && !money.amount.startsWith('-') ? { ...money, amount: `-${money.amount}` } : money
     }
-    case 'date': return parseDate(text)?.value ?? shortDate(text)
+    case 'date': return rowDay([...words])
     case 'number':
     case 'percent': return plainNumber(text.replace(/[^\d.,-]/g, '')) || null
     default: return text

@@ -8,6 +8,7 @@ import { parseDate, readDates } from './kinds/date.ts'
 import { plainNumber } from './kinds/id.ts'
 import { parseMoney } from './kinds/money.ts'
 import { mend } from './mend.ts'
+import { rowDay } from './row-day.ts'
 import { linesWithoutSpecks } from './specks.ts'
 import { cents, isMoney, type Money, type Row } from './value.ts'
 
@@ -28,7 +29,12 @@ export interface Table {
   led: boolean
   /** Lines with amounts behind its first row that are no rows, each with its amounts in cents: rows may be missed. */
   unexplained: number[][]
+  /** What stands where the day of a row could not be read. */
+  unreadDays: Map<Row, string>
 }
+
+/** A table without rows, as it is before a page is looked at. */
+export const emptyTable = (): Table => ({ rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [], unreadDays: new Map() })
 
 interface HeadColumn {
   column: Column | null
@@ -46,7 +52,7 @@ const STOP = /^(?:sub[- ]?total|net (?:amount|total)|total|totals|grand total|ne
 
 /** Reads one table of a type from the pages of a document, in page order; null where no head of it is found. */
 export function readTable(pages: readonly Page[], field: Field): Table | null {
-  const table: Table = { rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [] }
+  const table = emptyTable()
   let columns: HeadColumn[] | null = null
   for (const page of pages) {
     const lines = linesWithoutSpecks(page)
@@ -123,9 +129,19 @@ function findHead(lines: Line[], field: Field): { line: number; last: number; co
     if (known.size < Math.max(2, wanted - 1)) return
     const strangers = columns.filter((c) => !c.column).length
     const score = known.size * 2 - strangers
+    nameWords(columns, field)
     if (!best || score > best.score) best = { line: index, last: index, columns, score }
   })
   return best
+}
+
+/** What heads the words of the rows may be worded anew, or misread: of the heads that are none of the table's it is the one with most room. */
+function nameWords(columns: HeadColumn[], field: Field): void {
+  const text = field.columns.find((c) => c.kind === 'text' && !c.optional)
+  if (!text || columns.some((c) => c.column === text)) return
+  const room = (c: HeadColumn) => Math.min(...columns.filter((o) => o.left > c.left).map((o) => o.left), 1) - c.left
+  const [widest] = columns.filter((c) => !c.column).sort((a, b) => room(b) - room(a))
+  if (widest) widest.column = text
 }
 
 interface HeadLabel {
@@ -200,7 +216,7 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
     const cells = cellsOf(line, columns)
     const row = toRow(cells, columns, field)
     const moneyCells = field.columns.filter((c) => c.kind === 'money' && isMoney(row[c.name]))
-    const begins = dated ? moneyCells.length > 0 && (typeof row[dated.name] === 'string' || ((started || i === from) && moneyCells.length > 1 && holdsWeakDay(cells, columns))) : moneyCells.length >= Math.min(2, field.columns.filter((c) => c.kind === 'money').length) && !!text && !!row[text.name]
+    const begins = dated ? moneyCells.length > 0 && (typeof row[dated.name] === 'string' || ((started || i === from) && moneyCells.length > 1 && mayLackDay(line, cells, columns))) : moneyCells.length >= Math.min(2, field.columns.filter((c) => c.kind === 'money').length) && !!text && !!row[text.name]
     // A booking that was hardly read has two amounts or none; one alone is a balance, however its words were read.
     if (table.rows.length === 0 && !begins && (moneyCells.length === 1 || SKIPPED_ROWS.test(plain))) table.led = true
     // What a person said is no row of this table.
@@ -214,6 +230,7 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
     if (begins) {
       if (text && ahead.length > 0) row[text.name] = [spoken(ahead), row[text.name] as string | null].filter(Boolean).join(' ')
       table.rows.push(row)
+      if (dated && row[dated.name] === null) table.unreadDays.set(row, spoken(wordsUnder(cells, columns, 'date')))
       table.places.push({ page: page.number, box: boxAround([line.box, ...ahead.map((w) => w.box)]) })
       const beforehand = ahead
       ahead = []
@@ -247,8 +264,14 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
   return false
 }
 
-/** Figures in the column of days that are no day: one that was misread. */
-const holdsWeakDay = ({ texts }: Cells, columns: readonly HeadColumn[]): boolean => [...texts].some(([at, words]) => columns[at].column?.kind === 'date' && words.some((w) => w.sure < 0.999 && /\d/.test(w.text)))
+/** Whether the day of a row may have been misread, or passed over: figures that are no day, or nothing beside words. */
+function mayLackDay(line: Line, cells: Cells, columns: readonly HeadColumn[]): boolean {
+  const under = wordsUnder(cells, columns, 'date')
+  if (under.length > 0) return under.some((w) => w.sure < 0.999 && /\d/.test(w.text))
+  return line.words.some((w) => w.sure < 0.999) && wordsUnder(cells, columns, 'text').some((w) => /\p{L}{2}/u.test(w.text))
+}
+
+const wordsUnder = ({ texts }: Cells, columns: readonly HeadColumn[], kind: Column['kind']): Word[] => [...texts].flatMap(([at, words]) => (columns[at].column?.kind === kind ? words : []))
 
 const spoken = (words: readonly Word[]): string => words.map((w) => w.text).join(' ')
 
@@ -303,7 +326,7 @@ function cellsOf(line: Line, columns: HeadColumn[]): Cells {
 function figures(words: readonly Word[]): string {
   const text = words.map((w) => w.text).join(' ')
   if (words.every((w) => w.sure >= 0.999)) return text
-  return text.replace(/^[=~—–_«‘'|]+\s?(?=[\d€£])/, '-').replace(/[¢©]/g, '€').replace(/(?<=\d)\s?[;:°\/](?=\s?\d)/g, ',').replace(/(?<=\d)[°*'’]+|[|)\]]+$/g, '')
+  return text.replace(/^[CcE](?=[-−]?\d)/, '€').replace(/^[=~—–_«‘'|]+\s?(?=[\d€£])/, '-').replace(/[¢©]/g, '€').replace(/(?<=\d)\s?[;:°\/](?=\s?\d)/g, ',').replace(/(?<=\d)[°*'’]+|[|)\]]+$/g, '')
 }
 
 /** Amounts and dates inside a segment become runs of their own, so that narrow columns come apart. */
@@ -334,20 +357,12 @@ function toRow(cells: Cells, columns: HeadColumn[], field: Field): Row {
       const money: Money = sign < 0 && !parsed.value.amount.startsWith('-') ? { ...parsed.value, amount: `-${parsed.value.amount}` } : parsed.value
       if (Number(money.amount) === 0 && isMoney(row[column.name])) continue
       row[column.name] = money
-    } else if (column.kind === 'date') row[column.name] = parseDate(text)?.value ?? shortDate(text) ?? (readDates(words)[0]?.value as string | undefined) ?? null
+    } else if (column.kind === 'date') row[column.name] = rowDay(words) ?? (readDates(words)[0]?.value as string | undefined) ?? null
     else if (column.kind === 'number') row[column.name] = /\d/.test(text) ? plainNumber(text.replace(/[^\d.,]/g, '').replace(/^[.,]|[.,]$/g, '')) || null : null
     // A sign set apart from its amount ("rent –") is no word of what stands before it.
     else row[column.name] = row[column.name] ? `${row[column.name] as string} ${text}` : text
   }
   return row
-}
-
-/** Day and month alone, as many statements print them; the year is filled in from the statement's period. */
-export function shortDate(text: string): string | null {
-  const hit = /^(\d{1,2})(?:st|nd|rd|th)?(?:[/.\- ](\d{1,2})[.]?|[\s-]?([A-Za-zÀ-ÿ]{3,9})\.?)$/.exec(text.trim())
-  if (!hit) return null
-  const parsed = parseDate(hit[2] ? `${hit[1]}/${hit[2]}/2000` : `${hit[1]} ${hit[3]} 2000`)
-  return parsed ? `--${parsed.value.slice(5)}` : null
 }
 
 /** Gives `--MM-DD` dates of rows their year: the one that lies in the period, or nearest to its end. */

@@ -24,6 +24,9 @@ const [PAIR, SOLID] = [0.85, 0.6]
 const NARROWEST = 0.25
 /** With more places than this it is a drawing, or a page that is noise all over. */
 const MOST = 30
+/** So many places under one another with one edge, to a cell, are a column of print that was passed over as a whole. */
+const COLUMN = 4
+const EDGE = 1
 
 /**
  * Places as high as lines of print where there is ink and no word: a reader that takes the lines close to a rule for a
@@ -57,10 +60,35 @@ export function unreadInk(picture: Grey, words: readonly Box[], level: number): 
     // The last two figures of a day that its column broke off stand in a line of their own.
     return wide >= high * PAIR && ink() <= SOLID ? 'likely' : null
   }
-  const found = groups(cells, columns, rows, Math.max(2, Math.round(usual * SPACE))).map((group) => ({ group, print: printOn(group) })).filter(({ print }) => print !== null)
+  const found = groups(cells, columns, rows, Math.max(2, Math.round(usual * SPACE))).flatMap((group) => (isTall(group, usual) ? linesIn(picture, cells, columns, group, usual, level) : [group])).map((group) => ({ group, print: printOn(group) })).filter(({ print }) => print !== null)
   // On a grainy page much is likely print; what plainly is must not be lost with it.
-  const kept = found.length > MOST ? found.filter(({ print }) => print === 'plain') : found
-  return kept.length > MOST ? [] : kept.map(({ group: { box: [l, t, r, b] } }): Box => [(l * CELL) / width, (t * CELL) / height, (r * CELL) / width, (b * CELL) / height])
+  const likely = found.length > MOST ? found.filter(({ print }) => print === 'plain') : found
+  // A long column has more places than a drawing: the days of a month's bookings.
+  const kept = likely.length > MOST ? inColumns(likely) : likely
+  return kept.length > MOST * 2 ? [] : kept.map(({ group: { box: [l, t, r, b] } }): Box => [(l * CELL) / width, (t * CELL) / height, (r * CELL) / width, (b * CELL) / height])
+}
+
+/** In heights of the usual word: more than two or three lines are hardly joined by specks and letters that reach below theirs. */
+const LINES = 4
+const isTall = ({ box: [, top, , bottom] }: Group, usual: number): boolean => bottom - top > usual * HIGHEST && bottom - top <= usual * LINES
+
+/** The lines of print in a group that is too high for one, as two close ones are; the group itself where no paper parts it. */
+function linesIn(picture: Grey, cells: Uint8Array, columns: number, group: Group, usual: number, level: number): Group[] {
+  const [left, top, right, bottom] = group.box
+  const bands = bandsIn(picture, [left * CELL, top * CELL, right * CELL, bottom * CELL], level).filter((band) => band.to - band.from >= usual * CELL * BAND)
+  if (bands.length < 2) return [group]
+  return bands.map((band) => {
+    const box: Group['box'] = [Math.floor(band.left / CELL), Math.floor(band.from / CELL), Math.ceil(band.right / CELL), Math.ceil(band.to / CELL)]
+    let dark = 0
+    for (let y = box[1]; y < box[3]; y++) for (let x = box[0]; x < box[2]; x++) if (cells[y * columns + x] !== 0) dark++
+    return { box, dark }
+  })
+}
+
+/** Of places, those that stand under one another with their left or their right edges. */
+function inColumns<T extends { group: Group }>(places: readonly T[]): T[] {
+  const fellows = ({ box }: Group, edge: 0 | 2) => places.filter(({ group }) => Math.abs(group.box[edge] - box[edge]) <= EDGE).length
+  return places.filter(({ group }) => fellows(group, 0) >= COLUMN || fellows(group, 2) >= COLUMN)
 }
 
 /** Whether a row of dots in a box is ink for longer than any letter is. */

@@ -7,7 +7,7 @@ import { uncovered } from '../../core/page/uncovered.ts'
 import { unglue } from '../../core/page/unglue.ts'
 import { inkLevel, type Grey } from '../picture/grey.ts'
 import { snug } from '../picture/snug.ts'
-import { cutOut } from './closer.ts'
+import { cutOut, MARGIN } from './closer.ts'
 import { findLines } from './lines.ts'
 import { readLine } from './neural.ts'
 
@@ -30,12 +30,13 @@ export async function readByBoth(straight: Grey, words: readonly Word[]): Promis
   const level = inkLevel(straight)
   const instead = new Map<Word, Word[]>()
   const added: Word[] = []
-  for (const line of await findLines(straight)) {
+  const lines = await findLines(straight)
+  for (const line of lines) {
     const first = inside(words, line).filter((w) => !instead.has(w))
     // A line that reads well is checked only where somebody may have written: figures, and what is not quite sure.
     if (isLegible(first) && first.every((w) => w.sure >= PRINTED && !/\d/.test(w.text))) continue
     // A line is found by its core: what the first reader saw beyond it is not to be cut through.
-    const { picture, left, width } = cutOut(straight, boxAround([line, ...first.map((w): Box => [w.box[0], line[1], w.box[2], line[3]])]))
+    const { picture, left, width } = cutOut(straight, boxAround([line, ...first.map((w): Box => [w.box[0], line[1], w.box[2], line[3]])]), lines.some((other) => touches(line, other)) ? 0 : MARGIN)
     const letters = (await readLine(snug(picture))).map((l): Letter => ({ ...l, at: (left + l.at * width) / straight.width }))
     if (letters.length === 0) continue
     const alone = wordsFrom(letters, gapsIn(picture, level).map(([a, b]) => [(left + a) / straight.width, (left + b) / straight.width] as const), line)
@@ -47,6 +48,9 @@ export async function readByBoth(straight: Grey, words: readonly Word[]): Promis
   }
   return withMailSign(unglue([...words.flatMap((w) => instead.get(w) ?? [w]), ...added]).map(withCrossedT))
 }
+
+/** Whether one line ends where another begins. */
+const touches = (line: Box, other: Box): boolean => line[3] === other[1] || line[1] === other[3]
 
 /** What both make of a line. Where the first saw nothing, or what is no word, the second's letters are all there is. */
 function together(first: readonly Word[], letters: readonly Letter[], line: Box): Word[] {

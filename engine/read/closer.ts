@@ -6,7 +6,7 @@ import type { Grey } from '../picture/grey.ts'
 import { readLine } from './neural.ts'
 
 /** Dots of paper around a line, so that the reader sees where print ends. */
-const MARGIN = 4
+export const MARGIN = 4
 
 /**
  * Looks closer at some places of a page: the second reader reads what stands there, and both readings are put together.
@@ -27,10 +27,13 @@ export async function lookCloser(upright: Grey, words: readonly Word[], places: 
   return withMailSign(words.flatMap((word, i) => instead.get(i) ?? [word]).map(withCrossedT))
 }
 
-/** A part of a page with some paper around it, and where it lies, in dots. */
-export function cutOut({ width, height, data }: Grey, [l, t, r, b]: Box): { picture: Grey; left: number; width: number } {
-  const [left, top] = [Math.max(0, Math.floor(l * width) - MARGIN), Math.max(0, Math.floor(t * height) - MARGIN)]
-  const [right, bottom] = [Math.min(width, Math.ceil(r * width) + MARGIN), Math.min(height, Math.ceil(b * height) + MARGIN)]
+/**
+ * A part of a page with some paper around it, and where it lies, in dots.
+ * @param above dots more above and below: none where other print stands as near
+ */
+export function cutOut({ width, height, data }: Grey, [l, t, r, b]: Box, above = MARGIN): { picture: Grey; left: number; width: number } {
+  const [left, top] = [Math.max(0, Math.floor(l * width) - MARGIN), Math.max(0, Math.floor(t * height) - above)]
+  const [right, bottom] = [Math.min(width, Math.ceil(r * width) + MARGIN), Math.min(height, Math.ceil(b * height) + above)]
   const cut: Grey = { width: right - left, height: bottom - top, data: new Uint8Array((right - left) * (bottom - top)) }
   for (let y = 0; y < cut.height; y++) cut.data.set(data.subarray((top + y) * width + left, (top + y) * width + right), y * cut.width)
   return { picture: cut, left, width: cut.width }

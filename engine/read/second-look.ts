@@ -19,10 +19,14 @@ const GAP = 26
 const SURER = 0.1
 const SURE = 0.8
 const LEAST = 0.5
+/** What was read of a place only in part, and weakly, gives way to this; nothing else is known to stand there. */
+const FAIR = 0.65
 /** A word less sure than this says nothing of what stands in its place. */
 const SENSELESS = 0.05
 /** A row of dots to write on, whose further dots a reader takes for letters ("........ooococ"): no word, and no doubt about the label before it. */
 const LEADERS = /^[.·…_]{4,}/
+/** What specks hardly look like: figures with their cents. */
+const AMOUNT = /^[-+€£]?\d{1,3}(?:[.,]?\d{3})*[.,]\d{2}[€-]?$/
 
 /** In heights of letters: what is further from a word than a space is not looked for beside it, nor what goes on for longer than this. */
 const SPACE = 1.3
@@ -38,8 +42,11 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
   const trimmed = given.map((w, i) => (boxes[i] === w.box ? w : { ...w, box: boxes[i] }))
   // What makes no sense covers nothing: two lines taken for one make words of both, and hide what they are made of.
   const words = trimmed.filter((w) => w.sure >= SENSELESS)
-  const places = placesOf(words, picture, level)
-  if (places.length === 0 || places.filter((p) => !p.passed).length > MOST) return trimmed
+  const all = placesOf(words, picture, level)
+  const mixedUp = new Set(trimmed.filter((w, i) => w !== given[i]))
+  // The reader may say something else only where it passed over print, or took two lines for one.
+  const places = all.filter((p) => !p.passed).length <= MOST ? all : all.filter((p) => p.passed || p.words.some((w) => mixedUp.has(w)))
+  if (places.length === 0) return trimmed
   const { sheet, tops } = await sheetOf(picture, places)
   const seen = await recognise(sheet, dpi * LARGER, { languages: 'eng+fra+spa', layout: 6 })
   const again = new Map<Word, Word[]>()
@@ -47,31 +54,28 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
   places.forEach((place, i) => {
     const [top, bottom] = [tops[i], tops[i + 1] - GAP]
     const found = seen.filter((w) => { const y = ((w.box[1] + w.box[3]) / 2) * sheet.height; return y >= top && y < bottom && !LEADERS.test(w.text) })
-    const needed = place.passed ? SURE : Math.max(LEAST, surenessOf(place.words) + SURER)
-    if (found.length === 0 || surenessOf(found) < needed) return
     const at = (x: number, y: number): [number, number] => [place.left + (x * sheet.width - GAP) / LARGER, place.top + (y * sheet.height - top) / LARGER]
     const cutThrough = (w: Word) => w.box[0] * sheet.width < GAP + 1 || w.box[2] * sheet.width > GAP + place.width * LARGER - 1
     const boxOf = (w: Word): Box => {
       const [[left, up], [right, down]] = [at(w.box[0], w.box[1]), at(w.box[2], w.box[3])]
       return [left / picture.width, up / picture.height, right / picture.width, down / picture.height]
     }
-    // What is left of a reading that lost a cut-through word would be a part of a value, and look sure; the edge of the next word is none of it.
-    if (place.words.length > 0 && found.some((w) => cutThrough(w) && !(place.passed && words.some((k) => !place.words.includes(k) && mostlyOn(boxOf(w), k.box))))) return
     const kept = words.filter((w) => !place.words.includes(w))
-    const placed = found.flatMap((w): Word[] => {
-      const box = boxOf(w)
-      // A word that was cut through, and the edge of one beside the place, are no words of their own.
-      return cutThrough(w) || kept.some((k) => mostlyOn(box, k.box)) ? [] : [{ ...w, box }]
-    })
-    if (placed.length === 0 || (place.words.length === 0 && !placed.some((w) => /[\p{L}\p{N}]/u.test(w.text)))) return
+    // A word that was cut through, and the edge of one beside the place, are no words of their own.
+    const placed = found.filter((w) => !cutThrough(w)).map((w) => ({ ...w, box: boxOf(w) })).filter((w) => !kept.some((k) => mostlyOn(w.box, k.box)))
+    const needed = place.words.length === 0 ? SURE : Math.max(place.passed ? FAIR : LEAST, surenessOf(place.words) + SURER)
+    // What is left of a reading that lost a cut-through word would be a part of a value, and look sure; the edge of the next word is none of it.
+    const parted = place.words.length > 0 && found.some((w) => cutThrough(w) && !(place.passed && kept.some((k) => mostlyOn(boxOf(w), k.box))))
+    // An amount that nobody had seen is worth asking about, however weakly it and what is beside it are read.
+    if (parted || surenessOf(found) < needed) added.push(...placed.filter((w) => place.passed && w.sure >= LEAST && AMOUNT.test(w.text) && !place.words.some((k) => mostlyOn(w.box, k.box))))
+    else if (place.words.length > 0 && placed.length > 0) place.words.forEach((word, k) => again.set(word, k === 0 ? placed : []))
     // A stroke may be read as a figure, and would make another amount of the one beside it: the second reader or a person sees it.
-    if (place.words.length === 0) added.push(...placed.map((w) => (/^\d{1,2}$/.test(w.text) ? { ...w, sure: Math.min(w.sure, SURE) } : w)))
-    else place.words.forEach((word, k) => again.set(word, k === 0 ? placed : []))
+    else if (placed.some((w) => /[\p{L}\p{N}]/u.test(w.text))) added.push(...placed.map((w) => (/^\d{1,2}$/.test(w.text) ? { ...w, sure: Math.min(w.sure, SURE) } : w)))
   })
   const seenNow = [...words.flatMap((w) => again.get(w) ?? [w]), ...added]
-  const all = [...seenNow, ...trimmed.filter((w) => w.sure < SENSELESS && !seenNow.some((other) => mostlyOn(w.box, other.box) || mostlyOn(other.box, w.box)))]
+  const seenAll = [...seenNow, ...trimmed.filter((w) => w.sure < SENSELESS && !seenNow.some((other) => mostlyOn(w.box, other.box) || mostlyOn(other.box, w.box)))]
   // "89 N" cut out before "etmakers", which another place made "Netmakers": what one place brings along of its neighbour is no word beside it.
-  return all.filter((w) => given.includes(w) || !all.some((other) => other !== w && other.text.length > w.text.length && other.text.includes(w.text) && mostlyOn(w.box, other.box)))
+  return seenAll.filter((w) => given.includes(w) || !seenAll.some((other) => other !== w && other.text.length > w.text.length && other.text.includes(w.text) && mostlyOn(w.box, other.box)))
 }
 
 interface Place {
