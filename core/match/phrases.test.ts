@@ -28,6 +28,11 @@ describe('words not read at all', () => {
   const poor = (text: string) => meantPhrase(read(text), PHRASES.map(phraseOf), true)
   test('on a poor page the one phrase that holds the rest is meant', () => expect(poor('Isles Water')).toBe('Direct debit Isles Water'))
   test('several that hold it are no help', () => expect(poor('Card payment')).toBeNull())
+  test('letters misread throughout are known again by the phrase that they are like, unless another is as near', () => {
+    expect(poor('Dred~0.5 debi~0.6 lses~0.4 Wat~0.6')).toBe('Direct debit Isles Water')
+    expect(poor('Card~0.5 pymnt~0.3 Fu~0.3 O~0.3')).toBeNull()
+    expect(poor('Dred~0.5 debi~0.6 Harbour Wat~0.6')).toBeNull()
+  })
   test('on a fair page the row says all that it says', () => expect(meant('Isles Water')).toBeNull())
 })
 test('a row of many weak words takes no longer than any', () => {

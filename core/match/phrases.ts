@@ -32,9 +32,22 @@ export function meantPhrase(read: readonly ReadWord[], phrases: readonly Phrase[
   const near = (lost: boolean) => phrases.flatMap(({ text, words: meant }) => { const slips = slipsTo(words, meant, lost); return slips === null ? [] : [{ text, slips }] }).sort((a, b) => a.slips - b.slips)
   const [first, second] = near(false)
   if (first) return first.slips === second?.slips ? null : first.text
+  if (!poor) return null
   // Words that were not read may have been any: one phrase alone must hold all that was.
-  const [only, other] = poor ? near(true) : []
-  return only && !other ? only.text : null
+  const holding = near(true)
+  return holding.length > 0 ? (holding.length === 1 ? holding[0].text : null) : alike(words, phrases)
+}
+
+/** Of a phrase's letters as many may be others, and of the next phrase's so many more must be. */
+const [ALIKE, FURTHER] = [0.4, 0.2]
+
+/** The one phrase that letters read badly throughout are like ("Dred debi Kepnt Brdbond" for "Direct debit Kelpnet Broadband"). */
+function alike(words: readonly ReadWord[], phrases: readonly Phrase[]): string | null {
+  const seen = words.map((w) => w.text).join('')
+  const [first, second] = phrases.map(({ text, words: meant }) => ({ text, share: editDistance(seen, meant.join('')) / Math.max(seen.length, meant.join('').length), meant })).sort((a, b) => a.share - b.share)
+  if (!first || first.share > ALIKE || (second && second.share < first.share + FURTHER)) return null
+  // What was clearly read must stand in it.
+  return words.every((w) => w.sure < WEAK || first.meant.some((m) => lettersOff(w, m) !== null)) && seen.replace(/\D/g, '') === first.meant.join('').replace(/\D/g, '') ? first.text : null
 }
 
 /**

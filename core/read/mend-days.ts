@@ -14,13 +14,17 @@ export function mendDays(table: Table, field: Field): void {
   if (!day || table.sure >= 0.999) return
   const { rows } = table
   const at = (i: number): string | null => (typeof rows[i]?.[day] === 'string' ? (rows[i][day]) : null)
-  rows.forEach((row, i) => {
-    const read = at(i)
-    const [one, other] = i === 0 ? [at(1), at(2)] : i === rows.length - 1 ? [at(i - 1), at(i - 2)] : [at(i - 1), at(i + 1)]
-    if (!read || !one || !other || [read, one, other].some(isBare) || yearOf(one) !== yearOf(other) || yearOf(read) === yearOf(one)) return
-    row[day] = yearOf(one) + read.slice(4)
+  const written = rows.flatMap((_, i) => { const d = at(i); return d && !isBare(d) ? [{ i, year: yearOf(d) }] : [] })
+  const often = written.filter(({ year }) => written.filter((d) => d.year === year).length >= USUAL)
+  // Two years misread side by side must not pass for one another's witness.
+  const known = often.length > 0 ? often : written
+  for (const { i, year } of written) {
+    const [before, after] = [known.filter((d) => d.i < i).slice(-2), known.filter((d) => d.i > i).slice(0, 2)]
+    const [one, other] = before.length === 0 ? after : after.length === 0 ? before : [before.at(-1)!, after[0]]
+    if (!one || one.year !== other?.year || year === one.year) continue
+    rows[i][day] = one.year + at(i)!.slice(4)
     table.repaired = true
-  })
+  }
   const put = (i: number, meant: string | null) => {
     if (!meant) return
     rows[i][day] = meant
@@ -49,6 +53,9 @@ export function mendDays(table: Table, field: Field): void {
 const isBare = (day: string): boolean => day.startsWith('--')
 const yearOf = (day: string): string => day.slice(0, 4)
 const oneFigureOff = (a: string, b: string): boolean => a.length === b.length && [...a].filter((figure, i) => figure !== b[i]).length === 1
+
+/** A year that so many rows have was not misread in all of them. */
+const USUAL = 3
 
 const only = (days: readonly string[]): string | null => (days.length === 1 ? days[0] : null)
 

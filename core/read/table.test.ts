@@ -2,7 +2,6 @@ import { pageOf } from '../page/page-of.ts'
 import { builtInTypes, typeById } from '../program/types/index.ts'
 import { readTableByContent } from './table-by-content.ts'
 import { fillYears, readTable } from './table.ts'
-import { shortDate } from './row-day.ts'
 
 const field = (type: string, name: string) => typeById(builtInTypes, type).fields.find((f) => f.name === name)!
 const transactions = field('bank_statement', 'transactions')
@@ -80,7 +79,6 @@ test('goods are found by quantity times price', () => {
 })
 test('sums under the goods are no goods', () => expect(readTableByContent([pageOf(['Net | 100.00', 'VAT | 20.00', 'Total | 120.00'])], goods)).toBeNull())
 
-test.each([['02 Feb', '--02-02'], ['2Feb', '--02-02'], ['02/02', '--02-02'], ['2026-02-02', null], ['Salary', null]])('%s as a day without its year is %s', (text, date) => expect(shortDate(text)).toBe(date))
 test('years come from the period of the statement, over the turn of a year too', () => {
   const table = { rows: [{ date: '--12-30' }, { date: '--01-02' }], places: [], head: { page: 1, box: [0, 0, 0, 0] as [number, number, number, number] }, sure: 1, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [], unreadDays: new Map() }
   fillYears(table, 'date', '2025-12-15', '2026-01-14')

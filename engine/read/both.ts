@@ -19,6 +19,8 @@ const SPECKS = 0.04
 const PRINTED = 0.94
 /** A line that the second reader is less sure of than this is noise to both. */
 const SURE = 0.5
+/** Nobody else has seen a line that it reads alone: it must be so sure of it, and is not believed to be surer. */
+const ALONE = 0.75
 
 /**
  * Reads a page that is too poor, or too much written by hand, for the first reader alone: lines are found anew; what the
@@ -37,9 +39,8 @@ export async function readByBoth(straight: Grey, words: readonly Word[]): Promis
     if (isLegible(first) && first.every((w) => w.sure >= PRINTED && !/\d/.test(w.text))) continue
     // A line is found by its core: what the first reader saw beyond it is not to be cut through.
     const { picture, left, width } = cutOut(straight, boxAround([line, ...first.map((w): Box => [w.box[0], line[1], w.box[2], line[3]])]), lines.some((other) => touches(line, other)) ? 0 : MARGIN)
-    const letters = (await readLine(snug(picture))).map((l): Letter => ({ ...l, at: (left + l.at * width) / straight.width }))
+    const { letters, alone } = await readCut(straight, { picture, left, width }, line, level)
     if (letters.length === 0) continue
-    const alone = wordsFrom(letters, gapsIn(picture, level).map(([a, b]) => [(left + a) / straight.width, (left + b) / straight.width] as const), line)
     const noise = isNoise(first)
     if (noise && surenessOf(alone) < SURE) continue
     const found = noise ? alone : together(first, letters, line)
@@ -47,6 +48,19 @@ export async function readByBoth(straight: Grey, words: readonly Word[]): Promis
     first.forEach((word, i) => instead.set(word, i === 0 ? found : []))
   }
   return withMailSign(unglue([...words.flatMap((w) => instead.get(w) ?? [w]), ...added]).map(withCrossedT))
+}
+
+/** What the second reader sees in a line that was cut out, by letters and as words of its own. */
+async function readCut(page: Grey, { picture, left, width }: ReturnType<typeof cutOut>, line: Box, level: number): Promise<{ letters: Letter[]; alone: Word[] }> {
+  const letters = (await readLine(snug(picture))).map((l): Letter => ({ ...l, at: (left + l.at * width) / page.width }))
+  const gaps = gapsIn(picture, level).map(([a, b]) => [(left + a) / page.width, (left + b) / page.width] as const)
+  return { letters, alone: letters.length === 0 ? [] : wordsFrom(letters, gaps, line) }
+}
+
+/** The words of a line of print that stands alone, by the second reader; none where it makes no sense to it. */
+export async function readAlone(page: Grey, line: Box, level: number): Promise<Word[]> {
+  const { alone } = await readCut(page, cutOut(page, line, 0), line, level)
+  return surenessOf(alone) >= ALONE && alone.some((w) => /[\p{L}\d]{3}/u.test(w.text)) ? alone.map((w) => ({ ...w, sure: Math.min(w.sure, ALONE) })) : []
 }
 
 /** Whether one line ends where another begins. */

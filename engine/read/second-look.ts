@@ -4,6 +4,7 @@ import type { Word } from '../../core/page/page.ts'
 import { inkLevel, type Grey } from '../picture/grey.ts'
 import { pictures } from '../picture/library.ts'
 import { unreadInk, withinLines } from '../picture/unread.ts'
+import { readAlone } from './both.ts'
 import { recognise } from './tesseract.ts'
 
 /** Words less sure than this are looked at again. */
@@ -51,6 +52,7 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
   const seen = await recognise(sheet, dpi * LARGER, { languages: 'eng+fra+spa', layout: 6 })
   const again = new Map<Word, Word[]>()
   const added: Word[] = []
+  const open: Place[] = []
   places.forEach((place, i) => {
     const [top, bottom] = [tops[i], tops[i + 1] - GAP]
     const found = seen.filter((w) => { const y = ((w.box[1] + w.box[3]) / 2) * sheet.height; return y >= top && y < bottom && !LEADERS.test(w.text) })
@@ -67,11 +69,21 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
     // What is left of a reading that lost a cut-through word would be a part of a value, and look sure; the edge of the next word is none of it.
     const parted = place.words.length > 0 && found.some((w) => cutThrough(w) && !(place.passed && kept.some((k) => mostlyOn(boxOf(w), k.box))))
     // An amount that nobody had seen is worth asking about, however weakly it and what is beside it are read.
-    if (parted || surenessOf(found) < needed) added.push(...placed.filter((w) => place.passed && w.sure >= LEAST && AMOUNT.test(w.text) && !place.words.some((k) => mostlyOn(w.box, k.box))))
-    else if (place.words.length > 0 && placed.length > 0) place.words.forEach((word, k) => again.set(word, k === 0 ? placed : []))
+    if (parted || surenessOf(found) < needed) {
+      added.push(...placed.filter((w) => place.passed && w.sure >= LEAST && AMOUNT.test(w.text) && !place.words.some((k) => mostlyOn(w.box, k.box))))
+      if (place.passed) open.push(place)
+    } else if (place.words.length > 0 && placed.length > 0) place.words.forEach((word, k) => again.set(word, k === 0 ? placed : []))
     // A stroke may be read as a figure, and would make another amount of the one beside it: the second reader or a person sees it.
     else if (placed.some((w) => /[\p{L}\p{N}]/u.test(w.text))) added.push(...placed.map((w) => (/^\d{1,2}$/.test(w.text) ? { ...w, sure: Math.min(w.sure, SURE) } : w)))
   })
+  // What the first reader cannot make out even alone may still be print to the second.
+  for (const place of open) {
+    const { left, top, width, height } = place
+    const line: Box = [left / picture.width, top / picture.height, (left + width) / picture.width, (top + height) / picture.height]
+    const alone = added.some((w) => mostlyOn(w.box, line)) ? [] : await readAlone(picture, line, level)
+    if (place.words.length === 0) added.push(...alone)
+    else if (surenessOf(alone) >= surenessOf(place.words) + SURER) place.words.forEach((word, k) => again.set(word, k === 0 ? alone : []))
+  }
   const seenNow = [...words.flatMap((w) => again.get(w) ?? [w]), ...added]
   const seenAll = [...seenNow, ...trimmed.filter((w) => w.sure < SENSELESS && !seenNow.some((other) => mostlyOn(w.box, other.box) || mostlyOn(other.box, w.box)))]
   // "89 N" cut out before "etmakers", which another place made "Netmakers": what one place brings along of its neighbour is no word beside it.
