@@ -11,7 +11,7 @@ export interface Step {
 }
 
 /** What it costs to believe that a cell stands for something else than what was read. */
-const COST = { sign: 0.3, against: 0.6, lostMinus: 1, lostFront: 1, lacking: 1, stroke: 1.5, blurred: 2.5, figuresMore: 2, sureBalance: 4 }
+const COST = { sign: 0.3, against: 0.6, lostMinus: 1, lostFront: 1, lacking: 1, stroke: 1.5, blurredOne: 2, blurredTwo: 3, figuresMore: 2, sureBalance: 4 }
 /** What it costs to leave a row unreconciled with the one before, as a paper with a slip of its own is. */
 const BREAK = 5
 /** What it costs to leave a balance open that nothing says. */
@@ -27,12 +27,28 @@ interface Way {
   amount: number | null
 }
 
+/** The balances that an account opens and closes with, in cents, as its paper says them; null where it does not. */
+export interface Ends {
+  opening: number | null
+  closing: number | null
+}
+
+/** What leads from the last row to the balance that the paper closes with. */
+const NOTHING = 0
+
 /**
  * The likeliest amounts and balances of an account's rows, oldest first: each balance is the one before it and the row's
  * amount. Found over all rows at once (Viterbi's algorithm), since one lost balance leaves open which way two amounts go.
  * Cells keep what was read where no likely slip of a reader explains that they do not add up.
+ * @param ends balances that hold for the first row and the last
  */
-export function followChain(steps: readonly Step[]): Pick<Step, 'amount' | 'balance'>[] {
+export function followChain(rows: readonly Step[], { opening, closing }: Ends = { opening: null, closing: null }): Pick<Step, 'amount' | 'balance'>[] {
+  const before: Step[] = opening === null ? [] : [{ amount: null, balance: opening, weak: true, way: 0 }]
+  const behind: Step[] = closing === null ? [] : [{ amount: NOTHING, balance: closing, weak: true, way: 0 }]
+  return likeliestWay([...before, ...rows, ...behind]).slice(before.length, before.length + rows.length)
+}
+
+function likeliestWay(steps: readonly Step[]): Pick<Step, 'amount' | 'balance'>[] {
   let ways: Way[] = []
   steps.forEach((step, i) => {
     const next = steps[i + 1]
@@ -74,6 +90,7 @@ function amountGiven({ amount: read, weak, way }: Step, before: number | null, a
   const amount = after - before
   const against = amount * way < 0 ? COST.against : 0
   if (amount === read) return [read, against]
+  if (read === NOTHING) return [read, BREAK]
   if (read === null) return amount === 0 ? [null, BREAK] : [amount, COST.lacking + against]
   if (amount === -read) return [amount, COST.sign + against]
   const slip = slipCost(read, amount, weak)
@@ -92,5 +109,6 @@ function slipCost(read: number, meant: number, weak: boolean): number | null {
   if (lostDigits(meant, read)) return weak || STROKE.test(seen.slice(0, -figures.length)) ? COST.stroke : null
   if (seen.length > figures.length + 2) return COST.figuresMore
   // What is further off is another amount: a row between was lost, and its amount is not this one's.
-  return weak && seen.length === figures.length && [...seen].filter((figure, i) => figure !== figures[i]).length <= 2 ? COST.blurred : null
+  const others = seen.length === figures.length ? [...seen].filter((figure, i) => figure !== figures[i]).length : Infinity
+  return weak && others <= 2 ? (others === 1 ? COST.blurredOne : COST.blurredTwo) : null
 }

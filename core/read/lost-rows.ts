@@ -30,11 +30,22 @@ export function addLostFirst(table: Table, field: Field, opening: Money): void {
   const { rows, places, head } = table
   const [first] = rows
   if (!names || table.led || rows.length < 4 || head.page !== places[0].page || head.box === places[0].box || leads({ [names.balance]: opening }, first, names)) return
+  if (isMisread(opening, first, names)) return
   const lost = insert(table, field, 0, roomFor(head.box, places[0].box, places), head.box)
   const [step, after] = [first[names.amount], first[names.balance]]
   if (lost !== 1 || !isMoney(step) || !isMoney(after)) return
   const before = cents(after) - cents(step)
   rows[0] = { ...rows[0], [names.amount]: fromCents(before - cents(opening), opening.currency), [names.balance]: fromCents(before, opening.currency) }
+}
+
+/** Whether the balance that the paper opens with is the one that the first row begins from, with figures too many or lost at an end ("327262" of "3 272,62"). */
+function isMisread(opening: Money, first: Row, { amount, balance }: { amount: string; balance: string }): boolean {
+  const [step, after] = [first[amount], first[balance]]
+  if (!isMoney(step) || !isMoney(after)) return false
+  const figures = (n: number) => String(Math.abs(n))
+  const told = figures(cents(opening))
+  const within = (few: string, many: string) => many.length > few.length && (many.startsWith(few) || many.endsWith(few))
+  return [cents(after) - cents(step), cents(after) + cents(step)].map(figures).some((before) => within(before, told) || within(told, before))
 }
 
 /** What a table of bookings on a picture calls its amount and balance; null for others. */

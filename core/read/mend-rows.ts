@@ -1,31 +1,61 @@
 import type { Field } from '../program/schema.ts'
-import { followChain } from './balance-chain.ts'
+import { followChain, type Ends, type Step } from './balance-chain.ts'
 import { lostDigits } from './figures.ts'
 import { likelyWays } from './mend-signs.ts'
+import { GUESSED } from './mend-words.ts'
 import type { Table } from './table.ts'
 import { cents, fromCents, isMoney, type Money, type Row } from './value.ts'
 
 /** Rows read more surely than this keep what was read: a paper that truly does not add up must not be argued away. */
 const WEAK = 0.85
 
+/** What was read of a row, in cents, before its neighbours said anything of it. */
+export type AsRead = Pick<Step, 'amount' | 'balance'>
+
 /**
  * On a weak print the running balance says what a misread cell must be, and which way an amount without a sign goes. Only
  * cells that are lacking, lost their first digits or were read weakly are mended.
  */
 export function mendRows(table: Table, field: Field): void {
-  const [amount, balance] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
-  if (!amount || !balance || table.sure >= 0.999 || !field.columns.some((c) => c.kind === 'date')) return
+  const names = balanced(table, field)
+  if (!names) return
   const { rows } = table
   const centsIn = (cell: Row[string]): number | null => (isMoney(cell) ? cents(cell) : null)
+  for (const row of rows) table.asRead.set(row, { amount: centsIn(row[names.amount]), balance: centsIn(row[names.balance]) })
+  follow(table, field, names)
+}
+
+/**
+ * The same between the balances that the paper opens and closes with, where the rows do not lead from one to the other.
+ * A slip in these may be explained away by others in the rows, so that a person is to see them.
+ */
+export function mendBetween(table: Table, field: Field, ends: Ends): void {
+  const names = balanced(table, field)
+  if (names && follow(table, field, names, ends)) [table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
+}
+
+/** What the amount and the running balance of a weakly printed table are called; null for other tables. */
+function balanced(table: Table, field: Field): { amount: string; balance: string } | null {
+  const [amount, balance] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
+  return amount && balance && table.sure < 0.999 && field.columns.some((c) => c.kind === 'date') ? { amount, balance } : null
+}
+
+/** @returns whether a cell is another than before */
+function follow(table: Table, field: Field, { amount, balance }: { amount: string; balance: string }, ends?: Ends): boolean {
+  const { rows } = table
   const ways = likelyWays(table, field)
-  const steps = rows.map((row, i) => ({ amount: centsIn(row[amount]), balance: centsIn(row[balance]), weak: (table.rowSure[i] ?? 1) < WEAK, way: ways[i] }))
-  followChain(steps).forEach((found, i) => {
+  const steps = rows.map((row, i): Step => ({ ...(table.asRead.get(row) ?? { amount: null, balance: null }), weak: (table.rowSure[i] ?? 1) < WEAK, way: ways[i] }))
+  let changed = false
+  followChain(steps, ends).forEach((found, i) => {
     for (const [name, read, value] of [[amount, steps[i].amount, found.amount], [balance, steps[i].balance, found.balance]] as const) {
-      if (value === null || value === read) continue
+      const cell = rows[i][name]
+      if (value === null || (isMoney(cell) && cents(cell) === value)) continue
       rows[i][name] = fromCents(value, currencyOf(rows))
-      table.repaired = true
+      changed = true
+      if (value !== read) table.repaired = true
     }
   })
+  return changed
 }
 
 /** The first row has no balance before it but the one that the paper opens with: that says what its amount must be. */

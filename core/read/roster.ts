@@ -42,7 +42,7 @@ export function readRoster(pages: readonly Page[], field: Field): Table | null {
     rowSure: rows.map((row) => Math.min(...row.flatMap((i) => i.words.map((w) => w.sure)))),
     repaired: false,
     led: false,
-    unexplained: [], unreadDays: new Map(),
+    unexplained: [], unreadDays: new Map(), asRead: new Map(),
   }
 }
 

@@ -2,7 +2,7 @@ import type { Page } from '../page/page.ts'
 import { asItLeans, straight } from '../page/straight.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { addLostFirst } from './lost-rows.ts'
-import { mendFirstRow } from './mend-rows.ts'
+import { mendBetween, mendFirstRow } from './mend-rows.ts'
 import { GUESSED } from './mend-words.ts'
 import { isRoster, readRoster } from './roster.ts'
 import { newestFirst, oldestFirst } from './row-order.ts'
@@ -59,7 +59,14 @@ export function bestTable(readings: TwoReadings, field: Field, type: DocumentTyp
       if (table && isMoney(opening) && !newestFirst(table.rows)) addLostFirst(table, field, opening)
       if (table && isMoney(opening) && oldestFirst(table, () => mendFirstRow(table, field, opening))) [table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
     }
-    return { table, proof: table && oldestFirst(table, () => provenBy(table, field, type, value)) }
+    const proof = table && oldestFirst(table, () => provenBy(table, field, type, value))
+    if (!table || proof === true || table.sure >= 0.999) return { table, proof }
+    for (const r of type.relations) {
+      if (r.kind !== 'running' || r.table !== field.name) continue
+      const [opening, closing] = [value(r.opening), value(r.closing)].map((end) => (isMoney(end) ? cents(end) : null))
+      if (opening !== null || closing !== null) oldestFirst(table, () => mendBetween(table, field, { opening, closing }))
+    }
+    return { table, proof: oldestFirst(table, () => provenBy(table, field, type, value)) }
   }
   const byHead = judged(readings.byHead())
   if (byHead.proof === true) return byHead

@@ -80,7 +80,7 @@ test('goods are found by quantity times price', () => {
 test('sums under the goods are no goods', () => expect(readTableByContent([pageOf(['Net | 100.00', 'VAT | 20.00', 'Total | 120.00'])], goods)).toBeNull())
 
 test('years come from the period of the statement, over the turn of a year too', () => {
-  const table = { rows: [{ date: '--12-30' }, { date: '--01-02' }], places: [], head: { page: 1, box: [0, 0, 0, 0] as [number, number, number, number] }, sure: 1, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [], unreadDays: new Map() }
+  const table = { rows: [{ date: '--12-30' }, { date: '--01-02' }], places: [], head: { page: 1, box: [0, 0, 0, 0] as [number, number, number, number] }, sure: 1, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [], unreadDays: new Map(), asRead: new Map() }
   fillYears(table, 'date', '2025-12-15', '2026-01-14')
   expect(table.rows.map((r) => r.date)).toEqual(['2025-12-30', '2026-01-02'])
 })

@@ -8,6 +8,7 @@ import { parseDate, readDates } from './kinds/date.ts'
 import { plainNumber } from './kinds/id.ts'
 import { parseMoney } from './kinds/money.ts'
 import { mend } from './mend.ts'
+import type { AsRead } from './mend-rows.ts'
 import { rowDay } from './row-day.ts'
 import { linesWithoutSpecks } from './specks.ts'
 import { cents, isMoney, type Money, type Row } from './value.ts'
@@ -31,10 +32,12 @@ export interface Table {
   unexplained: number[][]
   /** What stands where the day of a row could not be read. */
   unreadDays: Map<Row, string>
+  /** Amounts and balances on a weak print, before the rows beside them said what they must be. */
+  asRead: Map<Row, AsRead>
 }
 
 /** A table without rows, as it is before a page is looked at. */
-export const emptyTable = (): Table => ({ rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [], unreadDays: new Map() })
+export const emptyTable = (): Table => ({ rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [], unreadDays: new Map(), asRead: new Map() })
 
 interface HeadColumn {
   column: Column | null
