@@ -1,3 +1,4 @@
+import { editDistance } from '../page/text.ts'
 import { lostDigits } from './figures.ts'
 
 /** A row of an account as read, in cents; null where a cell could not be read. */
@@ -100,7 +101,7 @@ function amountGiven({ amount: read, weak, way }: Step, before: number | null, a
 
 const STROKE = /^[17]$/
 
-/** What it costs to take figures for others: some lost in front, a rule before them read as a 1, others between them, or two at most misread on a weak print; null where no slip explains it. */
+/** What it costs to take figures for others: some lost in front, a rule before them read as a 1, others between them, or two at most misread, lost or added on a weak print; null where no slip explains it. */
 function slipCost(read: number, meant: number, weak: boolean): number | null {
   const [seen, figures] = [String(Math.abs(read)), String(Math.abs(meant))]
   // A mark of thousands parts two figures in front from the rest at most times; more were hardly lost with them.
@@ -109,6 +110,7 @@ function slipCost(read: number, meant: number, weak: boolean): number | null {
   if (lostDigits(meant, read)) return weak || STROKE.test(seen.slice(0, -figures.length)) ? COST.stroke : null
   if (seen.length > figures.length + 2) return COST.figuresMore
   // What is further off is another amount: a row between was lost, and its amount is not this one's.
-  const others = seen.length === figures.length ? [...seen].filter((figure, i) => figure !== figures[i]).length : Infinity
-  return weak && others <= 2 ? (others === 1 ? COST.blurredOne : COST.blurredTwo) : null
+  if (!weak) return null
+  const slips = editDistance(seen, figures, 2)
+  return slips === 1 ? COST.blurredOne : slips === 2 ? COST.blurredTwo : null
 }

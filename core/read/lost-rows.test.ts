@@ -10,7 +10,7 @@ const eur = (amount: string) => ({ amount, currency: 'EUR' })
 const table = (rows: [step: number, amount: string, balance: string][], sure = 0.7): Table => ({
   rows: rows.map(([, amount, balance], i) => ({ date: `2026-03-0${i + 1}`, description: 'Card payment', amount: eur(amount), balance: eur(balance) })),
   places: rows.map(([step]) => ({ page: 1, box: [0.1, 0.2 + step * 0.02, 0.9, 0.21 + step * 0.02] })),
-  head: { page: 1, box: [0.1, 0.18, 0.9, 0.19] }, sure, spelt: 1, rowSure: rows.map(() => 0.95), repaired: false, led: false, unexplained: [], unreadDays: new Map(), asRead: new Map(),
+  head: { page: 1, box: [0.1, 0.18, 0.9, 0.19] }, sure, spelt: 1, rowSure: rows.map(() => 0.95), pointed: false, repaired: false, led: false, unexplained: [], passed: [], unreadDays: new Map(), asRead: new Map(),
 })
 const whole: [number, string, string][] = [[0, '-10.00', '90.00'], [1, '-5.00', '85.00'], [2, '-7.00', '78.00'], [3, '-8.00', '70.00']]
 const withGap: [number, string, string][] = [...whole, [5, '-3.00', '55.00'], [6, '-1.00', '54.00']]

@@ -1,4 +1,4 @@
-import { boxAround, type Box } from '../page/geometry.ts'
+import { boxAround, overlap, type Box } from '../page/geometry.ts'
 import type { Field } from '../program/schema.ts'
 import type { Table } from './table.ts'
 import { cents, fromCents, isMoney, type Money, type Row } from './value.ts'
@@ -9,8 +9,8 @@ const MOST = 3
 const ROOM = 0.7
 
 /**
- * On a picture, puts an empty row where the balances leap and the paper has room for one between two rows: its line could
- * not be read, and a person is to see where. What the balances say of it is filled in later.
+ * On a picture, puts a row where the balances leap and the paper has room for one between two rows: its line could not be
+ * read, or only in part, and a person is to see where. What the balances say of it is filled in later.
  */
 export function addLostRows(table: Table, field: Field): void {
   const names = bookingColumns(table, field)
@@ -63,10 +63,13 @@ function roomFor(upper: Box, lower: Box, places: Table['places']): number {
 }
 
 /** Puts so many empty rows before one. @returns how many */
-function insert({ rows, places, rowSure }: Table, field: Field, at: number, lost: number, above: Box): number {
+function insert({ rows, places, rowSure, passed }: Table, field: Field, at: number, lost: number, above: Box): number {
   const place = { page: places[at].page, box: between(above, places[at].box) }
+  const [only, other] = passed.filter(({ page, box }) => page === place.page && overlap(box[1], box[3], place.box[1], place.box[3]) > (box[3] - box[1]) / 2)
+  // What could be read of its line is its own.
+  const known = lost === 1 && only && !other ? only.row : null
   for (let n = 0; n < lost; n++) {
-    rows.splice(at, 0, Object.fromEntries(field.columns.map((c) => [c.name, null])))
+    rows.splice(at, 0, Object.fromEntries(field.columns.map((c) => [c.name, known?.[c.name] ?? null])))
     places.splice(at, 0, place)
     rowSure.splice(at, 0, 0)
   }

@@ -5,7 +5,7 @@ import type { Table } from './table.ts'
 
 const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
 const mended = (days: (string | null)[], sure = 0.7, unread: Record<number, string> = {}): { days: unknown[]; spelt: number } => {
-  const table: Table = { rows: days.map((date) => ({ date, description: 'x', amount: null, balance: null })), places: [], head: { page: 1, box: [0, 0, 1, 1] }, sure, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [], unreadDays: new Map(), asRead: new Map() }
+  const table: Table = { rows: days.map((date) => ({ date, description: 'x', amount: null, balance: null })), places: [], head: { page: 1, box: [0, 0, 1, 1] }, sure, spelt: 1, rowSure: [], pointed: false, repaired: false, led: false, unexplained: [], passed: [], unreadDays: new Map(), asRead: new Map() }
   for (const [i, text] of Object.entries(unread)) table.unreadDays.set(table.rows[Number(i)], text)
   mendDays(table, field)
   return { days: table.rows.map((r) => r.date), spelt: table.spelt }

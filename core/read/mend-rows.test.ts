@@ -7,7 +7,7 @@ const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name
 const eur = (amount: string | null) => (amount === null ? null : { amount, currency: 'EUR' })
 const table = (cells: [amount: string | null, balance: string | null][], sure = 0.7, rowSure = cells.map(() => 0.95)): Table => ({
   rows: cells.map(([amount, balance], i): Row => ({ date: `2026-03-0${i + 1}`, description: 'x', amount: eur(amount), balance: eur(balance) })),
-  places: [], head: { page: 1, box: [0, 0, 1, 1] }, sure, spelt: 1, rowSure, repaired: false, led: false, unexplained: [], unreadDays: new Map(), asRead: new Map(),
+  places: [], head: { page: 1, box: [0, 0, 1, 1] }, sure, spelt: 1, rowSure, pointed: false, repaired: false, led: false, unexplained: [], passed: [], unreadDays: new Map(), asRead: new Map(),
 })
 const mended = (given: Table) => {
   mendRows(given, field)

@@ -7,7 +7,7 @@ import type { Money } from './value.ts'
 const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
 const eur = (amount: string | null) => (amount === null ? null : { amount, currency: 'EUR' })
 const mended = (rows: [description: string, amount: string | null, balance: string | null][], sure = 0.7) => {
-  const table: Table = { rows: rows.map(([description, amount, balance]) => ({ date: '2026-02-01', description, amount: eur(amount), balance: eur(balance) })), places: [], head: { page: 1, box: [0, 0, 1, 1] }, sure, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [], unreadDays: new Map(), asRead: new Map() }
+  const table: Table = { rows: rows.map(([description, amount, balance]) => ({ date: '2026-02-01', description, amount: eur(amount), balance: eur(balance) })), places: [], head: { page: 1, box: [0, 0, 1, 1] }, sure, spelt: 1, rowSure: [], pointed: false, repaired: false, led: false, unexplained: [], passed: [], unreadDays: new Map(), asRead: new Map() }
   mendSigns(table, field)
   return { first: (table.rows[0].amount as Money | null)?.amount ?? null, spelt: table.spelt }
 }

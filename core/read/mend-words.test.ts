@@ -5,7 +5,7 @@ import type { Table } from './table.ts'
 const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
 const table = (descriptions: string[], spelt = 0.8): Table => ({
   rows: descriptions.map((description) => ({ date: '2026-03-01', description, amount: null, balance: null })),
-  places: [], head: { page: 1, box: [0, 0, 1, 1] }, sure: 0.8, spelt, rowSure: [], repaired: false, led: false, unexplained: [], unreadDays: new Map(), asRead: new Map(),
+  places: [], head: { page: 1, box: [0, 0, 1, 1] }, sure: 0.8, spelt, rowSure: [], pointed: false, repaired: false, led: false, unexplained: [], passed: [], unreadDays: new Map(), asRead: new Map(),
 })
 const mended = (given: Table) => { mendWords(given, field); return given.rows.map((r) => r.description) }
 

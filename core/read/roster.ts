@@ -5,7 +5,7 @@ import { squeeze } from '../page/text.ts'
 import type { Column, Field } from '../program/schema.ts'
 import { readDates } from './kinds/date.ts'
 import { LEGAL_FORM, nameLikeness, orgLikeness, readNames } from './kinds/words.ts'
-import type { Table } from './table.ts'
+import { emptyTable, type Table } from './table.ts'
 import type { Row } from './value.ts'
 
 /** Kinds that tables of persons are made of; a table with amounts in it is read by its columns. */
@@ -34,15 +34,13 @@ export function readRoster(pages: readonly Page[], field: Field): Table | null {
   const places = rows.map((row) => ({ page: row[0].page.number, box: boxAround(row.flatMap((i) => i.words.map((w) => w.box))) }))
   const sureOf = (kinds: (kind: Column['kind']) => boolean) => Math.min(1, ...rows.flatMap((row) => row.filter((i) => kinds(i.kind)).flatMap((i) => i.words.map((w) => w.sure))))
   return {
+    ...emptyTable(),
     rows: rows.map((row): Row => Object.fromEntries(field.columns.map((c) => [c.name, row.find((i) => i.kind === c.kind)?.value ?? null]))),
     places,
     head: places[0],
     sure: sureOf((kind) => kind !== 'name'),
     spelt: sureOf((kind) => kind === 'name'),
     rowSure: rows.map((row) => Math.min(...row.flatMap((i) => i.words.map((w) => w.sure)))),
-    repaired: false,
-    led: false,
-    unexplained: [], unreadDays: new Map(), asRead: new Map(),
   }
 }
 

@@ -11,7 +11,7 @@ const goods = quote.fields.find((f) => f.name === 'lines')!
 const eur = (amount: string): Money => ({ amount, currency: 'EUR' })
 
 /** A table of rows that were read so surely. */
-const tableOf = (rows: Table['rows'], more: Partial<Table> = {}): Table => ({ rows, places: rows.map(() => ({ page: 1, box: [0, 0, 1, 0.1] })), head: { page: 1, box: [0, 0, 1, 0.1] }, sure: 1, spelt: 1, rowSure: rows.map(() => 1), repaired: false, led: false, unexplained: [], unreadDays: new Map(), asRead: new Map(), ...more })
+const tableOf = (rows: Table['rows'], more: Partial<Table> = {}): Table => ({ rows, places: rows.map(() => ({ page: 1, box: [0, 0, 1, 0.1] })), head: { page: 1, box: [0, 0, 1, 0.1] }, sure: 1, spelt: 1, rowSure: rows.map(() => 1), pointed: false, repaired: false, led: false, unexplained: [], passed: [], unreadDays: new Map(), asRead: new Map(), ...more })
 const row = (date: string, amount: string | null, balance: string | null) => ({ date, description: 'Card', amount: amount === null ? null : eur(amount), balance: balance === null ? null : eur(balance) })
 const says = (values: Record<string, Value>) => (name: string): Value => values[name] ?? null
 const settle = (byHead: Table | null, byContent: Table | null, values: Record<string, Value>) => bestTable({ byHead: () => byHead, byContent: () => byContent }, transactions, statement, says(values))

@@ -8,7 +8,7 @@ const eur = (amount: string) => ({ amount, currency: 'EUR' })
 const tableOf = (rows: readonly (readonly [day: string, description: string])[], more: Partial<Table> = {}): Table => ({
   rows: rows.map(([date, description], i) => ({ date, description, amount: eur('-100.00'), balance: eur(`${900 - i * 100}.00`) })),
   places: rows.map(() => ({ page: 1, box: [0.1, 0.4, 0.9, 0.42] })), head: { page: 1, box: [0.1, 0.3, 0.9, 0.32] },
-  sure: 0.9, spelt: 0.9, rowSure: rows.map(() => 0.9), repaired: false, led: false, unexplained: [], unreadDays: new Map(), asRead: new Map(), ...more,
+  sure: 0.9, spelt: 0.9, rowSure: rows.map(() => 0.9), pointed: false, repaired: false, led: false, unexplained: [], passed: [], unreadDays: new Map(), asRead: new Map(), ...more,
 })
 const good = [['2026-03-01', 'Card payment Bakery Row'], ['2026-03-03', 'Card payment Bakery Row'], ['2026-03-08', 'Transfer to savings']] as const
 

@@ -22,7 +22,7 @@ export function tableValue({ table, proof }: Settled, field: Field, lacking = fa
   // Sums bear out the amounts, not the words beside them.
   if (table.spelt < SPELT || (table.spelt < 0.999 && likelySpelling(table, field).size > 0)) confidence = Math.min(confidence, 0.55)
   const ordered = table.sure >= 0.999 || followsDays(table, field)
-  if (lacking || !complete || !ordered || !multiplies(table, field) || (proof !== true && table.unexplained.length > 0)) confidence = Math.min(confidence, 0.55)
+  if (lacking || !complete || !ordered || !multiplies(table, field) || (proof !== true && (table.pointed || table.unexplained.length > 0))) confidence = Math.min(confidence, 0.55)
   return {
     ...empty,
     value: table.rows,

@@ -63,7 +63,7 @@ describe('on a weak print', () => {
   const scanned = (...rows: string[]) => readTable([pageOf(['Date | Details | Debit | Credit | Balance', ...rows], { at: [0.08, 0.22, 0.5, 0.65, 0.8], sure: 0.8, source: 'ocr' })], transactions)!.rows
   test('dashes and scraps under the heads of figures are not words of the row', () => expect(scanned('02/02/2026 | Cheque 000412 | €52.42 | ce | €1,098.99')[0]).toEqual({ date: '2026-02-02', description: 'Cheque 000412', amount: eur('-52.42'), balance: eur('1098.99') }))
   test('strokes and colons between figures are points', () => expect(scanned('02/02/2026 | Cheque | €52:42 | = | €1;098:99')[0]).toMatchObject({ amount: eur('-52.42'), balance: eur('1098.99') }))
-  test('an amount that lost its point is not read at all', () => expect(scanned('02/02/2026 | Cheque | €52.42 | = | €109899')[0]).toMatchObject({ amount: eur('-52.42'), balance: null }))
+  test('an amount that lost its point is given one, and what it adds up with must bear it out', () => expect(scanned('02/02/2026 | Cheque | €52.42 | = | €109899')[0]).toMatchObject({ amount: eur('-52.42'), balance: eur('1098.99') }))
 })
 test('no head, no table by head', () => expect(readTable([pageOf(['Tide table'])], transactions)).toBeNull())
 
@@ -80,7 +80,7 @@ test('goods are found by quantity times price', () => {
 test('sums under the goods are no goods', () => expect(readTableByContent([pageOf(['Net | 100.00', 'VAT | 20.00', 'Total | 120.00'])], goods)).toBeNull())
 
 test('years come from the period of the statement, over the turn of a year too', () => {
-  const table = { rows: [{ date: '--12-30' }, { date: '--01-02' }], places: [], head: { page: 1, box: [0, 0, 0, 0] as [number, number, number, number] }, sure: 1, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [], unreadDays: new Map(), asRead: new Map() }
+  const table = { rows: [{ date: '--12-30' }, { date: '--01-02' }], places: [], head: { page: 1, box: [0, 0, 0, 0] as [number, number, number, number] }, sure: 1, spelt: 1, rowSure: [], pointed: false, repaired: false, led: false, unexplained: [], passed: [], unreadDays: new Map(), asRead: new Map() }
   fillYears(table, 'date', '2025-12-15', '2026-01-14')
   expect(table.rows.map((r) => r.date)).toEqual(['2025-12-30', '2026-01-02'])
 })

@@ -11,7 +11,7 @@ import { mend } from './mend.ts'
 import type { AsRead } from './mend-rows.ts'
 import { rowDay } from './row-day.ts'
 import { linesWithoutSpecks } from './specks.ts'
-import { cents, isMoney, type Money, type Row } from './value.ts'
+import { cents, fromCents, isMoney, type Money, type Row } from './value.ts'
 
 /** A table read over the pages of a document. */
 export interface Table {
@@ -24,12 +24,16 @@ export interface Table {
   spelt: number
   /** Weakest reading of an amount in each row. */
   rowSure: number[]
+  /** Some amount stands without its point, and was given one: sums have to bear it out. */
+  pointed: boolean
   /** Some amount had no sign of its own and took it from the balances. */
   repaired: boolean
   /** A balance brought forward stands between its head and its first row. */
   led: boolean
   /** Lines with amounts behind its first row that are no rows, each with its amounts in cents: rows may be missed. */
   unexplained: number[][]
+  /** Lines amid the rows that could not be read as one, with what was read of them. */
+  passed: { page: number; box: Box; row: Row }[]
   /** What stands where the day of a row could not be read. */
   unreadDays: Map<Row, string>
   /** Amounts and balances on a weak print, before the rows beside them said what they must be. */
@@ -37,7 +41,7 @@ export interface Table {
 }
 
 /** A table without rows, as it is before a page is looked at. */
-export const emptyTable = (): Table => ({ rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], repaired: false, led: false, unexplained: [], unreadDays: new Map(), asRead: new Map() })
+export const emptyTable = (): Table => ({ rows: [], places: [], head: { page: 0, box: [0, 0, 0, 0] }, sure: 1, spelt: 1, rowSure: [], pointed: false, repaired: false, led: false, unexplained: [], passed: [], unreadDays: new Map(), asRead: new Map() })
 
 interface HeadColumn {
   column: Column | null
@@ -132,19 +136,26 @@ function findHead(lines: Line[], field: Field): { line: number; last: number; co
     if (known.size < Math.max(2, wanted - 1)) return
     const strangers = columns.filter((c) => !c.column).length
     const score = known.size * 2 - strangers
-    nameWords(columns, field)
+    nameOthers(columns, field)
     if (!best || score > best.score) best = { line: index, last: index, columns, score }
   })
   return best
 }
 
-/** What heads the words of the rows may be worded anew, or misread: of the heads that are none of the table's it is the one with most room. */
-function nameWords(columns: HeadColumn[], field: Field): void {
-  const text = field.columns.find((c) => c.kind === 'text' && !c.optional)
-  if (!text || columns.some((c) => c.column === text)) return
-  const room = (c: HeadColumn) => Math.min(...columns.filter((o) => o.left > c.left).map((o) => o.left), 1) - c.left
-  const [widest] = columns.filter((c) => !c.column).sort((a, b) => room(b) - room(a))
-  if (widest) widest.column = text
+/**
+ * What heads the words or the days of the rows may be worded anew, or misread: of the heads that are none of the table's the
+ * words have the one with most room, and the days the first.
+ */
+function nameOthers(columns: HeadColumn[], field: Field): void {
+  const take = (kind: Column['kind'], pick: (open: HeadColumn[]) => HeadColumn | undefined) => {
+    const wanted = field.columns.find((c) => c.kind === kind && !c.optional)
+    const found = wanted && !columns.some((c) => c.column === wanted) ? pick(columns.filter((c) => !c.column)) : undefined
+    if (found) found.column = wanted!
+  }
+  const room = (c: HeadColumn) => Math.min(1, ...columns.filter((o) => o.left > c.left).map((o) => o.left)) - c.left
+  const [leftmost] = columns.toSorted((a, b) => a.left - b.left)
+  take('date', (open) => open.find((c) => c === leftmost))
+  take('text', (open) => open.toSorted((a, b) => room(b) - room(a))[0])
 }
 
 interface HeadLabel {
@@ -217,9 +228,10 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
     if (!dated && STOP.test(plain.replace(/^[^a-z]+/, ''))) return true
     if (!dated && line.segments.some((s) => STOP.test(fold(s.text)))) return true
     const cells = cellsOf(line, columns)
-    const row = toRow(cells, columns, field)
+    const { row, pointed } = toRow(cells, columns, field)
     const moneyCells = field.columns.filter((c) => c.kind === 'money' && isMoney(row[c.name]))
     const begins = dated ? moneyCells.length > 0 && (typeof row[dated.name] === 'string' || ((started || i === from) && moneyCells.length > 1 && mayLackDay(line, cells, columns))) : moneyCells.length >= Math.min(2, field.columns.filter((c) => c.kind === 'money').length) && !!text && !!row[text.name]
+    if (!begins && started && dated && wordsUnder(cells, columns, 'date').length > 0) table.passed.push({ page: page.number, box: line.box, row })
     // A booking that was hardly read has two amounts or none; one alone is a balance, however its words were read.
     if (table.rows.length === 0 && !begins && (moneyCells.length === 1 || SKIPPED_ROWS.test(plain))) table.led = true
     // What a person said is no row of this table.
@@ -238,7 +250,8 @@ function readRows(page: Page, lines: Line[], from: number, columns: HeadColumn[]
       const beforehand = ahead
       ahead = []
       table.sure = Math.min(table.sure, weakest(cells, columns, (kind) => kind !== 'text'))
-      table.rowSure.push(weakest(cells, columns, (kind) => kind === 'money'))
+      table.pointed ||= pointed
+      table.rowSure.push(pointed ? 0 : weakest(cells, columns, (kind) => kind === 'money'))
       table.spelt = Math.min(table.spelt, weakest(cells, columns, (kind) => kind === 'text'), ...beforehand.map((w) => w.sure))
       started = open = true
       last = line
@@ -346,7 +359,8 @@ function splitRuns(words: Word[]): Word[][] {
   return runs
 }
 
-function toRow(cells: Cells, columns: HeadColumn[], field: Field): Row {
+function toRow(cells: Cells, columns: HeadColumn[], field: Field): { row: Row; pointed: boolean } {
+  let pointed = false
   const row: Row = Object.fromEntries(field.columns.map((c) => [c.name, null]))
   for (const [index, words] of cells.texts) {
     const { column, sign } = columns[index]
@@ -356,17 +370,23 @@ function toRow(cells: Cells, columns: HeadColumn[], field: Field): Row {
       const parsed = parseMoney(text)
       if (!parsed) continue
       // Books are kept to the cent: an amount without cents on a weak print has lost its point.
-      if (field.columns.some((c) => c.kind === 'date') && parsed.fit < 0.75 && !parsed.repaired && words.some((w) => w.sure < 0.999)) continue
-      const money: Money = sign < 0 && !parsed.value.amount.startsWith('-') ? { ...parsed.value, amount: `-${parsed.value.amount}` } : parsed.value
+      const lost = field.columns.some((c) => c.kind === 'date') && parsed.fit < 0.75 && !parsed.repaired && words.some((w) => w.sure < 0.999)
+      const value = lost ? withPoint(parsed.value) : parsed.value
+      if (!value) continue
+      const money: Money = sign < 0 && !value.amount.startsWith('-') ? { ...value, amount: `-${value.amount}` } : value
       if (Number(money.amount) === 0 && isMoney(row[column.name])) continue
       row[column.name] = money
+      pointed ||= lost
     } else if (column.kind === 'date') row[column.name] = rowDay(words) ?? (readDates(words)[0]?.value as string | undefined) ?? null
     else if (column.kind === 'number') row[column.name] = /\d/.test(text) ? plainNumber(text.replace(/[^\d.,]/g, '').replace(/^[.,]|[.,]$/g, '')) || null : null
     // A sign set apart from its amount ("rent –") is no word of what stands before it.
     else row[column.name] = row[column.name] ? `${row[column.name] as string} ${text}` : text
   }
-  return row
+  return { row, pointed }
 }
+
+/** An amount whose last two figures are its cents; null for one too short to have any. */
+export const withPoint = ({ amount, currency }: Money): Money | null => (/^-?\d{3,}\.00$/.test(amount) ? fromCents(cents({ amount, currency }) / 100, currency) : null)
 
 /** Gives `--MM-DD` dates of rows their year: the one that lies in the period, or nearest to its end. */
 export function fillYears(table: Table, column: string, start: string | null, end: string | null): void {
