@@ -41,7 +41,7 @@ export function readDocument(pages: readonly Page[], type: DocumentType): Docume
   // Rows of which some are on a page that is not there prove nothing, and are not proved wrong.
   const lacking = lackedBy(pages).includes(true)
   const unproved = new Set(lacking ? type.relations.flatMap((r) => (r.kind === 'running' ? [r.opening, r.closing] : [])) : [])
-  const settle = () => new Map(type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, bestTable(tables.get(f.name)!, f, type, (name) => (unproved.has(name) ? null : value(name)))]))
+  const settle = () => new Map(type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, bestTable(tables.get(f.name)!, f, type, (name) => (unproved.has(name) || isLackingIn(chosen, name) ? null : value(name)))]))
   const asRead = settle()
   const settled = mendEnds(type, asRead, chosen) ? settle() : asRead
   doubtLostDigits(type, chosen)
@@ -49,6 +49,10 @@ export function readDocument(pages: readonly Page[], type: DocumentType): Docume
   const fields = type.fields.map((field) => (field.kind === 'table' ? tableValue(settled.get(field.name)!, field, lacking) : fieldValue(field, chosen.get(field.name)!)))
   return { fields, signature: readSignature(pages, type) }
 }
+
+/** A reading less likely than this is none. */
+const UNLIKELY = 0.12
+const isLackingIn = (chosen: ReadonlyMap<string, Ranked>, name: string): boolean => { const found = chosen.get(name); return !found || probabilityOf(found) < UNLIKELY }
 
 /** Days in the rows of a list of people are those people's: no day of the paper itself. */
 function withoutPeople(candidates: Map<string, Candidate[]>, type: DocumentType, list: Table | null): void {
@@ -85,7 +89,7 @@ function carriedOver(pages: readonly Page[], candidates: ReadonlyMap<string, Can
 function fieldValue(field: Field, chosen: Ranked): FieldValue {
   const top = chosen.ranked[0]
   const probability = probabilityOf(chosen)
-  if (!top || probability < 0.12) {
+  if (!top || probability < UNLIKELY) {
     return { name: field.name, value: null, raw: null, confidence: field.optional ? 0.93 : 0.4, needsReview: !field.optional, reason: field.optional ? null : 'not found', others: [], repaired: false, page: null, box: null }
   }
   const { candidate } = top

@@ -6,6 +6,7 @@ import type { Field } from '../program/schema.ts'
 import { parseDate } from './kinds/date.ts'
 import { plainNumber } from './kinds/id.ts'
 import { readMoney } from './kinds/money.ts'
+import type { Reading } from './kinds/reading.ts'
 import { mend } from './mend.ts'
 import { rowDay } from './row-day.ts'
 import { linesWithoutSpecks } from './specks.ts'
@@ -17,7 +18,13 @@ interface ContentRow {
   row: Row
   words: Word[]
   text: Word[]
+  /** Where the amount and the balance of a booking end, as shares of the page; null where it has not both. */
+  ends: Ends | null
+  /** What stands in the place of a day and is none. */
+  unreadDay: string
 }
+
+type Ends = readonly [amount: number, balance: number]
 
 /**
  * Reads a table by what its rows hold rather than by its head, whose words may be new: bookings are a date, words, an
@@ -29,12 +36,14 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
   if (!readRow) return null
   const table = emptyTable()
   const text = field.columns.find((c) => c.kind === 'text')!.name
+  /** Where amounts end in the rows so far. */
+  let ends: Ends | null = null
   for (const page of pages) {
     let last: { line: Line; found: ContentRow } | null = null
     let ahead: Word[] = []
     const lines = linesWithoutSpecks(page)
     for (const [i, line] of lines.entries()) {
-      const found = readRow(line, last?.found)
+      const found = readRow(line, last?.found, ends)
       if (found && ahead.length > 0) {
         found.text = [...ahead, ...found.text]
         found.row[text] = blank(found.text)
@@ -46,6 +55,8 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
         table.sure = Math.min(table.sure, ...found.words.filter((w) => !found.text.includes(w)).map((w) => w.sure))
         table.rowSure.push(Math.min(1, ...found.words.filter((w) => /\d/.test(w.text) && !found.text.includes(w)).map((w) => w.sure)))
         table.spelt = Math.min(table.spelt, ...found.text.map((w) => w.sure))
+        if (found.unreadDay) table.unreadDays.set(found.row, found.unreadDay)
+        ends = found.ends ?? ends
         last = { line, found }
       } else if (!found && aside(line, last?.found) && leadsInto(line, last?.line ?? null, lines[i + 1], page)) {
         ahead = line.words
@@ -79,11 +90,11 @@ function continues(line: Line, last: { line: Line; found: ContentRow }, page: Pa
   return left !== undefined && line.segments.length === 1 && Math.abs(line.box[0] - left) < 0.012 && !/\d[.,]\d{2}\b/.test(line.text) && (line.box[1] - last.line.box[3]) * page.height < line.height * 0.9
 }
 
-function rowReader(field: Field): ((line: Line, before?: ContentRow) => ContentRow | null) | null {
+function rowReader(field: Field): ((line: Line, before: ContentRow | undefined, ends: Ends | null) => ContentRow | null) | null {
   const name = (kind: string, at = 0) => field.columns.filter((c) => c.kind === kind)[at]?.name
   const [date, text, number, first, second] = [name('date'), name('text'), name('number'), name('money'), name('money', 1)]
   if (!text || !first || !second) return null
-  if (date) return (line) => bookingIn(line, { date, text, amount: first, balance: second })
+  if (date) return (line, _, ends) => bookingIn(line, { date, text, amount: first, balance: second }, ends)
   if (number) return (line, before) => goodsIn(line, { text, number, unit: first, amount: second }, before)
   return null
 }
@@ -92,27 +103,48 @@ const blank = (words: readonly Word[]): string => words.map((w) => w.text).join(
 
 /** Figures with a stroke or a point in them that are no amount. */
 const LOST_AMOUNT = /^\D?\d{1,3}[.,:]?\d{2,4}\D?$/
+/** Figures that end as near as this to those above them stand in their column, as a share of the page. */
+const IN_COLUMN = 0.012
 
-function bookingIn(line: Line, names: { date: string; text: string; amount: string; balance: string }): ContentRow | null {
-  let length = Math.min(3, line.words.length)
-  let date: string | null = null
-  for (; length >= 1 && !date; length--) {
-    date = rowDay(line.words.slice(0, length))
-  }
-  if (!date) return null
-  const rest = line.words.slice(length + 1)
-  const amounts = readMoney(rest).filter((m) => /[.,]\d{2}\D*$/.test(m.raw))
-  // On a weak print the balance may be all that can be read of a row, which the rows around it may still complete.
-  const lost = amounts.length === 1 ? rest.findIndex((w) => w.sure < 0.999 && LOST_AMOUNT.test(w.text) && !amounts[0].words.includes(w)) : -1
-  if (amounts.length < 2 && lost < 0) return null
-  const first = rest.indexOf(amounts[0].words[0])
-  const [amount, balance] = lost < 0 ? amounts.slice(-2) : lost < first ? [null, amounts[0]] : [amounts[0], null]
-  const text = rest.slice(0, lost < 0 ? first : Math.min(lost, first))
+function bookingIn(line: Line, names: { date: string; text: string; amount: string; balance: string }, ends: Ends | null): ContentRow | null {
+  const [date, length] = dayOf(line.words)
+  const amounts = readMoney(line.words.slice(length)).filter((m) => /[.,]\d{2}\D*$/.test(m.raw)).slice(-2)
+  const weak = line.words.some((w) => w.sure < 0.999)
+  // On a weak print the day may not have been read at all: what stands in the columns of the rows above is a row as well.
+  if (!date && !(weak && amounts.length === 2 && ends && amounts.every((m, i) => Math.abs(endOf(m) - ends[i]) < IN_COLUMN))) return null
+  const unreadDay = !date && /\d.*\d/.test(line.words[0].text) ? line.words[0].text : ''
+  const rest = line.words.slice(unreadDay ? 1 : length)
+  const [amount, balance] = amounts.length === 2 ? amounts : weak && amounts.length === 1 ? alone(amounts[0], rest, ends) : [null, null]
+  if (!amount && !balance) return null
+  const text = rest.slice(0, Math.min(...amounts.map((m) => rest.indexOf(m.words[0])), ...(amounts.length === 1 ? lostIn(rest, amounts[0], ends) : [])))
   // "1 January to 31 January" with the balances behind it is the head of a statement, not a booking.
-  if (/^(?:to|and|until|till|through|au|al|hasta|[-–])$/i.test(text[0]?.text ?? '') || (text.length > 0 && parseDate(blank(text)) !== null)) return null
+  if ((date && /^(?:to|and|until|till|through|au|al|hasta|[-–])$/i.test(text[0]?.text ?? '')) || (text.length > 0 && parseDate(blank(text)) !== null)) return null
   // A second day (booked, then valued) stands between the first and the words.
   while (text.length > 1 && parseDate(text[0].text)) text.shift()
-  return { row: { [names.date]: date, [names.text]: blank(text) || null, [names.amount]: (amount?.value as Money | undefined) ?? null, [names.balance]: (balance?.value as Money | undefined) ?? null }, words: line.words, text }
+  return { row: { [names.date]: date, [names.text]: blank(text) || null, [names.amount]: (amount?.value as Money | undefined) ?? null, [names.balance]: (balance?.value as Money | undefined) ?? null }, words: line.words, text, ends: amount && balance ? [endOf(amount), endOf(balance)] : null, unreadDay }
+}
+
+/** The day that words begin with, and of how many it is. */
+function dayOf(words: Word[]): [day: string | null, length: number] {
+  for (let length = Math.min(3, words.length); length >= 1; length--) {
+    const day = rowDay(words.slice(0, length))
+    if (day) return [day, length]
+  }
+  return [null, 0]
+}
+
+const endOf = ({ words }: Reading): number => words.at(-1)!.box[2]
+
+/** Where among words the other amount of a row stands that could not be read; empty where none does. Before the columns are known any figures may be it. */
+const lostIn = (words: readonly Word[], read: Reading, ends: Ends | null): number[] =>
+  words.flatMap((w, i) => (w.sure < 0.999 && LOST_AMOUNT.test(w.text) && !read.words.includes(w) && (!ends || ends.some((end) => Math.abs(w.box[2] - end) < IN_COLUMN)) ? [i] : [])).slice(0, 1)
+
+/** Which of a row's two amounts is the only one that could be read: the rows above say by their columns, or else what is left of the other. */
+function alone(read: Reading, words: readonly Word[], ends: Ends | null): [amount: Reading | null, balance: Reading | null] {
+  if (ends) return Math.abs(endOf(read) - ends[1]) < IN_COLUMN ? [null, read] : [read, null]
+  const [lost] = lostIn(words, read, ends)
+  if (lost === undefined) return [null, null]
+  return lost < words.indexOf(read.words[0]) ? [null, read] : [read, null]
 }
 
 function goodsIn(line: Line, names: { text: string; number: string; unit: string; amount: string }, last?: ContentRow): ContentRow | null {
@@ -131,5 +163,5 @@ function goodsIn(line: Line, names: { text: string; number: string; unit: string
   const text = before.filter((w) => w !== quantity)
   // A running number leads the line, not the name of the goods.
   if (text.length > 1 && /^\d{1,3}[.)]?$/.test(text[0].text) && text[1].box[0] - text[0].box[2] > 0.012) text.shift()
-  return { row: { [names.text]: blank(text), [names.number]: plainNumber(quantity.text), [names.unit]: unit.value, [names.amount]: amount.value }, words: line.words, text }
+  return { row: { [names.text]: blank(text), [names.number]: plainNumber(quantity.text), [names.unit]: unit.value, [names.amount]: amount.value }, words: line.words, text, ends: null, unreadDay: '' }
 }
