@@ -3,7 +3,7 @@ import { inside } from '../page/geometry.ts'
 import { wantsBothReaders } from '../page/line-words.ts'
 import { isTellingWord, meantBy } from '../page/misspelt.ts'
 import type { Page } from '../page/page.ts'
-import { squeeze, tokens } from '../page/text.ts'
+import { editDistance, squeeze, tokens } from '../page/text.ts'
 import type { DocumentType } from '../program/schema.ts'
 import type { Row } from '../read/value.ts'
 import { counts, TAKES_PART, type Paper } from './paper.ts'
@@ -66,10 +66,10 @@ function respelt(tables: readonly Table[], lending: ReadonlySet<Table>, columns:
   const names = book?.names ?? NO_NAMES
   if (before && before.tables.length === tables.length && before.tables.every((t, i) => t === tables[i]) && same(before.lending, lending) && same(before.names, names)) return before.found
   const isWord = book && ((letters: string): boolean => names.has(letters) || book.english().has(letters))
-  const texts = [...lending].flatMap((t) => t.value.flatMap((row) => textsOf(row, columns).map(([, text]) => text)))
-  const spelling = spellingOf(texts, lending.size > 1)
+  const reads = [...lending].flatMap((t) => t.value.flatMap((row, i) => textsOf(row, columns).map(([, text]) => asRead(text, t, i, pages))))
+  const spelling = spellingOf(reads, lending.size > 1)
   // What stands in many rows may be a name that no book has; it is only weak where its strokes look like others.
-  const stands = tally(texts.flatMap((text) => text.split(' ')), plain)
+  const stands = tally(reads.flatMap((words) => words.map((w) => w.text)), plain)
   const found = new Map<Table, FilledField>()
   for (const table of tables) {
     let lent = false
@@ -110,22 +110,51 @@ function isEnglish(field: Table, row: number, pages: ReadonlyMap<number, Page>):
 const isPoor = (field: Table, row: number, pages: ReadonlyMap<number, Page>): boolean => { const page = pages.get(field.rowPlaces?.[row]?.page ?? 0); return page !== undefined && page.source !== 'text' && wantsBothReaders(page) }
 
 /**
- * How the rows that hold these texts would spell the words of another.
+ * How the rows that hold these words would spell those of another.
  * @param several whether they are of more than one paper: one alone has nobody to ask about single words
  */
-function spellingOf(texts: readonly string[], several: boolean): (read: readonly ReadWord[], poor: boolean) => string {
-  const phrases = tally(texts, squeeze)
-  const words = tally(texts.flatMap((text) => text.split(' ')).filter((word) => isTellingWord(plain(word))), plain)
+function spellingOf(reads: readonly (readonly ReadWord[])[], several: boolean): (read: readonly ReadWord[], poor: boolean) => string {
+  const lettered = reads.flat().filter((w) => /^\p{L}+$/u.test(plain(w.text)))
+  const words = tally(lettered.map((w) => w.text), plain)
+  // What is misread alike each time must not pass for a word.
+  const usually = usualWords(tally(lettered.filter((w) => w.sure >= WEAK).map((w) => w.text), plain))
+  const asUsual = (w: ReadWord): ReadWord => ({ ...w, text: (w.sure < WEAK && usually(w.text)) || w.text })
+  const phrases = tally(reads.map((read) => read.map((w) => asUsual(w).text).join(' ')), squeeze)
   const usual = [...phrases.values()].flatMap(({ text, times }) => (times >= KNOWN ? [{ ...phraseOf(text), times }] : []))
-  const often = several ? [...words].flatMap(([key, { times }]) => (times >= OFTEN ? [key] : [])) : []
+  const often = several ? [...words].flatMap(([key, { times }]) => (times >= OFTEN && isTellingWord(key) ? [key] : [])) : []
   const byWord = (word: string): string => {
-    const near = words.get(plain(word))?.times === 1 ? meantBy(plain(word), often) : null
+    const near = isTellingWord(plain(word)) && words.get(plain(word))?.times === 1 ? meantBy(plain(word), often) : null
     return near === null ? word : words.get(near)!.text
   }
   return (read, poor) => {
-    const text = read.map((w) => w.text).join(' ')
+    const seen = read.map(asUsual)
+    const text = seen.map((w) => w.text).join(' ')
     const times = phrases.get(squeeze(text))?.times ?? 0
-    return meantPhrase(read, usual.filter((p) => p.times >= times * OFTENER), poor) ?? read.map((w) => byWord(w.text)).join(' ')
+    return meantPhrase(seen, usual.filter((p) => p.times >= times * OFTENER), poor) ?? seen.map((w) => byWord(w.text)).join(' ')
+  }
+}
+
+/** Words read less surely than this may be others altogether. */
+const WEAK = 0.8
+/** A word that stands so often, and so much oftener than another, may be what that was meant for. */
+const [USUAL, USUALLY] = [3, 3]
+/** As a share of its letters so many may be others, and shorter ones are too like each other. */
+const [ALIKE, SHORT] = [0.4, 3]
+
+/** The word of the rows that a badly read one was likely meant for ("Broaand" for "Broadband"); null where it is usual itself, or nothing is nearest. */
+function usualWords(words: ReadonlyMap<string, { text: string; times: number }>): (word: string) => string | null {
+  const usual = [...words].filter(([key, { times }]) => times >= USUAL && key.length >= SHORT)
+  const found = new Map<string, string | null>()
+  return (word) => {
+    const key = plain(word)
+    if (key.length < SHORT || !/^\p{L}+$/u.test(key)) return null
+    let meant = found.get(key)
+    if (meant === undefined) {
+      const own = words.get(key)?.times ?? 0
+      const [first, second] = usual.filter(([, { times }]) => times >= Math.max(1, own) * USUALLY).map(([other, { text }]) => ({ text, off: editDistance(key, other), most: other.length * ALIKE, same: other === key })).filter((o) => o.off <= o.most || o.same).sort((a, b) => a.off - b.off)
+      found.set(key, (meant = first && !first.same && first.off !== second?.off ? first.text : null))
+    }
+    return meant
   }
 }
 

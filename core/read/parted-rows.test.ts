@@ -16,3 +16,12 @@ test('what stands clear beneath is a row of its own', () => expect(texts([338, 9
 test('a row that has its amounts takes no others', () => expect(texts([338, 15, '01/02/2026 | Rent | -12.00 | 3,569.33'], [350, 9, ' |  | -70.81 | 3,498.52'])).toHaveLength(2))
 test('one amount alone may be any sum', () => expect(texts([338, 15, '01/02/2026 | Direct debit'], [350, 9, ' |  |  | 3,498.52'])).toHaveLength(2))
 test('words over amounts without a day are no row', () => expect(texts([338, 15, 'Balance | carried over'], [350, 9, ' |  | -70.81 | 3,498.52'])).toHaveLength(2))
+describe('the first words with one amount, and the day and the other words with the balance', () => {
+  /** Two lines as they come off the page, the second so much lower, in thousandths of the page. */
+  const rows = (first: string, lower: number) => joinParted([[first, 339, 356], ['20/01/2026 | Isles Water |  | 3,966.54', 339 + lower, 356]].map(([line, top, bottom]) => ({ ...linesOf(page([Number(top), Number(bottom) - Number(top), String(line)]))[0], box: [0.08, Number(top) / 1000, 0.9, Number(bottom) / 1000] as const as never }))).map((l) => l.text)
+  test('are one row', () => expect(rows(' | Direct debit | 103.31', 5)).toEqual(['20/01/2026 Direct debit Isles Water 103.31 3,966.54']))
+  test('are two where each has a day, or an amount in the same column', () => {
+    expect(rows('19/01/2026 | Direct debit | 103.31', 5)).toHaveLength(2)
+    expect(rows(' | Direct debit |  | 103.31', 5)).toHaveLength(2)
+  })
+})

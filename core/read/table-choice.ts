@@ -77,8 +77,11 @@ export function bestTable(readings: TwoReadings, field: Field, type: DocumentTyp
   return better ? byContent : byHead
 }
 
-/** How many cells of a table have something in them. */
-const filled = ({ rows }: Table): number => rows.reduce((sum, row) => sum + Object.values(row).filter((cell) => cell !== null).length, 0)
+/** How many cells of a table have something in them that was read there, and not reckoned from others. */
+const filled = ({ rows, asRead }: Table): number => rows.reduce((sum, row) => {
+  const read = asRead.get(row)
+  return sum + Object.values(row).filter((cell) => cell !== null && !(read && isMoney(cell))).length + Object.values(read ?? {}).filter((cell) => cell !== null).length
+}, 0)
 
 /** Whether the arithmetic of the paper itself bears the rows out; null where it has none to compare with. */
 function provenBy(table: Table, field: Field, type: DocumentType, value: (name: string) => unknown): boolean | null {

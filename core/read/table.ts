@@ -65,7 +65,7 @@ export function readTable(pages: readonly Page[], field: Field): Table | null {
     const lines = linesWithoutSpecks(page)
     const head = findHead(lines, field)
     if (head) {
-      columns = head.columns
+      columns = asBefore(head.columns, columns)
       if (table.head.page === 0) table.head = { page: page.number, box: lines[head.line].box }
     }
     if (!columns) continue
@@ -142,6 +142,14 @@ function findHead(lines: Line[], field: Field): { line: number; last: number; co
   return best
 }
 
+/** Where columns begin as near as this on two pages, they are the same one. */
+const AS_NEAR = 0.03
+
+/** The heads of a page; one that could not be read is what it was on the page before. */
+const asBefore = (columns: HeadColumn[], before: HeadColumn[] | null): HeadColumn[] =>
+  columns.map((c) => (c.column ? c : { ...c, ...pick(before?.find((b) => b.column && Math.abs(b.left - c.left) < AS_NEAR && !(b.column.kind !== 'money' && columns.some((o) => o.column === b.column)))) }))
+const pick = (column: HeadColumn | undefined): Partial<HeadColumn> => (column ? { column: column.column, sign: column.sign } : {})
+
 /**
  * What heads the words or the days of the rows may be worded anew, or misread: of the heads that are none of the table's the
  * words have the one with most room, and the days the first.
@@ -173,7 +181,8 @@ function headLabelsOf(field: Field): (words: string) => HeadLabel[] {
     const labels = field.columns.flatMap((column) => column.labels.map((label): HeadLabel => ({ column, words: tokens(label), joined: tokens(label).join('') })))
     found = remembered((words) => {
       const span = words.split(' ')
-      return labels.filter((l) => l.words.length === span.length && l.words.every((w, i) => nearlyWord(span[i], w)))
+      // "Paidout": on a picture two words of a head stand as one.
+      return labels.filter((l) => (l.words.length === span.length && l.words.every((w, i) => nearlyWord(span[i], w))) || (span.length === 1 && l.words.length > 1 && l.joined === words))
     })
     headLabels.set(field, found)
   }

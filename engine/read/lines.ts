@@ -48,6 +48,8 @@ export async function findLines(picture: Grey): Promise<Box[]> {
 
 /** Of two lines, the share of the narrower one that stands over or under the other where they are lines of one cell. */
 const OVER = 0.3
+/** As a share of the lower of two boxes: where less of it lies on the other, paper parts the lines. */
+const CLOSE = 0.2
 
 /** Lines set so close that their boxes lie on each other, parted in the middle: half a line more makes both unreadable. */
 function parted(lines: readonly Box[]): Box[] {
@@ -55,7 +57,8 @@ function parted(lines: readonly Box[]): Box[] {
   found.forEach((upper, i) => {
     for (const lower of found.slice(i + 1)) {
       const beside = overlap(upper[0], upper[2], lower[0], lower[2]) < OVER * Math.min(upper[2] - upper[0], lower[2] - lower[0])
-      if (beside || lower[1] >= upper[3] || lower[1] <= upper[1] || lower[3] <= upper[3]) continue
+      if (beside || lower[1] <= upper[1] || lower[3] <= upper[3]) continue
+      if (upper[3] - lower[1] < CLOSE * Math.min(upper[3] - upper[1], lower[3] - lower[1])) continue
       upper[3] = lower[1] = (upper[3] + lower[1]) / 2
     }
   })
