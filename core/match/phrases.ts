@@ -83,13 +83,20 @@ const LONG = 5
 const asSeen = (word: string): string => word.replace(/rn/g, 'm').replace(/[il1]/g, 'l').replace(/f/g, 't')
 
 /** Letters by which a word read differs from the one meant, both squeezed; null where it is another word. */
-function lettersOff({ text: seen, sure }: ReadWord, wanted: string): number | null {
+function lettersOff({ text, sure }: ReadWord, wanted: string): number | null {
+  const seen = /\d/.test(wanted) ? text : lettersFor(text, wanted)
   if (seen === wanted) return 0
   if (seen === '' || seen.replace(/\D/g, '') !== wanted.replace(/\D/g, '') || seen === `${wanted}s` || wanted === `${seen}s`) return null
   const off = editDistance(seen, wanted)
   if ((off === 1 && wanted.length >= 3) || (wanted.length >= LONG && editDistance(asSeen(seen), asSeen(wanted), 1) <= 1)) return off
   return sure < WEAK && (off <= wanted.length / 2 || isWithin(seen, wanted)) ? off : null
 }
+
+/** Letters that are read as figures. */
+const AS_FIGURES: Record<string, string> = { 0: 'o', 1: 'tli', 5: 's', 6: 'bg', 8: 'b', 9: 'g' }
+
+/** A word with its figures as the letters of a wanted one that look like them ("10" for "to"). */
+const lettersFor = (seen: string, wanted: string): string => (seen.length === wanted.length ? [...seen].map((c, i) => (AS_FIGURES[c]?.includes(wanted[i]) ? wanted[i] : c)).join('') : seen)
 
 /** Whether all letters of a word stand in another in their order: the rest of it was too faint to be read. */
 function isWithin(few: string, many: string): boolean {

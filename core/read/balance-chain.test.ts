@@ -30,5 +30,17 @@ test('where two ways fit, the way of its kind is likelier', () => {
   expect(rows(-1)[2]).toEqual({ amount: -2914, balance: 70000 })
   expect(rows(1)[2]).toEqual({ amount: 2914, balance: 70000 })
 })
+test('a stain among the figures of a balance, where the amount behind it could not be read', () => {
+  const usual: [number, number][] = [[-6216, 262366], [-8406, 253960], [-4100, 249860]]
+  expect(chain([-1234, 308573], [-343221, 5294252, 'weak'], [null, 2841534, 'weak'], [-9305, 274829], [-12463, 262366], ...usual.slice(1)).slice(1, 3)).toEqual([[-14321, 294252], [-10118, 284134]])
+})
+test('a balance that lost its first figure between two amounts that cannot be read', () => {
+  expect(chain([-6216, 247744], [null, 39794, 'weak'], [-8391, 231403], [null, 229501])).toEqual([[-6216, 247744], [-7950, 239794], [-8391, 231403], [-1902, 229501]])
+})
+test('the balances that the paper opens and closes with hold the first row and the last', () => {
+  const rows = [{ amount: -10, balance: 91, weak: true, way: 0 }, { amount: -40, balance: 50, weak: true, way: 0 }]
+  expect(followChain(rows, { opening: 100, closing: null })[0]).toEqual({ amount: -10, balance: 90 })
+  expect(followChain([{ ...rows[0], balance: 90 }, { ...rows[1], balance: 58 }], { opening: null, closing: 50 })[1]).toEqual({ amount: -40, balance: 50 })
+})
 test('without balances nothing is said', () => expect(chain([-10, null], [-40, null])).toEqual([[-10, null], [-40, null]]))
 test('no rows are no trouble', () => expect(followChain([])).toEqual([]))

@@ -23,6 +23,12 @@ test('a row is put where the balances leap and the paper has room, and they say 
   expect(read.places[4].box[1]).toBeGreaterThanOrEqual(read.places[3].box[3])
   expect(read.places[4].box[3]).toBeLessThanOrEqual(read.places[5].box[1])
 })
+test('what could be read of its line is the row’s own', () => {
+  const read = table(withGap)
+  read.passed.push({ page: 1, box: [0.1, 0.282, 0.6, 0.29], row: { date: '2026-03-04', description: 'Fuel Quay', amount: null, balance: null } })
+  mend(read, field)
+  expect(read.rows[4]).toEqual({ date: '2026-03-04', description: 'Fuel Quay', amount: eur('-12.00'), balance: eur('58.00') })
+})
 test('newest first as well', () => {
   const read = table([[0, '-1.00', '54.00'], [1, '-3.00', '55.00'], [3, '-8.00', '70.00'], [4, '-7.00', '78.00'], [5, '-5.00', '85.00']])
   mend(read, field)
@@ -61,5 +67,6 @@ describe('before the first row', () => {
     expect(opened('112.00', 0)).toHaveLength(4)
   })
   test('none where a balance brought forward takes the room: a misread opening balance is no lost row', () => expect(opened('112.00', 1, true)).toHaveLength(4))
+  test('none where the opening balance was misread: it has the first row’s figures and more', () => expect(opened('1000.00')).toHaveLength(4))
   test('of two nothing is known but that they are two', () => expect(opened('112.00', 2).slice(0, 2)).toEqual([[null, null], [null, null]]))
 })

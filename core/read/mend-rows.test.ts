@@ -1,5 +1,6 @@
 import { builtInTypes, typeById } from '../program/types/index.ts'
-import { mendLines, mendRows } from './mend-rows.ts'
+import { mendBetween, mendLines, mendRows } from './mend-rows.ts'
+import { GUESSED } from './mend-words.ts'
 import type { Table } from './table.ts'
 import type { Row } from './value.ts'
 
@@ -39,6 +40,7 @@ describe('lines of a quote', () => {
     ['a price that is lacking', ['2', null, '3393.00'], ['1696.50', '3393.00']],
     ['an amount that lost its first digits', ['2', '1696.50', '393.00'], ['1696.50', '3393.00']],
     ['an amount that is lacking', ['3', '10.00', null], ['10.00', '30.00']],
+    ['a price with a remnant of a rule for a minus', ['1', '-390.00', '390.00'], ['390.00', '390.00']],
     ['a price that differs otherwise stays', ['2', '1700.00', '3393.00'], ['1700.00', '3393.00']],
     ['without a quantity nothing follows', [null, '696.50', '3393.00'], ['696.50', '3393.00']],
   ] as [string, [string | null, string | null, string | null], string[]][])('%s', (_, cells, mendedTo) => expect(line(lines([cells]))).toEqual(mendedTo))
@@ -46,4 +48,26 @@ describe('lines of a quote', () => {
 })
 test('a figure too many that no rule looks like is the paper’s own: what does not add up must not be argued away', () => {
   expect(mended(table([['-63.80', '6291.44'], ['-94.62', '6286.82'], ['-54.81', '6232.01']]))[1]).toEqual(['-94.62', '6286.82'])
+})
+
+describe('between the balances that the paper opens and closes with', () => {
+  const cells: [string | null, string | null][] = [['-10.00', '91.00'], ['-40.00', '50.00'], ['-5.00', '46.00']]
+  const between = (ends: { opening: number | null; closing: number | null }, rowSure = cells.map(() => 0.6)) => {
+    const given = table(cells, 0.6, rowSure)
+    mendRows(given, field)
+    mendBetween(given, field, ends)
+    return { rows: given.rows.map((r) => [r.amount, r.balance].map((c) => (c && typeof c === 'object' ? c.amount : null))), spelt: given.spelt }
+  }
+  test('the first row and the last are held by both sides, and a person is asked', () => {
+    expect(between({ opening: 10000, closing: 4500 })).toEqual({ rows: [['-10.00', '90.00'], ['-40.00', '50.00'], ['-5.00', '45.00']], spelt: GUESSED })
+  })
+  test('an amount read surely stays, whatever the ends say', () => {
+    const given = table([['-11.00', '90.00'], ['-40.00', '50.00'], ['-5.00', '45.00']])
+    mendRows(given, field)
+    mendBetween(given, field, { opening: 10000, closing: 4500 })
+    expect([given.rows[0].amount, given.spelt]).toEqual([eur('-11.00'), 1])
+  })
+  test('an end that is far off was taken from another amount, and changes nothing', () => {
+    expect(between({ opening: -1000, closing: null }).rows[0]).toEqual(between({ opening: null, closing: null }).rows[0])
+  })
 })

@@ -85,7 +85,9 @@ export function mendLines(table: Table, field: Field): void {
       row[name] = fromCents(value, currencyOf(table.rows))
       table.repaired = true
     }
-    if (all !== null && Number.isInteger(all / count) && (each === null || lostDigits(each, all / count))) put(price, all / count)
+    // What is before a price is a remnant of a rule: the amount says that it is no minus.
+    if (each !== null && each < 0 && all === Math.round(count * -each)) put(price, -each)
+    else if (all !== null && Number.isInteger(all / count) && (each === null || lostDigits(each, all / count))) put(price, all / count)
     else if (each !== null && (all === null || lostDigits(all, Math.round(count * each)))) put(amount, Math.round(count * each))
   }
 }

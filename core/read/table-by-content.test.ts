@@ -38,6 +38,15 @@ describe('bookings, under a head that nobody knows or none', () => {
     const lines = [fuel, '03/02/2026 | Transfer to savings | 6670 | 1,657.15', '04/02/2026 | Chandlery | -10.00 | 1,647.15']
     expect(booked(lines, { source: 'ocr', sure: 0.9 })?.rows[1]).toMatchObject({ amount: eur('-66.70'), balance: eur('1657.15') })
   })
+  test('on a weak print a row may lack its day, where its amounts stand in the columns of the others', () => {
+    const lines = [fuel, '0302/206 | Transfer to savings | -66.70 | 1,657.15', '04/02/2026 | Chandlery | -10.00 | 1,647.15']
+    expect(booked(lines, { source: 'ocr', sure: 0.9 })?.rows[1]).toMatchObject({ date: '2026-02-03', description: 'Transfer to savings', amount: eur('-66.70') })
+    expect(booked(lines)?.rows).toHaveLength(2)
+  })
+  test('one amount alone is the one in whose column it stands, though a number stands among the words', () => {
+    const lines = [fuel, '03/02/2026 | Cheque 000412 | -66.70', '04/02/2026 | Chandlery | -10.00 | 1,647.15']
+    expect(booked(lines, { source: 'ocr', sure: 0.9 })?.rows[1]).toMatchObject({ description: 'Cheque 000412', amount: eur('-66.70'), balance: eur('1657.15') })
+  })
   test('a line of amounts amid them that is none is remembered', () => expect(booked([fuel, savings, ' | Interest at the end of the quarter | 12.40 | 1,669.55'])?.unexplained).toEqual([[1240, 166955]]))
 })
 

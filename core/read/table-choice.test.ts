@@ -31,6 +31,11 @@ describe('of two readings of a table', () => {
     expect(settle(empty, wrong(), balances)).toMatchObject({ proof: false, table: { rows: wrong().rows } })
     expect(settle(wrong(), empty, balances)).toMatchObject({ proof: false, table: { rows: wrong().rows } })
   })
+  test('what was only reckoned from other cells does not count as read', () => {
+    const reckoned = right()
+    reckoned.rows.forEach((r) => reckoned.asRead.set(r, { amount: null, balance: null }))
+    expect(settle(reckoned, wrong(), {})).toMatchObject({ table: { rows: wrong().rows } })
+  })
   test('a table that only its head shows is that one', () => expect(settle(wrong(), null, balances)).toMatchObject({ proof: false, table: { rows: wrong().rows } }))
   test('where there is none, there is none', () => expect(settle(null, null, balances)).toEqual({ table: null, proof: null }))
 })

@@ -65,6 +65,16 @@ describe('on a weak print', () => {
   test('strokes and colons between figures are points', () => expect(scanned('02/02/2026 | Cheque | €52:42 | = | €1;098:99')[0]).toMatchObject({ amount: eur('-52.42'), balance: eur('1098.99') }))
   test('an amount that lost its point is given one, and what it adds up with must bear it out', () => expect(scanned('02/02/2026 | Cheque | €52.42 | = | €109899')[0]).toMatchObject({ amount: eur('-52.42'), balance: eur('1098.99') }))
 })
+test('days and words are found under heads that are misread or worded anew', () => {
+  for (const head of ['pate | Details | Amount | Balance', 'Date | Test | Amount | Balance', 'Date | Wherefore | Amount | Balance', 'Booked on | Details | Amount | Balance']) expect(readTable([pageOf([head, ...bookings], { at })], transactions)?.rows).toEqual(booked)
+})
+test('a head of a later page that could not be read is as it was before', () => {
+  const pages = [pageOf(['Date | Details | Paid out | Paid in | Balance', bookings[0].replace('-104.96', '104.96 | ')], { at: [0.08, 0.22, 0.5, 0.65, 0.8] }), pageOf(['Date | Details | Pxdoot | Paid in | Balance', bookings[1].replace('-66.70', '66.70 | ')], { at: [0.08, 0.22, 0.5, 0.65, 0.8], number: 2 })]
+  expect(readTable(pages, transactions)?.rows).toEqual(booked)
+})
+test('two words of a head may be read as one', () => {
+  expect(readTable([pageOf(['Date | Details | Paidout | Paid in | Balance', bookings[0].replace('-104.96', '104.96 | ')], { at: [0.08, 0.22, 0.5, 0.65, 0.8] })], transactions)?.rows[0].amount).toEqual(eur('-104.96'))
+})
 test('no head, no table by head', () => expect(readTable([pageOf(['Tide table'])], transactions)).toBeNull())
 
 test('bookings without a known head are found by what they hold', () => {
