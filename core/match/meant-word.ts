@@ -16,9 +16,17 @@ const LETTERS = 'abcdefghijklmnopqrstuvwxyz'
 export function meantWord({ text, sure }: ReadWord, isWord: (letters: string) => boolean): string | null {
   const [letters, ...more] = tokens(text)
   if (more.length > 0 || !letters || letters.length < LONG || !/^[a-z]+$/.test(letters) || isWord(letters)) return null
-  const alike = wordsAmong(lookalikesOf(letters), isWord)
+  const alike = wordsAmong([...lookalikesOf(letters), ...onceOrTwice(letters)], isWord)
   const [near, other] = alike.size > 0 || sure >= WEAK ? alike : wordsAmong(oneLetterOff(letters), isWord)
   return near === undefined || other !== undefined ? null : text.replace(/\p{L}+/u, (own) => cased(near, own))
+}
+
+/** Two like letters side by side are read as one, and one as two: "setlement", "harbbour". */
+function* onceOrTwice(word: string): Generator<string> {
+  for (let at = 0; at < word.length; at++) {
+    yield word.slice(0, at) + word[at] + word.slice(at)
+    if (word[at] === word[at + 1]) yield word.slice(0, at) + word.slice(at + 1)
+  }
 }
 
 function* oneLetterOff(word: string): Generator<string> {

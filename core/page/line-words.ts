@@ -27,6 +27,9 @@ export const isLegible = (words: readonly Word[]): boolean => surenessOf(words) 
 /** Of a line read partly, the first reader knows the spaces; of one it read as noise, nothing. */
 export const isNoise = (words: readonly Word[]): boolean => surenessOf(words) < NOISE
 
+/** In usual steps from letter to letter: less is no space. */
+const WIDER = 1.25
+
 /**
  * Words from the letters of a line: parted where the reader saw a space, and where paper shows between letters for more
  * than a fair share of their height.
@@ -45,7 +48,9 @@ export function wordsFrom(letters: readonly Letter[], gaps: readonly (readonly [
     // The reader's places are a letter's width out at times: where it saw the space itself, or where its step is longest, the gap is.
     if (letters.some((l) => l.text === ' ' && Math.abs(l.at - middle) < usual * 2)) continue
     const near = steps.flatMap((step, i) => (Math.abs((seen[i].at + seen[i + 1].at) / 2 - middle) < usual * 1.5 ? [{ step, end: seen[i] }] : []))
-    if (near.length > 0) ends.add(near.reduce((a, b) => (b.step > a.step ? b : a)).end)
+    const longest = near.reduce((a, b) => (b.step > a.step ? b : a), { step: 0, end: seen[0] })
+    // Between letters as close as all others a faint point or dash stands, not a space.
+    if (longest.step > usual * WIDER) ends.add(longest.end)
   }
   const runs: Letter[][] = []
   seen.forEach((letter, i) => {

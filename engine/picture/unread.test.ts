@@ -12,24 +12,24 @@ const bank = at(30, 100, 135, 111)
 
 test('what was read is no unread ink', async () => {
   const picture = await form()
-  expect(unreadInk(picture, [at(30, 41, 58, 51), at(30, 57, 88, 67), bank], inkLevel(picture))).toEqual([])
+  expect(unreadInk(picture, [at(30, 41, 58, 51), at(30, 57, 88, 67), bank], inkLevel(picture)).places).toEqual([])
 })
 test('a label that nobody read is found', async () => {
   const picture = await form()
-  const [[left, top, right, bottom]] = inPoints(unreadInk(picture, [at(30, 57, 88, 67), bank], inkLevel(picture)))
+  const [[left, top, right, bottom]] = inPoints(unreadInk(picture, [at(30, 57, 88, 67), bank], inkLevel(picture)).places)
   expect([left < 32, top > 37 && top < 43, right > 52 && right < 62, bottom > 48 && bottom < 54]).toEqual([true, true, true, true])
 })
 test('small print is found, though no cell of it is paper', async () => {
   const { width, height, data } = await printedIn(StandardFonts.HelveticaBold, ['From', 30, 50], ['01.01.2026', 30, 66], ['HARBOUR-UNION-BANK', 30, 110])
   const small = { width: width >> 1, height: height >> 1, data: new Uint8Array((width >> 1) * (height >> 1)) }
   for (let y = 0; y < small.height; y++) for (let x = 0; x < small.width; x++) small.data[y * small.width + x] = Math.min(data[2 * y * width + 2 * x], data[(2 * y + 1) * width + 2 * x + 1])
-  const found = inPoints(unreadInk(small, [at(30, 41, 58, 51), at(30, 57, 88, 67)], inkLevel(small)))
+  const found = inPoints(unreadInk(small, [at(30, 41, 58, 51), at(30, 57, 88, 67)], inkLevel(small)).places)
   expect(found.map(([left, top]) => [left < 33, top > 95 && top < 103])).toEqual([[true, true]])
 })
 test('a filled patch is none, however small its cells', async () => {
   const picture = await form()
   for (let y = 300; y < 330; y++) picture.data.fill(0, y * picture.width + 500, y * picture.width + 700)
-  expect(unreadInk(picture, [at(30, 41, 58, 51), at(30, 57, 88, 67), bank], inkLevel(picture))).toEqual([])
+  expect(unreadInk(picture, [at(30, 41, 58, 51), at(30, 57, 88, 67), bank], inkLevel(picture)).places).toEqual([])
 })
 test('the box of a word that reaches over two lines is cut to its own', async () => {
   const picture = await form()
@@ -37,18 +37,18 @@ test('the box of a word that reaches over two lines is cut to its own', async ()
   expect(value[1]).toBeGreaterThan(53)
   expect(heading).toEqual([30, 100, 135, 111])
 })
-test('a page of which no word was read says nothing', async () => expect(unreadInk(await form(), [], 128)).toEqual([]))
+test('a page of which no word was read says nothing', async () => expect(unreadInk(await form(), [], 128).places).toEqual([]))
 test('a figure alone is print where words stand in its line, and a speck anywhere else', async () => {
   const picture = await printed(['3', 30, 60], ['Bow thruster kit', 80, 60], ['2,182.50', 250, 60], ['3', 30, 150])
-  const found = inPoints(unreadInk(picture, [at(80, 50, 162, 62), at(250, 50, 298, 61)], inkLevel(picture)))
+  const found = inPoints(unreadInk(picture, [at(80, 50, 162, 62), at(250, 50, 298, 61)], inkLevel(picture)).places)
   expect(found.map(([left, top]) => [left < 33, top > 45 && top < 56])).toEqual([[true, true]])
 })
 test('two figures alone in a line are print: the end of a day that its column broke off', async () => {
   const picture = await printed(['2026-01-01 - 2026-01-', 30, 60], ['31', 30, 76], ['.', 200, 76])
-  const found = inPoints(unreadInk(picture, [at(30, 50, 152, 61)], inkLevel(picture)))
+  const found = inPoints(unreadInk(picture, [at(30, 50, 152, 61)], inkLevel(picture)).places)
   expect(found.map(([left, top]) => [left < 33, top > 62 && top < 72])).toEqual([[true, true]])
 })
 test('specks and rules are no print', async () => {
   const picture = await printed(['Total', 30, 60], ['. . .', 200, 60], ['____________________', 200, 110])
-  expect(unreadInk(picture, [at(30, 50, 58, 61)], inkLevel(picture))).toEqual([])
+  expect(unreadInk(picture, [at(30, 50, 58, 61)], inkLevel(picture)).places).toEqual([])
 })

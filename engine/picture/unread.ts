@@ -28,15 +28,22 @@ const MOST = 30
 const COLUMN = 4
 const EDGE = 1
 
+/** Ink that no word covers. */
+export interface Unread {
+  places: Box[]
+  /** There are more places than are worth looking at one by one: a part of the page was passed over as a whole. */
+  many: boolean
+}
+
 /**
  * Places as high as lines of print where there is ink and no word: a reader that takes the lines close to a rule for a
  * part of its frame passes over them, and small labels over their values most of all.
  * @param words boxes of the words that were read, as shares of the picture
  * @param level dots darker than this are ink
  */
-export function unreadInk(picture: Grey, words: readonly Box[], level: number): Box[] {
+export function unreadInk(picture: Grey, words: readonly Box[], level: number): Unread {
   const { width, height } = picture
-  if (words.length === 0) return []
+  if (words.length === 0) return { places: [], many: false }
   const [columns, rows] = [Math.floor(width / CELL), Math.floor(height / CELL)]
   const cells = darkCells(picture, columns, rows, level)
   for (const box of words) cover(cells, columns, rows, box)
@@ -65,7 +72,8 @@ export function unreadInk(picture: Grey, words: readonly Box[], level: number): 
   const likely = found.length > MOST ? found.filter(({ print }) => print === 'plain') : found
   // A long column has more places than a drawing: the days of a month's bookings.
   const kept = likely.length > MOST ? inColumns(likely) : likely
-  return kept.length > MOST * 2 ? [] : kept.map(({ group: { box: [l, t, r, b] } }): Box => [(l * CELL) / width, (t * CELL) / height, (r * CELL) / width, (b * CELL) / height])
+  const places = kept.map(({ group: { box: [l, t, r, b] } }): Box => [(l * CELL) / width, (t * CELL) / height, (r * CELL) / width, (b * CELL) / height])
+  return places.length > MOST * 2 ? { places: [], many: true } : { places, many: false }
 }
 
 /** In heights of the usual word: more than two or three lines are hardly joined by specks and letters that reach below theirs. */

@@ -38,8 +38,8 @@ export async function readByBoth(straight: Grey, words: readonly Word[]): Promis
     // A line that reads well is checked only where somebody may have written: figures, and what is not quite sure.
     if (isLegible(first) && first.every((w) => w.sure >= PRINTED && !/\d/.test(w.text))) continue
     // A line is found by its core: what the first reader saw beyond it is not to be cut through.
-    const { picture, left, width } = cutOut(straight, boxAround([line, ...first.map((w): Box => [w.box[0], line[1], w.box[2], line[3]])]), lines.some((other) => touches(line, other)) ? 0 : MARGIN)
-    const { letters, alone } = await readCut(straight, { picture, left, width }, line, level)
+    const reach = boxAround([line, ...first.map((w): Box => [w.box[0], line[1], w.box[2], line[3]])])
+    const { letters, alone } = await readCut(straight, reach, line, level, lines.some((other) => touches(line, other)) ? 0 : MARGIN)
     if (letters.length === 0) continue
     const noise = isNoise(first)
     if (noise && surenessOf(alone) < SURE) continue
@@ -50,16 +50,21 @@ export async function readByBoth(straight: Grey, words: readonly Word[]): Promis
   return withMailSign(unglue([...words.flatMap((w) => instead.get(w) ?? [w]), ...added]).map(withCrossedT))
 }
 
-/** What the second reader sees in a line that was cut out, by letters and as words of its own. */
-async function readCut(page: Grey, { picture, left, width }: ReturnType<typeof cutOut>, line: Box, level: number): Promise<{ letters: Letter[]; alone: Word[] }> {
+/**
+ * What the second reader sees in a line of a page, by letters and as words of its own.
+ * @param reach what is cut out
+ * @param above dots of paper above and below it
+ */
+async function readCut(page: Grey, reach: Box, line: Box, level: number, above: number): Promise<{ letters: Letter[]; alone: Word[] }> {
+  const { picture, left, width } = cutOut(page, reach, above)
   const letters = (await readLine(snug(picture))).map((l): Letter => ({ ...l, at: (left + l.at * width) / page.width }))
-  const gaps = gapsIn(picture, level).map(([a, b]) => [(left + a) / page.width, (left + b) / page.width] as const)
+  const gaps = gapsIn(picture, level, picture.height + 2 * (MARGIN - above)).map(([a, b]) => [(left + a) / page.width, (left + b) / page.width] as const)
   return { letters, alone: letters.length === 0 ? [] : wordsFrom(letters, gaps, line) }
 }
 
 /** The words of a line of print that stands alone, by the second reader; none where it makes no sense to it. */
 export async function readAlone(page: Grey, line: Box, level: number): Promise<Word[]> {
-  const { alone } = await readCut(page, cutOut(page, line, 0), line, level)
+  const { alone } = await readCut(page, line, line, level, 0)
   return surenessOf(alone) >= ALONE && alone.some((w) => /[\p{L}\d]{3}/u.test(w.text)) ? alone.map((w) => ({ ...w, sure: Math.min(w.sure, ALONE) })) : []
 }
 
@@ -74,22 +79,28 @@ function together(first: readonly Word[], letters: readonly Letter[], line: Box)
   return [...secondOpinion(words, letters), ...alone].sort((a, b) => a.box[0] - b.box[0])
 }
 
-/** Stretches of a line's columns without ink, wide enough to be spaces. */
-function gapsIn({ width, height, data }: Grey, level: number): [number, number][] {
-  const least = Math.max(3, height * SPACE)
+/** Share of a column's dots that are ink where a letter stands; a speck at the end of a line has fewer. */
+const STROKE = 0.12
+
+/** Stretches of a line's columns without ink, wide enough to be spaces in a line so `tall` with its paper. */
+function gapsIn({ width, height, data }: Grey, level: number, tall: number): [number, number][] {
+  const least = Math.max(3, tall * SPACE)
+  const ink = Array.from({ length: width }, (_, x) => {
+    let dark = 0
+    for (let y = Math.floor(height * 0.1); y < height * 0.9; y++) if (data[y * width + x] < level) dark++
+    return dark
+  })
+  const isLetter = (dark: number) => dark > height * STROKE
+  // Paper before the first letter and behind the last parts nothing, though a speck stand beyond it.
+  const [first, last] = [ink.findIndex(isLetter), ink.findLastIndex(isLetter)]
   const gaps: [number, number][] = []
   let from = -1
-  for (let x = 0; x <= width; x++) {
-    let dark = 0
-    if (x < width) for (let y = Math.floor(height * 0.1); y < height * 0.9; y++) if (data[y * width + x] < level) dark++
-    const paper = x < width && dark <= height * SPECKS
+  for (let x = first; x >= 0 && x <= last; x++) {
+    const paper = ink[x] <= height * SPECKS
     if (paper && from < 0) from = x
-    if (!paper && from >= 0) {
-      // Paper before the first letter and behind the last parts nothing.
-      if (x - from >= least && from > 0 && x < width) gaps.push([from, x])
-      from = -1
-    }
+    if (paper || from < 0) continue
+    if (x - from >= least) gaps.push([from, x])
+    from = -1
   }
   return gaps
 }
-

@@ -48,8 +48,8 @@ export async function readScan(picture: Grey, dpi: number, said?: Rotation): Pro
   // Spanish has letters that the French model does not know.
   if (languageOf(reading.words) === 'es') reading = await readUpright(picture, rotation, dpi, lean, SPANISH)
   const again = await reading.again()
-  const poor = weakness(again, measures)
-  reading = { ...reading, words: wantsBothReaders({ words: again, poor }) ? await reading.both(again) : again }
+  const poor = weakness(again.words, measures)
+  reading = { ...reading, words: again.passedOver || wantsBothReaders({ words: again.words, poor }) ? await reading.both(again.words) : again.words }
   const blank = measures.dark < BLANK && reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{2}/u.test(w.text)).length < 2
   const upright = turned(picture, rotation)
   const ink = blank ? null : inkGrid(reduce(upright, 1500))
@@ -87,7 +87,7 @@ async function likeliest(picture: Grey, ways: readonly Rotation[], dpi: number):
 interface Reading {
   words: Word[]
   /** The words after a second look at the weak ones; where that fails they stay weak, and are asked about. */
-  again: () => Promise<Word[]>
+  again: () => ReturnType<typeof lookAgain>
   /** These words put together with what the second reader sees on the whole page; where it fails they stay. */
   both: (words: readonly Word[]) => Promise<Word[]>
 }
@@ -108,7 +108,10 @@ async function readUpright(picture: Grey, rotation: Rotation, dpi: number, skew:
       return [...words]
     }
   }
-  return { words: onPage(found), both, again: async () => onPage(await lookAgain(cleared.picture, found, dpi).catch(() => found)) }
+  return { words: onPage(found), both, again: async () => {
+    const seen = await lookAgain(cleared.picture, found, dpi).catch(() => ({ words: found, passedOver: false }))
+    return { ...seen, words: onPage(seen.words) }
+  } }
 }
 
 /** Mean sureness over letters: near 0.9 on fair print, below 0.5 on print upside down. */

@@ -36,18 +36,20 @@ const FURTHEST = 14
 /**
  * Reads the weak places of a page again: each cut out, larger, and with the accents of all languages, apart from what
  * stands beside it. Lines that a reader mixed up on the full page, small print and accented names come out right.
+ * @returns the words as they are then, and whether a whole part of the page was passed over, which is for another reader
  */
-export async function lookAgain(picture: Grey, given: readonly Word[], dpi: number): Promise<Word[]> {
+export async function lookAgain(picture: Grey, given: readonly Word[], dpi: number): Promise<{ words: Word[]; passedOver: boolean }> {
   const level = inkLevel(picture)
   const boxes = withinLines(picture, given.map((w) => w.box), level)
   const trimmed = given.map((w, i) => (boxes[i] === w.box ? w : { ...w, box: boxes[i] }))
   // What makes no sense covers nothing: two lines taken for one make words of both, and hide what they are made of.
   const words = trimmed.filter((w) => w.sure >= SENSELESS)
-  const all = placesOf(words, picture, level)
+  const unread = unreadInk(picture, words.map((w) => w.box), level)
+  const all = placesOf(words, unread.places, picture, level)
   const mixedUp = new Set(trimmed.filter((w, i) => w !== given[i]))
   // The reader may say something else only where it passed over print, or took two lines for one.
   const places = all.filter((p) => !p.passed).length <= MOST ? all : all.filter((p) => p.passed || p.words.some((w) => mixedUp.has(w)))
-  if (places.length === 0) return trimmed
+  if (places.length === 0) return { words: trimmed, passedOver: unread.many }
   const { sheet, tops } = await sheetOf(picture, places)
   const seen = await recognise(sheet, dpi * LARGER, { languages: 'eng+fra+spa', layout: 6 })
   const again = new Map<Word, Word[]>()
@@ -65,7 +67,8 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
     const kept = words.filter((w) => !place.words.includes(w))
     // A word that was cut through, and the edge of one beside the place, are no words of their own.
     const placed = found.filter((w) => !cutThrough(w)).map((w) => ({ ...w, box: boxOf(w) })).filter((w) => !kept.some((k) => mostlyOn(w.box, k.box)))
-    const needed = place.words.length === 0 ? SURE : Math.max(place.passed ? FAIR : LEAST, surenessOf(place.words) + SURER)
+    const surer = surenessOf(place.words) + SURER
+    const needed = place.words.length === 0 ? SURE : place.passed ? Math.min(SURE, Math.max(FAIR, surer)) : Math.max(LEAST, surer)
     // What is left of a reading that lost a cut-through word would be a part of a value, and look sure; the edge of the next word is none of it.
     const parted = place.words.length > 0 && found.some((w) => cutThrough(w) && !(place.passed && kept.some((k) => mostlyOn(boxOf(w), k.box))))
     // An amount that nobody had seen is worth asking about, however weakly it and what is beside it are read.
@@ -80,14 +83,20 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
   for (const place of open) {
     const { left, top, width, height } = place
     const line: Box = [left / picture.width, top / picture.height, (left + width) / picture.width, (top + height) / picture.height]
-    const alone = added.some((w) => mostlyOn(w.box, line)) ? [] : await readAlone(picture, line, level)
+    const alone = added.some((w) => mostlyOn(w.box, line)) ? [] : await readAlone(picture, line, level).catch(notRead)
     if (place.words.length === 0) added.push(...alone)
     else if (surenessOf(alone) >= surenessOf(place.words) + SURER) place.words.forEach((word, k) => again.set(word, k === 0 ? alone : []))
   }
   const seenNow = [...words.flatMap((w) => again.get(w) ?? [w]), ...added]
   const seenAll = [...seenNow, ...trimmed.filter((w) => w.sure < SENSELESS && !seenNow.some((other) => mostlyOn(w.box, other.box) || mostlyOn(other.box, w.box)))]
   // "89 N" cut out before "etmakers", which another place made "Netmakers": what one place brings along of its neighbour is no word beside it.
-  return seenAll.filter((w) => given.includes(w) || !seenAll.some((other) => other !== w && other.text.length > w.text.length && other.text.includes(w.text) && mostlyOn(w.box, other.box)))
+  const stay = seenAll.filter((w) => given.includes(w) || !seenAll.some((other) => other !== w && other.text.length > w.text.length && other.text.includes(w.text) && mostlyOn(w.box, other.box)))
+  return { words: stay, passedOver: unread.many }
+}
+
+const notRead = (error: unknown): Word[] => {
+  process.emitWarning(`a line could not be read by the second reader: ${String(error)}`)
+  return []
 }
 
 interface Place {
@@ -101,7 +110,7 @@ interface Place {
 }
 
 /** Weak words that follow one another, and ink that no word covers, in dots of the picture. */
-function placesOf(words: readonly Word[], picture: Grey, level: number): Place[] {
+function placesOf(words: readonly Word[], unread: readonly Box[], picture: Grey, level: number): Place[] {
   const { width, height } = picture
   const groups: { words: Word[]; boxes: Box[] }[] = []
   words.forEach((word, i) => {
@@ -139,7 +148,7 @@ function placesOf(words: readonly Word[], picture: Grey, level: number): Place[]
       put(box)
     }
   })
-  for (const box of unreadInk(picture, words.map((w) => w.box), level)) if (!groups.some((g) => g.boxes.some((b) => mostlyOn(box, b) || mostlyOn(b, box)))) put(box)
+  for (const box of unread) if (!groups.some((g) => g.boxes.some((b) => mostlyOn(box, b) || mostlyOn(b, box)))) put(box)
   return groups.map((group) => {
     const [l, t, r, b] = boxAround([...group.boxes, ...group.words.map((w) => w.box)])
     const [left, top] = [Math.max(0, Math.round(l * width) - MARGIN), Math.max(0, Math.round(t * height) - MARGIN)]
