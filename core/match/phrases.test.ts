@@ -11,6 +11,8 @@ test.each([
   ['nearly a whole word', 'Direct debit s~0.4 Water', 'Direct debit Isles Water'],
   ['several words at once', 'Cad~0.6 payment u~0.3 Quay', 'Card payment Fuel Quay'],
   ['a short word', 'Transfer lo savings~0.9', null],
+  ['a space not seen', 'Directdebit Isles Water', 'Direct debit Isles Water'],
+  ['a space not seen, and a letter lost', 'Card payment FeryOffice', 'Card payment Ferry Office'],
   ['letters read as figures', 'Transfer 10 savings', 'Transfer to savings'],
   ['strokes taken for one another', 'Direct debit lsies Water', 'Direct debit Isles Water'],
   ['a stain read behind the words', 'Standing order rent RE~0.4', 'Standing order rent'],

@@ -28,7 +28,9 @@ const IN_COMMON = 2
 export function meantPhrase(read: readonly ReadWord[], phrases: readonly Phrase[], poor = false): string | null {
   const words = read.map(({ text, sure }): ReadWord => ({ text: squeeze(text), sure }))
   const whole = words.map((w) => w.text).join('')
-  if (phrases.some((p) => p.words.join('') === whole)) return null
+  const said = phrases.find((p) => p.words.join('') === whole)
+  // A space that was not seen is no word of its own.
+  if (said) return said.text === read.map((w) => w.text).join(' ') || squeezedWords(read) >= said.words.length ? null : said.text
   const near = (lost: boolean) => phrases.flatMap(({ text, words: meant }) => { const slips = slipsTo(words, meant, lost); return slips === null ? [] : [{ text, slips }] }).sort((a, b) => a.slips - b.slips)
   const [first, second] = near(false)
   if (first) return first.slips === second?.slips ? null : first.text
@@ -37,6 +39,8 @@ export function meantPhrase(read: readonly ReadWord[], phrases: readonly Phrase[
   const holding = near(true)
   return holding.length > 0 ? (holding.length === 1 ? holding[0].text : null) : alike(words, phrases)
 }
+
+const squeezedWords = (read: readonly ReadWord[]): number => read.filter((w) => squeeze(w.text) !== '').length
 
 /** Of a phrase's letters as many may be others, and of the next phrase's so many more must be. */
 const [ALIKE, FURTHER] = [0.4, 0.2]
@@ -69,8 +73,12 @@ function slipsTo(read: readonly ReadWord[], phrase: readonly string[], lost: boo
         continue
       }
       const stain = read[i].sure < STAIN ? 1 + behind[j] : Infinity
-      const off = j < phrase.length && behind[j + 1] < Infinity ? lettersOff(read[i], phrase[j]) : null
-      here[j] = Math.min(unread, stain, off === null ? Infinity : off + behind[j + 1])
+      const as = (words: number): number => {
+        const off = j + words <= phrase.length && behind[j + words] < Infinity ? lettersOff(read[i], phrase.slice(j, j + words).join('')) : null
+        return off === null ? Infinity : off + behind[j + words]
+      }
+      // Two words whose space was not seen stand as one.
+      here[j] = Math.min(unread, stain, as(1), as(2))
     }
     behind = here
   }

@@ -158,14 +158,16 @@ function usualWords(words: ReadonlyMap<string, { text: string; times: number }>)
   }
 }
 
-/** How often each of some texts is there, by what makes them the same; written as they stand there first. */
+/** How often each of some texts is there, by what makes them the same; written as they stand there most often. */
 function tally(texts: readonly string[], keyOf: (text: string) => string): Map<string, { text: string; times: number }> {
-  const found = new Map<string, { text: string; times: number }>()
+  const forms = new Map<string, Map<string, number>>()
   for (const text of texts) {
     const key = keyOf(text)
-    const known = found.get(key)
-    if (known) known.times++
-    else found.set(key, { text, times: 1 })
+    const own = forms.get(key) ?? new Map<string, number>()
+    forms.set(key, own.set(text, (own.get(text) ?? 0) + 1))
   }
-  return found
+  return new Map([...forms].map(([key, own]) => {
+    const [[text]] = [...own].sort((a, b) => b[1] - a[1])
+    return [key, { text, times: [...own.values()].reduce((sum, n) => sum + n, 0) }]
+  }))
 }
