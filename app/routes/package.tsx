@@ -7,7 +7,7 @@ import { typesOf } from '../../server/knowledge/types.ts'
 import { programAt } from '../../server/knowledge/programs.ts'
 import { undoState } from '../../server/packages/answer.ts'
 import { ownersFor } from '../../server/packages/owners.ts'
-import { pageSheets, problemFiles } from '../../server/packages/queries.ts'
+import { fileCounts, pageSheets } from '../../server/packages/queries.ts'
 import { useChanges } from '../parts/changes.ts'
 import { count } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
@@ -27,10 +27,10 @@ export const meta = ({ loaderData }: Route.MetaArgs) => [{ title: `${loaderData?
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { who, row: found } = await askedPackage(request, params.id)
   const { assessment, ...row } = found
-  const [program, types, sheets, undo, problems, owners] = await Promise.all([programAt(database(), who.organisationId, row.program, row.programVersion), typesOf(database(), who.organisationId), pageSheets(row.id), undoState(row.id), problemFiles(row.id), ownersFor(who, row.ownerId)])
+  const [program, types, sheets, undo, files, owners] = await Promise.all([programAt(database(), who.organisationId, row.program, row.programVersion), typesOf(database(), who.organisationId), pageSheets(row.id), undoState(row.id), fileCounts(row.id), ownersFor(who, row.ownerId)])
   const things = assessment ? assessment.documents.reduce((sum, d) => sum + 1 + d.fields.filter((f) => f.state !== 'absent').length, 0) + assessment.facts.length + assessment.checks.length : 0
   return {
-    who, row, assessment, sheets, undo, problems, owners,
+    who, row, assessment, sheets, undo, files, owners,
     programTitle: program?.title ?? row.program,
     signOff: program?.signOff ?? { waivers: false, differences: false, finish: false },
     types: [...types, unknownType].map((t) => ({ id: t.id, title: t.title, titles: t.titles.slice(0, 8), signed: t.signature !== null, fields: t.fields.map(({ name, title, kind, columns, choices }) => ({ name, title, kind, columns: columns.map((c) => ({ name: c.name, kind: c.kind })), choices: choices.map((c) => c.value) })) })),
@@ -50,7 +50,7 @@ export default function Package({ loaderData: { row } }: Route.ComponentProps) {
 }
 
 function Frame() {
-  const { row, assessment, undo, problems } = usePackage()
+  const { row, assessment, undo, files } = usePackage()
   const { page, look } = useLooking()
   const say = useSay()
   const navigate = useNavigate()
@@ -65,7 +65,7 @@ function Frame() {
     ['checklist', 'Checklist', assessment ? `${open}/${assessment.checklist.length}` : ''],
     ['facts', 'Facts', differing ? `${differing} differ` : ''],
     ['hand-over', 'Hand over', row.state === 'finished' ? 'done' : row.toSign > 0 ? String(row.toSign) : ''],
-    ['files', 'Files', problems ? `${problems} set aside` : ''],
+    ['files', 'Files', files.unusable ? `${files.unusable} set aside` : ''],
     ['history', 'History', ''],
   ]
   const here = views.findIndex(([path]) => pathname.endsWith(`/${path}`) || (path === 'papers' && pathname.endsWith('/compare')) || (path === 'values' && (pathname.endsWith('/says') || pathname.endsWith('/table'))))
@@ -103,8 +103,8 @@ function Frame() {
 
 /** What is shown until a package is read and judged. */
 function Waiting() {
-  const { row } = usePackage()
-  if (row.pageCount === 0) return <p className="card p-6 text-ink-2">No pages are here yet. Bring files under “Files”.</p>
+  const { row, files } = usePackage()
+  if (row.pageCount === 0) return <p className="card max-w-xl p-6 text-ink-2" role="status">{files.coming > 0 ? `${count(files.coming, 'file')} waiting to be opened. This screen fills by itself; you may go elsewhere meanwhile.` : 'No pages are here yet. Bring files under “Files”.'}</p>
   const read = row.pagesRead >= row.pageCount
   return (
     <div className="card max-w-xl p-6" role="status">

@@ -64,10 +64,11 @@ export async function packageRow(id: string, who: Pick<Person, 'organisationId'>
 export const pageSheets = (packageId: string) =>
   database().select({ number: pages.number, width: pages.width, height: pages.height, blank: sql<boolean>`coalesce((${pages.body}->>'blank')::boolean, false)`, separator: sql<boolean>`coalesce((${pages.body}->>'separator')::boolean, false)`, filedTo: sql<string | null>`${pages.body}->>'filedTo'`, poor: sql<string | null>`${pages.body}->>'poor'`, language: sql<'en' | 'fr' | 'es' | null>`${pages.body}->>'language'`, rotation: sql<number>`coalesce((${pages.body}->>'rotation')::int, 0)`, again: pages.again, read: sql<boolean>`${pages.body} is not null`, drawn: sql<boolean>`exists (select 1 from picture drawn where drawn.package_id = page.package_id and drawn.page = page.number)` }).from(pages).where(eq(pages.packageId, packageId)).orderBy(asc(pages.number))
 
-/** How many files of a package were set aside. */
-export async function problemFiles(packageId: string): Promise<number> {
-  const [row] = await database().select({ n: count() }).from(files).where(and(eq(files.packageId, packageId), eq(files.state, 'unusable')))
-  return row.n
+/** How many files of a package are of no use, and how many are still to be opened or are being opened. */
+export async function fileCounts(packageId: string): Promise<{ unusable: number; coming: number }> {
+  const rows = await database().select({ state: files.state, n: count() }).from(files).where(eq(files.packageId, packageId)).groupBy(files.state)
+  const of = (...states: string[]) => rows.filter((r) => states.includes(r.state)).reduce((sum, r) => sum + r.n, 0)
+  return { unusable: of('unusable'), coming: of('waiting', 'reading') }
 }
 
 /** The files of a package with their state, in the order they came. */

@@ -14,7 +14,7 @@ import { findIn } from '../../server/packages/find.ts'
 import { newPackage } from '../../server/packages/intake.ts'
 import { doubtsIn, judge } from '../../server/packages/judge.ts'
 import { assign } from '../../server/packages/owners.ts'
-import { filesIn, packageRow, pageSheets, pictureOf, queue, queueQuery, takeNext, wordsOf } from '../../server/packages/queries.ts'
+import { fileCounts, filesIn, packageRow, pageSheets, pictureOf, queue, queueQuery, takeNext, wordsOf } from '../../server/packages/queries.ts'
 import { fetchContents, keepBytes, TooLarge } from '../../server/storage/contents.ts'
 import { payslip, pdfOf, stray } from '../support/papers.ts'
 import { bring, desk, person, readPackage, stateOf, until, worker, type Desk } from '../support/server.ts'
@@ -56,6 +56,7 @@ describe('from a file to a judged package', () => {
     await database().insert(files).values([{ packageId: id, name: 'damaged.pdf', state: 'unusable', problem: 'This PDF is damaged and cannot be opened.' }, { packageId: id, name: 'good.pdf', state: 'waiting' }])
     await database().transaction((work) => judge(work, id, true))
     expect((await stateOf(id)).state).toBe('reading')
+    expect(await fileCounts(id)).toEqual({ unusable: 1, coming: 1 })
     await database().update(files).set({ state: 'unusable', problem: 'The file is empty.' }).where(and(eq(files.packageId, id), eq(files.state, 'waiting')))
     await database().transaction((work) => judge(work, id, true))
     expect((await stateOf(id)).state).toBe('open')
