@@ -9,8 +9,9 @@ import { readMoney } from './kinds/money.ts'
 import type { Reading } from './kinds/reading.ts'
 import { mend } from './mend.ts'
 import { rowDay } from './row-day.ts'
+import { leadsInto } from './second-lines.ts'
 import { linesWithoutSpecks } from './specks.ts'
-import { emptyTable, leadsInto, SKIPPED_ROWS, type Table } from './table.ts'
+import { emptyTable, SKIPPED_ROWS, type Table } from './table.ts'
 import { cents, isMoney, type Money, type Row } from './value.ts'
 
 /** A row found by what it holds, with the words that are neither date nor figure. */

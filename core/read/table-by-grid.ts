@@ -7,7 +7,8 @@ import { plainNumber } from './kinds/id.ts'
 import { parseMoney } from './kinds/money.ts'
 import { settleSigns } from './mend-signs.ts'
 import { rowDay } from './row-day.ts'
-import { emptyTable, fillYears, headEdges, SKIPPED_ROWS, type Table } from './table.ts'
+import { emptyTable, fillYears, SKIPPED_ROWS, type Table } from './table.ts'
+import { headEdges } from './table-head.ts'
 import { isMoney, type Row } from './value.ts'
 
 /** A table as a person marks it: where its first row begins and where its columns part. All as fractions of the page. */

@@ -52,3 +52,23 @@ test('specks and rules are no print', async () => {
   const picture = await printed(['Total', 30, 60], ['. . .', 200, 60], ['____________________', 200, 110])
   expect(unreadInk(picture, [at(30, 50, 58, 61)], inkLevel(picture)).places).toEqual([])
 })
+
+describe('many places', () => {
+  const rows = Array.from({ length: 14 }, (_, i) => 14 + i * 13)
+  const columns = (count: number) => printedIn(StandardFonts.Helvetica, ...Array.from({ length: count }, (_, c) => rows.map((y): [string, number, number] => ['12 Mar', 20 + c * 70, y])).flat())
+  const read = [at(20, 4, 55, 15)]
+  test('that stand under one another are columns that were passed over', async () => {
+    const picture = await columns(3)
+    const found = unreadInk(picture, read, inkLevel(picture))
+    expect([found.places.length, found.many]).toEqual([41, false])
+  })
+  test('more than are worth looking at one by one are said to be many', async () => {
+    const picture = await columns(5)
+    expect(unreadInk(picture, read, inkLevel(picture))).toEqual({ places: [], many: true })
+  })
+})
+test('two lines set so close that their ink joins are two places', async () => {
+  const picture = await printed(['Harbour Union Bank', 30, 30], ['Direct debit', 30, 80], ['Isles Water', 30, 89.5])
+  const found = inPoints(unreadInk(picture, [at(30, 20, 135, 31)], inkLevel(picture)).places).sort((a, b) => a[1] - b[1])
+  expect(found.map(([, top, , bottom]) => [Math.round(top / 10) * 10, bottom - top < 14])).toEqual([[70, true], [80, true]])
+})

@@ -1,11 +1,17 @@
 /** @jest-environment ./tests/native-arrays.js */
 import { overlap } from '../../core/page/geometry.ts'
 import type { Word } from '../../core/page/page.ts'
-import { readByBoth } from './both.ts'
+import { inkLevel, type Grey } from '../picture/grey.ts'
+import { readAlone, readByBoth } from './both.ts'
 import { findLines } from './lines.ts'
 import { printed } from './printed.ts'
 
 const page = () => printed(['Full name', 40, 60], ['Ottilie Varnham', 160, 60], ['Loan amount', 40, 110], ['EUR 48,750.00', 160, 110])
+/** The picture with half as many dots an inch. */
+const half = ({ width, height, data }: Grey): Grey => {
+  const [wide, high] = [width >> 1, height >> 1]
+  return { width: wide, height: high, data: Uint8Array.from({ length: wide * high }, (_, i) => { const at = 2 * Math.floor(i / wide) * width + 2 * (i % wide); return (data[at] + data[at + 1] + data[at + width] + data[at + width + 1]) >> 2 }) }
+}
 const word = (text: string, sure: number, [x0, y0, x1, y1]: [number, number, number, number]): Word => ({ text, sure, box: [x0 / 400, y0 / 200, x1 / 400, y1 / 200] })
 const spoken = (words: readonly Word[]) => [...words].sort((a, b) => Math.round((a.box[1] - b.box[1]) * 20) || a.box[0] - b.box[0]).map((w) => w.text).join(' ')
 
@@ -29,4 +35,16 @@ test('what it read well stays as it is', async () => {
 test('a figure that both see alike is as sure as print', async () => {
   const read = await readByBoth(await page(), [word('EUR', 0.9, [160, 100, 186, 111]), word('48,750.00', 0.85, [189, 100, 243, 112])])
   expect(read.find((w) => w.text === '48,750.00')).toMatchObject({ sure: 0.998 })
+})
+test('lines set close are found apart, and read so', async () => {
+  const close = half(await printed(['Direct debit', 40, 60], ['Isles Water', 40, 70]))
+  const [upper, lower] = await findLines(close)
+  expect(upper[3]).toBeLessThanOrEqual(lower[1])
+  expect(spoken(await readByBoth(close, []))).toBe('Direct debit Isles Water')
+})
+test('a line that stands alone is read where it makes sense, and never as surely as what two have seen', async () => {
+  const drawn = await page()
+  const read = await readAlone(drawn, [155 / 400, 48 / 200, 250 / 400, 64 / 200], inkLevel(drawn))
+  expect([spoken(read), read.every((w) => w.sure <= 0.75)]).toEqual(['Ottilie Varnham', true])
+  expect(await readAlone(drawn, [0.7, 0.8, 0.9, 0.85], inkLevel(drawn))).toEqual([])
 })

@@ -57,6 +57,17 @@ describe('a second look', () => {
     expect(again[1].box[0] * 400).toBeCloseTo(200, -1)
     expect(again[2].box[1] * 200).toBeCloseTo(51, -1)
   })
+  test('of a page that is weak all over two lines taken for one are read apart', async () => {
+    const blurred = Array.from({ length: 60 }, (_, i) => word('blur', 0.3, [200 + (i % 6) * 30, 10 + Math.floor(i / 6) * 18, 212 + (i % 6) * 30, 20 + Math.floor(i / 6) * 18]))
+    const { words: again } = await lookAgain(await printed(['Direct debit', 30, 60], ['Isles Water', 30, 73]), [...blurred, word('Dies', 0.02, [30, 50, 98, 75])], DPI)
+    expect(texts(again)).toEqual(expect.arrayContaining(['Direct', 'debit', 'Isles', 'Water']))
+  })
+  test('a page of which most was passed over is for another reader', async () => {
+    const rows = Array.from({ length: 14 }, (_, i) => 14 + i * 13)
+    const page = await printed(...[0, 1, 2, 3, 4].flatMap((c) => rows.map((y): [string, number, number] => ['12 Mar', 20 + c * 70, y])))
+    expect(await lookAgain(page, [word('12', 0.95, [20, 4, 34, 15])], DPI)).toMatchObject({ passedOver: true })
+    expect(await lookAgain(await printed(...total), [sure], DPI)).toMatchObject({ passedOver: false })
+  })
   test('ink that no word covers is read', async () => {
     const { words: again } = await lookAgain(await printed(...total, ['paid', 340, 60]), [sure, word('paid', 0.95, [340, 50, 363, 63])], DPI)
     expect(texts(again).sort()).toEqual(['3,135.74', 'EUR', 'Total', 'paid'])
