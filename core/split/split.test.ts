@@ -93,8 +93,11 @@ describe('a form whose pages have no numbers', () => {
   test('goes on with the page that asks for what the first did not', () => expect(pieces(consent, first, second, payslip('March', '2,755.00'))).toEqual(['credit_consent:1', 'loan_application:2,3', 'payslip:4']))
   test('and begins anew where all is asked for once more', () => expect(pieces(first, first)).toHaveLength(2))
 })
-test('what a letter says of a loan makes no form of it', () => {
-  const letter = pageOf(['Port Ellery, 3 April 2026', '', 'Dear Sir or Madam,', 'with this I send you what you need to know of the boat that I wish to buy.', 'Loan amount: EUR 48,750.00', 'Purchase price: EUR 61,250.00', 'Deposit: EUR 12,500.00', 'Hull number: SKR-88241', 'Please find my papers enclosed. I look forward to hearing from you soon.', 'Yours faithfully,', 'Ottilie Varnham'], { source: 'ocr' })
+test('what a letter says of a loan makes no form of it, though the form behind it asks for the rest', () => {
+  const letter = pageOf(['Port Ellery, 3 April 2026', '', 'Dear Sir or Madam,', 'please find enclosed my papers.', 'Loan amount | EUR 48,750.00', 'Purchase price | EUR 61,250.00', 'Deposit | EUR 12,500.00', 'Hull number | SKR-88241', 'Term in months | 60', 'Vessel | Pole Star', 'Yours faithfully,', 'Ottilie Varnham'], { source: 'ocr' })
+  const form = pageOf(['Name of applicant | Ottilie Varnham', 'Date of birth | 14/03/1980', 'National number | 140380-2211', 'Employment status | Employed', 'Employer | Petrel Slipways Ltd', 'Monthly net income | EUR 2,140.00', 'Signature of applicant | Date'], { source: 'ocr' })
+  expect(splitPages(number([letter, form]), builtInTypes).map((p) => `${p.type}:${p.pages.join()}`)).toEqual(['cover_letter:1', 'loan_application:2'])
+})
   const form = pageOf(['Name of applicant | Ottilie Varnham', 'Date of birth | 14/03/1980', 'National number | 140380-2211', 'Employment status | Employed', 'Employer | Petrel Slipways Ltd', 'Monthly net income | EUR 2,140.00', 'I confirm that the details given are true and complete.', 'Signature of applicant | Date'], { source: 'ocr' })
   expect(splitPages(number([letter, form]), builtInTypes).map((p) => `${p.type}:${p.pages.join()}`)).toEqual(['cover_letter:1', 'loan_application:2'])
 })
