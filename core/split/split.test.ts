@@ -98,6 +98,3 @@ test('what a letter says of a loan makes no form of it, though the form behind i
   const form = pageOf(['Name of applicant | Ottilie Varnham', 'Date of birth | 14/03/1980', 'National number | 140380-2211', 'Employment status | Employed', 'Employer | Petrel Slipways Ltd', 'Monthly net income | EUR 2,140.00', 'Signature of applicant | Date'], { source: 'ocr' })
   expect(splitPages(number([letter, form]), builtInTypes).map((p) => `${p.type}:${p.pages.join()}`)).toEqual(['cover_letter:1', 'loan_application:2'])
 })
-  const form = pageOf(['Name of applicant | Ottilie Varnham', 'Date of birth | 14/03/1980', 'National number | 140380-2211', 'Employment status | Employed', 'Employer | Petrel Slipways Ltd', 'Monthly net income | EUR 2,140.00', 'I confirm that the details given are true and complete.', 'Signature of applicant | Date'], { source: 'ocr' })
-  expect(splitPages(number([letter, form]), builtInTypes).map((p) => `${p.type}:${p.pages.join()}`)).toEqual(['cover_letter:1', 'loan_application:2'])
-})
