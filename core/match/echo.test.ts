@@ -51,9 +51,12 @@ test('a whole word more is no slip of a letter, on a scan neither', () => {
   const second = quote({ vessel_name: { value: 'Pole Star II', confidence: 0.9 } })
   expect(echoed(second, new Map([[2, pageOf([], { source: 'ocr' })]])).vessel_name).toMatchObject({ value: 'Pole Star II', needsReview: false })
 })
-test('a whole word less is asked about on a scan, where it may be lost, and differs on a text layer', () => {
+test('a whole word less is asked about on a scan, where it may be lost and is put as the others have it, and differs on a text layer', () => {
   const half = quote({ vessel_name: { value: 'Pole', confidence: 0.98 } })
-  expect(echoed(half, new Map([[2, pageOf([], { source: 'ocr' })]])).vessel_name).toMatchObject({ value: 'Pole', needsReview: true })
+  for (const confidence of [0.98, 0.6]) {
+    const weak = quote({ vessel_name: { value: 'Pole', confidence, needsReview: confidence < 0.8 } })
+    expect(echoed(weak, new Map([[2, pageOf([], { source: 'ocr' })]])).vessel_name).toMatchObject({ value: 'Pole Star', needsReview: true, others: [{ value: 'Pole' }] })
+  }
   expect(echoed(half).vessel_name).toMatchObject({ value: 'Pole', needsReview: false })
 })
 test('a name with words that no other paper has agrees with it and is not borne out by it', () => {

@@ -93,7 +93,7 @@ function echoFor(field: FilledField, kind: Fact['kind'], known: Value, agrees: A
   const confirmed = field.value !== null && (kind === 'name' ? agrees(field.value, known) && !saysMore(field.value, known) : squeeze(plain(field.value)) === squeeze(plain(known)))
   if (field.value !== null && agrees(field.value, known)) return field.needsReview && confirmed ? { ...field, confidence: Math.max(field.confidence, CONFIRMED), needsReview: false, reason: null, state: field.repaired ? 'repaired' : 'certain' } : null
   // "Silver" where all others say "Silver Darling": on a scan a word at the end is lost more easily than a boat is called by half its name.
-  if (field.value !== null && !field.needsReview && !spelt && kind === 'text' && wordMore(plain(known), plain(field.value))) return { ...field, confidence: Math.min(field.confidence, DEFAULTED), needsReview: true, state: 'asked', reason: 'other papers have a word more' }
+  if (field.value !== null && field.page !== null && field.box !== null && !spelt && kind === 'text' && wordMore(plain(known), plain(field.value))) return proposed(field, known, 'other papers have a word more')
   // A value read from a clear place differs because the paper does.
   if (field.value !== null && field.confidence >= (nearMiss(field.value, known) ? (/\d/.test(plain(field.value)) ? SPOTLESS : 1) : CLEAR)) return null
   // So near to what the others say, and not clearly printed: likely one letter misread. A text layer misreads no letter.
