@@ -27,6 +27,16 @@ describe('the end of a number that another paper has whole', () => {
   test('nor where the other is of something else', () => expect(asked([quote('56500'), paperOf('p', 'insurance_cover', { policy_number: 'AB-56500' })])).toBeNull())
 })
 
+describe('a letter where another paper has a figure', () => {
+  const consent = paperOf('Consent', 'credit_consent', { national_number: '211179-5708' })
+  const form = (number: string) => paperOf('f', 'loan_application', { national_number: number })
+  test('is asked about', () => expect(asked([form('211179-S708'), consent])).toBe('a letter stands where Consent has a figure'))
+  test('not where the letter looks like another figure, or the paper has a text layer', () => {
+    expect(asked([form('211179-B708'), consent])).toBeNull()
+    expect(asked([form('211179-S708'), consent], 'text')).toBeNull()
+  })
+})
+
 describe('a currency of its own', () => {
   const fee = paperOf('berth', 'berth_agreement', { annual_fee: { amount: '1360.00', currency: 'GBP' } })
   const others = [paperOf('a', 'loan_application', { loan_amount: eur('40000.00'), purchase_price: eur('50000.00') }), paperOf('p', 'payslip', { net_pay: eur('2100.00') })]

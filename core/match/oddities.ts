@@ -2,6 +2,7 @@ import type { FilledField } from '../answers/fill.ts'
 import type { Page } from '../page/page.ts'
 import { editDistance, squeeze } from '../page/text.ts'
 import type { DocumentType, Field, Program } from '../program/schema.ts'
+import { asDigits } from '../read/kinds/reading.ts'
 import { isMoney, plain, type Money } from '../read/value.ts'
 import { splitReference, type Paper } from './paper.ts'
 
@@ -26,7 +27,7 @@ interface Place {
 
 /**
  * Asks about values that were read surely from a picture and yet stand oddly among the papers of their package: a number
- * that is something else's elsewhere or the end of one, a currency of its own, a day still to come on what was signed or
+ * that is something else's elsewhere, the end of one or one with a letter for a figure, a currency of its own, a day still to come on what was signed or
  * issued, a firm a letter off. The reader saw nothing wrong with them; only the other papers do. A text layer misreads nothing.
  */
 export function withOddities(papers: readonly Paper[], program: Program, types: ReadonlyMap<string, DocumentType>, pages: ReadonlyMap<number, Page>, asOf: string): Paper[] {
@@ -41,7 +42,7 @@ export function withOddities(papers: readonly Paper[], program: Program, types: 
   for (const place of places) {
     const { field } = place
     if (!MACHINE.has(field.state) || pages.get(field.page ?? 0)?.source === 'text') continue
-    const reason = borrowedNumber(place, numbers, program) ?? lostBeginning(place, numbers, program) ?? ownCurrency(place, currencies) ?? dayToCome(place, program, asOf) ?? firmLetterOff(place, firms)
+    const reason = borrowedNumber(place, numbers, program) ?? lostBeginning(place, numbers, program) ?? letterForFigure(place, numbers, program) ?? ownCurrency(place, currencies) ?? dayToCome(place, program, asOf) ?? firmLetterOff(place, firms)
     if (reason) odd.set(field, reason)
   }
   return odd.size === 0 ? [...papers] : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => (odd.has(f) ? { ...f, confidence: Math.min(f.confidence, ODD), needsReview: true, state: 'asked' as const, reason: odd.get(f)! } : f)) }))
@@ -82,6 +83,13 @@ function lostBeginning({ field, kind, reference }: Place, numbers: Groups, progr
   }
   const whole = [...numbers].find(([other, places]) => other.length > number.length && other.endsWith(number) && places.some((p) => isOneFact(program, reference, p.reference)))
   return whole ? `its beginning may be lost: ${whole[1][0].paper.label} has ${plain(whole[1][0].field.value)}` : null
+}
+
+/** "211179-S708" where another paper has "211179-5708": a hand's figures look like letters, and no two numbers are so alike. */
+function letterForFigure({ field, kind, reference }: Place, numbers: Groups, program: Program): string | null {
+  if (kind !== 'id' || !/\p{L}/u.test(plain(field.value))) return null
+  const other = numbers.get(squeeze(asDigits(plain(field.value))))?.find((p) => p.field !== field && isOneFact(program, reference, p.reference))
+  return other ? `a letter stands where ${other.paper.label} has a figure` : null
 }
 
 function ownCurrency({ field }: Place, currencies: Groups): string | null {
