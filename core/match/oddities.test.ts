@@ -31,6 +31,7 @@ describe('a letter where another paper has a figure', () => {
   const consent = paperOf('Consent', 'credit_consent', { national_number: '211179-5708' })
   const form = (number: string) => paperOf('f', 'loan_application', { national_number: number })
   test('is asked about', () => expect(asked([form('211179-S708'), consent])).toBe('a letter stands where Consent has a figure'))
+  test('not where both have the letter, as a number of a hull does', () => expect(asked([paperOf('q', 'purchase_quote', { hull_number: 'KR-56501' }), paperOf('r', 'vessel_registration', { hull_number: 'KR-56501' })])).toBeNull())
   test('not where the letter looks like another figure, or the paper has a text layer', () => {
     expect(asked([form('211179-B708'), consent])).toBeNull()
     expect(asked([form('211179-S708'), consent], 'text')).toBeNull()

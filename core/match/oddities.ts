@@ -87,8 +87,9 @@ function lostBeginning({ field, kind, reference }: Place, numbers: Groups, progr
 
 /** "211179-S708" where another paper has "211179-5708": a hand's figures look like letters, and no two numbers are so alike. */
 function letterForFigure({ field, kind, reference }: Place, numbers: Groups, program: Program): string | null {
-  if (kind !== 'id' || !/\p{L}/u.test(plain(field.value))) return null
-  const other = numbers.get(squeeze(asDigits(plain(field.value))))?.find((p) => p.field !== field && isOneFact(program, reference, p.reference))
+  const [own, figures] = [plain(field.value), asDigits(plain(field.value))]
+  if (kind !== 'id' || own === figures) return null
+  const other = numbers.get(squeeze(figures))?.find((p) => p.field !== field && isOneFact(program, reference, p.reference))
   return other ? `a letter stands where ${other.paper.label} has a figure` : null
 }
 
