@@ -29,6 +29,9 @@ const LEADERS = /^[.·…_]{4,}/
 /** What specks hardly look like: figures with their cents. */
 const AMOUNT = /^[-+€£]?\d{1,3}(?:[.,]?\d{3})*[.,]\d{2}[€-]?$/
 
+/** In heights of a place: what is longer is the edge of a sheet, over which the second reader would spend seconds. */
+const LONGEST = 25
+
 /** In heights of letters: what is further from a word than a space is not looked for beside it, nor what goes on for longer than this. */
 const SPACE = 1.3
 const FURTHEST = 14
@@ -74,7 +77,7 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
     // An amount that nobody had seen is worth asking about, however weakly it and what is beside it are read.
     if (parted || surenessOf(found) < needed) {
       added.push(...placed.filter((w) => place.passed && w.sure >= LEAST && AMOUNT.test(w.text) && !place.words.some((k) => mostlyOn(w.box, k.box))))
-      if (place.passed) open.push(place)
+      if (place.passed && place.width <= place.height * LONGEST) open.push(place)
     } else if (place.words.length > 0 && placed.length > 0) place.words.forEach((word, k) => again.set(word, k === 0 ? placed : []))
     // A stroke may be read as a figure, and would make another amount of the one beside it: the second reader or a person sees it.
     else if (placed.some((w) => /[\p{L}\p{N}]/u.test(w.text))) added.push(...placed.map((w) => (/^\d{1,2}$/.test(w.text) ? { ...w, sure: Math.min(w.sure, SURE) } : w)))
