@@ -31,6 +31,8 @@ const AMOUNT = /^[-+€£]?\d{1,3}(?:[.,]?\d{3})*[.,]\d{2}[€-]?$/
 
 /** In heights of a place: what is longer is the edge of a sheet, over which the second reader would spend seconds. */
 const LONGEST = 25
+/** In heights of the usual word, the least and most that a line of print is high; dots to write on are lower, and stamps higher. */
+const [LOWEST, HIGHEST] = [0.5, 1.8]
 
 /** In heights of letters: what is further from a word than a space is not looked for beside it, nor what goes on for longer than this. */
 const SPACE = 1.3
@@ -55,6 +57,8 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
   if (places.length === 0) return { words: trimmed, passedOver: unread.many }
   const { sheet, tops } = await sheetOf(picture, places)
   const seen = await recognise(sheet, dpi * LARGER, { languages: 'eng+fra+spa', layout: 6 })
+  const heights = words.map((w) => (w.box[3] - w.box[1]) * picture.height).sort((a, b) => a - b)
+  const usual = heights[heights.length >> 1] ?? 0
   const again = new Map<Word, Word[]>()
   const added: Word[] = []
   const open: Place[] = []
@@ -77,7 +81,7 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
     // An amount that nobody had seen is worth asking about, however weakly it and what is beside it are read.
     if (parted || surenessOf(found) < needed) {
       added.push(...placed.filter((w) => place.passed && w.sure >= LEAST && AMOUNT.test(w.text) && !place.words.some((k) => mostlyOn(w.box, k.box))))
-      if (place.passed && place.width <= place.height * LONGEST) open.push(place)
+      if (place.passed && isLine(place, usual)) open.push(place)
     } else if (place.words.length > 0 && placed.length > 0) place.words.forEach((word, k) => again.set(word, k === 0 ? placed : []))
     // A stroke may be read as a figure, and would make another amount of the one beside it: the second reader or a person sees it.
     else if (placed.some((w) => /[\p{L}\p{N}]/u.test(w.text))) added.push(...placed.map((w) => (/^\d{1,2}$/.test(w.text) ? { ...w, sure: Math.min(w.sure, SURE) } : w)))
@@ -95,6 +99,12 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
   // "89 N" cut out before "etmakers", which another place made "Netmakers": what one place brings along of its neighbour is no word beside it.
   const stay = seenAll.filter((w) => given.includes(w) || !seenAll.some((other) => other !== w && other.text.length > w.text.length && other.text.includes(w.text) && mostlyOn(w.box, other.box)))
   return { words: stay, passedOver: unread.many }
+}
+
+/** Whether a place may hold a line of print. @param usual height of a word, in dots */
+const isLine = ({ width, height }: Place, usual: number): boolean => {
+  const ink = height - 2 * MARGIN
+  return ink >= usual * LOWEST && ink <= usual * HIGHEST && width <= height * LONGEST
 }
 
 const notRead = (error: unknown): Word[] => {
