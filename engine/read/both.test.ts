@@ -48,3 +48,9 @@ test('a line that stands alone is read where it makes sense, and never as surely
   expect([spoken(read), read.every((w) => w.sure <= 0.75)]).toEqual(['Ottilie Varnham', true])
   expect(await readAlone(drawn, [0.7, 0.8, 0.9, 0.85], inkLevel(drawn))).toEqual([])
 })
+test('a rule is no line to read', async () => {
+  const drawn = await page()
+  drawn.data.fill(0, 450 * drawn.width + 60, 450 * drawn.width + 1000)
+  drawn.data.fill(0, 451 * drawn.width + 60, 451 * drawn.width + 1000)
+  expect(await readAlone(drawn, [50 / drawn.width, 435 / drawn.height, 1010 / drawn.width, 468 / drawn.height], inkLevel(drawn))).toEqual([])
+})

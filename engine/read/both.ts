@@ -19,6 +19,8 @@ const SPECKS = 0.04
 const PRINTED = 0.94
 /** A line that the second reader is less sure of than this is noise to both. */
 const SURE = 0.5
+/** In its own height: what is longer than the finest print across a page is a rule, over which the reader would spend seconds. */
+const LONGEST = 80
 /** Nobody else has seen a line that it reads alone: it must be so sure of it, and is not believed to be surer. */
 const ALONE = 0.75
 
@@ -57,7 +59,9 @@ export async function readByBoth(straight: Grey, words: readonly Word[]): Promis
  */
 async function readCut(page: Grey, reach: Box, line: Box, level: number, above: number): Promise<{ letters: Letter[]; alone: Word[] }> {
   const { picture, left, width } = cutOut(page, reach, above)
-  const letters = (await readLine(snug(picture))).map((l): Letter => ({ ...l, at: (left + l.at * width) / page.width }))
+  const print = snug(picture)
+  if (print.width > print.height * LONGEST) return { letters: [], alone: [] }
+  const letters = (await readLine(print)).map((l): Letter => ({ ...l, at: (left + l.at * width) / page.width }))
   const gaps = gapsIn(picture, level, picture.height + 2 * (MARGIN - above)).map(([a, b]) => [(left + a) / page.width, (left + b) / page.width] as const)
   return { letters, alone: letters.length === 0 ? [] : wordsFrom(letters, gaps, line) }
 }
