@@ -30,7 +30,7 @@ export function meantPhrase(read: readonly ReadWord[], phrases: readonly Phrase[
   const whole = words.map((w) => w.text).join('')
   const said = phrases.find((p) => p.words.join('') === whole)
   // A space that was not seen is no word of its own.
-  if (said) return said.text === read.map((w) => w.text).join(' ') || squeezedWords(read) >= said.words.length ? null : said.text
+  if (said) return said.text === read.map((w) => w.text).join(' ') || wordsIn(read) >= said.words.length ? null : said.text
   const near = (lost: boolean) => phrases.flatMap(({ text, words: meant }) => { const slips = slipsTo(words, meant, lost); return slips === null ? [] : [{ text, slips }] }).sort((a, b) => a.slips - b.slips)
   const [first, second] = near(false)
   if (first) return first.slips === second?.slips ? null : first.text
@@ -40,7 +40,7 @@ export function meantPhrase(read: readonly ReadWord[], phrases: readonly Phrase[
   return holding.length > 0 ? (holding.length === 1 ? holding[0].text : null) : alike(words, phrases)
 }
 
-const squeezedWords = (read: readonly ReadWord[]): number => read.filter((w) => squeeze(w.text) !== '').length
+const wordsIn = (read: readonly ReadWord[]): number => read.filter((w) => squeeze(w.text) !== '').length
 
 /** Of a phrase's letters as many may be others, and of the next phrase's so many more must be. */
 const [ALIKE, FURTHER] = [0.4, 0.2]

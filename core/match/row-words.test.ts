@@ -28,6 +28,22 @@ test('what a person said stays as it was said', () => {
   const papers = [statement('s0', usual), { ...said, fields: said.fields.map((f) => ({ ...f, state: 'corrected' as const })) }]
   expect(words(withRowWords(papers, new Map([[1, pageOf([], { source: 'ocr' })]]), types)[1].fields[0])).toEqual(['Card payrnent Chandery'])
 })
+describe('words read badly', () => {
+  /** The last row is read so weakly, all others surely. */
+  const last = (descriptions: string[], sure = 0.5) => {
+    const pages = [pageOf(descriptions.slice(0, -1).map((d) => `03/02/2026 | ${d}`), { source: 'ocr', sure: 0.95 }), pageOf([`03/02/2026 | ${descriptions.at(-1)!}`], { source: 'ocr', sure, number: 2 })]
+    const paper = statement('s0', descriptions.map(row))
+    const places = descriptions.map((_, i): { page: number; box: [number, number, number, number] } => (i < descriptions.length - 1 ? { page: 1, box: [0, 0.05 + i * 0.02, 1, 0.065 + i * 0.02] } : { page: 2, box: [0, 0.05, 1, 0.065] }))
+    const field = withRowWords([{ ...paper, fields: paper.fields.map((f) => ({ ...f, rowPlaces: places })) }], new Map(pages.map((p) => [p.number, p])), types)[0].fields[0]
+    return words(field).at(-1)
+  }
+  const often = ['Kelpnet Broadband', 'Kelpnet Broadband fee', 'Kelpnet Broadband again']
+  test('are put as the rows usually have them', () => expect(last([...often, 'Kepnt Broaand refund'])).toBe('Kelpnet Broadband refund'))
+  test('not where they were read surely, or stand too seldom elsewhere', () => {
+    expect(last([...often, 'Kepnt Broaand refund'], 0.95)).toBe('Kepnt Broaand refund')
+    expect(last([...often.slice(1), 'Kepnt Broaand refund'])).toBe('Kepnt Broaand refund')
+  })
+})
 describe('held against the words of English', () => {
   const english = () => new Set(['chandlery', 'keepnet', 'broadband', 'debit', 'direct', 'payment', 'hydraulic'])
   const held = (source: 'ocr' | 'text', descriptions: string[], language?: 'fr') => {

@@ -28,6 +28,12 @@ const MOST = 30
 const COLUMN = 4
 const EDGE = 1
 
+/** The height of the middle one of words by height, on a page so many dots or cells high; 0 without any. */
+export function usualHeight(words: readonly Box[], height: number): number {
+  const heights = words.map((b) => (b[3] - b[1]) * height).sort((a, b) => a - b)
+  return heights[heights.length >> 1] ?? 0
+}
+
 /** Ink that no word covers. */
 export interface Unread {
   places: Box[]
@@ -47,8 +53,7 @@ export function unreadInk(picture: Grey, words: readonly Box[], level: number): 
   const [columns, rows] = [Math.floor(width / CELL), Math.floor(height / CELL)]
   const cells = darkCells(picture, columns, rows, level)
   for (const box of words) cover(cells, columns, rows, box)
-  const heights = words.map((b) => (b[3] - b[1]) * rows).sort((a, b) => a - b)
-  const usual = heights[heights.length >> 1]
+  const usual = usualHeight(words, rows)
   /** Plainly a line or a figure in one, or only likely print: two figures alone, very small print. */
   const printOn = ({ box: [l, t, r, b], dark }: Group): 'plain' | 'likely' | null => {
     const [wide, high] = [r - l, b - t]
@@ -138,8 +143,7 @@ const BAND = 0.35
  */
 export function withinLines(picture: Grey, words: readonly Box[], level: number): Box[] {
   const { width, height } = picture
-  const heights = words.map((b) => (b[3] - b[1]) * height).sort((a, b) => a - b)
-  const usual = heights[heights.length >> 1]
+  const usual = usualHeight(words, height)
   return words.map((box): Box => {
     const [left, top, right, bottom] = [Math.round(box[0] * width), Math.round(box[1] * height), Math.round(box[2] * width), Math.round(box[3] * height)]
     if (bottom - top <= usual * TALL) return box

@@ -109,7 +109,10 @@ async function readUpright(picture: Grey, rotation: Rotation, dpi: number, skew:
     }
   }
   return { words: onPage(found), both, again: async () => {
-    const seen = await lookAgain(cleared.picture, found, dpi).catch(() => ({ words: found, passedOver: false }))
+    const seen = await lookAgain(cleared.picture, found, dpi).catch((error: unknown) => {
+      process.emitWarning(`weak places of a page could not be read again: ${String(error)}`)
+      return { words: found, passedOver: false }
+    })
     return { ...seen, words: onPage(seen.words) }
   } }
 }

@@ -3,7 +3,7 @@ import { surenessOf } from '../../core/page/line-words.ts'
 import type { Word } from '../../core/page/page.ts'
 import { inkLevel, type Grey } from '../picture/grey.ts'
 import { pictures } from '../picture/library.ts'
-import { unreadInk, withinLines } from '../picture/unread.ts'
+import { unreadInk, usualHeight, withinLines } from '../picture/unread.ts'
 import { readAlone } from './both.ts'
 import { recognise } from './tesseract.ts'
 
@@ -57,8 +57,7 @@ export async function lookAgain(picture: Grey, given: readonly Word[], dpi: numb
   if (places.length === 0) return { words: trimmed, passedOver: unread.many }
   const { sheet, tops } = await sheetOf(picture, places)
   const seen = await recognise(sheet, dpi * LARGER, { languages: 'eng+fra+spa', layout: 6 })
-  const heights = words.map((w) => (w.box[3] - w.box[1]) * picture.height).sort((a, b) => a - b)
-  const usual = heights[heights.length >> 1] ?? 0
+  const usual = usualHeight(words.map((w) => w.box), picture.height)
   const again = new Map<Word, Word[]>()
   const added: Word[] = []
   const open: Place[] = []
