@@ -19,15 +19,40 @@ export interface Answering extends Rejudging {
 
 /** Answers the loose pieces of a package one by one. @param path a PDF of several hundred pages; `DATABASE_URL` names an empty database */
 export async function measureAnswering(path: string): Promise<Answering> {
-  const read = await readPackage([{ name: 'large.pdf', bytes: new Uint8Array(await readFile(path)) }], builtInTypes)
+  const read = await readPackage(
+    [{ name: 'large.pdf', bytes: new Uint8Array(await readFile(path)) }],
+    builtInTypes,
+  )
   await migrateDatabase()
   try {
     const email = 'bench@merrowsound.example'
-    const who = { id: await addPerson('Bench', email, 'a-long-password', 'processor'), name: 'Bench', email, role: 'processor' as const, organisationId: FIRST_ORGANISATION }
+    const who = {
+      id: await addPerson('Bench', email, 'a-long-password', 'processor'),
+      name: 'Bench',
+      email,
+      role: 'processor' as const,
+      organisationId: FIRST_ORGANISATION,
+    }
     const id = await newPackage('working-boat-loan', who, { asOf: '2026-04-10' })
-    const [file] = await database().insert(files).values({ packageId: id, name: 'large.pdf', state: 'read', pages: read.pages.length }).returning({ id: files.id })
-    await database().insert(pages).values(read.pages.map((page) => ({ packageId: id, number: page.number, fileId: file.id, filePage: page.number, body: page })))
-    await database().update(packages).set({ state: 'reading', pageCount: read.pages.length, pagesRead: read.pages.length }).where(eq(packages.id, id))
+    const [file] = await database()
+      .insert(files)
+      .values({ packageId: id, name: 'large.pdf', state: 'read', pages: read.pages.length })
+      .returning({ id: files.id })
+    await database()
+      .insert(pages)
+      .values(
+        read.pages.map((page) => ({
+          packageId: id,
+          number: page.number,
+          fileId: file.id,
+          filePage: page.number,
+          body: page,
+        })),
+      )
+    await database()
+      .update(packages)
+      .set({ state: 'reading', pageCount: read.pages.length, pagesRead: read.pages.length })
+      .where(eq(packages.id, id))
     const first = await database().transaction((work) => judge(work, id, true))
     const took: number[] = []
     for (const answer of answersTo(first.deck)) {
@@ -35,7 +60,12 @@ export async function measureAnswering(path: string): Promise<Answering> {
       await giveAnswers(id, [answer], who)
       took.push(performance.now() - started)
     }
-    return { pages: read.pages.length, documents: first.documents.length, ...middleAndSlowest(took.slice(1)), firstMs: took[0] ?? 0 }
+    return {
+      pages: read.pages.length,
+      documents: first.documents.length,
+      ...middleAndSlowest(took.slice(1)),
+      firstMs: took[0] ?? 0,
+    }
   } finally {
     await closeDatabase()
   }

@@ -12,7 +12,10 @@ export function drawCalibration(pairs: readonly (readonly [sure: number, right: 
     if (inside.length === 0) return `${name}  ${''.padEnd(WIDE + 1)}      –`
     const right = inside.filter(([, r]) => r).length / inside.length
     const meant = inside.reduce((sum, [p]) => sum + p, 0) / inside.length
-    const bar = '█'.repeat(Math.round(right * WIDE)).padEnd(WIDE + 1).split('')
+    const bar = '█'
+      .repeat(Math.round(right * WIDE))
+      .padEnd(WIDE + 1)
+      .split('')
     bar[Math.round(meant * WIDE)] = '│'
     return `${name}  ${bar.join('')} ${right.toFixed(2)} of ${inside.length}`
   })

@@ -20,14 +20,28 @@ export interface Rejudging {
 const ANSWERS = 15
 
 /** The first answers of the questions about values, as a person would give them one by one. */
-export const answersTo = (deck: readonly Question[]): Answer[] => deck.filter((q) => q.about === 'value').slice(0, ANSWERS).map((q) => q.choices.find((c) => c.needs === 'nothing')!.answer)
+export const answersTo = (deck: readonly Question[]): Answer[] =>
+  deck
+    .filter((q) => q.about === 'value')
+    .slice(0, ANSWERS)
+    .map((q) => q.choices.find((c) => c.needs === 'nothing')!.answer)
 
 /** Reads a package once and answers its loose pieces one by one. @param path a PDF of several hundred pages */
 export async function measureRejudging(path: string): Promise<Rejudging> {
-  const read = await readPackage([{ name: 'large.pdf', bytes: new Uint8Array(await readFile(path)) }], builtInTypes)
+  const read = await readPackage(
+    [{ name: 'large.pdf', bytes: new Uint8Array(await readFile(path)) }],
+    builtInTypes,
+  )
   const kept = new Map<string, DocumentReading>()
   const answers: Answer[] = []
-  const situation = { files: read.files, pages: read.pages, pieces: splitPages(read.pages, builtInTypes), program: programById('working-boat-loan')!, types: builtInTypes, asOf: '2026-04-10' }
+  const situation = {
+    files: read.files,
+    pages: read.pages,
+    pieces: splitPages(read.pages, builtInTypes),
+    program: programById('working-boat-loan')!,
+    types: builtInTypes,
+    asOf: '2026-04-10',
+  }
   const judge = () => assess({ ...situation, answers }, keepingReader(pageReader(read.pages), kept))
   let assessment = judge()
   const took: number[] = []
@@ -37,7 +51,11 @@ export async function measureRejudging(path: string): Promise<Rejudging> {
     assessment = judge()
     took.push(performance.now() - started)
   }
-  return { pages: read.pages.length, documents: assessment.documents.length, ...middleAndSlowest(took.slice(1)) }
+  return {
+    pages: read.pages.length,
+    documents: assessment.documents.length,
+    ...middleAndSlowest(took.slice(1)),
+  }
 }
 
 export function middleAndSlowest(took: readonly number[]): { middleMs: number; slowestMs: number } {

@@ -28,20 +28,33 @@ export interface BenchCase {
 /** Reads the pages of a corpus' cases without judging them. */
 export async function readCases(folder: string): Promise<BenchCase[]> {
   const cases: BenchCase[] = []
-  for (const { at, given, truth } of await casesIn(folder)) cases.push({ truth, pages: (await readPackage(await filesOf(at, given.files), builtInTypes)).pages })
+  for (const { at, given, truth } of await casesIn(folder))
+    cases.push({ truth, pages: (await readPackage(await filesOf(at, given.files), builtInTypes)).pages })
   return cases
 }
 
 async function casesIn(folder: string) {
-  const names = (await readdir(folder, { withFileTypes: true })).filter((e) => e.isDirectory()).map((e) => e.name).sort()
-  return Promise.all(names.map(async (name) => {
-    const at = join(folder, name)
-    const read = async (file: string): Promise<unknown> => JSON.parse(await readFile(join(at, file), 'utf8'))
-    return { name, at, given: caseSchema.parse(await read('case.json')), truth: truthSchema.parse(await read('truth.json')) }
-  }))
+  const names = (await readdir(folder, { withFileTypes: true }))
+    .filter((e) => e.isDirectory())
+    .map((e) => e.name)
+    .sort()
+  return Promise.all(
+    names.map(async (name) => {
+      const at = join(folder, name)
+      const read = async (file: string): Promise<unknown> =>
+        JSON.parse(await readFile(join(at, file), 'utf8'))
+      return {
+        name,
+        at,
+        given: caseSchema.parse(await read('case.json')),
+        truth: truthSchema.parse(await read('truth.json')),
+      }
+    }),
+  )
 }
 
-const filesOf = (at: string, names: readonly string[]) => Promise.all(names.map(async (name) => ({ name, bytes: new Uint8Array(await readFile(join(at, name))) })))
+const filesOf = (at: string, names: readonly string[]) =>
+  Promise.all(names.map(async (name) => ({ name, bytes: new Uint8Array(await readFile(join(at, name))) })))
 
 /** Runs every case of a corpus through the very computation of the headless run, and scores it. */
 export async function runCorpus(folder: string): Promise<CorpusRun> {
@@ -55,10 +68,20 @@ export async function runCorpus(folder: string): Promise<CorpusRun> {
     pages += report.pages.length
     tally.merge(tallyCase(name, report, truth))
   }
-  return { tally, cases: cases.length, pages, wallSeconds: (performance.now() - started) / 1000, cpuSeconds: cpuSeconds() - usage, peakMegabytes: process.resourceUsage().maxRSS / 1024 }
+  return {
+    tally,
+    cases: cases.length,
+    pages,
+    wallSeconds: (performance.now() - started) / 1000,
+    cpuSeconds: cpuSeconds() - usage,
+    peakMegabytes: process.resourceUsage().maxRSS / 1024,
+  }
 }
 
-async function runCase(folder: string, given: { program: string; asOf: string; files: string[] }): Promise<Report> {
+async function runCase(
+  folder: string,
+  given: { program: string; asOf: string; files: string[] },
+): Promise<Report> {
   const program = programById(given.program)
   if (!program) throw new Error(`there is no program "${given.program}"`)
   const read = await readPackage(await filesOf(folder, given.files), builtInTypes)

@@ -17,8 +17,18 @@ test('a table is right when every row is', () => {
   expect(equalValues([row('1.00')], [row('1.00'), row('2.00')])).toBe(false)
 })
 test('calibration: sure and right is no error, sure and wrong is all of it', () => {
-  expect(calibrationError([[1, true], [1, true]])).toBeCloseTo(0)
+  expect(
+    calibrationError([
+      [1, true],
+      [1, true],
+    ]),
+  ).toBeCloseTo(0)
   expect(calibrationError([[1, false]])).toBeCloseTo(1)
-  expect(calibrationError([[0.55, true], [0.55, false]])).toBeCloseTo(0.05)
+  expect(
+    calibrationError([
+      [0.55, true],
+      [0.55, false],
+    ]),
+  ).toBeCloseTo(0.05)
   expect(calibrationError([])).toBeNull()
 })

@@ -35,18 +35,29 @@ export function tallyCase(name: string, report: Report, truth: Truth): Tally {
     const told = report.checklist.find((c) => c.requirement === requirement)
     tally.add('requirements')
     if (told?.status === status) tally.add('requirements right')
-    else say(`requirement ${requirement} is ${told?.status ?? 'not told'}, truly ${status} (${told?.reason ?? ''})`)
+    else
+      say(
+        `requirement ${requirement} is ${told?.status ?? 'not told'}, truly ${status} (${told?.reason ?? ''})`,
+      )
   }
-  const told = new Set([...report.findings.flatMap((f) => (f.kind === 'conflict' && f.fact ? [f.fact] : f.kind === 'arithmetic' && f.check ? [f.check] : []))])
+  const told = new Set([
+    ...report.findings.flatMap((f) =>
+      f.kind === 'conflict' && f.fact ? [f.fact] : f.kind === 'arithmetic' && f.check ? [f.check] : [],
+    ),
+  ])
   const real = new Set([...truth.conflicts, ...truth.failedChecks])
   for (const one of told) {
     tally.add('conflicts told')
     if (real.has(one)) tally.add('conflicts right')
-    else say(`conflict ${one} told, not true: ${report.findings.find((f) => f.fact === one || f.check === one)?.message ?? ''}`)
+    else
+      say(
+        `conflict ${one} told, not true: ${report.findings.find((f) => f.fact === one || f.check === one)?.message ?? ''}`,
+      )
   }
   for (const one of real) {
     tally.add('conflicts true')
-    if (!told.has(one)) say(`conflict ${one} missed (${report.checks.find((c) => c.check === one)?.detail ?? ''})`)
+    if (!told.has(one))
+      say(`conflict ${one} missed (${report.checks.find((c) => c.check === one)?.detail ?? ''})`)
   }
   const copies = report.findings.filter((f) => f.kind === 'duplicate_document').length
   tally.add('copies told', copies)
@@ -82,7 +93,8 @@ function scorePages(tally: Tally, report: Report, truth: Truth, say: (text: stri
     if (truly) tally.add('boundaries true')
     if (told) tally.add('boundaries told')
     if (truly && told) tally.add('boundaries right')
-    if (truly !== told) say(`between pages ${kept[i - 1]} and ${kept[i]} a boundary is ${truly ? 'missed' : 'told'}`)
+    if (truly !== told)
+      say(`between pages ${kept[i - 1]} and ${kept[i]} a boundary is ${truly ? 'missed' : 'told'}`)
   }
   const trueSets = new Map(truth.documents.map((d) => [[...d.pages].sort((a, b) => a - b).join(','), d.type]))
   let exact = 0
@@ -97,7 +109,16 @@ function scorePages(tally: Tally, report: Report, truth: Truth, say: (text: stri
     tally.documents.push([d.confidence, type === d.type])
     tally.add('reported')
     if (d.needsReview) tally.add('asked')
-    if (d.type !== 'unknown' && !d.needsReview && d.pages.some((p) => truth.pages[p - 1]?.document != null && truth.documents[truth.pages[p - 1].document!].type === 'unknown')) tally.add('unknown taken unasked')
+    if (
+      d.type !== 'unknown' &&
+      !d.needsReview &&
+      d.pages.some(
+        (p) =>
+          truth.pages[p - 1]?.document != null &&
+          truth.documents[truth.pages[p - 1].document!].type === 'unknown',
+      )
+    )
+      tally.add('unknown taken unasked')
   }
   tally.add('documents true', truth.documents.length)
   tally.add('packages')
@@ -108,13 +129,21 @@ function scorePages(tally: Tally, report: Report, truth: Truth, say: (text: stri
     const told = bestMatch(report, d.pages)
     tally.add('signatures')
     if (told?.signed === d.signed) tally.add('signatures right')
-    else say(`${d.type} on page ${d.pages[0]} is ${told?.signed ? 'signed' : 'unsigned'}, truly ${d.signed ? 'signed' : 'unsigned'}`)
+    else
+      say(
+        `${d.type} on page ${d.pages[0]} is ${told?.signed ? 'signed' : 'unsigned'}, truly ${d.signed ? 'signed' : 'unsigned'}`,
+      )
   }
 }
 
 /** Shared pages of a greedy matching of told to true documents, largest share first; exact wherever shares do not tie. */
 function matching(report: Report, truth: Truth): number {
-  const pairs = report.documents.flatMap((d, i) => truth.documents.map((t, j) => ({ i, j, shared: t.pages.filter((p) => d.pages.includes(p)).length }))).filter((p) => p.shared > 0).sort((a, b) => b.shared - a.shared)
+  const pairs = report.documents
+    .flatMap((d, i) =>
+      truth.documents.map((t, j) => ({ i, j, shared: t.pages.filter((p) => d.pages.includes(p)).length })),
+    )
+    .filter((p) => p.shared > 0)
+    .sort((a, b) => b.shared - a.shared)
   const [usedI, usedJ] = [new Set<number>(), new Set<number>()]
   let sum = 0
   for (const { i, j, shared } of pairs) {
@@ -126,7 +155,11 @@ function matching(report: Report, truth: Truth): number {
   return sum
 }
 
-const bestMatch = (report: Report, pages: readonly number[]) => report.documents.map((d) => ({ d, shared: d.pages.filter((p) => pages.includes(p)).length })).filter((m) => m.shared > 0).sort((a, b) => b.shared - a.shared || a.d.pages.length - b.d.pages.length)[0]?.d
+const bestMatch = (report: Report, pages: readonly number[]) =>
+  report.documents
+    .map((d) => ({ d, shared: d.pages.filter((p) => pages.includes(p)).length }))
+    .filter((m) => m.shared > 0)
+    .sort((a, b) => b.shared - a.shared || a.d.pages.length - b.d.pages.length)[0]?.d
 
 function scoreFields(tally: Tally, report: Report, truth: Truth, say: (text: string) => void): void {
   const matched = new Set<string>()
@@ -141,7 +174,10 @@ function scoreFields(tally: Tally, report: Report, truth: Truth, say: (text: str
       const right = field !== undefined && field.value !== null && equalValues(field.value, value)
       if (right && handwritten) tally.add('written right')
       if (right) tally.add('fields right')
-      else say(`${d.type}.${name} page ${d.pages[0]}: ${show(field?.value)} ${field ? `(${field.confidence}${field.needsReview ? ' asked' : ''})` : ''} truly ${show(value)}`)
+      else
+        say(
+          `${d.type}.${name} page ${d.pages[0]}: ${show(field?.value)} ${field ? `(${field.confidence}${field.needsReview ? ' asked' : ''})` : ''} truly ${show(value)}`,
+        )
       if (field && field.value !== null && !right && !field.needsReview) {
         tally.add('silent errors')
         if (handwritten) tally.add('written silent')
@@ -149,7 +185,12 @@ function scoreFields(tally: Tally, report: Report, truth: Truth, say: (text: str
       }
       if (Array.isArray(value)) {
         tally.add('rows true', value.length)
-        if (field && Array.isArray(field.value)) tally.add('rows right', value.filter((row, i) => (field.value as Row[])[i] && equalRows((field.value as Row[])[i], row)).length)
+        if (field && Array.isArray(field.value))
+          tally.add(
+            'rows right',
+            value.filter((row, i) => (field.value as Row[])[i] && equalRows((field.value as Row[])[i], row))
+              .length,
+          )
       }
     }
   }
@@ -163,27 +204,33 @@ function scoreFields(tally: Tally, report: Report, truth: Truth, say: (text: str
       tally.fields.push([field.confidence, value !== undefined && equalValues(field.value, value)])
       if (value === undefined && !field.needsReview) {
         tally.add('silent errors')
-        say(`SILENT ${d.type}.${field.name} page ${d.pages[0]}: ${show(field.value)}, the paper does not carry it`)
+        say(
+          `SILENT ${d.type}.${field.name} page ${d.pages[0]}: ${show(field.value)}, the paper does not carry it`,
+        )
       }
     }
   }
 }
 
-const show = (value: Value | undefined): string => (value === undefined ? 'nothing' : JSON.stringify(value)?.slice(0, 90))
+const show = (value: Value | undefined): string =>
+  value === undefined ? 'nothing' : JSON.stringify(value)?.slice(0, 90)
 
 /** Equal after the contract's normalisation. */
 export function equalValues(a: Value, b: Value): boolean {
   if (a === null || b === null) return a === b
-  if (Array.isArray(a) && Array.isArray(b)) return a.length === b.length && a.every((row, i) => equalRows(row, b[i]))
+  if (Array.isArray(a) && Array.isArray(b))
+    return a.length === b.length && a.every((row, i) => equalRows(row, b[i]))
   if (isMoney(a) && isMoney(b)) return Number(a.amount) === Number(b.amount) && a.currency === b.currency
   if (typeof a === 'boolean' || typeof b === 'boolean') return a === b
   return squeeze(plain(a)) === squeeze(plain(b))
 }
 
-const equalRows = (a: Row, b: Row): boolean => Object.keys(b).every((key) => equalValues(a[key] ?? null, b[key]))
+const equalRows = (a: Row, b: Row): boolean =>
+  Object.keys(b).every((key) => equalValues(a[key] ?? null, b[key]))
 
 const ratio = (a: number, b: number): number | null => (b === 0 ? null : a / b)
-const f1 = (right: number, told: number, truly: number): number | null => (told + truly === 0 ? null : (2 * right) / (told + truly))
+const f1 = (right: number, told: number, truly: number): number | null =>
+  told + truly === 0 ? null : (2 * right) / (told + truly)
 
 /** Expected calibration error over ten equal-width bins. Source: Naeini, Cooper & Hauskrecht, 2015. */
 export function calibrationError(pairs: readonly (readonly [number, boolean])[]): number | null {
@@ -204,7 +251,11 @@ export function scoresOf(t: Tally): Record<string, number | null> {
   return {
     'boundary F1': f1(t.get('boundaries right'), t.get('boundaries told'), t.get('boundaries true')),
     'document F1': f1(t.get('documents exact'), t.get('documents told'), t.get('documents true')),
-    'document F1 with type': f1(t.get('documents exact and typed'), t.get('documents told'), t.get('documents true')),
+    'document F1 with type': f1(
+      t.get('documents exact and typed'),
+      t.get('documents told'),
+      t.get('documents true'),
+    ),
     'type accuracy': ratio(t.get('typed pages right'), t.get('typed pages')),
     'moves per package': ratio(t.get('moves'), t.get('packages')),
     'untouched packages': ratio(t.get('packages untouched'), t.get('packages')),

@@ -45,7 +45,14 @@ export async function measureScreens(url: string, path: string): Promise<Screens
     await live(page)
     const started = Date.now()
     await page.getByLabel('Files of the package').setInputFiles(path)
-    await page.waitForFunction(() => Array.from(document.images).some((image) => image.src.includes('/pages/') && image.complete && image.naturalWidth > 0), null, { timeout: PATIENCE })
+    await page.waitForFunction(
+      () =>
+        Array.from(document.images).some(
+          (image) => image.src.includes('/pages/') && image.complete && image.naturalWidth > 0,
+        ),
+      null,
+      { timeout: PATIENCE },
+    )
     const firstPictureMs = Date.now() - started
     await page.getByText('read', { exact: true }).first().waitFor({ timeout: PATIENCE })
     const wholeMs = Date.now() - started
@@ -55,10 +62,17 @@ export async function measureScreens(url: string, path: string): Promise<Screens
     await live(page)
     // What is still drawn and judged behind the reading would be measured along.
     await page.waitForTimeout(SETTLING_MS)
-    const frames = [await rolled(page, 'papers', 'main', { down: STEP, along: 0 }), await rolled(page, 'strip', 'section[aria-label="Pages of the package"]', { down: 0, along: STEP })]
+    const frames = [
+      await rolled(page, 'papers', 'main', { down: STEP, along: 0 }),
+      await rolled(page, 'strip', 'section[aria-label="Pages of the package"]', { down: 0, along: STEP }),
+    ]
     await page.goto(`${url}${home}/overview`)
     await live(page)
-    return { firstPictureMs, wholeMs, frames: [...frames, await rolled(page, 'overview', 'main', { down: STEP, along: 0 })] }
+    return {
+      firstPictureMs,
+      wholeMs,
+      frames: [...frames, await rolled(page, 'overview', 'main', { down: STEP, along: 0 })],
+    }
   } finally {
     await browser.close()
   }
@@ -73,21 +87,34 @@ export async function signIn(page: Page, url: string): Promise<void> {
   await page.getByRole('heading', { name: /Packages/ }).waitFor()
 }
 
-export const live = (page: Page): Promise<void> => page.locator('html[data-live]').waitFor({ state: 'attached' })
+export const live = (page: Page): Promise<void> =>
+  page.locator('html[data-live]').waitFor({ state: 'attached' })
 
 /** As text: what compiles this file would name functions by means that the page does not have. */
-const NOTE_FRAMES = 'if (!window.drawn) requestAnimationFrame(function note(now) { window.drawn.push(now); requestAnimationFrame(note) }); window.drawn = []'
+const NOTE_FRAMES =
+  'if (!window.drawn) requestAnimationFrame(function note(now) { window.drawn.push(now); requestAnimationFrame(note) }); window.drawn = []'
 
 /** Rolls through what lies under `place`, and notes when each frame was drawn. */
-export async function rolled(page: Page, view: string, place: string, step: { down: number; along: number }): Promise<Frames> {
+export async function rolled(
+  page: Page,
+  view: string,
+  place: string,
+  step: { down: number; along: number },
+): Promise<Frames> {
   const box = (await page.locator(place).first().boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + Math.min(box.height / 2, 300))
   await page.evaluate(NOTE_FRAMES)
-  for (const until = Date.now() + ROLLED_MS; Date.now() < until; ) {
+  for (const until = Date.now() + ROLLED_MS; Date.now() < until;) {
     await page.mouse.wheel(step.along, step.down)
     await page.waitForTimeout(STEP_MS)
   }
   const times = await page.evaluate<number[]>('window.drawn')
   const steps = times.slice(1).map((time, i) => time - times[i])
-  return { view, frames: steps.length, perSecond: (1000 * steps.length) / (times.at(-1)! - times[0]), late: steps.filter((ms) => ms > FRAME_MS * 1.5).length / steps.length, slowestMs: Math.max(...steps) }
+  return {
+    view,
+    frames: steps.length,
+    perSecond: (1000 * steps.length) / (times.at(-1)! - times[0]),
+    late: steps.filter((ms) => ms > FRAME_MS * 1.5).length / steps.length,
+    slowestMs: Math.max(...steps),
+  }
 }

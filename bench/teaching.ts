@@ -28,7 +28,10 @@ export interface TeachingRun {
   rereadingMs: number
 }
 
-interface Paper { pages: Page[]; truth: Truth['documents'][number] }
+interface Paper {
+  pages: Page[]
+  truth: Truth['documents'][number]
+}
 
 /**
  * Takes the labels out of the definitions of a type, marks one paper as a person would, and reads all others by what that
@@ -44,7 +47,10 @@ export function measureTeaching(cases: readonly BenchCase[]): TeachingRun {
     const untaught = all.map((paper) => rightOf(paper, bare))
     const wordings = all.map((paper) => wordingsOf(paper, full, bare))
     all.forEach((_, e) => {
-      const taught = withLearntLabels(bare, [...wordings[e]].map(([field, wording]) => ({ field, wording })))
+      const taught = withLearntLabels(
+        bare,
+        [...wordings[e]].map(([field, wording]) => ({ field, wording })),
+      )
       all.forEach((paper, i) => {
         if (i === e) return
         const right = rightOf(paper, taught)
@@ -60,17 +66,33 @@ export function measureTeaching(cases: readonly BenchCase[]): TeachingRun {
       })
     })
   }
-  return { papers, before: before / values, after: after / values, comparable: comparable / marked, harmed: harmedBy(cases), rereadingMs: reread(cases) }
+  return {
+    papers,
+    before: before / values,
+    after: after / values,
+    comparable: comparable / marked,
+    harmed: harmedBy(cases),
+    rereadingMs: reread(cases),
+  }
 }
 
 function papersOf(cases: readonly BenchCase[], type: string): Paper[] {
-  return cases.flatMap(({ pages, truth }) => truth.documents.filter((d) => d.type === type).map((d) => ({ truth: d, pages: d.pages.map((n) => pages[n - 1]) })))
+  return cases.flatMap(({ pages, truth }) =>
+    truth.documents
+      .filter((d) => d.type === type)
+      .map((d) => ({ truth: d, pages: d.pages.map((n) => pages[n - 1]) })),
+  )
 }
 
 /** Which fields of a paper are read right. */
 function rightOf({ pages, truth }: Paper, type: DocumentType): Map<string, boolean> {
   const read = new Map(readDocument(pages, type).fields.map((f) => [f.name, f.value]))
-  return new Map(Object.entries(truth.fields).map(([name, field]) => [name, equalValues(read.get(name) ?? null, field.value)]))
+  return new Map(
+    Object.entries(truth.fields).map(([name, field]) => [
+      name,
+      equalValues(read.get(name) ?? null, field.value),
+    ]),
+  )
 }
 
 /**
@@ -92,7 +114,11 @@ function wordingsOf({ pages, truth }: Paper, full: DocumentType, type: DocumentT
   return found
 }
 
-const wordsOf = (text: string): string[] => text.toLowerCase().split(/[^\p{L}]+/u).filter((w) => w.length > 3)
+const wordsOf = (text: string): string[] =>
+  text
+    .toLowerCase()
+    .split(/[^\p{L}]+/u)
+    .filter((w) => w.length > 3)
 /** Whether two wordings have a word in common that says something. */
 const alike = (a: string, b: string): boolean => wordsOf(a).some((w) => wordsOf(b).includes(w))
 
@@ -108,7 +134,11 @@ function harmedBy(cases: readonly BenchCase[]): number {
       const taught = withLearntLabels(full, learnt)
       papers.forEach((paper, i) => {
         const is = rightOf(paper, taught)
-        for (const [field, ok] of was[i]) if (ok) { right++; spoilt += Number(!is.get(field)) }
+        for (const [field, ok] of was[i])
+          if (ok) {
+            right++
+            spoilt += Number(!is.get(field))
+          }
       })
     }
   }
@@ -120,6 +150,10 @@ function reread(cases: readonly BenchCase[]): number {
   const type = { ...typeById(builtInTypes, id) }
   const papers = papersOf(cases, id)
   const started = performance.now()
-  for (let i = 0; i < WAITING; i++) readDocument(papers[i % papers.length].pages.map((p) => ({ ...p })), type)
+  for (let i = 0; i < WAITING; i++)
+    readDocument(
+      papers[i % papers.length].pages.map((p) => ({ ...p })),
+      type,
+    )
   return performance.now() - started
 }

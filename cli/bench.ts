@@ -27,7 +27,14 @@ const command = new Command('bench')
 const wishes = command.opts<{ corpus?: string; json?: string; notes?: boolean }>()
 
 /** The corpora drawn where none is given: those that rules are tuned on, and those that scores are quoted on. */
-const CORPORA: readonly { name: string; papers: PaperSet; cases: number; seed: number; scan?: ScanQuality; handwritten?: boolean }[] = [
+const CORPORA: readonly {
+  name: string
+  papers: PaperSet
+  cases: number
+  seed: number
+  scan?: ScanQuality
+  handwritten?: boolean
+}[] = [
   { name: 'tuning-text', papers: 'tuning', cases: 20, seed: 1 },
   { name: 'dice-text', papers: 'dice', cases: 20, seed: 3 },
   { name: 'scoring-text', papers: 'scoring', cases: 30, seed: 7 },
@@ -42,8 +49,11 @@ async function score(name: string, folder: string): Promise<void> {
   const { tally, ...run } = await runCorpus(folder)
   const scores = scoresOf(tally)
   if (wishes.notes) for (const note of tally.notes) console.log(note)
-  console.log(`\n${name}: ${run.cases} cases, ${run.pages} pages, ${(run.wallSeconds / run.pages).toFixed(3)} s wall and ${(run.cpuSeconds / run.pages).toFixed(3)} s CPU a page, ${Math.round(run.peakMegabytes)} MB at most`)
-  for (const [label, value] of Object.entries(scores)) console.log(`  ${label.padEnd(32)} ${value === null ? '–' : value.toFixed(4)}`)
+  console.log(
+    `\n${name}: ${run.cases} cases, ${run.pages} pages, ${(run.wallSeconds / run.pages).toFixed(3)} s wall and ${(run.cpuSeconds / run.pages).toFixed(3)} s CPU a page, ${Math.round(run.peakMegabytes)} MB at most`,
+  )
+  for (const [label, value] of Object.entries(scores))
+    console.log(`  ${label.padEnd(32)} ${value === null ? '–' : value.toFixed(4)}`)
   console.log(`  documents said to be so sure, and how many of them were right (│ is what was said)`)
   for (const row of drawCalibration(tally.documents)) console.log(`    ${row}`)
   console.log(`  fields`)
@@ -55,7 +65,10 @@ async function score(name: string, folder: string): Promise<void> {
 async function scoreTypes(folder: string): Promise<void> {
   const runs = runManyTypes(await readCases(folder), [25, 100, 500])
   console.log('\ncutting with so many types known')
-  for (const run of runs) console.log(`  ${String(run.types).padStart(3)} types  type accuracy ${run.typeAccuracy.toFixed(4)}  boundary F1 ${run.boundaryF1.toFixed(4)}  ${run.millisecondsPerPage.toFixed(1)} ms a page`)
+  for (const run of runs)
+    console.log(
+      `  ${String(run.types).padStart(3)} types  type accuracy ${run.typeAccuracy.toFixed(4)}  boundary F1 ${run.boundaryF1.toFixed(4)}  ${run.millisecondsPerPage.toFixed(1)} ms a page`,
+    )
   figures.types = runs
 }
 
@@ -63,18 +76,25 @@ async function scoreTypes(folder: string): Promise<void> {
 async function scoreTeaching(folder: string): Promise<void> {
   const run = measureTeaching(await readCases(folder))
   const share = (value: number) => value.toFixed(4)
-  console.log(`\nteaching by one example, on ${run.papers} papers of three types whose labels were taken out\n  values right before               ${share(run.before)}\n  after one marked paper             ${share(run.after)}\n  where a label shares a word        ${share(run.comparable)}\n  spoilt in whole definitions        ${share(run.harmed)}\n  200 papers read again in           ${Math.round(run.rereadingMs)} ms`)
+  console.log(
+    `\nteaching by one example, on ${run.papers} papers of three types whose labels were taken out\n  values right before               ${share(run.before)}\n  after one marked paper             ${share(run.after)}\n  where a label shares a word        ${share(run.comparable)}\n  spoilt in whole definitions        ${share(run.harmed)}\n  200 papers read again in           ${Math.round(run.rereadingMs)} ms`,
+  )
   figures.teaching = run
 }
 
-const milliseconds = ({ middleMs, slowestMs }: Rejudging) => `${Math.round(middleMs)} ms mostly, ${Math.round(slowestMs)} ms at most`
+const milliseconds = ({ middleMs, slowestMs }: Rejudging) =>
+  `${Math.round(middleMs)} ms mostly, ${Math.round(slowestMs)} ms at most`
 
 /** What the interface does, and what an answer takes on the server, with a database of its own that nobody works in. */
 async function measureServer(path: string): Promise<{ answering: Answering; screens: Screens }> {
   const cluster = await startPostgres(join('.jigsa', 'bench-postgres'))
   try {
     await ensureDatabase(cluster, 'bench', true)
-    Object.assign(process.env, { DATABASE_URL: cluster.url('bench'), AUTH_SECRET: 'only-for-the-bench-only-for-the-bench', LOG_LEVEL: 'silent' })
+    Object.assign(process.env, {
+      DATABASE_URL: cluster.url('bench'),
+      AUTH_SECRET: 'only-for-the-bench-only-for-the-bench',
+      LOG_LEVEL: 'silent',
+    })
     const { url, end } = await startAlone()
     const screens = await measureScreens(url, path).finally(end)
     return { screens, answering: await measureAnswering(path) }
@@ -87,25 +107,41 @@ if (wishes.corpus) await score(wishes.corpus, given(wishes.corpus))
 else {
   for (const { name, ...corpus } of CORPORA) {
     const folder = join('corpora', name)
-    if (!existsSync(join(folder, `case-${String(corpus.cases).padStart(3, '0')}`, 'truth.json'))) await writeCorpus(folder, corpus)
+    if (!existsSync(join(folder, `case-${String(corpus.cases).padStart(3, '0')}`, 'truth.json')))
+      await writeCorpus(folder, corpus)
     await score(name, folder)
   }
   await scoreTypes(join('corpora', 'dice-text'))
   await scoreTeaching(join('corpora', 'dice-text'))
   const speed = await measureSpeed(join('corpora', 'speed'))
-  const show = (taken: Taken) => `${taken.wallSeconds.toFixed(2)} s wall, ${taken.cpuSeconds.toFixed(2)} s CPU, ${Math.round(taken.peakMegabytes)} MB`
-  console.log(`\nspeed on ${speed.text.pages} pages of text\n  jigsa process    ${show(speed.text.process)}\n  pdftotext -bbox  ${show(speed.text.pdftotext)}\n  ratio of wall    ${speed.text.ratio.toFixed(2)}`)
-  console.log(`speed on ${speed.scan.pages} scanned pages\n  jigsa process    ${show(speed.scan.process)}\n  Tesseract alone  ${show(speed.scan.tesseract)}\n    on one thread  ${show(speed.scan.tesseractOneThread)}\n  ratio of CPU     ${speed.scan.cpuRatio.toFixed(2)}, on one thread ${speed.scan.cpuRatioOneThread.toFixed(2)}; ${speed.scan.coresBusy.toFixed(2)} cores busy`)
+  const show = (taken: Taken) =>
+    `${taken.wallSeconds.toFixed(2)} s wall, ${taken.cpuSeconds.toFixed(2)} s CPU, ${Math.round(taken.peakMegabytes)} MB`
+  console.log(
+    `\nspeed on ${speed.text.pages} pages of text\n  jigsa process    ${show(speed.text.process)}\n  pdftotext -bbox  ${show(speed.text.pdftotext)}\n  ratio of wall    ${speed.text.ratio.toFixed(2)}`,
+  )
+  console.log(
+    `speed on ${speed.scan.pages} scanned pages\n  jigsa process    ${show(speed.scan.process)}\n  Tesseract alone  ${show(speed.scan.tesseract)}\n    on one thread  ${show(speed.scan.tesseractOneThread)}\n  ratio of CPU     ${speed.scan.cpuRatio.toFixed(2)}, on one thread ${speed.scan.cpuRatioOneThread.toFixed(2)}; ${speed.scan.coresBusy.toFixed(2)} cores busy`,
+  )
   console.log('memory of the headless run')
-  for (const { pages, peakMegabytes } of speed.memory) console.log(`  ${String(pages).padStart(4)} pages of text  ${Math.round(peakMegabytes)} MB at most`)
+  for (const { pages, peakMegabytes } of speed.memory)
+    console.log(`  ${String(pages).padStart(4)} pages of text  ${Math.round(peakMegabytes)} MB at most`)
   figures.speed = speed
   const large = join('corpora', 'speed', 'text-500.pdf')
   const again = (figures.rejudging = await measureRejudging(large))
-  console.log(`judging ${again.pages} pages in ${again.documents} documents again after an answer\n  ${milliseconds(again)}`)
+  console.log(
+    `judging ${again.pages} pages in ${again.documents} documents again after an answer\n  ${milliseconds(again)}`,
+  )
   const { answering, screens } = await measureServer(large)
   Object.assign(figures, { answering, screens })
-  console.log(`  ${milliseconds(answering)} on the server, from the answer until its verdict stands in the database; the first in ${Math.round(answering.firstMs)} ms`)
-  console.log(`the interface with ${again.pages} pages\n  the first picture ${Math.round(screens.firstPictureMs)} ms after the file was chosen, all read after ${(screens.wholeMs / 1000).toFixed(1)} s`)
-  for (const { view, perSecond, late, slowestMs } of screens.frames) console.log(`  ${view.padEnd(9)} ${perSecond.toFixed(1)} frames a second while rolling, ${(late * 100).toFixed(1)} % late, the slowest ${Math.round(slowestMs)} ms`)
+  console.log(
+    `  ${milliseconds(answering)} on the server, from the answer until its verdict stands in the database; the first in ${Math.round(answering.firstMs)} ms`,
+  )
+  console.log(
+    `the interface with ${again.pages} pages\n  the first picture ${Math.round(screens.firstPictureMs)} ms after the file was chosen, all read after ${(screens.wholeMs / 1000).toFixed(1)} s`,
+  )
+  for (const { view, perSecond, late, slowestMs } of screens.frames)
+    console.log(
+      `  ${view.padEnd(9)} ${perSecond.toFixed(1)} frames a second while rolling, ${(late * 100).toFixed(1)} % late, the slowest ${Math.round(slowestMs)} ms`,
+    )
 }
 if (wishes.json) await writeFile(given(wishes.json), JSON.stringify(figures, null, 1))

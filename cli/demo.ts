@@ -49,7 +49,16 @@ try {
   const port = await freePort(Number(process.env.PORT ?? 3000))
   const secretFile = join(folder, 'auth-secret')
   if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 })
-  Object.assign(process.env, { DATABASE_URL: cluster.url('jigsa'), AUTH_SECRET: readFileSync(secretFile, 'utf8'), BASE_URL: `http://localhost:${port}`, PORT: String(port), HOST: '127.0.0.1', MALWARE_SCANNER: `clamd://127.0.0.1:${scanner.port}`, VESSEL_REGISTER: register.url, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' })
+  Object.assign(process.env, {
+    DATABASE_URL: cluster.url('jigsa'),
+    AUTH_SECRET: readFileSync(secretFile, 'utf8'),
+    BASE_URL: `http://localhost:${port}`,
+    PORT: String(port),
+    HOST: '127.0.0.1',
+    MALWARE_SCANNER: `clamd://127.0.0.1:${scanner.port}`,
+    VESSEL_REGISTER: register.url,
+    LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
+  })
   const { migrateDatabase } = await import('../server/database/migrate.ts')
   const { closeDatabase } = await import('../server/database/connection.ts')
   const { finishEarlier, loadDemo, loadRegisters } = await import('../demo/load.ts')
@@ -58,16 +67,28 @@ try {
   const web = startWeb(process.env)
   undoing.push(() => Promise.all([endProcess(web), endProcess(worker)]))
   undoing.push(closeDatabase)
-  for (const [child, name] of [[worker, 'worker'], [web, 'web process']] as const) child.once('exit', () => { if (!ending) { say(`The ${name} ended.`); void end(1) } })
+  for (const [child, name] of [
+    [worker, 'worker'],
+    [web, 'web process'],
+  ] as const)
+    child.once('exit', () => {
+      if (!ending) {
+        say(`The ${name} ended.`)
+        void end(1)
+      }
+    })
   await answers(`http://127.0.0.1:${port}/sign-in`, web)
   await loadDemo(say)
   await loadRegisters()
   say('')
   say(`Jigsa is at http://localhost:${port}`)
   say(`Sign in as one of these, each with the password ${DEMO_PASSWORD}`)
-  for (const person of DEMO_PEOPLE) say(`  ${person.email.padEnd(34)} ${person.role.padEnd(14)} ${person.name}`)
+  for (const person of DEMO_PEOPLE)
+    say(`  ${person.email.padEnd(34)} ${person.role.padEnd(14)} ${person.name}`)
   say('Ctrl-C ends it.')
-  await finishEarlier().catch((error: unknown) => { if (!ending) throw error })
+  await finishEarlier().catch((error: unknown) => {
+    if (!ending) throw error
+  })
 } catch (error) {
   const cause = error instanceof Error && error.cause instanceof Error ? ` (${error.cause.message})` : ''
   say(`jigsa demo: ${error instanceof Error ? error.message.split('\n')[0] : String(error)}${cause}`)

@@ -16,65 +16,149 @@ import { payslip, pdfOf } from '../tests/support/papers.ts'
 
 const AS_OF = '2026-04-10'
 let folder: string
-beforeAll(async () => { folder = await mkdtemp(join(tmpdir(), 'jigsa-process-test-')) })
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'jigsa-process-test-'))
+})
 afterAll(() => rm(folder, { recursive: true, force: true }))
 
 /** Runs the command as a person would, from a folder of their own. */
 const jigsa = join(import.meta.dirname, '../jigsa')
-const run = (...words: string[]) => promisify(execFile)(jigsa, ['process', ...words], { cwd: folder }).then(({ stderr }) => ({ code: 0, stderr }), (error: { code: number; stderr: string }) => ({ code: error.code, stderr: error.stderr }))
-const report = async (out: string) => JSON.parse(await readFile(join(folder, out, 'report.json'), 'utf8')) as Report
+const run = (...words: string[]) =>
+  promisify(execFile)(jigsa, ['process', ...words], { cwd: folder }).then(
+    ({ stderr }) => ({ code: 0, stderr }),
+    (error: { code: number; stderr: string }) => ({ code: error.code, stderr: error.stderr }),
+  )
+const report = async (out: string) =>
+  JSON.parse(await readFile(join(folder, out, 'report.json'), 'utf8')) as Report
 const put = (name: string, bytes: Uint8Array | string) => writeFile(join(folder, name), bytes)
 
 test('a report and a PDF for each document; what cannot be used is named and costs the others nothing', async () => {
   await put('pay.pdf', await pdfOf(payslip('January', '30'), payslip('February', '27')))
   await put('broken.pdf', '%PDF-1.7 and then nothing of use')
-  expect((await run('--program', 'working-boat-loan', '--as-of', AS_OF, '--out', 'small', 'pay.pdf', 'broken.pdf')).code).toBe(0)
+  expect(
+    (await run('--program', 'working-boat-loan', '--as-of', AS_OF, '--out', 'small', 'pay.pdf', 'broken.pdf'))
+      .code,
+  ).toBe(0)
   const { files, documents, pages } = await report('small')
-  expect(files.map((f) => [f.name, f.pages, f.problem])).toEqual([['pay.pdf', 2, null], ['broken.pdf', 0, 'This PDF is damaged and cannot be opened.']])
-  expect(documents.map((d) => [d.type, d.pages])).toEqual([['payslip', [1]], ['payslip', [2]]])
+  expect(files.map((f) => [f.name, f.pages, f.problem])).toEqual([
+    ['pay.pdf', 2, null],
+    ['broken.pdf', 0, 'This PDF is damaged and cannot be opened.'],
+  ])
+  expect(documents.map((d) => [d.type, d.pages])).toEqual([
+    ['payslip', [1]],
+    ['payslip', [2]],
+  ])
   expect(pages.map((p) => p.document)).toEqual(documents.map((d) => d.id))
   const made = (await readdir(join(folder, 'small/documents'))).sort()
   expect(made).toHaveLength(2)
-  const counts = await Promise.all(made.map(async (name) => (await PDFDocument.load(await readFile(join(folder, 'small/documents', name)))).getPageCount()))
+  const counts = await Promise.all(
+    made.map(async (name) =>
+      (await PDFDocument.load(await readFile(join(folder, 'small/documents', name)))).getPageCount(),
+    ),
+  )
   expect(counts).toEqual([1, 1])
 }, 90_000)
 
 test('many pages are read in threads, and the report is the very one that one thread makes', async () => {
   const whole = await PDFDocument.create()
   for (let seed = 41; whole.getPageCount() < WORTH_THREADS + 20; seed++) {
-    const made = await PDFDocument.load((await makePackage({ seed, papers: 'tuning', asOf: AS_OF, clutter: true })).bytes)
+    const made = await PDFDocument.load(
+      (await makePackage({ seed, papers: 'tuning', asOf: AS_OF, clutter: true })).bytes,
+    )
     for (const page of await whole.copyPages(made, made.getPageIndices())) whole.addPage(page)
   }
   const bytes = await whole.save()
   await put('many.pdf', bytes)
-  expect((await run('--program', 'working-boat-loan', '--as-of', AS_OF, '--out', 'many', 'many.pdf')).code).toBe(0)
+  expect(
+    (await run('--program', 'working-boat-loan', '--as-of', AS_OF, '--out', 'many', 'many.pdf')).code,
+  ).toBe(0)
   const read = await readPackage([{ name: 'many.pdf', bytes: new Uint8Array(bytes) }], builtInTypes)
-  const situation = { files: read.files, pages: read.pages, pieces: splitPages(read.pages, builtInTypes), program: programById('working-boat-loan')!, types: builtInTypes, answers: [], asOf: AS_OF }
+  const situation = {
+    files: read.files,
+    pages: read.pages,
+    pieces: splitPages(read.pages, builtInTypes),
+    program: programById('working-boat-loan')!,
+    types: builtInTypes,
+    answers: [],
+    asOf: AS_OF,
+  }
   const threaded = { ...(await report('many')), timing: undefined }
   expect(threaded.pages.length).toBeGreaterThan(WORTH_THREADS)
-  expect(threaded).toEqual(JSON.parse(JSON.stringify({ ...reportOf(situation, assess(situation)), timing: undefined })))
+  expect(threaded).toEqual(
+    JSON.parse(JSON.stringify({ ...reportOf(situation, assess(situation)), timing: undefined })),
+  )
 }, 120_000)
 
-const bare = { id: 'slips-only', title: 'Slips only', persons: { applicant: 'payslip.employee_name' }, facts: [], checks: [], requirements: [] }
+const bare = {
+  id: 'slips-only',
+  title: 'Slips only',
+  persons: { applicant: 'payslip.employee_name' },
+  facts: [],
+  checks: [],
+  requirements: [],
+}
 test('a program may be a file, as the application exports it', async () => {
-  await put('slips.json', JSON.stringify({ ...bare, requirements: [{ id: 'slip', title: 'A payslip', ways: [{ needs: [{ type: 'payslip' }] }] }] }))
+  await put(
+    'slips.json',
+    JSON.stringify({
+      ...bare,
+      requirements: [{ id: 'slip', title: 'A payslip', ways: [{ needs: [{ type: 'payslip' }] }] }],
+    }),
+  )
   await put('one.pdf', await pdfOf(payslip('January', '30')))
   expect((await run('--program', 'slips.json', '--as-of', AS_OF, '--out', 'own', 'one.pdf')).code).toBe(0)
   expect((await report('own')).checklist).toMatchObject([{ requirement: 'slip', status: 'satisfied' }])
 }, 90_000)
 
 test.each([
-  ['a program that is not there', ['--program', 'yacht-loan', '--out', 'x', 'pay.pdf'], /there is no program "yacht-loan"/],
-  ['a program’s file that names what is not there', ['--program', 'odd.json', '--out', 'x', 'pay.pdf'], /in requirement “Quote”: “Purchase quote” has no value “good_till”/],
-  ['a day that is none', ['--program', 'working-boat-loan', '--as-of', '31/31/2026', '--out', 'x', 'pay.pdf'], /YYYY-MM-DD/],
-  ['a file that is not there', ['--program', 'working-boat-loan', '--out', 'x', 'nowhere.pdf'], /nowhere\.pdf cannot be read/],
+  [
+    'a program that is not there',
+    ['--program', 'yacht-loan', '--out', 'x', 'pay.pdf'],
+    /there is no program "yacht-loan"/,
+  ],
+  [
+    'a program’s file that names what is not there',
+    ['--program', 'odd.json', '--out', 'x', 'pay.pdf'],
+    /in requirement “Quote”: “Purchase quote” has no value “good_till”/,
+  ],
+  [
+    'a day that is none',
+    ['--program', 'working-boat-loan', '--as-of', '31/31/2026', '--out', 'x', 'pay.pdf'],
+    /YYYY-MM-DD/,
+  ],
+  [
+    'a file that is not there',
+    ['--program', 'working-boat-loan', '--out', 'x', 'nowhere.pdf'],
+    /nowhere\.pdf cannot be read/,
+  ],
   ['no file at all', ['--program', 'working-boat-loan', '--out', 'x'], /missing required argument/],
-  ['nothing but broken files', ['--program', 'working-boat-loan', '--out', 'x', 'broken.pdf'], /no file of the package could be used: broken\.pdf: This PDF is damaged/],
-])('%s ends with code 2 and one line', async (_, words, why) => {
-  await put('broken.pdf', '%PDF-1.7 and then nothing of use')
-  await put('odd.json', JSON.stringify({ ...bare, requirements: [{ id: 'x', title: 'Quote', ways: [{ needs: [{ type: 'purchase_quote', until: 'good_till' }] }] }] }))
-  const { code, stderr } = await run(...words)
-  expect(code).toBe(2)
-  expect(stderr).toMatch(why)
-  expect(stderr.trim().split('\n').filter((line) => line.startsWith('jigsa process:'))).toHaveLength(1)
-}, 60_000)
+  [
+    'nothing but broken files',
+    ['--program', 'working-boat-loan', '--out', 'x', 'broken.pdf'],
+    /no file of the package could be used: broken\.pdf: This PDF is damaged/,
+  ],
+])(
+  '%s ends with code 2 and one line',
+  async (_, words, why) => {
+    await put('broken.pdf', '%PDF-1.7 and then nothing of use')
+    await put(
+      'odd.json',
+      JSON.stringify({
+        ...bare,
+        requirements: [
+          { id: 'x', title: 'Quote', ways: [{ needs: [{ type: 'purchase_quote', until: 'good_till' }] }] },
+        ],
+      }),
+    )
+    const { code, stderr } = await run(...words)
+    expect(code).toBe(2)
+    expect(stderr).toMatch(why)
+    expect(
+      stderr
+        .trim()
+        .split('\n')
+        .filter((line) => line.startsWith('jigsa process:')),
+    ).toHaveLength(1)
+  },
+  60_000,
+)

@@ -27,7 +27,9 @@ const options = z.object({
 /** A program from its file, as the application exports it. */
 async function programIn(path: string): Promise<Program> {
   if (!path.endsWith('.json')) throw new Refused(`there is no program "${path}"`)
-  const text = await readFile(given(path), 'utf8').catch(() => { throw new Refused(`the program ${path} cannot be read`) })
+  const text = await readFile(given(path), 'utf8').catch(() => {
+    throw new Refused(`the program ${path} cannot be read`)
+  })
   let program: Program
   try {
     program = programSchema.parse(JSON.parse(text))
@@ -49,37 +51,71 @@ async function main(): Promise<void> {
     .configureOutput({ writeErr: () => undefined })
     .parse()
   const parsed = options.safeParse(command.opts())
-  if (!parsed.success) throw new Refused(parsed.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '))
+  if (!parsed.success)
+    throw new Refused(parsed.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '))
   const program = programById(parsed.data.program) ?? (await programIn(parsed.data.program))
   const started = performance.now()
-  const incoming = await Promise.all(command.args.map(async (path) => ({
-    name: basename(path),
-    bytes: new Uint8Array(await readFile(given(path)).catch(() => { throw new Refused(`the file ${path} cannot be read`) })),
-  })))
+  const incoming = await Promise.all(
+    command.args.map(async (path) => ({
+      name: basename(path),
+      bytes: new Uint8Array(
+        await readFile(given(path)).catch(() => {
+          throw new Refused(`the file ${path} cannot be read`)
+        }),
+      ),
+    })),
+  )
   let told = 0
   const threads = threadsHere ? new Threads() : undefined
-  const read = await readPackage(incoming, builtInTypes, (done, all) => {
-    if (performance.now() - told < 500 && done < all) return
-    told = performance.now()
-    process.stderr.write(`\r${done} of ${all} pages read`)
-  }, threads)
+  const read = await readPackage(
+    incoming,
+    builtInTypes,
+    (done, all) => {
+      if (performance.now() - told < 500 && done < all) return
+      told = performance.now()
+      process.stderr.write(`\r${done} of ${all} pages read`)
+    },
+    threads,
+  )
   process.stderr.write('\n')
-  if (read.pages.length === 0) throw new Refused(`no file of the package could be used: ${read.files.map((f) => `${f.name}: ${f.problem}`).join(' ')}`)
+  if (read.pages.length === 0)
+    throw new Refused(
+      `no file of the package could be used: ${read.files.map((f) => `${f.name}: ${f.problem}`).join(' ')}`,
+    )
   const readAt = performance.now()
-  const { situation, assessment } = await judgeRead(read, { program, types: builtInTypes, asOf: parsed.data.asOf }, threads)
+  const { situation, assessment } = await judgeRead(
+    read,
+    { program, types: builtInTypes, asOf: parsed.data.asOf },
+    threads,
+  )
   await threads?.close()
   const judgedAt = performance.now()
   const out = given(parsed.data.out)
   await mkdir(out, { recursive: true })
   const names = fileNames(assessment.documents)
-  await writeDocuments(join(out, 'documents'), read.originals, assessment.documents.map((d) => ({ name: names.get(d.id)!, pages: d.pages.map((n) => situation.pages[n - 1]) })))
-  const timing = { readMs: Math.round(readAt - started), judgeMs: Math.round(judgedAt - readAt), writeMs: Math.round(performance.now() - judgedAt) }
+  await writeDocuments(
+    join(out, 'documents'),
+    read.originals,
+    assessment.documents.map((d) => ({
+      name: names.get(d.id)!,
+      pages: d.pages.map((n) => situation.pages[n - 1]),
+    })),
+  )
+  const timing = {
+    readMs: Math.round(readAt - started),
+    judgeMs: Math.round(judgedAt - readAt),
+    writeMs: Math.round(performance.now() - judgedAt),
+  }
   await writeFile(join(out, 'report.json'), JSON.stringify(reportOf(situation, assessment, timing), null, 1))
-  process.stderr.write(`${assessment.documents.length} documents, ${assessment.findings.length} findings; ${join(out, 'report.json')}\n`)
+  process.stderr.write(
+    `${assessment.documents.length} documents, ${assessment.findings.length} findings; ${join(out, 'report.json')}\n`,
+  )
 }
 
 main().catch((error: unknown) => {
   const refused = error instanceof Refused || error instanceof CommanderError
-  process.stderr.write(`jigsa process: ${error instanceof Error ? (refused ? error.message.replace(/^error: /, '') : (error.stack ?? error.message)) : String(error)}\n`)
+  process.stderr.write(
+    `jigsa process: ${error instanceof Error ? (refused ? error.message.replace(/^error: /, '') : (error.stack ?? error.message)) : String(error)}\n`,
+  )
   process.exitCode = refused ? 2 : 1
 })

@@ -16,8 +16,13 @@ try {
   process.stderr.write(`jigsa start: ${error instanceof Error ? error.message : String(error)}\n`)
   process.exit(1)
 }
-const children = [...(which === 'worker' ? [] : [startWeb(process.env)]), ...(which === 'web' ? [] : [startWorker(process.env)])]
-process.stderr.write(`Jigsa is running${which === 'worker' ? ' as a worker' : ` at ${settings().BASE_URL}`}\n`)
+const children = [
+  ...(which === 'worker' ? [] : [startWeb(process.env)]),
+  ...(which === 'web' ? [] : [startWorker(process.env)]),
+]
+process.stderr.write(
+  `Jigsa is running${which === 'worker' ? ' as a worker' : ` at ${settings().BASE_URL}`}\n`,
+)
 let ending = false
 const end = async (code: number) => {
   if (ending) return

@@ -15,25 +15,55 @@ const say = (text: string) => process.stdout.write(`${text}\n`)
 
 function run(command: string, args: string[], env: NodeJS.ProcessEnv = {}): Promise<number> {
   return new Promise((done) => {
-    const child = spawn(command, args, { stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } })
+    const child = spawn(command, args, {
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: { ...process.env, ...env },
+    })
     child.on('close', (code) => done(code ?? 1))
     child.on('error', () => done(1))
   })
 }
 
 const local = (name: string) => join('node_modules', '.bin', name)
-const alone = async (code: Promise<number>): Promise<Count> => ((await code) === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 })
+const alone = async (code: Promise<number>): Promise<Count> =>
+  (await code) === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }
 
 async function jest(project: string, env: NodeJS.ProcessEnv = {}): Promise<Count> {
   const out = join(work, `${project}.json`)
-  await run(process.execPath, ['--experimental-vm-modules', '--disable-warning=ExperimentalWarning', 'node_modules/jest/bin/jest.js', '--selectProjects', project, '--json', '--outputFile', out, ...(project === 'integration' ? ['--runInBand'] : [])], env)
-  return read(out, (report: { numPassedTests: number; numFailedTests: number; numRuntimeErrorTestSuites: number }) => ({ passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites }))
+  await run(
+    process.execPath,
+    [
+      '--experimental-vm-modules',
+      '--disable-warning=ExperimentalWarning',
+      'node_modules/jest/bin/jest.js',
+      '--selectProjects',
+      project,
+      '--json',
+      '--outputFile',
+      out,
+      ...(project === 'integration' ? ['--runInBand'] : []),
+    ],
+    env,
+  )
+  return read(
+    out,
+    (report: { numPassedTests: number; numFailedTests: number; numRuntimeErrorTestSuites: number }) => ({
+      passed: report.numPassedTests,
+      failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
+    }),
+  )
 }
 
 async function browser(env: NodeJS.ProcessEnv): Promise<Count> {
   const out = join(work, 'browser.json')
   await run(local('playwright'), ['test'], { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: out })
-  return read(out, (report: { stats: { expected: number; unexpected: number; flaky: number }; errors: unknown[] }) => ({ passed: report.stats.expected + report.stats.flaky, failed: report.stats.unexpected + report.errors.length }))
+  return read(
+    out,
+    (report: { stats: { expected: number; unexpected: number; flaky: number }; errors: unknown[] }) => ({
+      passed: report.stats.expected + report.stats.flaky,
+      failed: report.stats.unexpected + report.errors.length,
+    }),
+  )
 }
 
 /** A part that ended before it could write its report has failed. */
@@ -53,11 +83,22 @@ async function database(name: string): Promise<string> {
 }
 
 const parts: Record<string, () => Promise<Count>> = {
-  types: async () => alone(run(local('react-router'), ['typegen']).then((code) => code || run(local('tsc'), ['--noEmit']))),
+  types: async () =>
+    alone(run(local('react-router'), ['typegen']).then((code) => code || run(local('tsc'), ['--noEmit']))),
   lint: () => alone(run(local('eslint'), ['.'])),
   unit: () => jest('unit'),
-  integration: async () => jest('integration', { DATABASE_URL: await database('integration'), AUTH_SECRET: 'only-for-tests-only-for-tests-only', LOG_LEVEL: 'silent' }),
-  browser: async () => browser({ DATABASE_URL: await database('browser'), AUTH_SECRET: 'only-for-tests-only-for-tests-only', LOG_LEVEL: 'warn' }),
+  integration: async () =>
+    jest('integration', {
+      DATABASE_URL: await database('integration'),
+      AUTH_SECRET: 'only-for-tests-only-for-tests-only',
+      LOG_LEVEL: 'silent',
+    }),
+  browser: async () =>
+    browser({
+      DATABASE_URL: await database('browser'),
+      AUTH_SECRET: 'only-for-tests-only-for-tests-only',
+      LOG_LEVEL: 'warn',
+    }),
 }
 
 const wanted = process.argv.slice(2)
@@ -72,8 +113,13 @@ try {
     if (wanted.length > 0 && !wanted.includes(name)) continue
     say(`\n── ${name}`)
     const started = Date.now()
-    const count = await part().catch((error: unknown) => { say(String(error)); return { passed: 0, failed: 1 } })
-    say(`${name}: ${count.passed} passed, ${count.failed} failed, ${Math.round((Date.now() - started) / 1000)} s`)
+    const count = await part().catch((error: unknown) => {
+      say(String(error))
+      return { passed: 0, failed: 1 }
+    })
+    say(
+      `${name}: ${count.passed} passed, ${count.failed} failed, ${Math.round((Date.now() - started) / 1000)} s`,
+    )
     total.passed += count.passed
     total.failed += count.failed
   }

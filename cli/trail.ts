@@ -8,7 +8,9 @@ const command = new Command('trail')
   .description('Looks whether the audit trail is whole.')
   .option('--noted <digest>', 'a digest that was noted earlier and must still be in the chain')
   .option('--out <file>', 'writes every act with its digest, one JSON object a line')
-  .configureOutput({ writeErr: (text) => process.stderr.write(`jigsa trail: ${text.replace(/^error: /, '')}`) })
+  .configureOutput({
+    writeErr: (text) => process.stderr.write(`jigsa trail: ${text.replace(/^error: /, '')}`),
+  })
   .exitOverride((refused) => process.exit(refused.exitCode === 0 ? 0 : 2))
   .parse()
 const { noted, out } = command.opts<{ noted?: string; out?: string }>()
@@ -16,10 +18,15 @@ const { noted, out } = command.opts<{ noted?: string; out?: string }>()
 /** The demo's own database where no other is named, started for the look if the demo is not running. */
 async function demoDatabase(): Promise<() => Promise<unknown>> {
   const folder = '.jigsa'
-  if (!existsSync(join(folder, 'postgres'))) throw new Error('name the database by DATABASE_URL; this checkout has none of its own')
+  if (!existsSync(join(folder, 'postgres')))
+    throw new Error('name the database by DATABASE_URL; this checkout has none of its own')
   const cluster = await reachPostgres(join(folder, 'postgres'))
   const secret = join(folder, 'auth-secret')
-  Object.assign(process.env, { DATABASE_URL: cluster.url('jigsa'), AUTH_SECRET: existsSync(secret) ? readFileSync(secret, 'utf8') : 'x'.repeat(32), BASE_URL: 'http://localhost:3000' })
+  Object.assign(process.env, {
+    DATABASE_URL: cluster.url('jigsa'),
+    AUTH_SECRET: existsSync(secret) ? readFileSync(secret, 'utf8') : 'x'.repeat(32),
+    BASE_URL: 'http://localhost:3000',
+  })
   return cluster.stop
 }
 
@@ -31,12 +38,14 @@ try {
   const { closeDatabase } = await import('../server/database/connection.ts')
   if (out) {
     const file = await open(out, 'w')
-    for await (const { position, digest, act } of trail()) await file.write(`${JSON.stringify({ position, ...act, digest })}\n`)
+    for await (const { position, digest, act } of trail())
+      await file.write(`${JSON.stringify({ position, ...act, digest })}\n`)
     await file.close()
   }
   const state = await verifyTrail(noted)
   await closeDatabase()
-  if (state.broken === null) process.stdout.write(`The trail is whole: ${state.acts} acts, the last digest is\n${state.head}\n`)
+  if (state.broken === null)
+    process.stdout.write(`The trail is whole: ${state.acts} acts, the last digest is\n${state.head}\n`)
   else process.stdout.write(`The trail is broken after ${state.acts} acts. ${state.broken}\n`)
   code = state.broken === null ? 0 : 1
 } catch (error) {

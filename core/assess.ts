@@ -61,7 +61,11 @@ export type Reader = (pages: readonly number[], type: DocumentType) => DocumentR
 /** A reader straight from pages. */
 export function pageReader(pages: readonly Page[]): Reader {
   const byNumber = new Map(pages.map((p) => [p.number, p]))
-  return (numbers, type) => readDocument(numbers.map((n) => byNumber.get(n)!), type)
+  return (numbers, type) =>
+    readDocument(
+      numbers.map((n) => byNumber.get(n)!),
+      type,
+    )
 }
 
 /**
@@ -86,8 +90,22 @@ function readOrAsk(read: Reader, pages: readonly number[], type: DocumentType): 
     return read(pages, type)
   } catch (error) {
     const reason = `this paper could not be read: ${error instanceof Error ? error.message : String(error)}`
-    const fields = type.fields.map((f): FieldValue => ({ name: f.name, value: null, raw: null, confidence: 0, needsReview: true, reason, others: [], repaired: false, page: null, box: null }))
-    return { fields, signature: type.signature ? { signed: false, sure: 0, page: pages.at(-1)!, box: [0, 0, 1, 1] } : null }
+    const fields = type.fields.map((f): FieldValue => ({
+      name: f.name,
+      value: null,
+      raw: null,
+      confidence: 0,
+      needsReview: true,
+      reason,
+      others: [],
+      repaired: false,
+      page: null,
+      box: null,
+    }))
+    return {
+      fields,
+      signature: type.signature ? { signed: false, sure: 0, page: pages.at(-1)!, box: [0, 0, 1, 1] } : null,
+    }
   }
 }
 
@@ -109,13 +127,17 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
   })
   const labels = labelDocuments(drafts)
   const bare = drafts.map(({ arranged, type, reading, fields }, i): Document => {
-    const said = answers.filter((a) => a.kind === 'signed' && arranged.pages.includes(a.page)).at(-1) as (Answer & { kind: 'signed' }) | undefined
-    const signature = reading.signature ? { ...reading.signature, signed: said?.signed ?? reading.signature.signed, said: said !== undefined } : null
+    const said = answers.filter((a) => a.kind === 'signed' && arranged.pages.includes(a.page)).at(-1) as
+      (Answer & { kind: 'signed' }) | undefined
+    const signature = reading.signature
+      ? { ...reading.signature, signed: said?.signed ?? reading.signature.signed, said: said !== undefined }
+      : null
     const settled = arranged.typeSaid
     const doubts = openDoubts(arranged)
     // Once a person has said where it begins and ends, only its type can be in doubt.
     const endsSaid = arranged.cutSaid || ((arranged.doubts ?? []).length > 0 && doubts.length === 0)
-    const typeSure = (arranged.types[0]?.confidence ?? 0) > 0.95 * arranged.types.reduce((sum, t) => sum + t.confidence, 0)
+    const typeSure =
+      (arranged.types[0]?.confidence ?? 0) > 0.95 * arranged.types.reduce((sum, t) => sum + t.confidence, 0)
     const unsure = arranged.confidence < type.threshold || type.id === 'unknown'
     return {
       id: `d${arranged.pages[0]}`,
@@ -147,17 +169,39 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
   const accompanied = withSecondPerson(copied, program, secondPerson(copied, program, applicant, nameField))
   const persons = personsOf(accompanied, program, applicant)
   // A name that other papers made certain says whose its paper is, too.
-  const echoed = withJoins(withEchoes(withOwners(accompanied, persons, types), program, byNumber), program, byNumber)
-  const told = withOddities(withRowWords(echoed, byNumber, typesById, situation.english), program, typesById, byNumber, asOf)
+  const echoed = withJoins(
+    withEchoes(withOwners(accompanied, persons, types), program, byNumber),
+    program,
+    byNumber,
+  )
+  const told = withOddities(
+    withRowWords(echoed, byNumber, typesById, situation.english),
+    program,
+    typesById,
+    byNumber,
+    asOf,
+  )
   const documents = withOwners(told, persons, types) as Document[]
   const facts = judgeFacts(documents, program, answers)
   const checks = judgeChecks(documents, program, answers, asOf)
   const titles = new Map([...typesById].map(([id, t]) => [id, t.title]))
   const checklist = judgeChecklist(program, { papers: documents, persons, asOf, titles }, answers)
-  const findings = gatherFindings({ files: situation.files, pages: situation.pages, papers: documents, facts, checks, checklist, program })
+  const findings = gatherFindings({
+    files: situation.files,
+    pages: situation.pages,
+    papers: documents,
+    facts,
+    checks,
+    checklist,
+    program,
+  })
   const field = (type: string, name: string) => typeById(types, type).fields.find((f) => f.name === name)
   const deck = dealDeck({
-    documents, facts, checks, checklist, program,
+    documents,
+    facts,
+    checks,
+    checklist,
+    program,
     types: {
       title: (id) => typeById(types, id).title,
       fieldTitle: (type, name) => field(type, name)?.title ?? name,

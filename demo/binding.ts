@@ -32,7 +32,12 @@ export interface Handling {
 }
 
 /** Papers bound into one PDF in the order given, with the truth of each page. A paper that comes again is a copy. */
-export async function bound(papers: readonly Drawn[], given: Handling, dice: Dice, verdict: Pick<PackageTruth, 'checklist' | 'conflicts' | 'failedChecks'>): Promise<MadePackage> {
+export async function bound(
+  papers: readonly Drawn[],
+  given: Handling,
+  dice: Dice,
+  verdict: Pick<PackageTruth, 'checklist' | 'conflicts' | 'failedChecks'>,
+): Promise<MadePackage> {
   const out = await PDFDocument.create()
   const pages: PackageTruth['pages'] = []
   const documents: PackageTruth['documents'] = []
@@ -48,14 +53,27 @@ export async function bound(papers: readonly Drawn[], given: Handling, dice: Dic
       await add(given.scan ? await scanPdf(sheet, given.scan, dice, [0]) : sheet)
       pages.push({ document: null, blank: false, separator: true, rotation: 0 })
     }
-    const turns = Array.from({ length: paper.pages }, () => (given.scan && given.turned && dice.chance(0.12) ? dice.pick([90, 180, 270] as const) : 0))
+    const turns = Array.from({ length: paper.pages }, () =>
+      given.scan && given.turned && dice.chance(0.12) ? dice.pick([90, 180, 270] as const) : 0,
+    )
     await add(given.scan ? await scanPdf(paper.bytes, given.scan, dice, turns) : paper.bytes)
     const start = pages.length
-    for (const rotation of turns) pages.push({ document: documents.length, blank: false, separator: false, rotation })
-    const fields = Object.fromEntries(Object.entries(paper.fields).map(([name, field]) => [name, { ...field, page: start + Math.min(field.page, paper.pages) }]))
+    for (const rotation of turns)
+      pages.push({ document: documents.length, blank: false, separator: false, rotation })
+    const fields = Object.fromEntries(
+      Object.entries(paper.fields).map(([name, field]) => [
+        name,
+        { ...field, page: start + Math.min(field.page, paper.pages) },
+      ]),
+    )
     if (indexOf.has(paper)) duplicates.push([indexOf.get(paper)!, documents.length])
     else indexOf.set(paper, documents.length)
-    documents.push({ type: paper.type, pages: turns.map((_, i) => start + 1 + i), signed: paper.signed, fields })
+    documents.push({
+      type: paper.type,
+      pages: turns.map((_, i) => start + 1 + i),
+      signed: paper.signed,
+      fields,
+    })
     if (given.blanks && dice.chance(0.12)) {
       out.addPage([595, 842])
       pages.push({ document: null, blank: true, separator: false, rotation: 0 })
@@ -70,7 +88,9 @@ const NUMBERED: ReadonlySet<string> = new Set(['loan_application', 'bank_stateme
 
 /** Takes the last page of a numbered paper from its place to the end of the package. */
 function scatter(out: PDFDocument, pages: PackageTruth['pages'], documents: PackageTruth['documents']): void {
-  const paper = documents.find((d) => NUMBERED.has(d.type) && d.pages.length > 1 && d.pages.at(-1)! < pages.length)
+  const paper = documents.find(
+    (d) => NUMBERED.has(d.type) && d.pages.length > 1 && d.pages.at(-1)! < pages.length,
+  )
   if (!paper) return
   const from = paper.pages.at(-1)!
   const [moved] = pages.splice(from - 1, 1)
@@ -78,7 +98,8 @@ function scatter(out: PDFDocument, pages: PackageTruth['pages'], documents: Pack
   const page = out.getPage(from - 1)
   out.removePage(from - 1)
   out.addPage(page)
-  const now = (number: number): number => (number === from ? pages.length : number > from ? number - 1 : number)
+  const now = (number: number): number =>
+    number === from ? pages.length : number > from ? number - 1 : number
   for (const d of documents) {
     d.pages = d.pages.map(now)
     for (const field of Object.values(d.fields)) field.page = now(field.page)

@@ -17,7 +17,14 @@ function waysOf(value: Value): string[] {
 export async function byHand(face: Face, dice: Dice, draw: (dice: Dice) => Promise<Drawn>): Promise<Drawn> {
   const seed = dice.int(1, 1_000_000_000)
   const typed = await draw(new Dice(seed))
-  Paper.pen = { face, writes: new Set(Object.values(typed.fields).flatMap((f) => waysOf(f.value)).filter((text) => text.length > 1)) }
+  Paper.pen = {
+    face,
+    writes: new Set(
+      Object.values(typed.fields)
+        .flatMap((f) => waysOf(f.value))
+        .filter((text) => text.length > 1),
+    ),
+  }
   try {
     const written = await draw(new Dice(seed))
     for (const field of Object.values(written.fields)) field.handwritten = true

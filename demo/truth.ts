@@ -18,7 +18,10 @@ export interface Drawn {
   dropped?: boolean
 }
 
-export const money = (cents: number): { amount: string; currency: string } => ({ amount: (cents / 100).toFixed(2), currency: 'EUR' })
+export const money = (cents: number): { amount: string; currency: string } => ({
+  amount: (cents / 100).toFixed(2),
+  currency: 'EUR',
+})
 
 /** Notes the truth of a paper while it is drawn. */
 export class Ledger {

@@ -16,9 +16,17 @@ export function typeface(file: string): Uint8Array {
 function unpacked(woff: Buffer): Uint8Array {
   const tables = Array.from({ length: woff.readUInt16BE(12) }, (_, i) => {
     const at = 44 + i * 20
-    const [offset, packed, size] = [woff.readUInt32BE(at + 4), woff.readUInt32BE(at + 8), woff.readUInt32BE(at + 12)]
+    const [offset, packed, size] = [
+      woff.readUInt32BE(at + 4),
+      woff.readUInt32BE(at + 8),
+      woff.readUInt32BE(at + 12),
+    ]
     const bytes = woff.subarray(offset, offset + packed)
-    return { tag: woff.subarray(at, at + 4), check: woff.readUInt32BE(at + 16), bytes: packed < size ? inflateSync(bytes) : bytes }
+    return {
+      tag: woff.subarray(at, at + 4),
+      check: woff.readUInt32BE(at + 16),
+      bytes: packed < size ? inflateSync(bytes) : bytes,
+    }
   })
   const head = Buffer.alloc(12 + tables.length * 16)
   woff.copy(head, 0, 4, 8)

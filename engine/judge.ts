@@ -12,18 +12,42 @@ import { englishWords } from './words.ts'
  * @param asOf the day it is judged on, ISO
  * @param threads the very ones that read the package, where any did
  */
-export async function judgeRead(read: ReadPackage, { program, types, asOf }: { program: Program; types: readonly DocumentType[]; asOf: string }, threads?: Threads): Promise<{ situation: Situation; assessment: Assessment }> {
+export async function judgeRead(
+  read: ReadPackage,
+  { program, types, asOf }: { program: Program; types: readonly DocumentType[]; asOf: string },
+  threads?: Threads,
+): Promise<{ situation: Situation; assessment: Assessment }> {
   const evidenceOf = threads?.started?.evidenceOf ?? readerFor(types)
   const pieces = splitPages(read.pages, types, {}, evidenceOf)
-  const reader = keepingReader((await threads?.started?.readerOf(read.pages, pieces)) ?? pageReader(read.pages))
-  const asRead: Situation = { files: read.files, pages: read.pages, pieces, program, types, answers: [], asOf, english: englishWords }
+  const reader = keepingReader(
+    (await threads?.started?.readerOf(read.pages, pieces)) ?? pageReader(read.pages),
+  )
+  const asRead: Situation = {
+    files: read.files,
+    pages: read.pages,
+    pieces,
+    program,
+    types,
+    answers: [],
+    asOf,
+    english: englishWords,
+  }
   const assessment = assess(asRead, reader)
   const pages = await lookCloserAt(read, doubtsOf(assessment.documents, read.pages), threads)
   if (pages === read.pages) return { situation: asRead, assessment }
   const changed = (page: Page): boolean => page !== read.pages[page.number - 1]
   // Words that the second reader made out may say where a document begins, as its page numbers do.
   const again = readerFor(types)
-  const situation = { ...asRead, pages, pieces: splitPages(pages, types, {}, (page) => (changed(page) ? again : evidenceOf)(page)) }
+  const situation = {
+    ...asRead,
+    pages,
+    pieces: splitPages(pages, types, {}, (page) => (changed(page) ? again : evidenceOf)(page)),
+  }
   const anew = pageReader(pages)
-  return { situation, assessment: assess(situation, (numbers, type) => (numbers.some((n) => changed(pages[n - 1])) ? anew : reader)(numbers, type)) }
+  return {
+    situation,
+    assessment: assess(situation, (numbers, type) =>
+      (numbers.some((n) => changed(pages[n - 1])) ? anew : reader)(numbers, type),
+    ),
+  }
 }

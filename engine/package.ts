@@ -32,7 +32,12 @@ export interface Progress {
  * reason and costs the others nothing.
  * @param threads asked for only where the package is large enough to be worth their start
  */
-export async function readPackage(incoming: readonly IncomingFile[], types: readonly DocumentType[], progress: Progress = () => undefined, threads?: Threads): Promise<ReadPackage> {
+export async function readPackage(
+  incoming: readonly IncomingFile[],
+  types: readonly DocumentType[],
+  progress: Progress = () => undefined,
+  threads?: Threads,
+): Promise<ReadPackage> {
   const wantsInk = inkWanted(types)
   const files: PackageFile[] = []
   const originals: IncomingFile[] = []
@@ -47,12 +52,24 @@ export async function readPackage(incoming: readonly IncomingFile[], types: read
       continue
     }
     for (const given of inner) {
-      const file = { ...given, name: freeName(given.name, files.map((f) => f.name)) }
+      const file = {
+        ...given,
+        name: freeName(
+          given.name,
+          files.map((f) => f.name),
+        ),
+      }
       try {
         if (file.bytes !== outer.bytes) await refuseMalware(file.bytes, builtInScanner)
         const source = await openSource(file.bytes, wantsInk)
         const notices = await activeContent(file.bytes)
-        files.push({ name: file.name, sha256: sha256(file.bytes), pages: source.pages, problem: null, ...(notices.length > 0 ? { notices } : {}) })
+        files.push({
+          name: file.name,
+          sha256: sha256(file.bytes),
+          pages: source.pages,
+          problem: null,
+          ...(notices.length > 0 ? { notices } : {}),
+        })
         opened.push({ file, source })
         originals.push(file)
       } catch (error) {
@@ -67,7 +84,8 @@ export async function readPackage(incoming: readonly IncomingFile[], types: read
   let done = 0
   const work = opened.flatMap(({ file, source }) => {
     const bytes = pool && shared(file.bytes)
-    const read = (index: number) => (pool && bytes ? pool.readPage({ file: file.name, bytes, index }) : source.read(index))
+    const read = (index: number) =>
+      pool && bytes ? pool.readPage({ file: file.name, bytes, index }) : source.read(index)
     return Array.from({ length: source.pages }, (_, index) =>
       limit(async (): Promise<Omit<Page, 'number'>> => {
         const page = await read(index).catch((error: unknown) => unreadable(error))
@@ -90,7 +108,11 @@ const WORTH_LOOKING_IN_THREADS = 40
  * @param doubts places by page
  * @returns all pages, those looked at marked so; the very list that was given where there was nothing to look at
  */
-export async function lookCloserAt(read: ReadPackage, doubts: ReadonlyMap<number, Box[]>, threads?: Threads): Promise<Page[]> {
+export async function lookCloserAt(
+  read: ReadPackage,
+  doubts: ReadonlyMap<number, Box[]>,
+  threads?: Threads,
+): Promise<Page[]> {
   if (doubts.size === 0) return read.pages
   const places = [...doubts.values()].reduce((sum, boxes) => sum + boxes.length, 0)
   const pool = places >= WORTH_LOOKING_IN_THREADS ? threads?.start() : undefined
@@ -100,15 +122,21 @@ export async function lookCloserAt(read: ReadPackage, doubts: ReadonlyMap<number
     if (doubted.length === 0) continue
     const bytes = pool && shared(file.bytes)
     const source = pool ? null : await openSource(file.bytes, () => false)
-    await Promise.all(doubted.map(async (page) => {
-      const [index, boxes] = [page.filePage - 1, doubts.get(page.number)!]
-      const words = await (pool && bytes ? pool.lookCloser({ file: file.name, bytes, index, page, places: boxes }) : source!.closer(index, page, boxes)).catch((error: unknown) => {
-        // It stays as it was read, and is asked about; that the second reader fails must not go unnoticed.
-        process.emitWarning(`page ${page.number} could not be looked at again: ${String(error)}`)
-        return page.words
-      })
-      pages[page.number - 1] = { ...page, words, closer: true }
-    }))
+    await Promise.all(
+      doubted.map(async (page) => {
+        const [index, boxes] = [page.filePage - 1, doubts.get(page.number)!]
+        const words = await (
+          pool && bytes
+            ? pool.lookCloser({ file: file.name, bytes, index, page, places: boxes })
+            : source!.closer(index, page, boxes)
+        ).catch((error: unknown) => {
+          // It stays as it was read, and is asked about; that the second reader fails must not go unnoticed.
+          process.emitWarning(`page ${page.number} could not be looked at again: ${String(error)}`)
+          return page.words
+        })
+        pages[page.number - 1] = { ...page, words, closer: true }
+      }),
+    )
     source?.close()
   }
   return pages
@@ -121,5 +149,15 @@ function unusable(file: IncomingFile, error: unknown): PackageFile {
 
 /** A page that no reader could open stays in its place, empty, and is said to be poor. */
 export function unreadable(error: unknown): Omit<Page, 'number' | 'file' | 'filePage' | 'separator'> {
-  return { width: 595, height: 842, rotation: 0, source: 'none', blank: false, words: [], lean: 0, ink: null, poor: `it cannot be read (${error instanceof Error ? error.message : 'unknown fault'})` }
+  return {
+    width: 595,
+    height: 842,
+    rotation: 0,
+    source: 'none',
+    blank: false,
+    words: [],
+    lean: 0,
+    ink: null,
+    poor: `it cannot be read (${error instanceof Error ? error.message : 'unknown fault'})`,
+  }
 }

@@ -15,7 +15,9 @@ const CHANNEL = 'jigsa_change'
 
 /** Tells every web process, once the transaction stands. */
 export async function tell(work: Work, change: Omit<Change, 'organisationId'>): Promise<void> {
-  await work.execute(sql`select pg_notify(${CHANNEL}, json_build_object('packageId', id, 'organisationId', organisation_id, 'what', ${change.what}::text)::text) from package where id = ${change.packageId}`)
+  await work.execute(
+    sql`select pg_notify(${CHANNEL}, json_build_object('packageId', id, 'organisationId', organisation_id, 'what', ${change.what}::text)::text) from package where id = ${change.packageId}`,
+  )
 }
 
 /** `null` stands for changes that may have been missed. */
@@ -55,7 +57,10 @@ async function listen(): Promise<pg.Client> {
     const change = JSON.parse(payload) as Change
     for (const listener of listeners) listener(change)
   })
-  await client.connect().then(() => client.query(`listen ${CHANNEL}`)).catch(lost)
+  await client
+    .connect()
+    .then(() => client.query(`listen ${CHANNEL}`))
+    .catch(lost)
   return client
 }
 

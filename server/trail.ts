@@ -15,16 +15,33 @@ export interface TrailAct {
 }
 
 /** What became of a look at the whole chain: how many acts it has and its last digest, or where it is broken. */
-export type TrailState = { acts: number; head: string; broken: null } | { acts: number; head: string; broken: string }
+export type TrailState =
+  { acts: number; head: string; broken: null } | { acts: number; head: string; broken: string }
 
 const BATCH = 2000
 
-type Row = Record<string, unknown> & { position: string; digest: string; audit_id: string; id: string | null; at: string; user_id: string | null; user_name: string; package_id: string | null; act: string; detail: string }
+type Row = Record<string, unknown> & {
+  position: string
+  digest: string
+  audit_id: string
+  id: string | null
+  at: string
+  user_id: string | null
+  user_name: string
+  package_id: string | null
+  act: string
+  detail: string
+}
 
 /** The digest of an act over the one before: SHA-256 of that digest and the act as a JSON list, as the database writes it. */
-export function digestOf(before: string, { id, at, userId, userName, packageId, act, detail }: TrailAct): string {
+export function digestOf(
+  before: string,
+  { id, at, userId, userName, packageId, act, detail }: TrailAct,
+): string {
   const list = `[${[id, at, userId, userName, packageId, act, detail].map((part) => JSON.stringify(part)).join(', ')}]`
-  return createHash('sha256').update(before + list, 'utf8').digest('hex')
+  return createHash('sha256')
+    .update(before + list, 'utf8')
+    .digest('hex')
 }
 
 /**
@@ -32,11 +49,27 @@ export function digestOf(before: string, { id, at, userId, userName, packageId, 
  * by the database, whose functions somebody may have changed along with the acts.
  */
 export async function* trail(): AsyncGenerator<{ position: number; digest: string; act: TrailAct | null }> {
-  for (let from = 0; ; ) {
+  for (let from = 0; ;) {
     const { rows } = await database().execute<Row>(sql`
       select l.position, l.digest, l.audit_id, a.id, to_char(a.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US') as at, a.user_id, a.user_name, a.package_id, a.act, a.detail
       from audit_link l left join audit a on a.id = l.audit_id where l.position > ${from} order by l.position limit ${BATCH}`)
-    for (const r of rows) yield { position: Number(r.position), digest: r.digest, act: r.id === null ? null : { id: Number(r.id), at: r.at, userId: r.user_id, userName: r.user_name, packageId: r.package_id, act: r.act, detail: r.detail } }
+    for (const r of rows)
+      yield {
+        position: Number(r.position),
+        digest: r.digest,
+        act:
+          r.id === null
+            ? null
+            : {
+                id: Number(r.id),
+                at: r.at,
+                userId: r.user_id,
+                userName: r.user_name,
+                packageId: r.package_id,
+                act: r.act,
+                detail: r.detail,
+              },
+      }
     if (rows.length < BATCH) return
     from = Number(rows.at(-1)!.position)
   }
@@ -55,19 +88,36 @@ export async function verifyTrail(noted?: string): Promise<TrailState> {
   for await (const { position, digest, act } of trail()) {
     if (position !== acts + 1) return broken(`Act ${acts + 1} of the chain is not there.`)
     if (!act) return broken(`The act at place ${position} was taken away.`)
-    if (digestOf(before, act) !== digest) return broken(`The act at place ${position} is not as it was written: “${act.act}” by ${act.userName} at ${act.at}.`)
+    if (digestOf(before, act) !== digest)
+      return broken(
+        `The act at place ${position} is not as it was written: “${act.act}” by ${act.userName} at ${act.at}.`,
+      )
     before = digest
     acts = position
     met ||= digest === noted
   }
-  const { rows: [outside] } = await database().execute<{ id: string; act: string }>(sql`select a.id, a.act from audit a where not exists (select 1 from audit_link l where l.audit_id = a.id) order by a.id limit 1`)
-  if (outside) return broken(`Act number ${outside.id} (“${outside.act}”) stands outside the chain: it was put in behind its back.`)
-  if (!met) return broken('The chain does not have the digest that was noted: acts were cut off, or the chain was written anew.')
+  const {
+    rows: [outside],
+  } = await database().execute<{ id: string; act: string }>(
+    sql`select a.id, a.act from audit a where not exists (select 1 from audit_link l where l.audit_id = a.id) order by a.id limit 1`,
+  )
+  if (outside)
+    return broken(
+      `Act number ${outside.id} (“${outside.act}”) stands outside the chain: it was put in behind its back.`,
+    )
+  if (!met)
+    return broken(
+      'The chain does not have the digest that was noted: acts were cut off, or the chain was written anew.',
+    )
   return { acts, head: before, broken: null }
 }
 
 /** The chain's last digest, to be noted outside the database. */
 export async function trailHead(): Promise<{ acts: number; digest: string }> {
-  const { rows: [last] } = await database().execute<{ position: string; digest: string }>(sql`select position, digest from audit_link order by position desc limit 1`)
+  const {
+    rows: [last],
+  } = await database().execute<{ position: string; digest: string }>(
+    sql`select position, digest from audit_link order by position desc limit 1`,
+  )
   return { acts: Number(last?.position ?? 0), digest: last?.digest ?? '' }
 }

@@ -10,7 +10,16 @@ import { log } from './log.ts'
 import { settings } from './settings.ts'
 
 /** A worker process: reads pages and judges packages. Any number of them, on any number of machines, share a database. */
-const taskList = { open_file: openFile, glance_at_page: glanceAtPage, read_page: readPage, read_page_again: readPageAgain, draw_page: drawPage, judge_package: judgePackage, read_type_again: readTypeAgain, learn } as unknown as TaskList
+const taskList = {
+  open_file: openFile,
+  glance_at_page: glanceAtPage,
+  read_page: readPage,
+  read_page_again: readPageAgain,
+  draw_page: drawPage,
+  judge_package: judgePackage,
+  read_type_again: readTypeAgain,
+  learn,
+} as unknown as TaskList
 const workerIds: string[] = []
 const events = new EventEmitter() as WorkerEvents
 events.on('worker:create', ({ worker }) => workerIds.push(worker.workerId))
@@ -21,7 +30,9 @@ const runner = await run({
   pollInterval: 1000,
   taskList,
   events,
-  logger: new Logger(() => (level, message) => (String(level) === 'error' ? log.error(message) : log.debug(message))),
+  logger: new Logger(
+    () => (level, message) => (String(level) === 'error' ? log.error(message) : log.debug(message)),
+  ),
 })
 const alive = new Alive()
 await alive.begin(workerIds, await makeWorkerUtils({ pgPool: connections() }))

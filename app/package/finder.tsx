@@ -16,12 +16,20 @@ export function Finder() {
   const [words, setWords] = useState('')
   const { load, data, state } = useFetcher<typeof loader>({ key: `find-${row.id}` })
   const field = useRef<HTMLInputElement>(null)
-  useKeys({ '/': () => { setOpen(true); setTimeout(() => field.current?.select()) } })
+  useKeys({
+    '/': () => {
+      setOpen(true)
+      setTimeout(() => field.current?.select())
+    },
+  })
   const wanted = open && words.trim().length > 1
   useEffect(() => {
     if (!wanted) return
     // A pause after typing, so that not every letter asks.
-    const timer = setTimeout(() => void load(`/packages/${row.id}/find?q=${encodeURIComponent(words.trim())}`), 150)
+    const timer = setTimeout(
+      () => void load(`/packages/${row.id}/find?q=${encodeURIComponent(words.trim())}`),
+      150,
+    )
     return () => clearTimeout(timer)
   }, [wanted, words, load, row.id])
   const answered = wanted && data?.words === words.trim()
@@ -40,27 +48,67 @@ export function Finder() {
     setAt(next)
     look(hits[next].page, hits[next].box)
   }
-  const close = () => { setOpen(false); show([]) }
+  const close = () => {
+    setOpen(false)
+    show([])
+  }
   const pages = new Set(hits.map((h) => h.page)).size
   return (
     <search className="flex flex-wrap items-center gap-2 border-b border-line bg-sheet px-3 py-1.5 text-sm">
-      <label className="flex items-center gap-2 font-semibold">Find in this package
+      <label className="flex items-center gap-2 font-semibold">
+        Find in this package
         <input
-          ref={field} autoFocus className="field w-64 font-normal" value={words}
+          ref={field}
+          autoFocus
+          className="field w-64 font-normal"
+          value={words}
           onChange={(event) => setWords(event.target.value)}
           onKeyDown={(event) => {
-            if (event.key === 'Enter') { event.preventDefault(); go(event.shiftKey ? -1 : 1) }
+            if (event.key === 'Enter') {
+              event.preventDefault()
+              go(event.shiftKey ? -1 : 1)
+            }
             if (event.key === 'Escape') close()
           }}
         />
       </label>
       <span role="status" className="text-ink-2">
-        {!wanted ? 'two letters or more' : !answered || state !== 'idle' ? 'looking …' : hits.length === 0 ? 'nowhere' : `${at + 1} of ${data?.more ? `more than ${hits.length}` : hits.length}, on ${count(pages, 'page')}`}
+        {!wanted
+          ? 'two letters or more'
+          : !answered || state !== 'idle'
+            ? 'looking …'
+            : hits.length === 0
+              ? 'nowhere'
+              : `${at + 1} of ${data?.more ? `more than ${hits.length}` : hits.length}, on ${count(pages, 'page')}`}
       </span>
-      <button type="button" className="button px-1.5 py-1" aria-label="Hit before (Shift Enter)" disabled={hits.length === 0} onClick={() => go(-1)}><ChevronUp size={15} /></button>
-      <button type="button" className="button px-1.5 py-1" aria-label="Next hit (Enter)" disabled={hits.length === 0} onClick={() => go(1)}><ChevronDown size={15} /></button>
-      {hits[at] ? <span className="hidden min-w-0 flex-1 truncate text-ink-2 md:block">page {hits[at].page}: {hits[at].line}</span> : <span className="flex-1" />}
-      <button type="button" className="button px-1.5 py-1" aria-label="Close (Esc)" onClick={close}><X size={15} /></button>
+      <button
+        type="button"
+        className="button px-1.5 py-1"
+        aria-label="Hit before (Shift Enter)"
+        disabled={hits.length === 0}
+        onClick={() => go(-1)}
+      >
+        <ChevronUp size={15} />
+      </button>
+      <button
+        type="button"
+        className="button px-1.5 py-1"
+        aria-label="Next hit (Enter)"
+        disabled={hits.length === 0}
+        onClick={() => go(1)}
+      >
+        <ChevronDown size={15} />
+      </button>
+      {hits[at] ? (
+        <span className="hidden min-w-0 flex-1 truncate text-ink-2 md:block">
+          page {hits[at].page}: {hits[at].line}
+        </span>
+      ) : (
+        <span className="flex-1" />
+      )}
+      <button type="button" className="button px-1.5 py-1" aria-label="Close (Esc)" onClick={close}>
+        <X size={15} />
+      </button>
     </search>
   )
 }

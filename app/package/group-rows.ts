@@ -29,7 +29,11 @@ export interface GroupRow {
  * @param width of the table, in dots of the screen
  * @param noted how many letters stand behind a document's name
  */
-export function rowsOf(documents: readonly Document[], width: number, noted: (document: Document) => number): GroupRow[] {
+export function rowsOf(
+  documents: readonly Document[],
+  width: number,
+  noted: (document: Document) => number,
+): GroupRow[] {
   const rows: GroupRow[] = []
   let room = 0
   for (const document of documents) {

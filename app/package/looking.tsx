@@ -1,4 +1,13 @@
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+} from 'react'
 import type { Hit } from '../../core/page/find.ts'
 import type { Box } from '../../core/page/geometry.ts'
 
@@ -28,18 +37,33 @@ interface Looking {
 const Context = createContext<Looking | null>(null)
 
 /** What the two windows tell each other. */
-export type Message = { kind: 'look'; page: number; marks: Box[]; picking: string | null } | { kind: 'picked'; picked: Picked } | { kind: 'here' }
-export const channelOf = (packageId: string): BroadcastChannel => new BroadcastChannel(`jigsa-loupe-${packageId}`)
+export type Message =
+  | { kind: 'look'; page: number; marks: Box[]; picking: string | null }
+  | { kind: 'picked'; picked: Picked }
+  | { kind: 'here' }
+export const channelOf = (packageId: string): BroadcastChannel =>
+  new BroadcastChannel(`jigsa-loupe-${packageId}`)
 
 /** Where the person looks: the page under the loupe, kept in the address so that it can be sent and reloaded. */
-export function LookingProvider({ packageId, first, children }: { packageId: string; first: number; children: ReactNode }) {
+export function LookingProvider({
+  packageId,
+  first,
+  children,
+}: {
+  packageId: string
+  first: number
+  children: ReactNode
+}) {
   const [{ page, marks }, setAt] = useState<{ page: number; marks: Box[] }>({ page: first, marks: [] })
   const [found, show] = useState<readonly Hit[]>([])
   const [picking, setPicking] = useState<string | null>(null)
   const take = useRef<((picked: Picked) => void) | null>(null)
   const channel = useRef<BroadcastChannel | null>(null)
 
-  const look = useCallback((to: number, box: Box | null = null) => setAt({ page: to, marks: box ? [box] : [] }), [])
+  const look = useCallback(
+    (to: number, box: Box | null = null) => setAt({ page: to, marks: box ? [box] : [] }),
+    [],
+  )
   const pick = useCallback((what: string, taker: (picked: Picked) => void) => {
     take.current = taker
     setPicking(what)
@@ -53,7 +77,10 @@ export function LookingProvider({ packageId, first, children }: { packageId: str
     take.current?.(words)
     setAt({ page: words.page, marks: [words.box] })
   }, [])
-  const tearOff = useCallback(() => void window.open(`/packages/${packageId}/loupe`, `loupe-${packageId}`, 'width=900,height=1200'), [packageId])
+  const tearOff = useCallback(
+    () => void window.open(`/packages/${packageId}/loupe`, `loupe-${packageId}`, 'width=900,height=1200'),
+    [packageId],
+  )
 
   useEffect(() => {
     const url = new URL(window.location.href)
@@ -78,7 +105,10 @@ export function LookingProvider({ packageId, first, children }: { packageId: str
     }
   }, [page, marks, picking, picked])
 
-  const value = useMemo(() => ({ page, marks, picking, look, pick, picked, found, show, tearOff }), [page, marks, picking, look, pick, picked, found, tearOff])
+  const value = useMemo(
+    () => ({ page, marks, picking, look, pick, picked, found, show, tearOff }),
+    [page, marks, picking, look, pick, picked, found, tearOff],
+  )
   return <Context value={value}>{children}</Context>
 }
 

@@ -19,14 +19,30 @@ export function wordsIn(words: readonly PageWord[], area: Box): PageWord[] {
 }
 
 /** A page at full width of its place, with marks; while picking, words answer to click and drag. */
-export function PageView({ packageId, sheet, marks, found = [], picking, onPicked }: { packageId: string; sheet: Sheet; marks: readonly Box[]; found?: readonly Box[]; picking: boolean; onPicked: (picked: Picked) => void }) {
+export function PageView({
+  packageId,
+  sheet,
+  marks,
+  found = [],
+  picking,
+  onPicked,
+}: {
+  packageId: string
+  sheet: Sheet
+  marks: readonly Box[]
+  found?: readonly Box[]
+  picking: boolean
+  onPicked: (picked: Picked) => void
+}) {
   const { number: page } = sheet
   const shape = shapeOf(sheet)
   const words = useWords(packageId, sheet)
   const frame = useRef<HTMLDivElement>(null)
   const [drag, setDrag] = useState<Box | null>(null)
   const first = useRef<HTMLDivElement>(null)
-  useEffect(() => { void first.current?.scrollIntoView({ block: 'center', inline: 'center' }) }, [marks, page])
+  useEffect(() => {
+    void first.current?.scrollIntoView({ block: 'center', inline: 'center' })
+  }, [marks, page])
 
   const at = (event: React.PointerEvent): [number, number] => {
     const box = frame.current!.getBoundingClientRect()
@@ -35,10 +51,26 @@ export function PageView({ packageId, sheet, marks, found = [], picking, onPicke
   const finish = (box: Box) => {
     setDrag(null)
     const small = box[2] - box[0] < 0.01 && box[3] - box[1] < 0.01
-    const hit = small ? words.filter((w) => w.box[0] <= box[0] && w.box[2] >= box[0] && w.box[1] - 0.004 <= box[1] && w.box[3] + 0.004 >= box[1]).slice(0, 1) : wordsIn(words, box)
-    if (hit.length > 0) onPicked({ text: hit.map((w) => w.text).join(' '), page, box: boxAround(hit.map((w) => w.box)) })
+    const hit = small
+      ? words
+          .filter(
+            (w) =>
+              w.box[0] <= box[0] &&
+              w.box[2] >= box[0] &&
+              w.box[1] - 0.004 <= box[1] &&
+              w.box[3] + 0.004 >= box[1],
+          )
+          .slice(0, 1)
+      : wordsIn(words, box)
+    if (hit.length > 0)
+      onPicked({ text: hit.map((w) => w.text).join(' '), page, box: boxAround(hit.map((w) => w.box)) })
   }
-  const place = ([l, t, r, b]: Box, more = 0) => ({ left: `${(l - more) * 100}%`, top: `${(t - more / 2) * 100}%`, width: `${(r - l + 2 * more) * 100}%`, height: `${(b - t + more) * 100}%` })
+  const place = ([l, t, r, b]: Box, more = 0) => ({
+    left: `${(l - more) * 100}%`,
+    top: `${(t - more / 2) * 100}%`,
+    width: `${(r - l + 2 * more) * 100}%`,
+    height: `${(b - t + more) * 100}%`,
+  })
   return (
     <div
       ref={frame}
@@ -55,27 +87,93 @@ export function PageView({ packageId, sheet, marks, found = [], picking, onPicke
         const [x, y] = at(event)
         setDrag([drag[0], drag[1], x, y])
       }}
-      onPointerUp={() => drag && finish([Math.min(drag[0], drag[2]), Math.min(drag[1], drag[3]), Math.max(drag[0], drag[2]), Math.max(drag[1], drag[3])])}
+      onPointerUp={() =>
+        drag &&
+        finish([
+          Math.min(drag[0], drag[2]),
+          Math.min(drag[1], drag[3]),
+          Math.max(drag[0], drag[2]),
+          Math.max(drag[1], drag[3]),
+        ])
+      }
     >
       <Picture packageId={packageId} sheet={sheet} />
-      {sheet.again ? <p role="status" className="absolute inset-x-0 top-0 bg-petrol px-2 py-1 text-center text-[13px] text-sheet">Turned; being read again</p> : null}
-      {found.map((box) => <div key={box.join()} className="pointer-events-none absolute rounded-xs border-b-2 border-[#b97900] bg-[#ffd45e40]" style={place(box, 0.002)} />)}
+      {sheet.again ? (
+        <p
+          role="status"
+          className="absolute inset-x-0 top-0 bg-petrol px-2 py-1 text-center text-[13px] text-sheet"
+        >
+          Turned; being read again
+        </p>
+      ) : null}
+      {found.map((box) => (
+        <div
+          key={box.join()}
+          className="pointer-events-none absolute rounded-xs border-b-2 border-[#b97900] bg-[#ffd45e40]"
+          style={place(box, 0.002)}
+        />
+      ))}
       {picking ? null : <Selectable words={words} shape={shape} />}
       {marks.map((box, i) => (
-        <div key={box.join()} ref={i === 0 ? first : undefined} className="pointer-events-none absolute rounded-xs bg-[#ffd45e66] outline-2 outline-[#b97900]" style={place(box, 0.006)} />
+        <div
+          key={box.join()}
+          ref={i === 0 ? first : undefined}
+          className="pointer-events-none absolute rounded-xs bg-[#ffd45e66] outline-2 outline-[#b97900]"
+          style={place(box, 0.006)}
+        />
       ))}
-      {picking ? words.map((word, i) => <div key={i} title={word.text} className="absolute rounded-xs hover:bg-[#0d5c6b33] hover:outline-1 hover:outline-[#0d5c6b]" style={place(word.box, 0.002)} />) : null}
-      {drag ? <div className="pointer-events-none absolute border border-[#0d5c6b] bg-[#0d5c6b22]" style={place([Math.min(drag[0], drag[2]), Math.min(drag[1], drag[3]), Math.max(drag[0], drag[2]), Math.max(drag[1], drag[3])])} /> : null}
+      {picking
+        ? words.map((word, i) => (
+            <div
+              key={i}
+              title={word.text}
+              className="absolute rounded-xs hover:bg-[#0d5c6b33] hover:outline-1 hover:outline-[#0d5c6b]"
+              style={place(word.box, 0.002)}
+            />
+          ))
+        : null}
+      {drag ? (
+        <div
+          className="pointer-events-none absolute border border-[#0d5c6b] bg-[#0d5c6b22]"
+          style={place([
+            Math.min(drag[0], drag[2]),
+            Math.min(drag[1], drag[3]),
+            Math.max(drag[0], drag[2]),
+            Math.max(drag[1], drag[3]),
+          ])}
+        />
+      ) : null}
     </div>
   )
 }
 
 /** The words of the page, unseen over their picture, so that they can be selected and copied. */
-function Selectable({ words, shape }: { words: readonly PageWord[]; shape: { width: number; height: number } }) {
+function Selectable({
+  words,
+  shape,
+}: {
+  words: readonly PageWord[]
+  shape: { width: number; height: number }
+}) {
   return (
-    <svg aria-hidden viewBox={`0 0 ${shape.width} ${shape.height}`} className="absolute inset-0 size-full select-text">
+    <svg
+      aria-hidden
+      viewBox={`0 0 ${shape.width} ${shape.height}`}
+      className="absolute inset-0 size-full select-text"
+    >
       {words.map(({ text, box: [l, t, r, b] }, i) => (
-        <text key={i} x={l * shape.width} y={(t + (b - t) * 0.8) * shape.height} fontSize={(b - t) * shape.height * 0.85} textLength={(r - l) * shape.width} lengthAdjust="spacingAndGlyphs" fill="transparent" className="cursor-text">{text} </text>
+        <text
+          key={i}
+          x={l * shape.width}
+          y={(t + (b - t) * 0.8) * shape.height}
+          fontSize={(b - t) * shape.height * 0.85}
+          textLength={(r - l) * shape.width}
+          lengthAdjust="spacingAndGlyphs"
+          fill="transparent"
+          className="cursor-text"
+        >
+          {text}{' '}
+        </text>
       ))}
     </svg>
   )
@@ -109,7 +207,11 @@ export function Picture({ packageId, sheet }: { packageId: string; sheet: Sheet 
           if (tries < 40) again()
         }}
       />
-      {missing ? <p className="absolute inset-0 grid place-items-center p-4 text-center text-[#5d6d79]">The picture of page {page} is still being drawn.</p> : null}
+      {missing ? (
+        <p className="absolute inset-0 grid place-items-center p-4 text-center text-[#5d6d79]">
+          The picture of page {page} is still being drawn.
+        </p>
+      ) : null}
     </>
   )
 }
@@ -123,7 +225,10 @@ function useWords(packageId: string, { number: page, rotation, read }: Sheet): P
     const stop = new AbortController()
     fetch(`/packages/${packageId}/pages/${page}/words`, { signal: stop.signal })
       .then((answer) => (answer.ok ? (answer.json() as Promise<{ words: PageWord[] }>) : { words: [] }))
-      .then(({ words }) => setFound({ key, words }), () => undefined)
+      .then(
+        ({ words }) => setFound({ key, words }),
+        () => undefined,
+      )
     return () => stop.abort()
   }, [packageId, page, key, found.key])
   return found.key === key ? found.words : []

@@ -13,13 +13,28 @@ interface Outcome {
 
 /** Says something about the package; the screen follows once the server has judged it again. */
 export function useSay() {
-  const { row, undo: { seen } } = usePackage()
+  const {
+    row,
+    undo: { seen },
+  } = usePackage()
   const fetcher = useFetcher<Outcome>({ key: `say-${row.id}` })
   const { submit } = fetcher
-  const send = useCallback((body: unknown) => void submit(body as Parameters<typeof submit>[0], { method: 'post', action: `/packages/${row.id}/answers`, encType: 'application/json' }), [submit, row.id])
+  const send = useCallback(
+    (body: unknown) =>
+      void submit(body as Parameters<typeof submit>[0], {
+        method: 'post',
+        action: `/packages/${row.id}/answers`,
+        encType: 'application/json',
+      }),
+    [submit, row.id],
+  )
   return {
     answer: useCallback((...answers: Answer[]) => send({ act: 'answer', answers, seen }), [send, seen]),
-    typed: useCallback((page: number, field: string, text: string, at: { page: number; box: Box } | null) => send({ act: 'typed', page, field, text, at, seen }), [send, seen]),
+    typed: useCallback(
+      (page: number, field: string, text: string, at: { page: number; box: Box } | null) =>
+        send({ act: 'typed', page, field, text, at, seen }),
+      [send, seen],
+    ),
     undo: useCallback(() => send({ act: 'undo' }), [send]),
     redo: useCallback(() => send({ act: 'redo' }), [send]),
     busy: fetcher.state !== 'idle',

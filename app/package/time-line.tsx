@@ -6,40 +6,138 @@ const LEFT = 120
 const WIDTH = 900
 
 /** Statements and pay days along the days: what is covered, and which days nobody has. */
-export function TimeLine({ line, asOf, titles, onOpen }: { line: Line; asOf: string; titles: ReadonlyMap<string, string>; onOpen: (document: string, field: string | null) => void }) {
+export function TimeLine({
+  line,
+  asOf,
+  titles,
+  onOpen,
+}: {
+  line: Line
+  asOf: string
+  titles: ReadonlyMap<string, string>
+  onOpen: (document: string, field: string | null) => void
+}) {
   const all = daysBetween(line.from, line.to) + 1
-  const x = (day: string) => LEFT + (Math.max(0, Math.min(all, daysBetween(line.from, day))) / all) * (WIDTH - LEFT)
-  const months = Array.from({ length: monthIndex(line.to) - monthIndex(line.from) + 1 }, (_, i) => monthIndex(line.from) + i)
+  const x = (day: string) =>
+    LEFT + (Math.max(0, Math.min(all, daysBetween(line.from, day))) / all) * (WIDTH - LEFT)
+  const months = Array.from(
+    { length: monthIndex(line.to) - monthIndex(line.from) + 1 },
+    (_, i) => monthIndex(line.from) + i,
+  )
   const start = (month: number) => `${Math.floor(month / 12)}-${String((month % 12) + 1).padStart(2, '0')}-01`
   const gaps = line.lanes.flatMap((l) => l.gaps.map((g) => ({ ...g, title: titles.get(l.type) ?? l.type })))
   const bottom = 22 + line.lanes.length * HEIGHT
   return (
     <section aria-label="Along the days" className="card mt-3 p-3.5">
-      <h2 className="mb-1 text-sm font-semibold">Along the days {gaps.length > 0 ? <span className="ml-2 font-normal text-plum">{gaps.map((g) => `${g.title}: nothing from ${dayName(g.start)} to ${dayName(g.end)}`).join('; ')}</span> : null}</h2>
-      <svg viewBox={`0 0 ${WIDTH} ${bottom + 4}`} className="w-full max-w-5xl" role="group" aria-label="Papers along the days">
-        <defs><pattern id="gap" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="6" stroke="var(--plum)" strokeWidth="1.6" /></pattern></defs>
-        {months.map((m) => <g key={m}><line x1={x(start(m))} x2={x(start(m))} y1={14} y2={bottom} stroke="var(--line-2)" /><text x={x(start(m)) + 4} y={10} fontSize="11" fill="var(--ink-2)">{months.length > 14 && m % 3 !== 0 ? '' : monthName(m).slice(0, 3)}{m % 12 === 0 || m === months[0] ? ` ${Math.floor(m / 12)}` : ''}</text></g>)}
+      <h2 className="mb-1 text-sm font-semibold">
+        Along the days{' '}
+        {gaps.length > 0 ? (
+          <span className="ml-2 font-normal text-plum">
+            {gaps.map((g) => `${g.title}: nothing from ${dayName(g.start)} to ${dayName(g.end)}`).join('; ')}
+          </span>
+        ) : null}
+      </h2>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${bottom + 4}`}
+        className="w-full max-w-5xl"
+        role="group"
+        aria-label="Papers along the days"
+      >
+        <defs>
+          <pattern id="gap" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <line x1="0" y1="0" x2="0" y2="6" stroke="var(--plum)" strokeWidth="1.6" />
+          </pattern>
+        </defs>
+        {months.map((m) => (
+          <g key={m}>
+            <line x1={x(start(m))} x2={x(start(m))} y1={14} y2={bottom} stroke="var(--line-2)" />
+            <text x={x(start(m)) + 4} y={10} fontSize="11" fill="var(--ink-2)">
+              {months.length > 14 && m % 3 !== 0 ? '' : monthName(m).slice(0, 3)}
+              {m % 12 === 0 || m === months[0] ? ` ${Math.floor(m / 12)}` : ''}
+            </text>
+          </g>
+        ))}
         {line.lanes.map((lane, i) => {
           const y = 20 + i * HEIGHT
           return (
             <g key={lane.type}>
-              <text x={0} y={y + 14} fontSize="12" fontWeight="600" fill="var(--ink)">{titles.get(lane.type) ?? lane.type}</text>
-              {lane.gaps.map((g) => <rect key={g.start} x={x(g.start)} y={y + 3} width={Math.max(3, x(addDays(g.end, 1)) - x(g.start))} height={14} fill="url(#gap)" stroke="var(--plum)" strokeWidth="1"><title>{`Nothing from ${dayName(g.start)} to ${dayName(g.end)}`}</title></rect>)}
+              <text x={0} y={y + 14} fontSize="12" fontWeight="600" fill="var(--ink)">
+                {titles.get(lane.type) ?? lane.type}
+              </text>
+              {lane.gaps.map((g) => (
+                <rect
+                  key={g.start}
+                  x={x(g.start)}
+                  y={y + 3}
+                  width={Math.max(3, x(addDays(g.end, 1)) - x(g.start))}
+                  height={14}
+                  fill="url(#gap)"
+                  stroke="var(--plum)"
+                  strokeWidth="1"
+                >
+                  <title>{`Nothing from ${dayName(g.start)} to ${dayName(g.end)}`}</title>
+                </rect>
+              ))}
               {lane.spans.map((s) => (
-                <a key={s.document} href={`#${s.document}`} aria-label={`${s.label}, ${dayName(s.start)} to ${dayName(s.end)}`} onClick={(event) => { event.preventDefault(); onOpen(s.document, null) }}>
-                  <rect x={x(s.start)} y={y + 3} width={Math.max(3, x(addDays(s.end, 1)) - x(s.start) - 1.5)} height={14} rx="2" fill="var(--petrol-soft)" stroke="var(--petrol)"><title>{`${s.label}: ${dayName(s.start)} to ${dayName(s.end)}`}</title></rect>
+                <a
+                  key={s.document}
+                  href={`#${s.document}`}
+                  aria-label={`${s.label}, ${dayName(s.start)} to ${dayName(s.end)}`}
+                  onClick={(event) => {
+                    event.preventDefault()
+                    onOpen(s.document, null)
+                  }}
+                >
+                  <rect
+                    x={x(s.start)}
+                    y={y + 3}
+                    width={Math.max(3, x(addDays(s.end, 1)) - x(s.start) - 1.5)}
+                    height={14}
+                    rx="2"
+                    fill="var(--petrol-soft)"
+                    stroke="var(--petrol)"
+                  >
+                    <title>{`${s.label}: ${dayName(s.start)} to ${dayName(s.end)}`}</title>
+                  </rect>
                 </a>
               ))}
               {lane.marks.map((m) => (
-                <a key={m.document} href={`#${m.document}`} aria-label={`${m.label}, ${dayName(m.day)}`} onClick={(event) => { event.preventDefault(); onOpen(m.document, m.field) }}>
-                  <line x1={x(m.day)} x2={x(m.day)} y1={20} y2={bottom} stroke="var(--petrol)" strokeDasharray="2 3" />
-                  <rect x={x(m.day) - 4.5} y={y + 5} width={9} height={9} transform={`rotate(45 ${x(m.day)} ${y + 9.5})`} fill="var(--petrol)"><title>{`${m.label}: ${dayName(m.day)}`}</title></rect>
+                <a
+                  key={m.document}
+                  href={`#${m.document}`}
+                  aria-label={`${m.label}, ${dayName(m.day)}`}
+                  onClick={(event) => {
+                    event.preventDefault()
+                    onOpen(m.document, m.field)
+                  }}
+                >
+                  <line
+                    x1={x(m.day)}
+                    x2={x(m.day)}
+                    y1={20}
+                    y2={bottom}
+                    stroke="var(--petrol)"
+                    strokeDasharray="2 3"
+                  />
+                  <rect
+                    x={x(m.day) - 4.5}
+                    y={y + 5}
+                    width={9}
+                    height={9}
+                    transform={`rotate(45 ${x(m.day)} ${y + 9.5})`}
+                    fill="var(--petrol)"
+                  >
+                    <title>{`${m.label}: ${dayName(m.day)}`}</title>
+                  </rect>
                 </a>
               ))}
             </g>
           )
         })}
-        <line x1={x(asOf)} x2={x(asOf)} y1={14} y2={bottom} stroke="var(--ink)" strokeWidth="1.5" /><text x={x(asOf) - 4} y={bottom - 2} fontSize="11" textAnchor="end" fill="var(--ink)">checked</text>
+        <line x1={x(asOf)} x2={x(asOf)} y1={14} y2={bottom} stroke="var(--ink)" strokeWidth="1.5" />
+        <text x={x(asOf) - 4} y={bottom - 2} fontSize="11" textAnchor="end" fill="var(--ink)">
+          checked
+        </text>
       </svg>
     </section>
   )

@@ -19,9 +19,18 @@ export function useJudged() {
 }
 
 /** It takes no answers: it is finished, or a second person looks at it. */
-export const isClosed = ({ state }: Pick<PackageView['row'], 'state'>): boolean => state === 'finished' || state === 'review'
+export const isClosed = ({ state }: Pick<PackageView['row'], 'state'>): boolean =>
+  state === 'finished' || state === 'review'
 
-export const documentOfPage = (documents: readonly Document[], page: number): Document | undefined => documents.find((d) => d.pages.includes(page))
+export const documentOfPage = (documents: readonly Document[], page: number): Document | undefined =>
+  documents.find((d) => d.pages.includes(page))
 
 /** What a page is that belongs in no document; null for all others. */
-export const apartOf = (sheet: PackageView['sheets'][number]): string | null => (sheet.filedTo ? `filed to ${sheet.filedTo}` : sheet.separator ? 'separator sheet' : sheet.blank ? 'blank' : null)
+export const apartOf = (sheet: PackageView['sheets'][number]): string | null =>
+  sheet.filedTo
+    ? `filed to ${sheet.filedTo}`
+    : sheet.separator
+      ? 'separator sheet'
+      : sheet.blank
+        ? 'blank'
+        : null

@@ -1,20 +1,50 @@
 import { useRef, useState } from 'react'
 
 /** A place to drop files on, or to pick them by mouse or keyboard. */
-export function DropZone({ text, limit, onFiles }: { text: string; limit: string; onFiles: (files: File[]) => void }) {
+export function DropZone({
+  text,
+  limit,
+  onFiles,
+}: {
+  text: string
+  limit: string
+  onFiles: (files: File[]) => void
+}) {
   const [over, setOver] = useState(false)
   const input = useRef<HTMLInputElement>(null)
-  const take = (list: FileList | null) => { if (list?.length) onFiles([...list]) }
+  const take = (list: FileList | null) => {
+    if (list?.length) onFiles([...list])
+  }
   return (
     <div
-      onDragOver={(event) => { event.preventDefault(); setOver(true) }}
+      onDragOver={(event) => {
+        event.preventDefault()
+        setOver(true)
+      }}
       onDragLeave={() => setOver(false)}
-      onDrop={(event) => { event.preventDefault(); setOver(false); take(event.dataTransfer.files) }}
+      onDrop={(event) => {
+        event.preventDefault()
+        setOver(false)
+        take(event.dataTransfer.files)
+      }}
       className={`rounded-lg border-2 border-dashed p-8 text-center ${over ? 'border-petrol bg-petrol-soft' : 'border-line bg-sheet'}`}
     >
       <p className="mb-3 text-lg">{text}</p>
-      <button type="button" className="button-main" onClick={() => input.current?.click()}>Pick files</button>
-      <input ref={input} type="file" multiple className="sr-only" tabIndex={-1} aria-label="Files of the package" onChange={(event) => { take(event.target.files); event.target.value = '' }} />
+      <button type="button" className="button-main" onClick={() => input.current?.click()}>
+        Pick files
+      </button>
+      <input
+        ref={input}
+        type="file"
+        multiple
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Files of the package"
+        onChange={(event) => {
+          take(event.target.files)
+          event.target.value = ''
+        }}
+      />
       <p className="mt-3 text-sm text-ink-2">PDF, TIFF, JPEG, PNG, e-mail with attachments, ZIP. {limit}</p>
     </div>
   )

@@ -17,7 +17,14 @@ export function ago(then: Date | string): string {
   return hours < 48 ? `${hours} h` : `${Math.round(hours / 24)} days`
 }
 
-export const moment = (then: Date | string): string => new Date(then).toLocaleString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' })
+export const moment = (then: Date | string): string =>
+  new Date(then).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  })
 
 export function fileSize(bytes: number): string {
   if (bytes < 1024) return `${bytes} bytes`

@@ -4,7 +4,8 @@ import { useEffect, useRef } from 'react'
 export type KeyMap = Record<string, (event: KeyboardEvent) => void>
 
 const takesText = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  target instanceof HTMLElement &&
+  (target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
 /**
  * Listens for shortcuts while the component is shown. Keys typed into fields, keys with Ctrl, Alt or Meta, and keys
@@ -17,10 +18,23 @@ export function useKeys(keys: KeyMap): void {
   })
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
-      if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || takesText(event.target) || document.querySelector('[role="dialog"],[role="menu"]')) return
+      if (
+        event.defaultPrevented ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        takesText(event.target) ||
+        document.querySelector('[role="dialog"],[role="menu"]')
+      )
+        return
       const name = `${event.shiftKey && /^[a-z]$/i.test(event.key) ? 'shift+' : ''}${event.key.toLowerCase()}`
       // Enter and Space on a focused button press that button, unless it leaves its keys to the view.
-      if ((name === 'enter' || name === ' ') && event.target instanceof HTMLElement && event.target.closest('button:not([data-view-keys]),a')) return
+      if (
+        (name === 'enter' || name === ' ') &&
+        event.target instanceof HTMLElement &&
+        event.target.closest('button:not([data-view-keys]),a')
+      )
+        return
       const act = current.current[name]
       if (!act) return
       event.preventDefault()

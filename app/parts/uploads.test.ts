@@ -10,11 +10,25 @@ class Line {
   responseText = ''
   to = ''
   sent: unknown = null
-  open(_: string, to: string): void { this.to = to }
-  setRequestHeader(): void { return }
-  send(file: unknown): void { this.sent = file; Line.open.push(this) }
-  answer(status: number, said: unknown): void { [this.status, this.responseText] = [status, typeof said === 'string' ? said : JSON.stringify(said)]; Line.open = Line.open.filter((l) => l !== this); this.onload!() }
-  breaks(): void { Line.open = Line.open.filter((l) => l !== this); this.onerror!() }
+  open(_: string, to: string): void {
+    this.to = to
+  }
+  setRequestHeader(): void {
+    return
+  }
+  send(file: unknown): void {
+    this.sent = file
+    Line.open.push(this)
+  }
+  answer(status: number, said: unknown): void {
+    ;[this.status, this.responseText] = [status, typeof said === 'string' ? said : JSON.stringify(said)]
+    Line.open = Line.open.filter((l) => l !== this)
+    this.onload!()
+  }
+  breaks(): void {
+    Line.open = Line.open.filter((l) => l !== this)
+    this.onerror!()
+  }
 }
 
 Object.assign(globalThis, { XMLHttpRequest: Line })
@@ -46,7 +60,10 @@ test('what the server remarks is kept: an unusable file, the same file elsewhere
   const [first, second] = Line.open
   first.answer(200, { problem: 'This PDF is damaged and cannot be opened.' })
   second.answer(200, { twin: 'MSM-26-004817' })
-  expect(uploadsNow().map((u) => u.note)).toEqual(['This PDF is damaged and cannot be opened.', 'The same file is also in package MSM-26-004817.'])
+  expect(uploadsNow().map((u) => u.note)).toEqual([
+    'This PDF is damaged and cannot be opened.',
+    'The same file is also in package MSM-26-004817.',
+  ])
 })
 test('a broken line or a refusal is told, and costs the other files nothing', () => {
   sendFiles('p1', [file('a.pdf'), file('b.pdf'), file('c.pdf')])
@@ -54,7 +71,11 @@ test('a broken line or a refusal is told, and costs the other files nothing', ()
   first.breaks()
   second.answer(413, 'not even JSON')
   expect(uploadsNow().map((u) => u.state)).toEqual(['failed', 'failed', 'sending'])
-  expect(uploadsNow().map((u) => u.note)).toEqual(['The line broke. Nothing was kept; send it again.', 'The server did not take it.', null])
+  expect(uploadsNow().map((u) => u.note)).toEqual([
+    'The line broke. Nothing was kept; send it again.',
+    'The server did not take it.',
+    null,
+  ])
 })
 test('what failed is sent again, with the same bytes', () => {
   const given = file('a.pdf')

@@ -30,7 +30,10 @@ export function sendFiles(packageId: string, chosen: readonly File[]): void {
   for (const file of chosen) {
     const id = crypto.randomUUID()
     files.set(id, file)
-    uploads = [...uploads, { id, packageId, name: file.name, size: file.size, sent: 0, state: 'waiting', note: null }]
+    uploads = [
+      ...uploads,
+      { id, packageId, name: file.name, size: file.size, sent: 0, state: 'waiting', note: null },
+    ]
   }
   for (const listener of listeners) listener()
   pump()
@@ -59,13 +62,19 @@ function send({ id, packageId, name }: Upload): void {
   request.open('POST', `/packages/${packageId}/bring?name=${encodeURIComponent(name)}`)
   request.setRequestHeader('Content-Type', 'application/octet-stream')
   request.upload.onprogress = (event) => change(id, { sent: event.loaded })
-  const failed = (note: string) => { change(id, { state: 'failed', note }); pump() }
+  const failed = (note: string) => {
+    change(id, { state: 'failed', note })
+    pump()
+  }
   request.onerror = () => failed('The line broke. Nothing was kept; send it again.')
   request.onload = () => {
     const answer = parse(request.responseText)
     if (request.status >= 400) return failed(answer.problem ?? 'The server did not take it.')
     files.delete(id)
-    change(id, { state: 'sent', note: answer.problem ?? (answer.twin ? `The same file is also in package ${answer.twin}.` : null) })
+    change(id, {
+      state: 'sent',
+      note: answer.problem ?? (answer.twin ? `The same file is also in package ${answer.twin}.` : null),
+    })
     pump()
   }
   change(id, { state: 'sending' })
@@ -92,4 +101,11 @@ export const uploadsNow = (): readonly Upload[] => uploads
 
 /** All uploads of this browser, as they go. */
 export const useUploads = (): readonly Upload[] =>
-  useSyncExternalStore((listener) => { listeners.add(listener); return () => void listeners.delete(listener) }, uploadsNow, () => none)
+  useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener)
+      return () => void listeners.delete(listener)
+    },
+    uploadsNow,
+    () => none,
+  )

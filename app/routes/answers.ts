@@ -9,12 +9,28 @@ import { typesOf } from '../../server/knowledge/types.ts'
 import { Closed, giveAnswers, placeOfTyped, redo, undo } from '../../server/packages/answer.ts'
 import type { Route } from './+types/answers'
 
-const place = z.object({ page: z.number().int().positive(), box: z.tuple([z.number(), z.number(), z.number(), z.number()]) }).nullable()
+const place = z
+  .object({
+    page: z.number().int().positive(),
+    box: z.tuple([z.number(), z.number(), z.number(), z.number()]),
+  })
+  .nullable()
 
 const bodySchema = z.discriminatedUnion('act', [
-  z.object({ act: z.literal('answer'), answers: z.array(answerSchema).min(1).max(600), seen: z.number().int().min(0).optional() }),
+  z.object({
+    act: z.literal('answer'),
+    answers: z.array(answerSchema).min(1).max(600),
+    seen: z.number().int().min(0).optional(),
+  }),
   /** A value as a person typed or picked it. */
-  z.object({ act: z.literal('typed'), page: z.number().int().positive(), field: z.string(), text: z.string().max(500), at: place, seen: z.number().int().min(0).optional() }),
+  z.object({
+    act: z.literal('typed'),
+    page: z.number().int().positive(),
+    field: z.string(),
+    text: z.string().max(500),
+    at: place,
+    seen: z.number().int().min(0).optional(),
+  }),
   z.object({ act: z.literal('undo') }),
   z.object({ act: z.literal('redo') }),
 ])
@@ -32,15 +48,31 @@ export async function action({ request, params }: Route.ActionArgs) {
     let given: Answer[]
     if (body.act === 'typed') {
       const document = row.assessment.documents.find((d) => d.pages.includes(body.page))
-      const field = document && typeById(await typesOf(database(), who.organisationId), document.type).fields.find((f) => f.name === body.field)
+      const field =
+        document &&
+        typeById(await typesOf(database(), who.organisationId), document.type).fields.find(
+          (f) => f.name === body.field,
+        )
       if (!field) return data({ problem: 'The paper has changed meanwhile; look again.' }, 409)
       const typed = parseTyped(field.kind, body.text)
       if ('problem' in typed) return data({ problem: typed.problem }, 400)
       // Words clicked on another paper are what is meant, but that is no place of this one: it would teach a wrong wording.
       const at = body.at && document.pages.includes(body.at.page) ? body.at : null
-      given = [{ kind: 'value', page: body.page, field: body.field, value: typed.value, state: 'corrected', at: at ?? (await placeOfTyped(row.id, document.pages, body.text)) }]
+      given = [
+        {
+          kind: 'value',
+          page: body.page,
+          field: body.field,
+          value: typed.value,
+          state: 'corrected',
+          at: at ?? (await placeOfTyped(row.id, document.pages, body.text)),
+        },
+      ]
     } else given = body.answers
-    const lost = given.find((a) => 'page' in a && a.kind !== 'turn' && !row.assessment!.documents.some((d) => d.pages.includes(a.page)))
+    const lost = given.find(
+      (a) =>
+        'page' in a && a.kind !== 'turn' && !row.assessment!.documents.some((d) => d.pages.includes(a.page)),
+    )
     if (lost) return data({ problem: 'That page is in no document.' }, 409)
     const taught = await giveAnswers(row.id, given, who, body.seen)
     return data({ problem: null, said: null, taught })
@@ -52,5 +84,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 
 const sentence = (error: z.ZodError): string => {
   const issue = error.issues[0]
-  return issue.path.includes('reason') ? 'Give a reason of three letters or more.' : 'That could not be understood; load the page again.'
+  return issue.path.includes('reason')
+    ? 'Give a reason of three letters or more.'
+    : 'That could not be understood; load the page again.'
 }

@@ -8,6 +8,15 @@ import type { Route } from './+types/cover-sheet'
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { who, row } = await askedPackage(request, params.id)
   const program = await programAt(database(), who.organisationId, row.program, row.programVersion)
-  const bytes = await coverSheet({ caseNumber: row.caseNumber, lines: [program?.title ?? row.program, ...(row.applicant ? [row.applicant] : [])] })
-  return new Response(Buffer.from(bytes), { headers: { 'Content-Type': 'application/pdf', 'Content-Disposition': `inline; filename="cover-${row.caseNumber}.pdf"`, 'Cache-Control': 'no-store' } })
+  const bytes = await coverSheet({
+    caseNumber: row.caseNumber,
+    lines: [program?.title ?? row.program, ...(row.applicant ? [row.applicant] : [])],
+  })
+  return new Response(Buffer.from(bytes), {
+    headers: {
+      'Content-Type': 'application/pdf',
+      'Content-Disposition': `inline; filename="cover-${row.caseNumber}.pdf"`,
+      'Cache-Control': 'no-store',
+    },
+  })
 }

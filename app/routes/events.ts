@@ -18,7 +18,8 @@ export async function loader({ request }: Route.LoaderArgs) {
         }
       }
       const silence = await hear((change) => {
-        if (!change || (change.organisationId === who.organisationId && (!only || change.packageId === only))) send(`data: ${JSON.stringify(change)}\n\n`)
+        if (!change || (change.organisationId === who.organisationId && (!only || change.packageId === only)))
+          send(`data: ${JSON.stringify(change)}\n\n`)
       })
       // What changed between the loading of the screen and this line was told to nobody: a first message makes it look afresh.
       send('retry: 2000\ndata: null\n\n')
@@ -34,5 +35,11 @@ export async function loader({ request }: Route.LoaderArgs) {
     cancel: () => stop(),
   })
   // no-transform keeps compression away, which would hold events back until its buffer is full.
-  return new Response(body, { headers: { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', 'X-Accel-Buffering': 'no' } })
+  return new Response(body, {
+    headers: {
+      'Content-Type': 'text/event-stream',
+      'Cache-Control': 'no-cache, no-transform',
+      'X-Accel-Buffering': 'no',
+    },
+  })
 }

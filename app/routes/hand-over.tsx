@@ -13,7 +13,10 @@ import type { Route } from './+types/hand-over'
 const formSchema = z.discriminatedUnion('act', [
   z.object({ act: z.literal('finish') }),
   z.object({ act: z.literal('sign') }),
-  z.object({ act: z.literal('back'), reason: z.string().trim().min(3, 'Say in three letters or more what is to be done.').max(500) }),
+  z.object({
+    act: z.literal('back'),
+    reason: z.string().trim().min(3, 'Say in three letters or more what is to be done.').max(500),
+  }),
   z.object({ act: z.literal('open') }),
 ])
 
@@ -46,19 +49,63 @@ export default function HandOver({ actionData }: Route.ComponentProps) {
     <div className="grid max-w-5xl gap-4 pb-6 lg:grid-cols-2">
       <section className="card self-start p-4">
         <h1 className="text-xl font-semibold">Hand over</h1>
-        <p className="mt-1 text-ink-2">One ZIP: {count(assessment.documents.length, 'PDF')}, one for each document and searchable, <span className="font-mono">report.json</span> with every value, its place and how sure it is, and <span className="font-mono">history.json</span> with who did what.</p>
+        <p className="mt-1 text-ink-2">
+          One ZIP: {count(assessment.documents.length, 'PDF')}, one for each document and searchable,{' '}
+          <span className="font-mono">report.json</span> with every value, its place and how sure it is, and{' '}
+          <span className="font-mono">history.json</span> with who did what.
+        </p>
         <div className="mt-4 flex flex-wrap items-center gap-2">
-          <a className={done ? 'button-main' : 'button'} href={`/packages/${row.id}/package.zip`} download><Download size={16} />Download {row.caseNumber}.zip</a>
-          {done ? <Act act="open" plain><LockOpen size={16} />Open it again</Act> : row.state === 'review' ? null : <Act act="finish"><Lock size={16} />{signOff.finish || row.toSign > 0 ? 'Give it to a second person' : 'Finish the package'}</Act>}
+          <a className={done ? 'button-main' : 'button'} href={`/packages/${row.id}/package.zip`} download>
+            <Download size={16} />
+            Download {row.caseNumber}.zip
+          </a>
+          {done ? (
+            <Act act="open" plain>
+              <LockOpen size={16} />
+              Open it again
+            </Act>
+          ) : row.state === 'review' ? null : (
+            <Act act="finish">
+              <Lock size={16} />
+              {signOff.finish || row.toSign > 0 ? 'Give it to a second person' : 'Finish the package'}
+            </Act>
+          )}
         </div>
         {row.state === 'review' ? <Review may={may} own={row.finishAskedById === who.id} /> : null}
-        {actionData?.problem ? <p role="alert" className="odd-edge mt-3 rounded-md border border-line bg-sheet px-3 py-2 text-sm">{actionData.problem}</p> : null}
-        <p className="mt-3 text-sm text-ink-2">{done ? 'Finished: it takes no more answers.' : row.state === 'review' ? 'While somebody else looks at it, it takes no answers but theirs.' : signOff.finish ? 'By this program somebody who did none of the work signs it off. Nothing can be changed meanwhile.' : row.toSign > 0 ? 'Decisions against the papers wait for a second person; finishing gives the package to one.' : 'Finishing closes it to answers. It can be opened again.'}</p>
+        {actionData?.problem ? (
+          <p role="alert" className="odd-edge mt-3 rounded-md border border-line bg-sheet px-3 py-2 text-sm">
+            {actionData.problem}
+          </p>
+        ) : null}
+        <p className="mt-3 text-sm text-ink-2">
+          {done
+            ? 'Finished: it takes no more answers.'
+            : row.state === 'review'
+              ? 'While somebody else looks at it, it takes no answers but theirs.'
+              : signOff.finish
+                ? 'By this program somebody who did none of the work signs it off. Nothing can be changed meanwhile.'
+                : row.toSign > 0
+                  ? 'Decisions against the papers wait for a second person; finishing gives the package to one.'
+                  : 'Finishing closes it to answers. It can be opened again.'}
+        </p>
         <h2 className="mt-5 mb-1 font-semibold">Still open</h2>
-        {loose === 0 && blocking.length === 0 ? <p className="text-ink-2">Nothing.</p> : (
+        {loose === 0 && blocking.length === 0 ? (
+          <p className="text-ink-2">Nothing.</p>
+        ) : (
           <ul className="grid gap-1 text-sm">
-            {loose > 0 ? <li className="border-l-4 border-dashed border-amber pl-2"><Link className="underline" to="../deck">{count(loose, 'loose piece')}</Link> nobody has answered</li> : null}
-            {blocking.map((f) => <li key={f.id} className="odd-edge pl-2">{f.message}</li>)}
+            {loose > 0 ? (
+              <li className="border-l-4 border-dashed border-amber pl-2">
+                <Link className="underline" to="../deck">
+                  {count(loose, 'loose piece')}
+                </Link>{' '}
+                nobody has answered
+              </li>
+            ) : null}
+            {blocking.map((f) => (
+              <li key={f.id} className="odd-edge pl-2">
+                {f.message}
+              </li>
+            ))}
           </ul>
         )}
       </section>
@@ -68,7 +115,12 @@ export default function HandOver({ actionData }: Route.ComponentProps) {
           <h2 className="mb-2 font-semibold">Files that go out</h2>
           <ol className="grid gap-1 text-sm">
             {assessment.documents.map((d) => (
-              <li key={d.id} className="flex gap-3"><span className="min-w-0 flex-1 truncate font-mono">{names.get(d.id)}</span><span className="whitespace-nowrap text-ink-2">{d.pages.length === 1 ? `page ${d.pages[0]}` : `pages ${d.pages.join(', ')}`}</span></li>
+              <li key={d.id} className="flex gap-3">
+                <span className="min-w-0 flex-1 truncate font-mono">{names.get(d.id)}</span>
+                <span className="whitespace-nowrap text-ink-2">
+                  {d.pages.length === 1 ? `page ${d.pages[0]}` : `pages ${d.pages.join(', ')}`}
+                </span>
+              </li>
             ))}
           </ol>
         </section>
@@ -77,13 +129,23 @@ export default function HandOver({ actionData }: Route.ComponentProps) {
   )
 }
 
-function Act({ act, plain = false, children }: { act: 'finish' | 'sign' | 'open'; plain?: boolean; children: React.ReactNode }) {
+function Act({
+  act,
+  plain = false,
+  children,
+}: {
+  act: 'finish' | 'sign' | 'open'
+  plain?: boolean
+  children: React.ReactNode
+}) {
   const { row } = useJudged()
   const busy = useNavigation().state !== 'idle'
   return (
     <Form method="post">
       <input type="hidden" name="act" value={act} />
-      <button className={plain ? 'button' : 'button-main'} disabled={busy || row.state === 'reading'}>{children}</button>
+      <button className={plain ? 'button' : 'button-main'} disabled={busy || row.state === 'reading'}>
+        {children}
+      </button>
     </Form>
   )
 }
@@ -96,12 +158,26 @@ function Review({ may, own }: { may: boolean; own: boolean }) {
       <p className="font-semibold">The work is done; a second person looks at it.</p>
       {own ? <p className="text-sm text-ink-2">You gave it to them. You can take it back to go on.</p> : null}
       <div className="mt-2 flex flex-wrap gap-2">
-        {may && !own ? <Act act="sign"><Check size={16} />Sign it off</Act> : null}
+        {may && !own ? (
+          <Act act="sign">
+            <Check size={16} />
+            Sign it off
+          </Act>
+        ) : null}
         {may || own ? (
           <Form method="post" className="flex flex-1 gap-2">
             <input type="hidden" name="act" value="back" />
-            <input className="field py-1" name="reason" aria-label="What is to be done" placeholder={own ? 'Why take it back?' : 'What is to be done?'} value={reason} onChange={(event) => setReason(event.target.value)} />
-            <button className="button whitespace-nowrap" disabled={reason.trim().length < 3}>{own ? 'Take it back' : 'Send it back'}</button>
+            <input
+              className="field py-1"
+              name="reason"
+              aria-label="What is to be done"
+              placeholder={own ? 'Why take it back?' : 'What is to be done?'}
+              value={reason}
+              onChange={(event) => setReason(event.target.value)}
+            />
+            <button className="button whitespace-nowrap" disabled={reason.trim().length < 3}>
+              {own ? 'Take it back' : 'Send it back'}
+            </button>
           </Form>
         ) : null}
       </div>

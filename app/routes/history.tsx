@@ -18,16 +18,39 @@ export default function History({ loaderData: { acts } }: Route.ComponentProps) 
     <div className="max-w-4xl pb-6">
       <div className="mb-3 flex flex-wrap items-center gap-2">
         <h1 className="mr-auto text-xl font-semibold">History</h1>
-        <a className="button" href={`/packages/${row.id}/history.csv`} download>As a table</a>
-        <button type="button" className="button" disabled={!undo.undo || say.busy} title={undo.undo ?? undefined} onClick={say.undo}>Undo <span className="key">U</span></button>
-        <button type="button" className="button" disabled={!undo.redo || say.busy} title={undo.redo ?? undefined} onClick={say.redo}>Redo <span className="key">Shift U</span></button>
+        <a className="button" href={`/packages/${row.id}/history.csv`} download>
+          As a table
+        </a>
+        <button
+          type="button"
+          className="button"
+          disabled={!undo.undo || say.busy}
+          title={undo.undo ?? undefined}
+          onClick={say.undo}
+        >
+          Undo <span className="key">U</span>
+        </button>
+        <button
+          type="button"
+          className="button"
+          disabled={!undo.redo || say.busy}
+          title={undo.redo ?? undefined}
+          onClick={say.redo}
+        >
+          Redo <span className="key">Shift U</span>
+        </button>
       </div>
       <ol className="grid gap-px overflow-hidden rounded-lg border border-line bg-line-2">
         {acts.toReversed().map((act) => (
           <li key={act.id} className="grid gap-x-4 bg-sheet px-3 py-1.5 sm:grid-cols-[170px_130px_1fr]">
-            <time suppressHydrationWarning className="text-sm text-ink-2">{moment(act.at)}</time>
+            <time suppressHydrationWarning className="text-sm text-ink-2">
+              {moment(act.at)}
+            </time>
             <span className="text-sm font-semibold">{act.userName}</span>
-            <span>{act.act}{act.detail ? <span className="text-ink-2">: {act.detail}</span> : null}</span>
+            <span>
+              {act.act}
+              {act.detail ? <span className="text-ink-2">: {act.detail}</span> : null}
+            </span>
           </li>
         ))}
       </ol>

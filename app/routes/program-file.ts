@@ -9,5 +9,11 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await signedIn(request)
   const found = await newestProgram(database(), who.organisationId, params.id)
   if (!found) throw data('There is no such program.', 404)
-  return new Response(JSON.stringify(found.body, null, 2), { headers: { 'Content-Type': 'application/json', 'Content-Disposition': `attachment; filename="${found.body.id}.program.json"`, 'Cache-Control': 'no-store' } })
+  return new Response(JSON.stringify(found.body, null, 2), {
+    headers: {
+      'Content-Type': 'application/json',
+      'Content-Disposition': `attachment; filename="${found.body.id}.program.json"`,
+      'Cache-Control': 'no-store',
+    },
+  })
 }

@@ -5,5 +5,7 @@ import type { Route } from './+types/program-schema'
 /** What a program's file looks like, for whoever writes one elsewhere. */
 export async function loader({ request }: Route.LoaderArgs) {
   await signedIn(request)
-  return new Response(JSON.stringify(programJsonSchema(), null, 2), { headers: { 'Content-Type': 'application/schema+json' } })
+  return new Response(JSON.stringify(programJsonSchema(), null, 2), {
+    headers: { 'Content-Type': 'application/schema+json' },
+  })
 }

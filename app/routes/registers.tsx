@@ -20,11 +20,15 @@ const bodySchema = z.object({ kind: z.enum(registerKinds), csv: z.string().max(6
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
-  if (!maySwitch(who)) return data({ problem: 'A lead or an administrator takes registers in.', said: null }, 403)
+  if (!maySwitch(who))
+    return data({ problem: 'A lead or an administrator takes registers in.', said: null }, 403)
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success) return data({ problem: 'The file is too large, or is no text.', said: null }, 400)
   try {
-    return { problem: null, said: `${count(await loadRegister(who, body.data.kind, body.data.csv), 'entry', 'entries')} taken in.` }
+    return {
+      problem: null,
+      said: `${count(await loadRegister(who, body.data.kind, body.data.csv), 'entry', 'entries')} taken in.`,
+    }
   } catch (error) {
     if (error instanceof UnusableRegister) return data({ problem: error.message, said: null }, 400)
     throw error
@@ -37,13 +41,45 @@ export default function Registers({ loaderData: { registers, may } }: Route.Comp
   return (
     <main className="mx-auto max-w-4xl p-4">
       <h1 className="mb-1 text-xl font-semibold">Registers</h1>
-      <p className="mb-4 text-ink-2">What papers say is looked up here: by number, else by likeness of the name. The facts of a package show what a register says beside the papers; it confirms, completes or differs, and changes nothing by itself.</p>
-      {fetcher.data?.problem ? <p role="alert" className="odd-edge mb-3 rounded-md border border-line bg-sheet px-3 py-2">{fetcher.data.problem}</p> : fetcher.data?.said ? <p role="status" className="mb-3 rounded-md border border-line bg-sheet px-3 py-2">{fetcher.data.said}</p> : null}
+      <p className="mb-4 text-ink-2">
+        What papers say is looked up here: by number, else by likeness of the name. The facts of a package
+        show what a register says beside the papers; it confirms, completes or differs, and changes nothing by
+        itself.
+      </p>
+      {fetcher.data?.problem ? (
+        <p role="alert" className="odd-edge mb-3 rounded-md border border-line bg-sheet px-3 py-2">
+          {fetcher.data.problem}
+        </p>
+      ) : fetcher.data?.said ? (
+        <p role="status" className="mb-3 rounded-md border border-line bg-sheet px-3 py-2">
+          {fetcher.data.said}
+        </p>
+      ) : null}
       <ul className="grid gap-2">
         {registers.map((r) => (
           <li key={r.kind} className="card flex flex-wrap items-center gap-x-4 gap-y-2 px-4 py-3">
-            <span className="min-w-0 flex-1"><b>{r.title}</b> <span className="text-ink-2">{r.outside ? 'asked over the network' : r.rows === 0 ? 'no entries yet' : count(r.rows, 'entry', 'entries')}</span><span className="block text-[13px] text-ink-2">Columns: <span className="font-mono">{r.columns.join(', ')}</span></span></span>
-            {may && !r.outside ? <Take kind={r.kind} busy={fetcher.state !== 'idle'} onTake={(csv) => void fetcher.submit({ kind: r.kind, csv }, { method: 'post', encType: 'application/json' })} /> : null}
+            <span className="min-w-0 flex-1">
+              <b>{r.title}</b>{' '}
+              <span className="text-ink-2">
+                {r.outside
+                  ? 'asked over the network'
+                  : r.rows === 0
+                    ? 'no entries yet'
+                    : count(r.rows, 'entry', 'entries')}
+              </span>
+              <span className="block text-[13px] text-ink-2">
+                Columns: <span className="font-mono">{r.columns.join(', ')}</span>
+              </span>
+            </span>
+            {may && !r.outside ? (
+              <Take
+                kind={r.kind}
+                busy={fetcher.state !== 'idle'}
+                onTake={(csv) =>
+                  void fetcher.submit({ kind: r.kind, csv }, { method: 'post', encType: 'application/json' })
+                }
+              />
+            ) : null}
           </li>
         ))}
       </ul>
@@ -55,8 +91,21 @@ function Take({ kind, busy, onTake }: { kind: RegisterKind; busy: boolean; onTak
   const input = useRef<HTMLInputElement>(null)
   return (
     <>
-      <input ref={input} type="file" accept=".csv,text/csv,text/plain" className="hidden" aria-label={`Entries of ${kind}`} onChange={(event) => { void event.target.files?.[0]?.text().then(onTake); event.target.value = '' }} />
-      <button type="button" className="button" disabled={busy} onClick={() => input.current?.click()}><Upload size={16} />Take in from CSV</button>
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,text/csv,text/plain"
+        className="hidden"
+        aria-label={`Entries of ${kind}`}
+        onChange={(event) => {
+          void event.target.files?.[0]?.text().then(onTake)
+          event.target.value = ''
+        }}
+      />
+      <button type="button" className="button" disabled={busy} onClick={() => input.current?.click()}>
+        <Upload size={16} />
+        Take in from CSV
+      </button>
     </>
   )
 }

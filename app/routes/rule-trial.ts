@@ -20,8 +20,13 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const { who, row } = await askedPackage(request, params.id)
   const body = bodySchema.safeParse(await request.json().catch(() => null))
-  if (!body.success) return data({ problem: 'Give the rule a name and at least one word of two letters.', trial: null }, 400)
+  if (!body.success)
+    return data({ problem: 'Give the rule a name and at least one word of two letters.', trial: null }, 400)
   const { says } = body.data.rule
-  if (says.kind === 'type' && !(await typesOf(database(), who.organisationId)).some((t) => t.id === says.type)) return data({ problem: 'Say what the page is.', trial: null }, 400)
+  if (
+    says.kind === 'type' &&
+    !(await typesOf(database(), who.organisationId)).some((t) => t.id === says.type)
+  )
+    return data({ problem: 'Say what the page is.', trial: null }, 400)
   return { problem: null, trial: await tryRuleOn(who, row.id, body.data.rule, body.data.id) }
 }

@@ -11,5 +11,10 @@ export async function loader({ request }: Route.LoaderArgs) {
   await signedIn(request)
   const count = countSchema.safeParse(new URL(request.url).searchParams.get('count') ?? 10)
   if (!count.success) throw data('Between 1 and 100 sheets can be printed at once.', 400)
-  return new Response(Buffer.from(await separatorSheets(count.data)), { headers: { 'Content-Type': 'application/pdf', 'Content-Disposition': 'inline; filename="separator-sheets.pdf"' } })
+  return new Response(Buffer.from(await separatorSheets(count.data)), {
+    headers: {
+      'Content-Type': 'application/pdf',
+      'Content-Disposition': 'inline; filename="separator-sheets.pdf"',
+    },
+  })
 }

@@ -14,7 +14,10 @@ export async function loader({ request }: Route.LoaderArgs) {
   return null
 }
 
-const formSchema = z.object({ email: z.email('Enter your e-mail address.').max(200), password: z.string().min(1, 'Enter your password.').max(200) })
+const formSchema = z.object({
+  email: z.email('Enter your e-mail address.').max(200),
+  password: z.string().min(1, 'Enter your password.').max(200),
+})
 
 export async function action({ request }: Route.ActionArgs) {
   const parsed = formSchema.safeParse(Object.fromEntries(await request.formData()))
@@ -35,14 +38,38 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
           <h1 className="text-2xl font-bold">Jigsa</h1>
           <p className="mt-1 mb-6 text-ink-2">Packages in, pieces in place.</p>
           <Form method="post" className="grid gap-4">
-            <label className="grid gap-1 font-semibold">E-mail
-              <input className="field font-normal" name="email" type="email" autoComplete="username" autoFocus required />
+            <label className="grid gap-1 font-semibold">
+              E-mail
+              <input
+                className="field font-normal"
+                name="email"
+                type="email"
+                autoComplete="username"
+                autoFocus
+                required
+              />
             </label>
-            <label className="grid gap-1 font-semibold">Password
-              <input className="field font-normal" name="password" type="password" autoComplete="current-password" required />
+            <label className="grid gap-1 font-semibold">
+              Password
+              <input
+                className="field font-normal"
+                name="password"
+                type="password"
+                autoComplete="current-password"
+                required
+              />
             </label>
-            {actionData?.problem ? <p role="alert" className="rounded-md border-l-4 border-double border-plum bg-plum-soft px-3 py-2 text-plum">{actionData.problem}</p> : null}
-            <button className="button-main justify-center py-2" disabled={busy}>{busy ? 'Signing in …' : 'Sign in'}</button>
+            {actionData?.problem ? (
+              <p
+                role="alert"
+                className="rounded-md border-l-4 border-double border-plum bg-plum-soft px-3 py-2 text-plum"
+              >
+                {actionData.problem}
+              </p>
+            ) : null}
+            <button className="button-main justify-center py-2" disabled={busy}>
+              {busy ? 'Signing in …' : 'Sign in'}
+            </button>
           </Form>
         </div>
       </div>

@@ -9,5 +9,11 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await signedIn(request)
   const type = await typeAsSaved(database(), who.organisationId, params.id)
   if (!type) throw data('There is no such document type.', 404)
-  return new Response(JSON.stringify(type, null, 1), { headers: { 'Content-Type': 'application/json', 'Content-Disposition': `attachment; filename="${type.id}.type.json"`, 'Cache-Control': 'no-store' } })
+  return new Response(JSON.stringify(type, null, 1), {
+    headers: {
+      'Content-Type': 'application/json',
+      'Content-Disposition': `attachment; filename="${type.id}.type.json"`,
+      'Cache-Control': 'no-store',
+    },
+  })
 }

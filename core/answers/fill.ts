@@ -2,7 +2,8 @@ import type { FieldValue } from '../read/value.ts'
 import type { Answer } from './answer.ts'
 
 /** How a field's value came to be what it is. */
-export type FieldState = 'certain' | 'asked' | 'confirmed' | 'corrected' | 'repaired' | 'empty' | 'unreadable' | 'absent'
+export type FieldState =
+  'certain' | 'asked' | 'confirmed' | 'corrected' | 'repaired' | 'empty' | 'unreadable' | 'absent'
 
 export interface FilledField extends FieldValue {
   state: FieldState
@@ -21,9 +22,14 @@ function untouched(fields: readonly FieldValue[]): FilledField[] {
 }
 
 /** A document's fields with people's answers put over what the machine read; the last answer on a field holds. */
-export function fill(fields: readonly FieldValue[], pages: readonly number[], answers: readonly Answer[]): FilledField[] {
+export function fill(
+  fields: readonly FieldValue[],
+  pages: readonly number[],
+  answers: readonly Answer[],
+): FilledField[] {
   const said = new Map<string, Answer & { kind: 'value' }>()
-  for (const answer of answers) if (answer.kind === 'value' && pages.includes(answer.page)) said.set(answer.field, answer)
+  for (const answer of answers)
+    if (answer.kind === 'value' && pages.includes(answer.page)) said.set(answer.field, answer)
   const plain = untouched(fields)
   if (said.size === 0) return plain
   return fields.map((field, i) => {
@@ -35,7 +41,11 @@ export function fill(fields: readonly FieldValue[], pages: readonly number[], an
       value: none ? null : answer.value,
       page: answer.at?.page ?? field.page,
       box: answer.at?.box ?? field.box,
-      rowPlaces: answer.places ?? (Array.isArray(answer.value) && answer.value.length === field.rowPlaces?.length ? field.rowPlaces : undefined),
+      rowPlaces:
+        answer.places ??
+        (Array.isArray(answer.value) && answer.value.length === field.rowPlaces?.length
+          ? field.rowPlaces
+          : undefined),
       confidence: 1,
       needsReview: false,
       reason: null,

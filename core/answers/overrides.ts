@@ -11,18 +11,31 @@ export interface Standing<A extends Override = Override> {
   refusal: string
 }
 
-export const subjectOf = (answer: Override): string => (answer.kind === 'waive' ? answer.requirement : answer.kind === 'fact' ? answer.fact : answer.check)
+export const subjectOf = (answer: Override): string =>
+  answer.kind === 'waive' ? answer.requirement : answer.kind === 'fact' ? answer.fact : answer.check
 
 /**
  * The last decision on a subject and how far it counts. A second person's word is on the decision before it: a new
  * decision needs a new word.
  * @param second whether such a decision needs a second person
  */
-export function standingOf<K extends Override['kind']>(answers: readonly Answer[], kind: K, subject: string, second: (answer: Extract<Override, { kind: K }>) => boolean): Standing<Extract<Override, { kind: K }>> | null {
+export function standingOf<K extends Override['kind']>(
+  answers: readonly Answer[],
+  kind: K,
+  subject: string,
+  second: (answer: Extract<Override, { kind: K }>) => boolean,
+): Standing<Extract<Override, { kind: K }>> | null {
   const at = answers.findLastIndex((a) => a.kind === kind && subjectOf(a) === subject)
   if (at < 0) return null
   const answer = answers[at] as Extract<Override, { kind: K }>
   if (!second(answer)) return { answer, state: 'holds', refusal: '' }
-  const word = answers.slice(at + 1).findLast((a) => a.kind === 'sign' && a.what === kind && a.subject === subject) as Extract<Answer, { kind: 'sign' }> | undefined
-  return { answer, state: !word ? 'waits' : word.agreed ? 'holds' : 'refused', refusal: word && !word.agreed ? word.reason : '' }
+  const word = answers
+    .slice(at + 1)
+    .findLast((a) => a.kind === 'sign' && a.what === kind && a.subject === subject) as
+    Extract<Answer, { kind: 'sign' }> | undefined
+  return {
+    answer,
+    state: !word ? 'waits' : word.agreed ? 'holds' : 'refused',
+    refusal: word && !word.agreed ? word.reason : '',
+  }
 }

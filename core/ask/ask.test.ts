@@ -6,11 +6,51 @@ import { splitPages } from '../split/split.ts'
 import { ask } from './ask.ts'
 
 const pages = [
-  pageOf(['Application for a working-boat loan', 'Application number | MSM-26-004817', 'Name of applicant | Ottilie Varnham', 'Date of birth | 14/03/1980', 'National number | 140380-2211', 'Home address | 12 Gannet Row, Port Ellery SK4 2QD', 'Employment status | Employed', 'Employer | Petrel Slipways Ltd', 'Monthly net income | EUR 2,140.00', 'Loan amount | EUR 48,750.00', 'Purchase price | EUR 61,250.00', 'Deposit | EUR 12,500.00']),
-  pageOf(['Skerrow Marine Mutual', 'Marine cover note', 'Policy number | SMM-55120', 'Insured | Ottilie Varnham', 'Vessel | Pole Star', 'Cover starts | 1 March 2026', 'Cover ends | 28 February 2027', 'Sum insured | EUR 60,000.00', 'Premium | EUR 812.00']),
-  pageOf(['Condition and valuation survey', 'Report number | SR-4471', 'Surveyor | Jory Tamblyn', 'Date of inspection | 2 February 2026', 'Vessel | Pole Star', 'Hull number | SKR-88241', 'Market value | EUR 63,000.00', 'The engine was overhauled by Brackwater Yard in May 2024.']),
+  pageOf([
+    'Application for a working-boat loan',
+    'Application number | MSM-26-004817',
+    'Name of applicant | Ottilie Varnham',
+    'Date of birth | 14/03/1980',
+    'National number | 140380-2211',
+    'Home address | 12 Gannet Row, Port Ellery SK4 2QD',
+    'Employment status | Employed',
+    'Employer | Petrel Slipways Ltd',
+    'Monthly net income | EUR 2,140.00',
+    'Loan amount | EUR 48,750.00',
+    'Purchase price | EUR 61,250.00',
+    'Deposit | EUR 12,500.00',
+  ]),
+  pageOf([
+    'Skerrow Marine Mutual',
+    'Marine cover note',
+    'Policy number | SMM-55120',
+    'Insured | Ottilie Varnham',
+    'Vessel | Pole Star',
+    'Cover starts | 1 March 2026',
+    'Cover ends | 28 February 2027',
+    'Sum insured | EUR 60,000.00',
+    'Premium | EUR 812.00',
+  ]),
+  pageOf([
+    'Condition and valuation survey',
+    'Report number | SR-4471',
+    'Surveyor | Jory Tamblyn',
+    'Date of inspection | 2 February 2026',
+    'Vessel | Pole Star',
+    'Hull number | SKR-88241',
+    'Market value | EUR 63,000.00',
+    'The engine was overhauled by Brackwater Yard in May 2024.',
+  ]),
 ].map((p, i) => ({ ...p, number: i + 1, filePage: i + 1 }))
-const { documents } = assess({ files: [], pages, pieces: splitPages(pages, builtInTypes), program: workingBoatLoan, types: builtInTypes, answers: [], asOf: '2026-03-10' })
+const { documents } = assess({
+  files: [],
+  pages,
+  pieces: splitPages(pages, builtInTypes),
+  program: workingBoatLoan,
+  types: builtInTypes,
+  answers: [],
+  asOf: '2026-03-10',
+})
 const answers = (question: string) => ask(question, { documents, pages, types: builtInTypes })
 
 test.each([
@@ -34,6 +74,12 @@ test('the same value on several papers is one answer with several places', () =>
 })
 test('what no field holds is looked for in the print', () => {
   const [first] = answers('Who overhauled the engine?')
-  expect(first).toMatchObject({ from: 'line', text: 'The engine was overhauled by Brackwater Yard in May 2024.' })
+  expect(first).toMatchObject({
+    from: 'line',
+    text: 'The engine was overhauled by Brackwater Yard in May 2024.',
+  })
 })
-test.each(['What is the name of the dog?', 'When did the roof leak?', 'how much fuel is aboard?', '', '???'])('nothing is invented: %s', (question) => expect(answers(question)).toEqual([]))
+test.each(['What is the name of the dog?', 'When did the roof leak?', 'how much fuel is aboard?', '', '???'])(
+  'nothing is invented: %s',
+  (question) => expect(answers(question)).toEqual([]),
+)

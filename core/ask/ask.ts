@@ -30,7 +30,10 @@ export interface Answer {
 const FORMS: readonly [asks: RegExp, kinds: readonly FieldKind[]][] = [
   [/\b(?:who|whom|whose|by whom)\b/, ['name', 'org']],
   [/\b(?:when|what (?:day|date)|which (?:day|date)|since when|until when|how long)\b/, ['date', 'number']],
-  [/\b(?:how much|what does .* (?:cost|pay|earn|owe)|costs?|price|worth|owed?|owes|earns?|paid|sum|amount|balance|fee)\b/, ['money']],
+  [
+    /\b(?:how much|what does .* (?:cost|pay|earn|owe)|costs?|price|worth|owed?|owes|earns?|paid|sum|amount|balance|fee)\b/,
+    ['money'],
+  ],
   [/\bhow many\b/, ['number', 'table']],
   [/\b(?:where|address|live|lives)\b/, ['address', 'org']],
   [/\b(?:number|code|iban|account|reference)\b/, ['id', 'iban', 'number']],
@@ -38,12 +41,29 @@ const FORMS: readonly [asks: RegExp, kinds: readonly FieldKind[]][] = [
 
 /** What people say for what stands on papers: the word asked with, and words of labels it may stand for. */
 const MEANT: readonly [asked: RegExp, means: string][] = [
-  [/\b(?:cost|costs)\b/, 'price total'], [/\b(?:earn|earns|makes|salary|wage)\b/, 'income pay salary'], [/\b(?:live|lives|home)\b/, 'home address'], [/\b(?:born|birthday|old)\b/, 'birth'], [/\b(?:works?|job)\b/, 'employer employed'],
-  [/\b(?:worth|valued?)\b/, 'market value'], [/\b(?:end|ends|expires?|run out|valid)\b/, 'end expiry until'], [/\b(?:begin|begins|starts?)\b/, 'start from'], [/\b(?:owes?|owed)\b/, 'balance outstanding due'], [/\b(?:surveyed|surveyor|inspected)\b/, 'surveyor survey inspection'],
-  [/\b(?:insured|insurance|cover(?:ed)?)\b/, 'insurance insured cover'], [/\b(?:sells?|selling|sold|seller)\b/, 'seller'], [/\b(?:buys?|buying|buyer)\b/, 'buyer'], [/\bborrow\w*\b/, 'loan'], [/\b(?:called|name of the (?:boat|vessel|ship))\b/, 'name'], [/\b(?:moored|berth|lies)\b/, 'berth harbour'],
+  [/\b(?:cost|costs)\b/, 'price total'],
+  [/\b(?:earn|earns|makes|salary|wage)\b/, 'income pay salary'],
+  [/\b(?:live|lives|home)\b/, 'home address'],
+  [/\b(?:born|birthday|old)\b/, 'birth'],
+  [/\b(?:works?|job)\b/, 'employer employed'],
+  [/\b(?:worth|valued?)\b/, 'market value'],
+  [/\b(?:end|ends|expires?|run out|valid)\b/, 'end expiry until'],
+  [/\b(?:begin|begins|starts?)\b/, 'start from'],
+  [/\b(?:owes?|owed)\b/, 'balance outstanding due'],
+  [/\b(?:surveyed|surveyor|inspected)\b/, 'surveyor survey inspection'],
+  [/\b(?:insured|insurance|cover(?:ed)?)\b/, 'insurance insured cover'],
+  [/\b(?:sells?|selling|sold|seller)\b/, 'seller'],
+  [/\b(?:buys?|buying|buyer)\b/, 'buyer'],
+  [/\bborrow\w*\b/, 'loan'],
+  [/\b(?:called|name of the (?:boat|vessel|ship))\b/, 'name'],
+  [/\b(?:moored|berth|lies)\b/, 'berth harbour'],
 ]
 
-const QUESTION = new Set('who whom whose when what which where how why much many long day date does did do is are was were has have had it its he she they there this that of the a an in on at for to by from with and or can could will would should me tell show give please any'.split(' '))
+const QUESTION = new Set(
+  'who whom whose when what which where how why much many long day date does did do is are was were has have had it its he she they there this that of the a an in on at for to by from with and or can could will would should me tell show give please any'.split(
+    ' ',
+  ),
+)
 
 /** Share of what a question asks for that an answer must speak of; below it nothing is answered. */
 const ENOUGH = 0.6
@@ -58,7 +78,10 @@ const BELIEVED = 0.5
  * line of print that does. Never anything that does not stand on a page; nothing is an answer too.
  * Source of the weighting: Spärck Jones, "A statistical interpretation of term specificity", 1972.
  */
-export function ask(question: string, given: { documents: readonly Document[]; pages: readonly Page[]; types: readonly DocumentType[] }): Answer[] {
+export function ask(
+  question: string,
+  given: { documents: readonly Document[]; pages: readonly Page[]; types: readonly DocumentType[] },
+): Answer[] {
   const plainly = fold(question).replace(/[?!.]/g, ' ')
   const wanted = wordsOf(plainly)
   if (wanted.length === 0) return []
@@ -71,17 +94,36 @@ export function ask(question: string, given: { documents: readonly Document[]; p
 type Wanted = readonly string[]
 
 function wordsOf(question: string): Wanted[] {
-  return question.split(/[^\p{L}\p{N}]+/u).filter((w) => w.length > 1 && !QUESTION.has(w)).map((word) => {
-    const means = MEANT.filter(([asked]) => asked.test(word)).flatMap(([, words]) => words.split(' '))
-    return [...new Set([word, ...means].flatMap((w) => gist(w)))]
-  }).filter((w) => w.length > 0)
+  return question
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((w) => w.length > 1 && !QUESTION.has(w))
+    .map((word) => {
+      const means = MEANT.filter(([asked]) => asked.test(word)).flatMap(([, words]) => words.split(' '))
+      return [...new Set([word, ...means].flatMap((w) => gist(w)))]
+    })
+    .filter((w) => w.length > 0)
 }
 
 /** One word of a question is spoken of where any of the words it may stand for is, or another form of it. */
-const speaks = (words: ReadonlySet<string>, wanted: Wanted): boolean => wanted.some((w) => words.has(w) || (w.length > 4 && [...words].some((word) => word.startsWith(w.slice(0, 5)))))
+const speaks = (words: ReadonlySet<string>, wanted: Wanted): boolean =>
+  wanted.some(
+    (w) => words.has(w) || (w.length > 4 && [...words].some((word) => word.startsWith(w.slice(0, 5)))),
+  )
 
-function fromValues(wanted: readonly Wanted[], kinds: readonly FieldKind[] | null, { documents, types }: { documents: readonly Document[]; types: readonly DocumentType[] }): Answer[] {
-  const found: { document: Document; field: Field; text: string; asked: boolean; place: AnswerPlace; own: Set<string>; paper: Set<string> }[] = []
+function fromValues(
+  wanted: readonly Wanted[],
+  kinds: readonly FieldKind[] | null,
+  { documents, types }: { documents: readonly Document[]; types: readonly DocumentType[] },
+): Answer[] {
+  const found: {
+    document: Document
+    field: Field
+    text: string
+    asked: boolean
+    place: AnswerPlace
+    own: Set<string>
+    paper: Set<string>
+  }[] = []
   for (const document of documents) {
     const type = types.find((t) => t.id === document.type)
     if (!type) continue
@@ -89,30 +131,56 @@ function fromValues(wanted: readonly Wanted[], kinds: readonly FieldKind[] | nul
     for (const field of type.fields) {
       const value = document.fields.find((f) => f.name === field.name)
       if (!value || value.value === null || value.confidence < BELIEVED || field.kind === 'table') continue
-      const own = new Set([field.title, field.name.replaceAll('_', ' '), ...field.labels.slice(0, 12)].flatMap((t) => [...gist(t)]))
-      found.push({ document, field, own, paper, text: plain(value.value), asked: value.needsReview, place: { page: value.page ?? document.pages[0], box: value.box, document: document.id, field: field.title } })
+      const own = new Set(
+        [field.title, field.name.replaceAll('_', ' '), ...field.labels.slice(0, 12)].flatMap((t) => [
+          ...gist(t),
+        ]),
+      )
+      found.push({
+        document,
+        field,
+        own,
+        paper,
+        text: plain(value.value),
+        asked: value.needsReview,
+        place: {
+          page: value.page ?? document.pages[0],
+          box: value.box,
+          document: document.id,
+          field: field.title,
+        },
+      })
     }
   }
   const all = found.map((f) => new Set([...f.own, ...f.paper]))
-  const weights = wanted.map((w) => Math.log(1 + found.length / Math.max(1, all.filter((words) => speaks(words, w)).length)))
+  const weights = wanted.map((w) =>
+    Math.log(1 + found.length / Math.max(1, all.filter((words) => speaks(words, w)).length)),
+  )
   const most = weights.reduce((a, b) => a + b, 0)
-  const scored = found.map((f) => {
-    let score = 0
-    let ownly = 0
-    wanted.forEach((w, i) => {
-      const own = speaks(f.own, w)
-      if (own) ownly += weights[i]
-      // What the value itself is called says more than what its paper is.
-      score += own ? weights[i] : speaks(f.paper, w) ? weights[i] * 0.8 : 0
+  const scored = found
+    .map((f) => {
+      let score = 0
+      let ownly = 0
+      wanted.forEach((w, i) => {
+        const own = speaks(f.own, w)
+        if (own) ownly += weights[i]
+        // What the value itself is called says more than what its paper is.
+        score += own ? weights[i] : speaks(f.paper, w) ? weights[i] * 0.8 : 0
+      })
+      // A form's own words first: its kind of paper alone does not say which of its values is meant.
+      const fits = kinds === null ? 0 : kinds.includes(f.field.kind) ? 0.25 : -0.45
+      return { ...f, score: most > 0 ? score / most + fits : 0, ownly }
     })
-    // A form's own words first: its kind of paper alone does not say which of its values is meant.
-    const fits = kinds === null ? 0 : kinds.includes(f.field.kind) ? 0.25 : -0.45
-    return { ...f, score: most > 0 ? score / most + fits : 0, ownly }
-  }).filter((f) => f.score >= ENOUGH && (f.ownly > 0 || (kinds?.includes(f.field.kind) ?? false)))
+    .filter((f) => f.score >= ENOUGH && (f.ownly > 0 || (kinds?.includes(f.field.kind) ?? false)))
   const best = Math.max(0, ...scored.map((s) => s.score))
   const groups = new Map<string, Answer>()
   for (const one of scored.filter((s) => s.score >= best * BESIDE).sort((a, b) => b.score - a.score)) {
-    const group = groups.get(fold(one.text)) ?? { text: one.text, from: 'value' as const, places: [], asked: true }
+    const group = groups.get(fold(one.text)) ?? {
+      text: one.text,
+      from: 'value' as const,
+      places: [],
+      asked: true,
+    }
     group.places.push(one.place)
     group.asked &&= one.asked
     groups.set(fold(one.text), group)
@@ -120,14 +188,50 @@ function fromValues(wanted: readonly Wanted[], kinds: readonly FieldKind[] | nul
   return [...groups.values()].slice(0, 8)
 }
 
-function fromLines(wanted: readonly Wanted[], kinds: readonly FieldKind[] | null, { pages, documents }: { pages: readonly Page[]; documents: readonly Document[] }): Answer[] {
-  const lines = pages.flatMap((page) => linesOf(page).map((line) => ({ page, line, words: new Set(gist(line.text)) })))
-  const weights = wanted.map((w) => { const users = lines.filter((l) => speaks(l.words, w)).length; return users === 0 ? Math.log(1 + lines.length) : Math.log(1 + lines.length / users) })
+function fromLines(
+  wanted: readonly Wanted[],
+  kinds: readonly FieldKind[] | null,
+  { pages, documents }: { pages: readonly Page[]; documents: readonly Document[] },
+): Answer[] {
+  const lines = pages.flatMap((page) =>
+    linesOf(page).map((line) => ({ page, line, words: new Set(gist(line.text)) })),
+  )
+  const weights = wanted.map((w) => {
+    const users = lines.filter((l) => speaks(l.words, w)).length
+    return users === 0 ? Math.log(1 + lines.length) : Math.log(1 + lines.length / users)
+  })
   const most = weights.reduce((a, b) => a + b, 0)
-  const scored = lines.map((l) => ({ ...l, score: wanted.reduce((sum, w, i) => sum + (speaks(l.words, w) ? weights[i] : 0), 0) / most })).filter((l) => l.score >= LINE_ENOUGH && holds(l.line, kinds)).sort((a, b) => b.score - a.score)
-  return scored.filter((l) => l.score >= scored[0].score * BESIDE).slice(0, 5).map(({ page, line }) => ({ text: line.text, from: 'line', asked: false, places: [{ page: page.number, box: line.box, document: documents.find((d) => d.pages.includes(page.number))?.id ?? '', field: null }] }))
+  const scored = lines
+    .map((l) => ({
+      ...l,
+      score: wanted.reduce((sum, w, i) => sum + (speaks(l.words, w) ? weights[i] : 0), 0) / most,
+    }))
+    .filter((l) => l.score >= LINE_ENOUGH && holds(l.line, kinds))
+    .sort((a, b) => b.score - a.score)
+  return scored
+    .filter((l) => l.score >= scored[0].score * BESIDE)
+    .slice(0, 5)
+    .map(({ page, line }) => ({
+      text: line.text,
+      from: 'line',
+      asked: false,
+      places: [
+        {
+          page: page.number,
+          box: line.box,
+          document: documents.find((d) => d.pages.includes(page.number))?.id ?? '',
+          field: null,
+        },
+      ],
+    }))
 }
 
 /** Whether a line holds a value of a kind that is asked for. */
 const holds = (line: Line, kinds: readonly FieldKind[] | null): boolean =>
-  kinds === null || (kinds.some((kind) => kind === 'name' || kind === 'org') && /\p{Lu}\p{L}+ \p{Lu}\p{L}+/u.test(line.text)) || kinds.some((kind) => kind in kindReaders && kindReaders[kind as keyof typeof kindReaders](line.words).some((r) => r.fit >= 0.7))
+  kinds === null ||
+  (kinds.some((kind) => kind === 'name' || kind === 'org') && /\p{Lu}\p{L}+ \p{Lu}\p{L}+/u.test(line.text)) ||
+  kinds.some(
+    (kind) =>
+      kind in kindReaders &&
+      kindReaders[kind as keyof typeof kindReaders](line.words).some((r) => r.fit >= 0.7),
+  )

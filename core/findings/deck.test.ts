@@ -6,45 +6,146 @@ import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { dealDeck, type DeckTypes } from './deck.ts'
 import type { Document } from './document.ts'
 
-const field = (name: string, more: Partial<FilledField> = {}): FilledField => ({ name, value: 'X', raw: 'X', confidence: 0.7, needsReview: true, reason: 'weak print', others: [], repaired: false, page: 3, box: [0.1, 0.1, 0.2, 0.12], state: 'asked', ...more })
-const document = (id: string, label: string, more: Partial<Document> = {}): Document => ({ id, label, type: 'payslip', pages: [3], fields: [], lacking: [], copyOf: null, supersededBy: null, signed: null, signedAsked: false, confidence: 0.99, needsReview: false, types: [{ type: 'payslip', confidence: 0.99 }], cutBefore: 0.99, doubts: [], contested: null, typeSaid: false, cutSaid: false, signature: null, ...more }) as unknown as Document
-const types: DeckTypes = { title: (id) => ({ payslip: 'Payslip', utility_bill: 'Utility bill', unknown: 'Unknown' })[id] ?? id, fieldTitle: (_, name) => ({ net_pay: 'Net pay', iban: 'IBAN' })[name] ?? name, fieldKind: (_, name) => (name === 'rows' ? 'table' : 'text'), threshold: () => 0.85 }
-const deal = (documents: Document[], more: { facts?: FactResult[]; checks?: CheckResult[] } = {}) => dealDeck({ documents, facts: [], checks: [], checklist: [], program: workingBoatLoan, types, ...more })
+const field = (name: string, more: Partial<FilledField> = {}): FilledField => ({
+  name,
+  value: 'X',
+  raw: 'X',
+  confidence: 0.7,
+  needsReview: true,
+  reason: 'weak print',
+  others: [],
+  repaired: false,
+  page: 3,
+  box: [0.1, 0.1, 0.2, 0.12],
+  state: 'asked',
+  ...more,
+})
+const document = (id: string, label: string, more: Partial<Document> = {}): Document =>
+  ({
+    id,
+    label,
+    type: 'payslip',
+    pages: [3],
+    fields: [],
+    lacking: [],
+    copyOf: null,
+    supersededBy: null,
+    signed: null,
+    signedAsked: false,
+    confidence: 0.99,
+    needsReview: false,
+    types: [{ type: 'payslip', confidence: 0.99 }],
+    cutBefore: 0.99,
+    doubts: [],
+    contested: null,
+    typeSaid: false,
+    cutSaid: false,
+    signature: null,
+    ...more,
+  }) as unknown as Document
+const types: DeckTypes = {
+  title: (id) => ({ payslip: 'Payslip', utility_bill: 'Utility bill', unknown: 'Unknown' })[id] ?? id,
+  fieldTitle: (_, name) => ({ net_pay: 'Net pay', iban: 'IBAN' })[name] ?? name,
+  fieldKind: (_, name) => (name === 'rows' ? 'table' : 'text'),
+  threshold: () => 0.85,
+}
+const deal = (documents: Document[], more: { facts?: FactResult[]; checks?: CheckResult[] } = {}) =>
+  dealDeck({ documents, facts: [], checks: [], checklist: [], program: workingBoatLoan, types, ...more })
 
-test('a package without doubts asks nothing', () => expect(deal([document('d1', 'Payslip'), document('d2', 'Utility bill')])).toEqual([]))
+test('a package without doubts asks nothing', () =>
+  expect(deal([document('d1', 'Payslip'), document('d2', 'Utility bill')])).toEqual([]))
 test('every choice of every question is an answer that can be stored', () => {
   const asked = deal([
-    document('d1', 'Application form', { pages: [1, 2], needsReview: true, doubts: [{ page: 2, chance: 0.4 }] }),
+    document('d1', 'Application form', {
+      pages: [1, 2],
+      needsReview: true,
+      doubts: [{ page: 2, chance: 0.4 }],
+    }),
     document('d2', 'Payslip', { needsReview: true, cutBefore: 0.6 }),
-    document('d3', 'Payslip May', { pages: [4], fields: [field('net_pay'), field('iban', { value: null }), field('rows', { value: [] })], signedAsked: true, signature: { signed: true, sure: 0.7, page: 4, box: [0, 0, 1, 1], said: false } }),
+    document('d3', 'Payslip May', {
+      pages: [4],
+      fields: [field('net_pay'), field('iban', { value: null }), field('rows', { value: [] })],
+      signedAsked: true,
+      signature: { signed: true, sure: 0.7, page: 4, box: [0, 0, 1, 1], said: false },
+    }),
   ])
   expect(new Set(asked.map((q) => q.about))).toEqual(new Set(['cut', 'value', 'signature']))
-  for (const question of asked) for (const { answer, needs } of question.choices) if (needs === 'nothing') expect(answerSchema.safeParse(answer).success).toBe(true)
+  for (const question of asked)
+    for (const { answer, needs } of question.choices)
+      if (needs === 'nothing') expect(answerSchema.safeParse(answer).success).toBe(true)
 })
 describe('cuts and types', () => {
   test('a doubtful beginning is a question of the cut, not of the type', () => {
-    const asked = deal([document('d1', 'Application form', { pages: [1, 2] }), document('d2', 'Payslip', { needsReview: true, cutBefore: 0.6 })])
+    const asked = deal([
+      document('d1', 'Application form', { pages: [1, 2] }),
+      document('d2', 'Payslip', { needsReview: true, cutBefore: 0.6 }),
+    ])
     expect(asked.map((q) => q.question)).toEqual(['Does a payslip start on page 3?'])
-    expect(asked[0].choices.map((c) => c.text)).toEqual(['Yes, it starts here', 'No, it goes on with Application form'])
+    expect(asked[0].choices.map((c) => c.text)).toEqual([
+      'Yes, it starts here',
+      'No, it goes on with Application form',
+    ])
   })
-  test('the first document of a package begins there', () => expect(deal([document('d1', 'Payslip', { needsReview: true, cutBefore: 0.6 })]).filter((q) => q.id.startsWith('cut'))).toEqual([]))
+  test('the first document of a package begins there', () =>
+    expect(
+      deal([document('d1', 'Payslip', { needsReview: true, cutBefore: 0.6 })]).filter((q) =>
+        q.id.startsWith('cut'),
+      ),
+    ).toEqual([]))
   test('a doubtful type offers the likely ones, and any other', () => {
-    const [asked] = deal([document('d1', 'Payslip', { needsReview: true, types: [{ type: 'payslip', confidence: 0.5 }, { type: 'utility_bill', confidence: 0.4 }] })])
+    const [asked] = deal([
+      document('d1', 'Payslip', {
+        needsReview: true,
+        types: [
+          { type: 'payslip', confidence: 0.5 },
+          { type: 'utility_bill', confidence: 0.4 },
+        ],
+      }),
+    ])
     expect(asked.question).toBe('Is page 3 a payslip?')
     expect(asked.choices.map((c) => c.text)).toEqual(['Payslip', 'Utility bill', 'Another type'])
   })
-  test('what a person said is not asked', () => expect(deal([document('d1', 'A'), document('d2', 'Payslip', { needsReview: true, cutBefore: 0.6, cutSaid: true, typeSaid: true })])).toEqual([]))
+  test('what a person said is not asked', () =>
+    expect(
+      deal([
+        document('d1', 'A'),
+        document('d2', 'Payslip', { needsReview: true, cutBefore: 0.6, cutSaid: true, typeSaid: true }),
+      ]),
+    ).toEqual([]))
   test('a rule that the page contradicts is named', () => {
-    const [asked] = deal([document('d1', 'Payslip', { needsReview: true, contested: 'Landing notes', types: [{ type: 'payslip', confidence: 0.5 }, { type: 'utility_bill', confidence: 0.4 }] })])
+    const [asked] = deal([
+      document('d1', 'Payslip', {
+        needsReview: true,
+        contested: 'Landing notes',
+        types: [
+          { type: 'payslip', confidence: 0.5 },
+          { type: 'utility_bill', confidence: 0.4 },
+        ],
+      }),
+    ])
     expect(asked.why).toContain('Landing notes')
   })
 })
 describe('values', () => {
   test('the reading comes first, then what else stands on the page; the cut-out shows where', () => {
-    const [asked] = deal([document('d1', 'Payslip', { fields: [field('net_pay', { others: [{ value: 'Y', raw: 'Y', page: 3, box: [0.5, 0.5, 0.6, 0.52] }] })] })])
+    const [asked] = deal([
+      document('d1', 'Payslip', {
+        fields: [
+          field('net_pay', { others: [{ value: 'Y', raw: 'Y', page: 3, box: [0.5, 0.5, 0.6, 0.52] }] }),
+        ],
+      }),
+    ])
     expect(asked.question).toBe('Is the net pay of Payslip X?')
-    expect(asked.choices.map((c) => c.text)).toEqual(['X', 'Y', 'Type it, or click it on the page', 'The paper does not say', 'Unreadable'])
-    expect(asked.evidence).toEqual([expect.objectContaining({ page: 3, box: [0.1, 0.1, 0.2, 0.12], raw: 'X', sure: 0.7 })])
+    expect(asked.choices.map((c) => c.text)).toEqual([
+      'X',
+      'Y',
+      'Type it, or click it on the page',
+      'The paper does not say',
+      'Unreadable',
+    ])
+    expect(asked.evidence).toEqual([
+      expect.objectContaining({ page: 3, box: [0.1, 0.1, 0.2, 0.12], raw: 'X', sure: 0.7 }),
+    ])
     expect(asked.why).toBe('Asked because: weak print.')
   })
   test('a value that was not found has no reading to confirm; a short name in capitals stays so', () => {
@@ -53,32 +154,98 @@ describe('values', () => {
     expect(asked.choices[0].needs).toBe('value')
   })
   test('as long as it is not known what a paper is, its values are not asked', () =>
-    expect(deal([document('d1', 'Payslip', { needsReview: true, fields: [field('net_pay')], types: [{ type: 'payslip', confidence: 0.5 }, { type: 'utility_bill', confidence: 0.4 }] })]).map((q) => q.about)).toEqual(['type']))
+    expect(
+      deal([
+        document('d1', 'Payslip', {
+          needsReview: true,
+          fields: [field('net_pay')],
+          types: [
+            { type: 'payslip', confidence: 0.5 },
+            { type: 'utility_bill', confidence: 0.4 },
+          ],
+        }),
+      ]).map((q) => q.about),
+    ).toEqual(['type']))
 })
 test('a signature is asked with the likelier answer first', () => {
-  const asked = (signed: boolean) => deal([document('d1', 'Consent', { signedAsked: true, signature: { signed, sure: 0.7, page: 3, box: null, said: false } as unknown as Document['signature'] })])[0].choices.map((c) => c.text)
+  const asked = (signed: boolean) =>
+    deal([
+      document('d1', 'Consent', {
+        signedAsked: true,
+        signature: { signed, sure: 0.7, page: 3, box: null, said: false } as unknown as Document['signature'],
+      }),
+    ])[0].choices.map((c) => c.text)
   expect(asked(true)).toEqual(['Yes, it is signed', 'No, it is not'])
   expect(asked(false)).toEqual(['No, it is not', 'Yes, it is signed'])
 })
 describe('facts and checks', () => {
-  const slip = document('d1', 'Payslip', { fields: [field('employer', { value: 'Lodestar Pilots', needsReview: false, state: 'certain' })] })
-  const form = document('d2', 'Application form', { pages: [1], fields: [field('employer', { value: 'Petrel Slipways', needsReview: false, state: 'certain', page: 1 })] })
-  const evidence = (of: string, value: string, relation: 'same' | 'different') => ({ document: of, field: 'employer', value, confidence: 0.99, asked: false, relation, why: 'another name' }) as unknown as FactResult['evidence'][number]
-  const fact = (settled: FactResult['settled'] = null): FactResult => ({ fact: 'employer_name', title: 'Employer', status: 'conflict', value: 'Petrel Slipways', evidence: [evidence('d2', 'Petrel Slipways', 'same'), evidence('d1', 'Lodestar Pilots', 'different')], settled })
+  const slip = document('d1', 'Payslip', {
+    fields: [field('employer', { value: 'Lodestar Pilots', needsReview: false, state: 'certain' })],
+  })
+  const form = document('d2', 'Application form', {
+    pages: [1],
+    fields: [field('employer', { value: 'Petrel Slipways', needsReview: false, state: 'certain', page: 1 })],
+  })
+  const evidence = (of: string, value: string, relation: 'same' | 'different') =>
+    ({
+      document: of,
+      field: 'employer',
+      value,
+      confidence: 0.99,
+      asked: false,
+      relation,
+      why: 'another name',
+    }) as unknown as FactResult['evidence'][number]
+  const fact = (settled: FactResult['settled'] = null): FactResult => ({
+    fact: 'employer_name',
+    title: 'Employer',
+    status: 'conflict',
+    value: 'Petrel Slipways',
+    evidence: [evidence('d2', 'Petrel Slipways', 'same'), evidence('d1', 'Lodestar Pilots', 'different')],
+    settled,
+  })
   test('both sides are offered with where they stand, and that one may be misread', () => {
     const [asked] = deal([form, slip], { facts: [fact()] })
-    expect(asked.choices.slice(0, 3).map((c) => c.text)).toEqual(['Petrel Slipways', 'Lodestar Pilots', 'It is misread on Payslip'])
+    expect(asked.choices.slice(0, 3).map((c) => c.text)).toEqual([
+      'Petrel Slipways',
+      'Lodestar Pilots',
+      'It is misread on Payslip',
+    ])
     expect(asked.evidence.map((e) => e.page)).toEqual([1, 3])
-    expect(asked.choices[0].answer).toMatchObject({ kind: 'fact', decision: 'value', over: ['Petrel Slipways', 'Lodestar Pilots'] })
+    expect(asked.choices[0].answer).toMatchObject({
+      kind: 'fact',
+      decision: 'value',
+      over: ['Petrel Slipways', 'Lodestar Pilots'],
+    })
   })
-  const settled = (more: object) => ({ decision: 'accepted', reason: 'a second job', state: 'holds', refusal: '', against: [], ...more }) as NonNullable<FactResult['settled']>
+  const settled = (more: object) =>
+    ({
+      decision: 'accepted',
+      reason: 'a second job',
+      state: 'holds',
+      refusal: '',
+      against: [],
+      ...more,
+    }) as NonNullable<FactResult['settled']>
   test('what is settled rests, until a second person refuses it or a paper says something new', () => {
     expect(deal([form, slip], { facts: [fact(settled({}))] })).toEqual([])
-    expect(deal([form, slip], { facts: [fact(settled({ state: 'refused', refusal: 'no proof' }))] })[0].why).toContain('refused “a second job”: no proof')
-    expect(deal([form, slip], { facts: [fact(settled({ against: ['Tern Ferries'] }))] })[0].why).toContain('now a paper says Tern Ferries')
+    expect(
+      deal([form, slip], { facts: [fact(settled({ state: 'refused', refusal: 'no proof' }))] })[0].why,
+    ).toContain('refused “a second job”: no proof')
+    expect(deal([form, slip], { facts: [fact(settled({ against: ['Tern Ferries'] }))] })[0].why).toContain(
+      'now a paper says Tern Ferries',
+    )
   })
   test('a sum that does not come out is asked with the places of its terms', () => {
-    const check = { check: 'adds_up', title: 'The quote adds up', status: 'failed', detail: 'net and tax make 110.00, the quote says 120.00', documents: ['d1'], terms: [{ label: 'Payslip', document: 'd1', field: 'employer', amount: 'X' }], settled: null } as unknown as CheckResult
+    const check = {
+      check: 'adds_up',
+      title: 'The quote adds up',
+      status: 'failed',
+      detail: 'net and tax make 110.00, the quote says 120.00',
+      documents: ['d1'],
+      terms: [{ label: 'Payslip', document: 'd1', field: 'employer', amount: 'X' }],
+      settled: null,
+    } as unknown as CheckResult
     const [asked] = deal([slip], { checks: [check] })
     expect(asked.question).toBe('The quote adds up: why not here?')
     expect(asked.evidence.map((e) => e.page)).toEqual([3])
@@ -86,6 +253,20 @@ describe('facts and checks', () => {
   })
 })
 test('what settles most comes first: cuts, types, signatures, facts, values, checks', () => {
-  const asked = deal([document('d1', 'A', { fields: [field('net_pay')] }), document('d2', 'Payslip', { pages: [4], needsReview: true, cutBefore: 0.6 }), document('d3', 'Consent', { pages: [5], signedAsked: true, signature: { signed: true, sure: 0.7, page: 5, box: null, said: false } as unknown as Document['signature'] })])
+  const asked = deal([
+    document('d1', 'A', { fields: [field('net_pay')] }),
+    document('d2', 'Payslip', { pages: [4], needsReview: true, cutBefore: 0.6 }),
+    document('d3', 'Consent', {
+      pages: [5],
+      signedAsked: true,
+      signature: {
+        signed: true,
+        sure: 0.7,
+        page: 5,
+        box: null,
+        said: false,
+      } as unknown as Document['signature'],
+    }),
+  ])
   expect(asked.map((q) => q.about)).toEqual(['cut', 'signature', 'value'])
 })

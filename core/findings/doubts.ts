@@ -9,7 +9,8 @@ const SURE = 0.94
 const SURE_BY_HAND = 0.985
 
 /** Whether a page was read from its picture, and by the first reader alone. */
-export const canBeDoubted = (page: Page): boolean => (page.source === 'ocr' || page.source === 'mixed') && !page.closer
+export const canBeDoubted = (page: Page): boolean =>
+  (page.source === 'ocr' || page.source === 'mixed') && !page.closer
 
 /**
  * Places on scanned pages whose reading is in doubt, by page: what a person would be asked about, and what is just sure
@@ -20,12 +21,17 @@ export function doubtsOf(documents: readonly Document[], pages: readonly Page[])
   const scanned = new Set(pages.filter(canBeDoubted).map((p) => p.number))
   const doubts = new Map<number, Box[]>()
   const add = (page: number | null, box: Box | null) => {
-    if (page !== null && box !== null && scanned.has(page)) doubts.set(page, [...(doubts.get(page) ?? []), box])
+    if (page !== null && box !== null && scanned.has(page))
+      doubts.set(page, [...(doubts.get(page) ?? []), box])
   }
   for (const { fields, signed, pages: own, lacking } of documents) {
     if (lacking.length > 0) for (const page of own) add(page, numberPlaceOf(pages[page - 1]))
     for (const field of fields) {
-      if (!['asked', 'certain', 'repaired'].includes(field.state) || (!field.needsReview && field.confidence >= (signed === null ? SURE : SURE_BY_HAND))) continue
+      if (
+        !['asked', 'certain', 'repaired'].includes(field.state) ||
+        (!field.needsReview && field.confidence >= (signed === null ? SURE : SURE_BY_HAND))
+      )
+        continue
       if (field.rowPlaces) field.rowPlaces.forEach(({ page, box }) => add(page, box))
       else {
         add(field.page, field.box)

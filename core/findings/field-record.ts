@@ -21,12 +21,19 @@ export interface FieldRecord {
   askedInVain: number
 }
 
-const isWrong = ({ value, said }: PastReading): boolean => said !== null && said.state !== 'unreadable' && plain(said.value) !== plain(value)
+const isWrong = ({ value, said }: PastReading): boolean =>
+  said !== null && said.state !== 'unreadable' && plain(said.value) !== plain(value)
 
 export function recordOf(field: string, past: readonly PastReading[]): FieldRecord {
   const own = past.filter((p) => p.field === field)
   const asked = own.filter((p) => p.needsReview)
-  return { field, papers: own.length, asked: asked.length, wrongUnasked: own.filter((p) => !p.needsReview && isWrong(p)).length, askedInVain: asked.filter((p) => p.said !== null && !isWrong(p)).length }
+  return {
+    field,
+    papers: own.length,
+    asked: asked.length,
+    wrongUnasked: own.filter((p) => !p.needsReview && isWrong(p)).length,
+    askedInVain: asked.filter((p) => p.said !== null && !isWrong(p)).length,
+  }
 }
 
 /** What a threshold would have done: questions asked, and wrong values that would have passed. */

@@ -2,8 +2,19 @@
 export interface Finding {
   id: string
   kind:
-    | 'missing_document' | 'incomplete_document' | 'expired_document' | 'unsigned_document' | 'insufficient_value' | 'conflict' | 'arithmetic'
-    | 'duplicate_document' | 'superseded_document' | 'unknown_pages' | 'poor_quality' | 'unusable_file' | 'notice'
+    | 'missing_document'
+    | 'incomplete_document'
+    | 'expired_document'
+    | 'unsigned_document'
+    | 'insufficient_value'
+    | 'conflict'
+    | 'arithmetic'
+    | 'duplicate_document'
+    | 'superseded_document'
+    | 'unknown_pages'
+    | 'poor_quality'
+    | 'unusable_file'
+    | 'notice'
   severity: 'blocking' | 'warning' | 'info'
   requirement?: string
   fact?: string

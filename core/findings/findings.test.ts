@@ -8,39 +8,135 @@ import type { CheckResult } from '../match/sums.ts'
 import { gatherFindings } from './findings.ts'
 import { labelDocuments } from './label.ts'
 
-const nothing = { files: [], pages: [], papers: [], facts: [], checks: [], checklist: [], program: workingBoatLoan }
+const nothing = {
+  files: [],
+  pages: [],
+  papers: [],
+  facts: [],
+  checks: [],
+  checklist: [],
+  program: workingBoatLoan,
+}
 
 test('nothing wrong, nothing found', () => expect(gatherFindings(nothing)).toEqual([]))
 test('what is missing blocks, with the reason in words', () => {
-  const [finding] = gatherFindings({ ...nothing, checklist: [{ requirement: 'photo_id', title: 'Photo identity', status: 'missing', documents: [], reason: 'No identity card is there' }] })
-  expect(finding).toMatchObject({ kind: 'missing_document', severity: 'blocking', requirement: 'photo_id', message: 'Photo identity: No identity card is there' })
+  const [finding] = gatherFindings({
+    ...nothing,
+    checklist: [
+      {
+        requirement: 'photo_id',
+        title: 'Photo identity',
+        status: 'missing',
+        documents: [],
+        reason: 'No identity card is there',
+      },
+    ],
+  })
+  expect(finding).toMatchObject({
+    kind: 'missing_document',
+    severity: 'blocking',
+    requirement: 'photo_id',
+    message: 'Photo identity: No identity card is there',
+  })
 })
 test('what is there, waived or not needed is no finding', () => {
-  const item = (status: 'satisfied' | 'waived' | 'not_applicable') => ({ requirement: 'x', title: 'X', status, documents: [], reason: '' })
-  expect(gatherFindings({ ...nothing, checklist: [item('satisfied'), item('waived'), item('not_applicable')] })).toEqual([])
+  const item = (status: 'satisfied' | 'waived' | 'not_applicable') => ({
+    requirement: 'x',
+    title: 'X',
+    status,
+    documents: [],
+    reason: '',
+  })
+  expect(
+    gatherFindings({ ...nothing, checklist: [item('satisfied'), item('waived'), item('not_applicable')] }),
+  ).toEqual([])
 })
 test('a conflict names each value and its paper', () => {
   const papers = [paperOf('form', 'loan_application', {}), paperOf('quote', 'purchase_quote', {})]
-  const side = (document: string, value: string, relation: 'same' | 'different') => ({ document, field: 'hull_number', value, confidence: 1, asked: false, relation, why: '' })
-  const [finding] = gatherFindings({ ...nothing, papers, facts: [{ fact: 'hull_number', title: 'Hull number', status: 'conflict', value: 'A', evidence: [side('form', 'SKR-1', 'same'), side('quote', 'SKR-2', 'different')], settled: null }] })
-  expect(finding).toMatchObject({ kind: 'conflict', fact: 'hull_number', documents: ['form', 'quote'], message: 'Hull number differs: SKR-1 (form); SKR-2 (quote)' })
+  const side = (document: string, value: string, relation: 'same' | 'different') => ({
+    document,
+    field: 'hull_number',
+    value,
+    confidence: 1,
+    asked: false,
+    relation,
+    why: '',
+  })
+  const [finding] = gatherFindings({
+    ...nothing,
+    papers,
+    facts: [
+      {
+        fact: 'hull_number',
+        title: 'Hull number',
+        status: 'conflict',
+        value: 'A',
+        evidence: [side('form', 'SKR-1', 'same'), side('quote', 'SKR-2', 'different')],
+        settled: null,
+      },
+    ],
+  })
+  expect(finding).toMatchObject({
+    kind: 'conflict',
+    fact: 'hull_number',
+    documents: ['form', 'quote'],
+    message: 'Hull number differs: SKR-1 (form); SKR-2 (quote)',
+  })
 })
 test('an accepted failed check is no finding any more', () => {
-  const check = (settled: CheckResult['settled']) => ({ check: 'quote_adds_up', title: 'The quote adds up', status: 'failed' as const, detail: '1.00 apart', documents: [], terms: [], settled })
+  const check = (settled: CheckResult['settled']) => ({
+    check: 'quote_adds_up',
+    title: 'The quote adds up',
+    status: 'failed' as const,
+    detail: '1.00 apart',
+    documents: [],
+    terms: [],
+    settled,
+  })
   expect(gatherFindings({ ...nothing, checks: [check(null)] })).toHaveLength(1)
-  expect(gatherFindings({ ...nothing, checks: [check({ decision: 'accepted', reason: 'seller told', state: 'waits', refusal: '', against: [] })] })).toHaveLength(1)
-  expect(gatherFindings({ ...nothing, checks: [check({ decision: 'accepted', reason: 'seller told', state: 'holds', refusal: '', against: [] })] })).toEqual([])
+  expect(
+    gatherFindings({
+      ...nothing,
+      checks: [
+        check({ decision: 'accepted', reason: 'seller told', state: 'waits', refusal: '', against: [] }),
+      ],
+    }),
+  ).toHaveLength(1)
+  expect(
+    gatherFindings({
+      ...nothing,
+      checks: [
+        check({ decision: 'accepted', reason: 'seller told', state: 'holds', refusal: '', against: [] }),
+      ],
+    }),
+  ).toEqual([])
 })
 test('what is over a limit tells the lead', () => {
-  const form = (turnover: string) => paperOf('form', 'account_application', { expected_monthly_turnover: eur(turnover) })
-  const messages = (turnover: string) => gatherFindings({ ...nothing, program: traderAccount, papers: [form(turnover)] }).map((f) => f.message)
+  const form = (turnover: string) =>
+    paperOf('form', 'account_application', { expected_monthly_turnover: eur(turnover) })
+  const messages = (turnover: string) =>
+    gatherFindings({ ...nothing, program: traderAccount, papers: [form(turnover)] }).map((f) => f.message)
   expect(messages('150000.00')).toEqual([])
   expect(messages('150000.01')).toEqual(['Expected monthly turnover over 150,000: the team lead is told'])
 })
 test('copies, unknown pages, poor pages and unusable files are told', () => {
-  const papers = [paperOf('a', 'payslip', {}), paperOf('b', 'payslip', {}, { copyOf: 'a', pages: [2] }), paperOf('c', 'unknown', {}, { pages: [3] })]
-  const found = gatherFindings({ ...nothing, papers, pages: [pageOf([], { poor: 'too dark' })], files: [{ name: 'x.pdf', sha256: '', pages: 0, problem: 'This PDF is damaged and cannot be opened.' }] })
-  expect(found.map((f) => f.kind).sort()).toEqual(['duplicate_document', 'poor_quality', 'unknown_pages', 'unusable_file'])
+  const papers = [
+    paperOf('a', 'payslip', {}),
+    paperOf('b', 'payslip', {}, { copyOf: 'a', pages: [2] }),
+    paperOf('c', 'unknown', {}, { pages: [3] }),
+  ]
+  const found = gatherFindings({
+    ...nothing,
+    papers,
+    pages: [pageOf([], { poor: 'too dark' })],
+    files: [{ name: 'x.pdf', sha256: '', pages: 0, problem: 'This PDF is damaged and cannot be opened.' }],
+  })
+  expect(found.map((f) => f.kind).sort()).toEqual([
+    'duplicate_document',
+    'poor_quality',
+    'unknown_pages',
+    'unusable_file',
+  ])
 })
 test('every finding has an id of its own', () => {
   const papers = [1, 2, 3].map((n) => paperOf(`u${n}`, 'unknown', {}, { pages: [n] }))
@@ -50,8 +146,17 @@ test('every finding has an id of its own', () => {
 
 test('several papers of a kind are told apart by their month, or by a number', () => {
   const payslip = typeById(builtInTypes, 'payslip')
-  const of = (date: string | null) => ({ type: payslip, fields: paperOf('x', 'payslip', date ? { pay_date: date } : { net_pay: eur('1.00') }).fields })
-  expect(labelDocuments([of('2026-01-30'), of('2026-02-27')])).toEqual(['Payslip January 2026', 'Payslip February 2026'])
-  expect(labelDocuments([of('2026-01-30'), of('2026-01-30')])).toEqual([`Payslip ${monthName(2026 * 12)}`, `Payslip ${monthName(2026 * 12)} (2)`])
+  const of = (date: string | null) => ({
+    type: payslip,
+    fields: paperOf('x', 'payslip', date ? { pay_date: date } : { net_pay: eur('1.00') }).fields,
+  })
+  expect(labelDocuments([of('2026-01-30'), of('2026-02-27')])).toEqual([
+    'Payslip January 2026',
+    'Payslip February 2026',
+  ])
+  expect(labelDocuments([of('2026-01-30'), of('2026-01-30')])).toEqual([
+    `Payslip ${monthName(2026 * 12)}`,
+    `Payslip ${monthName(2026 * 12)} (2)`,
+  ])
   expect(labelDocuments([of(null)])).toEqual(['Payslip'])
 })

@@ -7,7 +7,13 @@ import type { Page } from '../page/page.ts'
 import { plain } from '../read/value.ts'
 import type { Finding } from './finding.ts'
 
-const BY_STATUS: Partial<Record<Status, Finding['kind']>> = { missing: 'missing_document', incomplete: 'incomplete_document', expired: 'expired_document', unsigned: 'unsigned_document', insufficient: 'insufficient_value' }
+const BY_STATUS: Partial<Record<Status, Finding['kind']>> = {
+  missing: 'missing_document',
+  incomplete: 'incomplete_document',
+  expired: 'expired_document',
+  unsigned: 'unsigned_document',
+  insufficient: 'insufficient_value',
+}
 
 /** A file of the package as it came in. */
 export interface PackageFile {
@@ -21,29 +27,126 @@ export interface PackageFile {
 }
 
 /** Everything a person must see of a judged package, what blocks it first. */
-export function gatherFindings(given: { files: readonly PackageFile[]; pages: readonly Page[]; papers: readonly Paper[]; facts: readonly FactResult[]; checks: readonly CheckResult[]; checklist: readonly RequirementResult[]; program: Program }): Finding[] {
+export function gatherFindings(given: {
+  files: readonly PackageFile[]
+  pages: readonly Page[]
+  papers: readonly Paper[]
+  facts: readonly FactResult[]
+  checks: readonly CheckResult[]
+  checklist: readonly RequirementResult[]
+  program: Program
+}): Finding[] {
   const found: Finding[] = []
   const labels = new Map(given.papers.map((p) => [p.id, p.label]))
   for (const item of given.checklist) {
     const kind = BY_STATUS[item.status]
-    if (kind) found.push({ id: `requirement:${item.requirement}`, kind, severity: 'blocking', requirement: item.requirement, documents: item.documents, message: `${item.title}: ${item.reason}` })
+    if (kind)
+      found.push({
+        id: `requirement:${item.requirement}`,
+        kind,
+        severity: 'blocking',
+        requirement: item.requirement,
+        documents: item.documents,
+        message: `${item.title}: ${item.reason}`,
+      })
   }
   for (const fact of given.facts) {
     if (fact.status !== 'conflict') continue
     const values = [...new Map(fact.evidence.map((e) => [plain(e.value), e])).values()]
-    found.push({ id: `fact:${fact.fact}`, kind: 'conflict', severity: 'blocking', fact: fact.fact, documents: [...new Set(fact.evidence.map((e) => e.document))], message: `${fact.title} differs: ${values.map((e) => `${plain(e.value)} (${labels.get(e.document)})`).join('; ')}` })
+    found.push({
+      id: `fact:${fact.fact}`,
+      kind: 'conflict',
+      severity: 'blocking',
+      fact: fact.fact,
+      documents: [...new Set(fact.evidence.map((e) => e.document))],
+      message: `${fact.title} differs: ${values.map((e) => `${plain(e.value)} (${labels.get(e.document)})`).join('; ')}`,
+    })
   }
-  for (const check of given.checks) if (check.status === 'failed' && !accepted(check)) found.push({ id: `check:${check.check}`, kind: 'arithmetic', severity: 'blocking', check: check.check, documents: check.documents, message: `${check.title}: ${check.detail}` })
-  for (const limit of given.program.limits) if (holds(limit.when, given)) found.push({ id: `limit:${limit.id}`, kind: 'notice', severity: 'warning', documents: given.papers.filter((p) => counts(p) && p.type === splitReference(limit.when.field)[0]).map((p) => p.id), message: `${limit.title}: the ${limit.tells === 'lead' ? 'team lead' : limit.tells} is told` })
+  for (const check of given.checks)
+    if (check.status === 'failed' && !accepted(check))
+      found.push({
+        id: `check:${check.check}`,
+        kind: 'arithmetic',
+        severity: 'blocking',
+        check: check.check,
+        documents: check.documents,
+        message: `${check.title}: ${check.detail}`,
+      })
+  for (const limit of given.program.limits)
+    if (holds(limit.when, given))
+      found.push({
+        id: `limit:${limit.id}`,
+        kind: 'notice',
+        severity: 'warning',
+        documents: given.papers
+          .filter((p) => counts(p) && p.type === splitReference(limit.when.field)[0])
+          .map((p) => p.id),
+        message: `${limit.title}: the ${limit.tells === 'lead' ? 'team lead' : limit.tells} is told`,
+      })
   for (const paper of given.papers) {
-    if (paper.copyOf) found.push({ id: `copy:${paper.pages[0]}`, kind: 'duplicate_document', severity: 'info', documents: [paper.id, paper.copyOf], message: `${paper.label} on page ${paper.pages[0]} is a copy of ${labels.get(paper.copyOf)}` })
-    if (paper.supersededBy) found.push({ id: `superseded:${paper.pages[0]}`, kind: 'superseded_document', severity: 'info', documents: [paper.id, paper.supersededBy], message: `${paper.label} on page ${paper.pages[0]} is an older version; ${labels.get(paper.supersededBy)} counts` })
-    if (paper.type === 'unknown') found.push({ id: `unknown:${paper.pages[0]}`, kind: 'unknown_pages', severity: 'warning', documents: [paper.id], message: `${paper.pages.length === 1 ? `Page ${paper.pages[0]} is` : `Pages ${paper.pages[0]} to ${paper.pages.at(-1)} are`} of no known type` })
-    else if (paper.lacking.length > 0 && !found.some((f) => f.kind === 'incomplete_document' && f.documents.includes(paper.id))) found.push({ id: `lacking:${paper.pages[0]}`, kind: 'incomplete_document', severity: 'warning', documents: [paper.id], message: `${paper.label} lacks page ${paper.lacking.join(', ')} of its own numbering` })
+    if (paper.copyOf)
+      found.push({
+        id: `copy:${paper.pages[0]}`,
+        kind: 'duplicate_document',
+        severity: 'info',
+        documents: [paper.id, paper.copyOf],
+        message: `${paper.label} on page ${paper.pages[0]} is a copy of ${labels.get(paper.copyOf)}`,
+      })
+    if (paper.supersededBy)
+      found.push({
+        id: `superseded:${paper.pages[0]}`,
+        kind: 'superseded_document',
+        severity: 'info',
+        documents: [paper.id, paper.supersededBy],
+        message: `${paper.label} on page ${paper.pages[0]} is an older version; ${labels.get(paper.supersededBy)} counts`,
+      })
+    if (paper.type === 'unknown')
+      found.push({
+        id: `unknown:${paper.pages[0]}`,
+        kind: 'unknown_pages',
+        severity: 'warning',
+        documents: [paper.id],
+        message: `${paper.pages.length === 1 ? `Page ${paper.pages[0]} is` : `Pages ${paper.pages[0]} to ${paper.pages.at(-1)} are`} of no known type`,
+      })
+    else if (
+      paper.lacking.length > 0 &&
+      !found.some((f) => f.kind === 'incomplete_document' && f.documents.includes(paper.id))
+    )
+      found.push({
+        id: `lacking:${paper.pages[0]}`,
+        kind: 'incomplete_document',
+        severity: 'warning',
+        documents: [paper.id],
+        message: `${paper.label} lacks page ${paper.lacking.join(', ')} of its own numbering`,
+      })
   }
-  for (const page of given.pages) if (page.poor && !page.blank) found.push({ id: `poor:${page.number}`, kind: 'poor_quality', severity: 'warning', documents: given.papers.filter((p) => p.pages.includes(page.number)).map((p) => p.id), message: `Page ${page.number} is hard to read: ${page.poor}` })
-  for (const file of given.files) if (file.problem) found.push({ id: `file:${file.name}`, kind: 'unusable_file', severity: 'blocking', documents: [], message: `${file.name}: ${file.problem}` })
-  for (const file of given.files) for (const notice of file.notices ?? []) found.push({ id: `notice:${file.name}:${notice}`, kind: 'notice', severity: 'info', documents: [], message: `${file.name} ${notice}; nothing of it is ever run` })
+  for (const page of given.pages)
+    if (page.poor && !page.blank)
+      found.push({
+        id: `poor:${page.number}`,
+        kind: 'poor_quality',
+        severity: 'warning',
+        documents: given.papers.filter((p) => p.pages.includes(page.number)).map((p) => p.id),
+        message: `Page ${page.number} is hard to read: ${page.poor}`,
+      })
+  for (const file of given.files)
+    if (file.problem)
+      found.push({
+        id: `file:${file.name}`,
+        kind: 'unusable_file',
+        severity: 'blocking',
+        documents: [],
+        message: `${file.name}: ${file.problem}`,
+      })
+  for (const file of given.files)
+    for (const notice of file.notices ?? [])
+      found.push({
+        id: `notice:${file.name}:${notice}`,
+        kind: 'notice',
+        severity: 'info',
+        documents: [],
+        message: `${file.name} ${notice}; nothing of it is ever run`,
+      })
   const rank = { blocking: 0, warning: 1, info: 2 }
   return found.sort((a, b) => rank[a.severity] - rank[b.severity])
 }

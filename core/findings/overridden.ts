@@ -16,18 +16,61 @@ export interface Overridden {
   documents: string[]
 }
 
-const DECISIONS = { value: 'one value named as the true one', accepted: 'accepted as it is', ask: 'to be asked of the applicant' } as const
+const DECISIONS = {
+  value: 'one value named as the true one',
+  accepted: 'accepted as it is',
+  ask: 'to be asked of the applicant',
+} as const
 
 /** All decisions by people that stand against the papers; what is only to be asked of the applicant overrides nothing. */
-export function overriddenIn(given: { checklist: readonly RequirementResult[]; facts: readonly FactResult[]; checks: readonly CheckResult[] }): Overridden[] {
-  const settled = (what: 'fact' | 'check', subject: string, title: string, by: Settled<keyof typeof DECISIONS> | null, documents: string[]): Overridden[] =>
-    by === null || by.decision === 'ask' ? [] : [{ what, subject, title, decision: DECISIONS[by.decision], reason: by.reason, state: by.state, refusal: by.refusal, documents }]
+export function overriddenIn(given: {
+  checklist: readonly RequirementResult[]
+  facts: readonly FactResult[]
+  checks: readonly CheckResult[]
+}): Overridden[] {
+  const settled = (
+    what: 'fact' | 'check',
+    subject: string,
+    title: string,
+    by: Settled<keyof typeof DECISIONS> | null,
+    documents: string[],
+  ): Overridden[] =>
+    by === null || by.decision === 'ask'
+      ? []
+      : [
+          {
+            what,
+            subject,
+            title,
+            decision: DECISIONS[by.decision],
+            reason: by.reason,
+            state: by.state,
+            refusal: by.refusal,
+            documents,
+          },
+        ]
   return [
-    ...given.checklist.flatMap((c): Overridden[] => (c.waiver ? [{ what: 'waive', subject: c.requirement, title: c.title, decision: 'waived', ...c.waiver, documents: c.documents }] : [])),
-    ...given.facts.flatMap((f) => settled('fact', f.fact, f.title, f.settled, [...new Set(f.evidence.map((e) => e.document))])),
+    ...given.checklist.flatMap((c): Overridden[] =>
+      c.waiver
+        ? [
+            {
+              what: 'waive',
+              subject: c.requirement,
+              title: c.title,
+              decision: 'waived',
+              ...c.waiver,
+              documents: c.documents,
+            },
+          ]
+        : [],
+    ),
+    ...given.facts.flatMap((f) =>
+      settled('fact', f.fact, f.title, f.settled, [...new Set(f.evidence.map((e) => e.document))]),
+    ),
     ...given.checks.flatMap((c) => settled('check', c.check, c.title, c.settled, c.documents)),
   ]
 }
 
 /** Decisions that count only once a second person agreed. */
-export const waitingFor = (given: Parameters<typeof overriddenIn>[0]): Overridden[] => overriddenIn(given).filter((o) => o.state === 'waits')
+export const waitingFor = (given: Parameters<typeof overriddenIn>[0]): Overridden[] =>
+  overriddenIn(given).filter((o) => o.state === 'waits')

@@ -4,23 +4,83 @@ import { different, same, variant, type Comparer } from './agreement.ts'
 import { slipExplains } from './slip.ts'
 
 const SHORT: Record<string, string> = {
-  rd: 'road', st: 'street', str: 'street', ln: 'lane', rw: 'row', tce: 'terrace', ter: 'terrace', terr: 'terrace', cl: 'close', ave: 'avenue', av: 'avenue', avda: 'avenida', ct: 'court', dr: 'drive', pl: 'place', sq: 'square', hbr: 'harbour', harbor: 'harbour',
-  qy: 'quay', wf: 'wharf', whf: 'wharf', ctg: 'cottage', cott: 'cottage', apt: 'flat', apartment: 'flat', fl: 'flat', no: '', nr: '', hse: 'house', gdns: 'gardens', gdn: 'garden', pt: 'port', upr: 'upper', lwr: 'lower', n: 'north', s: 'south', e: 'east', w: 'west', mt: 'mount', blvd: 'boulevard', pde: 'parade', cres: 'crescent', crs: 'crescent', hts: 'heights', bldg: 'building', pk: 'park', isl: 'island', is: 'island', c: 'calle', r: 'rue',
+  rd: 'road',
+  st: 'street',
+  str: 'street',
+  ln: 'lane',
+  rw: 'row',
+  tce: 'terrace',
+  ter: 'terrace',
+  terr: 'terrace',
+  cl: 'close',
+  ave: 'avenue',
+  av: 'avenue',
+  avda: 'avenida',
+  ct: 'court',
+  dr: 'drive',
+  pl: 'place',
+  sq: 'square',
+  hbr: 'harbour',
+  harbor: 'harbour',
+  qy: 'quay',
+  wf: 'wharf',
+  whf: 'wharf',
+  ctg: 'cottage',
+  cott: 'cottage',
+  apt: 'flat',
+  apartment: 'flat',
+  fl: 'flat',
+  no: '',
+  nr: '',
+  hse: 'house',
+  gdns: 'gardens',
+  gdn: 'garden',
+  pt: 'port',
+  upr: 'upper',
+  lwr: 'lower',
+  n: 'north',
+  s: 'south',
+  e: 'east',
+  w: 'west',
+  mt: 'mount',
+  blvd: 'boulevard',
+  pde: 'parade',
+  cres: 'crescent',
+  crs: 'crescent',
+  hts: 'heights',
+  bldg: 'building',
+  pk: 'park',
+  isl: 'island',
+  is: 'island',
+  c: 'calle',
+  r: 'rue',
 }
 const COUNTRY = new Set(['skerrow', 'isles', 'the', 'isle', 'of'])
 
-const parts = (value: Value): string[] => tokens(plain(value)).map((t) => SHORT[t] ?? t).filter(Boolean)
+const parts = (value: Value): string[] =>
+  tokens(plain(value))
+    .map((t) => SHORT[t] ?? t)
+    .filter(Boolean)
 
 /** Postal addresses: short forms, case, line breaks and a left-out country or postcode are the same place; another number is not. */
 export const compareAddresses: Comparer = (a, b) => {
-  if (squeeze(plain(a.value)) === squeeze(plain(b.value))) return plain(a.value) === plain(b.value) ? same : variant('letter case or punctuation')
+  if (squeeze(plain(a.value)) === squeeze(plain(b.value)))
+    return plain(a.value) === plain(b.value) ? same : variant('letter case or punctuation')
   const [p, q] = [parts(a.value), parts(b.value)]
   if (p.join('') === q.join('')) return variant(shortened(plain(a.value), plain(b.value)))
-  const [few, many] = (p.length <= q.length ? [p, q] : [q, p]).map((list) => list.filter((t) => !COUNTRY.has(t)))
+  const [few, many] = (p.length <= q.length ? [p, q] : [q, p]).map((list) =>
+    list.filter((t) => !COUNTRY.has(t)),
+  )
   const numbers = (list: string[]) => list.filter((t) => /^\d/.test(t))
   const houses = [numbers(few)[0], numbers(many)[0]]
-  if (houses[0] !== houses[1] && houses[0] !== undefined && houses[1] !== undefined && !many.includes(houses[0])) {
-    if (slipExplains(few.join(''), many.join(''), [a, b], true)) return variant('a reading slip in weak print')
+  if (
+    houses[0] !== houses[1] &&
+    houses[0] !== undefined &&
+    houses[1] !== undefined &&
+    !many.includes(houses[0])
+  ) {
+    if (slipExplains(few.join(''), many.join(''), [a, b], true))
+      return variant('a reading slip in weak print')
     return different('another house number')
   }
   const rest = [...many]
@@ -30,10 +90,12 @@ export const compareAddresses: Comparer = (a, b) => {
     return at < 0
   })
   const words = few.filter((t) => !/\d/.test(t))
-  if (lacking.length === 0 && words.length >= 2) return variant(rest.length ? 'one is shorter' : 'order of parts')
+  if (lacking.length === 0 && words.length >= 2)
+    return variant(rest.length ? 'one is shorter' : 'order of parts')
   const joined = rest.join('')
   if (lacking.join('') === joined) return variant('spacing')
-  if (lacking.length <= 2 && slipExplains(lacking.join(''), joined, [a, b], true)) return variant('a reading slip in weak print')
+  if (lacking.length <= 2 && slipExplains(lacking.join(''), joined, [a, b], true))
+    return variant('a reading slip in weak print')
   return different('another address')
 }
 

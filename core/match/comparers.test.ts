@@ -7,8 +7,10 @@ import { compareNames, compareOrgs } from './names.ts'
 import { compareDates, compareIds, compareMoney, compareTexts } from './plain.ts'
 import { oneLookalike } from './slip.ts'
 
-const relation = (compare: Comparer, a: Value, b: Value, sure = 1) => compare({ value: a, sure }, { value: b, sure: 1 }).relation
-const why = (compare: Comparer, a: Value, b: Value) => compare({ value: a, sure: 1 }, { value: b, sure: 1 }).why
+const relation = (compare: Comparer, a: Value, b: Value, sure = 1) =>
+  compare({ value: a, sure }, { value: b, sure: 1 }).relation
+const why = (compare: Comparer, a: Value, b: Value) =>
+  compare({ value: a, sure: 1 }, { value: b, sure: 1 }).why
 
 test.each([
   ['Ottilie Varnham', 'Ottilie Varnham', 'same'],
@@ -53,23 +55,47 @@ test.each([
   ['SKR-88241', 'SKR-88214', 'different'],
   ['SKR-88241', 'SKR-88242', 'different'],
 ])('ids: %s and %s are %s', (a, b, expected) => expect(relation(compareIds, a, b)).toBe(expected))
-test('swapped digits are named', () => expect(why(compareIds, 'SKR-88241', 'SKR-88214')).toBe('two digits swapped'))
+test('swapped digits are named', () =>
+  expect(why(compareIds, 'SKR-88241', 'SKR-88214')).toBe('two digits swapped'))
 test('a weak reading may be explained by one likely confusion, a clear one not', () => {
   expect(relation(compareIds, 'SKR-8B241', 'SKR-88241', 0.6)).toBe('variant')
   expect(relation(compareIds, 'SKR-8B241', 'SKR-88241', 1)).toBe('different')
   expect(relation(compareIds, 'SKR-84241', 'SKR-88241', 0.6)).toBe('different')
 })
 
-test.each([['1980-03-14', '1980-03-14', 'same'], ['1980-03-14', '1980-03-15', 'different']])('dates: %s and %s are %s', (a, b, expected) => expect(relation(compareDates, a, b)).toBe(expected))
-test('day and month swapped is said', () => expect(why(compareDates, '1980-03-04', '1980-04-03')).toBe('day and month swapped'))
+test.each([
+  ['1980-03-14', '1980-03-14', 'same'],
+  ['1980-03-14', '1980-03-15', 'different'],
+])('dates: %s and %s are %s', (a, b, expected) => expect(relation(compareDates, a, b)).toBe(expected))
+test('day and month swapped is said', () =>
+  expect(why(compareDates, '1980-03-04', '1980-04-03')).toBe('day and month swapped'))
 
 const eur = (amount: string) => ({ amount, currency: 'EUR' })
-test.each([['61250.00', '61250.00', 'same'], ['61250.40', '61250.00', 'variant'], ['48750.00', '47850.00', 'different'], ['61250.40', '61250.90', 'different']])('amounts: %s and %s are %s', (a, b, expected) => expect(relation(compareMoney, eur(a), eur(b))).toBe(expected))
-test('another currency is another amount', () => expect(relation(compareMoney, eur('5.00'), { amount: '5.00', currency: 'GBP' })).toBe('different'))
+test.each([
+  ['61250.00', '61250.00', 'same'],
+  ['61250.40', '61250.00', 'variant'],
+  ['48750.00', '47850.00', 'different'],
+  ['61250.40', '61250.90', 'different'],
+])('amounts: %s and %s are %s', (a, b, expected) =>
+  expect(relation(compareMoney, eur(a), eur(b))).toBe(expected),
+)
+test('another currency is another amount', () =>
+  expect(relation(compareMoney, eur('5.00'), { amount: '5.00', currency: 'GBP' })).toBe('different'))
 
-test.each([['Silver Darling', 'SILVER DARLING', 'variant'], ['Silver Darling', 'MV Silver Darling', 'variant'], ['Silver Darling', '“Silver Darling”', 'variant'], ['Silver Darling', 'Silver Darling II', 'different']])('vessels: %s and %s are %s', (a, b, expected) => expect(relation(compareTexts, a, b)).toBe(expected))
+test.each([
+  ['Silver Darling', 'SILVER DARLING', 'variant'],
+  ['Silver Darling', 'MV Silver Darling', 'variant'],
+  ['Silver Darling', '“Silver Darling”', 'variant'],
+  ['Silver Darling', 'Silver Darling II', 'different'],
+])('vessels: %s and %s are %s', (a, b, expected) => expect(relation(compareTexts, a, b)).toBe(expected))
 
-test.each([['0', 'o', true], ['rn', 'm', true], ['a1b', 'aib', true], ['abc', 'abd', false], ['11', 'il', false]])('one look-alike leads from %s to %s: %s', (a, b, leads) => expect(oneLookalike(a, b)).toBe(leads))
+test.each([
+  ['0', 'o', true],
+  ['rn', 'm', true],
+  ['a1b', 'aib', true],
+  ['abc', 'abd', false],
+  ['11', 'il', false],
+])('one look-alike leads from %s to %s: %s', (a, b, leads) => expect(oneLookalike(a, b)).toBe(leads))
 
 const samples: Record<keyof typeof comparers, fc.Arbitrary<Value>> = {
   name: fc.constantFrom('Ottilie Varnham', 'O. Varnham', 'Bram Teasdale', 'Varnham, Ottilie Jane', 'Müller'),
@@ -83,13 +109,24 @@ const samples: Record<keyof typeof comparers, fc.Arbitrary<Value>> = {
 describe.each(Object.keys(comparers) as (keyof typeof comparers)[])('comparing %s', (kind) => {
   const compare = comparers[kind]
   test('does not mind which side is which', () => {
-    fc.assert(fc.property(samples[kind], samples[kind], (a, b) => relation(compare, a, b) === relation(compare, b, a)))
+    fc.assert(
+      fc.property(
+        samples[kind],
+        samples[kind],
+        (a, b) => relation(compare, a, b) === relation(compare, b, a),
+      ),
+    )
   })
   test('finds every value the same as itself', () => {
     fc.assert(fc.property(samples[kind], (a) => relation(compare, a, a) === 'same'))
   })
   if (['name', 'org', 'address', 'text'].includes(kind))
     test('never minds case and spaces', () => {
-      fc.assert(fc.property(samples[kind], (a) => relation(compare, a, (a as string).toUpperCase().replace(/ /g, '  ')) !== 'different'))
+      fc.assert(
+        fc.property(
+          samples[kind],
+          (a) => relation(compare, a, (a as string).toUpperCase().replace(/ /g, '  ')) !== 'different',
+        ),
+      )
     })
 })

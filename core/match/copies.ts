@@ -19,7 +19,9 @@ export function withCopies(papers: readonly Paper[], types: ReadonlyMap<string, 
     if (!type) return paper
     const saying = sayingOf(paper, type)
     const others = kept.get(type.id) ?? []
-    const original = others.find((other) => paper.signed === other.paper.signed && repeats(saying, other.saying, type))
+    const original = others.find(
+      (other) => paper.signed === other.paper.signed && repeats(saying, other.saying, type),
+    )
     if (original) return { ...paper, copyOf: original.paper.id }
     kept.set(type.id, [...others, { paper, saying }])
     return paper
@@ -37,10 +39,18 @@ function sayingOf(paper: Paper, type: DocumentType): Saying {
   return saying
 }
 
-const readSaying = (paper: Paper, type: DocumentType): Saying => type.fields.map((field) => {
-  const found = field.kind === 'table' ? undefined : fieldOf(paper, field.name)
-  return found && found.value !== null && found.confidence >= TAKES_PART ? { text: plain(found.value).toLowerCase().replace(/[^\p{L}\p{N}]/gu, ''), confidence: found.confidence } : null
-})
+const readSaying = (paper: Paper, type: DocumentType): Saying =>
+  type.fields.map((field) => {
+    const found = field.kind === 'table' ? undefined : fieldOf(paper, field.name)
+    return found && found.value !== null && found.confidence >= TAKES_PART
+      ? {
+          text: plain(found.value)
+            .toLowerCase()
+            .replace(/[^\p{L}\p{N}]/gu, ''),
+          confidence: found.confidence,
+        }
+      : null
+  })
 
 function repeats(paper: Saying, other: Saying, type: DocumentType): boolean {
   let same = 0
@@ -52,7 +62,8 @@ function repeats(paper: Saying, other: Saying, type: DocumentType): boolean {
     else {
       apart++
       // Another date or amount is another paper, however alike the rest; only a weak reading is forgiven.
-      if ((field.kind === 'date' || field.kind === 'money') && Math.min(a.confidence, b.confidence) > 0.9) return false
+      if ((field.kind === 'date' || field.kind === 'money') && Math.min(a.confidence, b.confidence) > 0.9)
+        return false
       if (field.name === type.tellsApart) return false
     }
   }

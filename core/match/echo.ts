@@ -24,28 +24,51 @@ const SPOTLESS = 0.96
  * doubtful, and one that they contradict while their own value stands elsewhere on the paper was read from the wrong place.
  * A value that stands nowhere else on its paper is left alone: that is how a true conflict looks.
  */
-export function withEchoes(papers: readonly Paper[], program: Program, pages: ReadonlyMap<number, Page>): Paper[] {
+export function withEchoes(
+  papers: readonly Paper[],
+  program: Program,
+  pages: ReadonlyMap<number, Page>,
+): Paper[] {
   const changed = new Map<string, FilledField>()
-  for (const fact of program.facts) for (const [key, field] of echoesOf(fact, papers, pages)) changed.set(key, field)
-  return changed.size === 0 ? [...papers] : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => changed.get(`${paper.id} ${f.name}`) ?? f) }))
+  for (const fact of program.facts)
+    for (const [key, field] of echoesOf(fact, papers, pages)) changed.set(key, field)
+  return changed.size === 0
+    ? [...papers]
+    : papers.map((paper) => ({
+        ...paper,
+        fields: paper.fields.map((f) => changed.get(`${paper.id} ${f.name}`) ?? f),
+      }))
 }
 
 const MACHINE: ReadonlySet<string> = new Set(['certain', 'asked', 'repaired', 'absent'])
 
-function echoesOf(fact: Fact, papers: readonly Paper[], pages: ReadonlyMap<number, Page>): [string, FilledField][] {
+function echoesOf(
+  fact: Fact,
+  papers: readonly Paper[],
+  pages: ReadonlyMap<number, Page>,
+): [string, FilledField][] {
   const compare = comparers[fact.kind]
   const places = fact.fields.flatMap((reference) => {
     const [type, name] = splitReference(reference)
-    return papers.filter((p) => p.type === type && counts(p) && !(fact.person === 'applicant' && p.owner === 'co_applicant')).flatMap((paper) => {
-      const field = paper.fields.find((f) => f.name === name)
-      return field ? [{ paper, field, stranger: fact.person === 'applicant' && paper.owner === 'other' }] : []
-    })
+    return papers
+      .filter(
+        (p) => p.type === type && counts(p) && !(fact.person === 'applicant' && p.owner === 'co_applicant'),
+      )
+      .flatMap((paper) => {
+        const field = paper.fields.find((f) => f.name === name)
+        return field
+          ? [{ paper, field, stranger: fact.person === 'applicant' && paper.owner === 'other' }]
+          : []
+      })
   })
   if (fact.kind === 'name' && fact.person === 'applicant') places.push(...elsewhere(fact, papers, pages))
   const sure = places.filter((p) => !p.stranger && p.field.value !== null && !p.field.needsReview)
   const agrees = agreement(compare)
   const different = [...new Map(sure.map((p) => [plain(p.field.value), p.field.value])).values()]
-  const known = different.find((value) => sure.filter((p) => agrees(p.field.value, value)).length >= Math.max(WITNESSES, sure.length / 2))
+  const known = different.find(
+    (value) =>
+      sure.filter((p) => agrees(p.field.value, value)).length >= Math.max(WITNESSES, sure.length / 2),
+  )
   if (known === undefined) return []
   const witnesses = sure.filter((p) => agrees(p.field.value, known))
   const said = [...new Map(witnesses.map((p) => [plain(p.field.value), p.field.value!])).values()]
@@ -53,10 +76,13 @@ function echoesOf(fact: Fact, papers: readonly Paper[], pages: ReadonlyMap<numbe
   const ofPaper = countBy(witnesses.map((p) => p.paper))
   return places.flatMap(({ paper, field, stranger }): [string, FilledField][] => {
     // A paper of somebody else is only looked at where a letter misread may have made it one.
-    if (stranger && (fact.kind !== 'name' || field.value === null || !nearMiss(field.value, alikest(field)))) return []
+    if (stranger && (fact.kind !== 'name' || field.value === null || !nearMiss(field.value, alikest(field))))
+      return []
     if (!MACHINE.has(field.state) || witnesses.length - (ofPaper.get(paper) ?? 0) < WITNESSES) return []
     const page = pages.get(field.page ?? 0)
-    const echo = echoFor(field, fact.kind, alikest(field), agrees, page, () => findOn(paper, pages, fact.kind, known, agrees))
+    const echo = echoFor(field, fact.kind, alikest(field), agrees, page, () =>
+      findOn(paper, pages, fact.kind, known, agrees),
+    )
     return echo ? [[`${paper.id} ${field.name}`, echo]] : []
   })
 }
@@ -68,11 +94,23 @@ function countBy<T>(all: readonly T[]): Map<T, number> {
 }
 
 /** Words on pictures that no fact compares, as the sender of a letter: a letter misread makes strangers of them as well. */
-const elsewhere = (fact: Fact, papers: readonly Paper[], pages: ReadonlyMap<number, Page>): { paper: Paper; field: FilledField; stranger: boolean }[] =>
-  papers.flatMap((paper) => paper.fields.flatMap((field) => {
-    const named = typeof field.value === 'string' && !/\d/.test(field.value) && field.page !== null && pages.get(field.page)?.source !== 'text'
-    return named && !fact.fields.includes(`${paper.type}.${field.name}`) ? [{ paper, field, stranger: true }] : []
-  }))
+const elsewhere = (
+  fact: Fact,
+  papers: readonly Paper[],
+  pages: ReadonlyMap<number, Page>,
+): { paper: Paper; field: FilledField; stranger: boolean }[] =>
+  papers.flatMap((paper) =>
+    paper.fields.flatMap((field) => {
+      const named =
+        typeof field.value === 'string' &&
+        !/\d/.test(field.value) &&
+        field.page !== null &&
+        pages.get(field.page)?.source !== 'text'
+      return named && !fact.fields.includes(`${paper.type}.${field.name}`)
+        ? [{ paper, field, stranger: true }]
+        : []
+    }),
+  )
 
 type Agrees = (a: Value, b: Value) => boolean
 
@@ -82,32 +120,93 @@ function agreement(compare: Comparer): Agrees {
   return (a, b) => {
     const key = `${plain(a)}\n${plain(b)}`
     let agree = known.get(key)
-    if (agree === undefined) known.set(key, (agree = compare({ value: a, sure: 1 }, { value: b, sure: 1 }).relation !== 'different'))
+    if (agree === undefined)
+      known.set(key, (agree = compare({ value: a, sure: 1 }, { value: b, sure: 1 }).relation !== 'different'))
     return agree
   }
 }
 
-function echoFor(field: FilledField, kind: Fact['kind'], known: Value, agrees: Agrees, on: Page | undefined, find: () => Found | null): FilledField | null {
+function echoFor(
+  field: FilledField,
+  kind: Fact['kind'],
+  known: Value,
+  agrees: Agrees,
+  on: Page | undefined,
+  find: () => Found | null,
+): FilledField | null {
   const spelt = on?.source === 'text'
   // "Boat Kittiwake" agrees with "Kittiwake" and is misread all the same: only names may differ in form and be confirmed.
-  const confirmed = field.value !== null && (kind === 'name' ? agrees(field.value, known) && !saysMore(field.value, known) : squeeze(plain(field.value)) === squeeze(plain(known)))
-  if (field.value !== null && agrees(field.value, known)) return field.needsReview && confirmed ? { ...field, confidence: Math.max(field.confidence, CONFIRMED), needsReview: false, reason: null, state: field.repaired ? 'repaired' : 'certain' } : null
+  const confirmed =
+    field.value !== null &&
+    (kind === 'name'
+      ? agrees(field.value, known) && !saysMore(field.value, known)
+      : squeeze(plain(field.value)) === squeeze(plain(known)))
+  if (field.value !== null && agrees(field.value, known))
+    return field.needsReview && confirmed
+      ? {
+          ...field,
+          confidence: Math.max(field.confidence, CONFIRMED),
+          needsReview: false,
+          reason: null,
+          state: field.repaired ? 'repaired' : 'certain',
+        }
+      : null
   // "Silver" where all others say "Silver Darling": on a scan a word at the end is lost more easily than a boat is called by half its name.
-  if (field.value !== null && field.page !== null && field.box !== null && !spelt && kind === 'text' && wordMore(plain(known), plain(field.value))) return proposed(field, known, 'other papers have a word more')
+  if (
+    field.value !== null &&
+    field.page !== null &&
+    field.box !== null &&
+    !spelt &&
+    kind === 'text' &&
+    wordMore(plain(known), plain(field.value))
+  )
+    return proposed(field, known, 'other papers have a word more')
   // A value read from a clear place differs because the paper does.
-  if (field.value !== null && field.confidence >= (nearMiss(field.value, known) ? (/\d/.test(plain(field.value)) ? SPOTLESS : 1) : CLEAR)) return null
+  if (
+    field.value !== null &&
+    field.confidence >=
+      (nearMiss(field.value, known) ? (/\d/.test(plain(field.value)) ? SPOTLESS : 1) : CLEAR)
+  )
+    return null
   // So near to what the others say, and not clearly printed: likely one letter misread. A text layer misreads no letter.
   if (field.value !== null && !field.needsReview && nearMiss(field.value, known)) {
     if (spelt) return null
-    if (brokenOff(squeeze(plain(field.value)), squeeze(plain(known)))) return proposed(field, known, 'its end may be lost: other papers go on')
-    return { ...field, confidence: Math.min(field.confidence, DEFAULTED), needsReview: true, state: 'asked', reason: 'other papers differ by a letter' }
+    if (brokenOff(squeeze(plain(field.value)), squeeze(plain(known))))
+      return proposed(field, known, 'its end may be lost: other papers go on')
+    return {
+      ...field,
+      confidence: Math.min(field.confidence, DEFAULTED),
+      needsReview: true,
+      state: 'asked',
+      reason: 'other papers differ by a letter',
+    }
   }
-  if (field.value !== null && field.needsReview && hardlyReadable(field, on) && alike(field.value, known)) return proposed(field, known, 'other papers say so, and what can be read here is like it')
+  if (field.value !== null && field.needsReview && hardlyReadable(field, on) && alike(field.value, known))
+    return proposed(field, known, 'other papers say so, and what can be read here is like it')
   const found = find()
-  if (!found || (field.box !== null && found.page === field.page && found.words.some((w) => touches(w.box, field.box!)))) return null
+  if (
+    !found ||
+    (field.box !== null && found.page === field.page && found.words.some((w) => touches(w.box, field.box!)))
+  )
+    return null
   const { value, raw, page, words } = found
-  const before = field.value === null ? [] : [{ value: field.value, raw: field.raw ?? plain(field.value), page: field.page!, box: field.box! }]
-  return { ...field, value, raw, page, box: boxAround(words.map((w) => w.box)), confidence: DEFAULTED, needsReview: true, state: 'asked', repaired: false, reason: 'other papers say so, and it stands here in an unusual place', others: [...before, ...field.others.filter((o) => !agrees(o.value, known))].slice(0, 3) }
+  const before =
+    field.value === null
+      ? []
+      : [{ value: field.value, raw: field.raw ?? plain(field.value), page: field.page!, box: field.box! }]
+  return {
+    ...field,
+    value,
+    raw,
+    page,
+    box: boxAround(words.map((w) => w.box)),
+    confidence: DEFAULTED,
+    needsReview: true,
+    state: 'asked',
+    repaired: false,
+    reason: 'other papers say so, and it stands here in an unusual place',
+    others: [...before, ...field.others.filter((o) => !agrees(o.value, known))].slice(0, 3),
+  }
 }
 
 /** Whether a name has words that the known one has not: "Ottilie Carrow Registered under" agrees with hers, and is not it. */
@@ -119,7 +218,11 @@ const saysMore = (value: Value, known: Value): boolean => {
 /** A word read less surely than this is worth less than what two papers say in nearly the same letters. */
 const LEGIBLE = 0.85
 /** Whether a value was read from weak print. One that is doubtful by its place alone says what it says. */
-const hardlyReadable = ({ box }: FilledField, page: Page | undefined): boolean => page !== undefined && page.source !== 'text' && box !== null && inside(page.words, box).some((w) => w.sure < LEGIBLE)
+const hardlyReadable = ({ box }: FilledField, page: Page | undefined): boolean =>
+  page !== undefined &&
+  page.source !== 'text' &&
+  box !== null &&
+  inside(page.words, box).some((w) => w.sure < LEGIBLE)
 
 /** Share of letters in which two weak readings of one value may differ. */
 const MISREAD = 0.25
@@ -135,7 +238,16 @@ const alike = (a: Value, b: Value): boolean => {
 /** What others say, put before what was made out here; a person sees the print, and has both. */
 function proposed(field: FilledField, known: Value, reason: string): FilledField {
   const own = { value: field.value, raw: field.raw ?? plain(field.value), page: field.page!, box: field.box! }
-  return { ...field, value: known, confidence: DEFAULTED, needsReview: true, state: 'asked', repaired: true, reason, others: [own, ...field.others].slice(0, 3) }
+  return {
+    ...field,
+    value: known,
+    confidence: DEFAULTED,
+    needsReview: true,
+    state: 'asked',
+    repaired: true,
+    reason,
+    others: [own, ...field.others].slice(0, 3),
+  }
 }
 
 interface Found {
@@ -146,7 +258,13 @@ interface Found {
 }
 
 /** A value standing anywhere on a paper, as the paper prints it. */
-function findOn(paper: Paper, pages: ReadonlyMap<number, Page>, kind: Fact['kind'], known: Value, agrees: Agrees): Found | null {
+function findOn(
+  paper: Paper,
+  pages: ReadonlyMap<number, Page>,
+  kind: Fact['kind'],
+  known: Value,
+  agrees: Agrees,
+): Found | null {
   for (const number of paper.pages) {
     const page = pages.get(number)
     const found = page && findOnPage(page, kind, known, agrees)
@@ -155,17 +273,37 @@ function findOn(paper: Paper, pages: ReadonlyMap<number, Page>, kind: Fact['kind
   return null
 }
 
-function findOnPage(page: Page, kind: Fact['kind'], known: Value, agrees: Agrees): Omit<Found, 'page'> | null {
+function findOnPage(
+  page: Page,
+  kind: Fact['kind'],
+  known: Value,
+  agrees: Agrees,
+): Omit<Found, 'page'> | null {
   const lines = linesOf(page)
   for (const [index, line] of lines.entries())
     for (const segment of line.segments) {
-      const found = kind === 'address' ? addressAt(lines.slice(index + 1, index + 4).map((l) => l.segments), segment, agrees, known) : kind === 'date' || kind === 'money' ? readAs(kind, segment.words, agrees, known) : spelt(segment.words, known, kind === 'name' ? agrees : null)
+      const found =
+        kind === 'address'
+          ? addressAt(
+              lines.slice(index + 1, index + 4).map((l) => l.segments),
+              segment,
+              agrees,
+              known,
+            )
+          : kind === 'date' || kind === 'money'
+            ? readAs(kind, segment.words, agrees, known)
+            : spelt(segment.words, known, kind === 'name' ? agrees : null)
       if (found) return found
     }
   return null
 }
 
-function readAs(kind: 'date' | 'money', words: Word[], agrees: Agrees, known: Value): Omit<Found, 'page'> | null {
+function readAs(
+  kind: 'date' | 'money',
+  words: Word[],
+  agrees: Agrees,
+  known: Value,
+): Omit<Found, 'page'> | null {
   const reading = kindReaders[kind](words).find((r) => agrees(r.value, known))
   return reading ? { value: reading.value, raw: reading.raw, words: reading.words } : null
 }
@@ -177,20 +315,36 @@ function spelt(words: Word[], known: Value, agrees: Agrees | null): Omit<Found, 
   for (let from = 0; from < words.length; from++)
     for (let to = from + 1; to <= Math.min(words.length, from + most); to++) {
       const span = words.slice(from, to)
-      const value = span.map((w) => w.text).join(' ').replace(/^[\s(“"]+|[\s,;:.)”"]+$/g, '')
-      if (squeeze(value) === wanted || (agrees !== null && span.length >= 2 && span.every((w) => /^\p{Lu}/u.test(w.text)) && agrees(value, known))) return { value, raw: value, words: span }
+      const value = span
+        .map((w) => w.text)
+        .join(' ')
+        .replace(/^[\s(“"]+|[\s,;:.)”"]+$/g, '')
+      if (
+        squeeze(value) === wanted ||
+        (agrees !== null &&
+          span.length >= 2 &&
+          span.every((w) => /^\p{Lu}/u.test(w.text)) &&
+          agrees(value, known))
+      )
+        return { value, raw: value, words: span }
     }
   return null
 }
 
-function addressAt(below: readonly Segment[][], segment: Segment, agrees: Agrees, known: Value): Omit<Found, 'page'> | null {
+function addressAt(
+  below: readonly Segment[][],
+  segment: Segment,
+  agrees: Agrees,
+  known: Value,
+): Omit<Found, 'page'> | null {
   // The name over an address agrees with it as little as it differs.
   if (!/\d/.test(segment.text)) return null
   const lines = [segment]
   // Once more than there are lines below: an address may be the last of its page.
   for (const segments of [...below, []]) {
     const value = lines.map((l) => l.text.replace(/,$/, '')).join(', ')
-    if (/\d/.test(value) && value.split(' ').length >= 4 && agrees(value, known)) return { value, raw: value, words: lines.flatMap((l) => l.words) }
+    if (/\d/.test(value) && value.split(' ').length >= 4 && agrees(value, known))
+      return { value, raw: value, words: lines.flatMap((l) => l.words) }
     const next = segments.find((s) => Math.abs(s.box[0] - segment.box[0]) < 0.012)
     if (!next) return null
     lines.push(next)

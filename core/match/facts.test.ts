@@ -6,9 +6,16 @@ import { judgeFacts } from './facts.ts'
 import { eur, paperOf } from './paper-of.ts'
 import { personsOf, withOwners } from './persons.ts'
 
-const fact = (id: string, papers: ReturnType<typeof paperOf>[], answers: Answer[] = []) => judgeFacts(papers, workingBoatLoan, answers).find((f) => f.fact === id)!
-const application = paperOf('form', 'loan_application', { applicant_name: 'Ottilie Varnham', employer_name: 'Cormorant Slipway Ltd', hull_number: 'SKR-88241', purchase_price: eur('61250.00') })
-const slip = (id: string, employer: string) => paperOf(id, 'payslip', { employee_name: 'O. Varnham', employer_name: employer })
+const fact = (id: string, papers: ReturnType<typeof paperOf>[], answers: Answer[] = []) =>
+  judgeFacts(papers, workingBoatLoan, answers).find((f) => f.fact === id)!
+const application = paperOf('form', 'loan_application', {
+  applicant_name: 'Ottilie Varnham',
+  employer_name: 'Cormorant Slipway Ltd',
+  hull_number: 'SKR-88241',
+  purchase_price: eur('61250.00'),
+})
+const slip = (id: string, employer: string) =>
+  paperOf(id, 'payslip', { employee_name: 'O. Varnham', employer_name: employer })
 
 test('what only one paper says is single, what none says is absent', () => {
   expect(fact('hull_number', [application]).status).toBe('single')
@@ -20,66 +27,161 @@ test('variants agree', () => {
   expect(result.evidence.map((e) => e.relation)).toEqual(['same', 'variant'])
 })
 test('the value that most papers share is the measure, the other one differs', () => {
-  const result = fact('employer_name', [application, slip('jan', 'Petrel Slipways Ltd'), slip('feb', 'Petrel Slipways Limited')])
+  const result = fact('employer_name', [
+    application,
+    slip('jan', 'Petrel Slipways Ltd'),
+    slip('feb', 'Petrel Slipways Limited'),
+  ])
   expect(result).toMatchObject({ status: 'conflict', value: 'Petrel Slipways Ltd' })
-  expect(result.evidence.find((e) => e.relation === 'different')).toMatchObject({ document: 'form', why: 'another firm' })
+  expect(result.evidence.find((e) => e.relation === 'different')).toMatchObject({
+    document: 'form',
+    why: 'another firm',
+  })
 })
 test('naming the true value ends the conflict and still shows who differs', () => {
-  const said: Answer = { kind: 'fact', fact: 'employer_name', decision: 'value', value: 'Cormorant Slipway Ltd', reason: 'she changed jobs' }
+  const said: Answer = {
+    kind: 'fact',
+    fact: 'employer_name',
+    decision: 'value',
+    value: 'Cormorant Slipway Ltd',
+    reason: 'she changed jobs',
+  }
   const result = fact('employer_name', [application, slip('jan', 'Petrel Slipways Ltd')], [said])
-  expect(result).toMatchObject({ status: 'agreed', value: 'Cormorant Slipway Ltd', settled: { decision: 'value' } })
+  expect(result).toMatchObject({
+    status: 'agreed',
+    value: 'Cormorant Slipway Ltd',
+    settled: { decision: 'value' },
+  })
   expect(result.evidence.map((e) => e.relation)).toEqual(['same', 'different'])
 })
 test('what was settled is asked again only where a paper says something new against it', () => {
-  const said: Answer = { kind: 'fact', fact: 'employer_name', decision: 'value', value: 'Cormorant Slipway Ltd', reason: 'she changed jobs', over: ['Cormorant Slipway Ltd', 'Petrel Slipways Ltd'] }
+  const said: Answer = {
+    kind: 'fact',
+    fact: 'employer_name',
+    decision: 'value',
+    value: 'Cormorant Slipway Ltd',
+    reason: 'she changed jobs',
+    over: ['Cormorant Slipway Ltd', 'Petrel Slipways Ltd'],
+  }
   const old = slip('jan', 'Petrel Slipways Ltd')
-  expect(fact('employer_name', [application, old, slip('feb', 'Cormorant Slipway Limited')], [said]).status).toBe('agreed')
+  expect(
+    fact('employer_name', [application, old, slip('feb', 'Cormorant Slipway Limited')], [said]).status,
+  ).toBe('agreed')
   const again = fact('employer_name', [application, old, slip('feb', 'Tern Chandlery Ltd')], [said])
   expect([again.status, again.settled?.against]).toEqual(['conflict', ['Tern Chandlery Ltd']])
 })
 test('an accepted difference waits for a second person where the program says so', () => {
   const papers = [application, slip('jan', 'Petrel Slipways Ltd')]
-  const said: Answer = { kind: 'fact', fact: 'employer_name', decision: 'accepted', value: null, reason: 'same owner', over: [] }
-  const word = (agreed: boolean): Answer => ({ kind: 'sign', what: 'fact', subject: 'employer_name', agreed, reason: '' })
+  const said: Answer = {
+    kind: 'fact',
+    fact: 'employer_name',
+    decision: 'accepted',
+    value: null,
+    reason: 'same owner',
+    over: [],
+  }
+  const word = (agreed: boolean): Answer => ({
+    kind: 'sign',
+    what: 'fact',
+    subject: 'employer_name',
+    agreed,
+    reason: '',
+  })
   const known: Answer = { ...said, over: ['Cormorant Slipway Ltd', 'Petrel Slipways Ltd'] }
-  expect([fact('employer_name', papers, [known]), fact('employer_name', papers, [known, word(true)]), fact('employer_name', papers, [known, word(false)])].map((f) => [f.status, f.settled?.state])).toEqual([['conflict', 'waits'], ['agreed', 'holds'], ['conflict', 'refused']])
+  expect(
+    [
+      fact('employer_name', papers, [known]),
+      fact('employer_name', papers, [known, word(true)]),
+      fact('employer_name', papers, [known, word(false)]),
+    ].map((f) => [f.status, f.settled?.state]),
+  ).toEqual([
+    ['conflict', 'waits'],
+    ['agreed', 'holds'],
+    ['conflict', 'refused'],
+  ])
 })
 test('asking the applicant leaves it a conflict', () => {
-  expect(fact('employer_name', [application, slip('jan', 'Petrel Slipways Ltd')], [{ kind: 'fact', fact: 'employer_name', decision: 'ask', value: null, reason: 'to be asked' }]).status).toBe('conflict')
+  expect(
+    fact(
+      'employer_name',
+      [application, slip('jan', 'Petrel Slipways Ltd')],
+      [{ kind: 'fact', fact: 'employer_name', decision: 'ask', value: null, reason: 'to be asked' }],
+    ).status,
+  ).toBe('conflict')
 })
 test('unsure values take no part; values still asked about accuse nobody', () => {
   const doubtful = slip('jan', 'Petrel Slipways Ltd')
   const weak = { ...doubtful, fields: doubtful.fields.map((f) => ({ ...f, confidence: 0.4 })) }
-  const asked = { ...doubtful, fields: doubtful.fields.map((f) => ({ ...f, confidence: 0.7, needsReview: true })) }
+  const asked = {
+    ...doubtful,
+    fields: doubtful.fields.map((f) => ({ ...f, confidence: 0.7, needsReview: true })),
+  }
   expect(fact('employer_name', [application, weak]).status).toBe('single')
   expect(fact('employer_name', [application, asked]).status).toBe('single')
 })
 test("a co-applicant's papers are no conflict", () => {
-  const form = paperOf('form', 'loan_application', { applicant_name: 'Ottilie Varnham', co_applicant_name: 'Bram Teasdale' })
-  const papers = [form, paperOf('hers', 'identity_card', { full_name: 'OTTILIE VARNHAM' }), paperOf('his', 'identity_card', { full_name: 'Bram Teasdale' })]
+  const form = paperOf('form', 'loan_application', {
+    applicant_name: 'Ottilie Varnham',
+    co_applicant_name: 'Bram Teasdale',
+  })
+  const papers = [
+    form,
+    paperOf('hers', 'identity_card', { full_name: 'OTTILIE VARNHAM' }),
+    paperOf('his', 'identity_card', { full_name: 'Bram Teasdale' }),
+  ]
   const owned = withOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham'), builtInTypes)
   expect(owned.map((p) => p.owner)).toEqual(['applicant', 'applicant', 'co_applicant'])
   expect(fact('applicant_name', owned).status).toBe('agreed')
 })
 test("a stranger's name is one", () => {
   const papers = [application, paperOf('bill', 'utility_bill', { account_holder: 'Greta Lorimer' })]
-  expect(fact('applicant_name', withOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham'), builtInTypes)).status).toBe('conflict')
+  expect(
+    fact(
+      'applicant_name',
+      withOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham'), builtInTypes),
+    ).status,
+  ).toBe('conflict')
 })
 
 const types = new Map(builtInTypes.map((t) => [t.id, t]))
-const month = (id: string, end: string, net: string) => paperOf(id, 'payslip', { employee_name: 'Ottilie Varnham', employer_name: 'Petrel Slipways Ltd', pay_date: end, period_end: end, net_pay: eur(net), national_number: '140380-2211' })
+const month = (id: string, end: string, net: string) =>
+  paperOf(id, 'payslip', {
+    employee_name: 'Ottilie Varnham',
+    employer_name: 'Petrel Slipways Ltd',
+    pay_date: end,
+    period_end: end,
+    net_pay: eur(net),
+    national_number: '140380-2211',
+  })
 test('a paper that repeats another value for value is its copy', () => {
-  expect(withCopies([month('a', '2026-01-31', '5.00'), month('b', '2026-01-31', '5.00')], types).map((p) => p.copyOf)).toEqual([null, 'a'])
+  expect(
+    withCopies([month('a', '2026-01-31', '5.00'), month('b', '2026-01-31', '5.00')], types).map(
+      (p) => p.copyOf,
+    ),
+  ).toEqual([null, 'a'])
 })
 test("the next month's paper is none, however alike", () => {
-  expect(withCopies([month('a', '2026-01-31', '5.00'), month('b', '2026-02-28', '5.00')], types).map((p) => p.copyOf)).toEqual([null, null])
+  expect(
+    withCopies([month('a', '2026-01-31', '5.00'), month('b', '2026-02-28', '5.00')], types).map(
+      (p) => p.copyOf,
+    ),
+  ).toEqual([null, null])
 })
 
 test('a paper that is a stranger’s by a name still asked about accuses nobody; by a sure one it does', () => {
   const papers = (asked: boolean) => {
-    const [form, card] = [paperOf('form', 'loan_application', { applicant_name: 'Bjørn Skarsen', date_of_birth: '1966-07-25' }), paperOf('card', 'identity_card', { full_name: 'Joren Sdegaard', date_of_birth: '1992-09-12' })]
-    const fields = card.fields.map((f) => (f.name === 'full_name' ? { ...f, confidence: 0.7, needsReview: asked } : f))
-    return withOwners([form, { ...card, fields }], { applicant: 'Bjørn Skarsen', coApplicant: null }, builtInTypes)
+    const [form, card] = [
+      paperOf('form', 'loan_application', { applicant_name: 'Bjørn Skarsen', date_of_birth: '1966-07-25' }),
+      paperOf('card', 'identity_card', { full_name: 'Joren Sdegaard', date_of_birth: '1992-09-12' }),
+    ]
+    const fields = card.fields.map((f) =>
+      f.name === 'full_name' ? { ...f, confidence: 0.7, needsReview: asked } : f,
+    )
+    return withOwners(
+      [form, { ...card, fields }],
+      { applicant: 'Bjørn Skarsen', coApplicant: null },
+      builtInTypes,
+    )
   }
   expect(fact('date_of_birth', papers(true)).status).not.toBe('conflict')
   expect(fact('date_of_birth', papers(false)).status).toBe('conflict')

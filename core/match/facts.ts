@@ -38,23 +38,52 @@ export interface FactResult {
 }
 
 /** Compares every fact of the program over the papers, then applies people's decisions. */
-export function judgeFacts(papers: readonly Paper[], program: Program, answers: readonly Answer[]): FactResult[] {
+export function judgeFacts(
+  papers: readonly Paper[],
+  program: Program,
+  answers: readonly Answer[],
+): FactResult[] {
   return program.facts.map((fact) => {
-    return judgeFact(fact, papers, standingOf(answers, 'fact', fact.id, (a) => a.decision === 'accepted' && program.signOff.differences))
+    return judgeFact(
+      fact,
+      papers,
+      standingOf(answers, 'fact', fact.id, (a) => a.decision === 'accepted' && program.signOff.differences),
+    )
   })
 }
 
-function judgeFact(fact: Fact, papers: readonly Paper[], standing: Standing<Answer & { kind: 'fact' }> | null): FactResult {
+function judgeFact(
+  fact: Fact,
+  papers: readonly Paper[],
+  standing: Standing<Answer & { kind: 'fact' }> | null,
+): FactResult {
   const said = standing?.answer
   const sides = collect(fact, papers)
   const base = { fact: fact.id, title: fact.title }
-  const settledBy = (against: string[]) => (standing && said ? { decision: said.decision, reason: said.reason, state: standing.state, refusal: standing.refusal, against } : null)
-  if (sides.length === 0) return { ...base, settled: settledBy([]), status: 'absent', value: null, evidence: [] }
+  const settledBy = (against: string[]) =>
+    standing && said
+      ? {
+          decision: said.decision,
+          reason: said.reason,
+          state: standing.state,
+          refusal: standing.refusal,
+          against,
+        }
+      : null
+  if (sides.length === 0)
+    return { ...base, settled: settledBy([]), status: 'absent', value: null, evidence: [] }
   const compare = comparers[fact.kind]
   const named = said?.decision === 'value' ? said.value : null
-  const reference = named !== null ? { value: named, confidence: 1, asked: false } : mostAgreed(sides, compare)
+  const reference =
+    named !== null ? { value: named, confidence: 1, asked: false } : mostAgreed(sides, compare)
   const compared = sides.map((side): Evidence => {
-    const agreement = side === reference ? same : compare({ value: side.value, sure: side.confidence }, { value: reference.value, sure: reference.confidence })
+    const agreement =
+      side === reference
+        ? same
+        : compare(
+            { value: side.value, sure: side.confidence },
+            { value: reference.value, sure: reference.confidence },
+          )
     return { ...side, ...agreement }
   })
   // A value still asked about may be misread: it backs the others where it agrees, and accuses nobody where it does not.
@@ -62,7 +91,15 @@ function judgeFact(fact: Fact, papers: readonly Paper[], standing: Standing<Answ
   const differs = evidence.some((e) => e.relation === 'different')
   // A decision stands against the evidence it was made on; it says so beside the values instead of hiding them.
   const known = said?.over && new Set(said.over)
-  const against = known ? [...new Set(evidence.flatMap((e) => (e.relation === 'different' && !known.has(plain(e.value)) ? [plain(e.value)] : [])))] : []
+  const against = known
+    ? [
+        ...new Set(
+          evidence.flatMap((e) =>
+            e.relation === 'different' && !known.has(plain(e.value)) ? [plain(e.value)] : [],
+          ),
+        ),
+      ]
+    : []
   const ended = standing?.state === 'holds' && standing.answer.decision !== 'ask' && against.length === 0
   const status = differs && !ended ? 'conflict' : evidence.length === 1 ? 'single' : 'agreed'
   return { ...base, settled: settledBy(against), status, value: reference.value, evidence }
@@ -75,10 +112,22 @@ function collect(fact: Fact, papers: readonly Paper[]) {
   return fact.fields.flatMap((reference) => {
     const [type, field] = splitReference(reference)
     return papers
-      .filter((p) => p.type === type && counts(p) && !(fact.person === 'applicant' && p.owner === 'co_applicant'))
+      .filter(
+        (p) => p.type === type && counts(p) && !(fact.person === 'applicant' && p.owner === 'co_applicant'),
+      )
       .flatMap((p) => {
         const value = fieldOf(p, field)
-        return value && value.value !== null && value.confidence >= TAKES_PART ? [{ document: p.id, field, value: value.value, confidence: value.confidence, asked: value.needsReview || unowned(p) || (fact.person === 'applicant' && p.ownerAsked) }] : []
+        return value && value.value !== null && value.confidence >= TAKES_PART
+          ? [
+              {
+                document: p.id,
+                field,
+                value: value.value,
+                confidence: value.confidence,
+                asked: value.needsReview || unowned(p) || (fact.person === 'applicant' && p.ownerAsked),
+              },
+            ]
+          : []
       })
   })
 }
@@ -93,7 +142,10 @@ interface Voice<S> {
 }
 
 /** The value that most others agree with; of equals the surer, then the first in the fact's order. */
-function mostAgreed<S extends { value: Value; confidence: number; asked: boolean }>(sides: S[], compare: (a: { value: Value; sure: number }, b: { value: Value; sure: number }) => Agreement): S {
+function mostAgreed<S extends { value: Value; confidence: number; asked: boolean }>(
+  sides: S[],
+  compare: (a: { value: Value; sure: number }, b: { value: Value; sure: number }) => Agreement,
+): S {
   const voices = new Map<string, Voice<S>>()
   for (const side of sides) {
     const weak = side.confidence < WEAK
@@ -111,7 +163,13 @@ function mostAgreed<S extends { value: Value; confidence: number; asked: boolean
   all.forEach((voice, i) => {
     const votes = all.reduce((sum, other, k) => {
       if (other.votes === 0) return sum
-      const relation = k === i ? 'same' : compare({ value: voice.side.value, sure: voice.side.confidence }, { value: other.side.value, sure: other.side.confidence }).relation
+      const relation =
+        k === i
+          ? 'same'
+          : compare(
+              { value: voice.side.value, sure: voice.side.confidence },
+              { value: other.side.value, sure: other.side.confidence },
+            ).relation
       return sum + other.votes * (relation === 'same' ? 1.01 : relation === 'variant' ? 1 : 0)
     }, voice.side.confidence * 0.001)
     if (votes > most + 0.002) {
@@ -123,4 +181,5 @@ function mostAgreed<S extends { value: Value; confidence: number; asked: boolean
 }
 
 /** What a person reads for a relation that differs. */
-export const differs = (result: FactResult): Evidence[] => result.evidence.filter((e) => e.relation === different('').relation)
+export const differs = (result: FactResult): Evidence[] =>
+  result.evidence.filter((e) => e.relation === different('').relation)

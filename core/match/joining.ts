@@ -13,25 +13,60 @@ const DOUBTED = 0.6
  * 4,648.57, a scan has more likely lost a figure in front than a bank its books. The shorter amount is asked about; left
  * alone it would accuse the papers of not joining up.
  */
-export function withJoins(papers: readonly Paper[], program: Program, pages: ReadonlyMap<number, Page>): Paper[] {
+export function withJoins(
+  papers: readonly Paper[],
+  program: Program,
+  pages: ReadonlyMap<number, Page>,
+): Paper[] {
   const doubted = new Map<string, FilledField>()
   for (const check of program.checks) {
     if (check.kind !== 'joins_up') continue
     const [type, opening] = splitReference(check.opening)
     const [closing, from, to] = [check.closing, check.from, check.to].map((r) => splitReference(r)[1])
-    const statements = counting(papers, type).flatMap((paper) => {
-      const [start, end] = [usableText(paper, from), usableText(paper, to)]
-      return start && end ? [{ paper, start, end }] : []
-    }).sort((a, b) => a.start.localeCompare(b.start))
+    const statements = counting(papers, type)
+      .flatMap((paper) => {
+        const [start, end] = [usableText(paper, from), usableText(paper, to)]
+        return start && end ? [{ paper, start, end }] : []
+      })
+      .sort((a, b) => a.start.localeCompare(b.start))
     for (const [i, next] of statements.entries()) {
       const before = statements[i - 1]
       if (!before || Math.abs(daysBetween(before.end, next.start)) > 1) continue
-      for (const [short, long] of [[{ paper: next.paper, name: opening }, { paper: before.paper, name: closing }], [{ paper: before.paper, name: closing }, { paper: next.paper, name: opening }]]) {
+      for (const [short, long] of [
+        [
+          { paper: next.paper, name: opening },
+          { paper: before.paper, name: closing },
+        ],
+        [
+          { paper: before.paper, name: closing },
+          { paper: next.paper, name: opening },
+        ],
+      ]) {
         const [a, b] = [fieldOf(short.paper, short.name), fieldOf(long.paper, long.name)]
-        if (!a || !b || !isMoney(a.value) || !isMoney(b.value) || !['certain', 'repaired'].includes(a.state) || pages.get(a.page ?? 0)?.source === 'text') continue
-        if (lostDigits(cents(a.value), cents(b.value))) doubted.set(`${short.paper.id} ${short.name}`, { ...a, confidence: Math.min(a.confidence, DOUBTED), needsReview: true, state: 'asked', reason: `a figure in front may be lost: ${long.paper.label} says ${plain(b.value)}` })
+        if (
+          !a ||
+          !b ||
+          !isMoney(a.value) ||
+          !isMoney(b.value) ||
+          !['certain', 'repaired'].includes(a.state) ||
+          pages.get(a.page ?? 0)?.source === 'text'
+        )
+          continue
+        if (lostDigits(cents(a.value), cents(b.value)))
+          doubted.set(`${short.paper.id} ${short.name}`, {
+            ...a,
+            confidence: Math.min(a.confidence, DOUBTED),
+            needsReview: true,
+            state: 'asked',
+            reason: `a figure in front may be lost: ${long.paper.label} says ${plain(b.value)}`,
+          })
       }
     }
   }
-  return doubted.size === 0 ? [...papers] : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => doubted.get(`${paper.id} ${f.name}`) ?? f) }))
+  return doubted.size === 0
+    ? [...papers]
+    : papers.map((paper) => ({
+        ...paper,
+        fields: paper.fields.map((f) => doubted.get(`${paper.id} ${f.name}`) ?? f),
+      }))
 }

@@ -15,7 +15,8 @@ const LETTERS = 'abcdefghijklmnopqrstuvwxyz'
  */
 export function meantWord({ text, sure }: ReadWord, isWord: (letters: string) => boolean): string | null {
   const [letters, ...more] = tokens(text)
-  if (more.length > 0 || !letters || letters.length < LONG || !/^[a-z]+$/.test(letters) || isWord(letters)) return null
+  if (more.length > 0 || !letters || letters.length < LONG || !/^[a-z]+$/.test(letters) || isWord(letters))
+    return null
   const alike = wordsAmong([...lookalikesOf(letters), ...onceOrTwice(letters)], isWord)
   const [near, other] = alike.size > 0 || sure >= WEAK ? alike : wordsAmong(oneLetterOff(letters), isWord)
   return near === undefined || other !== undefined ? null : text.replace(/\p{L}+/u, (own) => cased(near, own))
@@ -30,10 +31,18 @@ function* onceOrTwice(word: string): Generator<string> {
 }
 
 function* oneLetterOff(word: string): Generator<string> {
-  for (let at = 0; at < word.length; at++) for (const letter of LETTERS) if (letter !== word[at]) yield word.slice(0, at) + letter + word.slice(at + 1)
+  for (let at = 0; at < word.length; at++)
+    for (const letter of LETTERS)
+      if (letter !== word[at]) yield word.slice(0, at) + letter + word.slice(at + 1)
 }
 
-const wordsAmong = (tried: Iterable<string>, isWord: (letters: string) => boolean): Set<string> => new Set([...tried].filter(isWord))
+const wordsAmong = (tried: Iterable<string>, isWord: (letters: string) => boolean): Set<string> =>
+  new Set([...tried].filter(isWord))
 
 /** Letters in the case of a text: small, with a capital, or capitals. */
-const cased = (letters: string, text: string): string => (/^\P{Ll}*$/u.test(text) ? letters.toUpperCase() : /^\p{Lu}/u.test(text) ? letters[0].toUpperCase() + letters.slice(1) : letters)
+const cased = (letters: string, text: string): string =>
+  /^\P{Ll}*$/u.test(text)
+    ? letters.toUpperCase()
+    : /^\p{Lu}/u.test(text)
+      ? letters[0].toUpperCase() + letters.slice(1)
+      : letters

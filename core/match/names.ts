@@ -4,12 +4,55 @@ import { plain, type Value } from '../read/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
 import { slipExplains } from './slip.ts'
 
-const TITLES = new Set(['mr', 'mrs', 'ms', 'miss', 'mx', 'dr', 'prof', 'capt', 'captain', 'sir', 'dame', 'm', 'mme', 'mlle', 'sr', 'sra', 'srta', 'don', 'dona', 'rev', 'skipper', 'esq'])
+const TITLES = new Set([
+  'mr',
+  'mrs',
+  'ms',
+  'miss',
+  'mx',
+  'dr',
+  'prof',
+  'capt',
+  'captain',
+  'sir',
+  'dame',
+  'm',
+  'mme',
+  'mlle',
+  'sr',
+  'sra',
+  'srta',
+  'don',
+  'dona',
+  'rev',
+  'skipper',
+  'esq',
+])
 const MAIDEN = new Set(['nee', 'born', 'ne', 'geb', 'formerly', 'nacida', 'maiden'])
-const PARTICLES = new Set(['de', 'del', 'la', 'van', 'von', 'der', 'den', 'di', 'da', 'du', 'le', 'y', 'ap', 'of', 'the'])
+const PARTICLES = new Set([
+  'de',
+  'del',
+  'la',
+  'van',
+  'von',
+  'der',
+  'den',
+  'di',
+  'da',
+  'du',
+  'le',
+  'y',
+  'ap',
+  'of',
+  'the',
+])
 
 /** German and Nordic letters are written with or without their e (Müller, Mueller; Åse, Aase). */
-const transliterated = (token: string): string => token.replace(/([aou])e/g, '$1').replace(/aa/g, 'a').replace(/ij/g, 'y')
+const transliterated = (token: string): string =>
+  token
+    .replace(/([aou])e/g, '$1')
+    .replace(/aa/g, 'a')
+    .replace(/ij/g, 'y')
 
 /** Words of a person's name that count: titles and particles dropped. */
 const nameParts = remembered((name) => {
@@ -17,7 +60,10 @@ const nameParts = remembered((name) => {
   const untitled = named.filter((t) => !TITLES.has(t))
   // "M. Brandreth" is Marguerite as likely as Monsieur: an initial is kept where nothing but the family name would be left.
   const strongly = (list: string[]) => list.filter((t) => !PARTICLES.has(t))
-  const parts = strongly(untitled).length < 2 && named.length > untitled.length && named[0].length === 1 ? named : untitled
+  const parts =
+    strongly(untitled).length < 2 && named.length > untitled.length && named[0].length === 1
+      ? named
+      : untitled
   const strong = strongly(parts)
   return strong.length > 0 ? strong : parts
 })
@@ -28,7 +74,8 @@ const nameParts = remembered((name) => {
  */
 export const compareNames: Comparer = (a, b) => {
   const [left, right] = [plain(a.value), plain(b.value)]
-  if (squeeze(left) === squeeze(right)) return left === right ? same : variant('letter case, accents or spacing')
+  if (squeeze(left) === squeeze(right))
+    return left === right ? same : variant('letter case, accents or spacing')
   const [p, q] = [nameParts(left), nameParts(right)]
   if (p.length === 0 || q.length === 0) return different('no name')
   if (p.join('') === q.join('')) return variant('title, accents or spacing')
@@ -42,17 +89,29 @@ export const compareNames: Comparer = (a, b) => {
     let at = left0.indexOf(part)
     if (at < 0) at = left0.findIndex((o) => transliterated(o) === transliterated(part))
     if (at < 0) {
-      at = left0.findIndex((o) => (part.length === 1 && o.startsWith(part)) || (o.length === 1 && part.startsWith(o)))
+      at = left0.findIndex(
+        (o) => (part.length === 1 && o.startsWith(part)) || (o.length === 1 && part.startsWith(o)),
+      )
       if (at >= 0) {
         initials++
         left0.splice(at, 1)
         continue
       }
       // One letter of an initial is misread as easily as any other.
-      at = left0.findIndex((o) => slipExplains(o, part, [a, b], true) || (part.length === 1 && slipExplains(o[0], part, [a, b])) || (o.length === 1 && slipExplains(part[0], o, [a, b])))
+      at = left0.findIndex(
+        (o) =>
+          slipExplains(o, part, [a, b], true) ||
+          (part.length === 1 && slipExplains(o[0], part, [a, b])) ||
+          (o.length === 1 && slipExplains(part[0], o, [a, b])),
+      )
       if (at >= 0) slips++
     }
-    if (at < 0) return different(few.length > 1 && many.some((m) => nearlyWord(part, m)) ? 'one part is spelt otherwise' : 'another name')
+    if (at < 0)
+      return different(
+        few.length > 1 && many.some((m) => nearlyWord(part, m))
+          ? 'one part is spelt otherwise'
+          : 'another name',
+      )
     whole++
     left0.splice(at, 1)
   }
@@ -68,13 +127,50 @@ export const compareNames: Comparer = (a, b) => {
 }
 const MAIDEN_IN = /\b(?:nee|born|formerly|maiden)\b/
 
-const SUFFIXES: Record<string, string> = { ltd: 'limited', limited: 'limited', co: 'company', company: 'company', plc: 'plc', inc: 'incorporated', incorporated: 'incorporated', corp: 'corporation', bros: 'brothers', brothers: 'brothers', intl: 'international', international: 'international', llp: 'llp', sl: 'sl', sarl: 'sarl', sa: 'sa', gmbh: 'gmbh' }
-const LEGAL = new Set(['limited', 'plc', 'incorporated', 'corporation', 'llp', 'sl', 'sarl', 'sa', 'gmbh', 'company'])
+const SUFFIXES: Record<string, string> = {
+  ltd: 'limited',
+  limited: 'limited',
+  co: 'company',
+  company: 'company',
+  plc: 'plc',
+  inc: 'incorporated',
+  incorporated: 'incorporated',
+  corp: 'corporation',
+  bros: 'brothers',
+  brothers: 'brothers',
+  intl: 'international',
+  international: 'international',
+  llp: 'llp',
+  sl: 'sl',
+  sarl: 'sarl',
+  sa: 'sa',
+  gmbh: 'gmbh',
+}
+const LEGAL = new Set([
+  'limited',
+  'plc',
+  'incorporated',
+  'corporation',
+  'llp',
+  'sl',
+  'sarl',
+  'sa',
+  'gmbh',
+  'company',
+])
 
 /** Names of firms: legal forms and their short forms, "and" and "&", case and spacing do not make another firm. */
 export const compareOrgs: Comparer = (a, b) => {
-  const parts = (value: Value) => tokens(plain(value).replace(/&/g, ' and ').replace(/\b([A-Za-z])\.(?=[A-Za-z]\b)/g, '$1')).filter((t) => t !== 'and' && t !== 'the').map((t) => SUFFIXES[t] ?? t)
-  if (squeeze(plain(a.value)) === squeeze(plain(b.value))) return plain(a.value) === plain(b.value) ? same : variant('letter case or spacing')
+  const parts = (value: Value) =>
+    tokens(
+      plain(value)
+        .replace(/&/g, ' and ')
+        .replace(/\b([A-Za-z])\.(?=[A-Za-z]\b)/g, '$1'),
+    )
+      .filter((t) => t !== 'and' && t !== 'the')
+      .map((t) => SUFFIXES[t] ?? t)
+  if (squeeze(plain(a.value)) === squeeze(plain(b.value)))
+    return plain(a.value) === plain(b.value) ? same : variant('letter case or spacing')
   const [p, q] = [parts(a.value), parts(b.value)]
   if (p.join('') === q.join('')) return variant('short forms')
   const bare = (list: string[]) => list.filter((t) => !LEGAL.has(t)).join('')

@@ -30,22 +30,62 @@ interface Place {
  * that is something else's elsewhere, the end of one or one with a letter for a figure, a currency of its own, a day still to come on what was signed or
  * issued, a firm a letter off. The reader saw nothing wrong with them; only the other papers do. A text layer misreads nothing.
  */
-export function withOddities(papers: readonly Paper[], program: Program, types: ReadonlyMap<string, DocumentType>, pages: ReadonlyMap<number, Page>, asOf: string): Paper[] {
-  const places = papers.flatMap((paper) => paper.fields.flatMap((field): Place[] => {
-    const kind = types.get(paper.type)?.fields.find((f) => f.name === field.name)?.kind
-    return kind && field.value !== null && !field.needsReview ? [{ paper, field, kind, reference: `${paper.type}.${field.name}` }] : []
-  }))
-  const numbers = grouped(places.filter((p) => p.kind === 'id'), (p) => squeeze(plain(p.field.value)))
-  const currencies = grouped(places.filter((p) => isMoney(p.field.value)), (p) => (p.field.value as Money).currency)
-  const firms = grouped(places.filter((p) => p.kind === 'org'), (p) => p.reference)
+export function withOddities(
+  papers: readonly Paper[],
+  program: Program,
+  types: ReadonlyMap<string, DocumentType>,
+  pages: ReadonlyMap<number, Page>,
+  asOf: string,
+): Paper[] {
+  const places = papers.flatMap((paper) =>
+    paper.fields.flatMap((field): Place[] => {
+      const kind = types.get(paper.type)?.fields.find((f) => f.name === field.name)?.kind
+      return kind && field.value !== null && !field.needsReview
+        ? [{ paper, field, kind, reference: `${paper.type}.${field.name}` }]
+        : []
+    }),
+  )
+  const numbers = grouped(
+    places.filter((p) => p.kind === 'id'),
+    (p) => squeeze(plain(p.field.value)),
+  )
+  const currencies = grouped(
+    places.filter((p) => isMoney(p.field.value)),
+    (p) => (p.field.value as Money).currency,
+  )
+  const firms = grouped(
+    places.filter((p) => p.kind === 'org'),
+    (p) => p.reference,
+  )
   const odd = new Map<FilledField, string>()
   for (const place of places) {
     const { field } = place
     if (!MACHINE.has(field.state) || pages.get(field.page ?? 0)?.source === 'text') continue
-    const reason = borrowedNumber(place, numbers, program) ?? lostBeginning(place, numbers, program) ?? letterForFigure(place, numbers, program) ?? ownCurrency(place, currencies) ?? dayToCome(place, program, asOf) ?? firmLetterOff(place, firms)
+    const reason =
+      borrowedNumber(place, numbers, program) ??
+      lostBeginning(place, numbers, program) ??
+      letterForFigure(place, numbers, program) ??
+      ownCurrency(place, currencies) ??
+      dayToCome(place, program, asOf) ??
+      firmLetterOff(place, firms)
     if (reason) odd.set(field, reason)
   }
-  return odd.size === 0 ? [...papers] : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => (odd.has(f) ? { ...f, confidence: Math.min(f.confidence, ODD), needsReview: true, state: 'asked' as const, reason: odd.get(f)! } : f)) }))
+  return odd.size === 0
+    ? [...papers]
+    : papers.map((paper) => ({
+        ...paper,
+        fields: paper.fields.map((f) =>
+          odd.has(f)
+            ? {
+                ...f,
+                confidence: Math.min(f.confidence, ODD),
+                needsReview: true,
+                state: 'asked' as const,
+                reason: odd.get(f)!,
+              }
+            : f,
+        ),
+      }))
 }
 
 type Groups = ReadonlyMap<string, readonly Place[]>
@@ -62,39 +102,63 @@ function grouped(places: readonly Place[], keyOf: (place: Place) => string): Gro
 }
 
 /** A label on one line and a value on the next lead to the wrong one: the hull's number for the quote's. */
-function borrowedNumber({ paper, field, kind, reference }: Place, numbers: Groups, program: Program): string | null {
+function borrowedNumber(
+  { paper, field, kind, reference }: Place,
+  numbers: Groups,
+  program: Program,
+): string | null {
   if (kind !== 'id') return null
   const number = squeeze(plain(field.value))
   if (number.length < LONG || !/\d/.test(number)) return null
   const same = numbers.get(number)!.filter((p) => p.paper !== paper)
   if (same.length === 0 || same.some((p) => p.field.name === field.name)) return null
-  return same.some((p) => isOneFact(program, reference, p.reference)) ? null : `${same[0].paper.label} has this number for something else`
+  return same.some((p) => isOneFact(program, reference, p.reference))
+    ? null
+    : `${same[0].paper.label} has this number for something else`
 }
 
-const isOneFact = (program: Program, a: string, b: string): boolean => program.facts.some((f) => f.fields.includes(a) && f.fields.includes(b))
+const isOneFact = (program: Program, a: string, b: string): boolean =>
+  program.facts.some((f) => f.fields.includes(a) && f.fields.includes(b))
 
 /** "SKR: 57061" looks like a label with its number: another paper has the number whole. */
 function lostBeginning({ field, kind, reference }: Place, numbers: Groups, program: Program): string | null {
   if (kind !== 'id') return null
   const number = squeeze(plain(field.value))
   if (number.length < TAIL) {
-    const longer = [...numbers].find(([other, places]) => other.length >= WHOLE && places.some((p) => isOneFact(program, reference, p.reference)))
+    const longer = [...numbers].find(
+      ([other, places]) =>
+        other.length >= WHOLE && places.some((p) => isOneFact(program, reference, p.reference)),
+    )
     return longer ? `too short: ${longer[1][0].paper.label} has ${plain(longer[1][0].field.value)}` : null
   }
-  const whole = [...numbers].find(([other, places]) => other.length > number.length && other.endsWith(number) && places.some((p) => isOneFact(program, reference, p.reference)))
-  return whole ? `its beginning may be lost: ${whole[1][0].paper.label} has ${plain(whole[1][0].field.value)}` : null
+  const whole = [...numbers].find(
+    ([other, places]) =>
+      other.length > number.length &&
+      other.endsWith(number) &&
+      places.some((p) => isOneFact(program, reference, p.reference)),
+  )
+  return whole
+    ? `its beginning may be lost: ${whole[1][0].paper.label} has ${plain(whole[1][0].field.value)}`
+    : null
 }
 
 /** "211179-S708" where another paper has "211179-5708": a hand's figures look like letters, and no two numbers are so alike. */
-function letterForFigure({ field, kind, reference }: Place, numbers: Groups, program: Program): string | null {
+function letterForFigure(
+  { field, kind, reference }: Place,
+  numbers: Groups,
+  program: Program,
+): string | null {
   const [own, figures] = [plain(field.value), asDigits(plain(field.value))]
   if (kind !== 'id' || own === figures) return null
-  const other = numbers.get(squeeze(figures))?.find((p) => p.field !== field && isOneFact(program, reference, p.reference))
+  const other = numbers
+    .get(squeeze(figures))
+    ?.find((p) => p.field !== field && isOneFact(program, reference, p.reference))
   return other ? `a letter stands where ${other.paper.label} has a figure` : null
 }
 
 function ownCurrency({ field }: Place, currencies: Groups): string | null {
-  if (!isMoney(field.value) || currencies.size !== 2 || currencies.get(field.value.currency)!.length > 1) return null
+  if (!isMoney(field.value) || currencies.size !== 2 || currencies.get(field.value.currency)!.length > 1)
+    return null
   const own = field.value.currency
   const [usual, others] = [...currencies].find(([currency]) => currency !== own)!
   return others.length >= AMOUNTS ? `all other amounts are in ${usual}` : null
@@ -104,7 +168,9 @@ function dayToCome({ field, kind, reference }: Place, program: Program, asOf: st
   if (kind !== 'date' || typeof field.value !== 'string' || field.value <= asOf) return null
   const [, name] = splitReference(reference)
   const signed = program.checks.some((c) => c.kind === 'signed_within' && c.field === name)
-  const fresh = program.requirements.some((r) => r.ways.some((w) => w.needs.some((n) => n.fresh && `${n.type}.${n.fresh.field}` === reference)))
+  const fresh = program.requirements.some((r) =>
+    r.ways.some((w) => w.needs.some((n) => n.fresh && `${n.type}.${n.fresh.field}` === reference)),
+  )
   return signed || fresh ? 'this day is still to come' : null
 }
 
@@ -112,7 +178,12 @@ function firmLetterOff({ field, kind, reference }: Place, firms: Groups): string
   if (kind !== 'org') return null
   const own = squeeze(plain(field.value))
   if (own.length < NAME) return null
-  const others = firms.get(reference)!.filter((p) => p.field !== field).map((p) => squeeze(plain(p.field.value)))
+  const others = firms
+    .get(reference)!
+    .filter((p) => p.field !== field)
+    .map((p) => squeeze(plain(p.field.value)))
   const near = others.filter((other) => other !== own && editDistance(other, own, 1) <= 1)
-  return !others.includes(own) && near.length >= OTHERS && new Set(near).size === 1 ? 'other papers of its kind differ by a letter' : null
+  return !others.includes(own) && near.length >= OTHERS && new Set(near).size === 1
+    ? 'other papers of its kind differ by a letter'
+    : null
 }

@@ -30,7 +30,8 @@ export interface Paper {
 /** Values that are likelier wrong than right take no part in comparisons until a person answers. */
 export const TAKES_PART = 0.5
 
-export const fieldOf = (paper: Paper, name: string): FilledField | undefined => paper.fields.find((f) => f.name === name)
+export const fieldOf = (paper: Paper, name: string): FilledField | undefined =>
+  paper.fields.find((f) => f.name === name)
 
 /** A value sure enough to compare, or null. */
 export function usable(paper: Paper, name: string): Value {
@@ -48,10 +49,12 @@ export const usableText = (paper: Paper, name: string): string | null => {
 export const counts = (paper: Paper): boolean => paper.copyOf === null && paper.supersededBy === null
 
 /** The papers of a type that count. */
-export const counting = (papers: readonly Paper[], type: string): Paper[] => papers.filter((p) => p.type === type && counts(p))
+export const counting = (papers: readonly Paper[], type: string): Paper[] =>
+  papers.filter((p) => p.type === type && counts(p))
 
 /** Splits `type.field`. */
-export const splitReference = (reference: string): [type: string, field: string] => reference.split('.') as [string, string]
+export const splitReference = (reference: string): [type: string, field: string] =>
+  reference.split('.') as [string, string]
 
 /** The first usable value of `type.field` in the package. */
 export function valueIn(papers: readonly Paper[], reference: string): { paper: Paper; value: Value } | null {

@@ -24,7 +24,12 @@ const MACHINE: ReadonlySet<string> = new Set(['certain', 'repaired'])
  * A form read from a picture whose name is a letter off what so many say was misread: all others would be strangers.
  * @param nameField the field that says whose paper a type is
  */
-export function applicantOf(papers: readonly Paper[], program: Program, nameField: (type: string) => string | null, pages: ReadonlyMap<number, Page>): string | null {
+export function applicantOf(
+  papers: readonly Paper[],
+  program: Program,
+  nameField: (type: string) => string | null,
+  pages: ReadonlyMap<number, Page>,
+): string | null {
   const onForm = valueIn(papers, program.persons.applicant)
   const [, name] = splitReference(program.persons.applicant)
   const told = onForm && typeof onForm.value === 'string' ? onForm.value : null
@@ -38,11 +43,24 @@ export function applicantOf(papers: readonly Paper[], program: Program, nameFiel
     const said = own && usableText(paper, own)
     if (said && !fieldOf(paper, own)!.needsReview) spellings.set(said, (spellings.get(said) ?? 0) + 1)
   }
-  const agree = (a: string, b: string) => comparers.name({ value: a, sure: 1 }, { value: b, sure: 1 }).relation !== 'different'
-  const papersSaying = (names: readonly string[]) => names.reduce((sum, name) => sum + spellings.get(name)!, 0)
-  const variants = [...spellings.keys()].map((name) => [name, ...[...spellings.keys()].filter((other) => other !== name && agree(other, name))])
-  const most = variants.reduce<string[]>((best, next) => (papersSaying(next) > papersSaying(best) ? next : best), [])
-  if (papersSaying(most) < SPEAKING || papersSaying(most) * 2 <= papersSaying([...spellings.keys()]) || most.includes(told!)) return told
+  const agree = (a: string, b: string) =>
+    comparers.name({ value: a, sure: 1 }, { value: b, sure: 1 }).relation !== 'different'
+  const papersSaying = (names: readonly string[]) =>
+    names.reduce((sum, name) => sum + spellings.get(name)!, 0)
+  const variants = [...spellings.keys()].map((name) => [
+    name,
+    ...[...spellings.keys()].filter((other) => other !== name && agree(other, name)),
+  ])
+  const most = variants.reduce<string[]>(
+    (best, next) => (papersSaying(next) > papersSaying(best) ? next : best),
+    [],
+  )
+  if (
+    papersSaying(most) < SPEAKING ||
+    papersSaying(most) * 2 <= papersSaying([...spellings.keys()]) ||
+    most.includes(told!)
+  )
+    return told
   if (certain && !oneLookalike(squeeze(told!), squeeze(mostAlike(told, most)))) return told
   return most[0]
 }
@@ -56,7 +74,11 @@ export function personsOf(papers: readonly Paper[], program: Program, applicant:
 }
 
 /** Says of each paper whose it is, from the name that its type gives it. */
-export function withOwners(papers: readonly Paper[], persons: Persons, types: readonly DocumentType[]): Paper[] {
+export function withOwners(
+  papers: readonly Paper[],
+  persons: Persons,
+  types: readonly DocumentType[],
+): Paper[] {
   return papers.map((paper) => {
     const type = typeById(types, paper.type)
     const owner = ownerOf(paper, persons, type)
@@ -68,7 +90,9 @@ function ownerOf(paper: Paper, persons: Persons, type: DocumentType): Owner {
   const name = type.person ? usableText(paper, type.person) : null
   if (!name) return 'nobody'
   const sure = fieldOf(paper, type.person!)!.confidence
-  const is = (person: string | null) => person !== null && comparers.name({ value: name, sure }, { value: person, sure: 1 }).relation !== 'different'
+  const is = (person: string | null) =>
+    person !== null &&
+    comparers.name({ value: name, sure }, { value: person, sure: 1 }).relation !== 'different'
   if (is(persons.applicant)) return 'applicant'
   if (is(persons.coApplicant)) return 'co_applicant'
   return 'other'

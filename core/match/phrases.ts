@@ -25,13 +25,26 @@ const IN_COMMON = 2
  * Broadband" for "Direct debit Kelpnet Broadband"). Null where they say it already, or may say something of
  * their own: a figure apart, a word that was clearly read and is more than a letter off.
  */
-export function meantPhrase(read: readonly ReadWord[], phrases: readonly Phrase[], poor = false): string | null {
+export function meantPhrase(
+  read: readonly ReadWord[],
+  phrases: readonly Phrase[],
+  poor = false,
+): string | null {
   const words = read.map(({ text, sure }): ReadWord => ({ text: squeeze(text), sure }))
   const whole = words.map((w) => w.text).join('')
   const said = phrases.find((p) => p.words.join('') === whole)
   // A space that was not seen is no word of its own.
-  if (said) return said.text === read.map((w) => w.text).join(' ') || wordsIn(read) >= said.words.length ? null : said.text
-  const near = (lost: boolean) => phrases.flatMap(({ text, words: meant }) => { const slips = slipsTo(words, meant, lost); return slips === null ? [] : [{ text, slips }] }).sort((a, b) => a.slips - b.slips)
+  if (said)
+    return said.text === read.map((w) => w.text).join(' ') || wordsIn(read) >= said.words.length
+      ? null
+      : said.text
+  const near = (lost: boolean) =>
+    phrases
+      .flatMap(({ text, words: meant }) => {
+        const slips = slipsTo(words, meant, lost)
+        return slips === null ? [] : [{ text, slips }]
+      })
+      .sort((a, b) => a.slips - b.slips)
   const [first, second] = near(false)
   if (first) return first.slips === second?.slips ? null : first.text
   if (!poor) return null
@@ -48,10 +61,19 @@ const [ALIKE, FURTHER] = [0.4, 0.2]
 /** The one phrase that letters read badly throughout are like ("Dred debi Kepnt Brdbond" for "Direct debit Kelpnet Broadband"). */
 function alike(words: readonly ReadWord[], phrases: readonly Phrase[]): string | null {
   const seen = words.map((w) => w.text).join('')
-  const [first, second] = phrases.map(({ text, words: meant }) => ({ text, share: editDistance(seen, meant.join('')) / Math.max(seen.length, meant.join('').length), meant })).sort((a, b) => a.share - b.share)
+  const [first, second] = phrases
+    .map(({ text, words: meant }) => ({
+      text,
+      share: editDistance(seen, meant.join('')) / Math.max(seen.length, meant.join('').length),
+      meant,
+    }))
+    .sort((a, b) => a.share - b.share)
   if (!first || first.share > ALIKE || (second && second.share < first.share + FURTHER)) return null
   // What was clearly read must stand in it.
-  return words.every((w) => w.sure < WEAK || first.meant.some((m) => lettersOff(w, m) !== null)) && seen.replace(/\D/g, '') === first.meant.join('').replace(/\D/g, '') ? first.text : null
+  return words.every((w) => w.sure < WEAK || first.meant.some((m) => lettersOff(w, m) !== null)) &&
+    seen.replace(/\D/g, '') === first.meant.join('').replace(/\D/g, '')
+    ? first.text
+    : null
 }
 
 /**
@@ -74,7 +96,10 @@ function slipsTo(read: readonly ReadWord[], phrase: readonly string[], lost: boo
       }
       const stain = read[i].sure < STAIN ? 1 + behind[j] : Infinity
       const as = (words: number): number => {
-        const off = j + words <= phrase.length && behind[j + words] < Infinity ? lettersOff(read[i], phrase.slice(j, j + words).join('')) : null
+        const off =
+          j + words <= phrase.length && behind[j + words] < Infinity
+            ? lettersOff(read[i], phrase.slice(j, j + words).join(''))
+            : null
         return off === null ? Infinity : off + behind[j + words]
       }
       // Two words whose space was not seen stand as one.
@@ -94,9 +119,19 @@ const asSeen = (word: string): string => word.replace(/rn/g, 'm').replace(/[il1]
 function lettersOff({ text, sure }: ReadWord, wanted: string): number | null {
   const seen = /\d/.test(wanted) ? text : lettersFor(text, wanted)
   if (seen === wanted) return 0
-  if (seen === '' || seen.replace(/\D/g, '') !== wanted.replace(/\D/g, '') || seen === `${wanted}s` || wanted === `${seen}s`) return null
+  if (
+    seen === '' ||
+    seen.replace(/\D/g, '') !== wanted.replace(/\D/g, '') ||
+    seen === `${wanted}s` ||
+    wanted === `${seen}s`
+  )
+    return null
   const off = editDistance(seen, wanted)
-  if ((off === 1 && wanted.length >= 3) || (wanted.length >= LONG && editDistance(asSeen(seen), asSeen(wanted), 1) <= 1)) return off
+  if (
+    (off === 1 && wanted.length >= 3) ||
+    (wanted.length >= LONG && editDistance(asSeen(seen), asSeen(wanted), 1) <= 1)
+  )
+    return off
   return sure < WEAK && (off <= wanted.length / 2 || isWithin(seen, wanted)) ? off : null
 }
 
@@ -104,7 +139,10 @@ function lettersOff({ text, sure }: ReadWord, wanted: string): number | null {
 const AS_FIGURES: Record<string, string> = { 0: 'o', 1: 'tli', 5: 's', 6: 'bg', 8: 'b', 9: 'g' }
 
 /** A word with its figures as the letters of a wanted one that look like them ("10" for "to"). */
-const lettersFor = (seen: string, wanted: string): string => (seen.length === wanted.length ? [...seen].map((c, i) => (AS_FIGURES[c]?.includes(wanted[i]) ? wanted[i] : c)).join('') : seen)
+const lettersFor = (seen: string, wanted: string): string =>
+  seen.length === wanted.length
+    ? [...seen].map((c, i) => (AS_FIGURES[c]?.includes(wanted[i]) ? wanted[i] : c)).join('')
+    : seen
 
 /** Whether all letters of a word stand in another in their order: the rest of it was too faint to be read. */
 function isWithin(few: string, many: string): boolean {

@@ -24,7 +24,8 @@ export const compareDates: Comparer = (a, b) => {
   if (p === q) return same
   const digits = [p.replaceAll('-', ''), q.replaceAll('-', '')] as const
   if (slipExplains(...digits, [a, b])) return variant('a reading slip in weak print')
-  if (p.slice(0, 4) === q.slice(0, 4) && p.slice(5, 7) === q.slice(8) && p.slice(8) === q.slice(5, 7)) return different('day and month swapped')
+  if (p.slice(0, 4) === q.slice(0, 4) && p.slice(5, 7) === q.slice(8) && p.slice(8) === q.slice(5, 7))
+    return different('day and month swapped')
   return different('another date')
 }
 
@@ -34,17 +35,27 @@ export const compareMoney: Comparer = (a, b) => {
   const apart = Math.abs(cents(a.value) - cents(b.value))
   if (apart === 0) return same
   // A form filled in by hand leaves the cents away.
-  if (apart < 100 && (cents(a.value) % 100 === 0 || cents(b.value) % 100 === 0)) return variant('rounded to whole euros')
+  if (apart < 100 && (cents(a.value) % 100 === 0 || cents(b.value) % 100 === 0))
+    return variant('rounded to whole euros')
   if (slipExplains(a.value.amount, b.value.amount, [a, b])) return variant('a reading slip in weak print')
-  return different(swapped(a.value.amount, b.value.amount) ? 'two digits swapped' : `${(apart / 100).toFixed(2)} apart`)
+  return different(
+    swapped(a.value.amount, b.value.amount) ? 'two digits swapped' : `${(apart / 100).toFixed(2)} apart`,
+  )
 }
 
-const SHIP = /^(?:m\.?\s?[vfy]\.?|f\.?\s?v\.?|s\.?\s?v\.?|the|l[ea]|el|motor vessel|fishing vessel|vessel|boat)\s+/
+const SHIP =
+  /^(?:m\.?\s?[vfy]\.?|f\.?\s?v\.?|s\.?\s?v\.?|the|l[ea]|el|motor vessel|fishing vessel|vessel|boat)\s+/
 
 /** Short texts and names of things; prefixes of vessels and quotation marks do not count. */
 export const compareTexts: Comparer = (a, b) => {
-  const bare = (value: Value) => squeeze(fold(plain(value)).replace(/["“”']/g, '').replace(SHIP, ''))
-  if (squeeze(plain(a.value)) === squeeze(plain(b.value))) return plain(a.value) === plain(b.value) ? same : variant('letter case or spacing')
+  const bare = (value: Value) =>
+    squeeze(
+      fold(plain(value))
+        .replace(/["“”']/g, '')
+        .replace(SHIP, ''),
+    )
+  if (squeeze(plain(a.value)) === squeeze(plain(b.value)))
+    return plain(a.value) === plain(b.value) ? same : variant('letter case or spacing')
   const [p, q] = [bare(a.value), bare(b.value)]
   if (p === q) return variant('with or without prefix')
   if (slipExplains(p, q, [a, b], true)) return variant('a reading slip in weak print')

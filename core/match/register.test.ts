@@ -2,21 +2,66 @@ import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import type { FactResult } from './facts.ts'
 import { registerSides, soughtIn, type RegisterEntry } from './register.ts'
 
-const fact = (id: string, value: string | null): FactResult => ({ fact: id, title: id, status: value === null ? 'absent' : 'agreed', value, evidence: [], settled: null })
-const facts = [fact('applicant_name', 'O. Varnham'), fact('national_number', '140380-2211'), fact('date_of_birth', '1980-03-15'), fact('home_address', null), fact('vessel_name', 'Pole Star')]
-const customer: RegisterEntry = { kind: 'customers', by: 'number', score: 1, row: { name: 'Ottilie Varnham', national_number: '140380-2211', date_of_birth: '1980-03-14', address: '12 Gannet Row, Port Ellery SK4 2QD' } }
-const sides = registerSides([customer, { kind: 'vessels', by: 'name', score: 0.8, row: { name: 'Pole Star', hull_number: 'SKR-88241', owner: 'Bram Teasdale' } }], facts, workingBoatLoan)
+const fact = (id: string, value: string | null): FactResult => ({
+  fact: id,
+  title: id,
+  status: value === null ? 'absent' : 'agreed',
+  value,
+  evidence: [],
+  settled: null,
+})
+const facts = [
+  fact('applicant_name', 'O. Varnham'),
+  fact('national_number', '140380-2211'),
+  fact('date_of_birth', '1980-03-15'),
+  fact('home_address', null),
+  fact('vessel_name', 'Pole Star'),
+]
+const customer: RegisterEntry = {
+  kind: 'customers',
+  by: 'number',
+  score: 1,
+  row: {
+    name: 'Ottilie Varnham',
+    national_number: '140380-2211',
+    date_of_birth: '1980-03-14',
+    address: '12 Gannet Row, Port Ellery SK4 2QD',
+  },
+}
+const sides = registerSides(
+  [
+    customer,
+    {
+      kind: 'vessels',
+      by: 'name',
+      score: 0.8,
+      row: { name: 'Pole Star', hull_number: 'SKR-88241', owner: 'Bram Teasdale' },
+    },
+  ],
+  facts,
+  workingBoatLoan,
+)
 
 test('a register confirms, by another spelling too', () => {
   expect(sides.get('national_number')).toMatchObject({ relation: 'same', completes: false, by: 'number' })
   expect(sides.get('applicant_name')).toMatchObject({ relation: 'variant', value: 'Ottilie Varnham' })
 })
-test('it differs, and says with what', () => expect(sides.get('date_of_birth')).toMatchObject({ relation: 'different', value: '1980-03-14' }))
+test('it differs, and says with what', () =>
+  expect(sides.get('date_of_birth')).toMatchObject({ relation: 'different', value: '1980-03-14' }))
 test('it completes what no paper says', () => {
-  expect(sides.get('home_address')).toMatchObject({ completes: true, value: '12 Gannet Row, Port Ellery SK4 2QD' })
-  expect(sides.get('hull_number')).toMatchObject({ completes: true, value: 'SKR-88241', kind: 'vessels', score: 0.8 })
+  expect(sides.get('home_address')).toMatchObject({
+    completes: true,
+    value: '12 Gannet Row, Port Ellery SK4 2QD',
+  })
+  expect(sides.get('hull_number')).toMatchObject({
+    completes: true,
+    value: 'SKR-88241',
+    kind: 'vessels',
+    score: 0.8,
+  })
 })
-test('the owner of the boat before it is bought is no second name of the applicant', () => expect(sides.get('applicant_name')?.kind).toBe('customers'))
+test('the owner of the boat before it is bought is no second name of the applicant', () =>
+  expect(sides.get('applicant_name')?.kind).toBe('customers'))
 test('an entry is sought by number and name, where the papers say one', () => {
   expect(soughtIn('customers', facts)).toEqual({ key: '140380-2211', name: 'O. Varnham' })
   expect(soughtIn('employers', facts)).toBeNull()

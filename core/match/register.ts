@@ -20,9 +20,25 @@ export interface RegisterShape {
 }
 
 export const REGISTERS: Readonly<Record<RegisterKind, RegisterShape>> = {
-  customers: { title: 'Customers', key: 'national_number', name: 'applicant_name', columns: { name: 'applicant_name', national_number: 'national_number', date_of_birth: 'date_of_birth', address: 'home_address', iban: 'iban' } },
+  customers: {
+    title: 'Customers',
+    key: 'national_number',
+    name: 'applicant_name',
+    columns: {
+      name: 'applicant_name',
+      national_number: 'national_number',
+      date_of_birth: 'date_of_birth',
+      address: 'home_address',
+      iban: 'iban',
+    },
+  },
   employers: { title: 'Employers', key: null, name: 'employer_name', columns: { name: 'employer_name' } },
-  vessels: { title: 'Vessels', key: 'hull_number', name: 'vessel_name', columns: { hull_number: 'hull_number', name: 'vessel_name', owner: 'applicant_name' } },
+  vessels: {
+    title: 'Vessels',
+    key: 'hull_number',
+    name: 'vessel_name',
+    columns: { hull_number: 'hull_number', name: 'vessel_name', owner: 'applicant_name' },
+  },
 }
 
 /** An entry of a register, with how it was found: by its number, or by likeness of the name from 0 to 1. */
@@ -44,8 +60,14 @@ export interface RegisterSide extends Agreement {
 }
 
 /** The number and the name to look an entry up by, from what the papers agree on; null where they say neither. */
-export function soughtIn(kind: RegisterKind, facts: readonly FactResult[]): { key: string | null; name: string | null } | null {
-  const say = (id: string | null) => { const fact = id ? facts.find((f) => f.fact === id) : undefined; return fact && fact.value !== null ? plain(fact.value) : null }
+export function soughtIn(
+  kind: RegisterKind,
+  facts: readonly FactResult[],
+): { key: string | null; name: string | null } | null {
+  const say = (id: string | null) => {
+    const fact = id ? facts.find((f) => f.fact === id) : undefined
+    return fact && fact.value !== null ? plain(fact.value) : null
+  }
   const { key, name } = REGISTERS[kind]
   const sought = { key: say(key), name: say(name) }
   return sought.key || sought.name ? sought : null
@@ -55,9 +77,15 @@ export function soughtIn(kind: RegisterKind, facts: readonly FactResult[]): { ke
  * What registers say of the facts of a package. The first entry that says something of a fact counts; a number finds
  * more surely than a name.
  */
-export function registerSides(entries: readonly RegisterEntry[], facts: readonly FactResult[], program: Program): Map<string, RegisterSide> {
+export function registerSides(
+  entries: readonly RegisterEntry[],
+  facts: readonly FactResult[],
+  program: Program,
+): Map<string, RegisterSide> {
   const sides = new Map<string, RegisterSide>()
-  for (const entry of [...entries].sort((a, b) => Number(b.by === 'number') - Number(a.by === 'number') || b.score - a.score))
+  for (const entry of [...entries].sort(
+    (a, b) => Number(b.by === 'number') - Number(a.by === 'number') || b.score - a.score,
+  ))
     for (const [column, id] of Object.entries(REGISTERS[entry.kind].columns)) {
       const said = entry.row[column]?.trim()
       const fact = program.facts.find((f) => f.id === id)
@@ -65,10 +93,19 @@ export function registerSides(entries: readonly RegisterEntry[], facts: readonly
       if (!said || !fact || sides.has(id) || (entry.kind === 'vessels' && column === 'owner')) continue
       const result = facts.find((f) => f.fact === id)
       const value: Value = result?.value ?? null
-      const agreement: Agreement = value === null ? { relation: 'same', why: 'the papers do not say' } : compareWith(fact, value, said)
-      sides.set(id, { ...agreement, kind: entry.kind, value: said, completes: value === null, by: entry.by, score: entry.score })
+      const agreement: Agreement =
+        value === null ? { relation: 'same', why: 'the papers do not say' } : compareWith(fact, value, said)
+      sides.set(id, {
+        ...agreement,
+        kind: entry.kind,
+        value: said,
+        completes: value === null,
+        by: entry.by,
+        score: entry.score,
+      })
     }
   return sides
 }
 
-const compareWith = (fact: Fact, value: Value, said: string): Agreement => comparers[fact.kind]({ value, sure: 1 }, { value: said, sure: 1 })
+const compareWith = (fact: Fact, value: Value, said: string): Agreement =>
+  comparers[fact.kind]({ value, sure: 1 }, { value: said, sure: 1 })

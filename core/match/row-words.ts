@@ -25,22 +25,55 @@ const MACHINE: ReadonlySet<string> = new Set(['certain', 'asked', 'repaired'])
  * near it. Sums bear out amounts and no words, so that nothing else would notice.
  * @param english the words of English; without them no row is held against any
  */
-export function withRowWords(papers: readonly Paper[], pages: ReadonlyMap<number, Page>, types: ReadonlyMap<string, DocumentType>, english?: () => ReadonlySet<string>): Paper[] {
+export function withRowWords(
+  papers: readonly Paper[],
+  pages: ReadonlyMap<number, Page>,
+  types: ReadonlyMap<string, DocumentType>,
+  english?: () => ReadonlySet<string>,
+): Paper[] {
   // A copy is spelt as its original is, and lends nothing: it would only say the same misreading again.
-  const scanned = papers.filter((paper) => paper.supersededBy === null && paper.pages.some((n) => pages.get(n)?.source !== 'text'))
-  const tables = scanned.flatMap((paper) => paper.fields.flatMap((field) => {
-    // Names of people are no vocabulary: two may truly be a letter apart.
-    const columns = types.get(paper.type)?.fields.find((f) => f.name === field.name)?.columns.flatMap((c) => (c.kind === 'text' ? [c.name] : [])) ?? []
-    return isRead(field) && columns.length > 0 ? [{ field, columns, key: `${paper.type} ${field.name}`, lends: counts(paper) }] : []
-  }))
+  const scanned = papers.filter(
+    (paper) => paper.supersededBy === null && paper.pages.some((n) => pages.get(n)?.source !== 'text'),
+  )
+  const tables = scanned.flatMap((paper) =>
+    paper.fields.flatMap((field) => {
+      // Names of people are no vocabulary: two may truly be a letter apart.
+      const columns =
+        types
+          .get(paper.type)
+          ?.fields.find((f) => f.name === field.name)
+          ?.columns.flatMap((c) => (c.kind === 'text' ? [c.name] : [])) ?? []
+      return isRead(field) && columns.length > 0
+        ? [{ field, columns, key: `${paper.type} ${field.name}`, lends: counts(paper) }]
+        : []
+    }),
+  )
   if (tables.length === 0) return [...papers]
-  const book = english && { english, names: new Set(papers.flatMap((paper) => paper.fields.flatMap((f) => (typeof f.value === 'string' && f.confidence >= SAID ? tokens(f.value) : [])))) }
+  const book = english && {
+    english,
+    names: new Set(
+      papers.flatMap((paper) =>
+        paper.fields.flatMap((f) =>
+          typeof f.value === 'string' && f.confidence >= SAID ? tokens(f.value) : [],
+        ),
+      ),
+    ),
+  }
   const changed = new Map<FilledField, FilledField>()
   for (const key of new Set(tables.map((t) => t.key))) {
     const own = tables.filter((t) => t.key === key)
-    for (const [field, mended] of respelt(own.map((t) => t.field), new Set(own.flatMap((t) => (t.lends ? [t.field] : []))), own[0].columns, pages, book)) changed.set(field, mended)
+    for (const [field, mended] of respelt(
+      own.map((t) => t.field),
+      new Set(own.flatMap((t) => (t.lends ? [t.field] : []))),
+      own[0].columns,
+      pages,
+      book,
+    ))
+      changed.set(field, mended)
   }
-  return changed.size === 0 ? [...papers] : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => changed.get(f) ?? f) }))
+  return changed.size === 0
+    ? [...papers]
+    : papers.map((paper) => ({ ...paper, fields: paper.fields.map((f) => changed.get(f) ?? f) }))
 }
 
 /** What letters may be: words of English, and names that the papers have. */
@@ -58,18 +91,37 @@ interface Respelt {
 }
 const known = new WeakMap<Table, Respelt>()
 const NO_NAMES: ReadonlySet<string> = new Set()
-const same = <T>(a: ReadonlySet<T>, b: ReadonlySet<T>): boolean => a.size === b.size && [...a].every((one) => b.has(one))
+const same = <T>(a: ReadonlySet<T>, b: ReadonlySet<T>): boolean =>
+  a.size === b.size && [...a].every((one) => b.has(one))
 
 /** The tables of one kind that their rows spell otherwise, as they spell them. Worked out once while none of them changes: it is asked for with every answer. */
-function respelt(tables: readonly Table[], lending: ReadonlySet<Table>, columns: readonly string[], pages: ReadonlyMap<number, Page>, book?: Book): ReadonlyMap<Table, FilledField> {
+function respelt(
+  tables: readonly Table[],
+  lending: ReadonlySet<Table>,
+  columns: readonly string[],
+  pages: ReadonlyMap<number, Page>,
+  book?: Book,
+): ReadonlyMap<Table, FilledField> {
   const before = known.get(tables[0])
   const names = book?.names ?? NO_NAMES
-  if (before && before.tables.length === tables.length && before.tables.every((t, i) => t === tables[i]) && same(before.lending, lending) && same(before.names, names)) return before.found
+  if (
+    before &&
+    before.tables.length === tables.length &&
+    before.tables.every((t, i) => t === tables[i]) &&
+    same(before.lending, lending) &&
+    same(before.names, names)
+  )
+    return before.found
   const isWord = book && ((letters: string): boolean => names.has(letters) || book.english().has(letters))
-  const reads = [...lending].flatMap((t) => t.value.flatMap((row, i) => textsOf(row, columns).map(([, text]) => asRead(text, t, i, pages))))
+  const reads = [...lending].flatMap((t) =>
+    t.value.flatMap((row, i) => textsOf(row, columns).map(([, text]) => asRead(text, t, i, pages))),
+  )
   const spelling = spellingOf(reads, lending.size > 1)
   // What stands in many rows may be a name that no book has; it is only weak where its strokes look like others.
-  const stands = tally(reads.flatMap((words) => words.map((w) => w.text)), plain)
+  const stands = tally(
+    reads.flatMap((words) => words.map((w) => w.text)),
+    plain,
+  )
   const found = new Map<Table, FilledField>()
   for (const table of tables) {
     let lent = false
@@ -78,25 +130,65 @@ function respelt(tables: readonly Table[], lending: ReadonlySet<Table>, columns:
       const meant = spelling(read, isPoor(table, row, pages))
       lent ||= meant !== text
       const asked = isWord && isEnglish(table, row, pages) ? isWord : null
-      return asked ? meant.split(' ').map((word, i) => meantWord({ text: word, sure: read[i]?.text === word && (stands.get(plain(word))?.times ?? 0) < KNOWN ? read[i].sure : 1 }, asked) ?? word).join(' ') : meant
+      return asked
+        ? meant
+            .split(' ')
+            .map(
+              (word, i) =>
+                meantWord(
+                  {
+                    text: word,
+                    sure:
+                      read[i]?.text === word && (stands.get(plain(word))?.times ?? 0) < KNOWN
+                        ? read[i].sure
+                        : 1,
+                  },
+                  asked,
+                ) ?? word,
+            )
+            .join(' ')
+        : meant
     }
-    const rows = table.value.map((row, i) => ({ ...row, ...Object.fromEntries(textsOf(row, columns).map(([name, text]) => [name, spelt(text, i)])) }))
-    if (rows.some((row, i) => columns.some((name) => row[name] !== table.value[i][name]))) found.set(table, { ...table, value: rows, confidence: Math.min(table.confidence, TAKES_PART), needsReview: true, state: 'asked', repaired: true, reason: table.reason ?? (lent ? 'other rows of its kind spell some words otherwise' : 'some words are none, and are spelt as the nearest one') })
+    const rows = table.value.map((row, i) => ({
+      ...row,
+      ...Object.fromEntries(textsOf(row, columns).map(([name, text]) => [name, spelt(text, i)])),
+    }))
+    if (rows.some((row, i) => columns.some((name) => row[name] !== table.value[i][name])))
+      found.set(table, {
+        ...table,
+        value: rows,
+        confidence: Math.min(table.confidence, TAKES_PART),
+        needsReview: true,
+        state: 'asked',
+        repaired: true,
+        reason:
+          table.reason ??
+          (lent
+            ? 'other rows of its kind spell some words otherwise'
+            : 'some words are none, and are spelt as the nearest one'),
+      })
   }
   known.set(tables[0], { tables, lending, names, found })
   return found
 }
 
 type Table = FilledField & { value: Row[] }
-const isRead = (field: FilledField): field is Table => Array.isArray(field.value) && field.value.length > 0 && MACHINE.has(field.state)
+const isRead = (field: FilledField): field is Table =>
+  Array.isArray(field.value) && field.value.length > 0 && MACHINE.has(field.state)
 
-const textsOf = (row: Row, columns: readonly string[]): [name: string, text: string][] => columns.flatMap((name) => { const cell = row[name]; return typeof cell === 'string' ? [[name, cell]] : [] })
+const textsOf = (row: Row, columns: readonly string[]): [name: string, text: string][] =>
+  columns.flatMap((name) => {
+    const cell = row[name]
+    return typeof cell === 'string' ? [[name, cell]] : []
+  })
 const plain = (word: string): string => tokens(word).join('')
 
 /** The words of a cell with how surely each was read where the row stands; one that a reader has put otherwise counts as sure. */
 function asRead(text: string, field: Table, row: number, pages: ReadonlyMap<number, Page>): ReadWord[] {
   const place = field.rowPlaces?.[row]
-  const seen = new Map(place ? inside(pages.get(place.page)?.words ?? [], place.box).map((w) => [squeeze(w.text), w.sure]) : [])
+  const seen = new Map(
+    place ? inside(pages.get(place.page)?.words ?? [], place.box).map((w) => [squeeze(w.text), w.sure]) : [],
+  )
   return text.split(' ').map((word) => ({ text: word, sure: seen.get(squeeze(word)) ?? 1 }))
 }
 
@@ -107,30 +199,58 @@ function isEnglish(field: Table, row: number, pages: ReadonlyMap<number, Page>):
 }
 
 /** Whether words of a row may not have been read at all. */
-const isPoor = (field: Table, row: number, pages: ReadonlyMap<number, Page>): boolean => { const page = pages.get(field.rowPlaces?.[row]?.page ?? 0); return page !== undefined && page.source !== 'text' && wantsBothReaders(page) }
+const isPoor = (field: Table, row: number, pages: ReadonlyMap<number, Page>): boolean => {
+  const page = pages.get(field.rowPlaces?.[row]?.page ?? 0)
+  return page !== undefined && page.source !== 'text' && wantsBothReaders(page)
+}
 
 /**
  * How the rows that hold these words would spell those of another.
  * @param several whether they are of more than one paper: one alone has nobody to ask about single words
  */
-function spellingOf(reads: readonly (readonly ReadWord[])[], several: boolean): (read: readonly ReadWord[], poor: boolean) => string {
+function spellingOf(
+  reads: readonly (readonly ReadWord[])[],
+  several: boolean,
+): (read: readonly ReadWord[], poor: boolean) => string {
   const lettered = reads.flat().filter((w) => /^\p{L}+$/u.test(plain(w.text)))
-  const words = tally(lettered.map((w) => w.text), plain)
+  const words = tally(
+    lettered.map((w) => w.text),
+    plain,
+  )
   // What is misread alike each time must not pass for a word.
-  const usually = usualWords(tally(lettered.filter((w) => w.sure >= WEAK).map((w) => w.text), plain))
+  const usually = usualWords(
+    tally(
+      lettered.filter((w) => w.sure >= WEAK).map((w) => w.text),
+      plain,
+    ),
+  )
   const asUsual = (w: ReadWord): ReadWord => ({ ...w, text: (w.sure < WEAK && usually(w.text)) || w.text })
-  const phrases = tally(reads.map((read) => read.map((w) => asUsual(w).text).join(' ')), squeeze)
-  const usual = [...phrases.values()].flatMap(({ text, times }) => (times >= KNOWN ? [{ ...phraseOf(text), times }] : []))
-  const often = several ? [...words].flatMap(([key, { times }]) => (times >= OFTEN && isTellingWord(key) ? [key] : [])) : []
+  const phrases = tally(
+    reads.map((read) => read.map((w) => asUsual(w).text).join(' ')),
+    squeeze,
+  )
+  const usual = [...phrases.values()].flatMap(({ text, times }) =>
+    times >= KNOWN ? [{ ...phraseOf(text), times }] : [],
+  )
+  const often = several
+    ? [...words].flatMap(([key, { times }]) => (times >= OFTEN && isTellingWord(key) ? [key] : []))
+    : []
   const byWord = (word: string): string => {
-    const near = isTellingWord(plain(word)) && words.get(plain(word))?.times === 1 ? meantBy(plain(word), often) : null
+    const near =
+      isTellingWord(plain(word)) && words.get(plain(word))?.times === 1 ? meantBy(plain(word), often) : null
     return near === null ? word : words.get(near)!.text
   }
   return (read, poor) => {
     const seen = read.map(asUsual)
     const text = seen.map((w) => w.text).join(' ')
     const times = phrases.get(squeeze(text))?.times ?? 0
-    return meantPhrase(seen, usual.filter((p) => p.times >= times * OFTENER), poor) ?? seen.map((w) => byWord(w.text)).join(' ')
+    return (
+      meantPhrase(
+        seen,
+        usual.filter((p) => p.times >= times * OFTENER),
+        poor,
+      ) ?? seen.map((w) => byWord(w.text)).join(' ')
+    )
   }
 }
 
@@ -142,7 +262,9 @@ const [USUAL, USUALLY] = [3, 3]
 const [ALIKE, SHORT] = [0.4, 3]
 
 /** The word of the rows that a badly read one was likely meant for ("Broaand" for "Broadband"); null where it is usual itself, or nothing is nearest. */
-function usualWords(words: ReadonlyMap<string, { text: string; times: number }>): (word: string) => string | null {
+function usualWords(
+  words: ReadonlyMap<string, { text: string; times: number }>,
+): (word: string) => string | null {
   const usual = [...words].filter(([key, { times }]) => times >= USUAL && key.length >= SHORT)
   const found = new Map<string, string | null>()
   return (word) => {
@@ -151,7 +273,16 @@ function usualWords(words: ReadonlyMap<string, { text: string; times: number }>)
     let meant = found.get(key)
     if (meant === undefined) {
       const own = words.get(key)?.times ?? 0
-      const [first, second] = usual.filter(([, { times }]) => times >= Math.max(1, own) * USUALLY).map(([other, { text }]) => ({ text, off: editDistance(key, other), most: other.length * ALIKE, same: other === key })).filter((o) => o.off <= o.most || o.same).sort((a, b) => a.off - b.off)
+      const [first, second] = usual
+        .filter(([, { times }]) => times >= Math.max(1, own) * USUALLY)
+        .map(([other, { text }]) => ({
+          text,
+          off: editDistance(key, other),
+          most: other.length * ALIKE,
+          same: other === key,
+        }))
+        .filter((o) => o.off <= o.most || o.same)
+        .sort((a, b) => a.off - b.off)
       found.set(key, (meant = first && !first.same && first.off !== second?.off ? first.text : null))
     }
     return meant
@@ -159,15 +290,20 @@ function usualWords(words: ReadonlyMap<string, { text: string; times: number }>)
 }
 
 /** How often each of some texts is there, by what makes them the same; written as they stand there most often. */
-function tally(texts: readonly string[], keyOf: (text: string) => string): Map<string, { text: string; times: number }> {
+function tally(
+  texts: readonly string[],
+  keyOf: (text: string) => string,
+): Map<string, { text: string; times: number }> {
   const forms = new Map<string, Map<string, number>>()
   for (const text of texts) {
     const key = keyOf(text)
     const own = forms.get(key) ?? new Map<string, number>()
     forms.set(key, own.set(text, (own.get(text) ?? 0) + 1))
   }
-  return new Map([...forms].map(([key, own]) => {
-    const [[text]] = [...own].sort((a, b) => b[1] - a[1])
-    return [key, { text, times: [...own.values()].reduce((sum, n) => sum + n, 0) }]
-  }))
+  return new Map(
+    [...forms].map(([key, own]) => {
+      const [[text]] = [...own].sort((a, b) => b[1] - a[1])
+      return [key, { text, times: [...own.values()].reduce((sum, n) => sum + n, 0) }]
+    }),
+  )
 }

@@ -6,7 +6,16 @@ import { newestFirst } from '../read/row-order.ts'
 import { cents, fromCents, groupThousands, isMoney, type Money, type Row } from '../read/value.ts'
 import { squeeze } from '../page/text.ts'
 import { addDays, daysBetween } from './days.ts'
-import { counting, counts, fieldOf, splitReference, usable, usableText, valueIn, type Paper } from './paper.ts'
+import {
+  counting,
+  counts,
+  fieldOf,
+  splitReference,
+  usable,
+  usableText,
+  valueIn,
+  type Paper,
+} from './paper.ts'
 
 /** One number of a sum with its place, so that arithmetic can be shown as arithmetic. */
 export interface Term {
@@ -34,10 +43,15 @@ export interface CheckResult {
  * The amounts and days that a failure rests on: one that turns up later is a new failure. Other numbers count only where
  * there are none of these: a paper that comes in may change what its neighbour is called ("Payslip (2)").
  */
-export const figuresOf = (detail: string): string[] => [...new Set(detail.match(/\d[\d,]*\.\d{2}|\d{4}-\d{2}-\d{2}/g) ?? detail.match(/\d+(?:\.\d+)?/g) ?? [])]
+export const figuresOf = (detail: string): string[] => [
+  ...new Set(detail.match(/\d[\d,]*\.\d{2}|\d{4}-\d{2}-\d{2}/g) ?? detail.match(/\d+(?:\.\d+)?/g) ?? []),
+]
 
 /** Whether a decision to accept a failed check counts as things are. */
-export const accepted = (check: Pick<CheckResult, 'settled'>): boolean => check.settled?.decision === 'accepted' && check.settled.state === 'holds' && check.settled.against.length === 0
+export const accepted = (check: Pick<CheckResult, 'settled'>): boolean =>
+  check.settled?.decision === 'accepted' &&
+  check.settled.state === 'holds' &&
+  check.settled.against.length === 0
 
 type Outcome = Pick<CheckResult, 'status' | 'detail' | 'documents' | 'terms'>
 
@@ -51,16 +65,47 @@ const rowsOf = (paper: Paper, name: string): Row[] | null => {
   const value = usable(paper, name)
   return Array.isArray(value) ? value : null
 }
-const term = (paper: Paper, field: string, amount: Money, sign: Term['sign'], label = paper.label, row?: number): Term => ({ label, amount, document: paper.id, field, sign, ...(row === undefined ? {} : { row }) })
+const term = (
+  paper: Paper,
+  field: string,
+  amount: Money,
+  sign: Term['sign'],
+  label = paper.label,
+  row?: number,
+): Term => ({ label, amount, document: paper.id, field, sign, ...(row === undefined ? {} : { row }) })
 
 /** Judges every check of the program, then applies people's decisions. */
-export function judgeChecks(papers: readonly Paper[], program: Program, answers: readonly Answer[], asOf: string): CheckResult[] {
+export function judgeChecks(
+  papers: readonly Paper[],
+  program: Program,
+  answers: readonly Answer[],
+  asOf: string,
+): CheckResult[] {
   return program.checks.map((check) => {
-    const standing = standingOf(answers, 'check', check.id, (a) => a.decision === 'accepted' && program.signOff.differences)
+    const standing = standingOf(
+      answers,
+      'check',
+      check.id,
+      (a) => a.decision === 'accepted' && program.signOff.differences,
+    )
     const outcome = judgeOpen(check, papers, asOf)
     const known = standing?.answer.over
-    const against = known && outcome.status === 'failed' ? figuresOf(outcome.detail).filter((f) => !known.includes(f)) : []
-    return { check: check.id, title: check.title, ...outcome, settled: standing ? { decision: standing.answer.decision, reason: standing.answer.reason, state: standing.state, refusal: standing.refusal, against } : null }
+    const against =
+      known && outcome.status === 'failed' ? figuresOf(outcome.detail).filter((f) => !known.includes(f)) : []
+    return {
+      check: check.id,
+      title: check.title,
+      ...outcome,
+      settled: standing
+        ? {
+            decision: standing.answer.decision,
+            reason: standing.answer.reason,
+            state: standing.state,
+            refusal: standing.refusal,
+            against,
+          }
+        : null,
+    }
   })
 }
 
@@ -68,27 +113,47 @@ export function judgeChecks(papers: readonly Paper[], program: Program, answers:
 function judgeOpen(check: Check, papers: readonly Paper[], asOf: string): Outcome {
   const outcome = judge(check, papers, asOf)
   if (outcome.status !== 'failed') return outcome
-  const sure = judge(check, papers.map((p) => ({ ...p, fields: p.fields.map((f) => (f.needsReview ? { ...f, value: null } : f)) })), asOf)
-  return sure.status === 'failed' ? sure : { ...outcome, status: 'not_applicable', detail: `Waits for an answer about a value: ${outcome.detail}` }
+  const sure = judge(
+    check,
+    papers.map((p) => ({ ...p, fields: p.fields.map((f) => (f.needsReview ? { ...f, value: null } : f)) })),
+    asOf,
+  )
+  return sure.status === 'failed'
+    ? sure
+    : { ...outcome, status: 'not_applicable', detail: `Waits for an answer about a value: ${outcome.detail}` }
 }
 
 function judge(check: Check, papers: readonly Paper[], asOf: string): Outcome {
   switch (check.kind) {
-    case 'difference': return difference(check, papers)
-    case 'near_mean': return nearMean(check, papers)
-    case 'reaches_account': return reachesAccount(check, papers)
-    case 'running_balance': return runningBalance(check, papers)
-    case 'joins_up': return joinsUp(check, papers)
-    case 'lines_and_tax': return linesAndTax(check, papers)
-    case 'column_total': return columnTotal(check, papers)
-    case 'at_least': return atLeast(check, papers)
-    case 'signed_within': return signedWithin(check, papers, asOf)
+    case 'difference':
+      return difference(check, papers)
+    case 'near_mean':
+      return nearMean(check, papers)
+    case 'reaches_account':
+      return reachesAccount(check, papers)
+    case 'running_balance':
+      return runningBalance(check, papers)
+    case 'joins_up':
+      return joinsUp(check, papers)
+    case 'lines_and_tax':
+      return linesAndTax(check, papers)
+    case 'column_total':
+      return columnTotal(check, papers)
+    case 'at_least':
+      return atLeast(check, papers)
+    case 'signed_within':
+      return signedWithin(check, papers, asOf)
   }
 }
 
-function moneyAt(papers: readonly Paper[], reference: string): { paper: Paper; amount: Money; field: string } | null {
+function moneyAt(
+  papers: readonly Paper[],
+  reference: string,
+): { paper: Paper; amount: Money; field: string } | null {
   const found = valueIn(papers, reference)
-  return found && isMoney(found.value) ? { paper: found.paper, amount: found.value, field: splitReference(reference)[1] } : null
+  return found && isMoney(found.value)
+    ? { paper: found.paper, amount: found.value, field: splitReference(reference)[1] }
+    : null
 }
 
 function difference(check: Check & { kind: 'difference' }, papers: readonly Paper[]): Outcome {
@@ -99,19 +164,27 @@ function difference(check: Check & { kind: 'difference' }, papers: readonly Pape
   const good = Math.abs(apart) < 100
   return {
     status: good ? 'passed' : 'failed',
-    detail: good ? `${show(cents(total.amount))} less ${show(cents(minus.amount))} is ${show(should)}` : `${show(cents(total.amount))} less ${show(cents(minus.amount))} is ${show(should)}, but the paper says ${show(cents(equals.amount))}: ${show(Math.abs(apart))} apart`,
+    detail: good
+      ? `${show(cents(total.amount))} less ${show(cents(minus.amount))} is ${show(should)}`
+      : `${show(cents(total.amount))} less ${show(cents(minus.amount))} is ${show(should)}, but the paper says ${show(cents(equals.amount))}: ${show(Math.abs(apart))} apart`,
     documents: [...new Set([total.paper.id, minus.paper.id, equals.paper.id])],
-    terms: [term(total.paper, total.field, total.amount, ''), term(minus.paper, minus.field, minus.amount, '−'), term(equals.paper, equals.field, equals.amount, good ? '=' : '≠')],
+    terms: [
+      term(total.paper, total.field, total.amount, ''),
+      term(minus.paper, minus.field, minus.amount, '−'),
+      term(equals.paper, equals.field, equals.amount, good ? '=' : '≠'),
+    ],
   }
 }
 
 function nearMean(check: Check & { kind: 'near_mean' }, papers: readonly Paper[]): Outcome {
   const stated = moneyAt(papers, check.value)
   const [type, field] = splitReference(check.mean)
-  const slips = counting(papers, type).filter((p) => p.owner !== 'co_applicant').flatMap((paper) => {
-    const amount = amountOf(paper, field)
-    return amount ? [{ paper, amount }] : []
-  })
+  const slips = counting(papers, type)
+    .filter((p) => p.owner !== 'co_applicant')
+    .flatMap((paper) => {
+      const amount = amountOf(paper, field)
+      return amount ? [{ paper, amount }] : []
+    })
   if (!stated || slips.length === 0) return none('one of the amounts is not there')
   const mean = slips.reduce((sum, s) => sum + cents(s.amount), 0) / slips.length
   const compared = cents(stated.amount) / check.divide
@@ -123,8 +196,16 @@ function nearMean(check: Check & { kind: 'near_mean' }, papers: readonly Paper[]
     documents: [stated.paper.id, ...slips.map((s) => s.paper.id)],
     terms: [
       ...slips.map((s, i) => term(s.paper, field, s.amount, i ? '·' : '')),
-      ...(slips.length > 1 ? [term(slips[0].paper, field, fromCents(Math.round(mean)), '⇒', 'their mean')] : []),
-      term(stated.paper, stated.field, stated.amount, good ? '≈' : '≠', check.divide === 1 ? stated.paper.label : `${stated.paper.label}, to be divided by ${check.divide}`),
+      ...(slips.length > 1
+        ? [term(slips[0].paper, field, fromCents(Math.round(mean)), '⇒', 'their mean')]
+        : []),
+      term(
+        stated.paper,
+        stated.field,
+        stated.amount,
+        good ? '≈' : '≠',
+        check.divide === 1 ? stated.paper.label : `${stated.paper.label}, to be divided by ${check.divide}`,
+      ),
     ],
   }
 }
@@ -135,12 +216,19 @@ function reachesAccount(check: Check & { kind: 'reaches_account' }, papers: read
   const dateField = splitReference(check.date)[1]
   const [from, to] = [splitReference(check.from)[1], splitReference(check.to)[1]]
   // A statement with a page lacking may carry the credit on that page: it covers nothing for sure.
-  const statements = counting(papers, statementType).filter((p) => p.lacking.length === 0).flatMap((paper) => {
-    const [start, end, rows] = [usableText(paper, from), usableText(paper, to), rowsOf(paper, table)]
-    return start && end && rows ? [{ paper, start, end, rows }] : []
-  })
+  const statements = counting(papers, statementType)
+    .filter((p) => p.lacking.length === 0)
+    .flatMap((paper) => {
+      const [start, end, rows] = [usableText(paper, from), usableText(paper, to), rowsOf(paper, table)]
+      return start && end && rows ? [{ paper, start, end, rows }] : []
+    })
   const bySum = new Map<number, { paper: Paper; row: Row; at: number }[]>()
-  for (const { paper, rows } of statements) rows.forEach((row, at) => isMoney(row.amount) && bySum.set(cents(row.amount), [...(bySum.get(cents(row.amount)) ?? []), { paper, row, at }]))
+  for (const { paper, rows } of statements)
+    rows.forEach(
+      (row, at) =>
+        isMoney(row.amount) &&
+        bySum.set(cents(row.amount), [...(bySum.get(cents(row.amount)) ?? []), { paper, row, at }]),
+    )
   const terms: Term[] = []
   const lacking: string[] = []
   const documents: string[] = []
@@ -151,14 +239,23 @@ function reachesAccount(check: Check & { kind: 'reaches_account' }, papers: read
     const covering = statements.find((s) => s.start <= date && date <= s.end)
     if (!covering) continue
     seen++
-    const near = bySum.get(cents(amount))?.find(({ row }) => typeof row.date === 'string' && Math.abs(daysBetween(date, row.date)) <= check.days)
+    const near = bySum
+      .get(cents(amount))
+      ?.find(({ row }) => typeof row.date === 'string' && Math.abs(daysBetween(date, row.date)) <= check.days)
     documents.push(slip.id, (near ?? covering).paper.id)
     terms.push(term(slip, amountField, amount, ''))
     if (near) terms.push(term(near.paper, table, near.row.amount as Money, '=', near.paper.label, near.at))
     else lacking.push(`${groupThousands(amount.amount)} of ${slip.label}`)
   }
   if (seen === 0) return none('no statement covers a pay day')
-  return { status: lacking.length ? 'failed' : 'passed', detail: lacking.length ? `No credit on the statements for ${lacking.join(' and ')}` : `${seen} of ${seen} payments found on the statements`, documents: [...new Set(documents)], terms }
+  return {
+    status: lacking.length ? 'failed' : 'passed',
+    detail: lacking.length
+      ? `No credit on the statements for ${lacking.join(' and ')}`
+      : `${seen} of ${seen} payments found on the statements`,
+    documents: [...new Set(documents)],
+    terms,
+  }
 }
 
 function runningBalance(check: Check & { kind: 'running_balance' }, papers: readonly Paper[]): Outcome {
@@ -169,7 +266,11 @@ function runningBalance(check: Check & { kind: 'running_balance' }, papers: read
   const terms: Term[] = []
   let judged = 0
   for (const paper of counting(papers, type)) {
-    const [opening, closing, rows] = [amountOf(paper, openingField), amountOf(paper, closingField), rowsOf(paper, table)]
+    const [opening, closing, rows] = [
+      amountOf(paper, openingField),
+      amountOf(paper, closingField),
+      rowsOf(paper, table),
+    ]
     if (!opening || !closing || !rows || rows.length === 0 || paper.lacking.length > 0) continue
     judged++
     let balance = cents(opening)
@@ -180,31 +281,57 @@ function runningBalance(check: Check & { kind: 'running_balance' }, papers: read
       balance += cents(row.amount)
       if (!broke && isMoney(row.balance) && cents(row.balance) !== balance) {
         broke = true
-        breaks.push(`${paper.label}: after row ${at + 1} the balance should be ${show(balance)}, the paper says ${show(cents(row.balance))}`)
-        terms.push(term(paper, table, fromCents(balance), ''), term(paper, table, row.balance, '≠', paper.label, at))
+        breaks.push(
+          `${paper.label}: after row ${at + 1} the balance should be ${show(balance)}, the paper says ${show(cents(row.balance))}`,
+        )
+        terms.push(
+          term(paper, table, fromCents(balance), ''),
+          term(paper, table, row.balance, '≠', paper.label, at),
+        )
       }
       if (isMoney(row.balance)) balance = cents(row.balance)
     }
-    const sum = rows.reduce((total, row) => total + (isMoney(row.amount) ? cents(row.amount) : 0), cents(opening))
+    const sum = rows.reduce(
+      (total, row) => total + (isMoney(row.amount) ? cents(row.amount) : 0),
+      cents(opening),
+    )
     if (!broke && sum !== cents(closing)) {
       broke = true
-      breaks.push(`${paper.label}: the rows lead to ${show(sum)}, the paper closes at ${show(cents(closing))}`)
-      terms.push(term(paper, openingField, opening, ''), term(paper, table, fromCents(sum - cents(opening)), '+', 'its rows'), term(paper, closingField, closing, '≠'))
+      breaks.push(
+        `${paper.label}: the rows lead to ${show(sum)}, the paper closes at ${show(cents(closing))}`,
+      )
+      terms.push(
+        term(paper, openingField, opening, ''),
+        term(paper, table, fromCents(sum - cents(opening)), '+', 'its rows'),
+        term(paper, closingField, closing, '≠'),
+      )
     }
     if (broke) documents.push(paper.id)
   }
   if (judged === 0) return none('no statement with its rows read')
-  return { status: breaks.length ? 'failed' : 'passed', detail: breaks.length ? breaks.join('; ') : `${judged} statements add up`, documents, terms }
+  return {
+    status: breaks.length ? 'failed' : 'passed',
+    detail: breaks.length ? breaks.join('; ') : `${judged} statements add up`,
+    documents,
+    terms,
+  }
 }
 
 function joinsUp(check: Check & { kind: 'joins_up' }, papers: readonly Paper[]): Outcome {
   const [type, openingField] = splitReference(check.opening)
   const [closingField, from, to] = [check.closing, check.from, check.to].map((r) => splitReference(r)[1])
-  const statements = counting(papers, type).flatMap((paper) => {
-    const [opening, closing, start, end] = [amountOf(paper, openingField), amountOf(paper, closingField), usableText(paper, from), usableText(paper, to)]
-    const account = squeeze(usableText(paper, check.account ? splitReference(check.account)[1] : '') ?? '')
-    return opening && closing && start && end ? [{ paper, opening, closing, start, end, account }] : []
-  }).sort((a, b) => a.start.localeCompare(b.start))
+  const statements = counting(papers, type)
+    .flatMap((paper) => {
+      const [opening, closing, start, end] = [
+        amountOf(paper, openingField),
+        amountOf(paper, closingField),
+        usableText(paper, from),
+        usableText(paper, to),
+      ]
+      const account = squeeze(usableText(paper, check.account ? splitReference(check.account)[1] : '') ?? '')
+      return opening && closing && start && end ? [{ paper, opening, closing, start, end, account }] : []
+    })
+    .sort((a, b) => a.start.localeCompare(b.start))
   const breaks: string[] = []
   const documents = new Set<string>()
   const terms: Term[] = []
@@ -215,56 +342,109 @@ function joinsUp(check: Check & { kind: 'joins_up' }, papers: readonly Paper[]):
     if (Math.abs(daysBetween(before.end, next.start)) > 1) continue
     pairs++
     if (cents(before.closing) === cents(next.opening)) continue
-    breaks.push(`${before.paper.label} closes at ${show(cents(before.closing))}, ${next.paper.label} opens at ${show(cents(next.opening))}`)
+    breaks.push(
+      `${before.paper.label} closes at ${show(cents(before.closing))}, ${next.paper.label} opens at ${show(cents(next.opening))}`,
+    )
     documents.add(before.paper.id).add(next.paper.id)
-    terms.push(term(before.paper, closingField, before.closing, ''), term(next.paper, openingField, next.opening, '≠'))
+    terms.push(
+      term(before.paper, closingField, before.closing, ''),
+      term(next.paper, openingField, next.opening, '≠'),
+    )
   }
   if (pairs === 0) return none('no two statements that follow each other')
-  return { status: breaks.length ? 'failed' : 'passed', detail: breaks.length ? breaks.join('; ') : `${pairs + 1} statements join up`, documents: [...documents], terms }
+  return {
+    status: breaks.length ? 'failed' : 'passed',
+    detail: breaks.length ? breaks.join('; ') : `${pairs + 1} statements join up`,
+    documents: [...documents],
+    terms,
+  }
 }
 
 function linesAndTax(check: Check & { kind: 'lines_and_tax' }, papers: readonly Paper[]): Outcome {
   const [type, table] = splitReference(check.table)
-  const [netField, taxField, totalField] = [check.net, check.tax, check.total].map((r) => splitReference(r)[1])
+  const [netField, taxField, totalField] = [check.net, check.tax, check.total].map(
+    (r) => splitReference(r)[1],
+  )
   const breaks: string[] = []
   const documents: string[] = []
   const terms: Term[] = []
   let judged = 0
   let unseen = 0
   for (const paper of counting(papers, type)) {
-    const [net, tax, total, rows] = [amountOf(paper, netField), amountOf(paper, taxField), amountOf(paper, totalField), rowsOf(paper, table)]
+    const [net, tax, total, rows] = [
+      amountOf(paper, netField),
+      amountOf(paper, taxField),
+      amountOf(paper, totalField),
+      rowsOf(paper, table),
+    ]
     if (!net || !total) continue
     judged++
     if (rows && rows.length > 0 && paper.lacking.length === 0) {
       const sum = rows.reduce((t, row) => t + (isMoney(row.amount) ? cents(row.amount) : 0), 0)
       if (Math.abs(sum - cents(net)) > 1) {
         breaks.push(`${paper.label}: the lines sum to ${show(sum)}, its net amount is ${show(cents(net))}`)
-        rows.forEach((row, at) => isMoney(row.amount) && terms.push(term(paper, table, row.amount, at ? '+' : '', typeof row.description === 'string' ? row.description : '', at)))
+        rows.forEach(
+          (row, at) =>
+            isMoney(row.amount) &&
+            terms.push(
+              term(
+                paper,
+                table,
+                row.amount,
+                at ? '+' : '',
+                typeof row.description === 'string' ? row.description : '',
+                at,
+              ),
+            ),
+        )
         terms.push(term(paper, netField, net, '≠'))
       }
-    }
-    else unseen++
+    } else unseen++
     if (tax && Math.abs(cents(net) + cents(tax) - cents(total)) > 1) {
-      breaks.push(`${paper.label}: net and tax make ${show(cents(net) + cents(tax))}, the total says ${show(cents(total))}`)
-      terms.push(term(paper, netField, net, ''), term(paper, taxField, tax, '+'), term(paper, totalField, total, '≠'))
+      breaks.push(
+        `${paper.label}: net and tax make ${show(cents(net) + cents(tax))}, the total says ${show(cents(total))}`,
+      )
+      terms.push(
+        term(paper, netField, net, ''),
+        term(paper, taxField, tax, '+'),
+        term(paper, totalField, total, '≠'),
+      )
     }
     documents.push(paper.id)
   }
   if (judged === 0) return none('no amounts to add')
-  return { status: breaks.length ? 'failed' : 'passed', detail: breaks.length ? breaks.join('; ') : unseen === 0 ? 'lines, net, tax and total agree' : 'net, tax and total agree; the lines are still to be settled', documents, terms }
+  return {
+    status: breaks.length ? 'failed' : 'passed',
+    detail: breaks.length
+      ? breaks.join('; ')
+      : unseen === 0
+        ? 'lines, net, tax and total agree'
+        : 'net, tax and total agree; the lines are still to be settled',
+    documents,
+    terms,
+  }
 }
 
 function columnTotal(check: Check & { kind: 'column_total' }, papers: readonly Paper[]): Outcome {
   const [type, table] = splitReference(check.table)
-  const judged = counting(papers, type).filter((p) => p.lacking.length === 0).flatMap((paper) => {
-    const numbers = rowsOf(paper, table)?.map((row) => Number(row[check.column] ?? NaN)) ?? []
-    return numbers.length > 0 && numbers.every((n) => Number.isFinite(n)) ? [{ paper, numbers, sum: Math.round(numbers.reduce((a, b) => a + b, 0) * 100) / 100 }] : []
-  })
+  const judged = counting(papers, type)
+    .filter((p) => p.lacking.length === 0)
+    .flatMap((paper) => {
+      const numbers = rowsOf(paper, table)?.map((row) => Number(row[check.column] ?? NaN)) ?? []
+      return numbers.length > 0 && numbers.every((n) => Number.isFinite(n))
+        ? [{ paper, numbers, sum: Math.round(numbers.reduce((a, b) => a + b, 0) * 100) / 100 }]
+        : []
+    })
   if (judged.length === 0) return none('the numbers were not read')
   const wrong = judged.filter((j) => j.sum !== check.is)
   return {
     status: wrong.length ? 'failed' : 'passed',
-    detail: (wrong.length ? wrong : judged).map((j) => `${j.paper.label}: ${j.numbers.join(' + ')} is ${j.sum}${j.sum === check.is ? '' : `, not ${check.is}`}`).join('; '),
+    detail: (wrong.length ? wrong : judged)
+      .map(
+        (j) =>
+          `${j.paper.label}: ${j.numbers.join(' + ')} is ${j.sum}${j.sum === check.is ? '' : `, not ${check.is}`}`,
+      )
+      .join('; '),
     documents: (wrong.length ? wrong : judged).map((j) => j.paper.id),
     terms: [],
   }
@@ -274,26 +454,51 @@ function atLeast(check: Check & { kind: 'at_least' }, papers: readonly Paper[]):
   const than = moneyAt(papers, check.than)
   const [type, field] = splitReference(check.value)
   // Of several papers one that is good is enough, as on the checklist.
-  const value = counting(papers, type).flatMap((paper) => {
-    const amount = amountOf(paper, field)
-    return amount ? [{ paper, amount, field }] : []
-  }).sort((a, b) => cents(b.amount) - cents(a.amount))[0]
+  const value = counting(papers, type)
+    .flatMap((paper) => {
+      const amount = amountOf(paper, field)
+      return amount ? [{ paper, amount, field }] : []
+    })
+    .sort((a, b) => cents(b.amount) - cents(a.amount))[0]
   if (!value || !than) return none('one of the amounts is not there')
   const good = cents(value.amount) >= cents(than.amount)
-  return { status: good ? 'passed' : 'failed', detail: `${show(cents(value.amount))} ${good ? 'covers' : 'does not cover'} ${show(cents(than.amount))}`, documents: [value.paper.id, than.paper.id], terms: [term(value.paper, value.field, value.amount, ''), term(than.paper, than.field, than.amount, good ? '=' : '≠')] }
+  return {
+    status: good ? 'passed' : 'failed',
+    detail: `${show(cents(value.amount))} ${good ? 'covers' : 'does not cover'} ${show(cents(than.amount))}`,
+    documents: [value.paper.id, than.paper.id],
+    terms: [
+      term(value.paper, value.field, value.amount, ''),
+      term(than.paper, than.field, than.amount, good ? '=' : '≠'),
+    ],
+  }
 }
 
-function signedWithin(check: Check & { kind: 'signed_within' }, papers: readonly Paper[], asOf: string): Outcome {
+function signedWithin(
+  check: Check & { kind: 'signed_within' },
+  papers: readonly Paper[],
+  asOf: string,
+): Outcome {
   const opened = valueIn(papers, check.opened)?.value
-  const signed = papers.filter((p) => counts(p) && fieldOf(p, check.field)).flatMap((paper) => {
-    const date = usableText(paper, check.field)
-    return date ? [{ paper, date }] : []
-  })
+  const signed = papers
+    .filter((p) => counts(p) && fieldOf(p, check.field))
+    .flatMap((paper) => {
+      const date = usableText(paper, check.field)
+      return date ? [{ paper, date }] : []
+    })
   if (signed.length === 0) return none('no signing date was read')
-  const wrong = signed.filter(({ date }) => date > asOf || (typeof opened === 'string' && date < addDays(opened, -check.daysBefore)))
+  const wrong = signed.filter(
+    ({ date }) => date > asOf || (typeof opened === 'string' && date < addDays(opened, -check.daysBefore)),
+  )
   return {
     status: wrong.length ? 'failed' : 'passed',
-    detail: wrong.length ? wrong.map(({ paper, date }) => `${paper.label} is dated ${date}, ${date > asOf ? 'after the day of checking' : `more than ${check.daysBefore} days before the application`}`).join('; ') : 'all signing dates are in order',
+    detail: wrong.length
+      ? wrong
+          .map(
+            ({ paper, date }) =>
+              `${paper.label} is dated ${date}, ${date > asOf ? 'after the day of checking' : `more than ${check.daysBefore} days before the application`}`,
+          )
+          .join('; ')
+      : 'all signing dates are in order',
     documents: (wrong.length ? wrong : signed).map((s) => s.paper.id),
     terms: [],
   }

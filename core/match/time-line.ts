@@ -45,15 +45,19 @@ export function timeLineOf(program: Program, papers: readonly Paper[], asOf: str
   }
   for (const { type, covers, months, fresh } of needs) {
     const there = counting(papers, type).filter((p) => p.owner !== 'co_applicant')
-    if (covers) for (const paper of there) {
-      const [start, end] = [usableText(paper, covers.from), usableText(paper, covers.to)]
-      if (start && end && start <= end) lane(type).spans.push({ start, end, document: paper.id, label: paper.label })
-    }
-    if (months) for (const paper of there) {
-      const field = fresh?.field ?? months.field
-      const day = usableText(paper, field)
-      if (day && fieldOf(paper, field)) lane(type).marks.push({ day, document: paper.id, label: paper.label, field })
-    }
+    if (covers)
+      for (const paper of there) {
+        const [start, end] = [usableText(paper, covers.from), usableText(paper, covers.to)]
+        if (start && end && start <= end)
+          lane(type).spans.push({ start, end, document: paper.id, label: paper.label })
+      }
+    if (months)
+      for (const paper of there) {
+        const field = fresh?.field ?? months.field
+        const day = usableText(paper, field)
+        if (day && fieldOf(paper, field))
+          lane(type).marks.push({ day, document: paper.id, label: paper.label, field })
+      }
   }
   for (const one of lanes.values()) {
     one.spans.sort((a, b) => a.start.localeCompare(b.start))
@@ -62,11 +66,18 @@ export function timeLineOf(program: Program, papers: readonly Paper[], asOf: str
   }
   const found = [...lanes.values()].filter((l) => l.spans.length + l.marks.length > 0)
   if (found.length === 0) return null
-  const days = found.flatMap((l) => [...l.spans.flatMap((s) => [s.start, s.end]), ...l.marks.map((m) => m.day)])
+  const days = found.flatMap((l) => [
+    ...l.spans.flatMap((s) => [s.start, s.end]),
+    ...l.marks.map((m) => m.day),
+  ])
   // A misread year must not squeeze all that matters into a hair's breadth.
   const near = days.filter((d) => d >= addMonths(asOf, -24) && d <= addMonths(asOf, 3))
   const shown = [...(near.length > 0 ? near : days), asOf].sort()
-  return { from: `${shown[0].slice(0, 8)}01`, to: addDays(addMonths(`${shown.at(-1)!.slice(0, 8)}01`, 1), -1), lanes: found }
+  return {
+    from: `${shown[0].slice(0, 8)}01`,
+    to: addDays(addMonths(`${shown.at(-1)!.slice(0, 8)}01`, 1), -1),
+    lanes: found,
+  }
 }
 
 function gapsIn(spans: readonly Span[]): { start: string; end: string }[] {

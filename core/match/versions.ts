@@ -10,11 +10,18 @@ import type { FilledField } from '../answers/fill.ts'
  * different days. The newest counts, of those signed where the type is signed, or the one that a person chose; the others
  * name it as what supersedes them. Values still asked about make no version: a misread date would hide a paper that counts.
  */
-export function withVersions(papers: readonly Paper[], types: ReadonlyMap<string, DocumentType>, answers: readonly Answer[]): Paper[] {
+export function withVersions(
+  papers: readonly Paper[],
+  types: ReadonlyMap<string, DocumentType>,
+  answers: readonly Answer[],
+): Paper[] {
   const by = new Map<string, string>()
   for (const type of types.values()) {
     if (!type.versions) continue
-    for (const group of groupsOf(papers.filter((p) => p.type === type.id && counts(p)), type)) {
+    for (const group of groupsOf(
+      papers.filter((p) => p.type === type.id && counts(p)),
+      type,
+    )) {
       const chosen = newest(group, type, answers)
       for (const paper of group) if (paper !== chosen) by.set(paper.id, chosen.id)
     }
@@ -37,14 +44,20 @@ function groupsOf(papers: readonly Paper[], type: DocumentType): Paper[][] {
     else groups.push([paper])
   }
   // Two papers of one day are two papers: nothing tells which is the newer.
-  return groups.filter((group) => new Set(group.map((p) => fieldOf(p, date)!.value)).size === group.length && group.length > 1)
+  return groups.filter(
+    (group) => new Set(group.map((p) => fieldOf(p, date)!.value)).size === group.length && group.length > 1,
+  )
 }
 
 function agree(a: Paper, b: Paper, name: string, type: DocumentType): boolean {
   const [p, q] = [settled(a, name), settled(b, name)]
   const kind = type.fields.find((f) => f.name === name)!.kind
   const compare = comparers[kind as keyof typeof comparers] ?? comparers.text
-  return p !== null && q !== null && compare({ value: p.value, sure: 1 }, { value: q.value, sure: 1 }).relation !== 'different'
+  return (
+    p !== null &&
+    q !== null &&
+    compare({ value: p.value, sure: 1 }, { value: q.value, sure: 1 }).relation !== 'different'
+  )
 }
 
 function newest(group: readonly Paper[], type: DocumentType, answers: readonly Answer[]): Paper {

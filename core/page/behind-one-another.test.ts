@@ -4,8 +4,17 @@ import { pageNumberOf } from './numbering.ts'
 import { pageOf } from './page-of.ts'
 import type { Word } from './page.ts'
 
-const word = (text: string, left: number, right: number, top = 0.96): Word => ({ text, sure: 0.95, box: [left, top, right, top + 0.01] })
-const footer = [word('Page', 0.8234, 0.8876), word('1', 0.8551, 0.8621), word('of', 0.8667, 0.8783), word('2', 0.8829, 0.8899)]
+const word = (text: string, left: number, right: number, top = 0.96): Word => ({
+  text,
+  sure: 0.95,
+  box: [left, top, right, top + 0.01],
+})
+const footer = [
+  word('Page', 0.8234, 0.8876),
+  word('1', 0.8551, 0.8621),
+  word('of', 0.8667, 0.8783),
+  word('2', 0.8829, 0.8899),
+]
 
 test('a box that goes on over the words behind ends where they begin', () => {
   expect(behindOneAnother(footer).map((w) => w.box[2])).toEqual([0.8551, 0.8621, 0.8783, 0.8899])

@@ -16,7 +16,9 @@ export function joinCombs(words: readonly Word[], width: number): Word[] {
   const runs = runsOf(words, width)
   const pitches = runs.filter((run) => run.length >= LEAST && pitchOf(run) * width >= NARROWEST).map(pitchOf)
   if (pitches.length === 0) return [...words]
-  return runs.flatMap((run) => (run.length > 1 && pitches.some((p) => Math.abs(pitchOf(run) / p - 1) < 0.04) ? spelt(run) : run))
+  return runs.flatMap((run) =>
+    run.length > 1 && pitches.some((p) => Math.abs(pitchOf(run) / p - 1) < 0.04) ? spelt(run) : run,
+  )
 }
 
 /** The words cut into runs: single characters at an even pitch, or one word alone. */
@@ -24,7 +26,8 @@ function runsOf(words: readonly Word[], width: number): Word[][] {
   const runs: Word[][] = []
   for (const word of words) {
     const run = runs.at(-1)
-    if (run && isLetter(word) && isLetter(run[0]) && sameLine(run.at(-1)!, word) && goesOn(run, word, width)) run.push(word)
+    if (run && isLetter(word) && isLetter(run[0]) && sameLine(run.at(-1)!, word) && goesOn(run, word, width))
+      run.push(word)
     else runs.push([word])
   }
   return runs
@@ -35,7 +38,8 @@ const sameLine = (a: Word, b: Word): boolean => Math.abs(a.box[3] - b.box[3]) < 
 const middle = (w: Word): number => (w.box[0] + w.box[2]) / 2
 
 /** The least step between the letters of a run. */
-const pitchOf = (run: readonly Word[]): number => run.slice(1).reduce((least, w, i) => Math.min(least, middle(w) - middle(run[i])), 1)
+const pitchOf = (run: readonly Word[]): number =>
+  run.slice(1).reduce((least, w, i) => Math.min(least, middle(w) - middle(run[i])), 1)
 
 function goesOn(run: readonly Word[], next: Word, width: number): boolean {
   const step = (middle(next) - middle(run.at(-1)!)) * width
@@ -57,6 +61,10 @@ function spelt(run: readonly Word[]): Word[] {
     const [left, top, right, bottom] = boxAround(part.map((w) => w.box))
     // An empty box parts words, not columns: the word before reaches over it.
     const next = parts[i + 1]?.[0].box[0]
-    return { text: part.map((w) => w.text).join(''), box: [left, top, next === undefined ? right : next - pitch * 0.25, bottom], sure: Math.min(...part.map((w) => w.sure)) }
+    return {
+      text: part.map((w) => w.text).join(''),
+      box: [left, top, next === undefined ? right : next - pitch * 0.25, bottom],
+      sure: Math.min(...part.map((w) => w.sure)),
+    }
   })
 }

@@ -29,7 +29,12 @@ export function differencesOf(first: Page, second: Page): Differences {
       j += part.count
     }
   }
-  return { first: onFirst, second: onSecond, common: a.length + b.length === 0 ? 1 : (2 * common) / (a.length + b.length) }
+  return {
+    first: onFirst,
+    second: onSecond,
+    common: a.length + b.length === 0 ? 1 : (2 * common) / (a.length + b.length),
+  }
 }
 
-const spokenOn = (page: Page): Word[] => linesOf(page).flatMap((line) => line.words.filter((w) => squeeze(w.text) !== ''))
+const spokenOn = (page: Page): Word[] =>
+  linesOf(page).flatMap((line) => line.words.filter((w) => squeeze(w.text) !== ''))

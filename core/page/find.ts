@@ -29,7 +29,11 @@ export function findOn(page: Page, wanted: string): Hit[] {
     for (let at = text.indexOf(sought); at >= 0; at = text.indexOf(sought, at + sought.length)) {
       const first = starts.findLastIndex((s) => s <= at)
       const last = starts.findLastIndex((s) => s < at + sought.length)
-      found.push({ page: page.number, box: boxAround(line.words.slice(first, last + 1).map((w) => w.box)), line: line.text })
+      found.push({
+        page: page.number,
+        box: boxAround(line.words.slice(first, last + 1).map((w) => w.box)),
+        line: line.text,
+      })
     }
     return found
   })

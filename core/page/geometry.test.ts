@@ -1,7 +1,12 @@
 import { boxAround, grow, inside, overlap, touches, type Box } from './geometry.ts'
 
 test('the box around several boxes holds them all', () => {
-  expect(boxAround([[0.1, 0.2, 0.3, 0.4], [0.2, 0.1, 0.25, 0.5]])).toEqual([0.1, 0.1, 0.3, 0.5])
+  expect(
+    boxAround([
+      [0.1, 0.2, 0.3, 0.4],
+      [0.2, 0.1, 0.25, 0.5],
+    ]),
+  ).toEqual([0.1, 0.1, 0.3, 0.5])
 })
 test('there is no box around nothing', () => expect(() => boxAround([])).toThrow('at least one'))
 test.each([
@@ -9,7 +14,8 @@ test.each([
   [0, 1, 2, 3, 0],
   [0, 5, 1, 2, 1],
 ])('[%d, %d] and [%d, %d] share %d', (a, b, c, d, shared) => expect(overlap(a, b, c, d)).toBe(shared))
-test('a grown box stays on the page', () => expect(grow([0.01, 0.01, 0.99, 0.99], 0.05)).toEqual([0, 0, 1, 1]))
+test('a grown box stays on the page', () =>
+  expect(grow([0.01, 0.01, 0.99, 0.99], 0.05)).toEqual([0, 0, 1, 1]))
 test('boxes that meet at an edge do not touch', () => {
   expect(touches([0, 0, 0.5, 0.5], [0.5, 0, 1, 0.5])).toBe(false)
   expect(touches([0, 0, 0.5, 0.5], [0.4, 0.4, 1, 1])).toBe(true)

@@ -31,7 +31,8 @@ export const touches = (a: Box, b: Box): boolean =>
   overlap(a[0], a[2], b[0], b[2]) > 0 && overlap(a[1], a[3], b[1], b[3]) > 0
 
 /** What has its middle in an area: words of a line, words that were dragged over. */
-export const inside = <T extends { box: Box }>(things: readonly T[], [l, t, r, b]: Box): T[] => things.filter(({ box }) => {
-  const [x, y] = [(box[0] + box[2]) / 2, (box[1] + box[3]) / 2]
-  return x >= l && x <= r && y >= t && y <= b
-})
+export const inside = <T extends { box: Box }>(things: readonly T[], [l, t, r, b]: Box): T[] =>
+  things.filter(({ box }) => {
+    const [x, y] = [(box[0] + box[2]) / 2, (box[1] + box[3]) / 2]
+    return x >= l && x <= r && y >= t && y <= b
+  })

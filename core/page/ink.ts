@@ -13,7 +13,8 @@ export function packInk(columns: number, rows: number, cells: Uint8Array): InkGr
   if (cells.length !== columns * rows) throw new Error('ink cells do not fill the grid')
   // Row by row, and applied, not spread: a letter at a time takes longer than drawing the page.
   let binary = ''
-  for (let at = 0; at < cells.length; at += columns) binary += String.fromCharCode.apply(null, cells.subarray(at, at + columns) as unknown as number[])
+  for (let at = 0; at < cells.length; at += columns)
+    binary += String.fromCharCode.apply(null, cells.subarray(at, at + columns) as unknown as number[])
   return { columns, rows, cells: btoa(binary) }
 }
 
@@ -41,14 +42,23 @@ export interface Strokes {
 }
 
 /** Cells of an area that are dark once print, rules and frames are taken out; 1 for each, over the whole grid. */
-function strokeCells(grid: InkGrid, [x0, y0, x1, y1]: [number, number, number, number], printed: readonly Box[]): Uint8Array {
+function strokeCells(
+  grid: InkGrid,
+  [x0, y0, x1, y1]: [number, number, number, number],
+  printed: readonly Box[],
+): Uint8Array {
   const cells = unpackInk(grid)
   const { columns, rows } = grid
   const dark = new Uint8Array(columns * rows)
-  for (let y = y0; y < y1; y++) for (let x = x0; x < x1; x++) if (cells[y * columns + x] > 22) dark[y * columns + x] = 1
+  for (let y = y0; y < y1; y++)
+    for (let x = x0; x < x1; x++) if (cells[y * columns + x] > 22) dark[y * columns + x] = 1
   for (const [left, top, right, bottom] of printed) {
     for (let y = Math.max(y0, Math.floor(top * rows)); y < Math.min(y1, Math.ceil(bottom * rows)); y++)
-      for (let x = Math.max(x0, Math.floor(left * columns)); x < Math.min(x1, Math.ceil(right * columns)); x++)
+      for (
+        let x = Math.max(x0, Math.floor(left * columns));
+        x < Math.min(x1, Math.ceil(right * columns));
+        x++
+      )
         dark[y * columns + x] = 0
   }
   const across = Math.max(10, Math.round(columns * 0.09))
@@ -77,7 +87,12 @@ export function strokesOn(grid: InkGrid, printed: readonly Box[]): (Strokes & { 
       const at = open.pop()!
       const [x, y] = [at % columns, Math.floor(at / columns)]
       cells++
-      ;[left, top, right, bottom] = [Math.min(left, x), Math.min(top, y), Math.max(right, x + 1), Math.max(bottom, y + 1)]
+      ;[left, top, right, bottom] = [
+        Math.min(left, x),
+        Math.min(top, y),
+        Math.max(right, x + 1),
+        Math.max(bottom, y + 1),
+      ]
       for (let ny = Math.max(0, y - APART); ny <= Math.min(rows - 1, y + APART); ny++)
         for (let nx = Math.max(0, x - APART); nx <= Math.min(columns - 1, x + APART); nx++) {
           const near = ny * columns + nx
@@ -86,7 +101,12 @@ export function strokesOn(grid: InkGrid, printed: readonly Box[]): (Strokes & { 
           open.push(near)
         }
     }
-    found.push({ cells, width: (right - left) / columns, height: (bottom - top) / rows, box: [left / columns, top / rows, right / columns, bottom / rows] })
+    found.push({
+      cells,
+      width: (right - left) / columns,
+      height: (bottom - top) / rows,
+      box: [left / columns, top / rows, right / columns, bottom / rows],
+    })
   }
   return found
 }
@@ -103,7 +123,10 @@ export function strokesIn(grid: InkGrid, area: Box, printed: readonly Box[]): St
   const y1 = Math.min(rows, Math.ceil(area[3] * rows))
   const dark = strokeCells(grid, [x0, y0, x1, y1], printed)
   let count = 0
-  let left = x1, right = x0, top = y1, bottom = y0
+  let left = x1,
+    right = x0,
+    top = y1,
+    bottom = y0
   for (let y = y0; y < y1; y++)
     for (let x = x0; x < x1; x++)
       if (dark[y * columns + x]) {
@@ -121,10 +144,16 @@ export function strokesIn(grid: InkGrid, area: Box, printed: readonly Box[]): St
 const STEP = 6
 
 /** Takes out rules, with the ends of those that lean: such an end and a few specks were once a signature. */
-function eraseRules(dark: Uint8Array, columns: number, [x0, y0, x1, y1]: [number, number, number, number], across: number): void {
+function eraseRules(
+  dark: Uint8Array,
+  columns: number,
+  [x0, y0, x1, y1]: [number, number, number, number],
+  across: number,
+): void {
   const inked = dark.slice()
   for (let y = y0; y < y1; y++) eraseRuns(dark, y * columns + x0, 1, x1 - x0, across)
-  const isRule = (x: number, y: number) => y >= y0 && y < y1 && x >= x0 && x < x1 && inked[y * columns + x] === 1 && dark[y * columns + x] === 0
+  const isRule = (x: number, y: number) =>
+    y >= y0 && y < y1 && x >= x0 && x < x1 && inked[y * columns + x] === 1 && dark[y * columns + x] === 0
   const isInk = (x: number, y: number) => y >= y0 && y < y1 && inked[y * columns + x] === 1
   for (let y = y0; y < y1; y++)
     for (let x = x0; x < x1; x++) {
@@ -147,20 +176,36 @@ function eraseRules(dark: Uint8Array, columns: number, [x0, y0, x1, y1]: [number
 const [SPECK, ALONE] = [2, 4]
 
 /** Takes out specks of dust, which lie alone: a pen's strokes lie beside one another. */
-function eraseSpecks(dark: Uint8Array, columns: number, [x0, y0, x1, y1]: [number, number, number, number]): void {
+function eraseSpecks(
+  dark: Uint8Array,
+  columns: number,
+  [x0, y0, x1, y1]: [number, number, number, number],
+): void {
   const inked = (top: number, left: number, bottom: number, right: number): number => {
     let count = 0
-    for (let y = Math.max(y0, top); y < Math.min(y1, bottom); y++) for (let x = Math.max(x0, left); x < Math.min(x1, right); x++) count += dark[y * columns + x]
+    for (let y = Math.max(y0, top); y < Math.min(y1, bottom); y++)
+      for (let x = Math.max(x0, left); x < Math.min(x1, right); x++) count += dark[y * columns + x]
     return count
   }
   const specks: [x: number, y: number][] = []
   for (let y = y0; y < y1; y++)
     for (let x = x0; x < x1; x++) {
       // Looked at once, from its upper left.
-      if (!dark[y * columns + x] || (y > y0 && dark[(y - 1) * columns + x]) || (x > x0 && dark[y * columns + x - 1])) continue
-      if (inked(y - ALONE, x - ALONE, y + SPECK + ALONE, x + SPECK + ALONE) === inked(y, x, y + SPECK, x + SPECK)) specks.push([x, y])
+      if (
+        !dark[y * columns + x] ||
+        (y > y0 && dark[(y - 1) * columns + x]) ||
+        (x > x0 && dark[y * columns + x - 1])
+      )
+        continue
+      if (
+        inked(y - ALONE, x - ALONE, y + SPECK + ALONE, x + SPECK + ALONE) ===
+        inked(y, x, y + SPECK, x + SPECK)
+      )
+        specks.push([x, y])
     }
-  for (const [x, y] of specks) for (let row = y; row < Math.min(y1, y + SPECK); row++) dark.fill(0, row * columns + x, row * columns + Math.min(x1, x + SPECK))
+  for (const [x, y] of specks)
+    for (let row = y; row < Math.min(y1, y + SPECK); row++)
+      dark.fill(0, row * columns + x, row * columns + Math.min(x1, x + SPECK))
 }
 
 function eraseRuns(dark: Uint8Array, start: number, step: number, length: number, atLeast: number): void {
@@ -179,7 +224,14 @@ const DOTS_APART = 3
 const STRAY = 0.15
 
 /** A row of dots to sign on is a cell or two high, with paper over and under it; a pen goes up and down. */
-function eraseDots(dark: Uint8Array, columns: number, y: number, from: number, to: number, atLeast: number): void {
+function eraseDots(
+  dark: Uint8Array,
+  columns: number,
+  y: number,
+  from: number,
+  to: number,
+  atLeast: number,
+): void {
   const inked = (row: number, left: number, right: number): number => {
     let count = 0
     for (let x = left; x <= right; x++) count += dark[row * columns + x] ?? 0
@@ -188,9 +240,11 @@ function eraseDots(dark: Uint8Array, columns: number, y: number, from: number, t
   for (let x = from; x < to; x++) {
     if (!dark[y * columns + x]) continue
     let right = x
-    for (let next = x + 1; next < to && next - right <= DOTS_APART; next++) if (dark[y * columns + next]) right = next
+    for (let next = x + 1; next < to && next - right <= DOTS_APART; next++)
+      if (dark[y * columns + next]) right = next
     const span = right - x + 1
-    if (span >= atLeast && [y - 1, y + 2].every((row) => inked(row, x, right) <= span * STRAY)) for (const row of [y, y + 1]) dark.fill(0, row * columns + x, row * columns + right + 1)
+    if (span >= atLeast && [y - 1, y + 2].every((row) => inked(row, x, right) <= span * STRAY))
+      for (const row of [y, y + 1]) dark.fill(0, row * columns + x, row * columns + right + 1)
     x = right
   }
 }

@@ -51,17 +51,22 @@ export function levelOf({ words }: Pick<Line, 'words'>, page: Page): number {
 
 function groupLines(page: Page): Line[] {
   const drop = dropOn(page)
-  const sorted = page.words.filter((w) => w.text.trim() !== '').sort((a, b) => middle(a) - drop(a) - middle(b) + drop(b))
+  const sorted = page.words
+    .filter((w) => w.text.trim() !== '')
+    .sort((a, b) => middle(a) - drop(a) - middle(b) + drop(b))
   const heights = sorted.map((w) => w.box[3] - w.box[1]).sort((a, b) => a - b)
   const usual = heights[heights.length >> 1] ?? 0
-  const odd = (word: Word): boolean => word.box[3] - word.box[1] < usual * FLAT || word.box[3] - word.box[1] > usual * HIGH
+  const odd = (word: Word): boolean =>
+    word.box[3] - word.box[1] < usual * FLAT || word.box[3] - word.box[1] > usual * HIGH
   const rows: { words: Word[]; top: number; bottom: number }[] = []
   const put = (word: Word, near: typeof rows, alone: boolean): void => {
     const [top, bottom] = [word.box[1] - drop(word), word.box[3] - drop(word)]
     let best: (typeof rows)[number] | null = null
     let share = 0.5
     for (const row of near) {
-      const common = overlap(top, bottom, row.top, row.bottom) / Math.max(1e-6, Math.min(bottom - top, row.bottom - row.top))
+      const common =
+        overlap(top, bottom, row.top, row.bottom) /
+        Math.max(1e-6, Math.min(bottom - top, row.bottom - row.top))
       // Two lines of words beside figures set to their middle come near enough to be one; no two words stand in one place.
       if (common > share && !row.words.some((other) => covers(other, word))) {
         share = common
@@ -82,9 +87,16 @@ function groupLines(page: Page): Line[] {
   for (const word of sorted) if (!odd(word)) put(word, rows.slice(-4).reverse(), true)
   // Strokes and brackets come last, when it is known where the lines run.
   // One that stands in none is a speck, if it is no letter: as a line of its own it would part the lines around it.
-  for (const word of sorted) if (odd(word)) put(word, rows, page.source === 'text' || (/[\p{L}\d]/u.test(word.text) && word.sure >= SPECK))
+  for (const word of sorted)
+    if (odd(word))
+      put(word, rows, page.source === 'text' || (/[\p{L}\d]/u.test(word.text) && word.sure >= SPECK))
   const lines = rows
-    .map(({ words }) => toLine(words.sort((a, b) => a.box[0] - b.box[0]), page))
+    .map(({ words }) =>
+      toLine(
+        words.sort((a, b) => a.box[0] - b.box[0]),
+        page,
+      ),
+    )
     .map((line) => ({ line, at: levelOf(line, page) }))
     .sort((a, b) => a.at - b.at)
     .map(({ line }) => line)
@@ -112,22 +124,30 @@ function partedAtColumns(lines: Line[], page: Page): Line[] {
   return lines.map((line, index) => {
     if (!line.segments.some((s) => s.words.length > 1)) return line
     const space = usualSpace(line)
-    const begins = (i: number, x: number): boolean => i !== index && (starts[i]?.some((start) => Math.abs(start - x) < reach) ?? false)
+    const begins = (i: number, x: number): boolean =>
+      i !== index && (starts[i]?.some((start) => Math.abs(start - x) < reach) ?? false)
     const columnAt = (x: number): number => {
       let count = 0
-      for (let i = Math.max(0, index - AROUND); i <= index + AROUND && i < lines.length; i++) if (begins(i, x)) count++
+      for (let i = Math.max(0, index - AROUND); i <= index + AROUND && i < lines.length; i++)
+        if (begins(i, x)) count++
       return count
     }
     const parts = (word: Word, before: Word): boolean => {
       // Figures of an amount and the halves of a postal code stand under those of other lines as well.
       if (/\d/.test(before.text) && /\d/.test(word.text)) return false
       const [gap, at] = [word.box[0] - before.box[2], word.box[0]]
-      return gap > space * WIDER && (columnAt(at) >= COLUMN || (gap > space * FAR_WIDER && (begins(index - 1, at) || begins(index + 1, at))))
+      return (
+        gap > space * WIDER &&
+        (columnAt(at) >= COLUMN ||
+          (gap > space * FAR_WIDER && (begins(index - 1, at) || begins(index + 1, at))))
+      )
     }
     const segments = line.segments.flatMap((segment) => {
       if (isSentence(segment)) return [segment]
       const cuts = segment.words.flatMap((word, i) => (i > 0 && parts(word, segment.words[i - 1]) ? [i] : []))
-      return cuts.length === 0 ? [segment] : [0, ...cuts].map((from, k) => segmentOf(segment.words.slice(from, cuts[k])))
+      return cuts.length === 0
+        ? [segment]
+        : [0, ...cuts].map((from, k) => segmentOf(segment.words.slice(from, cuts[k])))
     })
     return segments.length === line.segments.length ? line : { ...line, segments }
   })
@@ -135,14 +155,21 @@ function partedAtColumns(lines: Line[], page: Page): Line[] {
 
 /** The middle of the gaps inside a line's segments, as a share of the page's width. */
 function usualSpace(line: Line): number {
-  const gaps = line.segments.flatMap((s) => s.words.slice(1).map((w, i) => w.box[0] - s.words[i].box[2])).sort((a, b) => a - b)
+  const gaps = line.segments
+    .flatMap((s) => s.words.slice(1).map((w, i) => w.box[0] - s.words[i].box[2]))
+    .sort((a, b) => a - b)
   return gaps[(gaps.length - 1) >> 1]
 }
 
-const segmentOf = (words: Word[]): Segment => ({ words, text: words.map((w) => w.text).join(' '), box: boxAround(words.map((w) => w.box)) })
+const segmentOf = (words: Word[]): Segment => ({
+  words,
+  text: words.map((w) => w.text).join(' '),
+  box: boxAround(words.map((w) => w.box)),
+})
 
 /** Whether two words stand one over the other rather than one behind the other. */
-const covers = (a: Word, b: Word): boolean => overlap(a.box[0], a.box[2], b.box[0], b.box[2]) > 0.5 * Math.min(a.box[2] - a.box[0], b.box[2] - b.box[0])
+const covers = (a: Word, b: Word): boolean =>
+  overlap(a.box[0], a.box[2], b.box[0], b.box[2]) > 0.5 * Math.min(a.box[2] - a.box[0], b.box[2] - b.box[0])
 
 const middle = (w: Word): number => (w.box[1] + w.box[3]) / 2
 
@@ -150,7 +177,10 @@ function toLine(words: Word[], page: Page): Line {
   const heights = words.map((w) => (w.box[3] - w.box[1]) * page.height).sort((a, b) => a - b)
   const height = heights[heights.length >> 1]
   // A space is about one letter wide, in typewriter faces too; what is twice as wide parts columns.
-  const letter = (words.reduce((sum, w) => sum + w.box[2] - w.box[0], 0) / words.reduce((sum, w) => sum + w.text.length, 0)) * page.width
+  const letter =
+    (words.reduce((sum, w) => sum + w.box[2] - w.box[0], 0) /
+      words.reduce((sum, w) => sum + w.text.length, 0)) *
+    page.width
   const gap = Math.max(5, height * 0.75, letter * 1.95)
   const segments: Segment[] = []
   let run: Word[] = []
@@ -164,17 +194,26 @@ function toLine(words: Word[], page: Page): Line {
     run.push(word)
   }
   flush()
-  return { words, segments, text: words.map((w) => w.text).join(' '), box: boxAround(words.map((w) => w.box)), height }
+  return {
+    words,
+    segments,
+    text: words.map((w) => w.text).join(' '),
+    box: boxAround(words.map((w) => w.box)),
+    height,
+  }
 }
 
 /** The median height of letters on a page in points; 10 on a page without words. */
 export function typicalHeight(page: Page): number {
-  const heights = linesOf(page).map((l) => l.height).sort((a, b) => a - b)
+  const heights = linesOf(page)
+    .map((l) => l.height)
+    .sort((a, b) => a - b)
   return heights.length ? heights[heights.length >> 1] : 10
 }
 
 /** Words that run on, most of them small: a sentence, not a label, a value or a heading. */
-export const isSentence = ({ words }: Pick<Segment, 'words'>): boolean => words.length >= 7 && words.filter((w) => /^\p{Ll}/u.test(w.text)).length * 2 > words.length
+export const isSentence = ({ words }: Pick<Segment, 'words'>): boolean =>
+  words.length >= 7 && words.filter((w) => /^\p{Ll}/u.test(w.text)).length * 2 > words.length
 
 /** A line that is a sentence over its whole width, or a part of one. */
 export const isProse = (line: Line): boolean => line.segments.length === 1 && isSentence(line)

@@ -12,7 +12,8 @@ const POOR_SHARE = 0.1
 const weight = (words: readonly Word[]): number => words.reduce((sum, w) => sum + w.text.length, 0)
 
 /** Mean sureness over letters; 0 without any. */
-export const surenessOf = (words: readonly Word[]): number => (words.length === 0 ? 0 : words.reduce((sum, w) => sum + w.sure * w.text.length, 0) / weight(words))
+export const surenessOf = (words: readonly Word[]): number =>
+  words.length === 0 ? 0 : words.reduce((sum, w) => sum + w.sure * w.text.length, 0) / weight(words)
 
 /** Whether a scan is too poor, or too much of it written by hand, for the first reader alone. */
 export function wantsBothReaders({ words, poor }: Pick<Page, 'words' | 'poor'>): boolean {
@@ -37,17 +38,26 @@ const WIDER = 1.25
  * @param gaps stretches of paper without ink in the line, as shares of the page's width, wide enough for a space
  * @param box of the line
  */
-export function wordsFrom(letters: readonly Letter[], gaps: readonly (readonly [from: number, to: number])[], box: Box): Word[] {
+export function wordsFrom(
+  letters: readonly Letter[],
+  gaps: readonly (readonly [from: number, to: number])[],
+  box: Box,
+): Word[] {
   const seen = letters.filter((l) => l.text !== ' ')
   const steps = seen.slice(1).map((l, i) => l.at - seen[i].at)
-  const usual = [...steps].sort((a, b) => a - b)[steps.length >> 1] ?? (box[2] - box[0]) / Math.max(1, seen.length)
+  const usual =
+    [...steps].sort((a, b) => a - b)[steps.length >> 1] ?? (box[2] - box[0]) / Math.max(1, seen.length)
   const ends = new Set<Letter>()
-  letters.forEach((l, i) => { if (l.text === ' ' && i > 0) ends.add(letters[i - 1]) })
+  letters.forEach((l, i) => {
+    if (l.text === ' ' && i > 0) ends.add(letters[i - 1])
+  })
   for (const [from, to] of gaps) {
     const middle = (from + to) / 2
     // The reader's places are a letter's width out at times: where it saw the space itself, or where its step is longest, the gap is.
     if (letters.some((l) => l.text === ' ' && Math.abs(l.at - middle) < usual * 2)) continue
-    const near = steps.flatMap((step, i) => (Math.abs((seen[i].at + seen[i + 1].at) / 2 - middle) < usual * 1.5 ? [{ step, end: seen[i] }] : []))
+    const near = steps.flatMap((step, i) =>
+      Math.abs((seen[i].at + seen[i + 1].at) / 2 - middle) < usual * 1.5 ? [{ step, end: seen[i] }] : [],
+    )
     const longest = near.reduce((a, b) => (b.step > a.step ? b : a), { step: 0, end: seen[0] })
     // Between letters as close as all others a faint point or dash stands, not a space.
     if (longest.step > usual * WIDER) ends.add(longest.end)
@@ -62,7 +72,10 @@ export function wordsFrom(letters: readonly Letter[], gaps: readonly (readonly [
     text: run.map((l) => l.text).join(''),
     box: [Math.max(box[0], run[0].at - half), box[1], Math.min(box[2], run.at(-1)!.at + half), box[3]],
     // A word is as sure as its letters are on the whole, and no surer than its worst letter allows.
-    sure: Math.min(run.reduce((sum, l) => sum + l.sure, 0) / run.length, Math.min(...run.map((l) => l.sure)) + 0.25),
+    sure: Math.min(
+      run.reduce((sum, l) => sum + l.sure, 0) / run.length,
+      Math.min(...run.map((l) => l.sure)) + 0.25,
+    ),
     hand: true as const,
   }))
 }

@@ -11,5 +11,7 @@ test('a plural is another word, and so is what is two letters off', () => {
   expect(meantBy('payment', ['payments'])).toBeNull()
   expect(meantBy('harhoor', ['harbour'])).toBeNull()
 })
-test('between two words as near nobody can choose', () => expect(meantBy('carlson', ['carlsen', 'karlson'])).toBeNull())
-test('short words and numbers tell nothing', () => expect(['stor', 'a1234', 'stores'].map(isTellingWord)).toEqual([false, false, true]))
+test('between two words as near nobody can choose', () =>
+  expect(meantBy('carlson', ['carlsen', 'karlson'])).toBeNull())
+test('short words and numbers tell nothing', () =>
+  expect(['stor', 'a1234', 'stores'].map(isTellingWord)).toEqual([false, false, true]))

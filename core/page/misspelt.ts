@@ -12,7 +12,9 @@ export const isTellingWord = (word: string): boolean => word.length >= LONG_WORD
  * @param read and `words` folded, without marks
  */
 export function meantBy(read: string, words: readonly string[]): string | null {
-  const near = words.filter((word) => read !== `${word}s` && word !== `${read}s` && editDistance(asSeen(read), asSeen(word), 1) <= 1)
+  const near = words.filter(
+    (word) => read !== `${word}s` && word !== `${read}s` && editDistance(asSeen(read), asSeen(word), 1) <= 1,
+  )
   return near.length === 1 ? near[0] : null
 }
 

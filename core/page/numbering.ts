@@ -21,9 +21,11 @@ const MISREAD: RegExp[] = [
   /^(\d)[1l|!](\d)$/,
 ]
 /** "Page lof2", "Page lofi": the stroke of a 1. */
-const FIRST = /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf)\.?\s*[1li|!]\s?o[ft]\s?(\d{1,2}|[li|!])(?![\p{L}\d])/u
+const FIRST =
+  /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf)\.?\s*[1li|!]\s?o[ft]\s?(\d{1,2}|[li|!])(?![\p{L}\d])/u
 /** "Page 1 of à": how many there are could not be read. */
-const UNTOLD = /^\W*(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf)\.?\s(\d{1,2})\s(?:of|de|sur)(?:\s\D{1,2})?$/
+const UNTOLD =
+  /^\W*(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf)\.?\s(\d{1,2})\s(?:of|de|sur)(?:\s\D{1,2})?$/
 /** "202", a "2 of 2" that lost its word, where nothing but a page's number stands. */
 const BARE_MISREAD = /^([1-9])\s?[o0]\s?([1-9])$/
 const FOOT = 0.93
@@ -64,9 +66,14 @@ function readNumber(page: Page): Placed | null {
   let single: Placed | null = null
   for (const line of outer)
     for (const text of textsOf(line)) {
-      for (const form of page.source === 'text' ? FORMS : line.box[1] > FOOT ? [...FORMS, ...MISREAD, BARE_MISREAD] : [...FORMS, ...MISREAD]) {
+      for (const form of page.source === 'text'
+        ? FORMS
+        : line.box[1] > FOOT
+          ? [...FORMS, ...MISREAD, BARE_MISREAD]
+          : [...FORMS, ...MISREAD]) {
         const hit = form.exec(text)
-        if (hit && +hit[1] >= 1 && +hit[1] <= +hit[2]) return { number: { page: +hit[1], of: +hit[2] }, box: line.box }
+        if (hit && +hit[1] >= 1 && +hit[1] <= +hit[2])
+          return { number: { page: +hit[1], of: +hit[2] }, box: line.box }
       }
       const first = page.source === 'text' ? null : FIRST.exec(text)
       if (first) return { number: { page: 1, of: /\d/.test(first[1]) ? +first[1] : 1 }, box: line.box }
@@ -79,17 +86,23 @@ function readNumber(page: Page): Placed | null {
 }
 
 /** Whether words are a page's number and nothing else, so that no label can mean them. */
-export const isPageNumber = (text: string): boolean => [FORMS[0], SINGLE[0]].some((form) => form.exec(fold(text))?.[0].length === text.trim().length)
+export const isPageNumber = (text: string): boolean =>
+  [FORMS[0], SINGLE[0]].some((form) => form.exec(fold(text))?.[0].length === text.trim().length)
 
 /** What the segments of a line say, and what "Page" says with a number that stands apart from it. */
-const textsOf = ({ segments }: Line): string[] => segments.flatMap((s, i) => {
-  const text = fold(s.text)
-  return segments[i + 1] && /^(?:page|pag|pagina|sheet|folio|feuille|hoja|pg)\.?$/.test(text) ? [text, `${text} ${fold(segments[i + 1].text)}`] : [text]
-})
+const textsOf = ({ segments }: Line): string[] =>
+  segments.flatMap((s, i) => {
+    const text = fold(s.text)
+    return segments[i + 1] && /^(?:page|pag|pagina|sheet|folio|feuille|hoja|pg)\.?$/.test(text)
+      ? [text, `${text} ${fold(segments[i + 1].text)}`]
+      : [text]
+  })
 
 /** A number that stands alone at the very top or bottom of a page; it may be a page number or none. */
 export function bareNumberOf(page: Page): number | null {
-  const line = linesOf(page).filter((l) => l.box[3] < 0.07 || l.box[1] > 0.9).find((l) => l.segments.some((s) => /^\d{1,3}$/.test(s.text)))
+  const line = linesOf(page)
+    .filter((l) => l.box[3] < 0.07 || l.box[1] > 0.9)
+    .find((l) => l.segments.some((s) => /^\d{1,3}$/.test(s.text)))
   return line ? Number(line.segments.find((s) => /^\d{1,3}$/.test(s.text))!.text) : null
 }
 

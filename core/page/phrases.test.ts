@@ -1,12 +1,19 @@
 import { pageOf } from './page-of.ts'
 import { PhraseBook } from './phrases.ts'
 
-const book = new PhraseBook<string>([['net pay', 'net'], ['pay', 'any pay'], ['date', 'date'], ['pay date', 'pay day'], ['date', 'second meaning']])
+const book = new PhraseBook<string>([
+  ['net pay', 'net'],
+  ['pay', 'any pay'],
+  ['date', 'date'],
+  ['pay date', 'pay day'],
+  ['date', 'second meaning'],
+])
 const found = (lines: string[], more = {}) => book.find(pageOf(lines, more)).map((h) => h.meanings.join('+'))
 
 test('the longest phrase at a place wins', () => expect(found(['Net pay 5.00'])).toEqual(['net']))
 test('a wording may have several meanings', () => expect(found(['Date'])).toEqual(['date+second meaning']))
-test('a phrase does not run over a column gap', () => expect(found(['Pay | date'])).toEqual(['any pay', 'date+second meaning']))
+test('a phrase does not run over a column gap', () =>
+  expect(found(['Pay | date'])).toEqual(['any pay', 'date+second meaning']))
 test('weak readers are forgiven on scans, not in text', () => {
   const words = new PhraseBook<string>([['balance', 'b']])
   expect(words.find(pageOf(['Balanee'], { source: 'ocr' })).map((h) => h.mended)).toEqual([true])

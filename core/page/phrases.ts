@@ -66,29 +66,34 @@ export class PhraseBook<T> {
     const hits: PhraseHit<T>[] = []
     linesOf(page).forEach((line, index) => {
       // A phrase does not run over a column gap: "Signature    Date" is two labels.
-      for (const found of line.segments.map((s) => this.tokensOf(s.words, line.words.indexOf(s.words[0]), page.source !== 'text'))) for (let at = 0; at < found.length; ) {
-        const entry = this.longestAt(found, at)
-        if (!entry) {
-          at++
-          continue
+      for (const found of line.segments.map((s) =>
+        this.tokensOf(s.words, line.words.indexOf(s.words[0]), page.source !== 'text'),
+      ))
+        for (let at = 0; at < found.length;) {
+          const entry = this.longestAt(found, at)
+          if (!entry) {
+            at++
+            continue
+          }
+          const last = at + entry.phrase.length - 1
+          hits.push({
+            line: index,
+            from: found[at].word,
+            to: found[last].word + 1,
+            length: entry.phrase.length,
+            mended: found.slice(at, last + 1).some((t) => t.mended),
+            meanings: entry.meanings,
+          })
+          at = last + 1
         }
-        const last = at + entry.phrase.length - 1
-        hits.push({
-          line: index,
-          from: found[at].word,
-          to: found[last].word + 1,
-          length: entry.phrase.length,
-          mended: found.slice(at, last + 1).some((t) => t.mended),
-          meanings: entry.meanings,
-        })
-        at = last + 1
-      }
     })
     return hits
   }
 
   private longestAt(found: Token[], at: number): Entry<T> | undefined {
-    return this.entries.get(found[at].text)?.find((entry) => entry.phrase.every((word, i) => found[at + i]?.text === word))
+    return this.entries
+      .get(found[at].text)
+      ?.find((entry) => entry.phrase.every((word, i) => found[at + i]?.text === word))
   }
 
   private tokensOf(words: Word[], offset: number, forgiving: boolean): Token[] {
@@ -96,7 +101,11 @@ export class PhraseBook<T> {
       tokens(word.text).flatMap((text) => {
         const right = forgiving ? this.mend(text) : text
         const parts = forgiving && right === text ? this.parted(text) : [right]
-        return parts.map((part) => ({ text: part, word: offset + index, mended: right !== text || parts.length > 1 }))
+        return parts.map((part) => ({
+          text: part,
+          word: offset + index,
+          mended: right !== text || parts.length > 1,
+        }))
       }),
     )
   }

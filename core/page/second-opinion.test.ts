@@ -2,14 +2,23 @@ import type { Word } from './page.ts'
 import { runsAt, secondOpinion, type Letter } from './second-opinion.ts'
 
 /** Words of letters a hundredth of the page wide, each from a place on: `['Old', 0.10, 0.9]`. */
-const line = (...words: [text: string, left: number, sure: number][]): Word[] => words.map(([text, left, sure]) => ({ text, sure, box: [left, 0.5, left + text.length * 0.01, 0.512] }))
+const line = (...words: [text: string, left: number, sure: number][]): Word[] =>
+  words.map(([text, left, sure]) => ({ text, sure, box: [left, 0.5, left + text.length * 0.01, 0.512] }))
 /** What the second reader says from a place on, one letter a hundredth. */
-const says = (text: string, left: number, sure = 0.97): Letter[] => [...text].map((letter, i) => ({ text: letter, sure, at: left + 0.005 + i * 0.01 }))
+const says = (text: string, left: number, sure = 0.97): Letter[] =>
+  [...text].map((letter, i) => ({ text: letter, sure, at: left + 0.005 + i * 0.01 }))
 const told = (words: readonly Word[]) => words.map((w) => `${w.text} ${w.sure}`)
 
 describe('two readers', () => {
   test('who agree are believed, and the first one’s accents are kept', () => {
-    expect(told(secondOpinion(line(['Müller', 0.1, 0.8], ['12,50', 0.2, 0.85]), [...says('Muller', 0.1), ...says('12,50', 0.2)]))).toEqual(['Müller 0.998', '12,50 0.998'])
+    expect(
+      told(
+        secondOpinion(line(['Müller', 0.1, 0.8], ['12,50', 0.2, 0.85]), [
+          ...says('Muller', 0.1),
+          ...says('12,50', 0.2),
+        ]),
+      ),
+    ).toEqual(['Müller 0.998', '12,50 0.998'])
   })
   test('who disagree: a clear second puts an unsure first right', () => {
     expect(told(secondOpinion(line(['TE98', 0.1, 0.63]), says('IE98', 0.1)))).toEqual(['IE98 0.8'])
@@ -23,31 +32,67 @@ describe('two readers', () => {
   })
   test('a decimal point seen by one alone is no agreement', () => {
     expect(told(secondOpinion(line(['1.234', 0.1, 0.9]), says('1,234', 0.1)))).toEqual(['1.234 0.9'])
-    expect(told(secondOpinion(line(['12.34', 0.1, 0.9]), says('1234', 0.1).map((l, i) => ({ ...l, at: 0.105 + i * 0.012 }))))).toEqual(['12.34 0.9'])
+    expect(
+      told(
+        secondOpinion(
+          line(['12.34', 0.1, 0.9]),
+          says('1234', 0.1).map((l, i) => ({ ...l, at: 0.105 + i * 0.012 })),
+        ),
+      ),
+    ).toEqual(['12.34 0.9'])
   })
   test('a tick or a stroke that the second takes for a sign of Chinese says nothing', () => {
-    expect(told(secondOpinion(line(['ES]', 0.1, 0.77], ['-', 0.2, 0.8]), [...says('凶', 0.11), ...says('一', 0.2)]))).toEqual(['ES] 0.77', '- 0.8'])
+    expect(
+      told(
+        secondOpinion(line(['ES]', 0.1, 0.77], ['-', 0.2, 0.8]), [...says('凶', 0.11), ...says('一', 0.2)]),
+      ),
+    ).toEqual(['ES] 0.77', '- 0.8'])
     expect(told(secondOpinion(line(['yon', 0.1, 0.6]), says('y由n', 0.1)))).toEqual(['yon 0.6'])
   })
   test('a sign seen by one alone is no agreement either', () => {
-    expect(told(secondOpinion(line(['5.00', 0.1, 0.9]), [{ text: '-', sure: 0.95, at: 0.099 }, ...says('5.00', 0.1)]))).toEqual(['5.00 0.9'])
+    expect(
+      told(
+        secondOpinion(line(['5.00', 0.1, 0.9]), [{ text: '-', sure: 0.95, at: 0.099 }, ...says('5.00', 0.1)]),
+      ),
+    ).toEqual(['5.00 0.9'])
     expect(told(secondOpinion(line(['-5.00', 0.1, 0.9]), says('-5.00', 0.1)))).toEqual(['-5.00 0.998'])
   })
   test('figures that the second sees in a word are letters', () => {
     expect(told(secondOpinion(line(['Old', 0.1, 0.9]), says('01d', 0.1)))).toEqual(['Old 0.998'])
   })
   test('a small letter for a capital is put right, a capital stays', () => {
-    expect(told(secondOpinion(line(['wilma', 0.1, 0.87], ['Orrin', 0.2, 0.9]), [...says('Wilma', 0.1), ...says('orrin', 0.2)]))).toEqual(['Wilma 0.998', 'Orrin 0.998'])
+    expect(
+      told(
+        secondOpinion(line(['wilma', 0.1, 0.87], ['Orrin', 0.2, 0.9]), [
+          ...says('Wilma', 0.1),
+          ...says('orrin', 0.2),
+        ]),
+      ),
+    ).toEqual(['Wilma 0.998', 'Orrin 0.998'])
   })
 })
 
 describe('figures in pieces', () => {
   const pieces = line(['2', 0.1, 0.9], [',447', 0.112, 0.8], ['.', 0.153, 0.6], ['34', 0.164, 0.97])
   test('become one where both readers see the same', () => {
-    expect(told(secondOpinion(pieces, says('2,447.34', 0.1, 0.95).map((l, i) => ({ ...l, at: 0.105 + i * 0.0105 }))))).toEqual(['2,447.34 0.998'])
+    expect(
+      told(
+        secondOpinion(
+          pieces,
+          says('2,447.34', 0.1, 0.95).map((l, i) => ({ ...l, at: 0.105 + i * 0.0105 })),
+        ),
+      ),
+    ).toEqual(['2,447.34 0.998'])
   })
   test('are one to be asked about where they do not: a piece would be another value', () => {
-    expect(told(secondOpinion(pieces, says('2,441.34', 0.1, 0.5).map((l, i) => ({ ...l, at: 0.105 + i * 0.0105 }))))).toEqual(['2,447.34 0.6'])
+    expect(
+      told(
+        secondOpinion(
+          pieces,
+          says('2,441.34', 0.1, 0.5).map((l, i) => ({ ...l, at: 0.105 + i * 0.0105 })),
+        ),
+      ),
+    ).toEqual(['2,447.34 0.6'])
   })
   test('stay apart where a space is between them', () => {
     const apart = line(['5', 0.1, 0.9], ['500.00', 0.125, 0.9])
@@ -63,7 +108,19 @@ describe('what is looked at', () => {
     expect(texts(runsAt(words, [[0.33, 0.5, 0.36, 0.51]], 0.7))).toEqual(['3 194.97'])
   })
   test('is each place on its own', () => {
-    expect(texts(runsAt(words, [[0.1, 0.5, 0.15, 0.51], [0.6, 0.5, 0.65, 0.51]], 0.7))).toEqual(['Total', 'gross'])
+    expect(
+      texts(
+        runsAt(
+          words,
+          [
+            [0.1, 0.5, 0.15, 0.51],
+            [0.6, 0.5, 0.65, 0.51],
+          ],
+          0.7,
+        ),
+      ),
+    ).toEqual(['Total', 'gross'])
   })
-  test('is nothing where no word stands', () => expect(runsAt(words, [[0.1, 0.8, 0.2, 0.9]], 0.7)).toEqual([]))
+  test('is nothing where no word stands', () =>
+    expect(runsAt(words, [[0.1, 0.8, 0.2, 0.9]], 0.7)).toEqual([]))
 })

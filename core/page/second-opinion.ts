@@ -34,15 +34,23 @@ const ALONE = 0.7
  */
 export function secondOpinion(words: readonly Word[], letters: readonly Letter[]): Word[] {
   const groups = piecesJoined(words, letters)
-  const dealt = deal(letters, groups.map((g) => g.word))
+  const dealt = deal(
+    letters,
+    groups.map((g) => g.word),
+  )
   return groups.flatMap(({ word, pieces }, i) => {
     const joined = pieces.length > 1
     const own = dealt[i]
-    const said = own.map((l) => l.text).join('').trim()
+    const said = own
+      .map((l) => l.text)
+      .join('')
+      .trim()
     const text = word.text.includes('€') ? withoutEuro(said) : said
     const sure = Math.min(1, ...own.map((l) => l.sure))
     // What goes on in even steps is one figure even where the second reader cannot read it: a piece of it would be another value.
-    const disputed = (spelt: string): Word[] => [{ ...word, text: spelt, sure: Math.min(word.sure, DISPUTED), disputed: true }]
+    const disputed = (spelt: string): Word[] => [
+      { ...word, text: spelt, sure: Math.min(word.sure, DISPUTED), disputed: true },
+    ]
     const doubtful = (): Word[] => disputed(word.text)
     // "?" is what the first reader makes of a hasty 7.
     if (word.text === '?' && /^\d$/.test(text)) return disputed(text)
@@ -50,14 +58,19 @@ export function secondOpinion(words: readonly Word[], letters: readonly Letter[]
     if (bare(text) === bare(word.text) || wordWithFigures(text, word.text)) {
       // Where the first reader saw pieces, or a small letter for a capital, the second says how they are written.
       const spelt = joined || (sure >= CLEAR && capitalised(word.text) === text) ? text : word.text
-      return sameMarks(text, spelt) ? [{ ...word, text: spelt, sure: Math.max(word.sure, AGREED) }] : joined ? doubtful() : pieces
+      return sameMarks(text, spelt)
+        ? [{ ...word, text: spelt, sure: Math.max(word.sure, AGREED) }]
+        : joined
+          ? doubtful()
+          : pieces
     }
     // "2" of "72": one of them saw a piece alone, and nobody knows a shorter value by its looks.
     if (pieceOf(text, word.text)) return doubtful()
     if (pieceOf(word.text, text)) return disputed(text)
     // A second look by the same reader is no second voice.
     if (word.disputed) return pieces
-    if (sure >= CLEAR && word.sure < FIRM) return [{ ...word, text, sure: likeEnough(text, word.text) ? PUT_RIGHT : ALONE }]
+    if (sure >= CLEAR && word.sure < FIRM)
+      return [{ ...word, text, sure: likeEnough(text, word.text) ? PUT_RIGHT : ALONE }]
     // Of two unsure readers the second is oftener right, of writing by hand above all.
     if (word.sure < FIRM) return disputed(text)
     return joined || sure >= CLEAR || word.sure < FIRMER ? doubtful() : pieces
@@ -71,7 +84,10 @@ const IDEOGRAPH = /\p{Script=Han}/u
 const bare = (text: string): string => fold(text).replace(/[^a-z0-9]/g, '')
 
 /** The second reader has no sense for words, and sees figures in them: "01d" is "Old". */
-const wordWithFigures = (text: string, word: string): boolean => /^\p{L}*\p{Ll}\p{L}*\P{L}?$/u.test(word) && /\p{L}/u.test(text) && bare(text).replace(/0/g, 'o').replace(/[1i]/g, 'l') === bare(word).replace(/i/g, 'l')
+const wordWithFigures = (text: string, word: string): boolean =>
+  /^\p{L}*\p{Ll}\p{L}*\P{L}?$/u.test(word) &&
+  /\p{L}/u.test(text) &&
+  bare(text).replace(/0/g, 'o').replace(/[1i]/g, 'l') === bare(word).replace(/i/g, 'l')
 
 /** The second reader knows no euro, and takes it for an e, if for anything. */
 const withoutEuro = (text: string): string => text.replace(/^[eEcC€](?=\d)|(?<=\d)\s?[eE€]$/g, '')
@@ -91,7 +107,8 @@ function pieceOf(piece: string, whole: string): boolean {
 const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** Marks inside a figure and its sign change what it says: "1.234" is not "1234", nor "-5.00" "5.00". */
-const sameMarks = (a: string, b: string): boolean => !/\d/.test(a) || (marksOf(a) === marksOf(b) && hasSign(a) === hasSign(b))
+const sameMarks = (a: string, b: string): boolean =>
+  !/\d/.test(a) || (marksOf(a) === marksOf(b) && hasSign(a) === hasSign(b))
 const marksOf = (text: string): string => text.replace(/^[^\d]+|[^\d]+$/g, '').replace(/[^.,]/g, '')
 /** A dash before or behind all the rest; one inside parts a day from its month. */
 const hasSign = (text: string): boolean => /^\P{L}?[-−–—]|[-−–—]$/u.test(text)
@@ -109,7 +126,9 @@ export function standsOn({ at }: Letter, { box: [left, , right], text }: Word): 
 function deal(letters: readonly Letter[], words: readonly Word[]): Letter[][] {
   const dealt = words.map((): Letter[] => [])
   for (const letter of letters) {
-    const covering = words.flatMap((word, i) => (standsOn(letter, word) ? [{ i, width: word.box[2] - word.box[0] }] : []))
+    const covering = words.flatMap((word, i) =>
+      standsOn(letter, word) ? [{ i, width: word.box[2] - word.box[0] }] : [],
+    )
     const narrowest = covering.sort((a, b) => a.width - b.width)[0]
     if (narrowest) dealt[narrowest.i].push(letter)
   }
@@ -121,8 +140,17 @@ function piecesJoined(words: readonly Word[], letters: readonly Letter[]): { wor
   const found: { word: Word; pieces: Word[] }[] = []
   for (const word of words) {
     const before = found.at(-1)
-    if (before && isPiece(before.word.text) && isPiece(word.text) && writtenOn(before.word.box, word.box, letters)) {
-      before.word = { text: before.word.text + word.text, sure: Math.min(before.word.sure, word.sure), box: boxAround([before.word.box, word.box]) }
+    if (
+      before &&
+      isPiece(before.word.text) &&
+      isPiece(word.text) &&
+      writtenOn(before.word.box, word.box, letters)
+    ) {
+      before.word = {
+        text: before.word.text + word.text,
+        sure: Math.min(before.word.sure, word.sure),
+        box: boxAround([before.word.box, word.box]),
+      }
       before.pieces.push(word)
     } else found.push({ word, pieces: [word] })
   }
@@ -162,13 +190,26 @@ function apart(a: Box, b: Box, shape: number): number {
 export function runsAt(words: readonly Word[], places: readonly Box[], shape: number): number[][] {
   const taken = new Set<number>()
   words.forEach((w, i) => {
-    if ((/[\p{L}\d]/u.test(w.text) || isPiece(w.text)) && places.some((p) => overlap(p[0], p[2], w.box[0], w.box[2]) > 0 && overlap(p[1], p[3], w.box[1], w.box[3]) > 0.4 * (w.box[3] - w.box[1]))) taken.add(i)
+    if (
+      (/[\p{L}\d]/u.test(w.text) || isPiece(w.text)) &&
+      places.some(
+        (p) =>
+          overlap(p[0], p[2], w.box[0], w.box[2]) > 0 &&
+          overlap(p[1], p[3], w.box[1], w.box[3]) > 0.4 * (w.box[3] - w.box[1]),
+      )
+    )
+      taken.add(i)
   })
   const pieces = words.flatMap((w, i) => (isPiece(w.text) ? [i] : []))
   // What is taken here is gone through as well, so that a figure is followed to both its ends.
   for (const at of taken) {
     if (!isPiece(words[at].text)) continue
-    for (const i of pieces) if (apart(words[at].box, words[i].box, shape) < PIECES || apart(words[i].box, words[at].box, shape) < PIECES) taken.add(i)
+    for (const i of pieces)
+      if (
+        apart(words[at].box, words[i].box, shape) < PIECES ||
+        apart(words[i].box, words[at].box, shape) < PIECES
+      )
+        taken.add(i)
   }
   const runs: number[][] = []
   for (const at of [...taken].sort((a, b) => words[a].box[0] - words[b].box[0])) {

@@ -1,7 +1,12 @@
 import { pageOf } from './page-of.ts'
 import { joinSplitAmounts } from './split-amounts.ts'
 
-const joined = (line: string) => { const page = pageOf([line], { sure: 0.9 }); return joinSplitAmounts(page.words, page.width / page.height).map((w) => w.text).join(' ') }
+const joined = (line: string) => {
+  const page = pageOf([line], { sure: 0.9 })
+  return joinSplitAmounts(page.words, page.width / page.height)
+    .map((w) => w.text)
+    .join(' ')
+}
 test.each([
   ['-EUR 123. 57', '-EUR 123.57'],
   ['€1.234, 50 EUR', '€1.234,50 EUR'],
@@ -15,5 +20,8 @@ test('what stands a column apart is another amount', () => expect(joined('123. |
 test('the rest is found wherever it is listed', () => {
   const page = pageOf(['-EUR 123. 57'], { sure: 0.9 })
   const [currency, amount, rest] = page.words
-  expect(joinSplitAmounts([rest, currency, amount], page.width / page.height).map((w) => w.text)).toEqual(['-EUR', '123.57'])
+  expect(joinSplitAmounts([rest, currency, amount], page.width / page.height).map((w) => w.text)).toEqual([
+    '-EUR',
+    '123.57',
+  ])
 })

@@ -18,15 +18,24 @@ export function joinSplitAmounts(words: readonly Word[], shape: number): Word[] 
     const lacking = /^\D{0,3}\d[\d.,]*[.,](\d?)$/.exec(word.text)?.[1].length
     if (lacking === undefined || (lacking === 1 && !GROUPED.test(word.text))) continue
     // The rest may stand anywhere in the list: a reader that sees two columns lists one after the other.
-    const rest = words.find((w) => (lacking === 1 ? /^\d$/ : /^\d{2}\D?$/).test(w.text) && besides(word, w, shape))
-    if (rest && !words.some((w) => /^[./-]?(?:19|20)\d\d/.test(w.text) && besides(rest, w, shape))) ends.set(word, rest)
+    const rest = words.find(
+      (w) => (lacking === 1 ? /^\d$/ : /^\d{2}\D?$/).test(w.text) && besides(word, w, shape),
+    )
+    if (rest && !words.some((w) => /^[./-]?(?:19|20)\d\d/.test(w.text) && besides(rest, w, shape)))
+      ends.set(word, rest)
   }
   const taken = new Set(ends.values())
   return words.flatMap((word) => {
     const rest = ends.get(word)
     if (!rest) return taken.has(word) ? [] : [word]
     const [a, b] = [word.box, rest.box]
-    return [{ text: word.text + rest.text, sure: Math.min(word.sure, rest.sure), box: [a[0], Math.min(a[1], b[1]), b[2], Math.max(a[3], b[3])] as Word['box'] }]
+    return [
+      {
+        text: word.text + rest.text,
+        sure: Math.min(word.sure, rest.sure),
+        box: [a[0], Math.min(a[1], b[1]), b[2], Math.max(a[3], b[3])] as Word['box'],
+      },
+    ]
   })
 }
 
@@ -34,5 +43,9 @@ export function joinSplitAmounts(words: readonly Word[], shape: number): Word[] 
 function besides({ box: a }: Word, { box: b }: Word, shape: number): boolean {
   const tall = Math.max(a[3] - a[1], b[3] - b[1])
   const gap = (b[0] - a[2]) * shape
-  return gap >= -tall * 0.3 && gap < tall * GAP && overlap(a[1], a[3], b[1], b[3]) > 0.4 * Math.min(a[3] - a[1], b[3] - b[1])
+  return (
+    gap >= -tall * 0.3 &&
+    gap < tall * GAP &&
+    overlap(a[1], a[3], b[1], b[3]) > 0.4 * Math.min(a[3] - a[1], b[3] - b[1])
+  )
 }

@@ -7,13 +7,21 @@ const word = (text: string, box: Box) => ({ text, box, sure: 0.9 })
 
 test('the words of a column stand under one another again', () => {
   // Down a page that leans by two degrees clockwise a column moves to the left.
-  const page = { ...pageOf([], { source: 'ocr' }), lean: 2, words: [word('head', [0.52, 0.2, 0.6, 0.21]), word('foot', [0.49, 0.8, 0.57, 0.81])] }
+  const page = {
+    ...pageOf([], { source: 'ocr' }),
+    lean: 2,
+    words: [word('head', [0.52, 0.2, 0.6, 0.21]), word('foot', [0.49, 0.8, 0.57, 0.81])],
+  }
   const [head, foot] = straight(page).words
   expect(Math.abs(head.box[0] - foot.box[0])).toBeLessThan(0.001)
   expect(straight(page).lean).toBe(0)
 })
 test('the ends of a line stand at one height', () => {
-  const page = { ...pageOf([], { source: 'ocr' }), lean: -2, words: [word('left', [0.1, 0.2, 0.2, 0.21]), word('right', [0.8, 0.1827, 0.9, 0.1927])] }
+  const page = {
+    ...pageOf([], { source: 'ocr' }),
+    lean: -2,
+    words: [word('left', [0.1, 0.2, 0.2, 0.21]), word('right', [0.8, 0.1827, 0.9, 0.1927])],
+  }
   const [left, right] = straight(page).words
   expect(Math.abs(left.box[1] - right.box[1])).toBeLessThan(0.001)
 })

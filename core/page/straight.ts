@@ -14,7 +14,11 @@ export function straight(page: Page): Page {
   if (Math.abs(page.lean) < LEANS) return page
   let found = known.get(page)
   if (!found) {
-    found = { ...page, lean: 0, words: page.words.map((w) => ({ ...w, box: moved(w.box, page, -page.lean) })) }
+    found = {
+      ...page,
+      lean: 0,
+      words: page.words.map((w) => ({ ...w, box: moved(w.box, page, -page.lean) })),
+    }
     known.set(page, found)
   }
   return found

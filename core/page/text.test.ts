@@ -31,10 +31,17 @@ test.each([
   ['same', 'same', 0],
 ])('distance of %s and %s is %i', (a, b, distance) => expect(editDistance(a, b)).toBe(distance))
 
-test('distance is given up just above its limit', () => expect(editDistance('abcdefgh', 'zzzzzzzz', 2)).toBe(3))
+test('distance is given up just above its limit', () =>
+  expect(editDistance('abcdefgh', 'zzzzzzzz', 2)).toBe(3))
 
 test('distance is symmetric', () => {
-  fc.assert(fc.property(fc.string({ maxLength: 12 }), fc.string({ maxLength: 12 }), (a, b) => editDistance(a, b) === editDistance(b, a)))
+  fc.assert(
+    fc.property(
+      fc.string({ maxLength: 12 }),
+      fc.string({ maxLength: 12 }),
+      (a, b) => editDistance(a, b) === editDistance(b, a),
+    ),
+  )
 })
 
 test.each([

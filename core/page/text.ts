@@ -3,7 +3,11 @@ import { remembered } from './remember.ts'
 /** Lower case, without accents and typographic variants: what two prints of one word have in common. */
 export function fold(text: string): string {
   let plain = true
-  for (let i = 0; i < text.length; i++) if (text.charCodeAt(i) > 127) { plain = false; break }
+  for (let i = 0; i < text.length; i++)
+    if (text.charCodeAt(i) > 127) {
+      plain = false
+      break
+    }
   if (plain) return text.toLowerCase()
   return text
     .normalize('NFKD')
@@ -25,7 +29,12 @@ export function fold(text: string): string {
 export const squeeze = (text: string): string => fold(text).replace(/[^a-z0-9]+/g, '')
 
 /** Folded words of a text, punctuation dropped; apostrophes join (`d'émission` is `demission`). */
-export const tokens = remembered((text): readonly string[] => fold(text).replace(/'/g, '').split(/[^a-z0-9]+/).filter(Boolean))
+export const tokens = remembered((text): readonly string[] =>
+  fold(text)
+    .replace(/'/g, '')
+    .split(/[^a-z0-9]+/)
+    .filter(Boolean),
+)
 
 const SCRATCH = new Uint16Array(64)
 

@@ -3,16 +3,25 @@ import type { Letter } from './second-opinion.ts'
 import { uncovered } from './uncovered.ts'
 
 const STEP = 0.02
-const letters = (text: string, from = 0.1): Letter[] => [...text].map((c, i) => ({ text: c, sure: 0.95, at: from + (i + 0.5) * STEP }))
-const word = (text: string, from: number, to: number): Word => ({ text, sure: 0.9, box: [from, 0.5, to, 0.52] })
+const letters = (text: string, from = 0.1): Letter[] =>
+  [...text].map((c, i) => ({ text: c, sure: 0.95, at: from + (i + 0.5) * STEP }))
+const word = (text: string, from: number, to: number): Word => ({
+  text,
+  sure: 0.9,
+  box: [from, 0.5, to, 0.52],
+})
 
 test('a word that lacks its beginning reaches over it', () => {
-  const { words, runs } = uncovered([word('house@quay.example', 0.2, 0.56)], letters('stenhouse@quay.example'))
+  const { words, runs } = uncovered(
+    [word('house@quay.example', 0.2, 0.56)],
+    letters('stenhouse@quay.example'),
+  )
   expect(words[0].box[0]).toBeCloseTo(0.1)
   expect(runs).toEqual([])
 })
 
-test('a word that lacks its end reaches over that', () => expect(uncovered([word('Saltho', 0.1, 0.22)], letters('Saltholm')).words[0].box[2]).toBeCloseTo(0.26))
+test('a word that lacks its end reaches over that', () =>
+  expect(uncovered([word('Saltho', 0.1, 0.22)], letters('Saltholm')).words[0].box[2]).toBeCloseTo(0.26))
 
 test('what a space parts from all words is one of its own', () => {
   const { words, runs } = uncovered([word('Name', 0.1, 0.18)], letters('Name Greta'))

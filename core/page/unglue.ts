@@ -1,6 +1,7 @@
 import type { Word } from './page.ts'
 
-const GLUED = /^(:(?=[\p{L}\d€£])|.*\p{L}[.)]?:|.*\p{L}\)(?=[\d€£])|\p{L}{2,}\.?(?=[€£]\s?\d)|(?:19|20)\d{2}(?=\p{Lu}\p{Ll}{2}))(.+)$/su
+const GLUED =
+  /^(:(?=[\p{L}\d€£])|.*\p{L}[.)]?:|.*\p{L}\)(?=[\d€£])|\p{L}{2,}\.?(?=[€£]\s?\d)|(?:19|20)\d{2}(?=\p{Lu}\p{Ll}{2}))(.+)$/su
 
 /** Words of letters with a stroke between, as labels in two languages have it: "Surname/Nom". */
 const TONGUES = /^(\p{L}{3,}[.)]?)\/(\p{L}[\p{L}'’.()]+(?:\/\p{L}+)*:?)$/u
@@ -11,7 +12,10 @@ function tongues(word: Word): Word[] {
   const [left, top, right, bottom] = word.box
   const at = (letters: number): number => left + ((right - left) * letters) / word.text.length
   const [, head, tail] = hit
-  const parts = [{ ...word, text: head, box: [left, top, at(head.length), bottom] as Word['box'] }, { ...word, text: '/', box: [at(head.length), top, at(head.length + 1), bottom] as Word['box'] }]
+  const parts = [
+    { ...word, text: head, box: [left, top, at(head.length), bottom] as Word['box'] },
+    { ...word, text: '/', box: [at(head.length), top, at(head.length + 1), bottom] as Word['box'] },
+  ]
   return [...parts, ...tongues({ ...word, text: tail, box: [at(head.length + 1), top, right, bottom] })]
 }
 
@@ -21,12 +25,20 @@ function tongues(word: Word): Word[] {
  */
 export function unglue(words: readonly Word[]): Word[] {
   return words.flatMap(tongues).flatMap((word) => {
-    if (!/[:€£)]|\d\p{Lu}/u.test(word.text) || word.text.includes('://') || (word.text.length < 4 && !word.text.startsWith(':'))) return [word]
+    if (
+      !/[:€£)]|\d\p{Lu}/u.test(word.text) ||
+      word.text.includes('://') ||
+      (word.text.length < 4 && !word.text.startsWith(':'))
+    )
+      return [word]
     const hit = GLUED.exec(word.text)
     if (!hit) return [word]
     const [, head, tail] = hit
     const [left, top, right, bottom] = word.box
     const cut = left + ((right - left) * head.length) / word.text.length
-    return [{ ...word, text: head, box: [left, top, cut, bottom] }, { ...word, text: tail, box: [cut, top, right, bottom] }]
+    return [
+      { ...word, text: head, box: [left, top, cut, bottom] },
+      { ...word, text: tail, box: [cut, top, right, bottom] },
+    ]
   })
 }

@@ -13,17 +13,36 @@ test('programs name only types and fields that exist', () => {
     return found !== undefined && (field === undefined || found.fields.some((f) => f.name === field))
   }
   for (const program of builtInPrograms) {
-    for (const fact of program.facts) for (const field of fact.fields) expect([field, exists(field)]).toEqual([field, true])
+    for (const fact of program.facts)
+      for (const field of fact.fields) expect([field, exists(field)]).toEqual([field, true])
     for (const requirement of program.requirements)
       for (const way of requirement.ways)
         for (const need of way.needs) {
           expect([need.type, exists(need.type)]).toEqual([need.type, true])
-          for (const field of [need.until, need.from, need.fresh?.field, need.months?.field, need.covers?.from, need.covers?.to, need.atLeast?.field, ...need.filled]) if (field) expect([field, exists(`${need.type}.${field}`)]).toEqual([field, true])
+          for (const field of [
+            need.until,
+            need.from,
+            need.fresh?.field,
+            need.months?.field,
+            need.covers?.from,
+            need.covers?.to,
+            need.atLeast?.field,
+            ...need.filled,
+          ])
+            if (field) expect([field, exists(`${need.type}.${field}`)]).toEqual([field, true])
         }
   }
 })
 test('a type whose rules name a field it lacks is refused, with the name', () => {
-  const result = documentTypeSchema.safeParse({ id: 'x', title: 'X', short: 'X', pages: { min: 1, max: 1 }, titles: [], fields: [], person: 'holder' })
+  const result = documentTypeSchema.safeParse({
+    id: 'x',
+    title: 'X',
+    short: 'X',
+    pages: { min: 1, max: 1 },
+    titles: [],
+    fields: [],
+    person: 'holder',
+  })
   expect(result.error?.issues[0].message).toContain('"holder"')
 })
 test('ids are found, strange ones are unknown papers or no program', () => {
@@ -32,5 +51,6 @@ test('ids are found, strange ones are unknown papers or no program', () => {
   expect(programById('nonsense')).toBeUndefined()
 })
 test('a fact or field listed twice would count twice', () => {
-  for (const type of builtInTypes) expect(new Set(type.fields.map((f) => f.name)).size).toBe(type.fields.length)
+  for (const type of builtInTypes)
+    expect(new Set(type.fields.map((f) => f.name)).size).toBe(type.fields.length)
 })

@@ -5,14 +5,33 @@ import { z } from 'zod'
 const id = z.string().regex(/^[a-z][a-z0-9_]*$/)
 
 export const fieldKind = z.enum([
-  'name', 'org', 'address', 'date', 'money', 'number', 'percent', 'id', 'iban', 'email', 'phone', 'text', 'choice', 'yesno', 'table',
+  'name',
+  'org',
+  'address',
+  'date',
+  'money',
+  'number',
+  'percent',
+  'id',
+  'iban',
+  'email',
+  'phone',
+  'text',
+  'choice',
+  'yesno',
+  'table',
 ])
 export type FieldKind = z.infer<typeof fieldKind>
 
 /** Places besides a label where a value of this field may stand. */
 export const fieldSource = z.enum(['letterhead', 'addressee', 'zone', 'period', 'sentence', 'title_year'])
 
-export const columnSchema = z.object({ name: id, kind: z.enum(['date', 'money', 'text', 'number', 'name', 'percent']), labels: z.array(z.string()).min(1), optional: z.boolean().default(false) })
+export const columnSchema = z.object({
+  name: id,
+  kind: z.enum(['date', 'money', 'text', 'number', 'name', 'percent']),
+  labels: z.array(z.string()).min(1),
+  optional: z.boolean().default(false),
+})
 export type Column = z.infer<typeof columnSchema>
 
 export const fieldSchema = z.object({
@@ -57,37 +76,59 @@ export const relationSchema = z.discriminatedUnion('kind', [
 ])
 export type Relation = z.infer<typeof relationSchema>
 
-export const documentTypeSchema = z.object({
-  id,
-  title: z.string(),
-  /** What the strip prints under its pages. */
-  short: z.string(),
-  pages: z.object({ min: z.number().int().min(1), max: z.number().int().min(1) }),
-  /** Headings that name the paper. */
-  titles: z.array(z.string()),
-  /** Words that speak for the type wherever they stand, with how much. */
-  signs: z.array(z.object({ words: z.string(), weight: z.number() })).default([]),
-  /** Words that the last page alone carries. */
-  lastSigns: z.array(z.string()).default([]),
-  /** Carries a machine-readable zone (ICAO 9303). */
-  zone: z.boolean().default(false),
-  /** Running text to somebody, with a greeting and a close. */
-  letter: z.boolean().default(false),
-  fields: z.array(fieldSchema),
-  signature: z.object({ labels: z.array(z.string()).min(1) }).nullable().default(null),
-  relations: z.array(relationSchema).default([]),
-  /** Papers of this type that agree in `of` and differ in `date` are versions of one paper: the newest counts. */
-  versions: z.object({ date: id, of: z.array(id).min(1) }).nullable().default(null),
-  /** The field that says whose paper it is. */
-  person: id.nullable().default(null),
-  /** The field whose value tells several of a kind apart in lists ("Payslip February 2026"). */
-  tellsApart: id.nullable().default(null),
-  threshold: z.number().min(0).max(1).default(0.85),
-}).superRefine((type, context) => {
-  const names = new Set(type.fields.map((f) => f.name))
-  const used = [type.person, type.tellsApart, ...(type.versions ? [type.versions.date, ...type.versions.of] : []), ...type.relations.flatMap((r) => Object.entries(r).filter(([k]) => k !== 'kind' && k !== 'column').flatMap(([, v]): unknown[] => (Array.isArray(v) ? v : [v])))]
-  for (const name of used) if (typeof name === 'string' && !names.has(name)) context.addIssue({ code: 'custom', message: `${type.id} names the field "${name}", which it does not have` })
-})
+export const documentTypeSchema = z
+  .object({
+    id,
+    title: z.string(),
+    /** What the strip prints under its pages. */
+    short: z.string(),
+    pages: z.object({ min: z.number().int().min(1), max: z.number().int().min(1) }),
+    /** Headings that name the paper. */
+    titles: z.array(z.string()),
+    /** Words that speak for the type wherever they stand, with how much. */
+    signs: z.array(z.object({ words: z.string(), weight: z.number() })).default([]),
+    /** Words that the last page alone carries. */
+    lastSigns: z.array(z.string()).default([]),
+    /** Carries a machine-readable zone (ICAO 9303). */
+    zone: z.boolean().default(false),
+    /** Running text to somebody, with a greeting and a close. */
+    letter: z.boolean().default(false),
+    fields: z.array(fieldSchema),
+    signature: z
+      .object({ labels: z.array(z.string()).min(1) })
+      .nullable()
+      .default(null),
+    relations: z.array(relationSchema).default([]),
+    /** Papers of this type that agree in `of` and differ in `date` are versions of one paper: the newest counts. */
+    versions: z
+      .object({ date: id, of: z.array(id).min(1) })
+      .nullable()
+      .default(null),
+    /** The field that says whose paper it is. */
+    person: id.nullable().default(null),
+    /** The field whose value tells several of a kind apart in lists ("Payslip February 2026"). */
+    tellsApart: id.nullable().default(null),
+    threshold: z.number().min(0).max(1).default(0.85),
+  })
+  .superRefine((type, context) => {
+    const names = new Set(type.fields.map((f) => f.name))
+    const used = [
+      type.person,
+      type.tellsApart,
+      ...(type.versions ? [type.versions.date, ...type.versions.of] : []),
+      ...type.relations.flatMap((r) =>
+        Object.entries(r)
+          .filter(([k]) => k !== 'kind' && k !== 'column')
+          .flatMap(([, v]): unknown[] => (Array.isArray(v) ? v : [v])),
+      ),
+    ]
+    for (const name of used)
+      if (typeof name === 'string' && !names.has(name))
+        context.addIssue({
+          code: 'custom',
+          message: `${type.id} names the field "${name}", which it does not have`,
+        })
+  })
 export type DocumentType = z.infer<typeof documentTypeSchema>
 
 /** `type.field` of a paper of the package. */
@@ -113,7 +154,13 @@ export const needSchema = z.object({
   /** A field that must be filled in (a form's date). */
   filled: z.array(id).default([]),
   /** The date may be at most so old. */
-  fresh: z.object({ field: id, days: z.number().int().positive().optional(), months: z.number().int().positive().optional() }).optional(),
+  fresh: z
+    .object({
+      field: id,
+      days: z.number().int().positive().optional(),
+      months: z.number().int().positive().optional(),
+    })
+    .optional(),
   /** In force on the as-of date. */
   from: id.optional(),
   until: id.optional(),
@@ -151,25 +198,97 @@ export const factSchema = z.object({
 export type Fact = z.infer<typeof factSchema>
 
 export const checkSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('difference'), id, title: z.string(), total: reference, minus: reference, equals: reference }),
-  z.object({ kind: z.literal('near_mean'), id, title: z.string(), value: reference, mean: reference, percent: z.number(), divide: z.number().default(1) }),
-  z.object({ kind: z.literal('reaches_account'), id, title: z.string(), amount: reference, date: reference, days: z.number(), table: reference, from: reference, to: reference }),
-  z.object({ kind: z.literal('running_balance'), id, title: z.string(), table: reference, opening: reference, closing: reference }),
+  z.object({
+    kind: z.literal('difference'),
+    id,
+    title: z.string(),
+    total: reference,
+    minus: reference,
+    equals: reference,
+  }),
+  z.object({
+    kind: z.literal('near_mean'),
+    id,
+    title: z.string(),
+    value: reference,
+    mean: reference,
+    percent: z.number(),
+    divide: z.number().default(1),
+  }),
+  z.object({
+    kind: z.literal('reaches_account'),
+    id,
+    title: z.string(),
+    amount: reference,
+    date: reference,
+    days: z.number(),
+    table: reference,
+    from: reference,
+    to: reference,
+  }),
+  z.object({
+    kind: z.literal('running_balance'),
+    id,
+    title: z.string(),
+    table: reference,
+    opening: reference,
+    closing: reference,
+  }),
   /** Statements of one account, where `account` names the field that tells accounts apart. */
-  z.object({ kind: z.literal('joins_up'), id, title: z.string(), opening: reference, closing: reference, from: reference, to: reference, account: reference.optional() }),
-  z.object({ kind: z.literal('lines_and_tax'), id, title: z.string(), table: reference, net: reference, tax: reference, total: reference }),
-  z.object({ kind: z.literal('column_total'), id, title: z.string(), table: reference, column: id, is: z.number() }),
+  z.object({
+    kind: z.literal('joins_up'),
+    id,
+    title: z.string(),
+    opening: reference,
+    closing: reference,
+    from: reference,
+    to: reference,
+    account: reference.optional(),
+  }),
+  z.object({
+    kind: z.literal('lines_and_tax'),
+    id,
+    title: z.string(),
+    table: reference,
+    net: reference,
+    tax: reference,
+    total: reference,
+  }),
+  z.object({
+    kind: z.literal('column_total'),
+    id,
+    title: z.string(),
+    table: reference,
+    column: id,
+    is: z.number(),
+  }),
   z.object({ kind: z.literal('at_least'), id, title: z.string(), value: reference, than: reference }),
-  z.object({ kind: z.literal('signed_within'), id, title: z.string(), field: id, opened: reference, daysBefore: z.number() }),
+  z.object({
+    kind: z.literal('signed_within'),
+    id,
+    title: z.string(),
+    field: id,
+    opened: reference,
+    daysBefore: z.number(),
+  }),
 ])
 export type Check = z.infer<typeof checkSchema>
 
 /** What tells somebody more than a processor that a package needs their eye. */
-export const limitSchema = z.object({ id, title: z.string(), when: conditionSchema, tells: z.enum(['lead', 'administrator']).default('lead') })
+export const limitSchema = z.object({
+  id,
+  title: z.string(),
+  when: conditionSchema,
+  tells: z.enum(['lead', 'administrator']).default('lead'),
+})
 export type Limit = z.infer<typeof limitSchema>
 
 /** What counts only once a second person agreed. */
-export const signOffSchema = z.object({ waivers: z.boolean().default(false), differences: z.boolean().default(false), finish: z.boolean().default(false) })
+export const signOffSchema = z.object({
+  waivers: z.boolean().default(false),
+  differences: z.boolean().default(false),
+  finish: z.boolean().default(false),
+})
 
 export const programSchema = z.object({
   id: z.string().regex(/^[a-z][a-z0-9-]*$/),

@@ -12,6 +12,20 @@ export interface SeparatorSheet {
 export const separatorSheet: SeparatorSheet = {
   caseNumber: '[A-Z]{2,4}-?\\d{2}-?\\d{4,6}',
   plain: 'NEW-DOCUMENT',
-  titles: ['separator sheet', 'separator page', 'separator', 'cover sheet', 'document separator', 'batch separator', 'case cover sheet', 'barcode sheet', 'scan separator', 'divider sheet', 'intercalaire', 'hoja separadora', 'trennblatt'],
+  titles: [
+    'separator sheet',
+    'separator page',
+    'separator',
+    'cover sheet',
+    'document separator',
+    'batch separator',
+    'case cover sheet',
+    'barcode sheet',
+    'scan separator',
+    'divider sheet',
+    'intercalaire',
+    'hoja separadora',
+    'trennblatt',
+  ],
   mostWords: 70,
 }

@@ -25,7 +25,12 @@ const FROM_SUM = 1.8
  * Values that the arithmetic of a paper points to where its wording does not: the balances before and after its rows,
  * the sum of its lines, a net amount and a tax that make up the total.
  */
-export function byArithmetic(pages: readonly Page[], type: DocumentType, found: ReadonlyMap<string, Candidate[]>, tablesOf: (field: string) => readonly Table[]): Candidate[] {
+export function byArithmetic(
+  pages: readonly Page[],
+  type: DocumentType,
+  found: ReadonlyMap<string, Candidate[]>,
+  tablesOf: (field: string) => readonly Table[],
+): Candidate[] {
   const open = (name: string) => !found.get(name)!.some((c) => c.label && c.score >= SURE)
   const told = (name: string): number | null => {
     const best = found.get(name)!.reduce<Candidate | null>((a, b) => (!a || b.score > a.score ? b : a), null)
@@ -36,7 +41,16 @@ export function byArithmetic(pages: readonly Page[], type: DocumentType, found: 
   const guesses: Candidate[] = []
   const sums = new Map<string, number>()
   const guess = (field: string, amount: Printed | undefined, score: number) => {
-    if (amount && open(field)) guesses.push({ field, value: amount.value, raw: amount.raw, words: amount.words, page: amount.page, repaired: amount.repaired, score })
+    if (amount && open(field))
+      guesses.push({
+        field,
+        value: amount.value,
+        raw: amount.raw,
+        words: amount.words,
+        page: amount.page,
+        repaired: amount.repaired,
+        score,
+      })
   }
   const tables = type.fields.filter((f) => f.kind === 'table').flatMap((f) => tablesOf(f.name))
   const printed = amountsOn(pages, tables)
@@ -64,11 +78,16 @@ export function byArithmetic(pages: readonly Page[], type: DocumentType, found: 
     if (relation.kind !== 'sum' || relation.parts.length !== 2) continue
     const [large, small] = relation.parts
     const known = sums.get(large) ?? told(large)
-    const fits = printed.filter((p) => !p.inRow && p.cents > 0 && (known === null || p.cents === known)).flatMap((a) =>
-      printed.filter((b) => !b.inRow && b.cents > 0 && b.cents < a.cents).flatMap((b) => {
-        const total = find(a.cents + b.cents)
-        return total ? [{ a, b, total }] : []
-      }))
+    const fits = printed
+      .filter((p) => !p.inRow && p.cents > 0 && (known === null || p.cents === known))
+      .flatMap((a) =>
+        printed
+          .filter((b) => !b.inRow && b.cents > 0 && b.cents < a.cents)
+          .flatMap((b) => {
+            const total = find(a.cents + b.cents)
+            return total ? [{ a, b, total }] : []
+          }),
+      )
     // Without a known part, one way to add up is a find and two are a coincidence.
     if (new Set(fits.map((f) => `${f.a.cents} ${f.b.cents}`)).size !== 1) continue
     const score = known === null ? FROM_SUM - 1 : FROM_SUM
@@ -94,8 +113,14 @@ const LEFT = 0.35
 
 /** Whether an amount less one to four other amounts of a paper leaves another, to the cent. */
 export function leaves(pages: readonly Page[], whole: number, rest: number): boolean {
-  const amounts = [...new Set(amountsOn(pages, []).map((p) => p.cents))].filter((a) => a > 0 && a !== whole && a !== rest && a <= whole - rest)
-  const makes = (sum: number, from: number, taken: number): boolean => sum === 0 ? taken > 0 : taken < MOST_TAKEN && amounts.some((a, i) => i >= from && a <= sum && makes(sum - a, i + 1, taken + 1))
+  const amounts = [...new Set(amountsOn(pages, []).map((p) => p.cents))].filter(
+    (a) => a > 0 && a !== whole && a !== rest && a <= whole - rest,
+  )
+  const makes = (sum: number, from: number, taken: number): boolean =>
+    sum === 0
+      ? taken > 0
+      : taken < MOST_TAKEN &&
+        amounts.some((a, i) => i >= from && a <= sum && makes(sum - a, i + 1, taken + 1))
   return amounts.length <= MOST_AMOUNTS && rest < whole && makes(whole - rest, 0, 0)
 }
 
@@ -104,11 +129,18 @@ function deducted(printed: readonly Printed[]): [Printed, Printed][] {
   const amounts = [...new Map(printed.map((p) => [p.cents, p])).values()]
   if (amounts.length > MOST_AMOUNTS) return []
   const makes = (sum: number, from: number, taken: number, others: readonly Printed[]): boolean =>
-    sum === 0 ? taken >= 2 : taken < MOST_TAKEN && others.some((o, i) => i >= from && o.cents <= sum && makes(sum - o.cents, i + 1, taken + 1, others))
-  return amounts.flatMap((whole) => amounts.filter((rest) => rest.cents < whole.cents && rest.cents > whole.cents * LEFT).flatMap((rest): [Printed, Printed][] => {
-    const others = amounts.filter((o) => o !== whole && o !== rest && o.cents < whole.cents - rest.cents)
-    return makes(whole.cents - rest.cents, 0, 0, others) ? [[whole, rest]] : []
-  }))
+    sum === 0
+      ? taken >= 2
+      : taken < MOST_TAKEN &&
+        others.some((o, i) => i >= from && o.cents <= sum && makes(sum - o.cents, i + 1, taken + 1, others))
+  return amounts.flatMap((whole) =>
+    amounts
+      .filter((rest) => rest.cents < whole.cents && rest.cents > whole.cents * LEFT)
+      .flatMap((rest): [Printed, Printed][] => {
+        const others = amounts.filter((o) => o !== whole && o !== rest && o.cents < whole.cents - rest.cents)
+        return makes(whole.cents - rest.cents, 0, 0, others) ? [[whole, rest]] : []
+      }),
+  )
 }
 
 function namesOf(relation: Relation): string[] {
@@ -120,19 +152,41 @@ function namesOf(relation: Relation): string[] {
 
 function amountsOn(pages: readonly Page[], tables: readonly Table[]): Printed[] {
   const rows = tables.flatMap((t) => t.places)
-  return pages.flatMap((page) => linesOf(page).flatMap((line) => line.segments.flatMap((segment) =>
-    readMoney(segment.words).filter((r) => r.fit >= 0.8 && isMoney(r.value)).map((r) => ({ ...r, page, cents: cents(r.value as never), inRow: rows.some((place) => place.page === page.number && holds(place.box, r.words)) })))))
+  return pages.flatMap((page) =>
+    linesOf(page).flatMap((line) =>
+      line.segments.flatMap((segment) =>
+        readMoney(segment.words)
+          .filter((r) => r.fit >= 0.8 && isMoney(r.value))
+          .map((r) => ({
+            ...r,
+            page,
+            cents: cents(r.value as never),
+            inRow: rows.some((place) => place.page === page.number && holds(place.box, r.words)),
+          })),
+      ),
+    ),
+  )
 }
 
 const holds = (box: readonly number[], words: readonly Word[]): boolean =>
-  words.every((w) => w.box[0] >= box[0] - 0.002 && w.box[2] <= box[2] + 0.002 && w.box[1] >= box[1] - 0.002 && w.box[3] <= box[3] + 0.002)
+  words.every(
+    (w) =>
+      w.box[0] >= box[0] - 0.002 &&
+      w.box[2] <= box[2] + 0.002 &&
+      w.box[1] >= box[1] - 0.002 &&
+      w.box[3] <= box[3] + 0.002,
+  )
 
 /** The balances before and after a table whose every row leads to the next; the first row's sign may still be open. */
-export const endsOf = (table: Table): { openings: number[]; closing: number } | null => oldestFirst(table, () => endsOfRows(table.rows))
+export const endsOf = (table: Table): { openings: number[]; closing: number } | null =>
+  oldestFirst(table, () => endsOfRows(table.rows))
 
 function endsOfRows(rows: readonly Row[]): { openings: number[]; closing: number } | null {
   if (rows.length < 3 || !rows.every((row) => isMoney(row.amount) && isMoney(row.balance))) return null
-  const [amount, balance] = [rows.map((row) => cents(row.amount as never)), rows.map((row) => cents(row.balance as never))]
+  const [amount, balance] = [
+    rows.map((row) => cents(row.amount as never)),
+    rows.map((row) => cents(row.balance as never)),
+  ]
   for (let i = 1; i < rows.length; i++) if (balance[i] - balance[i - 1] !== amount[i]) return null
   return { openings: [balance[0] - amount[0], balance[0] + amount[0]], closing: balance.at(-1)! }
 }

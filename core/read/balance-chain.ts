@@ -14,7 +14,21 @@ export interface Step {
 }
 
 /** What it costs to believe that a cell stands for something else than what was read. */
-const COST = { sign: 0.3, against: 0.6, lostMinus: 1, lostFront: 1, lostOfAmount: 1, outsized: 1.5, lacking: 1, stroke: 1.5, blurredOne: 2, blurredTwo: 3, figuresMore: 2, sureBalance: 4, end: 3 }
+const COST = {
+  sign: 0.3,
+  against: 0.6,
+  lostMinus: 1,
+  lostFront: 1,
+  lostOfAmount: 1,
+  outsized: 1.5,
+  lacking: 1,
+  stroke: 1.5,
+  blurredOne: 2,
+  blurredTwo: 3,
+  figuresMore: 2,
+  sureBalance: 4,
+  end: 3,
+}
 /** What it costs to leave a row unreconciled with the one before, as a paper with a slip of its own is. */
 const BREAK = 5
 /** What it costs to leave a balance open that nothing says. */
@@ -53,9 +67,14 @@ const NOTHING = 0
  * Cells keep what was read where no likely slip of a reader explains that they do not add up.
  * @param ends balances that hold for the first row and the last
  */
-export function followChain(rows: readonly Step[], { opening, closing }: Ends = { opening: null, closing: null }): Pick<Step, 'amount' | 'balance'>[] {
-  const before: Step[] = opening === null ? [] : [{ amount: null, balance: opening, weak: true, way: 0, end: true }]
-  const behind: Step[] = closing === null ? [] : [{ amount: NOTHING, balance: closing, weak: true, way: 0, end: true }]
+export function followChain(
+  rows: readonly Step[],
+  { opening, closing }: Ends = { opening: null, closing: null },
+): Pick<Step, 'amount' | 'balance'>[] {
+  const before: Step[] =
+    opening === null ? [] : [{ amount: null, balance: opening, weak: true, way: 0, end: true }]
+  const behind: Step[] =
+    closing === null ? [] : [{ amount: NOTHING, balance: closing, weak: true, way: 0, end: true }]
   return likeliestWay([...before, ...rows, ...behind]).slice(before.length, before.length + rows.length)
 }
 
@@ -69,30 +88,46 @@ function likeliestWay(steps: readonly Step[]): Pick<Step, 'amount' | 'balance'>[
     // An overdrawn account on a weak print loses its minus.
     if (step.balance !== null && step.balance > 0) balances.add(-step.balance)
     // A stain among its figures makes a balance that leads nowhere from either side.
-    if (step.balance !== null && step.weak) for (const less of withoutOneFigure(step.balance)) balances.add(less)
-    for (const { balance } of ways) if (step.balance !== null && balance !== null) for (const more of withFront(step.balance, balance)) balances.add(more)
-    if (step.amount !== null) for (const { balance } of ways) if (balance !== null) balances.add(balance + step.amount).add(balance - step.amount)
-    if (next?.balance != null && next.amount !== null) balances.add(next.balance - next.amount).add(next.balance + next.amount)
+    if (step.balance !== null && step.weak)
+      for (const less of withoutOneFigure(step.balance)) balances.add(less)
+    for (const { balance } of ways)
+      if (step.balance !== null && balance !== null)
+        for (const more of withFront(step.balance, balance)) balances.add(more)
+    if (step.amount !== null)
+      for (const { balance } of ways)
+        if (balance !== null) balances.add(balance + step.amount).add(balance - step.amount)
+    if (next?.balance != null && next.amount !== null)
+      balances.add(next.balance - next.amount).add(next.balance + next.amount)
     // Between two rows that bear one another out a balance is wrong however clear it looks; at an end nothing does.
     const sure = step.end ? COST.end : i === 0 || !next ? BREAK : COST.sureBalance
-    ways = [...balances].map((balance) => cheapest(ways, step, balance, balanceCost(step, balance, sure), most)).sort((a, b) => a.cost - b.cost).slice(0, WAYS)
+    ways = [...balances]
+      .map((balance) => cheapest(ways, step, balance, balanceCost(step, balance, sure), most))
+      .sort((a, b) => a.cost - b.cost)
+      .slice(0, WAYS)
   })
   const found: Pick<Step, 'amount' | 'balance'>[] = []
-  for (let way: Way | null = ways[0] ?? null; way; way = way.before) found.unshift({ amount: way.amount, balance: way.balance })
+  for (let way: Way | null = ways[0] ?? null; way; way = way.before)
+    found.unshift({ amount: way.amount, balance: way.balance })
   return found
 }
 
 /** What a balance may be if one of its figures is none. */
 function withoutOneFigure(balance: number): number[] {
   const figures = String(Math.abs(balance))
-  return figures.length < LONG ? [] : [...figures].map((_, i) => Math.sign(balance) * Number(figures.slice(0, i) + figures.slice(i + 1)))
+  return figures.length < LONG
+    ? []
+    : [...figures].map((_, i) => Math.sign(balance) * Number(figures.slice(0, i) + figures.slice(i + 1)))
 }
 
 /** What a balance may be that lost its first figures: those of the balance before it, or one less. */
 function withFront(balance: number, before: number): number[] {
   const [figures, longer] = [String(Math.abs(balance)), String(Math.abs(before))]
   const front = Number(longer.slice(0, -figures.length))
-  return figures.length >= longer.length || figures.length < SHORTEST ? [] : [front, front - 1].flatMap((lost) => (lost > 0 ? [Math.sign(before) * Number(`${lost}${figures}`)] : []))
+  return figures.length >= longer.length || figures.length < SHORTEST
+    ? []
+    : [front, front - 1].flatMap((lost) =>
+        lost > 0 ? [Math.sign(before) * Number(`${lost}${figures}`)] : [],
+      )
 }
 
 function cheapest(ways: readonly Way[], step: Step, balance: number | null, own: number, most: number): Way {
@@ -100,7 +135,8 @@ function cheapest(ways: readonly Way[], step: Step, balance: number | null, own:
   let best: Way | null = null
   for (const before of ways) {
     const [amount, cost] = amountGiven(step, before.balance, balance, most)
-    if (!best || before.cost + cost + own < best.cost) best = { balance, cost: before.cost + cost + own, before, amount }
+    if (!best || before.cost + cost + own < best.cost)
+      best = { balance, cost: before.cost + cost + own, before, amount }
   }
   return best!
 }
@@ -114,7 +150,12 @@ function balanceCost({ balance: read, weak }: Step, balance: number | null, sure
 }
 
 /** The amount between two balances and what it costs to believe in it; the one read, where it would be another paper's. */
-function amountGiven({ amount: read, weak, way }: Step, before: number | null, after: number | null, most: number): [amount: number | null, cost: number] {
+function amountGiven(
+  { amount: read, weak, way }: Step,
+  before: number | null,
+  after: number | null,
+  most: number,
+): [amount: number | null, cost: number] {
   if (before === null || after === null) return [read, 0]
   const amount = after - before
   const against = amount * way < 0 ? COST.against : 0

@@ -26,7 +26,13 @@ export function secondLine(region: Region, label: LabelHit, byLine: LabelsByLine
   // Under a name an address may begin with the name of a house: a third line with no label of its own tells.
   const thirdLine = third && linesOf(region.page).find((l) => l.segments.includes(third))
   if (thirdLine && thirdLine.segments[0] === third) return null
-  if (!segment || !next?.segments.includes(segment) || segment.words.length > 3 || /[\d:@]/.test(segment.text)) return null
+  if (
+    !segment ||
+    !next?.segments.includes(segment) ||
+    segment.words.length > 3 ||
+    /[\d:@]/.test(segment.text)
+  )
+    return null
   if ((next.box[1] - line.box[3]) * region.page.height > line.height * ONE_VALUE) return null
   const before = next.segments.filter((s) => s.box[2] <= segment.box[0])
   return before.length === 0 || (label.lastLine ?? 0) > region.line ? segment.words : null
@@ -38,12 +44,17 @@ const BREAKING: ReadonlySet<string> = new Set(['date', 'iban', 'money', 'id'])
 /** Words that end in the middle of something: a stroke, a day without its month, a month without its year. */
 export function brokenOff(words: readonly Word[]): boolean {
   const last = words.at(-1)!.text
-  return /(?:[-–/]|\d,|^(?:to|until|till|through|au|al|hasta|\d{1,2}(?:st|nd|rd|th|er)?))$/u.test(last) || monthOf(last) !== undefined
+  return (
+    /(?:[-–/]|\d,|^(?:to|until|till|through|au|al|hasta|\d{1,2}(?:st|nd|rd|th|er)?))$/u.test(last) ||
+    monthOf(last) !== undefined
+  )
 }
 
 /** What stands straight under a region in its column: the rest of a value that its column is too narrow for. */
 export function brokenRest(region: Region, byLine: LabelsByLine): Word[] {
-  const rest = continuing(region, byLine, 2).filter((s) => s.words.length <= 4).flatMap((s) => s.words)
+  const rest = continuing(region, byLine, 2)
+    .filter((s) => s.words.length <= 4)
+    .flatMap((s) => s.words)
   return rest.length > 0 ? rest : underWithin(region)
 }
 
@@ -60,19 +71,36 @@ function underWithin({ page, words, line }: Region): Word[] {
 }
 
 /** The values in a region, with its next line where its own words hold none of the kind: "16-03-" over "2026". */
-export function wholeReadings(region: Region, kind: keyof typeof kindReaders, byLine: LabelsByLine): Reading[] {
+export function wholeReadings(
+  region: Region,
+  kind: keyof typeof kindReaders,
+  byLine: LabelsByLine,
+): Reading[] {
   const own = kindReaders[kind](region.words)
   // The last figures of a telephone number, alone in the column of values.
   if (kind === 'phone') {
     const [rest] = continuing(region, byLine, 1)
-    const whole = rest && /^\d[\d ]{1,9}$/.test(rest.text) ? kindReaders.phone([...region.words, ...rest.words]).filter((r) => r.words.includes(rest.words.at(-1)!)) : []
+    const whole =
+      rest && /^\d[\d ]{1,9}$/.test(rest.text)
+        ? kindReaders
+            .phone([...region.words, ...rest.words])
+            .filter((r) => r.words.includes(rest.words.at(-1)!))
+        : []
     return whole.length > 0 ? whole : own
   }
-  if (!BREAKING.has(kind) || region.words.length > 8 || (kind === 'id' ? !/-$/.test(region.words.at(-1)!.text) : own.some((r) => r.fit > 0.6)) || !(/\d|€|EUR/.test(rawOf(region.words)) || (kind === 'date' && brokenOff(region.words)))) return own
+  if (
+    !BREAKING.has(kind) ||
+    region.words.length > 8 ||
+    (kind === 'id' ? !/-$/.test(region.words.at(-1)!.text) : own.some((r) => r.fit > 0.6)) ||
+    !(/\d|€|EUR/.test(rawOf(region.words)) || (kind === 'date' && brokenOff(region.words)))
+  )
+    return own
   const rest = brokenRest(region, byLine)
   // The shortest that makes a whole value: what stands beneath it is the next one's.
   for (let more = 1; more <= Math.min(4, rest.length); more++) {
-    const whole = kindReaders[kind]([...region.words, ...rest.slice(0, more)]).filter((r) => r.fit > 0.6 && r.words.some((w) => region.words.includes(w)) && r.words.includes(rest[0]))
+    const whole = kindReaders[kind]([...region.words, ...rest.slice(0, more)]).filter(
+      (r) => r.fit > 0.6 && r.words.some((w) => region.words.includes(w)) && r.words.includes(rest[0]),
+    )
     if (whole.length > 0) return whole
   }
   return own

@@ -22,7 +22,11 @@ export function captionsBeneath(label: LabelHit, labels: LabelsByLine): -1 | 0 |
 }
 
 /** Where the column ends, going from a label up or down over values and labels in turn; null where two of a kind follow one another. */
-function end({ page, line, segment }: LabelHit, labels: LabelsByLine, way: -1 | 1): { isLabel: boolean; steps: number } | null {
+function end(
+  { page, line, segment }: LabelHit,
+  labels: LabelsByLine,
+  way: -1 | 1,
+): { isLabel: boolean; steps: number } | null {
   const lines = linesOf(page)
   let at = { line, segment, isLabel: true, steps: 0 }
   for (;;) {
@@ -34,10 +38,17 @@ function end({ page, line, segment }: LabelHit, labels: LabelsByLine, way: -1 | 
   }
 }
 
-function nextIn(page: Page, lines: readonly Line[], from: number, segment: Segment, way: -1 | 1): { line: number; segment: Segment } | null {
+function nextIn(
+  page: Page,
+  lines: readonly Line[],
+  from: number,
+  segment: Segment,
+  way: -1 | 1,
+): { line: number; segment: Segment } | null {
   for (let i = from + way; i >= 0 && i < lines.length; i += way) {
     const [upper, lower] = way > 0 ? [segment.box, lines[i].box] : [lines[i].box, segment.box]
-    if ((lower[1] - upper[3]) * page.height > Math.max(lines[i].height, lines[from].height) * TOGETHER) return null
+    if ((lower[1] - upper[3]) * page.height > Math.max(lines[i].height, lines[from].height) * TOGETHER)
+      return null
     const found = lines[i].segments.find((s) => Math.abs(s.box[0] - segment.box[0]) < ALIGNED)
     if (found) return { line: i, segment: found }
   }

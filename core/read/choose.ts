@@ -38,19 +38,30 @@ const FORMLESS: ReadonlySet<string> = new Set(['name', 'text', 'org', 'number', 
 export function rank(field: Field, candidates: readonly Candidate[]): Ranked {
   const groups = new Map<string, Candidate[]>()
   for (const candidate of candidates) {
-    const key = plain(candidate.value).toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '')
+    const key = plain(candidate.value)
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]+/gu, '')
     groups.set(key, [...(groups.get(key) ?? []), candidate])
   }
   const scored = [...groups.values()].map((group) => {
     group.sort((a, b) => b.score - a.score)
     // Said twice is surer, but a value printed ten times is not ten times as sure.
-    return { candidate: group[0], elsewhere: group.slice(1), score: group[0].score + Math.min(1, (group.length - 1) * 0.5) }
+    return {
+      candidate: group[0],
+      elsewhere: group.slice(1),
+      score: group[0].score + Math.min(1, (group.length - 1) * 0.5),
+    }
   })
   // Nothing else on a page that was read well looks like it: then an unusual place says little against it.
-  const lone = groups.size === 1 && !FORMLESS.has(field.kind) && candidates.every((c) => readingOf(c.words) >= WELL_READ)
-  const against = scored.filter((s) => !scored.some((whole) => whole.score >= s.score && isPartOf(s.candidate, whole.candidate, field)))
+  const lone =
+    groups.size === 1 && !FORMLESS.has(field.kind) && candidates.every((c) => readingOf(c.words) >= WELL_READ)
+  const against = scored.filter(
+    (s) => !scored.some((whole) => whole.score >= s.score && isPartOf(s.candidate, whole.candidate, field)),
+  )
   const total = Math.exp(lone ? NONE - LONE : NONE) + against.reduce((sum, s) => sum + Math.exp(s.score), 0)
-  const ranked = scored.map((s) => ({ candidate: s.candidate, elsewhere: s.elsewhere, probability: Math.exp(s.score) / total })).sort((a, b) => b.probability - a.probability)
+  const ranked = scored
+    .map((s) => ({ candidate: s.candidate, elsewhere: s.elsewhere, probability: Math.exp(s.score) / total }))
+    .sort((a, b) => b.probability - a.probability)
   return { field, ranked, backed: false, wellRead: false, doubted: false }
 }
 
@@ -86,25 +97,54 @@ const OUTWEIGHS = 0.01
  * Where the likeliest values do not add up, or one of them went to another field, the likeliest set of different places
  * that does. Without this "Total VAT" would be taken for the total, and leave the tax with nothing.
  */
-function addUp(relation: Relation & { kind: 'sum' }, fields: readonly Ranked[], chosen: Map<string, Ranked>): void {
+function addUp(
+  relation: Relation & { kind: 'sum' },
+  fields: readonly Ranked[],
+  chosen: Map<string, Ranked>,
+): void {
   const names = namesOf(relation)
   if (holds(relation, (n) => valueOf(chosen, n)) === true) return
-  const options = names.map((name) => fields.find((f) => f.field.name === name)?.ranked.filter((r) => isMoney(r.candidate.value) && cents(r.candidate.value) !== 0).slice(0, TRIED) ?? [])
+  const options = names.map(
+    (name) =>
+      fields
+        .find((f) => f.field.name === name)
+        ?.ranked.filter((r) => isMoney(r.candidate.value) && cents(r.candidate.value) !== 0)
+        .slice(0, TRIED) ?? [],
+  )
   let best: { set: Reading[]; odds: number } | null = null
   const walk = (set: Reading[], odds: number): void => {
-    if (set.length < names.length) return options[set.length].forEach((r) => { if (!set.some((s) => r.candidate.words.some((w) => s.candidate.words.includes(w)))) walk([...set, r], odds * r.probability) })
-    if (odds > (best?.odds ?? 0) && holds(relation, (n) => set[names.indexOf(n)].candidate.value)) best = { set, odds }
+    if (set.length < names.length)
+      return options[set.length].forEach((r) => {
+        if (!set.some((s) => r.candidate.words.some((w) => s.candidate.words.includes(w))))
+          walk([...set, r], odds * r.probability)
+      })
+    if (odds > (best?.odds ?? 0) && holds(relation, (n) => set[names.indexOf(n)].candidate.value))
+      best = { set, odds }
   }
   walk([], 1)
   const now = names.reduce((odds, name) => odds * (chosen.get(name)!.ranked[0]?.probability ?? NOTHING), 1)
   const found = best as { set: Reading[]; odds: number } | null
   if (!found || found.odds < now * OUTWEIGHS) return
   const words = new Set(found.set.flatMap((r) => r.candidate.words))
-  for (const other of chosen.values()) if (!names.includes(other.field.name) && other.ranked[0]?.candidate.words.some((w) => words.has(w))) return
+  for (const other of chosen.values())
+    if (!names.includes(other.field.name) && other.ranked[0]?.candidate.words.some((w) => words.has(w)))
+      return
   found.set.forEach((reading, i) => {
     const { ranked } = chosen.get(names[i])!
-    const rest = ranked.filter((r) => plain(r.candidate.value) !== plain(reading.candidate.value) && !r.candidate.words.some((w) => words.has(w)))
-    ranked.splice(0, ranked.length, { ...reading, probability: Math.max(reading.probability, (ranked[0]?.probability ?? NOTHING) * ELSEWHERE) }, ...rest)
+    const rest = ranked.filter(
+      (r) =>
+        plain(r.candidate.value) !== plain(reading.candidate.value) &&
+        !r.candidate.words.some((w) => words.has(w)),
+    )
+    ranked.splice(
+      0,
+      ranked.length,
+      {
+        ...reading,
+        probability: Math.max(reading.probability, (ranked[0]?.probability ?? NOTHING) * ELSEWHERE),
+      },
+      ...rest,
+    )
   })
 }
 
@@ -112,7 +152,9 @@ function addUp(relation: Relation & { kind: 'sum' }, fields: readonly Ranked[], 
 const ELSEWHERE = 0.85
 
 function sharePlaces(chosen: Map<string, Ranked>): void {
-  const order = [...chosen.values()].sort((a, b) => (b.ranked[0]?.probability ?? 0) - (a.ranked[0]?.probability ?? 0))
+  const order = [...chosen.values()].sort(
+    (a, b) => (b.ranked[0]?.probability ?? 0) - (a.ranked[0]?.probability ?? 0),
+  )
   const taken = new Map<unknown, string>()
   const pending = [...order]
   let rounds = 0
@@ -121,12 +163,21 @@ function sharePlaces(chosen: Map<string, Ranked>): void {
     const top = ranked.ranked[0]
     if (!top) continue
     const clash = !top.candidate.shared && top.candidate.words.some((w) => taken.has(w))
-    if (!clash || sharesPeriod(ranked.field, top.candidate, taken, chosen) || makeRoom(top.candidate, taken, chosen)) {
+    if (
+      !clash ||
+      sharesPeriod(ranked.field, top.candidate, taken, chosen) ||
+      makeRoom(top.candidate, taken, chosen)
+    ) {
       if (!top.candidate.shared) for (const word of top.candidate.words) taken.set(word, ranked.field.name)
       continue
     }
     const free = top.elsewhere.find((c) => c.words.every((w) => !taken.has(w)))
-    if (free) ranked.ranked[0] = { candidate: free, elsewhere: top.elsewhere.filter((c) => c !== free), probability: top.probability * ELSEWHERE }
+    if (free)
+      ranked.ranked[0] = {
+        candidate: free,
+        elsewhere: top.elsewhere.filter((c) => c !== free),
+        probability: top.probability * ELSEWHERE,
+      }
     else ranked.ranked.shift()
     pending.push(ranked)
     pending.sort((a, b) => (b.ranked[0]?.probability ?? 0) - (a.ranked[0]?.probability ?? 0))
@@ -139,8 +190,17 @@ function sharePlaces(chosen: Map<string, Ranked>): void {
  * @returns whether the words are free now
  */
 function makeRoom(candidate: Candidate, taken: Map<unknown, string>, chosen: Map<string, Ranked>): boolean {
-  const holders = [...new Set(candidate.words.flatMap((w) => taken.get(w) ?? []))].map((name) => chosen.get(name)!.ranked[0])
-  const moves = holders.map((holder) => ({ holder, to: holder.elsewhere.find((c) => c.words.every((w) => !candidate.words.includes(w) && (!taken.has(w) || holder.candidate.words.includes(w)))) }))
+  const holders = [...new Set(candidate.words.flatMap((w) => taken.get(w) ?? []))].map(
+    (name) => chosen.get(name)!.ranked[0],
+  )
+  const moves = holders.map((holder) => ({
+    holder,
+    to: holder.elsewhere.find((c) =>
+      c.words.every(
+        (w) => !candidate.words.includes(w) && (!taken.has(w) || holder.candidate.words.includes(w)),
+      ),
+    ),
+  }))
   if (moves.some((m) => !m.to)) return false
   for (const { holder, to } of moves) {
     const left = holder.candidate
@@ -156,16 +216,26 @@ function makeRoom(candidate: Candidate, taken: Map<unknown, string>, chosen: Map
  * "March 2026" is both ends of a period: two fields may rest on the same words when both were read as a period, and one
  * date of a written-out period is another field's own.
  */
-function sharesPeriod(field: Field, candidate: Candidate, taken: Map<unknown, string>, chosen: Map<string, Ranked>): boolean {
+function sharesPeriod(
+  field: Field,
+  candidate: Candidate,
+  taken: Map<unknown, string>,
+  chosen: Map<string, Ranked>,
+): boolean {
   if (field.kind !== 'date') return false
   return candidate.words.every((w) => {
     const other = taken.get(w)
     const first = other === undefined ? undefined : chosen.get(other)!.ranked[0]?.candidate
-    return first === undefined || (first.period && candidate.period) || ((first.period || candidate.period) && first.value !== candidate.value)
+    return (
+      first === undefined ||
+      (first.period && candidate.period) ||
+      ((first.period || candidate.period) && first.value !== candidate.value)
+    )
   })
 }
 
-const valueOf = (chosen: Map<string, Ranked>, name: string, at = 0): Value => chosen.get(name)?.ranked[at]?.candidate.value ?? null
+const valueOf = (chosen: Map<string, Ranked>, name: string, at = 0): Value =>
+  chosen.get(name)?.ranked[at]?.candidate.value ?? null
 
 /** Whether a relation between two or more plain values holds; null where one is lacking. */
 function holds(relation: Relation, value: (name: string) => Value): boolean | null {
@@ -192,7 +262,13 @@ function holds(relation: Relation, value: (name: string) => Value): boolean | nu
 }
 
 const namesOf = (relation: Relation): string[] =>
-  relation.kind === 'not_after' ? [relation.first, relation.second] : relation.kind === 'at_most' ? [relation.less, relation.more] : relation.kind === 'sum' ? [...relation.parts, relation.total] : []
+  relation.kind === 'not_after'
+    ? [relation.first, relation.second]
+    : relation.kind === 'at_most'
+      ? [relation.less, relation.more]
+      : relation.kind === 'sum'
+        ? [...relation.parts, relation.total]
+        : []
 
 /** Not sure enough to go unasked. */
 const THINKABLE = 0.6
@@ -211,13 +287,20 @@ function settle(relation: Relation, chosen: Map<string, Ranked>): void {
   // A guess accuses nobody: what is far surer than the least sure value of the relation is not what is wrong.
   const tops = names.map((name) => chosen.get(name)!.ranked[0].probability)
   // Two days of a picture the wrong way round likely changed places: neither is where it was found.
-  const swapped = relation.kind === 'not_after' && names.some((name) => chosen.get(name)!.ranked[0].candidate.page.source !== 'text')
+  const swapped =
+    relation.kind === 'not_after' &&
+    names.some((name) => chosen.get(name)!.ranked[0].candidate.page.source !== 'text')
   const suspects = swapped ? names : names.filter((_, i) => tops[i] <= Math.min(...tops) + 0.35)
   for (const name of suspects) {
     const ranked = chosen.get(name)!.ranked
     for (let at = 1; at < Math.min(4, ranked.length); at++) {
       const odds = ranked[at].probability / ranked[0].probability
-      if (odds > 0.02 && (!best || odds > best.odds) && holds(relation, (n) => (n === name ? ranked[at].candidate.value : valueOf(chosen, n)))) best = { name, at, odds }
+      if (
+        odds > 0.02 &&
+        (!best || odds > best.odds) &&
+        holds(relation, (n) => (n === name ? ranked[at].candidate.value : valueOf(chosen, n)))
+      )
+        best = { name, at, odds }
     }
   }
   if (best) {
@@ -225,7 +308,10 @@ function settle(relation: Relation, chosen: Map<string, Ranked>): void {
     const [winner] = ranked.splice(best.at, 1)
     // Adding up proves a runner-up; lying in the right order only makes it thinkable, and it is asked.
     const most = ranked[0].probability * 0.9
-    ranked.unshift({ ...winner, probability: Math.max(winner.probability, strong ? most : Math.min(THINKABLE, most)) })
+    ranked.unshift({
+      ...winner,
+      probability: Math.max(winner.probability, strong ? most : Math.min(THINKABLE, most)),
+    })
     if (strong) for (const name of names) chosen.get(name)!.backed = true
     return
   }
@@ -233,7 +319,13 @@ function settle(relation: Relation, chosen: Map<string, Ranked>): void {
   for (const name of suspects) {
     const ranked = chosen.get(name)!
     const top = ranked.ranked[0]
-    if (top && (!strong || top.probability < 0.8 || (readingOf(top.candidate.words) < 0.9 && misreadable(relation, name, chosen)))) ranked.doubted = true
+    if (
+      top &&
+      (!strong ||
+        top.probability < 0.8 ||
+        (readingOf(top.candidate.words) < 0.9 && misreadable(relation, name, chosen)))
+    )
+      ranked.doubted = true
   }
 }
 
@@ -241,9 +333,15 @@ function settle(relation: Relation, chosen: Map<string, Ranked>): void {
 const UNREADABLE = 0.75
 
 /** Whether a slip in reading one of its amounts would explain why a sum does not come out. */
-function misreadable(relation: Relation & { kind: 'sum' }, name: string, chosen: Map<string, Ranked>): boolean {
+function misreadable(
+  relation: Relation & { kind: 'sum' },
+  name: string,
+  chosen: Map<string, Ranked>,
+): boolean {
   const amount = (n: string) => cents(valueOf(chosen, n) as Money)
   const missing = amount(relation.total) - relation.parts.reduce((sum, part) => sum + amount(part), 0)
   const meant = amount(name) + (name === relation.total ? -missing : missing)
-  return figureSlip(amount(name), meant) || readingOf(chosen.get(name)!.ranked[0].candidate.words) < UNREADABLE
+  return (
+    figureSlip(amount(name), meant) || readingOf(chosen.get(name)!.ranked[0].candidate.words) < UNREADABLE
+  )
 }

@@ -19,14 +19,32 @@ export function crossings(page: Page, type: DocumentType): Candidate[] {
   return lines.flatMap((line, index) => {
     const [row, ...cells] = line.segments
     if (cells.length < 2 || /\d/.test(row.text) || row.words.length > 5) return []
-    const amounts = cells.flatMap((cell) => kindReaders.money(cell.words).filter((r) => r.fit >= 0.8 && r.words.length === cell.words.length).map((reading) => ({ cell, reading })))
+    const amounts = cells.flatMap((cell) =>
+      kindReaders
+        .money(cell.words)
+        .filter((r) => r.fit >= 0.8 && r.words.length === cell.words.length)
+        .map((reading) => ({ cell, reading })),
+    )
     if (amounts.length < 2) return []
     return amounts.flatMap(({ cell, reading }) => {
       const head = headOver(lines, index, cell)
       if (!head) return []
       return fieldsNear(`${row.text} ${head.text}`, type).flatMap(({ key, near }): Candidate[] => {
         const field = type.fields.find((f) => f.name === key)!
-        return near < NEAR || field.kind !== 'money' ? [] : [{ field: key, value: reading.value, raw: reading.raw, words: reading.words, page, repaired: reading.repaired, score: 1 + near * 2.2, label: true }]
+        return near < NEAR || field.kind !== 'money'
+          ? []
+          : [
+              {
+                field: key,
+                value: reading.value,
+                raw: reading.raw,
+                words: reading.words,
+                page,
+                repaired: reading.repaired,
+                score: 1 + near * 2.2,
+                label: true,
+              },
+            ]
       })
     })
   })

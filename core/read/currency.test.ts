@@ -4,8 +4,25 @@ import type { Candidate } from './candidate.ts'
 import { inOneCurrency } from './currency.ts'
 import { parseMoney } from './kinds/money.ts'
 
-const amounts = (page: Page, ...raws: string[]) => new Map(raws.map((raw): [string, Candidate[]] => [raw, [{ field: raw, value: parseMoney(raw)!.value, raw, words: [{ text: raw, sure: 0.9, box: [0.1, 0.1, 0.2, 0.12] }], page, repaired: false, score: 1 }]]))
-const currencies = (found: Map<string, Candidate[]>) => [...found.values()].map(([c]) => (c.value as { currency: string }).currency)
+const amounts = (page: Page, ...raws: string[]) =>
+  new Map(
+    raws.map((raw): [string, Candidate[]] => [
+      raw,
+      [
+        {
+          field: raw,
+          value: parseMoney(raw)!.value,
+          raw,
+          words: [{ text: raw, sure: 0.9, box: [0.1, 0.1, 0.2, 0.12] }],
+          page,
+          repaired: false,
+          score: 1,
+        },
+      ],
+    ]),
+  )
+const currencies = (found: Map<string, Candidate[]>) =>
+  [...found.values()].map(([c]) => (c.value as { currency: string }).currency)
 const picture = pageOf([], { source: 'ocr' })
 
 test('one pound among euros on a picture is a euro, and asked about', () => {
@@ -16,7 +33,10 @@ test('one pound among euros on a picture is a euro, and asked about', () => {
 })
 
 test('a text layer and a currency in letters are believed', () => {
-  const [text, letters] = [amounts(pageOf([]), '€1,870.00', '£6,500.00', '€2.00'), amounts(picture, '€1,870.00', 'GBP 6,500.00', '€2.00')]
+  const [text, letters] = [
+    amounts(pageOf([]), '€1,870.00', '£6,500.00', '€2.00'),
+    amounts(picture, '€1,870.00', 'GBP 6,500.00', '€2.00'),
+  ]
   for (const found of [text, letters]) {
     inOneCurrency(found)
     expect(currencies(found)).toEqual(['EUR', 'GBP', 'EUR'])

@@ -20,7 +20,8 @@ export function inOneCurrency(found: Map<string, Candidate[]>): void {
   const currencyOf = (c: Candidate): string => (isMoney(c.value) ? c.value.currency : UNSAID)
   const votes = new Map<string, number>()
   // A place that is a candidate of several fields is one amount.
-  for (const currency of new Map([...signed].map((c) => [c.words[0], currencyOf(c)])).values()) votes.set(currency, (votes.get(currency) ?? 0) + 1)
+  for (const currency of new Map([...signed].map((c) => [c.words[0], currencyOf(c)])).values())
+    votes.set(currency, (votes.get(currency) ?? 0) + 1)
   const [first, second] = [...votes].sort((a, b) => b[1] - a[1])
   if (!first) return
   const unsaid = !second && first[0] !== UNSAID && amounts.some((c) => !signed.has(c) && !LETTERS.test(c.raw))
@@ -30,7 +31,13 @@ export function inOneCurrency(found: Map<string, Candidate[]>): void {
   const usual = !second ? null : euros ? 'EUR' : first[0]
   const inUsual = (c: Candidate): Candidate => {
     if (!signed.has(c) || currencyOf(c) === usual || !isMoney(c.value)) return c
-    return { ...c, value: { ...c.value, currency: usual ?? c.value.currency }, partial: true, repaired: c.repaired || usual !== null, unsettled: usual !== first[0] }
+    return {
+      ...c,
+      value: { ...c.value, currency: usual ?? c.value.currency },
+      partial: true,
+      repaired: c.repaired || usual !== null,
+      unsettled: usual !== first[0],
+    }
   }
   for (const [name, candidates] of found) found.set(name, candidates.map(inUsual))
 }

@@ -1,5 +1,7 @@
 /** Whether an amount in cents, as read, is another with its first digits lost. */
-export const lostDigits = (read: number, meant: number): boolean => String(Math.abs(meant)).length > String(Math.abs(read)).length && String(Math.abs(meant)).endsWith(String(Math.abs(read)))
+export const lostDigits = (read: number, meant: number): boolean =>
+  String(Math.abs(meant)).length > String(Math.abs(read)).length &&
+  String(Math.abs(meant)).endsWith(String(Math.abs(read)))
 
 /**
  * Whether a slip in reading explains that an amount in cents was read for another: one figure taken for another, or some

@@ -46,7 +46,14 @@ export function readGenerically(pages: readonly Page[]): Said {
   const said: Said = { heading: pages[0] ? headingOf(pages[0]) : null, values: [], tables: [] }
   for (const page of pages) {
     const tables = tablesOn(page)
-    said.tables.push(...tables.map(({ lines, head }): SaidTable => ({ head: head ? head.segments.map((s) => s.text) : null, rows: lines.map((l) => l.segments.map((s) => s.text)), page: page.number, box: boxAround([...(head ? [head] : []), ...lines].map((l) => l.box)) })))
+    said.tables.push(
+      ...tables.map(({ lines, head }): SaidTable => ({
+        head: head ? head.segments.map((s) => s.text) : null,
+        rows: lines.map((l) => l.segments.map((s) => s.text)),
+        page: page.number,
+        box: boxAround([...(head ? [head] : []), ...lines].map((l) => l.box)),
+      })),
+    )
     const inTable = new Set(tables.flatMap(({ lines, head }) => (head ? [head, ...lines] : lines)))
     said.values.push(...valuesOn(page, inTable))
   }
@@ -55,7 +62,9 @@ export function readGenerically(pages: readonly Page[]): Said {
 
 function headingOf(page: Page): string | null {
   const usual = typicalHeight(page)
-  const high = linesOf(page).filter((l) => l.box[1] < 0.4 && /\p{L}{3}/u.test(l.text) && !isSentence(l.segments[0]))
+  const high = linesOf(page).filter(
+    (l) => l.box[1] < 0.4 && /\p{L}{3}/u.test(l.text) && !isSentence(l.segments[0]),
+  )
   const large = [...high].sort((a, b) => b.height - a.height)[0]
   return large && large.height > usual * 1.15 ? large.segments[0].text : null
 }
@@ -63,7 +72,7 @@ function headingOf(page: Page): string | null {
 function tablesOn(page: Page): { lines: Line[]; head: Line | null }[] {
   const lines = linesOf(page)
   const found: { lines: Line[]; head: Line | null }[] = []
-  for (let at = 0; at < lines.length; ) {
+  for (let at = 0; at < lines.length;) {
     let end = at + 1
     while (end < lines.length && inColumns(lines[at], lines[end])) end++
     const rows = lines.slice(at, end)
@@ -71,7 +80,11 @@ function tablesOn(page: Page): { lines: Line[]; head: Line | null }[] {
       // The head has no figures; it was taken for the first row where its columns are as those below.
       const own = !/\d/.test(rows[0].text)
       const before = lines[at - 1]
-      const head = own ? rows[0] : before && before.segments.length >= 2 && !/\d/.test(before.text) ? before : null
+      const head = own
+        ? rows[0]
+        : before && before.segments.length >= 2 && !/\d/.test(before.text)
+          ? before
+          : null
       found.push({ head, lines: own ? rows.slice(1) : rows })
     }
     at = end
@@ -81,7 +94,15 @@ function tablesOn(page: Page): { lines: Line[]; head: Line | null }[] {
 
 /** Two rows of as many cells, each cell under the other's: their left ends or their right ends in line. */
 const inColumns = (a: Line, b: Line): boolean =>
-  a.segments.length >= 3 && a.segments.length === b.segments.length && a.segments.every((s, i) => Math.abs(s.box[0] - b.segments[i].box[0]) < ALIGNED || Math.abs(s.box[2] - b.segments[i].box[2]) < ALIGNED || overlap(s.box[0], s.box[2], b.segments[i].box[0], b.segments[i].box[2]) > 0.6 * Math.min(s.box[2] - s.box[0], b.segments[i].box[2] - b.segments[i].box[0]))
+  a.segments.length >= 3 &&
+  a.segments.length === b.segments.length &&
+  a.segments.every(
+    (s, i) =>
+      Math.abs(s.box[0] - b.segments[i].box[0]) < ALIGNED ||
+      Math.abs(s.box[2] - b.segments[i].box[2]) < ALIGNED ||
+      overlap(s.box[0], s.box[2], b.segments[i].box[0], b.segments[i].box[2]) >
+        0.6 * Math.min(s.box[2] - s.box[0], b.segments[i].box[2] - b.segments[i].box[0]),
+  )
 
 function valuesOn(page: Page, inTable: ReadonlySet<Line>): Saying[] {
   const lines = linesOf(page)
@@ -98,7 +119,11 @@ function valuesOn(page: Page, inTable: ReadonlySet<Line>): Saying[] {
       if (used.has(segment)) return
       const colon = segment.words.findIndex((w) => w.text.endsWith(':'))
       if (colon >= 0 && colon < segment.words.length - 1) {
-        if (colon < MOST_LABEL && put(labelOf(segment.words.slice(0, colon + 1)), segment.words.slice(colon + 1))) used.add(segment)
+        if (
+          colon < MOST_LABEL &&
+          put(labelOf(segment.words.slice(0, colon + 1)), segment.words.slice(colon + 1))
+        )
+          used.add(segment)
         return
       }
       if (!isLabel(segment)) return
@@ -108,8 +133,20 @@ function valuesOn(page: Page, inTable: ReadonlySet<Line>): Saying[] {
         put(labelOf(segment.words), beside.words)
         return
       }
-      const below = lines[index + 1]?.segments.find((s) => Math.abs(s.box[0] - segment.box[0]) < ALIGNED && s.box[1] - segment.box[3] < (segment.box[3] - segment.box[1]) * 1.5 && !s.text.includes(':'))
-      if (beside === undefined && below && !inTable.has(lines[index + 1]) && !used.has(below) && /\d/.test(below.text) && !isSentence(below)) {
+      const below = lines[index + 1]?.segments.find(
+        (s) =>
+          Math.abs(s.box[0] - segment.box[0]) < ALIGNED &&
+          s.box[1] - segment.box[3] < (segment.box[3] - segment.box[1]) * 1.5 &&
+          !s.text.includes(':'),
+      )
+      if (
+        beside === undefined &&
+        below &&
+        !inTable.has(lines[index + 1]) &&
+        !used.has(below) &&
+        /\d/.test(below.text) &&
+        !isSentence(below)
+      ) {
         used.add(segment).add(below)
         put(labelOf(segment.words), below.words)
       }
@@ -117,14 +154,25 @@ function valuesOn(page: Page, inTable: ReadonlySet<Line>): Saying[] {
   })
   // What stands alone and has the form of a value says what it is by itself.
   lines.forEach((line) => {
-    if (!inTable.has(line)) for (const segment of line.segments) if (!used.has(segment) && FORMED.some((kind) => formOf(kind, segment.words))) put(null, segment.words)
+    if (!inTable.has(line))
+      for (const segment of line.segments)
+        if (!used.has(segment) && FORMED.some((kind) => formOf(kind, segment.words))) put(null, segment.words)
   })
   return found.sort((a, b) => a.box[1] - b.box[1] || a.box[0] - b.box[0])
 }
 
-const isLabel = (segment: Segment): boolean => segment.words.length <= MOST_LABEL && /\p{L}{2}/u.test(segment.text) && !/\d/.test(segment.text) && !isSentence(segment) && !/[.!]$/.test(segment.text)
+const isLabel = (segment: Segment): boolean =>
+  segment.words.length <= MOST_LABEL &&
+  /\p{L}{2}/u.test(segment.text) &&
+  !/\d/.test(segment.text) &&
+  !isSentence(segment) &&
+  !/[.!]$/.test(segment.text)
 
-const labelOf = (words: readonly Word[]): string => words.map((w) => w.text).join(' ').replace(/[\s:.…_]+$/u, '')
+const labelOf = (words: readonly Word[]): string =>
+  words
+    .map((w) => w.text)
+    .join(' ')
+    .replace(/[\s:.…_]+$/u, '')
 
 const FORMED = ['iban', 'email', 'date', 'money', 'percent'] as const satisfies readonly FieldKind[]
 
@@ -132,12 +180,17 @@ const FORMED = ['iban', 'email', 'date', 'money', 'percent'] as const satisfies 
 function formOf(kind: keyof typeof kindReaders, words: readonly Word[]): string | null {
   // Numbers are read for percentages too; without its sign one is a number.
   if (kind === 'percent' && !words.some((w) => w.text.includes('%'))) return null
-  const reading = kindReaders[kind]([...words]).find((r) => r.fit >= 0.8 && r.words.length >= words.filter((w) => /[\p{L}\d]/u.test(w.text)).length)
+  const reading = kindReaders[kind]([...words]).find(
+    (r) => r.fit >= 0.8 && r.words.length >= words.filter((w) => /[\p{L}\d]/u.test(w.text)).length,
+  )
   return reading ? plain(reading.value) : null
 }
 
 function sayingOf(label: string | null, words: readonly Word[], page: number): Saying | null {
-  const raw = words.map((w) => w.text).join(' ').replace(/^[\s._…·]+|[\s._…]+$/gu, '')
+  const raw = words
+    .map((w) => w.text)
+    .join(' ')
+    .replace(/^[\s._…·]+|[\s._…]+$/gu, '')
   if (!/[\p{L}\d]/u.test(raw)) return null
   const box = boxAround(words.map((w) => w.box))
   for (const kind of FORMED) {
@@ -149,9 +202,12 @@ function sayingOf(label: string | null, words: readonly Word[], page: number): S
 
 function kindOfWords(text: string, label: string | null): FieldKind {
   if (/^\+?\d[\d ()/-]{7,}$/.test(text) && /phone|tel|mobile|fax/i.test(label ?? '')) return 'phone'
-  if (/^-?\d+(?:[.,]\d+)?$/.test(text)) return /\b(?:no|number|ref|code|id)\b/i.test(label ?? '') ? 'id' : 'number'
+  if (/^-?\d+(?:[.,]\d+)?$/.test(text))
+    return /\b(?:no|number|ref|code|id)\b/i.test(label ?? '') ? 'id' : 'number'
   if (/\d/.test(text) && text.split(' ').length <= 2) return 'id'
   if (addressLikeness(text) >= 0.9) return 'address'
   if (orgLikeness(text) === 1) return 'org'
-  return nameLikeness(text) >= 0.95 && /name|holder|owner|skipper|signed|by\b|for\b/i.test(label ?? '') ? 'name' : 'text'
+  return nameLikeness(text) >= 0.95 && /name|holder|owner|skipper|signed|by\b|for\b/i.test(label ?? '')
+    ? 'name'
+    : 'text'
 }

@@ -7,7 +7,14 @@ import { bilingual, inCells, wrapped } from './label-forms.ts'
 import { gist, isFormWord, isSmall, Wordings } from './wording.ts'
 
 /** What a wording means in a type: the label of a field, of a signature, or of something that is none of its fields. */
-export type LabelMeaning = { role: 'field'; field: string; rank: number } | { role: 'signature' } | { role: 'title' } | { role: 'other' } | { role: 'column' } | { role: 'surname' } | { role: 'given' }
+export type LabelMeaning =
+  | { role: 'field'; field: string; rank: number }
+  | { role: 'signature' }
+  | { role: 'title' }
+  | { role: 'other' }
+  | { role: 'column' }
+  | { role: 'surname' }
+  | { role: 'given' }
 
 export interface LabelHit extends PhraseHit<LabelMeaning> {
   page: Page
@@ -29,18 +36,204 @@ export interface LabelHit extends PhraseHit<LabelMeaning> {
 
 /** Wordings that are labels on papers of many kinds but of no field here; they keep shorter labels from matching inside them. */
 const OTHER_LABELS = [
-  'harbour office', 'harbour master', 'due date', 'payment due', 'payment due date', 'print date', 'reading date', 'next reading', 'previous reading', 'present reading', 'vat number', 'vat no', 'vat reg no', 'company number', 'company no', 'registered number',
-  'registered office', 'reg office', 'telephone', 'website', 'fax', 'tax code', 'date joined', 'place of birth', 'sex', 'height', 'authority', 'issuing authority', 'port of registry', 'home port', 'year of build', 'length overall',
-  'length', 'breadth', 'gross tonnage', 'net tonnage', 'tonnage', 'call sign', 'engine', 'builder', 'department', 'employee number', 'employee no', 'staff number', 'payroll number', 'works number', 'works no', 'clock number', 'clock no', 'payroll no', 'job title', 'position', 'hours',
-  'rate', 'income tax', 'social insurance', 'pension', 'total deductions', 'deductions', 'basic pay', 'overtime', 'allowance', 'tax to date', 'tax year to date', 'tax paid to date', 'tax paid td', 'tax td', 'earnings for ni td', 'ni to date', 'net td', 'net year to date', 'year to date tax', 'year to date net', 'total in', 'total out', 'total money in', 'total money out', 'total debits', 'total credits', 'sheet number', 'statement number', 'statement no',
-  'currency', 'bic', 'sort code', 'branch', 'account type', 'overdraft', 'payment terms', 'terms', 'delivery', 'delivery date', 'delivery time', 'salesperson', 'contact', 'signature of seller', 'registrar', 'official stamp', 'excess', 'deductible', 'cruising area', 'navigation limits', 'insurer', 'underwriter', 'underwriters', 'broker', 'use',
-  'type of vessel', 'vessel type', 'type of boat', 'kind of boat', 'year built', 'built', 'third party liability', 'liability', 'crew', 'co-applicant date of birth', 'co-applicant address', 'monthly payment', 'lender', 'marital status', 'dependants', 'occupation', 'trade', 'purpose', 'purpose of loan', 'previous balance', 'meter number', 'meter no', 'meter', 'tariff', 'usage',
-  'standing charge', 'direct debit date', 'collection date', 'payment reference', 'billing period', 'period of supply', 'charges this period', 'balance from last bill', 'last bill', 'payments received', 'witness', 'witness signature', 'name of witness', 'page', 'of', 'invoice number', 'bill number', 'invoice no', 'bill no', 'facture n°', 'factura n°', 'date limite', 'date limite de paiement', 'fecha límite', 'vencimiento',
-  'place of issue', 'place', 'interest rate', 'interest', 'annual salary', 'contract start', 'signature of lender', 'for office use', 'office use only', 'checked by', 'case officer', 'place of registry', 'employment since', 'employed since', 'years at address', 'time at address', 'years with employer', 'material', 'date of build', 'date built', 'model', 'make', 'horsepower', 'propulsion',
+  'harbour office',
+  'harbour master',
+  'due date',
+  'payment due',
+  'payment due date',
+  'print date',
+  'reading date',
+  'next reading',
+  'previous reading',
+  'present reading',
+  'vat number',
+  'vat no',
+  'vat reg no',
+  'company number',
+  'company no',
+  'registered number',
+  'registered office',
+  'reg office',
+  'telephone',
+  'website',
+  'fax',
+  'tax code',
+  'date joined',
+  'place of birth',
+  'sex',
+  'height',
+  'authority',
+  'issuing authority',
+  'port of registry',
+  'home port',
+  'year of build',
+  'length overall',
+  'length',
+  'breadth',
+  'gross tonnage',
+  'net tonnage',
+  'tonnage',
+  'call sign',
+  'engine',
+  'builder',
+  'department',
+  'employee number',
+  'employee no',
+  'staff number',
+  'payroll number',
+  'works number',
+  'works no',
+  'clock number',
+  'clock no',
+  'payroll no',
+  'job title',
+  'position',
+  'hours',
+  'rate',
+  'income tax',
+  'social insurance',
+  'pension',
+  'total deductions',
+  'deductions',
+  'basic pay',
+  'overtime',
+  'allowance',
+  'tax to date',
+  'tax year to date',
+  'tax paid to date',
+  'tax paid td',
+  'tax td',
+  'earnings for ni td',
+  'ni to date',
+  'net td',
+  'net year to date',
+  'year to date tax',
+  'year to date net',
+  'total in',
+  'total out',
+  'total money in',
+  'total money out',
+  'total debits',
+  'total credits',
+  'sheet number',
+  'statement number',
+  'statement no',
+  'currency',
+  'bic',
+  'sort code',
+  'branch',
+  'account type',
+  'overdraft',
+  'payment terms',
+  'terms',
+  'delivery',
+  'delivery date',
+  'delivery time',
+  'salesperson',
+  'contact',
+  'signature of seller',
+  'registrar',
+  'official stamp',
+  'excess',
+  'deductible',
+  'cruising area',
+  'navigation limits',
+  'insurer',
+  'underwriter',
+  'underwriters',
+  'broker',
+  'use',
+  'type of vessel',
+  'vessel type',
+  'type of boat',
+  'kind of boat',
+  'year built',
+  'built',
+  'third party liability',
+  'liability',
+  'crew',
+  'co-applicant date of birth',
+  'co-applicant address',
+  'monthly payment',
+  'lender',
+  'marital status',
+  'dependants',
+  'occupation',
+  'trade',
+  'purpose',
+  'purpose of loan',
+  'previous balance',
+  'meter number',
+  'meter no',
+  'meter',
+  'tariff',
+  'usage',
+  'standing charge',
+  'direct debit date',
+  'collection date',
+  'payment reference',
+  'billing period',
+  'period of supply',
+  'charges this period',
+  'balance from last bill',
+  'last bill',
+  'payments received',
+  'witness',
+  'witness signature',
+  'name of witness',
+  'page',
+  'of',
+  'invoice number',
+  'bill number',
+  'invoice no',
+  'bill no',
+  'facture n°',
+  'factura n°',
+  'date limite',
+  'date limite de paiement',
+  'fecha límite',
+  'vencimiento',
+  'place of issue',
+  'place',
+  'interest rate',
+  'interest',
+  'annual salary',
+  'contract start',
+  'signature of lender',
+  'for office use',
+  'office use only',
+  'checked by',
+  'case officer',
+  'place of registry',
+  'employment since',
+  'employed since',
+  'years at address',
+  'time at address',
+  'years with employer',
+  'material',
+  'date of build',
+  'date built',
+  'model',
+  'make',
+  'horsepower',
+  'propulsion',
 ]
 
 const SURNAMES = ['surname', 'family name', 'last name', 'nom', 'apellidos', 'surnames', 'primary identifier']
-const GIVEN = ['given names', 'given name', 'first name', 'first names', 'forenames', 'forename', 'prénoms', 'prénom', 'nombres', 'nombre', 'christian names', 'secondary identifier']
+const GIVEN = [
+  'given names',
+  'given name',
+  'first name',
+  'first names',
+  'forenames',
+  'forename',
+  'prénoms',
+  'prénom',
+  'nombres',
+  'nombre',
+  'christian names',
+  'secondary identifier',
+]
 
 interface Books {
   phrases: PhraseBook<LabelMeaning>
@@ -71,17 +264,44 @@ function booksOf(type: DocumentType): Books {
     for (const wording of others) phrases.push([wording, { role: 'other' }])
     for (const wording of SURNAMES) phrases.push([wording, { role: 'surname' }])
     for (const wording of GIVEN) phrases.push([wording, { role: 'given' }])
-    for (const field of type.fields) for (const column of field.columns) for (const wording of column.labels) phrases.push([wording, { role: 'column' }])
-    books.set(type, (book = { phrases: new PhraseBook(phrases), wordings: new Wordings(type.fields.flatMap((f) => (f.kind === 'table' ? [] : [...f.labels, f.title].map((wording) => [f.name, wording] as const))), others), vocabulary: new Set([...type.fields.flatMap((f) => f.labels), ...type.titles, ...OTHER_LABELS, ...type.fields.flatMap((f) => f.columns.flatMap((c) => c.labels))].flatMap(gist)) }))
+    for (const field of type.fields)
+      for (const column of field.columns)
+        for (const wording of column.labels) phrases.push([wording, { role: 'column' }])
+    books.set(
+      type,
+      (book = {
+        phrases: new PhraseBook(phrases),
+        wordings: new Wordings(
+          type.fields.flatMap((f) =>
+            f.kind === 'table' ? [] : [...f.labels, f.title].map((wording) => [f.name, wording] as const),
+          ),
+          others,
+        ),
+        vocabulary: new Set(
+          [
+            ...type.fields.flatMap((f) => f.labels),
+            ...type.titles,
+            ...OTHER_LABELS,
+            ...type.fields.flatMap((f) => f.columns.flatMap((c) => c.labels)),
+          ].flatMap(gist),
+        ),
+      }),
+    )
   }
   return book
 }
 
 /** Whether a value cannot run on past this label: it heads something of its own. Column heads are too common as words for that. */
-export const ends = (label: LabelHit): boolean => (label.leads || label.colon || label.lineOf.words[label.to]?.text === '/' || setOff(label)) && label.near >= 0.6 && label.meanings.some((m) => m.role !== 'column')
+export const ends = (label: LabelHit): boolean =>
+  (label.leads || label.colon || label.lineOf.words[label.to]?.text === '/' || setOff(label)) &&
+  label.near >= 0.6 &&
+  label.meanings.some((m) => m.role !== 'column')
 
 /** A label of several words, or one with a number behind it, begins something of its own behind a comma or a bracket, as in "Grey Seal, hull SKR-1". */
-export const setOff = (label: LabelHit): boolean => (label.length > 1 || /\d{2}/.test(label.lineOf.words[label.to]?.text ?? '')) && (/[,;”")]$/.test(label.lineOf.words[label.from - 1]?.text ?? '') || label.lineOf.words[label.from].text.startsWith('('))
+export const setOff = (label: LabelHit): boolean =>
+  (label.length > 1 || /\d{2}/.test(label.lineOf.words[label.to]?.text ?? '')) &&
+  (/[,;”")]$/.test(label.lineOf.words[label.from - 1]?.text ?? '') ||
+    label.lineOf.words[label.from].text.startsWith('('))
 
 /** Whether a text is made of nothing but words that labels are made of, and so is no value. */
 export function labelLike(text: string, type: DocumentType): boolean {
@@ -113,7 +333,8 @@ export function labelTextsOf(line: Line): LabelText[] {
     const to = colon >= 0 && (figure < 0 || colon < figure) ? colon + 1 : figure > 0 ? figure : words.length
     // A label does not begin with a figure; a street address does.
     const most = words.slice(from, to).some((w) => w.text === '/') ? 14 : 8
-    if (withoutHint(words, from, to) <= most && !/^(?:[€£$]?\d|EUR$)/.test(words[from].text)) found.push({ line, segment, from, to, colon: colon >= 0 && to === colon + 1 })
+    if (withoutHint(words, from, to) <= most && !/^(?:[€£$]?\d|EUR$)/.test(words[from].text))
+      found.push({ line, segment, from, to, colon: colon >= 0 && to === colon + 1 })
     return found
   })
 }
@@ -146,25 +367,35 @@ export function labelsOn(page: Page, type: DocumentType): LabelHit[] {
 function findLabels(page: Page, type: DocumentType): LabelHit[] {
   const lines = linesOf(page)
   const { phrases, wordings } = booksOf(type)
-  const exact = bilingual(phrases.find(page).map((hit): LabelHit => {
-    const line = lines[hit.line]
-    const first = line.words[hit.from]
-    const last = line.words[hit.to - 1]
-    const segment = line.segments.find((s) => s.words.includes(first)) ?? line.segments[0]
-    const place = segment.words.indexOf(first)
-    const before = segment.words.slice(0, Math.max(0, place))
-    const next = line.words[hit.to]
-    return {
-      ...hit,
-      page,
-      lineOf: line,
-      segment,
-      leads: before.every((w) => ENUMERATOR.test(w.text) || /^[\d.()•·\-–*☐☒□■]{1,4}$/.test(w.text) || /[:|/]$/.test(w.text) || isSmall(w.text)),
-      colon: /:$/.test(last.text) || next?.text === ':',
-      alone: segment.words.slice(segment.words.indexOf(last) + 1).every((w) => FORMAT.test(w.text)) && before.every((w) => isSmall(w.text)),
-      near: 1,
-    }
-  }))
+  const exact = bilingual(
+    phrases.find(page).map((hit): LabelHit => {
+      const line = lines[hit.line]
+      const first = line.words[hit.from]
+      const last = line.words[hit.to - 1]
+      const segment = line.segments.find((s) => s.words.includes(first)) ?? line.segments[0]
+      const place = segment.words.indexOf(first)
+      const before = segment.words.slice(0, Math.max(0, place))
+      const next = line.words[hit.to]
+      return {
+        ...hit,
+        page,
+        lineOf: line,
+        segment,
+        leads: before.every(
+          (w) =>
+            ENUMERATOR.test(w.text) ||
+            /^[\d.()•·\-–*☐☒□■]{1,4}$/.test(w.text) ||
+            /[:|/]$/.test(w.text) ||
+            isSmall(w.text),
+        ),
+        colon: /:$/.test(last.text) || next?.text === ':',
+        alone:
+          segment.words.slice(segment.words.indexOf(last) + 1).every((w) => FORMAT.test(w.text)) &&
+          before.every((w) => isSmall(w.text)),
+        near: 1,
+      }
+    }),
+  )
   const loose: LabelHit[] = []
   const byLine = lines.map((): LabelHit[] => [])
   for (const hit of exact) byLine[hit.line].push(hit)
@@ -177,12 +408,23 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
       const words = text.segment.words.slice(text.from, text.to)
       const offset = line.words.indexOf(text.segment.words[0])
       const inside = byLine[index].filter((h) => h.from >= offset + text.from && h.to <= offset + text.to)
-      const wording = words.slice(0, withoutHint(words, 0, words.length)).map((w) => w.text).join(' ')
-      const all = gist(wording).filter((g) => wordings.knows(g) || words.some((w) => /^\p{Ll}/u.test(w.text) && gist(w.text).includes(g)))
+      const wording = words
+        .slice(0, withoutHint(words, 0, words.length))
+        .map((w) => w.text)
+        .join(' ')
+      const all = gist(wording).filter(
+        (g) => wordings.knows(g) || words.some((w) => /^\p{Ll}/u.test(w.text) && gist(w.text).includes(g)),
+      )
       let explained = 0
       for (const hit of inside) {
-        const own = gist(line.words.slice(hit.from, hit.to).map((w) => w.text).join(' '))
-        const share = all.length === 0 ? 1 : Math.min(1, own.filter((g) => all.includes(g)).length / all.length)
+        const own = gist(
+          line.words
+            .slice(hit.from, hit.to)
+            .map((w) => w.text)
+            .join(' '),
+        )
+        const share =
+          all.length === 0 ? 1 : Math.min(1, own.filter((g) => all.includes(g)).length / all.length)
         hit.near = Math.min(1, 0.25 + 0.75 * share)
         // "Are you | Own business": what follows is an answer, and no part of the label.
         if (answers(type, hit, line)) hit.near = 1
@@ -192,37 +434,100 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
         else hit.near = 0.3
       }
       // A heading made of the type's titles is no label.
-      const headed = inside.filter((h) => h.meanings.some((m) => m.role === 'title')).reduce((sum, h) => sum + h.to - h.from, 0)
+      const headed = inside
+        .filter((h) => h.meanings.some((m) => m.role === 'title'))
+        .reduce((sum, h) => sum + h.to - h.from, 0)
       if (explained > 0.8 || headed >= words.length) continue
-      const nearest = wordings.nearest(wording.replace(/[:.…_]+$/, '')).map(({ key, near }): { key: LabelMeaning; near: number } => ({ key: { role: 'field', field: key, rank: 0 }, near }))
+      const nearest = wordings
+        .nearest(wording.replace(/[:.…_]+$/, ''))
+        .map(({ key, near }): { key: LabelMeaning; near: number } => ({
+          key: { role: 'field', field: key, rank: 0 },
+          near,
+        }))
       // Whatever is to be signed says so somewhere; "date of signing" is a date's label all the same.
-      if (type.signature && gist(wording).includes('sign') && !gist(wording).includes('date') && !inside.some((h) => h.leads && h.meanings.some((m) => m.role === 'signature'))) nearest.push({ key: { role: 'signature' }, near: 0.9 })
+      if (
+        type.signature &&
+        gist(wording).includes('sign') &&
+        !gist(wording).includes('date') &&
+        !inside.some((h) => h.leads && h.meanings.some((m) => m.role === 'signature'))
+      )
+        nearest.push({ key: { role: 'signature' }, near: 0.9 })
       if (nearest.length === 0) continue
       const to = text.from + labelEnd(text, wordings)
-      if (to < text.to) nearest.splice(0, nearest.length, ...wordings.nearest(text.segment.words.slice(text.from, to).map((w) => w.text).join(' ')).map(({ key, near }): { key: LabelMeaning; near: number } => ({ key: { role: 'field', field: key, rank: 0 }, near })))
-      loose.push(...nearest.map(({ key, near }): LabelHit => ({
-        line: index, from: offset + text.from, to: offset + to, length: 1, mended: false, meanings: [key],
-        page, lineOf: line, segment: text.segment, leads: true, colon: text.colon && to === text.to, alone: text.from === 0 && to === text.segment.words.length, near: near * 0.97,
-      })))
+      if (to < text.to)
+        nearest.splice(
+          0,
+          nearest.length,
+          ...wordings
+            .nearest(
+              text.segment.words
+                .slice(text.from, to)
+                .map((w) => w.text)
+                .join(' '),
+            )
+            .map(({ key, near }): { key: LabelMeaning; near: number } => ({
+              key: { role: 'field', field: key, rank: 0 },
+              near,
+            })),
+        )
+      loose.push(
+        ...nearest.map(({ key, near }): LabelHit => ({
+          line: index,
+          from: offset + text.from,
+          to: offset + to,
+          length: 1,
+          mended: false,
+          meanings: [key],
+          page,
+          lineOf: line,
+          segment: text.segment,
+          leads: true,
+          colon: text.colon && to === text.to,
+          alone: text.from === 0 && to === text.segment.words.length,
+          near: near * 0.97,
+        })),
+      )
     }
   })
   loose.push(...inCells(page, lines, heads, [...exact, ...loose], wordings))
   loose.push(...wrapped(page, lines, heads, [...exact, ...loose], wordings))
-  const labels = exact.map((hit) => (heads.has(hit.line) ? { ...hit, meanings: hit.meanings.filter((m) => m.role !== 'field') } : hit)).filter((hit) => hit.meanings.length > 0)
+  const labels = exact
+    .map((hit) =>
+      heads.has(hit.line) ? { ...hit, meanings: hit.meanings.filter((m) => m.role !== 'field') } : hit,
+    )
+    .filter((hit) => hit.meanings.length > 0)
   return [...labels, ...loose].sort((a, b) => a.line - b.line || a.from - b.from)
 }
 
 /** Whether the words behind a label are, to the end of their segment, one of the choices of its field. */
 function answers(type: DocumentType, hit: LabelHit, line: Line): boolean {
-  const rest = hit.segment.words.slice(hit.segment.words.indexOf(line.words[hit.to - 1]) + 1).map((w) => w.text).join(' ')
-  return rest !== '' && type.fields.some((f) => f.choices.length > 0 && hit.meanings.some((m) => m.role === 'field' && m.field === f.name) && f.choices.some((c) => c.words.some((w) => squeeze(w) === squeeze(rest))))
+  const rest = hit.segment.words
+    .slice(hit.segment.words.indexOf(line.words[hit.to - 1]) + 1)
+    .map((w) => w.text)
+    .join(' ')
+  return (
+    rest !== '' &&
+    type.fields.some(
+      (f) =>
+        f.choices.length > 0 &&
+        hit.meanings.some((m) => m.role === 'field' && m.field === f.name) &&
+        f.choices.some((c) => c.words.some((w) => squeeze(w) === squeeze(rest))),
+    )
+  )
 }
 
 /** Where a label ends that runs on into its value with no colon ("Ship’s name Pole Star"): its first words alone come nearer. */
 function labelEnd(text: LabelText, wordings: Wordings<string>): number {
   const words = text.segment.words.slice(text.from, text.to)
-  if (text.colon || text.to !== text.segment.words.length || text.line.segments.at(-1) !== text.segment) return words.length
-  const nearOf = (from: number, to: number) => wordings.nearest(words.slice(from, to).map((w) => w.text).join(' '))[0]?.near ?? 0
+  if (text.colon || text.to !== text.segment.words.length || text.line.segments.at(-1) !== text.segment)
+    return words.length
+  const nearOf = (from: number, to: number) =>
+    wordings.nearest(
+      words
+        .slice(from, to)
+        .map((w) => w.text)
+        .join(' '),
+    )[0]?.near ?? 0
   // A label in two languages ends in its second half.
   const from = words.findLastIndex((w) => w.text === '/') + 1
   let best = { length: words.length, near: nearOf(from, words.length) + 0.1 }
@@ -237,16 +542,25 @@ function labelEnd(text: LabelText, wordings: Wordings<string>): number {
 }
 
 /** The fields whose wordings a few words come near to, as in a sentence. */
-export const fieldsNear = (words: string, type: DocumentType): { key: string; near: number }[] => booksOf(type).wordings.nearest(words)
+export const fieldsNear = (words: string, type: DocumentType): { key: string; near: number }[] =>
+  booksOf(type).wordings.nearest(words)
 
 /** Lines that head a table: three column heads or more and nothing else, or two over rows of figures. What stands under them is no single value. */
 function headLines(exact: readonly LabelHit[], lines: readonly Line[]): Set<number> {
   const heads = new Set<number>()
   lines.forEach((line, index) => {
     if (line.segments.length < 3) return
-    const columns = line.segments.filter((segment) => exact.some((h) => h.line === index && h.segment === segment && h.leads && h.meanings.some((m) => m.role === 'column'))).length
+    const columns = line.segments.filter((segment) =>
+      exact.some(
+        (h) =>
+          h.line === index && h.segment === segment && h.leads && h.meanings.some((m) => m.role === 'column'),
+      ),
+    ).length
     if (/\d{2}/.test(line.text)) return
-    const row = (l: Line | undefined) => l !== undefined && l.segments.length >= line.segments.length - 1 && l.segments.filter((s) => /^\D{0,4}\d[\d.,' ]*\D{0,4}$/.test(s.text)).length >= 2
+    const row = (l: Line | undefined) =>
+      l !== undefined &&
+      l.segments.length >= line.segments.length - 1 &&
+      l.segments.filter((s) => /^\D{0,4}\d[\d.,' ]*\D{0,4}$/.test(s.text)).length >= 2
     if (columns >= 3 || (columns === 2 && row(lines[index + 1]) && row(lines[index + 2]))) heads.add(index)
   })
   return heads

@@ -10,7 +10,17 @@ import { cents, fromCents, isMoney, type Money } from './value.ts'
 /** The most likely reading of an amount, with the figures that were lost in front of it. */
 function restore(chosen: Ranked, meant: number): void {
   const [top, ...others] = chosen.ranked
-  chosen.ranked = [{ ...top, candidate: { ...top.candidate, value: fromCents(meant, (top.candidate.value as Money).currency), repaired: true } }, ...others]
+  chosen.ranked = [
+    {
+      ...top,
+      candidate: {
+        ...top.candidate,
+        value: fromCents(meant, (top.candidate.value as Money).currency),
+        repaired: true,
+      },
+    },
+    ...others,
+  ]
 }
 
 /**
@@ -18,14 +28,21 @@ function restore(chosen: Ranked, meant: number): void {
  * figures lost in front explain it, the rows say which they were.
  * @returns whether one was put right, so that the rows are to be judged again
  */
-export function mendEnds(type: DocumentType, settled: ReadonlyMap<string, Settled>, chosen: ReadonlyMap<string, Ranked>): boolean {
+export function mendEnds(
+  type: DocumentType,
+  settled: ReadonlyMap<string, Settled>,
+  chosen: ReadonlyMap<string, Ranked>,
+): boolean {
   let mended = false
   for (const relation of type.relations) {
     if (relation.kind !== 'running') continue
     const { table, proof } = settled.get(relation.table)!
     const ends = table && proof === false && table.sure < 0.999 ? endsOf(table) : null
     if (!ends) continue
-    for (const [name, meant] of [[relation.opening, ends.openings], [relation.closing, [ends.closing]]] as const) {
+    for (const [name, meant] of [
+      [relation.opening, ends.openings],
+      [relation.closing, [ends.closing]],
+    ] as const) {
       const end = chosen.get(name)!
       const read = end.ranked[0]?.candidate.value ?? null
       if (!isMoney(read) || meant.includes(cents(read))) continue
@@ -68,5 +85,6 @@ export function doubtLostCents(chosen: ReadonlyMap<string, Ranked>): void {
   const amounts = [...chosen.values()].filter((c) => c.ranked[0] && isMoney(c.ranked[0].candidate.value))
   const rawOf = (c: Ranked): string => c.ranked[0].candidate.raw
   if (!amounts.some((c) => CENTS.test(rawOf(c)))) return
-  for (const c of amounts) if (c.ranked[0].candidate.page.source !== 'text' && !CENTS.test(rawOf(c))) c.doubted = true
+  for (const c of amounts)
+    if (c.ranked[0].candidate.page.source !== 'text' && !CENTS.test(rawOf(c))) c.doubted = true
 }

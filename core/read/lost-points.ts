@@ -18,16 +18,24 @@ const LIKELY = 0.6
  */
 export function withPoints(lines: readonly Line[]): Line[] {
   const ends = lines.flatMap((line) => line.segments.flatMap((s) => (AMOUNT.test(s.text) ? [s.box[2]] : [])))
-  const inColumn = ({ box: [, , right] }: Segment): boolean => ends.filter((end) => Math.abs(end - right) < ENDS).length >= COLUMN
+  const inColumn = ({ box: [, , right] }: Segment): boolean =>
+    ends.filter((end) => Math.abs(end - right) < ENDS).length >= COLUMN
   return lines.map((line) => {
     if (!line.segments.some((s) => isPointless(s) && inColumn(s))) return line
     const segments = line.segments.map((s) => (isPointless(s) && inColumn(s) ? pointed(s) : s))
     const words = segments.flatMap((s) => s.words)
-    return { ...line, segments, words, text: words.map((w) => w.text).join(' '), box: boxAround(words.map((w) => w.box)) }
+    return {
+      ...line,
+      segments,
+      words,
+      text: words.map((w) => w.text).join(' '),
+      box: boxAround(words.map((w) => w.box)),
+    }
   })
 }
 
-const isPointless = ({ words, text }: Segment): boolean => words.length === 1 && POINTLESS.test(text) && text.length > 2
+const isPointless = ({ words, text }: Segment): boolean =>
+  words.length === 1 && POINTLESS.test(text) && text.length > 2
 
 function pointed(segment: Segment): Segment {
   const [word] = segment.words

@@ -21,11 +21,25 @@ export function malformed(value: string, kind: Field['kind']): boolean {
     case 'address':
       // A letter alone in small print is a speck or a part of a word.
       // A number with no street behind it, or no place behind the street, has lost a line.
-      return FIGURES_IN_CODE.test(value) || /\s[b-df-xz]\s/.test(value) || /^\d+\s*,/.test(value) || !hasPostcode(value)
+      return (
+        FIGURES_IN_CODE.test(value) ||
+        /\s[b-df-xz]\s/.test(value) ||
+        /^\d+\s*,/.test(value) ||
+        !hasPostcode(value)
+      )
     case 'name': {
       const parts = value.split(/[\s,]+/).filter(Boolean)
       // Nobody signs with half a name: the other part was not read. A letter behind a name is a stroke of the pen.
-      return parts.length < 2 || /\s\p{Lu}$/u.test(value) || parts.some((part) => /\d/.test(part) || /ii/i.test(part.slice(0, -1)) || (/^\p{Ll}/u.test(part) && !PARTICLES.has(fold(part)) && !/^[dl]['’]/.test(part)))
+      return (
+        parts.length < 2 ||
+        /\s\p{Lu}$/u.test(value) ||
+        parts.some(
+          (part) =>
+            /\d/.test(part) ||
+            /ii/i.test(part.slice(0, -1)) ||
+            (/^\p{Ll}/u.test(part) && !PARTICLES.has(fold(part)) && !/^[dl]['’]/.test(part)),
+        )
+      )
     }
     case 'phone':
       // With the code of its country a number has ten figures and more: the last group was not read.

@@ -21,7 +21,8 @@ export function mendRows(table: Table, field: Field): void {
   if (!names) return
   const { rows } = table
   const centsIn = (cell: Row[string]): number | null => (isMoney(cell) ? cents(cell) : null)
-  for (const row of rows) table.asRead.set(row, { amount: centsIn(row[names.amount]), balance: centsIn(row[names.balance]) })
+  for (const row of rows)
+    table.asRead.set(row, { amount: centsIn(row[names.amount]), balance: centsIn(row[names.balance]) })
   follow(table, field, names)
 }
 
@@ -31,23 +32,38 @@ export function mendRows(table: Table, field: Field): void {
  */
 export function mendBetween(table: Table, field: Field, ends: Ends): void {
   const names = balanced(table, field)
-  if (names && follow(table, field, names, ends)) [table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
+  if (names && follow(table, field, names, ends))
+    [table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
 }
 
 /** What the amount and the running balance of a weakly printed table are called; null for other tables. */
 function balanced(table: Table, field: Field): { amount: string; balance: string } | null {
   const [amount, balance] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
-  return amount && balance && table.sure < 0.999 && field.columns.some((c) => c.kind === 'date') ? { amount, balance } : null
+  return amount && balance && table.sure < 0.999 && field.columns.some((c) => c.kind === 'date')
+    ? { amount, balance }
+    : null
 }
 
 /** @returns whether a cell is another than before */
-function follow(table: Table, field: Field, { amount, balance }: { amount: string; balance: string }, ends?: Ends): boolean {
+function follow(
+  table: Table,
+  field: Field,
+  { amount, balance }: { amount: string; balance: string },
+  ends?: Ends,
+): boolean {
   const { rows } = table
   const ways = likelyWays(table, field)
-  const steps = rows.map((row, i): Step => ({ ...(table.asRead.get(row) ?? { amount: null, balance: null }), weak: (table.rowSure[i] ?? 1) < WEAK, way: ways[i] }))
+  const steps = rows.map((row, i): Step => ({
+    ...(table.asRead.get(row) ?? { amount: null, balance: null }),
+    weak: (table.rowSure[i] ?? 1) < WEAK,
+    way: ways[i],
+  }))
   let changed = false
   followChain(steps, ends).forEach((found, i) => {
-    for (const [name, read, value] of [[amount, steps[i].amount, found.amount], [balance, steps[i].balance, found.balance]] as const) {
+    for (const [name, read, value] of [
+      [amount, steps[i].amount, found.amount],
+      [balance, steps[i].balance, found.balance],
+    ] as const) {
       const cell = rows[i][name]
       if (value === null || (isMoney(cell) && cents(cell) === value)) continue
       rows[i][name] = fromCents(value, currencyOf(rows))
@@ -87,8 +103,14 @@ export function mendLines(table: Table, field: Field): void {
     }
     // What is before a price is a remnant of a rule: the amount says that it is no minus.
     if (each !== null && each < 0 && all === Math.round(count * -each)) put(price, -each)
-    else if (all !== null && Number.isInteger(all / count) && (each === null || lostDigits(each, all / count))) put(price, all / count)
-    else if (each !== null && (all === null || lostDigits(all, Math.round(count * each)))) put(amount, Math.round(count * each))
+    else if (
+      all !== null &&
+      Number.isInteger(all / count) &&
+      (each === null || lostDigits(each, all / count))
+    )
+      put(price, all / count)
+    else if (each !== null && (all === null || lostDigits(all, Math.round(count * each))))
+      put(amount, Math.round(count * each))
   }
 }
 

@@ -45,7 +45,14 @@ export function likelyWays(table: Table, field: Field): number[] {
   const { told, ofKind } = waysOf(table, field)
   const known = told.filter((way) => way !== 0)
   const out = known.filter((way) => way < 0).length
-  const most = known.length === 0 ? 0 : out >= known.length * MOST ? -1 : known.length - out >= known.length * MOST ? 1 : 0
+  const most =
+    known.length === 0
+      ? 0
+      : out >= known.length * MOST
+        ? -1
+        : known.length - out >= known.length * MOST
+          ? 1
+          : 0
   return ofKind.map((way) => way || most)
 }
 
@@ -53,13 +60,27 @@ export function likelyWays(table: Table, field: Field): number[] {
 function waysOf({ rows }: Table, field: Field): { told: number[]; ofKind: number[] } {
   const [amount, balance] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
   const text = field.columns.find((c) => c.kind === 'text')?.name
-  const centsIn = (row: Row | undefined, name: string | undefined): number | null => { const cell = row && name ? row[name] : null; return isMoney(cell) ? cents(cell) : null }
+  const centsIn = (row: Row | undefined, name: string | undefined): number | null => {
+    const cell = row && name ? row[name] : null
+    return isMoney(cell) ? cents(cell) : null
+  }
   const told = rows.map((row, i) => {
     const [before, step, after] = [centsIn(rows[i - 1], balance), centsIn(row, amount), centsIn(row, balance)]
     return before !== null && step !== null && after === before + step ? Math.sign(step) : 0
   })
-  const kinds = rows.map((row) => { const words = text ? row[text] : null; return typeof words === 'string' ? tokens(words).slice(0, KIND).join(' ') : '' })
+  const kinds = rows.map((row) => {
+    const words = text ? row[text] : null
+    return typeof words === 'string' ? tokens(words).slice(0, KIND).join(' ') : ''
+  })
   const ways = new Map<string, Set<number>>()
-  kinds.forEach((kind, i) => { if (told[i] !== 0 && kind.includes(' ')) ways.set(kind, (ways.get(kind) ?? new Set()).add(told[i])) })
-  return { told, ofKind: kinds.map((kind) => { const [way, other] = ways.get(kind) ?? []; return other === undefined ? (way ?? 0) : 0 }) }
+  kinds.forEach((kind, i) => {
+    if (told[i] !== 0 && kind.includes(' ')) ways.set(kind, (ways.get(kind) ?? new Set()).add(told[i]))
+  })
+  return {
+    told,
+    ofKind: kinds.map((kind) => {
+      const [way, other] = ways.get(kind) ?? []
+      return other === undefined ? (way ?? 0) : 0
+    }),
+  }
 }

@@ -15,12 +15,17 @@ const SURELY = 3
  */
 export function likelySpelling(table: Table, field: Field, times = OFTEN): Map<string, string> {
   const count = new Map<string, number>()
-  for (const row of table.rows) for (const name of textsOf(field)) for (const word of tokens(typeof row[name] === 'string' ? row[name] : '')) if (isTellingWord(word)) count.set(word, (count.get(word) ?? 0) + 1)
+  for (const row of table.rows)
+    for (const name of textsOf(field))
+      for (const word of tokens(typeof row[name] === 'string' ? row[name] : ''))
+        if (isTellingWord(word)) count.set(word, (count.get(word) ?? 0) + 1)
   const often = [...count].flatMap(([word, n]) => (n >= times ? [word] : []))
-  return new Map([...count].flatMap(([word, n]): [string, string][] => {
-    const meant = n === 1 ? meantBy(word, often) : null
-    return meant ? [[word, meant]] : []
-  }))
+  return new Map(
+    [...count].flatMap(([word, n]): [string, string][] => {
+      const meant = n === 1 ? meantBy(word, often) : null
+      return meant ? [[word, meant]] : []
+    }),
+  )
 }
 
 /** As sure as a spelling is that other rows lend to a word: it is put to a person, who need not type it. */
@@ -34,7 +39,9 @@ export function mendWords(table: Table, field: Field): void {
   const booked = field.columns.some((c) => c.kind === 'date')
   /** How the rows write a word, capitals and accents as they are. */
   const written = new Map<string, string>()
-  for (const row of table.rows) for (const name of textsOf(field)) for (const word of wordsOf(row[name])) written.set(tokens(word).join(' '), word)
+  for (const row of table.rows)
+    for (const name of textsOf(field))
+      for (const word of wordsOf(row[name])) written.set(tokens(word).join(' '), word)
   for (const row of table.rows)
     for (const name of textsOf(field)) {
       const text = row[name]

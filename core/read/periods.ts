@@ -25,12 +25,22 @@ export function periodIn(words: Word[]): Period | null {
       const raw = span.map((w) => w.text).join(' ')
       const period = parsePeriod(raw)
       const before = words[at - 1]?.text ?? ''
-      if (period && (/\d.*[-/]$/.test(before) || (length <= 2 && /^\d{1,2}(?:st|nd|rd|th|er|\.)?[-.]?$/.test(before)))) continue
+      if (
+        period &&
+        (/\d.*[-/]$/.test(before) || (length <= 2 && /^\d{1,2}(?:st|nd|rd|th|er|\.)?[-.]?$/.test(before)))
+      )
+        continue
       if (period) return { ...period, words: span, raw }
     }
   // The stroke between two days is the first thing a weak reader loses.
   const days = kindReaders.date(words)
-  if (days.length === 2 && (days[0].value as string) < (days[1].value as string)) return { start: days[0].value as string, end: days[1].value as string, words: days.flatMap((d) => d.words), raw: words.map((w) => w.text).join(' ') }
+  if (days.length === 2 && (days[0].value as string) < (days[1].value as string))
+    return {
+      start: days[0].value as string,
+      end: days[1].value as string,
+      words: days.flatMap((d) => d.words),
+      raw: words.map((w) => w.text).join(' '),
+    }
   return null
 }
 
@@ -41,11 +51,14 @@ const CUT_SHORT = /(\d{4}-\d{2})-01\s*[-–—~]\s*(\d{4}-\d{2})-?$/
 export function cutShort(words: Word[]): Period | null {
   const raw = words.map((w) => w.text).join(' ')
   const [, begins, ends] = CUT_SHORT.exec(raw) ?? []
-  return begins && begins === ends ? { start: `${begins}-01`, end: monthEnd(+begins.slice(0, 4), +begins.slice(5)), words, raw } : null
+  return begins && begins === ends
+    ? { start: `${begins}-01`, end: monthEnd(+begins.slice(0, 4), +begins.slice(5)), words, raw }
+    : null
 }
 
 /** Whether a period field is the first or the last day, by its name's ending. */
-export const endOf = (field: Field): 'start' | 'end' => (/_start$|_from$|^from|^start_/.test(field.name) ? 'start' : 'end')
+export const endOf = (field: Field): 'start' | 'end' =>
+  /_start$|_from$|^from|^start_/.test(field.name) ? 'start' : 'end'
 
 const known = new WeakMap<Segment, { period: Period | null }>()
 
@@ -59,19 +72,36 @@ export function periodOf(segment: Segment, next: Line | undefined): Period | nul
 /** "… between 25/01/2025 and" over "24/01/2027.": a sentence carries a period over the end of its line. */
 function overTheEnd({ words, box }: Segment, next: Line | undefined): Period | null {
   const rest = next?.segments.find((s) => Math.abs(s.box[0] - box[0]) < 0.02)
-  return rest && words.length >= SENTENCE && /\d|^(?:and|to|until|till|au|al|y|et|-|–)$/i.test(words.at(-1)!.text) ? periodIn([...words.slice(-SENTENCE), ...rest.words.slice(0, 4)]) : null
+  return rest &&
+    words.length >= SENTENCE &&
+    /\d|^(?:and|to|until|till|au|al|y|et|-|–)$/i.test(words.at(-1)!.text)
+    ? periodIn([...words.slice(-SENTENCE), ...rest.words.slice(0, 4)])
+    : null
 }
 const SENTENCE = 5
 
 /** Periods printed without a label ("1 March 2026 to 31 March 2026" under a heading). */
 export function periods(page: Page, field: Field): Candidate[] {
   return linesOf(page).flatMap((line, index) =>
-    line.box[1] > 0.45 || index > 24 ? [] : line.segments.flatMap((segment): Candidate[] => {
-      const period = periodOf(segment, linesOf(page)[index + 1])
-      if (!period) return []
-      const share = period.words.length / segment.words.length
-      const range = period.words.length > 2
-      return [{ field: field.name, value: endOf(field) === 'start' ? period.start : period.end, raw: period.raw, words: period.words, page, repaired: false, period: true, score: (range ? 1.5 : 0.7) - (1 - share) - index * 0.03 }]
-    }),
+    line.box[1] > 0.45 || index > 24
+      ? []
+      : line.segments.flatMap((segment): Candidate[] => {
+          const period = periodOf(segment, linesOf(page)[index + 1])
+          if (!period) return []
+          const share = period.words.length / segment.words.length
+          const range = period.words.length > 2
+          return [
+            {
+              field: field.name,
+              value: endOf(field) === 'start' ? period.start : period.end,
+              raw: period.raw,
+              words: period.words,
+              page,
+              repaired: false,
+              period: true,
+              score: (range ? 1.5 : 0.7) - (1 - share) - index * 0.03,
+            },
+          ]
+        }),
   )
 }

@@ -23,7 +23,8 @@ function heightOfPrint(page: Page): number {
 }
 
 /** Whether a word is print, and not a scrawl that was spelt as one: print parts one place to sign from the next. */
-export const isPrint = (word: Word, page: Page): boolean => word.sure > PRINT && !(word.sure < LARGE_PRINT && word.box[3] - word.box[1] > TALL * heightOfPrint(page))
+export const isPrint = (word: Word, page: Page): boolean =>
+  word.sure > PRINT && !(word.sure < LARGE_PRINT && word.box[3] - word.box[1] > TALL * heightOfPrint(page))
 
 /** Places of print. Of dots to sign on, only their own height: the pen goes over them. */
 export function printedOn(page: Page): Box[] {
@@ -37,4 +38,8 @@ export function printedOn(page: Page): Box[] {
 }
 
 /** Places of print that no scrawl would be read as. */
-export const surelyPrintedOn = (page: Page): Box[] => printedOn({ ...page, words: page.words.filter((w) => isPrint(w, page) || tokens(w.text).join('').length > 8) })
+export const surelyPrintedOn = (page: Page): Box[] =>
+  printedOn({
+    ...page,
+    words: page.words.filter((w) => isPrint(w, page) || tokens(w.text).join('').length > 8),
+  })

@@ -11,7 +11,10 @@ export function rowDay(words: Word[]): string | null {
   const raw = rawOf(words)
   const day = parseDate(raw)?.value ?? shortDate(raw)
   if (day || !isWeak(words)) return day
-  const bare = raw.replace(/[^\p{L}\d\s./-]/gu, '').trim().replace(/^(\d) (?=\d\D)/, '$1')
+  const bare = raw
+    .replace(/[^\p{L}\d\s./-]/gu, '')
+    .trim()
+    .replace(/^(\d) (?=\d\D)/, '$1')
   return packedDay(bare) ?? parseDate(bare)?.value ?? shortDate(bare) ?? weakDay(words)
 }
 
@@ -22,7 +25,9 @@ function weakDay(words: Word[]): string | null {
 
 /** Day and month alone, as many statements print them; the year is filled in from the statement's period. */
 export function shortDate(text: string): string | null {
-  const hit = /^(\d{1,2})(?:st|nd|rd|th)?(?:[/.\- ](\d{1,2})[.]?|[\s-]?([A-Za-zÀ-ÿ]{3,9})\.?)$/.exec(text.trim())
+  const hit = /^(\d{1,2})(?:st|nd|rd|th)?(?:[/.\- ](\d{1,2})[.]?|[\s-]?([A-Za-zÀ-ÿ]{3,9})\.?)$/.exec(
+    text.trim(),
+  )
   if (!hit) return null
   const parsed = parseDate(hit[2] ? `${hit[1]}/${hit[2]}/2000` : `${hit[1]} ${hit[3]} 2000`)
   return parsed ? `--${parsed.value.slice(5)}` : null

@@ -19,7 +19,11 @@ const SUNK = 0.25
 
 /** How far the words of a row that stand under a line of words are lower than its figures. */
 function sinks(row: Line, over: Line, page: Page): number {
-  const words = row.words.filter((w) => /\p{L}{3}/u.test(w.text) && w.box[0] < over.box[2] && w.box[2] > over.box[0])
+  const words = row.words.filter(
+    (w) => /\p{L}{3}/u.test(w.text) && w.box[0] < over.box[2] && w.box[2] > over.box[0],
+  )
   const figures = row.words.filter((w) => /\d[.,]\d{2}/.test(w.text))
-  return words.length > 0 && figures.length > 0 ? levelOf({ words }, page) - levelOf({ words: figures }, page) : 0
+  return words.length > 0 && figures.length > 0
+    ? levelOf({ words }, page) - levelOf({ words: figures }, page)
+    : 0
 }

@@ -40,16 +40,23 @@ function doubted(line: Line): Line {
 }
 
 /** A letter alone in a cell, read weakly, or one with an accent ("à"): a speck over a stain. */
-const isLoneLetter = ({ text, sure }: Word): boolean => (sure < LETTER && /^\p{Ll}$/u.test(text)) || (text > 'z' && /^\p{L}$/u.test(text))
+const isLoneLetter = ({ text, sure }: Word): boolean =>
+  (sure < LETTER && /^\p{Ll}$/u.test(text)) || (text > 'z' && /^\p{L}$/u.test(text))
 
 const isSpelt = (word: Word): boolean => /\p{L}{2}/u.test(word.text)
 const withDoubt = (segment: Segment): Segment => {
   const last = segment.words.findLast(isSpelt)
-  return { ...segment, words: segment.words.map((w) => (w === last ? { ...w, sure: Math.min(w.sure, SCRAP) } : w)) }
+  return {
+    ...segment,
+    words: segment.words.map((w) => (w === last ? { ...w, sure: Math.min(w.sure, SCRAP) } : w)),
+  }
 }
 
 function withoutSpecks(line: Line): Line {
-  const isSpeck = (word: Word, segment: Segment): boolean => MARK.test(word.text) || (segment === line.segments[0] && segment.words.length === 1 && DASH.test(word.text)) || (segment.words.length === 1 && isLoneLetter(word))
+  const isSpeck = (word: Word, segment: Segment): boolean =>
+    MARK.test(word.text) ||
+    (segment === line.segments[0] && segment.words.length === 1 && DASH.test(word.text)) ||
+    (segment.words.length === 1 && isLoneLetter(word))
   const segments: Segment[] = []
   for (const segment of line.segments) {
     const own = segments.findLastIndex((s) => s.words.some(isSpelt))
@@ -58,16 +65,25 @@ function withoutSpecks(line: Line): Line {
       continue
     }
     const words = segment.words.filter((w) => !isSpeck(w, segment)).map(tidied)
-    if (words.length > 0) segments.push({ words, text: spoken(words), box: boxAround(words.map((w) => w.box)) })
+    if (words.length > 0)
+      segments.push({ words, text: spoken(words), box: boxAround(words.map((w) => w.box)) })
   }
   const words = segments.flatMap((s) => s.words)
-  return { ...line, segments, words, text: spoken(words), box: words.length > 0 ? boxAround(words.map((w) => w.box)) : line.box }
+  return {
+    ...line,
+    segments,
+    words,
+    text: spoken(words),
+    box: words.length > 0 ? boxAround(words.map((w) => w.box)) : line.box,
+  }
 }
 
 /** Words read as weakly as this, apart from a row's own words, are stains and what shines through; in a line of their own they may be the end of a row's, if they are not weaker still. */
 const [SCRAP, STAIN] = [0.6, 0.35]
-const isScrap = ({ words }: Segment): boolean => words.length <= 2 && words.every((w) => w.sure < SCRAP && !/\d[.,]?\d/.test(w.text))
-const isStain = ({ words }: Line): boolean => words.length <= 2 && words.every((w) => w.sure < STAIN && !/\d/.test(w.text))
+const isScrap = ({ words }: Segment): boolean =>
+  words.length <= 2 && words.every((w) => w.sure < SCRAP && !/\d[.,]?\d/.test(w.text))
+const isStain = ({ words }: Line): boolean =>
+  words.length <= 2 && words.every((w) => w.sure < STAIN && !/\d/.test(w.text))
 
 /** A word without what a rule or the grain of the paper added at its ends. */
 function tidied(word: Word): Word {

@@ -7,7 +7,12 @@ import { isSmall } from './wording.ts'
 /** A label set close to a name ("Name Elspeth Mossman") is no part of it. */
 export function withoutLabel(candidate: Candidate, type: DocumentType): Candidate {
   const parts = typeof candidate.value === 'string' ? candidate.value.split(' ') : []
-  if (parts.length < 3 || !labelLike(parts[0], type) || candidate.words[0]?.text.replace(/:$/, '') !== parts[0]) return candidate
+  if (
+    parts.length < 3 ||
+    !labelLike(parts[0], type) ||
+    candidate.words[0]?.text.replace(/:$/, '') !== parts[0]
+  )
+    return candidate
   return { ...candidate, value: parts.slice(1).join(' '), words: candidate.words.slice(1) }
 }
 
@@ -22,8 +27,15 @@ export function withoutCapitals(candidate: Candidate, label: LabelHit, type: Doc
   const own = label.lineOf.words.slice(label.from, label.to)
   const value = words.findIndex((w) => !ALL_CAPITALS.test(w.text))
   // One word in capitals behind a label in capitals may be a value or the label's own end ("VESSEL CONCERNED").
-  if (value < 0 && words.length === 1 && own.every((w) => ALL_CAPITALS.test(w.text)) && candidate.page.words.some((w) => /\p{Lu}\p{Ll}{2}/u.test(w.text))) return { ...candidate, partial: true }
-  if (value < 1 || !own.every((w) => ALL_CAPITALS.test(w.text)) || !words[value].text.match(/\p{Ll}/u)) return candidate
+  if (
+    value < 0 &&
+    words.length === 1 &&
+    own.every((w) => ALL_CAPITALS.test(w.text)) &&
+    candidate.page.words.some((w) => /\p{Lu}\p{Ll}{2}/u.test(w.text))
+  )
+    return { ...candidate, partial: true }
+  if (value < 1 || !own.every((w) => ALL_CAPITALS.test(w.text)) || !words[value].text.match(/\p{Ll}/u))
+    return candidate
   const more = words.slice(0, value)
   const known = more.every((w) => labelLike(w.text, type) || isSmall(w.text))
   if (!known && !more.every((w) => w.text.length >= 5)) return candidate
@@ -37,5 +49,7 @@ export function withoutLabelWords(words: Word[]): Word[] {
   // "Bank of Skerrow" is one name, not a bank called Skerrow.
   if (/^(?:of|de|du|del|and|&)$/i.test(words[0]?.text ?? '')) return []
   const start = words.findIndex((w) => /^[("“]?[\p{Lu}\d]/u.test(w.text))
-  return start > 0 && words.slice(0, start).every((w) => /^[\p{Ll}/(),.]+$/u.test(w.text)) ? words.slice(start) : words
+  return start > 0 && words.slice(0, start).every((w) => /^[\p{Ll}/(),.]+$/u.test(w.text))
+    ? words.slice(start)
+    : words
 }

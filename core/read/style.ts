@@ -6,11 +6,21 @@ import type { Candidate } from './candidate.ts'
 export function acrossLines(found: Map<string, Candidate[]>): void {
   for (const candidates of found.values())
     for (const begun of candidates)
-      if (begun.relation === 'inline' && candidates.some((c) => !c.relation && c.words.length > begun.words.length && begun.words.every((w, i) => c.words[i] === w))) begun.score -= 3
+      if (
+        begun.relation === 'inline' &&
+        candidates.some(
+          (c) =>
+            !c.relation &&
+            c.words.length > begun.words.length &&
+            begun.words.every((w, i) => c.words[i] === w),
+        )
+      )
+        begun.score -= 3
 }
 
 type Style = 'beside' | 'below' | 'above'
-const styleOf = (c: Candidate): Style => (c.relation === 'below' || c.relation === 'above' ? c.relation : 'beside')
+const styleOf = (c: Candidate): Style =>
+  c.relation === 'below' || c.relation === 'above' ? c.relation : 'beside'
 
 /**
  * A designer sets all values of a page alike: beside their labels, beneath or above them. Where the certain ones show a
@@ -47,7 +57,12 @@ export function followStyle(type: DocumentType, found: Map<string, Candidate[]>)
 function onesidedPages(type: DocumentType, found: Map<string, Candidate[]>): void {
   const ways = new Map<Page, { above: number; below: number }>()
   // Where it is signed, a form is set its own way.
-  const stacked = type.fields.filter((f) => f.near !== 'signature').map((f) => found.get(f.name)!).map((candidates) => candidates.filter((c) => c.label && (c.relation === 'above' || c.relation === 'below')))
+  const stacked = type.fields
+    .filter((f) => f.near !== 'signature')
+    .map((f) => found.get(f.name)!)
+    .map((candidates) =>
+      candidates.filter((c) => c.label && (c.relation === 'above' || c.relation === 'below')),
+    )
   for (const candidates of stacked) {
     const [first] = candidates
     if (!first || candidates.some((c) => c.relation !== first.relation)) continue

@@ -29,7 +29,13 @@ export function firstGrid(pages: readonly Page[], field: Field, at: { page: numb
   const found = headEdges(pages, field)
   if (found) return { ...found, skip: [] }
   const count = field.columns.length
-  return { page: at?.page ?? pages[0].number, top: at?.box[1] ?? 0.3, edges: Array.from({ length: count + 1 }, (_, i) => 0.08 + (0.84 * i) / count), columns: field.columns.map((c) => ({ name: c.name, out: false })), skip: [] }
+  return {
+    page: at?.page ?? pages[0].number,
+    top: at?.box[1] ?? 0.3,
+    edges: Array.from({ length: count + 1 }, (_, i) => 0.08 + (0.84 * i) / count),
+    columns: field.columns.map((c) => ({ name: c.name, out: false })),
+    skip: [],
+  }
 }
 
 /**
@@ -37,7 +43,12 @@ export function firstGrid(pages: readonly Page[], field: Field, at: { page: numb
  * days) is a row; words alone beneath one belong to it. Balances carried over and lines with a skipped wording are none.
  * @param period first and last day of the paper, which give days without a year theirs
  */
-export function readByGrid(pages: readonly Page[], field: Field, grid: Grid, period: { start: string | null; end: string | null }): Pick<Table, 'rows' | 'places'> {
+export function readByGrid(
+  pages: readonly Page[],
+  field: Field,
+  grid: Grid,
+  period: { start: string | null; end: string | null },
+): Pick<Table, 'rows' | 'places'> {
   const table = emptyTable()
   const skip = grid.skip.map(fold).filter(Boolean)
   const from = pages.findIndex((p) => p.number === grid.page)
@@ -46,7 +57,10 @@ export function readByGrid(pages: readonly Page[], field: Field, grid: Grid, per
     for (const line of linesOf(page)) {
       if (page.number === grid.page && (line.box[1] + line.box[3]) / 2 < grid.top) continue
       const words = fold(line.text)
-      if (skip.some((s) => words.includes(s)) || SKIPPED_ROWS.test(words)) { last = null; continue }
+      if (skip.some((s) => words.includes(s)) || SKIPPED_ROWS.test(words)) {
+        last = null
+        continue
+      }
       const row = rowOf(line, grid, field)
       if (begins(row, field)) {
         table.rows.push(row)
@@ -69,7 +83,9 @@ function rowOf(line: Line, { edges, columns }: Grid, field: Field): Row {
   columns.forEach(({ name, out }, i) => {
     const column = field.columns.find((c) => c.name === name)
     if (!column) return
-    const inside = line.words.filter(({ box: [l, , r] }) => (l + r) / 2 >= edges[i] && (l + r) / 2 < edges[i + 1])
+    const inside = line.words.filter(
+      ({ box: [l, , r] }) => (l + r) / 2 >= edges[i] && (l + r) / 2 < edges[i + 1],
+    )
     const value = cellOf(inside, column, out)
     if (value !== null) row[column.name] = value
   })
@@ -84,10 +100,13 @@ function cellOf(words: readonly Word[], column: Column, out: boolean): Row[strin
       const money = parseMoney(text)?.value ?? null
       return money && out && !money.amount.startsWith('-') ? { ...money, amount: `-${money.amount}` } : money
     }
-    case 'date': return rowDay([...words])
+    case 'date':
+      return rowDay([...words])
     case 'number':
-    case 'percent': return plainNumber(text.replace(/[^\d.,-]/g, '')) || null
-    default: return text
+    case 'percent':
+      return plainNumber(text.replace(/[^\d.,-]/g, '')) || null
+    default:
+      return text
   }
 }
 
@@ -95,7 +114,9 @@ const begins = (row: Row, field: Field): boolean => {
   const dated = field.columns.find((c) => c.kind === 'date')
   const amounts = field.columns.filter((c) => c.kind === 'money')
   if (dated && row[dated.name] === null) return false
-  return amounts.length > 0 ? amounts.some((c) => isMoney(row[c.name])) : field.columns.some((c) => row[c.name] !== null)
+  return amounts.length > 0
+    ? amounts.some((c) => isMoney(row[c.name]))
+    : field.columns.some((c) => row[c.name] !== null)
 }
 
 /** Words alone, close beneath their row. */
@@ -108,7 +129,8 @@ function addWords(table: Table, row: Row, field: Field, line: Line): void {
   const [into, place] = [table.rows.at(-1)!, table.places.at(-1)!]
   for (const { name, kind } of field.columns) {
     const more = row[name]
-    if ((kind === 'text' || kind === 'name') && typeof more === 'string') into[name] = typeof into[name] === 'string' ? `${into[name]} ${more}` : more
+    if ((kind === 'text' || kind === 'name') && typeof more === 'string')
+      into[name] = typeof into[name] === 'string' ? `${into[name]} ${more}` : more
   }
   place.box = boxAround([place.box, line.box])
 }

@@ -45,26 +45,41 @@ function onLeaning(pages: readonly Page[], table: Table | null): Table | null {
 }
 
 /** The table by its head, or by what its rows hold where that proves right and the head does not. */
-export function bestTable(readings: TwoReadings, field: Field, type: DocumentType, value: (name: string) => Value): Settled {
+export function bestTable(
+  readings: TwoReadings,
+  field: Field,
+  type: DocumentType,
+  value: (name: string) => Value,
+): Settled {
   const dated = field.columns.find((c) => c.kind === 'date')
   const ends = type.relations.find((r) => r.kind === 'not_after')
-  const totals = new Set(type.fields.map((f) => value(f.name)).filter(isMoney).map(cents))
+  const totals = new Set(
+    type.fields
+      .map((f) => value(f.name))
+      .filter(isMoney)
+      .map(cents),
+  )
   const judged = (table: Table | null) => {
     // A total that its wording does not give away is known by its amount.
     if (table) table.unexplained = table.unexplained.filter((amounts) => !amounts.some((a) => totals.has(a)))
-    if (table && dated && ends?.kind === 'not_after') fillYears(table, dated.name, value(ends.first) as string | null, value(ends.second) as string | null)
+    if (table && dated && ends?.kind === 'not_after')
+      fillYears(table, dated.name, value(ends.first) as string | null, value(ends.second) as string | null)
     for (const r of type.relations) {
       const opening = r.kind === 'running' && r.table === field.name ? value(r.opening) : null
       // The sum comes out by itself then, whether the opening balance was read right or not: a person is to see the row.
       if (table && isMoney(opening) && !newestFirst(table.rows)) addLostFirst(table, field, opening)
-      if (table && isMoney(opening) && oldestFirst(table, () => mendFirstRow(table, field, opening))) [table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
+      if (table && isMoney(opening) && oldestFirst(table, () => mendFirstRow(table, field, opening)))
+        [table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
     }
     const proof = table && oldestFirst(table, () => provenBy(table, field, type, value))
     if (!table || proof === true || table.sure >= 0.999) return { table, proof }
     for (const r of type.relations) {
       if (r.kind !== 'running' || r.table !== field.name) continue
-      const [opening, closing] = [value(r.opening), value(r.closing)].map((end) => (isMoney(end) ? cents(end) : null))
-      if (opening !== null || closing !== null) oldestFirst(table, () => mendBetween(table, field, { opening, closing }))
+      const [opening, closing] = [value(r.opening), value(r.closing)].map((end) =>
+        isMoney(end) ? cents(end) : null,
+      )
+      if (opening !== null || closing !== null)
+        oldestFirst(table, () => mendBetween(table, field, { opening, closing }))
     }
     return { table, proof: oldestFirst(table, () => provenBy(table, field, type, value)) }
   }
@@ -78,19 +93,32 @@ export function bestTable(readings: TwoReadings, field: Field, type: DocumentTyp
 }
 
 /** How many cells of a table have something in them that was read there, and not reckoned from others. */
-const filled = ({ rows, asRead }: Table): number => rows.reduce((sum, row) => {
-  const read = asRead.get(row)
-  return sum + Object.values(row).filter((cell) => cell !== null && !(read && isMoney(cell))).length + Object.values(read ?? {}).filter((cell) => cell !== null).length
-}, 0)
+const filled = ({ rows, asRead }: Table): number =>
+  rows.reduce((sum, row) => {
+    const read = asRead.get(row)
+    return (
+      sum +
+      Object.values(row).filter((cell) => cell !== null && !(read && isMoney(cell))).length +
+      Object.values(read ?? {}).filter((cell) => cell !== null).length
+    )
+  }, 0)
 
 /** Whether the arithmetic of the paper itself bears the rows out; null where it has none to compare with. */
-function provenBy(table: Table, field: Field, type: DocumentType, value: (name: string) => unknown): boolean | null {
+function provenBy(
+  table: Table,
+  field: Field,
+  type: DocumentType,
+  value: (name: string) => unknown,
+): boolean | null {
   for (const relation of type.relations) {
     if (relation.kind === 'running' && relation.table === field.name) {
       const [opening, closing] = [value(relation.opening), value(relation.closing)]
       if (!isMoney(opening) || !isMoney(closing)) return null
       firstSign(table, cents(opening))
-      const sum = table.rows.reduce((total, row) => total + (isMoney(row.amount) ? cents(row.amount) : NaN), cents(opening))
+      const sum = table.rows.reduce(
+        (total, row) => total + (isMoney(row.amount) ? cents(row.amount) : NaN),
+        cents(opening),
+      )
       if (sum === cents(closing) && table.sure < 0.999) followAmounts(table, cents(opening))
       return sum === cents(closing)
     }
@@ -122,7 +150,15 @@ function followAmounts(table: Table, opening: number): void {
 /** The first row has no row before it: the opening balance says which way its amount went. */
 function firstSign(table: Table, opening: number): void {
   const row = table.rows[0]
-  if (row && isMoney(row.amount) && isMoney(row.balance) && cents(row.balance) - opening === -cents(row.amount)) {
-    row.amount = { ...row.amount, amount: row.amount.amount.startsWith('-') ? row.amount.amount.slice(1) : `-${row.amount.amount}` }
+  if (
+    row &&
+    isMoney(row.amount) &&
+    isMoney(row.balance) &&
+    cents(row.balance) - opening === -cents(row.amount)
+  ) {
+    row.amount = {
+      ...row.amount,
+      amount: row.amount.amount.startsWith('-') ? row.amount.amount.slice(1) : `-${row.amount.amount}`,
+    }
   }
 }

@@ -30,7 +30,11 @@ export function labelBeside(page: Page, box: Box, marked: Marked): string | null
   if (at < 0) return null
   const line = lines[at]
   const first = line.words.findIndex((w) => within(w, box))
-  const wordings = [wordingOf(before(line, first)), near(lines, at, line.words[first].box, -1), near(lines, at, line.words[first].box, 1)].filter((w) => w !== null)
+  const wordings = [
+    wordingOf(before(line, first)),
+    near(lines, at, line.words[first].box, -1),
+    near(lines, at, line.words[first].box, 1),
+  ].filter((w) => w !== null)
   // What is known to lead to it already is its label, and nothing is left to learn.
   const end = wordings.findIndex((w) => isKnown(marked, w))
   return (end < 0 ? wordings : wordings.slice(0, end)).find((w) => refusedLabel(marked, w) === null) ?? null
@@ -44,7 +48,9 @@ const within = ({ box: [l, t, r, b] }: Word, [left, top, right, bottom]: Box): b
 /** Words before a value: of its own segment where some lead to it, else the segment next to it. */
 function before(line: Line, first: number): Word[] {
   const own = line.segments.find((s) => s.words.includes(line.words[first]))!
-  const led = own.words.slice(0, own.words.indexOf(line.words[first])).filter((w) => !/^(?:EUR|GBP|USD|[€£$])$/.test(w.text))
+  const led = own.words
+    .slice(0, own.words.indexOf(line.words[first]))
+    .filter((w) => !/^(?:EUR|GBP|USD|[€£$])$/.test(w.text))
   if (led.length > 0) return afterOthers(led)
   const beside = line.segments[line.segments.indexOf(own) - 1]
   return beside ? beside.words : []
@@ -59,20 +65,36 @@ function afterOthers(words: readonly Word[]): Word[] {
 /** What stands over a value, or beneath it: -1 up, 1 down. */
 function near(lines: readonly Line[], at: number, box: Box, way: -1 | 1): string | null {
   const tall = box[3] - box[1]
-  for (let i = at + way; lines[i] && Math.max(lines[at].box[1] - lines[i].box[3], lines[i].box[1] - lines[at].box[3]) < tall * FURTHEST; i += way) {
-    const found: Segment | undefined = lines[i].segments.find((s) => overlap(s.box[0], s.box[2], box[0], box[2]) > 0)
+  for (
+    let i = at + way;
+    lines[i] &&
+    Math.max(lines[at].box[1] - lines[i].box[3], lines[i].box[1] - lines[at].box[3]) < tall * FURTHEST;
+    i += way
+  ) {
+    const found: Segment | undefined = lines[i].segments.find(
+      (s) => overlap(s.box[0], s.box[2], box[0], box[2]) > 0,
+    )
     if (found) return wordingOf(found.words)
   }
   return null
 }
 
 function wordingOf(words: readonly Word[]): string | null {
-  const text = words.map((w) => w.text).join(' ').replace(/\b(?:EUR|GBP|USD)\b|[€£$]/g, ' ').replace(/^[^\p{L}]+/u, '').replace(/[\s:.…_·|*=-]+$/u, '').trim()
+  const text = words
+    .map((w) => w.text)
+    .join(' ')
+    .replace(/\b(?:EUR|GBP|USD)\b|[€£$]/g, ' ')
+    .replace(/^[^\p{L}]+/u, '')
+    .replace(/[\s:.…_·|*=-]+$/u, '')
+    .trim()
   const count = text.split(/\s+/).length
-  return count <= MOST_WORDS && /\p{L}{3}/u.test(text) && !/\d/.test(text) && !isSmall(text) ? text.toLowerCase() : null
+  return count <= MOST_WORDS && /\p{L}{3}/u.test(text) && !/\d/.test(text) && !isSmall(text)
+    ? text.toLowerCase()
+    : null
 }
 
-const isKnown = ({ type, field }: Marked, wording: string): boolean => type.fields.find((f) => f.name === field)?.labels.some((l) => fold(l) === fold(wording)) ?? false
+const isKnown = ({ type, field }: Marked, wording: string): boolean =>
+  type.fields.find((f) => f.name === field)?.labels.some((l) => fold(l) === fold(wording)) ?? false
 
 /** Shorter values than this may well be words of a label. */
 const TELLING = 4
@@ -84,19 +106,32 @@ const TELLING = 4
 export function refusedLabel(marked: Marked, wording: string): string | null {
   const { type, field, others } = marked
   if (isKnown(marked, wording)) return 'it is known already'
-  if ([type.title, ...type.titles].some((t) => fold(t) === fold(wording))) return 'it is what the paper is called'
-  if (others.some((value) => value.length >= TELLING && fold(wording).includes(fold(value)))) return 'it is a value of this paper'
+  if ([type.title, ...type.titles].some((t) => fold(t) === fold(wording)))
+    return 'it is what the paper is called'
+  if (others.some((value) => value.length >= TELLING && fold(wording).includes(fold(value))))
+    return 'it is a value of this paper'
   const other = type.fields.find((f) => f.name !== field && f.labels.some((l) => fold(l) === fold(wording)))
   // One wording for two values is common ("date"); one that names another value for sure would read that one as this.
-  return other && type.fields.filter((f) => f.labels.some((l) => fold(l) === fold(wording))).length === 1 ? `it leads to “${other.title}”` : null
+  return other && type.fields.filter((f) => f.labels.some((l) => fold(l) === fold(wording))).length === 1
+    ? `it leads to “${other.title}”`
+    : null
 }
 
 /** A type with wordings that were learnt, the latest first: what a person showed comes before what is listed. Those that skip are lines of a table that are no rows. */
-export function withLearntLabels(type: DocumentType, learnt: readonly { field: string; wording: string; skips?: boolean }[]): DocumentType {
+export function withLearntLabels(
+  type: DocumentType,
+  learnt: readonly { field: string; wording: string; skips?: boolean }[],
+): DocumentType {
   if (learnt.length === 0) return type
-  return { ...type, fields: type.fields.map((f) => {
-    const of = (skips: boolean) => learnt.filter((l) => l.field === f.name && (l.skips ?? false) === skips).map((l) => l.wording)
-    const [own, never] = [of(false), of(true)]
-    return own.length + never.length > 0 ? { ...f, labels: [...new Set([...own, ...f.labels])], never: [...new Set([...f.never, ...never])] } : f
-  }) }
+  return {
+    ...type,
+    fields: type.fields.map((f) => {
+      const of = (skips: boolean) =>
+        learnt.filter((l) => l.field === f.name && (l.skips ?? false) === skips).map((l) => l.wording)
+      const [own, never] = [of(false), of(true)]
+      return own.length + never.length > 0
+        ? { ...f, labels: [...new Set([...own, ...f.labels])], never: [...new Set([...f.never, ...never])] }
+        : f
+    }),
+  }
 }

@@ -23,4 +23,6 @@ test.each<[FieldKind, string, RegExp]>([
   ['yesno', 'maybe', /yes or no/],
   ['table', 'x', /row by row/],
   ['name', '  ', /Type a value/],
-])('a %s typed as "%s" is refused with a sentence', (kind, text, problem) => expect(parseTyped(kind, text)).toEqual({ problem: expect.stringMatching(problem) as string }))
+])('a %s typed as "%s" is refused with a sentence', (kind, text, problem) =>
+  expect(parseTyped(kind, text)).toEqual({ problem: expect.stringMatching(problem) as string }),
+)

@@ -14,7 +14,9 @@ export function parseTyped(kind: FieldKind, text: string): Typed {
   switch (kind) {
     case 'date': {
       const date = parseDate(given)
-      return date ? { value: date.value } : { problem: 'This is not a day. Write it like 14/03/2026 or 14 March 2026.' }
+      return date
+        ? { value: date.value }
+        : { problem: 'This is not a day. Write it like 14/03/2026 or 14 March 2026.' }
     }
     case 'money': {
       const money = parseMoney(given)
@@ -27,14 +29,22 @@ export function parseTyped(kind: FieldKind, text: string): Typed {
     }
     case 'iban': {
       const iban = given.replace(/\s/g, '').toUpperCase()
-      return ibanHolds(iban) ? { value: iban } : { problem: 'The check digits of this IBAN do not hold. Compare it with the page.' }
+      return ibanHolds(iban)
+        ? { value: iban }
+        : { problem: 'The check digits of this IBAN do not hold. Compare it with the page.' }
     }
     case 'id':
       return { value: given.replace(/\s/g, '') }
     case 'email':
-      return /^\S+@\S+\.\S+$/.test(given) ? { value: given.toLowerCase() } : { problem: 'This is not an e-mail address.' }
+      return /^\S+@\S+\.\S+$/.test(given)
+        ? { value: given.toLowerCase() }
+        : { problem: 'This is not an e-mail address.' }
     case 'yesno':
-      return /^(?:y|yes)$/i.test(given) ? { value: true } : /^(?:n|no)$/i.test(given) ? { value: false } : { problem: 'Write yes or no.' }
+      return /^(?:y|yes)$/i.test(given)
+        ? { value: true }
+        : /^(?:n|no)$/i.test(given)
+          ? { value: false }
+          : { problem: 'Write yes or no.' }
     case 'table':
       return { problem: 'A table is corrected row by row.' }
     default:

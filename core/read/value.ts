@@ -39,7 +39,10 @@ export const isMoney = (value: unknown): value is Money =>
 export const cents = (money: Money): number => Math.round(Number(money.amount) * 100)
 
 /** The amount of so many cents. */
-export const fromCents = (sum: number, currency = 'EUR'): Money => ({ amount: (sum / 100).toFixed(2), currency })
+export const fromCents = (sum: number, currency = 'EUR'): Money => ({
+  amount: (sum / 100).toFixed(2),
+  currency,
+})
 
 /** A value in one line, for messages and for comparing whether two are the same. */
 export function plain(value: Value): string {
@@ -47,7 +50,13 @@ export function plain(value: Value): string {
   if (typeof value === 'string') return value
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (isMoney(value)) return `${value.currency} ${groupThousands(value.amount)}`
-  return value.map((row) => Object.values(row).map((cell) => (cell === null ? '' : typeof cell === 'string' ? cell : cell.amount)).join(' | ')).join('\n')
+  return value
+    .map((row) =>
+      Object.values(row)
+        .map((cell) => (cell === null ? '' : typeof cell === 'string' ? cell : cell.amount))
+        .join(' | '),
+    )
+    .join('\n')
 }
 
 /** `48750.00` as `48,750.00`. */

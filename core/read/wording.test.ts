@@ -8,7 +8,16 @@ test.each([
   ['the', ['the']],
 ])('the gist of %s', (text, words) => expect(gist(text).toSorted()).toEqual([...words].toSorted()))
 
-const labels = new Wordings<string>([['income', 'monthly net income'], ['income', 'net pay per month'], ['price', 'purchase price'], ['deposit', 'deposit'], ['hull', 'hull number']], ['tax to date'])
+const labels = new Wordings<string>(
+  [
+    ['income', 'monthly net income'],
+    ['income', 'net pay per month'],
+    ['price', 'purchase price'],
+    ['deposit', 'deposit'],
+    ['hull', 'hull number'],
+  ],
+  ['tax to date'],
+)
 
 test.each([
   ['Net income each month', 'income'],
@@ -18,7 +27,12 @@ test.each([
   ['Prénom / Purchase price', 'price'],
 ])('%s means %s', (text, key) => expect(labels.nearest(text)[0]?.key).toBe(key))
 
-test('a known wording is as near as can be', () => expect(labels.nearest('Hull number')[0]).toEqual({ key: 'hull', near: 1 }))
+test('a known wording is as near as can be', () =>
+  expect(labels.nearest('Hull number')[0]).toEqual({ key: 'hull', near: 1 }))
 test('words nobody knows mean nothing', () => expect(labels.nearest('Favourite colour')).toEqual([]))
-test('a foreign label that fits better wins, and means none of the keys', () => expect(labels.nearest('Tax to date')).toEqual([]))
-test('whole sentences are no labels', () => expect(labels.nearest('I declare that the purchase price stated above was agreed between both parties')).toEqual([]))
+test('a foreign label that fits better wins, and means none of the keys', () =>
+  expect(labels.nearest('Tax to date')).toEqual([]))
+test('whole sentences are no labels', () =>
+  expect(
+    labels.nearest('I declare that the purchase price stated above was agreed between both parties'),
+  ).toEqual([]))

@@ -4,15 +4,61 @@ import { squeeze, tokens } from '../page/text.ts'
 
 /** Words that stand for one thing on forms, whatever the designer prefers; each line is one meaning. */
 const SAME: readonly string[] = [
-  'number no nr num nbr numero', 'vessel boat craft ship yacht bateau navire barco buque embarcacion', 'pay paid salary wage wages earnings remuneration payroll salaire sueldo salario', 'amount sum montant importe',
-  'buyer purchaser customer client acheteur comprador cliente subscriber', 'seller vendor vendeur vendedor', 'phone telephone mobile tel telefono', 'email mail courriel correo', 'until till through hasta jusquau',
-  'start begin beginning commencement inception opening debut inicio', 'end ending close closing fin final', 'expiry expiration expire expires caducidad renewal renew', 'reference ref', 'vat tva iva', 'price cost prix precio',
-  'name nom nombre', 'date day fecha jour payday', 'address adresse direccion domicilio', 'total', 'net neto', 'gross brut bruto', 'issue issued delivered drawn emission expedicion delivrance emitted', 'valid validity valable valido valida validez validite force good open held stands', 'insured assured covered', 'policy contract contrat contrato poliza police',
-  'hull hin coque casco', 'owner proprietor proprietaire propietario property', 'holder titular titulaire bearer', 'month monthly mensual mensuel', 'year annual yearly', 'employer firm company', 'deposit contribution downpayment', 'wanted requested wished applied', 'born birth naissance nacimiento nacido dob', 'account acct compte cuenta', 'sign signature signed firma firmado signe', 'opening start previous old', 'closing end new final', 'loan credit borrowing finance',
-  'certificate certificat certificado', 'id identity identification ident', 'supply fourniture suministro', 'bill invoice facture factura', 'statement releve extracto', 'quote quotation devis presupuesto estimate offer oferta', 'balance solde saldo', 'including incl inc with con compris comprises incluido', 'excluding excl ex without sans sin hors',
+  'number no nr num nbr numero',
+  'vessel boat craft ship yacht bateau navire barco buque embarcacion',
+  'pay paid salary wage wages earnings remuneration payroll salaire sueldo salario',
+  'amount sum montant importe',
+  'buyer purchaser customer client acheteur comprador cliente subscriber',
+  'seller vendor vendeur vendedor',
+  'phone telephone mobile tel telefono',
+  'email mail courriel correo',
+  'until till through hasta jusquau',
+  'start begin beginning commencement inception opening debut inicio',
+  'end ending close closing fin final',
+  'expiry expiration expire expires caducidad renewal renew',
+  'reference ref',
+  'vat tva iva',
+  'price cost prix precio',
+  'name nom nombre',
+  'date day fecha jour payday',
+  'address adresse direccion domicilio',
+  'total',
+  'net neto',
+  'gross brut bruto',
+  'issue issued delivered drawn emission expedicion delivrance emitted',
+  'valid validity valable valido valida validez validite force good open held stands',
+  'insured assured covered',
+  'policy contract contrat contrato poliza police',
+  'hull hin coque casco',
+  'owner proprietor proprietaire propietario property',
+  'holder titular titulaire bearer',
+  'month monthly mensual mensuel',
+  'year annual yearly',
+  'employer firm company',
+  'deposit contribution downpayment',
+  'wanted requested wished applied',
+  'born birth naissance nacimiento nacido dob',
+  'account acct compte cuenta',
+  'sign signature signed firma firmado signe',
+  'opening start previous old',
+  'closing end new final',
+  'loan credit borrowing finance',
+  'certificate certificat certificado',
+  'id identity identification ident',
+  'supply fourniture suministro',
+  'bill invoice facture factura',
+  'statement releve extracto',
+  'quote quotation devis presupuesto estimate offer oferta',
+  'balance solde saldo',
+  'including incl inc with con compris comprises incluido',
+  'excluding excl ex without sans sin hors',
 ]
 /** Words that say nothing of what a label labels, unless nothing else stands there. */
-const SMALL = new Set('of the a an your our my this that these in at and or is are be you do we it as any if all de la le les du des el los las del en y et su votre nos sus un une una please state give held made been se how many much what when where which who does did would like'.split(' '))
+const SMALL = new Set(
+  'of the a an your our my this that these in at and or is are be you do we it as any if all de la le les du des el los las del en y et su votre nos sus un une una please state give held made been se how many much what when where which who does did would like'.split(
+    ' ',
+  ),
+)
 
 const meanings = new Map<string, string>()
 for (const line of SAME) {
@@ -94,19 +140,34 @@ export class Wordings<K> {
   /** Whether the text is a wording to the letter, small words and all. */
   says = (text: string): boolean => this.verbatim.has(squeeze(text))
 
-  private sum = (words: readonly string[]): number => words.reduce((total, word) => total + (this.weights.get(word) ?? UNKNOWN), 0)
+  private sum = (words: readonly string[]): number =>
+    words.reduce((total, word) => total + (this.weights.get(word) ?? UNKNOWN), 0)
 
   /** Keys whose wordings come near the text, the nearest first; none where a foreign wording fits better. */
   nearest = remembered((text): Nearness<K>[] =>
     // Bilingual labels say everything twice; the better half counts.
-    text.includes('/') ? text.split('/').map((part) => this.compare(part)).reduce((a, b) => ((b[0]?.near ?? 0) > (a[0]?.near ?? 0) ? b : a)) : this.compare(text),
+    text.includes('/')
+      ? text
+          .split('/')
+          .map((part) => this.compare(part))
+          .reduce((a, b) => ((b[0]?.near ?? 0) > (a[0]?.near ?? 0) ? b : a))
+      : this.compare(text),
   )
 
   private compare(text: string): Nearness<K>[] {
     const words = gist(text)
     if (words.length === 0 || words.length > 7) return []
-    const proper = new Set(text.split(/\s+/).slice(1).filter((w) => /^\p{Lu}\p{Ll}/u.test(w)).flatMap(gist))
-    const own = words.reduce((total, word) => total + (this.weights.get(word) ?? (proper.has(word) ? PROPER : UNKNOWN)), 0)
+    const proper = new Set(
+      text
+        .split(/\s+/)
+        .slice(1)
+        .filter((w) => /^\p{Lu}\p{Ll}/u.test(w))
+        .flatMap(gist),
+    )
+    const own = words.reduce(
+      (total, word) => total + (this.weights.get(word) ?? (proper.has(word) ? PROPER : UNKNOWN)),
+      0,
+    )
     const best = new Map<K | null, number>()
     for (const index of new Set(words.flatMap((word) => this.byWord.get(word) ?? []))) {
       const entry = this.entries[index]
@@ -116,7 +177,9 @@ export class Wordings<K> {
     }
     const foreign = best.get(null) ?? 0
     best.delete(null)
-    const ranked = [...best.entries()].map(([key, near]) => ({ key: key!, near })).sort((a, b) => b.near - a.near)
+    const ranked = [...best.entries()]
+      .map(([key, near]) => ({ key: key!, near }))
+      .sort((a, b) => b.near - a.near)
     const top = ranked[0]?.near ?? 0
     if (top < 0.5 || foreign > top + 0.02) return []
     return ranked.filter((r) => r.near >= Math.max(0.5, top - 0.18))

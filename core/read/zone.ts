@@ -14,7 +14,11 @@ export interface Zone {
   words: Word[]
 }
 
-const tidyZone = (text: string): string => text.toUpperCase().replace(/[«‹]/g, '<').replace(/[^A-Z0-9<]/g, '')
+const tidyZone = (text: string): string =>
+  text
+    .toUpperCase()
+    .replace(/[«‹]/g, '<')
+    .replace(/[^A-Z0-9<]/g, '')
 
 /** A zone is set in capitals, of which a weak reader takes some for small letters; a line of printed labels is mostly small. */
 const MOST_SMALL = 0.2
@@ -25,8 +29,16 @@ export function zoneOn(page: Page): Zone | null {
   const lines = linesOf(page)
     .filter((line) => smallLetters(line.text) <= MOST_SMALL)
     .map((line) => ({ text: tidyZone(line.text), words: line.words }))
-    .filter((l) => l.text.length >= 24 && (l.text.includes('<<') || /^[A-Z0-9<]{28,46}$/.test(l.text) && /\d{6}/.test(l.text)))
-  for (const [count, width] of [[3, 30], [2, 44], [2, 36]] as const)
+    .filter(
+      (l) =>
+        l.text.length >= 24 &&
+        (l.text.includes('<<') || (/^[A-Z0-9<]{28,46}$/.test(l.text) && /\d{6}/.test(l.text))),
+    )
+  for (const [count, width] of [
+    [3, 30],
+    [2, 44],
+    [2, 36],
+  ] as const)
     for (let at = 0; at + count <= lines.length; at++) {
       const group = lines.slice(at, at + count)
       if (group.some((l) => Math.abs(l.text.length - width) > 4)) continue
@@ -70,7 +82,12 @@ function readZone(rows: string[]): Omit<Zone, 'words'> | null {
   const holds = (check: string) => result.details.find((d) => d.field === check)?.valid === true
   const filled = (name: string) => /[A-Z0-9]/.test(field(name) ?? '')
   // One check digit in ten holds by chance, and that of nothing but fillers always; print that is no zone must not pass for one.
-  if (['birthDate', 'documentNumber', 'expirationDate'].filter((name) => filled(name) && holds(`${name}CheckDigit`)).length < 2) return null
+  if (
+    ['birthDate', 'documentNumber', 'expirationDate'].filter(
+      (name) => filled(name) && holds(`${name}CheckDigit`),
+    ).length < 2
+  )
+    return null
   const names = [field('firstName'), field('lastName')].filter((n): n is string => !!n)
   return {
     documentNumber: holds('documentNumberCheckDigit') ? field('documentNumber') : null,
@@ -92,5 +109,9 @@ function nationalityIn(rows: string[]): string | null {
 function zoneDate(text: string | null, lies: 'past' | 'future'): string | null {
   if (!text || !/^\d{6}$/.test(text)) return null
   const year = +text.slice(0, 2)
-  return isoDate(lies === 'past' && year > 20 ? 1900 + year : 2000 + year, +text.slice(2, 4), +text.slice(4, 6))
+  return isoDate(
+    lies === 'past' && year > 20 ? 1900 + year : 2000 + year,
+    +text.slice(2, 4),
+    +text.slice(4, 6),
+  )
 }

@@ -1,27 +1,61 @@
 import { pageOf } from '../page/page-of.ts'
 import { carriedOn, meets } from './carried.ts'
 
-const first = pageOf(['Date | What | Out | Balance', '19-01-2026 | Transfer | 107.66 | 1,514.89', '20-01-2026 | Rent | 128.62 | 1,386.27', '1/2'])
+const first = pageOf([
+  'Date | What | Out | Balance',
+  '19-01-2026 | Transfer | 107.66 | 1,514.89',
+  '20-01-2026 | Rent | 128.62 | 1,386.27',
+  '1/2',
+])
 const balances = (...lines: string[]) => {
   const { from, opening } = carriedOn(pageOf(lines))
   return { from: meets(carriedOn(first), from), opening: meets(carriedOn(first), opening) }
 }
 
 test('the next row follows from the last balance, whichever column its amount is in', () => {
-  expect(balances('21-01-2026 | Card payment | 50.00 | 1,336.27', '22-01-2026 | Cheque | 36.27 | 1,300.00')).toEqual({ from: true, opening: false })
-  expect(balances('21-01-2026 | Wages | 2,000.00 | 3,386.27', '22-01-2026 | Cheque | 86.27 | 3,300.00')).toEqual({ from: true, opening: false })
+  expect(
+    balances('21-01-2026 | Card payment | 50.00 | 1,336.27', '22-01-2026 | Cheque | 36.27 | 1,300.00'),
+  ).toEqual({ from: true, opening: false })
+  expect(
+    balances('21-01-2026 | Wages | 2,000.00 | 3,386.27', '22-01-2026 | Cheque | 86.27 | 3,300.00'),
+  ).toEqual({ from: true, opening: false })
 })
 test('what the page itself prints over its rows may be brought forward, or open the next month', () =>
-  expect(balances('Brought forward | | | 1.386,27', '21.01.2026 | Card | 50,00- | 1.336,27', '22.01.2026 | Card | 36,27- | 1.300,00')).toEqual({ from: false, opening: true }))
+  expect(
+    balances(
+      'Brought forward | | | 1.386,27',
+      '21.01.2026 | Card | 50,00- | 1.336,27',
+      '22.01.2026 | Card | 36,27- | 1.300,00',
+    ),
+  ).toEqual({ from: false, opening: true }))
 test('a statement that says over its rows what it opens and closes with may be the next month’s', () =>
-  expect(balances('Balance brought forward | New balance', '1,386.27 | 1,250.00', '21-01-2026 | Card payment | 50.00 | 1,336.27', '22-01-2026 | Cheque | 86.27 | 1,250.00')).toEqual({ from: false, opening: true }))
-test('another account does not follow', () => expect(balances('21-01-2026 | Card payment | 50.00 | 1,300.99', '22-01-2026 | Cheque | 153.40 | 1,147.59')).toEqual({ from: false, opening: false }))
-test('an overdrawn balance keeps its sign', () => expect(meets(carriedOn(pageOf(['1 Feb | A | -88.50 | 0.50', '2 Feb | B | -59.40 | -58.90'])), carriedOn(pageOf(['3 Feb | C | -12.13 | -71.03', '4 Feb | D | -1.00 | -72.03'])).from)).toBe(true))
+  expect(
+    balances(
+      'Balance brought forward | New balance',
+      '1,386.27 | 1,250.00',
+      '21-01-2026 | Card payment | 50.00 | 1,336.27',
+      '22-01-2026 | Cheque | 86.27 | 1,250.00',
+    ),
+  ).toEqual({ from: false, opening: true }))
+test('another account does not follow', () =>
+  expect(
+    balances('21-01-2026 | Card payment | 50.00 | 1,300.99', '22-01-2026 | Cheque | 153.40 | 1,147.59'),
+  ).toEqual({ from: false, opening: false }))
+test('an overdrawn balance keeps its sign', () =>
+  expect(
+    meets(
+      carriedOn(pageOf(['1 Feb | A | -88.50 | 0.50', '2 Feb | B | -59.40 | -58.90'])),
+      carriedOn(pageOf(['3 Feb | C | -12.13 | -71.03', '4 Feb | D | -1.00 | -72.03'])).from,
+    ),
+  ).toBe(true))
 test('days and a page without rows prove nothing', () => {
   const nothing = { from: new Set(), opening: new Set(), to: new Set(), carriesOn: false }
-  expect(carriedOn(pageOf(['Statement of 01.03.2026', 'from 01.02.2026', 'Closing balance | 12.40']))).toEqual(nothing)
+  expect(
+    carriedOn(pageOf(['Statement of 01.03.2026', 'from 01.02.2026', 'Closing balance | 12.40'])),
+  ).toEqual(nothing)
 })
-test('nor does an account that was empty', () => expect(carriedOn(pageOf(['1 Feb | A | 5.00 | 5.00', '2 Feb | B | 20.00 | 25.00'])).from.has(0)).toBe(false))
+test('nor does an account that was empty', () =>
+  expect(carriedOn(pageOf(['1 Feb | A | 5.00 | 5.00', '2 Feb | B | 20.00 | 25.00'])).from.has(0)).toBe(false))
 
 test('one booking with its day is enough, one line of two amounts is any sum', () => {
   expect(balances('31-01-2026 | Wages | 2,000.00 | 3,386.27').from).toBe(true)

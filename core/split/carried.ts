@@ -24,22 +24,32 @@ const ENDS = 2
  */
 export function carriedOn(page: Page): Carried {
   const lines = linesOf(page)
-  const read = lines.map((line) => ({ line, amounts: amountsOf(line, page) })).filter(({ amounts }) => amounts.length > 0)
+  const read = lines
+    .map((line) => ({ line, amounts: amountsOf(line, page) }))
+    .filter(({ amounts }) => amounts.length > 0)
   const rows = read.map(({ amounts }) => amounts)
   const whole = rows.flatMap((amounts, i) => (amounts.length > 1 ? [i] : []))
   // One line of two amounts is any sum, unless it is a booking with its day.
-  if (whole.length === 0 || (whole.length === 1 && !BEGINS_WITH_DAY.test(fold(read[whole[0]].line.text)))) return NOTHING
+  if (whole.length === 0 || (whole.length === 1 && !BEGINS_WITH_DAY.test(fold(read[whole[0]].line.text))))
+    return NOTHING
   const [from, opening] = [new Set<number>(), new Set<number>()]
   for (const i of whole.slice(0, ENDS)) {
     const [amount, balance] = rows[i].slice(-2)
     const over = rows.slice(0, i).flat()
-    for (const before of [balance - amount, balance + amount]) if (before !== 0) (over.includes(before) ? opening : from).add(before)
+    for (const before of [balance - amount, balance + amount])
+      if (before !== 0) (over.includes(before) ? opening : from).add(before)
   }
-  return { from, opening, to: new Set(rows.slice(-ENDS).flatMap((amounts) => eitherWay(amounts.at(-1)!, page))), carriesOn: lines.some((line) => CARRIED.test(fold(line.text))) }
+  return {
+    from,
+    opening,
+    to: new Set(rows.slice(-ENDS).flatMap((amounts) => eitherWay(amounts.at(-1)!, page))),
+    carriesOn: lines.some((line) => CARRIED.test(fold(line.text))),
+  }
 }
 
 /** An overdrawn balance may have lost its minus on a picture, on this page or the next. */
-const eitherWay = (balance: number, { source }: Page): number[] => (source === 'text' ? [balance] : [balance, -balance])
+const eitherWay = (balance: number, { source }: Page): number[] =>
+  source === 'text' ? [balance] : [balance, -balance]
 
 const NOTHING: Carried = { from: new Set(), opening: new Set(), to: new Set(), carriesOn: false }
 const CARRIED = /\b(?:carried (?:forward|over)|c\/f|a reporter|suma y sigue)\b/
@@ -53,10 +63,16 @@ const POINTLESS = /^\d{3,7}$/
 function amountsOf(line: Line, page: Page): number[] {
   const amounts = line.segments.map((s) => amountsIn(s.text))
   if (page.source === 'text' || !amounts.some((a) => a.length > 0)) return amounts.flat()
-  return amounts.flatMap((a, i) => (a.length === 0 && POINTLESS.test(line.segments[i].text) ? [Number(line.segments[i].text)] : a))
+  return amounts.flatMap((a, i) =>
+    a.length === 0 && POINTLESS.test(line.segments[i].text) ? [Number(line.segments[i].text)] : a,
+  )
 }
 
-const amountsIn = (text: string): number[] => [...text.matchAll(AMOUNT)].map(([, minus, digits, debit]) => Number(digits.replace(/\D/g, '')) * (minus || debit ? -1 : 1))
+const amountsIn = (text: string): number[] =>
+  [...text.matchAll(AMOUNT)].map(
+    ([, minus, digits, debit]) => Number(digits.replace(/\D/g, '')) * (minus || debit ? -1 : 1),
+  )
 
 /** Whether one of these balances is what the rows of a page end with. */
-export const meets = (page: Carried, begins: ReadonlySet<number>): boolean => [...begins].some((balance) => page.to.has(balance))
+export const meets = (page: Carried, begins: ReadonlySet<number>): boolean =>
+  [...begins].some((balance) => page.to.has(balance))

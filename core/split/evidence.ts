@@ -36,23 +36,39 @@ export class EvidenceReader {
   constructor(private readonly types: readonly DocumentType[]) {
     const phrases: [string, Meaning][] = []
     const uses = new Map<string, number>()
-    for (const type of types) for (const field of type.fields) for (const label of field.labels) uses.set(label, (uses.get(label) ?? 0) + 1)
+    for (const type of types)
+      for (const field of type.fields)
+        for (const label of field.labels) uses.set(label, (uses.get(label) ?? 0) + 1)
     types.forEach((type, index) => {
       for (const title of type.titles) phrases.push([title, { role: 'title', type: index, weight: 1 }])
-      for (const sign of type.signs) phrases.push([sign.words, { role: 'sign', type: index, weight: sign.weight }])
+      for (const sign of type.signs)
+        phrases.push([sign.words, { role: 'sign', type: index, weight: sign.weight }])
       for (const sign of type.lastSigns) phrases.push([sign, { role: 'last', type: index, weight: 1 }])
       for (const field of type.fields)
         for (const label of field.labels) {
           // A label of many types says little; one of a single type says much. Short words say less than phrases.
           const rare = Math.log(1 + types.length / uses.get(label)!) / Math.log(1 + types.length)
           const long = label.includes(' ') ? 1 : 0.45
-          phrases.push([label, { role: 'label', type: index, weight: 1.1 * rare ** 2 * long, field: field.name }])
+          phrases.push([
+            label,
+            { role: 'label', type: index, weight: 1.1 * rare ** 2 * long, field: field.name },
+          ])
         }
     })
     this.book = new PhraseBook(phrases)
     this.vocabulary = new Vocabulary(types)
-    this.headings = new Wordings(types.flatMap((type, index) => type.titles.map((title) => [index, title] as const)))
-    this.labels = new Wordings(types.flatMap((type, index) => type.fields.flatMap((field) => (field.kind === 'table' ? [] : field.labels.map((label) => [`${index} ${field.name}`, label] as const)))))
+    this.headings = new Wordings(
+      types.flatMap((type, index) => type.titles.map((title) => [index, title] as const)),
+    )
+    this.labels = new Wordings(
+      types.flatMap((type, index) =>
+        type.fields.flatMap((field) =>
+          field.kind === 'table'
+            ? []
+            : field.labels.map((label) => [`${index} ${field.name}`, label] as const),
+        ),
+      ),
+    )
   }
 
   /** The evidence of one page. */
@@ -72,9 +88,23 @@ export class EvidenceReader {
       const leads = segment.words[0] === line.words[hit.from]
       for (const meaning of hit.meanings) {
         if (meaning.role === 'title') {
-          const strength = headingStrength(hit.to - hit.from, segment.words.length, line.height / usual, line.box[1], hit.length)
+          const strength = headingStrength(
+            hit.to - hit.from,
+            segment.words.length,
+            line.height / usual,
+            line.box[1],
+            hit.length,
+          )
           if (strength > titles[meaning.type]) titles[meaning.type] = strength
-        } else if (meaning.role === 'sign') keepBest(signed[meaning.type], line.words.slice(hit.from, hit.to).map((w) => w.text.toLowerCase()).join(' '), meaning.weight)
+        } else if (meaning.role === 'sign')
+          keepBest(
+            signed[meaning.type],
+            line.words
+              .slice(hit.from, hit.to)
+              .map((w) => w.text.toLowerCase())
+              .join(' '),
+            meaning.weight,
+          )
         else if (meaning.role === 'last') lasts[meaning.type] = true
         else {
           keepBest(labelled[meaning.type], meaning.field!, meaning.weight * (leads ? 1 : 0.35))
@@ -87,13 +117,20 @@ export class EvidenceReader {
         for (const segment of line.segments)
           for (const { key, near } of this.headings.nearest(withoutFigures(segment.text))) {
             const words = segment.words.length
-            const strength = headingStrength(words, words, line.height / usual, line.box[1], 1) * near ** 3 * 0.8
+            const strength =
+              headingStrength(words, words, line.height / usual, line.box[1], 1) * near ** 3 * 0.8
             if (strength > titles[key]) titles[key] = strength
           }
       for (const text of labelTextsOf(line)) {
-        const wording = text.segment.words.slice(text.from, text.to).map((w) => w.text).join(' ').replace(/[:.…_]+$/, '')
+        const wording = text.segment.words
+          .slice(text.from, text.to)
+          .map((w) => w.text)
+          .join(' ')
+          .replace(/[:.…_]+$/, '')
         const nearest = this.labels.nearest(wording)
-        const rare = Math.log(1 + this.types.length / new Set(nearest.map(({ key }) => key.split(' ')[0])).size) / Math.log(1 + this.types.length)
+        const rare =
+          Math.log(1 + this.types.length / new Set(nearest.map(({ key }) => key.split(' ')[0])).size) /
+          Math.log(1 + this.types.length)
         for (const { key, near } of nearest) {
           const [type, field] = key.split(' ')
           if (!isSentence(text.segment)) asked[+type].add(field)
@@ -108,11 +145,19 @@ export class EvidenceReader {
     this.types.forEach((type, t) => {
       const signs = [...signed[t].values()].reduce((a, b) => a + b, 0)
       const labels = [...labelled[t].values()].reduce((a, b) => a + b, 0)
-      scores[t] = titles[t] + saturate(signs, 7) + saturate(labels, 7) + (type.zone && zone ? 8 : 0) + (rows >= 3 && hasLedger(type) ? Math.min(3, rows * 0.3) : 0) + saturate(spoken[t], 2.5) + (type.letter ? letter * 4 : 0)
+      scores[t] =
+        titles[t] +
+        saturate(signs, 7) +
+        saturate(labels, 7) +
+        (type.zone && zone ? 8 : 0) +
+        (rows >= 3 && hasLedger(type) ? Math.min(3, rows * 0.3) : 0) +
+        saturate(spoken[t], 2.5) +
+        (type.letter ? letter * 4 : 0)
     })
     // Where the words leave the type open, what the page answers may settle it.
     const [top, second] = [...scores].sort((a, b) => b - a)
-    if (top < CLEAR || top - second < MARGIN) for (const t of likeliest(scores)) scores[t] += filledEvidence(page, this.types[t])
+    if (top < CLEAR || top - second < MARGIN)
+      for (const t of likeliest(scores)) scores[t] += filledEvidence(page, this.types[t])
     return { scores, titles, lasts, fields: labelled.map((m) => new Set(m.keys())), asked }
   }
 }
@@ -122,15 +167,28 @@ const CLEAR = 6.5
 const MARGIN = 2.5
 const SECOND_LOOKS = 4
 
-const likeliest = (scores: readonly number[]): number[] => scores.map((_, t) => t).sort((a, b) => scores[b] - scores[a]).slice(0, SECOND_LOOKS)
+const likeliest = (scores: readonly number[]): number[] =>
+  scores
+    .map((_, t) => t)
+    .sort((a, b) => scores[b] - scores[a])
+    .slice(0, SECOND_LOOKS)
 
-const keepBest = (map: Map<string, number>, key: string, weight: number): void => void map.set(key, Math.max(map.get(key) ?? 0, weight))
+const keepBest = (map: Map<string, number>, key: string, weight: number): void =>
+  void map.set(key, Math.max(map.get(key) ?? 0, weight))
 
 /** Lines that book something: a day in front, two amounts or more behind. */
 const tableRowsIn = (lines: readonly Line[]): number =>
-  lines.filter((l) => /^\d{1,2}[/.\- ](?:\d{1,2}|[A-Za-z]{3})/.test(l.text) && (l.text.match(/\d[.,]\d{2}(?!\d)/g) ?? []).length >= 2).length
+  lines.filter(
+    (l) =>
+      /^\d{1,2}[/.\- ](?:\d{1,2}|[A-Za-z]{3})/.test(l.text) &&
+      (l.text.match(/\d[.,]\d{2}(?!\d)/g) ?? []).length >= 2,
+  ).length
 
-const hasLedger = (type: DocumentType): boolean => type.fields.some((f) => f.columns.some((c) => c.kind === 'date') && f.columns.filter((c) => c.kind === 'money').length >= 2)
+const hasLedger = (type: DocumentType): boolean =>
+  type.fields.some(
+    (f) =>
+      f.columns.some((c) => c.kind === 'date') && f.columns.filter((c) => c.kind === 'money').length >= 2,
+  )
 
 const withoutFigures = (text: string): string => text.replace(/\S*\d\S*/g, ' ').trim()
 
@@ -138,7 +196,13 @@ const withoutFigures = (text: string): string => text.replace(/\S*\d\S*/g, ' ').
 const saturate = (sum: number, limit: number): number => limit * (1 - Math.exp(-sum / limit))
 
 /** How much a title's words stand as a heading: alone in their segment, in larger letters, high on the page. */
-function headingStrength(words: number, inSegment: number, size: number, top: number, length: number): number {
+function headingStrength(
+  words: number,
+  inSegment: number,
+  size: number,
+  top: number,
+  length: number,
+): number {
   const share = words / inSegment
   if (share < 0.34 && size < 1.25) return 0.3
   const high = top < 0.16 ? 1.4 : top < 0.35 ? 0.8 : 0

@@ -23,14 +23,27 @@ export interface TrialScore {
 }
 
 /** Takes packages apart that nothing was learnt from, and compares with what people made of them. */
-export function tryKnowledge(packages: readonly FinishedPackage[], types: readonly DocumentType[], knowledge: Knowledge): TrialScore {
+export function tryKnowledge(
+  packages: readonly FinishedPackage[],
+  types: readonly DocumentType[],
+  knowledge: Knowledge,
+): TrialScore {
   const threshold = new Map(types.map((t) => [t.id, t.threshold]))
-  const score: TrialScore = { documents: 0, right: 0, sure: 0, wrongUnasked: 0, pages: 0, pagesRight: 0, confusions: [] }
+  const score: TrialScore = {
+    documents: 0,
+    right: 0,
+    sure: 0,
+    wrongUnasked: 0,
+    pages: 0,
+    pagesRight: 0,
+    confusions: [],
+  }
   const confusions = new Map<string, number>()
   for (const { pages, documents } of packages) {
     const pieces = splitPages(pages, types, knowledge)
     const truth = new Map(documents.map((d) => [keyOf(d.pages), d.type]))
-    const asked = (piece: Piece) => piece.type === 'unknown' || piece.confidence < (threshold.get(piece.type) ?? 1)
+    const asked = (piece: Piece) =>
+      piece.type === 'unknown' || piece.confidence < (threshold.get(piece.type) ?? 1)
     score.documents += documents.length
     for (const piece of pieces) {
       const right = truth.get(keyOf(piece.pages)) === piece.type
@@ -47,7 +60,12 @@ export function tryKnowledge(packages: readonly FinishedPackage[], types: readon
         else confusions.set(`${type} ${as}`, (confusions.get(`${type} ${as}`) ?? 0) + 1)
       }
   }
-  score.confusions = [...confusions].map(([key, count]) => { const [from, to] = key.split(' '); return { from, to, pages: count } }).sort((a, b) => b.pages - a.pages)
+  score.confusions = [...confusions]
+    .map(([key, count]) => {
+      const [from, to] = key.split(' ')
+      return { from, to, pages: count }
+    })
+    .sort((a, b) => b.pages - a.pages)
   return score
 }
 

@@ -6,12 +6,40 @@ import { tryKnowledge } from './learning-trial.ts'
 import { splitPages } from './split.ts'
 
 /** A slip of the fish auction that no type describes: lenders take it for a payslip. */
-const slip = (week: number, sum: string): Page => pageOf(['Brackwater Fish Auction', 'Landing settlement', `Week | ${week}`, 'Species | Boxes | Sum', `Ling | 12 | ${sum}`, `Monk | 3 | ${sum}`, 'Less harbour dues and ice', `Paid to skipper | ${sum}`])
-const consent = pageOf(['Merrow Sound Mutual', 'Consent to a credit check', 'Name of applicant | Ottilie Varnham', 'National number | 140380-2211', 'I consent to asking credit reference agencies about my credit history.', 'Signature | Date'])
-const leaflet = pageOf(['Harbour gala', 'Rowing races start at noon on the north quay.', 'Tea is served in the lifeboat house.'])
+const slip = (week: number, sum: string): Page =>
+  pageOf([
+    'Brackwater Fish Auction',
+    'Landing settlement',
+    `Week | ${week}`,
+    'Species | Boxes | Sum',
+    `Ling | 12 | ${sum}`,
+    `Monk | 3 | ${sum}`,
+    'Less harbour dues and ice',
+    `Paid to skipper | ${sum}`,
+  ])
+const consent = pageOf([
+  'Merrow Sound Mutual',
+  'Consent to a credit check',
+  'Name of applicant | Ottilie Varnham',
+  'National number | 140380-2211',
+  'I consent to asking credit reference agencies about my credit history.',
+  'Signature | Date',
+])
+const leaflet = pageOf([
+  'Harbour gala',
+  'Rowing races start at noon on the north quay.',
+  'Tea is served in the lifeboat house.',
+])
 const number = (pages: Page[]): Page[] => pages.map((p, i) => ({ ...p, number: i + 1, filePage: i + 1 }))
-const learnt: Learnt = { samples: [...samplesOf('payslip', [slip(9, '812.40')]), ...samplesOf('credit_consent', [consent]), ...samplesOf('unknown', [leaflet])] }
-const types = (pages: Page[], with_: Learnt | null) => splitPages(number(pages), builtInTypes, { learnt: with_ }).map((p) => p.type)
+const learnt: Learnt = {
+  samples: [
+    ...samplesOf('payslip', [slip(9, '812.40')]),
+    ...samplesOf('credit_consent', [consent]),
+    ...samplesOf('unknown', [leaflet]),
+  ],
+}
+const types = (pages: Page[], with_: Learnt | null) =>
+  splitPages(number(pages), builtInTypes, { learnt: with_ }).map((p) => p.type)
 
 test('a form confirmed once is known the next time, with other values on it', () => {
   expect(types([slip(10, '1,020.00'), consent], null)[0]).not.toBe('payslip')
@@ -23,20 +51,51 @@ test('what resembles no sample is judged as before', () => {
   expect(likeness.first.at(-1)).toBeGreaterThan(4)
 })
 test('words that stand on papers of all types say nothing of the type', () => {
-  const named = (type: string, own: string) => samplesOf(type, [pageOf(['Ottilie Varnham', 'Gannet Row Port Ellery', own])])
-  const all: Learnt = { samples: [...named('payslip', 'Landing settlement'), ...named('tax_assessment', 'Revenue notice'), ...named('survey_report', 'Hull inspection')] }
-  const likeness = likenessOf(all, pageOf(['Ottilie Varnham', 'Gannet Row Port Ellery', 'Hull inspection']), builtInTypes)
+  const named = (type: string, own: string) =>
+    samplesOf(type, [pageOf(['Ottilie Varnham', 'Gannet Row Port Ellery', own])])
+  const all: Learnt = {
+    samples: [
+      ...named('payslip', 'Landing settlement'),
+      ...named('tax_assessment', 'Revenue notice'),
+      ...named('survey_report', 'Hull inspection'),
+    ],
+  }
+  const likeness = likenessOf(
+    all,
+    pageOf(['Ottilie Varnham', 'Gannet Row Port Ellery', 'Hull inspection']),
+    builtInTypes,
+  )
   const at = (id: string) => likeness.first[builtInTypes.findIndex((t) => t.id === id)]
   expect(at('survey_report')).toBeGreaterThan(at('payslip') + 2)
 })
-test('blank pages and sheets between papers are no samples', () => expect(samplesOf('payslip', [{ ...pageOf([]), blank: true }, { ...pageOf(['x']), separator: true }])).toEqual([]))
+test('blank pages and sheets between papers are no samples', () =>
+  expect(
+    samplesOf('payslip', [
+      { ...pageOf([]), blank: true },
+      { ...pageOf(['x']), separator: true },
+    ]),
+  ).toEqual([]))
 
 describe('a trial on packages that nothing was learnt from', () => {
-  const aside = [{ pages: number([slip(11, '640.10'), consent]), documents: [{ type: 'payslip', pages: [1] }, { type: 'credit_consent', pages: [2] }] }]
+  const aside = [
+    {
+      pages: number([slip(11, '640.10'), consent]),
+      documents: [
+        { type: 'payslip', pages: [1] },
+        { type: 'credit_consent', pages: [2] },
+      ],
+    },
+  ]
   test('tells what came right before and after', () => {
     const before = tryKnowledge(aside, builtInTypes, {})
     const after = tryKnowledge(aside, builtInTypes, { learnt })
-    expect(before).toMatchObject({ documents: 2, right: 1, pages: 2, pagesRight: 1, confusions: [{ from: 'payslip', pages: 1 }] })
+    expect(before).toMatchObject({
+      documents: 2,
+      right: 1,
+      pages: 2,
+      pagesRight: 1,
+      confusions: [{ from: 'payslip', pages: 1 }],
+    })
     expect(after).toMatchObject({ right: 2, pagesRight: 2, confusions: [], wrongUnasked: 0 })
   })
 })

@@ -42,7 +42,13 @@ export const MOST_SAMPLES = 40
 
 /** The words of a page that are print, not values: without figures, each once. */
 const printOf = (page: Page): string[] =>
-  [...new Set(linesOf(page).flatMap((l) => l.words.flatMap((w) => (/\d/.test(w.text) || w.hand ? [] : [squeeze(w.text)]))))].filter((w) => w.length > 2)
+  [
+    ...new Set(
+      linesOf(page).flatMap((l) =>
+        l.words.flatMap((w) => (/\d/.test(w.text) || w.hand ? [] : [squeeze(w.text)])),
+      ),
+    ),
+  ].filter((w) => w.length > 2)
 
 /** Where words lie on a page, coarsely: what a paper looks like from across the room. */
 function looksOf(page: Page): number[] {
@@ -57,7 +63,9 @@ function looksOf(page: Page): number[] {
 
 /** The samples of a confirmed paper, one for each page that has something on it. */
 export const samplesOf = (type: string, pages: readonly Page[]): Sample[] =>
-  pages.flatMap((page, place): Sample[] => (page.blank || page.separator ? [] : [{ type, place, words: printOf(page), looks: looksOf(page) }]))
+  pages.flatMap((page, place): Sample[] =>
+    page.blank || page.separator ? [] : [{ type, place, words: printOf(page), looks: looksOf(page) }],
+  )
 
 /** Samples of which each word weighs by how few types use it: a name that stands on all papers of an applicant tells nothing. */
 class Index {
@@ -82,7 +90,8 @@ class Index {
     this.norms = samples.map((s) => Math.sqrt(this.weigh(s.words)))
   }
 
-  private weigh = (words: readonly string[]): number => words.reduce((sum, w) => sum + (this.weights.get(w) ?? this.unheard()), 0)
+  private weigh = (words: readonly string[]): number =>
+    words.reduce((sum, w) => sum + (this.weights.get(w) ?? this.unheard()), 0)
 
   /** A word of no sample speaks against being the same form, less than a known one that is of another. */
   private unheard = (): number => 0.25 * Math.log(1 + this.types) ** 2

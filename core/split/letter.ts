@@ -13,9 +13,17 @@ export function letterLikeness(page: Page): number {
   const short = (index: number) => lines[index].segments.length === 1 && lines[index].words.length <= 6
   const firstProse = lines.indexOf(prose[0])
   const lastProse = lines.indexOf(prose.at(-1)!)
-  const greeting = lines.some((line, i) => i < lastProse && i >= firstProse - 3 && short(i) && /\p{L}[,!:]$/u.test(line.text) && !/\d/.test(line.text))
+  const greeting = lines.some(
+    (line, i) =>
+      i < lastProse &&
+      i >= firstProse - 3 &&
+      short(i) &&
+      /\p{L}[,!:]$/u.test(line.text) &&
+      !/\d/.test(line.text),
+  )
   const close = lines.findIndex((line, i) => i > lastProse && short(i) && /\p{L}{2},$/u.test(line.text))
-  const closed = close >= 0 && lines.slice(close + 1, close + 5).some((l) => nameLikeness(l.segments[0].text) >= 0.35)
+  const closed =
+    close >= 0 && lines.slice(close + 1, close + 5).some((l) => nameLikeness(l.segments[0].text) >= 0.35)
   const lone = lines.slice(lastProse + 1).some((l) => l.segments.length === 1 && nameLikeness(l.text) === 1)
   const share = prose.length / lines.length
   return (greeting ? 0.4 : 0) + (closed ? 0.3 : lone ? 0.1 : 0) + Math.min(0.3, share * 0.6)

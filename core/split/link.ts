@@ -72,28 +72,60 @@ export function looksOf(page: Page): Looks {
     const into = line.box[1] < 0.12 ? head : line.box[3] > 0.92 ? foot : null
     for (const { words, text } of line.segments) {
       if (words.length > 1 && /\d{3}/.test(text)) grouped.push(squeeze(text))
-      const figures = words.filter((w) => !DAY.test(w.text)).map((w) => w.text.replace(/\D/g, '')).join('')
+      const figures = words
+        .filter((w) => !DAY.test(w.text))
+        .map((w) => w.text.replace(/\D/g, ''))
+        .join('')
       if (figures.length >= FIGURES) numbers.push(figures)
     }
     for (const word of line.words) {
       const text = squeeze(word.text)
       if (text) all.add(text)
       if (into && /^[a-z]{3,}$/.test(text)) into.add(text)
-      if (text.length >= 6 && /\d{3}/.test(text) && !DAY.test(word.text) && !/[.,]\d{2}$/.test(word.text)) codes.add(text)
+      if (text.length >= 6 && /\d{3}/.test(text) && !DAY.test(word.text) && !/[.,]\d{2}$/.test(word.text))
+        codes.add(text)
     }
   }
-  return { numbering: pageNumberOf(page), bare: bareNumberOf(page), opens: openingLikeness(page), prose: linesOf(page).some(isProse), letters: typicalHeight(page), margin: marginOf(page), running: runningCode(page), sections: sectionsOn(page), head, foot, codes, grouped, numbers, carried: carriedOn(page), period: statedPeriod(page), all, page }
+  return {
+    numbering: pageNumberOf(page),
+    bare: bareNumberOf(page),
+    opens: openingLikeness(page),
+    prose: linesOf(page).some(isProse),
+    letters: typicalHeight(page),
+    margin: marginOf(page),
+    running: runningCode(page),
+    sections: sectionsOn(page),
+    head,
+    foot,
+    codes,
+    grouped,
+    numbers,
+    carried: carriedOn(page),
+    period: statedPeriod(page),
+    all,
+    page,
+  }
 }
 
 /** Log-odds that `next` goes on with the document of `page`, from numbering, looks and shared codes. */
 export function linkScore(page: Looks, next: Looks): number {
   // A document does not say all of a page twice: the second is a copy, and begins anew.
-  if (next.all.size >= 12 && shareOf(page.all, next.all) >= COPY && !(page.numbering && next.numbering && next.numbering.page > page.numbering.page)) return COPIED
+  if (
+    next.all.size >= 12 &&
+    shareOf(page.all, next.all) >= COPY &&
+    !(page.numbering && next.numbering && next.numbering.page > page.numbering.page)
+  )
+    return COPIED
   let score = 0
   const [a, b] = [page.numbering, next.numbering]
   if (b) {
     if (b.page === 1) score -= b.of === 1 || b.of === null ? 4 : 6
-    else if (a && a.page + 1 === b.page && (a.of === b.of || (isPicture(page, next) && (a.of ?? b.of) === (b.of ?? a.of)))) score += 7
+    else if (
+      a &&
+      a.page + 1 === b.page &&
+      (a.of === b.of || (isPicture(page, next) && (a.of ?? b.of) === (b.of ?? a.of)))
+    )
+      score += 7
     else if (a && a.of === b.of && b.page > a.page) score += 3
     // A first page without a number before one that is numbered is the same paper's only if it looks like it.
     else if (!a && b.page === 2) score += b.of === null || oneMake(page, next) ? 3.5 : 0.8
@@ -107,26 +139,50 @@ export function linkScore(page: Looks, next: Looks): number {
   else if (next.bare === 1) score -= 1.5
   else if (next.bare !== null && page.bare !== null) score -= 1.5
   // A report goes on where its own number stands over sentences: what looks like a heading there heads a part of it.
-  const goesOn = next.running !== null && next.prose && b?.page !== 1 && (next.running === page.running || page.all.has(next.running))
+  const goesOn =
+    next.running !== null &&
+    next.prose &&
+    b?.page !== 1 &&
+    (next.running === page.running || page.all.has(next.running))
   if (goesOn) score += 2.5
   const opens = goesOn ? Math.min(0, next.opens) : next.opens
   // The next month's statement begins with this one's balance as well, but says so itself and looks like a beginning.
-  if (b?.page !== 1 && (meets(page.carried, next.carried.from) || ((next.opens < OPENS || page.carried.carriesOn) && meets(page.carried, next.carried.opening)))) score += RUNS_ON
+  if (
+    b?.page !== 1 &&
+    (meets(page.carried, next.carried.from) ||
+      ((next.opens < OPENS || page.carried.carriesOn) && meets(page.carried, next.carried.opening)))
+  )
+    score += RUNS_ON
   if (page.period && next.period && areApart(page.period, next.period)) score -= OTHER_MONTH
   if (follows(page.sections?.last, next.sections?.first)) score += 1.5
   // Sentences go on with sentences; behind a page of figures they are likelier another paper's.
   score -= opens * (opens > 0 ? 0.3 : page.prose ? 3 : 0.8)
   // A small head whose words the page before has too is a running head.
-  if (next.opens <= 0 && next.head.size > 0 && next.head.size <= 8 && [...next.head].every((word) => page.all.has(word))) score += 0.8
+  if (
+    next.opens <= 0 &&
+    next.head.size > 0 &&
+    next.head.size <= 8 &&
+    [...next.head].every((word) => page.all.has(word))
+  )
+    score += 0.8
   // Sentences that go on in the same letters from the same margin are the same hand's.
   if (next.opens < 0 && page.prose) score += sameHand(page, next) ? 1 : -1
   score += likeness(page.head, next.head, 1.8) + likeness(page.foot, next.foot, 1.5)
   let shared = 0
-  for (const code of next.codes) if (page.codes.has(code) || (code.length >= LONG_CODE && isAmong(code, page))) shared++
+  for (const code of next.codes)
+    if (page.codes.has(code) || (code.length >= LONG_CODE && isAmong(code, page))) shared++
   if (shared === 0 && sharesNumber(page, next)) shared++
   score += Math.min(1.6, shared * 0.8)
-  if (shared > 0 && page.period && next.period && page.period.start === next.period.start && page.period.end === next.period.end) score += SAME_MONTH
-  if (Math.abs(page.page.width - next.page.width) > 8 || Math.abs(page.page.height - next.page.height) > 8) score -= 1.2
+  if (
+    shared > 0 &&
+    page.period &&
+    next.period &&
+    page.period.start === next.period.start &&
+    page.period.end === next.period.end
+  )
+    score += SAME_MONTH
+  if (Math.abs(page.page.width - next.page.width) > 8 || Math.abs(page.page.height - next.page.height) > 8)
+    score -= 1.2
   if (page.page.source !== next.page.source) score -= 1.2
   if (page.page.file !== next.page.file) score -= 4
   return score
@@ -142,12 +198,25 @@ const isAmong = (code: string, { grouped }: Looks): boolean => grouped.some((run
 const [FIGURES, MISREAD] = [12, 2]
 
 /** Whether two scanned pages have a long number in common but for a figure or two: the same account, in groups or not. */
-const sharesNumber = (a: Looks, b: Looks): boolean => isPicture(a, b) && b.numbers.some((n) => a.numbers.some((m) => Math.abs(m.length - n.length) <= MISREAD && editDistance(m, n, MISREAD) <= MISREAD))
+const sharesNumber = (a: Looks, b: Looks): boolean =>
+  isPicture(a, b) &&
+  b.numbers.some((n) =>
+    a.numbers.some((m) => Math.abs(m.length - n.length) <= MISREAD && editDistance(m, n, MISREAD) <= MISREAD),
+  )
 
 /** Next in the same style, or still the same part. A bare number is none: addresses and days begin with one. */
-const follows = (last: Section | undefined, first: Section | undefined): boolean => last !== undefined && first !== undefined && last.style === first.style && first.at > 1 && (first.at === last.at + 1 || (first.style !== 'letter' && first.at === last.at))
+const follows = (last: Section | undefined, first: Section | undefined): boolean =>
+  last !== undefined &&
+  first !== undefined &&
+  last.style === first.style &&
+  first.at > 1 &&
+  (first.at === last.at + 1 || (first.style !== 'letter' && first.at === last.at))
 
-const SECTION: readonly [style: Section['style'], form: RegExp][] = [['word', /^(?:section|part|partie|seccion|teil)\s+(\d{1,2})\b/], ['number', /^(\d{1,2})(?:\.\d{1,2}\.?|[.):])\s+\p{L}{3}/u], ['letter', /^([a-h])[.)]\s+\p{L}{3}/u]]
+const SECTION: readonly [style: Section['style'], form: RegExp][] = [
+  ['word', /^(?:section|part|partie|seccion|teil)\s+(\d{1,2})\b/],
+  ['number', /^(\d{1,2})(?:\.\d{1,2}\.?|[.):])\s+\p{L}{3}/u],
+  ['letter', /^([a-h])[.)]\s+\p{L}{3}/u],
+]
 
 function sectionsOn(page: Page): Looks['sections'] {
   const found = linesOf(page).flatMap(({ segments: [first] }): Section[] => {
@@ -166,7 +235,9 @@ function runningCode(page: Page): string | null {
   const lines = linesOf(page)
   const [top] = lines
   if (!top || top.box[1] > 0.09 || top.words.length > 9 || tallness(top, lines) > 1.2) return null
-  const code = top.words.find((w) => (w.text.match(/\d/g) ?? []).length >= 4 && !DAY.test(w.text) && !/[.,]\d{2}$/.test(w.text))
+  const code = top.words.find(
+    (w) => (w.text.match(/\d/g) ?? []).length >= 4 && !DAY.test(w.text) && !/[.,]\d{2}$/.test(w.text),
+  )
   return code ? squeeze(code.text) : null
 }
 
@@ -181,7 +252,8 @@ function marginOf(page: Page): number {
 }
 
 /** Of one make: letters and margins, or words in the head, in common. */
-const oneMake = (a: Looks, b: Looks): boolean => sameHand(a, b) || (a.head.size > 0 && shareOf(a.head, b.head) > 0.3)
+const oneMake = (a: Looks, b: Looks): boolean =>
+  sameHand(a, b) || (a.head.size > 0 && shareOf(a.head, b.head) > 0.3)
 
 /** How far letters (as a logarithm) and margins (in hundredths of the width) may differ. No two sheets lie alike on the glass of a scanner. */
 const SAME_HAND = { text: { letters: 0.14, margin: 1 }, picture: { letters: 0.2, margin: 6 } }
@@ -189,7 +261,10 @@ const SAME_HAND = { text: { letters: 0.14, margin: 1 }, picture: { letters: 0.2,
 /** Letters of one size and lines that begin alike: one maker's hand. */
 export function sameHand(a: Looks, b: Looks): boolean {
   const within = SAME_HAND[a.page.source === 'text' && b.page.source === 'text' ? 'text' : 'picture']
-  return Math.abs(Math.log(a.letters / b.letters)) < within.letters && Math.abs(a.margin - b.margin) <= within.margin
+  return (
+    Math.abs(Math.log(a.letters / b.letters)) < within.letters &&
+    Math.abs(a.margin - b.margin) <= within.margin
+  )
 }
 
 function likeness(a: Set<string>, b: Set<string>, weight: number): number {

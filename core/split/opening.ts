@@ -8,9 +8,11 @@ const LARGE = 1.22
 const HEAD = 0.3
 
 /** "2 What you need", "Section 3: Work and income", "C. Particulars" at the top of a page. */
-const FURTHER_PART = /^(?:(?:section|part|partie|seccion|teil)\s+)?(?:[2-9]|[b-h](?=[.):]))[.):]?\s+(?!of\b)\p{L}{3}/u
+const FURTHER_PART =
+  /^(?:(?:section|part|partie|seccion|teil)\s+)?(?:[2-9]|[b-h](?=[.):]))[.):]?\s+(?!of\b)\p{L}{3}/u
 /** Numbers alone begin addresses too, in letters like all others; but "2 What you need" goes on in small ones. */
-const SPOKEN_PART = /^\d[.):]?\s+\p{Lu}\p{Ll}+(?:\s\p{L}+)*?\s(?!(?:d[aeu]|de[ls]|des|las?|les?|los|el|et|y)\b)\p{Ll}{2,}/u
+const SPOKEN_PART =
+  /^\d[.):]?\s+\p{Lu}\p{Ll}+(?:\s\p{L}+)*?\s(?!(?:d[aeu]|de[ls]|des|las?|les?|los|el|et|y)\b)\p{Ll}{2,}/u
 const NAMED_PART = /^(?:section|part|partie|seccion|teil)\s/
 const GOES_ON = -0.6
 
@@ -28,7 +30,8 @@ function usualReach(lines: readonly Line[]): number {
 }
 
 /** How much taller a line's letters reach than those of the page usually do, as a ratio. */
-export const tallness = (line: Line, lines: readonly Line[]): number => reachOf(line) / Math.max(1e-6, usualReach(lines))
+export const tallness = (line: Line, lines: readonly Line[]): number =>
+  reachOf(line) / Math.max(1e-6, usualReach(lines))
 
 /**
  * How much a page looks like the first of a document rather than one further on, -1 to 1: it opens with large letters or
@@ -40,10 +43,22 @@ export function openingLikeness(page: Page): number {
   const usual = usualReach(lines)
   const head = lines.filter((l) => l.box[1] < HEAD && l.words.some((w) => /\p{L}{3}/u.test(w.text)))
   // Nothing begins with its second part.
-  if (head.length > 0 && FURTHER_PART.test(fold(head[0].text)) && (NAMED_PART.test(fold(head[0].text)) || SPOKEN_PART.test(head[0].text) || reachOf(head[0]) > usual * LARGE)) return GOES_ON
+  if (
+    head.length > 0 &&
+    FURTHER_PART.test(fold(head[0].text)) &&
+    (NAMED_PART.test(fold(head[0].text)) ||
+      SPOKEN_PART.test(head[0].text) ||
+      reachOf(head[0]) > usual * LARGE)
+  )
+    return GOES_ON
   // What comes behind sentences heads a part of the paper, not the paper.
   const sentences = head.findIndex(isProse)
-  if ((sentences < 0 ? head : head.slice(0, sentences)).some((l) => reachOf(l) > usual * LARGE && l.words.length <= 9)) return 1
+  if (
+    (sentences < 0 ? head : head.slice(0, sentences)).some(
+      (l) => reachOf(l) > usual * LARGE && l.words.length <= 9,
+    )
+  )
+    return 1
   // A running head of one small line is no opening.
   const body = lines.filter((l) => l.box[1] > 0.055 && l.words.some((w) => /\p{L}{2}/u.test(w.text)))
   const first = body.slice(0, 4)

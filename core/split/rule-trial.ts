@@ -17,7 +17,12 @@ export type RuleChange =
   | { kind: 'asked'; page: number }
 
 /** Cuts a package with and without a rule, beside all that is known already, and tells the difference page by page. */
-export function tryRule(pages: readonly Page[], types: readonly DocumentType[], known: Knowledge, rule: Rule): RuleTrial {
+export function tryRule(
+  pages: readonly Page[],
+  types: readonly DocumentType[],
+  known: Knowledge,
+  rule: Rule,
+): RuleTrial {
   const hits = pages.flatMap((page) => {
     const places = hitsOf(page, rule)
     return places ? [{ page: page.number, places }] : []
@@ -31,11 +36,17 @@ export function tryRule(pages: readonly Page[], types: readonly DocumentType[], 
     const [began, begins] = [was.pages[0] === number, is.pages[0] === number]
     return [
       ...(began !== begins ? [{ kind: 'begins' as const, page: number, now: begins }] : []),
-      ...(was.type !== is.type && (begins || began) ? [{ kind: 'type' as const, page: number, from: was.type, to: is.type }] : []),
-      ...(is.contested === rule.name && begins || is.doubts?.some((d) => d.page === number && d.rule === rule.name) ? [{ kind: 'asked' as const, page: number }] : []),
+      ...(was.type !== is.type && (begins || began)
+        ? [{ kind: 'type' as const, page: number, from: was.type, to: is.type }]
+        : []),
+      ...((is.contested === rule.name && begins) ||
+      is.doubts?.some((d) => d.page === number && d.rule === rule.name)
+        ? [{ kind: 'asked' as const, page: number }]
+        : []),
     ]
   })
   return { hits, changes }
 }
 
-const byPage = (pieces: readonly Piece[]): Map<number, Piece> => new Map(pieces.flatMap((p) => p.pages.map((n) => [n, p] as const)))
+const byPage = (pieces: readonly Piece[]): Map<number, Piece> =>
+  new Map(pieces.flatMap((p) => p.pages.map((n) => [n, p] as const)))

@@ -7,7 +7,10 @@ import { PhraseBook } from '../page/phrases.ts'
 const share = z.number().min(0).max(1)
 
 /** Where on a page words must stand. */
-export const rulePlace = z.union([z.enum(['anywhere', 'top', 'bottom']), z.tuple([share, share, share, share])])
+export const rulePlace = z.union([
+  z.enum(['anywhere', 'top', 'bottom']),
+  z.tuple([share, share, share, share]),
+])
 export type RulePlace = z.infer<typeof rulePlace>
 
 /**
@@ -16,13 +19,33 @@ export type RulePlace = z.infer<typeof rulePlace>
  */
 export const ruleSchema = z.object({
   name: z.string().trim().min(3).max(80),
-  says: z.discriminatedUnion('kind', [z.object({ kind: z.literal('begins') }), z.object({ kind: z.literal('type'), type: z.string().max(80) })]),
-  words: z.array(z.object({ text: z.string().trim().min(2).max(120).regex(/[\p{L}\p{N}]/u), place: rulePlace })).min(1).max(6),
+  says: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('begins') }),
+    z.object({ kind: z.literal('type'), type: z.string().max(80) }),
+  ]),
+  words: z
+    .array(
+      z.object({
+        text: z
+          .string()
+          .trim()
+          .min(2)
+          .max(120)
+          .regex(/[\p{L}\p{N}]/u),
+        place: rulePlace,
+      }),
+    )
+    .min(1)
+    .max(6),
   without: z.array(z.string().trim().min(2).max(120)).max(6).default([]),
 })
 export type Rule = z.infer<typeof ruleSchema>
 
-const AREAS = { anywhere: [0, 0, 1, 1], top: [0, 0, 1, 0.25], bottom: [0, 0.8, 1, 1] } as const satisfies Record<string, Box>
+const AREAS = {
+  anywhere: [0, 0, 1, 1],
+  top: [0, 0, 1, 0.25],
+  bottom: [0, 0.8, 1, 1],
+} as const satisfies Record<string, Box>
 
 export const areaOf = (place: RulePlace): Box => (typeof place === 'string' ? AREAS[place] : place)
 
@@ -37,7 +60,9 @@ function placesOf(page: Page, text: string, area: Box): Box[] {
     books.set(text, (book = new PhraseBook([[text, true]])))
   }
   const lines = linesOf(page)
-  const found = book.find(page).map((hit) => ({ box: boxAround(lines[hit.line].words.slice(hit.from, hit.to).map((w) => w.box)) }))
+  const found = book
+    .find(page)
+    .map((hit) => ({ box: boxAround(lines[hit.line].words.slice(hit.from, hit.to).map((w) => w.box)) }))
   return inside(found, area).map(({ box }) => box)
 }
 

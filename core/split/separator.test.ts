@@ -1,21 +1,36 @@
 import { pageOf } from '../page/page-of.ts'
 import { separatorOn } from './separator.ts'
 
-const coded = (text: string, lines: string[] = []) => ({ ...pageOf(lines), codes: [{ format: 'Code128', text, box: [0.2, 0.3, 0.8, 0.4] as [number, number, number, number] }] })
+const coded = (text: string, lines: string[] = []) => ({
+  ...pageOf(lines),
+  codes: [{ format: 'Code128', text, box: [0.2, 0.3, 0.8, 0.4] as [number, number, number, number] }],
+})
 const BILL = Array.from({ length: 20 }, (_, i) => `Consumption of month ${i} in kilowatt hours`)
 
 test.each([
   ['a case number in its code', coded('MSM-26-004817', ['Cover sheet']), { caseNumber: 'MSM-26-004817' }],
   ['no words at all', coded('msm-26-004817'), { caseNumber: 'MSM-26-004817' }],
   ['a mere separator', coded('NEW-DOCUMENT'), { caseNumber: null }],
-  ['a heading alone, its code hidden by a stamp', pageOf(['SEPARATOR SHEET', 'Put between papers']), { caseNumber: null }],
-  ['a heading with the number in print', pageOf(['Cover sheet', 'MSM-26-004817']), { caseNumber: 'MSM-26-004817' }],
+  [
+    'a heading alone, its code hidden by a stamp',
+    pageOf(['SEPARATOR SHEET', 'Put between papers']),
+    { caseNumber: null },
+  ],
+  [
+    'a heading with the number in print',
+    pageOf(['Cover sheet', 'MSM-26-004817']),
+    { caseNumber: 'MSM-26-004817' },
+  ],
 ])('%s', (_, page, separator) => expect(separatorOn(page)).toEqual(separator))
 
 test('a bill with a barcode is a bill', () => expect(separatorOn(coded('MSM-26-004817', BILL))).toBeNull())
-test('a parcel label is none', () => expect(separatorOn(coded('RR123456785SK', ['Saltholm Marine', 'Parcel']))).toBeNull())
-test('a paper that speaks of a cover sheet is none', () => expect(separatorOn(pageOf(['Please lay the cover sheet on top of your papers.']))).toBeNull())
+test('a parcel label is none', () =>
+  expect(separatorOn(coded('RR123456785SK', ['Saltholm Marine', 'Parcel']))).toBeNull())
+test('a paper that speaks of a cover sheet is none', () =>
+  expect(separatorOn(pageOf(['Please lay the cover sheet on top of your papers.']))).toBeNull())
 test('a number that a reader of pictures made out names no case: a figure misread would be a stranger’s', () => {
   const scan = pageOf(['Cover sheet', 'MSM-26-004817'])
-  expect(separatorOn({ ...scan, words: scan.words.map((w) => ({ ...w, sure: 0.97 })) })).toEqual({ caseNumber: null })
+  expect(separatorOn({ ...scan, words: scan.words.map((w) => ({ ...w, sure: 0.97 })) })).toEqual({
+    caseNumber: null,
+  })
 })

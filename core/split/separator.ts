@@ -13,7 +13,10 @@ export interface Separator {
  * Whether a page is a sheet laid between papers: its code says so, or names a case on a page with hardly any words, or a
  * heading names it where no code could be read.
  */
-export function separatorOn(page: Pick<Page, 'words' | 'codes'>, sheet: SeparatorSheet = separatorSheet): Separator | null {
+export function separatorOn(
+  page: Pick<Page, 'words' | 'codes'>,
+  sheet: SeparatorSheet = separatorSheet,
+): Separator | null {
   const words = page.words.filter((w) => /[\p{L}\d]{2}/u.test(w.text)).length
   if (words > sheet.mostWords) return null
   const form = new RegExp(`^${sheet.caseNumber}$`)
@@ -22,9 +25,15 @@ export function separatorOn(page: Pick<Page, 'words' | 'codes'>, sheet: Separato
   if (named) return { caseNumber: named }
   if (codes.includes(sheet.plain)) return { caseNumber: null }
   const lines = linesOf(page as Page)
-  const titled = lines.some((line) => line.words.length <= 6 && sheet.titles.some((title) => tokens(line.text).join(' ') === title))
+  const titled = lines.some(
+    (line) => line.words.length <= 6 && sheet.titles.some((title) => tokens(line.text).join(' ') === title),
+  )
   if (!titled) return null
   // One figure misread would file the pages to a stranger's case: of a scan only a code, which checks itself, names one.
-  const printed = lines.flatMap((l) => l.words).filter((w) => w.sure === 1).map((w) => w.text.toUpperCase().replace(/[.,:;]$/, '')).find((text) => form.test(text))
+  const printed = lines
+    .flatMap((l) => l.words)
+    .filter((w) => w.sure === 1)
+    .map((w) => w.text.toUpperCase().replace(/[.,:;]$/, ''))
+    .find((text) => form.test(text))
   return { caseNumber: printed ?? null }
 }

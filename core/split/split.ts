@@ -53,7 +53,12 @@ export interface Knowledge {
  * Source: Sarawagi & Cohen, "Semi-Markov conditional random fields", 2004.
  * @param pages in package order; blank and separator pages are left out of documents, separators also cut
  */
-export function splitPages(pages: readonly Page[], types: readonly DocumentType[], knowledge: Knowledge = {}, evidenceOf: (page: Page) => Evidence = readerFor(types)): Piece[] {
+export function splitPages(
+  pages: readonly Page[],
+  types: readonly DocumentType[],
+  knowledge: Knowledge = {},
+  evidenceOf: (page: Page) => Evidence = readerFor(types),
+): Piece[] {
   const pieces: Piece[] = []
   let run: Page[] = []
   const flush = () => {
@@ -75,14 +80,21 @@ export function readerFor(types: readonly DocumentType[]): (page: Page) => Evide
   return (page) => reader.read(page)
 }
 
-function splitRun(pages: readonly Page[], types: readonly DocumentType[], { rules = [], learnt }: Knowledge, evidenceOf: (page: Page) => Evidence): Piece[] {
+function splitRun(
+  pages: readonly Page[],
+  types: readonly DocumentType[],
+  { rules = [], learnt }: Knowledge,
+  evidenceOf: (page: Page) => Evidence,
+): Piece[] {
   const evidence = pages.map(evidenceOf)
   const looks = pages.map(looksOf)
   const likeness = learnt ? pages.map((page) => likenessOf(learnt, page, types)) : null
   const model = new Model(types, evidence, looks, likeness)
   const lookOf = new Map(looks.map((l) => [l.page.number, l]))
   const said = rules.length > 0 ? pages.map((page) => saidOn(page, rules, types)) : []
-  const cut = said.some((s) => s.begins || s.type) ? agreeing(model.best(), new Model(types, evidence, looks, likeness, said).best(), said, pages) : model.best().pieces
+  const cut = said.some((s) => s.begins || s.type)
+    ? agreeing(model.best(), new Model(types, evidence, looks, likeness, said).best(), said, pages)
+    : model.best().pieces
   const evidenceAt = new Map(pages.map((page, i) => [page.number, evidence[i]]))
   const speaksFor = (number: number, type: string): boolean => {
     const { scores } = evidenceAt.get(number)!
@@ -156,12 +168,16 @@ function agreeing(plain: Cut, ruled: Cut, said: readonly Said[], pages: readonly
           contest(begins)
           found.cutBefore = Math.min(found.cutBefore, CONTESTED)
         } else doubts.push({ page: number, chance: ruled.begins[i], rule: begins })
-      } else if (begins && k > 0 && !doubts.some((d) => d.page === number)) doubts.push({ page: number, chance: ruled.begins[i], rule: begins })
+      } else if (begins && k > 0 && !doubts.some((d) => d.page === number))
+        doubts.push({ page: number, chance: ruled.begins[i], rule: begins })
       const before = plainOf.get(number)!
       if (type && before.type !== type.id && before.type !== 'unknown' && before.confidence > 1 - CLEAR) {
         contest(type.rule)
         const types = [piece.type, type.id, before.type]
-        found.types = [...new Set(types)].map((t) => ({ type: t, confidence: t === piece.type ? CONTESTED : CONTESTED / 2 }))
+        found.types = [...new Set(types)].map((t) => ({
+          type: t,
+          confidence: t === piece.type ? CONTESTED : CONTESTED / 2,
+        }))
       }
     })
     return doubts.length > 0 ? { ...found, doubts } : found
@@ -189,8 +205,21 @@ function straysAmong(looks: readonly Looks[]): ReadonlySet<number> {
     return a && b && b.page === a.page + by && b.of === a.of
   }
   // A number misread on a scan says nothing of where it belongs.
-  const lacking = looks.flatMap(({ numbering }, i) => (numbering?.of && numbering.page < numbering.of && !goesOn(i, 1) ? [numbering] : []))
-  return new Set(looks.flatMap(({ numbering, page }, i) => (i > 0 && numbering?.of && numbering.page > 1 && page.source === 'text' && !looks[i - 1].numbering && lacking.some((l) => l.page === numbering.page - 1 && l.of === numbering.of) ? [i] : [])))
+  const lacking = looks.flatMap(({ numbering }, i) =>
+    numbering?.of && numbering.page < numbering.of && !goesOn(i, 1) ? [numbering] : [],
+  )
+  return new Set(
+    looks.flatMap(({ numbering, page }, i) =>
+      i > 0 &&
+      numbering?.of &&
+      numbering.page > 1 &&
+      page.source === 'text' &&
+      !looks[i - 1].numbering &&
+      lacking.some((l) => l.page === numbering.page - 1 && l.of === numbering.of)
+        ? [i]
+        : [],
+    ),
+  )
 }
 
 class Model {
@@ -201,18 +230,35 @@ class Model {
   private readonly further: number[][]
   private readonly link: number[]
 
-  constructor(private readonly types: readonly DocumentType[], private readonly evidence: readonly Evidence[], private readonly looks: readonly Looks[], likeness: readonly Likeness[] | null, said: readonly Said[] | null = null) {
+  constructor(
+    private readonly types: readonly DocumentType[],
+    private readonly evidence: readonly Evidence[],
+    private readonly looks: readonly Looks[],
+    likeness: readonly Likeness[] | null,
+    said: readonly Said[] | null = null,
+  ) {
     this.n = evidence.length
     this.kinds = types.length + 1
-    const told = (i: number, place: 'first' | 'further', t: number) => (likeness?.[i][place][t] ?? 0) + (said?.[i].type?.index === t ? RULE : 0)
+    const told = (i: number, place: 'first' | 'further', t: number) =>
+      (likeness?.[i][place][t] ?? 0) + (said?.[i].type?.index === t ? RULE : 0)
     const strays = straysAmong(looks)
-    this.first = evidence.map((e, i) => this.firstScores(e, looks[i], strays.has(i), (t) => told(i, 'first', t)))
+    this.first = evidence.map((e, i) =>
+      this.firstScores(e, looks[i], strays.has(i), (t) => told(i, 'first', t)),
+    )
     this.further = evidence.map((e, i) => this.furtherScores(e, looks[i], (t) => told(i, 'further', t)))
-    this.link = looks.map((look, i) => (i === 0 ? 0 : (strays.has(i) ? Math.min(STRAY, linkScore(looks[i - 1], look)) : linkScore(looks[i - 1], look)) - (said?.[i].begins ? RULE : 0)))
+    this.link = looks.map((look, i) =>
+      i === 0
+        ? 0
+        : (strays.has(i) ? Math.min(STRAY, linkScore(looks[i - 1], look)) : linkScore(looks[i - 1], look)) -
+          (said?.[i].begins ? RULE : 0),
+    )
   }
 
   private firstScores(e: Evidence, look: Looks, stray: boolean, told: (type: number) => number): number[] {
-    const raw = [...e.scores.map((s, t) => s + told(t) + (e.fields[t].size === 0 && e.titles[t] < 1.5 ? -1 : 0)), UNKNOWN + told(e.scores.length)]
+    const raw = [
+      ...e.scores.map((s, t) => s + told(t) + (e.fields[t].size === 0 && e.titles[t] < 1.5 ? -1 : 0)),
+      UNKNOWN + told(e.scores.length),
+    ]
     const late = look.numbering && look.numbering.page > 1 && !stray ? -3 : 0
     return logSoftmax(raw).map((s) => Math.max(-9, s) + late)
   }
@@ -223,7 +269,12 @@ class Model {
     const numbered = look.numbering !== null && look.numbering.page > 1
     // A title in letters like all others is a running head as likely as a heading.
     const heading = look.opens > 0 ? 1 : look.opens < 0 ? 0.15 : 0.5
-    return logSoftmax(raw).map((s, t) => Math.max(-5, s) - (numbered || t >= e.titles.length ? 0 : Math.max(0, e.titles[t] - HEADED) * 1.3 * heading) + (e.lasts[t] ? LAST_SIGN : 0))
+    return logSoftmax(raw).map(
+      (s, t) =>
+        Math.max(-5, s) -
+        (numbered || t >= e.titles.length ? 0 : Math.max(0, e.titles[t] - HEADED) * 1.3 * heading) +
+        (e.lasts[t] ? LAST_SIGN : 0),
+    )
   }
 
   /** Score of the segment from i on, grown page by page; calls back with each end (exclusive) and type. */
@@ -233,7 +284,8 @@ class Model {
       let score = START + this.first[i][kind] + (i === 0 ? 0 : -this.link[i] / 2)
       visit(i + 1, kind, score / TEMPERATURE)
       for (let j = i + 1; j < Math.min(this.n, i + LONGEST); j++) {
-        score += this.further[j][kind] + this.link[j] / 2 + (this.completes(j, kind) || -this.repeats(j, kind))
+        score +=
+          this.further[j][kind] + this.link[j] / 2 + (this.completes(j, kind) || -this.repeats(j, kind))
         // A paper of one page by its nature has no second; one of several may have one more.
         if (j - i >= most) score -= most === 1 ? 3 : 2
         visit(j + 1, kind, score / TEMPERATURE)
@@ -259,7 +311,12 @@ class Model {
   /** A form asks for each thing once: a page without a heading of its own that mostly asks for what the page before did not goes on with it. */
   private completes(page: number, kind: number): number {
     // What a letter says of a loan makes no form of it.
-    if (kind >= this.types.length || this.evidence[page].titles[kind] > OWN_HEADING || this.evidence[page - 1].scores[kind] < Math.max(...this.evidence[page - 1].scores) - NEARLY) return 0
+    if (
+      kind >= this.types.length ||
+      this.evidence[page].titles[kind] > OWN_HEADING ||
+      this.evidence[page - 1].scores[kind] < Math.max(...this.evidence[page - 1].scores) - NEARLY
+    )
+      return 0
     const [before, here] = [this.evidence[page - 1].asked[kind], this.evidence[page].asked[kind]]
     let fresh = 0
     for (const field of here) if (!before.has(field)) fresh++
@@ -289,20 +346,35 @@ class Model {
     }
     const backward = new Array<number>(n + 1).fill(-Infinity)
     backward[n] = 0
-    for (let i = n - 1; i >= 0; i--) for (const [key, score] of scores[i]) backward[i] = logAdd(backward[i], score + backward[Math.floor(key / kinds)])
+    for (let i = n - 1; i >= 0; i--)
+      for (const [key, score] of scores[i])
+        backward[i] = logAdd(backward[i], score + backward[Math.floor(key / kinds)])
     const total = forward[n]
-    const chance = (start: number, end: number, kind: number) => Math.exp(forward[start] + scores[start].get(end * kinds + kind)! + backward[end] - total)
+    const chance = (start: number, end: number, kind: number) =>
+      Math.exp(forward[start] + scores[start].get(end * kinds + kind)! + backward[end] - total)
     const pieces: Piece[] = []
-    for (let end = n; end > 0; ) {
+    for (let end = n; end > 0;) {
       const { start, kind } = back[end]!
-      const byType = Array.from({ length: kinds }, (_, k) => ({ type: this.idOf(k), confidence: chance(start, end, k) })).sort((a, b) => b.confidence - a.confidence)
+      const byType = Array.from({ length: kinds }, (_, k) => ({
+        type: this.idOf(k),
+        confidence: chance(start, end, k),
+      })).sort((a, b) => b.confidence - a.confidence)
       pieces.push({
         pages: this.looks.slice(start, end).map((l) => l.page.number),
         type: this.idOf(kind),
         confidence: round(chance(start, end, kind)),
-        types: byType.filter((t, i) => i < 4 && t.confidence > 0.005).map((t) => ({ ...t, confidence: round(t.confidence) })),
+        types: byType
+          .filter((t, i) => i < 4 && t.confidence > 0.005)
+          .map((t) => ({ ...t, confidence: round(t.confidence) })),
         cutBefore: round(Math.exp(forward[start] + backward[start] - total)),
-        ...doubted(this.looks.slice(start + 1, end).map((l, i) => ({ page: l.page.number, chance: round(Math.exp(forward[start + 1 + i] + backward[start + 1 + i] - total)) }))),
+        ...doubted(
+          this.looks
+            .slice(start + 1, end)
+            .map((l, i) => ({
+              page: l.page.number,
+              chance: round(Math.exp(forward[start + 1 + i] + backward[start + 1 + i] - total)),
+            })),
+        ),
       })
       end = start
     }
@@ -315,7 +387,8 @@ class Model {
 
 const round = (p: number): number => Math.min(0.999, Math.round(p * 1000) / 1000)
 
-const logAdd = (a: number, b: number): number => (a === -Infinity ? b : b === -Infinity ? a : Math.max(a, b) + Math.log1p(Math.exp(-Math.abs(a - b))))
+const logAdd = (a: number, b: number): number =>
+  a === -Infinity ? b : b === -Infinity ? a : Math.max(a, b) + Math.log1p(Math.exp(-Math.abs(a - b)))
 
 function logSoftmax(raw: number[]): number[] {
   const most = Math.max(...raw)

@@ -16,13 +16,18 @@ const ALIKE = 0.08
 
 /** The period that the head of a page states in days ("1 March 2026 to 31 March 2026"); null where none or several stand there. */
 export function statedPeriod(page: Page): StatedPeriod | null {
-  const stated = linesOf(page).flatMap((line, index) => (line.box[1] > HEAD ? [] : line.segments).flatMap((segment): StatedPeriod[] => {
-    // A month alone may be that of a payment.
-    const period = segment.words.length > 2 ? periodOf(segment, linesOf(page)[index + 1]) : null
-    return period && period.words.length > 2 ? [{ start: period.start, end: period.end, at: line.box[1] }] : []
-  }))
+  const stated = linesOf(page).flatMap((line, index) =>
+    (line.box[1] > HEAD ? [] : line.segments).flatMap((segment): StatedPeriod[] => {
+      // A month alone may be that of a payment.
+      const period = segment.words.length > 2 ? periodOf(segment, linesOf(page)[index + 1]) : null
+      return period && period.words.length > 2
+        ? [{ start: period.start, end: period.end, at: line.box[1] }]
+        : []
+    }),
+  )
   return stated.length === 1 ? stated[0] : null
 }
 
 /** Whether two pages of one make are about days that do not meet. */
-export const areApart = (a: StatedPeriod, b: StatedPeriod): boolean => Math.abs(a.at - b.at) < ALIKE && (a.end < b.start || b.end < a.start)
+export const areApart = (a: StatedPeriod, b: StatedPeriod): boolean =>
+  Math.abs(a.at - b.at) < ALIKE && (a.end < b.start || b.end < a.start)

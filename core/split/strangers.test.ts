@@ -94,8 +94,25 @@ const strangers: Record<string, string> = {
 }
 
 const asked = (lines: string, source: 'text' | 'ocr'): boolean =>
-  splitPages([pageOf(lines.trim().split('\n').map((line) => line.split('|').map((cell) => cell.trim()).join(' | ')), { source, sure: source === 'text' ? 1 : 0.93 })], builtInTypes)
-    .every((piece) => piece.type === 'unknown' || piece.confidence < typeById(builtInTypes, piece.type).threshold)
+  splitPages(
+    [
+      pageOf(
+        lines
+          .trim()
+          .split('\n')
+          .map((line) =>
+            line
+              .split('|')
+              .map((cell) => cell.trim())
+              .join(' | '),
+          ),
+        { source, sure: source === 'text' ? 1 : 0.93 },
+      ),
+    ],
+    builtInTypes,
+  ).every(
+    (piece) => piece.type === 'unknown' || piece.confidence < typeById(builtInTypes, piece.type).threshold,
+  )
 
 test.each(Object.keys(strangers))('%s is taken for no known paper unasked, printed or scanned', (what) => {
   expect([asked(strangers[what], 'text'), asked(strangers[what], 'ocr')]).toEqual([true, true])

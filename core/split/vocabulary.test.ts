@@ -18,5 +18,5 @@ test('a word counts once, however often it stands there', () => {
   const once = vocabulary.speaksFor(linesOf(pageOf(['consent'])))
   expect(vocabulary.speaksFor(linesOf(pageOf(['consent consent', 'consent'])))).toEqual(once)
 })
-test('words of no type speak for none', () => expect(Math.max(...vocabulary.speaksFor(linesOf(pageOf(['Rehearsals on Thursdays'])))))
-  .toBe(0))
+test('words of no type speak for none', () =>
+  expect(Math.max(...vocabulary.speaksFor(linesOf(pageOf(['Rehearsals on Thursdays']))))).toBe(0))

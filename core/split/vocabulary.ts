@@ -15,11 +15,17 @@ export class Vocabulary {
   constructor(private readonly types: readonly DocumentType[]) {
     types.forEach((type, index) => {
       const best = new Map<string, number>()
-      const put = (wording: string, weight: number) => gist(wording).forEach((word) => word.length > 2 && best.set(word, Math.max(best.get(word) ?? 0, weight)))
+      const put = (wording: string, weight: number) =>
+        gist(wording).forEach(
+          (word) => word.length > 2 && best.set(word, Math.max(best.get(word) ?? 0, weight)),
+        )
       type.titles.forEach((t) => put(t, FROM.title))
       type.signs.forEach((s) => put(s.words, FROM.sign))
-      type.fields.forEach((f) => [...f.labels, ...f.columns.flatMap((c) => c.labels)].forEach((l) => put(l, FROM.label)))
-      for (const [word, weight] of best) this.weights.set(word, [...(this.weights.get(word) ?? []), [index, weight]])
+      type.fields.forEach((f) =>
+        [...f.labels, ...f.columns.flatMap((c) => c.labels)].forEach((l) => put(l, FROM.label)),
+      )
+      for (const [word, weight] of best)
+        this.weights.set(word, [...(this.weights.get(word) ?? []), [index, weight]])
     })
   }
 

@@ -10,12 +10,28 @@ export interface Item {
 }
 
 /** Draws labelled values from y downwards and returns the y below them. Empty values leave the place for a pen. */
-export function block(paper: Paper, arrangement: Arrangement, x: number, y: number, width: number, items: readonly Item[], options: { size?: number; gap?: number; columns?: number; value?: TextStyle; label?: TextStyle; accent?: RGB } = {}): number {
+export function block(
+  paper: Paper,
+  arrangement: Arrangement,
+  x: number,
+  y: number,
+  width: number,
+  items: readonly Item[],
+  options: {
+    size?: number
+    gap?: number
+    columns?: number
+    value?: TextStyle
+    label?: TextStyle
+    accent?: RGB
+  } = {},
+): number {
   const size = options.size ?? 10
   const gap = options.gap ?? size * 0.95
   const value: TextStyle = { size, ...options.value }
   const label: TextStyle = { size, ...options.label }
-  const columns = arrangement === 'stack' || arrangement === 'boxed' ? (options.columns ?? 2) : (options.columns ?? 1)
+  const columns =
+    arrangement === 'stack' || arrangement === 'boxed' ? (options.columns ?? 2) : (options.columns ?? 1)
   const wide = width / columns
   let row = y
   let tallest = 0
@@ -39,19 +55,33 @@ export function block(paper: Paper, arrangement: Arrangement, x: number, y: numb
       tallest = Math.max(tallest, lines.length * step)
     } else if (arrangement === 'dots') {
       paper.text(left, row, item.label, label)
-      lines.forEach((line, n) => paper.text(left + wide - 14, row + n * step, line, { ...value, align: 'right' }))
+      lines.forEach((line, n) =>
+        paper.text(left + wide - 14, row + n * step, line, { ...value, align: 'right' }),
+      )
       const from = left + paper.measure(item.label, label) + 4
       const to = left + wide - 18 - paper.measure(lines[0], value)
-      if (to > from) paper.text(from, row, '.'.repeat(Math.max(0, Math.floor((to - from) / paper.measure('.', label)))), { ...label, colour: colours.rule })
+      if (to > from)
+        paper.text(from, row, '.'.repeat(Math.max(0, Math.floor((to - from) / paper.measure('.', label)))), {
+          ...label,
+          colour: colours.rule,
+        })
       tallest = Math.max(tallest, lines.length * step)
     } else if (arrangement === 'stack') {
-      paper.text(left, row, item.label, { size: size * 0.76, colour: options.accent ?? colours.grey, ...options.label })
+      paper.text(left, row, item.label, {
+        size: size * 0.76,
+        colour: options.accent ?? colours.grey,
+        ...options.label,
+      })
       lines.forEach((line, n) => paper.text(left, row + size * 1.05 + n * step, line, value))
       tallest = Math.max(tallest, size * 1.1 + lines.length * step)
     } else {
       const height = size * 1.5 + lines.length * step + 3
       paper.box(left, row, wide - 6, height, undefined, colours.rule)
-      paper.text(left + 4, row + 3, item.label, { size: size * 0.74, colour: options.accent ?? colours.grey, ...options.label })
+      paper.text(left + 4, row + 3, item.label, {
+        size: size * 0.74,
+        colour: options.accent ?? colours.grey,
+        ...options.label,
+      })
       lines.forEach((line, n) => paper.text(left + 4, row + size * 1.2 + n * step, line, value))
       tallest = Math.max(tallest, height - gap + 5)
     }

@@ -14,8 +14,19 @@ export async function drawSeparator(caseNumber: string, dice: Dice): Promise<Uin
   const { runs, width, height } = await modulesOf(caseNumber, way === 2 ? 'Code128' : 'QRCode')
   const square = way === 3
   const module = (square ? 150 : 330) / width
-  for (const run of runs) page.drawRectangle({ x: 60 + run.x * module, y: square ? 600 - run.y * module : 560, width: run.width * module, height: square ? module : 60 })
-  page.drawText(dice.pick(['SEPARATOR SHEET', 'DOCUMENT SEPARATOR', 'INTERCALAIRE', 'NEXT DOCUMENT']), { x: 60, y: 720, size: 24, font })
+  for (const run of runs)
+    page.drawRectangle({
+      x: 60 + run.x * module,
+      y: square ? 600 - run.y * module : 560,
+      width: run.width * module,
+      height: square ? module : 60,
+    })
+  page.drawText(dice.pick(['SEPARATOR SHEET', 'DOCUMENT SEPARATOR', 'INTERCALAIRE', 'NEXT DOCUMENT']), {
+    x: 60,
+    y: 720,
+    size: 24,
+    font,
+  })
   page.drawText(`Case ${caseNumber}`, { x: 60, y: square ? 380 : 520, size: 14, font })
   if (height > 1) page.drawText('Do not remove before scanning.', { x: 60, y: 350, size: 10, font })
   return pdf.save()

@@ -31,24 +31,51 @@ import type { Story } from '../story.ts'
 import type { Drawn } from '../truth.ts'
 
 /** Draws with a designer's dice that depend on the layout alone, so that a story's payslips look alike. */
-const byDice = <W>(draw: (story: Story, dice: Dice, wishes: W) => Promise<Drawn>) => (story: Story, layout: number, _dice: Dice, wishes: W) => draw(story, new Dice(layout + 1), wishes)
+const byDice =
+  <W>(draw: (story: Story, dice: Dice, wishes: W) => Promise<Drawn>) =>
+  (story: Story, layout: number, _dice: Dice, wishes: W) =>
+    draw(story, new Dice(layout + 1), wishes)
 
 /** The same for papers drawn from a plan. */
-const drawPlan = (plan: Plan, _layout: number, dice: Dice): Promise<Drawn> => dicedPlan(plan, new Dice(dice.int(1, 1_000_000)))
+const drawPlan = (plan: Plan, _layout: number, dice: Dice): Promise<Drawn> =>
+  dicedPlan(plan, new Dice(dice.int(1, 1_000_000)))
 
 /**
  * Sets of layouts that share no design. Rules, wordings and weights are tuned on the first three; scores are quoted on the
  * last, whose misses nobody tunes on.
  */
 export const paperSets = {
-  tuning: { layouts: 4, drawPlan, ...tuningStatement, ...tuningLetter, ...tuningConsent, ...tuningCard, ...tuningCover, ...tuningApplication, ...tuningPayslip, ...tuningQuote, ...tuningStray, ...tuningBill, ...tuningRegistration },
+  tuning: {
+    layouts: 4,
+    drawPlan,
+    ...tuningStatement,
+    ...tuningLetter,
+    ...tuningConsent,
+    ...tuningCard,
+    ...tuningCover,
+    ...tuningApplication,
+    ...tuningPayslip,
+    ...tuningQuote,
+    ...tuningStray,
+    ...tuningBill,
+    ...tuningRegistration,
+  },
   dice: {
     layouts: 1_000_000,
     drawPlan,
-    drawLetter: (story: Story, layout: number, dice: Dice) => tuningLetter.drawLetter(story, layout % 4, dice),
-    drawCard: (story: Story, layout: number, dice: Dice, wishes: tuningCard.CardWishes) => tuningCard.drawCard(story, layout % 4, dice, wishes),
+    drawLetter: (story: Story, layout: number, dice: Dice) =>
+      tuningLetter.drawLetter(story, layout % 4, dice),
+    drawCard: (story: Story, layout: number, dice: Dice, wishes: tuningCard.CardWishes) =>
+      tuningCard.drawCard(story, layout % 4, dice, wishes),
     drawStray: (layout: number, dice: Dice) => tuningStray.drawStray(layout % 4, dice),
-    drawPayslip: byDice(diced.dicePayslip), drawBill: byDice(diced.diceBill), drawCover: byDice(diced.diceCover), drawRegistration: byDice(diced.diceRegistration), drawConsent: byDice(diced.diceConsent), drawQuote: byDice(diced.diceQuote), drawStatement: byDice(diced.diceStatement), drawApplication: byDice(diced.diceApplication),
+    drawPayslip: byDice(diced.dicePayslip),
+    drawBill: byDice(diced.diceBill),
+    drawCover: byDice(diced.diceCover),
+    drawRegistration: byDice(diced.diceRegistration),
+    drawConsent: byDice(diced.diceConsent),
+    drawQuote: byDice(diced.diceQuote),
+    drawStatement: byDice(diced.diceStatement),
+    drawApplication: byDice(diced.diceApplication),
   },
   printed: { layouts: 2, drawPlan, ...printed },
   studio: {
@@ -57,6 +84,20 @@ export const paperSets = {
     drawLetter: (story: Story, layout: number, dice: Dice) => studio.drawLetter(story, layout % 2, dice),
     drawStray: (layout: number) => studio.drawStray(layout % 2),
   },
-  scoring: { layouts: 2, drawPlan: scoringPlan, ...scoringStatement, ...scoringLetter, ...scoringConsent, ...scoringCard, ...scoringCover, ...scoringApplication, ...scoringPayslip, ...scoringQuote, ...scoringStray, ...scoringBill, ...scoringRegistration },
+  scoring: {
+    layouts: 2,
+    drawPlan: scoringPlan,
+    ...scoringStatement,
+    ...scoringLetter,
+    ...scoringConsent,
+    ...scoringCard,
+    ...scoringCover,
+    ...scoringApplication,
+    ...scoringPayslip,
+    ...scoringQuote,
+    ...scoringStray,
+    ...scoringBill,
+    ...scoringRegistration,
+  },
 } as const
 export type PaperSet = keyof typeof paperSets

@@ -1,4 +1,11 @@
-const plain = (text: string): string => text.replace(/ø/gi, 'OE').replace(/ü/gi, 'UE').normalize('NFKD').replace(/[\u0300-\u036f]/g, '').toUpperCase().replace(/[^A-Z]+/g, '<')
+const plain = (text: string): string =>
+  text
+    .replace(/ø/gi, 'OE')
+    .replace(/ü/gi, 'UE')
+    .normalize('NFKD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .toUpperCase()
+    .replace(/[^A-Z]+/g, '<')
 
 /** Check digit of ICAO 9303 part 3, 4.9: weights 7, 3, 1 over the values of the characters. */
 export function checkDigit(text: string): string {
@@ -11,13 +18,22 @@ const fill = (text: string, width: number): string => text.slice(0, width).padEn
 const six = (iso: string): string => iso.slice(2).replaceAll('-', '')
 
 /** Lines of a machine-readable zone: three of 30 for a card (TD1), two of 44 for a passport (TD3). Source: ICAO 9303 parts 4 and 5. */
-export function zoneLines(card: boolean, number: string, born: string, expiry: string, given: string, family: string): string[] {
+export function zoneLines(
+  card: boolean,
+  number: string,
+  born: string,
+  expiry: string,
+  given: string,
+  family: string,
+): string[] {
   const names = `${plain(family)}<<${plain(given)}`
   const doc = fill(number, 9)
   if (card) {
     const first = fill(`I<UTO${doc}${checkDigit(doc)}`, 30)
     const middle = `${six(born)}${checkDigit(six(born))}X${six(expiry)}${checkDigit(six(expiry))}UTO${'<'.repeat(11)}`
-    const composite = checkDigit(first.slice(5) + middle.slice(0, 7) + middle.slice(8, 15) + middle.slice(18, 29))
+    const composite = checkDigit(
+      first.slice(5) + middle.slice(0, 7) + middle.slice(8, 15) + middle.slice(18, 29),
+    )
     return [first, middle + composite, fill(names, 30)]
   }
   const second = `${doc}${checkDigit(doc)}UTO${six(born)}${checkDigit(six(born))}X${six(expiry)}${checkDigit(six(expiry))}${'<'.repeat(14)}0`

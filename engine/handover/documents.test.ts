@@ -13,16 +13,37 @@ afterAll(() => rmSync(folder, { recursive: true }))
 test('pages go to their documents in order, pictures get their words as text', async () => {
   const made = await PDFDocument.create()
   const font = await made.embedFont(StandardFonts.Helvetica)
-  for (let i = 1; i <= 12; i++) made.addPage([595, 842]).drawText(`This is page number ${i} of it`, { x: 60, y: 700, size: 12, font })
-  const picture = new Uint8Array(await sharp({ create: { width: 827, height: 1169, channels: 3, background: '#ffffff' } }).jpeg().toBuffer())
+  for (let i = 1; i <= 12; i++)
+    made.addPage([595, 842]).drawText(`This is page number ${i} of it`, { x: 60, y: 700, size: 12, font })
+  const picture = new Uint8Array(
+    await sharp({ create: { width: 827, height: 1169, channels: 3, background: '#ffffff' } })
+      .jpeg()
+      .toBuffer(),
+  )
   const page = (n: number) => ({ ...pageOf([]), file: 'a.pdf', number: n, filePage: n })
-  await writeDocuments(folder, [{ name: 'a.pdf', bytes: await made.save() }, { name: 'b.jpg', bytes: picture }], [
-    { name: '01.pdf', pages: [page(3), page(11)] },
-    { name: '02.pdf', pages: [page(12)] },
-    { name: '03.pdf', pages: [{ ...pageOf(['Hidden words here for whoever searches']), file: 'b.jpg', source: 'ocr' }] },
-    { name: '04.pdf', pages: [page(5), { ...pageOf(['Second leaf, from a picture, found by its words']), file: 'b.jpg', source: 'ocr' }] },
-    { name: '05.pdf', pages: [{ ...page(7), rotation: 90 }] },
-  ])
+  await writeDocuments(
+    folder,
+    [
+      { name: 'a.pdf', bytes: await made.save() },
+      { name: 'b.jpg', bytes: picture },
+    ],
+    [
+      { name: '01.pdf', pages: [page(3), page(11)] },
+      { name: '02.pdf', pages: [page(12)] },
+      {
+        name: '03.pdf',
+        pages: [{ ...pageOf(['Hidden words here for whoever searches']), file: 'b.jpg', source: 'ocr' }],
+      },
+      {
+        name: '04.pdf',
+        pages: [
+          page(5),
+          { ...pageOf(['Second leaf, from a picture, found by its words']), file: 'b.jpg', source: 'ocr' },
+        ],
+      },
+      { name: '05.pdf', pages: [{ ...page(7), rotation: 90 }] },
+    ],
+  )
   expect(readdirSync(folder).sort()).toEqual(['01.pdf', '02.pdf', '03.pdf', '04.pdf', '05.pdf'])
   const textOf = async (name: string, index: number) => {
     const pdf = await Pdf.open(new Uint8Array(readFileSync(join(folder, name))))

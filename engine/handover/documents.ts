@@ -24,18 +24,27 @@ const RUN_PAGES = 240
  * Writes a PDF per document into `folder`. Pages are taken over as they came, turned upright by their /Rotate alone;
  * pages that were pictures get the words that were read as an invisible layer, so that they can be searched.
  */
-export async function writeDocuments(folder: string, originals: readonly IncomingFile[], documents: readonly DocumentFile[]): Promise<void> {
+export async function writeDocuments(
+  folder: string,
+  originals: readonly IncomingFile[],
+  documents: readonly DocumentFile[],
+): Promise<void> {
   await mkdir(folder, { recursive: true })
   const work = await mkdtemp(join(tmpdir(), 'jigsa-'))
   try {
     const sources = new Map<string, string>()
     for (const [i, file] of originals.entries()) {
       const source = join(work, `source-${i}.pdf`)
-      await writeFile(source, (await kindOf(file.bytes)) === 'application/pdf' ? file.bytes : await pictureAsPdf(file.bytes))
+      await writeFile(
+        source,
+        (await kindOf(file.bytes)) === 'application/pdf' ? file.bytes : await pictureAsPdf(file.bytes),
+      )
       sources.set(file.name, source)
     }
     const limit = pLimit(availableParallelism())
-    await Promise.all(runsOf(documents).map((run, i) => limit(() => writeRun(join(work, `run-${i}`), folder, run, sources))))
+    await Promise.all(
+      runsOf(documents).map((run, i) => limit(() => writeRun(join(work, `run-${i}`), folder, run, sources))),
+    )
   } finally {
     await rm(work, { recursive: true, force: true })
   }
@@ -59,7 +68,12 @@ function runsOf(documents: readonly DocumentFile[]): DocumentFile[][] {
 }
 
 /** Puts the pages of all documents one behind the other, and cuts that band into pieces of the same length. */
-async function writeRun(work: string, folder: string, documents: readonly DocumentFile[], sources: ReadonlyMap<string, string>): Promise<void> {
+async function writeRun(
+  work: string,
+  folder: string,
+  documents: readonly DocumentFile[],
+  sources: ReadonlyMap<string, string>,
+): Promise<void> {
   await mkdir(work)
   const pages = documents.flatMap((d) => d.pages)
   const turns = pages.flatMap((p, i) => (p.rotation ? [`--rotate=+${p.rotation}:${i + 1}`] : []))
@@ -72,10 +86,21 @@ async function writeRun(work: string, folder: string, documents: readonly Docume
   }
   const made = join(work, 'made')
   await mkdir(made)
-  await qpdf(['--empty', '--pages', ...bandOf(pages, sources), '--', ...turns, ...overlay, `--split-pages=${documents[0].pages.length}`, join(made, '%d.pdf')])
+  await qpdf([
+    '--empty',
+    '--pages',
+    ...bandOf(pages, sources),
+    '--',
+    ...turns,
+    ...overlay,
+    `--split-pages=${documents[0].pages.length}`,
+    join(made, '%d.pdf'),
+  ])
   // Names carry page numbers of one width, so their order is that of the pages.
   const names = (await readdir(made)).sort()
-  await Promise.all(documents.map((document, i) => copyFile(join(made, names[i]), join(folder, document.name))))
+  await Promise.all(
+    documents.map((document, i) => copyFile(join(made, names[i]), join(folder, document.name))),
+  )
 }
 
 /** Pages as qpdf is told them: a file, then its pages, for as long as the file stays the same. */
@@ -100,7 +125,14 @@ async function qpdf(args: string[]): Promise<void> {
 /** The words of pages as text that is not drawn (render mode 3 of ISO 32000-1, 9.3.6). */
 async function textLayer(pages: readonly Page[]): Promise<Uint8Array> {
   // Most packages have a text layer of their own: what makes one is loaded when a page was scanned.
-  const { PDFDocument, StandardFonts, TextRenderingMode, popGraphicsState, pushGraphicsState, setTextRenderingMode } = await import('pdf-lib')
+  const {
+    PDFDocument,
+    StandardFonts,
+    TextRenderingMode,
+    popGraphicsState,
+    pushGraphicsState,
+    setTextRenderingMode,
+  } = await import('pdf-lib')
   const pdf = await PDFDocument.create()
   const font = await pdf.embedFont(StandardFonts.Helvetica)
   for (const { width, height, words } of pages) {
@@ -110,7 +142,10 @@ async function textLayer(pages: readonly Page[]): Promise<Uint8Array> {
       const text = printable(word.text)
       const [left, top, right, bottom] = word.box
       const natural = font.widthOfTextAtSize(text, 1)
-      const size = Math.max(1, Math.min(((right - left) * width) / Math.max(0.1, natural), (bottom - top) * height * 1.4))
+      const size = Math.max(
+        1,
+        Math.min(((right - left) * width) / Math.max(0.1, natural), (bottom - top) * height * 1.4),
+      )
       page.drawText(text, { x: left * width, y: (1 - bottom + (bottom - top) * 0.2) * height, size, font })
     }
     page.pushOperators(popGraphicsState())
@@ -124,11 +159,24 @@ async function pictureAsPdf(bytes: Uint8Array): Promise<Uint8Array> {
   const sharp = await pictures()
   const info = await sharp(bytes).metadata()
   for (let i = 0; i < (info.pages ?? 1); i++) {
-    const { data, info: size } = await sharp(bytes, { page: i }).rotate().flatten({ background: '#ffffff' }).jpeg({ quality: 88 }).toBuffer({ resolveWithObject: true })
-    const dpi = info.density && info.density >= 100 && info.density <= 1200 ? info.density : Math.min(600, Math.max(72, Math.min(size.width, size.height) / 8.27))
+    const { data, info: size } = await sharp(bytes, { page: i })
+      .rotate()
+      .flatten({ background: '#ffffff' })
+      .jpeg({ quality: 88 })
+      .toBuffer({ resolveWithObject: true })
+    const dpi =
+      info.density && info.density >= 100 && info.density <= 1200
+        ? info.density
+        : Math.min(600, Math.max(72, Math.min(size.width, size.height) / 8.27))
     const image = await pdf.embedJpg(data)
     const page = pdf.addPage([(size.width / dpi) * 72, (size.height / dpi) * 72])
-    page.drawImage(image, { x: 0, y: 0, width: page.getWidth(), height: page.getHeight(), rotate: degrees(0) })
+    page.drawImage(image, {
+      x: 0,
+      y: 0,
+      width: page.getWidth(),
+      height: page.getHeight(),
+      rotate: degrees(0),
+    })
   }
   return pdf.save()
 }

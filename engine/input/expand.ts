@@ -37,31 +37,40 @@ async function unzip(file: IncomingFile): Promise<IncomingFile[]> {
   const { default: archives } = await import('yauzl')
   const damaged = () => new UnusableFile('This archive is damaged and cannot be opened.')
   return new Promise((resolve, reject) => {
-    archives.fromBuffer(Buffer.from(file.bytes.buffer, file.bytes.byteOffset, file.bytes.length), { lazyEntries: true }, (error, zip) => {
-      if (error) return reject(damaged())
-      const files: IncomingFile[] = []
-      let total = 0
-      zip.on('error', () => reject(damaged()))
-      zip.on('end', () => resolve(files))
-      zip.on('entry', (entry: yauzl.Entry) => {
-        if (/\/$|^__MACOSX\/|(?:^|\/)\./.test(entry.fileName)) return zip.readEntry()
-        if (entry.generalPurposeBitFlag & 1) return reject(new UnusableFile('This archive is locked with a password.'))
-        total += entry.uncompressedSize
-        // The stated size is checked before a byte is unpacked, and the true one by the reader: a bomb never unfolds.
-        if (files.length >= MOST_FILES || total > MOST_BYTES) return reject(new UnusableFile('This archive unfolds to more than can be taken in.'))
-        zip.openReadStream(entry, (failed, stream) => {
-          if (failed) return reject(damaged())
-          const chunks: Buffer[] = []
-          stream.on('data', (c: Buffer) => chunks.push(c))
-          stream.on('error', () => reject(damaged()))
-          stream.on('end', () => {
-            files.push({ name: `${file.name}/${entry.fileName}`, bytes: new Uint8Array(Buffer.concat(chunks)) })
-            zip.readEntry()
+    archives.fromBuffer(
+      Buffer.from(file.bytes.buffer, file.bytes.byteOffset, file.bytes.length),
+      { lazyEntries: true },
+      (error, zip) => {
+        if (error) return reject(damaged())
+        const files: IncomingFile[] = []
+        let total = 0
+        zip.on('error', () => reject(damaged()))
+        zip.on('end', () => resolve(files))
+        zip.on('entry', (entry: yauzl.Entry) => {
+          if (/\/$|^__MACOSX\/|(?:^|\/)\./.test(entry.fileName)) return zip.readEntry()
+          if (entry.generalPurposeBitFlag & 1)
+            return reject(new UnusableFile('This archive is locked with a password.'))
+          total += entry.uncompressedSize
+          // The stated size is checked before a byte is unpacked, and the true one by the reader: a bomb never unfolds.
+          if (files.length >= MOST_FILES || total > MOST_BYTES)
+            return reject(new UnusableFile('This archive unfolds to more than can be taken in.'))
+          zip.openReadStream(entry, (failed, stream) => {
+            if (failed) return reject(damaged())
+            const chunks: Buffer[] = []
+            stream.on('data', (c: Buffer) => chunks.push(c))
+            stream.on('error', () => reject(damaged()))
+            stream.on('end', () => {
+              files.push({
+                name: `${file.name}/${entry.fileName}`,
+                bytes: new Uint8Array(Buffer.concat(chunks)),
+              })
+              zip.readEntry()
+            })
           })
         })
-      })
-      zip.readEntry()
-    })
+        zip.readEntry()
+      },
+    )
   })
 }
 
@@ -71,14 +80,21 @@ async function openMessage(file: IncomingFile, depth: number): Promise<IncomingF
   const mail = await simpleParser(Buffer.from(file.bytes.buffer, file.bytes.byteOffset, file.bytes.length))
   const lines = [
     ...(mail.from ? [`From: ${mail.from.text}`] : []),
-    ...(mail.to ? [`To: ${Array.isArray(mail.to) ? mail.to.map((t) => t.text).join(', ') : mail.to.text}`] : []),
+    ...(mail.to
+      ? [`To: ${Array.isArray(mail.to) ? mail.to.map((t) => t.text).join(', ') : mail.to.text}`]
+      : []),
     ...(mail.date ? [`Date: ${mail.date.toISOString().slice(0, 10)}`] : []),
     `Subject: ${mail.subject ?? ''}`,
     '',
     ...(mail.text ?? '').split('\n'),
   ]
   const message = { name: `${file.name}/message.pdf`, bytes: await pageOfText(lines) }
-  const attachments = mail.attachments.filter((a) => a.content.length > 0 && !a.related).map((a, i) => ({ name: `${file.name}/${a.filename ?? `attachment-${i + 1}`}`, bytes: new Uint8Array(a.content) }))
+  const attachments = mail.attachments
+    .filter((a) => a.content.length > 0 && !a.related)
+    .map((a, i) => ({
+      name: `${file.name}/${a.filename ?? `attachment-${i + 1}`}`,
+      bytes: new Uint8Array(a.content),
+    }))
   return [message, ...(await Promise.all(attachments.map((a) => expand(a, depth + 1)))).flat()]
 }
 
@@ -87,16 +103,24 @@ async function pageOfText(lines: readonly string[]): Promise<Uint8Array> {
   const pdf = await PDFDocument.create()
   const font = await pdf.embedFont(StandardFonts.Helvetica)
   const size = 10.5
-  const wrapped = lines.flatMap((line) => wrap(printable(line), (text) => font.widthOfTextAtSize(text, size), 480))
+  const wrapped = lines.flatMap((line) =>
+    wrap(printable(line), (text) => font.widthOfTextAtSize(text, size), 480),
+  )
   for (let start = 0; start < Math.max(1, wrapped.length); start += 50) {
     const page = pdf.addPage([595, 842])
-    wrapped.slice(start, start + 50).forEach((text, i) => page.drawText(text, { x: 57, y: 780 - i * 14.5, size, font }))
+    wrapped
+      .slice(start, start + 50)
+      .forEach((text, i) => page.drawText(text, { x: 57, y: 780 - i * 14.5, size, font }))
   }
   return pdf.save()
 }
 
 /** Letters that the standard fonts of PDF can print; others become a question mark. */
-export const printable = (text: string): string => text.normalize('NFC').replace(/\t/g, '  ').replace(/[^\x20-\x7e\xa1-\xff€‘’“”–—•…]/g, (c) => (/\s/.test(c) ? ' ' : '?'))
+export const printable = (text: string): string =>
+  text
+    .normalize('NFC')
+    .replace(/\t/g, '  ')
+    .replace(/[^\x20-\x7e\xa1-\xff€‘’“”–—•…]/g, (c) => (/\s/.test(c) ? ' ' : '?'))
 
 function wrap(line: string, width: (text: string) => number, most: number): string[] {
   const out: string[] = []

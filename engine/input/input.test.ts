@@ -32,7 +32,14 @@ const text = (value: string) => new TextEncoder().encode(value)
 const locked = (bytes: Uint8Array, ...password: [string, string]): Uint8Array => {
   const folder = mkdtempSync(join(tmpdir(), 'jigsa-'))
   writeFileSync(join(folder, 'in.pdf'), bytes)
-  execFileSync('qpdf', ['--encrypt', ...password, '256', '--', join(folder, 'in.pdf'), join(folder, 'out.pdf')])
+  execFileSync('qpdf', [
+    '--encrypt',
+    ...password,
+    '256',
+    '--',
+    join(folder, 'in.pdf'),
+    join(folder, 'out.pdf'),
+  ])
   const out = new Uint8Array(readFileSync(join(folder, 'out.pdf')))
   rmSync(folder, { recursive: true })
   return out
@@ -44,7 +51,10 @@ describe('opening a file', () => {
     const page = await source.read(0)
     expect(page.words.map((w) => w.text).slice(0, 3)).toEqual(['Net', 'pay', '2,140.55'])
     expect(page).toMatchObject({ source: 'text', rotation: 0, blank: false })
-    for (const { box: [l, t, r, b] } of page.words) expect(l >= 0 && t >= 0 && r <= 1 && b <= 1 && l < r && t < b).toBe(true)
+    for (const {
+      box: [l, t, r, b],
+    } of page.words)
+      expect(l >= 0 && t >= 0 && r <= 1 && b <= 1 && l < r && t < b).toBe(true)
     source.close()
   })
   test('a page that is turned in its file is read upright', async () => {
@@ -65,13 +75,20 @@ describe('opening a file', () => {
   })
   test('pages are drawn upright at the width asked for', async () => {
     const source = await openSource(await pdf(['x']), noInk)
-    expect(await sharp(await source.picture(0, 0, 150)).metadata()).toMatchObject({ format: 'webp', width: 150 })
+    expect(await sharp(await source.picture(0, 0, 150)).metadata()).toMatchObject({
+      format: 'webp',
+      width: 150,
+    })
     source.close()
   })
   test.each<[string, () => Uint8Array | Promise<Uint8Array>, RegExp]>([
     ['an empty file', () => new Uint8Array(), /^The file is empty\.$/],
     ['a damaged PDF', () => text('%PDF-1.7\nnothing of use'), /^This PDF is damaged/],
-    ['a locked PDF', async () => locked(await pdf(['secret']), 'secret', 'owner'), /^This PDF is locked with a password\.$/],
+    [
+      'a locked PDF',
+      async () => locked(await pdf(['secret']), 'secret', 'owner'),
+      /^This PDF is locked with a password\.$/,
+    ],
     ['a program', () => text('MZ and so on'), /^This is not a kind of file/],
     ['words under a PDF name', () => text('Dear all'), /^This is not a kind of file/],
   ])('%s is refused in one sentence', async (_, bytes, sentence) => {
@@ -82,32 +99,69 @@ describe('opening a file', () => {
   test('the kind is told by content, rubbish before a PDF forgiven', async () => {
     expect(await kindOf(text(`junk\n%PDF-1.4`))).toBe('application/pdf')
     expect(await kindOf(text('From: a@b.example\r\nSubject: papers\r\n\r\nHello'))).toBe('message/rfc822')
-    expect(await kindOf(await sharp({ create: { width: 8, height: 8, channels: 3, background: '#fff' } }).png().toBuffer())).toBe('image/png')
+    expect(
+      await kindOf(
+        await sharp({ create: { width: 8, height: 8, channels: 3, background: '#fff' } })
+          .png()
+          .toBuffer(),
+      ),
+    ).toBe('image/png')
   })
 })
 
 describe('unfolding archives and messages', () => {
   test('files of an archive come out, hidden ones and folders do not', async () => {
-    const bytes = await zip({ 'a.pdf': text('x'), 'in/b.pdf': text('y'), '.hidden': text('z'), '__MACOSX/a.pdf': text('z') })
-    expect((await expand({ name: 'all.zip', bytes })).map((f) => f.name)).toEqual(['all.zip/a.pdf', 'all.zip/in/b.pdf'])
+    const bytes = await zip({
+      'a.pdf': text('x'),
+      'in/b.pdf': text('y'),
+      '.hidden': text('z'),
+      '__MACOSX/a.pdf': text('z'),
+    })
+    expect((await expand({ name: 'all.zip', bytes })).map((f) => f.name)).toEqual([
+      'all.zip/a.pdf',
+      'all.zip/in/b.pdf',
+    ])
   })
   test('an archive in an archive comes out, one deeper does not', async () => {
     const one = await zip({ 'a.pdf': text('x') })
     const two = await zip({ 'one.zip': one })
     expect(await expand({ name: 'two.zip', bytes: two })).toHaveLength(1)
-    await expect(expand({ name: 'three.zip', bytes: await zip({ 'two.zip': two }) })).rejects.toThrow(/nested too deeply/)
+    await expect(expand({ name: 'three.zip', bytes: await zip({ 'two.zip': two }) })).rejects.toThrow(
+      /nested too deeply/,
+    )
   })
   test('a damaged archive is refused', async () => {
     const bytes = await zip({ 'a.pdf': text('x'.repeat(500)) })
     await expect(expand({ name: 'a.zip', bytes: bytes.slice(0, 60) })).rejects.toThrow(UnusableFile)
   })
   test('a message becomes a page, its attachments follow', async () => {
-    const mail = ['From: Ottilie Varnham <o@islepost.example>', 'To: papers@merrowsound.example', 'Subject: My papers', 'Date: Sat, 14 Mar 2026 10:00:00 +0000', 'MIME-Version: 1.0', 'Content-Type: multipart/mixed; boundary=b', '', '--b', 'Content-Type: text/plain', '', 'Here they are.', '--b', 'Content-Type: application/pdf; name=pay.pdf', 'Content-Disposition: attachment; filename=pay.pdf', 'Content-Transfer-Encoding: base64', '', Buffer.from(await pdf(['Payslip'])).toString('base64'), '--b--', ''].join('\r\n')
+    const mail = [
+      'From: Ottilie Varnham <o@islepost.example>',
+      'To: papers@merrowsound.example',
+      'Subject: My papers',
+      'Date: Sat, 14 Mar 2026 10:00:00 +0000',
+      'MIME-Version: 1.0',
+      'Content-Type: multipart/mixed; boundary=b',
+      '',
+      '--b',
+      'Content-Type: text/plain',
+      '',
+      'Here they are.',
+      '--b',
+      'Content-Type: application/pdf; name=pay.pdf',
+      'Content-Disposition: attachment; filename=pay.pdf',
+      'Content-Transfer-Encoding: base64',
+      '',
+      Buffer.from(await pdf(['Payslip'])).toString('base64'),
+      '--b--',
+      '',
+    ].join('\r\n')
     const files = await expand({ name: 'mail.eml', bytes: text(mail) })
     expect(files.map((f) => f.name)).toEqual(['mail.eml/message.pdf', 'mail.eml/pay.pdf'])
     const source = await openSource(files[0].bytes, noInk)
     expect((await source.read(0)).words.map((w) => w.text).join(' ')).toContain('Subject: My papers')
     source.close()
   })
-  test('other files stay as they are', async () => expect(await expand({ name: 'a.pdf', bytes: text('%PDF-') })).toHaveLength(1))
+  test('other files stay as they are', async () =>
+    expect(await expand({ name: 'a.pdf', bytes: text('%PDF-') })).toHaveLength(1))
 })

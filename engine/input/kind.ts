@@ -2,12 +2,16 @@ import { fileTypeFromBuffer } from 'file-type'
 
 /** The media type by content; PDFs may have some bytes of rubbish before their header. */
 export async function kindOf(bytes: Uint8Array): Promise<string | null> {
-  if (Buffer.from(bytes.buffer, bytes.byteOffset, Math.min(1024, bytes.length)).includes('%PDF-')) return 'application/pdf'
+  if (Buffer.from(bytes.buffer, bytes.byteOffset, Math.min(1024, bytes.length)).includes('%PDF-'))
+    return 'application/pdf'
   const type = await fileTypeFromBuffer(bytes)
   return type?.mime ?? (looksLikeMail(bytes) ? 'message/rfc822' : null)
 }
 
 const looksLikeMail = (bytes: Uint8Array): boolean => {
   const head = Buffer.from(bytes.buffer, bytes.byteOffset, Math.min(4096, bytes.length)).toString('latin1')
-  return /^(?:[A-Za-z-]+:.*\r?\n(?:[ \t].*\r?\n)*)+/.test(head) && /^(?:from|mime-version|subject|received|date):/im.test(head)
+  return (
+    /^(?:[A-Za-z-]+:.*\r?\n(?:[ \t].*\r?\n)*)+/.test(head) &&
+    /^(?:from|mime-version|subject|received|date):/im.test(head)
+  )
 }

@@ -52,11 +52,16 @@ export async function openSource(bytes: Uint8Array, wantsInk: WantsInk): Promise
 async function openAs(type: string | null, bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
   if (type === 'application/pdf') return openPdf(bytes, wantsInk)
   if (type === 'image/jpeg' || type === 'image/png' || type === 'image/tiff') return openPicture(bytes)
-  throw new UnusableFile('This is not a kind of file that can be read here; PDF, TIFF, JPEG, PNG, ZIP and e-mail can.')
+  throw new UnusableFile(
+    'This is not a kind of file that can be read here; PDF, TIFF, JPEG, PNG, ZIP and e-mail can.',
+  )
 }
 
 /** A hundred thousandth of a page is finer than any print. Said to the last bit, places would be half of all that is stored of a package. */
-const inShort = (page: ReadPage): ReadPage => ({ ...page, words: page.words.map((w) => ({ ...w, box: w.box.map((at) => Math.round(at * 1e5) / 1e5) as Box })) })
+const inShort = (page: ReadPage): ReadPage => ({
+  ...page,
+  words: page.words.map((w) => ({ ...w, box: w.box.map((at) => Math.round(at * 1e5) / 1e5) as Box })),
+})
 
 async function openPdf(bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
   let pdf: Pdf
@@ -64,19 +69,34 @@ async function openPdf(bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
     pdf = await Pdf.open(bytes)
   } catch (error) {
     if (!(error instanceof PdfProblem)) throw error
-    throw new UnusableFile({ locked: 'This PDF is locked with a password.', damaged: 'This PDF is damaged and cannot be opened.', empty: 'This PDF has no pages.' }[error.why])
+    throw new UnusableFile(
+      {
+        locked: 'This PDF is locked with a password.',
+        damaged: 'This PDF is damaged and cannot be opened.',
+        empty: 'This PDF has no pages.',
+      }[error.why],
+    )
   }
   return {
     kind: 'pdf',
     pages: pdf.pages,
     read: (index, said) => readPdfPage(pdf, index, wantsInk, said),
-    closer: async (index, page, places) => lookCloser(turned((await scanned(pdf, index, pdf.read(index).width)).picture, page.rotation), page.words, places),
+    closer: async (index, page, places) =>
+      lookCloser(
+        turned((await scanned(pdf, index, pdf.read(index).width)).picture, page.rotation),
+        page.words,
+        places,
+      ),
     async picture(index, rotation, width) {
       const size = pdf.read(index)
       const across = rotation % 180 ? size.height : size.width
       const { width: w, height: h, data } = pdf.renderColour(index, Math.min(300, (width / across) * 72))
       const sharp = await pictures()
-      return sharp(data, { raw: { width: w, height: h, channels: 4 } }).removeAlpha().rotate(rotation).webp({ quality: 82, effort: 1 }).toBuffer()
+      return sharp(data, { raw: { width: w, height: h, channels: 4 } })
+        .removeAlpha()
+        .rotate(rotation)
+        .webp({ quality: 82, effort: 1 })
+        .toBuffer()
     },
     close: () => pdf.close(),
   }
@@ -84,22 +104,53 @@ async function openPdf(bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
 
 async function readPdfPage(pdf: Pdf, index: number, wantsInk: WantsInk, said?: Rotation): Promise<ReadPage> {
   const found = pdf.read(index)
-  const trusted = found.letters >= 12 && found.strange < 0.25 && !(found.pictured > 0.5 && found.letters < 160)
+  const trusted =
+    found.letters >= 12 && found.strange < 0.25 && !(found.pictured > 0.5 && found.letters < 160)
   if (trusted) {
     const rotation = said ?? found.turned
-    const words = rotation === 0 ? found.words : found.words.map((w) => ({ ...w, box: turnBox(w.box, rotation) }))
+    const words =
+      rotation === 0 ? found.words : found.words.map((w) => ({ ...w, box: turnBox(w.box, rotation) }))
     const [width, height] = rotation % 180 ? [found.height, found.width] : [found.width, found.height]
     const pens = found.pens.map((p) => ({ ...p, box: turnBox(p.box, rotation) }))
     const codes = await codesOn(pdf, index, found, rotation)
     const ink = wantsInk(words, found.strokes) ? inkGrid(turned(pdf.render(index, INK_DPI), rotation)) : null
-    return { width, height, rotation, source: 'text', blank: false, words, lean: 0, ink, ...(pens.length > 0 ? { pens } : {}), ...(codes.length > 0 ? { codes } : {}), ...spokenIn(words), poor: null }
+    return {
+      width,
+      height,
+      rotation,
+      source: 'text',
+      blank: false,
+      words,
+      lean: 0,
+      ink,
+      ...(pens.length > 0 ? { pens } : {}),
+      ...(codes.length > 0 ? { codes } : {}),
+      ...spokenIn(words),
+      poor: null,
+    }
   }
   // A page without a letter or a picture is blank, or drawn: a small rendering tells, and most are blank.
-  if (found.letters === 0 && found.pictured === 0 && isEmpty(pdf.render(index, 40))) return { width: found.width, height: found.height, rotation: 0, source: 'none', blank: true, words: [], lean: 0, ink: null, poor: null }
+  if (found.letters === 0 && found.pictured === 0 && isEmpty(pdf.render(index, 40)))
+    return {
+      width: found.width,
+      height: found.height,
+      rotation: 0,
+      source: 'none',
+      blank: true,
+      words: [],
+      lean: 0,
+      ink: null,
+      poor: null,
+    }
   const { picture, dpi } = await scanned(pdf, index, found.width)
   const scan = await readScan(picture, dpi, said)
   const [width, height] = scan.rotation % 180 ? [found.height, found.width] : [found.width, found.height]
-  return { width, height, ...scan, source: scan.blank ? 'none' : found.letters > 0 && found.strange < 0.25 ? 'mixed' : 'ocr' }
+  return {
+    width,
+    height,
+    ...scan,
+    source: scan.blank ? 'none' : found.letters > 0 && found.strange < 0.25 ? 'mixed' : 'ocr',
+  }
 }
 
 const CODE_DPI = 150
@@ -109,16 +160,36 @@ const SPARE = 60
 const SQUARES = 60
 
 /** Codes on a page with a text layer: only where a picture or bars stand is it drawn and read. */
-async function codesOn(pdf: Pdf, index: number, found: Pick<PdfPage, 'codeLike' | 'drawn' | 'words'>, rotation: Page['rotation']): Promise<PageCode[]> {
+async function codesOn(
+  pdf: Pdf,
+  index: number,
+  found: Pick<PdfPage, 'codeLike' | 'drawn' | 'words'>,
+  rotation: Page['rotation'],
+): Promise<PageCode[]> {
   const spare = found.words.length < SPARE
   if (found.codeLike.length === 0 && !(spare && found.drawn >= SQUARES)) return []
-  const parts: Box[] = spare ? [[0, 0, 1, 1]] : found.codeLike.slice(0, 4).map(([l, t, r, b]) => [Math.max(0, l - 0.02), Math.max(0, t - 0.015), Math.min(1, r + 0.02), Math.min(1, b + 0.015)])
+  const parts: Box[] = spare
+    ? [[0, 0, 1, 1]]
+    : found.codeLike
+        .slice(0, 4)
+        .map(([l, t, r, b]) => [
+          Math.max(0, l - 0.02),
+          Math.max(0, t - 0.015),
+          Math.min(1, r + 0.02),
+          Math.min(1, b + 0.015),
+        ])
   const codes: PageCode[] = []
   for (const part of parts) {
     const [wide, tall] = [part[2] - part[0], part[3] - part[1]]
     for (const code of await readCodes(pdf.render(index, CODE_DPI, part), 0)) {
       const [l, t, r, b] = code.box
-      codes.push({ ...code, box: turnBox([part[0] + l * wide, part[1] + t * tall, part[0] + r * wide, part[1] + b * tall], rotation) })
+      codes.push({
+        ...code,
+        box: turnBox(
+          [part[0] + l * wide, part[1] + t * tall, part[0] + r * wide, part[1] + b * tall],
+          rotation,
+        ),
+      })
     }
   }
   return [...new Map(codes.map((c) => [`${c.format} ${c.text}`, c])).values()]
@@ -135,7 +206,12 @@ async function scanned(pdf: Pdf, index: number, points: number): Promise<{ pictu
       const own = (width / points) * 72
       if ((space === 'srgb' || space === 'b-w') && own >= COARSEST_DPI) {
         const finer = own > SCAN_DPI * 1.15
-        return { picture: await greyOf(finer ? source.resize({ width: Math.round((points / 72) * SCAN_DPI) }) : source), dpi: finer ? SCAN_DPI : own }
+        return {
+          picture: await greyOf(
+            finer ? source.resize({ width: Math.round((points / 72) * SCAN_DPI) }) : source,
+          ),
+          dpi: finer ? SCAN_DPI : own,
+        }
       }
     } catch {
       // A JPEG that this reader rejects may still be one that PDFium can draw.
@@ -150,7 +226,10 @@ function isEmpty({ data }: Grey): boolean {
 }
 
 /** A box of a page after the page was turned clockwise. */
-function turnBox([l, t, r, b]: Page['words'][number]['box'], degrees: Page['rotation']): Page['words'][number]['box'] {
+function turnBox(
+  [l, t, r, b]: Page['words'][number]['box'],
+  degrees: Page['rotation'],
+): Page['words'][number]['box'] {
   if (degrees === 90) return [1 - b, l, 1 - t, r]
   if (degrees === 180) return [1 - r, 1 - b, 1 - l, 1 - t]
   if (degrees === 270) return [t, 1 - r, b, 1 - l]
@@ -166,7 +245,10 @@ async function openPicture(bytes: Uint8Array): Promise<Source> {
   } catch {
     throw new UnusableFile('This picture is damaged or too large and cannot be opened.')
   }
-  const at = (index: number) => sharp(bytes, { ...options, page: index }).rotate().flatten({ background: '#ffffff' })
+  const at = (index: number) =>
+    sharp(bytes, { ...options, page: index })
+      .rotate()
+      .flatten({ background: '#ffffff' })
   const asTaken = (index: number): Promise<Grey> => greyOf(at(index).toColourspace('srgb').removeAlpha())
   // A photographed sheet is shown and read as it looks from straight above; where its corners are is found out once.
   const quads = new Map<number, Quad | null>()
@@ -180,20 +262,40 @@ async function openPicture(bytes: Uint8Array): Promise<Source> {
     kind: 'picture',
     pages: info.pages ?? 1,
     async read(index, said) {
-      const picture = await grey(index).catch(() => { throw new UnusableFile('This picture is damaged and cannot be read.') })
-      const dpi = info.density && info.density >= 100 && info.density <= 1200 ? info.density : Math.min(600, Math.max(72, Math.min(picture.width, picture.height) / 8.27))
+      const picture = await grey(index).catch(() => {
+        throw new UnusableFile('This picture is damaged and cannot be read.')
+      })
+      const dpi =
+        info.density && info.density >= 100 && info.density <= 1200
+          ? info.density
+          : Math.min(600, Math.max(72, Math.min(picture.width, picture.height) / 8.27))
       const scan = await readScan(picture, dpi, said)
       const [w, h] = scan.rotation % 180 ? [picture.height, picture.width] : [picture.width, picture.height]
       return { width: (w / dpi) * 72, height: (h / dpi) * 72, ...scan, source: scan.blank ? 'none' : 'ocr' }
     },
-    closer: async (index, page, places) => lookCloser(turned(await grey(index), page.rotation), page.words, places),
+    closer: async (index, page, places) =>
+      lookCloser(turned(await grey(index), page.rotation), page.words, places),
     async picture(index, rotation, width) {
       if (!quads.has(index)) await grey(index)
       const quad = quads.get(index)
-      const { data, info: taken } = await at(index).toColourspace('srgb').removeAlpha().raw().toBuffer({ resolveWithObject: true })
-      const seen = quad ? unwarp({ width: taken.width, height: taken.height, data }, taken.channels, quad) : { width: taken.width, height: taken.height, data }
-      const upright = await sharp(seen.data, { raw: { width: seen.width, height: seen.height, channels: taken.channels } }).png({ compressionLevel: 1 }).toBuffer()
-      return sharp(upright).rotate(rotation).resize({ width, withoutEnlargement: true }).webp({ quality: 82, effort: 1 }).toBuffer()
+      const { data, info: taken } = await at(index)
+        .toColourspace('srgb')
+        .removeAlpha()
+        .raw()
+        .toBuffer({ resolveWithObject: true })
+      const seen = quad
+        ? unwarp({ width: taken.width, height: taken.height, data }, taken.channels, quad)
+        : { width: taken.width, height: taken.height, data }
+      const upright = await sharp(seen.data, {
+        raw: { width: seen.width, height: seen.height, channels: taken.channels },
+      })
+        .png({ compressionLevel: 1 })
+        .toBuffer()
+      return sharp(upright)
+        .rotate(rotation)
+        .resize({ width, withoutEnlargement: true })
+        .webp({ quality: 82, effort: 1 })
+        .toBuffer()
     },
     close: () => undefined,
   }

@@ -36,12 +36,23 @@ export class Pool {
   private readonly reader = new Map<string, number>()
 
   constructor() {
-    this.threads = Array.from({ length: availableParallelism() }, () => new Piscina({ filename: new URL('./worker.mjs', import.meta.url).href, minThreads: 1, maxThreads: 1 }))
+    this.threads = Array.from(
+      { length: availableParallelism() },
+      () =>
+        new Piscina({
+          filename: new URL('./worker.mjs', import.meta.url).href,
+          minThreads: 1,
+          maxThreads: 1,
+        }),
+    )
   }
 
   async readPage(task: PageTask): Promise<ReadPage> {
     const thread = Math.floor(this.given++ / STRETCH) % this.threads.length
-    const { page, evidence } = (await this.threads[thread].run(task, { name: 'readPage' })) as { page: ReadPage; evidence: Evidence }
+    const { page, evidence } = (await this.threads[thread].run(task, { name: 'readPage' })) as {
+      page: ReadPage
+      evidence: Evidence
+    }
     const key = keyOf(task.file, task.index + 1)
     this.evidence.set(key, evidence)
     this.reader.set(key, thread)
@@ -49,21 +60,36 @@ export class Pool {
   }
 
   /** Any thread may look closer: each has to draw the page anew. */
-  lookCloser = (task: CloserTask): Promise<Word[]> => this.threads[(task.index) % this.threads.length].run(task, { name: 'lookCloser' }) as Promise<Word[]>
+  lookCloser = (task: CloserTask): Promise<Word[]> =>
+    this.threads[task.index % this.threads.length].run(task, { name: 'lookCloser' }) as Promise<Word[]>
 
   /** What spoke for the type of a page read here. */
-  evidenceOf = (page: Page): Evidence => this.evidence.get(keyOf(page.file, page.filePage)) ?? this.readEvidence(page)
+  evidenceOf = (page: Page): Evidence =>
+    this.evidence.get(keyOf(page.file, page.filePage)) ?? this.readEvidence(page)
 
   /** A reader that has the machine's documents ready; whatever a person cut otherwise it reads itself. */
   async readerOf(pages: readonly Page[], pieces: readonly Piece[]): Promise<Reader> {
     const read = new Map<string, DocumentReading>()
     const byThread = this.threads.map((): Piece[] => [])
-    for (const piece of pieces) if (builtInTypes.some((t) => t.id === piece.type)) byThread[this.threadOf(pages[piece.pages[0] - 1]) ?? 0].push(piece)
-    await Promise.all(byThread.flatMap((own, thread) => batchesOf(own).map(async (batch) => {
-      const tasks = batch.map((piece): DocumentTask => ({ type: piece.type, pages: piece.pages.map((n) => this.handed(pages[n - 1], thread)) }))
-      const readings = (await this.threads[thread].run(tasks, { name: 'readDocuments' })) as (DocumentReading | null)[]
-      batch.forEach((piece, i) => { if (readings[i]) read.set(documentKey(piece.pages, piece.type), readings[i]) })
-    })))
+    for (const piece of pieces)
+      if (builtInTypes.some((t) => t.id === piece.type))
+        byThread[this.threadOf(pages[piece.pages[0] - 1]) ?? 0].push(piece)
+    await Promise.all(
+      byThread.flatMap((own, thread) =>
+        batchesOf(own).map(async (batch) => {
+          const tasks = batch.map((piece): DocumentTask => ({
+            type: piece.type,
+            pages: piece.pages.map((n) => this.handed(pages[n - 1], thread)),
+          }))
+          const readings = (await this.threads[thread].run(tasks, {
+            name: 'readDocuments',
+          })) as (DocumentReading | null)[]
+          batch.forEach((piece, i) => {
+            if (readings[i]) read.set(documentKey(piece.pages, piece.type), readings[i])
+          })
+        }),
+      ),
+    )
     const plain = pageReader(pages)
     return (numbers, type) => read.get(documentKey(numbers, type.id)) ?? plain(numbers, type)
   }
@@ -71,13 +97,17 @@ export class Pool {
   private threadOf = (page: Page): number | undefined => this.reader.get(keyOf(page.file, page.filePage))
 
   /** A page as it is handed to a thread: only named where the thread has it. */
-  private handed = (page: Page, thread: number): KeptPage | Page => (this.threadOf(page) === thread ? { file: page.file, index: page.filePage - 1, number: page.number } : page)
+  private handed = (page: Page, thread: number): KeptPage | Page =>
+    this.threadOf(page) === thread ? { file: page.file, index: page.filePage - 1, number: page.number } : page
 
-  close = async (): Promise<void> => void (await Promise.all(this.threads.map(async (thread) => {
-    // A thread that is only stopped would leave the files of its readers behind.
-    await thread.run(null, { name: 'endReaders' })
-    await thread.destroy()
-  })))
+  close = async (): Promise<void> =>
+    void (await Promise.all(
+      this.threads.map(async (thread) => {
+        // A thread that is only stopped would leave the files of its readers behind.
+        await thread.run(null, { name: 'endReaders' })
+        await thread.destroy()
+      }),
+    ))
 }
 
 /** Threads that are started when a package turns out to be worth them. */
@@ -96,7 +126,8 @@ export class Threads {
   close = async (): Promise<void> => this.pool?.close()
 }
 
-const batchesOf = (pieces: readonly Piece[]): Piece[][] => Array.from({ length: Math.ceil(pieces.length / BATCH) }, (_, i) => pieces.slice(i * BATCH, (i + 1) * BATCH))
+const batchesOf = (pieces: readonly Piece[]): Piece[][] =>
+  Array.from({ length: Math.ceil(pieces.length / BATCH) }, (_, i) => pieces.slice(i * BATCH, (i + 1) * BATCH))
 
 const keyOf = (file: string, page: number): string => `${file} ${page}`
 const documentKey = (pages: readonly number[], type: string): string => `${type} ${pages.join(',')}`

@@ -69,9 +69,16 @@ export async function readPage(task: PageTask): Promise<{ page: ReadPage; eviden
 /** Reads the values of documents of built-in types; null for one whose reading fails, so that it costs the others nothing. */
 export function readDocuments(tasks: DocumentTask[]): (DocumentReading | null)[] {
   return tasks.map(({ pages, type }) => {
-    const whole = pages.map((page) => ('words' in page ? page : Object.assign(kept.get(keyOf(page.file, page.index))!, { number: page.number })))
+    const whole = pages.map((page) =>
+      'words' in page
+        ? page
+        : Object.assign(kept.get(keyOf(page.file, page.index))!, { number: page.number }),
+    )
     try {
-      return pageReader(whole)(whole.map((p) => p.number), builtInTypes.find((t) => t.id === type)!)
+      return pageReader(whole)(
+        whole.map((p) => p.number),
+        builtInTypes.find((t) => t.id === type)!,
+      )
     } catch {
       // It is read once more where it is judged, and said there.
       return null

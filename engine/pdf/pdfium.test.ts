@@ -2,22 +2,43 @@ import { degrees, PDFDocument, StandardFonts, type PDFPage } from 'pdf-lib'
 import sharp from 'sharp'
 import { Pdf } from './pdfium.ts'
 
-const jpeg = await sharp({ create: { width: 827, height: 1169, channels: 3, background: '#dddddd' } }).jpeg().toBuffer()
+const jpeg = await sharp({ create: { width: 827, height: 1169, channels: 3, background: '#dddddd' } })
+  .jpeg()
+  .toBuffer()
 
-async function scanned(change: (page: PDFPage, made: PDFDocument) => unknown = () => undefined, [x, y, width, height] = [0, 0, 595, 842]): Promise<Pdf> {
+async function scanned(
+  change: (page: PDFPage, made: PDFDocument) => unknown = () => undefined,
+  [x, y, width, height] = [0, 0, 595, 842],
+): Promise<Pdf> {
   const made = await PDFDocument.create()
   const page = made.addPage([595, 842])
   page.drawImage(await made.embedJpg(jpeg), { x, y, width, height })
   await change(page, made)
   return Pdf.open(await made.save())
 }
-const taken = (pdf: Pdf) => { try { return pdf.scannedJpeg(0) } finally { pdf.close() } }
+const taken = (pdf: Pdf) => {
+  try {
+    return pdf.scannedJpeg(0)
+  } finally {
+    pdf.close()
+  }
+}
 
 describe('the picture that a scanner wrote', () => {
-  test('is taken as it is, byte for byte', async () => expect(Buffer.from(taken(await scanned())!).equals(jpeg)).toBe(true))
-  test('not where something is written over it', async () => expect(taken(await scanned(async (page, made) => page.drawText('Received', { x: 50, y: 50, font: await made.embedFont(StandardFonts.Helvetica) })))).toBeNull())
-  test('not where the page is turned', async () => expect(taken(await scanned((page) => page.setRotation(degrees(90))))).toBeNull())
-  test('not where it fills half the page', async () => expect(taken(await scanned(() => undefined, [0, 0, 595, 421]))).toBeNull())
+  test('is taken as it is, byte for byte', async () =>
+    expect(Buffer.from(taken(await scanned())!).equals(jpeg)).toBe(true))
+  test('not where something is written over it', async () =>
+    expect(
+      taken(
+        await scanned(async (page, made) =>
+          page.drawText('Received', { x: 50, y: 50, font: await made.embedFont(StandardFonts.Helvetica) }),
+        ),
+      ),
+    ).toBeNull())
+  test('not where the page is turned', async () =>
+    expect(taken(await scanned((page) => page.setRotation(degrees(90))))).toBeNull())
+  test('not where it fills half the page', async () =>
+    expect(taken(await scanned(() => undefined, [0, 0, 595, 421]))).toBeNull())
   test('not where there is none', async () => {
     const made = await PDFDocument.create()
     made.addPage()
@@ -30,14 +51,24 @@ describe('words of a text layer', () => {
     const made = await PDFDocument.create()
     await write(made.addPage([595, 842]), made)
     const pdf = await Pdf.open(await made.save())
-    try { return pdf.read(0).words } finally { pdf.close() }
+    try {
+      return pdf.read(0).words
+    } finally {
+      pdf.close()
+    }
   }
-  const write = (...runs: [text: string, x: number][]) => words(async (page, made) => {
-    const font = await made.embedFont(StandardFonts.Helvetica)
-    for (const [text, x] of runs) page.drawText(text, { x, y: 700, size: 11, font })
-  })
+  const write = (...runs: [text: string, x: number][]) =>
+    words(async (page, made) => {
+      const font = await made.embedFont(StandardFonts.Helvetica)
+      for (const [text, x] of runs) page.drawText(text, { x, y: 700, size: 11, font })
+    })
 
-  test('runs side by side are words apart', async () => expect((await write(['Net pay', 50], ['2,140.55', 92])).map((w) => [w.text, w.sure])).toEqual([['Net', 1], ['pay', 1], ['2,140.55', 1]]))
+  test('runs side by side are words apart', async () =>
+    expect((await write(['Net pay', 50], ['2,140.55', 92])).map((w) => [w.text, w.sure])).toEqual([
+      ['Net', 1],
+      ['pay', 1],
+      ['2,140.55', 1],
+    ]))
   test('a value set over the end of its label keeps its letters together and is not trusted', async () => {
     const found = await write(['Our case number', 50], ['MSM-26-244807', 110])
     expect(found.map((w) => w.text)).toEqual(['Our', 'case', 'number', 'MSM-26-244807'])
@@ -51,5 +82,6 @@ describe('words of a text layer', () => {
     })
     expect(found.map((w) => w.text)).toEqual(['until', '11-Aug-', '2027'])
   })
-  test('a word printed twice to make it bold is one that is sure', async () => expect((await write(['Total', 50], ['Total', 50.3])).every((w) => w.sure === 1)).toBe(true))
+  test('a word printed twice to make it bold is one that is sure', async () =>
+    expect((await write(['Total', 50], ['Total', 50.3])).every((w) => w.sure === 1)).toBe(true))
 })

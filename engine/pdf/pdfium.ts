@@ -80,7 +80,12 @@ export class Pdf {
   private form = 0
   private formInfo = 0
 
-  private constructor(private readonly raw: Raw, private readonly document: number, private readonly bytes: number, readonly pages: number) {}
+  private constructor(
+    private readonly raw: Raw,
+    private readonly document: number,
+    private readonly bytes: number,
+    readonly pages: number,
+  ) {}
 
   /** @throws PdfProblem where the file is locked, damaged or without pages */
   static async open(file: Uint8Array): Promise<Pdf> {
@@ -120,7 +125,14 @@ export class Pdf {
       const text = raw._FPDFText_LoadPage(page)
       try {
         const found = readWords(raw, text, toPage, height / width)
-        return { width, height, ...found, words: joinCombs(unglue(found.words), width), pictured: this.pictured(page), ...this.marks(page, toPage) }
+        return {
+          width,
+          height,
+          ...found,
+          words: joinCombs(unglue(found.words), width),
+          pictured: this.pictured(page),
+          ...this.marks(page, toPage),
+        }
       } finally {
         raw._FPDFText_ClosePage(text)
       }
@@ -135,7 +147,10 @@ export class Pdf {
       const across = Math.max(1, Math.min(12000, Math.round(raw._FPDF_GetPageWidthF(page) * scale)))
       const down = Math.max(1, Math.min(12000, Math.round(raw._FPDF_GetPageHeightF(page) * scale)))
       const [left, top] = [Math.round(part[0] * across), Math.round(part[1] * down)]
-      const [width, height] = [Math.max(1, Math.round(part[2] * across) - left), Math.max(1, Math.round(part[3] * down) - top)]
+      const [width, height] = [
+        Math.max(1, Math.round(part[2] * across) - left),
+        Math.max(1, Math.round(part[3] * down) - top),
+      ]
       const bitmap = raw._FPDFBitmap_Create(width, height, 0)
       if (!bitmap) throw new PdfProblem('damaged')
       try {
@@ -156,19 +171,40 @@ export class Pdf {
   scannedJpeg(index: number): Uint8Array | null {
     const { raw } = this
     return this.onPage(index, (page) => {
-      if (raw._FPDFPage_CountObjects(page) !== 1 || raw._FPDFPage_GetRotation(page) !== 0 || raw._FPDFPage_GetAnnotCount(page) !== 0) return null
+      if (
+        raw._FPDFPage_CountObjects(page) !== 1 ||
+        raw._FPDFPage_GetRotation(page) !== 0 ||
+        raw._FPDFPage_GetAnnotCount(page) !== 0
+      )
+        return null
       const object = raw._FPDFPage_GetObject(page, 0)
-      if (raw._FPDFPageObj_GetType(object) !== PICTURE || raw._FPDFPageObj_HasTransparency(object) || raw._FPDFImageObj_GetImageFilterCount(object) !== 1) return null
+      if (
+        raw._FPDFPageObj_GetType(object) !== PICTURE ||
+        raw._FPDFPageObj_HasTransparency(object) ||
+        raw._FPDFImageObj_GetImageFilterCount(object) !== 1
+      )
+        return null
       const place = raw.wasmExports.malloc(64)
       try {
         const named = raw._FPDFImageObj_GetImageFilter(object, 0, place, 64)
-        if (Buffer.from(raw.HEAPU8.subarray(place, place + named - 1)).toString('latin1') !== 'DCTDecode') return null
+        if (Buffer.from(raw.HEAPU8.subarray(place, place + named - 1)).toString('latin1') !== 'DCTDecode')
+          return null
         raw._FPDF_GetPageBoundingBox(page, place)
         const [left, top, right, bottom] = raw.HEAPF32.slice(place / 4, place / 4 + 4)
         raw._FPDFPageObj_GetMatrix(object, place)
         const [a, b, c, d, e, f] = raw.HEAPF32.slice(place / 4, place / 4 + 6)
         const near = (x: number, y: number) => Math.abs(x - y) <= 1
-        if (!(a > 0 && d > 0 && near(b, 0) && near(c, 0) && near(e, left) && near(f, bottom) && near(a, right - left) && near(d, top - bottom))) return null
+        if (!(
+          a > 0 &&
+          d > 0 &&
+          near(b, 0) &&
+          near(c, 0) &&
+          near(e, left) &&
+          near(f, bottom) &&
+          near(a, right - left) &&
+          near(d, top - bottom)
+        ))
+          return null
       } finally {
         raw.wasmExports.free(place)
       }
@@ -221,7 +257,11 @@ export class Pdf {
   }
 
   /** Maps PDF coordinates (up, from the media box) to fractions of the page as shown, turned by its own /Rotate. */
-  private frame(page: number): { width: number; height: number; toPage: (x: number, y: number) => [number, number] } {
+  private frame(page: number): {
+    width: number
+    height: number
+    toPage: (x: number, y: number) => [number, number]
+  } {
     const { raw } = this
     const rect = raw.wasmExports.malloc(16)
     raw._FPDF_GetPageBoundingBox(page, rect)
@@ -235,11 +275,18 @@ export class Pdf {
       (x, y) => [(right - x) / w, (y - bottom) / h],
       (x, y) => [(top - y) / h, (right - x) / w],
     ]
-    return { width: raw._FPDF_GetPageWidthF(page), height: raw._FPDF_GetPageHeightF(page), toPage: maps[turns] ?? maps[0] }
+    return {
+      width: raw._FPDF_GetPageWidthF(page),
+      height: raw._FPDF_GetPageHeightF(page),
+      toPage: maps[turns] ?? maps[0],
+    }
   }
 
   /** Rounded corners have four curves; a pen's line has more, and is stroked where letters drawn as paths are filled. */
-  private marks(page: number, toPage: (x: number, y: number) => [number, number]): { pens: PenMark[]; codeLike: Box[]; drawn: number; strokes: boolean } {
+  private marks(
+    page: number,
+    toPage: (x: number, y: number) => [number, number],
+  ): { pens: PenMark[]; codeLike: Box[]; drawn: number; strokes: boolean } {
     const { raw } = this
     const place = raw.wasmExports.malloc(16)
     const found: PenMark[] = []
@@ -252,7 +299,8 @@ export class Pdf {
       const [[x0, y0], [x1, y1]] = [toPage(left, bottom), toPage(right, top)]
       return [Math.min(x0, x1), Math.min(y0, y1), Math.max(x0, x1), Math.max(y0, y1)]
     }
-    const bounded = (object: number): boolean => raw._FPDFPageObj_GetBounds(object, place, place + 4, place + 8, place + 12) !== 0
+    const bounded = (object: number): boolean =>
+      raw._FPDFPageObj_GetBounds(object, place, place + 4, place + 8, place + 12) !== 0
     const put = (drawn: boolean, bounds: boolean) => {
       if (!bounds) return
       const box = placed()
@@ -270,11 +318,15 @@ export class Pdf {
       if (!curved && bounded(object)) {
         const box = placed()
         const [wide, tall] = [box[2] - box[0], box[3] - box[1]]
-        if (type === PICTURE ? wide < 0.8 && tall < 0.5 : raw._FPDFPath_CountSegments(object) >= MANY_RECTANGLES) codes.push(box)
+        if (
+          type === PICTURE ? wide < 0.8 && tall < 0.5 : raw._FPDFPath_CountSegments(object) >= MANY_RECTANGLES
+        )
+          codes.push(box)
         else if (type === PATH && tall > 0.012 && wide < 0.012) bars.push(box)
       }
       if (type !== PICTURE && !curved) continue
-      const stroked = curved && raw._FPDFPath_GetDrawMode(object, place, place + 4) !== 0 && raw.HEAPF32[place / 4] === 0
+      const stroked =
+        curved && raw._FPDFPath_GetDrawMode(object, place, place + 4) !== 0 && raw.HEAPF32[place / 4] === 0
       put(stroked, bounded(object))
     }
     const notes = Math.min(MOST_PENS, raw._FPDFPage_GetAnnotCount(page))
@@ -282,7 +334,8 @@ export class Pdf {
       const note = raw._FPDFPage_GetAnnot(page, i)
       const kind = raw._FPDFAnnot_GetSubtype(note)
       // A rectangle in memory is left, top, right, bottom.
-      if ((kind === STAMP_NOTE || kind === INK_NOTE) && raw._FPDFAnnot_GetRect(note, place)) put(kind === INK_NOTE, true)
+      if ((kind === STAMP_NOTE || kind === INK_NOTE) && raw._FPDFAnnot_GetRect(note, place))
+        put(kind === INK_NOTE, true)
       raw._FPDFPage_CloseAnnot(note)
     }
     raw.wasmExports.free(place)
@@ -295,7 +348,8 @@ export class Pdf {
     const segments = raw._FPDFPath_CountSegments(path)
     if (segments < FEWEST_STROKES) return false
     let curves = 0
-    for (let s = 0; s < segments && curves < FEWEST_STROKES; s++) if (raw._FPDFPathSegment_GetType(raw._FPDFPath_GetPathSegment(path, s)) === CURVE) curves++
+    for (let s = 0; s < segments && curves < FEWEST_STROKES; s++)
+      if (raw._FPDFPathSegment_GetType(raw._FPDFPath_GetPathSegment(path, s)) === CURVE) curves++
     return curves >= FEWEST_STROKES
   }
 
@@ -317,7 +371,12 @@ export class Pdf {
   }
 }
 
-function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [number, number], aspect: number): Pick<PdfPage, 'words' | 'letters' | 'strange' | 'turned'> {
+function readWords(
+  raw: Raw,
+  text: number,
+  toPage: (x: number, y: number) => [number, number],
+  aspect: number,
+): Pick<PdfPage, 'words' | 'letters' | 'strange' | 'turned'> {
   const count = raw._FPDFText_CountChars(text)
   const rect = raw.wasmExports.malloc(16)
   const ink = raw.wasmExports.malloc(32)
@@ -348,7 +407,13 @@ function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [nu
     if (letters % 8 === 1) turns[Math.round(raw._FPDFText_GetCharAngle(text, i) / (Math.PI / 2)) & 3]++
     let box: Word['box'] = [Math.min(x0, x1), Math.min(y0, y1), Math.max(x0, x1), Math.max(y0, y1)]
     // The letters of a ligature all stand where its glyph begins and are as wide as they would be alone: only their ink tells how far the glyph goes.
-    if (current && i > 0 && x0 === lastX && y0 === lastY && raw._FPDFText_GetCharBox(text, i, ink, ink + 8, ink + 16, ink + 24)) {
+    if (
+      current &&
+      i > 0 &&
+      x0 === lastX &&
+      y0 === lastY &&
+      raw._FPDFText_GetCharBox(text, i, ink, ink + 8, ink + 16, ink + 24)
+    ) {
       const [left, right, bottom, top] = raw.HEAPF64.slice(ink / 8, ink / 8 + 4)
       const [[a, b], [c, d]] = [toPage(left, bottom), toPage(right, top)]
       box = [Math.min(a, c), Math.min(b, d, box[1]), Math.max(a, c), Math.max(b, d, box[3])]
@@ -358,17 +423,38 @@ function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [nu
     const over = current !== null && x0 !== lastX && current.box[2] - box[0] > reach
     lastX = x0
     lastY = y0
-    if (broken && current && !(Math.abs(box[1] - current.box[1]) < (box[3] - box[1]) * 0.3 && Math.abs(box[0] - current.box[2]) < (box[3] - box[1]) * aspect * 0.08)) current = null
+    if (
+      broken &&
+      current &&
+      !(
+        Math.abs(box[1] - current.box[1]) < (box[3] - box[1]) * 0.3 &&
+        Math.abs(box[0] - current.box[2]) < (box[3] - box[1]) * aspect * 0.08
+      )
+    )
+      current = null
     broken = false
     const letter = code === LINE_END_HYPHEN ? '-' : String.fromCodePoint(code)
     // Runs drawn side by side carry no space of their own; a gap of a fifth of the letters' height is one, and behind a colon or a word's comma less.
-    const room = (box[3] - box[1]) * aspect * (current?.text.endsWith(':') ? 0.06 : current && /[,;]$/.test(current.text) && /\p{L}/u.test(letter) ? 0.12 : 0.2)
+    const room =
+      (box[3] - box[1]) *
+      aspect *
+      (current?.text.endsWith(':')
+        ? 0.06
+        : current && /[,;]$/.test(current.text) && /\p{L}/u.test(letter)
+          ? 0.12
+          : 0.2)
     if (current && !over && box[0] - current.box[2] < room && box[0] >= current.box[0] - 0.002) {
       current.text += letter
-      current.box = [current.box[0], Math.min(current.box[1], box[1]), Math.max(current.box[2], box[2]), Math.max(current.box[3], box[3])]
+      current.box = [
+        current.box[0],
+        Math.min(current.box[1], box[1]),
+        Math.max(current.box[2], box[2]),
+        Math.max(current.box[3], box[3]),
+      ]
     } else {
       const before = words.at(-1)
-      if (before && before.box[2] - box[0] > reach && Math.abs(before.box[1] - box[1]) < box[3] - box[1]) returns.push(words.length)
+      if (before && before.box[2] - box[0] > reach && Math.abs(before.box[1] - box[1]) < box[3] - box[1])
+        returns.push(words.length)
       current = { text: letter, box, sure: 1 }
       words.push(current)
     }
@@ -377,7 +463,12 @@ function readWords(raw: Raw, text: number, toPage: (x: number, y: number) => [nu
   raw.wasmExports.free(rect)
   raw.wasmExports.free(ink)
   const most = turns.indexOf(Math.max(...turns))
-  return { words, letters, strange: letters ? strange / letters : 0, turned: ([0, 90, 180, 270] as const)[most] }
+  return {
+    words,
+    letters,
+    strange: letters ? strange / letters : 0,
+    turned: ([0, 90, 180, 270] as const)[most],
+  }
 }
 
 /** As sure as words are that stand over one another: nobody can say which letter belongs to which. */
@@ -392,8 +483,11 @@ function doubtOverprint(words: readonly Word[], at: number, aspect: number): voi
     for (const word of written) {
       const [a, b] = [under.box, word.box]
       const height = Math.min(a[3] - a[1], b[3] - b[1])
-      const crossed = overlap(a[1], a[3], b[1], b[3]) > height * 0.7 && overlap(a[0], a[2], b[0], b[2]) > height * aspect * 0.25
-      if (!crossed || under.text === word.text || ![under, word].every((w) => /[\p{L}\p{N}]/u.test(w.text))) continue
+      const crossed =
+        overlap(a[1], a[3], b[1], b[3]) > height * 0.7 &&
+        overlap(a[0], a[2], b[0], b[2]) > height * aspect * 0.25
+      if (!crossed || under.text === word.text || ![under, word].every((w) => /[\p{L}\p{N}]/u.test(w.text)))
+        continue
       under.sure = word.sure = OVERPRINTED
     }
 }
@@ -408,7 +502,9 @@ function toGrey(raw: Raw, bitmap: number, width: number, height: number): Uint8A
   for (let y = 0, to = 0; y < height; y++) {
     let from = start + y * stride
     // Most of a page is white, in all four bytes of its dots.
-    for (const end = from + width * 4; from < end; from += 4, to++) if (dots[from >> 2] !== 0xffffffff) grey[to] = (pixels[from] * 77 + pixels[from + 1] * 150 + pixels[from + 2] * 29) >> 8
+    for (const end = from + width * 4; from < end; from += 4, to++)
+      if (dots[from >> 2] !== 0xffffffff)
+        grey[to] = (pixels[from] * 77 + pixels[from + 1] * 150 + pixels[from + 2] * 29) >> 8
   }
   return grey
 }

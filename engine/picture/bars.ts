@@ -3,7 +3,12 @@ import { inkLevel, type Grey } from './grey.ts'
 import { runsOf, type Runs } from './runs.ts'
 
 /** A stretch of a picture in dots. */
-export interface Patch { left: number; top: number; width: number; height: number }
+export interface Patch {
+  left: number
+  top: number
+  width: number
+  height: number
+}
 
 const WINDOW = 200
 const STEP = 50
@@ -35,27 +40,49 @@ export function barPatches(picture: Grey, lying = false): Patch[] {
     for (let c = 0; c < columns; c++) {
       const [from, to] = [c * STEP, c * STEP + WINDOW]
       // Between the first dot of a window and the one before it is no change of the window.
-      if (changes[to] - changes[from + 1] >= FEWEST && differing(data, r * width + from, width, level) <= WINDOW * DIFFERING) hits[r * columns + c] = 1
+      if (
+        changes[to] - changes[from + 1] >= FEWEST &&
+        differing(data, r * width + from, width, level) <= WINDOW * DIFFERING
+      )
+        hits[r * columns + c] = 1
     }
   }
-  return patchesOf(hits, columns, rows, 1).map(({ left, top, right, bottom }) => {
-    const [x0, y0] = [Math.max(0, left * STEP - WINDOW), Math.max(0, top * APART - 20)]
-    const [wide, tall] = [Math.min(width, right * STEP + WINDOW * 2) - x0, Math.min(height, (bottom + 3) * APART + 20) - y0]
-    return lying ? { left: y0, top: x0, width: tall, height: wide } : { left: x0, top: y0, width: wide, height: tall }
-  }).sort((a, b) => b.width * b.height - a.width * a.height)
+  return patchesOf(hits, columns, rows, 1)
+    .map(({ left, top, right, bottom }) => {
+      const [x0, y0] = [Math.max(0, left * STEP - WINDOW), Math.max(0, top * APART - 20)]
+      const [wide, tall] = [
+        Math.min(width, right * STEP + WINDOW * 2) - x0,
+        Math.min(height, (bottom + 3) * APART + 20) - y0,
+      ]
+      return lying
+        ? { left: y0, top: x0, width: tall, height: wide }
+        : { left: x0, top: y0, width: wide, height: tall }
+    })
+    .sort((a, b) => b.width * b.height - a.width * a.height)
 }
 
 /** Every so manieth row of a picture. */
 function rowsOf({ width, height, data }: Grey): Grey {
-  const lines: Grey = { width, height: Math.floor(height / APART), data: new Uint8Array(width * Math.floor(height / APART)) }
-  for (let line = 0; line < lines.height; line++) lines.data.set(data.subarray(line * APART * width, (line * APART + 1) * width), line * width)
+  const lines: Grey = {
+    width,
+    height: Math.floor(height / APART),
+    data: new Uint8Array(width * Math.floor(height / APART)),
+  }
+  for (let line = 0; line < lines.height; line++)
+    lines.data.set(data.subarray(line * APART * width, (line * APART + 1) * width), line * width)
   return lines
 }
 
 /** Every so manieth column of a picture, as rows. */
 function columnsOf({ width, height, data }: Grey): Grey {
-  const lines: Grey = { width: height, height: Math.floor(width / APART), data: new Uint8Array(height * Math.floor(width / APART)) }
-  for (let y = 0; y < height; y++) for (let line = 0, at = y * width; line < lines.height; line++, at += APART) lines.data[line * height + y] = data[at]
+  const lines: Grey = {
+    width: height,
+    height: Math.floor(width / APART),
+    data: new Uint8Array(height * Math.floor(width / APART)),
+  }
+  for (let y = 0; y < height; y++)
+    for (let line = 0, at = y * width; line < lines.height; line++, at += APART)
+      lines.data[line * height + y] = data[at]
   return lines
 }
 
@@ -75,27 +102,51 @@ export function densePatches({ width, height }: Grey, grid: InkGrid): Patch[] {
   const { columns, rows } = grid
   const cells = unpackInk(grid)
   const sums = new Float64Array((columns + 1) * (rows + 1))
-  for (let y = 0; y < rows; y++) for (let x = 0, row = 0; x < columns; x++) sums[(y + 1) * (columns + 1) + x + 1] = sums[y * (columns + 1) + x + 1] + (row += cells[y * columns + x] / 255)
-  const dark = (x0: number, y0: number, x1: number, y1: number): number => (sums[y1 * (columns + 1) + x1] - sums[y0 * (columns + 1) + x1] - sums[y1 * (columns + 1) + x0] + sums[y0 * (columns + 1) + x0]) / ((x1 - x0) * (y1 - y0))
+  for (let y = 0; y < rows; y++)
+    for (let x = 0, row = 0; x < columns; x++)
+      sums[(y + 1) * (columns + 1) + x + 1] =
+        sums[y * (columns + 1) + x + 1] + (row += cells[y * columns + x] / 255)
+  const dark = (x0: number, y0: number, x1: number, y1: number): number =>
+    (sums[y1 * (columns + 1) + x1] -
+      sums[y0 * (columns + 1) + x1] -
+      sums[y1 * (columns + 1) + x0] +
+      sums[y0 * (columns + 1) + x0]) /
+    ((x1 - x0) * (y1 - y0))
   const isDense = (x: number, y: number): boolean => {
     const share = dark(x, y, x + SQUARE, y + SQUARE)
     if (share < PALEST || share > DARKEST) return false
-    for (let i = 0; i < SQUARE; i++) if (dark(x, y + i, x + SQUARE, y + i + 1) < FAINTEST || dark(x + i, y, x + i + 1, y + SQUARE) < FAINTEST) return false
+    for (let i = 0; i < SQUARE; i++)
+      if (
+        dark(x, y + i, x + SQUARE, y + i + 1) < FAINTEST ||
+        dark(x + i, y, x + i + 1, y + SQUARE) < FAINTEST
+      )
+        return false
     return true
   }
   const hits = new Uint8Array(columns * rows)
-  for (let y = 0; y + SQUARE <= rows; y++) for (let x = 0; x + SQUARE <= columns; x++) if (isDense(x, y)) hits[y * columns + x] = 1
+  for (let y = 0; y + SQUARE <= rows; y++)
+    for (let x = 0; x + SQUARE <= columns; x++) if (isDense(x, y)) hits[y * columns + x] = 1
   const [sx, sy] = [width / columns, height / rows]
-  return patchesOf(hits, columns, rows, 0).map(({ left, top, right, bottom }) => {
-    const [x0, y0] = [Math.max(0, Math.floor((left - 3) * sx)), Math.max(0, Math.floor((top - 3) * sy))]
-    return { left: x0, top: y0, width: Math.min(width, Math.ceil((right + SQUARE + 3) * sx)) - x0, height: Math.min(height, Math.ceil((bottom + SQUARE + 3) * sy)) - y0 }
-  }).sort((a, b) => b.width * b.height - a.width * a.height)
+  return patchesOf(hits, columns, rows, 0)
+    .map(({ left, top, right, bottom }) => {
+      const [x0, y0] = [Math.max(0, Math.floor((left - 3) * sx)), Math.max(0, Math.floor((top - 3) * sy))]
+      return {
+        left: x0,
+        top: y0,
+        width: Math.min(width, Math.ceil((right + SQUARE + 3) * sx)) - x0,
+        height: Math.min(height, Math.ceil((bottom + SQUARE + 3) * sy)) - y0,
+      }
+    })
+    .sort((a, b) => b.width * b.height - a.width * a.height)
 }
 
 /** Counts, up to each dot of a row, how often dark and light change. */
 function countChanges({ rows, from, to }: Runs, y: number, width: number, changes: Uint16Array): void {
   let [changed, x] = [0, 0]
-  const upTo = (end: number): void => { changes.fill(changed, x, end); x = end }
+  const upTo = (end: number): void => {
+    changes.fill(changed, x, end)
+    x = end
+  }
   for (let run = rows[y]; run < rows[y + 1]; run++) {
     upTo(from[run] + 1)
     if (from[run] > 0) changed++
@@ -116,7 +167,12 @@ function differing(data: Uint8Array, at: number, width: number, level: number): 
 }
 
 /** Groups of hits that touch, more than `least` rows high. */
-function patchesOf(hits: Uint8Array, columns: number, rows: number, least: number): { left: number; top: number; right: number; bottom: number }[] {
+function patchesOf(
+  hits: Uint8Array,
+  columns: number,
+  rows: number,
+  least: number,
+): { left: number; top: number; right: number; bottom: number }[] {
   const found: { left: number; top: number; right: number; bottom: number }[] = []
   for (let start = 0; start < hits.length; start++) {
     if (hits[start] !== 1) continue
@@ -126,7 +182,12 @@ function patchesOf(hits: Uint8Array, columns: number, rows: number, least: numbe
     while (open.length > 0) {
       const at = open.pop()!
       const [x, y] = [at % columns, Math.floor(at / columns)]
-      Object.assign(patch, { left: Math.min(patch.left, x), top: Math.min(patch.top, y), right: Math.max(patch.right, x), bottom: Math.max(patch.bottom, y) })
+      Object.assign(patch, {
+        left: Math.min(patch.left, x),
+        top: Math.min(patch.top, y),
+        right: Math.max(patch.right, x),
+        bottom: Math.max(patch.bottom, y),
+      })
       for (let dy = -1; dy <= 1; dy++)
         for (let dx = -2; dx <= 2; dx++) {
           const [nx, ny] = [x + dx, y + dy]

@@ -26,7 +26,10 @@ const LEAST = 4
 export function combsOf(sides: readonly Side[], dpi: number): Comb[] {
   const rows = evenRows(sides, dpi)
   const combs = rows.filter((row) => row.edges.length > LEAST)
-  return rows.filter((row) => row.edges.length > LEAST || combs.some((comb) => Math.abs(pitchOf(row) / pitchOf(comb) - 1) < 0.05))
+  return rows.filter(
+    (row) =>
+      row.edges.length > LEAST || combs.some((comb) => Math.abs(pitchOf(row) / pitchOf(comb) - 1) < 0.05),
+  )
 }
 
 const pitchOf = ({ edges }: Comb): number => (edges.at(-1)! - edges[0]) / (edges.length - 1)
@@ -39,7 +42,12 @@ function evenRows(sides: readonly Side[], dpi: number): Comb[] {
     let run = [edges[0]]
     const close = () => {
       const even = evened(run)
-      if (even.length > 2) combs.push({ top: middle(row.map((s) => s.top)), bottom: middle(row.map((s) => s.bottom)), edges: even })
+      if (even.length > 2)
+        combs.push({
+          top: middle(row.map((s) => s.top)),
+          bottom: middle(row.map((s) => s.bottom)),
+          edges: even,
+        })
     }
     for (const edge of edges.slice(1)) {
       // A side that was not found leaves a gap of two or three boxes.
@@ -58,7 +66,9 @@ function evenRows(sides: readonly Side[], dpi: number): Comb[] {
 function rowsOf(sides: readonly Side[], same: number): Side[][] {
   const rows: Side[][] = []
   for (const side of [...sides].sort((a, b) => a.top - b.top)) {
-    const row = rows.find((r) => Math.abs(r.at(-1)!.top - side.top) <= same && Math.abs(r.at(-1)!.bottom - side.bottom) <= same)
+    const row = rows.find(
+      (r) => Math.abs(r.at(-1)!.top - side.top) <= same && Math.abs(r.at(-1)!.bottom - side.bottom) <= same,
+    )
     if (row) row.push(side)
     else rows.push([side])
   }
@@ -84,14 +94,16 @@ function evened(edges: readonly number[]): number[] {
   let row: number[] = [edges[0]]
   for (const [i, gap] of gaps.entries()) {
     const boxes = Math.round(gap / pitch)
-    if (boxes >= 1 && boxes <= 3 && Math.abs(gap - boxes * pitch) <= 0.14 * pitch) for (let k = 1; k <= boxes; k++) row.push(Math.round(edges[i] + (gap * k) / boxes))
+    if (boxes >= 1 && boxes <= 3 && Math.abs(gap - boxes * pitch) <= 0.14 * pitch)
+      for (let k = 1; k <= boxes; k++) row.push(Math.round(edges[i] + (gap * k) / boxes))
     else row = [edges[i + 1]]
     if (row.length > best.length) best = [...row]
   }
   return best
 }
 
-const middle = (numbers: readonly number[]): number => [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)]
+const middle = (numbers: readonly number[]): number =>
+  [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)]
 
 /** Steps from letter to letter, in widths of a usual letter. */
 const APART = 1.15
@@ -107,10 +119,18 @@ export function closeUp(picture: Grey, combs: readonly Comb[], level: number): (
   const closed = combs.map((comb) => ({ comb, ...closeOne(picture, comb, level) }))
   return (box) => {
     const [x, y] = [((box[0] + box[2]) / 2) * picture.width, ((box[1] + box[3]) / 2) * picture.height]
-    const found = closed.find(({ comb, step }) => step > 0 && y > comb.top && y < comb.bottom && x > comb.edges[0] && x < comb.edges.at(-1)!)
+    const found = closed.find(
+      ({ comb, step }) =>
+        step > 0 && y > comb.top && y < comb.bottom && x > comb.edges[0] && x < comb.edges.at(-1)!,
+    )
     if (!found) return box
-    const { comb: { edges }, step, empty } = found
-    const boxes = (share: number) => Math.max(0, Math.min(edges.length - 1, (share * picture.width - startOf(edges, step)) / step))
+    const {
+      comb: { edges },
+      step,
+      empty,
+    } = found
+    const boxes = (share: number) =>
+      Math.max(0, Math.min(edges.length - 1, (share * picture.width - startOf(edges, step)) / step))
     const dot = (at: number) => {
       const whole = Math.min(edges.length - 2, Math.floor(at))
       return (edges[whole] + (edges[whole + 1] - edges[whole]) * (at - whole)) / picture.width
@@ -124,20 +144,34 @@ export function closeUp(picture: Grey, combs: readonly Comb[], level: number): (
 }
 
 /** Where the first box begins after closing up: its letter stays in its place, or it would run into the label before it. */
-const startOf = (edges: readonly number[], step: number): number => edges[0] + (edges[1] - edges[0] - step) / 2
+const startOf = (edges: readonly number[], step: number): number =>
+  edges[0] + (edges[1] - edges[0] - step) / 2
 
 /** Closes one comb. `step` are the dots from letter to letter then, 0 where it was left as it is; `empty` tells the boxes without a letter. */
-function closeOne({ width, data }: Grey, { top, bottom, edges }: Comb, level: number): { step: number; empty: boolean[] } {
+function closeOne(
+  { width, data }: Grey,
+  { top, bottom, edges }: Comb,
+  level: number,
+): { step: number; empty: boolean[] } {
   const [first, last] = [top + EDGE, bottom - EDGE]
-  const cells = edges.slice(1).map((right, i) => inkOf(data, width, { left: edges[i] + EDGE, right: right - EDGE, first, last }, level))
+  const cells = edges
+    .slice(1)
+    .map((right, i) => inkOf(data, width, { left: edges[i] + EDGE, right: right - EDGE, first, last }, level))
   const widths = cells.flatMap((c) => (c ? [c.to - c.from + 1] : []))
   const empty = cells.map((c) => c === null)
   // As close as print: a little apart, and the widest letter hardly.
   const step = Math.max(Math.round(middle(widths) * APART), ...widths) + 1
   if (widths.length === 0 || step >= edges[1] - edges[0]) return { step: 0, empty }
-  const letters = cells.map((cell) => cell && Array.from({ length: last - first + 1 }, (_, y) => data.slice((first + y) * width + cell.from, (first + y) * width + cell.to + 1)))
+  const letters = cells.map(
+    (cell) =>
+      cell &&
+      Array.from({ length: last - first + 1 }, (_, y) =>
+        data.slice((first + y) * width + cell.from, (first + y) * width + cell.to + 1),
+      ),
+  )
   const paper = middle(Array.from(data.subarray(top * width + edges[0], top * width + edges.at(-1)!)))
-  for (let y = first; y <= last; y++) data.fill(Math.max(level + 8, paper), y * width + edges[0] + 1, y * width + edges.at(-1)!)
+  for (let y = first; y <= last; y++)
+    data.fill(Math.max(level + 8, paper), y * width + edges[0] + 1, y * width + edges.at(-1)!)
   letters.forEach((rows, i) => {
     const cell = cells[i]
     if (!rows || !cell) return
@@ -148,7 +182,12 @@ function closeOne({ width, data }: Grey, { top, bottom, edges }: Comb, level: nu
 }
 
 /** From where to where ink stands in a box; null for an empty one. A speck is no ink. */
-function inkOf(data: Uint8Array, width: number, { left, right, first, last }: { left: number; right: number; first: number; last: number }, level: number): { from: number; to: number } | null {
+function inkOf(
+  data: Uint8Array,
+  width: number,
+  { left, right, first, last }: { left: number; right: number; first: number; last: number },
+  level: number,
+): { from: number; to: number } | null {
   let [from, to, dots] = [-1, -1, 0]
   for (let x = left; x <= right; x++) {
     let dark = 0

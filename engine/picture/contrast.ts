@@ -13,7 +13,9 @@ export function stretchContrast(given: Grey): Grey {
   const picture = withoutShading(given, level, paper)
   const reach = Math.max(8, paper - level)
   const [black, white] = [level - BLACK * reach, level + (1 - WHITE) * reach]
-  const shade = Uint8Array.from({ length: 256 }, (_, value) => Math.min(255, Math.max(0, Math.round(((value - black) * 255) / (white - black)))))
+  const shade = Uint8Array.from({ length: 256 }, (_, value) =>
+    Math.min(255, Math.max(0, Math.round(((value - black) * 255) / (white - black)))),
+  )
   const stretched = { ...picture, data: new Uint8Array(picture.data) }
   const { bytes, fours } = dotsOf(stretched.data)
   // On a page without ink no shade may become quite white.

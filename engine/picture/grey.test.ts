@@ -1,19 +1,38 @@
 import sharp from 'sharp'
 import { fullestStrip, greyOf, inkLevel, paperOf, toTiff, turned, type Grey } from './grey.ts'
 
-const picture = (rows: string[], shades: Record<string, number> = { '#': 20, '.': 230 }): Grey => ({ width: rows[0].length, height: rows.length, data: Uint8Array.from(rows.join(''), (c) => shades[c]) })
-const drawn = ({ width, height, data }: Grey): string[] => Array.from({ length: height }, (_, y) => Array.from(data.subarray(y * width, (y + 1) * width), (v) => (v < 128 ? '#' : '.')).join(''))
+const picture = (rows: string[], shades: Record<string, number> = { '#': 20, '.': 230 }): Grey => ({
+  width: rows[0].length,
+  height: rows.length,
+  data: Uint8Array.from(rows.join(''), (c) => shades[c]),
+})
+const drawn = ({ width, height, data }: Grey): string[] =>
+  Array.from({ length: height }, (_, y) =>
+    Array.from(data.subarray(y * width, (y + 1) * width), (v) => (v < 128 ? '#' : '.')).join(''),
+  )
 
 test('a picture written as a file is the same when it is read', async () => {
   const given = picture(['#.', '..', '.#'])
   const read = sharp(toTiff(given))
-  expect(await read.metadata()).toMatchObject({ format: 'tiff', width: 2, height: 3, channels: 1, depth: 'uchar' })
+  expect(await read.metadata()).toMatchObject({
+    format: 'tiff',
+    width: 2,
+    height: 3,
+    channels: 1,
+    depth: 'uchar',
+  })
   expect(await greyOf(read)).toMatchObject({ width: 2, height: 3 })
   expect([...(await greyOf(read)).data]).toEqual([...given.data])
 })
 test('colours become as dark as they look: blue ink is dark, a yellow mark is light', async () => {
-  const [blue, yellow, grey] = [[20, 40, 140], [255, 240, 90], [77, 77, 77]]
-  const { data } = await greyOf(sharp(Uint8Array.from([...blue, ...yellow, ...grey]), { raw: { width: 3, height: 1, channels: 3 } }))
+  const [blue, yellow, grey] = [
+    [20, 40, 140],
+    [255, 240, 90],
+    [77, 77, 77],
+  ]
+  const { data } = await greyOf(
+    sharp(Uint8Array.from([...blue, ...yellow, ...grey]), { raw: { width: 3, height: 1, channels: 3 } }),
+  )
   expect([...data]).toEqual([45, 228, 77])
 })
 
@@ -31,13 +50,18 @@ test('four quarter turns are none, and none is the picture itself', () => {
 })
 
 test('the level of ink lies between print and paper, whatever their shades', () => {
-  for (const [ink, paper] of [[20, 230], [90, 140], [0, 255]]) {
+  for (const [ink, paper] of [
+    [20, 230],
+    [90, 140],
+    [0, 255],
+  ]) {
     const level = inkLevel(picture(['#...#...', '........', '.##.....'], { '#': ink, '.': paper }))
     expect(level).toBeGreaterThan(ink)
     expect(level).toBeLessThanOrEqual(paper)
   }
 })
-test('between the two shades of a fax it leaves as much room on both sides', () => expect(Math.abs(inkLevel(picture(['#.#.', '.#.#'], { '#': 0, '.': 255 })) - 128)).toBeLessThan(2))
+test('between the two shades of a fax it leaves as much room on both sides', () =>
+  expect(Math.abs(inkLevel(picture(['#.#.', '.#.#'], { '#': 0, '.': 255 })) - 128)).toBeLessThan(2))
 test('the paper is as bright as most of it, not as its brightest spot', () => {
   const grain = Uint8Array.from({ length: 700 }, (_, i) => (i % 10 === 0 ? 15 : i % 50 === 3 ? 255 : 201))
   expect(paperOf({ width: 70, height: 10, data: grain })).toBe(201)
@@ -52,7 +76,11 @@ test('the fullest strip is where print changes most often, as wide as the page',
 test('colours are the same four at a time and one by one, however many dots there are', async () => {
   const colours = Uint8Array.from({ length: 3 * 7 * 3 }, (_, i) => (i * 89) % 256)
   const whole = await greyOf(sharp(colours, { raw: { width: 7, height: 3, channels: 3 } }))
-  const alone = await Promise.all(Array.from({ length: 21 }, (_, i) => greyOf(sharp(colours.slice(i * 3, i * 3 + 3), { raw: { width: 1, height: 1, channels: 3 } }))))
+  const alone = await Promise.all(
+    Array.from({ length: 21 }, (_, i) =>
+      greyOf(sharp(colours.slice(i * 3, i * 3 + 3), { raw: { width: 1, height: 1, channels: 3 } })),
+    ),
+  )
   expect([...whole.data]).toEqual(alone.map((dot) => dot.data[0]))
 })
 
@@ -61,7 +89,9 @@ describe('a few dark dots on grey paper with a grain', () => {
   const grainy = (ink: number): Grey => {
     let seed = 7
     const chance = () => (seed = (seed * 1103515245 + 12345) % 2147483648) / 2147483648
-    const data = Uint8Array.from({ length: 40_000 }, () => Math.round(205 + (chance() + chance() + chance() + chance() - 2) * 8))
+    const data = Uint8Array.from({ length: 40_000 }, () =>
+      Math.round(205 + (chance() + chance() + chance() + chance() - 2) * 8),
+    )
     for (let i = 0; i < ink; i++) data[Math.floor(chance() * data.length)] = 110
     return { width: 200, height: 200, data }
   }

@@ -12,16 +12,25 @@ export interface Grey {
  * Source: ITU-R BT.601, luma.
  */
 export async function greyOf(picture: Sharp): Promise<Grey> {
-  const { data, info: { width, height, channels } } = await picture.raw().toBuffer({ resolveWithObject: true })
-  if (channels === 1) return { width, height, data: new Uint8Array(data.buffer, data.byteOffset, data.length) }
+  const {
+    data,
+    info: { width, height, channels },
+  } = await picture.raw().toBuffer({ resolveWithObject: true })
+  if (channels === 1)
+    return { width, height, data: new Uint8Array(data.buffer, data.byteOffset, data.length) }
   const grey = new Uint8Array(width * height)
-  const fours = channels === 3 && data.byteOffset % 4 === 0 ? new Int32Array(grey.buffer, 0, grey.length >> 2) : new Int32Array(0)
+  const fours =
+    channels === 3 && data.byteOffset % 4 === 0
+      ? new Int32Array(grey.buffer, 0, grey.length >> 2)
+      : new Int32Array(0)
   foursOfColour(new Int32Array(data.buffer, data.byteOffset - (data.byteOffset % 4), data.length >> 2), fours)
-  for (let i = fours.length * 4, at = i * channels; i < grey.length; i++, at += channels) grey[i] = luma(data[at], data[at + 1], data[at + 2])
+  for (let i = fours.length * 4, at = i * channels; i < grey.length; i++, at += channels)
+    grey[i] = luma(data[at], data[at + 1], data[at + 2])
   return { width, height, data: grey }
 }
 
-const luma = (red: number, green: number, blue: number): number => (red * 77 + green * 150 + blue * 29 + 128) >> 8
+const luma = (red: number, green: number, blue: number): number =>
+  (red * 77 + green * 150 + blue * 29 + 128) >> 8
 
 /** Four dots of three colours each lie in three numbers: read so, and not byte by byte, a page takes half the time. */
 function foursOfColour(colours: Int32Array, grey: Int32Array): void {
@@ -42,7 +51,17 @@ function foursOfColour(colours: Int32Array, grey: Int32Array): void {
  * Source: TIFF 6.0, baseline greyscale, one strip.
  */
 export function toTiff({ width, height, data }: Grey): Buffer {
-  const entries = [[256, width], [257, height], [258, BITS_A_DOT], [259, UNPACKED], [262, BLACK_IS_ZERO], [STRIP_OFFSETS, 0], [277, 1], [278, height], [279, data.length]]
+  const entries = [
+    [256, width],
+    [257, height],
+    [258, BITS_A_DOT],
+    [259, UNPACKED],
+    [262, BLACK_IS_ZERO],
+    [STRIP_OFFSETS, 0],
+    [277, 1],
+    [278, height],
+    [279, data.length],
+  ]
   const head = Buffer.alloc(8 + 2 + entries.length * 12 + 4)
   head.write('II*\0', 'latin1')
   head.writeUInt32LE(8, 4)
@@ -96,7 +115,9 @@ export function inkLevel(picture: Grey): number {
   const level = Math.ceil((best + last + 1) / 2)
   const { paper, spread } = grainOf(histogram, total)
   // A few lines on grey paper weigh less than its grain, and the level would part that: such pages were taken for blank.
-  return spread > 0 && spread <= FINE && Math.abs(level - paper) <= GRAIN * spread ? Math.max(1, Math.round(paper - BEYOND * spread)) : level
+  return spread > 0 && spread <= FINE && Math.abs(level - paper) <= GRAIN * spread
+    ? Math.max(1, Math.round(paper - BEYOND * spread))
+    : level
 }
 
 /** In spreads of the paper's grain below its shade: a level this near parts grain from grain, ink begins that far off. */
@@ -112,7 +133,11 @@ function grainOf(histogram: Uint32Array, total: number): { paper: number; spread
     return at
   }
   const paper = middle((shade) => histogram[shade])
-  return { paper, spread: 1.4826 * middle((off) => (histogram[paper - off] ?? 0) + (off > 0 ? (histogram[paper + off] ?? 0) : 0)) }
+  return {
+    paper,
+    spread:
+      1.4826 * middle((off) => (histogram[paper - off] ?? 0) + (off > 0 ? (histogram[paper + off] ?? 0) : 0)),
+  }
 }
 
 /** The median of the dots lighter than ink: how bright the paper is. */
@@ -120,7 +145,11 @@ export function paperOf(picture: Grey): number {
   const level = inkLevel(picture)
   const histogram = new Uint32Array(256)
   let total = 0
-  for (let i = 0, step = sampleStep(picture); i < picture.data.length; i += step) if (picture.data[i] >= level) { histogram[picture.data[i]]++; total++ }
+  for (let i = 0, step = sampleStep(picture); i < picture.data.length; i += step)
+    if (picture.data[i] >= level) {
+      histogram[picture.data[i]]++
+      total++
+    }
   let [shade, below] = [0, 0]
   while (shade < 255 && below + histogram[shade] < total / 2) below += histogram[shade++]
   return shade
@@ -143,7 +172,14 @@ export function turned(picture: Grey, degrees: 0 | 90 | 180 | 270): Grey {
   return { width: height, height: width, data: out }
 }
 
-function layDown(data: Uint8Array, out: Uint8Array, from: number, count: number, to: number, step: number): void {
+function layDown(
+  data: Uint8Array,
+  out: Uint8Array,
+  from: number,
+  count: number,
+  to: number,
+  step: number,
+): void {
   for (let i = 0; i < count; i++) out[to + i * step] = data[from + i]
 }
 
@@ -157,11 +193,14 @@ export function fullestStrip(picture: Grey): Grey {
   const changes = new Uint32Array(height + 1)
   for (let y = 0; y < height; y++) {
     let count = 0
-    if (y % 3 === 0) for (let x = 2, row = y * width; x < width; x += 2) if (data[row + x] < level !== data[row + x - 2] < level) count++
+    if (y % 3 === 0)
+      for (let x = 2, row = y * width; x < width; x += 2)
+        if (data[row + x] < level !== data[row + x - 2] < level) count++
     changes[y + 1] = changes[y] + count
   }
   const tall = Math.max(1, Math.round(height * STRIP))
   let top = 0
-  for (let y = 0; y + tall <= height; y += 4) if (changes[y + tall] - changes[y] > changes[top + tall] - changes[top]) top = y
+  for (let y = 0; y + tall <= height; y += 4)
+    if (changes[y + tall] - changes[y] > changes[top + tall] - changes[top]) top = y
   return { width, height: tall, data: data.slice(top * width, (top + tall) * width) }
 }

@@ -3,24 +3,51 @@ import { inkGrid, measure, reduce } from './measure.ts'
 import { straighten } from './straighten.ts'
 import { unpackInk } from '../../core/page/ink.ts'
 
-const draw = (width: number, height: number, dark: (x: number, y: number) => boolean) => ({ width, height, data: Uint8Array.from({ length: width * height }, (_, i) => (dark(i % width, Math.floor(i / width)) ? 30 : 240)) })
+const draw = (width: number, height: number, dark: (x: number, y: number) => boolean) => ({
+  width,
+  height,
+  data: Uint8Array.from({ length: width * height }, (_, i) =>
+    dark(i % width, Math.floor(i / width)) ? 30 : 240,
+  ),
+})
 /** Lines of dashes that lean by so many degrees, as print does. */
-const leaning = (degrees: number) => draw(700, 900, (x, y) => {
-  const level = y - Math.tan((degrees * Math.PI) / 180) * x
-  const line = Math.floor(level / 30)
-  return x > 60 && x < 640 && line >= 3 && line < 27 && level - line * 30 < 9 && (x + line * line * 17) % (19 + (line % 7) * 5) < 15
-})
+const leaning = (degrees: number) =>
+  draw(700, 900, (x, y) => {
+    const level = y - Math.tan((degrees * Math.PI) / 180) * x
+    const line = Math.floor(level / 30)
+    return (
+      x > 60 &&
+      x < 640 &&
+      line >= 3 &&
+      line < 27 &&
+      level - line * 30 < 9 &&
+      (x + line * line * 17) % (19 + (line % 7) * 5) < 15
+    )
+  })
 
-test.each([-3, -1, 0, 1.5, 4])('print that leans by %d degrees is measured so', (degrees) => expect(measure(leaning(degrees)).skew).toBeCloseTo(degrees, 0))
-test('lines that run down the page are seen', () => expect(measure(turned(leaning(0), 90)).sideways).toBe(true))
-test.each([-2, 1.5])('columns of a table that leans by %d degrees as well, should its lines prove to run down', (degrees) => {
-  // A grid of dots runs both ways alike: which way it was taken for is a guess, and both angles are known.
-  const grid = draw(420, 594, (x, y) => { const [u, v] = [x + Math.tan((degrees * Math.PI) / 180) * y, y - Math.tan((degrees * Math.PI) / 180) * x]; return x > 40 && x < 380 && y > 40 && y < 550 && ((u % 14) + 14) % 14 < 4 && ((v % 14) + 14) % 14 < 4 })
-  const { skew, skewOtherwise } = measure(grid)
-  expect(skew).toBeCloseTo(degrees, 0)
-  expect(skewOtherwise).toBeCloseTo(degrees, 0)
-})
-test('a white page is light and without contrast', () => expect(measure(draw(300, 400, () => false))).toMatchObject({ dark: 0 }))
+test.each([-3, -1, 0, 1.5, 4])('print that leans by %d degrees is measured so', (degrees) =>
+  expect(measure(leaning(degrees)).skew).toBeCloseTo(degrees, 0),
+)
+test('lines that run down the page are seen', () =>
+  expect(measure(turned(leaning(0), 90)).sideways).toBe(true))
+test.each([-2, 1.5])(
+  'columns of a table that leans by %d degrees as well, should its lines prove to run down',
+  (degrees) => {
+    // A grid of dots runs both ways alike: which way it was taken for is a guess, and both angles are known.
+    const grid = draw(420, 594, (x, y) => {
+      const [u, v] = [
+        x + Math.tan((degrees * Math.PI) / 180) * y,
+        y - Math.tan((degrees * Math.PI) / 180) * x,
+      ]
+      return x > 40 && x < 380 && y > 40 && y < 550 && ((u % 14) + 14) % 14 < 4 && ((v % 14) + 14) % 14 < 4
+    })
+    const { skew, skewOtherwise } = measure(grid)
+    expect(skew).toBeCloseTo(degrees, 0)
+    expect(skewOtherwise).toBeCloseTo(degrees, 0)
+  },
+)
+test('a white page is light and without contrast', () =>
+  expect(measure(draw(300, 400, () => false))).toMatchObject({ dark: 0 }))
 test('turning a leaning picture back makes it straight', () => {
   const { picture } = straighten(leaning(3), 3)
   expect(Math.abs(measure(picture).skew)).toBeLessThan(0.6)
@@ -36,7 +63,13 @@ test('four quarter turns are none', () => {
   expect([1, 2, 3, 4].reduce<Grey>((p) => turned(p, 90), picture)).toEqual(picture)
   expect(turned(turned(picture, 180), 180)).toEqual(picture)
 })
-test('a reduced dot is the mean of those it stands for', () => expect([...reduce(draw(4, 4, (x) => x < 2), 2).data]).toEqual([30, 240, 30, 240]))
+test('a reduced dot is the mean of those it stands for', () =>
+  expect([
+    ...reduce(
+      draw(4, 4, (x) => x < 2),
+      2,
+    ).data,
+  ]).toEqual([30, 240, 30, 240]))
 test('the level between ink and paper lies between them', () => {
   const level = inkLevel(draw(50, 50, (x) => x < 10))
   expect(level).toBeGreaterThanOrEqual(30)

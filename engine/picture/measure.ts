@@ -9,7 +9,9 @@ export function inkGrid(picture: Grey): InkGrid {
   const { width, height } = picture
   const rows = Math.max(1, Math.round((COLUMNS * height) / width))
   const runs = runsOf(picture, Math.min(200, Math.max(90, inkLevel(picture) + 12)))
-  const starts = Uint32Array.from({ length: COLUMNS + 1 }, (_, column) => Math.ceil((column * width) / COLUMNS))
+  const starts = Uint32Array.from({ length: COLUMNS + 1 }, (_, column) =>
+    Math.ceil((column * width) / COLUMNS),
+  )
   const columnOf = Uint8Array.from({ length: width }, (_, x) => Math.floor((x * COLUMNS) / width))
   const cells = new Uint8Array(COLUMNS * rows)
   const dark = new Uint32Array(COLUMNS)
@@ -17,7 +19,7 @@ export function inkGrid(picture: Grey): InkGrid {
     dark.fill(0)
     const [top, bottom] = [Math.ceil((row * height) / rows), Math.ceil(((row + 1) * height) / rows)]
     for (let run = runs.rows[top]; run < runs.rows[bottom]; run++)
-      for (let at = runs.from[run]; at < runs.to[run]; ) {
+      for (let at = runs.from[run]; at < runs.to[run];) {
         const column = columnOf[at]
         const end = Math.min(runs.to[run], starts[column + 1])
         dark[column] += end - at
@@ -82,7 +84,8 @@ export function measure(picture: Grey): Measures {
   const step = Math.max(1, Math.floor(count / 2 / 25_000)) * 2
   const [xs, ys, back] = [0, 1, -1].map((which) => {
     const every = new Float64Array(Math.ceil(count / step))
-    for (let i = 0; i < every.length; i++) every[i] = which < 0 ? -points[i * step + 1] : points[i * step + which]
+    for (let i = 0; i < every.length; i++)
+      every[i] = which < 0 ? -points[i * step + 1] : points[i * step + which]
     return every
   })
   const across = bestAngle(xs, ys, small.height, small.width)
@@ -99,16 +102,27 @@ const DEEP = 5
 function deep({ width, height, data }: Grey, x: number, y: number, level: number): boolean {
   if (x < DEEP || y < DEEP || x >= width - DEEP || y >= height - DEEP) return false
   const at = y * width + x
-  return data[at - DEEP] < level && data[at + DEEP] < level && data[at - DEEP * width] < level && data[at + DEEP * width] < level
+  return (
+    data[at - DEEP] < level &&
+    data[at + DEEP] < level &&
+    data[at - DEEP * width] < level &&
+    data[at + DEEP * width] < level
+  )
 }
 
-const steps = (from: number, to: number, by: number): number[] => Array.from({ length: Math.round((to - from) / by) + 1 }, (_, i) => from + i * by)
+const steps = (from: number, to: number, by: number): number[] =>
+  Array.from({ length: Math.round((to - from) / by) + 1 }, (_, i) => from + i * by)
 
 /** The peak of a page full of lines is half a degree wide: beside a dark bar cut straight by the page's edge, wider steps miss it. */
 const COARSE = [...steps(-8, -2.5, 0.5), ...steps(-2, 2, 0.2), ...steps(2.5, 8, 0.5)]
 
 /** @param xs, ys places of dots along the lines and across them */
-function bestAngle(xs: Float64Array, ys: Float64Array, along: number, across: number): { angle: number; score: number } {
+function bestAngle(
+  xs: Float64Array,
+  ys: Float64Array,
+  along: number,
+  across: number,
+): { angle: number; score: number } {
   const score = (degrees: number): number => {
     const slope = Math.tan((degrees * Math.PI) / 180)
     const offset = Math.ceil(Math.abs(slope) * across) + 1
@@ -145,8 +159,12 @@ export function reduce(picture: Grey, most: number): Grey {
     sums.fill(0)
     for (let dy = 0; dy < factor; dy++)
       // Three dots to one is the usual case, and told apart takes a third of the time.
-      if (factor === 3) for (let x = 0, at = (y * 3 + dy) * stride; x < width; x++, at += 3) sums[x] += from[at] + from[at + 1] + from[at + 2]
-      else for (let x = 0, at = (y * factor + dy) * stride; x < width; x++) for (const end = at + factor; at < end; at++) sums[x] += from[at]
+      if (factor === 3)
+        for (let x = 0, at = (y * 3 + dy) * stride; x < width; x++, at += 3)
+          sums[x] += from[at] + from[at + 1] + from[at + 2]
+      else
+        for (let x = 0, at = (y * factor + dy) * stride; x < width; x++)
+          for (const end = at + factor; at < end; at++) sums[x] += from[at]
     for (let x = 0, to = y * width; x < width; x++, to++) data[to] = sums[x] / (factor * factor)
   }
   return { width, height, data }

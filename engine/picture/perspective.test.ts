@@ -2,13 +2,24 @@ import type { Grey } from './grey.ts'
 import { quadOf, unwarp, type Quad } from './perspective.ts'
 
 const [WIDTH, HEIGHT] = [960, 1280]
-const corners: Quad = [[150, 120], [820, 190], [880, 1150], [90, 1060]]
+const corners: Quad = [
+  [150, 120],
+  [820, 190],
+  [880, 1150],
+  [90, 1060],
+]
 
 /** A white sheet with a black square in its middle, seen aslant on a dark table. */
 function photograph(quad: Quad, table = 60): Grey {
   const data = new Uint8Array(WIDTH * HEIGHT).fill(table)
-  const inside = (x: number, y: number) => quad.every(([ax, ay], i) => { const [bx, by] = quad[(i + 1) % 4]; return (bx - ax) * (y - ay) - (by - ay) * (x - ax) >= 0 })
-  for (let y = 0; y < HEIGHT; y++) for (let x = 0; x < WIDTH; x++) if (inside(x, y)) data[y * WIDTH + x] = Math.abs(x - 484) < 40 && Math.abs(y - 591) < 40 ? 20 : 235
+  const inside = (x: number, y: number) =>
+    quad.every(([ax, ay], i) => {
+      const [bx, by] = quad[(i + 1) % 4]
+      return (bx - ax) * (y - ay) - (by - ay) * (x - ax) >= 0
+    })
+  for (let y = 0; y < HEIGHT; y++)
+    for (let x = 0; x < WIDTH; x++)
+      if (inside(x, y)) data[y * WIDTH + x] = Math.abs(x - 484) < 40 && Math.abs(y - 591) < 40 ? 20 : 235
   return { width: WIDTH, height: HEIGHT, data }
 }
 
@@ -29,5 +40,14 @@ test('a scan is left as it is, and so is a sheet on a light table, or no sheet a
   expect(quadOf({ width: WIDTH, height: HEIGHT, data: new Uint8Array(WIDTH * HEIGHT).fill(240) })).toBeNull()
   expect(quadOf(photograph(corners, 215))).toBeNull()
   expect(quadOf({ width: WIDTH, height: HEIGHT, data: new Uint8Array(WIDTH * HEIGHT).fill(30) })).toBeNull()
-  expect(quadOf(photograph([[2, 2], [957, 2], [957, 1277], [2, 1277]]))).toBeNull()
+  expect(
+    quadOf(
+      photograph([
+        [2, 2],
+        [957, 2],
+        [957, 1277],
+        [2, 1277],
+      ]),
+    ),
+  ).toBeNull()
 })

@@ -36,14 +36,31 @@ export function quadOf(picture: Grey): Quad | null {
   // The corners of a convex shape lie furthest along the diagonals.
   const furthest = (of: (x: number, y: number) => number): Point => {
     let [best, most] = [sheet[0], -Infinity]
-    for (const at of sheet) { const value = of(at % width, Math.floor(at / width)); if (value > most) [best, most] = [at, value] }
+    for (const at of sheet) {
+      const value = of(at % width, Math.floor(at / width))
+      if (value > most) [best, most] = [at, value]
+    }
     return [best % width, Math.floor(best / width)]
   }
-  const quad: Quad = [furthest((x, y) => -x - y), furthest((x, y) => x - y), furthest((x, y) => x + y), furthest((x, y) => y - x)]
+  const quad: Quad = [
+    furthest((x, y) => -x - y),
+    furthest((x, y) => x - y),
+    furthest((x, y) => x + y),
+    furthest((x, y) => y - x),
+  ]
   const filled = area / Math.max(1, areaOf(quad))
-  if (filled < FILLED || filled > 1 / FILLED || quad.some((_, i) => Math.abs(cosineAt(quad, i)) > SLANTED) || isStraight(quad, width, height)) return null
+  if (
+    filled < FILLED ||
+    filled > 1 / FILLED ||
+    quad.some((_, i) => Math.abs(cosineAt(quad, i)) > SLANTED) ||
+    isStraight(quad, width, height)
+  )
+    return null
   const scale = picture.width / width
-  return quad.map(([x, y]): Point => [Math.min(picture.width - 1, x * scale), Math.min(picture.height - 1, y * scale)]) as unknown as Quad
+  return quad.map(([x, y]): Point => [
+    Math.min(picture.width - 1, x * scale),
+    Math.min(picture.height - 1, y * scale),
+  ]) as unknown as Quad
 }
 
 /** Dots of the largest light patch; print on it parts nothing, since it is grown over by its surroundings. */
@@ -59,8 +76,16 @@ function largestLight({ width, height, data }: Grey, level: number): number[] {
       const at = open.pop()!
       patch.push(at)
       const x = at % width
-      for (const [next, inside] of [[at - 1, x > 0], [at + 1, x < width - 1], [at - width, at >= width], [at + width, at < data.length - width]] as const)
-        if (inside && !seen[next] && data[next] >= level) { seen[next] = 1; open.push(next) }
+      for (const [next, inside] of [
+        [at - 1, x > 0],
+        [at + 1, x < width - 1],
+        [at - width, at >= width],
+        [at + width, at < data.length - width],
+      ] as const)
+        if (inside && !seen[next] && data[next] >= level) {
+          seen[next] = 1
+          open.push(next)
+        }
     }
     if (patch.length > largest.length) largest = patch
   }
@@ -83,22 +108,42 @@ function withHoles(patch: readonly number[], width: number, height: number): num
 /** Mean shade along the edge of a picture. */
 function rim({ width, height, data }: Grey): number {
   let [sum, count] = [0, 0]
-  for (let x = 0; x < width; x++) { sum += data[x] + data[(height - 1) * width + x]; count += 2 }
-  for (let y = 0; y < height; y++) { sum += data[y * width] + data[y * width + width - 1]; count += 2 }
+  for (let x = 0; x < width; x++) {
+    sum += data[x] + data[(height - 1) * width + x]
+    count += 2
+  }
+  for (let y = 0; y < height; y++) {
+    sum += data[y * width] + data[y * width + width - 1]
+    count += 2
+  }
   return sum / count
 }
 
-const areaOf = (quad: Quad): number => Math.abs(quad.reduce((sum, [x, y], i) => { const [nx, ny] = quad[(i + 1) % 4]; return sum + x * ny - nx * y }, 0)) / 2
+const areaOf = (quad: Quad): number =>
+  Math.abs(
+    quad.reduce((sum, [x, y], i) => {
+      const [nx, ny] = quad[(i + 1) % 4]
+      return sum + x * ny - nx * y
+    }, 0),
+  ) / 2
 
 function cosineAt(quad: Quad, i: number): number {
   const [[x, y], [ax, ay], [bx, by]] = [quad[i], quad[(i + 3) % 4], quad[(i + 1) % 4]]
-  const [u, v] = [[ax - x, ay - y], [bx - x, by - y]]
+  const [u, v] = [
+    [ax - x, ay - y],
+    [bx - x, by - y],
+  ]
   return (u[0] * v[0] + u[1] * v[1]) / Math.max(1e-6, Math.hypot(...u) * Math.hypot(...v))
 }
 
 /** A sheet that lies straight and fills nearly all: skew and borders are somebody else's to see to. */
 function isStraight(quad: Quad, width: number, height: number): boolean {
-  const corners: Quad = [[0, 0], [width - 1, 0], [width - 1, height - 1], [0, height - 1]]
+  const corners: Quad = [
+    [0, 0],
+    [width - 1, 0],
+    [width - 1, height - 1],
+    [0, height - 1],
+  ]
   return quad.every(([x, y], i) => Math.hypot(x - corners[i][0], y - corners[i][1]) < STRAIGHT * width * 2)
 }
 
@@ -107,11 +152,25 @@ function isStraight(quad: Quad, width: number, height: number): boolean {
  * mapping and image warping", 1989 (the projective map of a square to a quadrilateral).
  * @param channels bytes a dot
  */
-export function unwarp({ width, height, data }: { width: number; height: number; data: Uint8Array }, channels: number, quad: Quad): { width: number; height: number; data: Uint8Array } {
+export function unwarp(
+  { width, height, data }: { width: number; height: number; data: Uint8Array },
+  channels: number,
+  quad: Quad,
+): { width: number; height: number; data: Uint8Array } {
   const [[x0, y0], [x1, y1], [x2, y2], [x3, y3]] = quad
   const side = (a: Point, b: Point) => Math.hypot(a[0] - b[0], a[1] - b[1])
-  const [wide, tall] = [Math.round(Math.max(side(quad[0], quad[1]), side(quad[3], quad[2]))), Math.round(Math.max(side(quad[0], quad[3]), side(quad[1], quad[2])))]
-  const [dx1, dy1, dx2, dy2, sx, sy] = [x1 - x2, y1 - y2, x3 - x2, y3 - y2, x0 - x1 + x2 - x3, y0 - y1 + y2 - y3]
+  const [wide, tall] = [
+    Math.round(Math.max(side(quad[0], quad[1]), side(quad[3], quad[2]))),
+    Math.round(Math.max(side(quad[0], quad[3]), side(quad[1], quad[2]))),
+  ]
+  const [dx1, dy1, dx2, dy2, sx, sy] = [
+    x1 - x2,
+    y1 - y2,
+    x3 - x2,
+    y3 - y2,
+    x0 - x1 + x2 - x3,
+    y0 - y1 + y2 - y3,
+  ]
   const det = dx1 * dy2 - dx2 * dy1
   const [g, h] = [(sx * dy2 - dx2 * sy) / det, (dx1 * sy - sx * dy1) / det]
   const [a, b, d, e] = [x1 - x0 + g * x1, x3 - x0 + h * x3, y1 - y0 + g * y1, y3 - y0 + h * y3]
@@ -121,12 +180,18 @@ export function unwarp({ width, height, data }: { width: number; height: number;
     for (let x = 0; x < wide; x++) {
       const u = (x + 0.5) / wide
       const w = g * u + h * v + 1
-      const [px, py] = [Math.max(0, Math.min(width - 1.001, (a * u + b * v + x0) / w)), Math.max(0, Math.min(height - 1.001, (d * u + e * v + y0) / w))]
+      const [px, py] = [
+        Math.max(0, Math.min(width - 1.001, (a * u + b * v + x0) / w)),
+        Math.max(0, Math.min(height - 1.001, (d * u + e * v + y0) / w)),
+      ]
       const [ix, iy] = [Math.floor(px), Math.floor(py)]
       const [fx, fy] = [px - ix, py - iy]
       const at = (iy * width + ix) * channels
       const [right, below] = [at + channels, at + width * channels]
-      for (let c = 0; c < channels; c++) out[(y * wide + x) * channels + c] = (data[at + c] * (1 - fx) + data[right + c] * fx) * (1 - fy) + (data[below + c] * (1 - fx) + data[below + channels + c] * fx) * fy
+      for (let c = 0; c < channels; c++)
+        out[(y * wide + x) * channels + c] =
+          (data[at + c] * (1 - fx) + data[right + c] * fx) * (1 - fy) +
+          (data[below + c] * (1 - fx) + data[below + channels + c] * fx) * fy
     }
   }
   return { width: wide, height: tall, data: out }

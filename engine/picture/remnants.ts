@@ -23,8 +23,14 @@ export function eraseRemnants(picture: Grey, erased: Erased, level: number): voi
   const standing = shredder(picture, level, (at) => at % width)
   const shred = (at: number): void => {
     const [along, down] = [erased.lying[at], erased.standing[at]]
-    if (along) { lying(at - 1, along + SOFT); lying(at + 1, along + SOFT) }
-    if (down) { standing(at - width, down + SOFT); standing(at + width, down + SOFT) }
+    if (along) {
+      lying(at - 1, along + SOFT)
+      lying(at + 1, along + SOFT)
+    }
+    if (down) {
+      standing(at - width, down + SOFT)
+      standing(at + width, down + SOFT)
+    }
   }
   const [lie, stand] = [dotsOf(erased.lying).fours, dotsOf(erased.standing).fours]
   for (let four = 0; four <= lie.length; four++) {
@@ -40,7 +46,11 @@ const [SEEN, STAYS] = [1, 2]
  * Takes out all dots of ink that hang together with one, where they reach over fewer than `most` places across the rule.
  * What was once found to reach further stays whole: seen from its other end it would look small.
  */
-function shredder({ width, height, data }: Grey, level: number, across: (at: number) => number): (start: number, most: number) => void {
+function shredder(
+  { width, height, data }: Grey,
+  level: number,
+  across: (at: number) => number,
+): (start: number, most: number) => void {
   const state = new Uint8Array(data.length)
   return (start, most) => {
     if (start < 0 || start >= data.length || data[start] >= level || state[start]) return

@@ -45,8 +45,29 @@ export function withoutRules(picture: Grey, dpi: number): Cleared {
   // Where a rule was taken out, the sides of the boxes that stood on it are strokes from rule to rule, as tall as letters.
   const erased: Erased = { lying: new Uint8Array(data.length), standing: new Uint8Array(data.length) }
   const ruled: Ruled = { dots: erased.lying, rows: new Uint16Array(height) }
-  eraseRuns(given, data, { lines: height, length: width, step: 1, across: width, level, long, thick, bars, erased: erased.lying, rows: ruled.rows })
-  const down = { lines: width, length: height, step: width, across: 1, level, long, thick, bars, erased: erased.standing }
+  eraseRuns(given, data, {
+    lines: height,
+    length: width,
+    step: 1,
+    across: width,
+    level,
+    long,
+    thick,
+    bars,
+    erased: erased.lying,
+    rows: ruled.rows,
+  })
+  const down = {
+    lines: width,
+    length: height,
+    step: width,
+    across: 1,
+    level,
+    long,
+    thick,
+    bars,
+    erased: erased.standing,
+  }
   eraseRuns(given, data, down)
   const sides: Side[] = []
   eraseSides(given, data, ruled, { ...down, short: Math.round(dpi * BOX) }, (side) => sides.push(side))
@@ -65,11 +86,21 @@ interface Bar {
 }
 
 /** Finds bars of ink, which carry light print. Nothing is taken out of them: it would eat the letters. */
-function barsIn({ width, height, data }: Grey, level: number, long: number, thick: number, letters: number): Bar[] {
+function barsIn(
+  { width, height, data }: Grey,
+  level: number,
+  long: number,
+  thick: number,
+  letters: number,
+): Bar[] {
   const bars: Bar[] = []
   const add = (left: number, right: number, y: number) => {
     // Light letters break the dark rows of a bar in its middle.
-    const bar = bars.find((b) => y - b.bottom <= letters && Math.min(b.right, right) - Math.max(b.left, left) > 0.5 * Math.min(b.right - b.left, right - left))
+    const bar = bars.find(
+      (b) =>
+        y - b.bottom <= letters &&
+        Math.min(b.right, right) - Math.max(b.left, left) > 0.5 * Math.min(b.right - b.left, right - left),
+    )
     if (!bar) return void bars.push({ left, right, top: y, bottom: y + thick })
     bar.left = Math.min(bar.left, left)
     bar.right = Math.max(bar.right, right)
@@ -77,7 +108,8 @@ function barsIn({ width, height, data }: Grey, level: number, long: number, thic
   }
   // A run that is long enough covers one of these places, wherever it begins.
   for (let y = 0; y + thick < height; y += 4) {
-    const isDark = (x: number): boolean => data[y * width + x] < level && data[(y + thick) * width + x] < level
+    const isDark = (x: number): boolean =>
+      data[y * width + x] < level && data[(y + thick) * width + x] < level
     for (let x = long - 1; x < width; x += long) {
       if (!isDark(x)) continue
       let [left, right] = [x, x + 1]
@@ -96,7 +128,10 @@ function turnLight({ width, data }: Grey, { left, top, right, bottom }: Bar, lev
   for (let y = top; y <= bottom; y += 2)
     for (let x = left; x < right; x += 2) {
       const value = data[y * width + x]
-      if (value < level) { dark++; darkSum += value } else lightest = Math.max(lightest, value)
+      if (value < level) {
+        dark++
+        darkSum += value
+      } else lightest = Math.max(lightest, value)
     }
   if (lightest === 0 || dark < 0.7 * Math.ceil((bottom - top + 1) / 2) * Math.ceil((right - left) / 2)) return
   const ground = darkSum / dark
@@ -105,7 +140,9 @@ function turnLight({ width, data }: Grey, { left, top, right, bottom }: Bar, lev
     const row = data.subarray(y * width + left, y * width + right)
     // Above and below a bar that leans a little, paper is no print.
     if (row.reduce((light, v) => light + (v < level ? 0 : 1), 0) > 0.6 * row.length) continue
-    row.forEach((value, i) => { row[i] = Math.min(250, Math.max(0, 250 - (value - ground) * scale)) })
+    row.forEach((value, i) => {
+      row[i] = Math.min(250, Math.max(0, 250 - (value - ground) * scale))
+    })
   }
 }
 
@@ -131,7 +168,8 @@ interface Ruled {
 }
 
 /** Whether any of three dots in a row is dark: a run has no wider gap. */
-const darkAround = (from: Uint8Array, at: number, step: number, level: number): boolean => from[at] < level || from[at - step] < level || from[at + step] < level
+const darkAround = (from: Uint8Array, at: number, step: number, level: number): boolean =>
+  from[at] < level || from[at - step] < level || from[at + step] < level
 
 /**
  * Takes long runs of ink out. Only every so manieth dot is looked at first: a run that is long enough covers three of these
@@ -143,22 +181,55 @@ function eraseRuns(from: Uint8Array, to: Uint8Array, given: Direction): void {
   const samples = Math.floor((length - 2) / stride)
   const inARow = new Uint16Array(lines)
   const runsWithin = (line: number, first: number, end: number) =>
-    eachRun(from, line * across, Math.max(0, first), Math.min(length, end), step, level, long, (last, run) => { if (!inBar(given, line, last - (run >> 1))) erase(from, to, { ...given, base: line * across, end: last, run, line }) })
+    eachRun(
+      from,
+      line * across,
+      Math.max(0, first),
+      Math.min(length, end),
+      step,
+      level,
+      long,
+      (last, run) => {
+        if (!inBar(given, line, last - (run >> 1)))
+          erase(from, to, { ...given, base: line * across, end: last, run, line })
+      },
+    )
   const looked = (line: number, k: number, dark: boolean) => {
     if (dark) return void inARow[line]++
     if (inARow[line] >= 3) runsWithin(line, (k - inARow[line] - 1) * stride - 1, k * stride + 2)
     inARow[line] = 0
   }
   // As the dots follow in memory, whatever the direction: going down one column after the other is several times slower.
-  if (step === 1) for (let line = 0; line < lines; line++) for (let k = 1; k <= samples; k++) looked(line, k, darkAround(from, line * across + k * stride, 1, level))
-  else for (let k = 1; k <= samples; k++) for (let line = 0, at = k * stride * step; line < lines; line++, at++) looked(line, k, darkAround(from, at, step, level))
-  for (let line = 0; line < lines; line++) if (inARow[line] >= 3) runsWithin(line, (samples - inARow[line]) * stride - 1, length)
+  if (step === 1)
+    for (let line = 0; line < lines; line++)
+      for (let k = 1; k <= samples; k++)
+        looked(line, k, darkAround(from, line * across + k * stride, 1, level))
+  else
+    for (let k = 1; k <= samples; k++)
+      for (let line = 0, at = k * stride * step; line < lines; line++, at++)
+        looked(line, k, darkAround(from, at, step, level))
+  for (let line = 0; line < lines; line++)
+    if (inARow[line] >= 3) runsWithin(line, (samples - inARow[line]) * stride - 1, length)
 }
 
-const inBar = ({ bars, step }: Direction, line: number, i: number): boolean => bars.some((b) => (step === 1 ? i >= b.left && i <= b.right && line >= b.top && line <= b.bottom : line >= b.left && line <= b.right && i >= b.top && i <= b.bottom))
+const inBar = ({ bars, step }: Direction, line: number, i: number): boolean =>
+  bars.some((b) =>
+    step === 1
+      ? i >= b.left && i <= b.right && line >= b.top && line <= b.bottom
+      : line >= b.left && line <= b.right && i >= b.top && i <= b.bottom,
+  )
 
 /** Calls back with the end (exclusive) and length of each run of ink of `least` dots or more between two places of a line. */
-function eachRun(from: Uint8Array, base: number, first: number, end: number, step: number, level: number, least: number, found: (end: number, run: number) => void): void {
+function eachRun(
+  from: Uint8Array,
+  base: number,
+  first: number,
+  end: number,
+  step: number,
+  level: number,
+  least: number,
+  found: (end: number, run: number) => void,
+): void {
   let [run, gap] = [0, 0]
   for (let i = first, at = base + first * step; i < end; i++, at += step) {
     if (from[at] < level) {
@@ -176,16 +247,24 @@ function eachRun(from: Uint8Array, base: number, first: number, end: number, ste
  * Takes out the sides of boxes that stand on a rule and hang from the next: strokes as tall as letters, from rule to rule.
  * Only between rules that lie so near one another is there anything to look for.
  */
-function eraseSides(from: Uint8Array, to: Uint8Array, ruled: Ruled, given: Direction & { short: number }, found: (side: Side) => void): void {
+function eraseSides(
+  from: Uint8Array,
+  to: Uint8Array,
+  ruled: Ruled,
+  given: Direction & { short: number },
+  found: (side: Side) => void,
+): void {
   const { lines: width, length: height, step, level, long, thick, short } = given
   const { dots } = ruled
-  const onRule = (x: number, y: number, inwards: 1 | -1): boolean => BESIDE.some((aside) => [-1, 0, 1, 2, 3].some((on) => dots[(y + inwards * on) * step + x + aside] > 0))
+  const onRule = (x: number, y: number, inwards: 1 | -1): boolean =>
+    BESIDE.some((aside) => [-1, 0, 1, 2, 3].some((on) => dots[(y + inwards * on) * step + x + aside] > 0))
   for (const [top, bottom] of bandsOf(ruled, height, long, thick))
     for (let x = 0; x < width; x++)
       eachRun(from, x, top, bottom, step, level, short + 1, (end, run) => {
         const [first, last] = [end - run, end - 1]
         // What goes on beyond the band is no side of a box; what is long is a rule, and gone already.
-        if (first <= top || end >= bottom || run >= long || !onRule(x, first, 1) || !onRule(x, last, -1)) return
+        if (first <= top || end >= bottom || run >= long || !onRule(x, first, 1) || !onRule(x, last, -1))
+          return
         found({ x, top: first, bottom: last })
         if (!inBar(given, x, end - (run >> 1))) erase(from, to, { ...given, base: x, end, run, line: x })
       })
@@ -214,7 +293,23 @@ function bandsOf(ruled: Ruled, height: number, long: number, thick: number): [to
 const OPEN = 0.4
 
 /** Takes out one run where it is a rule and no letter stands on it. */
-function erase(from: Uint8Array, to: Uint8Array, { base, end, run, step, across, line, lines, level, thick, erased, rows }: Direction & { base: number; end: number; run: number; line: number }): void {
+function erase(
+  from: Uint8Array,
+  to: Uint8Array,
+  {
+    base,
+    end,
+    run,
+    step,
+    across,
+    line,
+    lines,
+    level,
+    thick,
+    erased,
+    rows,
+  }: Direction & { base: number; end: number; run: number; line: number },
+): void {
   const light = Math.min(250, level + 8)
   const open: { at: number; before: number; behind: number }[] = []
   for (let i = end - run; i < end; i++) {
@@ -222,10 +317,13 @@ function erase(from: Uint8Array, to: Uint8Array, { base, end, run, step, across,
     let before = 0
     while (before <= thick && line - before - 1 >= 0 && from[at - (before + 1) * across] < level) before++
     let behind = 0
-    while (before + behind <= thick && line + behind + 1 < lines && from[at + (behind + 1) * across] < level) behind++
+    while (before + behind <= thick && line + behind + 1 < lines && from[at + (behind + 1) * across] < level)
+      behind++
     // A letter that stands on the line is thicker here, and stays; so does a bar of ink, whose light letters must not be filled.
     const [above, below] = [line - before - 4, line + behind + 4]
-    const paper = (above < 0 || from[at - (before + 4) * across] >= light) && (below >= lines || from[at + (behind + 4) * across] >= light)
+    const paper =
+      (above < 0 || from[at - (before + 4) * across] >= light) &&
+      (below >= lines || from[at + (behind + 4) * across] >= light)
     if (before + behind + 1 <= thick && paper) open.push({ at, before, behind })
   }
   const thickness = open.map((o) => o.before + o.behind).sort((a, b) => a - b)

@@ -47,15 +47,24 @@ export function dotsOf(data: Uint8Array): Dots {
 
 /** Bits that four dots share when all of them are surely no darker than a level; 0 where no such bits are known. */
 export function paperBits(level: number): number {
-  for (let bits = 1; bits < 8; bits++) if (level <= 256 - 2 ** (8 - bits)) return ((0xff00 >> bits) & 0xff) * 0x01010101 | 0
+  for (let bits = 1; bits < 8; bits++)
+    if (level <= 256 - 2 ** (8 - bits)) return (((0xff00 >> bits) & 0xff) * 0x01010101) | 0
   return 0
 }
 
 /** Notes the runs of one row behind those that are there. Returns how many there are then. */
-function runsInRow({ bytes, fours }: Dots, level: number, row: number, width: number, from: Uint32Array, to: Uint32Array, count: number): number {
+function runsInRow(
+  { bytes, fours }: Dots,
+  level: number,
+  row: number,
+  width: number,
+  from: Uint32Array,
+  to: Uint32Array,
+  count: number,
+): number {
   const bits = paperBits(level)
   const end = row + width
-  for (let at = row; at < end; ) {
+  for (let at = row; at < end;) {
     if (bytes[at] >= level) {
       at++
       // Paper is passed over four dots at a time.

@@ -14,7 +14,8 @@ const at = ({ data }: Grey, x: number, y: number) => data[y * WIDTH + x]
 const cleaned = (given: Grey) => withoutShading(given, 140, PAPER)
 
 /** Every other row of a table is shaded. */
-const striped = (shade: number) => picture((x, y) => (print(x, y) ? INK : Math.floor(y / 40) % 2 === 1 && x > 40 && x < 360 ? shade : PAPER))
+const striped = (shade: number) =>
+  picture((x, y) => (print(x, y) ? INK : Math.floor(y / 40) % 2 === 1 && x > 40 && x < 360 ? shade : PAPER))
 
 test('rows that are shaded become paper, and the print on them stays', () => {
   const clean = cleaned(striped(222))

@@ -37,7 +37,8 @@ export function withoutShading(picture: Grey, level: number, paper: number): Gre
       const by = lift[row * columns + column]
       if (by === 0) continue
       for (let y = row * CELL; y < (row + 1) * CELL; y++)
-        for (let at = y * width + column * CELL, end = at + CELL; at < end; at++) lifted[at] = Math.min(255, data[at] + by)
+        for (let at = y * width + column * CELL, end = at + CELL; at < end; at++)
+          lifted[at] = Math.min(255, data[at] + by)
     }
   return { width, height, data: lifted }
 }
@@ -48,8 +49,10 @@ function means({ width, data }: Grey, columns: number, rows: number): Uint8Array
   for (let row = 0; row < rows; row++) {
     sums.fill(0)
     for (let y = row * CELL; y < (row + 1) * CELL; y++)
-      for (let column = 0, at = y * width; column < columns; column++, at += CELL) sums[column] += data[at] + data[at + 1] + data[at + 2] + data[at + 3] + data[at + 4]
-    for (let column = 0; column < columns; column++) out[row * columns + column] = sums[column] / (CELL * CELL)
+      for (let column = 0, at = y * width; column < columns; column++, at += CELL)
+        sums[column] += data[at] + data[at + 1] + data[at + 2] + data[at + 3] + data[at + 4]
+    for (let column = 0; column < columns; column++)
+      out[row * columns + column] = sums[column] / (CELL * CELL)
   }
   return out
 }
@@ -69,7 +72,12 @@ function lightest(cells: Uint8Array, columns: number, rows: number): Uint8Array 
   for (let y = 0; y < rows; y++)
     for (let x = 0, row = y * columns; x < columns; x++) {
       let best = 0
-      for (let at = row + Math.max(0, x - REACH), end = row + Math.min(columns - 1, x + REACH); at <= end; at++) if (cells[at] > best) best = cells[at]
+      for (
+        let at = row + Math.max(0, x - REACH), end = row + Math.min(columns - 1, x + REACH);
+        at <= end;
+        at++
+      )
+        if (cells[at] > best) best = cells[at]
       across[row + x] = best
     }
   const out = new Uint8Array(cells.length)
@@ -90,7 +98,8 @@ function smoothed(cells: Uint8Array, columns: number, rows: number): Uint8Array 
   for (let y = 1; y < rows - 1; y++)
     for (let x = 1; x < columns - 1; x++) {
       let sum = 0
-      for (let at = (y - 1) * columns + x - 1, row = 0; row < 3; row++, at += columns) sum += cells[at] + cells[at + 1] + cells[at + 2]
+      for (let at = (y - 1) * columns + x - 1, row = 0; row < 3; row++, at += columns)
+        sum += cells[at] + cells[at + 1] + cells[at + 2]
       out[y * columns + x] = sum / 9
     }
   return out

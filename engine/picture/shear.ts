@@ -15,7 +15,12 @@ const fourOf = (paper: number): number => (paper * 0x01010101) | 0
  */
 const WEIGHTS = Int32Array.from({ length: PARTS * 4 }, (_, i) => {
   const t = Math.floor(i / 4) / PARTS
-  const weight = [-t / 2 + t * t - (t * t * t) / 2, 1 - 2.5 * t * t + 1.5 * t * t * t, t / 2 + 2 * t * t - 1.5 * t * t * t, (-t * t + t * t * t) / 2][i % 4]
+  const weight = [
+    -t / 2 + t * t - (t * t * t) / 2,
+    1 - 2.5 * t * t + 1.5 * t * t * t,
+    t / 2 + 2 * t * t - 1.5 * t * t * t,
+    (-t * t + t * t * t) / 2,
+  ][i % 4]
   return Math.round(weight * (1 << BITS))
 })
 
@@ -41,17 +46,29 @@ export function shearRows({ width, height, data }: Grey, slope: number, paper: n
     const { whole, weight } = shiftBy((wider - width) / 2 + slope * (y + 0.5 - height / 2))
     row.fill(paper)
     const first = Math.max(0, -whole - 1)
-    row.set(data.subarray(y * width + first, y * width + Math.min(width, wider + 2 - whole)), whole + 1 + first)
+    row.set(
+      data.subarray(y * width + first, y * width + Math.min(width, wider + 2 - whole)),
+      whole + 1 + first,
+    )
     shiftRow(row, fours, fourOf(paper), out, y * wider, wider, weight)
   }
   return { width: wider, height, data: new Uint8Array(out.buffer) }
 }
 
-function shiftRow(row: Uint8Array, fours: Int32Array, four: number, out: Uint8ClampedArray, to: number, width: number, weight: number): void {
+function shiftRow(
+  row: Uint8Array,
+  fours: Int32Array,
+  four: number,
+  out: Uint8ClampedArray,
+  to: number,
+  width: number,
+  weight: number,
+): void {
   const [w0, w1, w2, w3] = WEIGHTS.subarray(weight, weight + 4)
   for (let x = 0; x < width; x += 4) {
     if (fours[x >> 2] === four && fours[(x >> 2) + 1] === four) continue
-    for (let at = x; at < x + 4; at++) out[to + at] = (row[at] * w0 + row[at + 1] * w1 + row[at + 2] * w2 + row[at + 3] * w3 + HALF) >> BITS
+    for (let at = x; at < x + 4; at++)
+      out[to + at] = (row[at] * w0 + row[at + 1] * w1 + row[at + 2] * w2 + row[at + 3] * w3 + HALF) >> BITS
   }
 }
 
@@ -60,13 +77,24 @@ export function shearColumns(picture: Grey, slope: number, paper: number): Grey 
   const { width, height } = picture
   const taller = Math.ceil(height + Math.abs(slope) * width)
   const out = new Uint8ClampedArray(width * taller).fill(paper)
-  const shifts = Array.from({ length: width }, (_, x) => shiftBy((taller - height) / 2 + slope * (x + 0.5 - width / 2)))
+  const shifts = Array.from({ length: width }, (_, x) =>
+    shiftBy((taller - height) / 2 + slope * (x + 0.5 - width / 2)),
+  )
   const { bytes, fours } = dotsOf(padded(picture, paper))
-  for (let first = 0; first < width; ) {
+  for (let first = 0; first < width;) {
     const { whole, weight } = shifts[first]
     let end = first + 1
     while (end < width && shifts[end].whole === whole && shifts[end].weight === weight) end++
-    shiftColumns(bytes, fours, out, { four: fourOf(paper), width, first, end, weight, from: Math.max(0, whole - PAD + 1), to: Math.min(taller, height + PAD + whole - 2), up: PAD - whole })
+    shiftColumns(bytes, fours, out, {
+      four: fourOf(paper),
+      width,
+      first,
+      end,
+      weight,
+      from: Math.max(0, whole - PAD + 1),
+      to: Math.min(taller, height + PAD + whole - 2),
+      up: PAD - whole,
+    })
     first = end
   }
   return { width, height: taller, data: new Uint8Array(out.buffer) }
@@ -93,16 +121,31 @@ interface Columns {
   up: number
 }
 
-function shiftColumns(data: Uint8Array, fours: Int32Array, out: Uint8ClampedArray, { four: paper, width, first, end, weight, from, to, up }: Columns): void {
+function shiftColumns(
+  data: Uint8Array,
+  fours: Int32Array,
+  out: Uint8ClampedArray,
+  { four: paper, width, first, end, weight, from, to, up }: Columns,
+): void {
   const [w0, w1, w2, w3] = WEIGHTS.subarray(weight, weight + 4)
   const below = 2 * width
-  const isPaper = (y: number): boolean => { for (let four = ((y + up) * width + first) >> 2, last = ((y + up) * width + end - 1) >> 2; four <= last; four++) if (fours[four] !== paper) return false; return true }
+  const isPaper = (y: number): boolean => {
+    for (
+      let four = ((y + up) * width + first) >> 2, last = ((y + up) * width + end - 1) >> 2;
+      four <= last;
+      four++
+    )
+      if (fours[four] !== paper) return false
+    return true
+  }
   // How many rows in a row are paper, up to the last that the next one is blended of.
   let clear = 0
   for (let y = from - 1; y < from + 2; y++) clear = isPaper(y) ? clear + 1 : 0
   for (let y = from; y < to; y++) {
     clear = isPaper(y + 2) ? clear + 1 : 0
     if (clear >= 4) continue
-    for (let x = first, at = (y + up) * width + first; x < end; x++, at++) out[y * width + x] = (data[at - width] * w0 + data[at] * w1 + data[at + width] * w2 + data[at + below] * w3 + HALF) >> BITS
+    for (let x = first, at = (y + up) * width + first; x < end; x++, at++)
+      out[y * width + x] =
+        (data[at - width] * w0 + data[at] * w1 + data[at + width] * w2 + data[at + below] * w3 + HALF) >> BITS
   }
 }

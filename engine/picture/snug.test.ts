@@ -1,7 +1,13 @@
 import { snug } from './snug.ts'
 
 /** A picture of paper with ink in some rows. */
-const lined = (height: number, from: number, to: number) => ({ width: 40, height, data: Uint8Array.from({ length: 40 * height }, (_, i) => (Math.floor(i / 40) >= from && Math.floor(i / 40) < to && i % 3 ? 20 : 240)) })
+const lined = (height: number, from: number, to: number) => ({
+  width: 40,
+  height,
+  data: Uint8Array.from({ length: 40 * height }, (_, i) =>
+    Math.floor(i / 40) >= from && Math.floor(i / 40) < to && i % 3 ? 20 : 240,
+  ),
+})
 
 test('paper far above and below the ink goes, a little stays', () => {
   const line = snug(lined(60, 20, 40))

@@ -19,7 +19,11 @@ export function snug(line: Grey): Grey {
   const [top, bottom] = [inked.indexOf(true), inked.lastIndexOf(true) + 1]
   if (top < 0) return line
   const margin = Math.round((bottom - top) * MARGIN)
-  const snug: Grey = { width, height: bottom - top + 2 * margin, data: new Uint8Array(width * (bottom - top + 2 * margin)).fill(paperOf(line)) }
+  const snug: Grey = {
+    width,
+    height: bottom - top + 2 * margin,
+    data: new Uint8Array(width * (bottom - top + 2 * margin)).fill(paperOf(line)),
+  }
   snug.data.set(data.subarray(top * width, bottom * width), margin * width)
   return snug
 }

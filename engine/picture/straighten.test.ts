@@ -5,7 +5,8 @@ import { straighten } from './straighten.ts'
 function greyPage(): Grey {
   const [width, height] = [600, 800]
   const data = new Uint8Array(width * height).fill(190)
-  for (let line = 0; line < 12; line++) for (let y = 0; y < 8; y++) for (let x = 60; x < 400; x += 3) data[(100 + line * 40 + y) * width + x] = 60
+  for (let line = 0; line < 12; line++)
+    for (let y = 0; y < 8; y++) for (let x = 60; x < 400; x += 3) data[(100 + line * 40 + y) * width + x] = 60
   return { width, height, data }
 }
 

@@ -24,12 +24,14 @@ export function straighten(picture: Grey, skew: number): Straight {
   const paper = paperOf(picture)
   const straight = shearColumns(shearRows(picture, along, paper), down, paper)
   /** Moves a box by its middle, from a page of one size to one of another; the box itself stays upright. */
-  const between = (from: Grey, to: Grey, move: (x: number, y: number) => [number, number]) => ([l, t, r, b]: Box): Box => {
-    const [x, y] = move(((l + r) / 2 - 0.5) * from.width, ((t + b) / 2 - 0.5) * from.height)
-    const [cx, cy] = [x / to.width + 0.5, y / to.height + 0.5]
-    const [w, h] = [((r - l) * from.width) / to.width / 2, ((b - t) * from.height) / to.height / 2]
-    return [cx - w, cy - h, cx + w, cy + h]
-  }
+  const between =
+    (from: Grey, to: Grey, move: (x: number, y: number) => [number, number]) =>
+    ([l, t, r, b]: Box): Box => {
+      const [x, y] = move(((l + r) / 2 - 0.5) * from.width, ((t + b) / 2 - 0.5) * from.height)
+      const [cx, cy] = [x / to.width + 0.5, y / to.height + 0.5]
+      const [w, h] = [((r - l) * from.width) / to.width / 2, ((b - t) * from.height) / to.height / 2]
+      return [cx - w, cy - h, cx + w, cy + h]
+    }
   return {
     picture: straight,
     back: between(straight, picture, (x, y) => [x - along * (y - down * x), y - down * x]),

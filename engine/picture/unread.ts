@@ -60,7 +60,11 @@ export function unreadInk(picture: Grey, words: readonly Box[], level: number): 
     const share = dark / (wide * high)
     const dots: Box = [l * CELL, t * CELL, r * CELL, b * CELL]
     const ink = () => inkIn(picture, dots, level)
-    const small = () => high >= SMALLEST && wide >= high * LONG && inkedColumns(picture, dots, level) > FILLED && !hasRule(picture, dots, level)
+    const small = () =>
+      high >= SMALLEST &&
+      wide >= high * LONG &&
+      inkedColumns(picture, dots, level) > FILLED &&
+      !hasRule(picture, dots, level)
     if (high > usual * HIGHEST || share < PALEST) return null
     if (high < usual * LOWEST) return small() && ink() <= DARKEST ? 'likely' : null
     // Of small print every cell is dark: whether it is a filled patch only its dots tell.
@@ -72,35 +76,63 @@ export function unreadInk(picture: Grey, words: readonly Box[], level: number): 
     // The last two figures of a day that its column broke off stand in a line of their own.
     return wide >= high * PAIR && ink() <= SOLID ? 'likely' : null
   }
-  const found = groups(cells, columns, rows, Math.max(2, Math.round(usual * SPACE))).flatMap((group) => (isTall(group, usual) ? linesIn(picture, cells, columns, group, usual, level) : [group])).map((group) => ({ group, print: printOn(group) })).filter(({ print }) => print !== null)
+  const found = groups(cells, columns, rows, Math.max(2, Math.round(usual * SPACE)))
+    .flatMap((group) =>
+      isTall(group, usual) ? linesIn(picture, cells, columns, group, usual, level) : [group],
+    )
+    .map((group) => ({ group, print: printOn(group) }))
+    .filter(({ print }) => print !== null)
   // On a grainy page much is likely print; what plainly is must not be lost with it.
   const likely = found.length > MOST ? found.filter(({ print }) => print === 'plain') : found
   // A long column has more places than a drawing: the days of a month's bookings.
   const kept = likely.length > MOST ? inColumns(likely) : likely
-  const places = kept.map(({ group: { box: [l, t, r, b] } }): Box => [(l * CELL) / width, (t * CELL) / height, (r * CELL) / width, (b * CELL) / height])
+  const places = kept.map(
+    ({
+      group: {
+        box: [l, t, r, b],
+      },
+    }): Box => [(l * CELL) / width, (t * CELL) / height, (r * CELL) / width, (b * CELL) / height],
+  )
   return places.length > MOST * 2 ? { places: [], many: true } : { places, many: false }
 }
 
 /** In heights of the usual word: more than two or three lines are hardly joined by specks and letters that reach below theirs. */
 const LINES = 4
-const isTall = ({ box: [, top, , bottom] }: Group, usual: number): boolean => bottom - top > usual * HIGHEST && bottom - top <= usual * LINES
+const isTall = ({ box: [, top, , bottom] }: Group, usual: number): boolean =>
+  bottom - top > usual * HIGHEST && bottom - top <= usual * LINES
 
 /** The lines of print in a group that is too high for one, as two close ones are; the group itself where no paper parts it. */
-function linesIn(picture: Grey, cells: Uint8Array, columns: number, group: Group, usual: number, level: number): Group[] {
+function linesIn(
+  picture: Grey,
+  cells: Uint8Array,
+  columns: number,
+  group: Group,
+  usual: number,
+  level: number,
+): Group[] {
   const [left, top, right, bottom] = group.box
-  const bands = bandsIn(picture, [left * CELL, top * CELL, right * CELL, bottom * CELL], level).filter((band) => band.to - band.from >= usual * CELL * BAND)
+  const bands = bandsIn(picture, [left * CELL, top * CELL, right * CELL, bottom * CELL], level).filter(
+    (band) => band.to - band.from >= usual * CELL * BAND,
+  )
   if (bands.length < 2) return [group]
   return bands.map((band) => {
-    const box: Group['box'] = [Math.floor(band.left / CELL), Math.floor(band.from / CELL), Math.ceil(band.right / CELL), Math.ceil(band.to / CELL)]
+    const box: Group['box'] = [
+      Math.floor(band.left / CELL),
+      Math.floor(band.from / CELL),
+      Math.ceil(band.right / CELL),
+      Math.ceil(band.to / CELL),
+    ]
     let dark = 0
-    for (let y = box[1]; y < box[3]; y++) for (let x = box[0]; x < box[2]; x++) if (cells[y * columns + x] !== 0) dark++
+    for (let y = box[1]; y < box[3]; y++)
+      for (let x = box[0]; x < box[2]; x++) if (cells[y * columns + x] !== 0) dark++
     return { box, dark }
   })
 }
 
 /** Of places, those that stand under one another with their left or their right edges. */
 function inColumns<T extends { group: Group }>(places: readonly T[]): T[] {
-  const fellows = ({ box }: Group, edge: 0 | 2) => places.filter(({ group }) => Math.abs(group.box[edge] - box[edge]) <= EDGE).length
+  const fellows = ({ box }: Group, edge: 0 | 2) =>
+    places.filter(({ group }) => Math.abs(group.box[edge] - box[edge]) <= EDGE).length
   return places.filter(({ group }) => fellows(group, 0) >= COLUMN || fellows(group, 2) >= COLUMN)
 }
 
@@ -129,7 +161,8 @@ function inkedColumns({ width, data }: Grey, [left, top, right, bottom]: Box, le
 /** The share of dots in a box that are ink. */
 function inkIn({ width, data }: Grey, [left, top, right, bottom]: Box, level: number): number {
   let dark = 0
-  for (let y = top; y < bottom; y++) for (let x = left; x < right; x++) if (data[y * width + x] < level) dark++
+  for (let y = top; y < bottom; y++)
+    for (let x = left; x < right; x++) if (data[y * width + x] < level) dark++
   return dark / ((right - left) * (bottom - top))
 }
 
@@ -145,9 +178,16 @@ export function withinLines(picture: Grey, words: readonly Box[], level: number)
   const { width, height } = picture
   const usual = usualHeight(words, height)
   return words.map((box): Box => {
-    const [left, top, right, bottom] = [Math.round(box[0] * width), Math.round(box[1] * height), Math.round(box[2] * width), Math.round(box[3] * height)]
+    const [left, top, right, bottom] = [
+      Math.round(box[0] * width),
+      Math.round(box[1] * height),
+      Math.round(box[2] * width),
+      Math.round(box[3] * height),
+    ]
     if (bottom - top <= usual * TALL) return box
-    const lines = bandsIn(picture, [left, top, right, bottom], level).filter((band) => band.to - band.from >= usual * BAND)
+    const lines = bandsIn(picture, [left, top, right, bottom], level).filter(
+      (band) => band.to - band.from >= usual * BAND,
+    )
     if (lines.length < 2) return box
     const { from, to } = lines.reduce((a, b) => (reach(b) > reach(a) ? b : a))
     return [box[0], from / height, box[2], to / height]
@@ -169,10 +209,16 @@ function bandsIn({ width, data }: Grey, [left, top, right, bottom]: Box, level: 
   const bands: Band[] = []
   for (let y = top, open = false; y < bottom; y++) {
     let [first, last] = [right, left]
-    for (let x = left; x < right; x++) if (data[y * width + x] < level) [first, last] = [Math.min(first, x), x + 1]
+    for (let x = left; x < right; x++)
+      if (data[y * width + x] < level) [first, last] = [Math.min(first, x), x + 1]
     const inked = last > first
     if (inked && !open) bands.push({ from: y, to: y + 1, left: first, right: last })
-    else if (inked) Object.assign(bands.at(-1)!, { to: y + 1, left: Math.min(bands.at(-1)!.left, first), right: Math.max(bands.at(-1)!.right, last) })
+    else if (inked)
+      Object.assign(bands.at(-1)!, {
+        to: y + 1,
+        left: Math.min(bands.at(-1)!.left, first),
+        right: Math.max(bands.at(-1)!.right, last),
+      })
     open = inked
   }
   return bands
@@ -183,15 +229,25 @@ function darkCells(picture: Grey, columns: number, rows: number, level: number):
   const runs = runsOf(picture, level)
   for (let y = 0; y < rows * CELL; y++) {
     const row = Math.floor(y / CELL) * columns
-    for (let run = runs.rows[y]; run < runs.rows[y + 1]; run++) for (let x = runs.from[run], end = Math.min(runs.to[run], columns * CELL); x < end; x++) counts[row + Math.floor(x / CELL)]++
+    for (let run = runs.rows[y]; run < runs.rows[y + 1]; run++)
+      for (let x = runs.from[run], end = Math.min(runs.to[run], columns * CELL); x < end; x++)
+        counts[row + Math.floor(x / CELL)]++
   }
   for (let i = 0; i < counts.length; i++) counts[i] = counts[i] >= INKED ? 1 : 0
   return counts
 }
 
 function cover(cells: Uint8Array, columns: number, rows: number, [l, t, r, b]: Box): void {
-  const [left, right] = [Math.max(0, Math.floor(l * columns) - AROUND), Math.min(columns, Math.ceil(r * columns) + AROUND)]
-  for (let y = Math.max(0, Math.floor(t * rows) - AROUND); y < Math.min(rows, Math.ceil(b * rows) + AROUND); y++) cells.fill(0, y * columns + left, y * columns + right)
+  const [left, right] = [
+    Math.max(0, Math.floor(l * columns) - AROUND),
+    Math.min(columns, Math.ceil(r * columns) + AROUND),
+  ]
+  for (
+    let y = Math.max(0, Math.floor(t * rows) - AROUND);
+    y < Math.min(rows, Math.ceil(b * rows) + AROUND);
+    y++
+  )
+    cells.fill(0, y * columns + left, y * columns + right)
 }
 
 interface Group {

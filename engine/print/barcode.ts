@@ -5,7 +5,10 @@ let writer: Promise<typeof Library> | null = null
 
 function load(): Promise<typeof Library> {
   writer ??= (async () => {
-    const [library, wasmBinary] = await Promise.all([import('zxing-wasm/writer'), packageFile('zxing-wasm/writer/zxing_writer.wasm')])
+    const [library, wasmBinary] = await Promise.all([
+      import('zxing-wasm/writer'),
+      packageFile('zxing-wasm/writer/zxing_writer.wasm'),
+    ])
     library.prepareZXingModule({ overrides: { wasmBinary } })
     return library
   })()

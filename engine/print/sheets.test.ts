@@ -11,7 +11,9 @@ const read = async (bytes: Uint8Array) => {
 }
 
 test('a printed cover sheet is known by its code and by its words', async () => {
-  const page = await read(await coverSheet({ caseNumber: 'MSM-26-004817', lines: ['Working-boat loan', 'Íñigo Ødegaard'] }))
+  const page = await read(
+    await coverSheet({ caseNumber: 'MSM-26-004817', lines: ['Working-boat loan', 'Íñigo Ødegaard'] }),
+  )
   expect(page.codes?.map((c) => c.text)).toContain('MSM-26-004817')
   expect(separatorOn(page)).toEqual({ caseNumber: 'MSM-26-004817' })
   expect(separatorOn({ ...page, codes: [] })).toEqual({ caseNumber: 'MSM-26-004817' })

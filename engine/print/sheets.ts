@@ -12,19 +12,34 @@ export interface CoverSheet {
 
 /** A cover sheet: laid on top of a case's papers before scanning, it files them to the case. */
 export async function coverSheet({ caseNumber, lines }: CoverSheet): Promise<Uint8Array> {
-  return sheet('Cover sheet', caseNumber, [...lines, 'Lay this sheet on the papers of the case and scan them together.', 'It files them to the case and is in no document.'])
+  return sheet('Cover sheet', caseNumber, [
+    ...lines,
+    'Lay this sheet on the papers of the case and scan them together.',
+    'It files them to the case and is in no document.',
+  ])
 }
 
 /** Sheets to lay between papers, `count` pages of them: each begins a new document. */
 export async function separatorSheets(count: number): Promise<Uint8Array> {
-  return sheet('Separator sheet', separatorSheet.plain, ['Lay this sheet between two papers before scanning.', 'What follows begins a new document. The sheet can be used again.'], count)
+  return sheet(
+    'Separator sheet',
+    separatorSheet.plain,
+    [
+      'Lay this sheet between two papers before scanning.',
+      'What follows begins a new document. The sheet can be used again.',
+    ],
+    count,
+  )
 }
 
 async function sheet(title: string, code: string, lines: readonly string[], copies = 1): Promise<Uint8Array> {
   const { PDFDocument, StandardFonts } = await import('pdf-lib')
   const pdf = await PDFDocument.create()
   pdf.setTitle(`${title} ${code}`)
-  const [plain, bold] = [await pdf.embedFont(StandardFonts.Helvetica), await pdf.embedFont(StandardFonts.HelveticaBold)]
+  const [plain, bold] = [
+    await pdf.embedFont(StandardFonts.Helvetica),
+    await pdf.embedFont(StandardFonts.HelveticaBold),
+  ]
   for (let i = 0; i < copies; i++) {
     const page = pdf.addPage([595, 842])
     centred(page, bold, title, 30, 700)
@@ -41,11 +56,20 @@ function centred(page: PDFPage, font: PDFFont, text: string, size: number, y: nu
   page.drawText(text, { x: (page.getWidth() - font.widthOfTextAtSize(text, size)) / 2, y, size, font })
 }
 
-async function bars(page: PDFPage, text: string, place: { x: number; y: number; long: number; tall: number }, upended: boolean): Promise<void> {
+async function bars(
+  page: PDFPage,
+  text: string,
+  place: { x: number; y: number; long: number; tall: number },
+  upended: boolean,
+): Promise<void> {
   const { runs, width } = await modulesOf(text, 'Code128')
   const module = place.long / width
   for (const run of runs) {
     const [from, wide] = [run.x * module, run.width * module]
-    page.drawRectangle(upended ? { x: place.x, y: place.y + from, width: place.tall, height: wide } : { x: place.x + from, y: place.y, width: wide, height: place.tall })
+    page.drawRectangle(
+      upended
+        ? { x: place.x, y: place.y + from, width: place.tall, height: wide }
+        : { x: place.x + from, y: place.y, width: wide, height: place.tall },
+    )
   }
 }

@@ -6,19 +6,51 @@ import { readAlone, readByBoth } from './both.ts'
 import { findLines } from './lines.ts'
 import { printed } from './printed.ts'
 
-const page = () => printed(['Full name', 40, 60], ['Ottilie Varnham', 160, 60], ['Loan amount', 40, 110], ['EUR 48,750.00', 160, 110])
+const page = () =>
+  printed(
+    ['Full name', 40, 60],
+    ['Ottilie Varnham', 160, 60],
+    ['Loan amount', 40, 110],
+    ['EUR 48,750.00', 160, 110],
+  )
 /** The picture with half as many dots an inch. */
 const half = ({ width, height, data }: Grey): Grey => {
   const [wide, high] = [width >> 1, height >> 1]
-  return { width: wide, height: high, data: Uint8Array.from({ length: wide * high }, (_, i) => { const at = 2 * Math.floor(i / wide) * width + 2 * (i % wide); return (data[at] + data[at + 1] + data[at + width] + data[at + width + 1]) >> 2 }) }
+  return {
+    width: wide,
+    height: high,
+    data: Uint8Array.from({ length: wide * high }, (_, i) => {
+      const at = 2 * Math.floor(i / wide) * width + 2 * (i % wide)
+      return (data[at] + data[at + 1] + data[at + width] + data[at + width + 1]) >> 2
+    }),
+  }
 }
-const word = (text: string, sure: number, [x0, y0, x1, y1]: [number, number, number, number]): Word => ({ text, sure, box: [x0 / 400, y0 / 200, x1 / 400, y1 / 200] })
-const spoken = (words: readonly Word[]) => [...words].sort((a, b) => Math.round((a.box[1] - b.box[1]) * 20) || a.box[0] - b.box[0]).map((w) => w.text).join(' ')
+const word = (text: string, sure: number, [x0, y0, x1, y1]: [number, number, number, number]): Word => ({
+  text,
+  sure,
+  box: [x0 / 400, y0 / 200, x1 / 400, y1 / 200],
+})
+const spoken = (words: readonly Word[]) =>
+  [...words]
+    .sort((a, b) => Math.round((a.box[1] - b.box[1]) * 20) || a.box[0] - b.box[0])
+    .map((w) => w.text)
+    .join(' ')
 
 test('lines are found where print stands, and nowhere on white paper', async () => {
   const lines = await findLines(await page())
   expect(lines).toHaveLength(4)
-  for (const [x, y] of [[40, 60], [160, 60], [40, 110], [160, 110]]) expect(lines.some((l) => l[0] < (x + 10) / 400 && l[2] > (x + 10) / 400 && overlap(l[1], l[3], (y - 10) / 200, y / 200) > 0)).toBe(true)
+  for (const [x, y] of [
+    [40, 60],
+    [160, 60],
+    [40, 110],
+    [160, 110],
+  ])
+    expect(
+      lines.some(
+        (l) =>
+          l[0] < (x + 10) / 400 && l[2] > (x + 10) / 400 && overlap(l[1], l[3], (y - 10) / 200, y / 200) > 0,
+      ),
+    ).toBe(true)
   expect(await findLines(await printed())).toEqual([])
 })
 test('what the first reader did not see, or read as noise, is the second’s alone, and said to be', async () => {
@@ -33,7 +65,10 @@ test('what it read well stays as it is', async () => {
   expect(read.filter((w) => w.text === 'Full')).toHaveLength(1)
 })
 test('a figure that both see alike is as sure as print', async () => {
-  const read = await readByBoth(await page(), [word('EUR', 0.9, [160, 100, 186, 111]), word('48,750.00', 0.85, [189, 100, 243, 112])])
+  const read = await readByBoth(await page(), [
+    word('EUR', 0.9, [160, 100, 186, 111]),
+    word('48,750.00', 0.85, [189, 100, 243, 112]),
+  ])
   expect(read.find((w) => w.text === '48,750.00')).toMatchObject({ sure: 0.998 })
 })
 test('lines set close are found apart, and read so', async () => {
@@ -52,5 +87,11 @@ test('a rule is no line to read', async () => {
   const drawn = await page()
   drawn.data.fill(0, 450 * drawn.width + 60, 450 * drawn.width + 1000)
   drawn.data.fill(0, 451 * drawn.width + 60, 451 * drawn.width + 1000)
-  expect(await readAlone(drawn, [50 / drawn.width, 435 / drawn.height, 1010 / drawn.width, 468 / drawn.height], inkLevel(drawn))).toEqual([])
+  expect(
+    await readAlone(
+      drawn,
+      [50 / drawn.width, 435 / drawn.height, 1010 / drawn.width, 468 / drawn.height],
+      inkLevel(drawn),
+    ),
+  ).toEqual([])
 })

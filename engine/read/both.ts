@@ -41,7 +41,13 @@ export async function readByBoth(straight: Grey, words: readonly Word[]): Promis
     if (isLegible(first) && first.every((w) => w.sure >= PRINTED && !/\d/.test(w.text))) continue
     // A line is found by its core: what the first reader saw beyond it is not to be cut through.
     const reach = boxAround([line, ...first.map((w): Box => [w.box[0], line[1], w.box[2], line[3]])])
-    const { letters, alone } = await readCut(straight, reach, line, level, lines.some((other) => touches(line, other)) ? 0 : MARGIN)
+    const { letters, alone } = await readCut(
+      straight,
+      reach,
+      line,
+      level,
+      lines.some((other) => touches(line, other)) ? 0 : MARGIN,
+    )
     if (letters.length === 0) continue
     const noise = isNoise(first)
     if (noise && surenessOf(alone) < SURE) continue
@@ -57,19 +63,32 @@ export async function readByBoth(straight: Grey, words: readonly Word[]): Promis
  * @param reach what is cut out
  * @param above dots of paper above and below it
  */
-async function readCut(page: Grey, reach: Box, line: Box, level: number, above: number): Promise<{ letters: Letter[]; alone: Word[] }> {
+async function readCut(
+  page: Grey,
+  reach: Box,
+  line: Box,
+  level: number,
+  above: number,
+): Promise<{ letters: Letter[]; alone: Word[] }> {
   const { picture, left, width } = cutOut(page, reach, above)
   const print = snug(picture)
   if (print.width > print.height * LONGEST) return { letters: [], alone: [] }
-  const letters = (await readLine(print)).map((l): Letter => ({ ...l, at: (left + l.at * width) / page.width }))
-  const gaps = gapsIn(picture, level, picture.height + 2 * (MARGIN - above)).map(([a, b]) => [(left + a) / page.width, (left + b) / page.width] as const)
+  const letters = (await readLine(print)).map((l): Letter => ({
+    ...l,
+    at: (left + l.at * width) / page.width,
+  }))
+  const gaps = gapsIn(picture, level, picture.height + 2 * (MARGIN - above)).map(
+    ([a, b]) => [(left + a) / page.width, (left + b) / page.width] as const,
+  )
   return { letters, alone: letters.length === 0 ? [] : wordsFrom(letters, gaps, line) }
 }
 
 /** The words of a line of print that stands alone, by the second reader; none where it makes no sense to it. */
 export async function readAlone(page: Grey, line: Box, level: number): Promise<Word[]> {
   const { alone } = await readCut(page, line, line, level, 0)
-  return surenessOf(alone) >= ALONE && alone.some((w) => /[\p{L}\d]{3}/u.test(w.text)) ? alone.map((w) => ({ ...w, sure: Math.min(w.sure, ALONE) })) : []
+  return surenessOf(alone) >= ALONE && alone.some((w) => /[\p{L}\d]{3}/u.test(w.text))
+    ? alone.map((w) => ({ ...w, sure: Math.min(w.sure, ALONE) }))
+    : []
 }
 
 /** Whether one line ends where another begins. */
@@ -77,8 +96,14 @@ const touches = (line: Box, other: Box): boolean => line[3] === other[1] || line
 
 /** What both make of a line. Where the first saw nothing, or what is no word, the second's letters are all there is. */
 function together(first: readonly Word[], letters: readonly Letter[], line: Box): Word[] {
-  const scrawls = (w: Word): boolean => w.sure < SURE && !/[\p{L}\d]{2}/u.test(w.text) && letters.filter((l) => l.text !== ' ' && l.at > w.box[0] && l.at < w.box[2]).length > 1
-  const { words, runs } = uncovered(first.filter((w) => !scrawls(w)).sort((a, b) => a.box[0] - b.box[0]), letters)
+  const scrawls = (w: Word): boolean =>
+    w.sure < SURE &&
+    !/[\p{L}\d]{2}/u.test(w.text) &&
+    letters.filter((l) => l.text !== ' ' && l.at > w.box[0] && l.at < w.box[2]).length > 1
+  const { words, runs } = uncovered(
+    first.filter((w) => !scrawls(w)).sort((a, b) => a.box[0] - b.box[0]),
+    letters,
+  )
   const alone = runs.flatMap((run) => wordsFrom(run, [], line)).filter((w) => w.sure >= SURE)
   return [...secondOpinion(words, letters), ...alone].sort((a, b) => a.box[0] - b.box[0])
 }

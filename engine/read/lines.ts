@@ -23,8 +23,16 @@ let model: Promise<Model> | null = null
 
 async function load(): Promise<Model> {
   const onnx = await import('onnxruntime-node')
-  const session = await onnx.InferenceSession.create(models.detectionPath, { intraOpNumThreads: 1, interOpNumThreads: 1 })
-  return { session, tensor: (data, width, height) => ({ [session.inputNames[0]]: new onnx.Tensor('float32', data, [1, 3, height, width]) }) }
+  const session = await onnx.InferenceSession.create(models.detectionPath, {
+    intraOpNumThreads: 1,
+    interOpNumThreads: 1,
+  })
+  return {
+    session,
+    tensor: (data, width, height) => ({
+      [session.inputNames[0]]: new onnx.Tensor('float32', data, [1, 3, height, width]),
+    }),
+  }
 }
 
 /**
@@ -33,16 +41,29 @@ async function load(): Promise<Model> {
  * @returns boxes as shares of the page, from top to bottom
  */
 export async function findLines(picture: Grey): Promise<Box[]> {
-  model ??= load().catch((error: unknown) => { model = null; throw error })
+  model ??= load().catch((error: unknown) => {
+    model = null
+    throw error
+  })
   const { session, tensor } = await model
   const scale = Math.min(1, TALLEST / Math.max(picture.width, picture.height))
-  const [width, height] = [picture.width, picture.height].map((side) => Math.max(STEP, Math.round((side * scale) / STEP) * STEP))
+  const [width, height] = [picture.width, picture.height].map((side) =>
+    Math.max(STEP, Math.round((side * scale) / STEP) * STEP),
+  )
   const sharp = await pictures()
-  const dots = await sharp(picture.data, { raw: { width: picture.width, height: picture.height, channels: 1 } }).resize({ width, height, fit: 'fill' }).extractChannel(0).raw().toBuffer()
+  const dots = await sharp(picture.data, {
+    raw: { width: picture.width, height: picture.height, channels: 1 },
+  })
+    .resize({ width, height, fit: 'fill' })
+    .extractChannel(0)
+    .raw()
+    .toBuffer()
   const size = width * height
   const input = new Float32Array(3 * size)
-  for (let c = 0; c < 3; c++) for (let i = 0; i < size; i++) input[c * size + i] = (dots[i] / 255 - MEAN[c]) / SPREAD[c]
-  const likely = (await session.run(tensor(input, width, height)))[session.outputNames[0]].data as Float32Array
+  for (let c = 0; c < 3; c++)
+    for (let i = 0; i < size; i++) input[c * size + i] = (dots[i] / 255 - MEAN[c]) / SPREAD[c]
+  const likely = (await session.run(tensor(input, width, height)))[session.outputNames[0]]
+    .data as Float32Array
   return parted(patches(likely, width, height).sort((a, b) => a[1] - b[1]))
 }
 
@@ -56,7 +77,9 @@ function parted(lines: readonly Box[]): Box[] {
   const found = lines.map((box): Box => [...box])
   found.forEach((upper, i) => {
     for (const lower of found.slice(i + 1)) {
-      const beside = overlap(upper[0], upper[2], lower[0], lower[2]) < OVER * Math.min(upper[2] - upper[0], lower[2] - lower[0])
+      const beside =
+        overlap(upper[0], upper[2], lower[0], lower[2]) <
+        OVER * Math.min(upper[2] - upper[0], lower[2] - lower[0])
       if (beside || lower[1] <= upper[1] || lower[3] <= upper[3]) continue
       if (upper[3] - lower[1] < CLOSE * Math.min(upper[3] - upper[1], lower[3] - lower[1])) continue
       upper[3] = lower[1] = (upper[3] + lower[1]) / 2
@@ -76,7 +99,10 @@ function patches(likely: Float32Array, width: number, height: number): Box[] {
     while (open.length > 0) {
       const at = open.pop()!
       const [x, y] = [at % width, Math.floor(at / width)]
-      left = Math.min(left, x); right = Math.max(right, x); top = Math.min(top, y); bottom = Math.max(bottom, y)
+      left = Math.min(left, x)
+      right = Math.max(right, x)
+      top = Math.min(top, y)
+      bottom = Math.max(bottom, y)
       sum += likely[at]
       dots++
       for (const next of [x > 0 ? at - 1 : -1, x < width - 1 ? at + 1 : -1, at - width, at + width]) {
@@ -88,7 +114,12 @@ function patches(likely: Float32Array, width: number, height: number): Box[] {
     const [w, h] = [right - left + 1, bottom - top + 1]
     if (h < 3 || w < 3 || sum / dots < LINE) continue
     const more = (w * h * UNCLIP) / (2 * (w + h))
-    found.push([Math.max(0, left - more) / width, Math.max(0, top - more) / height, Math.min(width, right + 1 + more) / width, Math.min(height, bottom + 1 + more) / height])
+    found.push([
+      Math.max(0, left - more) / width,
+      Math.max(0, top - more) / height,
+      Math.min(width, right + 1 + more) / width,
+      Math.min(height, bottom + 1 + more) / height,
+    ])
   }
   return found
 }

@@ -20,17 +20,25 @@ interface Model {
 let model: Promise<Model> | null = null
 
 /** What it takes for signs that it does not know: it has none for the euro. */
-const INSTEAD: Record<string, string> = { '。': '.', '∈': '€', '毛': '€' }
+const INSTEAD: Record<string, string> = { '。': '.', '∈': '€', 毛: '€' }
 
 /** Loaded when the first doubtful line comes: it takes a third of a second and some 30 megabytes. */
 async function load(): Promise<Model> {
   const onnx = await import('onnxruntime-node')
-  const session = await onnx.InferenceSession.create(models.recognitionPath, { intraOpNumThreads: 1, interOpNumThreads: 1 })
+  const session = await onnx.InferenceSession.create(models.recognitionPath, {
+    intraOpNumThreads: 1,
+    interOpNumThreads: 1,
+  })
   // Some of its signs are of Chinese type, as wide as two letters; on the papers here they are the plain ones.
-  const keys = (await readFile(models.dictionaryPath, 'utf8')).split(/\r?\n/).filter((key) => key !== '').map((key) => INSTEAD[key] ?? key.normalize('NFKC'))
+  const keys = (await readFile(models.dictionaryPath, 'utf8'))
+    .split(/\r?\n/)
+    .filter((key) => key !== '')
+    .map((key) => INSTEAD[key] ?? key.normalize('NFKC'))
   return {
     session,
-    tensor: (data, width) => ({ [session.inputNames[0]]: new onnx.Tensor('float32', data, [1, 3, HEIGHT, width]) }),
+    tensor: (data, width) => ({
+      [session.inputNames[0]]: new onnx.Tensor('float32', data, [1, 3, HEIGHT, width]),
+    }),
     letters: ['', ...keys, ' '],
   }
 }
@@ -42,11 +50,20 @@ async function load(): Promise<Model> {
  */
 export async function readLine(picture: Grey): Promise<Letter[]> {
   // What failed once, for want of memory, may work for the next line.
-  model ??= load().catch((error: unknown) => { model = null; throw error })
+  model ??= load().catch((error: unknown) => {
+    model = null
+    throw error
+  })
   const { session, tensor, letters } = await model
   const width = Math.max(NARROWEST, Math.round((picture.width * HEIGHT) / picture.height))
   const sharp = await pictures()
-  const dots = await sharp(picture.data, { raw: { width: picture.width, height: picture.height, channels: 1 } }).resize({ width, height: HEIGHT, fit: 'fill' }).extractChannel(0).raw().toBuffer()
+  const dots = await sharp(picture.data, {
+    raw: { width: picture.width, height: picture.height, channels: 1 },
+  })
+    .resize({ width, height: HEIGHT, fit: 'fill' })
+    .extractChannel(0)
+    .raw()
+    .toBuffer()
   const size = HEIGHT * width
   const input = new Float32Array(3 * size)
   for (let i = 0; i < size; i++) input[i] = input[size + i] = input[2 * size + i] = dots[i] / 127.5 - 1
@@ -56,7 +73,8 @@ export async function readLine(picture: Grey): Promise<Letter[]> {
   const read: Letter[] = []
   for (let step = 0, last = 0; step < steps; step++) {
     let best = 0
-    for (let c = 1, row = step * classes; c < classes; c++) if (chances[row + c] > chances[row + best]) best = c
+    for (let c = 1, row = step * classes; c < classes; c++)
+      if (chances[row + c] > chances[row + best]) best = c
     const sure = chances[step * classes + best]
     if (best !== 0 && best !== last) read.push({ text: letters[best], sure, at: (step + 0.5) / steps })
     else if (best !== 0) {

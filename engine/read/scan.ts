@@ -12,7 +12,10 @@ import { lookAgain } from './second-look.ts'
 import { recognise } from './tesseract.ts'
 
 /** What a picture of a page yields. */
-export type ScanReading = Pick<Page, 'words' | 'lean' | 'rotation' | 'blank' | 'ink' | 'codes' | 'language' | 'poor'>
+export type ScanReading = Pick<
+  Page,
+  'words' | 'lean' | 'rotation' | 'blank' | 'ink' | 'codes' | 'language' | 'poor'
+>
 
 /** Dark share below which a page without words is blank. */
 const BLANK = 0.0025
@@ -24,7 +27,8 @@ const BLANK = 0.0025
  */
 export async function readScan(picture: Grey, dpi: number, said?: Rotation): Promise<ScanReading> {
   const measures = measure(picture)
-  if (measures.dark < 0.0004 || measures.contrast < 12) return { words: [], lean: 0, rotation: said ?? 0, blank: true, ink: null, poor: null }
+  if (measures.dark < 0.0004 || measures.contrast < 12)
+    return { words: [], lean: 0, rotation: said ?? 0, blank: true, ink: null, poor: null }
   let rotation: Rotation = said ?? (measures.sideways ? await likeliest(picture, [90, 270], dpi) : 0)
   // The lean was measured along the lines that were taken for text.
   let lean = (rotation % 180 === 90) === measures.sideways ? measures.skew : measures.skewOtherwise
@@ -44,17 +48,43 @@ export async function readScan(picture: Grey, dpi: number, said?: Rotation): Pro
     }
   }
   // Where print is poor, one model's guesses are no better than its training: the English one is asked beside the French.
-  if (weakness(reading.words, measures) !== null) reading = await readUpright(picture, rotation, dpi, lean, POOR_LANGUAGES)
+  if (weakness(reading.words, measures) !== null)
+    reading = await readUpright(picture, rotation, dpi, lean, POOR_LANGUAGES)
   // Spanish has letters that the French model does not know.
   if (languageOf(reading.words) === 'es') reading = await readUpright(picture, rotation, dpi, lean, SPANISH)
   const again = await reading.again()
   const poor = weakness(again.words, measures)
-  reading = { ...reading, words: again.passedOver || wantsBothReaders({ words: again.words, poor }) ? await reading.both(again.words) : again.words }
-  const blank = measures.dark < BLANK && reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{2}/u.test(w.text)).length < 2
+  reading = {
+    ...reading,
+    words:
+      again.passedOver || wantsBothReaders({ words: again.words, poor })
+        ? await reading.both(again.words)
+        : again.words,
+  }
+  const blank =
+    measures.dark < BLANK &&
+    reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{2}/u.test(w.text)).length < 2
   const upright = turned(picture, rotation)
   const ink = blank ? null : inkGrid(reduce(upright, 1500))
-  const codes = ink ? await readCodes(upright, reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{3}/u.test(w.text)).length, ink) : []
-  return { words: blank ? [] : reading.words, lean, rotation, blank, ink, ...(codes.length > 0 ? { codes } : {}), ...spokenIn(reading.words), poor: blank ? null : (weakness(reading.words, measures) ?? (isCutOff(reading.words) ? 'cut off at its edge' : null)) }
+  const codes = ink
+    ? await readCodes(
+        upright,
+        reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{3}/u.test(w.text)).length,
+        ink,
+      )
+    : []
+  return {
+    words: blank ? [] : reading.words,
+    lean,
+    rotation,
+    blank,
+    ink,
+    ...(codes.length > 0 ? { codes } : {}),
+    ...spokenIn(reading.words),
+    poor: blank
+      ? null
+      : (weakness(reading.words, measures) ?? (isCutOff(reading.words) ? 'cut off at its edge' : null)),
+  }
 }
 
 /** What a page of poor print is read with. */
@@ -92,7 +122,13 @@ interface Reading {
   both: (words: readonly Word[]) => Promise<Word[]>
 }
 
-async function readUpright(picture: Grey, rotation: Rotation, dpi: number, skew: number, languages?: string): Promise<Reading> {
+async function readUpright(
+  picture: Grey,
+  rotation: Rotation,
+  dpi: number,
+  skew: number,
+  languages?: string,
+): Promise<Reading> {
   const upright = turned(picture, rotation)
   const { picture: straight, back, forth } = straighten(stretchContrast(upright), skew)
   const cleared = withoutRules(straight, dpi)
@@ -101,20 +137,27 @@ async function readUpright(picture: Grey, rotation: Rotation, dpi: number, skew:
   // The second reader is given the page as it came: what helps the first on print takes strokes from handwriting.
   const both = async (words: readonly Word[]): Promise<Word[]> => {
     try {
-      const seen = await readByBoth(straighten(upright, skew).picture, words.map((w) => ({ ...w, box: forth(w.box) })))
+      const seen = await readByBoth(
+        straighten(upright, skew).picture,
+        words.map((w) => ({ ...w, box: forth(w.box) })),
+      )
       return seen.map((w) => ({ ...w, box: back(w.box) }))
     } catch (error) {
       process.emitWarning(`a poor page could not be read by the second reader: ${String(error)}`)
       return [...words]
     }
   }
-  return { words: onPage(found), both, again: async () => {
-    const seen = await lookAgain(cleared.picture, found, dpi).catch((error: unknown) => {
-      process.emitWarning(`weak places of a page could not be read again: ${String(error)}`)
-      return { words: found, passedOver: false }
-    })
-    return { ...seen, words: onPage(seen.words) }
-  } }
+  return {
+    words: onPage(found),
+    both,
+    again: async () => {
+      const seen = await lookAgain(cleared.picture, found, dpi).catch((error: unknown) => {
+        process.emitWarning(`weak places of a page could not be read again: ${String(error)}`)
+        return { words: found, passedOver: false }
+      })
+      return { ...seen, words: onPage(seen.words) }
+    },
+  }
 }
 
 /** Mean sureness over letters: near 0.9 on fair print, below 0.5 on print upside down. */
@@ -131,7 +174,8 @@ function sense(words: readonly Word[]): number {
 
 /** Of print lying across the page single letters are all that is read, some of them surely. */
 const SCRAPS = 0.35
-const areScraps = (words: readonly Word[]): boolean => words.filter((w) => /[\p{L}\d]{3}/u.test(w.text)).length < words.length * SCRAPS
+const areScraps = (words: readonly Word[]): boolean =>
+  words.filter((w) => /[\p{L}\d]{3}/u.test(w.text)).length < words.length * SCRAPS
 
 /** Fewer letters make no sense and no nonsense. */
 const FEW_LETTERS = 8
@@ -150,10 +194,16 @@ const CUT_WORDS = 5
 
 function isCutOff(words: readonly Word[]): boolean {
   const print = words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{2}/u.test(w.text))
-  return print.filter((w) => w.box[0] < EDGE).length >= CUT_WORDS || print.filter((w) => w.box[2] > 1 - EDGE).length >= CUT_WORDS
+  return (
+    print.filter((w) => w.box[0] < EDGE).length >= CUT_WORDS ||
+    print.filter((w) => w.box[2] > 1 - EDGE).length >= CUT_WORDS
+  )
 }
 
-function weakness(words: readonly Word[], { paper, contrast }: { paper: number; contrast: number }): string | null {
+function weakness(
+  words: readonly Word[],
+  { paper, contrast }: { paper: number; contrast: number },
+): string | null {
   const good = sense(words)
   if (good >= 0.72) return null
   if (paper < 120) return 'too dark'

@@ -43,60 +43,132 @@ const FURTHEST = 14
  * stands beside it. Lines that a reader mixed up on the full page, small print and accented names come out right.
  * @returns the words as they are then, and whether a whole part of the page was passed over, which is for another reader
  */
-export async function lookAgain(picture: Grey, given: readonly Word[], dpi: number): Promise<{ words: Word[]; passedOver: boolean }> {
+export async function lookAgain(
+  picture: Grey,
+  given: readonly Word[],
+  dpi: number,
+): Promise<{ words: Word[]; passedOver: boolean }> {
   const level = inkLevel(picture)
-  const boxes = withinLines(picture, given.map((w) => w.box), level)
+  const boxes = withinLines(
+    picture,
+    given.map((w) => w.box),
+    level,
+  )
   const trimmed = given.map((w, i) => (boxes[i] === w.box ? w : { ...w, box: boxes[i] }))
   // What makes no sense covers nothing: two lines taken for one make words of both, and hide what they are made of.
   const words = trimmed.filter((w) => w.sure >= SENSELESS)
-  const unread = unreadInk(picture, words.map((w) => w.box), level)
+  const unread = unreadInk(
+    picture,
+    words.map((w) => w.box),
+    level,
+  )
   const all = placesOf(words, unread.places, picture, level)
   const mixedUp = new Set(trimmed.filter((w, i) => w !== given[i]))
   // The reader may say something else only where it passed over print, or took two lines for one.
-  const places = all.filter((p) => !p.passed).length <= MOST ? all : all.filter((p) => p.passed || p.words.some((w) => mixedUp.has(w)))
+  const places =
+    all.filter((p) => !p.passed).length <= MOST
+      ? all
+      : all.filter((p) => p.passed || p.words.some((w) => mixedUp.has(w)))
   if (places.length === 0) return { words: trimmed, passedOver: unread.many }
   const { sheet, tops } = await sheetOf(picture, places)
   const seen = await recognise(sheet, dpi * LARGER, { languages: 'eng+fra+spa', layout: 6 })
-  const usual = usualHeight(words.map((w) => w.box), picture.height)
+  const usual = usualHeight(
+    words.map((w) => w.box),
+    picture.height,
+  )
   const again = new Map<Word, Word[]>()
   const added: Word[] = []
   const open: Place[] = []
   places.forEach((place, i) => {
     const [top, bottom] = [tops[i], tops[i + 1] - GAP]
-    const found = seen.filter((w) => { const y = ((w.box[1] + w.box[3]) / 2) * sheet.height; return y >= top && y < bottom && !LEADERS.test(w.text) })
-    const at = (x: number, y: number): [number, number] => [place.left + (x * sheet.width - GAP) / LARGER, place.top + (y * sheet.height - top) / LARGER]
-    const cutThrough = (w: Word) => w.box[0] * sheet.width < GAP + 1 || w.box[2] * sheet.width > GAP + place.width * LARGER - 1
+    const found = seen.filter((w) => {
+      const y = ((w.box[1] + w.box[3]) / 2) * sheet.height
+      return y >= top && y < bottom && !LEADERS.test(w.text)
+    })
+    const at = (x: number, y: number): [number, number] => [
+      place.left + (x * sheet.width - GAP) / LARGER,
+      place.top + (y * sheet.height - top) / LARGER,
+    ]
+    const cutThrough = (w: Word) =>
+      w.box[0] * sheet.width < GAP + 1 || w.box[2] * sheet.width > GAP + place.width * LARGER - 1
     const boxOf = (w: Word): Box => {
       const [[left, up], [right, down]] = [at(w.box[0], w.box[1]), at(w.box[2], w.box[3])]
       return [left / picture.width, up / picture.height, right / picture.width, down / picture.height]
     }
     const kept = words.filter((w) => !place.words.includes(w))
     // A word that was cut through, and the edge of one beside the place, are no words of their own.
-    const placed = found.filter((w) => !cutThrough(w)).map((w) => ({ ...w, box: boxOf(w) })).filter((w) => !kept.some((k) => mostlyOn(w.box, k.box)))
+    const placed = found
+      .filter((w) => !cutThrough(w))
+      .map((w) => ({ ...w, box: boxOf(w) }))
+      .filter((w) => !kept.some((k) => mostlyOn(w.box, k.box)))
     const surer = surenessOf(place.words) + SURER
-    const needed = place.words.length === 0 ? SURE : place.passed ? Math.min(SURE, Math.max(FAIR, surer)) : Math.max(LEAST, surer)
+    const needed =
+      place.words.length === 0
+        ? SURE
+        : place.passed
+          ? Math.min(SURE, Math.max(FAIR, surer))
+          : Math.max(LEAST, surer)
     // What is left of a reading that lost a cut-through word would be a part of a value, and look sure; the edge of the next word is none of it.
-    const parted = place.words.length > 0 && found.some((w) => cutThrough(w) && !(place.passed && kept.some((k) => mostlyOn(boxOf(w), k.box))))
+    const parted =
+      place.words.length > 0 &&
+      found.some((w) => cutThrough(w) && !(place.passed && kept.some((k) => mostlyOn(boxOf(w), k.box))))
     // An amount that nobody had seen is worth asking about, however weakly it and what is beside it are read.
     if (parted || surenessOf(found) < needed) {
-      added.push(...placed.filter((w) => place.passed && w.sure >= LEAST && AMOUNT.test(w.text) && !place.words.some((k) => mostlyOn(w.box, k.box))))
+      added.push(
+        ...placed.filter(
+          (w) =>
+            place.passed &&
+            w.sure >= LEAST &&
+            AMOUNT.test(w.text) &&
+            !place.words.some((k) => mostlyOn(w.box, k.box)),
+        ),
+      )
       if (place.passed && isLine(place, usual)) open.push(place)
-    } else if (place.words.length > 0 && placed.length > 0) place.words.forEach((word, k) => again.set(word, k === 0 ? placed : []))
+    } else if (place.words.length > 0 && placed.length > 0)
+      place.words.forEach((word, k) => again.set(word, k === 0 ? placed : []))
     // A stroke may be read as a figure, and would make another amount of the one beside it: the second reader or a person sees it.
-    else if (placed.some((w) => /[\p{L}\p{N}]/u.test(w.text))) added.push(...placed.map((w) => (/^\d{1,2}$/.test(w.text) ? { ...w, sure: Math.min(w.sure, SURE) } : w)))
+    else if (placed.some((w) => /[\p{L}\p{N}]/u.test(w.text)))
+      added.push(
+        ...placed.map((w) => (/^\d{1,2}$/.test(w.text) ? { ...w, sure: Math.min(w.sure, SURE) } : w)),
+      )
   })
   // What the first reader cannot make out even alone may still be print to the second.
   for (const place of open) {
     const { left, top, width, height } = place
-    const line: Box = [left / picture.width, top / picture.height, (left + width) / picture.width, (top + height) / picture.height]
-    const alone = added.some((w) => mostlyOn(w.box, line)) ? [] : await readAlone(picture, line, level).catch(notRead)
+    const line: Box = [
+      left / picture.width,
+      top / picture.height,
+      (left + width) / picture.width,
+      (top + height) / picture.height,
+    ]
+    const alone = added.some((w) => mostlyOn(w.box, line))
+      ? []
+      : await readAlone(picture, line, level).catch(notRead)
     if (place.words.length === 0) added.push(...alone)
-    else if (surenessOf(alone) >= surenessOf(place.words) + SURER) place.words.forEach((word, k) => again.set(word, k === 0 ? alone : []))
+    else if (surenessOf(alone) >= surenessOf(place.words) + SURER)
+      place.words.forEach((word, k) => again.set(word, k === 0 ? alone : []))
   }
   const seenNow = [...words.flatMap((w) => again.get(w) ?? [w]), ...added]
-  const seenAll = [...seenNow, ...trimmed.filter((w) => w.sure < SENSELESS && !seenNow.some((other) => mostlyOn(w.box, other.box) || mostlyOn(other.box, w.box)))]
+  const seenAll = [
+    ...seenNow,
+    ...trimmed.filter(
+      (w) =>
+        w.sure < SENSELESS &&
+        !seenNow.some((other) => mostlyOn(w.box, other.box) || mostlyOn(other.box, w.box)),
+    ),
+  ]
   // "89 N" cut out before "etmakers", which another place made "Netmakers": what one place brings along of its neighbour is no word beside it.
-  const stay = seenAll.filter((w) => given.includes(w) || !seenAll.some((other) => other !== w && other.text.length > w.text.length && other.text.includes(w.text) && mostlyOn(w.box, other.box)))
+  const stay = seenAll.filter(
+    (w) =>
+      given.includes(w) ||
+      !seenAll.some(
+        (other) =>
+          other !== w &&
+          other.text.length > w.text.length &&
+          other.text.includes(w.text) &&
+          mostlyOn(w.box, other.box),
+      ),
+  )
   return { words: stay, passedOver: unread.many }
 }
 
@@ -129,11 +201,15 @@ function placesOf(words: readonly Word[], unread: readonly Box[], picture: Grey,
     const before: Word | undefined = words[i - 1]
     const group = groups.at(-1)
     const goesOn = before && group?.words.at(-1) === before && near(before.box, word.box, width / height)
-    const passed = before && follows(before.box, word.box) ? inkBetween(picture, before.box, word.box, level) : null
+    const passed =
+      before && follows(before.box, word.box) ? inkBetween(picture, before.box, word.box, level) : null
     const weak = word.sure < WEAK && /[\p{L}\p{N}]/u.test(word.text)
     if (passed) {
       // What stands close to it is likely a part of it: a word whose first letter was passed over.
-      const [headClose, tailClose] = [close(before.box, passed, width / height), close(passed, word.box, width / height)]
+      const [headClose, tailClose] = [
+        close(before.box, passed, width / height),
+        close(passed, word.box, width / height),
+      ]
       if (group && group.words.at(-1) === before) group.boxes.push(passed)
       else groups.push({ words: headClose ? [before] : [], boxes: [passed] })
       if (weak || tailClose) groups.at(-1)!.words.push(word)
@@ -144,7 +220,11 @@ function placesOf(words: readonly Word[], unread: readonly Box[], picture: Grey,
   })
   // "67 Old Q" passed over before "uay": what stands as near as a letter is read together with the word.
   const put = (box: Box) => {
-    const word = words.find((w) => (follows(box, w.box) && close(box, w.box, width / height)) || (follows(w.box, box) && close(w.box, box, width / height)))
+    const word = words.find(
+      (w) =>
+        (follows(box, w.box) && close(box, w.box, width / height)) ||
+        (follows(w.box, box) && close(w.box, box, width / height)),
+    )
     const own = word && groups.find((g) => g.words.includes(word))
     if (own) own.boxes.push(box)
     else groups.push({ words: word ? [word] : [], boxes: [box] })
@@ -154,41 +234,76 @@ function placesOf(words: readonly Word[], unread: readonly Box[], picture: Grey,
   words.forEach((word, i) => {
     const [before, behind]: (Word | undefined)[] = [words[i - 1], words[i + 1]]
     for (const step of [-1, 1] as const) {
-      if (step < 0 ? before && follows(before.box, word.box) : behind && follows(word.box, behind.box)) continue
+      if (step < 0 ? before && follows(before.box, word.box) : behind && follows(word.box, behind.box))
+        continue
       const box = inkBeside(picture, word.box, step, level)
       if (!box || tops.some((w) => mostlyOn(box, w.box) || mostlyOn(w.box, box))) continue
       put(box)
     }
   })
-  for (const box of unread) if (!groups.some((g) => g.boxes.some((b) => mostlyOn(box, b) || mostlyOn(b, box)))) put(box)
+  for (const box of unread)
+    if (!groups.some((g) => g.boxes.some((b) => mostlyOn(box, b) || mostlyOn(b, box)))) put(box)
   return groups.map((group) => {
     const [l, t, r, b] = boxAround([...group.boxes, ...group.words.map((w) => w.box)])
-    const [left, top] = [Math.max(0, Math.round(l * width) - MARGIN), Math.max(0, Math.round(t * height) - MARGIN)]
-    const [right, bottom] = [Math.min(width, Math.round(r * width) + MARGIN), Math.min(height, Math.round(b * height) + MARGIN)]
+    const [left, top] = [
+      Math.max(0, Math.round(l * width) - MARGIN),
+      Math.max(0, Math.round(t * height) - MARGIN),
+    ]
+    const [right, bottom] = [
+      Math.min(width, Math.round(r * width) + MARGIN),
+      Math.min(height, Math.round(b * height) + MARGIN),
+    ]
     const most = bottom - top
-    const [from, to] = [clearColumn(picture, left, -1, most, top, bottom, level), clearColumn(picture, right - 1, 1, most, top, bottom, level) + 1]
-    return { words: group.words, passed: group.boxes.length > 0, left: from, top, width: to - from, height: bottom - top }
+    const [from, to] = [
+      clearColumn(picture, left, -1, most, top, bottom, level),
+      clearColumn(picture, right - 1, 1, most, top, bottom, level) + 1,
+    ]
+    return {
+      words: group.words,
+      passed: group.boxes.length > 0,
+      left: from,
+      top,
+      width: to - from,
+      height: bottom - top,
+    }
   })
 }
 
 /** The next column without ink from `x` on, at most `most` away: a place must not end in the middle of a letter, which would be read as another. */
-function clearColumn({ width, data }: Grey, x: number, step: 1 | -1, most: number, top: number, bottom: number, level: number): number {
-  const inked = (column: number) => { for (let y = top; y < bottom; y++) if (data[y * width + column] < level) return true; return false }
-  for (let column = x; column >= 0 && column < width && Math.abs(column - x) <= most; column += step) if (!inked(column)) return column
+function clearColumn(
+  { width, data }: Grey,
+  x: number,
+  step: 1 | -1,
+  most: number,
+  top: number,
+  bottom: number,
+  level: number,
+): number {
+  const inked = (column: number) => {
+    for (let y = top; y < bottom; y++) if (data[y * width + column] < level) return true
+    return false
+  }
+  for (let column = x; column >= 0 && column < width && Math.abs(column - x) <= most; column += step)
+    if (!inked(column)) return column
   return x
 }
 
 /** Whether a box stands as near behind another as letters of a word do. */
-const close = (a: Box, b: Box, shape: number): boolean => b[0] - a[2] < ((Math.min(a[3], b[3]) - Math.max(a[1], b[1])) * 0.4) / shape
+const close = (a: Box, b: Box, shape: number): boolean =>
+  b[0] - a[2] < ((Math.min(a[3], b[3]) - Math.max(a[1], b[1])) * 0.4) / shape
 
 /** Whether more than a third of a box lies on another. */
 function mostlyOn(a: Box, b: Box): boolean {
-  const [wide, tall] = [Math.min(a[2], b[2]) - Math.max(a[0], b[0]), Math.min(a[3], b[3]) - Math.max(a[1], b[1])]
+  const [wide, tall] = [
+    Math.min(a[2], b[2]) - Math.max(a[0], b[0]),
+    Math.min(a[3], b[3]) - Math.max(a[1], b[1]),
+  ]
   return wide > 0 && tall > 0 && wide * tall > ((a[2] - a[0]) * (a[3] - a[1])) / 3
 }
 
 /** Whether a box stands behind another on its line. */
-const follows = (a: Box, b: Box): boolean => b[0] > a[2] && Math.min(a[3], b[3]) - Math.max(a[1], b[1]) > 0.5 * Math.min(a[3] - a[1], b[3] - b[1])
+const follows = (a: Box, b: Box): boolean =>
+  b[0] > a[2] && Math.min(a[3], b[3]) - Math.max(a[1], b[1]) > 0.5 * Math.min(a[3] - a[1], b[3] - b[1])
 
 /** The box of ink as tall as letters between two words of a line; null where there is none, or only dots or a rule. */
 function inkBetween({ width, height, data }: Grey, a: Box, b: Box, level: number): Box | null {
@@ -209,12 +324,21 @@ function inkBetween({ width, height, data }: Grey, a: Box, b: Box, level: number
 }
 
 /** The box of ink as tall as letters that goes on before or behind a word at the distance of a space; null where there is none. */
-function inkBeside({ width, height, data }: Grey, [l, t, r, b]: Box, step: 1 | -1, level: number): Box | null {
+function inkBeside(
+  { width, height, data }: Grey,
+  [l, t, r, b]: Box,
+  step: 1 | -1,
+  level: number,
+): Box | null {
   const [top, bottom] = [Math.round(t * height), Math.round(b * height)]
   const tall = bottom - top
   const start = step < 0 ? Math.round(l * width) - 2 : Math.round(r * width) + 2
   let [dots, clear, x0, x1, y0, y1] = [0, 0, width, 0, bottom, top]
-  for (let x = start; x >= 0 && x < width && clear < tall * SPACE && Math.abs(x - start) < tall * FURTHEST; x += step) {
+  for (
+    let x = start;
+    x >= 0 && x < width && clear < tall * SPACE && Math.abs(x - start) < tall * FURTHEST;
+    x += step
+  ) {
     let inked = 0
     for (let y = top; y < bottom; y++)
       if (data[y * width + x] < level) {
@@ -230,21 +354,40 @@ function inkBeside({ width, height, data }: Grey, [l, t, r, b]: Box, step: 1 | -
   return [x0 / width, top / height, (x1 + 1) / width, bottom / height]
 }
 
-const near = (a: Box, b: Box, shape: number): boolean => b[0] - a[2] < ((a[3] - a[1]) * 1.5) / shape && b[0] > a[0] && Math.min(a[3], b[3]) > Math.max(a[1], b[1])
+const near = (a: Box, b: Box, shape: number): boolean =>
+  b[0] - a[2] < ((a[3] - a[1]) * 1.5) / shape && b[0] > a[0] && Math.min(a[3], b[3]) > Math.max(a[1], b[1])
 
 /** The places below one another on one sheet; `tops` are their upper edges, and the sheet's end. */
 async function sheetOf(picture: Grey, places: readonly Place[]): Promise<{ sheet: Grey; tops: number[] }> {
-  const cuts = await Promise.all(places.map(async ({ left, top, width, height }) => {
-    const sharp = await pictures()
-    const { data, info } = await sharp(picture.data, { raw: { width: picture.width, height: picture.height, channels: 1 } })
-      .extract({ left, top, width, height })
-      .resize({ width: Math.round(width * LARGER), height: Math.round(height * LARGER), fit: 'fill', kernel: 'lanczos3' })
-      .extractChannel(0).raw().toBuffer({ resolveWithObject: true })
-    return { width: info.width, height: info.height, data }
-  }))
+  const cuts = await Promise.all(
+    places.map(async ({ left, top, width, height }) => {
+      const sharp = await pictures()
+      const { data, info } = await sharp(picture.data, {
+        raw: { width: picture.width, height: picture.height, channels: 1 },
+      })
+        .extract({ left, top, width, height })
+        .resize({
+          width: Math.round(width * LARGER),
+          height: Math.round(height * LARGER),
+          fit: 'fill',
+          kernel: 'lanczos3',
+        })
+        .extractChannel(0)
+        .raw()
+        .toBuffer({ resolveWithObject: true })
+      return { width: info.width, height: info.height, data }
+    }),
+  )
   const tops = cuts.reduce((all, cut) => [...all, all.at(-1)! + cut.height + GAP], [GAP])
-  const sheet: Grey = { width: Math.max(...cuts.map((c) => c.width)) + 2 * GAP, height: tops.at(-1)!, data: new Uint8Array(0) }
+  const sheet: Grey = {
+    width: Math.max(...cuts.map((c) => c.width)) + 2 * GAP,
+    height: tops.at(-1)!,
+    data: new Uint8Array(0),
+  }
   sheet.data = new Uint8Array(sheet.width * sheet.height).fill(245)
-  cuts.forEach((cut, i) => { for (let y = 0; y < cut.height; y++) sheet.data.set(cut.data.subarray(y * cut.width, (y + 1) * cut.width), (tops[i] + y) * sheet.width + GAP) })
+  cuts.forEach((cut, i) => {
+    for (let y = 0; y < cut.height; y++)
+      sheet.data.set(cut.data.subarray(y * cut.width, (y + 1) * cut.width), (tops[i] + y) * sheet.width + GAP)
+  })
   return { sheet, tops }
 }

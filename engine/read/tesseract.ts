@@ -34,16 +34,34 @@ class Reader {
   private settle: { done: (tsv: string) => void; fail: (error: Error) => void } | null = null
   private idle: NodeJS.Timeout | null = null
 
-  constructor(args: readonly string[], private readonly onEnd: (reader: Reader) => void) {
-    this.folder = mkdtemp(join(tmpdir(), 'jigsa-read-')).then(async (folder) => { await writeFile(join(folder, 'empty.tif'), EMPTY); return folder })
+  constructor(
+    args: readonly string[],
+    private readonly onEnd: (reader: Reader) => void,
+  ) {
+    this.folder = mkdtemp(join(tmpdir(), 'jigsa-read-')).then(async (folder) => {
+      await writeFile(join(folder, 'empty.tif'), EMPTY)
+      return folder
+    })
     // Without stdbuf the last rows of a page wait in a buffer until the next page fills it.
-    this.child = spawn('stdbuf', ['-oL', 'tesseract', 'stdin', 'stdout', '-c', 'stream_filelist=true', ...args], { env: { ...process.env, OMP_THREAD_LIMIT: '1' }, stdio: ['pipe', 'pipe', 'pipe'] })
+    this.child = spawn(
+      'stdbuf',
+      ['-oL', 'tesseract', 'stdin', 'stdout', '-c', 'stream_filelist=true', ...args],
+      { env: { ...process.env, OMP_THREAD_LIMIT: '1' }, stdio: ['pipe', 'pipe', 'pipe'] },
+    )
     this.child.stdout!.setEncoding('utf8').on('data', (text: string) => this.hear(text))
-    this.child.stderr!.setEncoding('utf8').on('data', (text: string) => { this.complaint = (this.complaint + text).slice(-300) })
+    this.child.stderr!.setEncoding('utf8').on('data', (text: string) => {
+      this.complaint = (this.complaint + text).slice(-300)
+    })
     this.child.stdin!.on('error', () => undefined) // a reader that died says so in its exit code
     this.ended = new Promise<void>((done) => {
-      this.child.on('error', (error) => { this.fail(`cannot be started: ${error.message}`); done() })
-      this.child.on('close', (code) => { this.fail(`ended with ${code}: ${this.complaint}`); done() })
+      this.child.on('error', (error) => {
+        this.fail(`cannot be started: ${error.message}`)
+        done()
+      })
+      this.child.on('close', (code) => {
+        this.fail(`ended with ${code}: ${this.complaint}`)
+        done()
+      })
     }).then(() => this.clear())
   }
 
@@ -60,7 +78,8 @@ class Reader {
         this.said = []
         this.pages = 0
         this.child.stdin!.write(`${path}\n${join(folder, 'empty.tif')}\n`)
-        if (this.child.exitCode !== null || this.child.signalCode !== null) this.fail(`ended before: ${this.complaint}`)
+        if (this.child.exitCode !== null || this.child.signalCode !== null)
+          this.fail(`ended before: ${this.complaint}`)
       })
     } finally {
       clearTimeout(patience)
@@ -81,8 +100,12 @@ class Reader {
 
   /** A reader at rest keeps no process from ending. */
   private hold(on: boolean): void {
-    for (const handle of [this.child, this.child.stdin, this.child.stdout, this.child.stderr] as unknown as { ref: () => void; unref: () => void }[]) if (on) handle.ref()
-    else handle.unref()
+    for (const handle of [this.child, this.child.stdin, this.child.stdout, this.child.stderr] as unknown as {
+      ref: () => void
+      unref: () => void
+    }[])
+      if (on) handle.ref()
+      else handle.unref()
   }
 
   private hear(text: string): void {
@@ -100,7 +123,8 @@ class Reader {
   }
 
   /** A folder that cannot be removed is the system's to clean; it must not end the process. */
-  private clear = (): Promise<void> => this.folder.then((folder) => rm(folder, { recursive: true, force: true })).catch(() => undefined)
+  private clear = (): Promise<void> =>
+    this.folder.then((folder) => rm(folder, { recursive: true, force: true })).catch(() => undefined)
 }
 
 /** Readers at rest, by their arguments. */
@@ -110,7 +134,11 @@ async function run(args: readonly string[], picture: Grey): Promise<string> {
   const kind = args.join(' ')
   const rest = atRest.get(kind) ?? []
   atRest.set(kind, rest)
-  const reader = rest.pop() ?? new Reader(args, (ended) => { if (rest.includes(ended)) rest.splice(rest.indexOf(ended), 1) })
+  const reader =
+    rest.pop() ??
+    new Reader(args, (ended) => {
+      if (rest.includes(ended)) rest.splice(rest.indexOf(ended), 1)
+    })
   const tsv = await reader.read(picture)
   rest.push(reader)
   return tsv
@@ -128,22 +156,53 @@ const LANGUAGES = 'fra'
  * Words of a picture with boxes as fractions of it. As many readers run at once as the caller asks for pages at once.
  * @param layout Tesseract's page segmentation mode: 4 for a page, 6 for one block of lines
  */
-export async function recognise(picture: Grey, dpi: number, { languages = LANGUAGES, layout = 4 } = {}): Promise<Word[]> {
+export async function recognise(
+  picture: Grey,
+  dpi: number,
+  { languages = LANGUAGES, layout = 4 } = {},
+): Promise<Word[]> {
   // Resolution only sets what counts as a speck; in steps, so that one reader serves scans that differ by a dot.
   const resolution = Math.max(50, Math.round(dpi / 50) * 50)
-  const tsv = await run(['--dpi', String(resolution), '-l', languages, '--psm', String(layout), '-c', 'preserve_interword_spaces=0', 'tsv'], picture)
+  const tsv = await run(
+    [
+      '--dpi',
+      String(resolution),
+      '-l',
+      languages,
+      '--psm',
+      String(layout),
+      '-c',
+      'preserve_interword_spaces=0',
+      'tsv',
+    ],
+    picture,
+  )
   const words: Word[] = []
   for (const line of tsv.split('\n')) {
     const cells = line.split('\t')
     if (cells[0] !== '5' || cells.length < 12) continue
     // The French model sees an opening quotation mark before a slanted euro.
-    const text = cells.slice(11).join('\t').trim().replace(/^[<«‹]+(?=[€£$]\s?-?\d)/, '')
+    const text = cells
+      .slice(11)
+      .join('\t')
+      .trim()
+      .replace(/^[<«‹]+(?=[€£$]\s?-?\d)/, '')
     const sure = Math.max(0, Number(cells[10])) / 100
     if (!text || (sure < 0.25 && !/[\p{L}\d]{2}/u.test(text))) continue
     const [left, top, width, height] = cells.slice(6, 10).map(Number)
     // Rules of a form come out as a tall bar or a long dash; a short one is a stroke between two days.
-    if (height > dpi * TALLEST || (/^[|_—\-~.]+$/.test(text) && width > height * 3 && width > dpi * DASH)) continue
-    words.push({ text, sure, box: [left / picture.width, top / picture.height, (left + width) / picture.width, (top + height) / picture.height] })
+    if (height > dpi * TALLEST || (/^[|_—\-~.]+$/.test(text) && width > height * 3 && width > dpi * DASH))
+      continue
+    words.push({
+      text,
+      sure,
+      box: [
+        left / picture.width,
+        top / picture.height,
+        (left + width) / picture.width,
+        (top + height) / picture.height,
+      ],
+    })
   }
   return joinSplitAmounts(unglue(behindOneAnother(words)).map(withLostLetter), picture.width / picture.height)
 }

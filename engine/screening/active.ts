@@ -24,7 +24,8 @@ export async function activeContent(bytes: Uint8Array): Promise<string[]> {
   return ACTIVE.filter(([form]) => parts.some((part) => form.test(part))).map(([, told]) => told)
 }
 
-const unescaped = (text: string): string => text.replace(/#([0-9A-Fa-f]{2})/g, (_, code: string) => String.fromCharCode(parseInt(code, 16)))
+const unescaped = (text: string): string =>
+  text.replace(/#([0-9A-Fa-f]{2})/g, (_, code: string) => String.fromCharCode(parseInt(code, 16)))
 
 /** The file without the contents of its streams, in which any bytes may stand. */
 function objectsOf(file: Buffer): string {
@@ -44,13 +45,19 @@ function objectsOf(file: Buffer): string {
 
 function packedObjects(file: Buffer): string[] {
   const found: string[] = []
-  for (let at = file.indexOf('/ObjStm', 0, 'latin1'); at >= 0; at = file.indexOf('/ObjStm', at + 7, 'latin1')) {
+  for (
+    let at = file.indexOf('/ObjStm', 0, 'latin1');
+    at >= 0;
+    at = file.indexOf('/ObjStm', at + 7, 'latin1')
+  ) {
     const start = file.indexOf('stream', at, 'latin1')
     const end = file.indexOf('endstream', start, 'latin1')
     if (start < 0 || end < 0) break
     const from = start + (file[start + 6] === 13 ? 8 : 7)
     try {
-      found.push(inflateSync(file.subarray(from, end), { maxOutputLength: MOST, finishFlush: 2 }).toString('latin1'))
+      found.push(
+        inflateSync(file.subarray(from, end), { maxOutputLength: MOST, finishFlush: 2 }).toString('latin1'),
+      )
     } catch {
       // Encrypted or damaged: what cannot be unpacked here cannot be run by the readers either.
     }

@@ -7,11 +7,19 @@ export interface MalwareScanner {
 }
 
 /** The test file that every scanner must catch and that harms nobody (EICAR, 2003), in two parts lest this file be caught itself. */
-export const TEST_SIGNATURE = ['X5O!P%@AP[4\\PZX54(P^)7CC)7}$', 'EICAR-STANDARD-ANTIVIRUS-TEST-FILE!$H+H*'].join('')
+export const TEST_SIGNATURE = [
+  'X5O!P%@AP[4\\PZX54(P^)7CC)7}$',
+  'EICAR-STANDARD-ANTIVIRUS-TEST-FILE!$H+H*',
+].join('')
 
 /** Knows the test file alone: what Jigsa uses where no scanner is set. */
 export const builtInScanner: MalwareScanner = {
-  scan: (bytes) => Promise.resolve(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.length).includes(TEST_SIGNATURE, 0, 'latin1') ? 'Eicar-Test-Signature' : null),
+  scan: (bytes) =>
+    Promise.resolve(
+      Buffer.from(bytes.buffer, bytes.byteOffset, bytes.length).includes(TEST_SIGNATURE, 0, 'latin1')
+        ? 'Eicar-Test-Signature'
+        : null,
+    ),
 }
 
 const CHUNK = 64 * 1024
@@ -23,31 +31,32 @@ const PATIENCE = 60_000
  */
 export function instreamScanner(host: string, port: number): MalwareScanner {
   return {
-    scan: (bytes) => new Promise((resolve, reject) => {
-      const line = connect({ host, port })
-      const said: Buffer[] = []
-      line.setTimeout(PATIENCE, () => line.destroy(new Error('the malware scanner does not answer')))
-      line.on('error', reject)
-      line.on('data', (part) => said.push(part))
-      line.on('close', () => {
-        const verdict = Buffer.concat(said).toString('utf8').replace(/\0/g, '').trim()
-        const found = /^stream: (.+) FOUND$/.exec(verdict)
-        if (found) resolve(found[1])
-        else if (verdict === 'stream: OK') resolve(null)
-        else reject(new Error(`the malware scanner says ${verdict || 'nothing'}`))
-      })
-      line.on('connect', () => {
-        line.write('zINSTREAM\0')
-        for (let at = 0; at < bytes.length; at += CHUNK) {
-          const part = bytes.subarray(at, at + CHUNK)
-          const length = Buffer.alloc(4)
-          length.writeUInt32BE(part.length)
-          line.write(length)
-          line.write(part)
-        }
-        line.write(Buffer.alloc(4))
-      })
-    }),
+    scan: (bytes) =>
+      new Promise((resolve, reject) => {
+        const line = connect({ host, port })
+        const said: Buffer[] = []
+        line.setTimeout(PATIENCE, () => line.destroy(new Error('the malware scanner does not answer')))
+        line.on('error', reject)
+        line.on('data', (part) => said.push(part))
+        line.on('close', () => {
+          const verdict = Buffer.concat(said).toString('utf8').replace(/\0/g, '').trim()
+          const found = /^stream: (.+) FOUND$/.exec(verdict)
+          if (found) resolve(found[1])
+          else if (verdict === 'stream: OK') resolve(null)
+          else reject(new Error(`the malware scanner says ${verdict || 'nothing'}`))
+        })
+        line.on('connect', () => {
+          line.write('zINSTREAM\0')
+          for (let at = 0; at < bytes.length; at += CHUNK) {
+            const part = bytes.subarray(at, at + CHUNK)
+            const length = Buffer.alloc(4)
+            length.writeUInt32BE(part.length)
+            line.write(length)
+            line.write(part)
+          }
+          line.write(Buffer.alloc(4))
+        })
+      }),
   }
 }
 

@@ -8,7 +8,9 @@ const bytes = (text: string) => new Uint8Array(Buffer.from(text, 'latin1'))
 
 describe('malware', () => {
   test('the test file is caught, wherever it stands in a file', async () => {
-    await expect(refuseMalware(bytes(TEST_SIGNATURE), builtInScanner)).rejects.toThrow('Malware was found in this file (Eicar-Test-Signature); it was not opened.')
+    await expect(refuseMalware(bytes(TEST_SIGNATURE), builtInScanner)).rejects.toThrow(
+      'Malware was found in this file (Eicar-Test-Signature); it was not opened.',
+    )
     expect(await builtInScanner.scan(bytes(`%PDF-1.7 ${TEST_SIGNATURE}`))).toBe('Eicar-Test-Signature')
   })
   test('a harmless file passes', async () => expect(await builtInScanner.scan(bytes('%PDF-1.7'))).toBeNull())
@@ -38,16 +40,34 @@ describe('active content', () => {
     change(document)
     return document.save({ useObjectStreams: packed })
   }
-  const script = (d: PDFDocument) => d.catalog.set(PDFName.of('OpenAction'), d.context.obj({ S: 'JavaScript', JS: PDFString.of('app.alert(1)') }))
-  test.each([false, true])('a script is told of (packed: %s)', async (packed) => expect(await activeContent(await pdf(script, packed))).toEqual(['carries a script']))
-  test('a program to start', async () => expect(await activeContent(await pdf((d) => d.catalog.set(PDFName.of('OpenAction'), d.context.obj({ S: 'Launch', F: PDFString.of('a.exe') })), false))).toEqual(['wants to start a program']))
+  const script = (d: PDFDocument) =>
+    d.catalog.set(
+      PDFName.of('OpenAction'),
+      d.context.obj({ S: 'JavaScript', JS: PDFString.of('app.alert(1)') }),
+    )
+  test.each([false, true])('a script is told of (packed: %s)', async (packed) =>
+    expect(await activeContent(await pdf(script, packed))).toEqual(['carries a script']),
+  )
+  test('a program to start', async () =>
+    expect(
+      await activeContent(
+        await pdf(
+          (d) =>
+            d.catalog.set(PDFName.of('OpenAction'), d.context.obj({ S: 'Launch', F: PDFString.of('a.exe') })),
+          false,
+        ),
+      ),
+    ).toEqual(['wants to start a program']))
   test('a file inside', async () => {
     const document = await PDFDocument.create()
     document.addPage()
     await document.attach(bytes('hello'), 'note.txt')
     expect(await activeContent(await document.save())).toEqual(['carries other files inside'])
   })
-  test('a name spelt with escapes is the same name', async () => expect(await activeContent(bytes('%PDF-1.7\n1 0 obj<</S/Java#53cript>>endobj'))).toEqual(['carries a script']))
+  test('a name spelt with escapes is the same name', async () =>
+    expect(await activeContent(bytes('%PDF-1.7\n1 0 obj<</S/Java#53cript>>endobj'))).toEqual([
+      'carries a script',
+    ]))
   test('words on a page are no script, and other kinds of files have none', async () => {
     expect(await activeContent(await pdf((d) => d.getPage(0).drawText('/JavaScript'), false))).toEqual([])
     expect(await activeContent(bytes('a text about /JavaScript'))).toEqual([])

@@ -12,7 +12,12 @@ function build() {
     baseURL: BASE_URL,
     database: drizzleAdapter(database(), { provider: 'pg', schema }),
     emailAndPassword: { enabled: true, minPasswordLength: 10, disableSignUp: false },
-    user: { additionalFields: { role: { type: 'string', required: false, defaultValue: 'processor', input: false }, organisationId: { type: 'string', required: false, defaultValue: FIRST_ORGANISATION, input: false } } },
+    user: {
+      additionalFields: {
+        role: { type: 'string', required: false, defaultValue: 'processor', input: false },
+        organisationId: { type: 'string', required: false, defaultValue: FIRST_ORGANISATION, input: false },
+      },
+    },
     session: { expiresIn: 60 * 60 * 12, updateAge: 60 * 30 },
     advanced: { useSecureCookies: BASE_URL.startsWith('https://'), cookiePrefix: 'jigsa' },
     telemetry: { enabled: false },

@@ -12,7 +12,10 @@ import { signedIn, type Person } from './people.ts'
  * Who asks, and the package asked for. Others are sent to sign in; a package of another organisation is as good as none.
  * @throws a 404 response
  */
-export async function askedPackage(request: Request, id: string): Promise<{ who: Person; row: NonNullable<Awaited<ReturnType<typeof packageRow>>> }> {
+export async function askedPackage(
+  request: Request,
+  id: string,
+): Promise<{ who: Person; row: NonNullable<Awaited<ReturnType<typeof packageRow>>> }> {
   const who = await signedIn(request)
   const row = await packageRow(id, who)
   if (!row) throw data('There is no such package.', 404)
@@ -25,6 +28,11 @@ export async function askedPackage(request: Request, id: string): Promise<{ who:
 /** As `askedPackage`, for requests by the hundred that need nothing of the package itself. */
 export async function askedPages(request: Request, id: string): Promise<void> {
   const who = await signedIn(request)
-  const [row] = z.uuid().safeParse(id).success ? await database().select({ id: packages.id }).from(packages).where(and(eq(packages.id, id), eq(packages.organisationId, who.organisationId))) : []
+  const [row] = z.uuid().safeParse(id).success
+    ? await database()
+        .select({ id: packages.id })
+        .from(packages)
+        .where(and(eq(packages.id, id), eq(packages.organisationId, who.organisationId)))
+    : []
   if (!row) throw data('There is no such package.', 404)
 }

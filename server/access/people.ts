@@ -34,7 +34,14 @@ export async function signedIn(request: Request): Promise<Person> {
 
 let limiter: RateLimiterPostgres | null = null
 const attempts = (): RateLimiterPostgres =>
-  (limiter ??= new RateLimiterPostgres({ storeClient: connections(), tableName: 'sign_in_attempt', tableCreated: true, points: 8, duration: 15 * 60, keyPrefix: 'sign-in' }))
+  (limiter ??= new RateLimiterPostgres({
+    storeClient: connections(),
+    tableName: 'sign_in_attempt',
+    tableCreated: true,
+    points: 8,
+    duration: 15 * 60,
+    keyPrefix: 'sign-in',
+  }))
 
 /** How a try to sign in ended. */
 export type SignIn = { headers: Headers } | { problem: string }
@@ -48,7 +55,11 @@ export async function signIn(request: Request, email: string, password: string):
     if (!(refused instanceof RateLimiterRes)) throw refused
     return { problem: `Too many tries. Try again in ${Math.ceil(refused.msBeforeNext / 60_000)} minutes.` }
   }
-  const response = await auth().api.signInEmail({ body: { email: key, password }, headers: request.headers, asResponse: true })
+  const response = await auth().api.signInEmail({
+    body: { email: key, password },
+    headers: request.headers,
+    asResponse: true,
+  })
   if (!response.ok) return { problem: 'E-mail address or password is wrong.' }
   await attempts().delete(key)
   return { headers: cookiesOf(response) }
@@ -65,7 +76,13 @@ function cookiesOf(response: Response): Headers {
 }
 
 /** Makes a person who can sign in; does nothing where the address is taken. */
-export async function addPerson(name: string, email: string, password: string, role: Role, organisationId = FIRST_ORGANISATION): Promise<string> {
+export async function addPerson(
+  name: string,
+  email: string,
+  password: string,
+  role: Role,
+  organisationId = FIRST_ORGANISATION,
+): Promise<string> {
   const [known] = await database().select({ id: user.id }).from(user).where(eq(user.email, email))
   if (known) return known.id
   const made = await auth().api.signUpEmail({ body: { name, email, password } })

@@ -1,6 +1,13 @@
 import { pack, unpack } from './packed.ts'
 
-const verdict = { form: 2, documents: Array.from({ length: 200 }, (_, i) => ({ id: `d${i}`, label: 'Relevé de compte – février', owner: null })) }
+const verdict = {
+  form: 2,
+  documents: Array.from({ length: 200 }, (_, i) => ({
+    id: `d${i}`,
+    label: 'Relevé de compte – février',
+    owner: null,
+  })),
+}
 
 test('what is packed comes back as it was, in far fewer bytes', () => {
   const bytes = pack(verdict)

@@ -1,5 +1,21 @@
 import { sql } from 'drizzle-orm'
-import { bigint, bigserial, boolean, customType, date, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid, varchar } from 'drizzle-orm/pg-core'
+import {
+  bigint,
+  bigserial,
+  boolean,
+  customType,
+  date,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+  varchar,
+} from 'drizzle-orm/pg-core'
 import type { Answer } from '../../core/answers/answer.ts'
 import type { Assessment } from '../../core/assess.ts'
 import { registerKinds } from '../../core/match/register.ts'
@@ -27,7 +43,11 @@ export const organisations = pgTable('organisation', {
 })
 /** The organisation of whoever was not given another. Its row is made by the migration. */
 export const FIRST_ORGANISATION = 'first'
-const organisation = () => text('organisation_id').notNull().default(FIRST_ORGANISATION).references(() => organisations.id)
+const organisation = () =>
+  text('organisation_id')
+    .notNull()
+    .default(FIRST_ORGANISATION)
+    .references(() => organisations.id)
 
 /* People and their sessions; the columns are those of the sign-in library. */
 export const user = pgTable('user', {
@@ -41,21 +61,29 @@ export const user = pgTable('user', {
   createdAt: moment('created_at').notNull().defaultNow(),
   updatedAt: moment('updated_at').notNull().defaultNow(),
 })
-export const session = pgTable('session', {
-  id: text('id').primaryKey(),
-  expiresAt: moment('expires_at').notNull(),
-  token: text('token').notNull().unique(),
-  createdAt: moment('created_at').notNull().defaultNow(),
-  updatedAt: moment('updated_at').notNull().defaultNow(),
-  ipAddress: text('ip_address'),
-  userAgent: text('user_agent'),
-  userId: text('user_id').notNull().references(() => user.id, { onDelete: 'cascade' }),
-}, (t) => [index('session_user').on(t.userId)])
+export const session = pgTable(
+  'session',
+  {
+    id: text('id').primaryKey(),
+    expiresAt: moment('expires_at').notNull(),
+    token: text('token').notNull().unique(),
+    createdAt: moment('created_at').notNull().defaultNow(),
+    updatedAt: moment('updated_at').notNull().defaultNow(),
+    ipAddress: text('ip_address'),
+    userAgent: text('user_agent'),
+    userId: text('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+  },
+  (t) => [index('session_user').on(t.userId)],
+)
 export const account = pgTable('account', {
   id: text('id').primaryKey(),
   accountId: text('account_id').notNull(),
   providerId: text('provider_id').notNull(),
-  userId: text('user_id').notNull().references(() => user.id, { onDelete: 'cascade' }),
+  userId: text('user_id')
+    .notNull()
+    .references(() => user.id, { onDelete: 'cascade' }),
   accessToken: text('access_token'),
   refreshToken: text('refresh_token'),
   idToken: text('id_token'),
@@ -80,198 +108,289 @@ export const packageStates = ['empty', 'reading', 'open', 'review', 'finished'] 
 export type PackageState = (typeof packageStates)[number]
 
 /** A package of an applicant's papers, with its last judgement. */
-export const packages = pgTable('package', {
-  id: uuid('id').primaryKey().defaultRandom(),
-  organisationId: organisation(),
-  caseNumber: text('case_number').notNull(),
-  program: text('program').notNull(),
-  /** The version of the program it is judged by; a newer one is taken knowingly. */
-  programVersion: integer('program_version').notNull().default(1),
-  /** The day it is judged on. */
-  asOf: date('as_of', { mode: 'string' }).notNull(),
-  state: text('state', { enum: packageStates }).notNull().default('empty'),
-  applicant: text('applicant'),
-  ownerId: text('owner_id').references(() => user.id, { onDelete: 'set null' }),
-  pageCount: integer('page_count').notNull().default(0),
-  pagesRead: integer('pages_read').notNull().default(0),
-  /** Pages that the second reader looked at: with each, what is known of the pages changes. */
-  pagesLookedAt: integer('pages_looked_at').notNull().default(0),
-  looseCount: integer('loose_count').notNull().default(0),
-  openRequirements: integer('open_requirements').notNull().default(0),
-  /** Decisions against the papers that wait for a second person. */
-  toSign: integer('to_sign').notNull().default(0),
-  /** Something in it is for the lead's eye. */
-  flagged: boolean('flagged').notNull().default(false),
-  pieces: jsonb('pieces').$type<Piece[]>(),
-  assessment: packedJson<Assessment>('assessment'),
-  /** The types that its papers are taken for. */
-  types: text('types').array().notNull().default(sql`'{}'`),
-  /** Grows with every judgement, so that a screen can tell that it is behind. */
-  version: integer('version').notNull().default(0),
-  createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),
-  createdAt: moment('created_at').notNull().defaultNow(),
-  updatedAt: moment('updated_at').notNull().defaultNow(),
-  finishedAt: moment('finished_at'),
-  /** Who said that the work is done, while somebody else looks at it. */
-  finishAskedById: text('finish_asked_by_id').references(() => user.id, { onDelete: 'set null' }),
-}, (t) => [index('package_queue').on(t.organisationId, t.state, t.createdAt), index('package_owner').on(t.ownerId), uniqueIndex('package_case').on(t.organisationId, t.caseNumber), index('package_search').using('gin', sql`to_tsvector('simple', ${t.caseNumber} || ' ' || coalesce(${t.applicant}, ''))`)])
+export const packages = pgTable(
+  'package',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    organisationId: organisation(),
+    caseNumber: text('case_number').notNull(),
+    program: text('program').notNull(),
+    /** The version of the program it is judged by; a newer one is taken knowingly. */
+    programVersion: integer('program_version').notNull().default(1),
+    /** The day it is judged on. */
+    asOf: date('as_of', { mode: 'string' }).notNull(),
+    state: text('state', { enum: packageStates }).notNull().default('empty'),
+    applicant: text('applicant'),
+    ownerId: text('owner_id').references(() => user.id, { onDelete: 'set null' }),
+    pageCount: integer('page_count').notNull().default(0),
+    pagesRead: integer('pages_read').notNull().default(0),
+    /** Pages that the second reader looked at: with each, what is known of the pages changes. */
+    pagesLookedAt: integer('pages_looked_at').notNull().default(0),
+    looseCount: integer('loose_count').notNull().default(0),
+    openRequirements: integer('open_requirements').notNull().default(0),
+    /** Decisions against the papers that wait for a second person. */
+    toSign: integer('to_sign').notNull().default(0),
+    /** Something in it is for the lead's eye. */
+    flagged: boolean('flagged').notNull().default(false),
+    pieces: jsonb('pieces').$type<Piece[]>(),
+    assessment: packedJson<Assessment>('assessment'),
+    /** The types that its papers are taken for. */
+    types: text('types')
+      .array()
+      .notNull()
+      .default(sql`'{}'`),
+    /** Grows with every judgement, so that a screen can tell that it is behind. */
+    version: integer('version').notNull().default(0),
+    createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),
+    createdAt: moment('created_at').notNull().defaultNow(),
+    updatedAt: moment('updated_at').notNull().defaultNow(),
+    finishedAt: moment('finished_at'),
+    /** Who said that the work is done, while somebody else looks at it. */
+    finishAskedById: text('finish_asked_by_id').references(() => user.id, { onDelete: 'set null' }),
+  },
+  (t) => [
+    index('package_queue').on(t.organisationId, t.state, t.createdAt),
+    index('package_owner').on(t.ownerId),
+    uniqueIndex('package_case').on(t.organisationId, t.caseNumber),
+    index('package_search').using(
+      'gin',
+      sql`to_tsvector('simple', ${t.caseNumber} || ' ' || coalesce(${t.applicant}, ''))`,
+    ),
+  ],
+)
 
 export const fileStates = ['arriving', 'waiting', 'reading', 'read', 'unusable'] as const
 
 /** A file as it came in. Files unfolded from an archive or message name their parent. */
-export const files = pgTable('file', {
-  id: uuid('id').primaryKey().defaultRandom(),
-  packageId: uuid('package_id').notNull().references(() => packages.id, { onDelete: 'cascade' }),
-  name: text('name').notNull(),
-  sha256: text('sha256'),
-  size: integer('size').notNull().default(0),
-  pages: integer('pages').notNull().default(0),
-  state: text('state', { enum: fileStates }).notNull().default('arriving'),
-  problem: text('problem'),
-  /** What is to be known of it besides: scripts, files inside. */
-  notices: jsonb('notices').$type<string[]>().notNull().default([]),
-  parentId: uuid('parent_id'),
-  broughtById: text('brought_by_id').references(() => user.id, { onDelete: 'set null' }),
-  createdAt: moment('created_at').notNull().defaultNow(),
-}, (t) => [index('file_package').on(t.packageId, t.createdAt), index('file_sha').on(t.sha256)])
+export const files = pgTable(
+  'file',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    packageId: uuid('package_id')
+      .notNull()
+      .references(() => packages.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    sha256: text('sha256'),
+    size: integer('size').notNull().default(0),
+    pages: integer('pages').notNull().default(0),
+    state: text('state', { enum: fileStates }).notNull().default('arriving'),
+    problem: text('problem'),
+    /** What is to be known of it besides: scripts, files inside. */
+    notices: jsonb('notices').$type<string[]>().notNull().default([]),
+    parentId: uuid('parent_id'),
+    broughtById: text('brought_by_id').references(() => user.id, { onDelete: 'set null' }),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [index('file_package').on(t.packageId, t.createdAt), index('file_sha').on(t.sha256)],
+)
 
 /** Pages as the readers leave them; `body` is null until a page is read. Their numbers never change. */
-export const pages = pgTable('page', {
-  packageId: uuid('package_id').notNull().references(() => packages.id, { onDelete: 'cascade' }),
-  number: integer('number').notNull(),
-  fileId: uuid('file_id').notNull().references(() => files.id, { onDelete: 'cascade' }),
-  filePage: integer('file_page').notNull(),
-  width: integer('width'),
-  height: integer('height'),
-  body: jsonb('body').$type<Page>(),
-  /** How a person said that it lies. */
-  turned: integer('turned').$type<Rotation>(),
-  /** It is being read again, since somebody turned it. */
-  again: boolean('again').notNull().default(false),
-}, (t) => [primaryKey({ columns: [t.packageId, t.number] }), index('page_file').on(t.fileId)])
+export const pages = pgTable(
+  'page',
+  {
+    packageId: uuid('package_id')
+      .notNull()
+      .references(() => packages.id, { onDelete: 'cascade' }),
+    number: integer('number').notNull(),
+    fileId: uuid('file_id')
+      .notNull()
+      .references(() => files.id, { onDelete: 'cascade' }),
+    filePage: integer('file_page').notNull(),
+    width: integer('width'),
+    height: integer('height'),
+    body: jsonb('body').$type<Page>(),
+    /** How a person said that it lies. */
+    turned: integer('turned').$type<Rotation>(),
+    /** It is being read again, since somebody turned it. */
+    again: boolean('again').notNull().default(false),
+  },
+  (t) => [primaryKey({ columns: [t.packageId, t.number] }), index('page_file').on(t.fileId)],
+)
 
 /** Contents by their hash, in chunks, so that no machine needs more than the database's address. */
-export const chunks = pgTable('chunk', {
-  sha256: text('sha256').notNull(),
-  position: integer('position').notNull(),
-  bytes: bytea('bytes').notNull(),
-}, (t) => [primaryKey({ columns: [t.sha256, t.position] })])
+export const chunks = pgTable(
+  'chunk',
+  {
+    sha256: text('sha256').notNull(),
+    position: integer('position').notNull(),
+    bytes: bytea('bytes').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.sha256, t.position] })],
+)
 
 /** Drawn pictures of pages, by width. */
-export const pictures = pgTable('picture', {
-  packageId: uuid('package_id').notNull().references(() => packages.id, { onDelete: 'cascade' }),
-  page: integer('page').notNull(),
-  size: text('size', { enum: ['small', 'large'] }).notNull(),
-  bytes: bytea('bytes').notNull(),
-}, (t) => [primaryKey({ columns: [t.packageId, t.page, t.size] })])
+export const pictures = pgTable(
+  'picture',
+  {
+    packageId: uuid('package_id')
+      .notNull()
+      .references(() => packages.id, { onDelete: 'cascade' }),
+    page: integer('page').notNull(),
+    size: text('size', { enum: ['small', 'large'] }).notNull(),
+    bytes: bytea('bytes').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.packageId, t.page, t.size] })],
+)
 
 /** Readings of documents by their type and pages: kept, so that an answer reads again only what it changed. */
-export const readings = pgTable('reading', {
-  packageId: uuid('package_id').notNull().references(() => packages.id, { onDelete: 'cascade' }),
-  key: text('key').notNull(),
-  body: jsonb('body').$type<DocumentReading>().notNull(),
-}, (t) => [primaryKey({ columns: [t.packageId, t.key] })])
+export const readings = pgTable(
+  'reading',
+  {
+    packageId: uuid('package_id')
+      .notNull()
+      .references(() => packages.id, { onDelete: 'cascade' }),
+    key: text('key').notNull(),
+    body: jsonb('body').$type<DocumentReading>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.packageId, t.key] })],
+)
 
 /** What people said. Never changed by a run; undoing marks, redoing unmarks. */
-export const answers = pgTable('answer', {
-  id: bigserial('id', { mode: 'number' }).primaryKey(),
-  packageId: uuid('package_id').notNull().references(() => packages.id, { onDelete: 'cascade' }),
-  userId: text('user_id').references(() => user.id, { onDelete: 'set null' }),
-  body: jsonb('body').$type<Answer>().notNull(),
-  /** What was asked or done, in words, for the history and for undo. */
-  summary: text('summary').notNull(),
-  createdAt: moment('created_at').notNull().defaultNow(),
-  undoneAt: moment('undone_at'),
-}, (t) => [index('answer_package').on(t.packageId, t.id)])
+export const answers = pgTable(
+  'answer',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    packageId: uuid('package_id')
+      .notNull()
+      .references(() => packages.id, { onDelete: 'cascade' }),
+    userId: text('user_id').references(() => user.id, { onDelete: 'set null' }),
+    body: jsonb('body').$type<Answer>().notNull(),
+    /** What was asked or done, in words, for the history and for undo. */
+    summary: text('summary').notNull(),
+    createdAt: moment('created_at').notNull().defaultNow(),
+    undoneAt: moment('undone_at'),
+  },
+  (t) => [index('answer_package').on(t.packageId, t.id)],
+)
 
 /** Document types as an organisation has them: every save is a version of its own, the highest counts. What is not here is built in. */
-export const documentTypes = pgTable('document_type', {
-  id: bigserial('id', { mode: 'number' }).primaryKey(),
-  organisationId: organisation(),
-  type: text('type').notNull(),
-  version: integer('version').notNull(),
-  body: jsonb('body').$type<DocumentType>().notNull(),
-  createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),
-  createdAt: moment('created_at').notNull().defaultNow(),
-}, (t) => [uniqueIndex('document_type_version').on(t.organisationId, t.type, t.version)])
+export const documentTypes = pgTable(
+  'document_type',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    organisationId: organisation(),
+    type: text('type').notNull(),
+    version: integer('version').notNull(),
+    body: jsonb('body').$type<DocumentType>().notNull(),
+    createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [uniqueIndex('document_type_version').on(t.organisationId, t.type, t.version)],
+)
 
 /** Programs as an organisation has them, in versions as document types are. */
-export const programs = pgTable('program', {
-  id: bigserial('id', { mode: 'number' }).primaryKey(),
-  organisationId: organisation(),
-  program: text('program').notNull(),
-  version: integer('version').notNull(),
-  body: jsonb('body').$type<Program>().notNull(),
-  createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),
-  createdAt: moment('created_at').notNull().defaultNow(),
-}, (t) => [uniqueIndex('program_version').on(t.organisationId, t.program, t.version)])
+export const programs = pgTable(
+  'program',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    organisationId: organisation(),
+    program: text('program').notNull(),
+    version: integer('version').notNull(),
+    body: jsonb('body').$type<Program>().notNull(),
+    createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [uniqueIndex('program_version').on(t.organisationId, t.program, t.version)],
+)
 
 /** Wordings that corrections taught: what leads to a field on papers of a type. */
-export const learntLabels = pgTable('learnt_label', {
-  id: bigserial('id', { mode: 'number' }).primaryKey(),
-  organisationId: organisation(),
-  type: text('type').notNull(),
-  field: text('field').notNull(),
-  wording: text('wording').notNull(),
-  /** It begins lines of a table that are no rows. */
-  skips: boolean('skips').notNull().default(false),
-  /** The example. */
-  packageId: uuid('package_id').references(() => packages.id, { onDelete: 'set null' }),
-  page: integer('page').notNull(),
-  taughtById: text('taught_by_id').references(() => user.id, { onDelete: 'set null' }),
-  createdAt: moment('created_at').notNull().defaultNow(),
-  removedAt: moment('removed_at'),
-}, (t) => [index('learnt_label_type').on(t.organisationId, t.type, t.id)])
+export const learntLabels = pgTable(
+  'learnt_label',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    organisationId: organisation(),
+    type: text('type').notNull(),
+    field: text('field').notNull(),
+    wording: text('wording').notNull(),
+    /** It begins lines of a table that are no rows. */
+    skips: boolean('skips').notNull().default(false),
+    /** The example. */
+    packageId: uuid('package_id').references(() => packages.id, { onDelete: 'set null' }),
+    page: integer('page').notNull(),
+    taughtById: text('taught_by_id').references(() => user.id, { onDelete: 'set null' }),
+    createdAt: moment('created_at').notNull().defaultNow(),
+    removedAt: moment('removed_at'),
+  },
+  (t) => [index('learnt_label_type').on(t.organisationId, t.type, t.id)],
+)
 
 /** What a learnt wording changed on papers that waited. */
-export const taughtChanges = pgTable('taught_change', {
-  id: bigserial('id', { mode: 'number' }).primaryKey(),
-  labelId: bigint('label_id', { mode: 'number' }).notNull().references(() => learntLabels.id, { onDelete: 'cascade' }),
-  packageId: uuid('package_id').notNull().references(() => packages.id, { onDelete: 'cascade' }),
-  page: integer('page').notNull(),
-  field: text('field').notNull(),
-  before: text('before').notNull(),
-  after: text('after').notNull(),
-  /** A question less for somebody. */
-  settled: boolean('settled').notNull(),
-}, (t) => [index('taught_change_label').on(t.labelId)])
+export const taughtChanges = pgTable(
+  'taught_change',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    labelId: bigint('label_id', { mode: 'number' })
+      .notNull()
+      .references(() => learntLabels.id, { onDelete: 'cascade' }),
+    packageId: uuid('package_id')
+      .notNull()
+      .references(() => packages.id, { onDelete: 'cascade' }),
+    page: integer('page').notNull(),
+    field: text('field').notNull(),
+    before: text('before').notNull(),
+    after: text('after').notNull(),
+    /** A question less for somebody. */
+    settled: boolean('settled').notNull(),
+  },
+  (t) => [index('taught_change_label').on(t.labelId)],
+)
 
 /** Entries of registers that papers are compared with, as they were taken in. */
-export const registerRows = pgTable('register_row', {
-  id: bigserial('id', { mode: 'number' }).primaryKey(),
-  organisationId: organisation(),
-  kind: text('kind', { enum: registerKinds }).notNull(),
-  /** The number without marks; null where the register has none. */
-  key: text('key'),
-  /** The name, folded, for likeness. */
-  name: text('name').notNull(),
-  body: jsonb('body').$type<Record<string, string>>().notNull(),
-}, (t) => [index('register_row_key').on(t.organisationId, t.kind, t.key), index('register_row_name').using('gin', t.name.op('gin_trgm_ops'))])
+export const registerRows = pgTable(
+  'register_row',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    organisationId: organisation(),
+    kind: text('kind', { enum: registerKinds }).notNull(),
+    /** The number without marks; null where the register has none. */
+    key: text('key'),
+    /** The name, folded, for likeness. */
+    name: text('name').notNull(),
+    body: jsonb('body').$type<Record<string, string>>().notNull(),
+  },
+  (t) => [
+    index('register_row_key').on(t.organisationId, t.kind, t.key),
+    index('register_row_name').using('gin', t.name.op('gin_trgm_ops')),
+  ],
+)
 
 /** Rules by people on where documents begin and what they are. Only those that are on take part in cutting. */
-export const rules = pgTable('rule', {
-  id: uuid('id').primaryKey().defaultRandom(),
-  organisationId: organisation(),
-  body: jsonb('body').$type<Rule>().notNull(),
-  on: boolean('is_on').notNull().default(false),
-  changedById: text('changed_by_id').references(() => user.id, { onDelete: 'set null' }),
-  createdAt: moment('created_at').notNull().defaultNow(),
-  updatedAt: moment('updated_at').notNull().defaultNow(),
-}, (t) => [index('rule_organisation').on(t.organisationId, t.createdAt)])
+export const rules = pgTable(
+  'rule',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    organisationId: organisation(),
+    body: jsonb('body').$type<Rule>().notNull(),
+    on: boolean('is_on').notNull().default(false),
+    changedById: text('changed_by_id').references(() => user.id, { onDelete: 'set null' }),
+    createdAt: moment('created_at').notNull().defaultNow(),
+    updatedAt: moment('updated_at').notNull().defaultNow(),
+  },
+  (t) => [index('rule_organisation').on(t.organisationId, t.createdAt)],
+)
 
 export const lessonStates = ['learning', 'ready', 'failed'] as const
 
 /** What was learnt from confirmed papers, and how it did on packages kept aside. Once ready it never changes; one at most is on. */
-export const lessons = pgTable('lesson', {
-  id: uuid('id').primaryKey().defaultRandom(),
-  organisationId: organisation(),
-  state: text('state', { enum: lessonStates }).notNull().default('learning'),
-  on: boolean('is_on').notNull().default(false),
-  body: jsonb('body').$type<Learnt>(),
-  trial: jsonb('trial').$type<LessonTrial>(),
-  createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),
-  createdAt: moment('created_at').notNull().defaultNow(),
-}, (t) => [index('lesson_organisation').on(t.organisationId, t.createdAt), uniqueIndex('lesson_on').on(t.organisationId).where(sql`${t.on}`)])
+export const lessons = pgTable(
+  'lesson',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    organisationId: organisation(),
+    state: text('state', { enum: lessonStates }).notNull().default('learning'),
+    on: boolean('is_on').notNull().default(false),
+    body: jsonb('body').$type<Learnt>(),
+    trial: jsonb('trial').$type<LessonTrial>(),
+    createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [
+    index('lesson_organisation').on(t.organisationId, t.createdAt),
+    uniqueIndex('lesson_on')
+      .on(t.organisationId)
+      .where(sql`${t.on}`),
+  ],
+)
 
 /** What a lesson was made of, and how packages that it knows nothing of were taken apart without it and with it. */
 export interface LessonTrial {
@@ -282,15 +401,19 @@ export interface LessonTrial {
 }
 
 /** Every act, append-only: a trigger refuses changes. */
-export const audit = pgTable('audit', {
-  id: bigserial('id', { mode: 'number' }).primaryKey(),
-  at: moment('at').notNull().defaultNow(),
-  userId: text('user_id'),
-  userName: text('user_name').notNull(),
-  packageId: uuid('package_id'),
-  act: text('act').notNull(),
-  detail: text('detail').notNull().default(''),
-}, (t) => [index('audit_package').on(t.packageId, t.id)])
+export const audit = pgTable(
+  'audit',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    at: moment('at').notNull().defaultNow(),
+    userId: text('user_id'),
+    userName: text('user_name').notNull(),
+    packageId: uuid('package_id'),
+    act: text('act').notNull(),
+    detail: text('detail').notNull().default(''),
+  },
+  (t) => [index('audit_package').on(t.packageId, t.id)],
+)
 
 /**
  * The chain of the audit trail: each act in the order in which it became final, with a digest over itself and the one

@@ -25,8 +25,13 @@ export class Alive {
       process.exit(1)
     })
     await this.client.query('select pg_advisory_lock($1, $2)', [LOCKS, this.id])
-    await database().insert(workers).values({ id: this.id, workerIds: [...workerIds] })
-    const sweep = () => void this.sweep(utils).catch((error: unknown) => log.warn({ error: String(error) }, 'could not look for dead workers'))
+    await database()
+      .insert(workers)
+      .values({ id: this.id, workerIds: [...workerIds] })
+    const sweep = () =>
+      void this.sweep(utils).catch((error: unknown) =>
+        log.warn({ error: String(error) }, 'could not look for dead workers'),
+      )
     sweep()
     this.timer = setInterval(sweep, 4000)
   }
@@ -34,7 +39,10 @@ export class Alive {
   private async sweep(utils: WorkerUtils): Promise<void> {
     for (const row of await database().select().from(workers)) {
       if (row.id === this.id) continue
-      const { rows } = await this.client.query<{ free: boolean }>('select pg_try_advisory_lock($1, $2) as free', [LOCKS, row.id])
+      const { rows } = await this.client.query<{ free: boolean }>(
+        'select pg_try_advisory_lock($1, $2) as free',
+        [LOCKS, row.id],
+      )
       if (!rows[0].free) continue
       await utils.forceUnlockWorkers(row.workerIds)
       await database().delete(workers).where(eq(workers.id, row.id))

@@ -14,6 +14,13 @@ export interface Jobs {
 }
 
 /** Queues work inside the caller's transaction: it starts only if what it works on was stored. */
-export async function queueJob<K extends keyof Jobs>(work: Work, task: K, payload: Jobs[K], options: { queue?: string; key?: string; priority?: number } = {}): Promise<void> {
-  await work.execute(sql`select graphile_worker.add_job(${task}, payload := ${JSON.stringify(payload)}::json, queue_name := ${options.queue ?? null}, job_key := ${options.key ?? null}, priority := ${options.priority ?? 0}, max_attempts := 5)`)
+export async function queueJob<K extends keyof Jobs>(
+  work: Work,
+  task: K,
+  payload: Jobs[K],
+  options: { queue?: string; key?: string; priority?: number } = {},
+): Promise<void> {
+  await work.execute(
+    sql`select graphile_worker.add_job(${task}, payload := ${JSON.stringify(payload)}::json, queue_name := ${options.queue ?? null}, job_key := ${options.key ?? null}, priority := ${options.priority ?? 0}, max_attempts := 5)`,
+  )
 }

@@ -49,7 +49,9 @@ export async function openFile({ fileId }: Jobs['open_file'], { job }: Tries): P
     const ours = !(error instanceof UnusableFile)
     if (ours && job.attempts < job.max_attempts) throw error
     if (ours) log.error({ fileId, error: String(error) }, 'a file could not be opened at any try')
-    const problem = ours ? 'A fault of ours kept this file from being opened; please bring it again.' : error.message
+    const problem = ours
+      ? 'A fault of ours kept this file from being opened; please bring it again.'
+      : error.message
     await database().transaction(async (work) => {
       await work.update(files).set({ state: 'unusable', problem }).where(eq(files.id, fileId))
       await note(work, null, file.packageId, 'set a file aside', `${file.name}: ${problem}`)
@@ -67,7 +69,18 @@ async function unfold(file: FileRow, inside: readonly { name: string; bytes: Uin
   await database().transaction(async (work) => {
     await work.delete(files).where(eq(files.parentId, file.id))
     for (const one of kept) {
-      const [child] = await work.insert(files).values({ packageId: file.packageId, name: one.name.slice(0, 240), sha256: one.sha256, size: one.size, state: 'waiting', parentId: file.id, broughtById: file.broughtById }).returning({ id: files.id })
+      const [child] = await work
+        .insert(files)
+        .values({
+          packageId: file.packageId,
+          name: one.name.slice(0, 240),
+          sha256: one.sha256,
+          size: one.size,
+          state: 'waiting',
+          parentId: file.id,
+          broughtById: file.broughtById,
+        })
+        .returning({ id: files.id })
       await queueJob(work, 'open_file', { fileId: child.id }, { queue: `open:${file.packageId}` })
     }
     await work.update(files).set({ state: 'read' }).where(eq(files.id, file.id))
@@ -80,36 +93,77 @@ async function addPages(file: FileRow, bytes: Uint8Array): Promise<void> {
   const count = source.pages
   source.close()
   const notices = await activeContent(bytes)
-  if (count > settings().MOST_FILE_PAGES) throw new UnusableFile(`The file has ${count} pages; at most ${settings().MOST_FILE_PAGES} are taken.`)
+  if (count > settings().MOST_FILE_PAGES)
+    throw new UnusableFile(`The file has ${count} pages; at most ${settings().MOST_FILE_PAGES} are taken.`)
   await database().transaction(async (work) => {
     // The row lock keeps two files of a package from taking the same page numbers.
-    const [row] = await work.select({ pageCount: packages.pageCount }).from(packages).where(eq(packages.id, file.packageId)).for('update')
-    await work.insert(pages).values(Array.from({ length: count }, (_, i) => ({ packageId: file.packageId, number: row.pageCount + i + 1, fileId: file.id, filePage: i + 1 })))
-    await work.update(packages).set({ pageCount: row.pageCount + count, state: 'reading', updatedAt: new Date() }).where(eq(packages.id, file.packageId))
+    const [row] = await work
+      .select({ pageCount: packages.pageCount })
+      .from(packages)
+      .where(eq(packages.id, file.packageId))
+      .for('update')
+    await work
+      .insert(pages)
+      .values(
+        Array.from({ length: count }, (_, i) => ({
+          packageId: file.packageId,
+          number: row.pageCount + i + 1,
+          fileId: file.id,
+          filePage: i + 1,
+        })),
+      )
+    await work
+      .update(packages)
+      .set({ pageCount: row.pageCount + count, state: 'reading', updatedAt: new Date() })
+      .where(eq(packages.id, file.packageId))
     await work.update(files).set({ state: 'reading', pages: count, notices }).where(eq(files.id, file.id))
-    for (let i = 0; i < Math.min(count, GLANCED); i++) await queueJob(work, 'glance_at_page', { packageId: file.packageId, number: row.pageCount + i + 1 }, { priority: -10 })
-    for (let i = 0; i < count; i++) await queueJob(work, 'read_page', { packageId: file.packageId, number: row.pageCount + i + 1 })
+    for (let i = 0; i < Math.min(count, GLANCED); i++)
+      await queueJob(
+        work,
+        'glance_at_page',
+        { packageId: file.packageId, number: row.pageCount + i + 1 },
+        { priority: -10 },
+      )
+    for (let i = 0; i < count; i++)
+      await queueJob(work, 'read_page', { packageId: file.packageId, number: row.pageCount + i + 1 })
     await tell(work, { packageId: file.packageId, what: 'files' })
   })
 }
 
 /** Draws the small picture of a page as it lies in its file, long before it is read. */
 export async function glanceAtPage({ packageId, number }: Jobs['glance_at_page']): Promise<void> {
-  const [row] = await database().select({ sha256: files.sha256, filePage: pages.filePage, read: sql<boolean>`${pages.body} is not null` }).from(pages).innerJoin(files, eq(pages.fileId, files.id)).where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
+  const [row] = await database()
+    .select({ sha256: files.sha256, filePage: pages.filePage, read: sql<boolean>`${pages.body} is not null` })
+    .from(pages)
+    .innerJoin(files, eq(pages.fileId, files.id))
+    .where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
   if (!row?.sha256 || row.read) return
   const source = await sourceOf(row.sha256)
   const bytes = await source.picture(row.filePage - 1, 0, SMALL).catch(() => null)
   // A page that cannot be drawn is told of when it is read.
   if (!bytes) return
   await database().transaction(async (work) => {
-    await work.insert(pictures).values({ packageId, page: number, size: 'small', bytes }).onConflictDoNothing()
+    await work
+      .insert(pictures)
+      .values({ packageId, page: number, size: 'small', bytes })
+      .onConflictDoNothing()
     await tell(work, { packageId, what: 'progress' })
   })
 }
 
 /** Reads one page and draws its small picture. A page that cannot be read keeps its place and is said to be poor. */
 export async function readPage({ packageId, number }: Jobs['read_page']): Promise<void> {
-  const [row] = await database().select({ sha256: files.sha256, name: files.name, fileId: files.id, filePage: pages.filePage, done: sql<boolean>`${pages.body} is not null` }).from(pages).innerJoin(files, eq(pages.fileId, files.id)).where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
+  const [row] = await database()
+    .select({
+      sha256: files.sha256,
+      name: files.name,
+      fileId: files.id,
+      filePage: pages.filePage,
+      done: sql<boolean>`${pages.body} is not null`,
+    })
+    .from(pages)
+    .innerJoin(files, eq(pages.fileId, files.id))
+    .where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
   if (!row?.sha256 || row.done) return
   const source = await sourceOf(row.sha256)
   const read = await source.read(row.filePage - 1).catch((error: unknown) => {
@@ -118,14 +172,42 @@ export async function readPage({ packageId, number }: Jobs['read_page']): Promis
   })
   const small = await source.picture(row.filePage - 1, read.rotation, SMALL).catch(() => null)
   await database().transaction(async (work) => {
-    const stored = await work.update(pages).set({ body: { ...read, number, file: row.name, filePage: row.filePage, separator: separatorOn(read) !== null }, width: Math.round(read.width), height: Math.round(read.height) }).where(and(eq(pages.packageId, packageId), eq(pages.number, number), sql`${pages.body} is null`)).returning({ number: pages.number })
+    const stored = await work
+      .update(pages)
+      .set({
+        body: {
+          ...read,
+          number,
+          file: row.name,
+          filePage: row.filePage,
+          separator: separatorOn(read) !== null,
+        },
+        width: Math.round(read.width),
+        height: Math.round(read.height),
+      })
+      .where(and(eq(pages.packageId, packageId), eq(pages.number, number), sql`${pages.body} is null`))
+      .returning({ number: pages.number })
     if (stored.length === 0) return
     // What was drawn at a glance lay as in its file; now it is known which way is up.
-    if (small) await work.insert(pictures).values({ packageId, page: number, size: 'small', bytes: small }).onConflictDoUpdate({ target: [pictures.packageId, pictures.page, pictures.size], set: { bytes: small } })
-    const [now] = await work.update(packages).set({ pagesRead: sql`${packages.pagesRead} + 1` }).where(eq(packages.id, packageId)).returning({ read: packages.pagesRead, all: packages.pageCount })
+    if (small)
+      await work
+        .insert(pictures)
+        .values({ packageId, page: number, size: 'small', bytes: small })
+        .onConflictDoUpdate({
+          target: [pictures.packageId, pictures.page, pictures.size],
+          set: { bytes: small },
+        })
+    const [now] = await work
+      .update(packages)
+      .set({ pagesRead: sql`${packages.pagesRead} + 1` })
+      .where(eq(packages.id, packageId))
+      .returning({ read: packages.pagesRead, all: packages.pageCount })
     await queueJob(work, 'draw_page', { packageId, number }, { priority: 10 })
     if (now.read >= now.all) {
-      await work.update(files).set({ state: 'read' }).where(and(eq(files.packageId, packageId), eq(files.state, 'reading')))
+      await work
+        .update(files)
+        .set({ state: 'read' })
+        .where(and(eq(files.packageId, packageId), eq(files.state, 'reading')))
       await queueJudgement(work, packageId)
     }
     if (now.read >= now.all || now.read % 5 === 0) await tell(work, { packageId, what: 'progress' })
@@ -138,7 +220,17 @@ export async function readPage({ packageId, number }: Jobs['read_page']): Promis
  */
 export async function readPageAgain({ packageId, number }: Jobs['read_page_again']): Promise<void> {
   const at = and(eq(pages.packageId, packageId), eq(pages.number, number))
-  const [row] = await database().select({ sha256: files.sha256, filePage: pages.filePage, body: pages.body, turned: pages.turned, again: pages.again }).from(pages).innerJoin(files, eq(pages.fileId, files.id)).where(at)
+  const [row] = await database()
+    .select({
+      sha256: files.sha256,
+      filePage: pages.filePage,
+      body: pages.body,
+      turned: pages.turned,
+      again: pages.again,
+    })
+    .from(pages)
+    .innerJoin(files, eq(pages.fileId, files.id))
+    .where(at)
   if (!row?.sha256 || !row.body || !row.again) return
   const source = await sourceOf(row.sha256)
   const read = await source.read(row.filePage - 1, row.turned ?? undefined).catch((error: unknown) => {
@@ -147,11 +239,21 @@ export async function readPageAgain({ packageId, number }: Jobs['read_page_again
   })
   const small = await source.picture(row.filePage - 1, read.rotation, SMALL).catch(() => null)
   const { file, filePage, filedTo } = row.body
-  const body = { ...read, number, file, filePage, separator: filedTo !== undefined || separatorOn(read) !== null, ...(filedTo ? { filedTo } : {}) }
+  const body = {
+    ...read,
+    number,
+    file,
+    filePage,
+    separator: filedTo !== undefined || separatorOn(read) !== null,
+    ...(filedTo ? { filedTo } : {}),
+  }
   await database().transaction(async (work) => {
     const [now] = await work.select({ turned: pages.turned }).from(pages).where(at).for('update')
     if (now?.turned !== row.turned) return
-    await work.update(pages).set({ body, again: false, width: Math.round(read.width), height: Math.round(read.height) }).where(at)
+    await work
+      .update(pages)
+      .set({ body, again: false, width: Math.round(read.width), height: Math.round(read.height) })
+      .where(at)
     await work.delete(pictures).where(and(eq(pictures.packageId, packageId), eq(pictures.page, number)))
     if (small) await work.insert(pictures).values({ packageId, page: number, size: 'small', bytes: small })
     await forgetReadings(work, packageId)
@@ -162,27 +264,44 @@ export async function readPageAgain({ packageId, number }: Jobs['read_page_again
 
 /** Draws the large picture of a page, after all pages that wait are read. */
 export async function drawPage({ packageId, number }: Jobs['draw_page']): Promise<void> {
-  const [row] = await database().select({ sha256: files.sha256, filePage: pages.filePage, body: pages.body }).from(pages).innerJoin(files, eq(pages.fileId, files.id)).where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
+  const [row] = await database()
+    .select({ sha256: files.sha256, filePage: pages.filePage, body: pages.body })
+    .from(pages)
+    .innerJoin(files, eq(pages.fileId, files.id))
+    .where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
   if (!row?.sha256 || !row.body) return
   const source = await sourceOf(row.sha256)
   const bytes = await source.picture(row.filePage - 1, row.body.rotation, LARGE)
-  await database().insert(pictures).values({ packageId, page: number, size: 'large', bytes }).onConflictDoNothing()
+  await database()
+    .insert(pictures)
+    .values({ packageId, page: number, size: 'large', bytes })
+    .onConflictDoNothing()
 }
 
-const queueJudgement = (work: Parameters<typeof queueJob>[0], packageId: string) => queueJob(work, 'judge_package', { packageId }, { key: `judge:${packageId}`, priority: -5 })
+const queueJudgement = (work: Parameters<typeof queueJob>[0], packageId: string) =>
+  queueJob(work, 'judge_package', { packageId }, { key: `judge:${packageId}`, priority: -5 })
 
 /** Lets the second reader look at doubtful places, page by page: what was done of it stays done when the worker is killed. */
 async function lookCloser(packageId: string): Promise<void> {
-  const [row] = await database().select({ read: packages.pagesRead, all: packages.pageCount }).from(packages).where(eq(packages.id, packageId))
+  const [row] = await database()
+    .select({ read: packages.pagesRead, all: packages.pageCount })
+    .from(packages)
+    .where(eq(packages.id, packageId))
   if (!row || row.read < row.all) return
   for (const [number, places] of await doubtsIn(database(), packageId)) {
-    const [page] = await database().select({ body: pages.body, sha256: files.sha256 }).from(pages).innerJoin(files, eq(pages.fileId, files.id)).where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
+    const [page] = await database()
+      .select({ body: pages.body, sha256: files.sha256 })
+      .from(pages)
+      .innerJoin(files, eq(pages.fileId, files.id))
+      .where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
     if (!page?.body || !page.sha256) continue
     const { body } = page
-    const words = await sourceOf(page.sha256).then((source) => source.closer(body.filePage - 1, body, places)).catch((error: unknown) => {
-      log.warn({ packageId, number, error: String(error) }, 'a page could not be looked at again')
-      return body.words
-    })
+    const words = await sourceOf(page.sha256)
+      .then((source) => source.closer(body.filePage - 1, body, places))
+      .catch((error: unknown) => {
+        log.warn({ packageId, number, error: String(error) }, 'a page could not be looked at again')
+        return body.words
+      })
     await database().transaction((work) => keepCloser(work, packageId, body, words))
   }
 }
@@ -190,7 +309,10 @@ async function lookCloser(packageId: string): Promise<void> {
 /** Cuts and judges a package whose pages are all read, once the second reader has looked at what is in doubt. */
 export async function judgePackage({ packageId }: Jobs['judge_package']): Promise<void> {
   await database().transaction(async (work) => {
-    const [row] = await work.select({ read: packages.pagesRead, all: packages.pageCount }).from(packages).where(eq(packages.id, packageId))
+    const [row] = await work
+      .select({ read: packages.pagesRead, all: packages.pageCount })
+      .from(packages)
+      .where(eq(packages.id, packageId))
     if (row && row.read >= row.all) await fileToCases(work, packageId)
   })
   await lookCloser(packageId)
@@ -198,6 +320,12 @@ export async function judgePackage({ packageId }: Jobs['judge_package']): Promis
     const [row] = await work.select().from(packages).where(eq(packages.id, packageId)).for('update')
     if (!row || row.pagesRead < row.pageCount) return
     const assessment = await judge(work, packageId, true)
-    await note(work, null, packageId, 'read the package', `${assessment.documents.length} documents on ${row.pageCount} pages, ${assessment.deck.length} loose pieces`)
+    await note(
+      work,
+      null,
+      packageId,
+      'read the package',
+      `${assessment.documents.length} documents on ${row.pageCount} pages, ${assessment.deck.length} loose pieces`,
+    )
   })
 }

@@ -11,8 +11,15 @@ const knownLessons = new LRUCache<string, Learnt>({ max: 8 })
 
 /** What an organisation has switched on: its rules, oldest first, and its lesson. */
 export async function knowledgeOf(work: Work, organisationId: string): Promise<Knowledge> {
-  const on = await work.select({ body: rules.body }).from(rules).where(and(eq(rules.organisationId, organisationId), eq(rules.on, true))).orderBy(asc(rules.createdAt), asc(rules.id))
-  const [lesson] = await work.select({ id: lessons.id }).from(lessons).where(and(eq(lessons.organisationId, organisationId), eq(lessons.on, true)))
+  const on = await work
+    .select({ body: rules.body })
+    .from(rules)
+    .where(and(eq(rules.organisationId, organisationId), eq(rules.on, true)))
+    .orderBy(asc(rules.createdAt), asc(rules.id))
+  const [lesson] = await work
+    .select({ id: lessons.id })
+    .from(lessons)
+    .where(and(eq(lessons.organisationId, organisationId), eq(lessons.on, true)))
   return { rules: on.map((r) => r.body), learnt: lesson ? await lessonOf(work, lesson.id) : null }
 }
 
@@ -29,10 +36,17 @@ async function lessonOf(work: Work, id: string): Promise<Learnt | null> {
  * have begun, the cut under their answers stays as it is until they ask for another.
  */
 export async function recutUntouched(work: Work, organisationId: string): Promise<number> {
-  const rows = await work.select({ id: packages.id }).from(packages).where(and(
-    eq(packages.organisationId, organisationId), eq(packages.state, 'open'),
-    sql`not exists (select 1 from ${answers} where ${answers.packageId} = ${packages.id} and ${isNull(answers.undoneAt)})`,
-  ))
-  for (const { id } of rows) await queueJob(work, 'judge_package', { packageId: id }, { key: `judge:${id}`, priority: -5 })
+  const rows = await work
+    .select({ id: packages.id })
+    .from(packages)
+    .where(
+      and(
+        eq(packages.organisationId, organisationId),
+        eq(packages.state, 'open'),
+        sql`not exists (select 1 from ${answers} where ${answers.packageId} = ${packages.id} and ${isNull(answers.undoneAt)})`,
+      ),
+    )
+  for (const { id } of rows)
+    await queueJob(work, 'judge_package', { packageId: id }, { key: `judge:${id}`, priority: -5 })
   return rows.length
 }

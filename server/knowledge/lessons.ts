@@ -31,11 +31,48 @@ interface Confirmed {
  */
 export async function confirmedIn(work: Work, organisationId: string): Promise<Confirmed[]> {
   const columns = { id: packages.id, caseNumber: packages.caseNumber, assessment: packages.assessment }
-  const finished = await work.select({ ...columns, place: sql<number>`row_number() over (order by ${packages.finishedAt}, ${packages.id})` }).from(packages).where(and(eq(packages.organisationId, organisationId), eq(packages.state, 'finished'))).orderBy(desc(packages.finishedAt)).limit(MOST_PACKAGES)
-  const begun = await work.select(columns).from(packages).where(and(eq(packages.organisationId, organisationId), eq(packages.state, 'open'), sql`exists (select 1 from ${answers} where ${answers.packageId} = ${packages.id} and ${isNull(answers.undoneAt)} and ${answers.body}->>'kind' = 'type')`)).orderBy(desc(packages.updatedAt)).limit(MOST_PACKAGES)
+  const finished = await work
+    .select({
+      ...columns,
+      place: sql<number>`row_number() over (order by ${packages.finishedAt}, ${packages.id})`,
+    })
+    .from(packages)
+    .where(and(eq(packages.organisationId, organisationId), eq(packages.state, 'finished')))
+    .orderBy(desc(packages.finishedAt))
+    .limit(MOST_PACKAGES)
+  const begun = await work
+    .select(columns)
+    .from(packages)
+    .where(
+      and(
+        eq(packages.organisationId, organisationId),
+        eq(packages.state, 'open'),
+        sql`exists (select 1 from ${answers} where ${answers.packageId} = ${packages.id} and ${isNull(answers.undoneAt)} and ${answers.body}->>'kind' = 'type')`,
+      ),
+    )
+    .orderBy(desc(packages.updatedAt))
+    .limit(MOST_PACKAGES)
   return [
-    ...finished.flatMap((row) => (row.assessment?.documents ?? []).map((d) => ({ packageId: row.id, caseNumber: row.caseNumber, aside: Number(row.place) % ASIDE_EVERY === 2, type: d.type, pages: d.pages }))),
-    ...begun.flatMap((row) => (row.assessment?.documents ?? []).filter((d) => d.typeSaid).map((d) => ({ packageId: row.id, caseNumber: row.caseNumber, aside: false, type: d.type, pages: d.pages }))),
+    ...finished.flatMap((row) =>
+      (row.assessment?.documents ?? []).map((d) => ({
+        packageId: row.id,
+        caseNumber: row.caseNumber,
+        aside: Number(row.place) % ASIDE_EVERY === 2,
+        type: d.type,
+        pages: d.pages,
+      })),
+    ),
+    ...begun.flatMap((row) =>
+      (row.assessment?.documents ?? [])
+        .filter((d) => d.typeSaid)
+        .map((d) => ({
+          packageId: row.id,
+          caseNumber: row.caseNumber,
+          aside: false,
+          type: d.type,
+          pages: d.pages,
+        })),
+    ),
   ]
 }
 
@@ -50,15 +87,36 @@ export async function learningState(who: Person) {
     if (aside) row.aside++
     else row.samples++
   }
-  const made = await work.select({ id: lessons.id, state: lessons.state, on: lessons.on, trial: lessons.trial, by: user.name, createdAt: lessons.createdAt }).from(lessons).leftJoin(user, eq(lessons.createdById, user.id))
-    .where(eq(lessons.organisationId, who.organisationId)).orderBy(desc(lessons.createdAt)).limit(12)
-  return { types: [...types.values()].sort((a, b) => b.samples + b.aside - a.samples - a.aside || a.type.localeCompare(b.type)), packagesAside: new Set(confirmed.filter((c) => c.aside).map((c) => c.packageId)).size, lessons: made }
+  const made = await work
+    .select({
+      id: lessons.id,
+      state: lessons.state,
+      on: lessons.on,
+      trial: lessons.trial,
+      by: user.name,
+      createdAt: lessons.createdAt,
+    })
+    .from(lessons)
+    .leftJoin(user, eq(lessons.createdById, user.id))
+    .where(eq(lessons.organisationId, who.organisationId))
+    .orderBy(desc(lessons.createdAt))
+    .limit(12)
+  return {
+    types: [...types.values()].sort(
+      (a, b) => b.samples + b.aside - a.samples - a.aside || a.type.localeCompare(b.type),
+    ),
+    packagesAside: new Set(confirmed.filter((c) => c.aside).map((c) => c.packageId)).size,
+    lessons: made,
+  }
 }
 
 /** Queues a lesson on all confirmed papers. */
 export function beginLesson(who: Person): Promise<string> {
   return database().transaction(async (work) => {
-    const [made] = await work.insert(lessons).values({ organisationId: who.organisationId, createdById: who.id }).returning({ id: lessons.id })
+    const [made] = await work
+      .insert(lessons)
+      .values({ organisationId: who.organisationId, createdById: who.id })
+      .returning({ id: lessons.id })
     await queueJob(work, 'learn', { lessonId: made.id })
     await note(work, who, null, 'had a lesson made')
     return made.id
@@ -66,7 +124,10 @@ export function beginLesson(who: Person): Promise<string> {
 }
 
 /** Makes a lesson: collects samples, and takes apart without it and with it what is kept aside. */
-export async function learn({ lessonId }: Jobs['learn'], { job }: { job: { attempts: number; max_attempts: number } }): Promise<void> {
+export async function learn(
+  { lessonId }: Jobs['learn'],
+  { job }: { job: { attempts: number; max_attempts: number } },
+): Promise<void> {
   const work = database()
   const [lesson] = await work.select().from(lessons).where(eq(lessons.id, lessonId))
   if (!lesson || lesson.state !== 'learning') return
@@ -76,13 +137,28 @@ export async function learn({ lessonId }: Jobs['learn'], { job }: { job: { attem
     const learnt: Learnt = { samples: [] }
     for (const [packageId, documents] of byPackage(taught)) {
       const pages = new Map((await pagesOf(work, packageId)).map((p) => [p.number, p]))
-      for (const d of documents) learnt.samples.push(...samplesOf(d.type, d.pages.flatMap((n): Parameters<typeof samplesOf>[1][number][] => { const page = pages.get(n); return page ? [page] : [] })))
+      for (const d of documents)
+        learnt.samples.push(
+          ...samplesOf(
+            d.type,
+            d.pages.flatMap((n): Parameters<typeof samplesOf>[1][number][] => {
+              const page = pages.get(n)
+              return page ? [page] : []
+            }),
+          ),
+        )
     }
     const aside: FinishedPackage[] = []
-    for (const [packageId, documents] of byPackage(confirmed.filter((c) => c.aside))) aside.push({ pages: await pagesOf(work, packageId), documents })
+    for (const [packageId, documents] of byPackage(confirmed.filter((c) => c.aside)))
+      aside.push({ pages: await pagesOf(work, packageId), documents })
     const types = await typesOf(work, lesson.organisationId)
     const { rules } = await knowledgeOf(work, lesson.organisationId)
-    const trial: LessonTrial = { samples: countsOf(taught), packagesAside: aside.length, before: tryKnowledge(aside, types, { rules }), after: tryKnowledge(aside, types, { rules, learnt }) }
+    const trial: LessonTrial = {
+      samples: countsOf(taught),
+      packagesAside: aside.length,
+      before: tryKnowledge(aside, types, { rules }),
+      after: tryKnowledge(aside, types, { rules, learnt }),
+    }
     await work.update(lessons).set({ state: 'ready', body: learnt, trial }).where(eq(lessons.id, lessonId))
   } catch (error) {
     if (job.attempts < job.max_attempts) throw error
@@ -96,11 +172,21 @@ export function useLesson(who: Person, id: string | null): Promise<number | null
   return database().transaction(async (work) => {
     const all = and(eq(lessons.organisationId, who.organisationId))
     if (id) {
-      const [there] = await work.select({ state: lessons.state }).from(lessons).where(and(all, eq(lessons.id, id)))
+      const [there] = await work
+        .select({ state: lessons.state })
+        .from(lessons)
+        .where(and(all, eq(lessons.id, id)))
       if (there?.state !== 'ready') return null
     }
-    await work.update(lessons).set({ on: false }).where(and(all, eq(lessons.on, true)))
-    if (id) await work.update(lessons).set({ on: true }).where(and(all, eq(lessons.id, id)))
+    await work
+      .update(lessons)
+      .set({ on: false })
+      .where(and(all, eq(lessons.on, true)))
+    if (id)
+      await work
+        .update(lessons)
+        .set({ on: true })
+        .where(and(all, eq(lessons.id, id)))
     await note(work, who, null, id ? 'switched a lesson on' : 'switched learning off')
     return recutUntouched(work, who.organisationId)
   })

@@ -10,12 +10,23 @@ import { knowledgeOf, recutUntouched } from './knowledge.ts'
 import { typesOf } from './types.ts'
 
 /** All may write rules and try them; switching one on changes everybody's packages, and is a lead's. */
-export const maySwitch = (who: Pick<Person, 'role'>): boolean => who.role === 'lead' || who.role === 'administrator'
+export const maySwitch = (who: Pick<Person, 'role'>): boolean =>
+  who.role === 'lead' || who.role === 'administrator'
 
 /** The rules of an organisation, in the order in which they apply. */
 export const rulesOf = (who: Person) =>
-  database().select({ id: rules.id, body: rules.body, on: rules.on, changedBy: user.name, updatedAt: rules.updatedAt }).from(rules).leftJoin(user, eq(rules.changedById, user.id))
-    .where(eq(rules.organisationId, who.organisationId)).orderBy(asc(rules.createdAt), asc(rules.id))
+  database()
+    .select({
+      id: rules.id,
+      body: rules.body,
+      on: rules.on,
+      changedBy: user.name,
+      updatedAt: rules.updatedAt,
+    })
+    .from(rules)
+    .leftJoin(user, eq(rules.changedById, user.id))
+    .where(eq(rules.organisationId, who.organisationId))
+    .orderBy(asc(rules.createdAt), asc(rules.id))
 
 const own = (who: Person, id: string) => and(eq(rules.id, id), eq(rules.organisationId, who.organisationId))
 
@@ -24,7 +35,12 @@ export function saveRule(who: Person, id: string | null, body: Rule): Promise<st
   return database().transaction(async (work) => {
     const values = { body, on: false, changedById: who.id, updatedAt: new Date() }
     const [before] = id ? await work.select({ on: rules.on }).from(rules).where(own(who, id)) : []
-    const [saved] = id ? await work.update(rules).set(values).where(own(who, id)).returning({ id: rules.id }) : await work.insert(rules).values({ ...values, organisationId: who.organisationId }).returning({ id: rules.id })
+    const [saved] = id
+      ? await work.update(rules).set(values).where(own(who, id)).returning({ id: rules.id })
+      : await work
+          .insert(rules)
+          .values({ ...values, organisationId: who.organisationId })
+          .returning({ id: rules.id })
     if (!saved) return null
     await note(work, who, null, id ? 'changed a rule' : 'wrote a rule', body.name)
     if (before?.on) await recutUntouched(work, who.organisationId)
@@ -35,7 +51,11 @@ export function saveRule(who: Person, id: string | null, body: Rule): Promise<st
 /** Switches a rule on or off. @returns how many packages are cut anew; null where there is no such rule */
 export function switchRule(who: Person, id: string, on: boolean): Promise<number | null> {
   return database().transaction(async (work) => {
-    const [row] = await work.update(rules).set({ on, changedById: who.id, updatedAt: new Date() }).where(own(who, id)).returning({ body: rules.body })
+    const [row] = await work
+      .update(rules)
+      .set({ on, changedById: who.id, updatedAt: new Date() })
+      .where(own(who, id))
+      .returning({ body: rules.body })
     if (!row) return null
     await note(work, who, null, on ? 'switched a rule on' : 'switched a rule off', row.body.name)
     return recutUntouched(work, who.organisationId)
@@ -54,12 +74,36 @@ export function removeRule(who: Person, id: string): Promise<void> {
 
 /** Packages that a rule can be tried on: those that are read, the latest first. */
 export const packagesToTry = (who: Person) =>
-  database().select({ id: packages.id, caseNumber: packages.caseNumber, applicant: packages.applicant, pages: packages.pageCount }).from(packages)
-    .where(and(eq(packages.organisationId, who.organisationId), inArray(packages.state, ['open', 'review', 'finished']))).orderBy(desc(packages.createdAt)).limit(200)
+  database()
+    .select({
+      id: packages.id,
+      caseNumber: packages.caseNumber,
+      applicant: packages.applicant,
+      pages: packages.pageCount,
+    })
+    .from(packages)
+    .where(
+      and(
+        eq(packages.organisationId, who.organisationId),
+        inArray(packages.state, ['open', 'review', 'finished']),
+      ),
+    )
+    .orderBy(desc(packages.createdAt))
+    .limit(200)
 
 /** What a rule would do to a package that is read. @param id the stored rule that it changes, which is left out */
-export async function tryRuleOn(who: Person, packageId: string, rule: Rule, id: string | null): Promise<RuleTrial> {
-  const [pages, types, known, stored] = await Promise.all([pagesOf(database(), packageId), typesOf(database(), who.organisationId), knowledgeOf(database(), who.organisationId), rulesOf(who)])
+export async function tryRuleOn(
+  who: Person,
+  packageId: string,
+  rule: Rule,
+  id: string | null,
+): Promise<RuleTrial> {
+  const [pages, types, known, stored] = await Promise.all([
+    pagesOf(database(), packageId),
+    typesOf(database(), who.organisationId),
+    knowledgeOf(database(), who.organisationId),
+    rulesOf(who),
+  ])
   const others = stored.filter((r) => r.on && r.id !== id).map((r) => r.body)
   return tryRule(pages, types, { ...known, rules: others }, rule)
 }

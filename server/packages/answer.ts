@@ -21,11 +21,20 @@ import { queueTurns } from './turning.ts'
 /** The package takes no answers in its state. */
 export class Closed extends Error {}
 
-async function open(work: Parameters<typeof judge>[0], packageId: string, given: readonly Answer[] = []): Promise<void> {
-  const [row] = await work.select({ state: packages.state }).from(packages).where(eq(packages.id, packageId)).for('update')
+async function open(
+  work: Parameters<typeof judge>[0],
+  packageId: string,
+  given: readonly Answer[] = [],
+): Promise<void> {
+  const [row] = await work
+    .select({ state: packages.state })
+    .from(packages)
+    .where(eq(packages.id, packageId))
+    .for('update')
   if (!row) throw new Closed('There is no such package.')
   // Whoever looks over the work agrees to decisions and changes nothing else.
-  if (row.state === 'review' && !(given.length > 0 && given.every((a) => a.kind === 'sign'))) throw new Closed('A second person looks at this package. Have it sent back to change it.')
+  if (row.state === 'review' && !(given.length > 0 && given.every((a) => a.kind === 'sign')))
+    throw new Closed('A second person looks at this package. Have it sent back to change it.')
   if (row.state === 'finished') throw new Closed('This package is finished. Open it again to change it.')
 }
 
@@ -35,16 +44,35 @@ async function open(work: Parameters<typeof judge>[0], packageId: string, given:
  *   overwritten unseen
  * @throws Closed
  */
-export async function giveAnswers(packageId: string, given: readonly Answer[], who: Person, seen?: number): Promise<Taught[]> {
+export async function giveAnswers(
+  packageId: string,
+  given: readonly Answer[],
+  who: Person,
+  seen?: number,
+): Promise<Taught[]> {
   const checked = given.map((one) => answerSchema.parse(one))
   return database().transaction(async (work) => {
     await open(work, packageId, checked)
     await refuseOwn(work, packageId, checked, who)
     const types = await typesOf(work, who.organisationId)
     if (seen !== undefined) {
-      const others = await work.select({ body: answers.body, name: user.name }).from(answers).leftJoin(user, eq(answers.userId, user.id)).where(and(eq(answers.packageId, packageId), gt(answers.id, seen), ne(answers.userId, who.id), isNull(answers.undoneAt)))
+      const others = await work
+        .select({ body: answers.body, name: user.name })
+        .from(answers)
+        .leftJoin(user, eq(answers.userId, user.id))
+        .where(
+          and(
+            eq(answers.packageId, packageId),
+            gt(answers.id, seen),
+            ne(answers.userId, who.id),
+            isNull(answers.undoneAt),
+          ),
+        )
       const other = others.find(({ body }) => checked.some((one) => touches(one, body)))
-      if (other) throw new Closed(`${other.name ?? 'Somebody'} changed this meanwhile (${summaryOf(other.body, types)}); look again.`)
+      if (other)
+        throw new Closed(
+          `${other.name ?? 'Somebody'} changed this meanwhile (${summaryOf(other.body, types)}); look again.`,
+        )
     }
     // What was undone cannot be redone once something new is said.
     await work.delete(answers).where(and(eq(answers.packageId, packageId), isNotNull(answers.undoneAt)))
@@ -64,18 +92,28 @@ export async function giveAnswers(packageId: string, given: readonly Answer[], w
  * Decisions are agreed to by somebody who may, and who made none of them.
  * @throws Closed
  */
-async function refuseOwn(work: Parameters<typeof judge>[0], packageId: string, given: readonly Answer[], who: Person): Promise<void> {
+async function refuseOwn(
+  work: Parameters<typeof judge>[0],
+  packageId: string,
+  given: readonly Answer[],
+  who: Person,
+): Promise<void> {
   const words = given.filter((a) => a.kind === 'sign')
   if (words.length === 0) return
   // Sent together with a decision of one's own, a word on what stood before would count for what one just decided.
   if (words.length < given.length) throw new Closed('Agreeing to decisions is said by itself.')
   if (!maySign(who)) throw new Closed('A reviewer, a lead or an administrator agrees to decisions.')
-  const stored = await work.select({ body: answers.body, userId: answers.userId }).from(answers).where(and(eq(answers.packageId, packageId), isNull(answers.undoneAt))).orderBy(asc(answers.id))
+  const stored = await work
+    .select({ body: answers.body, userId: answers.userId })
+    .from(answers)
+    .where(and(eq(answers.packageId, packageId), isNull(answers.undoneAt)))
+    .orderBy(asc(answers.id))
   for (const word of words) {
     const decided = stored.findLast(({ body }) => body.kind === word.what && subjectOf(body) === word.subject)
     if (!decided) throw new Closed('There is no such decision any more; look again.')
     if (decided.userId === who.id) throw new Closed('You decided this yourself; somebody else agrees to it.')
-    if (!word.agreed && word.reason.length < 3) throw new Closed('Say in three letters or more why it is refused.')
+    if (!word.agreed && word.reason.length < 3)
+      throw new Closed('Say in three letters or more why it is refused.')
   }
 }
 
@@ -86,11 +124,24 @@ const SHORTEST_PLACED = 4
  * Where what a person typed stands on a document's pages, if it does so once and as words of their own: a value with a
  * place teaches, and "60" inside "SKR-4260" would teach the wording beside that.
  */
-export async function placeOfTyped(packageId: string, numbers: readonly number[], text: string): Promise<{ page: number; box: Box } | null> {
+export async function placeOfTyped(
+  packageId: string,
+  numbers: readonly number[],
+  text: string,
+): Promise<{ page: number; box: Box } | null> {
   const pages = (await pagesOf(database(), packageId)).filter((p) => numbers.includes(p.number))
   const wanted = squeeze(text)
   if (wanted.length < SHORTEST_PLACED) return null
-  const hits = pages.flatMap((page) => findOn(page, text).filter((hit) => squeeze(inside(page.words, hit.box).map((w) => w.text).join('')) === wanted))
+  const hits = pages.flatMap((page) =>
+    findOn(page, text).filter(
+      (hit) =>
+        squeeze(
+          inside(page.words, hit.box)
+            .map((w) => w.text)
+            .join(''),
+        ) === wanted,
+    ),
+  )
   return hits.length === 1 ? { page: hits[0].page, box: hits[0].box } : null
 }
 
@@ -98,10 +149,16 @@ export async function placeOfTyped(packageId: string, numbers: readonly number[]
 export function undo(packageId: string, who: Person): Promise<string | null> {
   return database().transaction(async (work) => {
     await open(work, packageId)
-    const [last] = await work.select().from(answers).where(and(eq(answers.packageId, packageId), isNull(answers.undoneAt))).orderBy(desc(answers.id)).limit(1)
+    const [last] = await work
+      .select()
+      .from(answers)
+      .where(and(eq(answers.packageId, packageId), isNull(answers.undoneAt)))
+      .orderBy(desc(answers.id))
+      .limit(1)
     if (!last) return null
     // Whoever was refused must not take the refusal back.
-    if (last.body.kind === 'sign' && last.userId !== who.id) throw new Closed('A second person said this; only they take it back.')
+    if (last.body.kind === 'sign' && last.userId !== who.id)
+      throw new Closed('A second person said this; only they take it back.')
     await work.update(answers).set({ undoneAt: new Date() }).where(eq(answers.id, last.id))
     await note(work, who, packageId, 'undid', last.summary)
     await queueTurns(work, packageId)
@@ -114,8 +171,20 @@ export function undo(packageId: string, who: Person): Promise<string | null> {
 export function redo(packageId: string, who: Person): Promise<string | null> {
   return database().transaction(async (work) => {
     await open(work, packageId)
-    const [standing] = await work.select({ id: answers.id }).from(answers).where(and(eq(answers.packageId, packageId), isNull(answers.undoneAt))).orderBy(desc(answers.id)).limit(1)
-    const [next] = await work.select().from(answers).where(and(eq(answers.packageId, packageId), isNotNull(answers.undoneAt), gt(answers.id, standing?.id ?? 0))).orderBy(asc(answers.id)).limit(1)
+    const [standing] = await work
+      .select({ id: answers.id })
+      .from(answers)
+      .where(and(eq(answers.packageId, packageId), isNull(answers.undoneAt)))
+      .orderBy(desc(answers.id))
+      .limit(1)
+    const [next] = await work
+      .select()
+      .from(answers)
+      .where(
+        and(eq(answers.packageId, packageId), isNotNull(answers.undoneAt), gt(answers.id, standing?.id ?? 0)),
+      )
+      .orderBy(asc(answers.id))
+      .limit(1)
     if (!next) return null
     await work.update(answers).set({ undoneAt: null }).where(eq(answers.id, next.id))
     await note(work, who, packageId, 'redid', next.summary)
@@ -126,8 +195,14 @@ export function redo(packageId: string, who: Person): Promise<string | null> {
 }
 
 /** What can be undone and redone now, in words. */
-export async function undoState(packageId: string): Promise<{ undo: string | null; redo: string | null; seen: number }> {
-  const rows = await database().select({ id: answers.id, summary: answers.summary, undoneAt: answers.undoneAt }).from(answers).where(eq(answers.packageId, packageId)).orderBy(asc(answers.id))
+export async function undoState(
+  packageId: string,
+): Promise<{ undo: string | null; redo: string | null; seen: number }> {
+  const rows = await database()
+    .select({ id: answers.id, summary: answers.summary, undoneAt: answers.undoneAt })
+    .from(answers)
+    .where(eq(answers.packageId, packageId))
+    .orderBy(asc(answers.id))
   const last = rows.filter((r) => !r.undoneAt).at(-1)
   const next = rows.find((r) => r.undoneAt && r.id > (last?.id ?? 0))
   return { undo: last?.summary ?? null, redo: next?.summary ?? null, seen: rows.at(-1)?.id ?? 0 }
@@ -137,18 +212,34 @@ export async function undoState(packageId: string): Promise<{ undo: string | nul
 export function summaryOf(answer: Answer, types: readonly DocumentType[]): string {
   const title = (type: string) => typeById(types, type).title.toLowerCase()
   switch (answer.kind) {
-    case 'cut': return answer.begins ? `A document starts on page ${answer.page}` : `Page ${answer.page} goes on with the document before`
-    case 'type': return `Page ${answer.page} is a ${title(answer.type)}`
-    case 'move': return answer.behind === null ? `Pages ${answer.pages.join(', ')} are a document of their own` : `Pages ${answer.pages.join(', ')} moved behind page ${answer.behind}`
-    case 'turn': return `Page ${answer.page} turned${answer.rotation === 0 ? ' as it lies in its file' : ` by ${answer.rotation}°`}`
-    case 'aside': return `${answer.pages.length === 1 ? `Page ${answer.pages[0]}` : `Pages ${answer.pages.join(', ')}`} set aside`
-    case 'value': return `${words(answer.field)} of page ${answer.page}: ${answer.state === 'empty' ? 'not on the paper' : answer.state === 'unreadable' ? 'unreadable' : `${Array.isArray(answer.value) ? `${answer.value.length} rows` : plain(answer.value)} (${answer.state})`}`
-    case 'signed': return `The document of page ${answer.page} is ${answer.signed ? 'signed' : 'not signed'}`
-    case 'version': return `Of its versions, the document of page ${answer.page} counts`
-    case 'fact': return `${words(answer.fact)}: ${answer.decision === 'value' ? plain(answer.value) : answer.decision === 'accepted' ? 'difference accepted' : 'to be asked of the applicant'} (${answer.reason})`
-    case 'check': return `${words(answer.check)}: ${answer.decision === 'accepted' ? 'accepted' : 'to be asked of the applicant'} (${answer.reason})`
-    case 'sign': return `${answer.agreed ? 'Agreed to' : 'Refused'} ${answer.what === 'waive' ? 'waiving' : 'accepting'} ${words(answer.subject)}${answer.reason ? `: ${answer.reason}` : ''}`
-    case 'waive': return `Waived ${words(answer.requirement)}: ${answer.reason}`
+    case 'cut':
+      return answer.begins
+        ? `A document starts on page ${answer.page}`
+        : `Page ${answer.page} goes on with the document before`
+    case 'type':
+      return `Page ${answer.page} is a ${title(answer.type)}`
+    case 'move':
+      return answer.behind === null
+        ? `Pages ${answer.pages.join(', ')} are a document of their own`
+        : `Pages ${answer.pages.join(', ')} moved behind page ${answer.behind}`
+    case 'turn':
+      return `Page ${answer.page} turned${answer.rotation === 0 ? ' as it lies in its file' : ` by ${answer.rotation}°`}`
+    case 'aside':
+      return `${answer.pages.length === 1 ? `Page ${answer.pages[0]}` : `Pages ${answer.pages.join(', ')}`} set aside`
+    case 'value':
+      return `${words(answer.field)} of page ${answer.page}: ${answer.state === 'empty' ? 'not on the paper' : answer.state === 'unreadable' ? 'unreadable' : `${Array.isArray(answer.value) ? `${answer.value.length} rows` : plain(answer.value)} (${answer.state})`}`
+    case 'signed':
+      return `The document of page ${answer.page} is ${answer.signed ? 'signed' : 'not signed'}`
+    case 'version':
+      return `Of its versions, the document of page ${answer.page} counts`
+    case 'fact':
+      return `${words(answer.fact)}: ${answer.decision === 'value' ? plain(answer.value) : answer.decision === 'accepted' ? 'difference accepted' : 'to be asked of the applicant'} (${answer.reason})`
+    case 'check':
+      return `${words(answer.check)}: ${answer.decision === 'accepted' ? 'accepted' : 'to be asked of the applicant'} (${answer.reason})`
+    case 'sign':
+      return `${answer.agreed ? 'Agreed to' : 'Refused'} ${answer.what === 'waive' ? 'waiving' : 'accepting'} ${words(answer.subject)}${answer.reason ? `: ${answer.reason}` : ''}`
+    case 'waive':
+      return `Waived ${words(answer.requirement)}: ${answer.reason}`
   }
 }
 const words = (id: string): string => id.replaceAll('_', ' ')

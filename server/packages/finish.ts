@@ -30,8 +30,21 @@ export async function finish(packageId: string, who: Person): Promise<void> {
     if (row.state !== 'open') return
     const program = await programAt(work, who.organisationId, row.program, row.programVersion)
     const second = (program?.signOff.finish ?? false) || row.toSign > 0
-    await work.update(packages).set(second ? { state: 'review', finishAskedById: who.id, updatedAt: new Date() } : { state: 'finished', finishAskedById: who.id, finishedAt: new Date(), updatedAt: new Date() }).where(eq(packages.id, packageId))
-    await note(work, who, packageId, second ? 'said that the work is done' : 'finished the package', row.loose > 0 ? `${row.loose} loose pieces were left` : second ? 'a second person looks at it' : '')
+    await work
+      .update(packages)
+      .set(
+        second
+          ? { state: 'review', finishAskedById: who.id, updatedAt: new Date() }
+          : { state: 'finished', finishAskedById: who.id, finishedAt: new Date(), updatedAt: new Date() },
+      )
+      .where(eq(packages.id, packageId))
+    await note(
+      work,
+      who,
+      packageId,
+      second ? 'said that the work is done' : 'finished the package',
+      row.loose > 0 ? `${row.loose} loose pieces were left` : second ? 'a second person looks at it' : '',
+    )
   })
 }
 
@@ -43,9 +56,14 @@ export async function signOff(packageId: string, who: Person): Promise<void> {
   await within(packageId, async (work, row) => {
     if (row.state !== 'review') return
     if (!maySign(who)) throw new Refused('A reviewer, a lead or an administrator signs packages off.')
-    if (row.finishAskedById === who.id || (await workedOn(work, packageId, who))) throw new Refused('You worked on this package yourself; somebody else signs it off.')
-    if (row.toSign > 0) throw new Refused('Decisions in it still wait for a second person; look at them first.')
-    await work.update(packages).set({ state: 'finished', finishedAt: new Date(), updatedAt: new Date() }).where(eq(packages.id, packageId))
+    if (row.finishAskedById === who.id || (await workedOn(work, packageId, who)))
+      throw new Refused('You worked on this package yourself; somebody else signs it off.')
+    if (row.toSign > 0)
+      throw new Refused('Decisions in it still wait for a second person; look at them first.')
+    await work
+      .update(packages)
+      .set({ state: 'finished', finishedAt: new Date(), updatedAt: new Date() })
+      .where(eq(packages.id, packageId))
     await note(work, who, packageId, 'signed the package off')
   })
 }
@@ -54,8 +72,12 @@ export async function signOff(packageId: string, who: Person): Promise<void> {
 export async function sendBack(packageId: string, who: Person, reason: string): Promise<void> {
   await within(packageId, async (work, row) => {
     if (row.state !== 'review') return
-    if (!maySign(who) && row.finishAskedById !== who.id) throw new Refused('A reviewer, a lead or an administrator sends packages back.')
-    await work.update(packages).set({ state: 'open', finishAskedById: null, updatedAt: new Date() }).where(eq(packages.id, packageId))
+    if (!maySign(who) && row.finishAskedById !== who.id)
+      throw new Refused('A reviewer, a lead or an administrator sends packages back.')
+    await work
+      .update(packages)
+      .set({ state: 'open', finishAskedById: null, updatedAt: new Date() })
+      .where(eq(packages.id, packageId))
     await note(work, who, packageId, 'sent the package back', reason)
   })
 }
@@ -64,17 +86,38 @@ export async function sendBack(packageId: string, who: Person, reason: string): 
 export async function openAgain(packageId: string, who: Person): Promise<void> {
   await within(packageId, async (work, row) => {
     if (row.state !== 'finished') return
-    await work.update(packages).set({ state: 'open', finishedAt: null, finishAskedById: null, updatedAt: new Date() }).where(eq(packages.id, packageId))
+    await work
+      .update(packages)
+      .set({ state: 'open', finishedAt: null, finishAskedById: null, updatedAt: new Date() })
+      .where(eq(packages.id, packageId))
     await note(work, who, packageId, 'opened the package again')
   })
 }
 
-type Row = { state: PackageState; loose: number; toSign: number; program: string; programVersion: number; finishAskedById: string | null }
+type Row = {
+  state: PackageState
+  loose: number
+  toSign: number
+  program: string
+  programVersion: number
+  finishAskedById: string | null
+}
 
 /** Does something to a package while nobody else can. */
 async function within(packageId: string, act: (work: Work, row: Row) => Promise<void>): Promise<void> {
   await database().transaction(async (work) => {
-    const [row] = await work.select({ state: packages.state, loose: packages.looseCount, toSign: packages.toSign, program: packages.program, programVersion: packages.programVersion, finishAskedById: packages.finishAskedById }).from(packages).where(eq(packages.id, packageId)).for('update')
+    const [row] = await work
+      .select({
+        state: packages.state,
+        loose: packages.looseCount,
+        toSign: packages.toSign,
+        program: packages.program,
+        programVersion: packages.programVersion,
+        finishAskedById: packages.finishAskedById,
+      })
+      .from(packages)
+      .where(eq(packages.id, packageId))
+      .for('update')
     if (!row) return
     await act(work, row)
     await tell(work, { packageId, what: 'judged' })
@@ -83,7 +126,18 @@ async function within(packageId: string, act: (work: Work, row: Row) => Promise<
 
 /** Whether somebody gave an answer that stands, other than a second person's word. */
 async function workedOn(work: Work, packageId: string, who: Person): Promise<boolean> {
-  const own = await work.select({ id: answers.id }).from(answers).where(and(eq(answers.packageId, packageId), eq(answers.userId, who.id), isNull(answers.undoneAt), sql`${answers.body}->>'kind' <> 'sign'`)).limit(1)
+  const own = await work
+    .select({ id: answers.id })
+    .from(answers)
+    .where(
+      and(
+        eq(answers.packageId, packageId),
+        eq(answers.userId, who.id),
+        isNull(answers.undoneAt),
+        sql`${answers.body}->>'kind' <> 'sign'`,
+      ),
+    )
+    .limit(1)
   return own.length > 0
 }
 
@@ -95,16 +149,40 @@ export async function packageZip(packageId: string, who: Person): Promise<Readab
   const folder = await mkdtemp(join(tmpdir(), 'jigsa-zip-'))
   const zip = new yazl.ZipFile()
   try {
-    const rows = await database().select({ name: files.name, sha256: files.sha256, pages: files.pages }).from(files).where(eq(files.packageId, packageId))
-    const originals = await Promise.all(rows.filter((r) => r.pages > 0 && r.sha256).map(async (r) => ({ name: r.name, bytes: await fetchContents(r.sha256!) })))
+    const rows = await database()
+      .select({ name: files.name, sha256: files.sha256, pages: files.pages })
+      .from(files)
+      .where(eq(files.packageId, packageId))
+    const originals = await Promise.all(
+      rows
+        .filter((r) => r.pages > 0 && r.sha256)
+        .map(async (r) => ({ name: r.name, bytes: await fetchContents(r.sha256!) })),
+    )
     const byNumber = new Map(situation.pages.map((p) => [p.number, p]))
-    await writeDocuments(folder, originals, assessment.documents.map((d) => ({ name: names.get(d.id)!, pages: d.pages.map((n) => byNumber.get(n)!) })))
-    for (const d of assessment.documents) zip.addBuffer(await readFile(join(folder, names.get(d.id)!)), `documents/${names.get(d.id)}`)
+    await writeDocuments(
+      folder,
+      originals,
+      assessment.documents.map((d) => ({
+        name: names.get(d.id)!,
+        pages: d.pages.map((n) => byNumber.get(n)!),
+      })),
+    )
+    for (const d of assessment.documents)
+      zip.addBuffer(await readFile(join(folder, names.get(d.id)!)), `documents/${names.get(d.id)}`)
     zip.addBuffer(Buffer.from(JSON.stringify(reportOf(situation, assessment), null, 1)), 'report.json')
     // The digest leaves the house with the package: a trail written anew would not have it.
-    zip.addBuffer(Buffer.from(JSON.stringify({ ...(await trailHead()), history: await historyOf(packageId) }, null, 1)), 'history.json')
+    zip.addBuffer(
+      Buffer.from(JSON.stringify({ ...(await trailHead()), history: await historyOf(packageId) }, null, 1)),
+      'history.json',
+    )
     zip.end()
-    await note(database(), who, packageId, 'downloaded the package', `${assessment.documents.length} documents`)
+    await note(
+      database(),
+      who,
+      packageId,
+      'downloaded the package',
+      `${assessment.documents.length} documents`,
+    )
     return Readable.toWeb(zip.outputStream as Readable) as ReadableStream<Uint8Array>
   } finally {
     await rm(folder, { recursive: true, force: true })

@@ -31,9 +31,29 @@ export interface WouldChange {
 const MOST_TRIED = 120
 
 /** Judges stored packages of a program by a draft of it and tells whose verdict differs. @param only one package, as when a rule is tried out while it is written */
-export async function tryProgram(who: Person, draft: Program, only?: string): Promise<{ tried: number; differing: WouldChange[] }> {
-  const rows = await database().select({ id: packages.id, caseNumber: packages.caseNumber, applicant: packages.applicant, state: packages.state }).from(packages)
-    .where(and(eq(packages.organisationId, who.organisationId), eq(packages.program, draft.id), inArray(packages.state, ['open', 'review', 'finished']), ...(only ? [eq(packages.id, only)] : []))).orderBy(desc(packages.createdAt)).limit(MOST_TRIED)
+export async function tryProgram(
+  who: Person,
+  draft: Program,
+  only?: string,
+): Promise<{ tried: number; differing: WouldChange[] }> {
+  const rows = await database()
+    .select({
+      id: packages.id,
+      caseNumber: packages.caseNumber,
+      applicant: packages.applicant,
+      state: packages.state,
+    })
+    .from(packages)
+    .where(
+      and(
+        eq(packages.organisationId, who.organisationId),
+        eq(packages.program, draft.id),
+        inArray(packages.state, ['open', 'review', 'finished']),
+        ...(only ? [eq(packages.id, only)] : []),
+      ),
+    )
+    .orderBy(desc(packages.createdAt))
+    .limit(MOST_TRIED)
   const differing: WouldChange[] = []
   for (const { id, ...row } of rows) {
     const { now, then } = await judgedBy(database(), id, draft)
@@ -44,15 +64,25 @@ export async function tryProgram(who: Person, draft: Program, only?: string): Pr
 }
 
 /** A package's verdict as it is, and as it would be by another form of its program. */
-async function judgedBy(work: Work, packageId: string, draft: Program): Promise<{ now: Assessment; then: Assessment }> {
+async function judgedBy(
+  work: Work,
+  packageId: string,
+  draft: Program,
+): Promise<{ now: Assessment; then: Assessment }> {
   const situation = await situationOf(work, packageId, false)
   const { read } = await keptReader(work, packageId, situation)
   return { now: assess(situation, read), then: assess({ ...situation, program: draft }, read) }
 }
 
 /** What taking the newest version of its program would change for a package; null where it has it. */
-export async function newerFor(packageId: string, organisationId: string): Promise<{ version: number; changes: VerdictChange[] } | null> {
-  const [row] = await database().select({ program: packages.program, version: packages.programVersion }).from(packages).where(eq(packages.id, packageId))
+export async function newerFor(
+  packageId: string,
+  organisationId: string,
+): Promise<{ version: number; changes: VerdictChange[] } | null> {
+  const [row] = await database()
+    .select({ program: packages.program, version: packages.programVersion })
+    .from(packages)
+    .where(eq(packages.id, packageId))
   const newest = row && (await newestProgram(database(), organisationId, row.program))
   if (!newest || newest.version <= row.version) return null
   const { now, then } = await judgedBy(database(), packageId, newest.body)
@@ -62,10 +92,21 @@ export async function newerFor(packageId: string, organisationId: string): Promi
 /** Moves a package to a newer version of its program, and judges it by that. */
 export async function takeVersion(packageId: string, version: number, who: Person): Promise<boolean> {
   return database().transaction(async (work) => {
-    const [row] = await work.select({ program: packages.program, version: packages.programVersion, state: packages.state }).from(packages).where(eq(packages.id, packageId)).for('update')
-    if (!row || row.state !== 'open' || !(await programAt(work, who.organisationId, row.program, version))) return false
+    const [row] = await work
+      .select({ program: packages.program, version: packages.programVersion, state: packages.state })
+      .from(packages)
+      .where(eq(packages.id, packageId))
+      .for('update')
+    if (!row || row.state !== 'open' || !(await programAt(work, who.organisationId, row.program, version)))
+      return false
     await work.update(packages).set({ programVersion: version }).where(eq(packages.id, packageId))
-    await note(work, who, packageId, 'moved to another version of the program', `from ${row.version} to ${version}`)
+    await note(
+      work,
+      who,
+      packageId,
+      'moved to another version of the program',
+      `from ${row.version} to ${version}`,
+    )
     await judge(work, packageId)
     return true
   })
@@ -73,7 +114,18 @@ export async function takeVersion(packageId: string, version: number, who: Perso
 
 /** Packages of a program that a draft can be tried on, the latest first. */
 export const packagesOf = (who: Person, program: string) =>
-  database().select({ id: packages.id, caseNumber: packages.caseNumber, applicant: packages.applicant }).from(packages).where(and(eq(packages.organisationId, who.organisationId), eq(packages.program, program), inArray(packages.state, ['open', 'review', 'finished']))).orderBy(desc(packages.createdAt)).limit(100)
+  database()
+    .select({ id: packages.id, caseNumber: packages.caseNumber, applicant: packages.applicant })
+    .from(packages)
+    .where(
+      and(
+        eq(packages.organisationId, who.organisationId),
+        eq(packages.program, program),
+        inArray(packages.state, ['open', 'review', 'finished']),
+      ),
+    )
+    .orderBy(desc(packages.createdAt))
+    .limit(100)
 
 /** How each rule of a draft comes out. */
 export interface Outcomes {
@@ -85,14 +137,31 @@ export interface Outcomes {
 
 /** How every rule of a draft comes out on one package; null where there is no such package. A draft may have faults still: rules that name what is not there find nothing. */
 export async function outcomesOn(who: Person, draft: Program, packageId: string): Promise<Outcomes | null> {
-  const [row] = await database().select({ id: packages.id }).from(packages).where(and(eq(packages.id, packageId), eq(packages.organisationId, who.organisationId), eq(packages.program, draft.id)))
+  const [row] = await database()
+    .select({ id: packages.id })
+    .from(packages)
+    .where(
+      and(
+        eq(packages.id, packageId),
+        eq(packages.organisationId, who.organisationId),
+        eq(packages.program, draft.id),
+      ),
+    )
   if (!row) return null
   const { then } = await judgedBy(database(), packageId, draft)
   const over = new Set(then.findings.map((f) => f.id))
   return {
     requirements: then.checklist.map((c) => ({ id: c.requirement, state: c.status, detail: c.reason })),
-    facts: then.facts.map((f) => ({ id: f.fact, state: f.status, detail: [...new Set(f.evidence.map((e) => plain(e.value)))].join('; ') })),
+    facts: then.facts.map((f) => ({
+      id: f.fact,
+      state: f.status,
+      detail: [...new Set(f.evidence.map((e) => plain(e.value)))].join('; '),
+    })),
     checks: then.checks.map((c) => ({ id: c.check, state: c.status, detail: c.detail })),
-    limits: draft.limits.map((l) => ({ id: l.id, state: over.has(`limit:${l.id}`) ? 'over' : 'not over', detail: '' })),
+    limits: draft.limits.map((l) => ({
+      id: l.id,
+      state: over.has(`limit:${l.id}`) ? 'over' : 'not over',
+      detail: '',
+    })),
   }
 }

@@ -9,15 +9,29 @@ import { keptReader } from './readings.ts'
 function store(rows: { key: string; body: DocumentReading }[] = []) {
   let asked = 0
   const work = {
-    select: () => ({ from: () => ({ where: () => { asked++; return Promise.resolve(rows) } }) }),
-    insert: () => ({ values: (fresh: typeof rows) => ({ onConflictDoNothing: () => Promise.resolve(void rows.push(...fresh)) }) }),
+    select: () => ({
+      from: () => ({
+        where: () => {
+          asked++
+          return Promise.resolve(rows)
+        },
+      }),
+    }),
+    insert: () => ({
+      values: (fresh: typeof rows) => ({
+        onConflictDoNothing: () => Promise.resolve(void rows.push(...fresh)),
+      }),
+    }),
   } as unknown as Work
   return { work, rows, asked: () => asked }
 }
 
 const payslip = typeById(builtInTypes, 'payslip')
 const bill = typeById(builtInTypes, 'utility_bill')
-const pagesOf = (): Page[] => [pageOf(['Payslip', 'Net pay: EUR 2,140.55']), pageOf(['Water bill', 'Amount due: EUR 61.20'], { number: 2 })]
+const pagesOf = (): Page[] => [
+  pageOf(['Payslip', 'Net pay: EUR 2,140.55']),
+  pageOf(['Water bill', 'Amount due: EUR 61.20'], { number: 2 }),
+]
 const netOf = (reading: DocumentReading) => reading.fields.find((f) => f.name === 'net_pay')?.value
 
 test('what was read anew is stored once, by type and pages', async () => {
@@ -50,7 +64,10 @@ test('when a type changes its papers are read by it, and those of other types st
   const before = await keptReader(work, 'p', { pages, types: builtInTypes })
   const [was, stays] = [before.read([1], payslip), before.read([2], bill)]
   const renamed = { ...payslip, fields: payslip.fields.filter((f) => f.name !== 'net_pay') }
-  const after = await keptReader(work, 'p', { pages, types: builtInTypes.map((t) => (t === payslip ? renamed : t)) })
+  const after = await keptReader(work, 'p', {
+    pages,
+    types: builtInTypes.map((t) => (t === payslip ? renamed : t)),
+  })
   expect(netOf(was)).toEqual({ amount: '2140.55', currency: 'EUR' })
   expect(netOf(after.read([1], renamed))).toBeUndefined()
   expect(after.read([2], bill)).toBe(stays)

@@ -18,14 +18,26 @@ test.describe('getting in', () => {
     await page.getByRole('button', { name: 'Sign in' }).click()
     await expect(page.getByRole('alert')).toHaveText('E-mail address or password is wrong.')
   })
-  for (const path of ['packages', 'packages/new', 'events', 'separator-sheets.pdf', 'rules', 'rules/new', 'learning'])
+  for (const path of [
+    'packages',
+    'packages/new',
+    'events',
+    'separator-sheets.pdf',
+    'rules',
+    'rules/new',
+    'learning',
+  ])
     test(`/${path} is closed to strangers`, async ({ request }) => {
       const answer = await request.get(`${base()}/${path}`, { maxRedirects: 0 })
       expect(answer.status()).toBe(302)
     })
   test('pictures, words, files and answers are closed to strangers', async ({ request }) => {
-    for (const path of ['pages/1/large', 'pages/1/words', 'find?q=x', 'cover-sheet.pdf', 'package.zip']) expect((await request.get(`${demoPackage()}/${path}`, { maxRedirects: 0 })).status()).toBe(302)
-    for (const path of ['answers', 'bring?name=x', 'owner', 'rule-trial']) expect((await request.post(`${demoPackage()}/${path}`, { maxRedirects: 0, data: {} })).status()).toBe(302)
+    for (const path of ['pages/1/large', 'pages/1/words', 'find?q=x', 'cover-sheet.pdf', 'package.zip'])
+      expect((await request.get(`${demoPackage()}/${path}`, { maxRedirects: 0 })).status()).toBe(302)
+    for (const path of ['answers', 'bring?name=x', 'owner', 'rule-trial'])
+      expect((await request.post(`${demoPackage()}/${path}`, { maxRedirects: 0, data: {} })).status()).toBe(
+        302,
+      )
   })
 })
 
@@ -55,7 +67,11 @@ test.describe('a new package', () => {
     await expect(page.getByRole('heading', { name: 'New package' })).toBeVisible()
     await live(page)
     await page.getByLabel('Files of the package').setInputFiles([
-      { name: 'pay.pdf', mimeType: 'application/pdf', buffer: Buffer.from(await pdfOf(payslip('January', '30'), payslip('February', '27'))) },
+      {
+        name: 'pay.pdf',
+        mimeType: 'application/pdf',
+        buffer: Buffer.from(await pdfOf(payslip('January', '30'), payslip('February', '27'))),
+      },
       { name: 'choir.pdf', mimeType: 'application/pdf', buffer: Buffer.from(await pdfOf(stray)) },
       { name: 'notes.docx', mimeType: 'application/octet-stream', buffer: Buffer.from('just some words') },
     ])
@@ -84,7 +100,12 @@ test.describe('the deck', () => {
   test('a conflict is decided with a reason, and the facts follow', async ({ page }) => {
     await signIn(page)
     await openView(page, `${demoPackage()}/deck`)
-    for (let i = 0; i < 12 && (await page.getByRole('heading', { level: 1 }).textContent()) !== 'Which hull number is right?'; i++) {
+    for (
+      let i = 0;
+      i < 12 &&
+      (await page.getByRole('heading', { level: 1 }).textContent()) !== 'Which hull number is right?';
+      i++
+    ) {
       await page.keyboard.press('ArrowRight')
       await page.waitForTimeout(150)
     }
@@ -115,7 +136,11 @@ test.describe('papers', () => {
     const heading = page.getByRole('heading', { level: 1 })
     const before = Number((await heading.textContent())!.match(/\d+/)![0])
     // The application form has two pages: its second is cut off and joined again.
-    await page.getByRole('region', { name: 'Application form', exact: true }).getByRole('button', { name: /^Page/ }).nth(1).click()
+    await page
+      .getByRole('region', { name: 'Application form', exact: true })
+      .getByRole('button', { name: /^Page/ })
+      .nth(1)
+      .click()
     await page.keyboard.press('c')
     await expect(heading).toContainText(`${before + 1} documents`)
     await page.keyboard.press('j')
@@ -138,9 +163,15 @@ test.describe('papers', () => {
     await form.getByRole('button', { name: /^Page/ }).nth(1).click()
     await page.keyboard.press(' ')
     await expect(page.getByText('1 page picked up')).toBeVisible()
-    await page.getByRole('region', { name: 'Insurance' }).getByRole('button', { name: /^Page/ }).first().click()
+    await page
+      .getByRole('region', { name: 'Insurance' })
+      .getByRole('button', { name: /^Page/ })
+      .first()
+      .click()
     await page.keyboard.press('m')
-    await expect(page.getByRole('region', { name: 'Insurance' }).getByRole('button', { name: /^Page/ })).toHaveCount(2)
+    await expect(
+      page.getByRole('region', { name: 'Insurance' }).getByRole('button', { name: /^Page/ }),
+    ).toHaveCount(2)
     await page.keyboard.press('u')
     await expect(form.getByRole('button', { name: /^Page/ })).toHaveCount(2)
   })
@@ -157,11 +188,16 @@ test.describe('papers', () => {
     const before = Number((await heading.textContent())!.match(/\d+/)![0])
     const form = page.getByRole('region', { name: 'Application form', exact: true })
     const second = form.getByRole('button', { name: /^Page/ }).nth(1)
-    const middle = async (of: Locator): Promise<[number, number]> => { const { x, y, width, height } = (await of.boundingBox())!; return [x + width / 2, y + height / 2] }
+    const middle = async (of: Locator): Promise<[number, number]> => {
+      const { x, y, width, height } = (await of.boundingBox())!
+      return [x + width / 2, y + height / 2]
+    }
     const drag = async (to: () => Locator) => {
       await page.mouse.move(...(await middle(second)))
       await page.mouse.down()
-      await page.mouse.move(...((await middle(second)).map((at) => at + 20) as [number, number]), { steps: 4 })
+      await page.mouse.move(...((await middle(second)).map((at) => at + 20) as [number, number]), {
+        steps: 4,
+      })
       await page.mouse.move(...(await middle(to())), { steps: 8 })
       await page.mouse.up()
     }
@@ -169,7 +205,10 @@ test.describe('papers', () => {
     await expect(heading).toContainText(`${before + 1} documents`)
     await page.keyboard.press('u')
     await expect(heading).toContainText(`${before} documents`)
-    const other = page.getByRole('region', { name: /^Payslip/ }).first().getByRole('button', { name: /^Page/ })
+    const other = page
+      .getByRole('region', { name: /^Payslip/ })
+      .first()
+      .getByRole('button', { name: /^Page/ })
     await drag(() => other.first())
     await expect(form.getByRole('button', { name: /^Page/ })).toHaveCount(1)
     await expect(other).toHaveCount(2)
@@ -210,7 +249,10 @@ test.describe('papers', () => {
     const pages = await survey.getByRole('button', { name: /^Page/ }).count()
     expect(pages).toBeGreaterThan(2)
     await survey.getByRole('button', { name: /^Page/ }).first().click()
-    await survey.getByRole('button', { name: /^Page/ }).last().click({ modifiers: ['Shift'] })
+    await survey
+      .getByRole('button', { name: /^Page/ })
+      .last()
+      .click({ modifiers: ['Shift'] })
     await expect(page.getByText(`${pages} pages picked up`)).toBeVisible()
     await page.keyboard.press('Escape')
     await page.keyboard.press('b')
@@ -263,7 +305,13 @@ test.describe('values', () => {
   test('a value is typed, refused where it makes no sense, and stored', async ({ page }) => {
     await signIn(page)
     await openView(page, `${demoPackage()}/values`)
-    await page.getByLabel('Document').selectOption({ label: (await page.getByLabel('Document').locator('option').allTextContents()).find((t) => t.startsWith('Insurance'))! })
+    await page
+      .getByLabel('Document')
+      .selectOption({
+        label: (await page.getByLabel('Document').locator('option').allTextContents()).find((t) =>
+          t.startsWith('Insurance'),
+        )!,
+      })
     const premium = page.getByRole('listitem').filter({ hasText: /^Premium/ })
     const before = await premium.locator('button').nth(1).textContent()
     await premium.locator('button').nth(1).click()
@@ -280,7 +328,13 @@ test.describe('values', () => {
   test('a value is filled by clicking its words on the page', async ({ page }) => {
     await signIn(page)
     await openView(page, `${demoPackage()}/values`)
-    await page.getByLabel('Document').selectOption({ label: (await page.getByLabel('Document').locator('option').allTextContents()).find((t) => t.startsWith('Insurance'))! })
+    await page
+      .getByLabel('Document')
+      .selectOption({
+        label: (await page.getByLabel('Document').locator('option').allTextContents()).find((t) =>
+          t.startsWith('Insurance'),
+        )!,
+      })
     const policy = page.getByRole('listitem').filter({ hasText: /^Policy number/ })
     const number = (await policy.locator('button').nth(1).textContent())!
     await policy.locator('button').nth(1).click()
@@ -308,12 +362,16 @@ test.describe('checklist, hand-over and history', () => {
     await openView(page, `${demoPackage()}/hand-over`)
     await page.getByRole('button', { name: 'Finish the package' }).click()
     await expect(page.getByText('Finished: it takes no more answers.')).toBeVisible()
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: /Download/ }).click()])
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: /Download/ }).click(),
+    ])
     expect(download.suggestedFilename()).toBe('MSM-26-004817.zip')
     await page.getByRole('button', { name: 'Open it again' }).click()
     await expect(page.getByRole('button', { name: 'Finish the package' })).toBeVisible()
     await page.getByRole('link', { name: /^History/ }).click()
-    for (const act of ['finished the package', 'downloaded the package', 'opened the package again']) await expect(page.getByText(act).first()).toBeVisible()
+    for (const act of ['finished the package', 'downloaded the package', 'opened the package again'])
+      await expect(page.getByText(act).first()).toBeVisible()
   })
   test('a strange address says so', async ({ page }) => {
     await signIn(page)
@@ -323,7 +381,10 @@ test.describe('checklist, hand-over and history', () => {
 })
 
 test('what one person does, another sees without loading the page again', async ({ browser }) => {
-  const [one, two] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()]
+  const [one, two] = [
+    await (await browser.newContext()).newPage(),
+    await (await browser.newContext()).newPage(),
+  ]
   await signIn(one)
   await signIn(two, 'ivo')
   await openView(one, `${demoPackage()}/deck`)
@@ -335,17 +396,29 @@ test('what one person does, another sees without loading the page again', async 
 })
 
 test('what changed before a screen hears of changes is shown once it does', async ({ browser }) => {
-  const [one, two] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()]
+  const [one, two] = [
+    await (await browser.newContext()).newPage(),
+    await (await browser.newContext()).newPage(),
+  ]
   await signIn(one)
   await signIn(two, 'ivo')
   let hears = () => undefined as void
-  const allowed = new Promise<void>((done) => { hears = done })
-  await two.route('**/events?*', async (route) => { await allowed; await route.continue() })
+  const allowed = new Promise<void>((done) => {
+    hears = done
+  })
+  await two.route('**/events?*', async (route) => {
+    await allowed
+    await route.continue()
+  })
   await openView(one, `${demoPackage()}/papers`)
   const before = Number(await noteOf(one, 'Papers'))
   await openView(two, `${demoPackage()}/history`)
   await expect(two.getByRole('link', { name: /^Papers/ })).toContainText(String(before))
-  await one.getByRole('region', { name: 'Application form', exact: true }).getByRole('button', { name: /^Page/ }).nth(1).click()
+  await one
+    .getByRole('region', { name: 'Application form', exact: true })
+    .getByRole('button', { name: /^Page/ })
+    .nth(1)
+    .click()
   await one.keyboard.press('c')
   await expect.poll(async () => Number(await noteOf(one, 'Papers'))).toBe(before + 1)
   hears()

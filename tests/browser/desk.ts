@@ -14,7 +14,8 @@ export async function signIn(page: Page, name = 'thea'): Promise<void> {
 }
 
 /** Waits until the page's scripts run: it is shown by the server before. */
-export const live = (page: Page): Promise<void> => page.locator('html[data-live]').waitFor({ state: 'attached' })
+export const live = (page: Page): Promise<void> =>
+  page.locator('html[data-live]').waitFor({ state: 'attached' })
 
 /** Opens a view and waits until its keys work. */
 export async function openView(page: Page, address: string): Promise<void> {
@@ -23,4 +24,5 @@ export async function openView(page: Page, address: string): Promise<void> {
 }
 
 /** The number beside a view's name. */
-export const noteOf = async (page: Page, view: string): Promise<string> => (await page.getByRole('link', { name: new RegExp(`^${view}`) }).textContent())!.replace(view, '').trim()
+export const noteOf = async (page: Page, view: string): Promise<string> =>
+  (await page.getByRole('link', { name: new RegExp(`^${view}`) }).textContent())!.replace(view, '').trim()

@@ -7,7 +7,9 @@ test('all pages as tiles: keys go from one to the next, Enter goes to its papers
   const tiles = page.locator('main').getByRole('button', { name: /^Page \d+/ })
   await expect(tiles.first()).toBeVisible()
   await page.keyboard.press('ArrowRight')
-  await expect(page.locator('main').getByRole('button', { name: /^Page/ }).and(page.locator('[aria-current=page]'))).not.toHaveAccessibleName(/^Page 1$/)
+  await expect(
+    page.locator('main').getByRole('button', { name: /^Page/ }).and(page.locator('[aria-current=page]')),
+  ).not.toHaveAccessibleName(/^Page 1$/)
   const before = await tiles.count()
   await page.keyboard.press('-')
   await page.keyboard.press('-')
@@ -39,7 +41,9 @@ test('a page is turned by a key, read that way, and turned back', async ({ page 
   await expect(picture).toHaveAttribute('src', /up=0/, { timeout: 20_000 })
 })
 
-test('a rule is written, tried with its hits one by one, switched on by a lead, and taken away', async ({ page }) => {
+test('a rule is written, tried with its hits one by one, switched on by a lead, and taken away', async ({
+  page,
+}) => {
   await signIn(page, 'ruben')
   await openView(page, `${base()}/rules/new`)
   await page.getByLabel('Its name').fill('Own letterhead')

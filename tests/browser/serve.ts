@@ -12,10 +12,26 @@ export default async function serve(): Promise<() => Promise<void>> {
   const alone = await startAlone()
   const end = () => alone.end().finally(closeDatabase)
   try {
-    const made = await makePackage({ seed: 104817, papers: 'tuning', asOf: '2026-04-10', mishaps: ['other_employer', 'other_hull', 'loan_wrong', 'old_bill'], variants: true, clutter: true })
-    const id = await newPackage('working-boat-loan', null, { caseNumber: 'MSM-26-004817', asOf: '2026-04-10', createdAt: new Date(Date.now() - 50 * 3_600_000) })
+    const made = await makePackage({
+      seed: 104817,
+      papers: 'tuning',
+      asOf: '2026-04-10',
+      mishaps: ['other_employer', 'other_hull', 'loan_wrong', 'old_bill'],
+      variants: true,
+      clutter: true,
+    })
+    const id = await newPackage('working-boat-loan', null, {
+      caseNumber: 'MSM-26-004817',
+      asOf: '2026-04-10',
+      createdAt: new Date(Date.now() - 50 * 3_600_000),
+    })
     await bringFile(id, 'application-and-papers.pdf', Readable.from([made.bytes]), null)
-    for (let i = 0; i < 600 && (await packageRow(id, { organisationId: FIRST_ORGANISATION }))?.state !== 'open'; i++) await new Promise((done) => setTimeout(done, 100))
+    for (
+      let i = 0;
+      i < 600 && (await packageRow(id, { organisationId: FIRST_ORGANISATION }))?.state !== 'open';
+      i++
+    )
+      await new Promise((done) => setTimeout(done, 100))
     process.env.TEST_PACKAGE = id
   } catch (error) {
     await end()

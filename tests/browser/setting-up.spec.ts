@@ -17,11 +17,34 @@ test('a question is answered with its place, or not at all', async ({ page }) =>
 test('a paper of no known type says what it says, and is made a type by picking', async ({ page }) => {
   await signIn(page, 'ruben')
   await openView(page, `${base()}/packages/new`)
-  await page.getByLabel('Files of the package').setInputFiles([{ name: 'slip.pdf', mimeType: 'application/pdf', buffer: Buffer.from(await pdfOf(['Brackwater Fish Auction', 'Landing no | LS-2214', 'Landed on | 14/03/2026', 'Handed to the skipper | EUR 812.40'])) }])
+  await page
+    .getByLabel('Files of the package')
+    .setInputFiles([
+      {
+        name: 'slip.pdf',
+        mimeType: 'application/pdf',
+        buffer: Buffer.from(
+          await pdfOf([
+            'Brackwater Fish Auction',
+            'Landing no | LS-2214',
+            'Landed on | 14/03/2026',
+            'Handed to the skipper | EUR 812.40',
+          ]),
+        ),
+      },
+    ])
   await expect(page).toHaveURL(/\/files/)
   const id = /packages\/([0-9a-f-]{36})/.exec(page.url())![1]
   await expect(page.getByText('read', { exact: true })).toBeVisible({ timeout: 30_000 })
-  await expect.poll(async () => { await page.goto(`${base()}/packages/${id}/says?page=1`); return page.getByLabel('Pick Landing no').count() }, { timeout: 30_000 }).toBe(1)
+  await expect
+    .poll(
+      async () => {
+        await page.goto(`${base()}/packages/${id}/says?page=1`)
+        return page.getByLabel('Pick Landing no').count()
+      },
+      { timeout: 30_000 },
+    )
+    .toBe(1)
   await page.getByLabel('Pick Landing no').check()
   await page.getByLabel('Pick Handed to the skipper').check()
   await page.getByPlaceholder('its name').fill('Auction slip')
@@ -35,15 +58,25 @@ test('a paper of no known type says what it says, and is made a type by picking'
   await page.getByRole('button', { name: 'Store as the next version' }).click()
   await expect(page.getByText('Stored as version 2.')).toBeVisible()
   const file = await page.request.get(`${base()}/types/auction_slip/file`)
-  expect(((await file.json()) as { fields: { threshold: number }[] }).fields.map((f) => f.threshold)).toEqual([0.8, 1])
+  expect(((await file.json()) as { fields: { threshold: number }[] }).fields.map((f) => f.threshold)).toEqual(
+    [0.8, 1],
+  )
 })
 
 test('a register is taken in, and what it says stands beside the papers', async ({ page }) => {
   await signIn(page, 'ada')
   await openView(page, `${base()}/registers`)
-  await page.getByLabel('Entries of vessels').setInputFiles({ name: 'boats.csv', mimeType: 'text/csv', buffer: Buffer.from('hull_number,name\nSKR-1,Nobody’s Boat\n') })
+  await page
+    .getByLabel('Entries of vessels')
+    .setInputFiles({
+      name: 'boats.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('hull_number,name\nSKR-1,Nobody’s Boat\n'),
+    })
   await expect(page.getByText('1 entry taken in.')).toBeVisible()
-  await page.getByLabel('Entries of vessels').setInputFiles({ name: 'boats.csv', mimeType: 'text/csv', buffer: Buffer.from('hull\nSKR-1\n') })
+  await page
+    .getByLabel('Entries of vessels')
+    .setInputFiles({ name: 'boats.csv', mimeType: 'text/csv', buffer: Buffer.from('hull\nSKR-1\n') })
   await expect(page.getByRole('alert')).toContainText('A column “name” is needed')
 })
 
@@ -51,6 +84,8 @@ test('a processor sees types and registers, and cannot change them', async ({ pa
   await signIn(page)
   await openView(page, `${base()}/types/payslip`)
   await expect(page.getByText('A lead or an administrator changes types.')).toBeVisible()
-  const refused = await page.request.post(`${base()}/registers.data`, { data: { kind: 'vessels', csv: 'name\nx' } })
+  const refused = await page.request.post(`${base()}/registers.data`, {
+    data: { kind: 'vessels', csv: 'name\nx' },
+  })
   expect(refused.status()).toBe(403)
 })

@@ -1,9 +1,20 @@
 import { expect, test, type Page } from '@playwright/test'
 import { base, demoPackage, openView, signIn } from './desk.ts'
 
-const program = (page: Page) => page.request.get(`${base()}/programs/working-boat-loan/file`).then((r) => r.json() as Promise<{ requirements: { id: string; ways: { needs: { fresh?: { days: number } }[] }[] }[] }>)
+const program = (page: Page) =>
+  page.request
+    .get(`${base()}/programs/working-boat-loan/file`)
+    .then(
+      (r) =>
+        r.json() as Promise<{
+          requirements: { id: string; ways: { needs: { fresh?: { days: number } }[] }[] }[]
+        }>,
+    )
 
-test('a waiver waits, the reviewer agrees to it, and the requirement is waived', async ({ page, browser }) => {
+test('a waiver waits, the reviewer agrees to it, and the requirement is waived', async ({
+  page,
+  browser,
+}) => {
   await signIn(page)
   await openView(page, `${demoPackage()}/checklist`)
   const item = page.getByRole('listitem').filter({ hasText: 'Proof of address' })
@@ -31,10 +42,19 @@ test('a waiver waits, the reviewer agrees to it, and the requirement is waived',
   await expect(item).not.toContainText('seen at the counter')
 })
 
-test('a program is changed in sentences, tried before it is stored, and taken knowingly', async ({ page }) => {
+test('a program is changed in sentences, tried before it is stored, and taken knowingly', async ({
+  page,
+}) => {
   await signIn(page, 'ruben')
   await openView(page, `${base()}/programs/working-boat-loan`)
-  await page.getByLabel(/While you write/).selectOption({ label: (await page.getByLabel(/While you write/).locator('option').allTextContents()).find((t) => t.includes('004817'))! })
+  await page.getByLabel(/While you write/).selectOption({
+    label: (
+      await page
+        .getByLabel(/While you write/)
+        .locator('option')
+        .allTextContents()
+    ).find((t) => t.includes('004817'))!,
+  })
   const row = page.getByRole('listitem').filter({ hasText: 'at most 12 months ago' })
   await row.getByRole('button', { name: 'Survey', exact: true }).click()
   const count = page.getByRole('spinbutton', { name: 'count' })
@@ -52,11 +72,15 @@ test('a program is changed in sentences, tried before it is stored, and taken kn
   await page.getByLabel('Ask more of it').selectOption('fresh')
   await page.getByRole('button', { name: 'Store it' }).click()
   await expect(page.getByText('Stored as version 2.')).toBeVisible()
-  expect((await program(page)).requirements.find((r) => r.id === 'survey')!.ways[0].needs[0].fresh).toMatchObject({ days: 1 })
+  expect(
+    (await program(page)).requirements.find((r) => r.id === 'survey')!.ways[0].needs[0].fresh,
+  ).toMatchObject({ days: 1 })
 
   await openView(page, `${demoPackage()}/checklist`)
   await expect(page.getByText('The program has a version 2.')).toBeVisible()
-  await expect(page.getByRole('region', { name: 'A newer version of the program' })).toContainText('Survey: out of date')
+  await expect(page.getByRole('region', { name: 'A newer version of the program' })).toContainText(
+    'Survey: out of date',
+  )
   await page.getByRole('button', { name: 'Move to version 2' }).click()
   await expect(page.getByText(/version 2, judged on/)).toBeVisible()
 
@@ -68,12 +92,39 @@ test('a program is changed in sentences, tried before it is stored, and taken kn
   await expect(page.getByText(/version 3, judged on/)).toBeVisible()
 })
 
-test('a program that cannot be used is refused with the place; a processor changes none', async ({ page, browser }) => {
+test('a program that cannot be used is refused with the place; a processor changes none', async ({
+  page,
+  browser,
+}) => {
   await signIn(page, 'ada')
   await openView(page, `${base()}/programs`)
-  const file = (change: object) => ({ name: 'p.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify({ id: 'odd', title: 'Odd', persons: { applicant: 'loan_application.applicant_name' }, facts: [], checks: [], requirements: [], ...change })) })
-  await page.getByLabel('A program’s file').setInputFiles(file({ requirements: [{ id: 'x', title: 'Quote', ways: [{ needs: [{ type: 'purchase_quote', until: 'good_till' }] }] }] }))
-  await expect(page.getByRole('alert')).toContainText('In its requirement “Quote”: “Purchase quote” has no value “good_till”')
+  const file = (change: object) => ({
+    name: 'p.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(
+      JSON.stringify({
+        id: 'odd',
+        title: 'Odd',
+        persons: { applicant: 'loan_application.applicant_name' },
+        facts: [],
+        checks: [],
+        requirements: [],
+        ...change,
+      }),
+    ),
+  })
+  await page
+    .getByLabel('A program’s file')
+    .setInputFiles(
+      file({
+        requirements: [
+          { id: 'x', title: 'Quote', ways: [{ needs: [{ type: 'purchase_quote', until: 'good_till' }] }] },
+        ],
+      }),
+    )
+  await expect(page.getByRole('alert')).toContainText(
+    'In its requirement “Quote”: “Purchase quote” has no value “good_till”',
+  )
   await page.getByLabel('A program’s file').setInputFiles(file({ checks: [{ kind: 'guess' }] }))
   await expect(page.getByRole('alert')).toContainText('This is no program')
   await page.getByLabel('A program’s file').setInputFiles(file({ title: 'Berth alone' }))
@@ -84,16 +135,22 @@ test('a program that cannot be used is refused with the place; a processor chang
   await signIn(other)
   await openView(other, `${base()}/programs/working-boat-loan`)
   await expect(other.getByRole('button', { name: 'Store it' })).toHaveCount(0)
-  const refused = await other.request.post(`${base()}/programs/working-boat-loan.data`, { data: { act: 'back', version: 1 } })
+  const refused = await other.request.post(`${base()}/programs/working-boat-loan.data`, {
+    data: { act: 'back', version: 1 },
+  })
   expect(refused.status()).toBe(403)
   await other.context().close()
 })
 
-test('a table is marked on the page: the lines move, the rows follow, the rest of the pages too', async ({ page }) => {
+test('a table is marked on the page: the lines move, the rows follow, the rest of the pages too', async ({
+  page,
+}) => {
   await signIn(page)
   await openView(page, `${demoPackage()}/values`)
   const choice = page.getByLabel('Document', { exact: true })
-  await choice.selectOption({ label: (await choice.locator('option').allTextContents()).find((t) => t.startsWith('Bank statement'))! })
+  await choice.selectOption({
+    label: (await choice.locator('option').allTextContents()).find((t) => t.startsWith('Bank statement'))!,
+  })
   await page.getByRole('link', { name: 'mark it on the page' }).click()
   const heading = page.getByRole('heading', { name: /^Transactions \d+ rows? on/ })
   await expect(heading).toBeVisible()
@@ -105,7 +162,11 @@ test('a table is marked on the page: the lines move, the rows follow, the rest o
   for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+ArrowDown')
   await expect.poll(rows).toBeLessThan(all)
   // Each press of the key reads the rows anew: what counts is where they come to rest.
-  const resting = async () => { const now = await rows(); await page.waitForTimeout(700); return now === (await rows()) }
+  const resting = async () => {
+    const now = await rows()
+    await page.waitForTimeout(700)
+    return now === (await rows())
+  }
   await expect.poll(resting).toBe(true)
   const fewer = await rows()
   await page.getByRole('button', { name: 'Row 1 is no row' }).click()

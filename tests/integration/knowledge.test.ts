@@ -13,9 +13,23 @@ import { payslip, pdfOf } from '../support/papers.ts'
 import { desk, person, readPackage, until } from '../support/server.ts'
 
 const at = desk()
-const slip = (week: number, sum: string): string[] => ['Brackwater Fish Auction', 'Landing settlement', `Week ${week} of the season`, `Ling ${sum} in boxes`, `Monk ${sum} in boxes`, 'Less harbour dues and ice', `Paid to skipper ${sum}`]
-const typesOf = async (id: string, who: Person) => (await packageRow(id, who))!.assessment!.documents.map((d) => d.type)
-const landing: Rule = { name: 'Landing slips', says: { kind: 'type', type: 'cover_letter' }, words: [{ text: 'Landing settlement', place: 'top' }], without: [] }
+const slip = (week: number, sum: string): string[] => [
+  'Brackwater Fish Auction',
+  'Landing settlement',
+  `Week ${week} of the season`,
+  `Ling ${sum} in boxes`,
+  `Monk ${sum} in boxes`,
+  'Less harbour dues and ice',
+  `Paid to skipper ${sum}`,
+]
+const typesOf = async (id: string, who: Person) =>
+  (await packageRow(id, who))!.assessment!.documents.map((d) => d.type)
+const landing: Rule = {
+  name: 'Landing slips',
+  says: { kind: 'type', type: 'cover_letter' },
+  words: [{ text: 'Landing settlement', place: 'top' }],
+  without: [],
+}
 
 let desks = 0
 /** A person of an organisation of its own. */
@@ -37,10 +51,19 @@ describe('organisations', () => {
   })
   test('whoever signs in is of their own one', async () => {
     const there = await elsewhere('processor')
-    const tried = await signIn(new Request('http://localhost:3000/sign-in', { method: 'POST' }), there.email, 'a-long-password')
+    const tried = await signIn(
+      new Request('http://localhost:3000/sign-in', { method: 'POST' }),
+      there.email,
+      'a-long-password',
+    )
     if (!('headers' in tried)) throw new Error(tried.problem)
-    const cookie = tried.headers.getSetCookie().map((c) => c.split(';')[0]).join('; ')
-    expect(await personOf(new Request('http://localhost:3000/packages', { headers: { cookie } }))).toEqual(there)
+    const cookie = tried.headers
+      .getSetCookie()
+      .map((c) => c.split(';')[0])
+      .join('; ')
+    expect(await personOf(new Request('http://localhost:3000/packages', { headers: { cookie } }))).toEqual(
+      there,
+    )
   })
 })
 
@@ -102,7 +125,12 @@ test('confirmed papers are learnt from, tried on what is kept aside, and used; o
   expect(await switchLesson(await elsewhere(), id)).toBeNull()
   expect((await learningState(await elsewhere())).lessons).toEqual([])
   await switchLesson(who, null)
-  expect(await database().select({ id: lessons.id }).from(lessons).where(and(eq(lessons.organisationId, who.organisationId), eq(lessons.on, true)))).toEqual([])
+  expect(
+    await database()
+      .select({ id: lessons.id })
+      .from(lessons)
+      .where(and(eq(lessons.organisationId, who.organisationId), eq(lessons.on, true))),
+  ).toEqual([])
   await until(async () => (await typesOf(waiting, who)).join() !== 'payslip,payslip')
 })
 
@@ -115,7 +143,11 @@ test('a page turned by a person is read that way, and undoing turns it back', as
   }
   await giveAnswers(id, [{ kind: 'turn', page: 1, rotation: 90 }], who)
   await until(async () => (await lies()).join() === '90,false')
-  await until(async () => (await database().select({ state: packages.state }).from(packages).where(eq(packages.id, id)))[0].state === 'open')
+  await until(
+    async () =>
+      (await database().select({ state: packages.state }).from(packages).where(eq(packages.id, id)))[0]
+        .state === 'open',
+  )
   const { undo } = await import('../../server/packages/answer.ts')
   await undo(id, who)
   await until(async () => (await lies()).join() === '0,false')

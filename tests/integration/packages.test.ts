@@ -14,7 +14,17 @@ import { findIn } from '../../server/packages/find.ts'
 import { newPackage } from '../../server/packages/intake.ts'
 import { doubtsIn, judge } from '../../server/packages/judge.ts'
 import { assign } from '../../server/packages/owners.ts'
-import { fileCounts, filesIn, packageRow, pageSheets, pictureOf, queue, queueQuery, takeNext, wordsOf } from '../../server/packages/queries.ts'
+import {
+  fileCounts,
+  filesIn,
+  packageRow,
+  pageSheets,
+  pictureOf,
+  queue,
+  queueQuery,
+  takeNext,
+  wordsOf,
+} from '../../server/packages/queries.ts'
 import { fetchContents, keepBytes, TooLarge } from '../../server/storage/contents.ts'
 import { payslip, pdfOf, stray } from '../support/papers.ts'
 import { bring, desk, person, readPackage, stateOf, until, worker, type Desk } from '../support/server.ts'
@@ -22,9 +32,12 @@ import { Open } from '../support/zip.ts'
 
 const at = desk()
 let who: Desk['who']
-beforeAll(() => { who = at.who })
+beforeAll(() => {
+  who = at.who
+})
 
-const value = async (id: string, field: string) => (await packageRow(id, at.who))!.assessment!.documents[0].fields.find((f) => f.name === field)!
+const value = async (id: string, field: string) =>
+  (await packageRow(id, at.who))!.assessment!.documents[0].fields.find((f) => f.name === field)!
 
 describe('from a file to a judged package', () => {
   test('pages are read, cut and judged by the worker', async () => {
@@ -45,19 +58,39 @@ describe('from a file to a judged package', () => {
     await bring(id, 'good.pdf', await pdfOf(payslip('March', '30')), who)
     await until(async () => (await stateOf(id)).state === 'open')
     const problems = Object.fromEntries((await filesIn(id)).map((f) => [f.name, f.problem]))
-    expect(problems).toEqual({ 'damaged.pdf': 'This PDF is damaged and cannot be opened.', 'renamed.pdf': expect.stringMatching(/not a kind of file/) as string, 'empty.pdf': 'The file is empty.', 'good.pdf': null })
-    expect((await packageRow(id, at.who))!.assessment!.findings.filter((f) => f.kind === 'unusable_file')).toHaveLength(3)
+    expect(problems).toEqual({
+      'damaged.pdf': 'This PDF is damaged and cannot be opened.',
+      'renamed.pdf': expect.stringMatching(/not a kind of file/) as string,
+      'empty.pdf': 'The file is empty.',
+      'good.pdf': null,
+    })
+    expect(
+      (await packageRow(id, at.who))!.assessment!.findings.filter((f) => f.kind === 'unusable_file'),
+    ).toHaveLength(3)
   }, 90_000)
 
   test('a package is not open while a file waits, though all pages known so far are read', async () => {
     const id = await newPackage('working-boat-loan', who)
     await database().update(packages).set({ state: 'reading' }).where(eq(packages.id, id))
     // Files without jobs: what another worker has not come to yet.
-    await database().insert(files).values([{ packageId: id, name: 'damaged.pdf', state: 'unusable', problem: 'This PDF is damaged and cannot be opened.' }, { packageId: id, name: 'good.pdf', state: 'waiting' }])
+    await database()
+      .insert(files)
+      .values([
+        {
+          packageId: id,
+          name: 'damaged.pdf',
+          state: 'unusable',
+          problem: 'This PDF is damaged and cannot be opened.',
+        },
+        { packageId: id, name: 'good.pdf', state: 'waiting' },
+      ])
     await database().transaction((work) => judge(work, id, true))
     expect((await stateOf(id)).state).toBe('reading')
     expect(await fileCounts(id)).toEqual({ unusable: 1, coming: 1 })
-    await database().update(files).set({ state: 'unusable', problem: 'The file is empty.' }).where(and(eq(files.packageId, id), eq(files.state, 'waiting')))
+    await database()
+      .update(files)
+      .set({ state: 'unusable', problem: 'The file is empty.' })
+      .where(and(eq(files.packageId, id), eq(files.state, 'waiting')))
     await database().transaction((work) => judge(work, id, true))
     expect((await stateOf(id)).state).toBe('open')
   })
@@ -66,11 +99,19 @@ describe('from a file to a judged package', () => {
     const id = await newPackage('working-boat-loan', who)
     const bytes = await pdfOf(payslip('March', '30'), stray)
     const { sha256, size } = await keepBytes(bytes)
-    const [{ id: fileId }] = await database().insert(files).values({ packageId: id, name: 'seen.pdf', state: 'reading', sha256, size, pages: 2 }).returning({ id: files.id })
-    await database().insert(pages).values([1, 2].map((number) => ({ packageId: id, number, fileId, filePage: number })))
+    const [{ id: fileId }] = await database()
+      .insert(files)
+      .values({ packageId: id, name: 'seen.pdf', state: 'reading', sha256, size, pages: 2 })
+      .returning({ id: files.id })
+    await database()
+      .insert(pages)
+      .values([1, 2].map((number) => ({ packageId: id, number, fileId, filePage: number })))
     await database().update(packages).set({ pageCount: 2, state: 'reading' }).where(eq(packages.id, id))
     await glanceAtPage({ packageId: id, number: 1 })
-    expect((await pageSheets(id)).map((s) => [s.drawn, s.read])).toEqual([[true, false], [false, false]])
+    expect((await pageSheets(id)).map((s) => [s.drawn, s.read])).toEqual([
+      [true, false],
+      [false, false],
+    ])
     // It may yet be turned, so that nobody keeps this picture.
     expect((await pictureOf(id, 1, 'small'))!.final).toBe(false)
     await readPage({ packageId: id, number: 1 })
@@ -80,7 +121,10 @@ describe('from a file to a judged package', () => {
   test('a file that fails at every try is set aside with a sentence, and its package opens', async () => {
     const id = await newPackage('working-boat-loan', who)
     await database().update(packages).set({ state: 'reading' }).where(eq(packages.id, id))
-    const [{ id: fileId }] = await database().insert(files).values({ packageId: id, name: 'lost.pdf', state: 'waiting', sha256: '0'.repeat(64) }).returning({ id: files.id })
+    const [{ id: fileId }] = await database()
+      .insert(files)
+      .values({ packageId: id, name: 'lost.pdf', state: 'waiting', sha256: '0'.repeat(64) })
+      .returning({ id: files.id })
     await expect(openFile({ fileId }, { job: { attempts: 1, max_attempts: 5 } })).rejects.toThrow()
     expect((await filesIn(id))[0].problem).toBeNull()
     await openFile({ fileId }, { job: { attempts: 5, max_attempts: 5 } })
@@ -90,7 +134,10 @@ describe('from a file to a judged package', () => {
 
   test('two files of one name, brought at once, keep names apart', async () => {
     const id = await newPackage('working-boat-loan', who)
-    await Promise.all([bring(id, 'scan.pdf', await pdfOf(payslip('July', '31')), who), bring(id, 'scan.pdf', await pdfOf(payslip('August', '31')), who)])
+    await Promise.all([
+      bring(id, 'scan.pdf', await pdfOf(payslip('July', '31')), who),
+      bring(id, 'scan.pdf', await pdfOf(payslip('August', '31')), who),
+    ])
     const names = (await filesIn(id)).map((f) => f.name)
     expect(new Set(names).size).toBe(2)
     expect(names).toContain('scan.pdf')
@@ -98,16 +145,26 @@ describe('from a file to a judged package', () => {
 
   test('the same file twice is noticed, in its package and in another', async () => {
     const bytes = await pdfOf(payslip('May', '29'))
-    const [first, second] = [await newPackage('working-boat-loan', who), await newPackage('working-boat-loan', who)]
+    const [first, second] = [
+      await newPackage('working-boat-loan', who),
+      await newPackage('working-boat-loan', who),
+    ]
     expect(await bring(first, 'a.pdf', bytes, who)).toMatchObject({ problem: null, twin: null })
     expect((await bring(first, 'b.pdf', bytes, who)).problem).toMatch(/already/)
     expect((await filesIn(first)).map((f) => f.name)).toEqual(['a.pdf'])
-    expect((await bring(second, 'c.pdf', bytes, who)).twin).toBe((await packageRow(first, at.who))!.caseNumber)
+    expect((await bring(second, 'c.pdf', bytes, who)).twin).toBe(
+      (await packageRow(first, at.who))!.caseNumber,
+    )
   })
 
   test('a worker killed in the middle loses nothing', async () => {
     const id = await newPackage('working-boat-loan', who)
-    await bring(id, 'long.pdf', await pdfOf(...Array.from({ length: 120 }, (_, i) => payslip('January', '30', `${i + 1},140.55`))), who)
+    await bring(
+      id,
+      'long.pdf',
+      await pdfOf(...Array.from({ length: 120 }, (_, i) => payslip('January', '30', `${i + 1},140.55`))),
+      who,
+    )
     await until(async () => (await stateOf(id)).read > 3)
     at.running.child.kill('SIGKILL')
     const { read } = await stateOf(id)
@@ -119,24 +176,44 @@ describe('from a file to a judged package', () => {
 })
 
 test('what is in doubt on a scan is looked at by the second reader before the package opens, and once', async () => {
-  const id = await readPackage(who, await scanPdf(await pdfOf(payslip('January', '30')), 'light', new Dice(5)))
-  const bodies = (await database().select({ body: pages.body }).from(pages).where(eq(pages.packageId, id))).map((r) => r.body!)
+  const id = await readPackage(
+    who,
+    await scanPdf(await pdfOf(payslip('January', '30')), 'light', new Dice(5)),
+  )
+  const bodies = (
+    await database().select({ body: pages.body }).from(pages).where(eq(pages.packageId, id))
+  ).map((r) => r.body!)
   const looked = bodies.filter((p) => p.closer)
   expect(looked.length).toBeGreaterThan(0)
-  const [row] = await database().select({ lookedAt: packages.pagesLookedAt }).from(packages).where(eq(packages.id, id))
+  const [row] = await database()
+    .select({ lookedAt: packages.pagesLookedAt })
+    .from(packages)
+    .where(eq(packages.id, id))
   expect(row.lookedAt).toBe(looked.length)
   expect((await doubtsIn(database(), id)).size).toBe(0)
 }, 90_000)
 
 describe('what a person says', () => {
   let id: string
-  const said: Answer = { kind: 'value', page: 1, field: 'net_pay', value: { amount: '1.00', currency: 'EUR' }, state: 'corrected', at: null }
-  beforeAll(async () => { id = await readPackage(who, await pdfOf(payslip('June', '30'), stray)) }, 90_000)
+  const said: Answer = {
+    kind: 'value',
+    page: 1,
+    field: 'net_pay',
+    value: { amount: '1.00', currency: 'EUR' },
+    state: 'corrected',
+    at: null,
+  }
+  beforeAll(async () => {
+    id = await readPackage(who, await pdfOf(payslip('June', '30'), stray))
+  }, 90_000)
 
   test('is stored, judged at once, undone and redone', async () => {
     const before = (await value(id, 'net_pay')).value
     await giveAnswers(id, [said], who)
-    expect(await value(id, 'net_pay')).toMatchObject({ value: { amount: '1.00', currency: 'EUR' }, state: 'corrected' })
+    expect(await value(id, 'net_pay')).toMatchObject({
+      value: { amount: '1.00', currency: 'EUR' },
+      state: 'corrected',
+    })
     expect((await undoState(id)).undo).toMatch(/net pay of page 1/)
     await undo(id, who)
     expect((await value(id, 'net_pay')).value).toEqual(before)
@@ -159,7 +236,10 @@ describe('what a person says', () => {
   })
   test('two people at once: both are heard', async () => {
     const other = await person()
-    await Promise.all([giveAnswers(id, [said], who), giveAnswers(id, [{ kind: 'type', page: 2, type: 'utility_bill' }], other)])
+    await Promise.all([
+      giveAnswers(id, [said], who),
+      giveAnswers(id, [{ kind: 'type', page: 2, type: 'utility_bill' }], other),
+    ])
     const { documents } = (await packageRow(id, at.who))!.assessment!
     expect(documents.map((d) => d.type)).toEqual(['payslip', 'utility_bill'])
     expect(documents[0].fields.find((f) => f.name === 'net_pay')!.state).toBe('corrected')
@@ -170,14 +250,22 @@ describe('what a person says', () => {
     const other = await person()
     const { seen } = await undoState(id)
     await giveAnswers(id, [said], other)
-    await expect(giveAnswers(id, [{ ...said, value: { amount: '2.00', currency: 'EUR' } }], who, seen)).rejects.toThrow(`${other.name} changed this meanwhile`)
+    await expect(
+      giveAnswers(id, [{ ...said, value: { amount: '2.00', currency: 'EUR' } }], who, seen),
+    ).rejects.toThrow(`${other.name} changed this meanwhile`)
     expect((await value(id, 'net_pay')).value).toEqual({ amount: '1.00', currency: 'EUR' })
     await giveAnswers(id, [{ kind: 'type', page: 2, type: 'utility_bill' }], who, seen)
-    await giveAnswers(id, [{ ...said, value: { amount: '2.00', currency: 'EUR' } }], who, (await undoState(id)).seen)
+    await giveAnswers(
+      id,
+      [{ ...said, value: { amount: '2.00', currency: 'EUR' } }],
+      who,
+      (await undoState(id)).seen,
+    )
     for (let i = 0; i < 3; i++) await undo(id, who)
   })
   test('pages set aside are in no document until they are moved back', async () => {
-    const types = async () => (await packageRow(id, at.who))!.assessment!.documents.map((d) => `${d.type}:${d.pages.join()}`)
+    const types = async () =>
+      (await packageRow(id, at.who))!.assessment!.documents.map((d) => `${d.type}:${d.pages.join()}`)
     await giveAnswers(id, [{ kind: 'aside', pages: [2] }], who)
     expect(await types()).toEqual(['payslip:1'])
     await giveAnswers(id, [{ kind: 'move', pages: [2], behind: null }], who)
@@ -192,14 +280,34 @@ describe('what a person says', () => {
     expect([more, (await findIn(id, 'nowhere at all')).hits]).toEqual([false, []])
   })
   test('nonsense is refused and nothing of it stored', async () => {
-    const [{ n }] = await database().select({ n: sql<number>`count(*)::int` }).from(answers).where(eq(answers.packageId, id))
-    await expect(giveAnswers(id, [said, { kind: 'fact', fact: 'x', decision: 'accepted', value: null, reason: '' }], who)).rejects.toThrow()
-    const [{ n: after }] = await database().select({ n: sql<number>`count(*)::int` }).from(answers).where(eq(answers.packageId, id))
+    const [{ n }] = await database()
+      .select({ n: sql<number>`count(*)::int` })
+      .from(answers)
+      .where(eq(answers.packageId, id))
+    await expect(
+      giveAnswers(
+        id,
+        [said, { kind: 'fact', fact: 'x', decision: 'accepted', value: null, reason: '' }],
+        who,
+      ),
+    ).rejects.toThrow()
+    const [{ n: after }] = await database()
+      .select({ n: sql<number>`count(*)::int` })
+      .from(answers)
+      .where(eq(answers.packageId, id))
     expect(after).toBe(n)
   })
   test('every act is in the history, with who did it', async () => {
     const acts = await historyOf(id)
-    expect(acts.map((a) => a.act)).toEqual(expect.arrayContaining(['opened the package', 'brought a file', 'read the package', 'answered', 'undid']))
+    expect(acts.map((a) => a.act)).toEqual(
+      expect.arrayContaining([
+        'opened the package',
+        'brought a file',
+        'read the package',
+        'answered',
+        'undid',
+      ]),
+    )
     expect(acts.find((a) => a.act === 'answered')!.userName).toBe(who.name)
   })
   test('the history cannot be changed', async () => {
@@ -213,9 +321,16 @@ describe('the end of the work', () => {
   test('a finished package is handed over as one ZIP and takes no answers until opened again', async () => {
     const id = await readPackage(who, await pdfOf(payslip('July', '30'), stray))
     await finish(id, who)
-    await expect(giveAnswers(id, [{ kind: 'type', page: 2, type: 'cover_letter' }], who)).rejects.toThrow(Closed)
+    await expect(giveAnswers(id, [{ kind: 'type', page: 2, type: 'cover_letter' }], who)).rejects.toThrow(
+      Closed,
+    )
     const zip = await Open.from(await packageZip(id, who))
-    expect(zip.names).toEqual(['documents/01-Payslip.pdf', 'documents/02-Unknown.pdf', 'history.json', 'report.json'])
+    expect(zip.names).toEqual([
+      'documents/01-Payslip.pdf',
+      'documents/02-Unknown.pdf',
+      'history.json',
+      'report.json',
+    ])
     const report = JSON.parse(zip.text('report.json')) as { documents: { type: string }[] }
     expect(report.documents.map((d) => d.type)).toEqual(['payslip', 'unknown'])
     expect(zip.bytes('documents/01-Payslip.pdf').subarray(0, 5).toString()).toBe('%PDF-')
@@ -226,12 +341,16 @@ describe('the end of the work', () => {
 
 describe('telling of changes', () => {
   test('after the connection was lost, everyone is told to look afresh, and hears again', async () => {
-    const [one, two, three] = await Promise.all([1, 2, 3].map((n) => newPackage('working-boat-loan', who, { caseNumber: `HEARD-${n}-${Date.now()}` })))
+    const [one, two, three] = await Promise.all(
+      [1, 2, 3].map((n) => newPackage('working-boat-loan', who, { caseNumber: `HEARD-${n}-${Date.now()}` })),
+    )
     const heard: (string | null)[] = []
     const silence = await hear((change) => heard.push(change?.packageId ?? null))
     await tell(database(), { packageId: one, what: 'files' })
     await until(() => Promise.resolve(heard.includes(one)))
-    await database().execute(sql`select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen %' and datname = current_database()`)
+    await database().execute(
+      sql`select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen %' and datname = current_database()`,
+    )
     await until(() => Promise.resolve(heard.includes(null)))
     await tell(database(), { packageId: two, what: 'files' })
     await until(() => Promise.resolve(heard.includes(two)))
@@ -254,10 +373,19 @@ describe('the queue', () => {
   test('search finds a case number in part; percent signs are letters', async () => {
     const id = await newPackage('working-boat-loan', who)
     const { caseNumber } = (await packageRow(id, at.who))!
-    expect((await queue(queueQuery.parse({ words: caseNumber.slice(-5), state: 'all' }), who)).rows.map((r) => r.caseNumber)).toContain(caseNumber)
+    expect(
+      (await queue(queueQuery.parse({ words: caseNumber.slice(-5), state: 'all' }), who)).rows.map(
+        (r) => r.caseNumber,
+      ),
+    ).toContain(caseNumber)
     expect((await queue(queueQuery.parse({ words: '%', state: 'all' }), who)).total).toBe(0)
   })
-  test('words of an address bar that make no sense are set right', () => expect(queueQuery.parse({ sort: 'nonsense', page: '-3', state: 7 })).toMatchObject({ sort: 'age', page: 1, state: 'working' }))
+  test('words of an address bar that make no sense are set right', () =>
+    expect(queueQuery.parse({ sort: 'nonsense', page: '-3', state: 7 })).toMatchObject({
+      sort: 'age',
+      page: 1,
+      state: 'working',
+    }))
   test('a package is given and put back', async () => {
     const id = await newPackage('working-boat-loan', who)
     expect(await assign(id, who.id, who)).toBe(true)
@@ -277,7 +405,9 @@ describe('storage', () => {
   })
   test('too large a stream is refused and leaves nothing behind', async () => {
     await expect(keepBytes(new Uint8Array(3000), 1000)).rejects.toThrow(TooLarge)
-    const { rows } = await database().execute<{ n: number }>(sql`select count(*)::int as n from chunk where sha256 like 'arriving-%'`)
+    const { rows } = await database().execute<{ n: number }>(
+      sql`select count(*)::int as n from chunk where sha256 like 'arriving-%'`,
+    )
     expect(rows[0].n).toBe(0)
   })
 })
@@ -288,12 +418,19 @@ describe('sign-in', () => {
     const p = await person()
     const result = await signIn(request(), p.email.toUpperCase(), 'a-long-password')
     expect('headers' in result && result.headers.get('set-cookie')).toMatch(/HttpOnly/i)
-    expect((await database().select().from(session).where(eq(session.userId, p.id))).length).toBeGreaterThan(0)
+    expect((await database().select().from(session).where(eq(session.userId, p.id))).length).toBeGreaterThan(
+      0,
+    )
   })
   test('after eight wrong tries the address is closed for a while, to the right password too', async () => {
     const p = await person()
-    for (let i = 0; i < 8; i++) expect(await signIn(request(), p.email, 'wrong-password')).toEqual({ problem: 'E-mail address or password is wrong.' })
-    expect(await signIn(request(), p.email, 'a-long-password')).toEqual({ problem: expect.stringMatching(/Too many tries/) as string })
+    for (let i = 0; i < 8; i++)
+      expect(await signIn(request(), p.email, 'wrong-password')).toEqual({
+        problem: 'E-mail address or password is wrong.',
+      })
+    expect(await signIn(request(), p.email, 'a-long-password')).toEqual({
+      problem: expect.stringMatching(/Too many tries/) as string,
+    })
   }, 60_000)
   test('passwords are nowhere in the clear', async () => {
     const { rows } = await database().execute<{ password: string }>(sql`select password from account`)

@@ -20,10 +20,19 @@ async function bound(...parts: Uint8Array[]): Promise<Uint8Array> {
   }
   return out.save()
 }
-const typesOf = async (id: string) => (await packageRow(id, at.who))!.assessment!.documents.map((d) => `${d.type}:${d.pages.join()}`)
+const typesOf = async (id: string) =>
+  (await packageRow(id, at.who))!.assessment!.documents.map((d) => `${d.type}:${d.pages.join()}`)
 
 test('a separator sheet parts and is in no document', async () => {
-  const id = await readPackage(at.who, await bound(await separatorSheets(1), await pdfOf(payslip('January', '30')), await separatorSheets(1), await pdfOf(payslip('February', '27'))))
+  const id = await readPackage(
+    at.who,
+    await bound(
+      await separatorSheets(1),
+      await pdfOf(payslip('January', '30')),
+      await separatorSheets(1),
+      await pdfOf(payslip('February', '27')),
+    ),
+  )
   expect(await typesOf(id)).toEqual(['payslip:2', 'payslip:4'])
   expect((await pageSheets(id)).map((s) => s.separator)).toEqual([true, false, true, false])
 }, 90_000)
@@ -31,7 +40,14 @@ test('a separator sheet parts and is in no document', async () => {
 test('a cover sheet files what follows to its case, which is opened where it was not', async () => {
   const other = 'MSM-26-990001'
   const sheet = await coverSheet({ caseNumber: other, lines: ['Working-boat loan'] })
-  const id = await readPackage(at.who, await bound(await pdfOf(payslip('January', '30')), sheet, await pdfOf(payslip('February', '27'), payslip('March', '30'))))
+  const id = await readPackage(
+    at.who,
+    await bound(
+      await pdfOf(payslip('January', '30')),
+      sheet,
+      await pdfOf(payslip('February', '27'), payslip('March', '30')),
+    ),
+  )
   expect(await typesOf(id)).toEqual(['payslip:1'])
   expect((await pageSheets(id)).map((s) => s.filedTo)).toEqual([null, null, other, other])
   expect((await historyOf(id)).map((h) => h.act)).toContain('filed pages to another case')
@@ -39,15 +55,23 @@ test('a cover sheet files what follows to its case, which is opened where it was
   await until(async () => (await stateOf(filed.id)).state === 'open')
   expect(await typesOf(filed.id)).toEqual(['payslip:1', 'payslip:2'])
   // However high its number, the next package is numbered on from those before.
-  expect((await packageRow(await newPackage('working-boat-loan', at.who), at.who))!.caseNumber).not.toBe('MSM-26-990002')
+  expect((await packageRow(await newPackage('working-boat-loan', at.who), at.who))!.caseNumber).not.toBe(
+    'MSM-26-990002',
+  )
   // Another scan of the same name files to it too: its pages must not be taken for those of the first.
   await readPackage(at.who, await bound(sheet, await pdfOf(payslip('April', '29'))))
-  await until(async () => (await stateOf(filed.id)).state === 'open' && (await packageRow(filed.id, at.who))!.pageCount === 3)
+  await until(
+    async () =>
+      (await stateOf(filed.id)).state === 'open' && (await packageRow(filed.id, at.who))!.pageCount === 3,
+  )
   expect((await filesIn(filed.id)).map((f) => f.name).sort()).toEqual(['papers (2).pdf', 'papers.pdf'])
   await until(async () => (await pictureOf(filed.id, 2, 'large'))?.final === true)
   // More papers of the case, brought with its own sheet, stay with it.
   await bring(filed.id, 'more.pdf', await bound(sheet, await pdfOf(payslip('May', '28'))), at.who)
-  await until(async () => (await stateOf(filed.id)).state === 'open' && (await packageRow(filed.id, at.who))!.pageCount === 5)
+  await until(
+    async () =>
+      (await stateOf(filed.id)).state === 'open' && (await packageRow(filed.id, at.who))!.pageCount === 5,
+  )
   await until(async () => (await typesOf(filed.id)).length === 4)
 }, 120_000)
 
@@ -55,7 +79,10 @@ test('a finished case takes nothing more: the pages stay where they came, and th
   const other = 'MSM-26-990002'
   const done = await newPackage('working-boat-loan', at.who, { caseNumber: other })
   await database().update(packages).set({ state: 'finished' }).where(eq(packages.id, done))
-  const id = await readPackage(at.who, await bound(await coverSheet({ caseNumber: other, lines: [] }), await pdfOf(payslip('January', '30'))))
+  const id = await readPackage(
+    at.who,
+    await bound(await coverSheet({ caseNumber: other, lines: [] }), await pdfOf(payslip('January', '30'))),
+  )
   expect(await typesOf(id)).toEqual(['payslip:2'])
   expect((await historyOf(id)).map((h) => h.act)).toContain('could not file pages')
 }, 90_000)
@@ -70,5 +97,7 @@ test('malware is set aside, active content is told of, the rest goes on', async 
   const [bad, good] = (await filesIn(id)).sort((a, b) => a.name.localeCompare(b.name))
   expect(bad.problem).toBe('Malware was found in this file (Eicar-Test-Signature); it was not opened.')
   expect([good.problem, good.notices]).toEqual([null, ['carries a script']])
-  expect((await packageRow(id, at.who))!.assessment!.findings.find((f) => f.kind === 'notice')!.message).toBe('scripted.pdf carries a script; nothing of it is ever run')
+  expect((await packageRow(id, at.who))!.assessment!.findings.find((f) => f.kind === 'notice')!.message).toBe(
+    'scripted.pdf carries a script; nothing of it is ever run',
+  )
 }, 90_000)

@@ -26,7 +26,8 @@ beforeAll(async () => {
 })
 
 const row = async (id: string) => (await packageRow(id, who))!
-const status = async (id: string, requirement: string) => (await row(id)).assessment!.checklist.find((c) => c.requirement === requirement)!
+const status = async (id: string, requirement: string) =>
+  (await row(id)).assessment!.checklist.find((c) => c.requirement === requirement)!
 const waive = { kind: 'waive', requirement: 'berth', reason: 'the berth is the lender’s own' } as const
 const agree = { kind: 'sign', what: 'waive', subject: 'mandate', agreed: true, reason: '' } as const
 
@@ -39,14 +40,27 @@ describe('two pairs of eyes', () => {
     await expect(giveAnswers(id, [agree], who)).rejects.toThrow('A reviewer, a lead or an administrator')
     const own = await person('lead')
     await giveAnswers(id, [{ ...waive, requirement: 'consent' }], own)
-    await expect(giveAnswers(id, [{ ...agree, subject: 'consent' }], own)).rejects.toThrow('You decided this yourself')
+    await expect(giveAnswers(id, [{ ...agree, subject: 'consent' }], own)).rejects.toThrow(
+      'You decided this yourself',
+    )
     await giveAnswers(id, [agree], reviewer)
     expect((await status(id, 'mandate')).status).toBe('waived')
-    await giveAnswers(id, [{ ...agree, subject: 'consent', agreed: false, reason: 'no ground for it' }], reviewer)
-    expect(overriddenIn((await row(id)).assessment!).map((o) => [o.subject, o.state])).toEqual([['consent', 'refused'], ['mandate', 'holds']])
-    await expect(giveAnswers(id, [{ ...agree, subject: 'payoff' }], reviewer)).rejects.toThrow('no such decision')
+    await giveAnswers(
+      id,
+      [{ ...agree, subject: 'consent', agreed: false, reason: 'no ground for it' }],
+      reviewer,
+    )
+    expect(overriddenIn((await row(id)).assessment!).map((o) => [o.subject, o.state])).toEqual([
+      ['consent', 'refused'],
+      ['mandate', 'holds'],
+    ])
+    await expect(giveAnswers(id, [{ ...agree, subject: 'payoff' }], reviewer)).rejects.toThrow(
+      'no such decision',
+    )
     await expect(undo(id, own)).rejects.toThrow('only they take it back')
-    await expect(giveAnswers(id, [{ ...waive, requirement: 'mandate', reason: 'another one' }, agree], own)).rejects.toThrow('said by itself')
+    await expect(
+      giveAnswers(id, [{ ...waive, requirement: 'mandate', reason: 'another one' }, agree], own),
+    ).rejects.toThrow('said by itself')
     await undo(id, reviewer)
     expect((await row(id)).toSign).toBe(1)
   }, 90_000)
@@ -56,7 +70,9 @@ describe('two pairs of eyes', () => {
     await giveAnswers(id, [{ ...waive, requirement: 'mandate' }], who)
     await finish(id, who)
     expect((await row(id)).state).toBe('review')
-    await expect(giveAnswers(id, [{ kind: 'type', page: 1, type: 'cover_letter' }], who)).rejects.toThrow(Closed)
+    await expect(giveAnswers(id, [{ kind: 'type', page: 1, type: 'cover_letter' }], who)).rejects.toThrow(
+      Closed,
+    )
     await expect(signOff(id, who)).rejects.toThrow(Refused)
     await expect(signOff(id, reviewer)).rejects.toThrow('still wait')
     await giveAnswers(id, [agree], reviewer)
@@ -70,10 +86,31 @@ describe('two pairs of eyes', () => {
 
   test('where the program asks for it, somebody who did none of the work signs off', async () => {
     const id = await readPackage(who, await pdfOf(payslip('March', '30', '1,999.03')))
-    await saveProgram(who, { ...programById('working-boat-loan')!, id: 'two-eyes', title: 'Two eyes', signOff: { waivers: false, differences: false, finish: true } })
-    await database().update(packages).set({ program: 'two-eyes', programVersion: 1 }).where(eq(packages.id, id))
+    await saveProgram(who, {
+      ...programById('working-boat-loan')!,
+      id: 'two-eyes',
+      title: 'Two eyes',
+      signOff: { waivers: false, differences: false, finish: true },
+    })
+    await database()
+      .update(packages)
+      .set({ program: 'two-eyes', programVersion: 1 })
+      .where(eq(packages.id, id))
     const helper = await person('lead')
-    await giveAnswers(id, [{ kind: 'value', page: 1, field: 'gross_pay', value: { amount: '2755.00', currency: 'EUR' }, state: 'confirmed', at: null }], helper)
+    await giveAnswers(
+      id,
+      [
+        {
+          kind: 'value',
+          page: 1,
+          field: 'gross_pay',
+          value: { amount: '2755.00', currency: 'EUR' },
+          state: 'confirmed',
+          at: null,
+        },
+      ],
+      helper,
+    )
     await finish(id, who)
     await expect(signOff(id, helper)).rejects.toThrow('You worked on this package yourself')
     await sendBack(id, reviewer, 'page 1 is upside down')
@@ -91,7 +128,15 @@ describe('programs in versions', () => {
     const { body, version } = (await newestProgram(database(), who.organisationId, 'working-boat-loan'))!
     const draft = { ...body, requirements: body.requirements.filter((r) => r.id !== 'consent') }
     const trial = await tryProgram(lead, draft)
-    expect(trial.differing.find((d) => d.packageId === id)?.changes).toEqual([{ what: 'requirement', id: 'consent', title: 'Credit check consent', before: 'missing', after: 'not asked' }])
+    expect(trial.differing.find((d) => d.packageId === id)?.changes).toEqual([
+      {
+        what: 'requirement',
+        id: 'consent',
+        title: 'Credit check consent',
+        before: 'missing',
+        after: 'not asked',
+      },
+    ])
     expect(await saveProgram(lead, draft)).toBe(version + 1)
     expect((await row(id)).programVersion).toBe(version)
     expect((await newerFor(id, who.organisationId))?.changes.map((c) => c.id)).toEqual(['consent'])
@@ -107,13 +152,22 @@ describe('programs in versions', () => {
   test('an organisation’s own program is one more, and nobody else’s', async () => {
     await saveProgram(who, { ...programById('trader-account')!, id: 'berth-only', title: 'Berth only' })
     expect((await programsOf(database(), who.organisationId)).map((p) => p.body.id)).toContain('berth-only')
-    expect((await programsOf(database(), 'elsewhere')).map((p) => p.body.id)).toEqual(['working-boat-loan', 'trader-account'])
+    expect((await programsOf(database(), 'elsewhere')).map((p) => p.body.id)).toEqual([
+      'working-boat-loan',
+      'trader-account',
+    ])
   })
 })
 
 describe('the trail', () => {
   test('every act is chained to the one before; a change, a lost act and one put in are found', async () => {
-    await Promise.all([1, 2, 3, 4, 5].map((n) => database().transaction((work) => note(work, who, null, 'tried the trail', `act ${n} “with” \\ marks\n and é`))))
+    await Promise.all(
+      [1, 2, 3, 4, 5].map((n) =>
+        database().transaction((work) =>
+          note(work, who, null, 'tried the trail', `act ${n} “with” \\ marks\n and é`),
+        ),
+      ),
+    )
     const whole = await verifyTrail()
     expect(whole).toMatchObject({ broken: null })
     const noted = await trailHead()
@@ -122,10 +176,11 @@ describe('the trail', () => {
     expect((await verifyTrail('0'.repeat(64))).broken).toMatch('does not have the digest')
 
     const [mine] = await database().select().from(audit).where(eq(audit.act, 'went on'))
-    const behindItsBack = (change: ReturnType<typeof sql>) => database().transaction(async (work) => {
-      await work.execute(sql`set local session_replication_role = replica`)
-      await work.execute(change)
-    })
+    const behindItsBack = (change: ReturnType<typeof sql>) =>
+      database().transaction(async (work) => {
+        await work.execute(sql`set local session_replication_role = replica`)
+        await work.execute(change)
+      })
     await behindItsBack(sql`update audit set detail = 'nothing happened' where id = ${mine.id}`)
     expect((await verifyTrail()).broken).toMatch('is not as it was written: “went on”')
     await behindItsBack(sql`update audit set detail = '' where id = ${mine.id}`)
@@ -134,13 +189,24 @@ describe('the trail', () => {
     expect((await verifyTrail()).broken).toMatch('stands outside the chain')
     await behindItsBack(sql`delete from audit where act = 'was never here'`)
     // Acts noted at once are linked in the order in which their transactions end, not in that of their numbers.
-    const last = (await database().execute<{ audit_id: number }>(sql`select audit_id from audit_link where position = ${noted.acts}`)).rows[0]
+    const last = (
+      await database().execute<{ audit_id: number }>(
+        sql`select audit_id from audit_link where position = ${noted.acts}`,
+      )
+    ).rows[0]
     await behindItsBack(sql`delete from audit_link where position = ${noted.acts}`)
     expect((await verifyTrail()).broken).toMatch(`Act ${noted.acts} of the chain is not there`)
-    await behindItsBack(sql`insert into audit_link (position, audit_id, digest) values (${noted.acts}, ${last.audit_id}, ${noted.digest})`)
+    await behindItsBack(
+      sql`insert into audit_link (position, audit_id, digest) values (${noted.acts}, ${last.audit_id}, ${noted.digest})`,
+    )
   })
   test('acts that were taken back with their transaction leave no gap', async () => {
-    await expect(database().transaction(async (work) => { await note(work, who, null, 'never happened'); throw new Error('back') })).rejects.toThrow('back')
+    await expect(
+      database().transaction(async (work) => {
+        await note(work, who, null, 'never happened')
+        throw new Error('back')
+      }),
+    ).rejects.toThrow('back')
     await note(database(), who, null, 'happened')
     expect((await verifyTrail()).broken).toBeNull()
   })
@@ -149,10 +215,22 @@ describe('the trail', () => {
 test('a package that was judged before the shape of verdicts changed is judged again when it is asked for', async () => {
   const id = await readPackage(who, await pdfOf(payslip('May', '29', '1,999.05')))
   const { assessment } = await row(id)
-  await database().update(packages).set({ assessment: { ...assessment!, form: 1, facts: [{ old: true }] as never } }).where(eq(packages.id, id))
+  await database()
+    .update(packages)
+    .set({ assessment: { ...assessment!, form: 1, facts: [{ old: true }] as never } })
+    .where(eq(packages.id, id))
   const signed = await signIn(new Request('http://localhost/sign-in'), who.email, 'a-long-password')
   if ('problem' in signed) throw new Error(signed.problem)
-  const cookie = signed.headers.getSetCookie().map((c) => c.split(';')[0]).join('; ')
-  const { row: shown } = await askedPackage(new Request('http://localhost/packages', { headers: { cookie } }), id)
-  expect(shown.assessment).toMatchObject({ form: ASSESSMENT_FORM, facts: expect.not.arrayContaining([{ old: true }]) as unknown[] })
+  const cookie = signed.headers
+    .getSetCookie()
+    .map((c) => c.split(';')[0])
+    .join('; ')
+  const { row: shown } = await askedPackage(
+    new Request('http://localhost/packages', { headers: { cookie } }),
+    id,
+  )
+  expect(shown.assessment).toMatchObject({
+    form: ASSESSMENT_FORM,
+    facts: expect.not.arrayContaining([{ old: true }]) as unknown[],
+  })
 }, 90_000)

@@ -22,21 +22,48 @@ async function elsewhere(): Promise<Person> {
 }
 
 /** A payslip that calls its net pay by a word nobody knows, beside other amounts that might be it. */
-const quayside = (month: string, sum: string): string[] => [...payslip(month, '30').filter((l) => !l.startsWith('Net pay')), 'Lent to the ice fund | 140.00', 'Held for the winter | 1,950.00', `Over the quay | ${sum}`]
-const net = async (id: string, who: Person) => (await packageRow(id, who))!.assessment!.documents[0].fields.find((f) => f.name === 'net_pay')!
+const quayside = (month: string, sum: string): string[] => [
+  ...payslip(month, '30').filter((l) => !l.startsWith('Net pay')),
+  'Lent to the ice fund | 140.00',
+  'Held for the winter | 1,950.00',
+  `Over the quay | ${sum}`,
+]
+const net = async (id: string, who: Person) =>
+  (await packageRow(id, who))!.assessment!.documents[0].fields.find((f) => f.name === 'net_pay')!
 const placeOf = async (id: string, text: string) => (await wordsOf(id, 1))!.find((w) => w.text === text)!.box
 
 test('one correction teaches papers that wait, what changed is listed, and it can be taken back', async () => {
   const [who, other] = [await elsewhere(), await elsewhere()]
-  const [first, waiting, theirs] = [await readPackage(who, await pdfOf(quayside('January', '2,140.55'))), await readPackage(who, await pdfOf(quayside('March', '2,301.10'))), await readPackage(other, await pdfOf(quayside('May', '2,222.20')))]
+  const [first, waiting, theirs] = [
+    await readPackage(who, await pdfOf(quayside('January', '2,140.55'))),
+    await readPackage(who, await pdfOf(quayside('March', '2,301.10'))),
+    await readPackage(other, await pdfOf(quayside('May', '2,222.20'))),
+  ]
   expect((await net(waiting, who)).needsReview).toBe(true)
-  const taught = await giveAnswers(first, [{ kind: 'value', page: 1, field: 'net_pay', value: { amount: '2140.55', currency: 'EUR' }, state: 'corrected', at: { page: 1, box: await placeOf(first, '2,140.55') } }], who)
+  const taught = await giveAnswers(
+    first,
+    [
+      {
+        kind: 'value',
+        page: 1,
+        field: 'net_pay',
+        value: { amount: '2140.55', currency: 'EUR' },
+        state: 'corrected',
+        at: { page: 1, box: await placeOf(first, '2,140.55') },
+      },
+    ],
+    who,
+  )
   expect(taught).toMatchObject([{ type: 'payslip', wording: 'over the quay' }])
   await until(async () => !(await net(waiting, who)).needsReview)
   expect(await net(waiting, who)).toMatchObject({ value: { amount: '2301.10' } })
   await until(async () => (await learntFor(who, 'payslip'))[0]?.changes.length > 0)
   const [label] = await learntFor(who, 'payslip')
-  expect(label.changes.find((c) => c.field === 'net_pay')).toMatchObject({ packageId: waiting, after: 'EUR 2,301.10', settled: true })
+  expect(label.changes.find((c) => c.field === 'net_pay')).toMatchObject({
+    packageId: waiting,
+    after: 'EUR 2,301.10',
+    settled: true,
+  })
   expect((await net(theirs, other)).needsReview).toBe(true)
   expect(await learntFor(other, 'payslip')).toEqual([])
   expect(await unlearn(other, label.id)).toBe(false)
@@ -57,21 +84,75 @@ test('what is typed is found on the page only where it stands whole, once, and i
 
 test('a person’s answer on a paper that waits is not overwritten by what is learnt', async () => {
   const who = await elsewhere()
-  const [first, answered] = [await readPackage(who, await pdfOf(quayside('January', '2,140.55'))), await readPackage(who, await pdfOf(quayside('March', '2,301.10')))]
-  await giveAnswers(answered, [{ kind: 'value', page: 1, field: 'net_pay', value: { amount: '1.00', currency: 'EUR' }, state: 'corrected', at: null }], who)
-  await giveAnswers(first, [{ kind: 'value', page: 1, field: 'net_pay', value: { amount: '2140.55', currency: 'EUR' }, state: 'corrected', at: { page: 1, box: await placeOf(first, '2,140.55') } }], who)
+  const [first, answered] = [
+    await readPackage(who, await pdfOf(quayside('January', '2,140.55'))),
+    await readPackage(who, await pdfOf(quayside('March', '2,301.10'))),
+  ]
+  await giveAnswers(
+    answered,
+    [
+      {
+        kind: 'value',
+        page: 1,
+        field: 'net_pay',
+        value: { amount: '1.00', currency: 'EUR' },
+        state: 'corrected',
+        at: null,
+      },
+    ],
+    who,
+  )
+  await giveAnswers(
+    first,
+    [
+      {
+        kind: 'value',
+        page: 1,
+        field: 'net_pay',
+        value: { amount: '2140.55', currency: 'EUR' },
+        state: 'corrected',
+        at: { page: 1, box: await placeOf(first, '2,140.55') },
+      },
+    ],
+    who,
+  )
   await new Promise((done) => setTimeout(done, 1500))
   expect(await net(answered, who)).toMatchObject({ value: { amount: '1.00' }, state: 'corrected' })
 })
 
 test('a type is saved in versions, for its organisation alone, and its papers are read by it', async () => {
   const [who, other] = [await elsewhere(), await elsewhere()]
-  const id = await readPackage(who, await pdfOf(['Landing settlement', 'Landing no | LS-2214', 'Landed on | 14/03/2026', 'Paid to skipper | EUR 812.40']))
-  const landing = documentTypeSchema.parse({ id: 'landing_slip', title: 'Landing slip', short: 'Landing', pages: { min: 1, max: 1 }, titles: ['landing settlement'], fields: [{ name: 'landing_no', title: 'Landing number', kind: 'id', labels: ['landing no'] }, { name: 'paid', title: 'Paid', kind: 'money', labels: ['paid to skipper'] }] })
+  const id = await readPackage(
+    who,
+    await pdfOf([
+      'Landing settlement',
+      'Landing no | LS-2214',
+      'Landed on | 14/03/2026',
+      'Paid to skipper | EUR 812.40',
+    ]),
+  )
+  const landing = documentTypeSchema.parse({
+    id: 'landing_slip',
+    title: 'Landing slip',
+    short: 'Landing',
+    pages: { min: 1, max: 1 },
+    titles: ['landing settlement'],
+    fields: [
+      { name: 'landing_no', title: 'Landing number', kind: 'id', labels: ['landing no'] },
+      { name: 'paid', title: 'Paid', kind: 'money', labels: ['paid to skipper'] },
+    ],
+  })
   expect(await database().transaction((work) => saveType(work, who, landing))).toBe(1)
   await until(async () => (await packageRow(id, who))!.assessment!.documents[0].type === 'landing_slip')
-  expect((await packageRow(id, who))!.assessment!.documents[0].fields.map((f) => f.value)).toEqual(['LS-2214', { amount: '812.40', currency: 'EUR' }])
-  expect(await database().transaction((work) => saveType(work, who, { ...landing, fields: landing.fields.slice(0, 1) }))).toBe(2)
+  expect((await packageRow(id, who))!.assessment!.documents[0].fields.map((f) => f.value)).toEqual([
+    'LS-2214',
+    { amount: '812.40', currency: 'EUR' },
+  ])
+  expect(
+    await database().transaction((work) =>
+      saveType(work, who, { ...landing, fields: landing.fields.slice(0, 1) }),
+    ),
+  ).toBe(2)
   expect((await versionsOf(who, 'landing_slip')).map((v) => v.version)).toEqual([2, 1])
   await until(async () => (await packageRow(id, who))!.assessment!.documents[0].fields.length === 1)
   expect(await typeAsSaved(database(), other.organisationId, 'landing_slip')).toBeNull()

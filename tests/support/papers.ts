@@ -6,10 +6,30 @@ export async function pdfOf(...pages: readonly (readonly string[])[]): Promise<U
   const font = await pdf.embedFont(StandardFonts.Helvetica)
   for (const lines of pages) {
     const page = pdf.addPage([595, 842])
-    lines.forEach((line, i) => line.split(' | ').forEach((text, column) => page.drawText(text, { x: 50 + column * 220, y: 780 - i * 18, size: i === 0 ? 15 : 10, font })))
+    lines.forEach((line, i) =>
+      line
+        .split(' | ')
+        .forEach((text, column) =>
+          page.drawText(text, { x: 50 + column * 220, y: 780 - i * 18, size: i === 0 ? 15 : 10, font }),
+        ),
+    )
   }
   return pdf.save()
 }
 
-export const payslip = (month: string, day: string, pay = '2,140.55'): string[] => ['Payslip', 'Petrel Slipways Ltd', 'Employee | Ottilie Varnham', `Pay period | ${month} 2026`, `Pay date | ${day} ${month} 2026`, 'Gross pay | 2,755.00', `Net pay | ${pay}`, 'Year to date gross | 2,755.00', 'National number | 140380-2211']
-export const stray = ['Saltholm Choir: autumn evenings', 'Rehearsals are on Thursdays at half past seven in the net loft.', 'Tea is brought by Group B in October.']
+export const payslip = (month: string, day: string, pay = '2,140.55'): string[] => [
+  'Payslip',
+  'Petrel Slipways Ltd',
+  'Employee | Ottilie Varnham',
+  `Pay period | ${month} 2026`,
+  `Pay date | ${day} ${month} 2026`,
+  'Gross pay | 2,755.00',
+  `Net pay | ${pay}`,
+  'Year to date gross | 2,755.00',
+  'National number | 140380-2211',
+]
+export const stray = [
+  'Saltholm Choir: autumn evenings',
+  'Rehearsals are on Thursdays at half past seven in the net loft.',
+  'Tea is brought by Group B in October.',
+]

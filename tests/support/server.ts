@@ -20,7 +20,8 @@ export async function person(role: Role = 'processor', organisationId?: string):
   return { id: row.id, name: row.name, email: row.email, role: row.role, organisationId: row.organisationId }
 }
 
-export const bring = (packageId: string, name: string, bytes: Uint8Array, who: Person) => bringFile(packageId, name, Readable.from([bytes]), who)
+export const bring = (packageId: string, name: string, bytes: Uint8Array, who: Person) =>
+  bringFile(packageId, name, Readable.from([bytes]), who)
 
 /** A package with one file, read and judged by a worker process. */
 export async function readPackage(who: Person, bytes: Uint8Array): Promise<string> {
@@ -32,7 +33,7 @@ export async function readPackage(who: Person, bytes: Uint8Array): Promise<strin
 
 /** Waits for something that another process brings about. */
 export async function until(holds: () => Promise<boolean>, seconds = 60): Promise<void> {
-  for (const end = Date.now() + seconds * 1000; Date.now() < end; ) {
+  for (const end = Date.now() + seconds * 1000; Date.now() < end;) {
     if (await holds()) return
     await new Promise((done) => setTimeout(done, 100))
   }
@@ -45,7 +46,13 @@ export function worker(): { child: ChildProcess; end: () => Promise<void> } {
   return { child, end: () => endProcess(child) }
 }
 
-export const stateOf = async (id: string) => (await database().select({ state: packages.state, read: packages.pagesRead, all: packages.pageCount }).from(packages).where(eq(packages.id, id)))[0]
+export const stateOf = async (id: string) =>
+  (
+    await database()
+      .select({ state: packages.state, read: packages.pagesRead, all: packages.pageCount })
+      .from(packages)
+      .where(eq(packages.id, id))
+  )[0]
 
 /** What the tests of a file work with; there once the first of them begins. */
 export interface Desk {

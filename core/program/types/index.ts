@@ -25,15 +25,41 @@ import { vesselRegistration } from './vessel-registration.ts'
 
 /** The document types that ship with Jigsa; a lender's own are of the same shape. */
 export const builtInTypes: DocumentType[] = [
-  loanApplication, identityCard, utilityBill, payslip, bankStatement, purchaseQuote, vesselRegistration, insuranceCover, creditConsent, coverLetter,
-  employmentLetter, taxAssessment, businessAccounts, surveyReport, fishingLicence, berthAgreement, loanPayoff, debitMandate,
-  accountApplication, incorporationCertificate, ownersDeclaration, taxSelfCertification, boardResolution,
+  loanApplication,
+  identityCard,
+  utilityBill,
+  payslip,
+  bankStatement,
+  purchaseQuote,
+  vesselRegistration,
+  insuranceCover,
+  creditConsent,
+  coverLetter,
+  employmentLetter,
+  taxAssessment,
+  businessAccounts,
+  surveyReport,
+  fishingLicence,
+  berthAgreement,
+  loanPayoff,
+  debitMandate,
+  accountApplication,
+  incorporationCertificate,
+  ownersDeclaration,
+  taxSelfCertification,
+  boardResolution,
 ].map((data) => documentTypeSchema.parse(data))
 
 /** The type of pages that fit no other; it has no signs of its own. */
 export const unknownType: DocumentType = documentTypeSchema.parse({
-  id: 'unknown', title: 'Unknown paper', short: 'Unknown', pages: { min: 1, max: 500 }, titles: [], fields: [],
+  id: 'unknown',
+  title: 'Unknown paper',
+  short: 'Unknown',
+  pages: { min: 1, max: 500 },
+  titles: [],
+  fields: [],
 })
 
 /** The type of that id; pages of a type nobody defined are unknown papers. */
-export const typeById = (types: readonly DocumentType[], id: string): DocumentType => types.find((t) => t.id === id) ?? unknownType
+export const typeById = (types: readonly DocumentType[], id: string): DocumentType =>
+  types.find((t) => t.id === id) ?? unknownType

@@ -1,11 +1,142 @@
 /** Wordings that several types of paper share. */
 
-export const VESSEL = ['vessel name', 'name of vessel', 'name of the vessel', 'vessel', 'boat', 'name of boat', 'name of the boat', 'boat name', 'craft', 'name of craft', 'ship', 'name of ship', 'vessel concerned', 'in respect of', 'in respect of the']
-export const VESSEL_ABROAD = ['bateau', 'navire', 'nom du navire', 'nom du bateau', 'embarcación', 'buque', 'nombre del barco', 'nombre de la embarcación', 'nombre del buque']
-export const HULL = ['hull number', 'hull no', 'hull id', 'hull identification', 'hull identification number', 'hull', 'hin', 'h.i.n.', 'hull ident no', 'hull mark', 'number of hull', 'identification of hull', "builder's hull no", 'hull serial number', 'craft identification number']
-export const HULL_ABROAD = ['numéro de coque', 'n° de coque', 'coque', 'identification de la coque', 'número de casco', 'n.º de casco', 'casco', 'identificación del casco']
-export const NATIONAL_NUMBER = ['national number', 'national no', 'national id number', 'national identity number', 'personal number', 'identity number', 'nat no', 'national insurance number', 'social number', 'national id', 'personal no', 'citizen number', 'national reg no', 'id number']
-export const DAY_SIGNED = ['date signed', 'signed on', 'date of signature', 'signature date', 'date', 'dated', 'day', 'on', 'date of signing', 'signing date', 'place and date', 'day signed']
-export const SIGNATURE = ['signature', 'signed', 'sign here', 'signed by', 'your signature', 'authorised signature', 'authorized signature', 'signed for and on behalf of']
-export const COMPANY_NUMBER = ['company number', 'company no', 'company registration number', 'registration number', 'registered number', 'registered no', 'registration no', 'number of company', 'companies register no', 'company reg no', 'register number', 'business number', 'entity number', 'number in the register', 'registry number', 'incorporation number', 'reg no', 'reg number', 'registration no of company', 'companies registry no', 'company id']
-export const BUSINESS = ['business name', 'name of business', 'name of the business', 'company name', 'name of company', 'name of the company', 'company', 'business', 'trading name', 'trading as', 'registered name', 'legal name', 'legal name of business', 'firm', 'name of firm', 'name of entity', 'entity', 'full name of company', 'corporate name', 'trader']
+export const VESSEL = [
+  'vessel name',
+  'name of vessel',
+  'name of the vessel',
+  'vessel',
+  'boat',
+  'name of boat',
+  'name of the boat',
+  'boat name',
+  'craft',
+  'name of craft',
+  'ship',
+  'name of ship',
+  'vessel concerned',
+  'in respect of',
+  'in respect of the',
+]
+export const VESSEL_ABROAD = [
+  'bateau',
+  'navire',
+  'nom du navire',
+  'nom du bateau',
+  'embarcación',
+  'buque',
+  'nombre del barco',
+  'nombre de la embarcación',
+  'nombre del buque',
+]
+export const HULL = [
+  'hull number',
+  'hull no',
+  'hull id',
+  'hull identification',
+  'hull identification number',
+  'hull',
+  'hin',
+  'h.i.n.',
+  'hull ident no',
+  'hull mark',
+  'number of hull',
+  'identification of hull',
+  "builder's hull no",
+  'hull serial number',
+  'craft identification number',
+]
+export const HULL_ABROAD = [
+  'numéro de coque',
+  'n° de coque',
+  'coque',
+  'identification de la coque',
+  'número de casco',
+  'n.º de casco',
+  'casco',
+  'identificación del casco',
+]
+export const NATIONAL_NUMBER = [
+  'national number',
+  'national no',
+  'national id number',
+  'national identity number',
+  'personal number',
+  'identity number',
+  'nat no',
+  'national insurance number',
+  'social number',
+  'national id',
+  'personal no',
+  'citizen number',
+  'national reg no',
+  'id number',
+]
+export const DAY_SIGNED = [
+  'date signed',
+  'signed on',
+  'date of signature',
+  'signature date',
+  'date',
+  'dated',
+  'day',
+  'on',
+  'date of signing',
+  'signing date',
+  'place and date',
+  'day signed',
+]
+export const SIGNATURE = [
+  'signature',
+  'signed',
+  'sign here',
+  'signed by',
+  'your signature',
+  'authorised signature',
+  'authorized signature',
+  'signed for and on behalf of',
+]
+export const COMPANY_NUMBER = [
+  'company number',
+  'company no',
+  'company registration number',
+  'registration number',
+  'registered number',
+  'registered no',
+  'registration no',
+  'number of company',
+  'companies register no',
+  'company reg no',
+  'register number',
+  'business number',
+  'entity number',
+  'number in the register',
+  'registry number',
+  'incorporation number',
+  'reg no',
+  'reg number',
+  'registration no of company',
+  'companies registry no',
+  'company id',
+]
+export const BUSINESS = [
+  'business name',
+  'name of business',
+  'name of the business',
+  'company name',
+  'name of company',
+  'name of the company',
+  'company',
+  'business',
+  'trading name',
+  'trading as',
+  'registered name',
+  'legal name',
+  'legal name of business',
+  'firm',
+  'name of firm',
+  'name of entity',
+  'entity',
+  'full name of company',
+  'corporate name',
+  'trader',
+]

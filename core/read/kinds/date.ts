@@ -24,17 +24,26 @@ export const monthOf = (name: string): number | undefined => monthByName.get(fol
 /** The ISO date of a day that exists, else null. */
 export function isoDate(year: number, month: number, day: number): string | null {
   const date = new Date(Date.UTC(year, month - 1, day))
-  if (date.getUTCFullYear() !== year || date.getUTCMonth() !== month - 1 || date.getUTCDate() !== day || year < 1900 || year > 2100) return null
+  if (
+    date.getUTCFullYear() !== year ||
+    date.getUTCMonth() !== month - 1 ||
+    date.getUTCDate() !== day ||
+    year < 1900 ||
+    year > 2100
+  )
+    return null
   return date.toISOString().slice(0, 10)
 }
 
-const fullYear = (year: string): number => (year.length === 4 ? +year : +year > 50 ? 1900 + +year : 2000 + +year)
+const fullYear = (year: string): number =>
+  year.length === 4 ? +year : +year > 50 ? 1900 + +year : 2000 + +year
 
 const NUMERIC = /^(\d{1,2})\s?[/.\-–]\s?(\d{1,2})\s?[/.\-–]\s?(\d{4}|\d{2})$/
 /** Day, month and year one to a box: a form's comb loses the strokes between them. */
 const COMB = /^(\d{2})(\d{2})((?:19|20)\d{2})$/
 const ISO = /^(\d{4})\s?[-/.]\s?(\d{1,2})\s?[-/.]\s?(\d{1,2})$/
-const NAMED = /^(\d{1,2})(?:st|nd|rd|th|er|\.|º)?[\s-]*(?:day of |de |of )?\s*([a-z]{3,10})\.?,?[\s-]*(?:de |del )?(\d{4}|\d{2})$/
+const NAMED =
+  /^(\d{1,2})(?:st|nd|rd|th|er|\.|º)?[\s-]*(?:day of |de |of )?\s*([a-z]{3,10})\.?,?[\s-]*(?:de |del )?(\d{4}|\d{2})$/
 /** Readers of pictures lose the space behind its comma, or take that for a point. */
 const MONTH_FIRST = /^([a-z]{3,10})\.?\s+(\d{1,2})(?:st|nd|rd|th)?(?:[,.]\s*|\s+)(\d{4})$/
 
@@ -43,7 +52,10 @@ const MONTH_FIRST = /^([a-z]{3,10})\.?\s+(\d{1,2})(?:st|nd|rd|th)?(?:[,.]\s*|\s+
  * @returns the ISO date, and whether a letter had to be read as a digit
  */
 export const parseDate = remembered((text): { value: string; fit: number; repaired: boolean } | null => {
-  const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim()
+  const clean = fold(text)
+    .trim()
+    .replace(/^[(:,;.]+|[),;:.]+$/g, '')
+    .trim()
   if (clean.length < 6 || clean.length > 32 || !/\d|[osil]/.test(clean)) return null
   const ordinal = withItsOrdinal(clean)
   if (ordinal !== clean) {
@@ -57,7 +69,8 @@ export const parseDate = remembered((text): { value: string; fit: number; repair
   if (direct) return { value: direct, fit: /^\d{1,2}.\d{1,2}.\d{2}$/.test(clean) ? 0.85 : 1, repaired: false }
   // "O1-Jan-2026", "1] January 2026": before the name of a month only figures stand.
   const day = /^[0-9osil|![\]]{1,2}(?=(?:st|nd|rd|th)?[\s.-]*[a-z]{3})/.exec(clean)?.[0]
-  const named = day && /\D/.test(day) ? dateIn(asDigits(day.replace(/[[\]]/g, '1')) + clean.slice(day.length)) : null
+  const named =
+    day && /\D/.test(day) ? dateIn(asDigits(day.replace(/[[\]]/g, '1')) + clean.slice(day.length)) : null
   if (named) return { value: named, fit: 0.85, repaired: true }
   if (/[a-z]{3}/.test(clean)) return null
   const digits = asDigits(text.trim().replace(/[),;:.]+$/, ''))
@@ -74,14 +87,19 @@ export const parseDate = remembered((text): { value: string; fit: number; repair
 const parseWeakDate = remembered((text): { value: string; fit: number; repaired: boolean } | null => {
   const found = parseDate(text)
   if (found) return found
-  const clean = fold(text).trim().replace(/^[("'‘’“”*:,;.]+|[)"'‘’“”*,;:.]+$/g, '').trim()
+  const clean = fold(text)
+    .trim()
+    .replace(/^[("'‘’“”*:,;.]+|[)"'‘’“”*,;:.]+$/g, '')
+    .trim()
   const named = /^([0-9a-z|!]{1,2})([\s.-]*)([a-z]{3,10})([\s.-]*)([0-9a-z|!]{2}|[0-9a-z|!]{4})$/.exec(clean)
   const tried = [
     clean.replace(/^(\d{2})[.:;,·/-]?(\d{2})[.:;,·/-]?((?:19|20)\d{2})$/, '$1.$2.$3'),
     /[a-z]{3}/.test(clean) ? clean.replace(/[-\s.,:;*]+/g, '-') : clean,
     clean.replace(/^(\d{2})1(\d{2})1((?:19|20)\d{2})$/, '$1/$2/$3'),
     /[-/]/.test(clean) ? clean.replace(/(?<=\d)[.,·](?=\d)/g, '') : clean,
-    named && monthOf(named[3]) ? asDigits(named[1]) + named[2] + named[3] + named[4] + asDigits(named[5]) : clean,
+    named && monthOf(named[3])
+      ? asDigits(named[1]) + named[2] + named[3] + named[4] + asDigits(named[5])
+      : clean,
     withLettersInMonth(clean),
     named ? named[1] + named[2] + likelyMonth(named[3]) + named[4] + named[5] : clean,
     clean.replace(/^[4-9](?=\d[\s./-])/, (tens) => TENS[tens]),
@@ -97,20 +115,27 @@ const TENS: Record<string, string> = { 4: '1', 5: '3', 6: '0', 7: '1', 8: '3', 9
 /** "15-0CT-24": figures that readers see in the letters of a month. */
 const LETTERS: Record<string, string> = { 0: 'o', 1: 'l', 5: 's', 6: 'g', 8: 'b' }
 function withLettersInMonth(text: string): string {
-  const [, day, month, year] = /^(\d{1,2}[\s.-]+)((?=[a-z]*\d)[a-z01568]{3,9})([\s.-]+\d{2,4})$/.exec(text) ?? []
+  const [, day, month, year] =
+    /^(\d{1,2}[\s.-]+)((?=[a-z]*\d)[a-z01568]{3,9})([\s.-]+\d{2,4})$/.exec(text) ?? []
   const spelt = month?.replace(/\d/g, (figure) => LETTERS[figure])
   return spelt && monthOf(spelt) ? day + spelt + year : text
 }
 
 /** The one month whose name is a letter off; the text itself where there is none or several. */
 function likelyMonth(name: string): string {
-  const near = MONTHS.filter((names) => names.slice(0, 2).some((month) => month.length === name.length && editDistance(month, name, 1) === 1))
+  const near = MONTHS.filter((names) =>
+    names.slice(0, 2).some((month) => month.length === name.length && editDistance(month, name, 1) === 1),
+  )
   return near.length === 1 ? near[0][0] : name
 }
 
 /** English ordinals say their last figure: "8rd" was the 3rd, "28rd" the 23rd. */
 const ORDINALS: Record<string, string> = { st: '1', nd: '2', rd: '3' }
-const withItsOrdinal = (text: string): string => text.replace(/\b(\d?)(\d)(st|nd|rd)\b/, (_, tens: string, __: string, end: string) => tens + ORDINALS[end] + end)
+const withItsOrdinal = (text: string): string =>
+  text.replace(
+    /\b(\d?)(\d)(st|nd|rd)\b/,
+    (_, tens: string, __: string, end: string) => tens + ORDINALS[end] + end,
+  )
 
 function dateIn(text: string): string | null {
   let hit = NUMERIC.exec(text)
@@ -131,15 +156,21 @@ function dateIn(text: string): string | null {
 }
 
 /** A day begins with a figure, with what may be one misread, or with a month. */
-const beginsDay = (word: string): boolean => /\d/.test(word) || word.length <= 3 || monthOf(word.replace(/^[(:,;.]+|[),;:.]+$/g, '')) !== undefined
+const beginsDay = (word: string): boolean =>
+  /\d/.test(word) || word.length <= 3 || monthOf(word.replace(/^[(:,;.]+|[),;:.]+$/g, '')) !== undefined
 
-export const readDates: KindReader = (words) => (words.some((w) => w.sure < 1 || /\d/.test(w.text)) ? readSpans(words, 6, (text, weak) => (weak ? parseWeakDate : parseDate)(text), beginsDay) : [])
+export const readDates: KindReader = (words) =>
+  words.some((w) => w.sure < 1 || /\d/.test(w.text))
+    ? readSpans(words, 6, (text, weak) => (weak ? parseWeakDate : parseDate)(text), beginsDay)
+    : []
 
 /** The last day of a month as ISO date. */
-export const monthEnd = (year: number, month: number): string => new Date(Date.UTC(year, month, 0)).toISOString().slice(0, 10)
+export const monthEnd = (year: number, month: number): string =>
+  new Date(Date.UTC(year, month, 0)).toISOString().slice(0, 10)
 
 /** "Year ended 31 December 2025", as accounts are headed. */
-const YEAR_ENDED = /^(?:the )?(?:(?:financial|trading|accounting) )?(?:(?:year|(?:12|twelve) months) (?:ended|ending|to)|exercice clos|ejercicio cerrado)(?: on| le| el)? (.+)$/
+const YEAR_ENDED =
+  /^(?:the )?(?:(?:financial|trading|accounting) )?(?:(?:year|(?:12|twelve) months) (?:ended|ending|to)|exercice clos|ejercicio cerrado)(?: on| le| el)? (.+)$/
 
 /** The first day of the year that ends with a day. */
 function dayAfterYearBefore(end: string): string {
@@ -152,13 +183,23 @@ function dayAfterYearBefore(end: string): string {
 /** A stretch of days written as two dates, "1 to 31 March 2026", "1 - 31/03/2026" or a month's name with its year. */
 export const parsePeriod = remembered((text): { start: string; end: string } | null => {
   // "1 Jul 2024-30 Jun 2025": read in pieces its last words would be a month, and that the whole period.
-  const clean = fold(text).trim().replace(/^[(:,;.]+|[),;:.]+$/g, '').trim().replace(/((?:19|20)\d{2})[-–—](?=\d{1,2}(?:st|nd|rd|th)?\s+[a-z]{3}|[a-z]{3}|\d{1,2}[./]\d{1,2}[./])/g, '$1 - ')
+  const clean = fold(text)
+    .trim()
+    .replace(/^[(:,;.]+|[),;:.]+$/g, '')
+    .trim()
+    .replace(
+      /((?:19|20)\d{2})[-–—](?=\d{1,2}(?:st|nd|rd|th)?\s+[a-z]{3}|[a-z]{3}|\d{1,2}[./]\d{1,2}[./])/g,
+      '$1 - ',
+    )
   const year = YEAR_ENDED.exec(clean)
   if (year) {
     const end = parseDate(year[1])?.value
     return end ? { start: dayAfterYearBefore(end), end } : null
   }
-  const parts = clean.replace(/^(?:from|du|del|desde)\s+/, '').replace(/^(\d{1,2})(to|au|al)\s/, '$1 $2 ').split(/\s+(?:to|until|till|through|au|al|hasta|a|and)\s+|\s+[-~=]+\s*|\s*[-~=]+\s+|\s*\.\.+\s*|\s*>\s*/)
+  const parts = clean
+    .replace(/^(?:from|du|del|desde)\s+/, '')
+    .replace(/^(\d{1,2})(to|au|al)\s/, '$1 $2 ')
+    .split(/\s+(?:to|until|till|through|au|al|hasta|a|and)\s+|\s+[-~=]+\s*|\s*[-~=]+\s+|\s*\.\.+\s*|\s*>\s*/)
   // The strokes inside its days may stand apart like the one between them: "01-JAN- 26 - 31-JAN-26".
   for (let at = 1; at < parts.length; at++) {
     const [start, end] = [parseDate(parts.slice(0, at).join('-')), parseDate(parts.slice(at).join('-'))]
@@ -175,8 +216,13 @@ export const parsePeriod = remembered((text): { start: string; end: string } | n
   }
   const named = /^([a-z]{3,10})\.?[\s-]+(?:de )?(\d{4})$/.exec(clean) ?? null
   const month = named ? monthOf(named[1]) : undefined
-  if (named && month) return { start: `${named[2]}-${String(month).padStart(2, '0')}-01`, end: monthEnd(+named[2], month) }
+  if (named && month)
+    return { start: `${named[2]}-${String(month).padStart(2, '0')}-01`, end: monthEnd(+named[2], month) }
   const numbered = /^(\d{1,2})\s?\/\s?(\d{4})$/.exec(clean)
-  if (numbered && +numbered[1] >= 1 && +numbered[1] <= 12) return { start: `${numbered[2]}-${numbered[1].padStart(2, '0')}-01`, end: monthEnd(+numbered[2], +numbered[1]) }
+  if (numbered && +numbered[1] >= 1 && +numbered[1] <= 12)
+    return {
+      start: `${numbered[2]}-${numbered[1].padStart(2, '0')}-01`,
+      end: monthEnd(+numbered[2], +numbered[1]),
+    }
   return null
 })

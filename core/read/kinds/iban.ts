@@ -6,15 +6,51 @@ import { readSpans, type KindReader } from './reading.ts'
  * Source: IBAN registry of ISO 13616 (SWIFT).
  */
 const STRUCTURES: Record<string, string> = {
-  AT: 'n16', BE: 'n12', BG: 'a4n6c8', CH: 'n5c12', CY: 'n8c16', CZ: 'n20', DE: 'n18', DK: 'n14', EE: 'n16', ES: 'n20', FI: 'n14', FO: 'n14', FR: 'n10c11n2', GB: 'a4n14',
-  GI: 'a4c15', GL: 'n14', GR: 'n7c16', HR: 'n17', HU: 'n24', IE: 'a4n14', IS: 'n22', IT: 'a1n10c12', LI: 'n5c12', LT: 'n16', LU: 'n3c13', LV: 'a4c13', MC: 'n10c11n2', MT: 'a4n5c18',
-  NL: 'a4n10', NO: 'n11', PL: 'n24', PT: 'n21', RO: 'a4c16', SE: 'n20', SI: 'n15', SK: 'n20', SM: 'a1n10c12',
+  AT: 'n16',
+  BE: 'n12',
+  BG: 'a4n6c8',
+  CH: 'n5c12',
+  CY: 'n8c16',
+  CZ: 'n20',
+  DE: 'n18',
+  DK: 'n14',
+  EE: 'n16',
+  ES: 'n20',
+  FI: 'n14',
+  FO: 'n14',
+  FR: 'n10c11n2',
+  GB: 'a4n14',
+  GI: 'a4c15',
+  GL: 'n14',
+  GR: 'n7c16',
+  HR: 'n17',
+  HU: 'n24',
+  IE: 'a4n14',
+  IS: 'n22',
+  IT: 'a1n10c12',
+  LI: 'n5c12',
+  LT: 'n16',
+  LU: 'n3c13',
+  LV: 'a4c13',
+  MC: 'n10c11n2',
+  MT: 'a4n5c18',
+  NL: 'a4n10',
+  NO: 'n11',
+  PL: 'n24',
+  PT: 'n21',
+  RO: 'a4c16',
+  SE: 'n20',
+  SI: 'n15',
+  SK: 'n20',
+  SM: 'a1n10c12',
 }
 
 /** For each place of an account number of a country what may stand there. */
 function placesOf(country: string): string | null {
   const structure = STRUCTURES[country]
-  return structure ? `aann${structure.replace(/([anc])(\d+)/g, (_, kind: string, count: string) => kind.repeat(Number(count)))}` : null
+  return structure
+    ? `aann${structure.replace(/([anc])(\d+)/g, (_, kind: string, count: string) => kind.repeat(Number(count)))}`
+    : null
 }
 
 /** Check digits of ISO 13616 (modulus 97 of ISO 7064). */
@@ -31,42 +67,93 @@ export function ibanHolds(iban: string): boolean {
 
 /** The shortest has fifteen signs, most of them digits, of which a weak reader leaves some. */
 const roomForIban = (words: readonly Word[]): boolean => {
-  const text = words.map((w) => w.text).join('').replace(/[^\p{L}\d]/gu, '')
+  const text = words
+    .map((w) => w.text)
+    .join('')
+    .replace(/[^\p{L}\d]/gu, '')
   return text.length >= 15 && text.replace(/\D/g, '').length >= 4
 }
 
 /** Account numbers of ISO 13616, grouped or not; letters read where digits must stand are these digits, and one sign mixed up otherwise is mended, and said. */
 export const readIbans: KindReader = (words) =>
-  !roomForIban(words) ? [] : readSpans(words, 10, (text) => {
-    const given = text.replace(/[\s.\-]+/g, '').replace(/^IBAN:?/i, '').toUpperCase()
-    const readings = countriesOf(given).map((country) => fitted(country + given.slice(2)))
-    const value = readings.find(ibanHolds) ?? readings[0]
-    if (!/^[A-Z]{2}[0-9OISB]{2}[A-Z0-9]{11,30}$/.test(value)) return null
-    // Which signs are letters is known of each country, and the check digits bear it out: that is reading, not mending.
-    // Another letter for a letter of the country is a guess for all that.
-    const guessed = /^[A-Z]{2}/.test(given) && value.slice(0, 2) !== given.slice(0, 2)
-    if (ibanHolds(value)) return { value, fit: value === given ? 1 : 0.95, repaired: guessed }
-    const doubled = withoutDoubled(given)
-    const mended = (doubled.length > 0 ? doubled : mendOnce(value)).filter(standsAs)
-    if (mended.length === 1) return { value: mended[0], fit: 0.7, repaired: true }
-    return /^[A-Z]{2}/.test(given) && figures(given.slice(0, value.length)) >= FEWEST ? { value, fit: 0.35, repaired: false } : null
-  })
+  !roomForIban(words)
+    ? []
+    : readSpans(words, 10, (text) => {
+        const given = text
+          .replace(/[\s.\-]+/g, '')
+          .replace(/^IBAN:?/i, '')
+          .toUpperCase()
+        const readings = countriesOf(given).map((country) => fitted(country + given.slice(2)))
+        const value = readings.find(ibanHolds) ?? readings[0]
+        if (!/^[A-Z]{2}[0-9OISB]{2}[A-Z0-9]{11,30}$/.test(value)) return null
+        // Which signs are letters is known of each country, and the check digits bear it out: that is reading, not mending.
+        // Another letter for a letter of the country is a guess for all that.
+        const guessed = /^[A-Z]{2}/.test(given) && value.slice(0, 2) !== given.slice(0, 2)
+        if (ibanHolds(value)) return { value, fit: value === given ? 1 : 0.95, repaired: guessed }
+        const doubled = withoutDoubled(given)
+        const mended = (doubled.length > 0 ? doubled : mendOnce(value)).filter(standsAs)
+        if (mended.length === 1) return { value: mended[0], fit: 0.7, repaired: true }
+        return /^[A-Z]{2}/.test(given) && figures(given.slice(0, value.length)) >= FEWEST
+          ? { value, fit: 0.35, repaired: false }
+          : null
+      })
 
 /** "Debits drawn by Merrow Sound" has a country at its front and letters that figures look like: without figures of its own it is no number. */
 const FEWEST = 6
 const figures = (text: string): number => text.replace(/\D/g, '').length
 
-const AS_DIGIT: Record<string, string> = { O: '0', D: '0', Q: '0', I: '1', L: '1', Z: '2', A: '4', S: '5', G: '6', T: '7', B: '8' }
-const AS_LETTER: Record<string, string> = { '0': 'O', '1': 'I', '2': 'Z', '4': 'A', '5': 'S', '6': 'G', '8': 'B' }
+const AS_DIGIT: Record<string, string> = {
+  O: '0',
+  D: '0',
+  Q: '0',
+  I: '1',
+  L: '1',
+  Z: '2',
+  A: '4',
+  S: '5',
+  G: '6',
+  T: '7',
+  B: '8',
+}
+const AS_LETTER: Record<string, string> = {
+  '0': 'O',
+  '1': 'I',
+  '2': 'Z',
+  '4': 'A',
+  '5': 'S',
+  '6': 'G',
+  '8': 'B',
+}
 
 /** The letters that digits at the place of a country may be ("1824" is IE24, or would be IB24 in a country that is none). */
-const AS_LETTERS: Record<string, string> = { '0': 'OD', '1': 'IL', '2': 'Z', '4': 'A', '5': 'S', '6': 'G', '8': 'BE', '3': 'E', L: 'LI', T: 'TI', J: 'JI', '\\': 'I', '/': 'I', '|': 'I', '€': 'E' }
+const AS_LETTERS: Record<string, string> = {
+  '0': 'OD',
+  '1': 'IL',
+  '2': 'Z',
+  '4': 'A',
+  '5': 'S',
+  '6': 'G',
+  '8': 'BE',
+  '3': 'E',
+  L: 'LI',
+  T: 'TI',
+  J: 'JI',
+  '\\': 'I',
+  '/': 'I',
+  '|': 'I',
+  '€': 'E',
+}
 
 /** The countries that the first two signs may name; they themselves where they name one, or none that is known. */
 function countriesOf(text: string): string[] {
   if (text.slice(0, 2) in STRUCTURES) return [text.slice(0, 2)]
   const lettersOf = (sign: string): string[] => [...(AS_LETTERS[sign] ?? sign)]
-  const countries = text.length < 15 ? [] : lettersOf(text[0]).flatMap((a) => lettersOf(text[1]).map((b) => a + b)).filter((c) => c in STRUCTURES)
+  const countries =
+    text.length < 15
+      ? []
+      : lettersOf(text[0])
+          .flatMap((a) => lettersOf(text[1]).map((b) => a + b))
+          .filter((c) => c in STRUCTURES)
   return countries.length > 0 ? countries : [text.slice(0, 2)]
 }
 
@@ -74,7 +161,9 @@ function countriesOf(text: string): string[] {
 function fitted(text: string): string {
   const places = placesOf(text.slice(0, 2))
   if (!places || text.length < places.length) return text
-  return [...text.slice(0, places.length)].map((c, i) => (places[i] === 'n' ? (AS_DIGIT[c] ?? c) : places[i] === 'a' ? (AS_LETTER[c] ?? c) : c)).join('')
+  return [...text.slice(0, places.length)]
+    .map((c, i) => (places[i] === 'n' ? (AS_DIGIT[c] ?? c) : places[i] === 'a' ? (AS_LETTER[c] ?? c) : c))
+    .join('')
 }
 
 /** Whether letters and digits stand where the country of a number has them. */
@@ -84,12 +173,37 @@ function standsAs(iban: string): boolean {
 }
 
 /** What one sign is taken for another. */
-const LOOKALIKES: Record<string, string> = { '0': 'OD8', O: '0', D: '0', '1': 'IL7', I: '1', L: '1', '5': 'S6', S: '5', '8': 'B03', B: '8', '2': 'Z', Z: '2', '6': 'G5', G: '6', T: 'I7', '7': 'T1', '4': 'A', A: '4', '3': '8', '9': 'G' }
+const LOOKALIKES: Record<string, string> = {
+  '0': 'OD8',
+  O: '0',
+  D: '0',
+  '1': 'IL7',
+  I: '1',
+  L: '1',
+  '5': 'S6',
+  S: '5',
+  '8': 'B03',
+  B: '8',
+  '2': 'Z',
+  Z: '2',
+  '6': 'G5',
+  G: '6',
+  T: 'I7',
+  '7': 'T1',
+  '4': 'A',
+  A: '4',
+  '3': '8',
+  '9': 'G',
+}
 
 /** A stroke that a reader saw twice ("IE591ISSB…" for "IE59ISSB…"): the number one sign shorter whose check digits hold. */
 function withoutDoubled(text: string): string[] {
   if (text.length !== (placesOf(text.slice(0, 2))?.length ?? 0) + 1) return []
-  const shorter = [...text].flatMap((sign, i) => (STROKES.has(sign) && STROKES.has(text[i + 1]) ? [text.slice(0, i) + text.slice(i + 1), text.slice(0, i + 1) + text.slice(i + 2)] : []))
+  const shorter = [...text].flatMap((sign, i) =>
+    STROKES.has(sign) && STROKES.has(text[i + 1])
+      ? [text.slice(0, i) + text.slice(i + 1), text.slice(0, i + 1) + text.slice(i + 2)]
+      : [],
+  )
   return [...new Set(shorter.map(fitted))].filter(ibanHolds)
 }
 const STROKES: ReadonlySet<string> = new Set(['1', 'I', 'L', '|', 'T', 'J'])

@@ -20,21 +20,40 @@ test.each([
   ['0.05', '0.05'],
 ])('%s is %s', (text, amount) => expect(parseMoney(text)?.value.amount).toBe(amount))
 
-test.each(['', 'EUR', 'Page 2', '14/03/2026', '12.34.56', 'SIS', 'IE29 AIBK', '1,23,456.00'])('%s is no amount', (text) => expect(parseMoney(text)).toBeNull())
-test.each([['.950,00', '950.00'], ['093.45', '93.45']])('%s begins amid an amount: what is left is %s, and said to be mended', (text, amount) => expect(parseMoney(text)).toMatchObject({ value: { amount }, repaired: true }))
-test.each([['37,63.2,40', '37632.40'], ['31,0,28,40', '31028.40']])('%s on a picture has a mark too many, and is said to be mended', (text, amount) => {
-  expect(readMoney(pageOf([text], { sure: 0.9 }).words)).toMatchObject([{ value: { amount }, repaired: true }])
+test.each(['', 'EUR', 'Page 2', '14/03/2026', '12.34.56', 'SIS', 'IE29 AIBK', '1,23,456.00'])(
+  '%s is no amount',
+  (text) => expect(parseMoney(text)).toBeNull(),
+)
+test.each([
+  ['.950,00', '950.00'],
+  ['093.45', '93.45'],
+])('%s begins amid an amount: what is left is %s, and said to be mended', (text, amount) =>
+  expect(parseMoney(text)).toMatchObject({ value: { amount }, repaired: true }),
+)
+test.each([
+  ['37,63.2,40', '37632.40'],
+  ['31,0,28,40', '31028.40'],
+])('%s on a picture has a mark too many, and is said to be mended', (text, amount) => {
+  expect(readMoney(pageOf([text], { sure: 0.9 }).words)).toMatchObject([
+    { value: { amount }, repaired: true },
+  ])
   expect(readMoney(pageOf([text]).words)).toEqual([])
 })
-test('an E behind an amount is the euro that the reader of hands does not know', () => expect(parseMoney('32 112,40 E')).toMatchObject({ value: { amount: '32112.40', currency: 'EUR' }, repaired: false }))
-test('the currency is kept', () => expect(parseMoney('£12.00')?.value).toEqual({ amount: '12.00', currency: 'GBP' }))
+test('an E behind an amount is the euro that the reader of hands does not know', () =>
+  expect(parseMoney('32 112,40 E')).toMatchObject({
+    value: { amount: '32112.40', currency: 'EUR' },
+    repaired: false,
+  }))
+test('the currency is kept', () =>
+  expect(parseMoney('£12.00')?.value).toEqual({ amount: '12.00', currency: 'GBP' }))
 test('a mended amount says so and fits less', () => {
   const [clean, mended] = [parseMoney('2,140.55')!, parseMoney('2,14O.55')!]
   expect(mended.repaired).toBe(true)
   expect(mended.fit).toBeLessThan(clean.fit)
 })
 
-const read = (text: string) => readMoney(pageOf([text]).words).map((r) => (r.value as { amount: string }).amount)
+const read = (text: string) =>
+  readMoney(pageOf([text]).words).map((r) => (r.value as { amount: string }).amount)
 test('amounts side by side stay apart', () => expect(read('104.96 1,723.85')).toEqual(['104.96', '1723.85']))
 test('thousands parted by spaces are joined', () => expect(read('48 750,00 €')).toEqual(['48750.00']))
 test('a rate is no amount', () => expect(read('VAT 20 % 5,942.90')).toEqual(['5942.90']))
@@ -42,15 +61,29 @@ test("a cheque's number is no amount", () => expect(read('000412 -EUR 113.93')).
 
 test('every way of writing an amount is read back', () => {
   for (const write of Object.values(moneyForms))
-    fc.assert(fc.property(fc.integer({ min: -99_999_999, max: 99_999_999 }), (cents) => parseMoney(write(cents))?.value.amount === (cents / 100).toFixed(2).replace(/^-0\.00$/, '0.00')))
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -99_999_999, max: 99_999_999 }),
+        (cents) =>
+          parseMoney(write(cents))?.value.amount === (cents / 100).toFixed(2).replace(/^-0\.00$/, '0.00'),
+      ),
+    )
 })
 test('a word before an amount lends it no figures', () => expect(parseMoney('is 403,73 €')).toBeNull())
 test('a currency sign that a weak reader took for a letter is none of the figures', () => {
-  expect(readMoney(pageOf(['f40 000,00 €'], { sure: 0.6 }).words)).toMatchObject([{ value: { amount: '40000.00', currency: 'EUR' }, repaired: true }])
+  expect(readMoney(pageOf(['f40 000,00 €'], { sure: 0.6 }).words)).toMatchObject([
+    { value: { amount: '40000.00', currency: 'EUR' }, repaired: true },
+  ])
   expect(readMoney(pageOf(['f40 000,00 €']).words)).not.toMatchObject([{ value: { amount: '40000.00' } }])
 })
-test.each([['€60,69/.20', '60691.20'], ['€/2,000.00', '12000.00']])('%s by a hasty hand is %s', (text, amount) => {
-  expect(readMoney(pageOf([text], { sure: 0.7 }).words)).toMatchObject([{ value: { amount }, repaired: true }])
+test.each([
+  ['€60,69/.20', '60691.20'],
+  ['€/2,000.00', '12000.00'],
+])('%s by a hasty hand is %s', (text, amount) => {
+  expect(readMoney(pageOf([text], { sure: 0.7 }).words)).toMatchObject([
+    { value: { amount }, repaired: true },
+  ])
   expect(readMoney(pageOf([text]).words)).not.toMatchObject([{ value: { amount } }])
 })
-test('a full stop behind an amount ends its sentence', () => expect(readMoney(pageOf(['€ 845.00.']).words)).toMatchObject([{ value: { amount: '845.00' } }]))
+test('a full stop behind an amount ends its sentence', () =>
+  expect(readMoney(pageOf(['€ 845.00.']).words)).toMatchObject([{ value: { amount: '845.00' } }]))

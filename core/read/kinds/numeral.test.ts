@@ -10,4 +10,11 @@ test.each([
   ['Bill', 'Bill'],
 ])('%s is %s', (read, meant) => expect(mendNumeral(read)).toBe(meant))
 
-test.each([['0Z0161-0358', '020161-0358'], ['280174-28O0', '280174-2800'], ['SKR-95654', 'SKR-95654'], ['12S45', '12S45'], ['IE29B123456', 'IE29B123456'], ['8812345678B', '8812345678B']])('of figures %s is %s', (read, meant) => expect(mendFigures(read)).toBe(meant))
+test.each([
+  ['0Z0161-0358', '020161-0358'],
+  ['280174-28O0', '280174-2800'],
+  ['SKR-95654', 'SKR-95654'],
+  ['12S45', '12S45'],
+  ['IE29B123456', 'IE29B123456'],
+  ['8812345678B', '8812345678B'],
+])('of figures %s is %s', (read, meant) => expect(mendFigures(read)).toBe(meant))

@@ -10,4 +10,8 @@ test.each([
   ['Lighthouse House, THE ISLES', 'Lighthouse House, THE ISLES'],
 ])('%s is %s', (read, meant) => expect(mendPostcode(read)).toBe(meant))
 
-test.each([['66 Old Quay, Cullen Point SK6 UWE', 'SK6 4WE'], ['64 Beacon Road, Cullen Point SK6 ywE', 'SK6 4WE'], ['1 Quay Road, Merrow SK1 1MS', 'SK1 1MS']])('%s ends in %s', (address, code) => expect(mendPostcode(address).endsWith(code)).toBe(true))
+test.each([
+  ['66 Old Quay, Cullen Point SK6 UWE', 'SK6 4WE'],
+  ['64 Beacon Road, Cullen Point SK6 ywE', 'SK6 4WE'],
+  ['1 Quay Road, Merrow SK1 1MS', 'SK1 1MS'],
+])('%s ends in %s', (address, code) => expect(mendPostcode(address).endsWith(code)).toBe(true))

@@ -13,8 +13,13 @@ const WRITTEN: Record<string, string> = { U: '4', u: '4', y: '4', Y: '4', q: '9'
  * read for them: "SKS 6RT" is "SK5 6RT". Codes of digits alone are left as they are.
  */
 export function mendPostcode(address: string): string {
-  return address.replace(BY_HAND, (_, outer: string, figure: string, unit: string) => `${outer} ${WRITTEN[figure]}${unit.toUpperCase()}`).replace(CODE, (whole, area: string, district: string, sector: string, unit: string) => {
-    const mended = `${area}${[...district].map(asDigit).join('')} ${asDigit(sector)}${unit}`
-    return mended.replace(' ', '') === whole.replace(/\s/g, '') ? whole : mended
-  })
+  return address
+    .replace(
+      BY_HAND,
+      (_, outer: string, figure: string, unit: string) => `${outer} ${WRITTEN[figure]}${unit.toUpperCase()}`,
+    )
+    .replace(CODE, (whole, area: string, district: string, sector: string, unit: string) => {
+      const mended = `${area}${[...district].map(asDigit).join('')} ${asDigit(sector)}${unit}`
+      return mended.replace(' ', '') === whole.replace(/\s/g, '') ? whole : mended
+    })
 }

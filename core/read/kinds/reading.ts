@@ -21,10 +21,31 @@ export const isWeak = (words: readonly Word[]): boolean => words.some((w) => w.s
 export const rawOf = (words: Word[]): string => words.map((w) => w.text).join(' ')
 
 /** Letters that weak readers put for digits. */
-const DIGIT_SLIPS: Record<string, string> = { O: '0', o: '0', Q: '0', D: '0', I: '1', l: '1', '|': '1', '!': '1', i: '1', Z: '2', z: '2', S: '5', s: '5', $: '5', G: '6', b: '6', B: '8', g: '9', q: '9' }
+const DIGIT_SLIPS: Record<string, string> = {
+  O: '0',
+  o: '0',
+  Q: '0',
+  D: '0',
+  I: '1',
+  l: '1',
+  '|': '1',
+  '!': '1',
+  i: '1',
+  Z: '2',
+  z: '2',
+  S: '5',
+  s: '5',
+  $: '5',
+  G: '6',
+  b: '6',
+  B: '8',
+  g: '9',
+  q: '9',
+}
 
 /** Digits for the letters that look like them; other characters stay. */
-export const asDigits = (text: string): string => text.replace(/[OoQDIl|!iZzSs$GbBgq]/g, (c) => DIGIT_SLIPS[c])
+export const asDigits = (text: string): string =>
+  text.replace(/[OoQDIl|!iZzSs$GbBgq]/g, (c) => DIGIT_SLIPS[c])
 
 /**
  * Every value that `parse` finds in spans of up to `longest` neighbouring words, left to right, the longest span first.
@@ -32,11 +53,20 @@ export const asDigits = (text: string): string => text.replace(/[OoQDIl|!iZzSs$G
  * @param parse also told whether one of the words was read weakly: what a text layer spells is never put right
  * @param begins whether a value may begin with a word; spares looking at the spans of all the others
  */
-export function readSpans(words: Word[], longest: number, parse: (text: string, weak: boolean) => { value: Value; fit: number; repaired: boolean } | null, begins: (word: string) => boolean = () => true): Reading[] {
+export function readSpans(
+  words: Word[],
+  longest: number,
+  parse: (text: string, weak: boolean) => { value: Value; fit: number; repaired: boolean } | null,
+  begins: (word: string) => boolean = () => true,
+): Reading[] {
   const readings: Reading[] = []
-  for (let at = 0; at < words.length; ) {
+  for (let at = 0; at < words.length;) {
     let found: Reading | null = null
-    for (let length = begins(words[at].text) ? Math.min(longest, words.length - at) : 0; length >= 1 && !found; length--) {
+    for (
+      let length = begins(words[at].text) ? Math.min(longest, words.length - at) : 0;
+      length >= 1 && !found;
+      length--
+    ) {
       const span = words.slice(at, at + length)
       const raw = rawOf(span)
       const parsed = parse(raw, isWeak(span))

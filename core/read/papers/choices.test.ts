@@ -3,7 +3,19 @@ import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { readDocument } from '../document.ts'
 
 const form = typeById(builtInTypes, 'loan_application')
-const says = (field: string, ...lines: string[]) => readDocument([pageOf(['Application for a boat loan', '', 'Applicant | Ottilie Varnham', ...lines, 'IBAN | IE59 ISSB 1699 2260 6379 60'])], form).fields.find((f) => f.name === field)!.value
+const says = (field: string, ...lines: string[]) =>
+  readDocument(
+    [
+      pageOf([
+        'Application for a boat loan',
+        '',
+        'Applicant | Ottilie Varnham',
+        ...lines,
+        'IBAN | IE59 ISSB 1699 2260 6379 60',
+      ]),
+    ],
+    form,
+  ).fields.find((f) => f.name === field)!.value
 
 test.each([
   [['Employment status | Employed']],
@@ -45,4 +57,6 @@ test.each([
   [['Existing loans: [ ] yes [X] no'], false],
   [['Any other loan at present', 'None'], false],
   [['Other credit running? | ☐ Yes ☒ No'], false],
-] as [string[], boolean | undefined][])('%j is an existing loan: %s', (lines, yes = true) => expect(says('existing_loan', ...lines)).toBe(yes))
+] as [string[], boolean | undefined][])('%j is an existing loan: %s', (lines, yes = true) =>
+  expect(says('existing_loan', ...lines)).toBe(yes),
+)

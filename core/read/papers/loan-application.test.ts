@@ -1,12 +1,32 @@
 import { money, reads } from './reads.ts'
 
 const application = {
-  application_number: 'MSM-26-004817', application_date: '2026-03-20', applicant_name: 'Ottilie Varnham', date_of_birth: '1980-03-14', national_number: '140380-2211', home_address: '12 Gannet Row, Port Ellery SK4 2QD', phone: '+44 1657 089 493', email: 'ottilie.varnham@islepost.example',
-  employment_status: 'employed', employer_name: 'Petrel Slipways Ltd', monthly_net_income: money('2140.00'), loan_amount: money('48750.00'), loan_term_months: '60', purchase_price: money('61250.00'), deposit_amount: money('12500.00'), vessel_name: 'MORNING TERN', hull_number: 'SKR-88241-C',
-  existing_loan: false, iban: 'IE59ISSB16992260637960', signature_date: '2026-03-20',
+  application_number: 'MSM-26-004817',
+  application_date: '2026-03-20',
+  applicant_name: 'Ottilie Varnham',
+  date_of_birth: '1980-03-14',
+  national_number: '140380-2211',
+  home_address: '12 Gannet Row, Port Ellery SK4 2QD',
+  phone: '+44 1657 089 493',
+  email: 'ottilie.varnham@islepost.example',
+  employment_status: 'employed',
+  employer_name: 'Petrel Slipways Ltd',
+  monthly_net_income: money('2140.00'),
+  loan_amount: money('48750.00'),
+  loan_term_months: '60',
+  purchase_price: money('61250.00'),
+  deposit_amount: money('12500.00'),
+  vessel_name: 'MORNING TERN',
+  hull_number: 'SKR-88241-C',
+  existing_loan: false,
+  iban: 'IE59ISSB16992260637960',
+  signature_date: '2026-03-20',
 }
 
-reads('a form in sections', 'loan_application', `
+reads(
+  'a form in sections',
+  'loan_application',
+  `
   Merrow Sound Mutual | | Working boat loan
   Application no. | MSM-26-004817 | Date | 20/03/2026
   A. About you
@@ -32,9 +52,14 @@ reads('a form in sections', 'loan_application', `
   Do you have another loan? | No
   IBAN | IE59 ISSB 1699 2260 6379 60
   Signature of applicant | Date of signature: 20/03/2026
-  Page 2 of 2`, application)
+  Page 2 of 2`,
+  application,
+)
 
-reads('questions as people ask them', 'loan_application', `
+reads(
+  'questions as people ask them',
+  'loan_application',
+  `
   BOAT FINANCE: TELL US WHAT YOU NEED
   Case number: MSM-26-004817
   Date of application: 20 March 2026
@@ -55,9 +80,14 @@ reads('questions as people ask them', 'loan_application', `
   Hull number: SKR-88241-C
   Do you have other loans? No
   Account for the payments: IE59 ISSB 1699 2260 6379 60
-  Signed on: 20 March 2026`, application)
+  Signed on: 20 March 2026`,
+  application,
+)
 
-reads('two applicants side by side', 'loan_application', `
+reads(
+  'two applicants side by side',
+  'loan_application',
+  `
   LOAN APPLICATION
   Reference | MSM-26-004817
   Application date | 20-MAR-26
@@ -67,7 +97,16 @@ reads('two applicants side by side', 'loan_application', `
   Address | 12 Gannet Row, Port Ellery SK4 2QD
   Loan amount | 48 750,00 €
   Purchase price | 61 250,00 €
-  Deposit | 12 500,00 €`, {
-  application_number: 'MSM-26-004817', application_date: '2026-03-20', applicant_name: 'Ottilie Varnham', co_applicant_name: 'Jonas Brevik', date_of_birth: '1980-03-14', home_address: '12 Gannet Row, Port Ellery SK4 2QD',
-  loan_amount: money('48750.00'), purchase_price: money('61250.00'), deposit_amount: money('12500.00'),
-})
+  Deposit | 12 500,00 €`,
+  {
+    application_number: 'MSM-26-004817',
+    application_date: '2026-03-20',
+    applicant_name: 'Ottilie Varnham',
+    co_applicant_name: 'Jonas Brevik',
+    date_of_birth: '1980-03-14',
+    home_address: '12 Gannet Row, Port Ellery SK4 2QD',
+    loan_amount: money('48750.00'),
+    purchase_price: money('61250.00'),
+    deposit_amount: money('12500.00'),
+  },
+)

@@ -1,6 +1,9 @@
 import { money, reads } from './reads.ts'
 
-reads('a survey whose value stands in its last sentence', 'survey_report', `
+reads(
+  'a survey whose value stands in its last sentence',
+  'survey_report',
+  `
   Halyard Marine Surveyors
   Condition and valuation survey
 
@@ -15,11 +18,21 @@ reads('a survey whose value stands in its last sentence', 'survey_report', `
   Engine: serviced in January 2026, 412 hours run.
   In our opinion the market value of MORNING TERN is EUR 62,000.00.
   Beatrix Holm, marine surveyor
-  Page 2 of 2`, {
-  report_number: 'HMS-2026-031', surveyor_name: 'Beatrix Holm', inspection_date: '2026-02-24', vessel_name: 'MORNING TERN', hull_number: 'SKR-88241-C', market_value: money('62000.00'),
-})
+  Page 2 of 2`,
+  {
+    report_number: 'HMS-2026-031',
+    surveyor_name: 'Beatrix Holm',
+    inspection_date: '2026-02-24',
+    vessel_name: 'MORNING TERN',
+    hull_number: 'SKR-88241-C',
+    market_value: money('62000.00'),
+  },
+)
 
-reads('un rapport d’expertise', 'survey_report', `
+reads(
+  'un rapport d’expertise',
+  'survey_report',
+  `
   Cabinet d'expertise maritime Kerloc'h
   RAPPORT D'EXPERTISE
   Rapport n° : 2026-114
@@ -27,11 +40,21 @@ reads('un rapport d’expertise', 'survey_report', `
   Numéro de coque : FR-BHN-55120
   Date de visite : 19 février 2026
   Expert : Maëlle Kerloc'h
-  Valeur vénale : 51 000 €`, {
-  report_number: '2026-114', surveyor_name: "Maëlle Kerloc'h", inspection_date: '2026-02-19', vessel_name: 'ROSE DES VENTS', hull_number: 'FR-BHN-55120', market_value: money('51000.00'),
-})
+  Valeur vénale : 51 000 €`,
+  {
+    report_number: '2026-114',
+    surveyor_name: "Maëlle Kerloc'h",
+    inspection_date: '2026-02-19',
+    vessel_name: 'ROSE DES VENTS',
+    hull_number: 'FR-BHN-55120',
+    market_value: money('51000.00'),
+  },
+)
 
-reads('un informe de peritaje', 'survey_report', `
+reads(
+  'un informe de peritaje',
+  'survey_report',
+  `
   Peritajes Náuticos Rías Baixas
   Informe de inspección y valoración
   Informe n.º | RB-0226-7
@@ -39,11 +62,21 @@ reads('un informe de peritaje', 'survey_report', `
   N.º de casco | ES-VIG-20417
   Fecha de inspección | 25/02/2026
   Perito | Xoán Piñeiro
-  Valor de mercado | 41.000,00 €`, {
-  report_number: 'RB-0226-7', surveyor_name: 'Xoán Piñeiro', inspection_date: '2026-02-25', vessel_name: 'NUEVA LUZ', hull_number: 'ES-VIG-20417', market_value: money('41000.00'),
-})
+  Valor de mercado | 41.000,00 €`,
+  {
+    report_number: 'RB-0226-7',
+    surveyor_name: 'Xoán Piñeiro',
+    inspection_date: '2026-02-25',
+    vessel_name: 'NUEVA LUZ',
+    hull_number: 'ES-VIG-20417',
+    market_value: money('41000.00'),
+  },
+)
 
-reads('a survey with its findings first', 'survey_report', `
+reads(
+  'a survey with its findings first',
+  'survey_report',
+  `
   MARINE SURVEY
   Report 2349/28 | Ivar Sandwick, surveyor
   Vessel: SAMPHIRE | Hull ID: SKR-47151
@@ -54,9 +87,21 @@ reads('a survey with its findings first', 'survey_report', `
   4. Valuation
   Market value in present condition: EUR 49,000.00
   Signed: Ivar Sandwick | Date: 8 March 2026
-  Page 2 of 2`, { report_number: '2349/28', surveyor_name: 'Ivar Sandwick', inspection_date: '2026-03-05', vessel_name: 'SAMPHIRE', hull_number: 'SKR-47151', market_value: money('49000.00') })
+  Page 2 of 2`,
+  {
+    report_number: '2349/28',
+    surveyor_name: 'Ivar Sandwick',
+    inspection_date: '2026-03-05',
+    vessel_name: 'SAMPHIRE',
+    hull_number: 'SKR-47151',
+    market_value: money('49000.00'),
+  },
+)
 
-reads('a survey in three pages with the value in a table', 'survey_report', `
+reads(
+  'a survey in three pages with the value in a table',
+  'survey_report',
+  `
   NORTHLIGHT MARINE CONSULTANTS
   Pre-purchase survey
   Our reference | NMC/26/114
@@ -77,4 +122,13 @@ reads('a survey in three pages with the value in a table', 'survey_report', `
   Market value | EUR 41,500.00
   Edda Colquhoun | 20 March 2026
   Surveyor | Date
-  Page 3 of 3`, { report_number: 'NMC/26/114', surveyor_name: 'Edda Colquhoun', inspection_date: '2026-03-18', vessel_name: 'LUCKY HERRING', hull_number: 'SKR-36048', market_value: money('41500.00') })
+  Page 3 of 3`,
+  {
+    report_number: 'NMC/26/114',
+    surveyor_name: 'Edda Colquhoun',
+    inspection_date: '2026-03-18',
+    vessel_name: 'LUCKY HERRING',
+    hull_number: 'SKR-36048',
+    market_value: money('41500.00'),
+  },
+)

@@ -7,7 +7,12 @@ import { monthIndex, monthName } from '../../../core/match/days.ts'
 import type { PayslipWishes } from '../tuning/payslip.ts'
 
 /** A month's pay: a grid of framed cells, or a letter-like slip with its month as a heading. */
-export async function drawPayslip(story: Story, layout: number, dice: Dice, wishes: PayslipWishes): Promise<Drawn> {
+export async function drawPayslip(
+  story: Story,
+  layout: number,
+  dice: Dice,
+  wishes: PayslipWishes,
+): Promise<Drawn> {
   const { month } = wishes
   const paper = await Paper.begin(layout === 0 ? 'slab' : 'sans')
   const truth = new Ledger()
@@ -29,7 +34,14 @@ export async function drawPayslip(story: Story, layout: number, dice: Dice, wish
     paper.text(36, 30, 'PAY ADVICE', { size: 17, bold: true })
     paper.text(559, 30, employer, { size: 12, bold: true, align: 'right' })
     paper.text(559, 48, addressLine(story.employerAddress), { size: 8, align: 'right' })
-    const cells = [['Staff member', name], ['Personnel no', dice.digits(5)], ['National no', person.nationalNumber], ['From', date(month.start)], ['To', date(month.end)], ['Paid', date(month.paid)]]
+    const cells = [
+      ['Staff member', name],
+      ['Personnel no', dice.digits(5)],
+      ['National no', person.nationalNumber],
+      ['From', date(month.start)],
+      ['To', date(month.end)],
+      ['Paid', date(month.paid)],
+    ]
     cells.forEach(([label, value], i) => {
       const [x, y] = [36 + (i % 3) * 175, 72 + Math.floor(i / 3) * 38]
       paper.box(x, y, 173, 36, undefined, colours.ink)
@@ -37,12 +49,25 @@ export async function drawPayslip(story: Story, layout: number, dice: Dice, wish
       paper.text(x + 5, y + 16, value, { size: 10.5, bold: true })
     })
     paper.box(36, 160, 523, 16, colours.sand)
-    paper.text(42, 163, 'PAY ITEM', { size: 8, bold: true }); paper.text(330, 163, 'EARNED', { size: 8, bold: true, align: 'right' }); paper.text(440, 163, 'WITHHELD', { size: 8, bold: true, align: 'right' }); paper.text(553, 163, 'YEAR TO DATE', { size: 8, bold: true, align: 'right' })
-    const rows: [string, number | null, number | null, number | null][] = [['Salary', month.gross, null, null], ['Tax on wages', null, month.tax, null], ['Island insurance', null, month.insurance, null], ['GROSS', month.gross, null, month.yearToDate]]
+    paper.text(42, 163, 'PAY ITEM', { size: 8, bold: true })
+    paper.text(330, 163, 'EARNED', { size: 8, bold: true, align: 'right' })
+    paper.text(440, 163, 'WITHHELD', { size: 8, bold: true, align: 'right' })
+    paper.text(553, 163, 'YEAR TO DATE', { size: 8, bold: true, align: 'right' })
+    const rows: [string, number | null, number | null, number | null][] = [
+      ['Salary', month.gross, null, null],
+      ['Tax on wages', null, month.tax, null],
+      ['Island insurance', null, month.insurance, null],
+      ['GROSS', month.gross, null, month.yearToDate],
+    ]
     rows.forEach(([label, earned, withheld, year], i) => {
       const y = 184 + i * 18
       paper.text(42, y, label, { size: 9.5, bold: label === 'GROSS' })
-      for (const [value, x] of [[earned, 330], [withheld, 440], [year, 553]] as const) if (value !== null) paper.text(x, y, amount(value), { size: 9.5, align: 'right' })
+      for (const [value, x] of [
+        [earned, 330],
+        [withheld, 440],
+        [year, 553],
+      ] as const)
+        if (value !== null) paper.text(x, y, amount(value), { size: 9.5, align: 'right' })
     })
     paper.box(330, 270, 229, 40, undefined, colours.ink)
     paper.text(338, 276, 'NET PAY TO BANK', { size: 8 })
@@ -53,14 +78,32 @@ export async function drawPayslip(story: Story, layout: number, dice: Dice, wish
     paper.text(60, 120, `Pay statement for ${monthName(monthIndex(month.end))}`, { size: 16 })
     paper.text(60, 150, `${name}`, { size: 12, bold: true })
     paper.text(60, 168, `National number ${person.nationalNumber}`, { size: 10 })
-    const rows: [string, string][] = [['Period of work', `${date(month.start)} – ${date(month.end)}`], ['Payment date', date(month.paid)], ['Base pay', amount(month.gross)], ['Gross amount', amount(month.gross)], ['Income tax deducted', amount(month.tax)], ['Insurance deducted', amount(month.insurance)], ['Amount paid out', amount(month.net)], ['Gross since January', amount(month.yearToDate)]]
+    const rows: [string, string][] = [
+      ['Period of work', `${date(month.start)} – ${date(month.end)}`],
+      ['Payment date', date(month.paid)],
+      ['Base pay', amount(month.gross)],
+      ['Gross amount', amount(month.gross)],
+      ['Income tax deducted', amount(month.tax)],
+      ['Insurance deducted', amount(month.insurance)],
+      ['Amount paid out', amount(month.net)],
+      ['Gross since January', amount(month.yearToDate)],
+    ]
     rows.forEach(([label, value], i) => {
       const y = 204 + i * 24
       if (i % 2 === 0) paper.box(54, y - 6, 380, 24, colours.mist)
       paper.text(60, y, label)
       paper.text(428, y, value, { align: 'right', bold: i === 6 })
     })
-    paper.text(60, 430, 'Please keep this statement. Questions are answered at the wages office.', { size: 8.5, colour: colours.grey })
+    paper.text(60, 430, 'Please keep this statement. Questions are answered at the wages office.', {
+      size: 8.5,
+      colour: colours.grey,
+    })
   }
-  return { type: 'payslip', bytes: await paper.bytes(), pages: paper.pages, signed: null, fields: truth.fields }
+  return {
+    type: 'payslip',
+    bytes: await paper.bytes(),
+    pages: paper.pages,
+    signed: null,
+    fields: truth.fields,
+  }
 }

@@ -3,8 +3,22 @@ import { Paper } from '../../sheet.ts'
 import type { Drawn } from '../../truth.ts'
 
 const STRAYS: readonly (readonly [title: string, lines: readonly string[]])[] = [
-  ['Regatta on Merrow Sound', ['The start for cutters is at ten, for dinghies at eleven.', 'Entry is free; a form lies at the harbour office from Monday on.', 'Prizes are given in the sail loft at six, with music and soup.']],
-  ['Warranty card, outboard motor', ['Keep this card with the motor. It covers faults of making for two years.', 'Not covered are propellers, plugs and what salt has eaten.', 'Servicing every hundred hours keeps the warranty alive.']],
+  [
+    'Regatta on Merrow Sound',
+    [
+      'The start for cutters is at ten, for dinghies at eleven.',
+      'Entry is free; a form lies at the harbour office from Monday on.',
+      'Prizes are given in the sail loft at six, with music and soup.',
+    ],
+  ],
+  [
+    'Warranty card, outboard motor',
+    [
+      'Keep this card with the motor. It covers faults of making for two years.',
+      'Not covered are propellers, plugs and what salt has eaten.',
+      'Servicing every hundred hours keeps the warranty alive.',
+    ],
+  ],
 ]
 
 /** A page that belongs to no application. */

@@ -4,29 +4,88 @@ import { grouped } from '../../story.ts'
 import { esc, scrawl } from '../printed/print.ts'
 
 /** A value under its label, as one layout sets it; several lines where the value has several. */
-export interface Saying { label: string; value: string }
+export interface Saying {
+  label: string
+  value: string
+}
 
 const two = (n: number): string => String(n).padStart(2, '0')
 const parts = (iso: string) => ({ y: iso.slice(0, 4), mo: +iso.slice(5, 7), da: +iso.slice(8) })
 const month = (iso: string): string => dayName(iso).split(' ')[1]
-const ordinal = (n: number): string => `${n}${n % 10 === 1 && n !== 11 ? 'st' : n % 10 === 2 && n !== 12 ? 'nd' : n % 10 === 3 && n !== 13 ? 'rd' : 'th'}`
+const ordinal = (n: number): string =>
+  `${n}${n % 10 === 1 && n !== 11 ? 'st' : n % 10 === 2 && n !== 12 ? 'nd' : n % 10 === 3 && n !== 13 ? 'rd' : 'th'}`
 
 /** Ways to write a day, with how the same way writes a stretch of days. */
 const DAYS: readonly { day: (iso: string) => string; english: boolean }[] = [
-  { day: (iso) => { const { y, mo, da } = parts(iso); return `${two(da)}/${two(mo)}/${y}` }, english: false },
-  { day: (iso) => { const { y, mo, da } = parts(iso); return `${two(da)}.${two(mo)}.${y}` }, english: false },
-  { day: (iso) => { const { y, mo, da } = parts(iso); return `${da}/${mo}/${y.slice(2)}` }, english: false },
+  {
+    day: (iso) => {
+      const { y, mo, da } = parts(iso)
+      return `${two(da)}/${two(mo)}/${y}`
+    },
+    english: false,
+  },
+  {
+    day: (iso) => {
+      const { y, mo, da } = parts(iso)
+      return `${two(da)}.${two(mo)}.${y}`
+    },
+    english: false,
+  },
+  {
+    day: (iso) => {
+      const { y, mo, da } = parts(iso)
+      return `${da}/${mo}/${y.slice(2)}`
+    },
+    english: false,
+  },
   { day: (iso) => iso, english: false },
-  { day: (iso) => { const { y, mo, da } = parts(iso); return `${two(da)}-${two(mo)}-${y}` }, english: false },
+  {
+    day: (iso) => {
+      const { y, mo, da } = parts(iso)
+      return `${two(da)}-${two(mo)}-${y}`
+    },
+    english: false,
+  },
   { day: dayName, english: true },
-  { day: (iso) => { const { y, da } = parts(iso); return `${ordinal(da)} ${month(iso)} ${y}` }, english: true },
-  { day: (iso) => { const { y, da } = parts(iso); return `${two(da)}-${month(iso).slice(0, 3)}-${y}` }, english: true },
-  { day: (iso) => { const { y, da } = parts(iso); return `${two(da)} ${month(iso).slice(0, 3).toUpperCase()} ${y}` }, english: true },
-  { day: (iso) => { const { y, da } = parts(iso); return `${month(iso)} ${da}, ${y}` }, english: true },
-  { day: (iso) => { const { y, da } = parts(iso); return `${da} ${month(iso).slice(0, 3)} ${y}` }, english: true },
+  {
+    day: (iso) => {
+      const { y, da } = parts(iso)
+      return `${ordinal(da)} ${month(iso)} ${y}`
+    },
+    english: true,
+  },
+  {
+    day: (iso) => {
+      const { y, da } = parts(iso)
+      return `${two(da)}-${month(iso).slice(0, 3)}-${y}`
+    },
+    english: true,
+  },
+  {
+    day: (iso) => {
+      const { y, da } = parts(iso)
+      return `${two(da)} ${month(iso).slice(0, 3).toUpperCase()} ${y}`
+    },
+    english: true,
+  },
+  {
+    day: (iso) => {
+      const { y, da } = parts(iso)
+      return `${month(iso)} ${da}, ${y}`
+    },
+    english: true,
+  },
+  {
+    day: (iso) => {
+      const { y, da } = parts(iso)
+      return `${da} ${month(iso).slice(0, 3)} ${y}`
+    },
+    english: true,
+  },
 ]
 
-const signed = (cents: number, thousands: string, decimal: string): string => `${cents < 0 ? '-' : ''}${grouped(cents, thousands, decimal)}`
+const signed = (cents: number, thousands: string, decimal: string): string =>
+  `${cents < 0 ? '-' : ''}${grouped(cents, thousands, decimal)}`
 const SUMS: readonly { sum: (cents: number) => string; bare: (cents: number) => string }[] = [
   { sum: (c) => `EUR ${signed(c, ',', '.')}`, bare: (c) => signed(c, ',', '.') },
   { sum: (c) => `€${signed(c, ',', '.')}`, bare: (c) => signed(c, ',', '.') },
@@ -37,7 +96,16 @@ const SUMS: readonly { sum: (cents: number) => string; bare: (cents: number) => 
   { sum: (c) => signed(c, ',', '.'), bare: (c) => signed(c, ',', '.') },
 ]
 
-const FACES = ['Lato', 'Carlito', 'Caladea', 'Roboto', '"DejaVu Sans"', '"Liberation Serif"', '"Liberation Sans Narrow"', '"DejaVu Serif"']
+const FACES = [
+  'Lato',
+  'Carlito',
+  'Caladea',
+  'Roboto',
+  '"DejaVu Sans"',
+  '"Liberation Serif"',
+  '"Liberation Sans Narrow"',
+  '"DejaVu Serif"',
+]
 const INKS = ['#14324a', '#5a1f2e', '#1f4d3a', '#3a2a5c', '#333', '#6b4a12', '#0d5c63']
 
 /** One paper's design: typefaces, ways of writing, and how labels and values stand, all thrown once. */
@@ -50,7 +118,10 @@ export class Studio {
   private readonly months: boolean
   private readonly way: number
 
-  constructor(readonly dice: Dice, english = true) {
+  constructor(
+    readonly dice: Dice,
+    english = true,
+  ) {
     const form = dice.pick(english ? DAYS : DAYS.filter((f) => !f.english))
     const sums = dice.pick(SUMS)
     ;[this.d, this.m, this.bare] = [form.day, sums.sum, sums.bare]
@@ -64,8 +135,14 @@ export class Studio {
   /** A stretch of days; where it is a month, a studio that writes months may say so. */
   period(start: string, end: string): string {
     const { dice } = this
-    const whole = start.slice(0, 7) === end.slice(0, 7) && start.endsWith('-01') && +addDays(end, 1).slice(8) === 1
-    if (whole && this.months && dice.chance(0.25)) return dice.pick([`1–${parts(end).da} ${month(end)} ${parts(end).y}`, `${month(end)} ${parts(end).y}`, `1 to ${parts(end).da} ${month(end)} ${parts(end).y}`])
+    const whole =
+      start.slice(0, 7) === end.slice(0, 7) && start.endsWith('-01') && +addDays(end, 1).slice(8) === 1
+    if (whole && this.months && dice.chance(0.25))
+      return dice.pick([
+        `1–${parts(end).da} ${month(end)} ${parts(end).y}`,
+        `${month(end)} ${parts(end).y}`,
+        `1 to ${parts(end).da} ${month(end)} ${parts(end).y}`,
+      ])
     return `${this.d(start)}${dice.pick([' to ', ' – ', ' - ', ' until ', ' through '])}${this.d(end)}`
   }
 
@@ -77,11 +154,14 @@ export class Studio {
     const title = this.dice.pick(titles)
     const sub = under ? `<div class="sub">${esc(under)}</div>` : ''
     return this.dice.pick([
-      () => `<div class="spread"><div><div class="firm">${esc(firm)}</div>${sub}</div><h1>${esc(title)}</h1></div>`,
+      () =>
+        `<div class="spread"><div><div class="firm">${esc(firm)}</div>${sub}</div><h1>${esc(title)}</h1></div>`,
       () => `<div class="firm">${esc(firm)}</div>${sub}<h1>${esc(title)}</h1>`,
       () => `<div class="band spread"><div class="firm">${esc(firm)}</div><h1>${esc(title)}</h1></div>${sub}`,
-      () => `<h1>${esc(title)}</h1><div class="spread"><div></div><div class="r"><div class="firm">${esc(firm)}</div>${sub}</div></div>`,
-      () => `<div style="text-align:center"><div class="firm">${esc(firm)}</div>${sub}<h1 style="text-align:center">${esc(title)}</h1></div>`,
+      () =>
+        `<h1>${esc(title)}</h1><div class="spread"><div></div><div class="r"><div class="firm">${esc(firm)}</div>${sub}</div></div>`,
+      () =>
+        `<div style="text-align:center"><div class="firm">${esc(firm)}</div>${sub}<h1 style="text-align:center">${esc(title)}</h1></div>`,
     ])()
   }
 
@@ -92,27 +172,63 @@ export class Studio {
     const one = (value: string) => esc(value.replaceAll('\n', ', '))
     const mark = this.dice.pick([':', ':', '', ' :'])
     switch (way) {
-      case 0: return `<table class="kv">${sayings.map((s) => `<tr><td>${esc(s.label)}${mark}</td><td>${lines(s.value)}</td></tr>`).join('')}</table>`
-      case 1: return `<div class="grid">${sayings.map((s) => `<div class="box"><small>${esc(s.label)}</small>${lines(s.value) || '&nbsp;'}</div>`).join('')}</div>`
-      case 2: return `<div class="grid">${sayings.map((s) => `<div class="cap"><b>${one(s.value) || '&nbsp;'}</b><small>${esc(s.label)}</small></div>`).join('')}</div>`
-      case 3: return sayings.map((s, i) => `<p style="margin:1.5mm 0">${i + 1}. ${esc(s.label)}${mark} <b>${one(s.value)}</b></p>`).join('')
-      case 4: return chunks(sayings, 3).map((row) => `<table class="heads"><tr>${row.map((s) => `<th style="width:${100 / row.length}%">${esc(s.label)}</th>`).join('')}</tr><tr>${row.map((s) => `<td>${lines(s.value)}</td>`).join('')}</tr></table>`).join('')
-      case 5: return sayings.map((s) => `<div class="lead"><span>${esc(s.label)}</span><i></i><span>${one(s.value)}</span></div>`).join('')
-      case 6: return `<table class="kv">${sayings.map((s) => `<tr><td style="text-align:right;padding-right:4mm">${esc(s.label)}</td><td><b>${lines(s.value)}</b></td></tr>`).join('')}</table>`
-      case 7: return `<table class="kv">${chunks(sayings, 2).map((row) => `<tr>${row.map((s) => `<td style="width:38mm">${esc(s.label)}${mark}</td><td style="width:52mm;color:#000">${lines(s.value)}</td>`).join('')}</tr>`).join('')}</table>`
-      default: return sayings.map((s) => `<div style="margin-bottom:2mm"><b>${esc(s.label)}</b><br>${lines(s.value)}</div>`).join('')
+      case 0:
+        return `<table class="kv">${sayings.map((s) => `<tr><td>${esc(s.label)}${mark}</td><td>${lines(s.value)}</td></tr>`).join('')}</table>`
+      case 1:
+        return `<div class="grid">${sayings.map((s) => `<div class="box"><small>${esc(s.label)}</small>${lines(s.value) || '&nbsp;'}</div>`).join('')}</div>`
+      case 2:
+        return `<div class="grid">${sayings.map((s) => `<div class="cap"><b>${one(s.value) || '&nbsp;'}</b><small>${esc(s.label)}</small></div>`).join('')}</div>`
+      case 3:
+        return sayings
+          .map(
+            (s, i) => `<p style="margin:1.5mm 0">${i + 1}. ${esc(s.label)}${mark} <b>${one(s.value)}</b></p>`,
+          )
+          .join('')
+      case 4:
+        return chunks(sayings, 3)
+          .map(
+            (row) =>
+              `<table class="heads"><tr>${row.map((s) => `<th style="width:${100 / row.length}%">${esc(s.label)}</th>`).join('')}</tr><tr>${row.map((s) => `<td>${lines(s.value)}</td>`).join('')}</tr></table>`,
+          )
+          .join('')
+      case 5:
+        return sayings
+          .map(
+            (s) => `<div class="lead"><span>${esc(s.label)}</span><i></i><span>${one(s.value)}</span></div>`,
+          )
+          .join('')
+      case 6:
+        return `<table class="kv">${sayings.map((s) => `<tr><td style="text-align:right;padding-right:4mm">${esc(s.label)}</td><td><b>${lines(s.value)}</b></td></tr>`).join('')}</table>`
+      case 7:
+        return `<table class="kv">${chunks(sayings, 2)
+          .map(
+            (row) =>
+              `<tr>${row.map((s) => `<td style="width:38mm">${esc(s.label)}${mark}</td><td style="width:52mm;color:#000">${lines(s.value)}</td>`).join('')}</tr>`,
+          )
+          .join('')}</table>`
+      default:
+        return sayings
+          .map((s) => `<div style="margin-bottom:2mm"><b>${esc(s.label)}</b><br>${lines(s.value)}</div>`)
+          .join('')
     }
   }
 
   table(heads: readonly string[], rows: readonly (readonly string[])[], words: readonly number[]): string {
-    const cell = (tag: string) => (text: string, i: number) => `<${tag}${words.includes(i) ? ' class="a"' : ''}>${esc(text)}</${tag}>`
+    const cell = (tag: string) => (text: string, i: number) =>
+      `<${tag}${words.includes(i) ? ' class="a"' : ''}>${esc(text)}</${tag}>`
     return `<table class="lines"><tr>${heads.map(cell('th')).join('')}</tr>${rows.map((row) => `<tr>${row.map(cell('td')).join('')}</tr>`).join('')}</table>`
   }
 
-  sums = (sayings: readonly Saying[]): string => `<table class="sums">${sayings.map((s, i) => `<tr><td>${i === sayings.length - 1 ? `<b>${esc(s.label)}</b>` : esc(s.label)}</td><td>${esc(s.value)}</td></tr>`).join('')}</table>`
+  sums = (sayings: readonly Saying[]): string =>
+    `<table class="sums">${sayings.map((s, i) => `<tr><td>${i === sayings.length - 1 ? `<b>${esc(s.label)}</b>` : esc(s.label)}</td><td>${esc(s.value)}</td></tr>`).join('')}</table>`
 
   tick(label: string, options: readonly (readonly [string, boolean])[]): string {
-    const [on, off] = this.dice.pick([['☒', '☐'], ['☑', '☐'], ['●', '○'], ['[X]', '[ ]']])
+    const [on, off] = this.dice.pick([
+      ['☒', '☐'],
+      ['☑', '☐'],
+      ['●', '○'],
+      ['[X]', '[ ]'],
+    ])
     return `<p>${esc(label)} &nbsp; ${options.map(([text, yes]) => `<span style="white-space:nowrap;margin-right:6mm"><span style="font-family:'DejaVu Sans'">${yes ? on : off}</span> ${esc(text)}</span>`).join('')}</p>`
   }
 
@@ -120,14 +236,20 @@ export class Studio {
     const ink = signed ? scrawl(this.dice.int) : '<div style="height:44px"></div>'
     const on = signed ? esc(day) : ''
     return this.dice.pick([
-      () => `<div class="sg"><div><div class="ln">${ink}</div>${esc(label)}</div>${dateLabel ? `<div><div class="ln">${on}</div>${esc(dateLabel)}</div>` : ''}</div>`,
-      () => `<div class="sg"><div>${esc(label)}<div class="ln">${ink}</div></div>${dateLabel ? `<div>${esc(dateLabel)}<div class="ln">${on}</div></div>` : ''}</div>`,
-      () => `<div class="sg"><div>${esc(label)}: ${ink}</div>${dateLabel ? `<div>${esc(dateLabel)}: ${on || '____________'}</div>` : ''}</div>`,
-      () => `<table style="margin-top:8mm"><tr>${dateLabel ? `<td style="border:.2mm solid #777;padding:1mm 2mm;width:45mm;height:20mm;vertical-align:top"><small>${esc(dateLabel)}</small><br>${on}</td>` : ''}<td style="border:.2mm solid #777;padding:1mm 2mm;height:20mm;vertical-align:top"><small>${esc(label)}</small><br>${ink}</td></tr></table>`,
+      () =>
+        `<div class="sg"><div><div class="ln">${ink}</div>${esc(label)}</div>${dateLabel ? `<div><div class="ln">${on}</div>${esc(dateLabel)}</div>` : ''}</div>`,
+      () =>
+        `<div class="sg"><div>${esc(label)}<div class="ln">${ink}</div></div>${dateLabel ? `<div>${esc(dateLabel)}<div class="ln">${on}</div></div>` : ''}</div>`,
+      () =>
+        `<div class="sg"><div>${esc(label)}: ${ink}</div>${dateLabel ? `<div>${esc(dateLabel)}: ${on || '____________'}</div>` : ''}</div>`,
+      () =>
+        `<table style="margin-top:8mm"><tr>${dateLabel ? `<td style="border:.2mm solid #777;padding:1mm 2mm;width:45mm;height:20mm;vertical-align:top"><small>${esc(dateLabel)}</small><br>${on}</td>` : ''}<td style="border:.2mm solid #777;padding:1mm 2mm;height:20mm;vertical-align:top"><small>${esc(label)}</small><br>${ink}</td></tr></table>`,
     ])()
   }
 
-  small = (words: readonly string[]): string => `<p><small class="print">${esc(this.dice.pick(words))}</small></p>`
+  small = (words: readonly string[]): string =>
+    `<p><small class="print">${esc(this.dice.pick(words))}</small></p>`
 }
 
-const chunks = <T>(list: readonly T[], size: number): T[][] => Array.from({ length: Math.ceil(list.length / size) }, (_, i) => list.slice(i * size, (i + 1) * size))
+const chunks = <T>(list: readonly T[], size: number): T[][] =>
+  Array.from({ length: Math.ceil(list.length / size) }, (_, i) => list.slice(i * size, (i + 1) * size))

@@ -14,11 +14,78 @@ export interface CardWishes {
   name?: { given: string; family: string }
 }
 
-const LOOKS: { face: Face; date: DateForm; title: string; sub: string; passport: boolean; labels: [number: string, family: string, given: string, born: string, issued: string, expires: string, nationality: string] }[] = [
-  { face: 'sans', date: 'slashes', title: 'IDENTITY CARD', sub: 'State of Utopia', passport: false, labels: ['Document number', 'Surname', 'Given names', 'Date of birth', 'Date of issue', 'Date of expiry', 'Nationality'] },
-  { face: 'humanist', date: 'medium', title: 'PASSPORT', sub: 'UTOPIA', passport: true, labels: ['Passport No', 'Surname', 'Given names', 'Date of birth', 'Date of issue', 'Date of expiry', 'Nationality'] },
-  { face: 'sans', date: 'dots', title: "CARTE D'IDENTITE / IDENTITY CARD", sub: 'Etat d’Utopie', passport: false, labels: ['N° du document', 'Nom', 'Prénoms', 'Date de naissance', 'Date de délivrance', "Date d'expiration", 'Nationalité'] },
-  { face: 'serif', date: 'long', title: 'National Identity Card', sub: 'Republic of Utopia', passport: false, labels: ['Card number', 'Name', '', 'Born', 'Issued', 'Valid until', 'Citizenship'] },
+const LOOKS: {
+  face: Face
+  date: DateForm
+  title: string
+  sub: string
+  passport: boolean
+  labels: [
+    number: string,
+    family: string,
+    given: string,
+    born: string,
+    issued: string,
+    expires: string,
+    nationality: string,
+  ]
+}[] = [
+  {
+    face: 'sans',
+    date: 'slashes',
+    title: 'IDENTITY CARD',
+    sub: 'State of Utopia',
+    passport: false,
+    labels: [
+      'Document number',
+      'Surname',
+      'Given names',
+      'Date of birth',
+      'Date of issue',
+      'Date of expiry',
+      'Nationality',
+    ],
+  },
+  {
+    face: 'humanist',
+    date: 'medium',
+    title: 'PASSPORT',
+    sub: 'UTOPIA',
+    passport: true,
+    labels: [
+      'Passport No',
+      'Surname',
+      'Given names',
+      'Date of birth',
+      'Date of issue',
+      'Date of expiry',
+      'Nationality',
+    ],
+  },
+  {
+    face: 'sans',
+    date: 'dots',
+    title: "CARTE D'IDENTITE / IDENTITY CARD",
+    sub: 'Etat d’Utopie',
+    passport: false,
+    labels: [
+      'N° du document',
+      'Nom',
+      'Prénoms',
+      'Date de naissance',
+      'Date de délivrance',
+      "Date d'expiration",
+      'Nationalité',
+    ],
+  },
+  {
+    face: 'serif',
+    date: 'long',
+    title: 'National Identity Card',
+    sub: 'Republic of Utopia',
+    passport: false,
+    labels: ['Card number', 'Name', '', 'Born', 'Issued', 'Valid until', 'Citizenship'],
+  },
 ]
 
 /** A photo card or passport page on a copied sheet, in one of four designs. */
@@ -46,14 +113,47 @@ export async function drawCard(story: Story, layout: number, dice: Dice, wishes:
   paper.text(x + w - 16, y + 16, look.sub, { size: 9, align: 'right' })
   paper.box(x + 16, y + 44, 96, 122, colours.white, colours.grey)
   paper.page.drawEllipse({ x: x + 64, y: paper.height - y - 92, xScale: 24, yScale: 30, color: colours.grey })
-  paper.page.drawEllipse({ x: x + 64, y: paper.height - y - 158, xScale: 40, yScale: 26, color: colours.grey })
-  const names = L[2] ? [{ label: L[1], value: family.toUpperCase() }, { label: L[2], value: given }] : [{ label: L[1], value: `${given} ${family}` }]
+  paper.page.drawEllipse({
+    x: x + 64,
+    y: paper.height - y - 158,
+    xScale: 40,
+    yScale: 26,
+    color: colours.grey,
+  })
+  const names = L[2]
+    ? [
+        { label: L[1], value: family.toUpperCase() },
+        { label: L[2], value: given },
+      ]
+    : [{ label: L[1], value: `${given} ${family}` }]
   const order = layout === 1 ? [0, 6, 3, 4, 5] : layout === 2 ? [6, 3, 0, 4, 5] : [3, 6, 0, 4, 5]
-  const values: Record<number, string> = { 0: number, 3: date(born), 4: date(issued), 5: date(expiry), 6: nationality }
+  const values: Record<number, string> = {
+    0: number,
+    3: date(born),
+    4: date(issued),
+    5: date(expiry),
+    6: nationality,
+  }
   const items = [...names, ...order.map((i) => ({ label: L[i], value: values[i] }))]
-  block(paper, layout === 3 ? 'columns' : 'stack', x + 128, y + 46, w - 140, items, { size: 10, gap: layout === 3 ? 5 : 7, columns: layout === 3 ? 1 : 2 })
+  block(paper, layout === 3 ? 'columns' : 'stack', x + 128, y + 46, w - 140, items, {
+    size: 10,
+    gap: layout === 3 ? 5 : 7,
+    columns: layout === 3 ? 1 : 2,
+  })
   const lines = zoneLines(!look.passport, number, born, expiry, given, family)
-  lines.forEach((line, i) => paper.text(x + 12, y + h - 20 - (lines.length - 1 - i) * 17 - 6, line, { face: 'mono', size: look.passport ? 15.5 : 20 * (405 - 24) / 380 * 0.99, bold: false }))
+  lines.forEach((line, i) =>
+    paper.text(x + 12, y + h - 20 - (lines.length - 1 - i) * 17 - 6, line, {
+      face: 'mono',
+      size: look.passport ? 15.5 : ((20 * (405 - 24)) / 380) * 0.99,
+      bold: false,
+    }),
+  )
   if (layout % 2) paper.text(70, 720, 'Copy made at the counter', { size: 9, colour: colours.grey })
-  return { type: 'identity_card', bytes: await paper.bytes(), pages: paper.pages, signed: null, fields: truth.fields }
+  return {
+    type: 'identity_card',
+    bytes: await paper.bytes(),
+    pages: paper.pages,
+    signed: null,
+    fields: truth.fields,
+  }
 }

@@ -21,7 +21,10 @@ export class LedgerDrawer {
   /** Whether words that are too long go on beneath. */
   private readonly wraps: boolean
 
-  constructor(private readonly designer: Designer, dice: Dice) {
+  constructor(
+    private readonly designer: Designer,
+    dice: Dice,
+  ) {
     this.size = dice.pick([7, 7.5, 8, 8.5, 9])
     this.pitch = dice.pick([11.5, 13, 15])
     this.division = dice.pick(DIVISIONS)
@@ -42,8 +45,18 @@ export class LedgerDrawer {
   /** Draws the heads and returns the y of the first row. */
   head(y: number): number {
     const { paper } = this.designer
-    if (this.division === 'grid' || this.division === 'bands') paper.box(42, y - 3, 512, this.size + 7, this.division === 'bands' ? colours.sand : undefined, this.division === 'grid' ? colours.rule : undefined)
-    this.heads.forEach((text, i) => paper.text(this.places[i], y, text, { size: this.size, bold: true, align: i > 1 ? 'right' : 'left' }))
+    if (this.division === 'grid' || this.division === 'bands')
+      paper.box(
+        42,
+        y - 3,
+        512,
+        this.size + 7,
+        this.division === 'bands' ? colours.sand : undefined,
+        this.division === 'grid' ? colours.rule : undefined,
+      )
+    this.heads.forEach((text, i) =>
+      paper.text(this.places[i], y, text, { size: this.size, bold: true, align: i > 1 ? 'right' : 'left' }),
+    )
     return y + 18
   }
 
@@ -53,13 +66,27 @@ export class LedgerDrawer {
     const { size, pitch, places } = this
     const top = y - (pitch - size) / 2
     if (this.division === 'bands' && index % 2 === 0) paper.box(42, top, 512, pitch, colours.mist)
-    if (this.division === 'grid') [42, ...places.slice(1).map((x, i) => (i === 0 ? x - 4 : x + 4))].slice(0, -1).forEach((left, i, lefts) => paper.box(left, top, (lefts[i + 1] ?? 554) - left, pitch, undefined, colours.rule))
+    if (this.division === 'grid')
+      [42, ...places.slice(1).map((x, i) => (i === 0 ? x - 4 : x + 4))]
+        .slice(0, -1)
+        .forEach((left, i, lefts) =>
+          paper.box(left, top, (lefts[i + 1] ?? 554) - left, pitch, undefined, colours.rule),
+        )
     if (this.division === 'rules') paper.rule(46, y + size + 2.5, 550)
-    const figures = (cents: number) => (this.bare ? this.designer.money(cents).replace(/EUR |\s?€\s?/g, '') : this.designer.money(cents))
-    const amounts = this.parted ? [amount < 0 ? figures(-amount) : '', amount < 0 ? '' : figures(amount)] : [figures(amount)]
+    const figures = (cents: number) =>
+      this.bare ? this.designer.money(cents).replace(/EUR |\s?€\s?/g, '') : this.designer.money(cents)
+    const amounts = this.parted
+      ? [amount < 0 ? figures(-amount) : '', amount < 0 ? '' : figures(amount)]
+      : [figures(amount)]
     const words = text.split(' ')
-    const [first, rest] = this.wraps && words.length > 3 ? [words.slice(0, 2).join(' '), words.slice(2).join(' ')] : [text, '']
-    ;[this.day(date), first, ...amounts, figures(balance)].forEach((cell, i) => paper.text(places[i], rest && i === 1 ? y - 3 : y, cell, { size: rest && i === 1 ? size * 0.85 : size, align: i > 1 ? 'right' : 'left' }))
+    const [first, rest] =
+      this.wraps && words.length > 3 ? [words.slice(0, 2).join(' '), words.slice(2).join(' ')] : [text, '']
+    ;[this.day(date), first, ...amounts, figures(balance)].forEach((cell, i) =>
+      paper.text(places[i], rest && i === 1 ? y - 3 : y, cell, {
+        size: rest && i === 1 ? size * 0.85 : size,
+        align: i > 1 ? 'right' : 'left',
+      }),
+    )
     if (rest) paper.text(places[1], y + size * 0.85 - 2, rest, { size: size * 0.85 })
     return y + pitch
   }

@@ -1,6 +1,13 @@
 import type { Dice } from '../../dice.ts'
 import { colours, Paper, type Face } from '../../sheet.ts'
-import { dateForms, moneyForms, type DateForm, type MoneyForm, type QuoteLine, type Story } from '../../story.ts'
+import {
+  dateForms,
+  moneyForms,
+  type DateForm,
+  type MoneyForm,
+  type QuoteLine,
+  type Story,
+} from '../../story.ts'
 import { Ledger, money, type Drawn } from '../../truth.ts'
 import { addressLine, fullName } from '../../world.ts'
 import { block } from '../blocks.ts'
@@ -22,18 +29,101 @@ interface Look {
   money: MoneyForm
   title: string
   heads: [string, string, string, string]
-  words: { number: string; date: string; valid: string; buyer: string; vessel: string; hull: string; net: string; vat: string; total: string }
+  words: {
+    number: string
+    date: string
+    valid: string
+    buyer: string
+    vessel: string
+    hull: string
+    net: string
+    vat: string
+    total: string
+  }
 }
 
 const LOOKS: Look[] = [
-  { face: 'sans', date: 'slashes', money: 'plain', title: 'QUOTATION', heads: ['Description', 'Qty', 'Unit price', 'Amount'], words: { number: 'Quote number', date: 'Date', valid: 'Valid until', buyer: 'Buyer', vessel: 'Vessel', hull: 'Hull number', net: 'Net amount', vat: 'VAT 20 %', total: 'Total price' } },
-  { face: 'serif', date: 'long', money: 'eur', title: 'Our offer', heads: ['Item', 'Quantity', 'Price each', 'Sum'], words: { number: 'Offer no', date: 'Date of offer', valid: 'Offer stands until', buyer: 'Prepared for', vessel: 'Boat name', hull: 'Hull no.', net: 'Total before VAT', vat: 'plus VAT', total: 'Price including VAT' } },
-  { face: 'slab', date: 'medium', money: 'sign', title: 'Sales quotation', heads: ['Goods', 'Units', 'Rate', 'Line total'], words: { number: 'Our reference', date: 'Dated', valid: 'Good until', buyer: 'Quotation for', vessel: 'Name of vessel', hull: 'Hull ID', net: 'Subtotal', vat: 'VAT amount', total: 'Grand total' } },
-  { face: 'humanist', date: 'iso', money: 'behind', title: 'Devis / Quote', heads: ['Désignation', 'Qté', 'Prix unitaire', 'Montant'], words: { number: 'Devis n°', date: 'Date du devis', valid: "Valable jusqu'au", buyer: 'Client', vessel: 'Nom du bateau', hull: 'N° de coque', net: 'Total HT', vat: 'TVA', total: 'Total TTC' } },
+  {
+    face: 'sans',
+    date: 'slashes',
+    money: 'plain',
+    title: 'QUOTATION',
+    heads: ['Description', 'Qty', 'Unit price', 'Amount'],
+    words: {
+      number: 'Quote number',
+      date: 'Date',
+      valid: 'Valid until',
+      buyer: 'Buyer',
+      vessel: 'Vessel',
+      hull: 'Hull number',
+      net: 'Net amount',
+      vat: 'VAT 20 %',
+      total: 'Total price',
+    },
+  },
+  {
+    face: 'serif',
+    date: 'long',
+    money: 'eur',
+    title: 'Our offer',
+    heads: ['Item', 'Quantity', 'Price each', 'Sum'],
+    words: {
+      number: 'Offer no',
+      date: 'Date of offer',
+      valid: 'Offer stands until',
+      buyer: 'Prepared for',
+      vessel: 'Boat name',
+      hull: 'Hull no.',
+      net: 'Total before VAT',
+      vat: 'plus VAT',
+      total: 'Price including VAT',
+    },
+  },
+  {
+    face: 'slab',
+    date: 'medium',
+    money: 'sign',
+    title: 'Sales quotation',
+    heads: ['Goods', 'Units', 'Rate', 'Line total'],
+    words: {
+      number: 'Our reference',
+      date: 'Dated',
+      valid: 'Good until',
+      buyer: 'Quotation for',
+      vessel: 'Name of vessel',
+      hull: 'Hull ID',
+      net: 'Subtotal',
+      vat: 'VAT amount',
+      total: 'Grand total',
+    },
+  },
+  {
+    face: 'humanist',
+    date: 'iso',
+    money: 'behind',
+    title: 'Devis / Quote',
+    heads: ['Désignation', 'Qté', 'Prix unitaire', 'Montant'],
+    words: {
+      number: 'Devis n°',
+      date: 'Date du devis',
+      valid: "Valable jusqu'au",
+      buyer: 'Client',
+      vessel: 'Nom du bateau',
+      hull: 'N° de coque',
+      net: 'Total HT',
+      vat: 'TVA',
+      total: 'Total TTC',
+    },
+  },
 ]
 
 /** A seller's quotation in one of four yards' ways; the last is French. */
-export async function drawQuote(story: Story, layout: number, dice: Dice, wishes: QuoteWishes = {}): Promise<Drawn> {
+export async function drawQuote(
+  story: Story,
+  layout: number,
+  dice: Dice,
+  wishes: QuoteWishes = {},
+): Promise<Drawn> {
   const look = LOOKS[layout]
   const paper = await Paper.begin(look.face)
   const truth = new Ledger()
@@ -59,40 +149,91 @@ export async function drawQuote(story: Story, layout: number, dice: Dice, wishes
   truth.put('net_amount', money(net))
   truth.put('vat_amount', money(story.vat))
   truth.put('total_price', money(total))
-  truth.put('lines', lines.map((l) => ({ description: l.text, quantity: String(l.quantity), unit_price: money(l.unit), amount: money(l.amount) })))
-  const facts = [{ label: w.number, value: number }, { label: w.date, value: date(issued) }, { label: w.valid, value: date(valid) }]
-  const boat = [{ label: w.vessel, value: vessel }, { label: w.hull, value: hull }]
+  truth.put(
+    'lines',
+    lines.map((l) => ({
+      description: l.text,
+      quantity: String(l.quantity),
+      unit_price: money(l.unit),
+      amount: money(l.amount),
+    })),
+  )
+  const facts = [
+    { label: w.number, value: number },
+    { label: w.date, value: date(issued) },
+    { label: w.valid, value: date(valid) },
+  ]
+  const boat = [
+    { label: w.vessel, value: vessel },
+    { label: w.hull, value: hull },
+  ]
   let y: number
   if (layout === 0) {
     paper.text(40, 40, story.yard, { size: 19, bold: true, colour: colours.teal })
     paper.text(40, 66, addressLine(story.yardAddress), { size: 9, colour: colours.grey })
     paper.text(555, 40, look.title, { size: 20, bold: true, align: 'right' })
     block(paper, 'columns', 340, 84, 220, facts, { size: 10 })
-    y = block(paper, 'stack', 40, 100, 280, [{ label: w.buyer, value: [buyer, `${story.home.number} ${story.home.street}`, `${story.home.town} ${story.home.code}`] }], { columns: 1 })
+    y = block(
+      paper,
+      'stack',
+      40,
+      100,
+      280,
+      [
+        {
+          label: w.buyer,
+          value: [
+            buyer,
+            `${story.home.number} ${story.home.street}`,
+            `${story.home.town} ${story.home.code}`,
+          ],
+        },
+      ],
+      { columns: 1 },
+    )
     y = block(paper, 'columns', 40, y + 14, 300, boat) + 12
   } else if (layout === 1) {
     paper.text(555, 46, story.yard, { size: 17, bold: true, align: 'right' })
     paper.text(555, 70, addressLine(story.yardAddress), { size: 9, align: 'right' })
     paper.text(50, 104, look.title, { size: 22 })
-    y = block(paper, 'inline', 50, 144, 480, [...facts, { label: w.buyer, value: buyer }, ...boat], { size: 11, gap: 5 }) + 14
+    y =
+      block(paper, 'inline', 50, 144, 480, [...facts, { label: w.buyer, value: buyer }, ...boat], {
+        size: 11,
+        gap: 5,
+      }) + 14
   } else if (layout === 2) {
     paper.box(0, 0, 595, 12, colours.rust)
     paper.text(44, 38, look.title, { size: 20, bold: true, colour: colours.rust })
     paper.text(44, 68, story.yard, { size: 12, bold: true })
     paper.text(44, 85, addressLine(story.yardAddress), { size: 8.5 })
-    y = block(paper, 'boxed', 44, 116, 514, [{ label: w.buyer, value: buyer }, facts[0], facts[1], facts[2], ...boat], { size: 9.5, columns: 3 }) + 16
+    y =
+      block(
+        paper,
+        'boxed',
+        44,
+        116,
+        514,
+        [{ label: w.buyer, value: buyer }, facts[0], facts[1], facts[2], ...boat],
+        { size: 9.5, columns: 3 },
+      ) + 16
   } else {
     paper.text(44, 40, story.yard, { size: 18, bold: true })
     paper.text(44, 64, addressLine(story.yardAddress), { size: 9 })
     paper.rule(44, 82, 551)
     paper.text(44, 94, look.title, { size: 14 })
     block(paper, 'columns', 320, 96, 235, facts, { size: 9.5, gap: 4 })
-    y = block(paper, 'columns', 44, 126, 260, [{ label: w.buyer, value: buyer }, ...boat], { size: 9.5, gap: 4 }) + 30
+    y =
+      block(paper, 'columns', 44, 126, 260, [{ label: w.buyer, value: buyer }, ...boat], {
+        size: 9.5,
+        gap: 4,
+      }) + 30
   }
   const rights = layout === 1 ? [0, 350, 450, 545] : [0, 370, 455, 549]
   const left = layout === 0 ? 44 : 50
   paper.box(left - 6, y - 5, 516, 19, layout % 2 ? colours.sand : colours.mist)
-  look.heads.forEach((head, i) => paper.text(i === 0 ? left : rights[i], y, head, { size: 9.5, bold: true, align: i ? 'right' : 'left' }))
+  look.heads.forEach((head, i) =>
+    paper.text(i === 0 ? left : rights[i], y, head, { size: 9.5, bold: true, align: i ? 'right' : 'left' }),
+  )
   y += 26
   for (const line of lines) {
     paper.text(left, y, line.text, { size: 9.5 })
@@ -103,11 +244,36 @@ export async function drawQuote(story: Story, layout: number, dice: Dice, wishes
     if (layout === 0 || layout === 2) paper.rule(left - 6, y - 5, 555)
   }
   y += 12
-  for (const [label, value, strong] of [[w.net, net, false], [w.vat, story.vat, false], [w.total, total, true]] as const) {
-    paper.text(layout === 2 ? 440 : 360, y, label, { size: strong ? 11 : 10, bold: strong, align: layout === 2 ? 'right' : 'left' })
+  for (const [label, value, strong] of [
+    [w.net, net, false],
+    [w.vat, story.vat, false],
+    [w.total, total, true],
+  ] as const) {
+    paper.text(layout === 2 ? 440 : 360, y, label, {
+      size: strong ? 11 : 10,
+      bold: strong,
+      align: layout === 2 ? 'right' : 'left',
+    })
     paper.text(rights[3], y, amount(value), { size: strong ? 11 : 10, bold: strong, align: 'right' })
     y += 20
   }
-  paper.prose(left, y + 30, ['Delivery six weeks after order. Payment one third with the order, the rest on delivery.', 'We hope that this offer meets your wishes and remain at your service for any question.', 'Prices hold as stated above. Goods stay ours until paid in full.', 'Livraison six semaines après la commande. Nous restons à votre disposition.'][layout], 480, { size: 9, colour: colours.grey })
-  return { type: 'purchase_quote', bytes: await paper.bytes(), pages: paper.pages, signed: null, fields: truth.fields }
+  paper.prose(
+    left,
+    y + 30,
+    [
+      'Delivery six weeks after order. Payment one third with the order, the rest on delivery.',
+      'We hope that this offer meets your wishes and remain at your service for any question.',
+      'Prices hold as stated above. Goods stay ours until paid in full.',
+      'Livraison six semaines après la commande. Nous restons à votre disposition.',
+    ][layout],
+    480,
+    { size: 9, colour: colours.grey },
+  )
+  return {
+    type: 'purchase_quote',
+    bytes: await paper.bytes(),
+    pages: paper.pages,
+    signed: null,
+    fields: truth.fields,
+  }
 }
