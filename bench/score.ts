@@ -1,5 +1,5 @@
 import type { Report } from '../core/handover/report.ts'
-import { squeeze } from '../core/page/text.ts'
+import { squeeze } from '../core/text/normalize.ts'
 import { isMoney, type Row, type Value, plain } from '../core/read/value.ts'
 import type { Truth } from './truth.ts'
 

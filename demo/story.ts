@@ -1,4 +1,4 @@
-import { addDays, addMonths, dayName, monthIndex } from '../core/match/days.ts'
+import { addDays, addMonths, dayName, monthIndex } from '../core/text/calendar.ts'
 import type { Dice } from './dice.ts'
 import {
   makeAddress,

@@ -11,7 +11,7 @@ import {
   type RegisterSide,
 } from '../core/match/register.ts'
 import type { Assessment } from '../core/assess.ts'
-import { fold, squeeze } from '../core/page/text.ts'
+import { fold, squeeze } from '../core/text/normalize.ts'
 import type { Program } from '../core/program/schema.ts'
 import type { Person } from './access/people.ts'
 import { note } from './audit.ts'

@@ -1,6 +1,6 @@
 import { createServer } from 'node:http'
 import { compareTexts } from '../core/match/plain.ts'
-import { squeeze } from '../core/page/text.ts'
+import { squeeze } from '../core/text/normalize.ts'
 
 /** An entry as the register keeps it. */
 export interface Vessel {

@@ -1,4 +1,4 @@
-import { addDays, dayName, daysBetween, monthIndex, monthName } from '../../core/match/days.ts'
+import { addDays, dayName, daysBetween, monthIndex, monthName } from '../../core/text/calendar.ts'
 import type { TimeLine as Line } from '../../core/match/time-line.ts'
 
 const HEIGHT = 26

@@ -1,5 +1,5 @@
 import { isMoney, plain, type Value } from '../../core/read/value.ts'
-import { dayName } from '../../core/match/days.ts'
+import { dayName } from '../../core/text/calendar.ts'
 
 /** A value as a person reads it: days in words, amounts grouped. */
 export function show(value: Value): string {

@@ -1,5 +1,5 @@
 import type { Answer } from '../answers/answer.ts'
-import { addDays } from '../match/days.ts'
+import { addDays } from '../text/calendar.ts'
 import { eur, paperOf } from '../match/paper-of.ts'
 import type { Paper } from '../match/paper.ts'
 import { personsOf, withOwners } from '../match/persons.ts'

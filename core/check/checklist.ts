@@ -1,6 +1,6 @@
 import type { Answer } from '../answers/answer.ts'
 import { standingOf, type Standing } from '../answers/overrides.ts'
-import { addDays, addMonths, dayName, daysBetween, monthIndex, monthName } from '../match/days.ts'
+import { addDays, addMonths, dayName, daysBetween, monthIndex, monthName } from '../text/calendar.ts'
 import { comparers } from '../match/comparers.ts'
 import { counting, fieldOf, splitReference, usable, usableText, valueIn, type Paper } from '../match/paper.ts'
 import type { Persons } from '../match/persons.ts'

@@ -1,4 +1,4 @@
-import { monthName } from '../match/days.ts'
+import { monthName } from '../text/calendar.ts'
 import { eur, paperOf } from '../match/paper-of.ts'
 import { pageOf } from '../page/page-of.ts'
 import { traderAccount } from '../program/trader-account.ts'

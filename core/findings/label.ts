@@ -1,5 +1,5 @@
 import type { FilledField } from '../answers/fill.ts'
-import { monthIndex, monthName } from '../match/days.ts'
+import { monthIndex, monthName } from '../text/calendar.ts'
 import type { DocumentType } from '../program/schema.ts'
 
 /** What a person calls each document: its type, with the month or a number where there are several of a kind. */

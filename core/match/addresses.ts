@@ -1,4 +1,4 @@
-import { squeeze, tokens } from '../page/text.ts'
+import { squeeze, tokens } from '../text/normalize.ts'
 import { plain, type Value } from '../read/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
 import { slipExplains } from './slip.ts'

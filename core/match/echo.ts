@@ -1,7 +1,7 @@
 import { linesOf, type Segment } from '../page/layout.ts'
 import { boxAround, inside, touches } from '../page/geometry.ts'
 import type { Page, Word } from '../page/page.ts'
-import { editDistance, squeeze, tokens } from '../page/text.ts'
+import { editDistance, squeeze, tokens } from '../text/normalize.ts'
 import type { Fact, Program } from '../program/schema.ts'
 import { kindReaders } from '../read/kinds/index.ts'
 import { plain, type Value } from '../read/value.ts'

@@ -3,7 +3,7 @@ import type { Page } from '../page/page.ts'
 import type { Program } from '../program/schema.ts'
 import { lostDigits } from '../read/figures.ts'
 import { cents, isMoney, plain } from '../read/value.ts'
-import { daysBetween } from './days.ts'
+import { daysBetween } from '../text/calendar.ts'
 import { counting, fieldOf, splitReference, usableText, type Paper } from './paper.ts'
 
 const DOUBTED = 0.6

@@ -1,4 +1,4 @@
-import { tokens } from '../page/text.ts'
+import { tokens } from '../text/normalize.ts'
 import { lookalikesOf } from './slip.ts'
 import type { ReadWord } from './phrases.ts'
 

@@ -1,5 +1,5 @@
-import { remembered } from '../page/remember.ts'
-import { fold, nearlyWord, squeeze, tokens } from '../page/text.ts'
+import { remembered } from '../text/memoize.ts'
+import { fold, nearlyWord, squeeze, tokens } from '../text/normalize.ts'
 import { plain, type Value } from '../read/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
 import { slipExplains } from './slip.ts'

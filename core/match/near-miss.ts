@@ -1,4 +1,4 @@
-import { editDistance, squeeze, tokens } from '../page/text.ts'
+import { editDistance, squeeze, tokens } from '../text/normalize.ts'
 import { plain, type Value } from '../read/value.ts'
 import { oneLookalike } from './slip.ts'
 

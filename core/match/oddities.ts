@@ -1,6 +1,6 @@
 import type { FilledField } from '../answers/fill.ts'
 import type { Page } from '../page/page.ts'
-import { editDistance, squeeze } from '../page/text.ts'
+import { editDistance, squeeze } from '../text/normalize.ts'
 import type { DocumentType, Field, Program } from '../program/schema.ts'
 import { asDigits } from '../read/kinds/reading.ts'
 import { isMoney, plain, type Money } from '../read/value.ts'

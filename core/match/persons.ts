@@ -1,5 +1,5 @@
 import type { Page } from '../page/page.ts'
-import { squeeze } from '../page/text.ts'
+import { squeeze } from '../text/normalize.ts'
 import type { DocumentType, Program } from '../program/schema.ts'
 import { typeById } from '../program/types/index.ts'
 import { comparers } from './comparers.ts'

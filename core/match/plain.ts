@@ -1,4 +1,4 @@
-import { fold, squeeze } from '../page/text.ts'
+import { fold, squeeze } from '../text/normalize.ts'
 import { cents, isMoney, plain, type Value } from '../read/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
 import { slipExplains } from './slip.ts'

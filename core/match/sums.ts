@@ -4,8 +4,8 @@ import type { Settled } from './facts.ts'
 import type { Check, Program } from '../program/schema.ts'
 import { newestFirst } from '../read/row-order.ts'
 import { cents, fromCents, groupThousands, isMoney, type Money, type Row } from '../read/value.ts'
-import { squeeze } from '../page/text.ts'
-import { addDays, daysBetween } from './days.ts'
+import { squeeze } from '../text/normalize.ts'
+import { addDays, daysBetween } from '../text/calendar.ts'
 import {
   counting,
   counts,

@@ -1,7 +1,7 @@
 import { boxAround, type Box } from './geometry.ts'
 import { linesOf } from './layout.ts'
 import type { Page } from './page.ts'
-import { squeeze } from './text.ts'
+import { squeeze } from '../text/normalize.ts'
 
 /** A place where the words that were looked for stand. */
 export interface Hit {

@@ -1,5 +1,5 @@
 import type { Word } from './page.ts'
-import { fold } from './text.ts'
+import { fold } from '../text/normalize.ts'
 
 /** A letter put right by its form alone is no surer than this: a person sees it. */
 const GUESSED = 0.6

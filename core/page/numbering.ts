@@ -1,7 +1,7 @@
 import { inside, type Box } from './geometry.ts'
 import { linesOf, type Line } from './layout.ts'
 import type { Page } from './page.ts'
-import { fold } from './text.ts'
+import { fold } from '../text/normalize.ts'
 
 /** What a page says of its own place in a document. `of` is null where only the number is printed. */
 export interface PageNumber {

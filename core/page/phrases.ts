@@ -1,6 +1,6 @@
 import { linesOf } from './layout.ts'
 import type { Page, Word } from './page.ts'
-import { nearlyWord, tokens } from './text.ts'
+import { nearlyWord, tokens } from '../text/normalize.ts'
 
 /** A phrase found on a page. `from` and `to` (exclusive) count words of the line. */
 export interface PhraseHit<T> {

@@ -1,6 +1,6 @@
 import { boxAround, overlap, type Box } from './geometry.ts'
 import type { Word } from './page.ts'
-import { editDistance, fold } from './text.ts'
+import { editDistance, fold } from '../text/normalize.ts'
 
 /** A letter as the second reader saw it. It knows no accents, and leaves out spaces. */
 export interface Letter {

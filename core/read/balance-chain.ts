@@ -1,4 +1,4 @@
-import { editDistance } from '../page/text.ts'
+import { editDistance } from '../text/normalize.ts'
 import { lostDigits } from './figures.ts'
 
 /** A row of an account as read, in cents; null where a cell could not be read. */

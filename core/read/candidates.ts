@@ -1,6 +1,6 @@
 import { isSentence, linesOf } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
-import { fold, nearlyWord, tokens } from '../page/text.ts'
+import { fold, nearlyWord, tokens } from '../text/normalize.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { addressIn } from './address.ts'
 import { brokenOff, brokenRest, secondLine, wholeReadings } from './broken.ts'

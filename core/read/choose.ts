@@ -1,4 +1,4 @@
-import { tokens } from '../page/text.ts'
+import { tokens } from '../text/normalize.ts'
 import type { DocumentType, Field, Relation } from '../program/schema.ts'
 import { readingOf, type Candidate } from './candidate.ts'
 import { figureSlip } from './figures.ts'

@@ -1,6 +1,6 @@
 import { overlap } from '../page/geometry.ts'
 import type { Word } from '../page/page.ts'
-import { tokens } from '../page/text.ts'
+import { tokens } from '../text/normalize.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { YES_NO } from './choices.ts'
 

@@ -1,7 +1,7 @@
 import { linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
 import { PhraseBook, type PhraseHit } from '../page/phrases.ts'
-import { squeeze, tokens } from '../page/text.ts'
+import { squeeze, tokens } from '../text/normalize.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { bilingual, inCells, wrapped } from './label-forms.ts'
 import { gist, isFormWord, isSmall, Wordings } from './wording.ts'

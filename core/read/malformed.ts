@@ -1,4 +1,4 @@
-import { fold } from '../page/text.ts'
+import { fold } from '../text/normalize.ts'
 import type { Field } from '../program/schema.ts'
 import { hasPostcode, PARTICLES } from './kinds/words.ts'
 

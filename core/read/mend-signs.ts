@@ -1,4 +1,4 @@
-import { tokens } from '../page/text.ts'
+import { tokens } from '../text/normalize.ts'
 import type { Field } from '../program/schema.ts'
 import { GUESSED } from './mend-words.ts'
 import type { Table } from './table.ts'

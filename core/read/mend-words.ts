@@ -1,5 +1,5 @@
-import { isTellingWord, meantBy } from '../page/misspelt.ts'
-import { tokens } from '../page/text.ts'
+import { isTellingWord, meantBy } from '../text/spelling.ts'
+import { tokens } from '../text/normalize.ts'
 import type { Field } from '../program/schema.ts'
 import { closingOf } from './kinds/words.ts'
 import type { Table } from './table.ts'

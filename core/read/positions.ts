@@ -1,6 +1,6 @@
 import { boxAround } from '../page/geometry.ts'
 import { linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
-import { fold } from '../page/text.ts'
+import { fold } from '../text/normalize.ts'
 import type { Page } from '../page/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'

@@ -1,6 +1,6 @@
 import type { Box } from '../page/geometry.ts'
 import type { Page, Word } from '../page/page.ts'
-import { tokens } from '../page/text.ts'
+import { tokens } from '../text/normalize.ts'
 
 /** A word read less surely than this may be a scrawl. */
 const PRINT = 0.65

@@ -1,7 +1,7 @@
 import { boxAround } from '../page/geometry.ts'
 import { linesOf, type Line, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
-import { squeeze } from '../page/text.ts'
+import { squeeze } from '../text/normalize.ts'
 import type { Column, Field } from '../program/schema.ts'
 import { readDates } from './kinds/date.ts'
 import { LEGAL_FORM, nameLikeness, orgLikeness, readNames } from './kinds/words.ts'

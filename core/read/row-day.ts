@@ -1,5 +1,5 @@
 import type { Word } from '../page/page.ts'
-import { editDistance } from '../page/text.ts'
+import { editDistance } from '../text/normalize.ts'
 import { parseDate, readDates } from './kinds/date.ts'
 import { asDigits, isWeak, rawOf } from './kinds/reading.ts'
 

@@ -1,6 +1,6 @@
 import { linesOf, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
-import { squeeze } from '../page/text.ts'
+import { squeeze } from '../text/normalize.ts'
 import type { Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { kindReaders } from './kinds/index.ts'

@@ -1,8 +1,8 @@
 import { boxAround } from '../page/geometry.ts'
 import { linesOf, type Line } from '../page/layout.ts'
 import type { Page } from '../page/page.ts'
-import { remembered } from '../page/remember.ts'
-import { nearlyWord, tokens } from '../page/text.ts'
+import { remembered } from '../text/memoize.ts'
+import { nearlyWord, tokens } from '../text/normalize.ts'
 import type { Column, Field } from '../program/schema.ts'
 
 /** The heads of tables: which column of a type stands where on a page. */

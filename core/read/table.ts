@@ -1,7 +1,7 @@
 import { boxAround, type Box } from '../page/geometry.ts'
 import type { Line } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
-import { fold } from '../page/text.ts'
+import { fold } from '../text/normalize.ts'
 import type { Column, Field } from '../program/schema.ts'
 import { parseDate, readDates } from './kinds/date.ts'
 import { plainNumber } from './kinds/id.ts'

@@ -1,7 +1,7 @@
 import { overlap, type Box } from '../page/geometry.ts'
 import { linesOf, type Line, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
-import { fold } from '../page/text.ts'
+import { fold } from '../text/normalize.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { isSmall } from './wording.ts'
 

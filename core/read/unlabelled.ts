@@ -1,6 +1,6 @@
 import { isSentence, linesOf, type Segment } from '../page/layout.ts'
 import type { Page, Word } from '../page/page.ts'
-import { fold } from '../page/text.ts'
+import { fold } from '../text/normalize.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { isPeriod, wholeMonth } from './backing.ts'
 import type { Candidate } from './candidate.ts'

@@ -1,6 +1,6 @@
 import { stemmer } from 'stemmer'
-import { remembered } from '../page/remember.ts'
-import { squeeze, tokens } from '../page/text.ts'
+import { remembered } from '../text/memoize.ts'
+import { squeeze, tokens } from '../text/normalize.ts'
 
 /** Words that stand for one thing on forms, whatever the designer prefers; each line is one meaning. */
 const SAME: readonly string[] = [

@@ -1,6 +1,6 @@
 import { linesOf, type Line } from '../page/layout.ts'
 import type { Page } from '../page/page.ts'
-import { fold } from '../page/text.ts'
+import { fold } from '../text/normalize.ts'
 
 /** The balances in cents with which the rows of a page can begin and end; empty where it has none. */
 export interface Carried {

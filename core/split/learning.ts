@@ -1,6 +1,6 @@
 import { linesOf } from '../page/layout.ts'
 import type { Page } from '../page/page.ts'
-import { squeeze } from '../page/text.ts'
+import { squeeze } from '../text/normalize.ts'
 import type { DocumentType } from '../program/schema.ts'
 
 /** What is kept of a page of a confirmed paper: which words it has, and where on it words lie. */

@@ -1,6 +1,6 @@
 import { isProse, linesOf, type Line } from '../page/layout.ts'
 import type { Page } from '../page/page.ts'
-import { fold } from '../page/text.ts'
+import { fold } from '../text/normalize.ts'
 
 /** Letters so much larger than the usual are a heading or a letterhead. */
 const LARGE = 1.22

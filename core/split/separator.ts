@@ -1,6 +1,6 @@
 import { linesOf } from '../page/layout.ts'
 import type { Page } from '../page/page.ts'
-import { tokens } from '../page/text.ts'
+import { tokens } from '../text/normalize.ts'
 import { separatorSheet, type SeparatorSheet } from '../program/separator-sheet.ts'
 
 /** What a separator sheet says. */

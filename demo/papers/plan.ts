@@ -1,4 +1,4 @@
-import { addDays, addMonths } from '../../core/match/days.ts'
+import { addDays, addMonths } from '../../core/text/calendar.ts'
 import type { Row, Value } from '../../core/read/value.ts'
 import type { Dice } from '../dice.ts'
 import type { Story } from '../story.ts'

@@ -1,4 +1,4 @@
-import { languageOf } from '../../core/page/language.ts'
+import { languageOf } from '../../core/text/language.ts'
 import type { Page, Rotation, Word } from '../../core/page/page.ts'
 import { stretchContrast } from '../picture/contrast.ts'
 import { fullestStrip, turned, type Grey } from '../picture/grey.ts'

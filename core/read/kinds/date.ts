@@ -1,5 +1,5 @@
-import { editDistance, fold } from '../../page/text.ts'
-import { remembered } from '../../page/remember.ts'
+import { editDistance, fold } from '../../text/normalize.ts'
+import { remembered } from '../../text/memoize.ts'
 import { asDigits, readSpans, type KindReader } from './reading.ts'
 
 const MONTHS = [

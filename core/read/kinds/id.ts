@@ -1,4 +1,4 @@
-import { fold } from '../../page/text.ts'
+import { fold } from '../../text/normalize.ts'
 import { plain } from '../value.ts'
 import { asDigits, readSpans, rawOf, type KindReader, type Reading } from './reading.ts'
 import { parseDate } from './date.ts'

@@ -1,4 +1,4 @@
-import { remembered } from '../../page/remember.ts'
+import { remembered } from '../../text/memoize.ts'
 import type { Word } from '../../page/page.ts'
 import { asDigits, isWeak, rawOf, type KindReader, type Reading } from './reading.ts'
 

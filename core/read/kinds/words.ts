@@ -1,5 +1,5 @@
 import type { Word } from '../../page/page.ts'
-import { fold } from '../../page/text.ts'
+import { fold } from '../../text/normalize.ts'
 import { rawOf, type KindReader } from './reading.ts'
 
 const tidy = (text: string): string =>

@@ -1,4 +1,4 @@
-import { isTellingWord, meantBy } from './misspelt.ts'
+import { isTellingWord, meantBy } from './spelling.ts'
 
 test.each([
   ['chandery', 'chandlery'],

@@ -1,4 +1,4 @@
-import { editDistance } from './text.ts'
+import { editDistance } from './normalize.ts'
 
 /** Letters of a word at least that is likelier misread than another word: "Stor" and "Stop" may both be meant. */
 const LONG_WORD = 5

@@ -1,4 +1,4 @@
-import { fold } from './text.ts'
+import { fold } from './normalize.ts'
 
 export type Language = 'en' | 'fr' | 'es'
 

@@ -1,4 +1,4 @@
-import { addDays, addMonths, dayName, daysBetween, monthIndex, monthName } from './days.ts'
+import { addDays, addMonths, dayName, daysBetween, monthIndex, monthName } from './calendar.ts'
 
 test.each([
   ['2026-02-28', 1, '2026-03-01'],

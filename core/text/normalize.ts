@@ -1,4 +1,4 @@
-import { remembered } from './remember.ts'
+import { remembered } from './memoize.ts'
 
 /** Lower case, without accents and typographic variants: what two prints of one word have in common. */
 export function fold(text: string): string {

@@ -1,4 +1,4 @@
-import { remembered } from './remember.ts'
+import { remembered } from './memoize.ts'
 
 test('a text is worked on once', () => {
   const seen: string[] = []

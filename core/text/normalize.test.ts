@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { editDistance, fold, nearlyWord, squeeze, tokens } from './text.ts'
+import { editDistance, fold, nearlyWord, squeeze, tokens } from './normalize.ts'
 
 test.each([
   ['Zoë Müller', 'zoe muller'],
