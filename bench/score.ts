@@ -1,6 +1,6 @@
 import type { Report } from '../core/handover/report.ts'
 import { squeeze } from '../core/text/normalize.ts'
-import { isMoney, type Row, type Value, plain } from '../core/read/value.ts'
+import { isMoney, type Row, type Value, plain } from '../core/model/value.ts'
 import type { Truth } from './truth.ts'
 
 /** Counts of one or many cases; every score is a ratio of them, so that cases add up. */

@@ -1,6 +1,6 @@
 import { builtInTypes, typeById } from '../core/program/types/index.ts'
 import type { DocumentType } from '../core/program/schema.ts'
-import type { Page } from '../core/page/page.ts'
+import type { Page } from '../core/model/page.ts'
 import { readDocument } from '../core/read/document.ts'
 import { labelBeside, withLearntLabels } from '../core/read/teach.ts'
 import type { BenchCase } from './run.ts'

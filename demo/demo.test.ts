@@ -1,4 +1,4 @@
-import { cents, isMoney, type Row } from '../core/read/value.ts'
+import { cents, isMoney, type Row } from '../core/model/value.ts'
 import { ibanHolds } from '../core/read/kinds/iban.ts'
 import { Dice } from './dice.ts'
 import { makePackage, type mishaps } from './package.ts'

@@ -1,5 +1,5 @@
-import type { Value } from '../core/read/value.ts'
-import { cents, isMoney } from '../core/read/value.ts'
+import type { Value } from '../core/model/value.ts'
+import { cents, isMoney } from '../core/model/value.ts'
 import { Dice } from './dice.ts'
 import { Paper, type Face } from './sheet.ts'
 import { dateForms, moneyForms } from './story.ts'

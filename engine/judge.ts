@@ -1,6 +1,6 @@
 import { assess, keepingReader, pageReader, type Assessment, type Situation } from '../core/assess.ts'
 import { doubtsOf } from '../core/findings/doubts.ts'
-import type { Page } from '../core/page/page.ts'
+import type { Page } from '../core/model/page.ts'
 import type { DocumentType, Program } from '../core/program/schema.ts'
 import { readerFor, splitPages } from '../core/split/split.ts'
 import { lookCloserAt, type ReadPackage } from './package.ts'

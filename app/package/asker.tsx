@@ -1,7 +1,7 @@
 import { CornerDownLeft, X } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { useFetcher } from 'react-router'
-import type { Box } from '../../core/page/geometry.ts'
+import type { Box } from '../../core/model/geometry.ts'
 import { show } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
 import type { loader } from '../routes/ask.ts'

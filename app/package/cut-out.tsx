@@ -1,5 +1,5 @@
-import type { Box } from '../../core/page/geometry.ts'
-import { grow } from '../../core/page/geometry.ts'
+import type { Box } from '../../core/model/geometry.ts'
+import { grow } from '../../core/model/geometry.ts'
 import { pictureUrl, shapeOf } from './sheet.ts'
 import { usePackage } from './view.ts'
 

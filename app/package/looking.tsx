@@ -9,7 +9,7 @@ import {
   type ReactNode,
 } from 'react'
 import type { Hit } from '../../core/page/find.ts'
-import type { Box } from '../../core/page/geometry.ts'
+import type { Box } from '../../core/model/geometry.ts'
 
 /** Words picked on a page. */
 export interface Picked {

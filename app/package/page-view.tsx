@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
-import type { Box } from '../../core/page/geometry.ts'
-import { boxAround, inside } from '../../core/page/geometry.ts'
+import type { Box } from '../../core/model/geometry.ts'
+import { boxAround, inside } from '../../core/model/geometry.ts'
 import type { Picked } from './looking.tsx'
 import { pictureUrl, shapeOf, type Sheet } from './sheet.ts'
 

@@ -1,4 +1,4 @@
-import { isMoney, plain, type Value } from '../../core/read/value.ts'
+import { isMoney, plain, type Value } from '../../core/model/value.ts'
 import { dayName } from '../../core/text/calendar.ts'
 
 /** A value as a person reads it: days in words, amounts grouped. */

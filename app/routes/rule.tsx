@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import { data, Link, redirect, useFetcher, useNavigation, useSubmit } from 'react-router'
 import { z } from 'zod'
-import { grow, type Box } from '../../core/page/geometry.ts'
+import { grow, type Box } from '../../core/model/geometry.ts'
 import type { RuleChange } from '../../core/split/rule-trial.ts'
 import { areaOf, ruleSchema, type Rule, type RulePlace } from '../../core/split/rules.ts'
 import { signedIn } from '../../server/access/people.ts'

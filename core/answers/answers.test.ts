@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import type { Piece } from '../split/split.ts'
-import type { FieldValue } from '../read/value.ts'
+import type { FieldValue } from '../model/value.ts'
 import { answerSchema, type Answer } from './answer.ts'
 import { arrange } from './arrange.ts'
 import { fill } from './fill.ts'

@@ -1,11 +1,11 @@
 import type { Document } from '../findings/document.ts'
-import type { Box } from '../page/geometry.ts'
+import type { Box } from '../model/geometry.ts'
 import { linesOf, type Line } from '../page/layout.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 import type { DocumentType, Field, FieldKind } from '../program/schema.ts'
 import { kindReaders } from '../read/kinds/index.ts'
-import { plain } from '../read/value.ts'
+import { plain } from '../model/value.ts'
 import { gist } from '../read/wording.ts'
 
 /** Where an answer stands. */

@@ -5,7 +5,7 @@ import { comparers } from '../match/comparers.ts'
 import { counting, fieldOf, splitReference, usable, usableText, valueIn, type Paper } from '../match/paper.ts'
 import type { Persons } from '../match/persons.ts'
 import type { Condition, Need, Program, Requirement } from '../program/schema.ts'
-import { cents, groupThousands, isMoney } from '../read/value.ts'
+import { cents, groupThousands, isMoney } from '../model/value.ts'
 
 export const statuses = [
   'missing',

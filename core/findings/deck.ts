@@ -2,9 +2,9 @@ import type { Answer } from '../answers/answer.ts'
 import type { RequirementResult } from '../check/checklist.ts'
 import type { Evidence, FactResult, Settled } from '../match/facts.ts'
 import { figuresOf, type CheckResult } from '../match/sums.ts'
-import type { Box } from '../page/geometry.ts'
+import type { Box } from '../model/geometry.ts'
 import type { Program } from '../program/schema.ts'
-import { plain, type Value } from '../read/value.ts'
+import { plain, type Value } from '../model/value.ts'
 import type { Document } from './document.ts'
 
 /** A cut-out of a page that bears on a question. */

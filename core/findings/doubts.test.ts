@@ -1,4 +1,4 @@
-import type { Box } from '../page/geometry.ts'
+import type { Box } from '../model/geometry.ts'
 import { pageOf } from '../page/page-of.ts'
 import type { FilledField } from '../answers/fill.ts'
 import type { Document } from './document.ts'

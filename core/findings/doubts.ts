@@ -1,6 +1,6 @@
-import type { Box } from '../page/geometry.ts'
+import type { Box } from '../model/geometry.ts'
 import { numberPlaceOf } from '../page/numbering.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import type { Document } from './document.ts'
 
 /** A value surer than this needs no second reader. */

@@ -3,8 +3,8 @@ import type { FactResult } from '../match/facts.ts'
 import { counts, splitReference, type Paper } from '../match/paper.ts'
 import { accepted, type CheckResult } from '../match/sums.ts'
 import type { Program } from '../program/schema.ts'
-import type { Page } from '../page/page.ts'
-import { plain } from '../read/value.ts'
+import type { Page } from '../model/page.ts'
+import { plain } from '../model/value.ts'
 import type { Finding } from './finding.ts'
 
 const BY_STATUS: Partial<Record<Status, Finding['kind']>> = {

@@ -1,4 +1,4 @@
-import type { Value } from '../read/value.ts'
+import type { Value } from '../model/value.ts'
 
 /** How two values of one fact lie to each other, with the reason a person is told. */
 export interface Agreement {

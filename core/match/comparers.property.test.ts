@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { Value } from '../read/value.ts'
+import type { Value } from '../model/value.ts'
 import { comparers } from './comparers.ts'
 
 const word = fc.stringMatching(/^[A-Z][a-z]{2,9}$/)

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { Value } from '../read/value.ts'
+import type { Value } from '../model/value.ts'
 import { compareAddresses } from './addresses.ts'
 import type { Comparer } from './agreement.ts'
 import { comparers } from './comparers.ts'

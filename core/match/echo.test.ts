@@ -1,6 +1,6 @@
 import type { FilledField } from '../answers/fill.ts'
 import { pageOf } from '../page/page-of.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { withEchoes } from './echo.ts'
 import type { Paper } from './paper.ts'

@@ -1,7 +1,7 @@
 import type { Answer } from '../answers/answer.ts'
 import { standingOf, type Standing } from '../answers/overrides.ts'
 import type { Fact, Program } from '../program/schema.ts'
-import { plain, type Value } from '../read/value.ts'
+import { plain, type Value } from '../model/value.ts'
 import { different, same, WEAK, type Agreement } from './agreement.ts'
 import { comparers } from './comparers.ts'
 import { counts, fieldOf, splitReference, TAKES_PART, type Paper } from './paper.ts'

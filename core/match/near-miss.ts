@@ -1,5 +1,5 @@
 import { editDistance, squeeze, tokens } from '../text/normalize.ts'
-import { plain, type Value } from '../read/value.ts'
+import { plain, type Value } from '../model/value.ts'
 import { oneLookalike } from './slip.ts'
 
 /** Codes that differ in two places are two codes: a fair reader takes one figure for another, not two. */

@@ -1,9 +1,9 @@
 import type { FilledField } from '../answers/fill.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { editDistance, squeeze } from '../text/normalize.ts'
 import type { DocumentType, Field, Program } from '../program/schema.ts'
 import { asDigits } from '../read/kinds/reading.ts'
-import { isMoney, plain, type Money } from '../read/value.ts'
+import { isMoney, plain, type Money } from '../model/value.ts'
 import { splitReference, type Paper } from './paper.ts'
 
 const MACHINE: ReadonlySet<string> = new Set(['certain', 'repaired'])

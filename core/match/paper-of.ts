@@ -1,5 +1,5 @@
 import type { FilledField } from '../answers/fill.ts'
-import type { Value } from '../read/value.ts'
+import type { Value } from '../model/value.ts'
 import type { Paper } from './paper.ts'
 
 /** A paper with these certain values, for tests and examples. */

@@ -1,4 +1,4 @@
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { squeeze } from '../text/normalize.ts'
 import type { DocumentType, Program } from '../program/schema.ts'
 import { typeById } from '../program/types/index.ts'

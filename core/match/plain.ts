@@ -1,5 +1,5 @@
 import { fold, squeeze } from '../text/normalize.ts'
-import { cents, isMoney, plain, type Value } from '../read/value.ts'
+import { cents, isMoney, plain, type Value } from '../model/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
 import { slipExplains } from './slip.ts'
 

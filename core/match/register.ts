@@ -1,4 +1,4 @@
-import { plain, type Value } from '../read/value.ts'
+import { plain, type Value } from '../model/value.ts'
 import type { Agreement } from './agreement.ts'
 import { comparers } from './comparers.ts'
 import type { FactResult } from './facts.ts'

@@ -1,5 +1,5 @@
 import { pageOf } from '../page/page-of.ts'
-import type { Row } from '../read/value.ts'
+import type { Row } from '../model/value.ts'
 import { eur, paperOf } from './paper-of.ts'
 import { builtInTypes } from '../program/types/index.ts'
 import { withRowWords } from './row-words.ts'

@@ -3,7 +3,7 @@ import { standingOf } from '../answers/overrides.ts'
 import type { Settled } from './facts.ts'
 import type { Check, Program } from '../program/schema.ts'
 import { newestFirst } from '../read/row-order.ts'
-import { cents, fromCents, groupThousands, isMoney, type Money, type Row } from '../read/value.ts'
+import { cents, fromCents, groupThousands, isMoney, type Money, type Row } from '../model/value.ts'
 import { squeeze } from '../text/normalize.ts'
 import { addDays, daysBetween } from '../text/calendar.ts'
 import {

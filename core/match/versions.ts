@@ -1,6 +1,6 @@
 import type { Answer } from '../answers/answer.ts'
 import type { DocumentType } from '../program/schema.ts'
-import { plain } from '../read/value.ts'
+import { plain } from '../model/value.ts'
 import { comparers } from './comparers.ts'
 import { counts, fieldOf, type Paper } from './paper.ts'
 import type { FilledField } from '../answers/fill.ts'

@@ -2,7 +2,7 @@ import { behindOneAnother } from './behind-one-another.ts'
 import { linesOf } from './layout.ts'
 import { pageNumberOf } from './numbering.ts'
 import { pageOf } from './page-of.ts'
-import type { Word } from './page.ts'
+import type { Word } from '../model/page.ts'
 
 const word = (text: string, left: number, right: number, top = 0.96): Word => ({
   text,

@@ -1,5 +1,5 @@
-import { overlap } from './geometry.ts'
-import type { Word } from './page.ts'
+import { overlap } from '../model/geometry.ts'
+import type { Word } from '../model/page.ts'
 
 /**
  * Ends every word's box where the next word of its line begins. A reader of pictures draws the box of "Page" around all of

@@ -1,5 +1,5 @@
 import { joinCombs } from './comb.ts'
-import type { Word } from './page.ts'
+import type { Word } from '../model/page.ts'
 
 /** Letters one to a box, 15 points apart on a page of 600; a space leaves its box empty. */
 const boxes = (text: string, left = 100, pitch = 15): Word[] =>

@@ -1,5 +1,5 @@
-import { boxAround } from './geometry.ts'
-import type { Word } from './page.ts'
+import { boxAround } from '../model/geometry.ts'
+import type { Word } from '../model/page.ts'
 
 /** So many letters in a row, evenly apart, are a comb; fewer are initials or options, unless the page has such a comb. */
 const LEAST = 4

@@ -1,7 +1,7 @@
 import { diffArrays } from 'diff'
 import { linesOf } from './layout.ts'
-import type { Page, Word } from './page.ts'
-import type { Box } from './geometry.ts'
+import type { Page, Word } from '../model/page.ts'
+import type { Box } from '../model/geometry.ts'
 import { squeeze } from '../text/normalize.ts'
 
 /** What one page says and the other does not, by place; and what share of their words is common. */

@@ -1,6 +1,6 @@
-import { boxAround, type Box } from './geometry.ts'
+import { boxAround, type Box } from '../model/geometry.ts'
 import { linesOf } from './layout.ts'
-import type { Page } from './page.ts'
+import type { Page } from '../model/page.ts'
 import { squeeze } from '../text/normalize.ts'
 
 /** A place where the words that were looked for stand. */

@@ -1,4 +1,4 @@
-import { packInk, type InkGrid } from './ink.ts'
+import { packInk, type InkGrid } from '../model/ink-grid.ts'
 
 /** The ink of a page from a rule of where it is dark, for tests and examples: 200 cells across, 283 down. */
 export const inkOf = (dark: (x: number, y: number) => boolean): InkGrid =>

@@ -1,5 +1,5 @@
 import { linesOf, typicalHeight } from './layout.ts'
-import type { Page, Word } from './page.ts'
+import type { Page, Word } from '../model/page.ts'
 import { pageOf } from './page-of.ts'
 
 test('words of one height make a line, gaps part it into segments', () => {

@@ -1,5 +1,5 @@
-import { boxAround, overlap, type Box } from './geometry.ts'
-import type { Page, Word } from './page.ts'
+import { boxAround, overlap, type Box } from '../model/geometry.ts'
+import type { Page, Word } from '../model/page.ts'
 
 /** Words that stand together in a line, with no column gap between them. */
 export interface Segment {

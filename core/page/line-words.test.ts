@@ -1,5 +1,5 @@
 import { isLegible, isNoise, surenessOf, wantsBothReaders, wordsFrom } from './line-words.ts'
-import type { Word } from './page.ts'
+import type { Word } from '../model/page.ts'
 import type { Letter } from './second-opinion.ts'
 
 const word = (text: string, sure: number, at = 0.1): Word => ({

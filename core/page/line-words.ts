@@ -1,5 +1,5 @@
-import type { Box } from './geometry.ts'
-import type { Page, Word } from './page.ts'
+import type { Box } from '../model/geometry.ts'
+import type { Page, Word } from '../model/page.ts'
 import type { Letter } from './second-opinion.ts'
 
 /** Print read less surely than this, or not at all, is the second reader's. */

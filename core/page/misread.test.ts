@@ -1,5 +1,5 @@
 import { withCrossedT, withLostLetter, withMailSign } from './misread.ts'
-import type { Word } from './page.ts'
+import type { Word } from '../model/page.ts'
 
 const read = (text: string) => withLostLetter({ text, sure: 0.9, box: [0, 0, 0.1, 0.02] })
 

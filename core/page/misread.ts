@@ -1,4 +1,4 @@
-import type { Word } from './page.ts'
+import type { Word } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 
 /** A letter put right by its form alone is no surer than this: a person sees it. */

@@ -1,6 +1,6 @@
-import { inside, type Box } from './geometry.ts'
+import { inside, type Box } from '../model/geometry.ts'
 import { linesOf, type Line } from './layout.ts'
-import type { Page } from './page.ts'
+import type { Page } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 
 /** What a page says of its own place in a document. `of` is null where only the number is printed. */

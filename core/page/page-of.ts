@@ -1,4 +1,4 @@
-import type { Page, Word } from './page.ts'
+import type { Page, Word } from '../model/page.ts'
 
 /**
  * A page from plain lines, for tests and examples. Columns are parted by ` | `: `'Net pay | EUR 2,140.55'` prints two

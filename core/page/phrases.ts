@@ -1,5 +1,5 @@
 import { linesOf } from './layout.ts'
-import type { Page, Word } from './page.ts'
+import type { Page, Word } from '../model/page.ts'
 import { nearlyWord, tokens } from '../text/normalize.ts'
 
 /** A phrase found on a page. `from` and `to` (exclusive) count words of the line. */

@@ -1,4 +1,4 @@
-import type { Word } from './page.ts'
+import type { Word } from '../model/page.ts'
 import { runsAt, secondOpinion, type Letter } from './second-opinion.ts'
 
 /** Words of letters a hundredth of the page wide, each from a place on: `['Old', 0.10, 0.9]`. */

@@ -1,5 +1,5 @@
-import { boxAround, overlap, type Box } from './geometry.ts'
-import type { Word } from './page.ts'
+import { boxAround, overlap, type Box } from '../model/geometry.ts'
+import type { Word } from '../model/page.ts'
 import { editDistance, fold } from '../text/normalize.ts'
 
 /** A letter as the second reader saw it. It knows no accents, and leaves out spaces. */

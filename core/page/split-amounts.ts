@@ -1,5 +1,5 @@
-import { overlap } from './geometry.ts'
-import type { Word } from './page.ts'
+import { overlap } from '../model/geometry.ts'
+import type { Word } from '../model/page.ts'
 
 /** In heights of letters: what stands further apart is two words. */
 const GAP = 0.9

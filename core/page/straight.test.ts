@@ -1,6 +1,6 @@
 import { pageOf } from './page-of.ts'
 import { asItLeans, straight } from './straight.ts'
-import type { Box } from './geometry.ts'
+import type { Box } from '../model/geometry.ts'
 
 const near = (a: Box, b: Box) => a.forEach((edge, i) => expect(edge).toBeCloseTo(b[i], 3))
 const word = (text: string, box: Box) => ({ text, box, sure: 0.9 })

@@ -1,5 +1,5 @@
-import { boxAround, type Box } from './geometry.ts'
-import type { Page } from './page.ts'
+import { boxAround, type Box } from '../model/geometry.ts'
+import type { Page } from '../model/page.ts'
 
 /** Degrees that a page may lean before the foot of a column stands a letter's breadth beside its head. */
 const LEANS = 0.1

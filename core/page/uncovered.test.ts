@@ -1,4 +1,4 @@
-import type { Word } from './page.ts'
+import type { Word } from '../model/page.ts'
 import type { Letter } from './second-opinion.ts'
 import { uncovered } from './uncovered.ts'
 

@@ -1,4 +1,4 @@
-import type { Word } from './page.ts'
+import type { Word } from '../model/page.ts'
 import { standsOn, type Letter } from './second-opinion.ts'
 
 /** In usual steps from letter to letter: what stands further on has a space before it. */

@@ -1,5 +1,5 @@
 import { linesOf, type Segment } from '../page/layout.ts'
-import type { Word } from '../page/page.ts'
+import type { Word } from '../model/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { parseDate } from './kinds/date.ts'

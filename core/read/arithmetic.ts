@@ -1,13 +1,13 @@
 import { linesOf } from '../page/layout.ts'
 import { lackedBy } from '../page/numbering.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Page, Word } from '../model/page.ts'
 import type { DocumentType, Relation } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { readMoney } from './kinds/money.ts'
 import type { Reading } from './kinds/reading.ts'
 import { oldestFirst } from './row-order.ts'
 import type { Table } from './table.ts'
-import { cents, isMoney, type Row } from './value.ts'
+import { cents, isMoney, type Row } from '../model/value.ts'
 
 interface Printed extends Reading {
   page: Page

@@ -1,8 +1,8 @@
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { leaves } from './arithmetic.ts'
 import type { Ranked } from './choose.ts'
-import { cents, isMoney } from './value.ts'
+import { cents, isMoney } from '../model/value.ts'
 
 /**
  * Backs values that bear one another out: a period that is a whole month to the day, which no other days of a paper are

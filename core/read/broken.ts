@@ -1,5 +1,5 @@
 import { linesOf } from '../page/layout.ts'
-import type { Word } from '../page/page.ts'
+import type { Word } from '../model/page.ts'
 import { monthOf } from './kinds/date.ts'
 import { kindReaders } from './kinds/index.ts'
 import { rawOf, type Reading } from './kinds/reading.ts'

@@ -1,6 +1,6 @@
-import { boxAround, type Box } from '../page/geometry.ts'
-import type { Page, Word } from '../page/page.ts'
-import type { Value } from './value.ts'
+import { boxAround, type Box } from '../model/geometry.ts'
+import type { Page, Word } from '../model/page.ts'
+import type { Value } from '../model/value.ts'
 
 /** One possible value of one field, with its evidence as log-odds. */
 export interface Candidate {

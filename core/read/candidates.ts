@@ -1,5 +1,5 @@
 import { isSentence, linesOf } from '../page/layout.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Page, Word } from '../model/page.ts'
 import { fold, nearlyWord, tokens } from '../text/normalize.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { addressIn } from './address.ts'
@@ -26,7 +26,7 @@ import { withoutCapitals, withoutLabel, withoutLabelWords } from './strip-labels
 import { acrossLines, followStyle } from './style.ts'
 import { titleYears } from './title-year.ts'
 import { unlabelled } from './unlabelled.ts'
-import { isMoney, plain } from './value.ts'
+import { isMoney, plain } from '../model/value.ts'
 import { isSmall } from './wording.ts'
 import { zoneOn } from './zone.ts'
 

@@ -1,5 +1,5 @@
 import { linesOf, type Line, type Segment } from '../page/layout.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import type { LabelHit } from './labels.ts'
 import type { LabelsByLine } from './regions.ts'
 

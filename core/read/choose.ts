@@ -2,7 +2,7 @@ import { tokens } from '../text/normalize.ts'
 import type { DocumentType, Field, Relation } from '../program/schema.ts'
 import { readingOf, type Candidate } from './candidate.ts'
 import { figureSlip } from './figures.ts'
-import { cents, isMoney, plain, type Money, type Value } from './value.ts'
+import { cents, isMoney, plain, type Money, type Value } from '../model/value.ts'
 
 /** One value that a field may have. */
 export interface Reading {

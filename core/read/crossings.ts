@@ -1,6 +1,6 @@
-import { overlap } from '../page/geometry.ts'
+import { overlap } from '../model/geometry.ts'
 import { linesOf, type Line, type Segment } from '../page/layout.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { kindReaders } from './kinds/index.ts'

@@ -1,5 +1,5 @@
 import { pageOf } from '../page/page-of.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import type { Candidate } from './candidate.ts'
 import { inOneCurrency } from './currency.ts'
 import { parseMoney } from './kinds/money.ts'

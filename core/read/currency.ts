@@ -1,5 +1,5 @@
 import type { Candidate } from './candidate.ts'
-import { isMoney } from './value.ts'
+import { isMoney } from '../model/value.ts'
 
 const SIGN = /[€£$]/
 const LETTERS = /[A-Z]{3}/i

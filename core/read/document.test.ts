@@ -1,8 +1,8 @@
 import { pageOf } from '../page/page-of.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { builtInTypes, typeById } from '../program/types/index.ts'
 import { readDocument } from './document.ts'
-import type { Value } from './value.ts'
+import type { Value } from '../model/value.ts'
 
 const eur = (amount: string) => ({ amount, currency: 'EUR' })
 function read(type: string, ...pages: Page[]) {

@@ -1,6 +1,6 @@
-import type { Box } from '../page/geometry.ts'
+import type { Box } from '../model/geometry.ts'
 import { lackedBy } from '../page/numbering.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { byArithmetic } from './arithmetic.ts'
 import { backByForm } from './backing.ts'
@@ -14,7 +14,7 @@ import { isRoster } from './roster.ts'
 import type { Table } from './table.ts'
 import { bestTable, twoReadings } from './table-choice.ts'
 import { tableValue } from './table-value.ts'
-import type { FieldValue } from './value.ts'
+import type { FieldValue } from '../model/value.ts'
 
 /** All that is read from one document. */
 export interface DocumentReading {

@@ -1,10 +1,10 @@
-import { boxAround, overlap, type Box } from '../page/geometry.ts'
+import { boxAround, overlap, type Box } from '../model/geometry.ts'
 import { isSentence, linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Page, Word } from '../model/page.ts'
 import type { FieldKind } from '../program/schema.ts'
 import { kindReaders } from './kinds/index.ts'
 import { addressLikeness, nameLikeness, orgLikeness } from './kinds/words.ts'
-import { plain } from './value.ts'
+import { plain } from '../model/value.ts'
 
 /** What a paper of no known type says: a value, with the wording that leads to it where one does. */
 export interface Saying {

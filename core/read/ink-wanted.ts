@@ -1,5 +1,5 @@
-import { overlap } from '../page/geometry.ts'
-import type { Word } from '../page/page.ts'
+import { overlap } from '../model/geometry.ts'
+import type { Word } from '../model/page.ts'
 import { tokens } from '../text/normalize.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { YES_NO } from './choices.ts'

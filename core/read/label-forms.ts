@@ -1,5 +1,5 @@
 import type { Line, Segment } from '../page/layout.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import type { LabelHit, LabelMeaning } from './labels.ts'
 import { gist, isSmall, type Wordings } from './wording.ts'
 

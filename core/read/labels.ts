@@ -1,5 +1,5 @@
 import { linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Page, Word } from '../model/page.ts'
 import { PhraseBook, type PhraseHit } from '../page/phrases.ts'
 import { squeeze, tokens } from '../text/normalize.ts'
 import type { DocumentType } from '../program/schema.ts'

@@ -2,7 +2,7 @@ import { pageOf } from '../page/page-of.ts'
 import type { DocumentType } from '../program/schema.ts'
 import type { Ranked } from './choose.ts'
 import { doubtLostCents, doubtLostDigits } from './lost-figures.ts'
-import { fromCents, type Money } from './value.ts'
+import { fromCents, type Money } from '../model/value.ts'
 
 const scan = pageOf([], { source: 'ocr' })
 const print = pageOf([], { source: 'text' })

@@ -3,7 +3,7 @@ import { endsOf } from './arithmetic.ts'
 import type { Ranked } from './choose.ts'
 import { lostDigits } from './figures.ts'
 import type { Settled } from './table-choice.ts'
-import { cents, fromCents, isMoney, type Money } from './value.ts'
+import { cents, fromCents, isMoney, type Money } from '../model/value.ts'
 
 /** Amounts that a weak print likely shortened: each is asked about, with what was lost where the paper's own arithmetic says that. */
 

@@ -1,4 +1,4 @@
-import { boxAround } from '../page/geometry.ts'
+import { boxAround } from '../model/geometry.ts'
 import type { Line, Segment } from '../page/layout.ts'
 
 /** An amount with its cents; "12.03.26" is none. */

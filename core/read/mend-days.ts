@@ -2,7 +2,7 @@ import type { Field } from '../program/schema.ts'
 import { GUESSED } from './mend-words.ts'
 import { nearestDay } from './row-day.ts'
 import type { Table } from './table.ts'
-import type { Row } from './value.ts'
+import type { Row } from '../model/value.ts'
 
 /**
  * On a picture, mends the days of rows that stand in order: a year that neither neighbour has ("2028" amid 2026), and a

@@ -4,7 +4,7 @@ import { lostDigits } from './figures.ts'
 import { likelyWays } from './mend-signs.ts'
 import { GUESSED } from './mend-words.ts'
 import type { Table } from './table.ts'
-import { cents, fromCents, isMoney, type Money, type Row } from './value.ts'
+import { cents, fromCents, isMoney, type Money, type Row } from '../model/value.ts'
 
 /** Rows read more surely than this keep what was read: a paper that truly does not add up must not be argued away. */
 const WEAK = 0.85

@@ -2,7 +2,7 @@ import { builtInTypes, typeById } from '../program/types/index.ts'
 import { mendSigns } from './mend-signs.ts'
 import { GUESSED } from './mend-words.ts'
 import type { Table } from './table.ts'
-import type { Money } from './value.ts'
+import type { Money } from '../model/value.ts'
 
 const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
 const eur = (amount: string | null) => (amount === null ? null : { amount, currency: 'EUR' })

@@ -2,7 +2,7 @@ import { tokens } from '../text/normalize.ts'
 import type { Field } from '../program/schema.ts'
 import { GUESSED } from './mend-words.ts'
 import type { Table } from './table.ts'
-import { cents, fromCents, isMoney, type Row } from './value.ts'
+import { cents, fromCents, isMoney, type Row } from '../model/value.ts'
 
 /** So many of its first words say what kind of booking a row is. */
 const KIND = 2

@@ -1,4 +1,4 @@
-import { boxAround, overlap } from '../page/geometry.ts'
+import { boxAround, overlap } from '../model/geometry.ts'
 import type { Line, Segment } from '../page/layout.ts'
 
 const DAY = /^\D{0,2}(?:\d{4}-\d{2}-\d{2}|\d{1,2}(?:st|nd|rd|th)?[./\s-]{1,2}(?:\d{1,2}\b|\p{L}{3}))/u

@@ -1,5 +1,5 @@
 import { linesOf, type Line, type Segment } from '../page/layout.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Page, Word } from '../model/page.ts'
 import type { Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { monthEnd, parsePeriod } from './kinds/date.ts'

@@ -1,7 +1,7 @@
-import { boxAround } from '../page/geometry.ts'
+import { boxAround } from '../model/geometry.ts'
 import { linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
 import { fold } from '../text/normalize.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import {

@@ -1,5 +1,5 @@
-import type { Box } from '../page/geometry.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Box } from '../model/geometry.ts'
+import type { Page, Word } from '../model/page.ts'
 import { tokens } from '../text/normalize.ts'
 
 /** A word read less surely than this may be a scrawl. */

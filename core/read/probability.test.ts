@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { calibrate, PROVED_RIGHT } from './probability.ts'
-import { cents, fromCents, groupThousands, plain } from './value.ts'
+import { cents, fromCents, groupThousands, plain } from '../model/value.ts'
 
 test('a higher score is never less likely right', () => {
   fc.assert(

@@ -1,7 +1,7 @@
 import type { Ranked } from './choose.ts'
 import { readingOf, type Candidate } from './candidate.ts'
 import { ibanHolds } from './kinds/iban.ts'
-import { isMoney } from './value.ts'
+import { isMoney } from '../model/value.ts'
 
 /**
  * The probability that a chosen value is right: that it is the right place, times that it was read right.

@@ -1,7 +1,7 @@
 import { linesOf, type Segment } from '../page/layout.ts'
-import { overlap, type Box } from '../page/geometry.ts'
+import { overlap, type Box } from '../model/geometry.ts'
 import { isPageNumber } from '../page/numbering.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Page, Word } from '../model/page.ts'
 import { hasPostcode } from './kinds/words.ts'
 import { ends, type LabelHit } from './labels.ts'
 

@@ -1,12 +1,12 @@
-import { boxAround } from '../page/geometry.ts'
+import { boxAround } from '../model/geometry.ts'
 import { linesOf, type Line, type Segment } from '../page/layout.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Page, Word } from '../model/page.ts'
 import { squeeze } from '../text/normalize.ts'
 import type { Column, Field } from '../program/schema.ts'
 import { readDates } from './kinds/date.ts'
 import { LEGAL_FORM, nameLikeness, orgLikeness, readNames } from './kinds/words.ts'
 import { emptyTable, type Table } from './table.ts'
-import type { Row } from './value.ts'
+import type { Row } from '../model/value.ts'
 
 /** Kinds that tables of persons are made of; a table with amounts in it is read by its columns. */
 const PERSONAL: ReadonlySet<Column['kind']> = new Set(['name', 'date', 'percent'])

@@ -1,4 +1,4 @@
-import type { Word } from '../page/page.ts'
+import type { Word } from '../model/page.ts'
 import { nearestDay, rowDay, shortDate } from './row-day.ts'
 
 const words = (text: string, sure = 0.7): Word[] =>

@@ -1,4 +1,4 @@
-import type { Word } from '../page/page.ts'
+import type { Word } from '../model/page.ts'
 import { editDistance } from '../text/normalize.ts'
 import { parseDate, readDates } from './kinds/date.ts'
 import { asDigits, isWeak, rawOf } from './kinds/reading.ts'

@@ -1,4 +1,4 @@
-import type { Box } from '../page/geometry.ts'
+import type { Box } from '../model/geometry.ts'
 import { linesOf } from '../page/layout.ts'
 import { pageOf } from '../page/page-of.ts'
 import { leadsInto } from './second-lines.ts'

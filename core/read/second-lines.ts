@@ -1,5 +1,5 @@
 import { levelOf, type Line } from '../page/layout.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 
 /**
  * Whether a line of words belongs to the row below rather than to the one above: figures are often set to the middle of two

@@ -1,5 +1,5 @@
 import { linesOf, type Segment } from '../page/layout.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Page, Word } from '../model/page.ts'
 import { squeeze } from '../text/normalize.ts'
 import type { Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'

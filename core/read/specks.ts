@@ -1,6 +1,6 @@
-import { boxAround } from '../page/geometry.ts'
+import { boxAround } from '../model/geometry.ts'
 import { linesOf, type Line, type Segment } from '../page/layout.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Page, Word } from '../model/page.ts'
 import { withPoints } from './lost-points.ts'
 import { joinParted } from './parted-rows.ts'
 

@@ -1,4 +1,4 @@
-import type { Word } from '../page/page.ts'
+import type { Word } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'
 import { labelLike, type LabelHit } from './labels.ts'

@@ -1,6 +1,6 @@
-import { boxAround } from '../page/geometry.ts'
+import { boxAround } from '../model/geometry.ts'
 import type { Line } from '../page/layout.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Page, Word } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 import type { Field } from '../program/schema.ts'
 import { parseDate } from './kinds/date.ts'
@@ -12,7 +12,7 @@ import { rowDay } from './row-day.ts'
 import { leadsInto } from './second-lines.ts'
 import { linesWithoutSpecks } from './specks.ts'
 import { emptyTable, SKIPPED_ROWS, type Table } from './table.ts'
-import { cents, isMoney, type Money, type Row } from './value.ts'
+import { cents, isMoney, type Money, type Row } from '../model/value.ts'
 
 /** A row found by what it holds, with the words that are neither date nor figure. */
 interface ContentRow {

@@ -1,6 +1,6 @@
-import { boxAround, type Box } from '../page/geometry.ts'
+import { boxAround, type Box } from '../model/geometry.ts'
 import { linesOf, type Line } from '../page/layout.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Page, Word } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 import type { Column, Field } from '../program/schema.ts'
 import { plainNumber } from './kinds/id.ts'
@@ -9,7 +9,7 @@ import { settleSigns } from './mend-signs.ts'
 import { rowDay } from './row-day.ts'
 import { emptyTable, fillYears, SKIPPED_ROWS, type Table } from './table.ts'
 import { headEdges } from './table-head.ts'
-import { isMoney, type Row } from './value.ts'
+import { isMoney, type Row } from '../model/value.ts'
 
 /** A table as a person marks it: where its first row begins and where its columns part. All as fractions of the page. */
 export interface Grid {

@@ -2,7 +2,7 @@ import { pageOf } from '../page/page-of.ts'
 import { builtInTypes, typeById } from '../program/types/index.ts'
 import { bestTable, twoReadings } from './table-choice.ts'
 import type { Table } from './table.ts'
-import type { Money, Value } from './value.ts'
+import type { Money, Value } from '../model/value.ts'
 
 const statement = typeById(builtInTypes, 'bank_statement')
 const transactions = statement.fields.find((f) => f.name === 'transactions')!

@@ -1,4 +1,4 @@
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { asItLeans, straight } from '../page/straight.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { addLostFirst } from './lost-rows.ts'
@@ -8,7 +8,7 @@ import { isRoster, readRoster } from './roster.ts'
 import { newestFirst, oldestFirst } from './row-order.ts'
 import { fillYears, readTable, type Table } from './table.ts'
 import { readTableByContent } from './table-by-content.ts'
-import { cents, fromCents, isMoney, type Money, type Value } from './value.ts'
+import { cents, fromCents, isMoney, type Money, type Value } from '../model/value.ts'
 
 /** Which of the two readings of a table counts: the one that the paper's own arithmetic bears out. */
 

@@ -1,6 +1,6 @@
-import { boxAround } from '../page/geometry.ts'
+import { boxAround } from '../model/geometry.ts'
 import { linesOf, type Line } from '../page/layout.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { remembered } from '../text/memoize.ts'
 import { nearlyWord, tokens } from '../text/normalize.ts'
 import type { Column, Field } from '../program/schema.ts'

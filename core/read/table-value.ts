@@ -6,7 +6,7 @@ import { round } from './probability.ts'
 import { oldestFirst } from './row-order.ts'
 import type { Table } from './table.ts'
 import type { Settled } from './table-choice.ts'
-import { cents, isMoney, type FieldValue } from './value.ts'
+import { cents, isMoney, type FieldValue } from '../model/value.ts'
 
 /**
  * A table as a value of its document, with how far its rows are to be believed.

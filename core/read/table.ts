@@ -1,6 +1,6 @@
-import { boxAround, type Box } from '../page/geometry.ts'
+import { boxAround, type Box } from '../model/geometry.ts'
 import type { Line } from '../page/layout.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Page, Word } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 import type { Column, Field } from '../program/schema.ts'
 import { parseDate, readDates } from './kinds/date.ts'
@@ -12,7 +12,7 @@ import { rowDay } from './row-day.ts'
 import { leadsInto } from './second-lines.ts'
 import { linesWithoutSpecks } from './specks.ts'
 import { asBefore, findHead, type HeadColumn } from './table-head.ts'
-import { cents, fromCents, isMoney, type Money, type Row } from './value.ts'
+import { cents, fromCents, isMoney, type Money, type Row } from '../model/value.ts'
 
 /** A table read over the pages of a document. */
 export interface Table {

@@ -1,5 +1,5 @@
 import { pageOf } from '../page/page-of.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { builtInTypes, typeById } from '../program/types/index.ts'
 import { readDocument } from './document.ts'
 import { labelBeside, refusedLabel, withLearntLabels } from './teach.ts'

@@ -1,6 +1,6 @@
-import { overlap, type Box } from '../page/geometry.ts'
+import { overlap, type Box } from '../model/geometry.ts'
 import { linesOf, type Line, type Segment } from '../page/layout.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Page, Word } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { isSmall } from './wording.ts'

@@ -2,7 +2,7 @@ import type { FieldKind } from '../program/schema.ts'
 import { parseDate } from './kinds/date.ts'
 import { ibanHolds } from './kinds/iban.ts'
 import { parseMoney } from './kinds/money.ts'
-import type { Value } from './value.ts'
+import type { Value } from '../model/value.ts'
 
 /** What a person typed for a field, in its normal form, or why it is none. */
 export type Typed = { value: Value } | { problem: string }

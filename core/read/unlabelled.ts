@@ -1,5 +1,5 @@
 import { isSentence, linesOf, type Segment } from '../page/layout.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Page, Word } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { isPeriod, wholeMonth } from './backing.ts'
@@ -10,7 +10,7 @@ import { addressLikeness, hasPostcode, nameLikeness, orgLikeness } from './kinds
 import { ends, labelLike, labelsOn, type LabelHit } from './labels.ts'
 import { readChoice, YES_NO } from './choices.ts'
 import { labelsByLine } from './regions.ts'
-import { plain } from './value.ts'
+import { plain } from '../model/value.ts'
 
 /** Kinds whose form alone says what a value may be. */
 const FORMED: ReadonlySet<string> = new Set(['date', 'money', 'id', 'iban', 'email', 'phone'])

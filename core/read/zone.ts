@@ -1,6 +1,6 @@
 import { parse } from 'mrz'
 import { linesOf } from '../page/layout.ts'
-import type { Page, Word } from '../page/page.ts'
+import type { Page, Word } from '../model/page.ts'
 import { isoDate } from './kinds/date.ts'
 
 /** What the machine-readable zone of a card or passport says; values whose check digit fails are left out. */

@@ -1,5 +1,5 @@
 import { linesOf, type Line } from '../page/layout.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 
 /** The balances in cents with which the rows of a page can begin and end; empty where it has none. */

@@ -1,5 +1,5 @@
 import { isNumberDisputed, pageNumberOf } from '../page/numbering.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 
 /** Pages that a document's own numbering says it has and that are not there; empty where nothing is printed. */
 export function lackingPages(pages: readonly Page[]): number[] {

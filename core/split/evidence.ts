@@ -1,5 +1,5 @@
 import { isSentence, linesOf, typicalHeight, type Line } from '../page/layout.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { PhraseBook } from '../page/phrases.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { labelTextsOf } from '../read/labels.ts'

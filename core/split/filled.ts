@@ -1,4 +1,4 @@
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { candidatesOf } from '../read/candidates.ts'
 import { labelsOn } from '../read/labels.ts'

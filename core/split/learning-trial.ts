@@ -1,4 +1,4 @@
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { splitPages, type Knowledge, type Piece } from './split.ts'
 

@@ -1,5 +1,5 @@
 import { pageOf } from '../page/page-of.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { builtInTypes } from '../program/types/index.ts'
 import { likenessOf, samplesOf, type Learnt } from './learning.ts'
 import { tryKnowledge } from './learning-trial.ts'

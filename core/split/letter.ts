@@ -1,5 +1,5 @@
 import { isProse, linesOf } from '../page/layout.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { nameLikeness } from '../read/kinds/words.ts'
 
 /**

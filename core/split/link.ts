@@ -1,6 +1,6 @@
 import { isProse, linesOf, typicalHeight } from '../page/layout.ts'
 import { bareNumberOf, pageNumberOf, type PageNumber } from '../page/numbering.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { editDistance, fold, squeeze } from '../text/normalize.ts'
 import { carriedOn, meets, type Carried } from './carried.ts'
 import { areApart, statedPeriod, type StatedPeriod } from './stated-period.ts'

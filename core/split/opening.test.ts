@@ -1,5 +1,5 @@
 import { pageOf } from '../page/page-of.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { openingLikeness } from './opening.ts'
 
 const SENTENCES = [

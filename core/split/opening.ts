@@ -1,5 +1,5 @@
 import { isProse, linesOf, type Line } from '../page/layout.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 
 /** Letters so much larger than the usual are a heading or a letterhead. */

@@ -1,6 +1,6 @@
 import { assess } from '../assess.ts'
 import { pageOf } from '../page/page-of.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { builtInTypes } from '../program/types/index.ts'
 import { tryRule } from './rule-trial.ts'

@@ -1,5 +1,5 @@
-import type { Box } from '../page/geometry.ts'
-import type { Page } from '../page/page.ts'
+import type { Box } from '../model/geometry.ts'
+import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { hitsOf, type Rule } from './rules.ts'
 import { splitPages, type Knowledge, type Piece } from './split.ts'

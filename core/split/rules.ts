@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { boxAround, inside, type Box } from '../page/geometry.ts'
+import { boxAround, inside, type Box } from '../model/geometry.ts'
 import { linesOf } from '../page/layout.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { PhraseBook } from '../page/phrases.ts'
 
 const share = z.number().min(0).max(1)

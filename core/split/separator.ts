@@ -1,5 +1,5 @@
 import { linesOf } from '../page/layout.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { tokens } from '../text/normalize.ts'
 import { separatorSheet, type SeparatorSheet } from '../program/separator-sheet.ts'
 

@@ -1,5 +1,5 @@
 import { pageOf } from '../page/page-of.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { builtInTypes } from '../program/types/index.ts'
 import { lackingPages } from './completeness.ts'
 import { linkScore, looksOf } from './link.ts'

@@ -1,4 +1,4 @@
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { EvidenceReader, type Evidence } from './evidence.ts'
 import { likenessOf, type Learnt, type Likeness } from './learning.ts'

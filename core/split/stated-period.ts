@@ -1,5 +1,5 @@
 import { linesOf } from '../page/layout.ts'
-import type { Page } from '../page/page.ts'
+import type { Page } from '../model/page.ts'
 import { periodOf } from '../read/periods.ts'
 
 /** The first and the last day of what a page is about, and how far down it says so, as a share of its height. */

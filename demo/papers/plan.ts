@@ -1,5 +1,5 @@
 import { addDays, addMonths } from '../../core/text/calendar.ts'
-import type { Row, Value } from '../../core/read/value.ts'
+import type { Row, Value } from '../../core/model/value.ts'
 import type { Dice } from '../dice.ts'
 import type { Story } from '../story.ts'
 import type { Trade } from '../trade.ts'

@@ -1,6 +1,6 @@
 import type { Metadata } from 'sharp'
-import type { Box } from '../../core/page/geometry.ts'
-import type { Page, PageCode, Rotation, Word } from '../../core/page/page.ts'
+import type { Box } from '../../core/model/geometry.ts'
+import type { Page, PageCode, Rotation, Word } from '../../core/model/page.ts'
 import type { WantsInk } from '../../core/read/ink-wanted.ts'
 import { kindOf } from './kind.ts'
 import { Pdf, PdfProblem, type PdfPage } from '../pdf/pdfium.ts'

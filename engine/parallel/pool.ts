@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os'
 import Piscina from 'piscina'
 import { pageReader, type Reader } from '../../core/assess.ts'
-import type { Page, Word } from '../../core/page/page.ts'
+import type { Page, Word } from '../../core/model/page.ts'
 import { builtInTypes } from '../../core/program/types/index.ts'
 import type { DocumentReading } from '../../core/read/document.ts'
 import type { Evidence } from '../../core/split/evidence.ts'

@@ -1,6 +1,6 @@
 import { PDFiumLibrary } from '@hyzyla/pdfium'
-import type { PenMark, Rotation, Word } from '../../core/page/page.ts'
-import { boxAround, overlap, type Box } from '../../core/page/geometry.ts'
+import type { PenMark, Rotation, Word } from '../../core/model/page.ts'
+import { boxAround, overlap, type Box } from '../../core/model/geometry.ts'
 import { joinCombs } from '../../core/page/comb.ts'
 import { unglue } from '../../core/page/unglue.ts'
 import type { Grey } from '../picture/grey.ts'

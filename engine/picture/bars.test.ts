@@ -1,4 +1,4 @@
-import { packInk } from '../../core/page/ink.ts'
+import { packInk } from '../../core/model/ink-grid.ts'
 import { barPatches, densePatches } from './bars.ts'
 import type { Grey } from './grey.ts'
 

@@ -1,4 +1,4 @@
-import { unpackInk, type InkGrid } from '../../core/page/ink.ts'
+import { unpackInk, type InkGrid } from '../../core/model/ink-grid.ts'
 import { inkLevel, type Grey } from './grey.ts'
 import { runsOf, type Runs } from './runs.ts'
 

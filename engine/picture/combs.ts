@@ -1,4 +1,4 @@
-import type { Box } from '../../core/page/geometry.ts'
+import type { Box } from '../../core/model/geometry.ts'
 import type { Grey } from './grey.ts'
 
 /** A side of a box for a letter: an upright stroke from rule to rule, in dots. */

@@ -1,7 +1,7 @@
 import { fullestStrip, inkLevel, turned, type Grey } from './grey.ts'
 import { inkGrid, measure, reduce } from './measure.ts'
 import { straighten } from './straighten.ts'
-import { unpackInk } from '../../core/page/ink.ts'
+import { unpackInk } from '../../core/model/ink-grid.ts'
 
 const draw = (width: number, height: number, dark: (x: number, y: number) => boolean) => ({
   width,

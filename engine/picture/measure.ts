@@ -1,4 +1,4 @@
-import { packInk, type InkGrid } from '../../core/page/ink.ts'
+import { packInk, type InkGrid } from '../../core/model/ink-grid.ts'
 import { inkLevel, type Grey } from './grey.ts'
 import { runsOf } from './runs.ts'
 

@@ -1,4 +1,4 @@
-import type { Box } from '../../core/page/geometry.ts'
+import type { Box } from '../../core/model/geometry.ts'
 import { closeUp, combsOf, type Side } from './combs.ts'
 import { inkLevel, paperOf, type Grey } from './grey.ts'
 import { eraseRemnants, type Erased } from './remnants.ts'

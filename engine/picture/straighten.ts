@@ -1,4 +1,4 @@
-import type { Box } from '../../core/page/geometry.ts'
+import type { Box } from '../../core/model/geometry.ts'
 import { paperOf, type Grey } from './grey.ts'
 import { shearColumns, shearRows } from './shear.ts'
 

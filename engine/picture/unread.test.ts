@@ -1,5 +1,5 @@
 import { StandardFonts } from 'pdf-lib'
-import type { Box } from '../../core/page/geometry.ts'
+import type { Box } from '../../core/model/geometry.ts'
 import { printed, printedIn } from '../read/printed.ts'
 import { inkLevel } from './grey.ts'
 import { unreadInk, withinLines } from './unread.ts'

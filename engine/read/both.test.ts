@@ -1,6 +1,6 @@
 /** @jest-environment ./tests/native-arrays.js */
-import { overlap } from '../../core/page/geometry.ts'
-import type { Word } from '../../core/page/page.ts'
+import { overlap } from '../../core/model/geometry.ts'
+import type { Word } from '../../core/model/page.ts'
 import { inkLevel, type Grey } from '../picture/grey.ts'
 import { readAlone, readByBoth } from './both.ts'
 import { findLines } from './lines.ts'

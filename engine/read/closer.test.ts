@@ -1,5 +1,5 @@
 /** @jest-environment ./tests/native-arrays.js */
-import type { Word } from '../../core/page/page.ts'
+import type { Word } from '../../core/model/page.ts'
 import type { Grey } from '../picture/grey.ts'
 import { lookCloser } from './closer.ts'
 import { readLine } from './neural.ts'

@@ -1,6 +1,6 @@
-import { boxAround, type Box } from '../../core/page/geometry.ts'
+import { boxAround, type Box } from '../../core/model/geometry.ts'
 import { withCrossedT, withMailSign } from '../../core/page/misread.ts'
-import type { Word } from '../../core/page/page.ts'
+import type { Word } from '../../core/model/page.ts'
 import { runsAt, secondOpinion } from '../../core/page/second-opinion.ts'
 import type { Grey } from '../picture/grey.ts'
 import { readLine } from './neural.ts'

@@ -1,8 +1,8 @@
 import type * as Library from 'zxing-wasm/reader'
-import type { PageCode } from '../../core/page/page.ts'
+import type { PageCode } from '../../core/model/page.ts'
 import { packageFile } from '../package-file.ts'
 import { barPatches, densePatches, type Patch } from '../picture/bars.ts'
-import type { InkGrid } from '../../core/page/ink.ts'
+import type { InkGrid } from '../../core/model/ink-grid.ts'
 import type { Grey } from '../picture/grey.ts'
 import { inkGrid } from '../picture/measure.ts'
 

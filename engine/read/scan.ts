@@ -1,5 +1,5 @@
 import { languageOf } from '../../core/text/language.ts'
-import type { Page, Rotation, Word } from '../../core/page/page.ts'
+import type { Page, Rotation, Word } from '../../core/model/page.ts'
 import { stretchContrast } from '../picture/contrast.ts'
 import { fullestStrip, turned, type Grey } from '../picture/grey.ts'
 import { inkGrid, measure, reduce } from '../picture/measure.ts'

@@ -1,6 +1,6 @@
-import { boxAround, type Box } from '../../core/page/geometry.ts'
+import { boxAround, type Box } from '../../core/model/geometry.ts'
 import { surenessOf } from '../../core/page/line-words.ts'
-import type { Word } from '../../core/page/page.ts'
+import type { Word } from '../../core/model/page.ts'
 import { inkLevel, type Grey } from '../picture/grey.ts'
 import { pictures } from '../picture/library.ts'
 import { unreadInk, usualHeight, withinLines } from '../picture/unread.ts'

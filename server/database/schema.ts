@@ -19,7 +19,7 @@ import {
 import type { Answer } from '../../core/answers/answer.ts'
 import type { Assessment } from '../../core/assess.ts'
 import { registerKinds } from '../../core/match/register.ts'
-import type { Page, Rotation } from '../../core/page/page.ts'
+import type { Page, Rotation } from '../../core/model/page.ts'
 import type { DocumentType, Program } from '../../core/program/schema.ts'
 import type { DocumentReading } from '../../core/read/document.ts'
 import type { Learnt } from '../../core/split/learning.ts'

@@ -2,7 +2,7 @@ import { and, arrayContains, desc, eq, inArray, isNull, like } from 'drizzle-orm
 import type { Answer } from '../../core/answers/answer.ts'
 import type { Assessment } from '../../core/assess.ts'
 import { labelBeside } from '../../core/read/teach.ts'
-import { plain } from '../../core/read/value.ts'
+import { plain } from '../../core/model/value.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'

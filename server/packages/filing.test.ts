@@ -1,5 +1,5 @@
 import { pageOf } from '../../core/page/page-of.ts'
-import type { Page } from '../../core/page/page.ts'
+import type { Page } from '../../core/model/page.ts'
 import { strayedPages } from './filing.ts'
 
 const page = (number: number, more: Partial<Page> = {}): Page => ({ ...pageOf(['words']), number, ...more })

@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import { separatorOn } from '../../core/split/separator.ts'
-import type { Page } from '../../core/page/page.ts'
+import type { Page } from '../../core/model/page.ts'
 import { freeName } from '../../engine/input/free-name.ts'
 import { note } from '../audit.ts'
 import type { Work } from '../database/connection.ts'

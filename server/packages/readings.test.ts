@@ -1,5 +1,5 @@
 import { pageOf } from '../../core/page/page-of.ts'
-import type { Page } from '../../core/page/page.ts'
+import type { Page } from '../../core/model/page.ts'
 import { builtInTypes, typeById } from '../../core/program/types/index.ts'
 import type { DocumentReading } from '../../core/read/document.ts'
 import type { Work } from '../database/connection.ts'

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm'
 import { keepingReader, pageReader, type Reader } from '../../core/assess.ts'
-import type { Page } from '../../core/page/page.ts'
+import type { Page } from '../../core/model/page.ts'
 import type { DocumentType } from '../../core/program/schema.ts'
 import { unknownType } from '../../core/program/types/index.ts'
 import type { DocumentReading } from '../../core/read/document.ts'

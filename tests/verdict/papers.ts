@@ -1,4 +1,4 @@
-import type { Value } from '../../core/read/value.ts'
+import type { Value } from '../../core/model/value.ts'
 import { Dice } from '../../demo/dice.ts'
 
 /**

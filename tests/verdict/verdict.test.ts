@@ -2,7 +2,7 @@ import { assess, type Assessment } from '../../core/assess.ts'
 import { pageOf } from '../../core/page/page-of.ts'
 import { programById } from '../../core/program/programs.ts'
 import { builtInTypes } from '../../core/program/types/index.ts'
-import type { FieldValue } from '../../core/read/value.ts'
+import type { FieldValue } from '../../core/model/value.ts'
 import { throwCase, type TrueCase } from './papers.ts'
 import { trueVerdict } from './rules.ts'
 

@@ -1,5 +1,5 @@
 import { fold } from '../../text/normalize.ts'
-import { plain } from '../value.ts'
+import { plain } from '../../model/value.ts'
 import { asDigits, readSpans, rawOf, type KindReader, type Reading } from './reading.ts'
 import { parseDate } from './date.ts'
 

@@ -1,5 +1,5 @@
 import { remembered } from '../../text/memoize.ts'
-import type { Word } from '../../page/page.ts'
+import type { Word } from '../../model/page.ts'
 import { asDigits, isWeak, rawOf, type KindReader, type Reading } from './reading.ts'
 
 const SIGNS: Record<string, string> = {

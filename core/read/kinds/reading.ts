@@ -1,5 +1,5 @@
-import type { Word } from '../../page/page.ts'
-import type { Value } from '../value.ts'
+import type { Word } from '../../model/page.ts'
+import type { Value } from '../../model/value.ts'
 
 /** A value found in a run of words. */
 export interface Reading {

@@ -1,4 +1,4 @@
-import type { Word } from '../../page/page.ts'
+import type { Word } from '../../model/page.ts'
 import { fold } from '../../text/normalize.ts'
 import { rawOf, type KindReader } from './reading.ts'
 

@@ -1,4 +1,4 @@
-import type { Row } from '../../../core/read/value.ts'
+import type { Row } from '../../../core/model/value.ts'
 import { addDays } from '../../../core/text/calendar.ts'
 import type { Dice } from '../../dice.ts'
 import type { Story } from '../../story.ts'

@@ -1,4 +1,4 @@
-import { packInk, strokesIn, unpackInk } from './ink.ts'
+import { packInk, strokesIn, unpackInk } from './ink-grid.ts'
 
 const COLUMNS = 200
 const ROWS = 280

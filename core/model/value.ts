@@ -1,4 +1,4 @@
-import type { Box } from '../page/geometry.ts'
+import type { Box } from './geometry.ts'
 
 /** An amount as a decimal string with two places, and its ISO 4217 currency. */
 export interface Money {
