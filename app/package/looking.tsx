@@ -8,7 +8,7 @@ import {
   useState,
   type ReactNode,
 } from 'react'
-import type { Hit } from '../../core/page/find.ts'
+import type { Hit } from '../../core/layout/find.ts'
 import type { Box } from '../../core/model/geometry.ts'
 
 /** Words picked on a page. */

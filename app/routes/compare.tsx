@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { data, Link, useNavigate } from 'react-router'
 import { z } from 'zod'
-import { differencesOf } from '../../core/page/differences.ts'
+import { differencesOf } from '../../core/layout/page-diff.ts'
 import type { Box } from '../../core/model/geometry.ts'
 import { askedPackage } from '../../server/access/packages.ts'
 import { database } from '../../server/database/connection.ts'

@@ -1,6 +1,6 @@
 import type { Document } from '../findings/document.ts'
 import type { Box } from '../model/geometry.ts'
-import { linesOf, type Line } from '../page/layout.ts'
+import { linesOf, type Line } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 import type { DocumentType, Field, FieldKind } from '../program/schema.ts'

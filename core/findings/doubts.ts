@@ -1,5 +1,5 @@
 import type { Box } from '../model/geometry.ts'
-import { numberPlaceOf } from '../page/numbering.ts'
+import { numberPlaceOf } from '../layout/page-numbers.ts'
 import type { Page } from '../model/page.ts'
 import type { Document } from './document.ts'
 

@@ -1,4 +1,4 @@
-import { linesOf, type Segment } from '../page/layout.ts'
+import { linesOf, type Segment } from '../layout/lines.ts'
 import { boxAround, inside, touches } from '../model/geometry.ts'
 import type { Page, Word } from '../model/page.ts'
 import { editDistance, squeeze, tokens } from '../text/normalize.ts'

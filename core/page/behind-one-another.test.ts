@@ -1,6 +1,6 @@
 import { behindOneAnother } from './behind-one-another.ts'
-import { linesOf } from './layout.ts'
-import { pageNumberOf } from './numbering.ts'
+import { linesOf } from '../layout/lines.ts'
+import { pageNumberOf } from '../layout/page-numbers.ts'
 import { pageOf } from './page-of.ts'
 import type { Word } from '../model/page.ts'
 

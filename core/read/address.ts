@@ -1,4 +1,4 @@
-import { linesOf, type Segment } from '../page/layout.ts'
+import { linesOf, type Segment } from '../layout/lines.ts'
 import type { Word } from '../model/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'

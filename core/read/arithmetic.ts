@@ -1,5 +1,5 @@
-import { linesOf } from '../page/layout.ts'
-import { lackedBy } from '../page/numbering.ts'
+import { linesOf } from '../layout/lines.ts'
+import { lackedBy } from '../layout/page-numbers.ts'
 import type { Page, Word } from '../model/page.ts'
 import type { DocumentType, Relation } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'

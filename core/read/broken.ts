@@ -1,4 +1,4 @@
-import { linesOf } from '../page/layout.ts'
+import { linesOf } from '../layout/lines.ts'
 import type { Word } from '../model/page.ts'
 import { monthOf } from './kinds/date.ts'
 import { kindReaders } from './kinds/index.ts'

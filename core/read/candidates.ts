@@ -1,4 +1,4 @@
-import { isSentence, linesOf } from '../page/layout.ts'
+import { isSentence, linesOf } from '../layout/lines.ts'
 import type { Page, Word } from '../model/page.ts'
 import { fold, nearlyWord, tokens } from '../text/normalize.ts'
 import type { DocumentType, Field } from '../program/schema.ts'

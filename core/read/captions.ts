@@ -1,4 +1,4 @@
-import { linesOf, type Line, type Segment } from '../page/layout.ts'
+import { linesOf, type Line, type Segment } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
 import type { LabelHit } from './labels.ts'
 import type { LabelsByLine } from './regions.ts'

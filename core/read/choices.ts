@@ -1,6 +1,6 @@
 import type { Box } from '../model/geometry.ts'
 import { unpackInk } from '../model/ink-grid.ts'
-import { linesOf, type Line } from '../page/layout.ts'
+import { linesOf, type Line } from '../layout/lines.ts'
 import type { Page, Word } from '../model/page.ts'
 import { editDistance, tokens } from '../text/normalize.ts'
 import type { Field } from '../program/schema.ts'

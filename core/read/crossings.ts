@@ -1,5 +1,5 @@
 import { overlap } from '../model/geometry.ts'
-import { linesOf, type Line, type Segment } from '../page/layout.ts'
+import { linesOf, type Line, type Segment } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'

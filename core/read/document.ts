@@ -1,5 +1,5 @@
 import type { Box } from '../model/geometry.ts'
-import { lackedBy } from '../page/numbering.ts'
+import { lackedBy } from '../layout/page-numbers.ts'
 import type { Page } from '../model/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { byArithmetic } from './arithmetic.ts'

@@ -1,5 +1,5 @@
 import { boxAround, overlap, type Box } from '../model/geometry.ts'
-import { isSentence, linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
+import { isSentence, linesOf, typicalHeight, type Line, type Segment } from '../layout/lines.ts'
 import type { Page, Word } from '../model/page.ts'
 import type { FieldKind } from '../program/schema.ts'
 import { kindReaders } from './kinds/index.ts'

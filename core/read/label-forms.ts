@@ -1,4 +1,4 @@
-import type { Line, Segment } from '../page/layout.ts'
+import type { Line, Segment } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
 import type { LabelHit, LabelMeaning } from './labels.ts'
 import { gist, isSmall, type Wordings } from './wording.ts'

@@ -1,6 +1,6 @@
-import { linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
+import { linesOf, typicalHeight, type Line, type Segment } from '../layout/lines.ts'
 import type { Page, Word } from '../model/page.ts'
-import { PhraseBook, type PhraseHit } from '../page/phrases.ts'
+import { PhraseBook, type PhraseHit } from '../layout/phrase-index.ts'
 import { squeeze, tokens } from '../text/normalize.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { bilingual, inCells, wrapped } from './label-forms.ts'

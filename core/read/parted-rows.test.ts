@@ -1,5 +1,5 @@
 import { pageOf } from '../page/page-of.ts'
-import { linesOf } from '../page/layout.ts'
+import { linesOf } from '../layout/lines.ts'
 import { joinParted } from './parted-rows.ts'
 
 /** Lines at their places down the page, in thousandths of it, each so high. */

@@ -1,5 +1,5 @@
 import { boxAround } from '../model/geometry.ts'
-import { linesOf, typicalHeight, type Line, type Segment } from '../page/layout.ts'
+import { linesOf, typicalHeight, type Line, type Segment } from '../layout/lines.ts'
 import { fold } from '../text/normalize.ts'
 import type { Page } from '../model/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'

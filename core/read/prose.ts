@@ -1,4 +1,4 @@
-import { linesOf, type Line } from '../page/layout.ts'
+import { linesOf, type Line } from '../layout/lines.ts'
 import type { Page, Word } from '../model/page.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'

@@ -1,6 +1,6 @@
-import { linesOf, type Segment } from '../page/layout.ts'
+import { linesOf, type Segment } from '../layout/lines.ts'
 import { overlap, type Box } from '../model/geometry.ts'
-import { isPageNumber } from '../page/numbering.ts'
+import { isPageNumber } from '../layout/page-numbers.ts'
 import type { Page, Word } from '../model/page.ts'
 import { hasPostcode } from './kinds/words.ts'
 import { ends, type LabelHit } from './labels.ts'

@@ -1,5 +1,5 @@
 import { boxAround } from '../model/geometry.ts'
-import { linesOf, type Line, type Segment } from '../page/layout.ts'
+import { linesOf, type Line, type Segment } from '../layout/lines.ts'
 import type { Page, Word } from '../model/page.ts'
 import { squeeze } from '../text/normalize.ts'
 import type { Column, Field } from '../program/schema.ts'

@@ -1,5 +1,5 @@
 import type { Box } from '../model/geometry.ts'
-import { linesOf } from '../page/layout.ts'
+import { linesOf } from '../layout/lines.ts'
 import { pageOf } from '../page/page-of.ts'
 import { leadsInto } from './second-lines.ts'
 

@@ -1,4 +1,4 @@
-import { levelOf, type Line } from '../page/layout.ts'
+import { levelOf, type Line } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
 
 /**

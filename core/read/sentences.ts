@@ -1,4 +1,4 @@
-import { linesOf, type Segment } from '../page/layout.ts'
+import { linesOf, type Segment } from '../layout/lines.ts'
 import type { Page, Word } from '../model/page.ts'
 import { squeeze } from '../text/normalize.ts'
 import type { Field } from '../program/schema.ts'

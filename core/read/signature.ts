@@ -1,10 +1,10 @@
 import type { Box } from '../model/geometry.ts'
 import { strokesIn, strokesOn, type InkGrid, type Strokes } from '../model/ink-grid.ts'
-import { linesOf } from '../page/layout.ts'
+import { linesOf } from '../layout/lines.ts'
 import type { Page, Word } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { labelsOn, type LabelHit } from './labels.ts'
-import { isPrint, printedOn, surelyPrintedOn } from './print-places.ts'
+import { isPrint, printedOn, surelyPrintedOn } from '../layout/printed-area.ts'
 
 /** A signature less sure than this, or its absence, is asked about. */
 export const SIGNATURE_SURE = 0.8

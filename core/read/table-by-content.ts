@@ -1,5 +1,5 @@
 import { boxAround } from '../model/geometry.ts'
-import type { Line } from '../page/layout.ts'
+import type { Line } from '../layout/lines.ts'
 import type { Page, Word } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 import type { Field } from '../program/schema.ts'

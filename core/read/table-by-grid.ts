@@ -1,5 +1,5 @@
 import { boxAround, type Box } from '../model/geometry.ts'
-import { linesOf, type Line } from '../page/layout.ts'
+import { linesOf, type Line } from '../layout/lines.ts'
 import type { Page, Word } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 import type { Column, Field } from '../program/schema.ts'

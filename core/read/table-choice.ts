@@ -1,5 +1,5 @@
 import type { Page } from '../model/page.ts'
-import { asItLeans, straight } from '../page/straight.ts'
+import { asItLeans, straight } from '../layout/deskew.ts'
 import type { DocumentType, Field } from '../program/schema.ts'
 import { addLostFirst } from './lost-rows.ts'
 import { mendBetween, mendFirstRow } from './mend-rows.ts'

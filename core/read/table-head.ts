@@ -1,5 +1,5 @@
 import { boxAround } from '../model/geometry.ts'
-import { linesOf, type Line } from '../page/layout.ts'
+import { linesOf, type Line } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
 import { remembered } from '../text/memoize.ts'
 import { nearlyWord, tokens } from '../text/normalize.ts'

@@ -1,5 +1,5 @@
 import { overlap, type Box } from '../model/geometry.ts'
-import { linesOf, type Line, type Segment } from '../page/layout.ts'
+import { linesOf, type Line, type Segment } from '../layout/lines.ts'
 import type { Page, Word } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 import type { DocumentType } from '../program/schema.ts'

@@ -1,4 +1,4 @@
-import { linesOf, typicalHeight } from '../page/layout.ts'
+import { linesOf, typicalHeight } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
 import type { Field } from '../program/schema.ts'
 import type { Candidate } from './candidate.ts'

@@ -1,4 +1,4 @@
-import { isSentence, linesOf, type Segment } from '../page/layout.ts'
+import { isSentence, linesOf, type Segment } from '../layout/lines.ts'
 import type { Page, Word } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 import type { DocumentType, Field } from '../program/schema.ts'

@@ -1,5 +1,5 @@
 import { parse } from 'mrz'
-import { linesOf } from '../page/layout.ts'
+import { linesOf } from '../layout/lines.ts'
 import type { Page, Word } from '../model/page.ts'
 import { isoDate } from './kinds/date.ts'
 

@@ -1,4 +1,4 @@
-import { linesOf, type Line } from '../page/layout.ts'
+import { linesOf, type Line } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 

@@ -1,4 +1,4 @@
-import { isNumberDisputed, pageNumberOf } from '../page/numbering.ts'
+import { isNumberDisputed, pageNumberOf } from '../layout/page-numbers.ts'
 import type { Page } from '../model/page.ts'
 
 /** Pages that a document's own numbering says it has and that are not there; empty where nothing is printed. */

@@ -1,6 +1,6 @@
-import { isSentence, linesOf, typicalHeight, type Line } from '../page/layout.ts'
+import { isSentence, linesOf, typicalHeight, type Line } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
-import { PhraseBook } from '../page/phrases.ts'
+import { PhraseBook } from '../layout/phrase-index.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { labelTextsOf } from '../read/labels.ts'
 import { Wordings } from '../read/wording.ts'

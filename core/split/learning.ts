@@ -1,4 +1,4 @@
-import { linesOf } from '../page/layout.ts'
+import { linesOf } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
 import { squeeze } from '../text/normalize.ts'
 import type { DocumentType } from '../program/schema.ts'

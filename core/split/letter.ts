@@ -1,4 +1,4 @@
-import { isProse, linesOf } from '../page/layout.ts'
+import { isProse, linesOf } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
 import { nameLikeness } from '../read/kinds/words.ts'
 

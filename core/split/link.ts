@@ -1,5 +1,5 @@
-import { isProse, linesOf, typicalHeight } from '../page/layout.ts'
-import { bareNumberOf, pageNumberOf, type PageNumber } from '../page/numbering.ts'
+import { isProse, linesOf, typicalHeight } from '../layout/lines.ts'
+import { bareNumberOf, pageNumberOf, type PageNumber } from '../layout/page-numbers.ts'
 import type { Page } from '../model/page.ts'
 import { editDistance, fold, squeeze } from '../text/normalize.ts'
 import { carriedOn, meets, type Carried } from './carried.ts'

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { boxAround, inside, type Box } from '../model/geometry.ts'
-import { linesOf } from '../page/layout.ts'
+import { linesOf } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
-import { PhraseBook } from '../page/phrases.ts'
+import { PhraseBook } from '../layout/phrase-index.ts'
 
 const share = z.number().min(0).max(1)
 

@@ -1,4 +1,4 @@
-import { linesOf } from '../page/layout.ts'
+import { linesOf } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
 import { tokens } from '../text/normalize.ts'
 import { separatorSheet, type SeparatorSheet } from '../program/separator-sheet.ts'

@@ -1,4 +1,4 @@
-import { linesOf } from '../page/layout.ts'
+import { linesOf } from '../layout/lines.ts'
 import { pageOf } from '../page/page-of.ts'
 import { builtInTypes } from '../program/types/index.ts'
 import { Vocabulary } from './vocabulary.ts'

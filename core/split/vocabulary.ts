@@ -1,4 +1,4 @@
-import type { Line } from '../page/layout.ts'
+import type { Line } from '../layout/lines.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { gist } from '../read/wording.ts'
 

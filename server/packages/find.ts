@@ -1,4 +1,4 @@
-import { findOn, type Hit } from '../../core/page/find.ts'
+import { findOn, type Hit } from '../../core/layout/find.ts'
 import { database } from '../database/connection.ts'
 import { pagesOf } from './judge.ts'
 

@@ -1,5 +1,5 @@
-import { pageOf } from './page-of.ts'
-import { PhraseBook } from './phrases.ts'
+import { pageOf } from '../page/page-of.ts'
+import { PhraseBook } from './phrase-index.ts'
 
 const book = new PhraseBook<string>([
   ['net pay', 'net'],

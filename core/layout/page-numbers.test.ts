@@ -1,5 +1,5 @@
-import { bareNumberOf, pageNumberOf } from './numbering.ts'
-import { pageOf } from './page-of.ts'
+import { bareNumberOf, pageNumberOf } from './page-numbers.ts'
+import { pageOf } from '../page/page-of.ts'
 
 const footed = (text: string) => pageOf([...Array.from({ length: 44 }, () => ''), text])
 

@@ -1,5 +1,5 @@
-import { pageOf } from './page-of.ts'
-import { asItLeans, straight } from './straight.ts'
+import { pageOf } from '../page/page-of.ts'
+import { asItLeans, straight } from './deskew.ts'
 import type { Box } from '../model/geometry.ts'
 
 const near = (a: Box, b: Box) => a.forEach((edge, i) => expect(edge).toBeCloseTo(b[i], 3))

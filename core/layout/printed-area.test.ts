@@ -1,5 +1,5 @@
 import { pageOf } from '../page/page-of.ts'
-import { isPrint, printedOn, surelyPrintedOn } from './print-places.ts'
+import { isPrint, printedOn, surelyPrintedOn } from './printed-area.ts'
 
 const page = pageOf(['Signed by the applicant on this day in Port Ellery', 'MAMA', '..........'], {
   source: 'ocr',

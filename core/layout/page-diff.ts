@@ -1,5 +1,5 @@
 import { diffArrays } from 'diff'
-import { linesOf } from './layout.ts'
+import { linesOf } from './lines.ts'
 import type { Page, Word } from '../model/page.ts'
 import type { Box } from '../model/geometry.ts'
 import { squeeze } from '../text/normalize.ts'

@@ -1,5 +1,5 @@
 import { boxAround, type Box } from '../model/geometry.ts'
-import { linesOf } from './layout.ts'
+import { linesOf } from './lines.ts'
 import type { Page } from '../model/page.ts'
 import { squeeze } from '../text/normalize.ts'
 

@@ -1,4 +1,4 @@
-import { linesOf } from './layout.ts'
+import { linesOf } from './lines.ts'
 import type { Page, Word } from '../model/page.ts'
 import { nearlyWord, tokens } from '../text/normalize.ts'
 

@@ -1,5 +1,5 @@
 import { inside, type Box } from '../model/geometry.ts'
-import { linesOf, type Line } from './layout.ts'
+import { linesOf, type Line } from './lines.ts'
 import type { Page } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 
