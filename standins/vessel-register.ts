@@ -1,5 +1,5 @@
 import { createServer } from 'node:http'
-import { compareTexts } from '../core/match/plain.ts'
+import { compareTexts } from '../core/matching/values.ts'
 import { squeeze } from '../core/text/normalize.ts'
 
 /** An entry as the register keeps it. */

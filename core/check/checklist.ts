@@ -1,7 +1,7 @@
 import type { Answer } from '../answers/answer.ts'
 import { standingOf, type Standing } from '../answers/overrides.ts'
 import { addDays, addMonths, dayName, daysBetween, monthIndex, monthName } from '../text/calendar.ts'
-import { comparers } from '../match/comparers.ts'
+import { comparers } from '../matching/comparers.ts'
 import { counting, fieldOf, splitReference, usable, usableText, valueIn, type Paper } from '../match/paper.ts'
 import type { Persons } from '../match/persons.ts'
 import type { Condition, Need, Program, Requirement } from '../program/schema.ts'

@@ -6,9 +6,9 @@ import type { Fact, Program } from '../program/schema.ts'
 import { kindReaders } from '../read/kinds/index.ts'
 import { plain, type Value } from '../model/value.ts'
 import type { FilledField } from '../answers/fill.ts'
-import type { Comparer } from './agreement.ts'
-import { comparers } from './comparers.ts'
-import { brokenOff, mostAlike, nearMiss, wordMore } from './near-miss.ts'
+import type { Comparer } from '../matching/agreement.ts'
+import { comparers } from '../matching/comparers.ts'
+import { brokenOff, mostAlike, nearMiss, wordMore } from '../matching/near-miss.ts'
 import { counts, splitReference, type Paper } from './paper.ts'
 
 /** Papers that must say the same before they speak for what another paper says. */

@@ -2,8 +2,8 @@ import type { Answer } from '../answers/answer.ts'
 import { standingOf, type Standing } from '../answers/overrides.ts'
 import type { Fact, Program } from '../program/schema.ts'
 import { plain, type Value } from '../model/value.ts'
-import { different, same, WEAK, type Agreement } from './agreement.ts'
-import { comparers } from './comparers.ts'
+import { different, same, WEAK, type Agreement } from '../matching/agreement.ts'
+import { comparers } from '../matching/comparers.ts'
 import { counts, fieldOf, splitReference, TAKES_PART, type Paper } from './paper.ts'
 
 /** One value of a fact, where it stands and how it lies to the fact's value. */

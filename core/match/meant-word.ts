@@ -1,5 +1,5 @@
 import { tokens } from '../text/normalize.ts'
-import { lookalikesOf } from './slip.ts'
+import { lookalikesOf } from '../matching/confusions.ts'
 import type { ReadWord } from './phrases.ts'
 
 /** Shorter words have too many neighbours. */

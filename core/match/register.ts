@@ -1,6 +1,6 @@
 import { plain, type Value } from '../model/value.ts'
-import type { Agreement } from './agreement.ts'
-import { comparers } from './comparers.ts'
+import type { Agreement } from '../matching/agreement.ts'
+import { comparers } from '../matching/comparers.ts'
 import type { FactResult } from './facts.ts'
 import type { Fact, Program } from '../program/schema.ts'
 

@@ -1,5 +1,5 @@
 import type { Program } from '../program/schema.ts'
-import { comparers } from './comparers.ts'
+import { comparers } from '../matching/comparers.ts'
 import { counting, counts, fieldOf, splitReference, usableText, valueIn, type Paper } from './paper.ts'
 
 /** The types of paper that each applying person brings one of. */

@@ -1,7 +1,7 @@
 import type { Answer } from '../answers/answer.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { plain } from '../model/value.ts'
-import { comparers } from './comparers.ts'
+import { comparers } from '../matching/comparers.ts'
 import { counts, fieldOf, type Paper } from './paper.ts'
 import type { FilledField } from '../answers/fill.ts'
 

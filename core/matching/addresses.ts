@@ -1,7 +1,7 @@
 import { squeeze, tokens } from '../text/normalize.ts'
 import { plain, type Value } from '../model/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
-import { slipExplains } from './slip.ts'
+import { slipExplains } from './confusions.ts'
 
 const SHORT: Record<string, string> = {
   rd: 'road',

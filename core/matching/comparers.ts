@@ -3,7 +3,7 @@ import { plain } from '../model/value.ts'
 import { compareAddresses } from './addresses.ts'
 import { WEAK, type Agreement, type Comparer } from './agreement.ts'
 import { compareNames, compareOrgs } from './names.ts'
-import { compareDates, compareIds, compareMoney, compareTexts } from './plain.ts'
+import { compareDates, compareIds, compareMoney, compareTexts } from './values.ts'
 
 /** How many pairs are kept of one kind: a package's values are compared again with every answer, and only few are new. */
 const MOST = 20_000

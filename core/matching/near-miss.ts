@@ -1,6 +1,6 @@
 import { editDistance, squeeze, tokens } from '../text/normalize.ts'
 import { plain, type Value } from '../model/value.ts'
-import { oneLookalike } from './slip.ts'
+import { oneLookalike } from './confusions.ts'
 
 /** Codes that differ in two places are two codes: a fair reader takes one figure for another, not two. */
 export const nearMiss = (a: Value, b: Value): boolean => {

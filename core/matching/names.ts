@@ -2,7 +2,7 @@ import { remembered } from '../text/memoize.ts'
 import { fold, nearlyWord, squeeze, tokens } from '../text/normalize.ts'
 import { plain, type Value } from '../model/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
-import { slipExplains } from './slip.ts'
+import { slipExplains } from './confusions.ts'
 
 const TITLES = new Set([
   'mr',

@@ -4,8 +4,8 @@ import { compareAddresses } from './addresses.ts'
 import type { Comparer } from './agreement.ts'
 import { comparers } from './comparers.ts'
 import { compareNames, compareOrgs } from './names.ts'
-import { compareDates, compareIds, compareMoney, compareTexts } from './plain.ts'
-import { oneLookalike } from './slip.ts'
+import { compareDates, compareIds, compareMoney, compareTexts } from './values.ts'
+import { oneLookalike } from './confusions.ts'
 
 const relation = (compare: Comparer, a: Value, b: Value, sure = 1) =>
   compare({ value: a, sure }, { value: b, sure: 1 }).relation

@@ -1,4 +1,4 @@
-import { lookalikesOf, oneLookalike, slipExplains } from './slip.ts'
+import { lookalikesOf, oneLookalike, slipExplains } from './confusions.ts'
 
 const side = (sure: number) => ({ value: 'x', sure })
 

@@ -1,7 +1,7 @@
 import { fold, squeeze } from '../text/normalize.ts'
 import { cents, isMoney, plain, type Value } from '../model/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
-import { slipExplains } from './slip.ts'
+import { slipExplains } from './confusions.ts'
 
 /** Two neighbouring characters changed places: what a typist's slip looks like. A finding all the same. */
 function swapped(a: string, b: string): boolean {
