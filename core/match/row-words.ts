@@ -1,6 +1,6 @@
 import type { FilledField } from '../answers/fill.ts'
 import { inside } from '../model/geometry.ts'
-import { wantsBothReaders } from '../page/line-words.ts'
+import { wantsBothReaders } from '../ocr/line-words.ts'
 import { isTellingWord, meantBy } from '../text/spelling.ts'
 import type { Page } from '../model/page.ts'
 import { editDistance, squeeze, tokens } from '../text/normalize.ts'

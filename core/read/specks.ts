@@ -1,7 +1,7 @@
 import { boxAround } from '../model/geometry.ts'
 import { linesOf, type Line, type Segment } from '../layout/lines.ts'
 import type { Page, Word } from '../model/page.ts'
-import { withPoints } from './lost-points.ts'
+import { withPoints } from '../ocr/decimal-points.ts'
 import { joinParted } from './parted-rows.ts'
 
 /** Marks that no cell of a table is made of: a sign, a bracket or a currency may be part of an amount, and "&" of a firm. */

@@ -1,8 +1,8 @@
 import { PDFiumLibrary } from '@hyzyla/pdfium'
 import type { PenMark, Rotation, Word } from '../../core/model/page.ts'
 import { boxAround, overlap, type Box } from '../../core/model/geometry.ts'
-import { joinCombs } from '../../core/page/comb.ts'
-import { unglue } from '../../core/page/unglue.ts'
+import { joinCombs } from '../../core/ocr/comb-fields.ts'
+import { unglue } from '../../core/ocr/split-words.ts'
 import type { Grey } from '../picture/grey.ts'
 
 /** The raw functions of PDFium that the wrapper carries but does not offer: text boxes, boxes of pages, grey bitmaps. */

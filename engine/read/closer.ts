@@ -1,7 +1,7 @@
 import { boxAround, type Box } from '../../core/model/geometry.ts'
-import { withCrossedT, withMailSign } from '../../core/page/misread.ts'
+import { withCrossedT, withMailSign } from '../../core/ocr/misread-characters.ts'
 import type { Word } from '../../core/model/page.ts'
-import { runsAt, secondOpinion } from '../../core/page/second-opinion.ts'
+import { runsAt, secondOpinion } from '../../core/ocr/combine-readers.ts'
 import type { Grey } from '../picture/grey.ts'
 import { readLine } from './neural.ts'
 

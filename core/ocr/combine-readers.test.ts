@@ -1,5 +1,5 @@
 import type { Word } from '../model/page.ts'
-import { runsAt, secondOpinion, type Letter } from './second-opinion.ts'
+import { runsAt, secondOpinion, type Letter } from './combine-readers.ts'
 
 /** Words of letters a hundredth of the page wide, each from a place on: `['Old', 0.10, 0.9]`. */
 const line = (...words: [text: string, left: number, sure: number][]): Word[] =>

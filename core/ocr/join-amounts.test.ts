@@ -1,5 +1,5 @@
-import { pageOf } from './page-of.ts'
-import { joinSplitAmounts } from './split-amounts.ts'
+import { pageOf } from '../page/page-of.ts'
+import { joinSplitAmounts } from './join-amounts.ts'
 
 const joined = (line: string) => {
   const page = pageOf([line], { sure: 0.9 })

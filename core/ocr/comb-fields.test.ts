@@ -1,4 +1,4 @@
-import { joinCombs } from './comb.ts'
+import { joinCombs } from './comb-fields.ts'
 import type { Word } from '../model/page.ts'
 
 /** Letters one to a box, 15 points apart on a page of 600; a space leaves its box empty. */

@@ -1,5 +1,5 @@
 import type { Word } from '../model/page.ts'
-import { standsOn, type Letter } from './second-opinion.ts'
+import { standsOn, type Letter } from './combine-readers.ts'
 
 /** In usual steps from letter to letter: what stands further on has a space before it. */
 const SPACED = 1.7

@@ -1,6 +1,6 @@
 import { isLegible, isNoise, surenessOf, wantsBothReaders, wordsFrom } from './line-words.ts'
 import type { Word } from '../model/page.ts'
-import type { Letter } from './second-opinion.ts'
+import type { Letter } from './combine-readers.ts'
 
 const word = (text: string, sure: number, at = 0.1): Word => ({
   text,

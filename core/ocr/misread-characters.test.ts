@@ -1,4 +1,4 @@
-import { withCrossedT, withLostLetter, withMailSign } from './misread.ts'
+import { withCrossedT, withLostLetter, withMailSign } from './misread-characters.ts'
 import type { Word } from '../model/page.ts'
 
 const read = (text: string) => withLostLetter({ text, sure: 0.9, box: [0, 0, 0.1, 0.02] })

@@ -1,6 +1,6 @@
 import type { Word } from '../model/page.ts'
-import type { Letter } from './second-opinion.ts'
-import { uncovered } from './uncovered.ts'
+import type { Letter } from './combine-readers.ts'
+import { uncovered } from './missing-words.ts'
 
 const STEP = 0.02
 const letters = (text: string, from = 0.1): Letter[] =>

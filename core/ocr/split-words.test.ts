@@ -1,5 +1,5 @@
-import { pageOf } from './page-of.ts'
-import { unglue } from './unglue.ts'
+import { pageOf } from '../page/page-of.ts'
+import { unglue } from './split-words.ts'
 
 const parts = (text: string) => unglue(pageOf([text]).words).map((w) => w.text)
 

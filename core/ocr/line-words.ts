@@ -1,6 +1,6 @@
 import type { Box } from '../model/geometry.ts'
 import type { Page, Word } from '../model/page.ts'
-import type { Letter } from './second-opinion.ts'
+import type { Letter } from './combine-readers.ts'
 
 /** Print read less surely than this, or not at all, is the second reader's. */
 const LEGIBLE = 0.8
