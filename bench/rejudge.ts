@@ -4,7 +4,7 @@ import { assess, keepingReader, pageReader } from '../core/assess.ts'
 import type { Question } from '../core/findings/deck.ts'
 import { programById } from '../core/program/programs.ts'
 import { builtInTypes } from '../core/program/types/index.ts'
-import type { DocumentReading } from '../core/read/document.ts'
+import type { DocumentReading } from '../core/extraction/fields/extract.ts'
 import { splitPages } from '../core/split/split.ts'
 import { readPackage } from '../engine/package.ts'
 

@@ -1,5 +1,5 @@
 import { cents, isMoney, type Row } from '../core/model/value.ts'
-import { ibanHolds } from '../core/read/kinds/iban.ts'
+import { ibanHolds } from '../core/extraction/parsers/iban.ts'
 import { Dice } from './dice.ts'
 import { makePackage, type mishaps } from './package.ts'
 import { makeStory } from './story.ts'

@@ -1,5 +1,5 @@
 import { useRef } from 'react'
-import type { Grid } from '../../core/read/table-by-grid.ts'
+import type { Grid } from '../../core/extraction/tables/by-grid.ts'
 import { pictureUrl, shapeOf, type Sheet } from './sheet.ts'
 
 type Box = readonly [number, number, number, number]

@@ -4,9 +4,9 @@ import { linesOf, type Line } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
 import { fold } from '../text/normalize.ts'
 import type { DocumentType, Field, FieldKind } from '../program/schema.ts'
-import { kindReaders } from '../read/kinds/index.ts'
+import { kindReaders } from '../extraction/parsers/index.ts'
 import { plain } from '../model/value.ts'
-import { gist } from '../read/wording.ts'
+import { gist } from '../extraction/labels/wording-similarity.ts'
 
 /** Where an answer stands. */
 export interface AnswerPlace {

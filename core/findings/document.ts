@@ -1,6 +1,6 @@
 import type { Paper } from '../match/paper.ts'
 import type { Doubt } from '../split/split.ts'
-import type { Signature } from '../read/signature.ts'
+import type { Signature } from '../extraction/marks/signature.ts'
 
 /** A paper with what the cut and the type rest on: what screens and reports show of it. */
 export interface Document extends Paper {

@@ -1,7 +1,7 @@
 import type { FilledField } from '../answers/fill.ts'
 import type { Page } from '../model/page.ts'
 import type { Program } from '../program/schema.ts'
-import { lostDigits } from '../read/figures.ts'
+import { lostDigits } from '../extraction/scoring/digit-slips.ts'
 import { cents, isMoney, plain } from '../model/value.ts'
 import { daysBetween } from '../text/calendar.ts'
 import { counting, fieldOf, splitReference, usableText, type Paper } from './paper.ts'

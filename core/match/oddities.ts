@@ -2,7 +2,7 @@ import type { FilledField } from '../answers/fill.ts'
 import type { Page } from '../model/page.ts'
 import { editDistance, squeeze } from '../text/normalize.ts'
 import type { DocumentType, Field, Program } from '../program/schema.ts'
-import { asDigits } from '../read/kinds/reading.ts'
+import { asDigits } from '../extraction/parsers/reading.ts'
 import { isMoney, plain, type Money } from '../model/value.ts'
 import { splitReference, type Paper } from './paper.ts'
 

@@ -1,7 +1,7 @@
 import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
-import { candidatesOf } from '../read/candidates.ts'
-import { labelsOn } from '../read/labels.ts'
+import { candidatesOf } from '../extraction/fields/generate.ts'
+import { labelsOn } from '../extraction/labels/find-labels.ts'
 
 /** So many values behind their labels, and so large a share of all that the type asks for, speak for it. */
 const LEAST = 3

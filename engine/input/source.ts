@@ -1,7 +1,7 @@
 import type { Metadata } from 'sharp'
 import type { Box } from '../../core/model/geometry.ts'
 import type { Page, PageCode, Rotation, Word } from '../../core/model/page.ts'
-import type { WantsInk } from '../../core/read/ink-wanted.ts'
+import type { WantsInk } from '../../core/extraction/marks/ink-needed.ts'
 import { kindOf } from './kind.ts'
 import { Pdf, PdfProblem, type PdfPage } from '../pdf/pdfium.ts'
 import { greyOf, turned, type Grey } from '../picture/grey.ts'

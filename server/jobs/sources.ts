@@ -1,5 +1,5 @@
 import { LRUCache } from 'lru-cache'
-import { inkWanted } from '../../core/read/ink-wanted.ts'
+import { inkWanted } from '../../core/extraction/marks/ink-needed.ts'
 import { builtInTypes } from '../../core/program/types/index.ts'
 import { openSource, type Source } from '../../engine/input/source.ts'
 import { fetchContents } from '../storage/contents.ts'

@@ -1,7 +1,7 @@
 import { pageOf } from '../../core/page/page-of.ts'
 import type { Page } from '../../core/model/page.ts'
 import { builtInTypes, typeById } from '../../core/program/types/index.ts'
-import type { DocumentReading } from '../../core/read/document.ts'
+import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
 import type { Work } from '../database/connection.ts'
 import { keptReader } from './readings.ts'
 

@@ -3,7 +3,7 @@ import { keepingReader, pageReader, type Reader } from '../../core/assess.ts'
 import type { Page } from '../../core/model/page.ts'
 import type { DocumentType } from '../../core/program/schema.ts'
 import { unknownType } from '../../core/program/types/index.ts'
-import type { DocumentReading } from '../../core/read/document.ts'
+import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
 import type { Work } from '../database/connection.ts'
 import { readings } from '../database/schema.ts'
 

@@ -1,0 +1,32 @@
+import { pageOf } from '../../page/page-of.ts'
+import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { readDocument } from '../fields/extract.ts'
+
+const payslip = (lines: string[], sure: number) => {
+  const { fields } = readDocument(
+    [pageOf(['Petrel Slipways Ltd', 'Payslip', ...lines], { sure, source: 'ocr' })],
+    typeById(builtInTypes, 'payslip'),
+  )
+  return (name: string) => fields.find((f) => f.name === name)!
+}
+const WEAK = 0.72
+
+test('a whole month to the day is not asked about, however weak the print', () => {
+  const whole = payslip(['Pay period | 01/02/2026 - 28/02/2026'], WEAK)
+  expect([whole('period_start'), whole('period_end')].map((f) => [f.value, f.needsReview])).toEqual([
+    ['2026-02-01', false],
+    ['2026-02-28', false],
+  ])
+  const part = payslip(['Pay period | 01/02/2026 - 26/02/2026'], WEAK)
+  expect(part('period_end').needsReview).toBe(true)
+})
+test('gross less deductions is net: both are borne out', () => {
+  const lines = (tax: string) => [
+    'Gross pay | 2,755.00',
+    `Income tax | ${tax}`,
+    'Social insurance | 212.30',
+    'Net pay | 2,140.55',
+  ]
+  expect(payslip(lines('402.15'), WEAK)('net_pay').needsReview).toBe(false)
+  expect(payslip(lines('402.75'), WEAK)('net_pay').needsReview).toBe(true)
+})

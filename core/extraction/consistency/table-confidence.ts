@@ -1,0 +1,133 @@
+import type { Field } from '../../program/schema.ts'
+import { endsOf } from './sums.ts'
+import { figureSlip } from '../scoring/digit-slips.ts'
+import { likelySpelling } from '../tables/repair-words.ts'
+import { round } from '../scoring/calibration.ts'
+import { oldestFirst } from '../tables/row-order.ts'
+import type { Table } from '../tables/by-header.ts'
+import type { Settled } from '../tables/select.ts'
+import { cents, isMoney, type FieldValue } from '../../model/value.ts'
+
+/**
+ * A table as a value of its document, with how far its rows are to be believed.
+ * @param lacking pages of the document are not there, by its own numbering, and rows of the table may be on them
+ */
+export function tableValue({ table, proof }: Settled, field: Field, lacking = false): FieldValue {
+  const empty = {
+    name: field.name,
+    value: null,
+    raw: null,
+    others: [],
+    repaired: false,
+    page: null,
+    box: null,
+  }
+  if (!table) return { ...empty, confidence: 0.4, needsReview: true, reason: 'no table was found' }
+  const complete = table.rows.every((row) => field.columns.every((c) => c.optional || row[c.name] !== null))
+  let confidence =
+    proof === true
+      ? 0.985
+      : proof === false
+        ? (table.sure >= 0.999 && complete && !leadsOn(table)) ||
+          (complete && oldestFirst(table, () => slipsItself(table, field)))
+          ? 0.8
+          : 0.35
+        : complete
+          ? 0.85
+          : 0.5
+  confidence *= table.sure >= 0.999 ? 1 : Math.max(0.5, proof === true ? 0.97 : 0.6 + 0.4 * table.sure)
+  if (table.rows.length === 0) confidence = 0.3
+  // Sums bear out the amounts, not the words beside them.
+  if (table.spelt < SPELT || (table.spelt < 0.999 && likelySpelling(table, field).size > 0))
+    confidence = Math.min(confidence, 0.55)
+  const ordered = table.sure >= 0.999 || followsDays(table, field)
+  if (
+    lacking ||
+    !complete ||
+    !ordered ||
+    !multiplies(table, field) ||
+    (proof !== true && (table.pointed || table.unexplained.length > 0))
+  )
+    confidence = Math.min(confidence, 0.55)
+  return {
+    ...empty,
+    value: table.rows,
+    raw: null,
+    confidence: round(confidence),
+    needsReview: confidence < field.threshold,
+    reason:
+      confidence < field.threshold
+        ? table.rows.length === 0
+          ? 'no rows were found'
+          : lacking
+            ? 'a page of it is lacking'
+            : proof === false
+              ? 'its rows do not add up'
+              : complete && !ordered
+                ? 'its days do not follow one another'
+                : 'some cells could not be read'
+        : null,
+    repaired: table.repaired,
+    page: table.places[0]?.page ?? table.head.page,
+    box: table.places[0]?.box ?? table.head.box,
+    rowPlaces: table.places,
+  }
+}
+
+/** Whether the days of rows go one way, up or down: one that does not was likely misread ("8 January" before the 3rd), and no sum tells. */
+function followsDays(table: Table, field: Field): boolean {
+  const day = field.columns.find((c) => c.kind === 'date')?.name
+  const days = table.rows.flatMap((row) => (day && typeof row[day] === 'string' ? [row[day]] : []))
+  return (
+    days.every((d, i) => i === 0 || d >= days[i - 1]) || days.every((d, i) => i === 0 || d <= days[i - 1])
+  )
+}
+
+/** Words read less surely than this are likely misspelt somewhere. */
+const SPELT = 0.7
+
+/** Every balance follows from the one before: then it is the ends that were misread, and the first row's sign with them. */
+const leadsOn = (table: Table): boolean => endsOf(table) !== null
+
+/** Print read this surely is fair. */
+const FAIR = 0.8
+
+/** Whether the one row that breaks the running balance is the paper's own slip: read fairly, and further off than a misreading goes. */
+function slipsItself(table: Table, field: Field): boolean {
+  const [amount, balance] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
+  if (!amount || !balance || !field.columns.some((c) => c.kind === 'date')) return false
+  const at = (i: number, name: string) => {
+    const cell = table.rows[i][name]
+    return isMoney(cell) ? cents(cell) : NaN
+  }
+  const breaks = table.rows.flatMap((_, i) =>
+    i > 0 && at(i - 1, balance) + at(i, amount) !== at(i, balance) ? [i] : [],
+  )
+  if (breaks.length !== 1) return false
+  const [i] = breaks
+  const [before, step, after] = [at(i - 1, balance), at(i, amount), at(i, balance)]
+  return (
+    Math.min(table.rowSure[i - 1], table.rowSure[i]) >= FAIR &&
+    !figureSlip(step, after - before) &&
+    !figureSlip(after, before + step) &&
+    !figureSlip(before, after - step)
+  )
+}
+
+/** Whether each row's quantity times its price is its amount, where the table has these columns. */
+function multiplies(table: Table, field: Field): boolean {
+  const quantity = field.columns.find((c) => c.kind === 'number')?.name
+  const [price, amount] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
+  if (!quantity || !amount) return true
+  const wrong = table.rows.filter((row) => {
+    const [q, p, a] = [row[quantity], row[price], row[amount]]
+    return !(
+      typeof q === 'string' &&
+      isMoney(p) &&
+      isMoney(a) &&
+      Math.abs(Number(q) * cents(p) - cents(a)) <= 1
+    )
+  })
+  // One odd row in clear print may be the seller's slip, which the arithmetic of the paper tells; several are ours.
+  return wrong.length <= (table.sure >= 0.999 ? 1 : 0)
+}

@@ -1,0 +1,90 @@
+import type { DocumentType } from '../../program/schema.ts'
+import { endsOf } from './sums.ts'
+import type { Ranked } from '../scoring/joint-assignment.ts'
+import { lostDigits } from '../scoring/digit-slips.ts'
+import type { Settled } from '../tables/select.ts'
+import { cents, fromCents, isMoney, type Money } from '../../model/value.ts'
+
+/** Amounts that a weak print likely shortened: each is asked about, with what was lost where the paper's own arithmetic says that. */
+
+/** The most likely reading of an amount, with the figures that were lost in front of it. */
+function restore(chosen: Ranked, meant: number): void {
+  const [top, ...others] = chosen.ranked
+  chosen.ranked = [
+    {
+      ...top,
+      candidate: {
+        ...top.candidate,
+        value: fromCents(meant, (top.candidate.value as Money).currency),
+        repaired: true,
+      },
+    },
+    ...others,
+  ]
+}
+
+/**
+ * Where weakly printed rows lead from one to the next and yet not from opening to closing, one of these was misread: if
+ * figures lost in front explain it, the rows say which they were.
+ * @returns whether one was put right, so that the rows are to be judged again
+ */
+export function mendEnds(
+  type: DocumentType,
+  settled: ReadonlyMap<string, Settled>,
+  chosen: ReadonlyMap<string, Ranked>,
+): boolean {
+  let mended = false
+  for (const relation of type.relations) {
+    if (relation.kind !== 'running') continue
+    const { table, proof } = settled.get(relation.table)!
+    const ends = table && proof === false && table.sure < 0.999 ? endsOf(table) : null
+    if (!ends) continue
+    for (const [name, meant] of [
+      [relation.opening, ends.openings],
+      [relation.closing, [ends.closing]],
+    ] as const) {
+      const end = chosen.get(name)!
+      const read = end.ranked[0]?.candidate.value ?? null
+      if (!isMoney(read) || meant.includes(cents(read))) continue
+      // It may be a paper that truly does not add up: whoever sees the print says.
+      end.doubted = true
+      const whole = meant.filter((amount) => lostDigits(cents(read), amount))
+      if (whole.length !== 1) continue
+      restore(end, whole[0])
+      mended = true
+    }
+  }
+  return mended
+}
+
+/** Where a sum does not come out and a part of it, as printed weakly or not, would by digits lost in front, these were lost in reading; a person sees it. */
+export function doubtLostDigits(type: DocumentType, chosen: ReadonlyMap<string, Ranked>): void {
+  for (const relation of type.relations) {
+    if (relation.kind !== 'sum') continue
+    const names = [...relation.parts, relation.total]
+    const tops = names.map((name) => chosen.get(name)!.ranked[0]?.candidate)
+    if (!tops.every((top) => top && isMoney(top.value))) continue
+    const amounts = tops.map((top) => cents(top.value as Money))
+    const missing = amounts.at(-1)! - amounts.slice(0, -1).reduce((sum, a) => sum + a, 0)
+    if (missing === 0) continue
+    const lost = names.flatMap((name, i) => {
+      const meant = amounts[i] + (i < names.length - 1 ? missing : -missing)
+      return tops[i].page.source !== 'text' && lostDigits(amounts[i], meant) ? [{ name, meant }] : []
+    })
+    for (const { name, meant } of lost) {
+      chosen.get(name)!.doubted = true
+      if (lost.length === 1) restore(chosen.get(name)!, meant)
+    }
+  }
+}
+
+const CENTS = /[.,]\s?\d{2}(?!\d)/
+
+/** Who writes one amount with its cents writes them all so: on a picture one without may have lost them ("€28,910" of "€28,910.40"). */
+export function doubtLostCents(chosen: ReadonlyMap<string, Ranked>): void {
+  const amounts = [...chosen.values()].filter((c) => c.ranked[0] && isMoney(c.ranked[0].candidate.value))
+  const rawOf = (c: Ranked): string => c.ranked[0].candidate.raw
+  if (!amounts.some((c) => CENTS.test(rawOf(c)))) return
+  for (const c of amounts)
+    if (c.ranked[0].candidate.page.source !== 'text' && !CENTS.test(rawOf(c))) c.doubted = true
+}

@@ -1,0 +1,193 @@
+import type { Box } from '../../model/geometry.ts'
+import { lackedBy } from '../../layout/page-numbers.ts'
+import type { Page } from '../../model/page.ts'
+import type { DocumentType, Field } from '../../program/schema.ts'
+import { byArithmetic } from '../consistency/sums.ts'
+import { backByForm } from '../consistency/confirmations.ts'
+import { boxOf, readingOf, type Candidate } from '../scoring/candidate.ts'
+import { candidatesOf } from './generate.ts'
+import { choose, rank, type Ranked } from '../scoring/joint-assignment.ts'
+import { readSignature, type Signature } from '../marks/signature.ts'
+import { doubtLostCents, doubtLostDigits, mendEnds } from '../consistency/truncated-amounts.ts'
+import { probabilityOf, round } from '../scoring/calibration.ts'
+import { isRoster } from '../tables/roster.ts'
+import type { Table } from '../tables/by-header.ts'
+import { bestTable, twoReadings } from '../tables/select.ts'
+import { tableValue } from '../consistency/table-confidence.ts'
+import type { FieldValue } from '../../model/value.ts'
+
+/** All that is read from one document. */
+export interface DocumentReading {
+  fields: FieldValue[]
+  signature: Signature | null
+}
+
+/**
+ * Reads every field of a document of a known type from its pages, in reading order.
+ * Nothing found is a value too: `null`, asked about unless the field may well be absent.
+ */
+export function readDocument(pages: readonly Page[], type: DocumentType): DocumentReading {
+  const candidates = candidatesOf(pages, type)
+  const tables = new Map(
+    type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, twoReadings(pages, f)]),
+  )
+  const tablesOf = (name: string) =>
+    [tables.get(name)!.byHead(), tables.get(name)!.byContent()].filter((t) => t !== null)
+  for (const field of type.fields)
+    if (field.kind === 'table' && isRoster(field))
+      withoutPeople(candidates, type, tables.get(field.name)!.byHead())
+  // Where the head of a page could not be read, its rows are in one of the readings only.
+  carriedOver(pages, candidates, type, (name) =>
+    tablesOf(name).reduce<Table | null>(
+      (most, t) => (!most || t.rows.length > most.rows.length ? t : most),
+      null,
+    ),
+  )
+  for (const guess of byArithmetic(pages, type, candidates, tablesOf))
+    candidates.get(guess.field)!.push(guess)
+  const plainFields = type.fields.filter((f) => f.kind !== 'table')
+  const chosen = choose(
+    type,
+    plainFields.map((f) => rank(f, candidates.get(f.name)!)),
+  )
+  backByForm(pages, type, chosen)
+  const value = (name: string) => chosen.get(name)?.ranked[0]?.candidate.value ?? null
+  // Rows of which some are on a page that is not there prove nothing, and are not proved wrong.
+  const lacking = lackedBy(pages).includes(true)
+  const unproved = new Set(
+    lacking ? type.relations.flatMap((r) => (r.kind === 'running' ? [r.opening, r.closing] : [])) : [],
+  )
+  const settle = () =>
+    new Map(
+      type.fields
+        .filter((f) => f.kind === 'table')
+        .map((f) => [
+          f.name,
+          bestTable(tables.get(f.name)!, f, type, (name) =>
+            unproved.has(name) || isLackingIn(chosen, name) ? null : value(name),
+          ),
+        ]),
+    )
+  const asRead = settle()
+  const settled = mendEnds(type, asRead, chosen) ? settle() : asRead
+  doubtLostDigits(type, chosen)
+  doubtLostCents(chosen)
+  const fields = type.fields.map((field) =>
+    field.kind === 'table'
+      ? tableValue(settled.get(field.name)!, field, lacking)
+      : fieldValue(field, chosen.get(field.name)!),
+  )
+  return { fields, signature: readSignature(pages, type) }
+}
+
+/** A reading less likely than this is none. */
+const UNLIKELY = 0.12
+const isLackingIn = (chosen: ReadonlyMap<string, Ranked>, name: string): boolean => {
+  const found = chosen.get(name)
+  return !found || probabilityOf(found) < UNLIKELY
+}
+
+/** Days in the rows of a list of people are those people's: no day of the paper itself. */
+function withoutPeople(candidates: Map<string, Candidate[]>, type: DocumentType, list: Table | null): void {
+  const within = (page: number, box: Box) =>
+    list?.places.some(
+      (place) =>
+        place.page === page &&
+        place.box[0] <= box[0] + 0.002 &&
+        place.box[1] <= box[1] + 0.002 &&
+        place.box[2] >= box[2] - 0.002 &&
+        place.box[3] >= box[3] - 0.002,
+    )
+  for (const field of type.fields)
+    if (field.kind === 'date')
+      candidates.set(
+        field.name,
+        candidates.get(field.name)!.filter((c) => !c.words.every((w) => within(c.page.number, w.box))),
+      )
+}
+
+/** Log-odds against a balance that one page carries over to the next being one that the account opens or closes with. */
+const CARRIED = 3
+
+/** "Carried forward" under the rows of a page that others follow is no closing balance, "brought forward" over those of a later page no opening one. */
+function carriedOver(
+  pages: readonly Page[],
+  candidates: ReadonlyMap<string, Candidate[]>,
+  type: DocumentType,
+  tableOf: (name: string) => Table | null,
+): void {
+  for (const relation of type.relations) {
+    if (relation.kind !== 'running') continue
+    const [before, behind] = lackedBy(pages)
+    const places = pages.length > 1 || before || behind ? tableOf(relation.table)?.places : undefined
+    if (!places || places.length === 0) continue
+    // Where the paper's own numbering says that pages are lacking, what is carried to them or from them is no end either.
+    const beginsOn = before ? null : places[0].page
+    const endsOn = behind ? null : places.at(-1)!.page
+    const rowsOn = ({ page }: Candidate) => places.filter((p) => p.page === page.number)
+    const at = ({ words }: Candidate) => words[0].box[1]
+    for (const candidate of candidates.get(relation.closing)!) {
+      const rows = rowsOn(candidate)
+      if (rows.length > 0 && candidate.page.number !== endsOn && at(candidate) > rows.at(-1)!.box[1])
+        candidate.score -= CARRIED
+    }
+    for (const candidate of candidates.get(relation.opening)!) {
+      const rows = rowsOn(candidate)
+      if (rows.length > 0 && candidate.page.number !== beginsOn && at(candidate) < rows[0].box[3])
+        candidate.score -= CARRIED
+    }
+  }
+}
+
+function fieldValue(field: Field, chosen: Ranked): FieldValue {
+  const top = chosen.ranked[0]
+  const probability = probabilityOf(chosen)
+  if (!top || probability < UNLIKELY) {
+    return {
+      name: field.name,
+      value: null,
+      raw: null,
+      confidence: field.optional ? 0.93 : 0.4,
+      needsReview: !field.optional,
+      reason: field.optional ? null : 'not found',
+      others: [],
+      repaired: false,
+      page: null,
+      box: null,
+    }
+  }
+  const { candidate } = top
+  const needsReview = probability < field.threshold
+  return {
+    name: field.name,
+    value: candidate.value,
+    raw: candidate.raw,
+    confidence: round(probability),
+    needsReview,
+    reason: needsReview ? reasonOf(chosen) : null,
+    others: chosen.ranked
+      .slice(1, 4)
+      .filter((r) => r.probability > 0.02)
+      .map((r) => ({
+        value: r.candidate.value,
+        raw: r.candidate.raw,
+        page: r.candidate.page.number,
+        box: boxOf(r.candidate),
+      })),
+    repaired: candidate.repaired,
+    page: candidate.page.number,
+    box: boxOf(candidate),
+  }
+}
+
+function reasonOf(chosen: Ranked): string {
+  const top = chosen.ranked[0]
+  if (chosen.doubted) return 'does not fit the other values of this paper'
+  if (top.candidate.repaired)
+    return chosen.field.kind === 'iban'
+      ? 'its check digits needed a mended letter'
+      : 'one sign was taken for another, and put right'
+  if (readingOf(top.candidate.words) < 0.85) return 'weak print'
+  if (chosen.ranked[1] && chosen.ranked[1].probability > top.probability * 0.25) return 'two readings fit'
+  return 'its place on the paper is unusual'
+}

@@ -1,0 +1,578 @@
+import { isSentence, linesOf } from '../../layout/lines.ts'
+import type { Page, Word } from '../../model/page.ts'
+import { fold, nearlyWord, tokens } from '../../text/normalize.ts'
+import type { DocumentType, Field } from '../../program/schema.ts'
+import { addressIn } from './addresses.ts'
+import { brokenOff, brokenRest, secondLine, wholeReadings } from './wrapped-values.ts'
+import type { Candidate } from '../scoring/candidate.ts'
+import { captionsBeneath } from '../labels/captions-below.ts'
+import { crossings } from './grid-cells.ts'
+import { inOneCurrency } from '../consistency/currency.ts'
+import { kindReaders } from '../parsers/index.ts'
+import type { Reading } from '../parsers/reading.ts'
+import { mendFigures, mendNumeral } from '../parsers/numeral.ts'
+import { mendPostcode } from '../parsers/postcode.ts'
+import { parseDate } from '../parsers/date.ts'
+import { orgLikeness } from '../parsers/words.ts'
+import { labelLike, labelsOn, setOff, type LabelHit } from '../labels/find-labels.ts'
+import { malformed } from '../parsers/malformed.ts'
+import { loneChoices, readChoice, YES_NO } from '../marks/checkboxes.ts'
+import { addressees, letterheads } from './letterheads.ts'
+import { cutShort, endOf, periodIn, periods } from './periods.ts'
+import { GOES_ON, inProse } from './running-text.ts'
+import { labelsByLine, regionsOf, type LabelsByLine, type Region } from '../labels/value-regions.ts'
+import { personsConfirmed, sentences } from './sentences.ts'
+import { withoutCapitals, withoutLabel, withoutLabelWords } from './strip-labels.ts'
+import { acrossLines, followStyle } from '../scoring/layout-style.ts'
+import { titleYears } from './title-year.ts'
+import { unlabelled } from './unlabelled.ts'
+import { isMoney, plain } from '../../model/value.ts'
+import { isSmall } from '../labels/wording-similarity.ts'
+import { zoneOn } from './mrz.ts'
+
+/** A word read less surely than this is as good as not read. */
+const UNREAD = 0.6
+const DOUBTFUL = 0.85
+const RELATION_SCORE = { inline: 2.6, right: 2.5, below: 2.1, above: 0.7 } as const
+/** Kinds whose values are words, and so might be labels taken for values. */
+const WORDY: ReadonlySet<string> = new Set(['name', 'org', 'text'])
+
+/** Every possible value of every field of a document, with its evidence. `pages` are in reading order. */
+export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<string, Candidate[]> {
+  const found = new Map<string, Candidate[]>(type.fields.map((f) => [f.name, []]))
+  const add = (candidate: Candidate | null) => {
+    const field = candidate && type.fields.find((f) => f.name === candidate.field)
+    if (!candidate || !field) return
+    const text = typeof candidate.value === 'string' ? fold(candidate.value) : null
+    if (text !== null && field.never.includes(text)) return
+    const mended = candidate.page.source === 'text' ? candidate : mendedForm(candidate, field)
+    found.get(candidate.field)!.push(field.kind === 'name' ? withoutLabel(mended, type) : mended)
+  }
+  pages.forEach((page, order) => {
+    const labels = labelsOn(page, type)
+    const byLine = labelsByLine(labels)
+    const marks = labels.filter(
+      (l) => l.meanings.some((m) => m.role === 'signature') && (l.leads || l.colon) && !isSentence(l.segment),
+    )
+    for (const label of labels)
+      for (const candidate of fromLabel(label, byLine, type, marks, order)) add(candidate)
+    if (order === 0)
+      for (const field of type.fields) {
+        if (field.sources.includes('letterhead')) letterheads(page, type, field).forEach(add)
+        if (field.sources.includes('addressee')) addressees(page, field, type).forEach(add)
+      }
+    for (const field of type.fields) {
+      if (field.sources.includes('period')) periods(page, field).forEach(add)
+      if (field.sources.includes('sentence') && order === 0)
+        sentences(page, field)
+          .filter((c) => field.kind !== 'name' || !labelLike(c.raw, type))
+          .forEach(add)
+      if (field.sources.includes('title_year') && order === 0) titleYears(page, field).forEach(add)
+    }
+    if (order === 0)
+      for (const field of type.fields)
+        if (field.name === type.person) personsConfirmed(page, field).forEach(add)
+    for (const candidate of inProse(page, type))
+      add({ ...candidate, score: candidate.score - Math.min(1, order * 0.25) })
+    for (const field of type.fields) if (field.kind === 'name') add(joinedName(labels, byLine, field))
+    crossings(page, type).forEach(add)
+    if (type.zone) zoneValues(page, type).forEach(add)
+  })
+  for (const field of type.fields)
+    if (field.kind === 'choice' && found.get(field.name)!.length === 0)
+      pages.flatMap((page) => loneChoices(page, field)).forEach(add)
+  for (const field of type.fields) if (field.kind === 'org') wholeFirms(found.get(field.name)!)
+  inOneCurrency(found)
+  acrossLines(found)
+  followStyle(type, found)
+  for (const guess of unlabelled(pages, type, found)) add(guess)
+  farFromOtherDays(type, found)
+  return found
+}
+
+/** "Saltholm Harbour" over a "Company" that was not made out: on a picture, a firm that a sentence calls by a word more is called that. */
+function wholeFirms(candidates: Candidate[]): void {
+  for (const short of candidates) {
+    if (short.page.source === 'text' || typeof short.value !== 'string') continue
+    const whole = candidates.find(
+      (c) =>
+        c.words.length === short.words.length + 1 &&
+        typeof c.value === 'string' &&
+        fold(c.value).startsWith(`${fold(short.value as string)} `) &&
+        orgLikeness(c.words.at(-1)!.text) === 1,
+    )
+    if (whole) whole.score = Math.max(whole.score, short.score + 0.5)
+  }
+}
+
+/** Where the form of a value says that, or what, a reader of pictures took for something else. A text layer spells what the paper says. */
+function mendedForm(candidate: Candidate, field: Field): Candidate {
+  if (typeof candidate.value !== 'string') return candidate
+  const value =
+    field.kind === 'address'
+      ? mendPostcode(candidate.value)
+      : WORDY.has(field.kind)
+        ? mendNumeral(candidate.value)
+        : field.kind === 'id'
+          ? mendFigures(candidate.value)
+          : candidate.value
+  const partial =
+    candidate.partial ||
+    malformed(value, field.kind) ||
+    (field.pattern !== undefined && !new RegExp(`^${field.pattern}$`).test(value))
+  return value === candidate.value
+    ? { ...candidate, partial }
+    : { ...candidate, value, partial, repaired: true }
+}
+
+function fromLabel(
+  label: LabelHit,
+  byLine: LabelsByLine,
+  type: DocumentType,
+  marks: LabelHit[],
+  order: number,
+): Candidate[] {
+  const found: Candidate[] = []
+  const regions = regionsOf(label, byLine)
+  for (const meaning of label.meanings) {
+    if (meaning.role !== 'field') continue
+    const field = type.fields.find((f) => f.name === meaning.field)!
+    const base =
+      labelScore(label, meaning.rank) -
+      (properName(label) ? 1.6 : 0) +
+      nearness(field, label, marks, order) -
+      Math.min(1, order * 0.25) -
+      (headsColumn(label, byLine) ? 1.5 : 0)
+    if (field.kind === 'yesno' || field.kind === 'choice') {
+      const candidate = readChoice(label, field, field.kind === 'yesno' ? YES_NO : field.choices)
+      if (candidate)
+        found.push({
+          ...candidate,
+          value: field.kind === 'yesno' ? candidate.value === 'yes' : candidate.value,
+          score: candidate.score + base,
+        })
+      continue
+    }
+    if (field.kind === 'table') continue
+    const nearer = nearerAbove(regions) || captionsBeneath(label, byLine) * MOST_NEARER
+    regions.forEach((given) => {
+      const region =
+        given.relation === 'inline' && !label.colon && (WORDY.has(field.kind) || field.kind === 'address')
+          ? { ...given, words: withoutLabelWords(given.words) }
+          : given
+      if (region.words.length === 0) return
+      // Both ends of a stretch of days stand behind the label: the second, a column further, is no value of its own.
+      if (
+        region.relation !== 'inline' &&
+        found.some((c) => c.field === field.name && c.period && c.relation === 'inline')
+      )
+        return
+      for (const read of fromRegion(region, field, byLine, type, label)) {
+        if (WORDY.has(field.kind) && inNextSentence(read, given)) continue
+        const ended = goingOn(read, region, field)
+        const candidate =
+          region.relation === 'inline' && !label.colon && WORDY.has(field.kind)
+            ? withoutCapitals(ended, label, type)
+            : ended
+        const alone =
+          region.relation !== 'below' ||
+          !regions.some((r) => r.relation === 'inline' || r.relation === 'right')
+        found.push({
+          ...candidate,
+          relation: region.relation,
+          label: label.near >= 0.75 && (label.leads || label.colon),
+          score:
+            candidate.score +
+            base +
+            RELATION_SCORE[region.relation] +
+            (label.colon && (region.relation === 'inline' || region.relation === 'right') ? 0.5 : 0) -
+            (alone ? 0 : 1.1) +
+            (region.relation === 'above' ? nearer : region.relation === 'below' ? -nearer : 0),
+          hangs: region.relation === 'inline' && !label.colon && WORDY.has(field.kind),
+        })
+      }
+    })
+  }
+  return found
+}
+
+/** "The harbour master may move the vessel for dredging. The holder is told": what a sentence begins with is named in it, or not at all. */
+const inNextSentence = ({ words: [first] }: Candidate, { words }: Region): boolean =>
+  words.slice(0, words.indexOf(first)).some((w) => /\p{Ll}{3}\.$/u.test(w.text))
+
+/** Inside a sentence a name of a thing ends where small letters go on: "the vessel Stormcock at a berth". */
+function goingOn(read: Candidate, { page, line }: Region, field: Field): Candidate {
+  const segment = linesOf(page)[line].segments.find((s) => s.words.includes(read.words[0]))
+  if (field.kind !== 'text' || !segment || !isSentence(segment)) return read
+  const ends = field.common ? GOES_ON : /^\p{Ll}/u
+  const end = read.words.findIndex((w, i) => i > 0 && ends.test(w.text))
+  if (end < 0 || !/^\p{Lu}/u.test(read.words[0].text)) return read
+  const words = read.words.slice(0, end)
+  const raw = words.map((w) => w.text).join(' ')
+  return { ...read, words, raw, value: raw.replace(/[,;:.]+$/, '') }
+}
+
+/** "The Harbour Office" is a name of its own, not a label with a value behind it. */
+const properName = ({ segment, lineOf, from, to, length, colon }: LabelHit): boolean => {
+  const next = segment.words[segment.words.indexOf(lineOf.words[to - 1]) + 1]
+  return (
+    length === 1 &&
+    !colon &&
+    segment.words[0] !== lineOf.words[from] &&
+    /^the$/i.test(segment.words[0].text) &&
+    next !== undefined &&
+    /^\p{Lu}/u.test(next.text)
+  )
+}
+
+/** "Amount" over earnings and again over deductions heads columns: what stands beneath is no field of its name. */
+const headsColumn = (label: LabelHit, byLine: LabelsByLine): boolean =>
+  label.alone &&
+  byLine
+    .get(label.line)!
+    .some((l) => l.segment !== label.segment && l.alone && l.segment.text === label.segment.text)
+
+/** Log-odds at most for the value over a label against the one under it. */
+const MOST_NEARER = 1.6
+
+/** Lines as far apart as this, in log of the ratio, are set apart by mere spacing. */
+const EVEN = 0.25
+
+/**
+ * A label belongs to what stands nearest: with a value above and one below, the shorter way tells which is its own.
+ * @returns log-odds for the one above, -1.6 to 1.6
+ */
+function nearerAbove(regions: readonly Region[]): number {
+  const [above, below] = (['above', 'below'] as const).map(
+    (relation) => regions.find((r) => r.relation === relation)?.gap,
+  )
+  if (above === undefined || below === undefined || above <= 0 || below <= 0) return 0
+  const odds = Math.log(below / above)
+  // What has its value beside it says nothing by what stands over it.
+  const most = regions.some((r) => r.relation === 'right' || r.relation === 'inline') ? 0 : MOST_NEARER
+  return Math.abs(odds) < EVEN
+    ? 0
+    : Math.max(-MOST_NEARER, Math.min(most, (odds - Math.sign(odds) * EVEN) * 3))
+}
+
+/** A birth lies years before whatever else a paper dates, and no other of its days does. */
+function farFromOtherDays(type: DocumentType, found: Map<string, Candidate[]>): void {
+  const years = [...found.values()].flatMap((cs) =>
+    cs
+      .filter((c) => c.score > 0 && typeof c.value === 'string' && /^\d{4}-\d\d-\d\d$/.test(c.value))
+      .map((c) => Number((c.value as string).slice(0, 4))),
+  )
+  const latest = Math.max(...years)
+  const gap = type.fields.find((f) => f.yearsBefore)?.yearsBefore
+  if (!gap || years.length === 0) return
+  for (const field of type.fields) {
+    if (field.kind !== 'date') continue
+    for (const candidate of found.get(field.name)!) {
+      const old = Number((candidate.value as string).slice(0, 4)) <= latest - gap
+      if (old !== (field.yearsBefore !== undefined)) candidate.score -= 3
+    }
+  }
+}
+
+/** "Home address" is an address: the word stands last in a short label of its own, whatever narrows it. */
+const endsLabel = (label: LabelHit): boolean =>
+  label.segment.words.length <= 3 && label.segment.words.at(-1) === label.lineOf.words[label.to - 1]
+
+/** Wordings listed first are the usual ones; those of other tongues stand last, and are no worse for it. */
+const MOST_RANK = 0.5
+
+function labelScore(label: LabelHit, rank: number): number {
+  // "Boat name:" is no name: what stands before a word changes its meaning.
+  return (
+    (label.leads || setOff(label)
+      ? 0.6
+      : label.colon
+        ? label.near < 0.8
+          ? -1.4
+          : 0.2
+        : endsLabel(label)
+          ? -1.4
+          : -2.2) +
+    Math.min(0.9, (label.length - 1) * 0.45) -
+    Math.min(MOST_RANK, rank * 0.03) -
+    (label.mended ? 0.3 : 0) -
+    (label.alone || label.colon ? 0 : 0.3) -
+    (1 - label.near) * 4.2
+  )
+}
+
+/** Dates beside a signature are the signing's; elsewhere they are not. */
+function nearness(field: Field, label: LabelHit, marks: LabelHit[], order: number): number {
+  if (field.kind !== 'date') return 0
+  const near = marks.some((m) => Math.abs(m.lineOf.box[1] - label.lineOf.box[1]) < 0.07)
+  if (field.near === 'signature') return near ? 1.4 : marks.length ? -1.2 : -2
+  // A letter may be dated where it is signed; what a longer paper is about happened before its last page.
+  return near && label.length === 1 ? (order > 0 ? -4.8 : -1.6) : 0
+}
+
+function fromRegion(
+  region: Region,
+  field: Field,
+  byLine: LabelsByLine,
+  type: DocumentType,
+  label: LabelHit,
+): Candidate[] {
+  const { page } = region
+  const kind = field.kind as keyof typeof kindReaders
+  const base = { field: field.name, page }
+  if (field.kind === 'address') return addressIn(region, field, byLine, type)
+  if (field.sources.includes('period')) {
+    // "1 January 2026" over "to 31 January 2026" is one period on two lines.
+    const period =
+      periodIn(region.words) ??
+      (brokenOff(region.words) ? periodIn([...region.words, ...brokenRest(region, byLine)]) : null) ??
+      periodIn([...region.words, ...alongside(region)]) ??
+      periodIn([...region.words, ...lineUnder(region)])
+    // Figures beside it may be its other end: "1 Jul 2024.30 Jun 2025" would be the June alone.
+    const besides = (words: readonly Word[]): boolean =>
+      region.words.some((w) => !words.includes(w) && /\d/.test(w.text) && !AMOUNT.test(w.text))
+    if (period)
+      return [
+        {
+          ...base,
+          value: endOf(field) === 'start' ? period.start : period.end,
+          raw: period.raw,
+          words: period.words,
+          score: 0.8,
+          repaired: false,
+          period: true,
+          partial: besides(period.words),
+        },
+      ]
+    const cut = page.source === 'text' ? null : cutShort(region.words)
+    if (cut)
+      return [
+        {
+          ...base,
+          value: endOf(field) === 'start' ? cut.start : cut.end,
+          raw: cut.raw,
+          words: cut.words,
+          score: 0.8,
+          repaired: endOf(field) === 'end',
+          period: true,
+          partial: true,
+          unsettled: endOf(field) === 'end',
+        },
+      ]
+  }
+  if (field.kind === 'name' && region.words.length === 1) {
+    const rest = restOfName(region, byLine)
+    const [name] = rest.length > 0 ? kindReaders.name([...region.words, ...rest]) : []
+    if (name && name.fit >= 0.9 && name.words.length === 1 + rest.length)
+      return [
+        {
+          ...base,
+          value: name.value,
+          raw: name.raw,
+          words: name.words,
+          repaired: name.repaired,
+          score: (name.fit - 0.6) * 3.2,
+        },
+      ]
+  }
+  if (WORDY.has(field.kind)) {
+    const second = secondLine(region, label, byLine)
+    const whole =
+      second && kindReaders[kind]([...region.words, ...second]).find((r) => r.words.includes(second.at(-1)!))
+    if (
+      whole &&
+      whole.fit >= 0.9 &&
+      (field.kind === 'org' || !labelLike(second.map((w) => w.text).join(' '), type))
+    )
+      return [
+        {
+          ...base,
+          value: whole.value,
+          raw: whole.raw,
+          words: whole.words,
+          repaired: whole.repaired,
+          score: (whole.fit - 0.6) * 3.2 + 0.4,
+        },
+      ]
+  }
+  // The day and the year of a date are no amounts, nor is a year before one: "for the year 2025 came to EUR 19,628.00".
+  const dated =
+    field.kind === 'money'
+      ? new Set([
+          ...kindReaders.date(region.words).flatMap((d) => d.words),
+          ...(region.words.length > 2 ? region.words.filter((w) => /^(?:19|20)\d\d$/.test(w.text)) : []),
+        ])
+      : null
+  const readings = wholeReadings(region, kind, byLine)
+    .filter(
+      (r) =>
+        !(dated && r.words.some((w) => dated.has(w))) &&
+        !(WORDY.has(field.kind) && isSmall(r.raw)) &&
+        (field.kind !== 'name' || r.fit >= 0.3) &&
+        !(WORDY.has(field.kind) && labelLike(r.raw, type)),
+    )
+    .map((r) => (field.belowZero || page.source === 'text' ? r : withoutSign(r)))
+  const limit = field.kind === 'id' && region.words.length > 8 ? 0 : 2
+  return readings.slice(0, Math.max(1, limit)).map((reading, place) => {
+    const lead = region.words.indexOf(reading.words[0])
+    const prose = lead > 2 && field.kind !== 'iban' ? -0.4 * Math.min(5, lead - 2) : 0
+    const patterned =
+      !field.pattern || typeof reading.value !== 'string'
+        ? 0
+        : new RegExp(`^${field.pattern}$`).test(reading.value)
+          ? 1
+          : field.kind === 'number'
+            ? -3
+            : 0
+    // A name of a thing is no number: what reads as a day, an amount or a code belongs to another label.
+    const coded =
+      field.kind === 'text' && (/\d.*\d.*\d.*\d/.test(reading.raw) || parseDate(reading.raw) !== null)
+        ? -1.4
+        : 0
+    // A year alone is part of a date, not a number of anything.
+    const year = field.kind === 'id' && /^(?:19|20)\d\d$/.test(plain(reading.value)) ? -1.6 : 0
+    // Behind a label that asks for it the holder may well be a firm.
+    const firm =
+      field.kind !== 'name' || orgLikeness(reading.raw) < 1
+        ? 0
+        : label.near >= 0.9 && (label.leads || label.colon)
+          ? -0.6
+          : -1.8
+    const left = region.words.filter((w) => !reading.words.includes(w))
+    // Under "With best wishes" stands a scrawl, and the name under that.
+    const scrawl = WORDY.has(field.kind) && reading.words.every((w) => w.sure < UNREAD) ? -1.5 : 0
+    // One day of a stretch of which the other could not be read: nobody knows which end it is.
+    const otherEnd =
+      field.sources.includes('period') &&
+      left.some((w) => w.sure < 1 && /\d/.test(w.text) && !AMOUNT.test(w.text))
+    // A person's name of one word has likely lost the other.
+    const half = field.kind === 'name' && reading.words.length === 1
+    // "120? 76-0782": figures that were not all made out belong to the number behind them.
+    const broken =
+      (field.kind === 'id' || field.kind === 'phone') &&
+      left.some((w) => w.sure < DOUBTFUL && /\d/.test(w.text))
+    const partial =
+      otherEnd || half || broken || left.some((w) => w.sure < UNREAD && /[\p{L}\d]/u.test(w.text))
+    return {
+      ...base,
+      value: reading.value,
+      raw: reading.raw,
+      words: reading.words,
+      repaired: reading.repaired,
+      partial,
+      score: scrawl + firm + coded + year + (reading.fit - 0.6) * 3.2 - place * 1.2 + prose + patterned,
+    }
+  })
+}
+
+/** An amount in the same sentence is no end of a stretch of days. */
+const AMOUNT = /^[€£$]?\d[\d.,]*[.,]\d{2}[.,;]?$/
+
+/** A dash before an amount that is never below nothing is no sign; whether it is a figure, a person sees. */
+const withoutSign = (reading: Reading): Reading =>
+  isMoney(reading.value) && reading.value.amount.startsWith('-')
+    ? {
+        ...reading,
+        value: { ...reading.value, amount: reading.value.amount.slice(1) },
+        fit: reading.fit * 0.7,
+        repaired: true,
+      }
+    : reading
+
+/** The next segment of the same line. */
+function alongside({ page, words, line }: Region): Word[] {
+  const { segments } = linesOf(page)[line]
+  const at = segments.findIndex((s) => s.words.includes(words.at(-1)!))
+  return at >= 0 ? (segments[at + 1]?.words ?? []) : []
+}
+
+/** Nearer than this, as a share of the letters' height, what stands behind a name of one word is its other part, and no column of its own. */
+const ONE_NAME = 1.2
+
+/** The other part of a name whose parts stand a little wide. */
+function restOfName(region: Region, byLine: LabelsByLine): Word[] {
+  const rest = alongside(region)
+  const labels = byLine.get(region.line) ?? []
+  const near =
+    rest.length > 0 &&
+    (rest[0].box[0] - region.words[0].box[2]) * region.page.width <
+      linesOf(region.page)[region.line].height * ONE_NAME
+  return near &&
+    rest.length <= 2 &&
+    rest.every((w) => /^\p{Lu}[\p{L}'’.-]+$/u.test(w.text)) &&
+    !labels.some((l) => rest.includes(l.lineOf.words[l.from]))
+    ? rest
+    : []
+}
+
+/** What stands straight under a region, whatever it says. */
+function lineUnder({ page, words, line }: Region): Word[] {
+  const next = linesOf(page)
+    .slice(line + 1, line + 3)
+    .map((l) => l.segments.find((s) => Math.abs(s.box[0] - words[0].box[0]) < 0.012))
+    .find((s) => s !== undefined)
+  return next &&
+    (/^(?:to|until|till|through|-|–|au|al|hasta)$/i.test(next.words[0].text) ||
+      (page.source !== 'text' && /^[ot0]$/.test(next.words[0].text)))
+    ? next.words
+    : []
+}
+
+/** Given names and surname printed apart, put together in the order a person says them. */
+function joinedName(labels: LabelHit[], byLine: LabelsByLine, field: Field): Candidate | null {
+  const part = (role: 'surname' | 'given') => {
+    const label = labels.find((l) => (l.leads || l.colon) && l.meanings.some((m) => m.role === role))
+    const region = label && regionsOf(label, byLine)[0]
+    return region ? (kindReaders.text(region.words)[0] ?? null) : null
+  }
+  const [surname, given] = [part('surname'), part('given')]
+  if (!surname || !given || /[\d/]/.test(surname.raw + given.raw)) return null
+  const page = labels[0].page
+  // A label taken for a name would be a stranger's card: what the machine-readable zone does not say is none of its names.
+  const zone = zoneOn(page)?.fullName
+  if (zone && !tokens(`${surname.raw} ${given.raw}`).some((t) => tokens(zone).some((z) => alike(z, t))))
+    return null
+  return {
+    field: field.name,
+    value: `${given.value as string} ${surname.value as string}`,
+    raw: `${surname.raw} / ${given.raw}`,
+    words: [...given.words, ...surname.words],
+    page,
+    repaired: false,
+    score: 4.2,
+  }
+}
+
+/** A zone at the edge of a card loses letters at its ends: "RINSA" is of ORRINSAY. */
+const alike = (zone: string, printed: string): boolean =>
+  nearlyWord(zone, printed) ||
+  (Math.min(zone.length, printed.length) >= 4 && (zone.includes(printed) || printed.includes(zone)))
+
+/** Values of the machine-readable zone, by the field names ICAO 9303 gives them. */
+function zoneValues(page: Page, type: DocumentType): Candidate[] {
+  const zone = zoneOn(page)
+  if (!zone) return []
+  const values: Record<string, string | null> = {
+    document_number: zone.documentNumber,
+    date_of_birth: zone.dateOfBirth,
+    expiry_date: zone.expiryDate,
+    nationality: zone.nationality,
+    full_name: zone.fullName,
+  }
+  return type.fields
+    .filter((f) => f.sources.includes('zone') && values[f.name])
+    .map((f) => {
+      const checked = f.name !== 'nationality' && f.name !== 'full_name'
+      return {
+        field: f.name,
+        value: values[f.name],
+        raw: values[f.name]!,
+        words: zone.words,
+        page,
+        repaired: false,
+        proven: checked,
+        shared: true,
+        score: checked ? 6 : f.name === 'full_name' ? 0.9 : 0.4,
+      }
+    })
+}

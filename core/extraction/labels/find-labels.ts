@@ -1,0 +1,567 @@
+import { linesOf, typicalHeight, type Line, type Segment } from '../../layout/lines.ts'
+import type { Page, Word } from '../../model/page.ts'
+import { PhraseBook, type PhraseHit } from '../../layout/phrase-index.ts'
+import { squeeze, tokens } from '../../text/normalize.ts'
+import type { DocumentType } from '../../program/schema.ts'
+import { bilingual, inCells, wrapped } from './multi-line-labels.ts'
+import { gist, isFormWord, isSmall, Wordings } from './wording-similarity.ts'
+
+/** What a wording means in a type: the label of a field, of a signature, or of something that is none of its fields. */
+export type LabelMeaning =
+  | { role: 'field'; field: string; rank: number }
+  | { role: 'signature' }
+  | { role: 'title' }
+  | { role: 'other' }
+  | { role: 'column' }
+  | { role: 'surname' }
+  | { role: 'given' }
+
+export interface LabelHit extends PhraseHit<LabelMeaning> {
+  page: Page
+  /** Stands where labels stand: first in its segment. */
+  leads: boolean
+  /** A colon follows. */
+  colon: boolean
+  /** Said in two languages. */
+  twice?: boolean
+  /** Its segment holds nothing else. */
+  alone: boolean
+  /** The last line of a label that its column was too narrow for. */
+  lastLine?: number
+  /** How well the whole label says what it is taken for: 1 for a known wording, less where words are left over or differ. */
+  near: number
+  segment: Segment
+  lineOf: Line
+}
+
+/** Wordings that are labels on papers of many kinds but of no field here; they keep shorter labels from matching inside them. */
+const OTHER_LABELS = [
+  'harbour office',
+  'harbour master',
+  'due date',
+  'payment due',
+  'payment due date',
+  'print date',
+  'reading date',
+  'next reading',
+  'previous reading',
+  'present reading',
+  'vat number',
+  'vat no',
+  'vat reg no',
+  'company number',
+  'company no',
+  'registered number',
+  'registered office',
+  'reg office',
+  'telephone',
+  'website',
+  'fax',
+  'tax code',
+  'date joined',
+  'place of birth',
+  'sex',
+  'height',
+  'authority',
+  'issuing authority',
+  'port of registry',
+  'home port',
+  'year of build',
+  'length overall',
+  'length',
+  'breadth',
+  'gross tonnage',
+  'net tonnage',
+  'tonnage',
+  'call sign',
+  'engine',
+  'builder',
+  'department',
+  'employee number',
+  'employee no',
+  'staff number',
+  'payroll number',
+  'works number',
+  'works no',
+  'clock number',
+  'clock no',
+  'payroll no',
+  'job title',
+  'position',
+  'hours',
+  'rate',
+  'income tax',
+  'social insurance',
+  'pension',
+  'total deductions',
+  'deductions',
+  'basic pay',
+  'overtime',
+  'allowance',
+  'tax to date',
+  'tax year to date',
+  'tax paid to date',
+  'tax paid td',
+  'tax td',
+  'earnings for ni td',
+  'ni to date',
+  'net td',
+  'net year to date',
+  'year to date tax',
+  'year to date net',
+  'total in',
+  'total out',
+  'total money in',
+  'total money out',
+  'total debits',
+  'total credits',
+  'sheet number',
+  'statement number',
+  'statement no',
+  'currency',
+  'bic',
+  'sort code',
+  'branch',
+  'account type',
+  'overdraft',
+  'payment terms',
+  'terms',
+  'delivery',
+  'delivery date',
+  'delivery time',
+  'salesperson',
+  'contact',
+  'signature of seller',
+  'registrar',
+  'official stamp',
+  'excess',
+  'deductible',
+  'cruising area',
+  'navigation limits',
+  'insurer',
+  'underwriter',
+  'underwriters',
+  'broker',
+  'use',
+  'type of vessel',
+  'vessel type',
+  'type of boat',
+  'kind of boat',
+  'year built',
+  'built',
+  'third party liability',
+  'liability',
+  'crew',
+  'co-applicant date of birth',
+  'co-applicant address',
+  'monthly payment',
+  'lender',
+  'marital status',
+  'dependants',
+  'occupation',
+  'trade',
+  'purpose',
+  'purpose of loan',
+  'previous balance',
+  'meter number',
+  'meter no',
+  'meter',
+  'tariff',
+  'usage',
+  'standing charge',
+  'direct debit date',
+  'collection date',
+  'payment reference',
+  'billing period',
+  'period of supply',
+  'charges this period',
+  'balance from last bill',
+  'last bill',
+  'payments received',
+  'witness',
+  'witness signature',
+  'name of witness',
+  'page',
+  'of',
+  'invoice number',
+  'bill number',
+  'invoice no',
+  'bill no',
+  'facture n°',
+  'factura n°',
+  'date limite',
+  'date limite de paiement',
+  'fecha límite',
+  'vencimiento',
+  'place of issue',
+  'place',
+  'interest rate',
+  'interest',
+  'annual salary',
+  'contract start',
+  'signature of lender',
+  'for office use',
+  'office use only',
+  'checked by',
+  'case officer',
+  'place of registry',
+  'employment since',
+  'employed since',
+  'years at address',
+  'time at address',
+  'years with employer',
+  'material',
+  'date of build',
+  'date built',
+  'model',
+  'make',
+  'horsepower',
+  'propulsion',
+]
+
+const SURNAMES = ['surname', 'family name', 'last name', 'nom', 'apellidos', 'surnames', 'primary identifier']
+const GIVEN = [
+  'given names',
+  'given name',
+  'first name',
+  'first names',
+  'forenames',
+  'forename',
+  'prénoms',
+  'prénom',
+  'nombres',
+  'nombre',
+  'christian names',
+  'secondary identifier',
+]
+
+interface Books {
+  phrases: PhraseBook<LabelMeaning>
+  wordings: Wordings<string>
+  /** Every word that labels and titles of the type are made of. */
+  vocabulary: ReadonlySet<string>
+}
+
+const books = new WeakMap<DocumentType, Books>()
+
+function booksOf(type: DocumentType): Books {
+  let book = books.get(type)
+  if (!book) {
+    const phrases: [string, LabelMeaning][] = []
+    for (const field of type.fields) {
+      // "Tax no." beside "tax no" is one wording: said twice it would make its value surer than it is.
+      const given = new Set<string>()
+      field.labels.forEach((wording, rank) => {
+        const key = tokens(wording).join(' ')
+        if (!given.has(key)) phrases.push([wording, { role: 'field', field: field.name, rank }])
+        given.add(key)
+      })
+    }
+    for (const wording of type.signature?.labels ?? []) phrases.push([wording, { role: 'signature' }])
+    for (const wording of type.titles) phrases.push([wording, { role: 'title' }])
+    // "Self-employed" beside a box is an answer, not the label of an employer.
+    const others = [...OTHER_LABELS, ...type.fields.flatMap((f) => f.choices.flatMap((c) => c.words))]
+    for (const wording of others) phrases.push([wording, { role: 'other' }])
+    for (const wording of SURNAMES) phrases.push([wording, { role: 'surname' }])
+    for (const wording of GIVEN) phrases.push([wording, { role: 'given' }])
+    for (const field of type.fields)
+      for (const column of field.columns)
+        for (const wording of column.labels) phrases.push([wording, { role: 'column' }])
+    books.set(
+      type,
+      (book = {
+        phrases: new PhraseBook(phrases),
+        wordings: new Wordings(
+          type.fields.flatMap((f) =>
+            f.kind === 'table' ? [] : [...f.labels, f.title].map((wording) => [f.name, wording] as const),
+          ),
+          others,
+        ),
+        vocabulary: new Set(
+          [
+            ...type.fields.flatMap((f) => f.labels),
+            ...type.titles,
+            ...OTHER_LABELS,
+            ...type.fields.flatMap((f) => f.columns.flatMap((c) => c.labels)),
+          ].flatMap(gist),
+        ),
+      }),
+    )
+  }
+  return book
+}
+
+/** Whether a value cannot run on past this label: it heads something of its own. Column heads are too common as words for that. */
+export const ends = (label: LabelHit): boolean =>
+  (label.leads || label.colon || label.lineOf.words[label.to]?.text === '/' || setOff(label)) &&
+  label.near >= 0.6 &&
+  label.meanings.some((m) => m.role !== 'column')
+
+/** A label of several words, or one with a number behind it, begins something of its own behind a comma or a bracket, as in "Grey Seal, hull SKR-1". */
+export const setOff = (label: LabelHit): boolean =>
+  (label.length > 1 || /\d{2}/.test(label.lineOf.words[label.to]?.text ?? '')) &&
+  (/[,;”")]$/.test(label.lineOf.words[label.from - 1]?.text ?? '') ||
+    label.lineOf.words[label.from].text.startsWith('('))
+
+/** Whether a text is made of nothing but words that labels are made of, and so is no value. */
+export function labelLike(text: string, type: DocumentType): boolean {
+  const words = gist(text).filter((w) => w.length > 1)
+  const { vocabulary } = booksOf(type)
+  return words.length > 0 && words.every((w) => vocabulary.has(w) || isFormWord(w))
+}
+
+/** Words of a line that look like a label: up to a colon, up to the first figure, or a short segment of its own. */
+export interface LabelText {
+  line: Line
+  segment: Segment
+  /** Within the segment, `to` exclusive. */
+  from: number
+  to: number
+  colon: boolean
+}
+
+const ENUMERATOR = /^(?:\d{1,2}[.)]|\(?[a-z]\)|[a-h][.)]|[•·\-–*☐☒□■])$/i
+
+export function labelTextsOf(line: Line): LabelText[] {
+  return line.segments.flatMap((segment): LabelText[] => {
+    const { words } = segment
+    let from = 0
+    while (from < words.length - 1 && ENUMERATOR.test(words[from].text)) from++
+    const found: LabelText[] = []
+    const colon = words.findIndex((w, i) => i >= from && /[:?]$/.test(w.text))
+    const figure = words.findIndex((w, i) => i > from && /\d|€|^EUR$|^[._·…]{2,}$/.test(w.text))
+    const to = colon >= 0 && (figure < 0 || colon < figure) ? colon + 1 : figure > 0 ? figure : words.length
+    // A label does not begin with a figure; a street address does.
+    const most = words.slice(from, to).some((w) => w.text === '/') ? 14 : 8
+    if (withoutHint(words, from, to) <= most && !/^(?:[€£$]?\d|EUR$)/.test(words[from].text))
+      found.push({ line, segment, from, to, colon: colon >= 0 && to === colon + 1 })
+    return found
+  })
+}
+
+/** How a day is to be written, behind its label: "(DD/MM/YYYY)". */
+const FORMAT = /^\(?(?:(?:d{1,2}|m{1,2}|y{2,4}|j{1,2}|a{2,4})[\s/.-]?){1,3}\)?:?$/i
+
+/** How many words a label has without a hint in brackets ("leave blank if none"). */
+function withoutHint(words: readonly Word[], from: number, to: number): number {
+  const format = words.findIndex((w, i) => i > from && i < to && FORMAT.test(w.text))
+  if (format > 0 && words.slice(format, to).every((w) => FORMAT.test(w.text))) return format - from
+  const open = words.findIndex((w, i) => i > from && i < to && w.text.startsWith('('))
+  return open > 0 && to - open > 2 && words[to - 1].text.endsWith(')') ? open - from : to - from
+}
+
+const knownLabels = new WeakMap<Page, Map<DocumentType, LabelHit[]>>()
+
+/**
+ * Every label of the type on a page, in reading order: known wordings, and label texts whose words come near to one.
+ * A known wording inside a longer label ("name" in "name of your bank") counts by the share of the label it explains.
+ */
+export function labelsOn(page: Page, type: DocumentType): LabelHit[] {
+  let byType = knownLabels.get(page)
+  if (!byType) knownLabels.set(page, (byType = new Map<DocumentType, LabelHit[]>()))
+  let found = byType.get(type)
+  if (!found) byType.set(type, (found = findLabels(page, type)))
+  return found
+}
+
+function findLabels(page: Page, type: DocumentType): LabelHit[] {
+  const lines = linesOf(page)
+  const { phrases, wordings } = booksOf(type)
+  const exact = bilingual(
+    phrases.find(page).map((hit): LabelHit => {
+      const line = lines[hit.line]
+      const first = line.words[hit.from]
+      const last = line.words[hit.to - 1]
+      const segment = line.segments.find((s) => s.words.includes(first)) ?? line.segments[0]
+      const place = segment.words.indexOf(first)
+      const before = segment.words.slice(0, Math.max(0, place))
+      const next = line.words[hit.to]
+      return {
+        ...hit,
+        page,
+        lineOf: line,
+        segment,
+        leads: before.every(
+          (w) =>
+            ENUMERATOR.test(w.text) ||
+            /^[\d.()•·\-–*☐☒□■]{1,4}$/.test(w.text) ||
+            /[:|/]$/.test(w.text) ||
+            isSmall(w.text),
+        ),
+        colon: /:$/.test(last.text) || next?.text === ':',
+        alone:
+          segment.words.slice(segment.words.indexOf(last) + 1).every((w) => FORMAT.test(w.text)) &&
+          before.every((w) => isSmall(w.text)),
+        near: 1,
+      }
+    }),
+  )
+  const loose: LabelHit[] = []
+  const byLine = lines.map((): LabelHit[] => [])
+  for (const hit of exact) byLine[hit.line].push(hit)
+  const heads = headLines(exact, lines)
+  const usual = typicalHeight(page)
+  lines.forEach((line, index) => {
+    // Large letters at the top are a heading, whatever words it shares with a label.
+    if (heads.has(index) || (line.box[1] < 0.2 && line.height > usual * 1.22)) return
+    for (const text of labelTextsOf(line)) {
+      const words = text.segment.words.slice(text.from, text.to)
+      const offset = line.words.indexOf(text.segment.words[0])
+      const inside = byLine[index].filter((h) => h.from >= offset + text.from && h.to <= offset + text.to)
+      const wording = words
+        .slice(0, withoutHint(words, 0, words.length))
+        .map((w) => w.text)
+        .join(' ')
+      const all = gist(wording).filter(
+        (g) => wordings.knows(g) || words.some((w) => /^\p{Ll}/u.test(w.text) && gist(w.text).includes(g)),
+      )
+      let explained = 0
+      for (const hit of inside) {
+        const own = gist(
+          line.words
+            .slice(hit.from, hit.to)
+            .map((w) => w.text)
+            .join(' '),
+        )
+        const share =
+          all.length === 0 ? 1 : Math.min(1, own.filter((g) => all.includes(g)).length / all.length)
+        hit.near = Math.min(1, 0.25 + 0.75 * share)
+        // "Are you | Own business": what follows is an answer, and no part of the label.
+        if (answers(type, hit, line)) hit.near = 1
+        // Bilingual labels say everything twice: the whole of it is the label, not its first half with the second as value.
+        if (hit.twice) explained = hit.near = 1
+        else if (!wording.includes('/')) explained = Math.max(explained, hit.near)
+        else hit.near = 0.3
+      }
+      // A heading made of the type's titles is no label.
+      const headed = inside
+        .filter((h) => h.meanings.some((m) => m.role === 'title'))
+        .reduce((sum, h) => sum + h.to - h.from, 0)
+      if (explained > 0.8 || headed >= words.length) continue
+      const nearest = wordings
+        .nearest(wording.replace(/[:.…_]+$/, ''))
+        .map(({ key, near }): { key: LabelMeaning; near: number } => ({
+          key: { role: 'field', field: key, rank: 0 },
+          near,
+        }))
+      // Whatever is to be signed says so somewhere; "date of signing" is a date's label all the same.
+      if (
+        type.signature &&
+        gist(wording).includes('sign') &&
+        !gist(wording).includes('date') &&
+        !inside.some((h) => h.leads && h.meanings.some((m) => m.role === 'signature'))
+      )
+        nearest.push({ key: { role: 'signature' }, near: 0.9 })
+      if (nearest.length === 0) continue
+      const to = text.from + labelEnd(text, wordings)
+      if (to < text.to)
+        nearest.splice(
+          0,
+          nearest.length,
+          ...wordings
+            .nearest(
+              text.segment.words
+                .slice(text.from, to)
+                .map((w) => w.text)
+                .join(' '),
+            )
+            .map(({ key, near }): { key: LabelMeaning; near: number } => ({
+              key: { role: 'field', field: key, rank: 0 },
+              near,
+            })),
+        )
+      loose.push(
+        ...nearest.map(({ key, near }): LabelHit => ({
+          line: index,
+          from: offset + text.from,
+          to: offset + to,
+          length: 1,
+          mended: false,
+          meanings: [key],
+          page,
+          lineOf: line,
+          segment: text.segment,
+          leads: true,
+          colon: text.colon && to === text.to,
+          alone: text.from === 0 && to === text.segment.words.length,
+          near: near * 0.97,
+        })),
+      )
+    }
+  })
+  loose.push(...inCells(page, lines, heads, [...exact, ...loose], wordings))
+  loose.push(...wrapped(page, lines, heads, [...exact, ...loose], wordings))
+  const labels = exact
+    .map((hit) =>
+      heads.has(hit.line) ? { ...hit, meanings: hit.meanings.filter((m) => m.role !== 'field') } : hit,
+    )
+    .filter((hit) => hit.meanings.length > 0)
+  return [...labels, ...loose].sort((a, b) => a.line - b.line || a.from - b.from)
+}
+
+/** Whether the words behind a label are, to the end of their segment, one of the choices of its field. */
+function answers(type: DocumentType, hit: LabelHit, line: Line): boolean {
+  const rest = hit.segment.words
+    .slice(hit.segment.words.indexOf(line.words[hit.to - 1]) + 1)
+    .map((w) => w.text)
+    .join(' ')
+  return (
+    rest !== '' &&
+    type.fields.some(
+      (f) =>
+        f.choices.length > 0 &&
+        hit.meanings.some((m) => m.role === 'field' && m.field === f.name) &&
+        f.choices.some((c) => c.words.some((w) => squeeze(w) === squeeze(rest))),
+    )
+  )
+}
+
+/** Where a label ends that runs on into its value with no colon ("Ship’s name Pole Star"): its first words alone come nearer. */
+function labelEnd(text: LabelText, wordings: Wordings<string>): number {
+  const words = text.segment.words.slice(text.from, text.to)
+  if (text.colon || text.to !== text.segment.words.length || text.line.segments.at(-1) !== text.segment)
+    return words.length
+  const nearOf = (from: number, to: number) =>
+    wordings.nearest(
+      words
+        .slice(from, to)
+        .map((w) => w.text)
+        .join(' '),
+    )[0]?.near ?? 0
+  // A label in two languages ends in its second half.
+  const from = words.findLastIndex((w) => w.text === '/') + 1
+  let best = { length: words.length, near: nearOf(from, words.length) + 0.1 }
+  for (let length = from + 1; length < words.length; length++) {
+    if (!/^[“"(]?[\p{Lu}\d]/u.test(words[length].text)) continue
+    // "Total Gross This Year" is a label to its end.
+    if (words.slice(length).every((w) => gist(w.text).every((g) => wordings.knows(g)))) break
+    const near = nearOf(from, length)
+    if (near > best.near) best = { length, near }
+  }
+  return best.length
+}
+
+/** The fields whose wordings a few words come near to, as in a sentence. */
+export const fieldsNear = (words: string, type: DocumentType): { key: string; near: number }[] =>
+  booksOf(type).wordings.nearest(words)
+
+/** Lines that head a table: three column heads or more and nothing else, or two over rows of figures. What stands under them is no single value. */
+function headLines(exact: readonly LabelHit[], lines: readonly Line[]): Set<number> {
+  const heads = new Set<number>()
+  lines.forEach((line, index) => {
+    if (line.segments.length < 3) return
+    const columns = line.segments.filter((segment) =>
+      exact.some(
+        (h) =>
+          h.line === index && h.segment === segment && h.leads && h.meanings.some((m) => m.role === 'column'),
+      ),
+    ).length
+    if (/\d{2}/.test(line.text)) return
+    const row = (l: Line | undefined) =>
+      l !== undefined &&
+      l.segments.length >= line.segments.length - 1 &&
+      l.segments.filter((s) => /^\D{0,4}\d[\d.,' ]*\D{0,4}$/.test(s.text)).length >= 2
+    if (columns >= 3 || (columns === 2 && row(lines[index + 1]) && row(lines[index + 2]))) heads.add(index)
+  })
+  return heads
+}

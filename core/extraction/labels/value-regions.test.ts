@@ -1,0 +1,54 @@
+import { pageOf } from '../../page/page-of.ts'
+import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { labelsOn } from './find-labels.ts'
+import { continuing, labelsByLine, regionsOf } from './value-regions.ts'
+
+const type = typeById(builtInTypes, 'payslip')
+function regions(lines: string[], field: string) {
+  const labels = labelsOn(pageOf(lines), type)
+  const label = labels.find(
+    (l) => l.near === 1 && l.meanings.some((m) => m.role === 'field' && m.field === field),
+  )!
+  return Object.fromEntries(
+    regionsOf(label, labelsByLine(labels)).map((r) => [r.relation, r.words.map((w) => w.text).join(' ')]),
+  )
+}
+
+test('behind the colon', () =>
+  expect(regions(['Net pay: 2,140.55'], 'net_pay')).toMatchObject({ inline: '2,140.55' }))
+test('in the next column', () =>
+  expect(regions(['Net pay | 2,140.55'], 'net_pay')).toMatchObject({ right: '2,140.55' }))
+test('beneath', () =>
+  expect(regions(['Net pay | Pay date', '2,140.55 | 31/01/2026'], 'pay_date')).toMatchObject({
+    below: '31/01/2026',
+  }))
+test('not past the next label', () =>
+  expect(regions(['Net pay: 2,140.55 Pay date: 31/01/2026'], 'net_pay').inline).toBe('2,140.55'))
+test('leaders are no value', () =>
+  expect(
+    regions(['Net pay ........ | 2,140.55'], 'net_pay').right ??
+      regions(['Net pay ........ | 2,140.55'], 'net_pay').inline,
+  ).toContain('2,140.55'))
+test('scraps of letters before it are none, accents or not', () => {
+  const page = pageOf(['Net pay | née | 2,140.55'], { source: 'ocr' })
+  const labels = labelsOn(
+    { ...page, words: page.words.map((w) => (w.text === 'née' ? { ...w, sure: 0.11 } : w)) },
+    type,
+  )
+  const label = labels.find((l) => l.meanings.some((m) => m.role === 'field' && m.field === 'net_pay'))!
+  expect(
+    regionsOf(label, labelsByLine(labels))
+      .find((r) => r.relation === 'right')
+      ?.words.map((w) => w.text),
+  ).toEqual(['2,140.55'])
+})
+test('a speck before the next column is no value', () =>
+  expect(regions(['Net pay | * | 2,140.55'], 'net_pay').right).toBe('2,140.55'))
+test('lines that go on in the same column', () => {
+  const page = pageOf(['Address: 12 Gannet Row', 'Port Ellery SK4 2QD', '', 'Something else'], { at: [0.08] })
+  const labels = labelsOn(page, typeById(builtInTypes, 'loan_application'))
+  const region = { relation: 'below' as const, words: page.words.slice(4, 7), page, line: 1 }
+  expect(continuing(region, labelsByLine(labels), 3)).toEqual([])
+})
+test('not past a stroke that parts it from another label', () =>
+  expect(regions(['Net pay: 2,140.55 — Werks ident.: 77-1'], 'net_pay').inline).toBe('2,140.55'))

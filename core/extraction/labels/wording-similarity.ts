@@ -1,0 +1,187 @@
+import { stemmer } from 'stemmer'
+import { remembered } from '../../text/memoize.ts'
+import { squeeze, tokens } from '../../text/normalize.ts'
+
+/** Words that stand for one thing on forms, whatever the designer prefers; each line is one meaning. */
+const SAME: readonly string[] = [
+  'number no nr num nbr numero',
+  'vessel boat craft ship yacht bateau navire barco buque embarcacion',
+  'pay paid salary wage wages earnings remuneration payroll salaire sueldo salario',
+  'amount sum montant importe',
+  'buyer purchaser customer client acheteur comprador cliente subscriber',
+  'seller vendor vendeur vendedor',
+  'phone telephone mobile tel telefono',
+  'email mail courriel correo',
+  'until till through hasta jusquau',
+  'start begin beginning commencement inception opening debut inicio',
+  'end ending close closing fin final',
+  'expiry expiration expire expires caducidad renewal renew',
+  'reference ref',
+  'vat tva iva',
+  'price cost prix precio',
+  'name nom nombre',
+  'date day fecha jour payday',
+  'address adresse direccion domicilio',
+  'total',
+  'net neto',
+  'gross brut bruto',
+  'issue issued delivered drawn emission expedicion delivrance emitted',
+  'valid validity valable valido valida validez validite force good open held stands',
+  'insured assured covered',
+  'policy contract contrat contrato poliza police',
+  'hull hin coque casco',
+  'owner proprietor proprietaire propietario property',
+  'holder titular titulaire bearer',
+  'month monthly mensual mensuel',
+  'year annual yearly',
+  'employer firm company',
+  'deposit contribution downpayment',
+  'wanted requested wished applied',
+  'born birth naissance nacimiento nacido dob',
+  'account acct compte cuenta',
+  'sign signature signed firma firmado signe',
+  'opening start previous old',
+  'closing end new final',
+  'loan credit borrowing finance',
+  'certificate certificat certificado',
+  'id identity identification ident',
+  'supply fourniture suministro',
+  'bill invoice facture factura',
+  'statement releve extracto',
+  'quote quotation devis presupuesto estimate offer oferta',
+  'balance solde saldo',
+  'including incl inc with con compris comprises incluido',
+  'excluding excl ex without sans sin hors',
+]
+/** Words that say nothing of what a label labels, unless nothing else stands there. */
+const SMALL = new Set(
+  'of the a an your our my this that these in at and or is are be you do we it as any if all de la le les du des el los las del en y et su votre nos sus un une una please state give held made been se how many much what when where which who does did would like'.split(
+    ' ',
+  ),
+)
+
+const meanings = new Map<string, string>()
+for (const line of SAME) {
+  const words = line.split(' ')
+  for (const word of words) meanings.set(stemmer(word), words[0])
+}
+const FORM_WORDS = new Set(meanings.values())
+/** An insurance is nobody insured, whatever its stem says: "Storm Petrel" over "Assurance" is a firm. */
+const INSURANCE: ReadonlySet<string> = new Set(['insurance', 'assurance', 'assurances'])
+const stemOf = remembered((token): string => {
+  if (INSURANCE.has(token)) return 'insurance'
+  const bare = stemmer(token)
+  return meanings.get(bare) ?? meanings.get(token) ?? bare
+})
+
+/** Whether a text is made of small words alone ("Your", "of the"). */
+export const isSmall = (text: string): boolean => {
+  const all = tokens(text)
+  return all.length > 0 && all.every((t) => SMALL.has(t))
+}
+
+/** Whether a word is one of those that forms are made of. */
+export const isFormWord = (gisted: string): boolean => FORM_WORDS.has(gisted)
+
+/** What a label's words mean, small words left out: "Your monthly wages" and "Pay of the month" are the same two. */
+export const gist = remembered((text): readonly string[] => {
+  const all = tokens(text).filter((t) => !/^\d+$/.test(t))
+  const heavy = all.filter((t) => !SMALL.has(t))
+  return [...new Set((heavy.length ? heavy : all).map(stemOf))]
+})
+
+/** How near a wording comes to the known wordings of something. */
+export interface Nearness<K> {
+  key: K
+  /** 0 to 1; 1 is a known wording. */
+  near: number
+}
+
+const UNKNOWN = 1.25
+const PROPER = 1.9
+
+/**
+ * Finds what a wording that nobody listed means: compares its words with those of all known wordings, rare words
+ * weighing more, so that "Net income each month" finds the field whose wordings say "monthly net income".
+ * Source of the weighting: Spärck Jones, "A statistical interpretation of term specificity", 1972.
+ */
+export class Wordings<K> {
+  private readonly weights = new Map<string, number>()
+  private readonly entries: { key: K | null; words: readonly string[]; weight: number }[] = []
+  private readonly byWord = new Map<string, number[]>()
+  private readonly verbatim = new Set<string>()
+
+  /** @param others wordings that mean none of the keys: they must win where they fit better */
+  constructor(wordings: Iterable<readonly [key: K, wording: string]>, others: readonly string[] = []) {
+    const users = new Map<string, Set<K | string>>()
+    const keys = new Set<K>()
+    const add = (key: K | null, wording: string) => {
+      const words = gist(wording)
+      if (words.length === 0) return
+      if (key !== null) keys.add(key)
+      for (const word of words) users.set(word, (users.get(word) ?? new Set()).add(key ?? wording))
+      this.entries.push({ key, words, weight: 0 })
+    }
+    for (const [key, wording] of wordings) {
+      add(key, wording)
+      this.verbatim.add(squeeze(wording))
+    }
+    for (const wording of others) add(null, wording)
+    for (const [word, by] of users) this.weights.set(word, 0.5 + Math.log(1 + (keys.size + 2) / by.size))
+    this.entries.forEach((entry, i) => {
+      entry.weight = this.sum(entry.words)
+      for (const word of entry.words) this.byWord.set(word, [...(this.byWord.get(word) ?? []), i])
+    })
+  }
+
+  /** Whether any wording uses this word. */
+  knows = (word: string): boolean => this.weights.has(word)
+
+  /** Whether the text is a wording to the letter, small words and all. */
+  says = (text: string): boolean => this.verbatim.has(squeeze(text))
+
+  private sum = (words: readonly string[]): number =>
+    words.reduce((total, word) => total + (this.weights.get(word) ?? UNKNOWN), 0)
+
+  /** Keys whose wordings come near the text, the nearest first; none where a foreign wording fits better. */
+  nearest = remembered((text): Nearness<K>[] =>
+    // Bilingual labels say everything twice; the better half counts.
+    text.includes('/')
+      ? text
+          .split('/')
+          .map((part) => this.compare(part))
+          .reduce((a, b) => ((b[0]?.near ?? 0) > (a[0]?.near ?? 0) ? b : a))
+      : this.compare(text),
+  )
+
+  private compare(text: string): Nearness<K>[] {
+    const words = gist(text)
+    if (words.length === 0 || words.length > 7) return []
+    const proper = new Set(
+      text
+        .split(/\s+/)
+        .slice(1)
+        .filter((w) => /^\p{Lu}\p{Ll}/u.test(w))
+        .flatMap(gist),
+    )
+    const own = words.reduce(
+      (total, word) => total + (this.weights.get(word) ?? (proper.has(word) ? PROPER : UNKNOWN)),
+      0,
+    )
+    const best = new Map<K | null, number>()
+    for (const index of new Set(words.flatMap((word) => this.byWord.get(word) ?? []))) {
+      const entry = this.entries[index]
+      const common = this.sum(entry.words.filter((word) => words.includes(word)))
+      const near = (2 * common) / (own + entry.weight)
+      if (near > (best.get(entry.key) ?? 0)) best.set(entry.key, near)
+    }
+    const foreign = best.get(null) ?? 0
+    best.delete(null)
+    const ranked = [...best.entries()]
+      .map(([key, near]) => ({ key: key!, near }))
+      .sort((a, b) => b.near - a.near)
+    const top = ranked[0]?.near ?? 0
+    if (top < 0.5 || foreign > top + 0.02) return []
+    return ranked.filter((r) => r.near >= Math.max(0.5, top - 0.18))
+  }
+}

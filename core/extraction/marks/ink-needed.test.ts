@@ -1,0 +1,20 @@
+import { pageOf } from '../../page/page-of.ts'
+import { builtInTypes } from '../../program/types/index.ts'
+import { inkWanted } from './ink-needed.ts'
+
+test('ink is measured only where it can matter', () => {
+  const wanted = inkWanted(builtInTypes)
+  expect(wanted(pageOf(['Signature of applicant']).words, true)).toBe(true)
+  expect(wanted(pageOf(['Tide table of October']).words, true)).toBe(false)
+  expect(wanted(pageOf(['Existing loan | Yes | No']).words, true)).toBe(true)
+  expect(wanted(pageOf(['Employee | Ewan Garvie']).words, true)).toBe(false)
+  // “Account” and “salary” are words of choices, and of every bank statement.
+  expect(wanted(pageOf(['Current account', 'Salary Petrel Slipways Ltd']).words, true)).toBe(false)
+})
+
+test('a caption that stands alone wants its ink measured, one in a sentence does not', () => {
+  const wants = inkWanted(builtInTypes)
+  expect(wants(pageOf(['Marine surveyor']).words, true)).toBe(true)
+  expect(wants(pageOf(['Marine surveyor']).words, false)).toBe(false)
+  expect(wants(pageOf(['The surveyor came aboard at noon.']).words, true)).toBe(false)
+})

@@ -1,0 +1,283 @@
+import { boxAround } from '../../model/geometry.ts'
+import type { Line } from '../../layout/lines.ts'
+import type { Page, Word } from '../../model/page.ts'
+import { fold } from '../../text/normalize.ts'
+import type { Field } from '../../program/schema.ts'
+import { parseDate } from '../parsers/date.ts'
+import { plainNumber } from '../parsers/id.ts'
+import { readMoney } from '../parsers/money.ts'
+import type { Reading } from '../parsers/reading.ts'
+import { mend } from './repair.ts'
+import { rowDay } from './row-date.ts'
+import { leadsInto } from './continuation-lines.ts'
+import { linesWithoutSpecks } from './specks.ts'
+import { emptyTable, SKIPPED_ROWS, type Table } from './by-header.ts'
+import { cents, isMoney, type Money, type Row } from '../../model/value.ts'
+
+/** A row found by what it holds, with the words that are neither date nor figure. */
+interface ContentRow {
+  row: Row
+  words: Word[]
+  text: Word[]
+  /** Where the amount and the balance of a booking end, as shares of the page; null where it has not both. */
+  ends: Ends | null
+  /** What stands in the place of a day and is none. */
+  unreadDay: string
+}
+
+type Ends = readonly [amount: number, balance: number]
+
+/**
+ * Reads a table by what its rows hold rather than by its head, whose words may be new: bookings are a date, words, an
+ * amount and a balance; goods are words and three figures of which the last is the product of the others.
+ * @returns null where fewer than two such rows are found
+ */
+export function readTableByContent(pages: readonly Page[], field: Field): Table | null {
+  const readRow = rowReader(field)
+  if (!readRow) return null
+  const table = emptyTable()
+  const text = field.columns.find((c) => c.kind === 'text')!.name
+  /** Where amounts end in the rows so far. */
+  let ends: Ends | null = null
+  for (const page of pages) {
+    let last: { line: Line; found: ContentRow } | null = null
+    let ahead: Word[] = []
+    const lines = linesWithoutSpecks(page)
+    for (const [i, line] of lines.entries()) {
+      const found = readRow(line, last?.found, ends)
+      if (found && ahead.length > 0) {
+        found.text = [...ahead, ...found.text]
+        found.row[text] = blank(found.text)
+        ahead = []
+      }
+      if (found && !SKIPPED_ROWS.test(fold(line.text).replace(/[\d.,]+/g, ''))) {
+        table.rows.push(found.row)
+        table.places.push({ page: page.number, box: boxAround(found.words.map((w) => w.box)) })
+        table.sure = Math.min(
+          table.sure,
+          ...found.words.filter((w) => !found.text.includes(w)).map((w) => w.sure),
+        )
+        table.rowSure.push(
+          Math.min(
+            1,
+            ...found.words.filter((w) => /\d/.test(w.text) && !found.text.includes(w)).map((w) => w.sure),
+          ),
+        )
+        table.spelt = Math.min(table.spelt, ...found.text.map((w) => w.sure))
+        if (found.unreadDay) table.unreadDays.set(found.row, found.unreadDay)
+        ends = found.ends ?? ends
+        last = { line, found }
+      } else if (
+        !found &&
+        aside(line, last?.found) &&
+        leadsInto(line, last?.line ?? null, lines[i + 1], page)
+      ) {
+        ahead = line.words
+      } else if (last && continues(line, last, page)) {
+        const row = table.rows.at(-1)!
+        row[text] = [row[text] as string | null, line.text].filter(Boolean).join(' ')
+        const place = table.places.at(-1)!
+        place.box = boxAround([place.box, line.box])
+        table.spelt = Math.min(table.spelt, ...line.words.map((w) => w.sure))
+        last = { line, found: last.found }
+      } else {
+        // A line of amounts amid the rows that is none of them may be one that could not be read: the table must not pass for whole.
+        const amounts = last && !found && !SKIPPED_ROWS.test(fold(line.text)) ? readMoney(line.words) : []
+        if (amounts.length >= 2) table.unexplained.push(amounts.map((a) => cents(a.value as Money)))
+        last = null
+      }
+    }
+  }
+  if (table.rows.length < 2) return null
+  table.head = table.places[0]
+  mend(table, field)
+  return table
+}
+
+/** Whether a line holds words alone, where the words of the rows stand. */
+const aside = (line: Line, row: ContentRow | undefined): boolean =>
+  line.segments.length === 1 &&
+  !/\d[.,]\d{2}\b/.test(line.text) &&
+  row?.text[0] !== undefined &&
+  Math.abs(line.box[0] - row.text[0].box[0]) < 0.012
+
+/** A wrapped description: words alone, straight under those of the row, with no gap. */
+function continues(line: Line, last: { line: Line; found: ContentRow }, page: Page): boolean {
+  const left = last.found.text[0]?.box[0]
+  return (
+    left !== undefined &&
+    line.segments.length === 1 &&
+    Math.abs(line.box[0] - left) < 0.012 &&
+    !/\d[.,]\d{2}\b/.test(line.text) &&
+    (line.box[1] - last.line.box[3]) * page.height < line.height * 0.9
+  )
+}
+
+function rowReader(
+  field: Field,
+): ((line: Line, before: ContentRow | undefined, ends: Ends | null) => ContentRow | null) | null {
+  const name = (kind: string, at = 0) => field.columns.filter((c) => c.kind === kind)[at]?.name
+  const [date, text, number, first, second] = [
+    name('date'),
+    name('text'),
+    name('number'),
+    name('money'),
+    name('money', 1),
+  ]
+  if (!text || !first || !second) return null
+  if (date) return (line, _, ends) => bookingIn(line, { date, text, amount: first, balance: second }, ends)
+  if (number) return (line, before) => goodsIn(line, { text, number, unit: first, amount: second }, before)
+  return null
+}
+
+const blank = (words: readonly Word[]): string =>
+  words
+    .map((w) => w.text)
+    .join(' ')
+    .replace(/^[\s·|:-]+|[\s·|:–—−-]+$/g, '')
+
+/** Figures with a stroke or a point in them that are no amount. */
+const LOST_AMOUNT = /^\D?\d{1,3}[.,:]?\d{2,4}\D?$/
+/** Figures that end as near as this to those above them stand in their column, as a share of the page. */
+const IN_COLUMN = 0.012
+
+function bookingIn(
+  line: Line,
+  names: { date: string; text: string; amount: string; balance: string },
+  ends: Ends | null,
+): ContentRow | null {
+  const [date, length] = dayOf(line.words)
+  const amounts = readMoney(line.words.slice(length))
+    .filter((m) => /[.,]\d{2}\D*$/.test(m.raw))
+    .slice(-2)
+  const weak = line.words.some((w) => w.sure < 0.999)
+  // On a weak print the day may not have been read at all: what stands in the columns of the rows above is a row as well.
+  if (
+    !date &&
+    !(
+      weak &&
+      amounts.length === 2 &&
+      ends &&
+      amounts.every((m, i) => Math.abs(endOf(m) - ends[i]) < IN_COLUMN)
+    )
+  )
+    return null
+  const unreadDay = !date && /\d.*\d/.test(line.words[0].text) ? line.words[0].text : ''
+  const rest = line.words.slice(unreadDay ? 1 : length)
+  const [amount, balance] =
+    amounts.length === 2
+      ? amounts
+      : weak && amounts.length === 1
+        ? alone(amounts[0], rest, ends)
+        : [null, null]
+  if (!amount && !balance) return null
+  const text = rest.slice(
+    0,
+    Math.min(
+      ...amounts.map((m) => rest.indexOf(m.words[0])),
+      ...(amounts.length === 1 ? lostIn(rest, amounts[0], ends) : []),
+    ),
+  )
+  // "1 January to 31 January" with the balances behind it is the head of a statement, not a booking.
+  if (
+    (date && /^(?:to|and|until|till|through|au|al|hasta|[-–])$/i.test(text[0]?.text ?? '')) ||
+    (text.length > 0 && parseDate(blank(text)) !== null)
+  )
+    return null
+  // A second day (booked, then valued) stands between the first and the words.
+  while (text.length > 1 && parseDate(text[0].text)) text.shift()
+  return {
+    row: {
+      [names.date]: date,
+      [names.text]: blank(text) || null,
+      [names.amount]: (amount?.value as Money | undefined) ?? null,
+      [names.balance]: (balance?.value as Money | undefined) ?? null,
+    },
+    words: line.words,
+    text,
+    ends: amount && balance ? [endOf(amount), endOf(balance)] : null,
+    unreadDay,
+  }
+}
+
+/** The day that words begin with, and of how many it is. */
+function dayOf(words: Word[]): [day: string | null, length: number] {
+  for (let length = Math.min(3, words.length); length >= 1; length--) {
+    const day = rowDay(words.slice(0, length))
+    if (day) return [day, length]
+  }
+  return [null, 0]
+}
+
+const endOf = ({ words }: Reading): number => words.at(-1)!.box[2]
+
+/** Where among words the other amount of a row stands that could not be read; empty where none does. Before the columns are known any figures may be it. */
+const lostIn = (words: readonly Word[], read: Reading, ends: Ends | null): number[] =>
+  words
+    .flatMap((w, i) =>
+      w.sure < 0.999 &&
+      LOST_AMOUNT.test(w.text) &&
+      !read.words.includes(w) &&
+      (!ends || ends.some((end) => Math.abs(w.box[2] - end) < IN_COLUMN))
+        ? [i]
+        : [],
+    )
+    .slice(0, 1)
+
+/** Which of a row's two amounts is the only one that could be read: the rows above say by their columns, or else what is left of the other. */
+function alone(
+  read: Reading,
+  words: readonly Word[],
+  ends: Ends | null,
+): [amount: Reading | null, balance: Reading | null] {
+  if (ends) return Math.abs(endOf(read) - ends[1]) < IN_COLUMN ? [null, read] : [read, null]
+  const [lost] = lostIn(words, read, ends)
+  if (lost === undefined) return [null, null]
+  return lost < words.indexOf(read.words[0]) ? [null, read] : [read, null]
+}
+
+function goodsIn(
+  line: Line,
+  names: { text: string; number: string; unit: string; amount: string },
+  last?: ContentRow,
+): ContentRow | null {
+  const amounts = readMoney(line.words).filter((m) => /[.,]\d{2}\D*$/.test(m.raw))
+  if (amounts.length < 2) return null
+  const [unit, amount] = amounts.slice(-2)
+  if (!isMoney(unit.value) || !isMoney(amount.value)) return null
+  const before = line.words.slice(0, line.words.indexOf(unit.words[0]))
+  const between = line.words.slice(
+    line.words.indexOf(unit.words.at(-1)!) + 1,
+    line.words.indexOf(amount.words[0]),
+  )
+  const numbers = [...between, ...before.toReversed()].filter((w) => /^\d{1,4}(?:[.,]\d{1,2})?$/.test(w.text))
+  // A seller's slip: a row in the columns of the row before whose amount is not what it should be is a row all the same.
+  const counts = numbers.length > 1 && numbers.at(-1) === line.words[0] ? numbers.slice(0, -1) : numbers
+  const inColumn =
+    last !== undefined &&
+    Math.abs(last.words.at(-1)!.box[2] - line.words.at(-1)!.box[2]) < 0.006 &&
+    counts.length === 1
+  const quantity =
+    numbers.find(
+      (w) =>
+        Math.round(Number(w.text.replace(',', '.')) * cents(unit.value as Money)) ===
+        cents(amount.value as Money),
+    ) ?? (inColumn ? counts[0] : undefined)
+  if (!quantity) return null
+  const text = before.filter((w) => w !== quantity)
+  // A running number leads the line, not the name of the goods.
+  if (text.length > 1 && /^\d{1,3}[.)]?$/.test(text[0].text) && text[1].box[0] - text[0].box[2] > 0.012)
+    text.shift()
+  return {
+    row: {
+      [names.text]: blank(text),
+      [names.number]: plainNumber(quantity.text),
+      [names.unit]: unit.value,
+      [names.amount]: amount.value,
+    },
+    words: line.words,
+    text,
+    ends: null,
+    unreadDay: '',
+  }
+}

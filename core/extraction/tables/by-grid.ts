@@ -1,0 +1,136 @@
+import { boxAround, type Box } from '../../model/geometry.ts'
+import { linesOf, type Line } from '../../layout/lines.ts'
+import type { Page, Word } from '../../model/page.ts'
+import { fold } from '../../text/normalize.ts'
+import type { Column, Field } from '../../program/schema.ts'
+import { plainNumber } from '../parsers/id.ts'
+import { parseMoney } from '../parsers/money.ts'
+import { settleSigns } from './repair-signs.ts'
+import { rowDay } from './row-date.ts'
+import { emptyTable, fillYears, SKIPPED_ROWS, type Table } from './by-header.ts'
+import { headEdges } from './header.ts'
+import { isMoney, type Row } from '../../model/value.ts'
+
+/** A table as a person marks it: where its first row begins and where its columns part. All as fractions of the page. */
+export interface Grid {
+  /** The page of the first row, and how far down it begins. */
+  page: number
+  top: number
+  /** Left edge of the first column, the lines between columns, right edge of the last: one more than columns. */
+  edges: number[]
+  /** What stands in each column; null for what is of no use. `out`: amounts that leave the account. */
+  columns: { name: string | null; out: boolean }[]
+  /** Words of lines that are no rows. */
+  skip: string[]
+}
+
+/** What a grid begins as: the columns under the head that was found, else as many even ones as the table has. */
+export function firstGrid(pages: readonly Page[], field: Field, at: { page: number; box: Box } | null): Grid {
+  const found = headEdges(pages, field)
+  if (found) return { ...found, skip: [] }
+  const count = field.columns.length
+  return {
+    page: at?.page ?? pages[0].number,
+    top: at?.box[1] ?? 0.3,
+    edges: Array.from({ length: count + 1 }, (_, i) => 0.08 + (0.84 * i) / count),
+    columns: field.columns.map((c) => ({ name: c.name, out: false })),
+    skip: [],
+  }
+}
+
+/**
+ * Reads a table by a person's grid over all pages of a document. A line with an amount (and a day, where the table has
+ * days) is a row; words alone beneath one belong to it. Balances carried over and lines with a skipped wording are none.
+ * @param period first and last day of the paper, which give days without a year theirs
+ */
+export function readByGrid(
+  pages: readonly Page[],
+  field: Field,
+  grid: Grid,
+  period: { start: string | null; end: string | null },
+): Pick<Table, 'rows' | 'places'> {
+  const table = emptyTable()
+  const skip = grid.skip.map(fold).filter(Boolean)
+  const from = pages.findIndex((p) => p.number === grid.page)
+  for (const page of pages.slice(Math.max(0, from))) {
+    let last: Line | null = null
+    for (const line of linesOf(page)) {
+      if (page.number === grid.page && (line.box[1] + line.box[3]) / 2 < grid.top) continue
+      const words = fold(line.text)
+      if (skip.some((s) => words.includes(s)) || SKIPPED_ROWS.test(words)) {
+        last = null
+        continue
+      }
+      const row = rowOf(line, grid, field)
+      if (begins(row, field)) {
+        table.rows.push(row)
+        table.places.push({ page: page.number, box: line.box })
+        last = line
+      } else if (last && wraps(line, last, row, field, page)) {
+        addWords(table, row, field, line)
+        last = line
+      }
+    }
+  }
+  settleSigns(table, field)
+  const dated = field.columns.find((c) => c.kind === 'date')
+  if (dated) fillYears(table, dated.name, period.start, period.end)
+  return { rows: table.rows, places: table.places }
+}
+
+function rowOf(line: Line, { edges, columns }: Grid, field: Field): Row {
+  const row: Row = Object.fromEntries(field.columns.map((c) => [c.name, null]))
+  columns.forEach(({ name, out }, i) => {
+    const column = field.columns.find((c) => c.name === name)
+    if (!column) return
+    const inside = line.words.filter(
+      ({ box: [l, , r] }) => (l + r) / 2 >= edges[i] && (l + r) / 2 < edges[i + 1],
+    )
+    const value = cellOf(inside, column, out)
+    if (value !== null) row[column.name] = value
+  })
+  return row
+}
+
+function cellOf(words: readonly Word[], column: Column, out: boolean): Row[string] {
+  const text = words.map((w) => w.text).join(' ')
+  if (text === '') return null
+  switch (column.kind) {
+    case 'money': {
+      const money = parseMoney(text)?.value ?? null
+      return money && out && !money.amount.startsWith('-') ? { ...money, amount: `-${money.amount}` } : money
+    }
+    case 'date':
+      return rowDay([...words])
+    case 'number':
+    case 'percent':
+      return plainNumber(text.replace(/[^\d.,-]/g, '')) || null
+    default:
+      return text
+  }
+}
+
+const begins = (row: Row, field: Field): boolean => {
+  const dated = field.columns.find((c) => c.kind === 'date')
+  const amounts = field.columns.filter((c) => c.kind === 'money')
+  if (dated && row[dated.name] === null) return false
+  return amounts.length > 0
+    ? amounts.some((c) => isMoney(row[c.name]))
+    : field.columns.some((c) => row[c.name] !== null)
+}
+
+/** Words alone, close beneath their row. */
+function wraps(line: Line, last: Line, row: Row, field: Field, page: Page): boolean {
+  const near = (line.box[1] - last.box[3]) * page.height < line.height * 1.4
+  return near && field.columns.every((c) => c.kind === 'text' || c.kind === 'name' || row[c.name] === null)
+}
+
+function addWords(table: Table, row: Row, field: Field, line: Line): void {
+  const [into, place] = [table.rows.at(-1)!, table.places.at(-1)!]
+  for (const { name, kind } of field.columns) {
+    const more = row[name]
+    if ((kind === 'text' || kind === 'name') && typeof more === 'string')
+      into[name] = typeof into[name] === 'string' ? `${into[name]} ${more}` : more
+  }
+  place.box = boxAround([place.box, line.box])
+}

@@ -1,0 +1,217 @@
+import { boxAround } from '../../model/geometry.ts'
+import { linesOf, type Line } from '../../layout/lines.ts'
+import type { Page } from '../../model/page.ts'
+import { remembered } from '../../text/memoize.ts'
+import { nearlyWord, tokens } from '../../text/normalize.ts'
+import type { Column, Field } from '../../program/schema.ts'
+
+/** The heads of tables: which column of a type stands where on a page. */
+
+export interface HeadColumn {
+  column: Column | null
+  left: number
+  right: number
+  /** -1 where amounts under it leave the account. */
+  sign: 1 | -1 | 0
+}
+
+const OUTGOING = new Set([
+  'debit',
+  'debits',
+  'moneyout',
+  'paidout',
+  'out',
+  'withdrawals',
+  'withdrawn',
+  'withdrawal',
+  'spent',
+  'sorties',
+  'debito',
+  'cargo',
+  'debe',
+  'payments',
+  'charges',
+  'outeur',
+])
+const INCOMING = new Set([
+  'credit',
+  'credits',
+  'moneyin',
+  'paidin',
+  'in',
+  'deposits',
+  'deposited',
+  'deposit',
+  'received',
+  'entrees',
+  'credito',
+  'abono',
+  'haber',
+  'receipts',
+  'ineur',
+])
+/** Where the columns under a table's head part, as fractions of the page, and where its first row begins; null where no head is found. */
+export function headEdges(
+  pages: readonly Page[],
+  field: Field,
+): { page: number; top: number; edges: number[]; columns: { name: string | null; out: boolean }[] } | null {
+  for (const page of pages) {
+    const lines = linesOf(page)
+    const head = findHead(lines, field)
+    if (!head) continue
+    const columns = head.columns.toSorted((a, b) => a.left - b.left)
+    const bottom = lines[head.last].box[3]
+    // Amounts end under the end of their heads and words begin under their beginning: the line lies just before the next words, or just behind figures.
+    const between = columns.slice(1).map((c, i) => {
+      const before = columns[i]
+      const words =
+        !c.column || c.column.kind === 'text' || c.column.kind === 'name' || c.column.kind === 'date'
+      return words
+        ? c.left - 0.01
+        : Math.max(before.right + 0.005, Math.min(c.left - 0.01, (before.right + c.left) / 2))
+    })
+    return {
+      page: page.number,
+      top: bottom + 0.002,
+      edges: [Math.max(0, columns[0].left - 0.02), ...between, Math.min(1, columns.at(-1)!.right + 0.03)],
+      columns: columns.map((c) => ({ name: c.column?.name ?? null, out: c.sign < 0 })),
+    }
+  }
+  return null
+}
+
+/** The line that heads the table: most of its columns' labels, each as a segment or words of its own. */
+export function findHead(
+  lines: Line[],
+  field: Field,
+): { line: number; last: number; columns: HeadColumn[] } | null {
+  let best: { line: number; last: number; columns: HeadColumn[]; score: number } | null = null
+  lines.forEach((line, index) => {
+    // Heads are words: a line of sentences or of amounts is none.
+    if (line.words.length > 20 || line.words.filter((w) => /\d[.,]\d{2}\b/.test(w.text)).length > 1) return
+    const columns = headColumns(line, field)
+    const known = new Set(columns.map((c) => c.column?.name).filter(Boolean))
+    const wanted = field.columns.filter((c) => !c.optional).length
+    if (known.size < Math.max(2, wanted - 1)) return
+    const strangers = columns.filter((c) => !c.column).length
+    const score = known.size * 2 - strangers
+    nameOthers(columns, field)
+    if (!best || score > best.score) best = { line: index, last: index, columns, score }
+  })
+  return best
+}
+
+/** Where columns begin as near as this on two pages, they are the same one. */
+const AS_NEAR = 0.03
+
+/** The heads of a page; one that could not be read is what it was on the page before. */
+export const asBefore = (columns: HeadColumn[], before: HeadColumn[] | null): HeadColumn[] =>
+  columns.map((c) =>
+    c.column
+      ? c
+      : {
+          ...c,
+          ...pick(
+            before?.find(
+              (b) =>
+                b.column &&
+                Math.abs(b.left - c.left) < AS_NEAR &&
+                !(b.column.kind !== 'money' && columns.some((o) => o.column === b.column)),
+            ),
+          ),
+        },
+  )
+const pick = (column: HeadColumn | undefined): Partial<HeadColumn> =>
+  column ? { column: column.column, sign: column.sign } : {}
+
+/**
+ * What heads the words or the days of the rows may be worded anew, or misread: of the heads that are none of the table's the
+ * words have the one with most room, and the days the first.
+ */
+function nameOthers(columns: HeadColumn[], field: Field): void {
+  const take = (kind: Column['kind'], pick: (open: HeadColumn[]) => HeadColumn | undefined) => {
+    const wanted = field.columns.find((c) => c.kind === kind && !c.optional)
+    const found =
+      wanted && !columns.some((c) => c.column === wanted) ? pick(columns.filter((c) => !c.column)) : undefined
+    if (found) found.column = wanted!
+  }
+  const room = (c: HeadColumn) =>
+    Math.min(1, ...columns.filter((o) => o.left > c.left).map((o) => o.left)) - c.left
+  const [leftmost] = columns.toSorted((a, b) => a.left - b.left)
+  take('date', (open) => open.find((c) => c === leftmost))
+  take('text', (open) => open.toSorted((a, b) => room(b) - room(a))[0])
+}
+
+interface HeadLabel {
+  column: Column
+  words: readonly string[]
+  joined: string
+}
+
+const headLabels = new WeakMap<Field, (words: string) => HeadLabel[]>()
+
+/** Which heads of a table some folded words may be, in the order of the columns. */
+function headLabelsOf(field: Field): (words: string) => HeadLabel[] {
+  let found = headLabels.get(field)
+  if (!found) {
+    const labels = field.columns.flatMap((column) =>
+      column.labels.map((label): HeadLabel => ({
+        column,
+        words: tokens(label),
+        joined: tokens(label).join(''),
+      })),
+    )
+    found = remembered((words) => {
+      const span = words.split(' ')
+      // "Paidout": on a picture two words of a head stand as one.
+      return labels.filter(
+        (l) =>
+          (l.words.length === span.length && l.words.every((w, i) => nearlyWord(span[i], w))) ||
+          (span.length === 1 && l.words.length > 1 && l.joined === words),
+      )
+    })
+    headLabels.set(field, found)
+  }
+  return found
+}
+
+function headColumns(line: Line, field: Field): HeadColumn[] {
+  const columns: HeadColumn[] = []
+  const words = line.words.filter((w) => /[\p{L}\d€]/u.test(w.text))
+  const read = words.map((w) => tokens(w.text))
+  const labels = headLabelsOf(field)
+  for (let at = 0; at < words.length;) {
+    let found: HeadLabel | undefined
+    let length = Math.min(3, words.length - at)
+    for (; length >= 1; length--) {
+      // A second "amount" head of a statement is debit beside credit; other columns come once.
+      found = labels(
+        read
+          .slice(at, at + length)
+          .flat()
+          .join(' '),
+      ).find((l) => signOf(l.joined) !== 0 || !columns.some((c) => c.column?.name === l.column.name))
+      if (found) break
+    }
+    const span = words.slice(at, at + (found ? length : 1))
+    const box = boxAround(span.map((w) => w.box))
+    const last = columns.at(-1)
+    // "Item & description" and "Rate (EUR)" are one head each: what is no head of its own goes with the words before it.
+    const goesOn =
+      last &&
+      line.segments.some((s) => s.words.includes(span[0]) && s.box[0] <= last.left) &&
+      (!found || /^\(.*\)$/.test(span[0].text))
+    if (goesOn) last.right = box[2]
+    else
+      columns.push({
+        column: found?.column ?? null,
+        left: box[0],
+        right: box[2],
+        sign: found?.column.kind === 'money' ? signOf(found.joined) : 0,
+      })
+    at += span.length
+  }
+  return columns
+}
+
+const signOf = (label: string): 1 | -1 | 0 => (OUTGOING.has(label) ? -1 : INCOMING.has(label) ? 1 : 0)

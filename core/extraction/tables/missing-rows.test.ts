@@ -1,0 +1,123 @@
+import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { addLostFirst, addLostRows } from './missing-rows.ts'
+import { mend } from './repair.ts'
+import type { Table } from './by-header.ts'
+
+const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
+const eur = (amount: string) => ({ amount, currency: 'EUR' })
+
+/** Rows two hundredths of the page apart; the number before each says how many such steps down it stands. */
+const table = (rows: [step: number, amount: string, balance: string][], sure = 0.7): Table => ({
+  rows: rows.map(([, amount, balance], i) => ({
+    date: `2026-03-0${i + 1}`,
+    description: 'Card payment',
+    amount: eur(amount),
+    balance: eur(balance),
+  })),
+  places: rows.map(([step]) => ({ page: 1, box: [0.1, 0.2 + step * 0.02, 0.9, 0.21 + step * 0.02] })),
+  head: { page: 1, box: [0.1, 0.18, 0.9, 0.19] },
+  sure,
+  spelt: 1,
+  rowSure: rows.map(() => 0.95),
+  pointed: false,
+  repaired: false,
+  led: false,
+  unexplained: [],
+  passed: [],
+  unreadDays: new Map(),
+  asRead: new Map(),
+})
+const whole: [number, string, string][] = [
+  [0, '-10.00', '90.00'],
+  [1, '-5.00', '85.00'],
+  [2, '-7.00', '78.00'],
+  [3, '-8.00', '70.00'],
+]
+const withGap: [number, string, string][] = [...whole, [5, '-3.00', '55.00'], [6, '-1.00', '54.00']]
+
+test('a row is put where the balances leap and the paper has room, and they say what they can of it', () => {
+  const read = table(withGap)
+  mend(read, field)
+  expect(read.rows).toHaveLength(7)
+  expect(read.rows[4]).toEqual({
+    date: null,
+    description: null,
+    amount: eur('-12.00'),
+    balance: eur('58.00'),
+  })
+  expect(read.places[4].box[1]).toBeGreaterThanOrEqual(read.places[3].box[3])
+  expect(read.places[4].box[3]).toBeLessThanOrEqual(read.places[5].box[1])
+})
+test('what could be read of its line is the row’s own', () => {
+  const read = table(withGap)
+  read.passed.push({
+    page: 1,
+    box: [0.1, 0.282, 0.6, 0.29],
+    row: { date: '2026-03-04', description: 'Fuel Quay', amount: null, balance: null },
+  })
+  mend(read, field)
+  expect(read.rows[4]).toEqual({
+    date: '2026-03-04',
+    description: 'Fuel Quay',
+    amount: eur('-12.00'),
+    balance: eur('58.00'),
+  })
+})
+test('newest first as well', () => {
+  const read = table([
+    [0, '-1.00', '54.00'],
+    [1, '-3.00', '55.00'],
+    [3, '-8.00', '70.00'],
+    [4, '-7.00', '78.00'],
+    [5, '-5.00', '85.00'],
+  ])
+  mend(read, field)
+  expect(read.rows[2]).toMatchObject({ date: null, amount: eur('-12.00'), balance: eur('58.00') })
+})
+test('room alone is a gap of the paper’s own, and a leap alone the paper’s own slip', () => {
+  const roomy = table([...whole, [5, '-3.00', '67.00']])
+  addLostRows(roomy, field)
+  expect(roomy.rows).toHaveLength(5)
+  const leaping = table([...whole, [4, '-3.00', '55.00']])
+  addLostRows(leaping, field)
+  expect(leaping.rows).toHaveLength(5)
+})
+test('of two lost rows nothing is known but that they are two', () => {
+  const read = table([...whole, [6, '-3.00', '40.00']])
+  mend(read, field)
+  expect(read.rows.slice(4, 6).map((r) => r.amount)).toEqual([null, null])
+})
+test('more room than rows are lost in, another page, and a text layer', () => {
+  for (const given of [
+    table([...whole, [12, '-3.00', '55.00']]),
+    table(withGap, 1),
+    { ...table(withGap), places: table(withGap).places.map((p, i) => ({ ...p, page: i < 4 ? 1 : 2 })) },
+  ]) {
+    addLostRows(given, field)
+    expect(given.rows).toHaveLength(given.places.length)
+    expect(given.rows.every((r) => r.date !== null)).toBe(true)
+  }
+})
+
+describe('before the first row', () => {
+  const opened = (opening: string, from = 1, led = false) => {
+    const read = { ...table(whole.map(([step, amount, balance]) => [step + from, amount, balance])), led }
+    addLostFirst(read, field, eur(opening))
+    return read.rows.map((r) => [r.amount, r.balance])
+  }
+  test('one that the opening balance asks for, where the head leaves room for it', () =>
+    expect(opened('112.00')[0]).toEqual([eur('-12.00'), eur('100.00')]))
+  test('none where the opening balance leads to the first row, or under its head nothing fits', () => {
+    expect(opened('100.00')).toHaveLength(4)
+    expect(opened('112.00', 0)).toHaveLength(4)
+  })
+  test('none where a balance brought forward takes the room: a misread opening balance is no lost row', () =>
+    expect(opened('112.00', 1, true)).toHaveLength(4))
+  test('none where the opening balance was misread: it has the first row’s figures and more', () =>
+    expect(opened('1000.00')).toHaveLength(4))
+  test('of two nothing is known but that they are two', () =>
+    expect(opened('112.00', 2).slice(0, 2)).toEqual([
+      [null, null],
+      [null, null],
+    ]))
+})

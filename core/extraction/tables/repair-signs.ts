@@ -1,0 +1,86 @@
+import { tokens } from '../../text/normalize.ts'
+import type { Field } from '../../program/schema.ts'
+import { GUESSED } from './repair-words.ts'
+import type { Table } from './by-header.ts'
+import { cents, fromCents, isMoney, type Row } from '../../model/value.ts'
+
+/** So many of its first words say what kind of booking a row is. */
+const KIND = 2
+/** Share of the rows that go one way, by which a row of unknown kind likely goes so too. */
+const MOST = 0.7
+
+/** Statements in one amount column may print no sign; then the running balance says which way each amount went. */
+export function settleSigns(table: Table, field: Field): void {
+  if (!field.columns.some((c) => c.name === 'balance')) return
+  for (let i = 1; i < table.rows.length; i++) {
+    const before = table.rows[i - 1].balance
+    const { amount, balance } = table.rows[i]
+    if (!isMoney(before) || !isMoney(amount) || !isMoney(balance)) continue
+    const step = cents(balance) - cents(before)
+    if (step === -cents(amount) && step !== 0) {
+      table.rows[i].amount = fromCents(step, amount.currency)
+      table.repaired = true
+    }
+  }
+}
+
+/**
+ * On a picture, the sign of an amount that no balance before it says: bookings of one kind ("Standing order", "Card
+ * payment") go one way, as the balances of the others show. A person is asked about it. The rows are oldest first.
+ */
+export function mendSigns(table: Table, field: Field): void {
+  const amount = field.columns.find((c) => c.kind === 'money')?.name
+  if (!amount || table.sure >= 0.999) return
+  const { told, ofKind } = waysOf(table, field)
+  table.rows.forEach((row, i) => {
+    const cell = row[amount]
+    if (told[i] !== 0 || !isMoney(cell) || cents(cell) * ofKind[i] >= 0) return
+    row[amount] = fromCents(-cents(cell), cell.currency)
+    ;[table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
+  })
+}
+
+/** Which way each row likely goes, -1 out of the account: as its kind does, or else as most rows; 0 where neither says. */
+export function likelyWays(table: Table, field: Field): number[] {
+  const { told, ofKind } = waysOf(table, field)
+  const known = told.filter((way) => way !== 0)
+  const out = known.filter((way) => way < 0).length
+  const most =
+    known.length === 0
+      ? 0
+      : out >= known.length * MOST
+        ? -1
+        : known.length - out >= known.length * MOST
+          ? 1
+          : 0
+  return ofKind.map((way) => way || most)
+}
+
+/** Which way the balances say that each row goes, and which way all others of its kind do; 0 where they say nothing. */
+function waysOf({ rows }: Table, field: Field): { told: number[]; ofKind: number[] } {
+  const [amount, balance] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
+  const text = field.columns.find((c) => c.kind === 'text')?.name
+  const centsIn = (row: Row | undefined, name: string | undefined): number | null => {
+    const cell = row && name ? row[name] : null
+    return isMoney(cell) ? cents(cell) : null
+  }
+  const told = rows.map((row, i) => {
+    const [before, step, after] = [centsIn(rows[i - 1], balance), centsIn(row, amount), centsIn(row, balance)]
+    return before !== null && step !== null && after === before + step ? Math.sign(step) : 0
+  })
+  const kinds = rows.map((row) => {
+    const words = text ? row[text] : null
+    return typeof words === 'string' ? tokens(words).slice(0, KIND).join(' ') : ''
+  })
+  const ways = new Map<string, Set<number>>()
+  kinds.forEach((kind, i) => {
+    if (told[i] !== 0 && kind.includes(' ')) ways.set(kind, (ways.get(kind) ?? new Set()).add(told[i]))
+  })
+  return {
+    told,
+    ofKind: kinds.map((kind) => {
+      const [way, other] = ways.get(kind) ?? []
+      return other === undefined ? (way ?? 0) : 0
+    }),
+  }
+}

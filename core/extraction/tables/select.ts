@@ -1,0 +1,164 @@
+import type { Page } from '../../model/page.ts'
+import { asItLeans, straight } from '../../layout/deskew.ts'
+import type { DocumentType, Field } from '../../program/schema.ts'
+import { addLostFirst } from './missing-rows.ts'
+import { mendBetween, mendFirstRow } from './repair-amounts.ts'
+import { GUESSED } from './repair-words.ts'
+import { isRoster, readRoster } from './roster.ts'
+import { newestFirst, oldestFirst } from './row-order.ts'
+import { fillYears, readTable, type Table } from './by-header.ts'
+import { readTableByContent } from './by-content.ts'
+import { cents, fromCents, isMoney, type Money, type Value } from '../../model/value.ts'
+
+/** Which of the two readings of a table counts: the one that the paper's own arithmetic bears out. */
+
+/** A table as its head shows it and as what its rows hold shows it. */
+export interface TwoReadings {
+  byHead: () => Table | null
+  byContent: () => Table | null
+}
+
+/** The reading of a table that holds, and whether the paper's own arithmetic bears it out; null where it has none. */
+export interface Settled {
+  table: Table | null
+  proof: boolean | null
+}
+
+/** Each is read when it is first asked for: most papers are settled by one of them. */
+export function twoReadings(pages: readonly Page[], field: Field): TwoReadings {
+  const once = (read: (pages: readonly Page[], field: Field) => Table | null) => {
+    let found: Table | null | undefined
+    return () => (found === undefined ? (found = onLeaning(pages, read(pages.map(straight), field))) : found)
+  }
+  if (isRoster(field)) return { byHead: once(readRoster), byContent: () => null }
+  return { byHead: once(readTable), byContent: once(readTableByContent) }
+}
+
+/** A table that was read from pages made straight, with its places on the pages as they lean. */
+function onLeaning(pages: readonly Page[], table: Table | null): Table | null {
+  if (!table) return null
+  const place = (at: Table['head']): Table['head'] => {
+    const page = pages.find((p) => p.number === at.page)
+    return page ? { ...at, box: asItLeans(at.box, page) } : at
+  }
+  return { ...table, head: place(table.head), places: table.places.map(place) }
+}
+
+/** The table by its head, or by what its rows hold where that proves right and the head does not. */
+export function bestTable(
+  readings: TwoReadings,
+  field: Field,
+  type: DocumentType,
+  value: (name: string) => Value,
+): Settled {
+  const dated = field.columns.find((c) => c.kind === 'date')
+  const ends = type.relations.find((r) => r.kind === 'not_after')
+  const totals = new Set(
+    type.fields
+      .map((f) => value(f.name))
+      .filter(isMoney)
+      .map(cents),
+  )
+  const judged = (table: Table | null) => {
+    // A total that its wording does not give away is known by its amount.
+    if (table) table.unexplained = table.unexplained.filter((amounts) => !amounts.some((a) => totals.has(a)))
+    if (table && dated && ends?.kind === 'not_after')
+      fillYears(table, dated.name, value(ends.first) as string | null, value(ends.second) as string | null)
+    for (const r of type.relations) {
+      const opening = r.kind === 'running' && r.table === field.name ? value(r.opening) : null
+      // The sum comes out by itself then, whether the opening balance was read right or not: a person is to see the row.
+      if (table && isMoney(opening) && !newestFirst(table.rows)) addLostFirst(table, field, opening)
+      if (table && isMoney(opening) && oldestFirst(table, () => mendFirstRow(table, field, opening)))
+        [table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
+    }
+    const proof = table && oldestFirst(table, () => provenBy(table, field, type, value))
+    if (!table || proof === true || table.sure >= 0.999) return { table, proof }
+    for (const r of type.relations) {
+      if (r.kind !== 'running' || r.table !== field.name) continue
+      const [opening, closing] = [value(r.opening), value(r.closing)].map((end) =>
+        isMoney(end) ? cents(end) : null,
+      )
+      if (opening !== null || closing !== null)
+        oldestFirst(table, () => mendBetween(table, field, { opening, closing }))
+    }
+    return { table, proof: oldestFirst(table, () => provenBy(table, field, type, value)) }
+  }
+  const byHead = judged(readings.byHead())
+  if (byHead.proof === true) return byHead
+  const byContent = judged(readings.byContent())
+  if (!byContent.table) return byHead
+  // A head that lost a column leaves its cells empty, or fills them with its neighbour's.
+  const better = byContent.proof === true || !byHead.table || filled(byHead.table) < filled(byContent.table)
+  return better ? byContent : byHead
+}
+
+/** How many cells of a table have something in them that was read there, and not reckoned from others. */
+const filled = ({ rows, asRead }: Table): number =>
+  rows.reduce((sum, row) => {
+    const read = asRead.get(row)
+    return (
+      sum +
+      Object.values(row).filter((cell) => cell !== null && !(read && isMoney(cell))).length +
+      Object.values(read ?? {}).filter((cell) => cell !== null).length
+    )
+  }, 0)
+
+/** Whether the arithmetic of the paper itself bears the rows out; null where it has none to compare with. */
+function provenBy(
+  table: Table,
+  field: Field,
+  type: DocumentType,
+  value: (name: string) => unknown,
+): boolean | null {
+  for (const relation of type.relations) {
+    if (relation.kind === 'running' && relation.table === field.name) {
+      const [opening, closing] = [value(relation.opening), value(relation.closing)]
+      if (!isMoney(opening) || !isMoney(closing)) return null
+      firstSign(table, cents(opening))
+      const sum = table.rows.reduce(
+        (total, row) => total + (isMoney(row.amount) ? cents(row.amount) : NaN),
+        cents(opening),
+      )
+      if (sum === cents(closing) && table.sure < 0.999) followAmounts(table, cents(opening))
+      return sum === cents(closing)
+    }
+    if (relation.kind === 'column_sum' && relation.table === field.name) {
+      const sum = table.rows.reduce((total, row) => total + Number(row[relation.column] ?? NaN), 0)
+      return Math.abs(sum - relation.is) < 0.05
+    }
+    if (relation.kind === 'lines_sum' && relation.table === field.name) {
+      const total = value(relation.total)
+      if (!isMoney(total)) return null
+      const sum = table.rows.reduce((t, row) => t + (isMoney(row.amount) ? cents(row.amount) : NaN), 0)
+      return sum === cents(total)
+    }
+  }
+  return null
+}
+
+/** Amounts that lead from opening to closing to the cent are right, whatever a weak print made of the balances between. */
+function followAmounts(table: Table, opening: number): void {
+  let balance = opening
+  for (const row of table.rows) {
+    balance += cents(row.amount as never)
+    if (isMoney(row.balance) && cents(row.balance) === balance) continue
+    row.balance = fromCents(balance, (row.amount as Money).currency)
+    table.repaired = true
+  }
+}
+
+/** The first row has no row before it: the opening balance says which way its amount went. */
+function firstSign(table: Table, opening: number): void {
+  const row = table.rows[0]
+  if (
+    row &&
+    isMoney(row.amount) &&
+    isMoney(row.balance) &&
+    cents(row.balance) - opening === -cents(row.amount)
+  ) {
+    row.amount = {
+      ...row.amount,
+      amount: row.amount.amount.startsWith('-') ? row.amount.amount.slice(1) : `-${row.amount.amount}`,
+    }
+  }
+}
