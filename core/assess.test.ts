@@ -9,7 +9,7 @@ import { reportOf } from './handover/report.ts'
 import { pageOf } from './page/page-of.ts'
 import { workingBoatLoan } from './program/working-boat-loan.ts'
 import { builtInTypes } from './program/types/index.ts'
-import { splitPages } from './split/split.ts'
+import { splitPages } from './classification/segment.ts'
 
 const pages = [
   pageOf([

@@ -5,7 +5,7 @@ import { pageOf } from './page/page-of.ts'
 import { traderAccount } from './program/trader-account.ts'
 import { builtInTypes } from './program/types/index.ts'
 import { workingBoatLoan } from './program/working-boat-loan.ts'
-import { splitPages } from './split/split.ts'
+import { splitPages } from './classification/segment.ts'
 import { verdictChanges } from './verdict.ts'
 
 const pages = [

@@ -2,7 +2,7 @@ import { assess, keepingReader, pageReader, type Assessment, type Situation } fr
 import { doubtsOf } from '../core/findings/doubts.ts'
 import type { Page } from '../core/model/page.ts'
 import type { DocumentType, Program } from '../core/program/schema.ts'
-import { readerFor, splitPages } from '../core/split/split.ts'
+import { readerFor, splitPages } from '../core/classification/segment.ts'
 import { lookCloserAt, type ReadPackage } from './package.ts'
 import type { Threads } from './parallel/pool.ts'
 import { englishWords } from './words.ts'

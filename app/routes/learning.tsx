@@ -1,7 +1,7 @@
 import { useEffect } from 'react'
 import { data, useFetcher, useRevalidator } from 'react-router'
 import { z } from 'zod'
-import type { TrialScore } from '../../core/split/learning-trial.ts'
+import type { TrialScore } from '../../core/classification/nearest-samples-trial.ts'
 import { signedIn } from '../../server/access/people.ts'
 import { database } from '../../server/database/connection.ts'
 import { typesOf } from '../../server/knowledge/types.ts'

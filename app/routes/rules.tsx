@@ -1,7 +1,7 @@
 import { Plus } from 'lucide-react'
 import { data, Link, useFetcher } from 'react-router'
 import { z } from 'zod'
-import type { Rule } from '../../core/split/rules.ts'
+import type { Rule } from '../../core/classification/user-rules.ts'
 import { signedIn } from '../../server/access/people.ts'
 import { database } from '../../server/database/connection.ts'
 import { typesOf } from '../../server/knowledge/types.ts'

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { Piece } from '../split/split.ts'
+import type { Piece } from '../classification/segment.ts'
 import type { FieldValue } from '../model/value.ts'
 import { answerSchema, type Answer } from './answer.ts'
 import { arrange } from './arrange.ts'

@@ -1,4 +1,4 @@
-import type { Piece } from '../split/split.ts'
+import type { Piece } from '../classification/segment.ts'
 import type { Answer } from './answer.ts'
 import { arrange, openDoubts } from './arrange.ts'
 

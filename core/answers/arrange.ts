@@ -1,4 +1,4 @@
-import type { Doubt, Piece } from '../split/split.ts'
+import type { Doubt, Piece } from '../classification/segment.ts'
 import type { Answer } from './answer.ts'
 
 /** A document after people's cuts, moves and types; what nobody touched is as the machine cut it. */

@@ -2,7 +2,7 @@ import { assess } from '../assess.ts'
 import { pageOf } from '../page/page-of.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { builtInTypes } from '../program/types/index.ts'
-import { splitPages } from '../split/split.ts'
+import { splitPages } from '../classification/segment.ts'
 import { ask } from './ask.ts'
 
 const pages = [

@@ -1,5 +1,5 @@
 import type { Paper } from '../match/paper.ts'
-import type { Doubt } from '../split/split.ts'
+import type { Doubt } from '../classification/segment.ts'
 import type { Signature } from '../extraction/marks/signature.ts'
 
 /** A paper with what the cut and the type rest on: what screens and reports show of it. */

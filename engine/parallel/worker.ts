@@ -4,8 +4,8 @@ import { pageReader } from '../../core/assess.ts'
 import type { Box } from '../../core/model/geometry.ts'
 import type { Page, Word } from '../../core/model/page.ts'
 import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
-import type { Evidence } from '../../core/split/evidence.ts'
-import { readerFor } from '../../core/split/split.ts'
+import type { Evidence } from '../../core/classification/page-evidence.ts'
+import { readerFor } from '../../core/classification/segment.ts'
 import { openSource, type ReadPage, type Source } from '../input/source.ts'
 
 /** One page of a file; the bytes are shared between threads, not copied. */

@@ -1,5 +1,5 @@
 import { PDFDocument } from 'pdf-lib'
-import { separatorOn } from '../../core/split/separator.ts'
+import { separatorOn } from '../../core/classification/separator-sheets.ts'
 import { openSource } from '../input/source.ts'
 import { coverSheet, separatorSheets } from './sheets.ts'
 

@@ -1,6 +1,6 @@
 import { and, desc, eq, isNull, sql } from 'drizzle-orm'
-import { MOST_SAMPLES, samplesOf, type Learnt } from '../../core/split/learning.ts'
-import { tryKnowledge, type FinishedPackage } from '../../core/split/learning-trial.ts'
+import { MOST_SAMPLES, samplesOf, type Learnt } from '../../core/classification/nearest-samples.ts'
+import { tryKnowledge, type FinishedPackage } from '../../core/classification/nearest-samples-trial.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'

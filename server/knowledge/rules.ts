@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, inArray } from 'drizzle-orm'
-import { tryRule, type RuleTrial } from '../../core/split/rule-trial.ts'
-import type { Rule } from '../../core/split/rules.ts'
+import { tryRule, type RuleTrial } from '../../core/classification/user-rules-trial.ts'
+import type { Rule } from '../../core/classification/user-rules.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'

@@ -1,5 +1,5 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
-import { separatorOn } from '../../core/split/separator.ts'
+import { separatorOn } from '../../core/classification/separator-sheets.ts'
 import type { Page } from '../../core/model/page.ts'
 import { freeName } from '../../engine/input/free-name.ts'
 import { note } from '../audit.ts'

@@ -1,5 +1,5 @@
 import { and, eq } from 'drizzle-orm'
-import type { Rule } from '../../core/split/rules.ts'
+import type { Rule } from '../../core/classification/user-rules.ts'
 import { nameOrganisation } from '../../server/access/organisations.ts'
 import { database } from '../../server/database/connection.ts'
 import { lessons, packages } from '../../server/database/schema.ts'

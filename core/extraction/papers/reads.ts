@@ -1,7 +1,7 @@
 import { pageOf } from '../../page/page-of.ts'
 import type { Page } from '../../model/page.ts'
 import { builtInTypes, typeById } from '../../program/types/index.ts'
-import { splitPages } from '../../split/split.ts'
+import { splitPages } from '../../classification/segment.ts'
 import { readDocument } from '../fields/extract.ts'
 import type { Row, Value } from '../../model/value.ts'
 

@@ -1,6 +1,6 @@
 import { pageOf } from '../page/page-of.ts'
 import type { Page } from '../model/page.ts'
-import { linkScore, looksOf, sameHand, shareOf } from './link.ts'
+import { linkScore, looksOf, sameHand, shareOf } from './page-links.ts'
 
 const foot = (lines: readonly string[], text: string): string[] => [
   ...lines,

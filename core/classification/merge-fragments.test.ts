@@ -1,8 +1,8 @@
 import { pageOf } from '../page/page-of.ts'
 import type { Page } from '../model/page.ts'
-import { looksOf } from './link.ts'
-import { reunite } from './reunite.ts'
-import type { Piece } from './split.ts'
+import { looksOf } from './page-links.ts'
+import { reunite } from './merge-fragments.ts'
+import type { Piece } from './segment.ts'
 
 /** A page of a paper with its head, what it says, and its number in the foot. */
 const page = (number: number, head: string, foot: string, body = 'some words'): Page => ({

@@ -1,9 +1,9 @@
 import { pageOf } from '../page/page-of.ts'
 import type { Page } from '../model/page.ts'
 import { builtInTypes } from '../program/types/index.ts'
-import { likenessOf, samplesOf, type Learnt } from './learning.ts'
-import { tryKnowledge } from './learning-trial.ts'
-import { splitPages } from './split.ts'
+import { likenessOf, samplesOf, type Learnt } from './nearest-samples.ts'
+import { tryKnowledge } from './nearest-samples-trial.ts'
+import { splitPages } from './segment.ts'
 
 /** A slip of the fish auction that no type describes: lenders take it for a payslip. */
 const slip = (week: number, sum: string): Page =>

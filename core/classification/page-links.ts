@@ -2,9 +2,9 @@ import { isProse, linesOf, typicalHeight } from '../layout/lines.ts'
 import { bareNumberOf, pageNumberOf, type PageNumber } from '../layout/page-numbers.ts'
 import type { Page } from '../model/page.ts'
 import { editDistance, fold, squeeze } from '../text/normalize.ts'
-import { carriedOn, meets, type Carried } from './carried.ts'
+import { carriedOn, meets, type Carried } from './carried-balance.ts'
 import { areApart, statedPeriod, type StatedPeriod } from './stated-period.ts'
-import { openingLikeness, tallness } from './opening.ts'
+import { openingLikeness, tallness } from './first-page.ts'
 
 /** What of a page is compared with its neighbour's. */
 export interface Looks {

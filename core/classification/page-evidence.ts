@@ -5,8 +5,8 @@ import type { DocumentType } from '../program/schema.ts'
 import { labelTextsOf } from '../extraction/labels/find-labels.ts'
 import { Wordings } from '../extraction/labels/wording-similarity.ts'
 import { zoneOn } from '../extraction/fields/mrz.ts'
-import { filledEvidence } from './filled.ts'
-import { letterLikeness } from './letter.ts'
+import { filledEvidence } from './filled-fields.ts'
+import { letterLikeness } from './letter-likeness.ts'
 import { Vocabulary } from './vocabulary.ts'
 
 /** What a page's words say about its type and its place in a document. */

@@ -3,9 +3,9 @@ import { pageOf } from '../page/page-of.ts'
 import type { Page } from '../model/page.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { builtInTypes } from '../program/types/index.ts'
-import { tryRule } from './rule-trial.ts'
-import type { Rule } from './rules.ts'
-import { splitPages } from './split.ts'
+import { tryRule } from './user-rules-trial.ts'
+import type { Rule } from './user-rules.ts'
+import { splitPages } from './segment.ts'
 
 const number = (pages: Page[]): Page[] => pages.map((p, i) => ({ ...p, number: i + 1, filePage: i + 1 }))
 const begins = (text: string): Rule => ({

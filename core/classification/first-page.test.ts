@@ -1,6 +1,6 @@
 import { pageOf } from '../page/page-of.ts'
 import type { Page } from '../model/page.ts'
-import { openingLikeness } from './opening.ts'
+import { openingLikeness } from './first-page.ts'
 
 const SENTENCES = [
   'The holder moors the vessel with lines of a strength that suits her displacement',

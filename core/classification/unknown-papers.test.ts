@@ -1,6 +1,6 @@
 import { pageOf } from '../page/page-of.ts'
 import { builtInTypes, typeById } from '../program/types/index.ts'
-import { splitPages } from './split.ts'
+import { splitPages } from './segment.ts'
 
 /** What people send along that nobody asked for. None of it may pass for a paper of a known type without a question. */
 const strangers: Record<string, string> = {

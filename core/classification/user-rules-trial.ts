@@ -1,8 +1,8 @@
 import type { Box } from '../model/geometry.ts'
 import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
-import { hitsOf, type Rule } from './rules.ts'
-import { splitPages, type Knowledge, type Piece } from './split.ts'
+import { hitsOf, type Rule } from './user-rules.ts'
+import { splitPages, type Knowledge, type Piece } from './segment.ts'
 
 /** What a rule would do to the cut of a package. */
 export interface RuleTrial {

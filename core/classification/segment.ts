@@ -1,10 +1,10 @@
 import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
-import { EvidenceReader, type Evidence } from './evidence.ts'
-import { likenessOf, type Learnt, type Likeness } from './learning.ts'
-import { linkScore, looksOf, type Looks } from './link.ts'
-import { reunite } from './reunite.ts'
-import { hitsOf, type Rule } from './rules.ts'
+import { EvidenceReader, type Evidence } from './page-evidence.ts'
+import { likenessOf, type Learnt, type Likeness } from './nearest-samples.ts'
+import { linkScore, looksOf, type Looks } from './page-links.ts'
+import { reunite } from './merge-fragments.ts'
+import { hitsOf, type Rule } from './user-rules.ts'
 
 /** A stretch of pages taken for one document. */
 export interface Piece {

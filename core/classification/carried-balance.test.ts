@@ -1,5 +1,5 @@
 import { pageOf } from '../page/page-of.ts'
-import { carriedOn, meets } from './carried.ts'
+import { carriedOn, meets } from './carried-balance.ts'
 
 const first = pageOf([
   'Date | What | Out | Balance',

@@ -1,6 +1,6 @@
 import { pageOf } from '../page/page-of.ts'
 import { builtInTypes } from '../program/types/index.ts'
-import { EvidenceReader } from './evidence.ts'
+import { EvidenceReader } from './page-evidence.ts'
 
 const reader = new EvidenceReader(builtInTypes)
 const index = (type: string) => builtInTypes.findIndex((t) => t.id === type)

@@ -1,9 +1,9 @@
 import { pageOf } from '../page/page-of.ts'
 import type { Page } from '../model/page.ts'
 import { builtInTypes } from '../program/types/index.ts'
-import { lackingPages } from './completeness.ts'
-import { linkScore, looksOf } from './link.ts'
-import { splitPages } from './split.ts'
+import { lackingPages } from './missing-pages.ts'
+import { linkScore, looksOf } from './page-links.ts'
+import { splitPages } from './segment.ts'
 
 const number = (pages: Page[]): Page[] => pages.map((p, i) => ({ ...p, number: i + 1, filePage: i + 1 }))
 const foot = (lines: string[], text: string) =>

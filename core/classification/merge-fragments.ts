@@ -1,6 +1,6 @@
-import { meets } from './carried.ts'
-import { sameHand, shareOf, type Looks } from './link.ts'
-import type { Piece } from './split.ts'
+import { meets } from './carried-balance.ts'
+import { sameHand, shareOf, type Looks } from './page-links.ts'
+import type { Piece } from './segment.ts'
 
 /** A stretch of pages whose own numbering says which part of a document it is. */
 interface Part {

@@ -1,5 +1,5 @@
 import { pageOf } from '../page/page-of.ts'
-import { separatorOn } from './separator.ts'
+import { separatorOn } from './separator-sheets.ts'
 
 const coded = (text: string, lines: string[] = []) => ({
   ...pageOf(lines),

@@ -1,7 +1,7 @@
 import { pageOf } from '../page/page-of.ts'
 import { builtInTypes, typeById } from '../program/types/index.ts'
-import { filledEvidence } from './filled.ts'
-import { splitPages } from './split.ts'
+import { filledEvidence } from './filled-fields.ts'
+import { splitPages } from './segment.ts'
 
 const consent = typeById(builtInTypes, 'credit_consent')
 const form = pageOf([

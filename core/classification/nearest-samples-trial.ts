@@ -1,6 +1,6 @@
 import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
-import { splitPages, type Knowledge, type Piece } from './split.ts'
+import { splitPages, type Knowledge, type Piece } from './segment.ts'
 
 /** A package that people finished: its pages, and the documents as they stood then. */
 export interface FinishedPackage {

@@ -1,5 +1,5 @@
 import { pageOf } from '../page/page-of.ts'
-import { hitsOf, ruleSchema, type Rule } from './rules.ts'
+import { hitsOf, ruleSchema, type Rule } from './user-rules.ts'
 
 const rule = (words: Rule['words'], without: string[] = []): Rule => ({
   name: 'Slipway sheet',

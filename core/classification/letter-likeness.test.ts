@@ -1,5 +1,5 @@
 import { pageOf } from '../page/page-of.ts'
-import { letterLikeness } from './letter.ts'
+import { letterLikeness } from './letter-likeness.ts'
 
 const body = [
   'please find with this the papers that you asked me for last week',
