@@ -9,7 +9,7 @@ import {
   type RegisterEntry,
   type RegisterKind,
   type RegisterSide,
-} from '../core/match/register.ts'
+} from '../core/dossier/register.ts'
 import type { Assessment } from '../core/assess.ts'
 import { fold, squeeze } from '../core/text/normalize.ts'
 import type { Program } from '../core/program/schema.ts'

@@ -1,5 +1,5 @@
 import { addDays, dayName, daysBetween, monthIndex, monthName } from '../../core/text/calendar.ts'
-import type { TimeLine as Line } from '../../core/match/time-line.ts'
+import type { TimeLine as Line } from '../../core/dossier/time-line.ts'
 
 const HEIGHT = 26
 const LEFT = 120

@@ -1,6 +1,6 @@
 import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { Await, Link } from 'react-router'
-import { REGISTERS, type RegisterSide } from '../../core/match/register.ts'
+import { REGISTERS, type RegisterSide } from '../../core/dossier/register.ts'
 import { askedPackage } from '../../server/access/packages.ts'
 import { database } from '../../server/database/connection.ts'
 import { programAt } from '../../server/knowledge/programs.ts'

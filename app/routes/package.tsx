@@ -1,5 +1,5 @@
 import { NavLink, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router'
-import { accepted } from '../../core/match/sums.ts'
+import { accepted } from '../../core/dossier/checks.ts'
 import { unknownType } from '../../core/program/types/index.ts'
 import { askedPackage } from '../../server/access/packages.ts'
 import { database } from '../../server/database/connection.ts'

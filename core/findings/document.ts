@@ -1,4 +1,4 @@
-import type { Paper } from '../match/paper.ts'
+import type { Paper } from '../dossier/paper.ts'
 import type { Doubt } from '../classification/segment.ts'
 import type { Signature } from '../extraction/marks/signature.ts'
 

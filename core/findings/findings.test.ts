@@ -4,7 +4,7 @@ import { pageOf } from '../page/page-of.ts'
 import { traderAccount } from '../program/trader-account.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { builtInTypes, typeById } from '../program/types/index.ts'
-import type { CheckResult } from '../match/sums.ts'
+import type { CheckResult } from '../dossier/checks.ts'
 import { gatherFindings } from './findings.ts'
 import { labelDocuments } from './label.ts'
 

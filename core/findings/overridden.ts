@@ -1,7 +1,7 @@
 import type { Standing } from '../answers/overrides.ts'
 import type { RequirementResult } from '../check/checklist.ts'
-import type { FactResult, Settled } from '../match/facts.ts'
-import type { CheckResult } from '../match/sums.ts'
+import type { FactResult, Settled } from '../dossier/facts.ts'
+import type { CheckResult } from '../dossier/checks.ts'
 
 /** A decision by a person against what the papers say, and how far it counts. */
 export interface Overridden {

@@ -3,7 +3,7 @@ import { pageOf } from '../page/page-of.ts'
 import type { Page } from '../model/page.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { withEchoes } from './echo.ts'
-import type { Paper } from './paper.ts'
+import type { Paper } from '../dossier/paper.ts'
 import { paperOf } from './paper-of.ts'
 
 const sure = [

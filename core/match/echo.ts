@@ -9,7 +9,7 @@ import type { FilledField } from '../answers/fill.ts'
 import type { Comparer } from '../matching/agreement.ts'
 import { comparers } from '../matching/comparers.ts'
 import { brokenOff, mostAlike, nearMiss, wordMore } from '../matching/near-miss.ts'
-import { counts, splitReference, type Paper } from './paper.ts'
+import { counts, splitReference, type Paper } from '../dossier/paper.ts'
 
 /** Papers that must say the same before they speak for what another paper says. */
 const WITNESSES = 2

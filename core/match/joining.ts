@@ -4,7 +4,7 @@ import type { Program } from '../program/schema.ts'
 import { lostDigits } from '../extraction/scoring/digit-slips.ts'
 import { cents, isMoney, plain } from '../model/value.ts'
 import { daysBetween } from '../text/calendar.ts'
-import { counting, fieldOf, splitReference, usableText, type Paper } from './paper.ts'
+import { counting, fieldOf, splitReference, usableText, type Paper } from '../dossier/paper.ts'
 
 const DOUBTED = 0.6
 

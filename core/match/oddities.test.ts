@@ -3,7 +3,7 @@ import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { builtInTypes } from '../program/types/index.ts'
 import { withOddities } from './oddities.ts'
 import { eur, paperOf } from './paper-of.ts'
-import type { Paper } from './paper.ts'
+import type { Paper } from '../dossier/paper.ts'
 
 const types = new Map(builtInTypes.map((t) => [t.id, t]))
 const judged = (papers: Paper[], source: 'ocr' | 'text' = 'ocr') =>

@@ -4,7 +4,7 @@ import { editDistance, squeeze } from '../text/normalize.ts'
 import type { DocumentType, Field, Program } from '../program/schema.ts'
 import { asDigits } from '../extraction/parsers/reading.ts'
 import { isMoney, plain, type Money } from '../model/value.ts'
-import { splitReference, type Paper } from './paper.ts'
+import { splitReference, type Paper } from '../dossier/paper.ts'
 
 const MACHINE: ReadonlySet<string> = new Set(['certain', 'repaired'])
 /** As sure as a value is that stands oddly among the others. */

@@ -1,6 +1,6 @@
 import type { FilledField } from '../answers/fill.ts'
 import type { Value } from '../model/value.ts'
-import type { Paper } from './paper.ts'
+import type { Paper } from '../dossier/paper.ts'
 
 /** A paper with these certain values, for tests and examples. */
 export function paperOf(

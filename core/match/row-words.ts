@@ -6,7 +6,7 @@ import type { Page } from '../model/page.ts'
 import { editDistance, squeeze, tokens } from '../text/normalize.ts'
 import type { DocumentType } from '../program/schema.ts'
 import type { Row } from '../model/value.ts'
-import { counts, TAKES_PART, type Paper } from './paper.ts'
+import { counts, TAKES_PART, type Paper } from '../dossier/paper.ts'
 import { meantWord } from './meant-word.ts'
 import { meantPhrase, phraseOf, type ReadWord } from './phrases.ts'
 

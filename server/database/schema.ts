@@ -18,7 +18,7 @@ import {
 } from 'drizzle-orm/pg-core'
 import type { Answer } from '../../core/answers/answer.ts'
 import type { Assessment } from '../../core/assess.ts'
-import { registerKinds } from '../../core/match/register.ts'
+import { registerKinds } from '../../core/dossier/register.ts'
 import type { Page, Rotation } from '../../core/model/page.ts'
 import type { DocumentType, Program } from '../../core/program/schema.ts'
 import type { DocumentReading } from '../../core/extraction/fields/extract.ts'

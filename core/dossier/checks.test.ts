@@ -1,8 +1,8 @@
 import { traderAccount } from '../program/trader-account.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
-import { eur, paperOf } from './paper-of.ts'
+import { eur, paperOf } from '../match/paper-of.ts'
 import type { Answer } from '../answers/answer.ts'
-import { accepted, figuresOf, judgeChecks } from './sums.ts'
+import { accepted, figuresOf, judgeChecks } from './checks.ts'
 
 const check = (id: string, papers: ReturnType<typeof paperOf>[], asOf = '2026-04-10') =>
   judgeChecks(papers, workingBoatLoan, [], asOf).find((c) => c.check === id)!

@@ -1,9 +1,9 @@
 import type { Answer } from '../answers/answer.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { builtInTypes } from '../program/types/index.ts'
-import { withCopies } from './copies.ts'
+import { withCopies } from './duplicates.ts'
 import { judgeFacts } from './facts.ts'
-import { eur, paperOf } from './paper-of.ts'
+import { eur, paperOf } from '../match/paper-of.ts'
 import { personsOf, withOwners } from './persons.ts'
 
 const fact = (id: string, papers: ReturnType<typeof paperOf>[], answers: Answer[] = []) =>

@@ -1,7 +1,7 @@
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { builtInTypes, typeById } from '../program/types/index.ts'
-import { paperOf } from './paper-of.ts'
-import { perPersonTypes, secondPerson, withSecondPerson } from './second-person.ts'
+import { paperOf } from '../match/paper-of.ts'
+import { perPersonTypes, secondPerson, withSecondPerson } from './co-applicant.ts'
 
 const form = paperOf('form', 'loan_application', { applicant_name: 'Ewan Garvie', co_applicant_name: null })
 const unread = {
