@@ -1,4 +1,4 @@
-import { meantWord } from './meant-word.ts'
+import { meantWord } from './dictionary.ts'
 
 const english = new Set([
   'chandlery',

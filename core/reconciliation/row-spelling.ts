@@ -7,8 +7,8 @@ import { editDistance, squeeze, tokens } from '../text/normalize.ts'
 import type { DocumentType } from '../program/schema.ts'
 import type { Row } from '../model/value.ts'
 import { counts, TAKES_PART, type Paper } from '../dossier/paper.ts'
-import { meantWord } from './meant-word.ts'
-import { meantPhrase, phraseOf, type ReadWord } from './phrases.ts'
+import { meantWord } from './dictionary.ts'
+import { meantPhrase, phraseOf, type ReadWord } from './known-phrases.ts'
 
 /** A word that other rows of such papers have so often was not misread each time in the same way. */
 const OFTEN = 4

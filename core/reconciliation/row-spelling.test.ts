@@ -1,8 +1,8 @@
 import { pageOf } from '../page/page-of.ts'
 import type { Row } from '../model/value.ts'
-import { eur, paperOf } from './paper-of.ts'
+import { eur, paperOf } from '../match/paper-of.ts'
 import { builtInTypes } from '../program/types/index.ts'
-import { withRowWords } from './row-words.ts'
+import { withRowWords } from './row-spelling.ts'
 
 const types = new Map(builtInTypes.map((t) => [t.id, t]))
 

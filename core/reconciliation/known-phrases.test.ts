@@ -1,4 +1,4 @@
-import { meantPhrase, phraseOf, type ReadWord } from './phrases.ts'
+import { meantPhrase, phraseOf, type ReadWord } from './known-phrases.ts'
 
 /** "Fey~0.5" is read at 0.5; the rest surely. */
 const read = (text: string): ReadWord[] =>

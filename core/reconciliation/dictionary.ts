@@ -1,6 +1,6 @@
 import { tokens } from '../text/normalize.ts'
 import { lookalikesOf } from '../matching/confusions.ts'
-import type { ReadWord } from './phrases.ts'
+import type { ReadWord } from './known-phrases.ts'
 
 /** Shorter words have too many neighbours. */
 const LONG = 5
