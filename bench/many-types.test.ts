@@ -1,4 +1,4 @@
-import { pageOf } from '../core/page/page-of.ts'
+import { pageOf } from '../core/testing/page-of.ts'
 import { builtInTypes } from '../core/program/types/index.ts'
 import { inventedTypes, runManyTypes } from './many-types.ts'
 

@@ -1,4 +1,4 @@
-import { pageOf } from '../core/page/page-of.ts'
+import { pageOf } from '../core/testing/page-of.ts'
 import { programById } from '../core/program/programs.ts'
 import { builtInTypes } from '../core/program/types/index.ts'
 import { judgeRead } from './judge.ts'

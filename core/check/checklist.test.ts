@@ -1,6 +1,6 @@
 import type { Answer } from '../answers/answer.ts'
 import { addDays } from '../text/calendar.ts'
-import { eur, paperOf } from '../match/paper-of.ts'
+import { eur, paperOf } from '../testing/paper-of.ts'
 import type { Paper } from '../dossier/paper.ts'
 import { personsOf, withOwners } from '../dossier/persons.ts'
 import { builtInTypes } from '../program/types/index.ts'

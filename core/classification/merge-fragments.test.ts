@@ -1,4 +1,4 @@
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
 import { looksOf } from './page-links.ts'
 import { reunite } from './merge-fragments.ts'

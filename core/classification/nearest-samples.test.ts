@@ -1,4 +1,4 @@
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
 import { builtInTypes } from '../program/types/index.ts'
 import { likenessOf, samplesOf, type Learnt } from './nearest-samples.ts'

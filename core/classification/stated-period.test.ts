@@ -1,4 +1,4 @@
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import { areApart, statedPeriod } from './stated-period.ts'
 
 const statement = (period: string, ...rows: string[]) =>

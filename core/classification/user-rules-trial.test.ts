@@ -1,5 +1,5 @@
 import { assess } from '../assess.ts'
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { builtInTypes } from '../program/types/index.ts'

@@ -1,4 +1,4 @@
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import { hitsOf, ruleSchema, type Rule } from './user-rules.ts'
 
 const rule = (words: Rule['words'], without: string[] = []): Rule => ({

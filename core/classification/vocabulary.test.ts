@@ -1,5 +1,5 @@
 import { linesOf } from '../layout/lines.ts'
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import { builtInTypes } from '../program/types/index.ts'
 import { Vocabulary } from './vocabulary.ts'
 

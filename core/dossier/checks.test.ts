@@ -1,6 +1,6 @@
 import { traderAccount } from '../program/trader-account.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
-import { eur, paperOf } from '../match/paper-of.ts'
+import { eur, paperOf } from '../testing/paper-of.ts'
 import type { Answer } from '../answers/answer.ts'
 import { accepted, figuresOf, judgeChecks } from './checks.ts'
 

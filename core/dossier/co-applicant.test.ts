@@ -1,6 +1,6 @@
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { builtInTypes, typeById } from '../program/types/index.ts'
-import { paperOf } from '../match/paper-of.ts'
+import { paperOf } from '../testing/paper-of.ts'
 import { perPersonTypes, secondPerson, withSecondPerson } from './co-applicant.ts'
 
 const form = paperOf('form', 'loan_application', { applicant_name: 'Ewan Garvie', co_applicant_name: null })

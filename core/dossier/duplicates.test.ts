@@ -1,6 +1,6 @@
 import { builtInTypes } from '../program/types/index.ts'
 import { withCopies } from './duplicates.ts'
-import { eur, paperOf } from '../match/paper-of.ts'
+import { eur, paperOf } from '../testing/paper-of.ts'
 import type { Paper } from './paper.ts'
 
 const types = new Map(builtInTypes.map((t) => [t.id, t]))

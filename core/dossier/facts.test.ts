@@ -3,7 +3,7 @@ import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { builtInTypes } from '../program/types/index.ts'
 import { withCopies } from './duplicates.ts'
 import { judgeFacts } from './facts.ts'
-import { eur, paperOf } from '../match/paper-of.ts'
+import { eur, paperOf } from '../testing/paper-of.ts'
 import { personsOf, withOwners } from './persons.ts'
 
 const fact = (id: string, papers: ReturnType<typeof paperOf>[], answers: Answer[] = []) =>

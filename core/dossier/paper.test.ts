@@ -1,4 +1,4 @@
-import { paperOf } from '../match/paper-of.ts'
+import { paperOf } from '../testing/paper-of.ts'
 import {
   counting,
   counts,

@@ -1,7 +1,7 @@
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { builtInTypes, typeById } from '../program/types/index.ts'
-import { paperOf } from '../match/paper-of.ts'
+import { paperOf } from '../testing/paper-of.ts'
 import { applicantOf } from './persons.ts'
 
 const form = (name: string | null, asked = false) => {

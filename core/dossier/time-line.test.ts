@@ -1,6 +1,6 @@
 import { traderAccount } from '../program/trader-account.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
-import { paperOf } from '../match/paper-of.ts'
+import { paperOf } from '../testing/paper-of.ts'
 import { timeLineOf } from './time-line.ts'
 
 const statement = (id: string, start: string, end: string) =>

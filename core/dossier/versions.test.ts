@@ -1,6 +1,6 @@
 import type { Answer } from '../answers/answer.ts'
 import { builtInTypes } from '../program/types/index.ts'
-import { paperOf } from '../match/paper-of.ts'
+import { paperOf } from '../testing/paper-of.ts'
 import type { Paper } from './paper.ts'
 import { withVersions } from './versions.ts'
 

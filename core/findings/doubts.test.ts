@@ -1,5 +1,5 @@
 import type { Box } from '../model/geometry.ts'
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import type { FilledField } from '../answers/fill.ts'
 import type { Document } from './document.ts'
 import { doubtsOf } from './doubts.ts'

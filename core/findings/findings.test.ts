@@ -1,6 +1,6 @@
 import { monthName } from '../text/calendar.ts'
-import { eur, paperOf } from '../match/paper-of.ts'
-import { pageOf } from '../page/page-of.ts'
+import { eur, paperOf } from '../testing/paper-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import { traderAccount } from '../program/trader-account.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { builtInTypes, typeById } from '../program/types/index.ts'

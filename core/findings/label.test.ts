@@ -1,4 +1,4 @@
-import { paperOf } from '../match/paper-of.ts'
+import { paperOf } from '../testing/paper-of.ts'
 import { builtInTypes, typeById } from '../program/types/index.ts'
 import { labelDocuments } from './label.ts'
 

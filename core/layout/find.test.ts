@@ -1,5 +1,5 @@
 import { findOn } from './find.ts'
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 
 const page = pageOf([
   'Employee | Zélie Lefèvre',

@@ -1,6 +1,6 @@
 import { linesOf, typicalHeight } from './lines.ts'
 import type { Page, Word } from '../model/page.ts'
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 
 test('words of one height make a line, gaps part it into segments', () => {
   const [line] = linesOf(pageOf(['Net pay | EUR 2,140.55 | 31/01/2026']))

@@ -1,5 +1,5 @@
 import { differencesOf } from './page-diff.ts'
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 
 test('two pages differ where one says what the other does not', () => {
   const first = pageOf(['Payslip for January', 'Net pay 2,140.55'])

@@ -1,5 +1,5 @@
 import { bareNumberOf, pageNumberOf } from './page-numbers.ts'
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 
 const footed = (text: string) => pageOf([...Array.from({ length: 44 }, () => ''), text])
 

@@ -1,4 +1,4 @@
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import { PhraseBook } from './phrase-index.ts'
 
 const book = new PhraseBook<string>([

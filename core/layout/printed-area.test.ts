@@ -1,4 +1,4 @@
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import { isPrint, printedOn, surelyPrintedOn } from './printed-area.ts'
 
 const page = pageOf(['Signed by the applicant on this day in Port Ellery', 'MAMA', '..........'], {

@@ -1,7 +1,7 @@
 import { behindOneAnother } from './clip-boxes.ts'
 import { linesOf } from '../layout/lines.ts'
 import { pageNumberOf } from '../layout/page-numbers.ts'
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import type { Word } from '../model/page.ts'
 
 const word = (text: string, left: number, right: number, top = 0.96): Word => ({

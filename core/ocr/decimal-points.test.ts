@@ -1,5 +1,5 @@
 import { linesOf } from '../layout/lines.ts'
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import { withPoints } from './decimal-points.ts'
 
 const at = [0.08, 0.22, 0.6, 0.8]

@@ -1,4 +1,4 @@
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import { joinSplitAmounts } from './join-amounts.ts'
 
 const joined = (line: string) => {

@@ -1,4 +1,4 @@
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import { unglue } from './split-words.ts'
 
 const parts = (text: string) => unglue(pageOf([text]).words).map((w) => w.text)

@@ -1,10 +1,10 @@
 import type { FilledField } from '../answers/fill.ts'
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { withEchoes } from './consensus.ts'
 import type { Paper } from '../dossier/paper.ts'
-import { paperOf } from '../match/paper-of.ts'
+import { paperOf } from '../testing/paper-of.ts'
 
 const sure = [
   paperOf('form', 'loan_application', {

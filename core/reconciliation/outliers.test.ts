@@ -1,8 +1,8 @@
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { builtInTypes } from '../program/types/index.ts'
 import { withOddities } from './outliers.ts'
-import { eur, paperOf } from '../match/paper-of.ts'
+import { eur, paperOf } from '../testing/paper-of.ts'
 import type { Paper } from '../dossier/paper.ts'
 
 const types = new Map(builtInTypes.map((t) => [t.id, t]))

@@ -1,6 +1,6 @@
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import type { Row } from '../model/value.ts'
-import { eur, paperOf } from '../match/paper-of.ts'
+import { eur, paperOf } from '../testing/paper-of.ts'
 import { builtInTypes } from '../program/types/index.ts'
 import { withRowWords } from './row-spelling.ts'
 

@@ -1,7 +1,7 @@
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { withJoins } from './statement-chain.ts'
-import { eur, paperOf } from '../match/paper-of.ts'
+import { eur, paperOf } from '../testing/paper-of.ts'
 
 const statement = (id: string, month: string, opening: string, closing: string) =>
   paperOf(id, 'bank_statement', {

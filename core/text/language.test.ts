@@ -1,5 +1,5 @@
 import { languageOf } from './language.ts'
-import { pageOf } from '../page/page-of.ts'
+import { pageOf } from '../testing/page-of.ts'
 
 test.each([
   ['en', ['Statement of account for the period', 'Amount due by direct debit from your account']],

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { PDFDocument, StandardFonts } from 'pdf-lib'
 import sharp from 'sharp'
-import { pageOf } from '../../core/page/page-of.ts'
+import { pageOf } from '../../core/testing/page-of.ts'
 import { Pdf } from '../pdf/pdfium.ts'
 import { writeDocuments } from './documents.ts'
 

@@ -1,4 +1,4 @@
-import { pageOf } from '../../core/page/page-of.ts'
+import { pageOf } from '../../core/testing/page-of.ts'
 import type { Page } from '../../core/model/page.ts'
 import { strayedPages } from './filing.ts'
 

@@ -1,5 +1,5 @@
 import { assess, type Assessment } from '../../core/assess.ts'
-import { pageOf } from '../../core/page/page-of.ts'
+import { pageOf } from '../../core/testing/page-of.ts'
 import { programById } from '../../core/program/programs.ts'
 import { builtInTypes } from '../../core/program/types/index.ts'
 import type { FieldValue } from '../../core/model/value.ts'

@@ -1,4 +1,4 @@
-import { pageOf } from '../../page/page-of.ts'
+import { pageOf } from '../../testing/page-of.ts'
 import type { Page } from '../../model/page.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { inOneCurrency } from './currency.ts'

@@ -1,4 +1,4 @@
-import { pageOf } from '../../page/page-of.ts'
+import { pageOf } from '../../testing/page-of.ts'
 import type { DocumentType } from '../../program/schema.ts'
 import type { Ranked } from '../scoring/joint-assignment.ts'
 import { doubtLostCents, doubtLostDigits } from './truncated-amounts.ts'

@@ -1,5 +1,5 @@
 import { checkDigit, zoneLines } from '../../../demo/papers/zone.ts'
-import { pageOf } from '../../page/page-of.ts'
+import { pageOf } from '../../testing/page-of.ts'
 import { zoneOn } from './mrz.ts'
 
 test('the specimen card of ICAO 9303 part 5', () => {

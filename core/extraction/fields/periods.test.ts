@@ -1,4 +1,4 @@
-import { pageOf } from '../../page/page-of.ts'
+import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { cutShort, endOf, periodIn, periods } from './periods.ts'
 

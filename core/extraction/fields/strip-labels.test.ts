@@ -1,5 +1,5 @@
 import { linesOf } from '../../layout/lines.ts'
-import { pageOf } from '../../page/page-of.ts'
+import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes, typeById } from '../../program/types/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { labelsOn } from '../labels/find-labels.ts'

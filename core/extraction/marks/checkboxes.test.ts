@@ -1,5 +1,5 @@
-import { inkOf, none } from '../../page/ink-of.ts'
-import { pageOf } from '../../page/page-of.ts'
+import { inkOf, none } from '../../testing/ink-of.ts'
+import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { readDocument } from '../fields/extract.ts'
 

@@ -1,4 +1,4 @@
-import { money, reads } from './reads.ts'
+import { money, reads } from '../../testing/read-paper.ts'
 
 reads(
   'a consent in one sentence',

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { dateForms } from '../../../demo/story.ts'
-import { pageOf } from '../../page/page-of.ts'
+import { pageOf } from '../../testing/page-of.ts'
 import { isoDate, monthEnd, monthOf, parseDate, parsePeriod, readDates } from './date.ts'
 
 test.each([

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { Dice } from '../../../demo/dice.ts'
 import { makeIban } from '../../../demo/world.ts'
-import { pageOf } from '../../page/page-of.ts'
+import { pageOf } from '../../testing/page-of.ts'
 import { ibanHolds, readIbans } from './iban.ts'
 
 const read = (text: string) => readIbans(pageOf([text]).words)

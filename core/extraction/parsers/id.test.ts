@@ -1,4 +1,4 @@
-import { pageOf } from '../../page/page-of.ts'
+import { pageOf } from '../../testing/page-of.ts'
 import { plainNumber, readEmails, readIds, readNumbers, readPhones, tidyId } from './id.ts'
 
 const values = (reader: typeof readIds, text: string) => reader(pageOf([text]).words).map((r) => r.value)

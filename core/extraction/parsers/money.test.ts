@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { moneyForms } from '../../../demo/story.ts'
-import { pageOf } from '../../page/page-of.ts'
+import { pageOf } from '../../testing/page-of.ts'
 import { parseMoney, readMoney } from './money.ts'
 
 test.each([

@@ -1,4 +1,4 @@
-import { pageOf } from '../../page/page-of.ts'
+import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/types/index.ts'
 import { withLearntLabels } from '../labels/learn-labels.ts'
 import { readTable } from './by-header.ts'

@@ -1,4 +1,4 @@
-import { pageOf } from '../../page/page-of.ts'
+import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { readTableByContent } from './by-content.ts'
 import { fillYears, readTable } from './by-header.ts'

@@ -1,6 +1,6 @@
 import type { Box } from '../../model/geometry.ts'
 import { linesOf } from '../../layout/lines.ts'
-import { pageOf } from '../../page/page-of.ts'
+import { pageOf } from '../../testing/page-of.ts'
 import { leadsInto } from './continuation-lines.ts'
 
 /** Words at their places, in thousandths of the page: left, top, right, bottom. */

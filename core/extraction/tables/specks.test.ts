@@ -1,4 +1,4 @@
-import { pageOf } from '../../page/page-of.ts'
+import { pageOf } from '../../testing/page-of.ts'
 import { linesWithoutSpecks } from './specks.ts'
 
 const lines = (rows: string[], source: 'ocr' | 'text' = 'ocr', sure = 0.7) =>

@@ -1,4 +1,4 @@
-import { pageOf } from '../../page/page-of.ts'
+import { pageOf } from '../../testing/page-of.ts'
 import { linesOf } from '../../layout/lines.ts'
 import { joinParted } from './split-rows.ts'
 

@@ -1,9 +1,9 @@
-import { pageOf } from '../../page/page-of.ts'
-import type { Page } from '../../model/page.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
-import { splitPages } from '../../classification/segment.ts'
-import { readDocument } from '../fields/extract.ts'
-import type { Row, Value } from '../../model/value.ts'
+import { pageOf } from './page-of.ts'
+import type { Page } from '../model/page.ts'
+import { builtInTypes, typeById } from '../program/types/index.ts'
+import { splitPages } from '../classification/segment.ts'
+import { readDocument } from '../extraction/fields/extract.ts'
+import type { Row, Value } from '../model/value.ts'
 
 /** EUR unless said otherwise. */
 export const money = (amount: string, currency = 'EUR') => ({ amount, currency })
