@@ -13,7 +13,7 @@ import { refuseMalware } from './screening/screen.ts'
 import { expand, sha256, type IncomingFile } from './input/expand.ts'
 import { freeName } from './input/free-name.ts'
 import { openSource, UnusableFile, type Source } from './input/source.ts'
-import { endReaders } from './read/tesseract.ts'
+import { endReaders } from './ocr/tesseract.ts'
 
 /** A package read from its files, before it is cut. */
 export interface ReadPackage {

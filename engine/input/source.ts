@@ -8,9 +8,9 @@ import { greyOf, turned, type Grey } from '../picture/grey.ts'
 import { pictures } from '../picture/library.ts'
 import { inkGrid } from '../picture/measure.ts'
 import { quadOf, unwarp, type Quad } from '../picture/perspective.ts'
-import { readCodes } from '../read/codes.ts'
-import { lookCloser } from '../read/closer.ts'
-import { readScan, spokenIn } from '../read/scan.ts'
+import { readCodes } from '../ocr/barcodes.ts'
+import { lookCloser } from '../ocr/recognise-regions.ts'
+import { readScan, spokenIn } from '../ocr/read-scan.ts'
 
 /** Why a file cannot be used, in one sentence for the person who brought it. */
 export class UnusableFile extends Error {}

@@ -34,7 +34,7 @@ export interface DocumentTask {
   type: string
 }
 
-export { endReaders } from '../read/tesseract.ts'
+export { endReaders } from '../ocr/tesseract.ts'
 
 const wantsInk = inkWanted(builtInTypes)
 const opened = new Map<string, Promise<Source>>()

@@ -1,6 +1,6 @@
 import { StandardFonts } from 'pdf-lib'
 import type { Box } from '../../core/model/geometry.ts'
-import { printed, printedIn } from '../read/printed.ts'
+import { printed, printedIn } from '../ocr/printed.ts'
 import { inkLevel } from './grey.ts'
 import { unreadInk, withinLines } from './unread.ts'
 

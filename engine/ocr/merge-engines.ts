@@ -7,9 +7,9 @@ import { uncovered } from '../../core/ocr/missing-words.ts'
 import { unglue } from '../../core/ocr/split-words.ts'
 import { inkLevel, type Grey } from '../picture/grey.ts'
 import { snug } from '../picture/snug.ts'
-import { cutOut, MARGIN } from './closer.ts'
-import { findLines } from './lines.ts'
-import { readLine } from './neural.ts'
+import { cutOut, MARGIN } from './recognise-regions.ts'
+import { findLines } from './line-detection.ts'
+import { readLine } from './ppocr.ts'
 
 /** In heights of the line: paper this wide between letters is a space. */
 const SPACE = 0.2

@@ -3,8 +3,8 @@ import { StandardFonts } from 'pdf-lib'
 import type { Word } from '../../core/model/page.ts'
 import { turned } from '../picture/grey.ts'
 import { DPI, printed, printedIn } from './printed.ts'
-import { readScan } from './scan.ts'
-import { lookAgain } from './second-look.ts'
+import { readScan } from './read-scan.ts'
+import { lookAgain } from './retry-low-confidence.ts'
 import { endReaders, recognise } from './tesseract.ts'
 
 const texts = (words: readonly Word[]) => words.map((w) => w.text)

@@ -1,7 +1,7 @@
 import { barPatches } from '../picture/bars.ts'
 import type { Grey } from '../picture/grey.ts'
 import { modulesOf } from '../print/barcode.ts'
-import { readCodes } from './codes.ts'
+import { readCodes } from './barcodes.ts'
 
 const white = (): Grey => ({ width: 1240, height: 1754, data: new Uint8Array(1240 * 1754).fill(255) })
 

@@ -4,7 +4,7 @@ import type { Word } from '../../core/model/page.ts'
 import { inkLevel, type Grey } from '../picture/grey.ts'
 import { pictures } from '../picture/library.ts'
 import { unreadInk, usualHeight, withinLines } from '../picture/unread.ts'
-import { readAlone } from './both.ts'
+import { readAlone } from './merge-engines.ts'
 import { recognise } from './tesseract.ts'
 
 /** Words less sure than this are looked at again. */

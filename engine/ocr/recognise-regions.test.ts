@@ -1,8 +1,8 @@
 /** @jest-environment ./tests/native-arrays.js */
 import type { Word } from '../../core/model/page.ts'
 import type { Grey } from '../picture/grey.ts'
-import { lookCloser } from './closer.ts'
-import { readLine } from './neural.ts'
+import { lookCloser } from './recognise-regions.ts'
+import { readLine } from './ppocr.ts'
 import { printed } from './printed.ts'
 
 const word = (text: string, sure: number, [x0, y0, x1, y1]: [number, number, number, number]): Word => ({

@@ -5,10 +5,10 @@ import { fullestStrip, turned, type Grey } from '../picture/grey.ts'
 import { inkGrid, measure, reduce } from '../picture/measure.ts'
 import { withoutRules } from '../picture/rules.ts'
 import { straighten } from '../picture/straighten.ts'
-import { readCodes } from './codes.ts'
+import { readCodes } from './barcodes.ts'
 import { wantsBothReaders } from '../../core/ocr/line-words.ts'
-import { readByBoth } from './both.ts'
-import { lookAgain } from './second-look.ts'
+import { readByBoth } from './merge-engines.ts'
+import { lookAgain } from './retry-low-confidence.ts'
 import { recognise } from './tesseract.ts'
 
 /** What a picture of a page yields. */

@@ -2,8 +2,8 @@
 import { overlap } from '../../core/model/geometry.ts'
 import type { Word } from '../../core/model/page.ts'
 import { inkLevel, type Grey } from '../picture/grey.ts'
-import { readAlone, readByBoth } from './both.ts'
-import { findLines } from './lines.ts'
+import { readAlone, readByBoth } from './merge-engines.ts'
+import { findLines } from './line-detection.ts'
 import { printed } from './printed.ts'
 
 const page = () =>
