@@ -6,7 +6,7 @@ import { join } from 'node:path'
 import pLimit from 'p-limit'
 import { PDFDocument } from 'pdf-lib'
 import { makePackage } from '../demo/package.ts'
-import { toTiff } from '../engine/picture/grey.ts'
+import { toTiff } from '../engine/image/greyscale.ts'
 import { Pdf } from '../engine/pdf/pdfium.ts'
 
 /** What a command took, with everything that it started. */

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { promisify } from 'node:util'
 import pLimit from 'p-limit'
 import type { Page } from '../../core/model/page.ts'
-import { pictures } from '../picture/library.ts'
+import { pictures } from '../image/library.ts'
 import { kindOf } from '../input/kind.ts'
 import { printable, type IncomingFile } from '../input/expand.ts'
 

@@ -1,5 +1,5 @@
-import { barPatches } from '../picture/bars.ts'
-import type { Grey } from '../picture/grey.ts'
+import { barPatches } from '../image/dark-bars.ts'
+import type { Grey } from '../image/greyscale.ts'
 import { modulesOf } from '../print/barcode.ts'
 import { readCodes } from './barcodes.ts'
 

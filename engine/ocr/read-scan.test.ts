@@ -1,7 +1,7 @@
 /** @jest-environment ./tests/native-arrays.js */
 import { StandardFonts } from 'pdf-lib'
 import type { Word } from '../../core/model/page.ts'
-import { turned } from '../picture/grey.ts'
+import { turned } from '../image/greyscale.ts'
 import { DPI, printed, printedIn } from './printed.ts'
 import { readScan } from './read-scan.ts'
 import { lookAgain } from './retry-low-confidence.ts'

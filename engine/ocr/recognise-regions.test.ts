@@ -1,6 +1,6 @@
 /** @jest-environment ./tests/native-arrays.js */
 import type { Word } from '../../core/model/page.ts'
-import type { Grey } from '../picture/grey.ts'
+import type { Grey } from '../image/greyscale.ts'
 import { lookCloser } from './recognise-regions.ts'
 import { readLine } from './ppocr.ts'
 import { printed } from './printed.ts'

@@ -2,7 +2,7 @@ import { boxAround, type Box } from '../../core/model/geometry.ts'
 import { withCrossedT, withMailSign } from '../../core/ocr/misread-characters.ts'
 import type { Word } from '../../core/model/page.ts'
 import { runsAt, secondOpinion } from '../../core/ocr/combine-readers.ts'
-import type { Grey } from '../picture/grey.ts'
+import type { Grey } from '../image/greyscale.ts'
 import { readLine } from './ppocr.ts'
 
 /** Dots of paper around a line, so that the reader sees where print ends. */

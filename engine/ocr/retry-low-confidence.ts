@@ -1,9 +1,9 @@
 import { boxAround, type Box } from '../../core/model/geometry.ts'
 import { surenessOf } from '../../core/ocr/line-words.ts'
 import type { Word } from '../../core/model/page.ts'
-import { inkLevel, type Grey } from '../picture/grey.ts'
-import { pictures } from '../picture/library.ts'
-import { unreadInk, usualHeight, withinLines } from '../picture/unread.ts'
+import { inkLevel, type Grey } from '../image/greyscale.ts'
+import { pictures } from '../image/library.ts'
+import { unreadInk, usualHeight, withinLines } from '../image/uncovered-ink.ts'
 import { readAlone } from './merge-engines.ts'
 import { recognise } from './tesseract.ts'
 

@@ -7,7 +7,7 @@ import { joinSplitAmounts } from '../../core/ocr/join-amounts.ts'
 import { behindOneAnother } from '../../core/ocr/clip-boxes.ts'
 import { withLostLetter } from '../../core/ocr/misread-characters.ts'
 import { unglue } from '../../core/ocr/split-words.ts'
-import { toTiff, type Grey } from '../picture/grey.ts'
+import { toTiff, type Grey } from '../image/greyscale.ts'
 
 /** A reader that nobody needs for so long ends, and frees its memory. */
 const IDLE_MS = 15_000

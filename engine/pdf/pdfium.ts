@@ -3,7 +3,7 @@ import type { PenMark, Rotation, Word } from '../../core/model/page.ts'
 import { boxAround, overlap, type Box } from '../../core/model/geometry.ts'
 import { joinCombs } from '../../core/ocr/comb-fields.ts'
 import { unglue } from '../../core/ocr/split-words.ts'
-import type { Grey } from '../picture/grey.ts'
+import type { Grey } from '../image/greyscale.ts'
 
 /** The raw functions of PDFium that the wrapper carries but does not offer: text boxes, boxes of pages, grey bitmaps. */
 interface Raw {

@@ -1,5 +1,5 @@
 import { withoutShading } from './shading.ts'
-import type { Grey } from './grey.ts'
+import type { Grey } from './greyscale.ts'
 
 const [WIDTH, HEIGHT] = [400, 300]
 const [PAPER, INK] = [240, 40]

@@ -1,4 +1,4 @@
-import type { Grey } from './grey.ts'
+import type { Grey } from './greyscale.ts'
 
 /** Runs of ink of a picture, row by row from the top: those of row y are the ones from `rows[y]` to before `rows[y + 1]`. */
 export interface Runs {

@@ -1,4 +1,4 @@
-import { inkLevel, paperOf, type Grey } from './grey.ts'
+import { inkLevel, paperOf, type Grey } from './greyscale.ts'
 
 /** Paper above and below the ink, as a share of its height. */
 const MARGIN = 0.15

@@ -1,5 +1,5 @@
 import type { Box } from '../../core/model/geometry.ts'
-import type { Grey } from './grey.ts'
+import type { Grey } from './greyscale.ts'
 
 /** A side of a box for a letter: an upright stroke from rule to rule, in dots. */
 export interface Side {

@@ -1,6 +1,6 @@
 import { packInk } from '../../core/model/ink-grid.ts'
-import { barPatches, densePatches } from './bars.ts'
-import type { Grey } from './grey.ts'
+import { barPatches, densePatches } from './dark-bars.ts'
+import type { Grey } from './greyscale.ts'
 
 const [WIDTH, HEIGHT] = [1000, 600]
 const sheet = (dark: (x: number, y: number) => boolean): Grey => {

@@ -1,5 +1,5 @@
-import type { Grey } from './grey.ts'
-import { shearColumns, shearRows } from './shear.ts'
+import type { Grey } from './greyscale.ts'
+import { shearColumns, shearRows } from './deskew.ts'
 
 const drawn = (width: number, height: number, dark: (x: number, y: number) => boolean): Grey => ({
   width,

@@ -1,5 +1,5 @@
-import { closeUp, combsOf, type Side } from './combs.ts'
-import type { Grey } from './grey.ts'
+import { closeUp, combsOf, type Side } from './comb-boxes.ts'
+import type { Grey } from './greyscale.ts'
 
 const DPI = 200
 const [TOP, BOTTOM] = [100, 140]

@@ -1,4 +1,4 @@
-import type { Grey } from './grey.ts'
+import type { Grey } from './greyscale.ts'
 
 /** Dots of the picture to a side of a cell, whose mean the grain of paper hardly moves. */
 const CELL = 5

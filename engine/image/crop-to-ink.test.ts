@@ -1,4 +1,4 @@
-import { snug } from './snug.ts'
+import { snug } from './crop-to-ink.ts'
 
 /** A picture of paper with ink in some rows. */
 const lined = (height: number, from: number, to: number) => ({

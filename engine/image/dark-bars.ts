@@ -1,5 +1,5 @@
 import { unpackInk, type InkGrid } from '../../core/model/ink-grid.ts'
-import { inkLevel, type Grey } from './grey.ts'
+import { inkLevel, type Grey } from './greyscale.ts'
 import { runsOf, type Runs } from './runs.ts'
 
 /** A stretch of a picture in dots. */

@@ -1,5 +1,5 @@
 import sharp from 'sharp'
-import { fullestStrip, greyOf, inkLevel, paperOf, toTiff, turned, type Grey } from './grey.ts'
+import { fullestStrip, greyOf, inkLevel, paperOf, toTiff, turned, type Grey } from './greyscale.ts'
 
 const picture = (rows: string[], shades: Record<string, number> = { '#': 20, '.': 230 }): Grey => ({
   width: rows[0].length,

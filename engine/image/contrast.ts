@@ -1,4 +1,4 @@
-import { inkLevel, paperOf, type Grey } from './grey.ts'
+import { inkLevel, paperOf, type Grey } from './greyscale.ts'
 import { dotsOf, paperBits } from './runs.ts'
 import { withoutShading } from './shading.ts'
 

@@ -1,7 +1,7 @@
 import type { Box } from '../../core/model/geometry.ts'
-import { closeUp, combsOf, type Side } from './combs.ts'
-import { inkLevel, paperOf, type Grey } from './grey.ts'
-import { eraseRemnants, type Erased } from './remnants.ts'
+import { closeUp, combsOf, type Side } from './comb-boxes.ts'
+import { inkLevel, paperOf, type Grey } from './greyscale.ts'
+import { eraseRemnants, type Erased } from './line-residue.ts'
 
 /** Thickest stroke, in dots at 200 dpi, that is still a ruled line rather than a bar of ink. */
 const THICK = 8

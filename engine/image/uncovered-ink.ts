@@ -1,5 +1,5 @@
 import type { Box } from '../../core/model/geometry.ts'
-import type { Grey } from './grey.ts'
+import type { Grey } from './greyscale.ts'
 import { runsOf } from './runs.ts'
 
 /** Dots of the picture to a side of a cell: letters of small print are some four cells high. */

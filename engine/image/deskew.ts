@@ -1,5 +1,5 @@
 import { dotsOf } from './runs.ts'
-import type { Grey } from './grey.ts'
+import type { Grey } from './greyscale.ts'
 
 /** Shifts are told apart by an eighth of a dot: columns with the same shift are moved together. */
 const PARTS = 8

@@ -1,4 +1,4 @@
-import { fullestStrip, inkLevel, turned, type Grey } from './grey.ts'
+import { fullestStrip, inkLevel, turned, type Grey } from './greyscale.ts'
 import { inkGrid, measure, reduce } from './measure.ts'
 import { straighten } from './straighten.ts'
 import { unpackInk } from '../../core/model/ink-grid.ts'

@@ -1,4 +1,4 @@
-import { inkLevel, paperOf, type Grey } from './grey.ts'
+import { inkLevel, paperOf, type Grey } from './greyscale.ts'
 import { straighten } from './straighten.ts'
 
 /** Grey paper with some lines of dark print on it. */

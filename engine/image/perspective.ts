@@ -1,4 +1,4 @@
-import { inkLevel, type Grey } from './grey.ts'
+import { inkLevel, type Grey } from './greyscale.ts'
 import { reduce } from './measure.ts'
 
 /** A point in dots. */

@@ -1,6 +1,6 @@
 import type { Box } from '../../core/model/geometry.ts'
-import { paperOf, type Grey } from './grey.ts'
-import { shearColumns, shearRows } from './shear.ts'
+import { paperOf, type Grey } from './greyscale.ts'
+import { shearColumns, shearRows } from './deskew.ts'
 
 /** A picture turned by a small angle, and the way back for boxes found on it. */
 export interface Straight {

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { Grey } from './grey.ts'
+import type { Grey } from './greyscale.ts'
 import { paperBits, runsOf } from './runs.ts'
 
 const picture = (width: number, data: number[]): Grey => ({

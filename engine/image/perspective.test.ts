@@ -1,4 +1,4 @@
-import type { Grey } from './grey.ts'
+import type { Grey } from './greyscale.ts'
 import { quadOf, unwarp, type Quad } from './perspective.ts'
 
 const [WIDTH, HEIGHT] = [960, 1280]

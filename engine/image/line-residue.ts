@@ -1,4 +1,4 @@
-import type { Grey } from './grey.ts'
+import type { Grey } from './greyscale.ts'
 import { dotsOf } from './runs.ts'
 
 /** Dots that were taken out of a picture: each with the thickness of the rule it was part of, for lying and standing rules apart. */

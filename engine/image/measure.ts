@@ -1,5 +1,5 @@
 import { packInk, type InkGrid } from '../../core/model/ink-grid.ts'
-import { inkLevel, type Grey } from './grey.ts'
+import { inkLevel, type Grey } from './greyscale.ts'
 import { runsOf } from './runs.ts'
 
 const COLUMNS = 200

@@ -1,4 +1,4 @@
-import { withoutRules } from './rules.ts'
+import { withoutRules } from './ruled-lines.ts'
 
 const picture = (width: number, height: number, dark: (x: number, y: number) => boolean) => ({
   width,

@@ -1,8 +1,8 @@
 import { StandardFonts } from 'pdf-lib'
 import type { Box } from '../../core/model/geometry.ts'
 import { printed, printedIn } from '../ocr/printed.ts'
-import { inkLevel } from './grey.ts'
-import { unreadInk, withinLines } from './unread.ts'
+import { inkLevel } from './greyscale.ts'
+import { unreadInk, withinLines } from './uncovered-ink.ts'
 
 /** A box in points of the printed page of 400 by 200. */
 const at = (x0: number, y0: number, x1: number, y1: number): Box => [x0 / 400, y0 / 200, x1 / 400, y1 / 200]
