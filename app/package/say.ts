@@ -2,7 +2,7 @@ import { useCallback, useEffect } from 'react'
 import { useFetcher } from 'react-router'
 import type { Answer } from '../../core/answers/answer.ts'
 import type { Box } from '../../core/model/geometry.ts'
-import type { Taught } from '../../server/knowledge/teaching.ts'
+import type { Taught } from '../../server/configuration/teaching.ts'
 import { usePackage } from './view.ts'
 
 interface Outcome {

@@ -5,7 +5,7 @@ import { typeById } from '../../core/program/types/index.ts'
 import { parseTyped } from '../../core/extraction/parsers/typed-input.ts'
 import { askedPackage } from '../../server/access/packages.ts'
 import { database } from '../../server/database/connection.ts'
-import { typesOf } from '../../server/knowledge/types.ts'
+import { typesOf } from '../../server/configuration/types.ts'
 import { Closed, giveAnswers, placeOfTyped, redo, undo } from '../../server/packages/answer.ts'
 import type { Route } from './+types/answers'
 

@@ -1,7 +1,7 @@
 import { coverSheet } from '../../engine/print/sheets.ts'
 import { askedPackage } from '../../server/access/packages.ts'
 import { database } from '../../server/database/connection.ts'
-import { programAt } from '../../server/knowledge/programs.ts'
+import { programAt } from '../../server/configuration/programs.ts'
 import type { Route } from './+types/cover-sheet'
 
 /** A sheet to lay on a case's papers before they are scanned. */

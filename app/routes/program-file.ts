@@ -1,7 +1,7 @@
 import { data } from 'react-router'
 import { signedIn } from '../../server/access/people.ts'
 import { database } from '../../server/database/connection.ts'
-import { newestProgram } from '../../server/knowledge/programs.ts'
+import { newestProgram } from '../../server/configuration/programs.ts'
 import type { Route } from './+types/program-file'
 
 /** A program as a file, to be taken in elsewhere. */

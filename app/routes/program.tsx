@@ -13,9 +13,9 @@ import {
   programsOf,
   programVersions,
   saveProgram,
-} from '../../server/knowledge/programs.ts'
-import { maySwitch } from '../../server/knowledge/rules.ts'
-import { typesOf } from '../../server/knowledge/types.ts'
+} from '../../server/configuration/programs.ts'
+import { maySwitch } from '../../server/configuration/rules.ts'
+import { typesOf } from '../../server/configuration/types.ts'
 import { faultsIn, outcomesOn, packagesOf, tryProgram } from '../../server/packages/program-change.ts'
 import { count, moment } from '../parts/format.ts'
 import {

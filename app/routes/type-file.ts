@@ -1,7 +1,7 @@
 import { data } from 'react-router'
 import { signedIn } from '../../server/access/people.ts'
 import { database } from '../../server/database/connection.ts'
-import { typeAsSaved } from '../../server/knowledge/types.ts'
+import { typeAsSaved } from '../../server/configuration/types.ts'
 import type { Route } from './+types/type-file'
 
 /** A document type as a file, to be taken in elsewhere. */

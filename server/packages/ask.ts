@@ -2,7 +2,7 @@ import { ask, type Answer } from '../../core/ask/ask.ts'
 import type { Assessment } from '../../core/assess.ts'
 import type { Person } from '../access/people.ts'
 import { database } from '../database/connection.ts'
-import { typesOf } from '../knowledge/types.ts'
+import { typesOf } from '../configuration/types.ts'
 import { pagesOf } from './judge.ts'
 
 /** Answers a question from a package's papers, or from one document of it. */

@@ -14,7 +14,7 @@ import { database, type Work } from '../database/connection.ts'
 import { answers, files, packages, type PackageState } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { fetchContents } from '../storage/contents.ts'
-import { programAt } from '../knowledge/programs.ts'
+import { programAt } from '../configuration/programs.ts'
 import { trailHead } from '../trail.ts'
 import { situationOf } from './judge.ts'
 

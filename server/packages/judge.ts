@@ -12,9 +12,9 @@ import { englishWords } from '../../engine/words.ts'
 import type { Work } from '../database/connection.ts'
 import { answers, files, packages, pages, readings } from '../database/schema.ts'
 import { tell } from '../events.ts'
-import { programAt } from '../knowledge/programs.ts'
-import { knowledgeOf } from '../knowledge/knowledge.ts'
-import { typesOf } from '../knowledge/types.ts'
+import { programAt } from '../configuration/programs.ts'
+import { knowledgeOf } from '../configuration/knowledge.ts'
+import { typesOf } from '../configuration/types.ts'
 import { keptReader } from './readings.ts'
 
 /** Pages of lately judged packages. A page changes only when it is read and when it is looked at again, so two counts are enough to know them by. */

@@ -2,7 +2,7 @@ import { and, asc, count, desc, eq, gt, ilike, inArray, isNull, or, sql, type SQ
 import { z } from 'zod'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
-import { programsOf } from '../knowledge/programs.ts'
+import { programsOf } from '../configuration/programs.ts'
 import { database } from '../database/connection.ts'
 import { files, packages, packageStates, pages, pictures, user } from '../database/schema.ts'
 import { tell } from '../events.ts'
