@@ -4,7 +4,7 @@ import { useFetcher } from 'react-router'
 import type { Box } from '../../core/model/geometry.ts'
 import { show } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
-import type { loader } from '../routes/ask.ts'
+import type { loader } from '../routes/package/ask.ts'
 import { useLooking } from './looking.tsx'
 import { useJudged } from './view.ts'
 

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react'
 import { useFetcher } from 'react-router'
 import { count } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
-import type { loader } from '../routes/find.ts'
+import type { loader } from '../routes/package/find.ts'
 import { useLooking } from './looking.tsx'
 import { usePackage } from './view.ts'
 

@@ -1,10 +1,10 @@
 import { useRouteLoaderData } from 'react-router'
 import type { Document } from '../../core/findings/document.ts'
-import type { loader } from '../routes/package.tsx'
+import type { loader } from '../routes/package/package.tsx'
 
 /** What all views of one package share, from the loader of the package's route. */
 export function usePackage() {
-  const data = useRouteLoaderData<typeof loader>('routes/package')
+  const data = useRouteLoaderData<typeof loader>('routes/package/package')
   if (!data) throw new Error('usePackage is for the views of a package')
   return data
 }

@@ -1,0 +1,318 @@
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { data, Link, useFetcher, useNavigate, useSearchParams } from 'react-router'
+import { z } from 'zod'
+import { typeById } from '../../../core/program/types/index.ts'
+import { firstGrid, readByGrid, type Grid } from '../../../core/extraction/tables/by-grid.ts'
+import { parseTyped } from '../../../core/extraction/parsers/typed-input.ts'
+import { isMoney, type Row } from '../../../core/model/value.ts'
+import { askedPackage } from '../../../server/access/packages.ts'
+import { database } from '../../../server/database/connection.ts'
+import { typesOf } from '../../../server/configuration/types.ts'
+import { pagesOf } from '../../../server/packages/judge.ts'
+import { count } from '../../parts/format.ts'
+import { GridOver } from '../../package/grid-over.tsx'
+import { useSay, useTaken } from '../../package/say.ts'
+import { isClosed, useJudged } from '../../package/view.ts'
+import type { Route } from './+types/table'
+
+const share = z.number().min(-0.1).max(1.1)
+const gridSchema = z.object({
+  page: z.number().int().positive(),
+  top: share,
+  edges: z.array(share).min(2).max(20),
+  columns: z
+    .array(z.object({ name: z.string().max(80).nullable(), out: z.boolean() }))
+    .min(1)
+    .max(19),
+  skip: z.array(z.string().max(80)).max(20),
+})
+const bodySchema = z.object({ grid: gridSchema })
+
+/** The table that is asked for, with the pages it stands on. @throws a 404 response */
+async function tableOf(request: Request, id: string) {
+  const { who, row } = await askedPackage(request, id)
+  const { searchParams } = new URL(request.url)
+  const page = z.coerce.number().int().positive().catch(0).parse(searchParams.get('page'))
+  const document = row.assessment?.documents.find((d) => d.pages.includes(page))
+  const type = document && typeById(await typesOf(database(), who.organisationId), document.type)
+  const field = type?.fields.find(
+    (f) =>
+      f.name === (searchParams.get('field') ?? type.fields.find((g) => g.kind === 'table')?.name) &&
+      f.kind === 'table',
+  )
+  if (!document || !type || !field) throw data('There is no table on that paper.', 404)
+  const pages = (await pagesOf(database(), row.id))
+    .filter((p) => document.pages.includes(p.number))
+    .sort((a, b) => document.pages.indexOf(a.number) - document.pages.indexOf(b.number))
+  const read = document.fields.find((f) => f.name === field.name)
+  const days = document.fields
+    .flatMap((f) =>
+      typeof f.value === 'string' && type.fields.some((g) => g.name === f.name && g.kind === 'date')
+        ? [f.value]
+        : [],
+    )
+    .sort()
+  return { document, field, pages, read, period: { start: days[0] ?? null, end: days.at(-1) ?? null } }
+}
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const { document, field, pages, read } = await tableOf(request, params.id)
+  return {
+    documentId: document.id,
+    field: {
+      name: field.name,
+      title: field.title,
+      columns: field.columns.map(({ name, kind }) => ({ name, kind })),
+    },
+    grid: firstGrid(pages, field, read?.rowPlaces?.[0] ?? null),
+  }
+}
+
+/** Reads the table by a grid; nothing is stored. */
+export async function action({ request, params }: Route.ActionArgs) {
+  const { field, pages, period } = await tableOf(request, params.id)
+  const body = bodySchema.safeParse(await request.json().catch(() => null))
+  if (!body.success || body.data.grid.edges.length !== body.data.grid.columns.length + 1)
+    return data({ rows: [], places: [] }, 400)
+  return readByGrid(pages, field, body.data.grid, period)
+}
+
+/** A table marked by hand: the first row and the columns on the page; the rest of all pages follows. */
+export default function TableByHand({ loaderData }: Route.ComponentProps) {
+  const { documentId, field } = loaderData
+  // Another paper begins anew; what the machine finds meanwhile does not.
+  return <Marking key={`${documentId} ${field.name}`} {...loaderData} />
+}
+
+function Marking({ documentId, field, grid: first }: Route.ComponentProps['loaderData']) {
+  const { assessment, sheets, row } = useJudged()
+  const [params] = useSearchParams()
+  const navigate = useNavigate()
+  const say = useSay()
+  const reading = useFetcher<typeof action>()
+  const [grid, setGrid] = useState<Grid>(first)
+  const [typed, setTyped] = useState<Record<string, string>>({})
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
+  const document = assessment.documents.find((d) => d.id === documentId)
+  const { submit } = reading
+  const url = `?${params}`
+  useEffect(() => {
+    const timer = setTimeout(
+      () =>
+        void submit({ grid } as unknown as Parameters<typeof submit>[0], {
+          method: 'post',
+          action: url,
+          encType: 'application/json',
+        }),
+      120,
+    )
+    return () => clearTimeout(timer)
+  }, [grid, submit, url])
+  // The rows of before are shown until those of the moved line are there.
+  const kept = useRef<{ rows: Row[]; places: { page: number; box: [number, number, number, number] }[] }>({
+    rows: [],
+    places: [],
+  })
+  if (reading.data) kept.current = reading.data
+  const { rows, places } = kept.current
+  const keyOf = (i: number) => `${places[i].page} ${places[i].box[1].toFixed(3)}`
+  const going = useMemo(
+    () => rows.map((_, i) => i).filter((i) => !left.has(`${places[i].page} ${places[i].box[1].toFixed(3)}`)),
+    [rows, places, left],
+  )
+  const back = `../values?page=${document?.pages[0] ?? 1}`
+  const taking = useRef(false)
+  useTaken(say, () => {
+    if (taking.current) void navigate(back)
+  })
+  if (!document)
+    return (
+      <p className="card p-6 text-ink-2">
+        The paper has changed meanwhile.{' '}
+        <Link className="text-petrol underline" to="../values">
+          Back to the values
+        </Link>
+      </p>
+    )
+  const wrong = Object.entries(typed).filter(([key, text]) => {
+    const column = field.columns.find((c) => key.endsWith(` ${c.name}`))
+    return column && text.trim() !== '' && 'problem' in parseTyped(column.kind, text)
+  }).length
+  const take = () => {
+    taking.current = true
+    const value = going.map((i) =>
+      Object.fromEntries(
+        field.columns.map((c) => {
+          const text = typed[`${keyOf(i)} ${c.name}`]
+          if (text === undefined) return [c.name, rows[i][c.name] ?? null]
+          const parsed = text.trim() === '' ? { value: null } : parseTyped(c.kind, text)
+          return [c.name, 'value' in parsed ? (parsed.value as Row[string]) : (rows[i][c.name] ?? null)]
+        }),
+      ),
+    )
+    say.answer({
+      kind: 'value',
+      page: document.pages[0],
+      field: field.name,
+      value,
+      state: 'corrected',
+      at: null,
+      places: going.map((i) => places[i]),
+      ...(grid.skip.length > 0 ? { skips: grid.skip.map((s) => s.trim()).filter((s) => s.length >= 3) } : {}),
+    })
+  }
+  const sheet = sheets[grid.page - 1]
+  return (
+    <div className="grid h-full gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+      <section aria-label="The page" className="flex min-h-0 flex-col rounded-lg bg-band p-3">
+        <div className="mb-2 flex flex-wrap items-center gap-2 text-[13px] text-ink-2">
+          <b className="text-ink">
+            {document.label}, page{' '}
+            <select
+              aria-label="Page of the first row"
+              className="field w-auto px-1 py-0"
+              value={grid.page}
+              onChange={(event) => setGrid({ ...grid, page: Number(event.target.value) })}
+            >
+              {document.pages.map((p) => (
+                <option key={p} value={p}>
+                  {p}
+                </option>
+              ))}
+            </select>
+          </b>
+          <span className="ml-auto">Drag the lines between the columns, and the one over the first row.</span>
+        </div>
+        <div className="min-h-0 flex-1 overflow-auto">
+          <GridOver
+            packageId={row.id}
+            sheet={sheet}
+            grid={grid}
+            columns={field.columns}
+            rows={going.filter((i) => places[i].page === grid.page).map((i) => places[i].box)}
+            onChange={setGrid}
+          />
+        </div>
+      </section>
+      <section aria-label="Rows" className="flex min-h-0 flex-col">
+        <div className="mb-2 flex flex-wrap items-center gap-2">
+          <h1 className="mr-auto text-xl font-semibold">
+            {field.title}{' '}
+            <span className="font-normal text-ink-2">
+              {count(going.length, 'row')} on {count(document.pages.length, 'page')}
+            </span>
+          </h1>
+          <Link className="button" to={back}>
+            Leave it
+          </Link>
+          <button
+            type="button"
+            className="button-main"
+            disabled={isClosed(row) || say.busy || going.length === 0 || wrong > 0}
+            onClick={take}
+          >
+            Take these rows
+          </button>
+        </div>
+        <label className="mb-2 flex items-center gap-2 text-sm">
+          Lines that are no rows have the words
+          <input
+            className="field flex-1 py-0.5"
+            placeholder="carried over, page total"
+            defaultValue={grid.skip.join(', ')}
+            onChange={(event) =>
+              setGrid({
+                ...grid,
+                skip: event.target.value
+                  .split(',')
+                  .map((s) => s.trim())
+                  .filter((s) => s.length >= 3),
+              })
+            }
+          />
+        </label>
+        {say.problem ? (
+          <p role="alert" className="odd-edge mb-2 rounded border border-line bg-sheet px-3 py-1.5 text-sm">
+            {say.problem}
+          </p>
+        ) : null}
+        {wrong > 0 ? (
+          <p role="alert" className="mb-2 text-sm text-plum">
+            {count(wrong, 'cell')} cannot be read as what its column holds.
+          </p>
+        ) : null}
+        <div className="min-h-0 flex-1 overflow-auto rounded-lg border border-line bg-sheet">
+          {rows.length === 0 ? (
+            <p className="p-4 text-ink-2">
+              {reading.state === 'idle'
+                ? 'No row is found so: a row has an amount, and a day where the table has days.'
+                : 'Reading …'}
+            </p>
+          ) : (
+            <table className="w-full table-fixed border-separate border-spacing-0 text-[13px]">
+              <thead>
+                <tr>
+                  {field.columns.map((c) => (
+                    <th
+                      key={c.name}
+                      style={{ width: c.kind === 'text' || c.kind === 'name' ? undefined : '6.4rem' }}
+                      className={`sticky top-0 bg-sheet px-1.5 py-1 font-semibold text-ink-2 ${c.kind === 'money' ? 'text-right' : 'text-left'}`}
+                    >
+                      {c.name.replaceAll('_', ' ')}
+                    </th>
+                  ))}
+                  <th className="sticky top-0 w-8 bg-sheet" aria-label="Leave out" />
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((r, i) => {
+                  const key = keyOf(i)
+                  const out = left.has(key)
+                  return (
+                    <tr key={key} className={out ? 'opacity-40' : ''}>
+                      {field.columns.map((c) => {
+                        const name = `${key} ${c.name}`
+                        return (
+                          <td key={c.name} className="border-t border-line-2 p-0">
+                            <input
+                              aria-label={`${c.name.replaceAll('_', ' ')} of row ${i + 1}`}
+                              disabled={out}
+                              className={`value w-full bg-transparent px-1.5 py-0.5 focus:bg-petrol-soft ${c.kind === 'money' ? 'text-right' : ''} ${typed[name] !== undefined ? 'text-petrol' : ''}`}
+                              title={typed[name] ?? shown(r[c.name])}
+                              value={typed[name] ?? shown(r[c.name])}
+                              onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+                            />
+                          </td>
+                        )
+                      })}
+                      <td className="border-t border-line-2 px-1 text-right">
+                        <button
+                          type="button"
+                          aria-label={out ? `Put row ${i + 1} back` : `Row ${i + 1} is no row`}
+                          title={out ? 'Put it back' : 'This is no row'}
+                          className="px-1"
+                          onClick={() =>
+                            setLeft((now) => {
+                              const next = new Set(now)
+                              if (!next.delete(key)) next.add(key)
+                              return next
+                            })
+                          }
+                        >
+                          {out ? '↶' : '×'}
+                        </button>
+                      </td>
+                    </tr>
+                  )
+                })}
+              </tbody>
+            </table>
+          )}
+        </div>
+      </section>
+    </div>
+  )
+}
+
+const shown = (value: Row[string] | undefined): string =>
+  value === null || value === undefined ? '' : isMoney(value) ? value.amount : value

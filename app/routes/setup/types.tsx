@@ -1,0 +1,111 @@
+import { Plus } from 'lucide-react'
+import { useState } from 'react'
+import { data, Link, redirect } from 'react-router'
+import { documentTypeSchema } from '../../../core/program/schema.ts'
+import { builtInTypes, unknownType } from '../../../core/program/types/index.ts'
+import { signedIn } from '../../../server/access/people.ts'
+import { database } from '../../../server/database/connection.ts'
+import { maySwitch } from '../../../server/configuration/rules.ts'
+import { saveType, typesOf } from '../../../server/configuration/types.ts'
+import { count } from '../../parts/format.ts'
+import { useTakeFile } from '../../parts/take-file.tsx'
+import type { Route } from './+types/types'
+
+export const meta = () => [{ title: 'Document types · Jigsa' }]
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const who = await signedIn(request)
+  const types = await typesOf(database(), who.organisationId)
+  return {
+    may: maySwitch(who),
+    types: types.map((t) => ({
+      id: t.id,
+      title: t.title,
+      fields: t.fields.length,
+      signed: t.signature !== null,
+      own: !builtInTypes.some((b) => b.id === t.id),
+      changed: builtInTypes.some((b) => b.id === t.id && b !== t),
+    })),
+  }
+}
+
+/** Takes a type in as it was exported. */
+export async function action({ request }: Route.ActionArgs) {
+  const who = await signedIn(request)
+  if (!maySwitch(who)) return data({ problem: 'A lead or an administrator changes document types.' }, 403)
+  const parsed = documentTypeSchema.safeParse(await request.json().catch(() => null))
+  if (!parsed.success) {
+    const [issue] = parsed.error.issues
+    return data(
+      {
+        problem: `This is no document type: ${issue.path.length > 0 ? `${issue.path.join('.')}: ` : ''}${issue.message}`,
+      },
+      400,
+    )
+  }
+  if (parsed.data.id === unknownType.id)
+    return data({ problem: 'Papers of no known type cannot be made a type of that name.' }, 400)
+  await database().transaction((work) => saveType(work, who, parsed.data))
+  return redirect(`/types/${parsed.data.id}`)
+}
+
+/** All document types: what each asks for, and whose it is. */
+export default function Types({ loaderData: { types, may } }: Route.ComponentProps) {
+  const file = useTakeFile('A type’s file', 'document type')
+  const [words, setWords] = useState('')
+  const shown = types.filter((t) => t.title.toLowerCase().includes(words.trim().toLowerCase()))
+  return (
+    <main className="mx-auto max-w-4xl p-4">
+      <div className="mb-3 flex flex-wrap items-center gap-3">
+        <h1 className="mr-auto text-xl font-semibold">
+          Document types <span className="font-normal text-ink-2">{types.length}</span>
+        </h1>
+        <input
+          aria-label="Find a type"
+          className="field w-56 py-1.5"
+          placeholder="Some letters of its name"
+          value={words}
+          onChange={(event) => setWords(event.target.value)}
+        />
+        {may ? (
+          <>
+            {file.button}
+            <Link to="/types/new" className="button-main">
+              <Plus size={16} />
+              New type
+            </Link>
+          </>
+        ) : null}
+      </div>
+      {file.problem ? (
+        <p role="alert" className="odd-edge mb-3 rounded-md border border-line bg-sheet px-3 py-2">
+          {file.problem}
+        </p>
+      ) : null}
+      <ul className="grid gap-px overflow-hidden rounded-lg border border-line bg-line-2 sm:grid-cols-2">
+        {shown.map((t) => (
+          <li key={t.id} className="flex items-baseline gap-3 bg-sheet px-4 py-2">
+            <Link
+              to={`/types/${t.id}`}
+              className="min-w-0 flex-1 truncate font-semibold text-petrol underline-offset-2 hover:underline"
+            >
+              {t.title}
+            </Link>
+            <span className="text-[13px] whitespace-nowrap text-ink-2">
+              {count(t.fields, 'value')}
+              {t.signed ? ', signature' : ''}
+            </span>
+            <span
+              className={`w-16 text-right text-[13px] whitespace-nowrap ${t.own || t.changed ? 'text-petrol' : 'text-ink-3'}`}
+            >
+              {t.own ? 'your own' : t.changed ? 'changed' : 'built in'}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {shown.length === 0 ? (
+        <p className="card p-6 text-center text-ink-2">No type has these letters.</p>
+      ) : null}
+    </main>
+  )
+}
