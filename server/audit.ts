@@ -11,15 +11,13 @@ export async function note(
   act: string,
   detail = '',
 ): Promise<void> {
-  await work
-    .insert(audit)
-    .values({
-      userId: who?.id ?? null,
-      userName: who?.name ?? 'Jigsa',
-      packageId,
-      act,
-      detail: detail.slice(0, 2000),
-    })
+  await work.insert(audit).values({
+    userId: who?.id ?? null,
+    userName: who?.name ?? 'Jigsa',
+    packageId,
+    act,
+    detail: detail.slice(0, 2000),
+  })
 }
 
 /** All acts on a package with their digests in the chain of the trail, the oldest first. */

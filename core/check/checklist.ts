@@ -2,7 +2,15 @@ import type { Answer } from '../answers/answer.ts'
 import { standingOf, type Standing } from '../answers/overrides.ts'
 import { addDays, addMonths, dayName, daysBetween, monthIndex, monthName } from '../text/calendar.ts'
 import { comparers } from '../matching/comparers.ts'
-import { counting, fieldOf, splitReference, usable, usableText, valueIn, type Paper } from '../dossier/paper.ts'
+import {
+  counting,
+  fieldOf,
+  splitReference,
+  usable,
+  usableText,
+  valueIn,
+  type Paper,
+} from '../dossier/paper.ts'
 import type { Persons } from '../dossier/persons.ts'
 import type { Condition, Need, Program, Requirement } from '../program/schema.ts'
 import { cents, groupThousands, isMoney } from '../model/value.ts'

@@ -368,12 +368,10 @@ class Model {
           .map((t) => ({ ...t, confidence: round(t.confidence) })),
         cutBefore: round(Math.exp(forward[start] + backward[start] - total)),
         ...doubted(
-          this.looks
-            .slice(start + 1, end)
-            .map((l, i) => ({
-              page: l.page.number,
-              chance: round(Math.exp(forward[start + 1 + i] + backward[start + 1 + i] - total)),
-            })),
+          this.looks.slice(start + 1, end).map((l, i) => ({
+            page: l.page.number,
+            chance: round(Math.exp(forward[start + 1 + i] + backward[start + 1 + i] - total)),
+          })),
         ),
       })
       end = start

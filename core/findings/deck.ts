@@ -290,14 +290,12 @@ function valueQuestions(document: Document, types: DeckTypes): Question[] {
               ]),
           ...(kind === 'table'
             ? []
-            : field.others
-                .slice(0, 2)
-                .map((o) => ({
-                  text: plain(o.value),
-                  note: 'also on the page',
-                  answer: answer(o.value, 'corrected', { page: o.page, box: o.box }),
-                  needs: 'nothing' as const,
-                }))),
+            : field.others.slice(0, 2).map((o) => ({
+                text: plain(o.value),
+                note: 'also on the page',
+                answer: answer(o.value, 'corrected', { page: o.page, box: o.box }),
+                needs: 'nothing' as const,
+              }))),
           ...(kind === 'table'
             ? []
             : [

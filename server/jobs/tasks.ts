@@ -102,16 +102,14 @@ async function addPages(file: FileRow, bytes: Uint8Array): Promise<void> {
       .from(packages)
       .where(eq(packages.id, file.packageId))
       .for('update')
-    await work
-      .insert(pages)
-      .values(
-        Array.from({ length: count }, (_, i) => ({
-          packageId: file.packageId,
-          number: row.pageCount + i + 1,
-          fileId: file.id,
-          filePage: i + 1,
-        })),
-      )
+    await work.insert(pages).values(
+      Array.from({ length: count }, (_, i) => ({
+        packageId: file.packageId,
+        number: row.pageCount + i + 1,
+        fileId: file.id,
+        filePage: i + 1,
+      })),
+    )
     await work
       .update(packages)
       .set({ pageCount: row.pageCount + count, state: 'reading', updatedAt: new Date() })

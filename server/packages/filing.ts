@@ -143,17 +143,15 @@ async function take(
     .returning({ id: files.id })
   for (const [i, page] of read.entries()) {
     const number = from + i + 1
-    await work
-      .insert(pages)
-      .values({
-        packageId: targetId,
-        number,
-        fileId: copy.id,
-        filePage: page.filePage,
-        width: Math.round(page.width),
-        height: Math.round(page.height),
-        body: { ...page, number, file: name },
-      })
+    await work.insert(pages).values({
+      packageId: targetId,
+      number,
+      fileId: copy.id,
+      filePage: page.filePage,
+      width: Math.round(page.width),
+      height: Math.round(page.height),
+      body: { ...page, number, file: name },
+    })
     const drawn = await work
       .select({ size: pictures.size, bytes: pictures.bytes })
       .from(pictures)

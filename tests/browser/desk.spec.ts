@@ -305,13 +305,11 @@ test.describe('values', () => {
   test('a value is typed, refused where it makes no sense, and stored', async ({ page }) => {
     await signIn(page)
     await openView(page, `${demoPackage()}/values`)
-    await page
-      .getByLabel('Document')
-      .selectOption({
-        label: (await page.getByLabel('Document').locator('option').allTextContents()).find((t) =>
-          t.startsWith('Insurance'),
-        )!,
-      })
+    await page.getByLabel('Document').selectOption({
+      label: (await page.getByLabel('Document').locator('option').allTextContents()).find((t) =>
+        t.startsWith('Insurance'),
+      )!,
+    })
     const premium = page.getByRole('listitem').filter({ hasText: /^Premium/ })
     const before = await premium.locator('button').nth(1).textContent()
     await premium.locator('button').nth(1).click()
@@ -328,13 +326,11 @@ test.describe('values', () => {
   test('a value is filled by clicking its words on the page', async ({ page }) => {
     await signIn(page)
     await openView(page, `${demoPackage()}/values`)
-    await page
-      .getByLabel('Document')
-      .selectOption({
-        label: (await page.getByLabel('Document').locator('option').allTextContents()).find((t) =>
-          t.startsWith('Insurance'),
-        )!,
-      })
+    await page.getByLabel('Document').selectOption({
+      label: (await page.getByLabel('Document').locator('option').allTextContents()).find((t) =>
+        t.startsWith('Insurance'),
+      )!,
+    })
     const policy = page.getByRole('listitem').filter({ hasText: /^Policy number/ })
     const number = (await policy.locator('button').nth(1).textContent())!
     await policy.locator('button').nth(1).click()

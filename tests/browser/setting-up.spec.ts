@@ -17,22 +17,20 @@ test('a question is answered with its place, or not at all', async ({ page }) =>
 test('a paper of no known type says what it says, and is made a type by picking', async ({ page }) => {
   await signIn(page, 'ruben')
   await openView(page, `${base()}/packages/new`)
-  await page
-    .getByLabel('Files of the package')
-    .setInputFiles([
-      {
-        name: 'slip.pdf',
-        mimeType: 'application/pdf',
-        buffer: Buffer.from(
-          await pdfOf([
-            'Brackwater Fish Auction',
-            'Landing no | LS-2214',
-            'Landed on | 14/03/2026',
-            'Handed to the skipper | EUR 812.40',
-          ]),
-        ),
-      },
-    ])
+  await page.getByLabel('Files of the package').setInputFiles([
+    {
+      name: 'slip.pdf',
+      mimeType: 'application/pdf',
+      buffer: Buffer.from(
+        await pdfOf([
+          'Brackwater Fish Auction',
+          'Landing no | LS-2214',
+          'Landed on | 14/03/2026',
+          'Handed to the skipper | EUR 812.40',
+        ]),
+      ),
+    },
+  ])
   await expect(page).toHaveURL(/\/files/)
   const id = /packages\/([0-9a-f-]{36})/.exec(page.url())![1]
   await expect(page.getByText('read', { exact: true })).toBeVisible({ timeout: 30_000 })
@@ -66,13 +64,11 @@ test('a paper of no known type says what it says, and is made a type by picking'
 test('a register is taken in, and what it says stands beside the papers', async ({ page }) => {
   await signIn(page, 'ada')
   await openView(page, `${base()}/registers`)
-  await page
-    .getByLabel('Entries of vessels')
-    .setInputFiles({
-      name: 'boats.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from('hull_number,name\nSKR-1,Nobody’s Boat\n'),
-    })
+  await page.getByLabel('Entries of vessels').setInputFiles({
+    name: 'boats.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('hull_number,name\nSKR-1,Nobody’s Boat\n'),
+  })
   await expect(page.getByText('1 entry taken in.')).toBeVisible()
   await page
     .getByLabel('Entries of vessels')

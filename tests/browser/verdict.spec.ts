@@ -2,14 +2,12 @@ import { expect, test, type Page } from '@playwright/test'
 import { base, demoPackage, openView, signIn } from './desk.ts'
 
 const program = (page: Page) =>
-  page.request
-    .get(`${base()}/programs/working-boat-loan/file`)
-    .then(
-      (r) =>
-        r.json() as Promise<{
-          requirements: { id: string; ways: { needs: { fresh?: { days: number } }[] }[] }[]
-        }>,
-    )
+  page.request.get(`${base()}/programs/working-boat-loan/file`).then(
+    (r) =>
+      r.json() as Promise<{
+        requirements: { id: string; ways: { needs: { fresh?: { days: number } }[] }[] }[]
+      }>,
+  )
 
 test('a waiver waits, the reviewer agrees to it, and the requirement is waived', async ({
   page,
@@ -113,15 +111,13 @@ test('a program that cannot be used is refused with the place; a processor chang
       }),
     ),
   })
-  await page
-    .getByLabel('A program’s file')
-    .setInputFiles(
-      file({
-        requirements: [
-          { id: 'x', title: 'Quote', ways: [{ needs: [{ type: 'purchase_quote', until: 'good_till' }] }] },
-        ],
-      }),
-    )
+  await page.getByLabel('A program’s file').setInputFiles(
+    file({
+      requirements: [
+        { id: 'x', title: 'Quote', ways: [{ needs: [{ type: 'purchase_quote', until: 'good_till' }] }] },
+      ],
+    }),
+  )
   await expect(page.getByRole('alert')).toContainText(
     'In its requirement “Quote”: “Purchase quote” has no value “good_till”',
   )

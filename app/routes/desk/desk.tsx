@@ -24,7 +24,8 @@ const SETUP: readonly [to: string, name: string, what: string][] = [
 
 /** The frame of everything behind the sign-in: a bar with where one is, what is being sent, and who one is. */
 export default function Desk({ loaderData: { who, organisation } }: Route.ComponentProps) {
-  const view = useMatches().find((m) => m.id === 'routes/package/package')?.loaderData as PackageView | undefined
+  const view = useMatches().find((m) => m.id === 'routes/package/package')?.loaderData as
+    PackageView | undefined
   return (
     <div className="flex h-dvh flex-col">
       <header className="flex h-11 shrink-0 items-center gap-4 bg-bar px-3.5 text-white">

@@ -1,4 +1,4 @@
 import { redirect } from 'react-router'
-import type { Route } from './+types/package-home'
+import type { Route } from './+types/home'
 
 export const loader = ({ params }: Route.LoaderArgs) => redirect(`/packages/${params.id}/deck`)

@@ -5,7 +5,11 @@ import type { TrialScore } from '../../../core/classification/nearest-samples-tr
 import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
-import { beginLesson, learningState, useLesson as switchLesson } from '../../../server/configuration/lessons.ts'
+import {
+  beginLesson,
+  learningState,
+  useLesson as switchLesson,
+} from '../../../server/configuration/lessons.ts'
 import { maySwitch } from '../../../server/configuration/rules.ts'
 import { count, moment } from '../../parts/format.ts'
 import type { Route } from './+types/learning'

@@ -10,7 +10,13 @@ import { database } from '../../../server/database/connection.ts'
 import { pastReadings } from '../../../server/configuration/field-records.ts'
 import { maySwitch } from '../../../server/configuration/rules.ts'
 import { learntFor, unlearn } from '../../../server/configuration/teaching.ts'
-import { removeType, saveType, typeAsSaved, typesOf, versionsOf } from '../../../server/configuration/types.ts'
+import {
+  removeType,
+  saveType,
+  typeAsSaved,
+  typesOf,
+  versionsOf,
+} from '../../../server/configuration/types.ts'
 import { count, moment } from '../../parts/format.ts'
 import { Choices, Columns } from '../../parts/field-parts.tsx'
 import { ThresholdChart } from '../../parts/threshold-chart.tsx'

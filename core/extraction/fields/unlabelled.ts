@@ -122,30 +122,26 @@ function behindAnother(segment: Segment, field: Field, page: Page, claimed: Read
   const text = textOf(rest)
   if (field.kind === 'id' && /^\([^()]*\d[^()]*\)[.,;]?$/.test(text)) {
     const bare = rest.map((w) => ({ ...w, text: w.text.replace(/[()]/g, '') }))
-    return kindReaders
-      .id(bare)
-      .map((r) => ({
+    return kindReaders.id(bare).map((r) => ({
+      field: field.name,
+      value: r.value,
+      raw: r.raw,
+      words: rest,
+      page,
+      repaired: r.repaired,
+      score: -0.9,
+    }))
+  }
+  return field.kind === 'address' && addressLikeness(text) >= 0.9 && hasPostcode(text)
+    ? kindReaders.address(rest).map((r) => ({
         field: field.name,
         value: r.value,
         raw: r.raw,
-        words: rest,
+        words: r.words,
         page,
         repaired: r.repaired,
-        score: -0.9,
+        score: -0.7,
       }))
-  }
-  return field.kind === 'address' && addressLikeness(text) >= 0.9 && hasPostcode(text)
-    ? kindReaders
-        .address(rest)
-        .map((r) => ({
-          field: field.name,
-          value: r.value,
-          raw: r.raw,
-          words: r.words,
-          page,
-          repaired: r.repaired,
-          score: -0.7,
-        }))
     : []
 }
 
@@ -167,17 +163,15 @@ function namesInSentence(
     .flatMap((run) => {
       const text = run.map((w) => w.text).join(' ')
       return nameLikeness(text) >= 0.95 && orgLikeness(text) < 1
-        ? kindReaders
-            .name(run)
-            .map((r) => ({
-              field: field.name,
-              value: r.value,
-              raw: r.raw,
-              words: r.words,
-              page,
-              repaired: false,
-              score: -1.1,
-            }))
+        ? kindReaders.name(run).map((r) => ({
+            field: field.name,
+            value: r.value,
+            raw: r.raw,
+            words: r.words,
+            page,
+            repaired: false,
+            score: -1.1,
+          }))
         : []
     })
 }
