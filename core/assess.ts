@@ -24,7 +24,7 @@ import { SIGNATURE_SURE } from './extraction/marks/signature.ts'
 import { readDocument, type DocumentReading } from './extraction/fields/extract.ts'
 import type { FieldValue } from './model/value.ts'
 import { lackingPages } from './classification/missing-pages.ts'
-import type { Piece } from './classification/segment.ts'
+import type { Piece } from './classification/piece.ts'
 
 /** All that a judgement rests on. Answers are in the order they were given, undone ones left out. */
 export interface Situation {

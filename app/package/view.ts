@@ -1,14 +1,15 @@
 import { useRouteLoaderData } from 'react-router'
 import type { Document } from '../../core/findings/document.ts'
-import type { loader } from '../routes/package/package.tsx'
+import type { PackageView } from '../../server/packages/view.ts'
+
+export type { PackageView }
 
 /** What all views of one package share, from the loader of the package's route. */
-export function usePackage() {
-  const data = useRouteLoaderData<typeof loader>('routes/package/package')
+export function usePackage(): PackageView {
+  const data = useRouteLoaderData<() => Promise<PackageView>>('routes/package/package')
   if (!data) throw new Error('usePackage is for the views of a package')
   return data
 }
-export type PackageView = ReturnType<typeof usePackage>
 export type TypeInfo = PackageView['types'][number]
 
 /** A judged package; views that need one are shown only once it is there. */

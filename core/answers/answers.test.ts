@@ -1,9 +1,9 @@
 import fc from 'fast-check'
-import type { Piece } from '../classification/segment.ts'
 import type { FieldValue } from '../model/value.ts'
 import { answerSchema, type Answer } from './answer.ts'
 import { arrange } from './arrange.ts'
 import { fill } from './fill.ts'
+import type { Piece } from '../classification/piece.ts'
 
 const piece = (pages: number[], type = 'payslip'): Piece => ({
   pages,

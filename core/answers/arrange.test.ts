@@ -1,6 +1,6 @@
-import type { Piece } from '../classification/segment.ts'
 import type { Answer } from './answer.ts'
 import { arrange, openDoubts } from './arrange.ts'
+import type { Piece } from '../classification/piece.ts'
 
 const piece = (type: string, ...pages: number[]): Piece => ({
   pages,

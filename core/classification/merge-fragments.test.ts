@@ -2,7 +2,7 @@ import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
 import { looksOf } from './page-links.ts'
 import { reunite } from './merge-fragments.ts'
-import type { Piece } from './segment.ts'
+import type { Piece } from './piece.ts'
 
 /** A page of a paper with its head, what it says, and its number in the foot. */
 const page = (number: number, head: string, foot: string, body = 'some words'): Page => ({

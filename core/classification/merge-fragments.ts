@@ -1,6 +1,6 @@
 import { meets } from './carried-balance.ts'
 import { sameHand, shareOf, type Looks } from './page-links.ts'
-import type { Piece } from './segment.ts'
+import type { Piece } from './piece.ts'
 
 /** A stretch of pages whose own numbering says which part of a document it is. */
 interface Part {

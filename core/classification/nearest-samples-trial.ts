@@ -1,6 +1,7 @@
 import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
-import { splitPages, type Knowledge, type Piece } from './segment.ts'
+import { splitPages, type Knowledge } from './segment.ts'
+import type { Piece } from './piece.ts'
 
 /** A package that people finished: its pages, and the documents as they stood then. */
 export interface FinishedPackage {

@@ -2,7 +2,8 @@ import type { Box } from '../model/geometry.ts'
 import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { hitsOf, type Rule } from './user-rules.ts'
-import { splitPages, type Knowledge, type Piece } from './segment.ts'
+import { splitPages, type Knowledge } from './segment.ts'
+import type { Piece } from './piece.ts'
 
 /** What a rule would do to the cut of a package. */
 export interface RuleTrial {

@@ -5,9 +5,10 @@ import type { Page, Word } from '../../core/model/page.ts'
 import { builtInTypes } from '../../core/program/types/index.ts'
 import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
 import type { Evidence } from '../../core/classification/page-evidence.ts'
-import { readerFor, type Piece } from '../../core/classification/segment.ts'
+import { readerFor } from '../../core/classification/segment.ts'
 import type { ReadPage } from '../input/source.ts'
 import type { CloserTask, DocumentTask, KeptPage, PageTask } from './worker.ts'
+import type { Piece } from '../../core/classification/piece.ts';
 
 /** Packages with fewer pages are read before a thread has started. */
 export const WORTH_THREADS = 60

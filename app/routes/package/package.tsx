@@ -1,13 +1,7 @@
 import { NavLink, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router'
 import { accepted } from '../../../core/dossier/checks.ts'
-import { unknownType } from '../../../core/program/types/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
-import { database } from '../../../server/database/connection.ts'
-import { typesOf } from '../../../server/configuration/types.ts'
-import { programAt } from '../../../server/configuration/programs.ts'
-import { undoState } from '../../../server/packages/answer.ts'
-import { ownersFor } from '../../../server/packages/owners.ts'
-import { fileCounts, pageSheets } from '../../../server/packages/queries.ts'
+import { packageView } from '../../../server/packages/view.ts'
 import { useChanges } from '../../parts/changes.ts'
 import { count } from '../../parts/format.ts'
 import { useKeys } from '../../parts/keys.ts'
@@ -27,49 +21,8 @@ export const meta = ({ loaderData }: Route.MetaArgs) => [
 ]
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  const { who, row: found } = await askedPackage(request, params.id)
-  const { assessment, ...row } = found
-  const [program, types, sheets, undo, files, owners] = await Promise.all([
-    programAt(database(), who.organisationId, row.program, row.programVersion),
-    typesOf(database(), who.organisationId),
-    pageSheets(row.id),
-    undoState(row.id),
-    fileCounts(row.id),
-    ownersFor(who, row.ownerId),
-  ])
-  const things = assessment
-    ? assessment.documents.reduce(
-        (sum, d) => sum + 1 + d.fields.filter((f) => f.state !== 'absent').length,
-        0,
-      ) +
-      assessment.facts.length +
-      assessment.checks.length
-    : 0
-  return {
-    who,
-    row,
-    assessment,
-    sheets,
-    undo,
-    files,
-    owners,
-    programTitle: program?.title ?? row.program,
-    signOff: program?.signOff ?? { waivers: false, differences: false, finish: false },
-    types: [...types, unknownType].map((t) => ({
-      id: t.id,
-      title: t.title,
-      titles: t.titles.slice(0, 8),
-      signed: t.signature !== null,
-      fields: t.fields.map(({ name, title, kind, columns, choices }) => ({
-        name,
-        title,
-        kind,
-        columns: columns.map((c) => ({ name: c.name, kind: c.kind })),
-        choices: choices.map((c) => c.value),
-      })),
-    })),
-    meter: assessment ? { placed: Math.max(0, things - assessment.deck.length), all: things } : null,
-  }
+  const { who, row } = await askedPackage(request, params.id)
+  return packageView(who, row)
 }
 
 export default function Package({ loaderData: { row } }: Route.ComponentProps) {

@@ -6,8 +6,8 @@ import type { Candidate } from '../scoring/candidate.ts'
 import { readMoney } from '../parsers/money.ts'
 import type { Reading } from '../parsers/reading.ts'
 import { oldestFirst } from '../tables/row-order.ts'
-import type { Table } from '../tables/by-header.ts'
 import { cents, isMoney, type Row } from '../../model/value.ts'
+import type { Table } from '../tables/table.ts'
 
 interface Printed extends Reading {
   page: Page

@@ -1,6 +1,6 @@
 import { builtInTypes, typeById } from '../../program/types/index.ts'
-import type { Table } from '../tables/by-header.ts'
 import { tableValue } from './table-confidence.ts'
+import type { Table } from '../tables/table.ts'
 
 const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.kind === 'table')!
 const eur = (amount: string) => ({ amount, currency: 'EUR' })

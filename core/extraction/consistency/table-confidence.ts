@@ -4,9 +4,9 @@ import { figureSlip } from '../scoring/digit-slips.ts'
 import { likelySpelling } from '../tables/repair-words.ts'
 import { round } from '../scoring/calibration.ts'
 import { oldestFirst } from '../tables/row-order.ts'
-import type { Table } from '../tables/by-header.ts'
 import type { Settled } from '../tables/select.ts'
 import { cents, isMoney, type FieldValue } from '../../model/value.ts'
+import type { Table } from '../tables/table.ts'
 
 /**
  * A table as a value of its document, with how far its rows are to be believed.

@@ -11,10 +11,10 @@ import { readSignature, type Signature } from '../marks/signature.ts'
 import { doubtLostCents, doubtLostDigits, mendEnds } from '../consistency/truncated-amounts.ts'
 import { probabilityOf, round } from '../scoring/calibration.ts'
 import { isRoster } from '../tables/roster.ts'
-import type { Table } from '../tables/by-header.ts'
 import { bestTable, twoReadings } from '../tables/select.ts'
 import { tableValue } from '../consistency/table-confidence.ts'
 import type { FieldValue } from '../../model/value.ts'
+import type { Table } from '../tables/table.ts'
 
 /** All that is read from one document. */
 export interface DocumentReading {

@@ -14,7 +14,7 @@ import { mendFigures, mendNumeral } from '../parsers/numeral.ts'
 import { mendPostcode } from '../parsers/postcode.ts'
 import { parseDate } from '../parsers/date.ts'
 import { orgLikeness } from '../parsers/words.ts'
-import { labelLike, labelsOn, setOff, type LabelHit } from '../labels/find-labels.ts'
+import { labelLike, labelsOn, setOff } from '../labels/find-labels.ts'
 import { malformed } from '../parsers/malformed.ts'
 import { loneChoices, readChoice, YES_NO } from '../marks/checkboxes.ts'
 import { addressees, letterheads } from './letterheads.ts'
@@ -29,6 +29,7 @@ import { unlabelled } from './unlabelled.ts'
 import { isMoney, plain } from '../../model/value.ts'
 import { isSmall } from '../labels/wording-similarity.ts'
 import { zoneOn } from './mrz.ts'
+import type { LabelHit } from '../labels/label.ts'
 
 /** A word read less surely than this is as good as not read. */
 const UNREAD = 0.6

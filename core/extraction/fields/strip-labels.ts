@@ -1,8 +1,9 @@
 import type { Word } from '../../model/page.ts'
 import type { DocumentType } from '../../program/schema.ts'
 import type { Candidate } from '../scoring/candidate.ts'
-import { labelLike, type LabelHit } from '../labels/find-labels.ts'
+import { labelLike } from '../labels/find-labels.ts'
 import { isSmall } from '../labels/wording-similarity.ts'
+import type { LabelHit } from '../labels/label.ts'
 
 /** A label set close to a name ("Name Elspeth Mossman") is no part of it. */
 export function withoutLabel(candidate: Candidate, type: DocumentType): Candidate {

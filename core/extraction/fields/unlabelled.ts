@@ -7,10 +7,11 @@ import type { Candidate } from '../scoring/candidate.ts'
 import { kindReaders } from '../parsers/index.ts'
 import type { Reading } from '../parsers/reading.ts'
 import { addressLikeness, hasPostcode, nameLikeness, orgLikeness } from '../parsers/words.ts'
-import { ends, labelLike, labelsOn, type LabelHit } from '../labels/find-labels.ts'
+import { ends, labelLike, labelsOn } from '../labels/find-labels.ts'
 import { readChoice, YES_NO } from '../marks/checkboxes.ts'
 import { labelsByLine } from '../labels/value-regions.ts'
 import { plain } from '../../model/value.ts'
+import type { LabelHit } from '../labels/label.ts'
 
 /** Kinds whose form alone says what a value may be. */
 const FORMED: ReadonlySet<string> = new Set(['date', 'money', 'id', 'iban', 'email', 'phone'])

@@ -4,8 +4,8 @@ import { monthOf } from '../parsers/date.ts'
 import { kindReaders } from '../parsers/index.ts'
 import { rawOf, type Reading } from '../parsers/reading.ts'
 import { LEGAL_FORM } from '../parsers/words.ts'
-import type { LabelHit } from '../labels/find-labels.ts'
 import { continuing, type LabelsByLine, type Region } from '../labels/value-regions.ts'
+import type { LabelHit } from '../labels/label.ts'
 
 /** Values that the column they stand in is too narrow for, and that go on in the next line. */
 

@@ -1,7 +1,7 @@
 import { linesOf, type Line, type Segment } from '../../layout/lines.ts'
 import type { Page } from '../../model/page.ts'
-import type { LabelHit } from './find-labels.ts'
 import type { LabelsByLine } from './value-regions.ts'
+import type { LabelHit } from './label.ts'
 
 /** Lines of one column stand no further apart than so many heights of their letters. */
 const TOGETHER = 2.4

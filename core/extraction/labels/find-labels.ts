@@ -1,39 +1,11 @@
 import { linesOf, typicalHeight, type Line, type Segment } from '../../layout/lines.ts'
 import type { Page, Word } from '../../model/page.ts'
-import { PhraseBook, type PhraseHit } from '../../layout/phrase-index.ts'
+import { PhraseBook } from '../../layout/phrase-index.ts'
 import { squeeze, tokens } from '../../text/normalize.ts'
 import type { DocumentType } from '../../program/schema.ts'
 import { bilingual, inCells, wrapped } from './multi-line-labels.ts'
 import { gist, isFormWord, isSmall, Wordings } from './wording-similarity.ts'
-
-/** What a wording means in a type: the label of a field, of a signature, or of something that is none of its fields. */
-export type LabelMeaning =
-  | { role: 'field'; field: string; rank: number }
-  | { role: 'signature' }
-  | { role: 'title' }
-  | { role: 'other' }
-  | { role: 'column' }
-  | { role: 'surname' }
-  | { role: 'given' }
-
-export interface LabelHit extends PhraseHit<LabelMeaning> {
-  page: Page
-  /** Stands where labels stand: first in its segment. */
-  leads: boolean
-  /** A colon follows. */
-  colon: boolean
-  /** Said in two languages. */
-  twice?: boolean
-  /** Its segment holds nothing else. */
-  alone: boolean
-  /** The last line of a label that its column was too narrow for. */
-  lastLine?: number
-  /** How well the whole label says what it is taken for: 1 for a known wording, less where words are left over or differ. */
-  near: number
-  segment: Segment
-  lineOf: Line
-}
-
+import type { LabelMeaning, LabelHit } from './label.ts'
 /** Wordings that are labels on papers of many kinds but of no field here; they keep shorter labels from matching inside them. */
 const OTHER_LABELS = [
   'harbour office',

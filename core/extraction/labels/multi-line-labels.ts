@@ -1,7 +1,7 @@
 import type { Line, Segment } from '../../layout/lines.ts'
 import type { Page } from '../../model/page.ts'
-import type { LabelHit, LabelMeaning } from './find-labels.ts'
 import { gist, isSmall, type Wordings } from './wording-similarity.ts'
+import type { LabelMeaning, LabelHit } from './label.ts'
 
 /** Labels that are one though they are said in several tongues or set in several lines. */
 

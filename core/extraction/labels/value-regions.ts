@@ -3,7 +3,8 @@ import { overlap, type Box } from '../../model/geometry.ts'
 import { isPageNumber } from '../../layout/page-numbers.ts'
 import type { Page, Word } from '../../model/page.ts'
 import { hasPostcode } from '../parsers/words.ts'
-import { ends, type LabelHit } from './find-labels.ts'
+import { ends } from './find-labels.ts'
+import type { LabelHit } from './label.ts'
 
 /** How a place lies to its label. */
 export type Relation = 'inline' | 'right' | 'below' | 'above'

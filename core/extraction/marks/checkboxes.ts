@@ -5,8 +5,8 @@ import type { Page, Word } from '../../model/page.ts'
 import { editDistance, tokens } from '../../text/normalize.ts'
 import type { Field } from '../../program/schema.ts'
 import type { Candidate } from '../scoring/candidate.ts'
-import type { LabelHit } from '../labels/find-labels.ts'
 import { isSmall } from '../labels/wording-similarity.ts'
+import type { LabelHit } from '../labels/label.ts'
 
 /** What a yes-or-no question is answered with. */
 export const YES_NO = [

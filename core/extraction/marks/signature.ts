@@ -3,8 +3,9 @@ import { strokesIn, strokesOn, type InkGrid, type Strokes } from '../../model/in
 import { linesOf } from '../../layout/lines.ts'
 import type { Page, Word } from '../../model/page.ts'
 import type { DocumentType } from '../../program/schema.ts'
-import { labelsOn, type LabelHit } from '../labels/find-labels.ts'
+import { labelsOn } from '../labels/find-labels.ts'
 import { isPrint, printedOn, surelyPrintedOn } from '../../layout/printed-area.ts'
+import type { LabelHit } from '../labels/label.ts'
 
 /** A signature less sure than this, or its absence, is asked about. */
 export const SIGNATURE_SURE = 0.8

@@ -11,8 +11,8 @@ import { mend } from './repair.ts'
 import { rowDay } from './row-date.ts'
 import { leadsInto } from './continuation-lines.ts'
 import { linesWithoutSpecks } from './specks.ts'
-import { emptyTable, SKIPPED_ROWS, type Table } from './by-header.ts'
 import { cents, isMoney, type Money, type Row } from '../../model/value.ts'
+import { type Table, emptyTable, SKIPPED_ROWS } from './table.ts'
 
 /** A row found by what it holds, with the words that are neither date nor figure. */
 interface ContentRow {

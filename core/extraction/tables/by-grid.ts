@@ -7,9 +7,10 @@ import { plainNumber } from '../parsers/id.ts'
 import { parseMoney } from '../parsers/money.ts'
 import { settleSigns } from './repair-signs.ts'
 import { rowDay } from './row-date.ts'
-import { emptyTable, fillYears, SKIPPED_ROWS, type Table } from './by-header.ts'
+import { fillYears } from './by-header.ts'
 import { headEdges } from './header.ts'
 import { isMoney, type Row } from '../../model/value.ts'
+import { type Table, emptyTable, SKIPPED_ROWS } from './table.ts'
 
 /** A table as a person marks it: where its first row begins and where its columns part. All as fractions of the page. */
 export interface Grid {

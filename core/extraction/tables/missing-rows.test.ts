@@ -1,7 +1,7 @@
 import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { addLostFirst, addLostRows } from './missing-rows.ts'
 import { mend } from './repair.ts'
-import type { Table } from './by-header.ts'
+import type { Table } from './table.ts'
 
 const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
 const eur = (amount: string) => ({ amount, currency: 'EUR' })

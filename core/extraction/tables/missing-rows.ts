@@ -1,7 +1,7 @@
 import { boxAround, overlap, type Box } from '../../model/geometry.ts'
 import type { Field } from '../../program/schema.ts'
-import type { Table } from './by-header.ts'
 import { cents, fromCents, isMoney, type Money, type Row } from '../../model/value.ts'
+import type { Table } from './table.ts'
 
 /** More rows than this in one gap were hardly all unreadable: another thing stands there. */
 const MOST = 3

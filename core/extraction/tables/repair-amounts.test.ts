@@ -1,8 +1,8 @@
 import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { mendBetween, mendLines, mendRows } from './repair-amounts.ts'
 import { GUESSED } from './repair-words.ts'
-import type { Table } from './by-header.ts'
 import type { Row } from '../../model/value.ts'
+import type { Table } from './table.ts'
 
 const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
 const eur = (amount: string | null) => (amount === null ? null : { amount, currency: 'EUR' })

@@ -3,14 +3,11 @@ import { followChain, type Ends, type Step } from './balance-chain.ts'
 import { lostDigits } from '../scoring/digit-slips.ts'
 import { likelyWays } from './repair-signs.ts'
 import { GUESSED } from './repair-words.ts'
-import type { Table } from './by-header.ts'
 import { cents, fromCents, isMoney, type Money, type Row } from '../../model/value.ts'
+import type { Table } from './table.ts'
 
 /** Rows read more surely than this keep what was read: a paper that truly does not add up must not be argued away. */
 const WEAK = 0.85
-
-/** What was read of a row, in cents, before its neighbours said anything of it. */
-export type AsRead = Pick<Step, 'amount' | 'balance'>
 
 /**
  * On a weak print the running balance says what a misread cell must be, and which way an amount without a sign goes. Only

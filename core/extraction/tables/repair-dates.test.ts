@@ -1,7 +1,7 @@
 import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { GUESSED } from './repair-words.ts'
 import { mendDays } from './repair-dates.ts'
-import type { Table } from './by-header.ts'
+import type { Table } from './table.ts'
 
 const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
 const mended = (

@@ -1,8 +1,8 @@
 import type { Field } from '../../program/schema.ts'
 import { GUESSED } from './repair-words.ts'
 import { nearestDay } from './row-date.ts'
-import type { Table } from './by-header.ts'
 import type { Row } from '../../model/value.ts'
+import type { Table } from './table.ts'
 
 /**
  * On a picture, mends the days of rows that stand in order: a year that neither neighbour has ("2028" amid 2026), and a

@@ -1,8 +1,8 @@
 import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { mendSigns } from './repair-signs.ts'
 import { GUESSED } from './repair-words.ts'
-import type { Table } from './by-header.ts'
 import type { Money } from '../../model/value.ts'
+import type { Table } from './table.ts'
 
 const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
 const eur = (amount: string | null) => (amount === null ? null : { amount, currency: 'EUR' })

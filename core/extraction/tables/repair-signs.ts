@@ -1,8 +1,8 @@
 import { tokens } from '../../text/normalize.ts'
 import type { Field } from '../../program/schema.ts'
 import { GUESSED } from './repair-words.ts'
-import type { Table } from './by-header.ts'
 import { cents, fromCents, isMoney, type Row } from '../../model/value.ts'
+import type { Table } from './table.ts'
 
 /** So many of its first words say what kind of booking a row is. */
 const KIND = 2

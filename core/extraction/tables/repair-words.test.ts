@@ -1,6 +1,6 @@
 import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { likelySpelling, mendWords } from './repair-words.ts'
-import type { Table } from './by-header.ts'
+import type { Table } from './table.ts'
 
 const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
 const table = (descriptions: string[], spelt = 0.8): Table => ({

@@ -2,7 +2,7 @@ import { isTellingWord, meantBy } from '../../text/spelling.ts'
 import { tokens } from '../../text/normalize.ts'
 import type { Field } from '../../program/schema.ts'
 import { closingOf } from '../parsers/words.ts'
-import type { Table } from './by-header.ts'
+import type { Table } from './table.ts'
 
 /** A word that stands so often in the rows was not misread each time in the same way. */
 const OFTEN = 2

@@ -5,7 +5,7 @@ import { mendLines, mendRows } from './repair-amounts.ts'
 import { mendSigns, settleSigns } from './repair-signs.ts'
 import { mendWords } from './repair-words.ts'
 import { oldestFirst } from './row-order.ts'
-import type { Table } from './by-header.ts'
+import type { Table } from './table.ts'
 
 /** Settles what the rows of a table say of one another: signs by the balances, and on pictures what a weak print cost. */
 export function mend(table: Table, field: Field): void {

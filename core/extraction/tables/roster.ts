@@ -5,8 +5,8 @@ import { squeeze } from '../../text/normalize.ts'
 import type { Column, Field } from '../../program/schema.ts'
 import { readDates } from '../parsers/date.ts'
 import { LEGAL_FORM, nameLikeness, orgLikeness, readNames } from '../parsers/words.ts'
-import { emptyTable, type Table } from './by-header.ts'
 import type { Row } from '../../model/value.ts'
+import { type Table, emptyTable } from './table.ts'
 
 /** Kinds that tables of persons are made of; a table with amounts in it is read by its columns. */
 const PERSONAL: ReadonlySet<Column['kind']> = new Set(['name', 'date', 'percent'])

@@ -1,6 +1,6 @@
 import { newestFirst, oldestFirst } from './row-order.ts'
-import type { Table } from './by-header.ts'
 import type { Row } from '../../model/value.ts'
+import type { Table } from './table.ts'
 
 const eur = (amount: string) => ({ amount, currency: 'EUR' })
 const row = (amount: string, balance: string): Row => ({ amount: eur(amount), balance: eur(balance) })

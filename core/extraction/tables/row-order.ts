@@ -1,5 +1,5 @@
-import type { Table } from './by-header.ts'
 import { cents, isMoney, type Row } from '../../model/value.ts'
+import type { Table } from './table.ts'
 
 /** Whether the rows of a statement begin with the newest: their balances then lead upwards. A sign may still be open. */
 export function newestFirst(rows: readonly Row[]): boolean {

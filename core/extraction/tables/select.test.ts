@@ -1,8 +1,8 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { bestTable, twoReadings } from './select.ts'
-import type { Table } from './by-header.ts'
 import type { Money, Value } from '../../model/value.ts'
+import type { Table } from './table.ts'
 
 const statement = typeById(builtInTypes, 'bank_statement')
 const transactions = statement.fields.find((f) => f.name === 'transactions')!

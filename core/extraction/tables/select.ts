@@ -6,9 +6,10 @@ import { mendBetween, mendFirstRow } from './repair-amounts.ts'
 import { GUESSED } from './repair-words.ts'
 import { isRoster, readRoster } from './roster.ts'
 import { newestFirst, oldestFirst } from './row-order.ts'
-import { fillYears, readTable, type Table } from './by-header.ts'
+import { fillYears, readTable } from './by-header.ts'
 import { readTableByContent } from './by-content.ts'
 import { cents, fromCents, isMoney, type Money, type Value } from '../../model/value.ts'
+import type { Table } from './table.ts'
 
 /** Which of the two readings of a table counts: the one that the paper's own arithmetic bears out. */
 
