@@ -4,7 +4,8 @@ export default {
     {
       name: 'no-circle',
       severity: 'error',
-      comment: 'What two files need of one another belongs into a third (a types.ts, where it is types alone).',
+      comment:
+        'What two files need of one another belongs into a third (a types.ts, where it is types alone).',
       from: {},
       to: { circular: true },
     },

@@ -117,7 +117,7 @@ function wordingsOf({ pages, truth }: Paper, full: DocumentType, type: DocumentT
 const wordsOf = (text: string): string[] =>
   text
     .toLowerCase()
-    .split(/[^\p{L}]+/u)
+    .split(/\P{L}+/u)
     .filter((w) => w.length > 3)
 /** Whether two wordings have a word in common that says something. */
 const alike = (a: string, b: string): boolean => wordsOf(a).some((w) => wordsOf(b).includes(w))

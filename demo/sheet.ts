@@ -56,6 +56,14 @@ export interface TextStyle {
   colour?: RGB
 }
 
+/** Leading in heights of the letters. */
+export interface ProseStyle extends TextStyle {
+  leading?: number
+}
+
+/** Left, top, width and height in points. */
+export type Area = readonly [x: number, y: number, width: number, height: number]
+
 export const ink = rgb(0.1, 0.11, 0.13)
 export const colours = {
   ink,
@@ -141,8 +149,8 @@ export class Paper {
   }
 
   /** Text broken into lines of at most `most` points; returns the y below it. */
-  prose(x: number, y: number, text: string, most: number, style: TextStyle = {}, leading = 1.4): number {
-    const size = style.size ?? 10
+  prose(x: number, y: number, text: string, most: number, style: ProseStyle = {}): number {
+    const { size = 10, leading = 1.4 } = style
     let line = ''
     for (const word of text.split(' ')) {
       const next = line ? `${line} ${word}` : word
@@ -174,7 +182,7 @@ export class Paper {
     })
   }
 
-  box(x: number, y: number, w: number, h: number, fill?: RGB, border?: RGB): void {
+  box([x, y, w, h]: Area, fill?: RGB, border?: RGB): void {
     this.page.drawRectangle({
       x,
       y: this.height - y - h,
@@ -189,7 +197,7 @@ export class Paper {
 
   /** A small box, ticked with a cross or empty. */
   tickBox(x: number, y: number, ticked: boolean): void {
-    this.box(x, y, 9, 9, undefined, ink)
+    this.box([x, y, 9, 9], undefined, ink)
     if (!ticked) return
     const top = this.height - y
     this.page.drawLine({

@@ -217,7 +217,7 @@ export const addressLine = (a: Address): string => `${a.number} ${a.street}, ${a
 const ascii = (text: string): string =>
   text
     .normalize('NFKD')
-    .replace(/[^A-Za-z]/g, '')
+    .replace(/[^A-Z]/gi, '')
     .toLowerCase()
 
 export function makePerson(dice: Dice): Person {

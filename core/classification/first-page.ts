@@ -12,7 +12,7 @@ const FURTHER_PART =
   /^(?:(?:section|part|partie|seccion|teil)\s+)?(?:[2-9]|[b-h](?=[.):]))[.):]?\s+(?!of\b)\p{L}{3}/u
 /** Numbers alone begin addresses too, in letters like all others; but "2 What you need" goes on in small ones. */
 const SPOKEN_PART =
-  /^\d[.):]?\s+\p{Lu}\p{Ll}+(?:\s\p{L}+)*?\s(?!(?:d[aeu]|de[ls]|des|las?|les?|los|el|et|y)\b)\p{Ll}{2,}/u
+  /^\d[.):]?\s+\p{Lu}\p{Ll}+(?:\s\p{L}+)*?\s(?!(?:d[aeu]|de[ls]|las?|les?|los|el|et|y)\b)\p{Ll}{2,}/u
 const NAMED_PART = /^(?:section|part|partie|seccion|teil)\s/
 const GOES_ON = -0.6
 

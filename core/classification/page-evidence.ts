@@ -180,7 +180,7 @@ const keepBest = (map: Map<string, number>, key: string, weight: number): void =
 const tableRowsIn = (lines: readonly Line[]): number =>
   lines.filter(
     (l) =>
-      /^\d{1,2}[/.\- ](?:\d{1,2}|[A-Za-z]{3})/.test(l.text) &&
+      /^\d{1,2}[/.\- ](?:\d{1,2}|[A-Z]{3})/i.test(l.text) &&
       (l.text.match(/\d[.,]\d{2}(?!\d)/g) ?? []).length >= 2,
   ).length
 

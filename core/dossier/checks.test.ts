@@ -59,9 +59,7 @@ const statement = (
   rows: ReturnType<typeof row>[],
   opening = '100.00',
   closing = '90.00',
-  start = '2026-01-01',
-  end = '2026-01-31',
-  id = 'jan',
+  { start, end, id } = { start: '2026-01-01', end: '2026-01-31', id: 'jan' },
 ) =>
   paperOf(id, 'bank_statement', {
     transactions: rows,
@@ -98,7 +96,11 @@ test('a running balance that breaks points at its row', () => {
 })
 test('statements join up where the months follow each other', () => {
   const february = (opening: string) =>
-    statement([row('2026-02-03', '-10.00', '80.00')], opening, '80.00', '2026-02-01', '2026-02-28', 'feb')
+    statement([row('2026-02-03', '-10.00', '80.00')], opening, '80.00', {
+      start: '2026-02-01',
+      end: '2026-02-28',
+      id: 'feb',
+    })
   const january = statement([row('2026-01-05', '-10.00', '90.00')])
   expect(check('statements_join_up', [january, february('90.00')]).status).toBe('passed')
   expect(check('statements_join_up', [january, february('91.00')]).status).toBe('failed')

@@ -70,9 +70,8 @@ const term = (
   field: string,
   amount: Money,
   sign: Term['sign'],
-  label = paper.label,
-  row?: number,
-): Term => ({ label, amount, document: paper.id, field, sign, ...(row === undefined ? {} : { row }) })
+  said: { label?: string; row?: number } = {},
+): Term => ({ label: paper.label, amount, document: paper.id, field, sign, ...said })
 
 /** Judges every check of the program, then applies people's decisions. */
 export function judgeChecks(
@@ -197,14 +196,14 @@ function nearMean(check: Check & { kind: 'near_mean' }, papers: readonly Paper[]
     terms: [
       ...slips.map((s, i) => term(s.paper, field, s.amount, i ? '·' : '')),
       ...(slips.length > 1
-        ? [term(slips[0].paper, field, fromCents(Math.round(mean)), '⇒', 'their mean')]
+        ? [term(slips[0].paper, field, fromCents(Math.round(mean)), '⇒', { label: 'their mean' })]
         : []),
       term(
         stated.paper,
         stated.field,
         stated.amount,
         good ? '≈' : '≠',
-        check.divide === 1 ? stated.paper.label : `${stated.paper.label}, to be divided by ${check.divide}`,
+        check.divide === 1 ? {} : { label: `${stated.paper.label}, to be divided by ${check.divide}` },
       ),
     ],
   }
@@ -244,7 +243,7 @@ function reachesAccount(check: Check & { kind: 'reaches_account' }, papers: read
       ?.find(({ row }) => typeof row.date === 'string' && Math.abs(daysBetween(date, row.date)) <= check.days)
     documents.push(slip.id, (near ?? covering).paper.id)
     terms.push(term(slip, amountField, amount, ''))
-    if (near) terms.push(term(near.paper, table, near.row.amount as Money, '=', near.paper.label, near.at))
+    if (near) terms.push(term(near.paper, table, near.row.amount as Money, '=', { row: near.at }))
     else lacking.push(`${groupThousands(amount.amount)} of ${slip.label}`)
   }
   if (seen === 0) return none('no statement covers a pay day')
@@ -286,7 +285,7 @@ function runningBalance(check: Check & { kind: 'running_balance' }, papers: read
         )
         terms.push(
           term(paper, table, fromCents(balance), ''),
-          term(paper, table, row.balance, '≠', paper.label, at),
+          term(paper, table, row.balance, '≠', { row: at }),
         )
       }
       if (isMoney(row.balance)) balance = cents(row.balance)
@@ -302,7 +301,7 @@ function runningBalance(check: Check & { kind: 'running_balance' }, papers: read
       )
       terms.push(
         term(paper, openingField, opening, ''),
-        term(paper, table, fromCents(sum - cents(opening)), '+', 'its rows'),
+        term(paper, table, fromCents(sum - cents(opening)), '+', { label: 'its rows' }),
         term(paper, closingField, closing, '≠'),
       )
     }
@@ -387,14 +386,10 @@ function linesAndTax(check: Check & { kind: 'lines_and_tax' }, papers: readonly 
           (row, at) =>
             isMoney(row.amount) &&
             terms.push(
-              term(
-                paper,
-                table,
-                row.amount,
-                at ? '+' : '',
-                typeof row.description === 'string' ? row.description : '',
-                at,
-              ),
+              term(paper, table, row.amount, at ? '+' : '', {
+                label: typeof row.description === 'string' ? row.description : '',
+                row: at,
+              }),
             ),
         )
         terms.push(term(paper, netField, net, '≠'))

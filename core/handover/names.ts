@@ -8,7 +8,7 @@ export function fileNames(documents: readonly Document[]): Map<string, string> {
       const label = d.label
         .normalize('NFKD')
         .replace(/[\u0300-\u036f]/g, '')
-        .replace(/[^A-Za-z0-9]+/g, '-')
+        .replace(/[^A-Z0-9]+/gi, '-')
         .replace(/^-|-$/g, '')
       return [d.id, `${String(i + 1).padStart(width, '0')}-${label}.pdf`]
     }),

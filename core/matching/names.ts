@@ -165,7 +165,7 @@ export const compareOrgs: Comparer = (a, b) => {
     tokens(
       plain(value)
         .replace(/&/g, ' and ')
-        .replace(/\b([A-Za-z])\.(?=[A-Za-z]\b)/g, '$1'),
+        .replace(/\b([A-Z])\.(?=[A-Z]\b)/gi, '$1'),
     )
       .filter((t) => t !== 'and' && t !== 'the')
       .map((t) => SUFFIXES[t] ?? t)

@@ -63,7 +63,7 @@ function strokeCells(
   }
   const across = Math.max(10, Math.round(columns * 0.09))
   eraseRules(dark, columns, [x0, y0, x1, y1], across)
-  for (let y = y0; y < y1; y++) eraseDots(dark, columns, y, x0, x1, across)
+  for (let y = y0; y < y1; y++) eraseDots(dark, columns, [y, x0, x1], across)
   const down = Math.max(8, Math.round(rows * 0.035))
   for (let x = x0; x < x1; x++) eraseRuns(dark, y0 * columns + x, columns, y1 - y0, down)
   eraseSpecks(dark, columns, [x0, y0, x1, y1])
@@ -227,9 +227,7 @@ const STRAY = 0.15
 function eraseDots(
   dark: Uint8Array,
   columns: number,
-  y: number,
-  from: number,
-  to: number,
+  [y, from, to]: readonly [row: number, from: number, to: number],
   atLeast: number,
 ): void {
   const inked = (row: number, left: number, right: number): number => {

@@ -60,4 +60,4 @@ export function plain(value: Value): string {
 }
 
 /** `48750.00` as `48,750.00`. */
-export const groupThousands = (amount: string): string => amount.replace(/\B(?=(\d{3})+(?=\.|$))/g, ',')
+export const groupThousands = (amount: string): string => amount.replace(/\B(?=(?:\d{3})+(?:\.|$))/g, ',')

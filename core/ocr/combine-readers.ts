@@ -85,12 +85,13 @@ const bare = (text: string): string => fold(text).replace(/[^a-z0-9]/g, '')
 
 /** The second reader has no sense for words, and sees figures in them: "01d" is "Old". */
 const wordWithFigures = (text: string, word: string): boolean =>
-  /^\p{L}*\p{Ll}\p{L}*\P{L}?$/u.test(word) &&
+  /^\p{L}+\P{L}?$/u.test(word) &&
+  /\p{Ll}/u.test(word) &&
   /\p{L}/u.test(text) &&
   bare(text).replace(/0/g, 'o').replace(/[1i]/g, 'l') === bare(word).replace(/i/g, 'l')
 
 /** The second reader knows no euro, and takes it for an e, if for anything. */
-const withoutEuro = (text: string): string => text.replace(/^[eEcC€](?=\d)|(?<=\d)\s?[eE€]$/g, '')
+const withoutEuro = (text: string): string => text.replace(/^[ec€](?=\d)|(?<=\d)\s?[e€]$/gi, '')
 
 /** Whether two readings of a word share most of their letters. */
 function likeEnough(a: string, b: string): boolean {
@@ -109,7 +110,7 @@ const capitalised = (text: string): string => text.charAt(0).toUpperCase() + tex
 /** Marks inside a figure and its sign change what it says: "1.234" is not "1234", nor "-5.00" "5.00". */
 const sameMarks = (a: string, b: string): boolean =>
   !/\d/.test(a) || (marksOf(a) === marksOf(b) && hasSign(a) === hasSign(b))
-const marksOf = (text: string): string => text.replace(/^[^\d]+|[^\d]+$/g, '').replace(/[^.,]/g, '')
+const marksOf = (text: string): string => text.replace(/^\D+|\D+$/g, '').replace(/[^.,]/g, '')
 /** A dash before or behind all the rest; one inside parts a day from its month. */
 const hasSign = (text: string): boolean => /^\P{L}?[-−–—]|[-−–—]$/u.test(text)
 

@@ -80,7 +80,7 @@ function echoesOf(
       return []
     if (!MACHINE.has(field.state) || witnesses.length - (ofPaper.get(paper) ?? 0) < WITNESSES) return []
     const page = pages.get(field.page ?? 0)
-    const echo = echoFor(field, fact.kind, alikest(field), agrees, page, () =>
+    const echo = echoFor(field, { kind: fact.kind, known: alikest(field), agrees }, page, () =>
       findOn(paper, pages, fact.kind, known, agrees),
     )
     return echo ? [[`${paper.id} ${field.name}`, echo]] : []
@@ -128,9 +128,7 @@ function agreement(compare: Comparer): Agrees {
 
 function echoFor(
   field: FilledField,
-  kind: Fact['kind'],
-  known: Value,
-  agrees: Agrees,
+  { kind, known, agrees }: { kind: Fact['kind']; known: Value; agrees: Agrees },
   on: Page | undefined,
   find: () => Found | null,
 ): FilledField | null {

@@ -13,9 +13,7 @@ export interface Item {
 export function block(
   paper: Paper,
   arrangement: Arrangement,
-  x: number,
-  y: number,
-  width: number,
+  [x, y, width]: readonly [x: number, y: number, width: number],
   items: readonly Item[],
   options: {
     size?: number
@@ -76,7 +74,7 @@ export function block(
       tallest = Math.max(tallest, size * 1.1 + lines.length * step)
     } else {
       const height = size * 1.5 + lines.length * step + 3
-      paper.box(left, row, wide - 6, height, undefined, colours.rule)
+      paper.box([left, row, wide - 6, height], undefined, colours.rule)
       paper.text(left + 4, row + 3, item.label, {
         size: size * 0.74,
         colour: options.accent ?? colours.grey,

@@ -17,15 +17,17 @@ export function checkDigit(text: string): string {
 const fill = (text: string, width: number): string => text.slice(0, width).padEnd(width, '<')
 const six = (iso: string): string => iso.slice(2).replaceAll('-', '')
 
+/** What the zone says of its holder; days are ISO. */
+interface Holder {
+  number: string
+  born: string
+  expiry: string
+  given: string
+  family: string
+}
+
 /** Lines of a machine-readable zone: three of 30 for a card (TD1), two of 44 for a passport (TD3). Source: ICAO 9303 parts 4 and 5. */
-export function zoneLines(
-  card: boolean,
-  number: string,
-  born: string,
-  expiry: string,
-  given: string,
-  family: string,
-): string[] {
+export function zoneLines(card: boolean, { number, born, expiry, given, family }: Holder): string[] {
   const names = `${plain(family)}<<${plain(given)}`
   const doc = fill(number, 9)
   if (card) {

@@ -1,4 +1,4 @@
-import { dotsOf } from './runs.ts'
+import { dotsOf, type Dots } from './runs.ts'
 import type { Grey } from './greyscale.ts'
 
 /** Shifts are told apart by an eighth of a dot: columns with the same shift are moved together. */
@@ -50,25 +50,17 @@ export function shearRows({ width, height, data }: Grey, slope: number, paper: n
       data.subarray(y * width + first, y * width + Math.min(width, wider + 2 - whole)),
       whole + 1 + first,
     )
-    shiftRow(row, fours, fourOf(paper), out, y * wider, wider, weight)
+    shiftRow({ bytes: row, fours }, fourOf(paper), out.subarray(y * wider, (y + 1) * wider), weight)
   }
   return { width: wider, height, data: new Uint8Array(out.buffer) }
 }
 
-function shiftRow(
-  row: Uint8Array,
-  fours: Int32Array,
-  four: number,
-  out: Uint8ClampedArray,
-  to: number,
-  width: number,
-  weight: number,
-): void {
+function shiftRow({ bytes, fours }: Dots, four: number, out: Uint8ClampedArray, weight: number): void {
   const [w0, w1, w2, w3] = WEIGHTS.subarray(weight, weight + 4)
-  for (let x = 0; x < width; x += 4) {
+  for (let x = 0; x < out.length; x += 4) {
     if (fours[x >> 2] === four && fours[(x >> 2) + 1] === four) continue
     for (let at = x; at < x + 4; at++)
-      out[to + at] = (row[at] * w0 + row[at + 1] * w1 + row[at + 2] * w2 + row[at + 3] * w3 + HALF) >> BITS
+      out[at] = (bytes[at] * w0 + bytes[at + 1] * w1 + bytes[at + 2] * w2 + bytes[at + 3] * w3 + HALF) >> BITS
   }
 }
 

@@ -166,21 +166,14 @@ export function turned(picture: Grey, degrees: 0 | 90 | 180 | 270): Grey {
   }
   // A row becomes a column, each of its dots a row further.
   for (let y = 0; y < height; y++) {
-    if (degrees === 90) layDown(data, out, y * width, width, height - 1 - y, height)
-    else layDown(data, out, y * width, width, (width - 1) * height + y, -height)
+    if (degrees === 90) layDown(data.subarray(y * width, (y + 1) * width), out, height - 1 - y, height)
+    else layDown(data.subarray(y * width, (y + 1) * width), out, (width - 1) * height + y, -height)
   }
   return { width: height, height: width, data: out }
 }
 
-function layDown(
-  data: Uint8Array,
-  out: Uint8Array,
-  from: number,
-  count: number,
-  to: number,
-  step: number,
-): void {
-  for (let i = 0; i < count; i++) out[to + i * step] = data[from + i]
+function layDown(row: Uint8Array, out: Uint8Array, to: number, step: number): void {
+  for (let i = 0; i < row.length; i++) out[to + i * step] = row[i]
 }
 
 /** Share of a page's height that a strip takes. */

@@ -183,10 +183,7 @@ function eraseRuns(from: Uint8Array, to: Uint8Array, given: Direction): void {
   const runsWithin = (line: number, first: number, end: number) =>
     eachRun(
       from,
-      line * across,
-      Math.max(0, first),
-      Math.min(length, end),
-      step,
+      { base: line * across, first: Math.max(0, first), end: Math.min(length, end), step },
       level,
       long,
       (last, run) => {
@@ -222,10 +219,7 @@ const inBar = ({ bars, step }: Direction, line: number, i: number): boolean =>
 /** Calls back with the end (exclusive) and length of each run of ink of `least` dots or more between two places of a line. */
 function eachRun(
   from: Uint8Array,
-  base: number,
-  first: number,
-  end: number,
-  step: number,
+  { base, first, end, step }: { base: number; first: number; end: number; step: number },
   level: number,
   least: number,
   found: (end: number, run: number) => void,
@@ -260,7 +254,7 @@ function eraseSides(
     BESIDE.some((aside) => [-1, 0, 1, 2, 3].some((on) => dots[(y + inwards * on) * step + x + aside] > 0))
   for (const [top, bottom] of bandsOf(ruled, height, long, thick))
     for (let x = 0; x < width; x++)
-      eachRun(from, x, top, bottom, step, level, short + 1, (end, run) => {
+      eachRun(from, { base: x, first: top, end: bottom, step }, level, short + 1, (end, run) => {
         const [first, last] = [end - run, end - 1]
         // What goes on beyond the band is no side of a box; what is long is a rule, and gone already.
         if (first <= top || end >= bottom || run >= long || !onRule(x, first, 1) || !onRule(x, last, -1))

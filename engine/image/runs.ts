@@ -21,7 +21,7 @@ export function runsOf(picture: Grey, level: number): Runs {
   for (let y = 0; y < height; y++) {
     rows[y] = count
     if (count + width > from.length) [from, to] = [longer(from, width), longer(to, width)]
-    count = runsInRow(dots, level, y * width, width, from, to, count)
+    count = runsInRow(dots, level, [y * width, (y + 1) * width], { from, to }, count)
   }
   rows[height] = count
   return { rows, from, to }
@@ -56,14 +56,11 @@ export function paperBits(level: number): number {
 function runsInRow(
   { bytes, fours }: Dots,
   level: number,
-  row: number,
-  width: number,
-  from: Uint32Array,
-  to: Uint32Array,
+  [row, end]: readonly [from: number, to: number],
+  { from, to }: { from: Uint32Array; to: Uint32Array },
   count: number,
 ): number {
   const bits = paperBits(level)
-  const end = row + width
   for (let at = row; at < end;) {
     if (bytes[at] >= level) {
       at++

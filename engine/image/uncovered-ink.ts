@@ -78,7 +78,7 @@ export function unreadInk(picture: Grey, words: readonly Box[], level: number): 
   }
   const found = groups(cells, columns, rows, Math.max(2, Math.round(usual * SPACE)))
     .flatMap((group) =>
-      isTall(group, usual) ? linesIn(picture, cells, columns, group, usual, level) : [group],
+      isTall(group, usual) ? linesIn(picture, { cells, columns }, group, usual, level) : [group],
     )
     .map((group) => ({ group, print: printOn(group) }))
     .filter(({ print }) => print !== null)
@@ -104,8 +104,7 @@ const isTall = ({ box: [, top, , bottom] }: Group, usual: number): boolean =>
 /** The lines of print in a group that is too high for one, as two close ones are; the group itself where no paper parts it. */
 function linesIn(
   picture: Grey,
-  cells: Uint8Array,
-  columns: number,
+  { cells, columns }: { cells: Uint8Array; columns: number },
   group: Group,
   usual: number,
   level: number,

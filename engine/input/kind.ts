@@ -11,7 +11,7 @@ export async function kindOf(bytes: Uint8Array): Promise<string | null> {
 const looksLikeMail = (bytes: Uint8Array): boolean => {
   const head = Buffer.from(bytes.buffer, bytes.byteOffset, Math.min(4096, bytes.length)).toString('latin1')
   return (
-    /^(?:[A-Za-z-]+:.*\r?\n(?:[ \t].*\r?\n)*)+/.test(head) &&
+    /^(?:[A-Z-]+:.*\r?\n(?:[ \t].*\r?\n)*)+/i.test(head) &&
     /^(?:from|mime-version|subject|received|date):/im.test(head)
   )
 }

@@ -253,11 +253,8 @@ function placesOf(words: readonly Word[], unread: readonly Box[], picture: Grey,
       Math.min(width, Math.round(r * width) + MARGIN),
       Math.min(height, Math.round(b * height) + MARGIN),
     ]
-    const most = bottom - top
-    const [from, to] = [
-      clearColumn(picture, left, -1, most, top, bottom, level),
-      clearColumn(picture, right - 1, 1, most, top, bottom, level) + 1,
-    ]
+    const band = { top, bottom, level }
+    const [from, to] = [clearColumn(picture, band, left, -1), clearColumn(picture, band, right - 1, 1) + 1]
     return {
       words: group.words,
       passed: group.boxes.length > 0,
@@ -269,16 +266,14 @@ function placesOf(words: readonly Word[], unread: readonly Box[], picture: Grey,
   })
 }
 
-/** The next column without ink from `x` on, at most `most` away: a place must not end in the middle of a letter, which would be read as another. */
+/** The next column without ink from `x` on, at most as far away as its band is high: a place must not end in the middle of a letter, which would be read as another. */
 function clearColumn(
   { width, data }: Grey,
+  { top, bottom, level }: { top: number; bottom: number; level: number },
   x: number,
   step: 1 | -1,
-  most: number,
-  top: number,
-  bottom: number,
-  level: number,
 ): number {
+  const most = bottom - top
   const inked = (column: number) => {
     for (let y = top; y < bottom; y++) if (data[y * width + column] < level) return true
     return false

@@ -8,7 +8,7 @@ import type { Evidence } from '../../core/classification/page-evidence.ts'
 import { readerFor } from '../../core/classification/segment.ts'
 import type { ReadPage } from '../input/source.ts'
 import type { CloserTask, DocumentTask, KeptPage, PageTask } from './worker.ts'
-import type { Piece } from '../../core/classification/piece.ts';
+import type { Piece } from '../../core/classification/piece.ts'
 
 /** Packages with fewer pages are read before a thread has started. */
 export const WORTH_THREADS = 60

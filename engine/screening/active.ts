@@ -25,7 +25,7 @@ export async function activeContent(bytes: Uint8Array): Promise<string[]> {
 }
 
 const unescaped = (text: string): string =>
-  text.replace(/#([0-9A-Fa-f]{2})/g, (_, code: string) => String.fromCharCode(parseInt(code, 16)))
+  text.replace(/#([0-9A-F]{2})/gi, (_, code: string) => String.fromCharCode(parseInt(code, 16)))
 
 /** The file without the contents of its streams, in which any bytes may stand. */
 function objectsOf(file: Buffer): string {

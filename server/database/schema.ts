@@ -26,7 +26,7 @@ import type { Learnt } from '../../core/classification/nearest-samples.ts'
 import type { TrialScore } from '../../core/classification/nearest-samples-trial.ts'
 import type { Rule } from '../../core/classification/user-rules.ts'
 import { packedJson } from './packed.ts'
-import type { Piece } from '../../core/classification/piece.ts';
+import type { Piece } from '../../core/classification/piece.ts'
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 const moment = (name: string) => timestamp(name, { withTimezone: true })

@@ -165,8 +165,7 @@ function throwLoan(dice: Dice): TrueCase {
     whose: TruePaper['whose'],
     nameField: string | null,
     facts: [field: string, kind: 'vessel' | 'hull' | 'national' | 'iban' | 'home' | 'firm' | 'born'][],
-    own: Record<string, Value>,
-    more: Partial<TruePaper> = {},
+    { own, ...more }: Partial<TruePaper> & { own: Record<string, Value> },
   ) => {
     const values: Record<string, Value> = {}
     const names: Record<string, number> = {}
@@ -224,18 +223,21 @@ function throwLoan(dice: Dice): TrueCase {
       ['date_of_birth', 'born'],
     ],
     {
-      application_number: 'A1',
-      application_date: iso(applied),
-      employment_status: selfEmployed ? 'self_employed' : 'employed',
-      loan_amount: eur(stated),
-      purchase_price: eur(price),
-      deposit_amount: eur(deposit),
-      existing_loan: existing,
-      co_applicant_name: second ? spelt(dice, second) : null,
-      signature_date: rare() ? null : iso(dated()),
-      monthly_net_income: eur(0),
+      own: {
+        application_number: 'A1',
+        application_date: iso(applied),
+        employment_status: selfEmployed ? 'self_employed' : 'employed',
+        loan_amount: eur(stated),
+        purchase_price: eur(price),
+        deposit_amount: eur(deposit),
+        existing_loan: existing,
+        co_applicant_name: second ? spelt(dice, second) : null,
+        signature_date: rare() ? null : iso(dated()),
+        monthly_net_income: eur(0),
+      },
+      signed: !rare(),
+      lacking: rare(),
     },
-    { signed: !rare(), lacking: rare() },
   )
   const form = heap.papers[0]
   form.names.purchase_price = 0
@@ -243,9 +245,11 @@ function throwLoan(dice: Dice): TrueCase {
   const cards = (whose: 'applicant' | 'second') => {
     for (let n = rare() ? 0 : dice.chance(0.15) ? 2 : 1; n > 0; n--)
       paper('identity_card', whose, 'full_name', [['date_of_birth', 'born']], {
-        document_number: `UT${dice.digits(7)}`,
-        expiry_date: iso(asOf + (rare() ? -dice.int(1, 300) : dice.int(0, 2000))),
-        issue_date: iso(asOf - dice.int(400, 3000)),
+        own: {
+          document_number: `UT${dice.digits(7)}`,
+          expiry_date: iso(asOf + (rare() ? -dice.int(1, 300) : dice.int(0, 2000))),
+          issue_date: iso(asOf - dice.int(400, 3000)),
+        },
       })
   }
   cards('applicant')
@@ -257,11 +261,13 @@ function throwLoan(dice: Dice): TrueCase {
       'account_holder',
       [['service_address', 'home']],
       {
-        issue_date: iso(asOf - (rare() ? dice.int(91, 300) : dice.int(0, 90))),
-        account_number: dice.digits(8),
-        amount_due: eur(dice.int(2000, 30000)),
+        own: {
+          issue_date: iso(asOf - (rare() ? dice.int(91, 300) : dice.int(0, 90))),
+          account_number: dice.digits(8),
+          amount_due: eur(dice.int(2000, 30000)),
+        },
+        lacking: dice.chance(0.03),
       },
-      { lacking: dice.chance(0.03) },
     )
   }
 
@@ -292,12 +298,14 @@ function throwLoan(dice: Dice): TrueCase {
           ['national_number', 'national'],
         ],
         {
-          pay_date: iso(p.paid),
-          period_start: iso(p.first),
-          period_end: iso(p.last),
-          gross_pay: eur(Math.round(p.net * 1.3)),
-          net_pay: eur(p.net),
-          year_to_date_gross: eur(p.net * (5 - i)),
+          own: {
+            pay_date: iso(p.paid),
+            period_start: iso(p.first),
+            period_end: iso(p.last),
+            gross_pay: eur(Math.round(p.net * 1.3)),
+            net_pay: eur(p.net),
+            year_to_date_gross: eur(p.net * (5 - i)),
+          },
         },
       )
     }
@@ -311,52 +319,49 @@ function throwLoan(dice: Dice): TrueCase {
           ['national_number', 'national'],
         ],
         {
-          pay_date: iso(pays[0].paid),
-          period_start: iso(pays[0].first),
-          period_end: iso(pays[0].last),
-          gross_pay: eur(412345),
-          net_pay: eur(312345),
-          year_to_date_gross: eur(912345),
+          own: {
+            pay_date: iso(pays[0].paid),
+            period_start: iso(pays[0].first),
+            period_end: iso(pays[0].last),
+            gross_pay: eur(412345),
+            net_pay: eur(312345),
+            year_to_date_gross: eur(912345),
+          },
         },
       )
     if (dice.chance(0.3))
-      paper(
-        'employment_letter',
-        'applicant',
-        'employee_name',
-        [['employer_name', 'firm']],
-        {
+      paper('employment_letter', 'applicant', 'employee_name', [['employer_name', 'firm']], {
+        own: {
           job_title: 'Deckhand',
           annual_salary: eur(Math.round(net * 1.3 * 12 * (rare() ? 1.2 : 1))),
           letter_date: iso(applied),
           start_date: iso(applied - 900),
         },
-        { signed: true },
-      )
+        signed: true,
+      })
   } else {
     const year = new Date(asOf * DAY).getUTCFullYear()
     for (const back of [1, 2, 3])
       if (back < 3 ? !rare() : dice.chance(0.1))
         paper('tax_assessment', 'applicant', 'taxpayer_name', [['national_number', 'national']], {
-          tax_year: String(year - back),
-          total_income: eur(3_000_000 + back),
-          tax_due: eur(300_000 + back),
-          issue_date: iso(asOf - 300 * back),
+          own: {
+            tax_year: String(year - back),
+            total_income: eur(3_000_000 + back),
+            tax_due: eur(300_000 + back),
+            issue_date: iso(asOf - 300 * back),
+          },
         })
     if (!rare())
-      paper(
-        'business_accounts',
-        'applicant',
-        'owner_name',
-        [],
-        {
+      paper('business_accounts', 'applicant', 'owner_name', [], {
+        own: {
           period_end: iso(asOf - (rare() ? dice.int(560, 900) : dice.int(0, 540))),
           period_start: iso(asOf - 1200),
           turnover: eur(9_000_000),
           net_profit: eur(4_000_000),
         },
-        { signed: true, lacking: dice.chance(0.03) },
-      )
+        signed: true,
+        lacking: dice.chance(0.03),
+      })
   }
   form.values.monthly_net_income = eur(Math.round(net * (rare() ? 1.2 : 1)))
 
@@ -395,13 +400,15 @@ function throwLoan(dice: Dice): TrueCase {
         ['iban', 'iban'],
       ],
       {
-        statement_start: iso(p.first),
-        statement_end: iso(p.last),
-        opening_balance: eur(opening),
-        closing_balance: eur(closing),
-        transactions: told,
+        own: {
+          statement_start: iso(p.first),
+          statement_end: iso(p.last),
+          opening_balance: eur(opening),
+          closing_balance: eur(closing),
+          transactions: told,
+        },
+        lacking: dice.chance(0.04),
       },
-      { lacking: dice.chance(0.04) },
     )
     balance = closing
   }
@@ -430,16 +437,18 @@ function throwLoan(dice: Dice): TrueCase {
         ['hull_number', 'hull'],
       ],
       {
-        seller_name: 'Tern Yard',
-        quote_number: `Q${dice.digits(5)}`,
-        quote_date: iso(asOf - dice.int(5, 40)),
-        valid_until: iso(asOf + (rare() ? -dice.int(1, 40) : dice.int(0, 60))),
-        net_amount: eur(netAmount),
-        vat_amount: eur(total - netAmount + (dice.chance(0.04) ? 3000 : 0)),
-        total_price: eur(total),
-        lines,
+        own: {
+          seller_name: 'Tern Yard',
+          quote_number: `Q${dice.digits(5)}`,
+          quote_date: iso(asOf - dice.int(5, 40)),
+          valid_until: iso(asOf + (rare() ? -dice.int(1, 40) : dice.int(0, 60))),
+          net_amount: eur(netAmount),
+          vat_amount: eur(total - netAmount + (dice.chance(0.04) ? 3000 : 0)),
+          total_price: eur(total),
+          lines,
+        },
+        lacking: dice.chance(0.03),
       },
-      { lacking: dice.chance(0.03) },
     )
     heap.papers
       .filter((p) => p.type === 'purchase_quote')
@@ -458,12 +467,15 @@ function throwLoan(dice: Dice): TrueCase {
         ['hull_number', 'hull'],
       ],
       {
-        report_number: `R${dice.digits(5)}`,
-        surveyor_name: 'Ada Quill',
-        inspection_date: iso(asOf - (rare() ? dice.int(370, 700) : dice.int(0, 360))),
-        market_value: eur(stated + (rare() ? -50000 : dice.int(0, 900000))),
+        own: {
+          report_number: `R${dice.digits(5)}`,
+          surveyor_name: 'Ada Quill',
+          inspection_date: iso(asOf - (rare() ? dice.int(370, 700) : dice.int(0, 360))),
+          market_value: eur(stated + (rare() ? -50000 : dice.int(0, 900000))),
+        },
+        signed: !rare(),
+        lacking: rare(),
       },
-      { signed: !rare(), lacking: rare() },
     )
   for (let n = rare() ? 0 : 1; n > 0; n--)
     paper(
@@ -475,65 +487,62 @@ function throwLoan(dice: Dice): TrueCase {
         ['hull_number', 'hull'],
       ],
       {
-        registration_number: `V${dice.digits(5)}`,
-        issue_date: iso(asOf - 500),
-        expiry_date: iso(asOf + (rare() ? -dice.int(1, 200) : dice.int(0, 900))),
+        own: {
+          registration_number: `V${dice.digits(5)}`,
+          issue_date: iso(asOf - 500),
+          expiry_date: iso(asOf + (rare() ? -dice.int(1, 200) : dice.int(0, 900))),
+        },
       },
     )
   for (let n = rare() ? 0 : dice.chance(0.1) ? 2 : 1; n > 0; n--)
     paper('insurance_cover', 'applicant', 'insured_name', [['vessel_name', 'vessel']], {
-      policy_number: `P${dice.digits(6)}`,
-      cover_start: iso(asOf + (rare() ? dice.int(1, 30) : -dice.int(0, 100))),
-      cover_end: iso(asOf + (rare() ? -dice.int(1, 30) : dice.int(0, 300))),
-      sum_insured: eur(stated + (rare() ? -100 : dice.int(0, 900000))),
-      premium: eur(45000),
+      own: {
+        policy_number: `P${dice.digits(6)}`,
+        cover_start: iso(asOf + (rare() ? dice.int(1, 30) : -dice.int(0, 100))),
+        cover_end: iso(asOf + (rare() ? -dice.int(1, 30) : dice.int(0, 300))),
+        sum_insured: eur(stated + (rare() ? -100 : dice.int(0, 900000))),
+        premium: eur(45000),
+      },
     })
   for (let n = rare() ? 0 : 1; n > 0; n--)
-    paper(
-      'berth_agreement',
-      'applicant',
-      'berth_holder',
-      [['vessel_name', 'vessel']],
-      {
+    paper('berth_agreement', 'applicant', 'berth_holder', [['vessel_name', 'vessel']], {
+      own: {
         harbour_name: 'Ellery Harbour',
         start_date: iso(asOf + (rare() ? 5 : -dice.int(0, 300))),
         end_date: iso(asOf + (rare() ? -3 : dice.int(0, 300))),
         annual_fee: eur(120000),
       },
-      { signed: !rare(), lacking: rare() },
-    )
+      signed: !rare(),
+      lacking: rare(),
+    })
   if (dice.chance(0.3))
     paper('fishing_licence', 'applicant', 'holder_name', [['vessel_name', 'vessel']], {
-      licence_number: `L${dice.digits(5)}`,
-      valid_from: iso(asOf - 90),
-      valid_until: iso(asOf + 200),
+      own: {
+        licence_number: `L${dice.digits(5)}`,
+        valid_from: iso(asOf - 90),
+        valid_until: iso(asOf + 200),
+      },
     })
   for (const whose of second ? (['applicant', 'second'] as const) : (['applicant'] as const))
     if (!rare())
-      paper(
-        'credit_consent',
-        whose,
-        'applicant_name',
-        [['national_number', 'national']],
-        { signature_date: iso(dated()) },
-        { signed: !rare() },
-      )
+      paper('credit_consent', whose, 'applicant_name', [['national_number', 'national']], {
+        own: { signature_date: iso(dated()) },
+        signed: !rare(),
+      })
   if (!rare())
-    paper(
-      'debit_mandate',
-      'applicant',
-      'account_holder',
-      [['iban', 'iban']],
-      { signature_date: iso(dated()) },
-      { signed: !rare() },
-    )
+    paper('debit_mandate', 'applicant', 'account_holder', [['iban', 'iban']], {
+      own: { signature_date: iso(dated()) },
+      signed: !rare(),
+    })
   for (let n = existing && !rare() ? 1 : dice.chance(0.05) ? 1 : 0; n > 0; n--)
     paper('loan_payoff', 'applicant', 'borrower_name', [], {
-      lender_name: 'Isles Savings',
-      loan_number: `N${dice.digits(5)}`,
-      outstanding_balance: eur(912300),
-      monthly_payment: eur(31000),
-      statement_date: iso(asOf - (rare() ? dice.int(46, 200) : dice.int(0, 45))),
+      own: {
+        lender_name: 'Isles Savings',
+        loan_number: `N${dice.digits(5)}`,
+        outstanding_balance: eur(912300),
+        monthly_payment: eur(31000),
+        statement_date: iso(asOf - (rare() ? dice.int(46, 200) : dice.int(0, 45))),
+      },
     })
   return {
     program: 'working-boat-loan',

@@ -40,9 +40,9 @@ test('a value whose check digit fails is left out', () => {
   ).toMatchObject({ documentNumber: null, dateOfBirth: '1974-08-12' })
 })
 test.each([true, false])('zones drawn for the demo are read back (card: %s)', (card) => {
-  expect(
-    zoneOn(pageOf(zoneLines(card, 'SK1234567', '1980-03-14', '2031-05-06', 'Ottilie', 'Varnham'))),
-  ).toMatchObject({
+  const holder = { number: 'SK1234567', born: '1980-03-14', expiry: '2031-05-06' }
+  const lines = zoneLines(card, { ...holder, given: 'Ottilie', family: 'Varnham' })
+  expect(zoneOn(pageOf(lines))).toMatchObject({
     documentNumber: 'SK1234567',
     dateOfBirth: '1980-03-14',
     expiryDate: '2031-05-06',

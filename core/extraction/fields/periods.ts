@@ -74,7 +74,7 @@ function overTheEnd({ words, box }: Segment, next: Line | undefined): Period | n
   const rest = next?.segments.find((s) => Math.abs(s.box[0] - box[0]) < 0.02)
   return rest &&
     words.length >= SENTENCE &&
-    /\d|^(?:and|to|until|till|au|al|y|et|-|–)$/i.test(words.at(-1)!.text)
+    /\d|^(?:and|to|until|till|au|al|[y\-–]|et)$/i.test(words.at(-1)!.text)
     ? periodIn([...words.slice(-SENTENCE), ...rest.words.slice(0, 4)])
     : null
 }

@@ -101,7 +101,7 @@ export function sentences(page: Page, field: Field): Candidate[] {
 
 /** "I, Magnus Carrow, authorise": readers of pictures take the one stroke for another letter, and "L" would be an initial of the name. */
 const saysI = (word: Word, at: number, page: Page): boolean =>
-  /^I,?$/.test(word.text) || (page.source !== 'text' && at === 0 && /^[lL1|!],?$/.test(word.text))
+  /^I,?$/.test(word.text) || (page.source !== 'text' && at === 0 && /^[l1|!],?$/i.test(word.text))
 
 /** The firm that a certificate is of: behind "certify that", in the same line or as the next one. */
 function certified(page: Page, field: Field, index: number): Candidate[] {
@@ -111,7 +111,7 @@ function certified(page: Page, field: Field, index: number): Candidate[] {
   if (that < 0) return []
   const rest = words.slice(that + 1)
   const behind = rest.length > 0 ? rest : (lines[index + 1]?.words ?? [])
-  const end = behind.findIndex((w) => !/^(?:\p{Lu}|[&(]|and$|of$)/u.test(w.text))
+  const end = behind.findIndex((w) => !/^(?:[\p{Lu}&(]|and$|of$)/u.test(w.text))
   const comma = behind.findIndex((w) => /[,;]$/.test(w.text))
   const run = behind.slice(0, Math.min(end < 0 ? behind.length : end, comma < 0 ? behind.length : comma + 1))
   const raw = run.map((w) => w.text).join(' ')
@@ -159,7 +159,7 @@ function closes(day: readonly Word[], { words }: Segment): boolean {
 /** Who sent a printed e-mail: the name before an address in angle brackets, unless it is one of those it went to. */
 function mailName(page: Page, field: Field, index: number): Candidate | null {
   const line = linesOf(page)[index]
-  const at = line.words.findIndex((w) => /^[<(\[]\S+@\S+[>)\]]$/.test(w.text))
+  const at = line.words.findIndex((w) => /^[<([]\S[^\s@]*@\S+[>)\]]$/.test(w.text))
   if (at < 1 || line.box[1] > 0.4 || /^(?:to|cc|bcc|an|à|para)\b:?/i.test(line.text)) return null
   const before = line.segments.find((s) => s.words.includes(line.words[at - 1]))!.words
   const own = before

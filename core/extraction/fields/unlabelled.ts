@@ -121,7 +121,7 @@ function guessesOn(
 function behindAnother(segment: Segment, field: Field, page: Page, claimed: ReadonlySet<Word>): Candidate[] {
   const rest = segment.words.slice(segment.words.findLastIndex((w) => claimed.has(w)) + 1)
   const text = textOf(rest)
-  if (field.kind === 'id' && /^\([^()]*\d[^()]*\)[.,;]?$/.test(text)) {
+  if (field.kind === 'id' && /^\([^\d()]*\d[^()]*\)[.,;]?$/.test(text)) {
     const bare = rest.map((w) => ({ ...w, text: w.text.replace(/[()]/g, '') }))
     return kindReaders.id(bare).map((r) => ({
       field: field.name,

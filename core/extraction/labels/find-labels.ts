@@ -292,7 +292,7 @@ export interface LabelText {
   colon: boolean
 }
 
-const ENUMERATOR = /^(?:\d{1,2}[.)]|\(?[a-z]\)|[a-h][.)]|[•·\-–*☐☒□■])$/i
+const ENUMERATOR = /^(?:\d{1,2}[.)]|\(?[a-z]\)|[a-h]\.|[•·\-–*☐☒□■])$/i
 
 export function labelTextsOf(line: Line): LabelText[] {
   return line.segments.flatMap((segment): LabelText[] => {

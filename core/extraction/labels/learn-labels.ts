@@ -84,7 +84,7 @@ function wordingOf(words: readonly Word[]): string | null {
     .map((w) => w.text)
     .join(' ')
     .replace(/\b(?:EUR|GBP|USD)\b|[€£$]/g, ' ')
-    .replace(/^[^\p{L}]+/u, '')
+    .replace(/^\P{L}+/u, '')
     .replace(/[\s:.…_·|*=-]+$/u, '')
     .trim()
   const count = text.split(/\s+/).length

@@ -262,18 +262,15 @@ export function wrapped(
         if (parts.some((p) => p.segment === hit.segment)) hit.near = Math.min(hit.near, 0.3)
       for (const part of parts.slice(1)) done.add(part.segment)
       const part = (
-        own: Line,
-        ownIndex: number,
-        own_: Segment,
-        key: LabelMeaning,
-        near: number,
-        lastLine?: number,
+        own: number,
+        ownSegment: Segment,
+        meaning: LabelMeaning,
+        said: Pick<LabelHit, 'near' | 'lastLine'>,
       ): LabelHit => ({
-        ...spanOf(page, own, ownIndex, own_),
-        meanings: [key],
+        ...spanOf(page, lines[own], own, ownSegment),
+        meanings: [meaning],
         colon: rest.text.endsWith(':'),
-        near,
-        ...(lastLine === undefined ? {} : { lastLine }),
+        ...said,
       })
       // A value beside it begins at the label's first line, or between the two; one beneath it follows the second.
       const beside = lines
@@ -282,18 +279,16 @@ export function wrapped(
       for (const { key, near } of nearest)
         found.push(
           part(
-            beside ? line : lines[at],
             beside ? index : at,
             beside ? segment : rest,
             { role: 'field', field: key, rank: 0 },
-            near * 0.97,
-            beside ? at : undefined,
+            { near: near * 0.97, ...(beside ? { lastLine: at } : {}) },
           ),
         )
       // The label's other lines say nothing of their own, and are no value of the first.
       for (const other of parts)
         if (other.segment !== (beside ? segment : rest))
-          found.push(part(lines[other.at], other.at, other.segment, { role: 'other' }, 1))
+          found.push(part(other.at, other.segment, { role: 'other' }, { near: 1 }))
     }
   })
   return found

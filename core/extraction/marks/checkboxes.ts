@@ -16,7 +16,7 @@ export const YES_NO = [
 
 /** A ticked box as text, and as weak readers spell its frame. */
 const CHECKED = /^[[({&|]{0,2}[\s*.'’]?[xX✓✔✕✖✗✘☒☑■●×][xXkK]?\s?[\])}|lI]?$/
-const UNCHECKED = /^(?:[[({]\s?[\])}]|☐|□|○|O)$/
+const UNCHECKED = /^(?:[[({]\s?[\])}]|[☐□○O])$/
 
 /** A ring as weak readers spell it, with a dot in it or without: what is in it, its ink tells. */
 const RING = /^[@©®]$/

@@ -43,7 +43,7 @@ const NUMERIC = /^(\d{1,2})\s?[/.\-–]\s?(\d{1,2})\s?[/.\-–]\s?(\d{4}|\d{2})$
 const COMB = /^(\d{2})(\d{2})((?:19|20)\d{2})$/
 const ISO = /^(\d{4})\s?[-/.]\s?(\d{1,2})\s?[-/.]\s?(\d{1,2})$/
 const NAMED =
-  /^(\d{1,2})(?:st|nd|rd|th|er|\.|º)?[\s-]*(?:day of |de |of )?\s*([a-z]{3,10})\.?,?[\s-]*(?:de |del )?(\d{4}|\d{2})$/
+  /^(\d{1,2})(?:st|nd|rd|th|er|\.|º)?[\s-]*(?:(?:day of |de |of )\s*)?([a-z]{3,10})\.?,?[\s-]*(?:de |del )?(\d{4}|\d{2})$/
 /** Readers of pictures lose the space behind its comma, or take that for a point. */
 const MONTH_FIRST = /^([a-z]{3,10})\.?\s+(\d{1,2})(?:st|nd|rd|th)?(?:[,.]\s*|\s+)(\d{4})$/
 
@@ -56,7 +56,7 @@ export const parseDate = remembered((text): { value: string; fit: number; repair
     .trim()
     .replace(/^[(:,;.]+|[),;:.]+$/g, '')
     .trim()
-  if (clean.length < 6 || clean.length > 32 || !/\d|[osil]/.test(clean)) return null
+  if (clean.length < 6 || clean.length > 32 || !/[\dosil]/.test(clean)) return null
   const ordinal = withItsOrdinal(clean)
   if (ordinal !== clean) {
     const value = dateIn(ordinal)
@@ -199,7 +199,7 @@ export const parsePeriod = remembered((text): { start: string; end: string } | n
   const parts = clean
     .replace(/^(?:from|du|del|desde)\s+/, '')
     .replace(/^(\d{1,2})(to|au|al)\s/, '$1 $2 ')
-    .split(/\s+(?:to|until|till|through|au|al|hasta|a|and)\s+|\s+[-~=]+\s*|\s*[-~=]+\s+|\s*\.\.+\s*|\s*>\s*/)
+    .split(/\s+(?:to|until|till|through|au|al|hasta|a|and)\s+|\s+[-~=]+\s*|\s*[-~=]+\s+|\s*\.{2,}\s*|\s*>\s*/)
   // The strokes inside its days may stand apart like the one between them: "01-JAN- 26 - 31-JAN-26".
   for (let at = 1; at < parts.length; at++) {
     const [start, end] = [parseDate(parts.slice(0, at).join('-')), parseDate(parts.slice(at).join('-'))]

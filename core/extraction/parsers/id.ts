@@ -35,7 +35,7 @@ export const readIds: KindReader = (words) =>
       if (parts.length > 1 && /^n[or°º]{0,2}\.?:?$/i.test(parts[0])) return null
       // A hyphen that a weak reader set apart still joins long numbers; short ones are the ends of a span.
       const joined = / - /.test(text) && text.replace(/\D/g, '').length >= 9
-      if (parts.some((p) => /[a-z]{2}/.test(p) || (!/[A-Za-z0-9]/.test(p) && !(joined && p === '-'))))
+      if (parts.some((p) => /[a-z]{2}/.test(p) || (!/[A-Z0-9]/i.test(p) && !(joined && p === '-'))))
         return null
       if (parts.length > 1 && parts.some((p) => p.length > 14)) return null
       const value = tidyId(text)
@@ -66,7 +66,7 @@ export const readEmails: KindReader = (words) =>
           .replace(/\s+/g, '')
           .replace(/[.,;:]$/, '')
           .toLowerCase()
-        if (/^[\w.+-]+@[\w-]+(\.[\w-]+)+$/.test(value)) return { value, fit: 1, repaired: false }
+        if (/^[\w.+-]+@[\w-]+(?:\.[\w-]+)+$/.test(value)) return { value, fit: 1, repaired: false }
         const unparted = weak ? WITHOUT_POINT.exec(value) : null
         return unparted ? { value: `${unparted[1]}.${unparted[2]}`, fit: 0.5, repaired: true } : null
       }).map((reading) => {
@@ -91,8 +91,8 @@ export const readEmails: KindReader = (words) =>
 
 /** "165Z", "+uu": half a telephone number would be left beside a letter that stands for a figure. */
 function withFigures(part: string): string {
-  if (/^\d+[A-Za-z|]\d*$/.test(part) && part.length > 2) return asDigits(part)
-  return /^\+[uUyY\d]{2}$/.test(part) ? part.replace(/[uUyY]/g, '4') : part
+  if (/^\d+[A-Z|]\d*$/i.test(part) && part.length > 2) return asDigits(part)
+  return /^\+[uy\d]{2}$/i.test(part) ? part.replace(/[uy]/gi, '4') : part
 }
 
 export const readPhones: KindReader = (words) =>
@@ -131,7 +131,7 @@ const NUMBER_WORDS: Record<string, string> = {
 export const plainNumber = (text: string): string =>
   text
     .replace(',', '.')
-    .replace(/\.(\d)?0$|\.0$/, (_, first?: string) => (first && first !== '0' ? `.${first}` : ''))
+    .replace(/\.(\d)?0$/, (_, first?: string) => (first && first !== '0' ? `.${first}` : ''))
 
 /** "4, 8": figures of one number that a hand set apart, on a picture, lie closer than words do. */
 function pieced(readings: Reading[]): Reading[] {
@@ -169,7 +169,7 @@ export const readNumbers: KindReader = (words) => {
   return pieced(readings).map((reading) => {
     const next = words[words.indexOf(reading.words.at(-1)!) + 1]
     const unit = next ? fold(next.text).replace(/[^a-z]/g, '') : ''
-    if (/^(years?|yrs?|ans?|anos?)$/.test(unit))
+    if (/^(?:years?|yrs?|ans?|anos?)$/.test(unit))
       return {
         ...reading,
         value: String(Number(reading.value) * 12),

@@ -7,7 +7,7 @@ const FIGURES_IN_CODE = /\b[A-Z]{1,2}\d{1,2}[A-Z]?\s?\d(?:\d[A-Z]|[A-Z]\d|\d\d)$
 /** Letters that stand apart are what is left of a word, or a word that fell to pieces ("st o r"). */
 const SPELT_OUT = /^(?:\p{L}{1,2}\s)+\p{Ll}{1,2}$/u
 /** "Fair Isabel 11" is the second of its name as likely as the eleventh. */
-const ONES = /\p{L} 11{1,2}$/u
+const ONES = /\p{L} 1{2,3}$/u
 const WEB_ADDRESS = /^[\p{L}\d][^\s@]*@[\p{L}\d][^\s@]*\.\p{L}{2,}$/u
 
 /**

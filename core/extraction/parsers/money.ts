@@ -16,7 +16,7 @@ const SIGNS: Record<string, string> = {
 }
 /** The reader of writing by hand knows no €: before or behind an amount with its cents, an E is one. */
 const CURRENCY =
-  /€|£|(?<![A-Za-z])(?:EUROS?|EUR|EVR|GBP|USD)(?![A-Za-z])|(?<=[.,]\d{2}\s?)E$|^E(?=\s?\d[\d.,' ]*[.,]\d{2}$)/i
+  /€|£|(?<![A-Z])(?:EUROS?|EUR|EVR|GBP|USD)(?![A-Z])|(?<=[.,]\d{2}\s?)E$|^E(?=\s?\d[\d.,' ]*[.,]\d{2}$)/i
 
 /**
  * One amount with either decimal convention: `EUR 48,750.00`, `€48.750,00`, `48 750,00 €`, `24.10-`, `(24.10)`, `24.10 DR`.
@@ -36,7 +36,7 @@ export const parseMoney = remembered(
       rest = (rest.slice(0, sign.index) + ' ' + rest.slice(sign.index + sign[0].length)).trim()
     }
     let negative = false
-    const trailing = /\s*(?:-|−|–|\bDR\.?|\bD)$/i.exec(rest)
+    const trailing = /\s*(?:[\-−–]|\bDR\.?|\bD)$/i.exec(rest)
     if (/^[-−–]\s?/.test(rest)) {
       negative = true
       rest = rest.replace(/^[-−–]\s?/, '')
@@ -57,7 +57,7 @@ export const parseMoney = remembered(
       if (rest.split(' ').some((part) => part.length > 1 && !/\d/.test(part))) return null
       const mended = asDigits(rest)
       // A word is not an amount: only a few letters among digits are slips.
-      if (!/^[\d.,' ]+$/.test(mended) || digits < 2 || digits * 2 < mended.replace(/[^\d]/g, '').length)
+      if (!/^[\d.,' ]+$/.test(mended) || digits < 2 || digits * 2 < mended.replace(/\D/g, '').length)
         return null
       rest = mended
       repaired = true
@@ -105,7 +105,7 @@ function decimalOf(text: string): { amount: string; cents: boolean } | null {
   const ending = /[.,](\d{2})$/.exec(compact)
   const whole = ending ? compact.slice(0, ending.index) : compact
   if (!/^\d{1,3}(?:[.,' ]\d{3})+$|^\d{1,9}$/.test(whole)) return null
-  const digits = whole.replace(/[^\d]/g, '').replace(/^0+(?=\d)/, '')
+  const digits = whole.replace(/\D/g, '').replace(/^0+(?=\d)/, '')
   return { amount: `${digits}.${ending ? ending[1] : '00'}`, cents: ending !== null }
 }
 

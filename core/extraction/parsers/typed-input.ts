@@ -36,7 +36,7 @@ export function parseTyped(kind: FieldKind, text: string): Typed {
     case 'id':
       return { value: given.replace(/\s/g, '') }
     case 'email':
-      return /^\S+@\S+\.\S+$/.test(given)
+      return /^[^\s@]+@[^\s@.]+(?:\.[^\s@.]+)+$/.test(given)
         ? { value: given.toLowerCase() }
         : { problem: 'This is not an e-mail address.' }
     case 'yesno':

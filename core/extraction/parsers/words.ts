@@ -59,7 +59,7 @@ export function nameLikeness(text: string): number {
 }
 
 const ORG_WORDS =
-  /\b(?:ltd|limited|plc|llp|inc|co|company|bank|mutual|sarl|s\.?a\.?r\.?l|sas|s\.?a\.?s?|s\.?l\.?u?|gmbh|b\.?v\.?|group|services?|works?|energy|water|power|broadband|telecom|electric(?:ity)?|insurance|marine|yard|slipways?|boats?|boatyard|shipyard|fisher(?:y|ies)|seafoods?|harbour|cooperative|co-op|society|partners|brothers|bros|sons|chandlery|underwriters|assurance|utilities|networks?|savings|union|marina|trust|board|authority|registry|revenue|finance|surveys?|surveyors?|consultants?|fishing|shellfish|charters|astilleros|chantier|naval|nautica|energ[iy]a?|eaux?|aguas?)\b/i
+  /\b(?:ltd|limited|plc|llp|inc|co|company|bank|mutual|s\.?a\.?r\.?l|sas|s\.?a\.?s?|s\.?l\.?u?|gmbh|b\.?v\.?|group|services?|works?|energy|water|power|broadband|telecom|electric(?:ity)?|insurance|marine|yard|slipways?|boats?|boatyard|shipyard|fisher(?:y|ies)|seafoods?|harbour|cooperative|co-op|society|partners|brothers|bros|sons|chandlery|underwriters|assurance|utilities|networks?|savings|union|marina|trust|board|authority|registry|revenue|finance|surveys?|surveyors?|consultants?|fishing|shellfish|charters|astilleros|chantier|naval|nautica|energ[iy]a?|eaux?|aguas?)\b/i
 
 /** The end of a firm's name that says under which law it stands. */
 export const LEGAL_FORM = /\b(?:ltd|limited|plc|llp|inc|sarl|gmbh|s\.?a|s\.?l)\.?$/i

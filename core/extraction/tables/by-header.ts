@@ -42,14 +42,14 @@ function dropRunningNumbers(table: Table, field: Field): void {
   const text = field.columns.find((c) => c.kind === 'text')?.name
   if (!text || field.columns.some((c) => c.kind === 'date')) return
   const hits = table.rows.map((row) =>
-    /^(\d{1,3})[.)]?\s+(\D.*)$/.exec(typeof row[text] === 'string' ? row[text] : ''),
+    /^(\d{1,3})[.)]?\s+([^\d\s].*)$/.exec(typeof row[text] === 'string' ? row[text] : ''),
   )
   const right = hits.filter((hit, i) => hit && Number(hit[1]) === i + 1).length
   if (right === 0 || right < hits.length * (table.sure >= 0.999 ? 1 : 0.6)) return
   // Where most lines are numbered, what stands for a number in the others is one misread.
   table.rows.forEach((row, i) => {
     const words = typeof row[text] === 'string' ? row[text] : ''
-    row[text] = hits[i] ? hits[i][2] : words.replace(/^[^\s]{1,2}\s+(?=\p{Lu})/u, '')
+    row[text] = hits[i] ? hits[i][2] : words.replace(/^\S{1,2}\s+(?=\p{Lu})/u, '')
   })
 }
 
@@ -215,7 +215,7 @@ function cellsOf(line: Line, columns: HeadColumn[]): Cells {
       const box = boxAround(run.map((w) => w.box))
       const text = figures(run)
       const numeric =
-        /^[-+−(€£$]*[\dOSlI][\dOSlI.,' ]*(?:[.,]\d{2})?\s?[-+−)€]*\s?(?:EUR|DR|CR)?$/.test(text) ||
+        /^[-+−(€£$]*[\dOSlI][\dOSlI.,' ]*\s?[-+−)€]*\s?(?:EUR|DR|CR)?$/.test(text) ||
         parseMoney(text) !== null
       // What stands under the heads of figures and is none was misread; it is not the end of the words before.
       if (
@@ -274,7 +274,7 @@ function figures(words: readonly Word[]): string {
     .replace(/^[CcE](?=[-−]?\d)/, '€')
     .replace(/^[=~—–_«‘'|]+\s?(?=[\d€£])/, '-')
     .replace(/[¢©]/g, '€')
-    .replace(/(?<=\d)\s?[;:°\/](?=\s?\d)/g, ',')
+    .replace(/(?<=\d)\s?[;:°/](?=\s?\d)/g, ',')
     .replace(/(?<=\d)[°*'’]+|[|)\]]+$/g, '')
 }
 
@@ -288,11 +288,11 @@ function splitRuns(words: Word[]): Word[][] {
     const lastDate = last && parseDate(last.map((w) => w.text).join(' ')) !== null
     if (
       !last ||
-      (lastMoney && !/^(?:-|\+|€|EUR|DR|CR|D|C)$/.test(word.text)) ||
+      (lastMoney && !/^(?:[\-+€]|EUR|DR|CR|[DC])$/.test(word.text)) ||
       (lastDate && !/^\d{2,4}$/.test(word.text)) ||
       (money &&
         !/^[-+€(]|EUR$|^\d{1,3}$/.test(last.at(-1)!.text) &&
-        !/^(?:€|EUR|-|\+)$/.test(last.at(-1)!.text))
+        !/^(?:[€\-+]|EUR)$/.test(last.at(-1)!.text))
     )
       runs.push([word])
     else last.push(word)

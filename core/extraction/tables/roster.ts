@@ -114,7 +114,7 @@ function underShareHead(page: Page, at: number, segment: Segment, field: Field):
 const ELSEWHERE = /^(?:with|at|from|of|in|to|the)$/i
 /** Words that stand with a capital and are no part of anybody's name. */
 const NO_NAME =
-  /^(?:name|owner|owners|date|birth|born|share|shares|resolution|extract|function|position|partner|office|beneficial|director|directors|chair|chairman|secretary|company|the|mr|mrs|ms|mx|dr|capt|and|or|that|resolved|present|minutes|board|meeting|signatory|signatories|position|specimen|signature|total|declaration|person|persons|holder|dob|i|we|it|limited|ltd|account|bank)$/i
+  /^(?:name|owner|owners|date|birth|born|share|shares|resolution|extract|function|position|partner|office|beneficial|director|directors|chair|chairman|secretary|company|the|mr|mrs|ms|mx|dr|capt|and|or|that|resolved|present|minutes|board|meeting|signatory|signatories|specimen|signature|total|declaration|person|persons|holder|dob|i|we|it|limited|ltd|account|bank)$/i
 
 /** Runs of two to five capitalised words that may be a person's name. */
 function namesIn(words: readonly Word[]): { value: string; words: Word[] }[] {
@@ -136,7 +136,7 @@ function namesIn(words: readonly Word[]): { value: string; words: Word[] }[] {
       (raw !== raw.toUpperCase() || run.length <= 3) &&
       !/\b(?:of|the)$/i.test(raw) &&
       !ELSEWHERE.test(lead) &&
-      !/^\d+[A-Za-z]?,?$/.test(lead)
+      !/^\d+[A-Z]?,?$/i.test(lead)
     )
       found.push({ value: (name.value as string).replace(/(?<=\p{L}{2})\.$/u, ''), words: name.words })
     run = []

@@ -25,7 +25,7 @@ function weakDay(words: Word[]): string | null {
 
 /** Day and month alone, as many statements print them; the year is filled in from the statement's period. */
 export function shortDate(text: string): string | null {
-  const hit = /^(\d{1,2})(?:st|nd|rd|th)?(?:[/.\- ](\d{1,2})[.]?|[\s-]?([A-Za-zÀ-ÿ]{3,9})\.?)$/.exec(
+  const hit = /^(\d{1,2})(?:st|nd|rd|th)?(?:[/.\- ](\d{1,2})\.?|[\s-]?([A-Za-zÀ-ÿ]{3,9})\.?)$/.exec(
     text.trim(),
   )
   if (!hit) return null

@@ -392,7 +392,15 @@ export async function drawCard(story: Story, layout: number, dice: Dice, wishes:
   const card = layout === 0
   const f = facts.cardFacts(story, dice, wishes, card ? 10 : 5, card ? 'UTO' : 'UTOPIAN')
   const { d } = facts.forms(card ? 'dots' : 'medium', 'eur')
-  const zone = zoneLines(card, f.number, f.born, f.expiry, f.given, f.family).map(esc).join('<br>')
+  const zone = zoneLines(card, {
+    number: f.number,
+    born: f.born,
+    expiry: f.expiry,
+    given: f.given,
+    family: f.family,
+  })
+    .map(esc)
+    .join('<br>')
   const face =
     '<svg viewBox="0 0 60 76" style="width:30mm"><rect width="60" height="76" fill="#dde3e8"/><circle cx="30" cy="28" r="14" fill="#8b98a5"/><path d="M6 76q0-30 24-30t24 30" fill="#8b98a5"/></svg>'
   if (card)

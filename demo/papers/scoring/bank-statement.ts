@@ -104,7 +104,7 @@ export async function drawStatement(
         paper.text(42, 92 + i * 16, label, { size: 9, colour: colours.grey })
         paper.text(130, 92 + i * 16, value, { size: 10 })
       })
-      paper.box(380, 88, 174, 58, colours.mist)
+      paper.box([380, 88, 174, 58], colours.mist)
       paper.text(388, 94, 'Start balance', { size: 9 })
       paper.text(546, 94, moneyForms.sign(statement.opening), { size: 9, align: 'right' })
       paper.text(388, 122, 'End balance', { size: 9, bold: true })

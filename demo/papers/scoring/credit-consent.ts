@@ -33,7 +33,7 @@ export async function drawConsent(
       ['Full name', name],
       ['Personal number', person.nationalNumber],
     ].forEach(([label, value], i) => {
-      paper.box(70, 116 + i * 26, 455, 26, undefined, colours.ink)
+      paper.box([70, 116 + i * 26, 455, 26], undefined, colours.ink)
       paper.upright(220, 116 + i * 26, 142 + i * 26, colours.ink)
       paper.text(78, 124 + i * 26, label)
       paper.text(228, 124 + i * 26, value)
@@ -45,9 +45,9 @@ export async function drawConsent(
       455,
       { size: 11 },
     )
-    paper.box(70, 280, 280, 70, undefined, colours.ink)
+    paper.box([70, 280, 280, 70], undefined, colours.ink)
     paper.text(76, 284, 'Signature of the person named', { size: 8 })
-    paper.box(350, 280, 175, 70, undefined, colours.ink)
+    paper.box([350, 280, 175, 70], undefined, colours.ink)
     paper.text(356, 284, 'Date', { size: 8 })
     if (signed) {
       paper.scrawl(dice, 100, 330)

@@ -25,7 +25,7 @@ export async function drawCard(story: Story, layout: number, dice: Dice, wishes:
   truth.put('expiry_date', expiry)
   truth.put('nationality', 'UTO')
   const [x, y, w, h] = passport ? [60, 220, 475, 340] : [85, 90, 425, 270]
-  paper.box(x, y, w, h, passport ? colours.sand : colours.white, colours.ink)
+  paper.box([x, y, w, h], passport ? colours.sand : colours.white, colours.ink)
   paper.text(
     x + w / 2,
     y + 10,
@@ -33,7 +33,7 @@ export async function drawCard(story: Story, layout: number, dice: Dice, wishes:
     { size: 12, bold: true, align: 'center', colour: colours.wine },
   )
   const photo = passport ? x + 14 : x + w - 110
-  paper.box(photo, y + 40, 96, 120, colours.mist, colours.grey)
+  paper.box([photo, y + 40, 96, 120], colours.mist, colours.grey)
   paper.page.drawEllipse({
     x: photo + 48,
     y: paper.height - y - 88,
@@ -72,7 +72,13 @@ export async function drawCard(story: Story, layout: number, dice: Dice, wishes:
     paper.text(cx, cy, label, { size: 6.6, colour: colours.grey })
     paper.text(cx, cy + 9, values[i], { size: 11, bold: true })
   })
-  const lines = zoneLines(!passport, number, born, expiry, given, family)
+  const lines = zoneLines(!passport, {
+    number: number,
+    born: born,
+    expiry: expiry,
+    given: given,
+    family: family,
+  })
   lines.forEach((line, i) =>
     paper.text(x + 12, y + h - 24 - (lines.length - 1 - i) * 18, line, {
       face: 'mono',

@@ -56,7 +56,7 @@ export async function drawCover(
       { size: 9.5 },
     )
   } else {
-    paper.box(40, 40, 515, 30, colours.wine)
+    paper.box([40, 40, 515, 30], colours.wine)
     paper.text(50, 48, 'MARINE INSURANCE · EVIDENCE OF COVER', {
       size: 12,
       bold: true,
@@ -75,7 +75,7 @@ export async function drawCover(
     ]
     cells.forEach(([label, value], i) => {
       const [x, y] = [40 + (i % 2) * 258, 112 + Math.floor(i / 2) * 46]
-      paper.box(x, y, 257, 46, undefined, colours.rule)
+      paper.box([x, y, 257, 46], undefined, colours.rule)
       paper.text(x + 8, y + 6, label, { size: 8, bold: true })
       paper.text(x + 8, y + 22, value, { size: 10.5 })
     })

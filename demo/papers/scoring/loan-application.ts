@@ -178,9 +178,9 @@ export async function drawApplication(
       cell(40 + (i % 2) * 262, 66 + Math.floor(i / 2) * 38, 262, label, value),
     )
     paper.prose(40, 240, 'I have read the conditions of lending and agree to them.', 500)
-    paper.box(40, 280, 290, 60, undefined, colours.rule)
+    paper.box([40, 280, 290, 60], undefined, colours.rule)
     paper.text(46, 284, 'Applicant signature', { size: 8 })
-    paper.box(340, 280, 210, 60, undefined, colours.rule)
+    paper.box([340, 280, 210, 60], undefined, colours.rule)
     paper.text(346, 284, 'Date of signing', { size: 8 })
     if (signed) {
       paper.scrawl(dice, 70, 326)

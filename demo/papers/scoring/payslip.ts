@@ -44,11 +44,11 @@ export async function drawPayslip(
     ]
     cells.forEach(([label, value], i) => {
       const [x, y] = [36 + (i % 3) * 175, 72 + Math.floor(i / 3) * 38]
-      paper.box(x, y, 173, 36, undefined, colours.ink)
+      paper.box([x, y, 173, 36], undefined, colours.ink)
       paper.text(x + 5, y + 4, label, { size: 7 })
       paper.text(x + 5, y + 16, value, { size: 10.5, bold: true })
     })
-    paper.box(36, 160, 523, 16, colours.sand)
+    paper.box([36, 160, 523, 16], colours.sand)
     paper.text(42, 163, 'PAY ITEM', { size: 8, bold: true })
     paper.text(330, 163, 'EARNED', { size: 8, bold: true, align: 'right' })
     paper.text(440, 163, 'WITHHELD', { size: 8, bold: true, align: 'right' })
@@ -69,7 +69,7 @@ export async function drawPayslip(
       ] as const)
         if (value !== null) paper.text(x, y, amount(value), { size: 9.5, align: 'right' })
     })
-    paper.box(330, 270, 229, 40, undefined, colours.ink)
+    paper.box([330, 270, 229, 40], undefined, colours.ink)
     paper.text(338, 276, 'NET PAY TO BANK', { size: 8 })
     paper.text(551, 286, amount(month.net), { size: 15, bold: true, align: 'right' })
   } else {
@@ -90,7 +90,7 @@ export async function drawPayslip(
     ]
     rows.forEach(([label, value], i) => {
       const y = 204 + i * 24
-      if (i % 2 === 0) paper.box(54, y - 6, 380, 24, colours.mist)
+      if (i % 2 === 0) paper.box([54, y - 6, 380, 24], colours.mist)
       paper.text(60, y, label)
       paper.text(428, y, value, { align: 'right', bold: i === 6 })
     })

@@ -65,7 +65,7 @@ class Sheet {
   head(plan: Plan, title: string, total: number): void {
     const { paper } = this
     if (this.looks.house === 'framed') {
-      paper.box(36, 34, 523, 66, undefined, this.tone)
+      paper.box([36, 34, 523, 66], undefined, this.tone)
       paper.text(48, 46, title, { size: 15, bold: true, colour: this.tone })
       paper.text(48, 72, plan.firm, { size: 10 })
       if (plan.under) paper.text(547, 74, plan.under, { size: 8, align: 'right' })
@@ -110,10 +110,10 @@ class Sheet {
     items.forEach(([label, value], i) => {
       if (this.looks.house === 'framed') {
         const long = paper.measure(value, { size: 10.5 }) > 240
-        paper.box(36, this.y, 523, long ? 36 : 22, undefined, colours.rule)
+        paper.box([36, this.y, 523, long ? 36 : 22], undefined, colours.rule)
         paper.upright(210, this.y, this.y + (long ? 36 : 22))
         paper.text(42, this.y + 6, label, { size: 9 })
-        paper.prose(218, this.y + 5, value, 330, { size: 10.5 }, 1.3)
+        paper.prose(218, this.y + 5, value, 330, { size: 10.5, leading: 1.3 })
         this.y += long ? 36 : 22
       } else if (this.looks.house === 'rows') {
         const [x, y] = [44 + (i % 2) * 262, this.y + Math.floor(i / 2) * 40]
@@ -132,7 +132,7 @@ class Sheet {
 
   prose(text: string): void {
     const left = this.looks.house === 'plain' ? 70 : 44
-    this.y = this.paper.prose(left, this.y, text, 555 - left, { size: 10.5 }, 1.5) + 8
+    this.y = this.paper.prose(left, this.y, text, 555 - left, { size: 10.5, leading: 1.5 }) + 8
   }
 
   people(heads: readonly string[], rows: readonly (readonly string[])[]): void {
@@ -153,10 +153,10 @@ class Sheet {
     const y = Math.min(Math.max(this.y + 40, 560), 730)
     const left = this.looks.house === 'plain' ? 70 : 44
     if (this.looks.house === 'framed') {
-      paper.box(36, y - 34, 300, 62, undefined, colours.rule)
+      paper.box([36, y - 34, 300, 62], undefined, colours.rule)
       paper.text(42, y - 30, sign, { size: 8 })
       if (day !== null) {
-        paper.box(336, y - 34, 223, 62, undefined, colours.rule)
+        paper.box([336, y - 34, 223, 62], undefined, colours.rule)
         paper.text(342, y - 30, date, { size: 8 })
       }
       if (plan.signed) {

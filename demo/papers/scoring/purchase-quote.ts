@@ -62,7 +62,7 @@ export async function drawQuote(
     let y = 190
     const rights = [0, 0, 360, 455, 549]
     const row = (cells2: readonly string[], bold = false) => {
-      paper.box(40, y, 515, 20, bold ? colours.sand : undefined, colours.rule)
+      paper.box([40, y, 515, 20], bold ? colours.sand : undefined, colours.rule)
       cells2.forEach((text, i) =>
         paper.text(i === 0 ? 46 : i === 1 ? 74 : rights[i], y + 5, text, {
           size: 9,

@@ -31,7 +31,7 @@ export async function drawBill(
   truth.put('account_number', account)
   truth.put('amount_due', money(due))
   if (layout === 0) {
-    paper.box(40, 36, 515, 44, colours.teal)
+    paper.box([40, 36, 515, 44], colours.teal)
     paper.text(52, 50, story.utility, { size: 17, bold: true, colour: colours.white })
     paper.text(543, 54, 'Factura de agua', { size: 12, align: 'right', colour: colours.white })
     const rows = [
@@ -43,7 +43,7 @@ export async function drawBill(
     ]
     rows.forEach(([label, value], i) => {
       const y = 100 + i * 22
-      paper.box(40, y, 515, 22, undefined, colours.rule)
+      paper.box([40, y, 515, 22], undefined, colours.rule)
       paper.upright(200, y, y + 22)
       paper.text(46, y + 6, label, { size: 9, bold: true })
       paper.text(208, y + 6, value, { size: 9.5 })
@@ -69,7 +69,7 @@ export async function drawBill(
     paper.text(50, 44, story.utility, { size: 20, bold: true, colour: colours.rust })
     paper.text(50, 70, 'Power for homes and boats', { size: 9, colour: colours.grey })
     ;[holder, street, place].forEach((line, i) => paper.text(60, 110 + i * 14, line, { size: 11 }))
-    paper.box(370, 44, 185, 150, colours.sand)
+    paper.box([370, 44, 185, 150], colours.sand)
     ;[
       ['Electricity statement', ''],
       ['Customer account', account],

@@ -32,7 +32,7 @@ export async function drawRegistration(
   truth.put('issue_date', issued)
   truth.put('expiry_date', expiry)
   if (layout === 0) {
-    paper.box(24, 24, 794, 547, undefined, colours.forest)
+    paper.box([24, 24, 794, 547], undefined, colours.forest)
     paper.text(421, 50, 'SKERROW ISLES SHIP REGISTER', { size: 12, align: 'center' })
     paper.text(421, 74, 'Registration certificate for a small vessel', {
       size: 21,

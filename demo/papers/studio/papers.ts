@@ -464,7 +464,7 @@ export async function drawPlan(plan: Plan, _layout: number, dice: Dice): Promise
   }
   if (plan.people) said.set(plan.people.field, plan.people.rows.map((r) => fullName(r.person)).join(' and '))
   const [start, end] = plan.said
-    .filter((x) => /(start_date|period_start|valid_from|end_date|period_end|valid_until)$/.test(x.field))
+    .filter((x) => /(?:start_date|period_start|valid_from|end_date|period_end|valid_until)$/.test(x.field))
     .map((x) => x.field)
   const at = (field: string): string => {
     const value = plan.said.find((x) => x.field === field)?.value
@@ -584,7 +584,15 @@ export function drawCard(story: Story, layout: number, dice: Dice, wishes: CardW
     { label: label('expiry'), value: s.d(f.expiry) },
     { label: 'Sex', value: s.dice.pick(['F', 'M', 'X']) },
   ])
-  const zone = zoneLines(!passport, f.number, f.born, f.expiry, f.given, f.family).map(esc).join('<br>')
+  const zone = zoneLines(!passport, {
+    number: f.number,
+    born: f.born,
+    expiry: f.expiry,
+    given: f.given,
+    family: f.family,
+  })
+    .map(esc)
+    .join('<br>')
   const title = passport
     ? s.dice.pick(['PASSPORT', 'PASSPORT · PASSEPORT', 'Utopia Passport'])
     : s.dice.pick([

@@ -148,7 +148,7 @@ export async function drawStatement(
   const total = Math.ceil(statement.rows.length / look.perPage)
   const rights = twoColumns ? [0, 0, 400, 475, 553] : [0, 0, 452, 553]
   const drawHead = (y: number) => {
-    paper.box(40, y - 4, 515, 18, layout % 2 ? colours.sand : colours.mist)
+    paper.box([40, y - 4, 515, 18], layout % 2 ? colours.sand : colours.mist)
     w.heads.forEach((head, i) =>
       paper.text(i === 0 ? 44 : i === 1 ? 118 : rights[i], y, head, {
         size: 9,
@@ -256,9 +256,7 @@ export async function drawStatement(
         block(
           paper,
           'columns',
-          320,
-          104,
-          240,
+          [320, 104, 240],
           [
             { label: w.iban, value: spaced },
             { label: w.period, value: [`${date(statement.start)}`, `to ${date(statement.end)}`] },
@@ -274,9 +272,7 @@ export async function drawStatement(
       const y = block(
         paper,
         'inline',
-        44,
-        100,
-        500,
+        [44, 100, 500],
         [
           { label: w.holder!, value: holder },
           { label: w.address!, value: `${street}, ${place}` },
@@ -289,9 +285,7 @@ export async function drawStatement(
         block(
           paper,
           'inline',
-          44,
-          y + 6,
-          400,
+          [44, y + 6, 400],
           [
             { label: w.opening, value: amount(statement.opening) },
             { label: w.closing, value: amount(statement.closing) },
@@ -301,16 +295,14 @@ export async function drawStatement(
       )
     }
     if (layout === 2) {
-      paper.box(40, 34, 8, 34, colours.forest)
+      paper.box([40, 34, 8, 34], colours.forest)
       paper.text(56, 36, story.bank, { size: 18, bold: true })
       paper.text(56, 60, look.title, { size: 10, colour: colours.grey })
       return (
         block(
           paper,
           'boxed',
-          40,
-          92,
-          520,
+          [40, 92, 520],
           [
             { label: w.holder!, value: holder },
             { label: w.iban, value: spaced },
@@ -330,9 +322,7 @@ export async function drawStatement(
       block(
         paper,
         'columns',
-        300,
-        88,
-        260,
+        [300, 88, 260],
         [
           { label: w.iban, value: iban },
           { label: w.period, value: date(statement.start) },

@@ -70,9 +70,7 @@ export async function drawConsent(
       block(
         paper,
         layout === 0 ? 'inline' : 'boxed',
-        50,
-        y,
-        490,
+        [50, y, 490],
         [
           { label: L[0], value: name },
           { label: L[1], value: person.nationalNumber },
@@ -97,7 +95,7 @@ export async function drawConsent(
         490,
         { size: 12 },
       ) + 10
-    y = block(paper, 'inline', 50, y, 400, [{ label: L[1], value: person.nationalNumber }], { size: 12 })
+    y = block(paper, 'inline', [50, y, 400], [{ label: L[1], value: person.nationalNumber }], { size: 12 })
   } else {
     y =
       paper.prose(
@@ -107,7 +105,7 @@ export async function drawConsent(
         480,
         { size: 10 },
       ) + 14
-    y = block(paper, 'columns', 50, y, 400, [{ label: L[1], value: person.nationalNumber }])
+    y = block(paper, 'columns', [50, y, 400], [{ label: L[1], value: person.nationalNumber }])
   }
   y += 60
   if (layout === 1 || layout === 3) {

@@ -78,7 +78,7 @@ export class Designer {
       return 112
     }
     if (way === 2) {
-      paper.box(0, 0, 595, 52, colours.teal)
+      paper.box([0, 0, 595, 52], colours.teal)
       paper.text(left, 16, firm, { size: 16, bold: true, colour: colours.white })
       paper.text(560, 22, title, { size: 11, align: 'right', colour: colours.white })
       if (under) paper.text(left, 60, under, { size: 8 })
@@ -111,7 +111,7 @@ export class Designer {
         case 'columns':
         case 'ruled':
           if (arrangement === 'ruled')
-            paper.box(left, y - 5, wide, below + 10, i % 2 ? undefined : colours.mist, colours.rule)
+            paper.box([left, y - 5, wide, below + 10], i % 2 ? undefined : colours.mist, colours.rule)
           paper.text(left + 5, y, label, { size, colour: colours.grey })
           lines.forEach((line, n) =>
             paper.text(
@@ -186,11 +186,11 @@ export class Designer {
           const x = left + wide * 0.36
           if (short)
             [...lines[0]].forEach((letter, n) => {
-              paper.box(x + n * 15, y - 4, 15, 17, undefined, colours.rule)
+              paper.box([x + n * 15, y - 4, 15, 17], undefined, colours.rule)
               paper.text(x + n * 15 + 7.5, y - 1, letter, { size, face: 'mono', align: 'center' })
             })
           else {
-            paper.box(x, y - 4, wide * 0.64, below + 6, undefined, colours.rule)
+            paper.box([x, y - 4, wide * 0.64, below + 6], undefined, colours.rule)
             lines.forEach((line, n) => paper.text(x + 4, y - 1 + n * step, line, { size, face: 'mono' }))
           }
           y += below + 11
@@ -207,7 +207,7 @@ export class Designer {
               step +
             size +
             8
-          if (arrangement === 'grid') paper.box(x, y - 3, wide / 2 - 4, tall, undefined, colours.rule)
+          if (arrangement === 'grid') paper.box([x, y - 3, wide / 2 - 4, tall], undefined, colours.rule)
           paper.text(x + 4, y, label, {
             size: size * 0.75,
             colour: arrangement === 'grid' ? colours.ink : colours.navy,
@@ -256,7 +256,7 @@ export class Designer {
       const sets = fits ? [row] : row.map((i) => [i])
       for (const set of sets) {
         const tall = Math.max(...set.map((i) => i.lines.length)) * step
-        if (arrangement === 'headrow') paper.box(left, y - 3, wide, size + 6, colours.mist)
+        if (arrangement === 'headrow') paper.box([left, y - 3, wide, size + 6], colours.mist)
         set.forEach(({ label, lines }, i) => {
           const x = left + i * (wide / set.length) + 4
           paper.text(x, y, label, {
@@ -288,7 +288,7 @@ export class Designer {
   big(y: number, wordings: readonly string[], amount: string, by: string, day: string): void {
     const { paper, dice, left } = this
     const x = dice.pick([left, 320])
-    paper.box(x, y, 220, 62, colours.sand)
+    paper.box([x, y, 220, 62], colours.sand)
     paper.text(x + 10, y + 8, dice.pick(wordings), { size: 10 })
     paper.text(x + 10, y + 22, amount, { size: 18, bold: true })
     paper.text(x + 10, y + 46, `${by} ${day}`, { size: 8 })
@@ -347,7 +347,7 @@ export class Designer {
 
   /** A paragraph; returns the y below. */
   prose(y: number, text: string): number {
-    return this.paper.prose(this.left, y, text, 515 - (this.left - 40), { size: this.size }, 1.45)
+    return this.paper.prose(this.left, y, text, 515 - (this.left - 40), { size: this.size, leading: 1.45 })
   }
 
   /** People in columns, or one under the other with the heads as labels; returns the y below. */
@@ -364,11 +364,11 @@ export class Designer {
     }
     const places = [left, left + 220, left + 360]
     const framed = dice.chance(0.4)
-    if (framed) paper.box(left - 4, y - 4, 470, size + 8, colours.mist, colours.rule)
+    if (framed) paper.box([left - 4, y - 4, 470, size + 8], colours.mist, colours.rule)
     heads.forEach((head, i) => paper.text(places[i], y, head, { size, bold: true }))
     for (const row of rows) {
       y += size + 12
-      if (framed) paper.box(left - 4, y - 4, 470, size + 10, undefined, colours.rule)
+      if (framed) paper.box([left - 4, y - 4, 470, size + 10], undefined, colours.rule)
       row.forEach((cell, i) => paper.text(places[i], y, cell, { size }))
     }
     return y + size + 14
@@ -404,9 +404,9 @@ export class Designer {
       }
     } else if (way === 1) {
       const gap = dice.pick([0, 10])
-      paper.box(left, y, 240, 60, undefined, frame)
+      paper.box([left, y, 240, 60], undefined, frame)
       paper.text(left + 5, y + 4, sign, { size: 8 })
-      paper.box(left + 240 + gap, y, 160, 60, undefined, frame)
+      paper.box([left + 240 + gap, y, 160, 60], undefined, frame)
       paper.text(left + 255, y + 4, date, { size: 8 })
       if (signed) {
         paper.scrawl(dice, left + 40, y + 44)

@@ -175,8 +175,7 @@ export async function diceCover(story: Story, dice: Dice, wishes: CoverWishes): 
         `Policy no. ${policy} has been issued to ${insured} for the boat named ${vessel}, with cover from ${d.date(start)} until ${d.date(end)}, for a sum insured of ${d.money(sum)}, at a premium of ${d.money(premium)}.`,
       ]),
       470,
-      { size: 10.5 },
-      1.6,
+      { size: 10.5, leading: 1.6 },
     )
     return done('insurance_cover', d, truth)
   }
@@ -226,8 +225,7 @@ export async function diceRegistration(story: Story, dice: Dice, wishes: Registr
         `Registration number ${story.registration}: the boat ${vessel} (hull no. ${hull}), owned by ${owner}, was registered on ${d.date(issued)}; the registration expires on ${d.date(expiry)}.`,
       ]),
       470,
-      { size: 11 },
-      1.6,
+      { size: 11, leading: 1.6 },
     )
     return done('vessel_registration', d, truth)
   }

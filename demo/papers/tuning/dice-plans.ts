@@ -75,7 +75,7 @@ export async function drawPlan(plan: Plan, dice: Dice): Promise<Drawn> {
       )
     else if (words.small && !words.more) y = d.prose(y + 8, dice.pick(words.small))
   }
-  if (words.more) y = pagesOf(d, plan, words, dice, y, last)
+  if (words.more) y = pagesOf(d, plan, { words, dice, from: y, last })
   if (plan.signed !== null && words.sign)
     d.signature(
       Math.min(y + 24, 720),
@@ -100,10 +100,7 @@ export async function drawPlan(plan: Plan, dice: Dice): Promise<Drawn> {
 function pagesOf(
   d: Designer,
   plan: Plan,
-  words: Wordings,
-  dice: Dice,
-  from: number,
-  last: readonly Saying[],
+  { words, dice, from, last }: { words: Wordings; dice: Dice; from: number; last: readonly Saying[] },
 ): number {
   const { paper } = d
   const pages = 1 + dice.pick(words.more!)

@@ -108,10 +108,10 @@ export async function drawCard(story: Story, layout: number, dice: Dice, wishes:
   truth.put('expiry_date', expiry)
   truth.put('nationality', nationality)
   const [x, y, w, h] = look.passport ? [70, 150, 455, 330] : [95, 140, 405, 262]
-  paper.box(x, y, w, h, [colours.mist, colours.sand, colours.mist, colours.sand][layout], colours.rule)
+  paper.box([x, y, w, h], [colours.mist, colours.sand, colours.mist, colours.sand][layout], colours.rule)
   paper.text(x + 16, y + 12, look.title, { size: 15, bold: true, colour: colours.navy })
   paper.text(x + w - 16, y + 16, look.sub, { size: 9, align: 'right' })
-  paper.box(x + 16, y + 44, 96, 122, colours.white, colours.grey)
+  paper.box([x + 16, y + 44, 96, 122], colours.white, colours.grey)
   paper.page.drawEllipse({ x: x + 64, y: paper.height - y - 92, xScale: 24, yScale: 30, color: colours.grey })
   paper.page.drawEllipse({
     x: x + 64,
@@ -135,12 +135,18 @@ export async function drawCard(story: Story, layout: number, dice: Dice, wishes:
     6: nationality,
   }
   const items = [...names, ...order.map((i) => ({ label: L[i], value: values[i] }))]
-  block(paper, layout === 3 ? 'columns' : 'stack', x + 128, y + 46, w - 140, items, {
+  block(paper, layout === 3 ? 'columns' : 'stack', [x + 128, y + 46, w - 140], items, {
     size: 10,
     gap: layout === 3 ? 5 : 7,
     columns: layout === 3 ? 1 : 2,
   })
-  const lines = zoneLines(!look.passport, number, born, expiry, given, family)
+  const lines = zoneLines(!look.passport, {
+    number: number,
+    born: born,
+    expiry: expiry,
+    given: given,
+    family: family,
+  })
   lines.forEach((line, i) =>
     paper.text(x + 12, y + h - 20 - (lines.length - 1 - i) * 17 - 6, line, {
       face: 'mono',

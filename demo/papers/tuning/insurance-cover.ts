@@ -114,7 +114,7 @@ export async function drawCover(
   truth.put('cover_end', end)
   truth.put('sum_insured', money(sum))
   truth.put('premium', money(premium))
-  if (layout === 2) paper.box(0, 0, 595, 16, colours.navy)
+  if (layout === 2) paper.box([0, 0, 595, 16], colours.navy)
   paper.text(50, 44, story.insurer, {
     size: 18,
     bold: true,
@@ -142,9 +142,7 @@ export async function drawCover(
   const y = block(
     paper,
     look.arrangement,
-    50,
-    122,
-    490,
+    [50, 122, 490],
     layout % 2 ? [items[1], items[2], items[0], ...items.slice(3)] : items,
     { size: 10.5, gap: 9 },
   )

@@ -47,10 +47,7 @@ export class LedgerDrawer {
     const { paper } = this.designer
     if (this.division === 'grid' || this.division === 'bands')
       paper.box(
-        42,
-        y - 3,
-        512,
-        this.size + 7,
+        [42, y - 3, 512, this.size + 7],
         this.division === 'bands' ? colours.sand : undefined,
         this.division === 'grid' ? colours.rule : undefined,
       )
@@ -65,12 +62,12 @@ export class LedgerDrawer {
     const { paper } = this.designer
     const { size, pitch, places } = this
     const top = y - (pitch - size) / 2
-    if (this.division === 'bands' && index % 2 === 0) paper.box(42, top, 512, pitch, colours.mist)
+    if (this.division === 'bands' && index % 2 === 0) paper.box([42, top, 512, pitch], colours.mist)
     if (this.division === 'grid')
       [42, ...places.slice(1).map((x, i) => (i === 0 ? x - 4 : x + 4))]
         .slice(0, -1)
         .forEach((left, i, lefts) =>
-          paper.box(left, top, (lefts[i + 1] ?? 554) - left, pitch, undefined, colours.rule),
+          paper.box([left, top, (lefts[i + 1] ?? 554) - left, pitch], undefined, colours.rule),
         )
     if (this.division === 'rules') paper.rule(46, y + size + 2.5, 550)
     const figures = (cents: number) =>

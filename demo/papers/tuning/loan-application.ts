@@ -213,7 +213,7 @@ export async function drawApplication(
   const item = (i: number, value: string): Item => ({ label: L[i], value })
   const section = (y: number, n: number): number => {
     if (layout === 0) {
-      paper.box(40, y, 515, 20, colours.navy)
+      paper.box([40, y, 515, 20], colours.navy)
       paper.text(48, y + 5, look.sections[n], { bold: true, colour: colours.white, size: 11 })
       return y + 32
     }
@@ -227,7 +227,7 @@ export async function drawApplication(
   }
   const accent = layout === 2 ? colours.wine : undefined
   const draw = (y: number, items: Item[]) =>
-    block(paper, look.arrangement, 44, y, 510, items, { size: 10, accent }) + 10
+    block(paper, look.arrangement, [44, y, 510], items, { size: 10, accent }) + 10
   const head = (page: number) => {
     paper.text(44, 34, 'Merrow Sound Mutual', {
       size: layout === 1 ? 15 : 12,
@@ -357,9 +357,9 @@ export async function drawApplication(
         paper.text(340, at, `${look.sign[1]}: ${date(signedOn)}`)
       } else paper.text(340, at, `${look.sign[1]}:`)
     } else if (layout === 2) {
-      paper.box(44, at, 250, 58, undefined, colours.rule)
+      paper.box([44, at, 250, 58], undefined, colours.rule)
       paper.text(49, at + 4, look.sign[0], { size: 7.6, colour: colours.wine })
-      paper.box(310, at, 150, 58, undefined, colours.rule)
+      paper.box([310, at, 150, 58], undefined, colours.rule)
       paper.text(315, at + 4, look.sign[1], { size: 7.6, colour: colours.wine })
       if (signed) {
         paper.scrawl(dice, 80, at + 42)

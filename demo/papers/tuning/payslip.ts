@@ -140,16 +140,21 @@ export async function drawPayslip(
   truth.put('year_to_date_gross', money(month.yearToDate))
   truth.put('national_number', person.nationalNumber)
   if (layout === 0) {
-    paper.box(0, 0, 595, 74, colours.navy)
+    paper.box([0, 0, 595, 74], colours.navy)
     paper.text(40, 24, employer, { size: 20, bold: true, colour: colours.white })
     paper.text(555, 32, look.title, { size: 14, align: 'right', colour: colours.white })
     paper.text(40, 84, addressLine(story.employerAddress), { size: 9, colour: colours.grey })
-    let y = block(paper, 'columns', 40, 118, 420, [
-      { label: w.employee, value: name },
-      { label: w.nat, value: person.nationalNumber },
-      { label: w.period, value: `${date(month.start)} - ${date(month.end)}` },
-      { label: w.paid, value: date(month.paid) },
-    ])
+    let y = block(
+      paper,
+      'columns',
+      [40, 118, 420],
+      [
+        { label: w.employee, value: name },
+        { label: w.nat, value: person.nationalNumber },
+        { label: w.period, value: `${date(month.start)} - ${date(month.end)}` },
+        { label: w.paid, value: date(month.paid) },
+      ],
+    )
     y += 16
     for (const [head, x] of [
       ['Earnings', 40],
@@ -173,7 +178,7 @@ export async function drawPayslip(
     paper.text(310, y, 'Total deductions', { bold: true })
     paper.text(555, y, amount(month.tax + month.insurance), { align: 'right', bold: true })
     y += 34
-    paper.box(310, y - 8, 245, 30, colours.mist)
+    paper.box([310, y - 8, 245, 30], colours.mist)
     paper.text(320, y, w.net, { bold: true, size: 12 })
     paper.text(547, y, amount(month.net), { bold: true, size: 12, align: 'right' })
     paper.text(40, y, `${w.ytd}: ${amount(month.yearToDate)}`)
@@ -185,9 +190,7 @@ export async function drawPayslip(
     let y = block(
       paper,
       'inline',
-      60,
-      160,
-      470,
+      [60, 160, 470],
       [
         { label: w.employee, value: name },
         { label: w.period, value: `${date(month.start)} to ${date(month.end)}` },
@@ -200,9 +203,7 @@ export async function drawPayslip(
     y = block(
       paper,
       'dots',
-      60,
-      y,
-      475,
+      [60, y, 475],
       [
         { label: w.basic, value: amount(month.gross) },
         { label: w.gross, value: amount(month.gross) },
@@ -212,16 +213,14 @@ export async function drawPayslip(
       { size: 11 },
     )
     paper.rule(60, y, 520)
-    y = block(paper, 'dots', 60, y + 12, 475, [{ label: w.net, value: amount(month.net) }], {
+    y = block(paper, 'dots', [60, y + 12, 475], [{ label: w.net, value: amount(month.net) }], {
       size: 13,
       value: { bold: true },
     })
     block(
       paper,
       'dots',
-      60,
-      y + 20,
-      475,
+      [60, y + 20, 475],
       [
         { label: w.ytd, value: amount(month.yearToDate) },
         { label: 'Tax to date', value: amount(Math.round(month.yearToDate * 0.16)) },
@@ -235,9 +234,7 @@ export async function drawPayslip(
     let y = block(
       paper,
       'stack',
-      48,
-      136,
-      500,
+      [48, 136, 500],
       [
         { label: w.employee, value: name },
         { label: w.nat, value: person.nationalNumber },
@@ -247,7 +244,7 @@ export async function drawPayslip(
       { accent: colours.teal },
     )
     y += 14
-    paper.box(48, y, 500, 20, colours.mist)
+    paper.box([48, y, 500, 20], colours.mist)
     paper.text(56, y + 5, 'Component', { bold: true, size: 9 })
     paper.text(540, y + 5, 'Amount', { bold: true, size: 9, align: 'right' })
     for (const [label, value] of [
@@ -264,10 +261,15 @@ export async function drawPayslip(
       paper.rule(48, y + 17, 548)
     }
     paper.text(56, y + 60, 'Totals for the year', { bold: true, size: 10 })
-    block(paper, 'columns', 56, y + 82, 400, [
-      { label: w.ytd, value: amount(month.yearToDate) },
-      { label: 'Net year to date', value: amount(Math.round(month.yearToDate * 0.766)) },
-    ])
+    block(
+      paper,
+      'columns',
+      [56, y + 82, 400],
+      [
+        { label: w.ytd, value: amount(month.yearToDate) },
+        { label: 'Net year to date', value: amount(Math.round(month.yearToDate * 0.766)) },
+      ],
+    )
   } else {
     paper.text(40, 40, look.title, { size: 15, bold: true })
     paper.text(555, 40, employer.toUpperCase(), { size: 11, align: 'right', bold: true })
@@ -276,9 +278,7 @@ export async function drawPayslip(
     let y = block(
       paper,
       'columns',
-      40,
-      92,
-      500,
+      [40, 92, 500],
       [
         { label: w.employee, value: name },
         { label: w.nat, value: person.nationalNumber },
@@ -291,9 +291,7 @@ export async function drawPayslip(
     y = block(
       paper,
       'columns',
-      40,
-      y + 24,
-      500,
+      [40, y + 24, 500],
       [
         { label: w.basic, value: amount(month.gross) },
         { label: w.gross, value: amount(month.gross) },
@@ -304,7 +302,9 @@ export async function drawPayslip(
       { size: 9 },
     )
     paper.rule(40, y + 4, 555)
-    block(paper, 'columns', 40, y + 16, 500, [{ label: w.ytd, value: amount(month.yearToDate) }], { size: 9 })
+    block(paper, 'columns', [40, y + 16, 500], [{ label: w.ytd, value: amount(month.yearToDate) }], {
+      size: 9,
+    })
     paper.text(40, 780, 'Keep this slip. Amounts in EUR.', { size: 8, colour: colours.grey })
   }
   return {

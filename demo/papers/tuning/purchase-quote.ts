@@ -172,13 +172,11 @@ export async function drawQuote(
     paper.text(40, 40, story.yard, { size: 19, bold: true, colour: colours.teal })
     paper.text(40, 66, addressLine(story.yardAddress), { size: 9, colour: colours.grey })
     paper.text(555, 40, look.title, { size: 20, bold: true, align: 'right' })
-    block(paper, 'columns', 340, 84, 220, facts, { size: 10 })
+    block(paper, 'columns', [340, 84, 220], facts, { size: 10 })
     y = block(
       paper,
       'stack',
-      40,
-      100,
-      280,
+      [40, 100, 280],
       [
         {
           label: w.buyer,
@@ -191,18 +189,18 @@ export async function drawQuote(
       ],
       { columns: 1 },
     )
-    y = block(paper, 'columns', 40, y + 14, 300, boat) + 12
+    y = block(paper, 'columns', [40, y + 14, 300], boat) + 12
   } else if (layout === 1) {
     paper.text(555, 46, story.yard, { size: 17, bold: true, align: 'right' })
     paper.text(555, 70, addressLine(story.yardAddress), { size: 9, align: 'right' })
     paper.text(50, 104, look.title, { size: 22 })
     y =
-      block(paper, 'inline', 50, 144, 480, [...facts, { label: w.buyer, value: buyer }, ...boat], {
+      block(paper, 'inline', [50, 144, 480], [...facts, { label: w.buyer, value: buyer }, ...boat], {
         size: 11,
         gap: 5,
       }) + 14
   } else if (layout === 2) {
-    paper.box(0, 0, 595, 12, colours.rust)
+    paper.box([0, 0, 595, 12], colours.rust)
     paper.text(44, 38, look.title, { size: 20, bold: true, colour: colours.rust })
     paper.text(44, 68, story.yard, { size: 12, bold: true })
     paper.text(44, 85, addressLine(story.yardAddress), { size: 8.5 })
@@ -210,9 +208,7 @@ export async function drawQuote(
       block(
         paper,
         'boxed',
-        44,
-        116,
-        514,
+        [44, 116, 514],
         [{ label: w.buyer, value: buyer }, facts[0], facts[1], facts[2], ...boat],
         { size: 9.5, columns: 3 },
       ) + 16
@@ -221,16 +217,16 @@ export async function drawQuote(
     paper.text(44, 64, addressLine(story.yardAddress), { size: 9 })
     paper.rule(44, 82, 551)
     paper.text(44, 94, look.title, { size: 14 })
-    block(paper, 'columns', 320, 96, 235, facts, { size: 9.5, gap: 4 })
+    block(paper, 'columns', [320, 96, 235], facts, { size: 9.5, gap: 4 })
     y =
-      block(paper, 'columns', 44, 126, 260, [{ label: w.buyer, value: buyer }, ...boat], {
+      block(paper, 'columns', [44, 126, 260], [{ label: w.buyer, value: buyer }, ...boat], {
         size: 9.5,
         gap: 4,
       }) + 30
   }
   const rights = layout === 1 ? [0, 350, 450, 545] : [0, 370, 455, 549]
   const left = layout === 0 ? 44 : 50
-  paper.box(left - 6, y - 5, 516, 19, layout % 2 ? colours.sand : colours.mist)
+  paper.box([left - 6, y - 5, 516, 19], layout % 2 ? colours.sand : colours.mist)
   look.heads.forEach((head, i) =>
     paper.text(i === 0 ? left : rights[i], y, head, { size: 9.5, bold: true, align: i ? 'right' : 'left' }),
   )

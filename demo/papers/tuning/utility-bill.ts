@@ -82,15 +82,13 @@ export async function drawBill(
   const [wAccount, wIssued, wDue, wService, wHolder] = look.words
   let y: number
   if (layout === 0) {
-    paper.box(0, 0, 595, 90, colours.teal)
+    paper.box([0, 0, 595, 90], colours.teal)
     paper.text(40, 30, story.utility, { size: 24, bold: true, colour: colours.white })
     ;[holder, street, place].forEach((line, i) => paper.text(48, 120 + i * 14, line, { size: 11 }))
     block(
       paper,
       'stack',
-      340,
-      112,
-      220,
+      [340, 112, 220],
       [
         { label: wAccount, value: account },
         { label: wIssued, value: date(issued) },
@@ -98,7 +96,7 @@ export async function drawBill(
       { columns: 1 },
     )
     paper.text(40, 214, look.title, { size: 20, bold: true })
-    y = block(paper, 'columns', 40, 252, 420, [{ label: wService, value: `${street}, ${place}` }]) + 16
+    y = block(paper, 'columns', [40, 252, 420], [{ label: wService, value: `${street}, ${place}` }]) + 16
   } else if (layout === 1) {
     paper.text(297, 42, story.utility, { size: 20, bold: true, align: 'center' })
     paper.text(297, 70, look.title, { size: 13, align: 'center' })
@@ -107,9 +105,7 @@ export async function drawBill(
       block(
         paper,
         'inline',
-        60,
-        108,
-        460,
+        [60, 108, 460],
         [
           { label: wHolder, value: holder },
           { label: wService, value: `${street}, ${place}` },
@@ -125,9 +121,7 @@ export async function drawBill(
       block(
         paper,
         'boxed',
-        44,
-        96,
-        512,
+        [44, 96, 512],
         [
           { label: wHolder, value: holder },
           { label: wAccount, value: account },
@@ -143,9 +137,7 @@ export async function drawBill(
       block(
         paper,
         'columns',
-        50,
-        104,
-        480,
+        [50, 104, 480],
         [
           { label: wHolder, value: holder },
           { label: wService, value: [street, place] },
@@ -162,7 +154,7 @@ export async function drawBill(
     y += 24
   })
   if (layout === 0) {
-    paper.box(320, y + 6, 228, 34, colours.mist)
+    paper.box([320, y + 6, 228, 34], colours.mist)
     paper.text(332, y + 15, wDue, { bold: true, size: 13 })
     paper.text(540, y + 15, amount(due), { bold: true, size: 13, align: 'right' })
   } else {

@@ -85,7 +85,7 @@ export async function drawRegistration(
   truth.put('issue_date', issued)
   truth.put('expiry_date', expiry)
   const centre = layout === 0 || layout === 3
-  if (layout === 0) paper.box(28, 28, 539, 786, undefined, colours.navy)
+  if (layout === 0) paper.box([28, 28, 539, 786], undefined, colours.navy)
   paper.text(centre ? 297 : 50, 70, 'Skerrow Isles Registry', {
     size: 11,
     align: centre ? 'center' : 'left',
@@ -114,7 +114,7 @@ export async function drawRegistration(
     { label: 'Year of build', value: String(dice.int(1996, 2024)) },
     { label: 'Port of registry', value: 'Port Ellery' },
   )
-  y = block(paper, look.arrangement, 70, y, 460, items, { size: 11, gap: 12 })
+  y = block(paper, look.arrangement, [70, y, 460], items, { size: 11, gap: 12 })
   paper.text(70, y + 40, 'Registrar of vessels', { size: 10 })
   paper.scrawl(dice, 80, y + 30, 90)
   paper.page.drawEllipse({
