@@ -183,7 +183,7 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
   )
   const documents = withOwners(told, persons, types) as Document[]
   const facts = judgeFacts(documents, program, answers)
-  const checks = judgeChecks(documents, program, answers, asOf)
+  const checks = judgeChecks(documents, { program, types, answers, asOf })
   const titles = new Map([...typesById].map(([id, t]) => [id, t.title]))
   const checklist = judgeChecklist(program, { papers: documents, persons, asOf, titles }, answers)
   const findings = gatherFindings({

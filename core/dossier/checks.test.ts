@@ -2,10 +2,19 @@ import { traderAccount } from '../program/trader-account.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 import type { Answer } from '../answers/answer.ts'
-import { accepted, figuresOf, judgeChecks } from './checks.ts'
+import { accepted, figuresOf, judgeChecks, type Judging } from './checks.ts'
+import { builtInTypes } from '../program/types/index.ts'
+import type { Program } from '../program/schema.ts'
+
+const judged = (program: Program, answers: readonly Answer[] = [], asOf = '2026-04-10'): Judging => ({
+  program,
+  types: builtInTypes,
+  answers,
+  asOf,
+})
 
 const check = (id: string, papers: ReturnType<typeof paperOf>[], asOf = '2026-04-10') =>
-  judgeChecks(papers, workingBoatLoan, [], asOf).find((c) => c.check === id)!
+  judgeChecks(papers, judged(workingBoatLoan, [], asOf)).find((c) => c.check === id)!
 const form = (loan: string, income = '2140.00', opened = '2026-03-20') =>
   paperOf(
     'form',
@@ -145,9 +154,9 @@ test.each([
 test('a person may accept a failed check; it stays failed and says so', () => {
   const [result] = judgeChecks(
     [form('47850.00')],
-    workingBoatLoan,
-    [{ kind: 'check', check: 'loan_equals_price_less_deposit', decision: 'accepted', reason: 'typing slip' }],
-    '2026-04-10',
+    judged(workingBoatLoan, [
+      { kind: 'check', check: 'loan_equals_price_less_deposit', decision: 'accepted', reason: 'typing slip' },
+    ]),
   )
   expect(result).toMatchObject({ status: 'failed', settled: { decision: 'accepted', reason: 'typing slip' } })
 })
@@ -157,7 +166,7 @@ test.each([
   ['60 + 35.5 is 95.5, not 100', ['60', '35.5', '95.5', '100']],
 ])('what “%s” rests on', (detail, figures) => expect(figuresOf(detail)).toEqual(figures))
 test('a failure accepted is a new one once other figures come into it', () => {
-  const over = figuresOf(judgeChecks([form('47850.00')], workingBoatLoan, [], '2026-04-10')[0].detail)
+  const over = figuresOf(judgeChecks([form('47850.00')], judged(workingBoatLoan))[0].detail)
   const answers: Answer[] = [
     {
       kind: 'check',
@@ -170,7 +179,7 @@ test('a failure accepted is a new one once other figures come into it', () => {
   ]
   expect(
     [form('47850.00'), form('47111.00')].map((f) =>
-      accepted(judgeChecks([f], workingBoatLoan, answers, '2026-04-10')[0]),
+      accepted(judgeChecks([f], judged(workingBoatLoan, answers))[0]),
     ),
   ).toEqual([true, false])
 })
@@ -185,12 +194,11 @@ test.each([
   [['60', '35'], 'failed'],
 ])('shares of %s: %s', (shares, status) =>
   expect(
-    judgeChecks([owners(...shares)], traderAccount, [], '2026-04-10').find((c) => c.check === 'shares_total')!
-      .status,
+    judgeChecks([owners(...shares)], judged(traderAccount)).find((c) => c.check === 'shares_total')!.status,
   ).toBe(status),
 )
 test('shares that were not read say nothing', () =>
-  expect(judgeChecks([], traderAccount, [], '2026-04-10')[0].status).toBe('not_applicable'))
+  expect(judgeChecks([], judged(traderAccount))[0].status).toBe('not_applicable'))
 test.each([
   ['52000.00', 'passed'],
   ['40000.00', 'failed'],

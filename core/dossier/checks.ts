@@ -1,7 +1,8 @@
 import type { Answer } from '../answers/answer.ts'
 import { standingOf } from '../answers/overrides.ts'
 import type { Settled } from './facts.ts'
-import type { Check, Program } from '../program/schema.ts'
+import type { Check, Program, DocumentType } from '../program/schema.ts'
+import { centsIn, tableColumns, type TableColumns } from '../extraction/tables/columns.ts'
 import { newestFirst } from '../extraction/tables/row-order.ts'
 import { cents, fromCents, groupThousands, isMoney, type Money, type Row } from '../model/value.ts'
 import { squeeze } from '../text/normalize.ts'
@@ -73,12 +74,32 @@ const term = (
   said: { label?: string; row?: number } = {},
 ): Term => ({ label: paper.label, amount, document: paper.id, field, sign, ...said })
 
+/** What checks are judged by. */
+export interface Judging {
+  program: Program
+  types: readonly DocumentType[]
+  answers: readonly Answer[]
+  /** The day the package is judged on, ISO. */
+  asOf: string
+}
+
+/** What one check is judged on. */
+type Given = Pick<Judging, 'types' | 'asOf'> & { papers: readonly Paper[] }
+
+/** The columns of a table by their roles, whatever a lender calls them. */
+function columnsOf(types: readonly DocumentType[], reference: string): TableColumns {
+  const [type, table] = splitReference(reference)
+  const field = types.find((t) => t.id === type)?.fields.find((f) => f.name === table)
+  return field ? tableColumns(field) : {}
+}
+
+const sumOf = (rows: readonly Row[], amount: string | undefined): number =>
+  rows.reduce((sum, row) => sum + (centsIn(row, amount) ?? 0), 0)
+
 /** Judges every check of the program, then applies people's decisions. */
 export function judgeChecks(
   papers: readonly Paper[],
-  program: Program,
-  answers: readonly Answer[],
-  asOf: string,
+  { program, types, answers, asOf }: Judging,
 ): CheckResult[] {
   return program.checks.map((check) => {
     const standing = standingOf(
@@ -87,7 +108,7 @@ export function judgeChecks(
       check.id,
       (a) => a.decision === 'accepted' && program.signOff.differences,
     )
-    const outcome = judgeOpen(check, papers, asOf)
+    const outcome = judgeOpen(check, { papers, types, asOf })
     const known = standing?.answer.over
     const against =
       known && outcome.status === 'failed' ? figuresOf(outcome.detail).filter((f) => !known.includes(f)) : []
@@ -109,33 +130,34 @@ export function judgeChecks(
 }
 
 /** A value still asked about may be misread: it may bear a check out, but it accuses no paper before a person has answered. */
-function judgeOpen(check: Check, papers: readonly Paper[], asOf: string): Outcome {
-  const outcome = judge(check, papers, asOf)
+function judgeOpen(check: Check, given: Given): Outcome {
+  const outcome = judge(check, given)
   if (outcome.status !== 'failed') return outcome
-  const sure = judge(
-    check,
-    papers.map((p) => ({ ...p, fields: p.fields.map((f) => (f.needsReview ? { ...f, value: null } : f)) })),
-    asOf,
-  )
+  const certain = given.papers.map((p) => ({
+    ...p,
+    fields: p.fields.map((f) => (f.needsReview ? { ...f, value: null } : f)),
+  }))
+  const sure = judge(check, { ...given, papers: certain })
   return sure.status === 'failed'
     ? sure
     : { ...outcome, status: 'not_applicable', detail: `Waits for an answer about a value: ${outcome.detail}` }
 }
 
-function judge(check: Check, papers: readonly Paper[], asOf: string): Outcome {
+function judge(check: Check, given: Given): Outcome {
+  const { papers, asOf } = given
   switch (check.kind) {
     case 'difference':
       return difference(check, papers)
     case 'near_mean':
       return nearMean(check, papers)
     case 'reaches_account':
-      return reachesAccount(check, papers)
+      return reachesAccount(check, given)
     case 'running_balance':
-      return runningBalance(check, papers)
+      return runningBalance(check, given)
     case 'joins_up':
       return joinsUp(check, papers)
     case 'lines_and_tax':
-      return linesAndTax(check, papers)
+      return linesAndTax(check, given)
     case 'column_total':
       return columnTotal(check, papers)
     case 'at_least':
@@ -209,7 +231,7 @@ function nearMean(check: Check & { kind: 'near_mean' }, papers: readonly Paper[]
   }
 }
 
-function reachesAccount(check: Check & { kind: 'reaches_account' }, papers: readonly Paper[]): Outcome {
+function reachesAccount(check: Check & { kind: 'reaches_account' }, { papers, types }: Given): Outcome {
   const [slipType, amountField] = splitReference(check.amount)
   const [statementType, table] = splitReference(check.table)
   const dateField = splitReference(check.date)[1]
@@ -221,13 +243,13 @@ function reachesAccount(check: Check & { kind: 'reaches_account' }, papers: read
       const [start, end, rows] = [usableText(paper, from), usableText(paper, to), rowsOf(paper, table)]
       return start && end && rows ? [{ paper, start, end, rows }] : []
     })
+  const columns = columnsOf(types, check.table)
   const bySum = new Map<number, { paper: Paper; row: Row; at: number }[]>()
   for (const { paper, rows } of statements)
-    rows.forEach(
-      (row, at) =>
-        isMoney(row.amount) &&
-        bySum.set(cents(row.amount), [...(bySum.get(cents(row.amount)) ?? []), { paper, row, at }]),
-    )
+    rows.forEach((row, at) => {
+      const sum = centsIn(row, columns.amount)
+      if (sum !== null) bySum.set(sum, [...(bySum.get(sum) ?? []), { paper, row, at }])
+    })
   const terms: Term[] = []
   const lacking: string[] = []
   const documents: string[] = []
@@ -238,12 +260,13 @@ function reachesAccount(check: Check & { kind: 'reaches_account' }, papers: read
     const covering = statements.find((s) => s.start <= date && date <= s.end)
     if (!covering) continue
     seen++
-    const near = bySum
-      .get(cents(amount))
-      ?.find(({ row }) => typeof row.date === 'string' && Math.abs(daysBetween(date, row.date)) <= check.days)
+    const near = bySum.get(cents(amount))?.find(({ row }) => {
+      const booked = row[columns.date ?? '']
+      return typeof booked === 'string' && Math.abs(daysBetween(date, booked)) <= check.days
+    })
     documents.push(slip.id, (near ?? covering).paper.id)
     terms.push(term(slip, amountField, amount, ''))
-    if (near) terms.push(term(near.paper, table, near.row.amount as Money, '=', { row: near.at }))
+    if (near) terms.push(term(near.paper, table, amount, '=', { row: near.at }))
     else lacking.push(`${groupThousands(amount.amount)} of ${slip.label}`)
   }
   if (seen === 0) return none('no statement covers a pay day')
@@ -257,8 +280,9 @@ function reachesAccount(check: Check & { kind: 'reaches_account' }, papers: read
   }
 }
 
-function runningBalance(check: Check & { kind: 'running_balance' }, papers: readonly Paper[]): Outcome {
+function runningBalance(check: Check & { kind: 'running_balance' }, { papers, types }: Given): Outcome {
   const [type, table] = splitReference(check.table)
+  const columns = columnsOf(types, check.table)
   const [openingField, closingField] = [splitReference(check.opening)[1], splitReference(check.closing)[1]]
   const breaks: string[] = []
   const documents: string[] = []
@@ -275,25 +299,23 @@ function runningBalance(check: Check & { kind: 'running_balance' }, papers: read
     let balance = cents(opening)
     let broke = false
     const numbered = rows.map((row, at) => ({ row, at }))
-    for (const { row, at } of newestFirst(rows) ? numbered.reverse() : numbered) {
-      if (!isMoney(row.amount)) continue
-      balance += cents(row.amount)
-      if (!broke && isMoney(row.balance) && cents(row.balance) !== balance) {
+    for (const { row, at } of newestFirst(rows, columns) ? numbered.reverse() : numbered) {
+      const [step, printed] = [centsIn(row, columns.amount), centsIn(row, columns.balance)]
+      if (step === null) continue
+      balance += step
+      if (!broke && printed !== null && printed !== balance) {
         broke = true
         breaks.push(
-          `${paper.label}: after row ${at + 1} the balance should be ${show(balance)}, the paper says ${show(cents(row.balance))}`,
+          `${paper.label}: after row ${at + 1} the balance should be ${show(balance)}, the paper says ${show(printed)}`,
         )
         terms.push(
           term(paper, table, fromCents(balance), ''),
-          term(paper, table, row.balance, '≠', { row: at }),
+          term(paper, table, fromCents(printed, opening.currency), '≠', { row: at }),
         )
       }
-      if (isMoney(row.balance)) balance = cents(row.balance)
+      balance = printed ?? balance
     }
-    const sum = rows.reduce(
-      (total, row) => total + (isMoney(row.amount) ? cents(row.amount) : 0),
-      cents(opening),
-    )
+    const sum = cents(opening) + sumOf(rows, columns.amount)
     if (!broke && sum !== cents(closing)) {
       broke = true
       breaks.push(
@@ -359,8 +381,9 @@ function joinsUp(check: Check & { kind: 'joins_up' }, papers: readonly Paper[]):
   }
 }
 
-function linesAndTax(check: Check & { kind: 'lines_and_tax' }, papers: readonly Paper[]): Outcome {
+function linesAndTax(check: Check & { kind: 'lines_and_tax' }, { papers, types }: Given): Outcome {
   const [type, table] = splitReference(check.table)
+  const columns = columnsOf(types, check.table)
   const [netField, taxField, totalField] = [check.net, check.tax, check.total].map(
     (r) => splitReference(r)[1],
   )
@@ -379,19 +402,19 @@ function linesAndTax(check: Check & { kind: 'lines_and_tax' }, papers: readonly 
     if (!net || !total) continue
     judged++
     if (rows && rows.length > 0 && paper.lacking.length === 0) {
-      const sum = rows.reduce((t, row) => t + (isMoney(row.amount) ? cents(row.amount) : 0), 0)
+      const sum = sumOf(rows, columns.amount)
       if (Math.abs(sum - cents(net)) > 1) {
         breaks.push(`${paper.label}: the lines sum to ${show(sum)}, its net amount is ${show(cents(net))}`)
-        rows.forEach(
-          (row, at) =>
-            isMoney(row.amount) &&
+        rows.forEach((row, at) => {
+          const [amount, words] = [row[columns.amount ?? ''], row[columns.description ?? '']]
+          if (isMoney(amount))
             terms.push(
-              term(paper, table, row.amount, at ? '+' : '', {
-                label: typeof row.description === 'string' ? row.description : '',
+              term(paper, table, amount, at ? '+' : '', {
+                label: typeof words === 'string' ? words : '',
                 row: at,
               }),
-            ),
-        )
+            )
+        })
         terms.push(term(paper, netField, net, '≠'))
       }
     } else unseen++

@@ -1,6 +1,12 @@
 /** Left, top, right, bottom as fractions of the upright page, the origin at its top left corner. */
 export type Box = [left: number, top: number, right: number, bottom: number]
 
+/** A box on a page of the package. */
+export interface Place {
+  page: number
+  box: Box
+}
+
 /** The smallest box around all of `boxes`; throws on none, since "around nothing" has no place on a page. */
 export function boxAround(boxes: readonly Box[]): Box {
   if (boxes.length === 0) throw new Error('boxAround needs at least one box')

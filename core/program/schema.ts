@@ -26,9 +26,15 @@ export type FieldKind = z.infer<typeof fieldKind>
 /** Places besides a label where a value of this field may stand. */
 export const fieldSource = z.enum(['letterhead', 'addressee', 'zone', 'period', 'sentence', 'title_year'])
 
+/** What a column means to arithmetic, whatever it is called: a table of bookings has dates, amounts and running balances, one of goods quantities, unit prices and amounts. */
+export const columnRoles = ['date', 'description', 'amount', 'balance', 'quantity', 'unit_price'] as const
+export type ColumnRole = (typeof columnRoles)[number]
+
 export const columnSchema = z.object({
   name: id,
   kind: z.enum(['date', 'money', 'text', 'number', 'name', 'percent']),
+  /** Left out for a column that no arithmetic rests on. */
+  role: z.enum(columnRoles).optional(),
   labels: z.array(z.string()).min(1),
   optional: z.boolean().default(false),
 })

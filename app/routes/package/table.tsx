@@ -74,7 +74,8 @@ export async function action({ request, params }: Route.ActionArgs) {
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success || body.data.grid.edges.length !== body.data.grid.columns.length + 1)
     return data({ rows: [], places: [] }, 400)
-  return readByGrid(pages, field, body.data.grid, period)
+  const rows = readByGrid(pages, field, body.data.grid, period)
+  return { rows: rows.map((row) => row.cells), places: rows.map((row) => row.place) }
 }
 
 /** A table marked by hand: the first row and the columns on the page; the rest of all pages follows. */

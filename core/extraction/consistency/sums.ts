@@ -1,11 +1,12 @@
 import { linesOf } from '../../layout/lines.ts'
 import { lackedBy } from '../../layout/page-numbers.ts'
 import type { Page, Word } from '../../model/page.ts'
-import type { DocumentType, Relation } from '../../program/schema.ts'
+import type { DocumentType, Field, Relation } from '../../program/schema.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { readMoney } from '../parsers/money.ts'
 import type { Reading } from '../parsers/reading.ts'
-import { oldestFirst } from '../tables/row-order.ts'
+import { bookingColumns, centsIn, tableColumns } from '../tables/columns.ts'
+import { cellsOf, oldestFirst } from '../tables/row-order.ts'
 import { cents, isMoney, type Row } from '../../model/value.ts'
 import type { Table } from '../tables/table.ts'
 
@@ -52,6 +53,8 @@ export function byArithmetic(
         score,
       })
   }
+  const fieldOf = (name: string) => type.fields.find((f) => f.name === name)!
+  const amountColumn = (table: string) => tableColumns(fieldOf(table)).amount ?? ''
   const tables = type.fields.filter((f) => f.kind === 'table').flatMap((f) => tablesOf(f.name))
   const printed = amountsOn(pages, tables)
   const find = (sum: number) => printed.find((p) => p.cents === sum && !p.inRow)
@@ -59,7 +62,7 @@ export function byArithmetic(
   for (const relation of relations) {
     if (relation.kind === 'running')
       for (const table of tablesOf(relation.table)) {
-        const ends = endsOf(table)
+        const ends = endsOf(table, fieldOf(relation.table))
         if (!ends) continue
         // Where pages are lacking, what the last row here comes to is only carried over to them.
         if (!behind) guess(relation.closing, find(ends.closing), FROM_TABLE)
@@ -67,7 +70,9 @@ export function byArithmetic(
       }
     if (relation.kind === 'lines_sum')
       for (const table of tablesOf(relation.table)) {
-        const amounts = table.rows.map((row) => row.amount).filter(isMoney)
+        const amounts = cellsOf(table)
+          .map((row) => row[amountColumn(relation.table)])
+          .filter(isMoney)
         if (amounts.length === 0 || amounts.length < table.rows.length) continue
         const sum = amounts.reduce((total, a) => total + cents(a), 0)
         if (find(sum)) sums.set(relation.total, sum)
@@ -151,7 +156,7 @@ function namesOf(relation: Relation): string[] {
 }
 
 function amountsOn(pages: readonly Page[], tables: readonly Table[]): Printed[] {
-  const rows = tables.flatMap((t) => t.places)
+  const rows = tables.flatMap((t) => t.rows.map((row) => row.place))
   return pages.flatMap((page) =>
     linesOf(page).flatMap((line) =>
       line.segments.flatMap((segment) =>
@@ -178,15 +183,15 @@ const holds = (box: readonly number[], words: readonly Word[]): boolean =>
   )
 
 /** The balances before and after a table whose every row leads to the next; the first row's sign may still be open. */
-export const endsOf = (table: Table): { openings: number[]; closing: number } | null =>
-  oldestFirst(table, () => endsOfRows(table.rows))
+export const endsOf = (table: Table, field: Field): { openings: number[]; closing: number } | null =>
+  oldestFirst(table, field, () => endsOfRows(cellsOf(table), field))
 
-function endsOfRows(rows: readonly Row[]): { openings: number[]; closing: number } | null {
-  if (rows.length < 3 || !rows.every((row) => isMoney(row.amount) && isMoney(row.balance))) return null
-  const [amount, balance] = [
-    rows.map((row) => cents(row.amount as never)),
-    rows.map((row) => cents(row.balance as never)),
-  ]
-  for (let i = 1; i < rows.length; i++) if (balance[i] - balance[i - 1] !== amount[i]) return null
-  return { openings: [balance[0] - amount[0], balance[0] + amount[0]], closing: balance.at(-1)! }
+function endsOfRows(rows: readonly Row[], field: Field): { openings: number[]; closing: number } | null {
+  const names = bookingColumns(field)
+  if (!names || rows.length < 3) return null
+  const amounts = rows.flatMap((row) => centsIn(row, names.amount) ?? [])
+  const balances = rows.flatMap((row) => centsIn(row, names.balance) ?? [])
+  if (amounts.length < rows.length || balances.length < rows.length) return null
+  if (rows.some((_, i) => i > 0 && balances[i] - balances[i - 1] !== amounts[i])) return null
+  return { openings: [balances[0] - amounts[0], balances[0] + amounts[0]], closing: balances.at(-1)! }
 }

@@ -1,34 +1,17 @@
-import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { tableValue } from './table-confidence.ts'
+import { entries as field } from '../../testing/small-types.ts'
+import { entry, tableOf as tableOfRows } from '../../testing/table-of.ts'
 import type { Table } from '../tables/table.ts'
 
-const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.kind === 'table')!
-const eur = (amount: string) => ({ amount, currency: 'EUR' })
-/** Rows of a statement from days and descriptions; every one takes a hundred from 1,000. */
+/** Rows of a passbook from days and descriptions; every one takes a hundred from 1,000. */
 const tableOf = (
   rows: readonly (readonly [day: string, description: string])[],
   more: Partial<Table> = {},
-): Table => ({
-  rows: rows.map(([date, description], i) => ({
-    date,
-    description,
-    amount: eur('-100.00'),
-    balance: eur(`${900 - i * 100}.00`),
-  })),
-  places: rows.map(() => ({ page: 1, box: [0.1, 0.4, 0.9, 0.42] })),
-  head: { page: 1, box: [0.1, 0.3, 0.9, 0.32] },
-  sure: 0.9,
-  spelt: 0.9,
-  rowSure: rows.map(() => 0.9),
-  pointed: false,
-  repaired: false,
-  led: false,
-  unexplained: [],
-  passed: [],
-  unreadDays: new Map(),
-  asRead: new Map(),
-  ...more,
-})
+): Table =>
+  tableOfRows(
+    rows.map(([day, note], i) => entry(day, note, '-100.00', `${900 - i * 100}.00`)),
+    { confidence: 0.9, wordConfidence: 0.9, ...more },
+  )
 const good = [
   ['2026-03-01', 'Card payment Bakery Row'],
   ['2026-03-03', 'Card payment Bakery Row'],
@@ -58,7 +41,10 @@ test('a text layer misspells nothing', () =>
   expect(
     tableValue(
       {
-        table: tableOf([...good, ['2026-03-09', 'Card payment Bakexy Row']], { sure: 1, spelt: 1 }),
+        table: tableOf([...good, ['2026-03-09', 'Card payment Bakexy Row']], {
+          confidence: 1,
+          wordConfidence: 1,
+        }),
         proof: true,
       },
       field,

@@ -3,10 +3,11 @@ import { endsOf } from './sums.ts'
 import { figureSlip } from '../scoring/digit-slips.ts'
 import { likelySpelling } from '../tables/repair-words.ts'
 import { round } from '../scoring/calibration.ts'
-import { oldestFirst } from '../tables/row-order.ts'
+import { bookingColumns, centsIn, goodsColumns, tableColumns } from '../tables/columns.ts'
+import { cellsOf, oldestFirst } from '../tables/row-order.ts'
 import type { Settled } from '../tables/select.ts'
 import { cents, isMoney, type FieldValue } from '../../model/value.ts'
-import type { Table } from '../tables/table.ts'
+import { PRINTED, type Table } from '../tables/table.ts'
 
 /**
  * A table as a value of its document, with how far its rows are to be believed.
@@ -23,24 +24,30 @@ export function tableValue({ table, proof }: Settled, field: Field, lacking = fa
     box: null,
   }
   if (!table) return { ...empty, confidence: 0.4, needsReview: true, reason: 'no table was found' }
-  const complete = table.rows.every((row) => field.columns.every((c) => c.optional || row[c.name] !== null))
+  const complete = cellsOf(table).every((row) =>
+    field.columns.every((c) => c.optional || row[c.name] !== null),
+  )
   let confidence =
     proof === true
       ? 0.985
       : proof === false
-        ? (table.sure >= 0.999 && complete && !leadsOn(table)) ||
-          (complete && oldestFirst(table, () => slipsItself(table, field)))
+        ? (table.confidence >= PRINTED && complete && !leadsOn(table, field)) ||
+          (complete && oldestFirst(table, field, () => slipsItself(table, field)))
           ? 0.8
           : 0.35
         : complete
           ? 0.85
           : 0.5
-  confidence *= table.sure >= 0.999 ? 1 : Math.max(0.5, proof === true ? 0.97 : 0.6 + 0.4 * table.sure)
+  confidence *=
+    table.confidence >= PRINTED ? 1 : Math.max(0.5, proof === true ? 0.97 : 0.6 + 0.4 * table.confidence)
   if (table.rows.length === 0) confidence = 0.3
   // Sums bear out the amounts, not the words beside them.
-  if (table.spelt < SPELT || (table.spelt < 0.999 && likelySpelling(table, field).size > 0))
+  if (
+    table.wordConfidence < SPELT ||
+    (table.wordConfidence < PRINTED && likelySpelling(table, field).size > 0)
+  )
     confidence = Math.min(confidence, 0.55)
-  const ordered = table.sure >= 0.999 || followsDays(table, field)
+  const ordered = table.confidence >= PRINTED || followsDays(table, field)
   if (
     lacking ||
     !complete ||
@@ -49,9 +56,10 @@ export function tableValue({ table, proof }: Settled, field: Field, lacking = fa
     (proof !== true && (table.pointed || table.unexplained.length > 0))
   )
     confidence = Math.min(confidence, 0.55)
+  const begins = table.rows.at(0)?.place ?? table.head
   return {
     ...empty,
-    value: table.rows,
+    value: cellsOf(table),
     raw: null,
     confidence: round(confidence),
     needsReview: confidence < field.threshold,
@@ -68,16 +76,16 @@ export function tableValue({ table, proof }: Settled, field: Field, lacking = fa
                 : 'some cells could not be read'
         : null,
     repaired: table.repaired,
-    page: table.places[0]?.page ?? table.head.page,
-    box: table.places[0]?.box ?? table.head.box,
-    rowPlaces: table.places,
+    page: begins?.page ?? null,
+    box: begins?.box ?? null,
+    rowPlaces: table.rows.map((row) => row.place),
   }
 }
 
 /** Whether the days of rows go one way, up or down: one that does not was likely misread ("8 January" before the 3rd), and no sum tells. */
 function followsDays(table: Table, field: Field): boolean {
-  const day = field.columns.find((c) => c.kind === 'date')?.name
-  const days = table.rows.flatMap((row) => (day && typeof row[day] === 'string' ? [row[day]] : []))
+  const day = tableColumns(field).date
+  const days = cellsOf(table).flatMap((row) => (day && typeof row[day] === 'string' ? [row[day]] : []))
   return (
     days.every((d, i) => i === 0 || d >= days[i - 1]) || days.every((d, i) => i === 0 || d <= days[i - 1])
   )
@@ -87,19 +95,17 @@ function followsDays(table: Table, field: Field): boolean {
 const SPELT = 0.7
 
 /** Every balance follows from the one before: then it is the ends that were misread, and the first row's sign with them. */
-const leadsOn = (table: Table): boolean => endsOf(table) !== null
+const leadsOn = (table: Table, field: Field): boolean => endsOf(table, field) !== null
 
 /** Print read this surely is fair. */
 const FAIR = 0.8
 
 /** Whether the one row that breaks the running balance is the paper's own slip: read fairly, and further off than a misreading goes. */
 function slipsItself(table: Table, field: Field): boolean {
-  const [amount, balance] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
-  if (!amount || !balance || !field.columns.some((c) => c.kind === 'date')) return false
-  const at = (i: number, name: string) => {
-    const cell = table.rows[i][name]
-    return isMoney(cell) ? cents(cell) : NaN
-  }
+  const names = bookingColumns(field)
+  if (!names) return false
+  const { amount, balance } = names
+  const at = (i: number, name: string) => centsIn(table.rows[i].cells, name) ?? NaN
   const breaks = table.rows.flatMap((_, i) =>
     i > 0 && at(i - 1, balance) + at(i, amount) !== at(i, balance) ? [i] : [],
   )
@@ -107,7 +113,7 @@ function slipsItself(table: Table, field: Field): boolean {
   const [i] = breaks
   const [before, step, after] = [at(i - 1, balance), at(i, amount), at(i, balance)]
   return (
-    Math.min(table.rowSure[i - 1], table.rowSure[i]) >= FAIR &&
+    Math.min(table.rows[i - 1].confidence, table.rows[i].confidence) >= FAIR &&
     !figureSlip(step, after - before) &&
     !figureSlip(after, before + step) &&
     !figureSlip(before, after - step)
@@ -116,11 +122,10 @@ function slipsItself(table: Table, field: Field): boolean {
 
 /** Whether each row's quantity times its price is its amount, where the table has these columns. */
 function multiplies(table: Table, field: Field): boolean {
-  const quantity = field.columns.find((c) => c.kind === 'number')?.name
-  const [price, amount] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
-  if (!quantity || !amount) return true
-  const wrong = table.rows.filter((row) => {
-    const [q, p, a] = [row[quantity], row[price], row[amount]]
+  const names = goodsColumns(field)
+  if (!names) return true
+  const wrong = cellsOf(table).filter((row) => {
+    const [q, p, a] = [row[names.quantity], row[names.price], row[names.amount]]
     return !(
       typeof q === 'string' &&
       isMoney(p) &&
@@ -129,5 +134,5 @@ function multiplies(table: Table, field: Field): boolean {
     )
   })
   // One odd row in clear print may be the seller's slip, which the arithmetic of the paper tells; several are ours.
-  return wrong.length <= (table.sure >= 0.999 ? 1 : 0)
+  return wrong.length <= (table.confidence >= PRINTED ? 1 : 0)
 }

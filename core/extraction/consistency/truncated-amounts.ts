@@ -3,6 +3,7 @@ import { endsOf } from './sums.ts'
 import type { Ranked } from '../scoring/joint-assignment.ts'
 import { lostDigits } from '../scoring/digit-slips.ts'
 import type { Settled } from '../tables/select.ts'
+import { PRINTED } from '../tables/table.ts'
 import { cents, fromCents, isMoney, type Money } from '../../model/value.ts'
 
 /** Amounts that a weak print likely shortened: each is asked about, with what was lost where the paper's own arithmetic says that. */
@@ -37,7 +38,8 @@ export function mendEnds(
   for (const relation of type.relations) {
     if (relation.kind !== 'running') continue
     const { table, proof } = settled.get(relation.table)!
-    const ends = table && proof === false && table.sure < 0.999 ? endsOf(table) : null
+    const field = type.fields.find((f) => f.name === relation.table)!
+    const ends = table && proof === false && table.confidence < PRINTED ? endsOf(table, field) : null
     if (!ends) continue
     for (const [name, meant] of [
       [relation.opening, ends.openings],

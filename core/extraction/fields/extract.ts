@@ -90,8 +90,8 @@ const isLackingIn = (chosen: ReadonlyMap<string, Ranked>, name: string): boolean
 /** Days in the rows of a list of people are those people's: no day of the paper itself. */
 function withoutPeople(candidates: Map<string, Candidate[]>, type: DocumentType, list: Table | null): void {
   const within = (page: number, box: Box) =>
-    list?.places.some(
-      (place) =>
+    list?.rows.some(
+      ({ place }) =>
         place.page === page &&
         place.box[0] <= box[0] + 0.002 &&
         place.box[1] <= box[1] + 0.002 &&
@@ -119,7 +119,8 @@ function carriedOver(
   for (const relation of type.relations) {
     if (relation.kind !== 'running') continue
     const [before, behind] = lackedBy(pages)
-    const places = pages.length > 1 || before || behind ? tableOf(relation.table)?.places : undefined
+    const places =
+      pages.length > 1 || before || behind ? tableOf(relation.table)?.rows.map((row) => row.place) : undefined
     if (!places || places.length === 0) continue
     // Where the paper's own numbering says that pages are lacking, what is carried to them or from them is no end either.
     const beginsOn = before ? null : places[0].page

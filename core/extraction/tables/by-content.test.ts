@@ -18,7 +18,7 @@ const savings = '03/02/2026 | Transfer to savings | -66.70 | 1,657.15'
 
 describe('bookings, under a head that nobody knows or none', () => {
   test('are a day, words, an amount and a balance', () => {
-    expect(booked(['What went where', fuel, savings])?.rows).toEqual([
+    expect(booked(['What went where', fuel, savings])?.rows.map((row) => row.cells)).toEqual([
       {
         date: '2026-02-02',
         description: 'Card payment Fuel Quay',
@@ -36,13 +36,13 @@ describe('bookings, under a head that nobody knows or none', () => {
   test('one alone makes no table', () => expect(booked([fuel, 'Thank you for banking with us'])).toBeNull())
   test('a second day, of value, is none of the words', () => {
     expect(
-      booked(['02/02/2026 | 03/02/2026 Card payment | -104.96 | 1,723.85', savings])?.rows[0],
+      booked(['02/02/2026 | 03/02/2026 Card payment | -104.96 | 1,723.85', savings])?.rows[0].cells,
     ).toMatchObject({ date: '2026-02-02', description: 'Card payment' })
   })
   test('a balance brought forward is no booking', () => {
     expect(
       booked(['01/02/2026 | Balance brought forward | 0.00 | 1,828.81', fuel, savings])?.rows.map(
-        (r) => r.description,
+        ({ cells }) => cells.description,
       ),
     ).toEqual(['Card payment Fuel Quay', 'Transfer to savings'])
   })
@@ -55,7 +55,7 @@ describe('bookings, under a head that nobody knows or none', () => {
       ' | Tidal Power',
       savings,
     ])!
-    expect(table.rows.map((r) => r.description)).toEqual([
+    expect(table.rows.map(({ cells }) => cells.description)).toEqual([
       'Direct debit Skerrow Tidal Power',
       'Transfer to savings',
     ])
@@ -66,7 +66,7 @@ describe('bookings, under a head that nobody knows or none', () => {
       '03/02/2026 | Transfer to savings | 6670 | 1,657.15',
       '04/02/2026 | Chandlery | -10.00 | 1,647.15',
     ]
-    expect(booked(lines, { source: 'ocr', sure: 0.9 })?.rows[1]).toMatchObject({
+    expect(booked(lines, { source: 'ocr', sure: 0.9 })?.rows[1].cells).toMatchObject({
       amount: eur('-66.70'),
       balance: eur('1657.15'),
     })
@@ -77,7 +77,7 @@ describe('bookings, under a head that nobody knows or none', () => {
       '0302/206 | Transfer to savings | -66.70 | 1,657.15',
       '04/02/2026 | Chandlery | -10.00 | 1,647.15',
     ]
-    expect(booked(lines, { source: 'ocr', sure: 0.9 })?.rows[1]).toMatchObject({
+    expect(booked(lines, { source: 'ocr', sure: 0.9 })?.rows[1].cells).toMatchObject({
       date: '2026-02-03',
       description: 'Transfer to savings',
       amount: eur('-66.70'),
@@ -86,7 +86,7 @@ describe('bookings, under a head that nobody knows or none', () => {
   })
   test('one amount alone is the one in whose column it stands, though a number stands among the words', () => {
     const lines = [fuel, '03/02/2026 | Cheque 000412 | -66.70', '04/02/2026 | Chandlery | -10.00 | 1,647.15']
-    expect(booked(lines, { source: 'ocr', sure: 0.9 })?.rows[1]).toMatchObject({
+    expect(booked(lines, { source: 'ocr', sure: 0.9 })?.rows[1].cells).toMatchObject({
       description: 'Cheque 000412',
       amount: eur('-66.70'),
       balance: eur('1657.15'),
@@ -102,7 +102,7 @@ describe('goods', () => {
   const kit = 'Bow thruster kit | 2 | 100.00 | 200.00'
   const pump = 'Deck wash pump | 3 | 941.00 | 2,823.00'
   test('are words and three figures, of which the last is the product of the others', () => {
-    expect(sold(kit, pump)?.rows).toEqual([
+    expect(sold(kit, pump)?.rows.map((row) => row.cells)).toEqual([
       { description: 'Bow thruster kit', quantity: '2', unit_price: eur('100.00'), amount: eur('200.00') },
       { description: 'Deck wash pump', quantity: '3', unit_price: eur('941.00'), amount: eur('2823.00') },
     ])
@@ -110,13 +110,13 @@ describe('goods', () => {
   test('wherever the count stands', () =>
     expect(
       sold('Bow thruster kit | 100.00 | 2 | 200.00', 'Deck wash pump | 941.00 | 3 | 2,823.00')?.rows.map(
-        (r) => r.quantity,
+        ({ cells }) => cells.quantity,
       ),
     ).toEqual(['2', '3']))
   test('a seller’s slip in the columns of the row before is a row all the same', () =>
     expect(
       sold(kit, pump.replace('3 | 941.00 | 2,823.00', '1 | 941.00 | 914.00'), 'Oars | 4 | 50.00 | 200.00')
-        ?.rows[1],
+        ?.rows[1].cells,
     ).toMatchObject({ quantity: '1', amount: eur('914.00') }))
   test('sums under them are none', () =>
     expect(sold(kit, pump, 'Sub total | | | 3,023.00', 'VAT 20 % | | | 604.60')?.rows).toHaveLength(2))

@@ -12,7 +12,8 @@ import { rowDay } from './row-date.ts'
 import { leadsInto } from './continuation-lines.ts'
 import { linesWithoutSpecks } from './specks.ts'
 import { cents, isMoney, type Money, type Row } from '../../model/value.ts'
-import { type Table, emptyTable, SKIPPED_ROWS } from './table.ts'
+import { bookingColumns, goodsColumns, tableColumns } from './columns.ts'
+import { emptyTable, SKIPPED_ROWS, tableRow, type Table } from './table.ts'
 
 /** A row found by what it holds, with the words that are neither date nor figure. */
 interface ContentRow {
@@ -36,7 +37,7 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
   const readRow = rowReader(field)
   if (!readRow) return null
   const table = emptyTable()
-  const text = field.columns.find((c) => c.kind === 'text')!.name
+  const text = tableColumns(field).description!
   /** Where amounts end in the rows so far. */
   let ends: Ends | null = null
   for (const page of pages) {
@@ -51,20 +52,16 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
         ahead = []
       }
       if (found && !SKIPPED_ROWS.test(fold(line.text).replace(/[\d.,]+/g, ''))) {
-        table.rows.push(found.row)
-        table.places.push({ page: page.number, box: boxAround(found.words.map((w) => w.box)) })
-        table.sure = Math.min(
-          table.sure,
-          ...found.words.filter((w) => !found.text.includes(w)).map((w) => w.sure),
-        )
-        table.rowSure.push(
-          Math.min(
-            1,
-            ...found.words.filter((w) => /\d/.test(w.text) && !found.text.includes(w)).map((w) => w.sure),
+        const others = found.words.filter((w) => !found.text.includes(w))
+        table.rows.push(
+          tableRow(
+            found.row,
+            { page: page.number, box: boxAround(found.words.map((w) => w.box)) },
+            { confidence: weakest(others.filter((w) => /\d/.test(w.text))), unreadDate: found.unreadDay },
           ),
         )
-        table.spelt = Math.min(table.spelt, ...found.text.map((w) => w.sure))
-        if (found.unreadDay) table.unreadDays.set(found.row, found.unreadDay)
+        table.confidence = Math.min(table.confidence, weakest(others))
+        table.wordConfidence = Math.min(table.wordConfidence, weakest(found.text))
         ends = found.ends ?? ends
         last = { line, found }
       } else if (
@@ -74,11 +71,10 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
       ) {
         ahead = line.words
       } else if (last && continues(line, last, page)) {
-        const row = table.rows.at(-1)!
-        row[text] = [row[text] as string | null, line.text].filter(Boolean).join(' ')
-        const place = table.places.at(-1)!
+        const { cells, place } = table.rows.at(-1)!
+        cells[text] = [cells[text] as string | null, line.text].filter(Boolean).join(' ')
         place.box = boxAround([place.box, line.box])
-        table.spelt = Math.min(table.spelt, ...line.words.map((w) => w.sure))
+        table.wordConfidence = Math.min(table.wordConfidence, weakest(line.words))
         last = { line, found: last.found }
       } else {
         // A line of amounts amid the rows that is none of them may be one that could not be read: the table must not pass for whole.
@@ -89,7 +85,6 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
     }
   }
   if (table.rows.length < 2) return null
-  table.head = table.places[0]
   mend(table, field)
   return table
 }
@@ -116,19 +111,16 @@ function continues(line: Line, last: { line: Line; found: ContentRow }, page: Pa
 function rowReader(
   field: Field,
 ): ((line: Line, before: ContentRow | undefined, ends: Ends | null) => ContentRow | null) | null {
-  const name = (kind: string, at = 0) => field.columns.filter((c) => c.kind === kind)[at]?.name
-  const [date, text, number, first, second] = [
-    name('date'),
-    name('text'),
-    name('number'),
-    name('money'),
-    name('money', 1),
-  ]
-  if (!text || !first || !second) return null
-  if (date) return (line, _, ends) => bookingIn(line, { date, text, amount: first, balance: second }, ends)
-  if (number) return (line, before) => goodsIn(line, { text, number, unit: first, amount: second }, before)
+  const text = tableColumns(field).description
+  const [bookings, goods] = [bookingColumns(field), goodsColumns(field)]
+  if (!text) return null
+  if (bookings) return (line, _, ends) => bookingIn(line, { ...bookings, text }, ends)
+  if (goods) return (line, before) => goodsIn(line, { ...goods, text }, before)
   return null
 }
+
+/** The weakest reading among words. */
+const weakest = (words: readonly Word[]): number => Math.min(1, ...words.map((w) => w.sure))
 
 const blank = (words: readonly Word[]): string =>
   words
@@ -238,7 +230,7 @@ function alone(
 
 function goodsIn(
   line: Line,
-  names: { text: string; number: string; unit: string; amount: string },
+  names: { text: string; quantity: string; price: string; amount: string },
   last?: ContentRow,
 ): ContentRow | null {
   const amounts = readMoney(line.words).filter((m) => /[.,]\d{2}\D*$/.test(m.raw))
@@ -271,8 +263,8 @@ function goodsIn(
   return {
     row: {
       [names.text]: blank(text),
-      [names.number]: plainNumber(quantity.text),
-      [names.unit]: unit.value,
+      [names.quantity]: plainNumber(quantity.text),
+      [names.price]: unit.value,
       [names.amount]: amount.value,
     },
     words: line.words,

@@ -40,7 +40,7 @@ const read = (change: Partial<Grid> = {}, pages = [page]) =>
   readByGrid(pages, field, { ...grid(), ...change }, { start: '2026-01-01', end: '2026-01-31' })
 
 test('rows are read by the columns that a person drew, whatever the head says', () => {
-  expect(read().rows).toEqual([
+  expect(read().map((row) => row.cells)).toEqual([
     {
       date: '2026-01-02',
       description: 'Card payment Stores',
@@ -55,21 +55,20 @@ test('rows are read by the columns that a person drew, whatever the head says', 
     },
   ])
 })
-test('each row has its place', () => expect(read().places.map((p) => p.page)).toEqual([1, 1]))
+test('each row has its place', () => expect(read().map((row) => row.place.page)).toEqual([1, 1]))
 test('amounts of a column that goes out are taken off', () => {
   const out = read({
     columns: grid().columns.with(2, { name: 'amount', out: true }).with(3, { name: null, out: false }),
   })
-  expect(out.rows.map((r) => (r.amount as { amount: string }).amount)).toEqual(['-12.40', '-2140.55'])
+  expect(out.map(({ cells }) => (cells.amount as { amount: string }).amount)).toEqual(['-12.40', '-2140.55'])
 })
 test('what is above the first row is none', () =>
-  expect(read({ top: line('05/01/2026')[1] - 0.001 }).rows).toHaveLength(1))
+  expect(read({ top: line('05/01/2026')[1] - 0.001 })).toHaveLength(1))
 test('the rows of later pages follow from their top', () => {
   const next = { ...page, number: 2 }
-  expect(read({}, [page, next]).places.map((p) => p.page)).toEqual([1, 1, 2, 2])
+  expect(read({}, [page, next]).map((row) => row.place.page)).toEqual([1, 1, 2, 2])
 })
-test('lines with a skipped wording are no rows', () =>
-  expect(read({ skip: ['Salary'] }).rows).toHaveLength(1))
+test('lines with a skipped wording are no rows', () => expect(read({ skip: ['Salary'] })).toHaveLength(1))
 test('a grid begins under the head that is found, else with even columns', () => {
   const headed = lines('Date | Description | Amount | Balance', '02/01/2026 | Card payment | -12.40 | 987.60')
   expect(firstGrid([headed], field, null).columns.map((c) => c.name)).toEqual([
@@ -79,7 +78,9 @@ test('a grid begins under the head that is found, else with even columns', () =>
     'balance',
   ])
   expect(
-    readByGrid([headed], field, firstGrid([headed], field, null), { start: null, end: null }).rows,
+    readByGrid([headed], field, firstGrid([headed], field, null), { start: null, end: null }).map(
+      (row) => row.cells,
+    ),
   ).toHaveLength(1)
   expect(firstGrid([page], field, null).edges).toHaveLength(field.columns.length + 1)
 })

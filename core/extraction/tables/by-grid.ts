@@ -1,4 +1,4 @@
-import { boxAround, type Box } from '../../model/geometry.ts'
+import { boxAround, type Place } from '../../model/geometry.ts'
 import { linesOf, type Line } from '../../layout/lines.ts'
 import type { Page, Word } from '../../model/page.ts'
 import { fold } from '../../text/normalize.ts'
@@ -10,7 +10,8 @@ import { rowDay } from './row-date.ts'
 import { fillYears } from './by-header.ts'
 import { headEdges } from './header.ts'
 import { isMoney, type Row } from '../../model/value.ts'
-import { type Table, emptyTable, SKIPPED_ROWS } from './table.ts'
+import { tableColumns } from './columns.ts'
+import { emptyTable, SKIPPED_ROWS, tableRow, type Table, type TableRow } from './table.ts'
 
 /** A table as a person marks it: where its first row begins and where its columns part. All as fractions of the page. */
 export interface Grid {
@@ -26,7 +27,7 @@ export interface Grid {
 }
 
 /** What a grid begins as: the columns under the head that was found, else as many even ones as the table has. */
-export function firstGrid(pages: readonly Page[], field: Field, at: { page: number; box: Box } | null): Grid {
+export function firstGrid(pages: readonly Page[], field: Field, at: Place | null): Grid {
   const found = headEdges(pages, field)
   if (found) return { ...found, skip: [] }
   const count = field.columns.length
@@ -49,7 +50,7 @@ export function readByGrid(
   field: Field,
   grid: Grid,
   period: { start: string | null; end: string | null },
-): Pick<Table, 'rows' | 'places'> {
+): TableRow[] {
   const table = emptyTable()
   const skip = grid.skip.map(fold).filter(Boolean)
   const from = pages.findIndex((p) => p.number === grid.page)
@@ -64,8 +65,7 @@ export function readByGrid(
       }
       const row = rowOf(line, grid, field)
       if (begins(row, field)) {
-        table.rows.push(row)
-        table.places.push({ page: page.number, box: line.box })
+        table.rows.push(tableRow(row, { page: page.number, box: line.box }))
         last = line
       } else if (last && wraps(line, last, row, field, page)) {
         addWords(table, row, field, line)
@@ -74,9 +74,9 @@ export function readByGrid(
     }
   }
   settleSigns(table, field)
-  const dated = field.columns.find((c) => c.kind === 'date')
-  if (dated) fillYears(table, dated.name, period.start, period.end)
-  return { rows: table.rows, places: table.places }
+  const date = tableColumns(field).date
+  if (date) fillYears(table, date, period.start, period.end)
+  return table.rows
 }
 
 function rowOf(line: Line, { edges, columns }: Grid, field: Field): Row {
@@ -112,9 +112,9 @@ function cellOf(words: readonly Word[], column: Column, out: boolean): Row[strin
 }
 
 const begins = (row: Row, field: Field): boolean => {
-  const dated = field.columns.find((c) => c.kind === 'date')
+  const date = tableColumns(field).date
   const amounts = field.columns.filter((c) => c.kind === 'money')
-  if (dated && row[dated.name] === null) return false
+  if (date && row[date] === null) return false
   return amounts.length > 0
     ? amounts.some((c) => isMoney(row[c.name]))
     : field.columns.some((c) => row[c.name] !== null)
@@ -127,7 +127,7 @@ function wraps(line: Line, last: Line, row: Row, field: Field, page: Page): bool
 }
 
 function addWords(table: Table, row: Row, field: Field, line: Line): void {
-  const [into, place] = [table.rows.at(-1)!, table.places.at(-1)!]
+  const { cells: into, place } = table.rows.at(-1)!
   for (const { name, kind } of field.columns) {
     const more = row[name]
     if ((kind === 'text' || kind === 'name') && typeof more === 'string')

@@ -1,3 +1,5 @@
+import { cellsOf } from './row-order.ts'
+import { tableOf } from '../../testing/table-of.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { readTableByContent } from './by-content.ts'
@@ -26,7 +28,10 @@ const booked = [
 
 test('rows under a head', () =>
   expect(
-    readTable([pageOf(['Date | Description | Amount | Balance', ...bookings], { at })], transactions)?.rows,
+    readTable(
+      [pageOf(['Date | Description | Amount | Balance', ...bookings], { at })],
+      transactions,
+    )?.rows.map((row) => row.cells),
   ).toEqual(booked))
 test('rows go on over pages, carried balances are none', () => {
   const pages = [
@@ -37,8 +42,8 @@ test('rows go on over pages, carried balances are none', () => {
     ),
   ]
   const table = readTable(pages, transactions)!
-  expect(table.rows).toEqual(booked)
-  expect(table.places.map((p) => p.page)).toEqual([1, 2])
+  expect(cellsOf(table)).toEqual(booked)
+  expect(table.rows.map((row) => row.place.page)).toEqual([1, 2])
 })
 test('debit and credit columns give the sign', () => {
   const table = readTable(
@@ -54,7 +59,7 @@ test('debit and credit columns give the sign', () => {
     ],
     transactions,
   )
-  expect(table?.rows.map((r) => r.amount)).toEqual([eur('-104.96'), eur('500.00')])
+  expect(table?.rows.map(({ cells }) => cells.amount)).toEqual([eur('-104.96'), eur('500.00')])
 })
 test('without signs the balances say which way an amount went', () => {
   const table = readTable(
@@ -70,7 +75,7 @@ test('without signs the balances say which way an amount went', () => {
     ],
     transactions,
   )!
-  expect(table.rows[1].amount).toEqual(eur('-104.96'))
+  expect(table.rows[1].cells.amount).toEqual(eur('-104.96'))
   expect(table.repaired).toBe(true)
 })
 test('a wrapped description belongs to its row', () => {
@@ -114,7 +119,7 @@ describe('figures set to the middle of two lines of words', () => {
   test('both lines belong to the row, under a head', () =>
     expect(
       readTable([page('Date | Description | Amount | Balance')], transactions)?.rows.map(
-        (r) => r.description,
+        ({ cells }) => cells.description,
       ),
     ).toEqual(descriptions))
 })
@@ -123,7 +128,7 @@ test('a row without words is not whole', () => {
     [pageOf([...bookings, '04/02/2026 |  | -10.00 | 1,647.15'], { at })],
     transactions,
   )
-  expect(table?.rows.map((r) => r.description)).toEqual([
+  expect(table?.rows.map(({ cells }) => cells.description)).toEqual([
     'Card payment Fuel Quay',
     'Transfer to savings',
     null,
@@ -145,7 +150,7 @@ test('a head of several words is one column, its currency in brackets too', () =
     ],
     goods,
   )!
-  expect(table.rows).toEqual([
+  expect(cellsOf(table)).toEqual([
     { description: 'Bow thruster kit', quantity: '2', unit_price: eur('100.00'), amount: eur('200.00') },
     { description: 'Deck wash pump', quantity: '3', unit_price: eur('941.00'), amount: eur('2923.00') },
   ])
@@ -162,7 +167,7 @@ describe('on a weak print', () => {
         }),
       ],
       transactions,
-    )!.rows
+    )!.rows.map((row) => row.cells)
   test('dashes and scraps under the heads of figures are not words of the row', () =>
     expect(scanned('02/02/2026 | Cheque 000412 | €52.42 | ce | €1,098.99')[0]).toEqual({
       date: '2026-02-02',
@@ -188,7 +193,9 @@ test('days and words are found under heads that are misread or worded anew', () 
     'Date | Wherefore | Amount | Balance',
     'Booked on | Details | Amount | Balance',
   ])
-    expect(readTable([pageOf([head, ...bookings], { at })], transactions)?.rows).toEqual(booked)
+    expect(
+      readTable([pageOf([head, ...bookings], { at })], transactions)?.rows.map((row) => row.cells),
+    ).toEqual(booked)
 })
 test('a head of a later page that could not be read is as it was before', () => {
   const pages = [
@@ -200,7 +207,7 @@ test('a head of a later page that could not be read is as it was before', () => 
       number: 2,
     }),
   ]
-  expect(readTable(pages, transactions)?.rows).toEqual(booked)
+  expect(readTable(pages, transactions)?.rows.map((row) => row.cells)).toEqual(booked)
 })
 test('two words of a head may be read as one', () => {
   expect(
@@ -212,14 +219,17 @@ test('two words of a head may be read as one', () => {
         ),
       ],
       transactions,
-    )?.rows[0].amount,
+    )?.rows[0].cells.amount,
   ).toEqual(eur('-104.96'))
 })
 test('no head, no table by head', () => expect(readTable([pageOf(['Tide table'])], transactions)).toBeNull())
 
 test('bookings without a known head are found by what they hold', () => {
   expect(
-    readTableByContent([pageOf(['Wann | Was | Wieviel | Stand', ...bookings], { at })], transactions)?.rows,
+    readTableByContent(
+      [pageOf(['Wann | Was | Wieviel | Stand', ...bookings], { at })],
+      transactions,
+    )?.rows.map((row) => row.cells),
   ).toEqual(booked)
 })
 test('goods are found by quantity times price', () => {
@@ -235,7 +245,7 @@ test('goods are found by quantity times price', () => {
     ],
     goods,
   )
-  expect(table?.rows).toEqual([
+  expect(cellsOf(table!)).toEqual([
     { description: 'Liferaft, six persons', quantity: '2', unit_price: eur('201.50'), amount: eur('403.00') },
     {
       description: 'Hydraulic pot hauler',
@@ -249,23 +259,9 @@ test('sums under the goods are no goods', () =>
   expect(readTableByContent([pageOf(['Net | 100.00', 'VAT | 20.00', 'Total | 120.00'])], goods)).toBeNull())
 
 test('years come from the period of the statement, over the turn of a year too', () => {
-  const table = {
-    rows: [{ date: '--12-30' }, { date: '--01-02' }],
-    places: [],
-    head: { page: 1, box: [0, 0, 0, 0] as [number, number, number, number] },
-    sure: 1,
-    spelt: 1,
-    rowSure: [],
-    pointed: false,
-    repaired: false,
-    led: false,
-    unexplained: [],
-    passed: [],
-    unreadDays: new Map(),
-    asRead: new Map(),
-  }
+  const table = tableOf([{ date: '--12-30' }, { date: '--01-02' }])
   fillYears(table, 'date', '2025-12-15', '2026-01-14')
-  expect(table.rows.map((r) => r.date)).toEqual(['2025-12-30', '2026-01-02'])
+  expect(table.rows.map(({ cells }) => cells.date)).toEqual(['2025-12-30', '2026-01-02'])
 })
 test('what the head says under itself is no row, and days may be ordinal', () => {
   const page = pageOf(
@@ -277,7 +273,7 @@ test('what the head says under itself is no row, and days may be ordinal', () =>
     ],
     { at },
   )
-  expect(readTable([page], transactions)!.rows.map((r) => [r.date, r.description])).toEqual([
+  expect(readTable([page], transactions)!.rows.map(({ cells }) => [cells.date, cells.description])).toEqual([
     ['--02-02', 'Fuel Quay'],
     ['--02-03', 'Savings'],
   ])
@@ -291,7 +287,10 @@ test('"Withdrawn" beside "Paid in" are amounts out and in', () => {
     ],
     { at: [0.08, 0.22, 0.5, 0.65, 0.8] },
   )
-  expect(readTable([page], transactions)!.rows.map((r) => r.amount)).toEqual([eur('-104.96'), eur('66.70')])
+  expect(readTable([page], transactions)!.rows.map(({ cells }) => cells.amount)).toEqual([
+    eur('-104.96'),
+    eur('66.70'),
+  ])
 })
 
 test('a sentence under the sums is no end of the last row', () => {
@@ -305,7 +304,7 @@ test('a sentence under the sums is no end of the last row', () => {
     ],
     { at: [0.08, 0.4, 0.6, 0.8] },
   )
-  expect(readTable([page], goods)?.rows.map((r) => r.description)).toEqual(['Radar and chart'])
+  expect(readTable([page], goods)?.rows.map(({ cells }) => cells.description)).toEqual(['Radar and chart'])
 })
 
 test('a row of which only the balance was read on a weak print is a row, whose amount the rows around it say', () => {
@@ -318,7 +317,9 @@ test('a row of which only the balance was read on a weak print is a row, whose a
     ],
     { at, source: 'ocr', sure: 0.8 },
   )
-  expect(readTableByContent([weak], transactions)?.rows.map((r) => [r.amount, r.balance])).toEqual([
+  expect(
+    readTableByContent([weak], transactions)?.rows.map(({ cells }) => [cells.amount, cells.balance]),
+  ).toEqual([
     [null, eur('4315.58')],
     [eur('-101.23'), eur('4214.35')],
     [eur('-11.58'), eur('4202.77')],
@@ -341,7 +342,7 @@ test('a line under the rows whose day was misread is a row all the same, on a pi
         ),
       ],
       transactions,
-    )!.rows
+    )!.rows.map((row) => row.cells)
   expect(read(0.9).map((r) => r.amount)).toEqual([eur('-104.96'), eur('-66.70'), eur('-57.15')])
   expect(read(1)).toHaveLength(2)
 })
@@ -351,7 +352,7 @@ test('a balance between its head and its first row is noted, what is left of a b
     readTable(
       [pageOf(['Date | Description | Amount | Balance', ...lines, ...bookings], { at })],
       transactions,
-    )!.led
+    )!.broughtForward
   expect([
     read(),
     read('x | Balance brought forward | x | 1,828.81'),

@@ -12,7 +12,9 @@ import { leadsInto } from './continuation-lines.ts'
 import { linesWithoutSpecks } from './specks.ts'
 import { asBefore, findHead, type HeadColumn } from './header.ts'
 import { cents, fromCents, isMoney, type Money, type Row } from '../../model/value.ts'
-import { type Table, emptyTable, SKIPPED_ROWS } from './table.ts'
+import { centsIn, goodsColumns, tableColumns } from './columns.ts'
+import { cellsOf } from './row-order.ts'
+import { emptyTable, PRINTED, SKIPPED_ROWS, tableRow, type Table } from './table.ts'
 const STOP =
   /^(?:sub[- ]?total|net (?:amount|total)|total|totals|grand total|net|total ht|base imponible|goods total|sum before|montant ht|amount before|total before|total neto|total excl|sum of lines|net price)\b/
 
@@ -25,10 +27,10 @@ export function readTable(pages: readonly Page[], field: Field): Table | null {
     const head = findHead(lines, field)
     if (head) {
       columns = asBefore(head.columns, columns)
-      if (table.head.page === 0) table.head = { page: page.number, box: lines[head.line].box }
+      table.head ??= { page: page.number, box: lines[head.line].box }
     }
     if (!columns) continue
-    if (readRows(page, lines, head ? head.last + 1 : 0, columns, field, table)) break
+    if (new RowReader(page, lines, columns, field, table).read(head ? head.last + 1 : 0)) break
   }
   if (!columns) return null
   dropRunningNumbers(table, field)
@@ -39,30 +41,30 @@ export function readTable(pages: readonly Page[], field: Field): Table | null {
 
 /** Lines numbered 1, 2, 3 under no head of their own: the number is no part of the words. */
 function dropRunningNumbers(table: Table, field: Field): void {
-  const text = field.columns.find((c) => c.kind === 'text')?.name
-  if (!text || field.columns.some((c) => c.kind === 'date')) return
-  const hits = table.rows.map((row) =>
-    /^(\d{1,3})[.)]?\s+([^\d\s].*)$/.exec(typeof row[text] === 'string' ? row[text] : ''),
-  )
+  const text = tableColumns(field).description
+  if (!text || tableColumns(field).date) return
+  const said = cellsOf(table).map((row) => (typeof row[text] === 'string' ? row[text] : ''))
+  const hits = said.map((words) => /^(\d{1,3})[.)]?\s+([^\d\s].*)$/.exec(words))
   const right = hits.filter((hit, i) => hit && Number(hit[1]) === i + 1).length
-  if (right === 0 || right < hits.length * (table.sure >= 0.999 ? 1 : 0.6)) return
+  if (right === 0 || right < hits.length * (table.confidence >= PRINTED ? 1 : MOSTLY)) return
   // Where most lines are numbered, what stands for a number in the others is one misread.
-  table.rows.forEach((row, i) => {
-    const words = typeof row[text] === 'string' ? row[text] : ''
-    row[text] = hits[i] ? hits[i][2] : words.replace(/^\S{1,2}\s+(?=\p{Lu})/u, '')
+  table.rows.forEach(({ cells }, i) => {
+    cells[text] = hits[i] ? hits[i][2] : said[i].replace(/^\S{1,2}\s+(?=\p{Lu})/u, '')
   })
 }
 
+/** Share of the lines of a picture that have to be numbered rightly for all of them to be numbered. */
+const MOSTLY = 0.6
+
 /** A quantity that could not be read is what the price and the amount make it, where that is whole. */
 function reckonQuantities(table: Table, field: Field): void {
-  const quantity = field.columns.find((c) => c.kind === 'number')?.name
-  const [price, amount] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
-  if (!quantity || !amount) return
-  for (const row of table.rows) {
-    const [p, a] = [row[price], row[amount]]
-    if (row[quantity] !== null || !isMoney(p) || !isMoney(a) || cents(p) <= 0 || cents(a) % cents(p) !== 0)
-      continue
-    row[quantity] = String(cents(a) / cents(p))
+  const names = goodsColumns(field)
+  if (!names) return
+  for (const { cells } of table.rows) {
+    const [price, amount] = [centsIn(cells, names.price), centsIn(cells, names.amount)]
+    if (cells[names.quantity] !== null || price === null || amount === null) continue
+    if (price <= 0 || amount % price !== 0) continue
+    cells[names.quantity] = String(amount / price)
     table.repaired = true
   }
 }
@@ -71,121 +73,174 @@ interface Cells {
   texts: Map<number, Word[]>
 }
 
-/** Reads rows from a line on; true where the table's end was met. */
-function readRows(
-  page: Page,
-  lines: Line[],
-  from: number,
-  columns: HeadColumn[],
-  field: Field,
-  table: Table,
-): boolean {
-  const dated = field.columns.find((c) => c.kind === 'date')
-  const text = field.columns.find((c) => c.kind === 'text')
-  let last: Line | null = from > 0 ? lines[from - 1] : null
-  let started = false
+/** A gap under the rows as high as this, in points or in heights of the letters, ends a table. */
+const [GAP_POINTS, GAP_LINES] = [42, 4.5]
+/** A line of words as near as this under a row, in heights of the letters, belongs to it. */
+const WRAPPED = 1.1
+/** Balances at the end of a statement: no row follows them. */
+const CLOSING =
+  /closing balance|balance at end|new balance|end balance|balance c\/?f|carried forward|final balance/
+/** What stands under a head in brackets still belongs to the head ("(EUR)" under "Amount"). */
+const UNDER_HEAD = /^\(?(?:EUR|€|VAT|HT|TTC|excl?\.?|incl?\.?)\)?$/i
+
+/** What a line holds, by the columns of its table. */
+interface LineCells {
+  line: Line
+  /** Folded. */
+  plain: string
+  cells: Cells
+  row: Row
+  pointed: boolean
+  amounts: number[]
+}
+
+/** Reads the rows of a table on one page, line by line. */
+class RowReader {
+  private readonly date: string | undefined
+  private readonly text: Column | undefined
+  private readonly wanted: number
+  /** The line that was last taken for a part of the table. */
+  private last: Line | null = null
+  private started = false
   /** Words that belong to the row below them. */
-  let ahead: Word[] = []
+  private ahead: Word[] = []
   /** A row may still go on in the next line: no sum has come behind it. */
-  let open = false
-  for (let i = from; i < lines.length; i++) {
-    const line = lines[i]
-    const plain = fold(line.text)
-    if (last && started && (line.box[1] - last.box[3]) * page.height > Math.max(42, line.height * 4.5))
-      return false
-    if (!dated && STOP.test(plain.replace(/^[^a-z]+/, ''))) return true
-    if (!dated && line.segments.some((s) => STOP.test(fold(s.text)))) return true
-    const cells = cellsOf(line, columns)
-    const { row, pointed } = toRow(cells, columns, field)
-    const moneyCells = field.columns.filter((c) => c.kind === 'money' && isMoney(row[c.name]))
-    const begins = dated
-      ? moneyCells.length > 0 &&
-        (typeof row[dated.name] === 'string' ||
-          ((started || i === from) && moneyCells.length > 1 && mayLackDay(line, cells, columns)))
-      : moneyCells.length >= Math.min(2, field.columns.filter((c) => c.kind === 'money').length) &&
-        !!text &&
-        !!row[text.name]
-    if (!begins && started && dated && wordsUnder(cells, columns, 'date').length > 0)
-      table.passed.push({ page: page.number, box: line.box, row })
-    // A booking that was hardly read has two amounts or none; one alone is a balance, however its words were read.
-    if (table.rows.length === 0 && !begins && (moneyCells.length === 1 || SKIPPED_ROWS.test(plain)))
-      table.led = true
-    // What a person said is no row of this table.
-    if (field.never.some((words) => plain.includes(fold(words)))) {
-      last = line
-      continue
-    }
-    if (
-      SKIPPED_ROWS.test(plain) &&
-      (dated ? !(begins && isMoney(row.amount) && !/balance|total|forward/.test(plain)) : true)
-    ) {
-      last = line
-      open = false
-      if (
-        dated &&
-        /closing balance|balance at end|new balance|end balance|balance c\/?f|carried forward|final balance/.test(
-          plain,
-        ) &&
-        started
-      )
-        return false
-      continue
-    }
-    if (begins) {
-      if (text && ahead.length > 0)
-        row[text.name] = [spoken(ahead), row[text.name] as string | null].filter(Boolean).join(' ')
-      table.rows.push(row)
-      if (dated && row[dated.name] === null)
-        table.unreadDays.set(row, spoken(wordsUnder(cells, columns, 'date')))
-      table.places.push({ page: page.number, box: boxAround([line.box, ...ahead.map((w) => w.box)]) })
-      const beforehand = ahead
-      ahead = []
-      table.sure = Math.min(
-        table.sure,
-        weakest(cells, columns, (kind) => kind !== 'text'),
-      )
-      table.pointed ||= pointed
-      table.rowSure.push(pointed ? 0 : weakest(cells, columns, (kind) => kind === 'money'))
-      table.spelt = Math.min(
-        table.spelt,
-        weakest(cells, columns, (kind) => kind === 'text'),
-        ...beforehand.map((w) => w.sure),
-      )
-      started = open = true
-      last = line
-    } else if (started && moneyCells.length > 0) {
-      table.unexplained.push(moneyCells.map((c) => cents(row[c.name] as Money)))
-      open = false
-    } else if (text && moneyCells.length === 0 && last) {
-      // A wrapped description: words under the text column alone, close to their row, most often beneath it.
-      const words = [...cells.texts.entries()]
-        .filter(([c]) => columns[c].column === text)
-        .flatMap(([, w]) => w)
-      // A year that went to the next line of its narrow column is the day's above.
-      const others = line.words.filter((w) => !words.includes(w) && !/^(?:19|20)\d\d$/.test(w.text)).length
-      // "(EUR)" under "Amount" still heads its column.
-      if (!started && line.words.every((w) => /^\(?(?:EUR|€|VAT|HT|TTC|excl?\.?|incl?\.?)\)?$/i.test(w.text)))
-        continue
-      if (words.length > 0 && others === 0 && leadsInto(line, started ? last : null, lines[i + 1], page))
-        ahead = words
-      else if (!started) continue
-      else if (
-        open &&
-        words.length > 0 &&
-        others === 0 &&
-        (line.box[1] - last.box[3]) * page.height < line.height * 1.1
-      ) {
-        const row = table.rows.at(-1)!
-        row[text.name] =
-          `${typeof row[text.name] === 'string' ? (row[text.name] as string) : ''} ${words.map((w) => w.text).join(' ')}`.trim()
-        const place = table.places.at(-1)!
-        place.box = boxAround([place.box, ...words.map((w) => w.box)])
-        table.spelt = Math.min(table.spelt, ...words.map((w) => w.sure))
-        last = line
-      } else if (dated ? others > 3 : others > 0) continue
-    }
+  private open = false
+
+  constructor(
+    private readonly page: Page,
+    private readonly lines: readonly Line[],
+    private readonly columns: HeadColumn[],
+    private readonly field: Field,
+    private readonly table: Table,
+  ) {
+    this.date = tableColumns(field).date
+    this.text = field.columns.find((c) => c.name === tableColumns(field).description)
+    this.wanted = Math.min(2, field.columns.filter((c) => c.kind === 'money').length)
   }
-  return false
+
+  /** @returns whether the table's end was met on this page, so that later pages have none of it */
+  read(from: number): boolean {
+    this.last = from > 0 ? this.lines[from - 1] : null
+    for (let i = from; i < this.lines.length; i++) {
+      const line = this.lines[i]
+      if (this.last && this.started && this.isFarBelow(line, this.last)) return false
+      if (!this.date && this.isSum(line)) return true
+      const said = this.cellsIn(line)
+      const begins = this.beginsRow(said, i === from)
+      this.noteOtherLine(said, begins)
+      const plain = said.plain
+      if (this.field.never.some((words) => plain.includes(fold(words)))) {
+        // What a person said is no row of this table.
+        this.last = line
+      } else if (SKIPPED_ROWS.test(plain) && !(this.date && begins && this.isBooking(said))) {
+        this.last = line
+        this.open = false
+        if (this.date && this.started && CLOSING.test(plain)) return false
+      } else if (begins) this.takeRow(said)
+      else if (this.started && said.amounts.length > 0) {
+        this.table.unexplained.push(said.amounts)
+        this.open = false
+      } else if (said.amounts.length === 0) this.takeWords(said, this.lines[i + 1])
+    }
+    return false
+  }
+
+  private isFarBelow(line: Line, last: Line): boolean {
+    return (line.box[1] - last.box[3]) * this.page.height > Math.max(GAP_POINTS, line.height * GAP_LINES)
+  }
+
+  private isSum(line: Line): boolean {
+    return (
+      STOP.test(fold(line.text).replace(/^[^a-z]+/, '')) || line.segments.some((s) => STOP.test(fold(s.text)))
+    )
+  }
+
+  private cellsIn(line: Line): LineCells {
+    const cells = cellsOfLine(line, this.columns)
+    const { row, pointed } = toRow(cells, this.columns, this.field)
+    const amounts = this.field.columns.flatMap((c) =>
+      c.kind === 'money' ? (centsIn(row, c.name) ?? []) : [],
+    )
+    return { line, plain: fold(line.text), cells, row, pointed, amounts }
+  }
+
+  private beginsRow({ line, cells, row, amounts }: LineCells, first: boolean): boolean {
+    if (!this.date) return amounts.length >= this.wanted && !!this.text && !!row[this.text.name]
+    if (amounts.length === 0) return false
+    return (
+      typeof row[this.date] === 'string' ||
+      ((this.started || first) && amounts.length > 1 && mayLackDay(line, cells, this.columns))
+    )
+  }
+
+  /** Lines that are no rows may tell of rows that could not be read. */
+  private noteOtherLine({ line, plain, cells, row, amounts }: LineCells, begins: boolean): void {
+    if (!begins && this.started && this.date && wordsUnder(cells, this.columns, 'date').length > 0)
+      this.table.unreadLines.push({ place: { page: this.page.number, box: line.box }, cells: row })
+    // A booking that was hardly read has two amounts or none; one alone is a balance, however its words were read.
+    if (this.table.rows.length === 0 && !begins && (amounts.length === 1 || SKIPPED_ROWS.test(plain)))
+      this.table.broughtForward = true
+  }
+
+  /** A booking may carry words of a sum ("total"), unless these speak of balances. */
+  private isBooking({ plain, row }: LineCells): boolean {
+    const amount = tableColumns(this.field).amount
+    return centsIn(row, amount) !== null && !/balance|total|forward/.test(plain)
+  }
+
+  private takeRow({ line, cells, row, pointed }: LineCells): void {
+    const { table, columns, text } = this
+    if (text && this.ahead.length > 0)
+      row[text.name] = [spoken(this.ahead), row[text.name] as string | null].filter(Boolean).join(' ')
+    const weakestOf = (counts: (kind: Column['kind']) => boolean) => weakest(cells, columns, counts)
+    table.rows.push(
+      tableRow(
+        row,
+        { page: this.page.number, box: boxAround([line.box, ...this.ahead.map((w) => w.box)]) },
+        {
+          confidence: pointed ? 0 : weakestOf((kind) => kind === 'money'),
+          unreadDate: this.date && row[this.date] === null ? spoken(wordsUnder(cells, columns, 'date')) : '',
+        },
+      ),
+    )
+    table.confidence = Math.min(
+      table.confidence,
+      weakestOf((kind) => kind !== 'text'),
+    )
+    table.wordConfidence = Math.min(
+      table.wordConfidence,
+      weakestOf((kind) => kind === 'text'),
+      ...this.ahead.map((w) => w.sure),
+    )
+    table.pointed ||= pointed
+    this.ahead = []
+    this.started = this.open = true
+    this.last = line
+  }
+
+  /** A wrapped description: words under the text column alone, close to their row, most often beneath it. */
+  private takeWords({ line, cells }: LineCells, next: Line | undefined): void {
+    const { text, last, page } = this
+    if (!text || !last) return
+    const words = [...cells.texts].flatMap(([c, w]) => (this.columns[c].column === text ? w : []))
+    // A year that went to the next line of its narrow column is the day's above.
+    const others = line.words.filter((w) => !words.includes(w) && !/^(?:19|20)\d\d$/.test(w.text)).length
+    if (!this.started && line.words.every((w) => UNDER_HEAD.test(w.text))) return
+    const alone = words.length > 0 && others === 0
+    if (alone && leadsInto(line, this.started ? last : null, next, page)) {
+      this.ahead = words
+      return
+    }
+    if (!this.started || !this.open || !alone) return
+    if ((line.box[1] - last.box[3]) * page.height >= line.height * WRAPPED) return
+    const { cells: above, place } = this.table.rows.at(-1)!
+    above[text.name] =
+      `${typeof above[text.name] === 'string' ? (above[text.name] as string) : ''} ${spoken(words)}`.trim()
+    place.box = boxAround([place.box, ...words.map((w) => w.box)])
+    this.table.wordConfidence = Math.min(this.table.wordConfidence, ...words.map((w) => w.sure))
+    this.last = line
+  }
 }
 
 /** Whether the day of a row may have been misread, or passed over: figures that are no day, or nothing beside words. */
@@ -204,7 +259,7 @@ const wordsUnder = ({ texts }: Cells, columns: readonly HeadColumn[], kind: Colu
 const spoken = (words: readonly Word[]): string => words.map((w) => w.text).join(' ')
 
 /** Deals the words of a line out to the columns: numbers by their right edge, text from its column's left edge on. */
-function cellsOf(line: Line, columns: HeadColumn[]): Cells {
+function cellsOfLine(line: Line, columns: HeadColumn[]): Cells {
   const texts = new Map<number, Word[]>()
   const put = (column: number, word: Word) => texts.set(column, [...(texts.get(column) ?? []), word])
   const firstMoney = columns.findIndex(
@@ -348,7 +403,7 @@ export const withPoint = ({ amount, currency }: Money): Money | null =>
 /** Gives `--MM-DD` dates of rows their year: the one that lies in the period, or nearest to its end. */
 export function fillYears(table: Table, column: string, start: string | null, end: string | null): void {
   const year = end ?? start
-  for (const row of table.rows) {
+  for (const { cells: row } of table.rows) {
     const date = row[column]
     if (typeof date !== 'string' || !date.startsWith('--')) continue
     const inEndYear = year ? `${year.slice(0, 4)}${date.slice(1)}` : null

@@ -1,32 +1,22 @@
-import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { addLostFirst, addLostRows } from './missing-rows.ts'
 import { mend } from './repair.ts'
+import { cellsOf } from './row-order.ts'
 import type { Table } from './table.ts'
-
-const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
-const eur = (amount: string) => ({ amount, currency: 'EUR' })
+import { entries as field } from '../../testing/small-types.ts'
+import { entry, eur, tableOf } from '../../testing/table-of.ts'
 
 /** Rows two hundredths of the page apart; the number before each says how many such steps down it stands. */
-const table = (rows: [step: number, amount: string, balance: string][], sure = 0.7): Table => ({
-  rows: rows.map(([, amount, balance], i) => ({
-    date: `2026-03-0${i + 1}`,
-    description: 'Card payment',
-    amount: eur(amount),
-    balance: eur(balance),
-  })),
-  places: rows.map(([step]) => ({ page: 1, box: [0.1, 0.2 + step * 0.02, 0.9, 0.21 + step * 0.02] })),
-  head: { page: 1, box: [0.1, 0.18, 0.9, 0.19] },
-  sure,
-  spelt: 1,
-  rowSure: rows.map(() => 0.95),
-  pointed: false,
-  repaired: false,
-  led: false,
-  unexplained: [],
-  passed: [],
-  unreadDays: new Map(),
-  asRead: new Map(),
-})
+const table = (rows: [step: number, amount: string, balance: string][], confidence = 0.7): Table => {
+  const made = tableOf(
+    rows.map(([, amount, balance], i) => entry(`2026-03-0${i + 1}`, 'Card payment', amount, balance)),
+    { confidence },
+    rows.map(() => 0.95),
+  )
+  rows.forEach(([step], i) => {
+    made.rows[i].place = { page: 1, box: [0.1, 0.2 + step * 0.02, 0.9, 0.21 + step * 0.02] }
+  })
+  return made
+}
 const whole: [number, string, string][] = [
   [0, '-10.00', '90.00'],
   [1, '-5.00', '85.00'],
@@ -35,32 +25,36 @@ const whole: [number, string, string][] = [
 ]
 const withGap: [number, string, string][] = [...whole, [5, '-3.00', '55.00'], [6, '-1.00', '54.00']]
 
+const overTwoPages = (given: Table): Table => ({
+  ...given,
+  rows: given.rows.map((row, i) => ({ ...row, place: { ...row.place, page: i < 4 ? 1 : 2 } })),
+})
+
 test('a row is put where the balances leap and the paper has room, and they say what they can of it', () => {
   const read = table(withGap)
   mend(read, field)
   expect(read.rows).toHaveLength(7)
-  expect(read.rows[4]).toEqual({
-    date: null,
-    description: null,
-    amount: eur('-12.00'),
-    balance: eur('58.00'),
+  expect(read.rows[4].cells).toEqual({
+    day: null,
+    note: null,
+    moved: eur('-12.00'),
+    left: eur('58.00'),
   })
-  expect(read.places[4].box[1]).toBeGreaterThanOrEqual(read.places[3].box[3])
-  expect(read.places[4].box[3]).toBeLessThanOrEqual(read.places[5].box[1])
+  expect(read.rows[4].place.box[1]).toBeGreaterThanOrEqual(read.rows[3].place.box[3])
+  expect(read.rows[4].place.box[3]).toBeLessThanOrEqual(read.rows[5].place.box[1])
 })
 test('what could be read of its line is the row’s own', () => {
   const read = table(withGap)
-  read.passed.push({
-    page: 1,
-    box: [0.1, 0.282, 0.6, 0.29],
-    row: { date: '2026-03-04', description: 'Fuel Quay', amount: null, balance: null },
+  read.unreadLines.push({
+    place: { page: 1, box: [0.1, 0.282, 0.6, 0.29] },
+    cells: { day: '2026-03-04', note: 'Fuel Quay', moved: null, left: null },
   })
   mend(read, field)
-  expect(read.rows[4]).toEqual({
-    date: '2026-03-04',
-    description: 'Fuel Quay',
-    amount: eur('-12.00'),
-    balance: eur('58.00'),
+  expect(read.rows[4].cells).toEqual({
+    day: '2026-03-04',
+    note: 'Fuel Quay',
+    moved: eur('-12.00'),
+    left: eur('58.00'),
   })
 })
 test('newest first as well', () => {
@@ -72,7 +66,7 @@ test('newest first as well', () => {
     [5, '-5.00', '85.00'],
   ])
   mend(read, field)
-  expect(read.rows[2]).toMatchObject({ date: null, amount: eur('-12.00'), balance: eur('58.00') })
+  expect(read.rows[2].cells).toMatchObject({ day: null, moved: eur('-12.00'), left: eur('58.00') })
 })
 test('room alone is a gap of the paper’s own, and a leap alone the paper’s own slip', () => {
   const roomy = table([...whole, [5, '-3.00', '67.00']])
@@ -85,25 +79,27 @@ test('room alone is a gap of the paper’s own, and a leap alone the paper’s o
 test('of two lost rows nothing is known but that they are two', () => {
   const read = table([...whole, [6, '-3.00', '40.00']])
   mend(read, field)
-  expect(read.rows.slice(4, 6).map((r) => r.amount)).toEqual([null, null])
+  expect(read.rows.slice(4, 6).map((r) => r.cells.moved)).toEqual([null, null])
 })
 test('more room than rows are lost in, another page, and a text layer', () => {
   for (const given of [
     table([...whole, [12, '-3.00', '55.00']]),
     table(withGap, 1),
-    { ...table(withGap), places: table(withGap).places.map((p, i) => ({ ...p, page: i < 4 ? 1 : 2 })) },
+    overTwoPages(table(withGap)),
   ]) {
     addLostRows(given, field)
-    expect(given.rows).toHaveLength(given.places.length)
-    expect(given.rows.every((r) => r.date !== null)).toBe(true)
+    expect(cellsOf(given).every((row) => row.day !== null)).toBe(true)
   }
 })
 
 describe('before the first row', () => {
-  const opened = (opening: string, from = 1, led = false) => {
-    const read = { ...table(whole.map(([step, amount, balance]) => [step + from, amount, balance])), led }
+  const opened = (opening: string, from = 1, broughtForward = false) => {
+    const read = {
+      ...table(whole.map(([step, amount, balance]) => [step + from, amount, balance])),
+      broughtForward,
+    }
     addLostFirst(read, field, eur(opening))
-    return read.rows.map((r) => [r.amount, r.balance])
+    return cellsOf(read).map((row) => [row.moved, row.left])
   }
   test('one that the opening balance asks for, where the head leaves room for it', () =>
     expect(opened('112.00')[0]).toEqual([eur('-12.00'), eur('100.00')]))

@@ -1,7 +1,8 @@
-import { boxAround, overlap, type Box } from '../../model/geometry.ts'
+import { boxAround, overlap, type Box, type Place } from '../../model/geometry.ts'
 import type { Field } from '../../program/schema.ts'
-import { cents, fromCents, isMoney, type Money, type Row } from '../../model/value.ts'
-import type { Table } from './table.ts'
+import { cents, fromCents, type Money, type Row } from '../../model/value.ts'
+import { bookingColumns, centsIn } from './columns.ts'
+import { PRINTED, tableRow, type Table } from './table.ts'
 
 /** More rows than this in one gap were hardly all unreadable: another thing stands there. */
 const MOST = 3
@@ -13,12 +14,17 @@ const ROOM = 0.7
  * read, or only in part, and a person is to see where. What the balances say of it is filled in later.
  */
 export function addLostRows(table: Table, field: Field): void {
-  const names = bookingColumns(table, field)
+  const names = weakBookings(table, field)
   if (!names || table.rows.length < 4) return
-  const { rows, places } = table
-  for (let i = rows.length - 1; i > 0; i--)
-    if (places[i].page === places[i - 1].page && !leads(rows[i - 1], rows[i], names))
-      insert(table, field, i, roomFor(places[i - 1].box, places[i].box, places), places[i - 1].box)
+  const { rows } = table
+  const places = rows.map((row) => row.place)
+  for (let i = rows.length - 1; i > 0; i--) {
+    const [above, below] = [places[i - 1], places[i]]
+    if (above.page !== below.page || leads(rows[i - 1].cells, rows[i].cells, names)) continue
+    const lost = roomFor(above.box, below.box, places)
+    insert(table, field, i, lost, above.box)
+    places.splice(i, 0, ...rows.slice(i, i + lost).map((row) => row.place))
+  }
 }
 
 /**
@@ -27,28 +33,24 @@ export function addLostRows(table: Table, field: Field): void {
  * and be borne out by it. The rows are oldest first.
  */
 export function addLostFirst(table: Table, field: Field, opening: Money): void {
-  const names = bookingColumns(table, field)
-  const { rows, places, head } = table
-  const [first] = rows
-  if (
-    !names ||
-    table.led ||
-    rows.length < 4 ||
-    head.page !== places[0].page ||
-    head.box === places[0].box ||
-    leads({ [names.balance]: opening }, first, names)
+  const names = weakBookings(table, field)
+  const { rows, head } = table
+  if (!names || !head || table.broughtForward || rows.length < 4 || head.page !== rows[0].place.page) return
+  const [{ cells: first, place }] = rows
+  if (leads({ [names.balance]: opening }, first, names) || isMisread(opening, first, names)) return
+  const room = roomFor(
+    head.box,
+    place.box,
+    rows.map((row) => row.place),
   )
-    return
-  if (isMisread(opening, first, names)) return
-  const lost = insert(table, field, 0, roomFor(head.box, places[0].box, places), head.box)
-  const [step, after] = [first[names.amount], first[names.balance]]
-  if (lost !== 1 || !isMoney(step) || !isMoney(after)) return
-  const before = cents(after) - cents(step)
-  rows[0] = {
-    ...rows[0],
+  const lost = insert(table, field, 0, room, head.box)
+  const [step, after] = [centsIn(first, names.amount), centsIn(first, names.balance)]
+  if (lost !== 1 || step === null || after === null) return
+  const before = after - step
+  Object.assign(rows[0].cells, {
     [names.amount]: fromCents(before - cents(opening), opening.currency),
     [names.balance]: fromCents(before, opening.currency),
-  }
+  })
 }
 
 /** Whether the balance that the paper opens with is the one that the first row begins from, with figures too many or lost at an end ("327262" of "3 272,62"). */
@@ -57,27 +59,23 @@ function isMisread(
   first: Row,
   { amount, balance }: { amount: string; balance: string },
 ): boolean {
-  const [step, after] = [first[amount], first[balance]]
-  if (!isMoney(step) || !isMoney(after)) return false
+  const [step, after] = [centsIn(first, amount), centsIn(first, balance)]
+  if (step === null || after === null) return false
   const figures = (n: number) => String(Math.abs(n))
   const told = figures(cents(opening))
   const within = (few: string, many: string) =>
     many.length > few.length && (many.startsWith(few) || many.endsWith(few))
-  return [cents(after) - cents(step), cents(after) + cents(step)]
+  return [after - step, after + step]
     .map(figures)
     .some((before) => within(before, told) || within(told, before))
 }
 
 /** What a table of bookings on a picture calls its amount and balance; null for others. */
-function bookingColumns(table: Table, field: Field): { amount: string; balance: string } | null {
-  const [amount, balance] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
-  return amount && balance && table.sure < 0.999 && field.columns.some((c) => c.kind === 'date')
-    ? { amount, balance }
-    : null
-}
+const weakBookings = (table: Table, field: Field): { amount: string; balance: string } | null =>
+  table.confidence < PRINTED ? bookingColumns(field) : null
 
 /** How many rows more than none find room between two places on a page, going by the others. */
-function roomFor(upper: Box, lower: Box, places: Table['places']): number {
+function roomFor(upper: Box, lower: Box, places: readonly Place[]): number {
   const usual = median(
     places.flatMap(({ page, box }, i) =>
       i > 0 && page === places[i - 1].page ? [box[1] - places[i - 1].box[3]] : [],
@@ -89,33 +87,28 @@ function roomFor(upper: Box, lower: Box, places: Table['places']): number {
 }
 
 /** Puts so many empty rows before one. @returns how many */
-function insert(
-  { rows, places, rowSure, passed }: Table,
-  field: Field,
-  at: number,
-  lost: number,
-  above: Box,
-): number {
-  const place = { page: places[at].page, box: between(above, places[at].box) }
-  const [only, other] = passed.filter(
-    ({ page, box }) =>
+function insert({ rows, unreadLines }: Table, field: Field, at: number, lost: number, above: Box): number {
+  const { page: on, box: below } = rows[at].place
+  const place = { page: on, box: between(above, below) }
+  const [only, other] = unreadLines.filter(
+    ({ place: { page, box } }) =>
       page === place.page && overlap(box[1], box[3], place.box[1], place.box[3]) > (box[3] - box[1]) / 2,
   )
   // What could be read of its line is its own.
-  const known = lost === 1 && only && !other ? only.row : null
+  const known = lost === 1 && only && !other ? only.cells : null
   for (let n = 0; n < lost; n++) {
-    rows.splice(at, 0, Object.fromEntries(field.columns.map((c) => [c.name, known?.[c.name] ?? null])))
-    places.splice(at, 0, place)
-    rowSure.splice(at, 0, 0)
+    const cells = Object.fromEntries(field.columns.map((c) => [c.name, known?.[c.name] ?? null]))
+    rows.splice(at, 0, tableRow(cells, place, { confidence: 0 }))
   }
   return lost
 }
 
 /** Whether the balances of two rows are the amount of one of them apart, whichever of them is the older. */
 function leads(upper: Row, lower: Row, { amount, balance }: { amount: string; balance: string }): boolean {
-  if (!isMoney(upper[balance]) || !isMoney(lower[balance])) return false
-  const step = Math.abs(cents(lower[balance]) - cents(upper[balance]))
-  return [upper, lower].some((row) => isMoney(row[amount]) && Math.abs(cents(row[amount])) === step)
+  const [from, to] = [centsIn(upper, balance), centsIn(lower, balance)]
+  if (from === null || to === null) return false
+  const step = Math.abs(to - from)
+  return [upper, lower].some((row) => Math.abs(centsIn(row, amount) ?? NaN) === step)
 }
 
 function between(upper: Box, lower: Box): Box {

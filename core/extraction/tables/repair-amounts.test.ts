@@ -1,40 +1,24 @@
-import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { mendBetween, mendLines, mendRows } from './repair-amounts.ts'
-import { GUESSED } from './repair-words.ts'
+import { cellsOf } from './row-order.ts'
+import { GUESSED, type Table } from './table.ts'
+import { entries as field, goods } from '../../testing/small-types.ts'
+import { entry, eur, goodsLine, tableOf } from '../../testing/table-of.ts'
 import type { Row } from '../../model/value.ts'
-import type { Table } from './table.ts'
 
-const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
-const eur = (amount: string | null) => (amount === null ? null : { amount, currency: 'EUR' })
 const table = (
   cells: [amount: string | null, balance: string | null][],
-  sure = 0.7,
-  rowSure = cells.map(() => 0.95),
-): Table => ({
-  rows: cells.map(([amount, balance], i): Row => ({
-    date: `2026-03-0${i + 1}`,
-    description: 'x',
-    amount: eur(amount),
-    balance: eur(balance),
-  })),
-  places: [],
-  head: { page: 1, box: [0, 0, 1, 1] },
-  sure,
-  spelt: 1,
-  rowSure,
-  pointed: false,
-  repaired: false,
-  led: false,
-  unexplained: [],
-  passed: [],
-  unreadDays: new Map(),
-  asRead: new Map(),
-})
+  confidence = 0.7,
+  rowConfidence = cells.map(() => 0.95),
+): Table =>
+  tableOf(
+    cells.map(([amount, balance], i) => entry(`2026-03-0${i + 1}`, 'x', amount, balance)),
+    { confidence },
+    rowConfidence,
+  )
+const amounts = (...cells: Row[string][]) => cells.map((c) => (c && typeof c === 'object' ? c.amount : null))
 const mended = (given: Table) => {
   mendRows(given, field)
-  return given.rows.map((r) =>
-    [r.amount, r.balance].map((c) => (c && typeof c === 'object' ? c.amount : null)),
-  )
+  return cellsOf(given).map((row) => amounts(row.moved, row.left))
 }
 
 test('a balance that lost its first digits', () =>
@@ -153,24 +137,10 @@ test('balances lost in a row are borne out by the amounts between two that are t
 })
 
 describe('lines of a quote', () => {
-  const quote = typeById(builtInTypes, 'purchase_quote').fields.find((f) => f.name === 'lines')!
-  const lines = (
-    cells: [quantity: string | null, price: string | null, amount: string | null][],
-    sure = 0.7,
-  ): Table => ({
-    ...table([], sure),
-    rows: cells.map(([quantity, price, amount]): Row => ({
-      description: 'x',
-      quantity,
-      unit_price: eur(price),
-      amount: eur(amount),
-    })),
-  })
-  const line = (given: Table) => {
-    mendLines(given, quote)
-    return [given.rows[0].unit_price, given.rows[0].amount].map((c) =>
-      c && typeof c === 'object' && 'amount' in c ? c.amount : null,
-    )
+  const line = (cells: [string | null, string | null, string | null], confidence = 0.7) => {
+    const given = tableOf([goodsLine(...cells)], { confidence })
+    mendLines(given, goods)
+    return amounts(given.rows[0].cells.each, given.rows[0].cells.all)
   }
   test.each([
     ['a price that lost its first digit', ['2', '696.50', '3393.00'], ['1696.50', '3393.00']],
@@ -181,10 +151,10 @@ describe('lines of a quote', () => {
     ['a price that differs otherwise stays', ['2', '1700.00', '3393.00'], ['1700.00', '3393.00']],
     ['without a quantity nothing follows', [null, '696.50', '3393.00'], ['696.50', '3393.00']],
   ] as [string, [string | null, string | null, string | null], string[]][])('%s', (_, cells, mendedTo) =>
-    expect(line(lines([cells]))).toEqual(mendedTo),
+    expect(line(cells)).toEqual(mendedTo),
   )
   test('a text layer is believed to the letter', () =>
-    expect(line(lines([['2', '696.50', '3393.00']], 1))).toEqual(['696.50', '3393.00']))
+    expect(line(['2', '696.50', '3393.00'], 1)).toEqual(['696.50', '3393.00']))
 })
 test('a figure too many that no rule looks like is the paper’s own: what does not add up must not be argued away', () => {
   expect(
@@ -206,16 +176,14 @@ describe('between the balances that the paper opens and closes with', () => {
   ]
   const between = (
     ends: { opening: number | null; closing: number | null },
-    rowSure = cells.map(() => 0.6),
+    rowConfidence = cells.map(() => 0.6),
   ) => {
-    const given = table(cells, 0.6, rowSure)
+    const given = table(cells, 0.6, rowConfidence)
     mendRows(given, field)
     mendBetween(given, field, ends)
     return {
-      rows: given.rows.map((r) =>
-        [r.amount, r.balance].map((c) => (c && typeof c === 'object' ? c.amount : null)),
-      ),
-      spelt: given.spelt,
+      rows: cellsOf(given).map((row) => amounts(row.moved, row.left)),
+      wordConfidence: given.wordConfidence,
     }
   }
   test('the first row and the last are held by both sides, and a person is asked', () => {
@@ -225,7 +193,7 @@ describe('between the balances that the paper opens and closes with', () => {
         ['-40.00', '50.00'],
         ['-5.00', '45.00'],
       ],
-      spelt: GUESSED,
+      wordConfidence: GUESSED,
     })
   })
   test('an amount read surely stays, whatever the ends say', () => {
@@ -236,7 +204,7 @@ describe('between the balances that the paper opens and closes with', () => {
     ])
     mendRows(given, field)
     mendBetween(given, field, { opening: 10000, closing: 4500 })
-    expect([given.rows[0].amount, given.spelt]).toEqual([eur('-11.00'), 1])
+    expect([given.rows[0].cells.moved, given.wordConfidence]).toEqual([eur('-11.00'), 1])
   })
   test('an end that is far off was taken from another amount, and changes nothing', () => {
     expect(between({ opening: -1000, closing: null }).rows[0]).toEqual(

@@ -2,9 +2,9 @@ import type { Field } from '../../program/schema.ts'
 import { followChain, type Ends, type Step } from './balance-chain.ts'
 import { lostDigits } from '../scoring/digit-slips.ts'
 import { likelyWays } from './repair-signs.ts'
-import { GUESSED } from './repair-words.ts'
-import { cents, fromCents, isMoney, type Money, type Row } from '../../model/value.ts'
-import type { Table } from './table.ts'
+import { bookingColumns, centsIn, goodsColumns } from './columns.ts'
+import { cents, fromCents, isMoney, type Money } from '../../model/value.ts'
+import { noteGuess, PRINTED, type Table, type TableRow } from './table.ts'
 
 /** Rows read more surely than this keep what was read: a paper that truly does not add up must not be argued away. */
 const WEAK = 0.85
@@ -16,10 +16,8 @@ const WEAK = 0.85
 export function mendRows(table: Table, field: Field): void {
   const names = balanced(table, field)
   if (!names) return
-  const { rows } = table
-  const centsIn = (cell: Row[string]): number | null => (isMoney(cell) ? cents(cell) : null)
-  for (const row of rows)
-    table.asRead.set(row, { amount: centsIn(row[names.amount]), balance: centsIn(row[names.balance]) })
+  for (const row of table.rows)
+    row.asRead = { amount: centsIn(row.cells, names.amount), balance: centsIn(row.cells, names.balance) }
   follow(table, field, names)
 }
 
@@ -29,17 +27,12 @@ export function mendRows(table: Table, field: Field): void {
  */
 export function mendBetween(table: Table, field: Field, ends: Ends): void {
   const names = balanced(table, field)
-  if (names && follow(table, field, names, ends))
-    [table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
+  if (names && follow(table, field, names, ends)) noteGuess(table)
 }
 
 /** What the amount and the running balance of a weakly printed table are called; null for other tables. */
-function balanced(table: Table, field: Field): { amount: string; balance: string } | null {
-  const [amount, balance] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
-  return amount && balance && table.sure < 0.999 && field.columns.some((c) => c.kind === 'date')
-    ? { amount, balance }
-    : null
-}
+const balanced = (table: Table, field: Field): { amount: string; balance: string } | null =>
+  table.confidence < PRINTED ? bookingColumns(field) : null
 
 /** @returns whether a cell is another than before */
 function follow(
@@ -51,8 +44,8 @@ function follow(
   const { rows } = table
   const ways = likelyWays(table, field)
   const steps = rows.map((row, i): Step => ({
-    ...(table.asRead.get(row) ?? { amount: null, balance: null }),
-    weak: (table.rowSure[i] ?? 1) < WEAK,
+    ...(row.asRead ?? { amount: null, balance: null }),
+    weak: row.confidence < WEAK,
     way: ways[i],
   }))
   let changed = false
@@ -61,9 +54,8 @@ function follow(
       [amount, steps[i].amount, found.amount],
       [balance, steps[i].balance, found.balance],
     ] as const) {
-      const cell = rows[i][name]
-      if (value === null || (isMoney(cell) && cents(cell) === value)) continue
-      rows[i][name] = fromCents(value, currencyOf(rows))
+      if (value === null || centsIn(rows[i].cells, name) === value) continue
+      rows[i].cells[name] = fromCents(value, currencyOf(rows))
       changed = true
       if (value !== read) table.repaired = true
     }
@@ -72,13 +64,14 @@ function follow(
 }
 
 /** The first row has no balance before it but the one that the paper opens with: that says what its amount must be. */
-export function mendFirstRow({ rows, sure }: Table, { columns }: Field, opening: Money): boolean {
-  const [amount, balance] = columns.filter((c) => c.kind === 'money').map((c) => c.name)
-  const first = rows[0]
-  if (!first || sure >= 0.999 || !isMoney(first[balance]) || isMoney(first[amount])) return false
-  const step = cents(first[balance]) - cents(opening)
+export function mendFirstRow(table: Table, field: Field, opening: Money): boolean {
+  const names = balanced(table, field)
+  const first = table.rows.at(0)?.cells
+  const after = names && centsIn(first, names.balance)
+  if (!names || !first || after === null || centsIn(first, names.amount) !== null) return false
+  const step = after - cents(opening)
   if (step === 0) return false
-  first[amount] = fromCents(step, opening.currency)
+  first[names.amount] = fromCents(step, opening.currency)
   return true
 }
 
@@ -87,12 +80,12 @@ export function mendFirstRow({ rows, sure }: Table, { columns }: Field, opening:
  * first digits, or all of them. Whether the lines then come to the total is for their sum to tell.
  */
 export function mendLines(table: Table, field: Field): void {
-  const quantity = field.columns.find((c) => c.kind === 'number')?.name
-  const [price, amount] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
-  if (!quantity || !amount || table.sure >= 0.999) return
-  for (const row of table.rows) {
+  const names = goodsColumns(field)
+  if (!names || table.confidence >= PRINTED) return
+  const { quantity, price, amount } = names
+  for (const { cells: row } of table.rows) {
     const count = typeof row[quantity] === 'string' ? Number(row[quantity]) : NaN
-    const [each, all] = [price, amount].map((name) => (isMoney(row[name]) ? cents(row[name]) : null))
+    const [each, all] = [centsIn(row, price), centsIn(row, amount)]
     if (!(count > 0) || (each !== null && all === Math.round(count * each))) continue
     const put = (name: string, value: number) => {
       row[name] = fromCents(value, currencyOf(table.rows))
@@ -111,7 +104,8 @@ export function mendLines(table: Table, field: Field): void {
   }
 }
 
-const currencyOf = (rows: readonly Row[]): string => {
-  for (const row of rows) for (const cell of Object.values(row)) if (isMoney(cell)) return cell.currency
+const currencyOf = (rows: readonly TableRow[]): string => {
+  for (const { cells } of rows)
+    for (const cell of Object.values(cells)) if (isMoney(cell)) return cell.currency
   return 'EUR'
 }

@@ -1,38 +1,27 @@
-import { builtInTypes, typeById } from '../../program/types/index.ts'
-import { GUESSED } from './repair-words.ts'
 import { mendDays } from './repair-dates.ts'
-import type { Table } from './table.ts'
+import { cellsOf } from './row-order.ts'
+import { GUESSED } from './table.ts'
+import { entries as field } from '../../testing/small-types.ts'
+import { entry, tableOf } from '../../testing/table-of.ts'
 
-const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
 const mended = (
   days: (string | null)[],
-  sure = 0.7,
+  confidence = 0.7,
   unread: Record<number, string> = {},
-): { days: unknown[]; spelt: number } => {
-  const table: Table = {
-    rows: days.map((date) => ({ date, description: 'x', amount: null, balance: null })),
-    places: [],
-    head: { page: 1, box: [0, 0, 1, 1] },
-    sure,
-    spelt: 1,
-    rowSure: [],
-    pointed: false,
-    repaired: false,
-    led: false,
-    unexplained: [],
-    passed: [],
-    unreadDays: new Map(),
-    asRead: new Map(),
-  }
-  for (const [i, text] of Object.entries(unread)) table.unreadDays.set(table.rows[Number(i)], text)
+): { days: unknown[]; wordConfidence: number } => {
+  const table = tableOf(
+    days.map((day) => entry(day, 'x', null, null)),
+    { confidence },
+  )
+  for (const [i, text] of Object.entries(unread)) table.rows[Number(i)].unreadDate = text
   mendDays(table, field)
-  return { days: table.rows.map((r) => r.date), spelt: table.spelt }
+  return { days: cellsOf(table).map((row) => row.day), wordConfidence: table.wordConfidence }
 }
 
 test('a year that neither neighbour has', () =>
   expect(mended(['2026-03-01', '2028-03-02', '2026-03-04'])).toEqual({
     days: ['2026-03-01', '2026-03-02', '2026-03-04'],
-    spelt: 1,
+    wordConfidence: 1,
   }))
 test('at either end the two rows beside it say the year', () =>
   expect(mended(['2028-03-01', '2026-03-02', '2026-03-04', '2025-03-04']).days).toEqual([
@@ -66,7 +55,7 @@ test('at the turn of the year both years stay', () =>
 test('a day between two that are the same is theirs, and a person is asked', () =>
   expect(mended(['2026-02-18', '2026-02-16', '2026-02-18', '2026-02-19'])).toEqual({
     days: ['2026-02-18', '2026-02-18', '2026-02-18', '2026-02-19'],
-    spelt: GUESSED,
+    wordConfidence: GUESSED,
   }))
 test('newest first, and days without a year', () => {
   expect(mended(['2026-02-19', '2026-02-18', '2026-02-16', '2026-02-18', '2026-02-11']).days).toEqual([
@@ -94,7 +83,7 @@ test('a day that could not be read stays open', () =>
 test('figures that are no day are taken for the day near them', () => {
   expect(mended(['2026-02-11', null, '2026-02-17'], 0.7, { 1: '2026-02412' })).toEqual({
     days: ['2026-02-11', '2026-02-12', '2026-02-17'],
-    spelt: GUESSED,
+    wordConfidence: GUESSED,
   })
   expect(mended(['2026-02-11', null, '2026-02-17'], 0.7, { 1: '2026-021' }).days[1]).toBeNull()
 })

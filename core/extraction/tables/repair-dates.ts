@@ -1,8 +1,7 @@
 import type { Field } from '../../program/schema.ts'
-import { GUESSED } from './repair-words.ts'
+import { tableColumns } from './columns.ts'
 import { nearestDay } from './row-date.ts'
-import type { Row } from '../../model/value.ts'
-import type { Table } from './table.ts'
+import { noteGuess, PRINTED, type Table, type TableRow } from './table.ts'
 
 /**
  * On a picture, mends the days of rows that stand in order: a year that neither neighbour has ("2028" amid 2026), and a
@@ -10,10 +9,13 @@ import type { Table } from './table.ts'
  * unread figures are nearest to. Of a day a person is asked; a year that both neighbours have is no guess.
  */
 export function mendDays(table: Table, field: Field): void {
-  const day = field.columns.find((c) => c.kind === 'date')?.name
-  if (!day || table.sure >= 0.999) return
+  const day = tableColumns(field).date
+  if (!day || table.confidence >= PRINTED) return
   const { rows } = table
-  const at = (i: number): string | null => (typeof rows[i]?.[day] === 'string' ? rows[i][day] : null)
+  const at = (i: number): string | null => {
+    const date = rows[i]?.cells[day]
+    return typeof date === 'string' ? date : null
+  }
   const written = rows.flatMap((_, i) => {
     const d = at(i)
     return d && !isBare(d) ? [{ i, year: yearOf(d) }] : []
@@ -26,17 +28,17 @@ export function mendDays(table: Table, field: Field): void {
     const [one, other] =
       before.length === 0 ? after : after.length === 0 ? before : [before.at(-1)!, after[0]]
     if (!one || one.year !== other?.year || year === one.year) continue
-    rows[i][day] = one.year + at(i)!.slice(4)
+    rows[i].cells[day] = one.year + at(i)!.slice(4)
     table.repaired = true
   }
   const put = (i: number, meant: string | null) => {
     if (!meant) return
-    rows[i][day] = meant
-    ;[table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
+    rows[i].cells[day] = meant
+    noteGuess(table)
   }
   /** Of the days that a row could have, the one that its figures were meant for, or the only one. */
-  const meantDay = (row: Row, days: readonly string[]): string | null =>
-    nearestDay(table.unreadDays.get(row) ?? '', days) ?? only(days)
+  const meantDay = (row: TableRow, days: readonly string[]): string | null =>
+    nearestDay(row.unreadDate, days) ?? only(days)
   const steps = rows.flatMap((_, i) => {
     const [a, b] = [at(i - 1), at(i)]
     return a && b && a !== b ? [a < b ? 1 : -1] : []

@@ -1,8 +1,8 @@
 import { tokens } from '../../text/normalize.ts'
 import type { Field } from '../../program/schema.ts'
-import { GUESSED } from './repair-words.ts'
-import { cents, fromCents, isMoney, type Row } from '../../model/value.ts'
-import type { Table } from './table.ts'
+import { centsIn, tableColumns } from './columns.ts'
+import { cents, fromCents, isMoney } from '../../model/value.ts'
+import { noteGuess, PRINTED, type Table } from './table.ts'
 
 /** So many of its first words say what kind of booking a row is. */
 const KIND = 2
@@ -11,14 +11,16 @@ const MOST = 0.7
 
 /** Statements in one amount column may print no sign; then the running balance says which way each amount went. */
 export function settleSigns(table: Table, field: Field): void {
-  if (!field.columns.some((c) => c.name === 'balance')) return
+  const [amount, balance] = [tableColumns(field).amount, tableColumns(field).balance]
+  if (!amount || !balance) return
   for (let i = 1; i < table.rows.length; i++) {
-    const before = table.rows[i - 1].balance
-    const { amount, balance } = table.rows[i]
-    if (!isMoney(before) || !isMoney(amount) || !isMoney(balance)) continue
-    const step = cents(balance) - cents(before)
-    if (step === -cents(amount) && step !== 0) {
-      table.rows[i].amount = fromCents(step, amount.currency)
+    const { cells } = table.rows[i]
+    const [before, after] = [centsIn(table.rows[i - 1].cells, balance), centsIn(cells, balance)]
+    const read = cells[amount]
+    if (before === null || after === null || !isMoney(read)) continue
+    const step = after - before
+    if (step === -cents(read) && step !== 0) {
+      cells[amount] = fromCents(step, read.currency)
       table.repaired = true
     }
   }
@@ -29,14 +31,14 @@ export function settleSigns(table: Table, field: Field): void {
  * payment") go one way, as the balances of the others show. A person is asked about it. The rows are oldest first.
  */
 export function mendSigns(table: Table, field: Field): void {
-  const amount = field.columns.find((c) => c.kind === 'money')?.name
-  if (!amount || table.sure >= 0.999) return
+  const amount = tableColumns(field).amount
+  if (!amount || table.confidence >= PRINTED) return
   const { told, ofKind } = waysOf(table, field)
-  table.rows.forEach((row, i) => {
+  table.rows.forEach(({ cells: row }, i) => {
     const cell = row[amount]
     if (told[i] !== 0 || !isMoney(cell) || cents(cell) * ofKind[i] >= 0) return
     row[amount] = fromCents(-cents(cell), cell.currency)
-    ;[table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
+    noteGuess(table)
   })
 }
 
@@ -58,17 +60,17 @@ export function likelyWays(table: Table, field: Field): number[] {
 
 /** Which way the balances say that each row goes, and which way all others of its kind do; 0 where they say nothing. */
 function waysOf({ rows }: Table, field: Field): { told: number[]; ofKind: number[] } {
-  const [amount, balance] = field.columns.filter((c) => c.kind === 'money').map((c) => c.name)
-  const text = field.columns.find((c) => c.kind === 'text')?.name
-  const centsIn = (row: Row | undefined, name: string | undefined): number | null => {
-    const cell = row && name ? row[name] : null
-    return isMoney(cell) ? cents(cell) : null
-  }
-  const told = rows.map((row, i) => {
-    const [before, step, after] = [centsIn(rows[i - 1], balance), centsIn(row, amount), centsIn(row, balance)]
+  const [amount, balance] = [tableColumns(field).amount, tableColumns(field).balance]
+  const text = tableColumns(field).description
+  const told = rows.map(({ cells: row }, i) => {
+    const [before, step, after] = [
+      centsIn(rows[i - 1]?.cells, balance),
+      centsIn(row, amount),
+      centsIn(row, balance),
+    ]
     return before !== null && step !== null && after === before + step ? Math.sign(step) : 0
   })
-  const kinds = rows.map((row) => {
+  const kinds = rows.map(({ cells: row }) => {
     const words = text ? row[text] : null
     return typeof words === 'string' ? tokens(words).slice(0, KIND).join(' ') : ''
   })

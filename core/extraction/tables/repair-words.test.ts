@@ -1,32 +1,23 @@
-import { builtInTypes, typeById } from '../../program/types/index.ts'
 import { likelySpelling, mendWords } from './repair-words.ts'
+import { cellsOf } from './row-order.ts'
 import type { Table } from './table.ts'
+import { entries as field, goods } from '../../testing/small-types.ts'
+import { entry, goodsLine, tableOf } from '../../testing/table-of.ts'
 
-const field = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
-const table = (descriptions: string[], spelt = 0.8): Table => ({
-  rows: descriptions.map((description) => ({ date: '2026-03-01', description, amount: null, balance: null })),
-  places: [],
-  head: { page: 1, box: [0, 0, 1, 1] },
-  sure: 0.8,
-  spelt,
-  rowSure: [],
-  pointed: false,
-  repaired: false,
-  led: false,
-  unexplained: [],
-  passed: [],
-  unreadDays: new Map(),
-  asRead: new Map(),
-})
+const table = (notes: string[], wordConfidence = 0.8): Table =>
+  tableOf(
+    notes.map((note) => entry('2026-03-01', note, null, null)),
+    { confidence: 0.8, wordConfidence },
+  )
 const mended = (given: Table) => {
   mendWords(given, field)
-  return given.rows.map((r) => r.description)
+  return cellsOf(given).map((row) => row.note)
 }
 
 test('a word a letter off one that stands there three times is spelt like it', () => {
   const given = table(['Card payment Ferry', 'Card paymient Ferry', 'Card payment Row', 'Card payment Row'])
   expect(mended(given)[1]).toBe('Card payment Ferry')
-  expect([given.repaired, given.spelt]).toEqual([true, 0.5])
+  expect([given.repaired, given.wordConfidence]).toEqual([true, 0.5])
 })
 test('one that stands there twice is not enough to mend, but to ask', () => {
   const given = table(['Bakery Row', 'Bakery Row', 'Bakexy Row'])
@@ -44,13 +35,12 @@ test('a text layer is spelt as it is', () =>
 test('a firm’s “Lid” is its Ltd, and asked about; among goods a lid is a lid', () => {
   const given = table(['Salary Ellery Harbour Lid', 'Lid for the bait well'])
   expect(mended(given)).toEqual(['Salary Ellery Harbour Ltd', 'Lid for the bait well'])
-  expect([given.repaired, given.spelt]).toEqual([true, 0.5])
-  const goods = table(['Locker with a Lid'])
-  mendWords(
-    goods,
-    typeById(builtInTypes, 'purchase_quote').fields.find((f) => f.name === 'lines')!,
-  )
-  expect(goods.rows[0].description).toBe('Locker with a Lid')
+  expect([given.repaired, given.wordConfidence]).toEqual([true, 0.5])
+  const locker = tableOf([{ ...goodsLine('1', '5.00', '5.00'), what: 'Locker with a Lid' }], {
+    wordConfidence: 0.8,
+  })
+  mendWords(locker, goods)
+  expect(locker.rows[0].cells.what).toBe('Locker with a Lid')
 })
 test('a mark alone lends its spelling to no word', () =>
   expect(

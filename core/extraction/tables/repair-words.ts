@@ -2,7 +2,8 @@ import { isTellingWord, meantBy } from '../../text/spelling.ts'
 import { tokens } from '../../text/normalize.ts'
 import type { Field } from '../../program/schema.ts'
 import { closingOf } from '../parsers/words.ts'
-import type { Table } from './table.ts'
+import { tableColumns } from './columns.ts'
+import { noteGuess, PRINTED, type Table } from './table.ts'
 
 /** A word that stands so often in the rows was not misread each time in the same way. */
 const OFTEN = 2
@@ -15,7 +16,7 @@ const SURELY = 3
  */
 export function likelySpelling(table: Table, field: Field, times = OFTEN): Map<string, string> {
   const count = new Map<string, number>()
-  for (const row of table.rows)
+  for (const { cells: row } of table.rows)
     for (const name of textsOf(field))
       for (const word of tokens(typeof row[name] === 'string' ? row[name] : ''))
         if (isTellingWord(word)) count.set(word, (count.get(word) ?? 0) + 1)
@@ -28,21 +29,18 @@ export function likelySpelling(table: Table, field: Field, times = OFTEN): Map<s
   )
 }
 
-/** As sure as a spelling is that other rows lend to a word: it is put to a person, who need not type it. */
-export const GUESSED = 0.5
-
 /** On a picture, spells a word of the rows as it stands there three times and more, and a firm's "Lid" as "Ltd", and has it asked about: it may be another word. */
 export function mendWords(table: Table, field: Field): void {
-  if (table.spelt >= 0.999) return
+  if (table.wordConfidence >= PRINTED) return
   const meant = likelySpelling(table, field, SURELY)
   // What is booked goes to firms and comes from them; among goods a lid is a lid.
-  const booked = field.columns.some((c) => c.kind === 'date')
+  const booked = tableColumns(field).date !== undefined
   /** How the rows write a word, capitals and accents as they are. */
   const written = new Map<string, string>()
-  for (const row of table.rows)
+  for (const { cells: row } of table.rows)
     for (const name of textsOf(field))
       for (const word of wordsOf(row[name])) written.set(tokens(word).join(' '), word)
-  for (const row of table.rows)
+  for (const { cells: row } of table.rows)
     for (const name of textsOf(field)) {
       const text = row[name]
       if (typeof text !== 'string') continue
@@ -53,7 +51,7 @@ export function mendWords(table: Table, field: Field): void {
         return (booked && i > 1 && i === words.length - 1 && closingOf(word)) || word
       }
       row[name] = words.map(spelt).join(' ')
-      if (row[name] !== text) [table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
+      if (row[name] !== text) noteGuess(table)
     }
 }
 

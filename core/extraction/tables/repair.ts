@@ -10,7 +10,7 @@ import type { Table } from './table.ts'
 /** Settles what the rows of a table say of one another: signs by the balances, and on pictures what a weak print cost. */
 export function mend(table: Table, field: Field): void {
   addLostRows(table, field)
-  oldestFirst(table, () => {
+  oldestFirst(table, field, () => {
     settleSigns(table, field)
     mendRows(table, field)
     mendSigns(table, field)

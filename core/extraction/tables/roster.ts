@@ -5,8 +5,7 @@ import { squeeze } from '../../text/normalize.ts'
 import type { Column, Field } from '../../program/schema.ts'
 import { readDates } from '../parsers/date.ts'
 import { LEGAL_FORM, nameLikeness, orgLikeness, readNames } from '../parsers/words.ts'
-import type { Row } from '../../model/value.ts'
-import { type Table, emptyTable } from './table.ts'
+import { emptyTable, tableRow, type Table } from './table.ts'
 
 /** Kinds that tables of persons are made of; a table with amounts in it is read by its columns. */
 const PERSONAL: ReadonlySet<Column['kind']> = new Set(['name', 'date', 'percent'])
@@ -34,10 +33,6 @@ export function readRoster(pages: readonly Page[], field: Field): Table | null {
   const items = pages.flatMap((page) => (alone ? namesLedTo(page, field) : itemsOn(page, field)))
   const rows = alone ? items.map((item) => [item]) : personsIn(items, field)
   if (rows.length === 0) return null
-  const places = rows.map((row) => ({
-    page: row[0].page.number,
-    box: boxAround(row.flatMap((i) => i.words.map((w) => w.box))),
-  }))
   const sureOf = (kinds: (kind: Column['kind']) => boolean) =>
     Math.min(
       1,
@@ -45,16 +40,18 @@ export function readRoster(pages: readonly Page[], field: Field): Table | null {
     )
   return {
     ...emptyTable(),
-    rows: rows.map((row): Row =>
-      Object.fromEntries(
-        field.columns.map((c) => [c.name, row.find((i) => i.kind === c.kind)?.value ?? null]),
-      ),
-    ),
-    places,
-    head: places[0],
-    sure: sureOf((kind) => kind !== 'name'),
-    spelt: sureOf((kind) => kind === 'name'),
-    rowSure: rows.map((row) => Math.min(...row.flatMap((i) => i.words.map((w) => w.sure)))),
+    rows: rows.map((row) => {
+      const words = row.flatMap((i) => i.words)
+      return tableRow(
+        Object.fromEntries(
+          field.columns.map((c) => [c.name, row.find((i) => i.kind === c.kind)?.value ?? null]),
+        ),
+        { page: row[0].page.number, box: boxAround(words.map((w) => w.box)) },
+        { confidence: Math.min(...words.map((w) => w.sure)) },
+      )
+    }),
+    confidence: sureOf((kind) => kind !== 'name'),
+    wordConfidence: sureOf((kind) => kind === 'name'),
   }
 }
 

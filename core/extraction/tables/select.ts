@@ -3,13 +3,14 @@ import { asItLeans, straight } from '../../layout/deskew.ts'
 import type { DocumentType, Field } from '../../program/schema.ts'
 import { addLostFirst } from './missing-rows.ts'
 import { mendBetween, mendFirstRow } from './repair-amounts.ts'
-import { GUESSED } from './repair-words.ts'
+import { bookingColumns, centsIn, tableColumns } from './columns.ts'
 import { isRoster, readRoster } from './roster.ts'
-import { newestFirst, oldestFirst } from './row-order.ts'
+import { cellsOf, newestFirst, oldestFirst } from './row-order.ts'
 import { fillYears, readTable } from './by-header.ts'
 import { readTableByContent } from './by-content.ts'
 import { cents, fromCents, isMoney, type Money, type Value } from '../../model/value.ts'
-import type { Table } from './table.ts'
+import { noteGuess, PRINTED, type Table } from './table.ts'
+import type { Place } from '../../model/geometry.ts'
 
 /** Which of the two readings of a table counts: the one that the paper's own arithmetic bears out. */
 
@@ -38,11 +39,15 @@ export function twoReadings(pages: readonly Page[], field: Field): TwoReadings {
 /** A table that was read from pages made straight, with its places on the pages as they lean. */
 function onLeaning(pages: readonly Page[], table: Table | null): Table | null {
   if (!table) return null
-  const place = (at: Table['head']): Table['head'] => {
+  const leaning = (at: Place): Place => {
     const page = pages.find((p) => p.number === at.page)
     return page ? { ...at, box: asItLeans(at.box, page) } : at
   }
-  return { ...table, head: place(table.head), places: table.places.map(place) }
+  return {
+    ...table,
+    head: table.head && leaning(table.head),
+    rows: table.rows.map((row) => ({ ...row, place: leaning(row.place) })),
+  }
 }
 
 /** The table by its head, or by what its rows hold where that proves right and the head does not. */
@@ -52,7 +57,7 @@ export function bestTable(
   type: DocumentType,
   value: (name: string) => Value,
 ): Settled {
-  const dated = field.columns.find((c) => c.kind === 'date')
+  const date = tableColumns(field).date
   const ends = type.relations.find((r) => r.kind === 'not_after')
   const totals = new Set(
     type.fields
@@ -63,26 +68,27 @@ export function bestTable(
   const judged = (table: Table | null) => {
     // A total that its wording does not give away is known by its amount.
     if (table) table.unexplained = table.unexplained.filter((amounts) => !amounts.some((a) => totals.has(a)))
-    if (table && dated && ends?.kind === 'not_after')
-      fillYears(table, dated.name, value(ends.first) as string | null, value(ends.second) as string | null)
+    if (table && date && ends?.kind === 'not_after')
+      fillYears(table, date, value(ends.first) as string | null, value(ends.second) as string | null)
     for (const r of type.relations) {
       const opening = r.kind === 'running' && r.table === field.name ? value(r.opening) : null
       // The sum comes out by itself then, whether the opening balance was read right or not: a person is to see the row.
-      if (table && isMoney(opening) && !newestFirst(table.rows)) addLostFirst(table, field, opening)
-      if (table && isMoney(opening) && oldestFirst(table, () => mendFirstRow(table, field, opening)))
-        [table.repaired, table.spelt] = [true, Math.min(table.spelt, GUESSED)]
+      if (table && isMoney(opening) && !newestFirst(cellsOf(table), tableColumns(field)))
+        addLostFirst(table, field, opening)
+      if (table && isMoney(opening) && oldestFirst(table, field, () => mendFirstRow(table, field, opening)))
+        noteGuess(table)
     }
-    const proof = table && oldestFirst(table, () => provenBy(table, field, type, value))
-    if (!table || proof === true || table.sure >= 0.999) return { table, proof }
+    const proof = table && oldestFirst(table, field, () => provenBy(table, field, type, value))
+    if (!table || proof === true || table.confidence >= PRINTED) return { table, proof }
     for (const r of type.relations) {
       if (r.kind !== 'running' || r.table !== field.name) continue
       const [opening, closing] = [value(r.opening), value(r.closing)].map((end) =>
         isMoney(end) ? cents(end) : null,
       )
       if (opening !== null || closing !== null)
-        oldestFirst(table, () => mendBetween(table, field, { opening, closing }))
+        oldestFirst(table, field, () => mendBetween(table, field, { opening, closing }))
     }
-    return { table, proof: oldestFirst(table, () => provenBy(table, field, type, value)) }
+    return { table, proof: oldestFirst(table, field, () => provenBy(table, field, type, value)) }
   }
   const byHead = judged(readings.byHead())
   if (byHead.proof === true) return byHead
@@ -94,12 +100,11 @@ export function bestTable(
 }
 
 /** How many cells of a table have something in them that was read there, and not reckoned from others. */
-const filled = ({ rows, asRead }: Table): number =>
-  rows.reduce((sum, row) => {
-    const read = asRead.get(row)
+const filled = ({ rows }: Table): number =>
+  rows.reduce((sum, { cells, asRead: read }) => {
     return (
       sum +
-      Object.values(row).filter((cell) => cell !== null && !(read && isMoney(cell))).length +
+      Object.values(cells).filter((cell) => cell !== null && !(read && isMoney(cell))).length +
       Object.values(read ?? {}).filter((cell) => cell !== null).length
     )
   }, 0)
@@ -115,51 +120,50 @@ function provenBy(
     if (relation.kind === 'running' && relation.table === field.name) {
       const [opening, closing] = [value(relation.opening), value(relation.closing)]
       if (!isMoney(opening) || !isMoney(closing)) return null
-      firstSign(table, cents(opening))
-      const sum = table.rows.reduce(
-        (total, row) => total + (isMoney(row.amount) ? cents(row.amount) : NaN),
-        cents(opening),
-      )
-      if (sum === cents(closing) && table.sure < 0.999) followAmounts(table, cents(opening))
+      firstSign(table, field, cents(opening))
+      const sum = cents(opening) + sumOf(table, field)
+      if (sum === cents(closing) && table.confidence < PRINTED) followAmounts(table, field, cents(opening))
       return sum === cents(closing)
     }
     if (relation.kind === 'column_sum' && relation.table === field.name) {
-      const sum = table.rows.reduce((total, row) => total + Number(row[relation.column] ?? NaN), 0)
+      const sum = cellsOf(table).reduce((total, row) => total + Number(row[relation.column] ?? NaN), 0)
       return Math.abs(sum - relation.is) < 0.05
     }
     if (relation.kind === 'lines_sum' && relation.table === field.name) {
       const total = value(relation.total)
       if (!isMoney(total)) return null
-      const sum = table.rows.reduce((t, row) => t + (isMoney(row.amount) ? cents(row.amount) : NaN), 0)
-      return sum === cents(total)
+      return sumOf(table, field) === cents(total)
     }
   }
   return null
 }
 
+/** The sum of the amounts of all rows in cents; not a number where one of them has none. */
+const sumOf = (table: Table, field: Field): number =>
+  cellsOf(table).reduce((sum, row) => sum + (centsIn(row, tableColumns(field).amount) ?? NaN), 0)
+
 /** Amounts that lead from opening to closing to the cent are right, whatever a weak print made of the balances between. */
-function followAmounts(table: Table, opening: number): void {
-  let balance = opening
-  for (const row of table.rows) {
-    balance += cents(row.amount as never)
-    if (isMoney(row.balance) && cents(row.balance) === balance) continue
-    row.balance = fromCents(balance, (row.amount as Money).currency)
+function followAmounts(table: Table, field: Field, opening: number): void {
+  const names = bookingColumns(field)
+  if (!names) return
+  let running = opening
+  for (const { cells } of table.rows) {
+    const amount = cells[names.amount] as Money
+    running += cents(amount)
+    if (centsIn(cells, names.balance) === running) continue
+    cells[names.balance] = fromCents(running, amount.currency)
     table.repaired = true
   }
 }
 
 /** The first row has no row before it: the opening balance says which way its amount went. */
-function firstSign(table: Table, opening: number): void {
-  const row = table.rows[0]
-  if (
-    row &&
-    isMoney(row.amount) &&
-    isMoney(row.balance) &&
-    cents(row.balance) - opening === -cents(row.amount)
-  ) {
-    row.amount = {
-      ...row.amount,
-      amount: row.amount.amount.startsWith('-') ? row.amount.amount.slice(1) : `-${row.amount.amount}`,
-    }
-  }
+function firstSign(table: Table, field: Field, opening: number): void {
+  const names = bookingColumns(field)
+  const cells = table.rows.at(0)?.cells
+  const after = names && centsIn(cells, names.balance)
+  const amount = names && cells?.[names.amount]
+  if (!cells || after === null || !isMoney(amount) || after - opening !== -cents(amount)) return
+  cells[names!.amount] = { ...amount, amount: negated(amount.amount) }
 }
+
+const negated = (amount: string): string => (amount.startsWith('-') ? amount.slice(1) : `-${amount}`)

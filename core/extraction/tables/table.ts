@@ -1,54 +1,78 @@
+import type { Place } from '../../model/geometry.ts'
 import type { Row } from '../../model/value.ts'
-import type { Box } from '../../model/geometry.ts'
 import type { Step } from './balance-chain.ts'
+
+/** What was read of a row, in cents, before its neighbours said anything of it. */
+export type AsRead = Pick<Step, 'amount' | 'balance'>
+
+/** A row of a table with what is known of its reading. */
+export interface TableRow {
+  cells: Row
+  place: Place
+  /** Weakest reading of an amount in it; 0 where an amount was given its decimal point. */
+  confidence: number
+  /** What stands where its date could not be read; empty where nothing does. */
+  unreadDate: string
+  /** Its amount and balance on a weak print before the rows beside it corrected them; null where nothing looked yet. */
+  asRead: AsRead | null
+}
 
 /** A table read over the pages of a document. */
 export interface Table {
-  rows: Row[]
-  places: { page: number; box: Box }[]
-  head: { page: number; box: Box }
+  rows: TableRow[]
+  /** The line that heads its columns; null for a table that is known by its rows alone. */
+  head: Place | null
   /** Weakest reading of an amount or date in it. */
-  sure: number
+  confidence: number
   /** Weakest reading of a word in it. */
-  spelt: number
-  /** Weakest reading of an amount in each row. */
-  rowSure: number[]
+  wordConfidence: number
   /** Some amount stands without its point, and was given one: sums have to bear it out. */
   pointed: boolean
   /** Some amount had no sign of its own and took it from the balances. */
   repaired: boolean
   /** A balance brought forward stands between its head and its first row. */
-  led: boolean
+  broughtForward: boolean
   /** Lines with amounts behind its first row that are no rows, each with its amounts in cents: rows may be missed. */
   unexplained: number[][]
   /** Lines amid the rows that could not be read as one, with what was read of them. */
-  passed: { page: number; box: Box; row: Row }[]
-  /** What stands where the day of a row could not be read. */
-  unreadDays: Map<Row, string>
-  /** Amounts and balances on a weak print, before the rows beside them said what they must be. */
-  asRead: Map<Row, AsRead>
+  unreadLines: { place: Place; cells: Row }[]
 }
 
 /** A table without rows, as it is before a page is looked at. */
 export const emptyTable = (): Table => ({
   rows: [],
-  places: [],
-  head: { page: 0, box: [0, 0, 0, 0] },
-  sure: 1,
-  spelt: 1,
-  rowSure: [],
+  head: null,
+  confidence: 1,
+  wordConfidence: 1,
   pointed: false,
   repaired: false,
-  led: false,
+  broughtForward: false,
   unexplained: [],
-  passed: [],
-  unreadDays: new Map(),
-  asRead: new Map(),
+  unreadLines: [],
 })
+
+/** A row of a table; what is not said of it is as for a row that was read surely. */
+export const tableRow = (cells: Row, place: Place, more: Partial<TableRow> = {}): TableRow => ({
+  cells,
+  place,
+  confidence: 1,
+  unreadDate: '',
+  asRead: null,
+  ...more,
+})
+
+/** Notes that a cell was put right by others: the table is repaired, and its words are to be asked about. */
+export function noteGuess(table: Table): void {
+  table.repaired = true
+  table.wordConfidence = Math.min(table.wordConfidence, GUESSED)
+}
+
+/** Confidence of a word or a sign that other rows lend to a row: it is put to a person, who need not type it. */
+export const GUESSED = 0.5
+
+/** Read less surely than this, print came from a picture; what a text layer says is not repaired. */
+export const PRINTED = 0.999
 
 /** Lines of a table that are no rows: balances carried over, totals. */
 export const SKIPPED_ROWS =
   /\b(?:brought forward|carried forward|opening balance|closing balance|balance at (?:start|end)|new balance|previous balance|old balance|start balance|end balance|balance b\/?f|balance c\/?f|sub[- ]?total|total|totals|carried over|balance forward|you (?:started|ended) with|balance on (?:opening|closing)|starting balance|ending balance|final balance|report[eé]?|suma y sigue)\b/
-
-/** What was read of a row, in cents, before its neighbours said anything of it. */
-export type AsRead = Pick<Step, 'amount' | 'balance'>

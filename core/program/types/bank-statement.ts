@@ -239,6 +239,7 @@ export const bankStatement: TypeData = {
         {
           name: 'date',
           kind: 'date',
+          role: 'date',
           labels: [
             'date',
             'booking date',
@@ -255,6 +256,7 @@ export const bankStatement: TypeData = {
         {
           name: 'description',
           kind: 'text',
+          role: 'description',
           labels: [
             'description',
             'details',
@@ -278,6 +280,7 @@ export const bankStatement: TypeData = {
         {
           name: 'amount',
           kind: 'money',
+          role: 'amount',
           labels: [
             'amount',
             'debit',
@@ -315,6 +318,7 @@ export const bankStatement: TypeData = {
         {
           name: 'balance',
           kind: 'money',
+          role: 'balance',
           labels: [
             'balance',
             'running balance',

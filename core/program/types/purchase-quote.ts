@@ -416,6 +416,7 @@ export const purchaseQuote: TypeData = {
         {
           name: 'description',
           kind: 'text',
+          role: 'description',
           labels: [
             'description',
             'item',
@@ -436,6 +437,7 @@ export const purchaseQuote: TypeData = {
         {
           name: 'quantity',
           kind: 'number',
+          role: 'quantity',
           labels: [
             'quantity',
             'qty',
@@ -457,6 +459,7 @@ export const purchaseQuote: TypeData = {
         {
           name: 'unit_price',
           kind: 'money',
+          role: 'unit_price',
           labels: [
             'unit price',
             'price',
@@ -482,6 +485,7 @@ export const purchaseQuote: TypeData = {
         {
           name: 'amount',
           kind: 'money',
+          role: 'amount',
           labels: [
             'amount',
             'total',
