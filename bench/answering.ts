@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { eq } from 'drizzle-orm'
 import { builtInTypes } from '../core/program/types/index.ts'
-import { readPackage } from '../engine/package.ts'
+import { readPackage } from '../engine/pipeline/read-package.ts'
 import { addPerson } from '../server/access/people.ts'
 import { closeDatabase, database } from '../server/database/connection.ts'
 import { migrateDatabase } from '../server/database/migrate.ts'
@@ -53,7 +53,7 @@ export async function measureAnswering(path: string): Promise<Answering> {
       .update(packages)
       .set({ state: 'reading', pageCount: read.pages.length, pagesRead: read.pages.length })
       .where(eq(packages.id, id))
-    const first = await database().transaction((work) => judge(work, id, true))
+    const first = await database().transaction((work) => judge(work, id, 'anew'))
     const took: number[] = []
     for (const answer of answersTo(first.deck)) {
       const started = performance.now()

@@ -6,7 +6,7 @@ import { programById } from '../core/program/programs.ts'
 import { builtInTypes } from '../core/program/types/index.ts'
 import type { DocumentReading } from '../core/extraction/fields/extract.ts'
 import { splitPages } from '../core/classification/segment.ts'
-import { readPackage } from '../engine/package.ts'
+import { readPackage } from '../engine/pipeline/read-package.ts'
 
 /** What judging a large package again takes after each of some answers, with its readings kept as the application keeps them. */
 export interface Rejudging {

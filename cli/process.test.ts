@@ -10,7 +10,7 @@ import { reportOf, type Report } from '../core/handover/report.ts'
 import { programById } from '../core/program/programs.ts'
 import { builtInTypes } from '../core/program/types/index.ts'
 import { splitPages } from '../core/classification/segment.ts'
-import { readPackage } from '../engine/package.ts'
+import { readPackage } from '../engine/pipeline/read-package.ts'
 import { WORTH_THREADS } from '../engine/parallel/pool.ts'
 import { payslip, pdfOf } from '../tests/support/papers.ts'
 

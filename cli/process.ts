@@ -11,8 +11,8 @@ import { programById } from '../core/program/programs.ts'
 import { builtInTypes } from '../core/program/types/index.ts'
 import { given } from './paths.ts'
 import { writeDocuments } from '../engine/handover/documents.ts'
-import { judgeRead } from '../engine/judge.ts'
-import { readPackage } from '../engine/package.ts'
+import { judgeRead } from '../engine/pipeline/headless.ts'
+import { readPackage } from '../engine/pipeline/read-package.ts'
 import { Threads, threadsHere } from '../engine/parallel/pool.ts'
 
 /** Words of the command are off, or nothing could be used: exit 2 with one line. */
@@ -54,6 +54,7 @@ async function main(): Promise<void> {
   if (!parsed.success)
     throw new Refused(parsed.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '))
   const program = programById(parsed.data.program) ?? (await programIn(parsed.data.program))
+  const types = builtInTypes
   const started = performance.now()
   const incoming = await Promise.all(
     command.args.map(async (path) => ({
@@ -66,10 +67,10 @@ async function main(): Promise<void> {
     })),
   )
   let told = 0
-  const threads = threadsHere ? new Threads() : undefined
+  const threads = threadsHere ? new Threads(types) : undefined
   const read = await readPackage(
     incoming,
-    builtInTypes,
+    types,
     (done, all) => {
       if (performance.now() - told < 500 && done < all) return
       told = performance.now()
@@ -83,11 +84,7 @@ async function main(): Promise<void> {
       `no file of the package could be used: ${read.files.map((f) => `${f.name}: ${f.problem}`).join(' ')}`,
     )
   const readAt = performance.now()
-  const { situation, assessment } = await judgeRead(
-    read,
-    { program, types: builtInTypes, asOf: parsed.data.asOf },
-    threads,
-  )
+  const { situation, assessment } = await judgeRead(read, { program, types, asOf: parsed.data.asOf }, threads)
   await threads?.close()
   const judgedAt = performance.now()
   const out = given(parsed.data.out)

@@ -47,8 +47,8 @@ const locked = (bytes: Uint8Array, ...password: [string, string]): Uint8Array =>
 
 describe('opening a file', () => {
   test('a PDF gives its words with places', async () => {
-    const source = await openSource(await pdf(['Net pay 2,140.55', 'and a line more of it']), noInk)
-    const page = await source.read(0)
+    const source = await openSource(await pdf(['Net pay 2,140.55', 'and a line more of it']))
+    const page = await source.read(0, { wantsInk: noInk })
     expect(page.words.map((w) => w.text).slice(0, 3)).toEqual(['Net', 'pay', '2,140.55'])
     expect(page).toMatchObject({ source: 'text', rotation: 0, blank: false })
     for (const {
@@ -58,23 +58,23 @@ describe('opening a file', () => {
     source.close()
   })
   test('a page that is turned in its file is read upright', async () => {
-    const source = await openSource(await pdf(['The first line of it', 'The second line of it'], 90), noInk)
-    const page = await source.read(0)
+    const source = await openSource(await pdf(['The first line of it', 'The second line of it'], 90))
+    const page = await source.read(0, { wantsInk: noInk })
     expect(page.words[0].text).toBe('The')
     source.close()
   })
   test('an empty page is blank', async () => {
-    const source = await openSource(await pdf([]), noInk)
-    expect(await source.read(0)).toMatchObject({ blank: true, words: [] })
+    const source = await openSource(await pdf([]))
+    expect(await source.read(0, { wantsInk: noInk })).toMatchObject({ blank: true, words: [] })
     source.close()
   })
   test('a PDF locked with an empty password opens', async () => {
-    const source = await openSource(locked(await pdf(['Open to everybody who looks']), '', 'owner'), noInk)
-    expect((await source.read(0)).words).toHaveLength(5)
+    const source = await openSource(locked(await pdf(['Open to everybody who looks']), '', 'owner'))
+    expect((await source.read(0, { wantsInk: noInk })).words).toHaveLength(5)
     source.close()
   })
   test('pages are drawn upright at the width asked for', async () => {
-    const source = await openSource(await pdf(['x']), noInk)
+    const source = await openSource(await pdf(['x']))
     expect(await sharp(await source.picture(0, 0, 150)).metadata()).toMatchObject({
       format: 'webp',
       width: 150,
@@ -92,7 +92,7 @@ describe('opening a file', () => {
     ['a program', () => text('MZ and so on'), /^This is not a kind of file/],
     ['words under a PDF name', () => text('Dear all'), /^This is not a kind of file/],
   ])('%s is refused in one sentence', async (_, bytes, sentence) => {
-    const opening = openSource(await bytes(), noInk)
+    const opening = openSource(await bytes())
     await expect(opening).rejects.toThrow(UnusableFile)
     await expect(opening).rejects.toThrow(sentence)
   })
@@ -158,8 +158,10 @@ describe('unfolding archives and messages', () => {
     ].join('\r\n')
     const files = await expand({ name: 'mail.eml', bytes: text(mail) })
     expect(files.map((f) => f.name)).toEqual(['mail.eml/message.pdf', 'mail.eml/pay.pdf'])
-    const source = await openSource(files[0].bytes, noInk)
-    expect((await source.read(0)).words.map((w) => w.text).join(' ')).toContain('Subject: My papers')
+    const source = await openSource(files[0].bytes)
+    expect((await source.read(0, { wantsInk: noInk })).words.map((w) => w.text).join(' ')).toContain(
+      'Subject: My papers',
+    )
     source.close()
   })
   test('other files stay as they are', async () =>

@@ -18,11 +18,18 @@ export class UnusableFile extends Error {}
 /** A page as the readers leave it, before it has a number in a package. */
 export type ReadPage = Omit<Page, 'number' | 'file' | 'filePage' | 'separator'>
 
+/** How a page is read. */
+export interface ReadOptions {
+  /** Tells of the words of a page whether its ink is measured. */
+  wantsInk: WantsInk
+  /** How a person says that the page lies; without it the reader finds out. */
+  said?: Rotation
+}
+
 /** A file with pages, open for reading. Pages are numbered from 0. */
 export interface Source {
   pages: number
-  /** @param said how a person says that the page lies; without it the reader finds out */
-  read(index: number, said?: Rotation): Promise<ReadPage>
+  read(index: number, options: ReadOptions): Promise<ReadPage>
   /** The words of a page that was read as a picture, after the second reader looked at some places of it. */
   closer(index: number, page: Pick<Page, 'rotation' | 'words'>, places: readonly Box[]): Promise<Word[]>
   /** The page upright, as WebP of at most `width` dots across. */
@@ -38,19 +45,15 @@ const COARSEST_DPI = 145
 /** Enough to tell a pen from a rule; every dot more is paid for on each page with a place to sign. */
 const INK_DPI = 54
 
-/**
- * Opens a file by its contents, whatever its name.
- * @param wantsInk tells of which pages the ink is measured
- * @throws UnusableFile
- */
-export async function openSource(bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
+/** Opens a file by its contents, whatever its name. @throws UnusableFile */
+export async function openSource(bytes: Uint8Array): Promise<Source> {
   if (bytes.length === 0) throw new UnusableFile('The file is empty.')
-  const source = await openAs(await kindOf(bytes), bytes, wantsInk)
-  return { ...source, read: async (index, said) => inShort(await source.read(index, said)) }
+  const source = await openAs(await kindOf(bytes), bytes)
+  return { ...source, read: async (index, options) => inShort(await source.read(index, options)) }
 }
 
-async function openAs(type: string | null, bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
-  if (type === 'application/pdf') return openPdf(bytes, wantsInk)
+async function openAs(type: string | null, bytes: Uint8Array): Promise<Source> {
+  if (type === 'application/pdf') return openPdf(bytes)
   if (type === 'image/jpeg' || type === 'image/png' || type === 'image/tiff') return openPicture(bytes)
   throw new UnusableFile(
     'This is not a kind of file that can be read here; PDF, TIFF, JPEG, PNG, ZIP and e-mail can.',
@@ -63,7 +66,7 @@ const inShort = (page: ReadPage): ReadPage => ({
   words: page.words.map((w) => ({ ...w, box: w.box.map((at) => Math.round(at * 1e5) / 1e5) as Box })),
 })
 
-async function openPdf(bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
+async function openPdf(bytes: Uint8Array): Promise<Source> {
   let pdf: Pdf
   try {
     pdf = await Pdf.open(bytes)
@@ -80,7 +83,7 @@ async function openPdf(bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
   return {
     kind: 'pdf',
     pages: pdf.pages,
-    read: (index, said) => readPdfPage(pdf, index, wantsInk, said),
+    read: (index, options) => readPdfPage(pdf, index, options),
     closer: async (index, page, places) =>
       lookCloser(
         turned((await scanned(pdf, index, pdf.read(index).width)).picture, page.rotation),
@@ -102,7 +105,7 @@ async function openPdf(bytes: Uint8Array, wantsInk: WantsInk): Promise<Source> {
   }
 }
 
-async function readPdfPage(pdf: Pdf, index: number, wantsInk: WantsInk, said?: Rotation): Promise<ReadPage> {
+async function readPdfPage(pdf: Pdf, index: number, { wantsInk, said }: ReadOptions): Promise<ReadPage> {
   const found = pdf.read(index)
   const trusted =
     found.letters >= 12 && found.strange < 0.25 && !(found.pictured > 0.5 && found.letters < 160)
@@ -261,7 +264,7 @@ async function openPicture(bytes: Uint8Array): Promise<Source> {
   return {
     kind: 'picture',
     pages: info.pages ?? 1,
-    async read(index, said) {
+    async read(index, { said }) {
       const picture = await grey(index).catch(() => {
         throw new UnusableFile('This picture is damaged and cannot be read.')
       })

@@ -1,8 +1,8 @@
 import { availableParallelism } from 'node:os'
 import Piscina from 'piscina'
-import { pageReader, type Reader } from '../../core/assess.ts'
+import { readingKey, type Readings } from '../../core/assess.ts'
 import type { Page, Word } from '../../core/model/page.ts'
-import { builtInTypes } from '../../core/program/types/index.ts'
+import type { DocumentType } from '../../core/program/schema.ts'
 import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
 import type { Evidence } from '../../core/classification/page-evidence.ts'
 import { readerFor } from '../../core/classification/segment.ts'
@@ -24,24 +24,26 @@ const BATCH = 12
 
 /**
  * Threads for the work of large packages, as many as there are cores. Close it, or the process does not end.
- * Only built-in types are known to the threads. Each thread is a pool of its own, so that a document goes to the one
- * that has read its pages and knows their lines already.
+ * Each is told the document types when it starts, and is a pool of its own, so that a document goes to the one that has
+ * read its pages and knows their lines already.
  */
 export class Pool {
   private readonly threads: Piscina[]
   private readonly evidence = new Map<string, Evidence>()
-  private readonly readEvidence = readerFor(builtInTypes)
+  private readonly readEvidence: (page: Page) => Evidence
   /** Pages handed out, of whatever file: many files may have one page each. */
   private given = 0
   /** Which thread has read a page. */
   private readonly reader = new Map<string, number>()
 
-  constructor() {
+  constructor(private readonly types: readonly DocumentType[]) {
+    this.readEvidence = readerFor(types)
     this.threads = Array.from(
       { length: availableParallelism() },
       () =>
         new Piscina({
           filename: new URL('./worker.mjs', import.meta.url).href,
+          workerData: { types },
           minThreads: 1,
           maxThreads: 1,
         }),
@@ -68,12 +70,11 @@ export class Pool {
   evidenceOf = (page: Page): Evidence =>
     this.evidence.get(keyOf(page.file, page.filePage)) ?? this.readEvidence(page)
 
-  /** A reader that has the machine's documents ready; whatever a person cut otherwise it reads itself. */
-  async readerOf(pages: readonly Page[], pieces: readonly Piece[]): Promise<Reader> {
-    const read = new Map<string, DocumentReading>()
+  /** Reads the machine's documents that nothing is known of yet; whatever a person cut otherwise is read where it is judged. */
+  readAhead = async (pages: readonly Page[], pieces: readonly Piece[], readings: Readings): Promise<void> => {
     const byThread = this.threads.map((): Piece[] => [])
     for (const piece of pieces)
-      if (builtInTypes.some((t) => t.id === piece.type))
+      if (this.types.some((t) => t.id === piece.type) && !readings.has(readingKey(piece.type, piece.pages)))
         byThread[this.threadOf(pages[piece.pages[0] - 1]) ?? 0].push(piece)
     await Promise.all(
       byThread.flatMap((own, thread) =>
@@ -82,24 +83,24 @@ export class Pool {
             type: piece.type,
             pages: piece.pages.map((n) => this.handed(pages[n - 1], thread)),
           }))
-          const readings = (await this.threads[thread].run(tasks, {
+          const found = (await this.threads[thread].run(tasks, {
             name: 'readDocuments',
           })) as (DocumentReading | null)[]
           batch.forEach((piece, i) => {
-            if (readings[i]) read.set(documentKey(piece.pages, piece.type), readings[i])
+            if (found[i]) readings.set(readingKey(piece.type, piece.pages), found[i])
           })
         }),
       ),
     )
-    const plain = pageReader(pages)
-    return (numbers, type) => read.get(documentKey(numbers, type.id)) ?? plain(numbers, type)
   }
 
   private threadOf = (page: Page): number | undefined => this.reader.get(keyOf(page.file, page.filePage))
 
-  /** A page as it is handed to a thread: only named where the thread has it. */
+  /** A page as it is handed to a thread: only named where the thread has it as it is. */
   private handed = (page: Page, thread: number): KeptPage | Page =>
-    this.threadOf(page) === thread ? { file: page.file, index: page.filePage - 1, number: page.number } : page
+    this.threadOf(page) === thread && !page.closer
+      ? { file: page.file, index: page.filePage - 1, number: page.number }
+      : page
 
   close = async (): Promise<void> =>
     void (await Promise.all(
@@ -115,13 +116,15 @@ export class Pool {
 export class Threads {
   private pool: Pool | undefined
 
+  constructor(private readonly types: readonly DocumentType[]) {}
+
   /** The threads, if they were started. */
   get started(): Pool | undefined {
     return this.pool
   }
 
   start(): Pool {
-    return (this.pool ??= new Pool())
+    return (this.pool ??= new Pool(this.types))
   }
 
   close = async (): Promise<void> => this.pool?.close()
@@ -131,7 +134,6 @@ const batchesOf = (pieces: readonly Piece[]): Piece[][] =>
   Array.from({ length: Math.ceil(pieces.length / BATCH) }, (_, i) => pieces.slice(i * BATCH, (i + 1) * BATCH))
 
 const keyOf = (file: string, page: number): string => `${file} ${page}`
-const documentKey = (pages: readonly number[], type: string): string => `${type} ${pages.join(',')}`
 
 /** Bytes in memory that threads share. */
 export function shared(bytes: Uint8Array): SharedArrayBuffer {

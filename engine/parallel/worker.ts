@@ -1,4 +1,5 @@
-import { builtInTypes } from '../../core/program/types/index.ts'
+import { workerData } from 'piscina'
+import type { DocumentType } from '../../core/program/schema.ts'
 import { inkWanted } from '../../core/extraction/marks/ink-needed.ts'
 import { pageReader } from '../../core/assess.ts'
 import type { Box } from '../../core/model/geometry.ts'
@@ -36,10 +37,12 @@ export interface DocumentTask {
 
 export { endReaders } from '../ocr/tesseract.ts'
 
-const wantsInk = inkWanted(builtInTypes)
+/** The document types of the package, given when the thread is started. */
+const { types } = workerData as { types: readonly DocumentType[] }
+const wantsInk = inkWanted(types)
 const opened = new Map<string, Promise<Source>>()
 
-const evidenceOf = readerFor(builtInTypes)
+const evidenceOf = readerFor(types)
 
 /** Pages read here, with all that is remembered of them: their lines and labels need not be found again for their documents. */
 const kept = new Map<string, Page>()
@@ -48,7 +51,7 @@ const keyOf = (file: string, index: number): string => `${file} ${index}`
 /** A file is opened once in each thread and stays open as long as the thread. */
 function sourceOf({ file, bytes }: PageTask): Promise<Source> {
   let source = opened.get(file)
-  if (!source) opened.set(file, (source = openSource(new Uint8Array(bytes), wantsInk)))
+  if (!source) opened.set(file, (source = openSource(new Uint8Array(bytes))))
   return source
 }
 
@@ -60,13 +63,13 @@ export async function lookCloser(task: CloserTask): Promise<Word[]> {
 /** Reads a page and what speaks for its type. */
 export async function readPage(task: PageTask): Promise<{ page: ReadPage; evidence: Evidence }> {
   const { file, index } = task
-  const read = await (await sourceOf(task)).read(index)
+  const read = await (await sourceOf(task)).read(index, { wantsInk })
   const page: Page = { ...read, number: 0, file, filePage: index + 1, separator: false }
   kept.set(keyOf(file, index), page)
   return { page: read, evidence: evidenceOf(page) }
 }
 
-/** Reads the values of documents of built-in types; null for one whose reading fails, so that it costs the others nothing. */
+/** Reads the values of documents; null for one whose reading fails, so that it costs the others nothing. */
 export function readDocuments(tasks: DocumentTask[]): (DocumentReading | null)[] {
   return tasks.map(({ pages, type }) => {
     const whole = pages.map((page) =>
@@ -77,7 +80,7 @@ export function readDocuments(tasks: DocumentTask[]): (DocumentReading | null)[]
     try {
       return pageReader(whole)(
         whole.map((p) => p.number),
-        builtInTypes.find((t) => t.id === type)!,
+        types.find((t) => t.id === type)!,
       )
     } catch {
       // It is read once more where it is judged, and said there.

@@ -4,8 +4,8 @@ import { openSource } from '../input/source.ts'
 import { coverSheet, separatorSheets } from './sheets.ts'
 
 const read = async (bytes: Uint8Array) => {
-  const source = await openSource(bytes, () => false)
-  const page = await source.read(0)
+  const source = await openSource(bytes)
+  const page = await source.read(0, { wantsInk: () => false })
   source.close()
   return page
 }

@@ -1,6 +1,4 @@
 import { LRUCache } from 'lru-cache'
-import { inkWanted } from '../../core/extraction/marks/ink-needed.ts'
-import { builtInTypes } from '../../core/program/types/index.ts'
 import { openSource, type Source } from '../../engine/input/source.ts'
 import { fetchContents } from '../storage/contents.ts'
 
@@ -18,7 +16,7 @@ const open = new LRUCache<string, Promise<Source>>({
 export function sourceOf(sha256: string): Promise<Source> {
   let source = open.get(sha256)
   if (!source) {
-    source = fetchContents(sha256).then((bytes) => openSource(bytes, inkWanted(builtInTypes)))
+    source = fetchContents(sha256).then((bytes) => openSource(bytes))
     source.catch(() => open.delete(sha256))
     open.set(sha256, source)
   }

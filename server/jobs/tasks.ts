@@ -1,20 +1,19 @@
 import { and, eq, sql } from 'drizzle-orm'
-import { openSource, UnusableFile } from '../../engine/input/source.ts'
-import { expand } from '../../engine/input/expand.ts'
-import { activeContent } from '../../engine/screening/active.ts'
+import { UnusableFile, type Source } from '../../engine/input/source.ts'
 import { scannerOf } from '../../engine/screening/scanner.ts'
-import { refuseMalware } from '../../engine/screening/screen.ts'
-import { unreadable } from '../../engine/package.ts'
-import { separatorOn } from '../../core/classification/separator-sheets.ts'
-import { inkWanted } from '../../core/extraction/marks/ink-needed.ts'
-import { builtInTypes } from '../../core/program/types/index.ts'
+import { openFile as openIncoming } from '../../engine/pipeline/open-file.ts'
+import { placePage, unreadable } from '../../engine/pipeline/place-page.ts'
+import type { Box } from '../../core/model/geometry.ts'
+import type { Page, Word } from '../../core/model/page.ts'
+import { typesOf } from '../configuration/types.ts'
+import { inkWanted, type WantsInk } from '../../core/extraction/marks/ink-needed.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { files, packages, pages, pictures } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { log } from '../log.ts'
 import { fileToCases } from '../packages/filing.ts'
-import { doubtsIn, forgetReadings, judge, keepCloser } from '../packages/judge.ts'
+import { cutPackage, forgetReadings, judge } from '../packages/judge.ts'
 import { settings } from '../settings.ts'
 import { fetchContents, keepBytes } from '../storage/contents.ts'
 import { queueJob, type Jobs } from './queue.ts'
@@ -24,6 +23,10 @@ const SMALL = 150
 const LARGE = 1300
 /** So many pages are drawn before any is read, so that a person sees at once what came. */
 const GLANCED = 24
+
+/** Tells which pages' ink matters to the types of an organisation. */
+const inkWantedIn = async (organisationId: string): Promise<WantsInk> =>
+  inkWanted(await typesOf(database(), organisationId))
 
 /** Which try of a job this is. */
 interface Tries {
@@ -39,12 +42,11 @@ export async function openFile({ fileId }: Jobs['open_file'], { job }: Tries): P
   const [file] = await database().select().from(files).where(eq(files.id, fileId))
   if (!file?.sha256 || file.state === 'read' || file.state === 'unusable') return
   try {
-    const bytes = await fetchContents(file.sha256)
-    await refuseMalware(bytes, scannerOf(settings().MALWARE_SCANNER))
-    const inside = file.parentId ? [{ name: file.name, bytes }] : await expand({ name: file.name, bytes })
-    const unfolded = inside.length !== 1 || inside[0].bytes !== bytes
-    if (unfolded) await unfold(file, inside)
-    else await addPages(file, bytes)
+    const incoming = { name: file.name, bytes: await fetchContents(file.sha256) }
+    const scanner = scannerOf(settings().MALWARE_SCANNER)
+    const opened = await openIncoming(incoming, scanner, file.parentId !== null)
+    if (opened.kind === 'files') await unfold(file, opened.files)
+    else await addPages(file, opened)
   } catch (error) {
     const ours = !(error instanceof UnusableFile)
     if (ours && job.attempts < job.max_attempts) throw error
@@ -88,11 +90,12 @@ async function unfold(file: FileRow, inside: readonly { name: string; bytes: Uin
   })
 }
 
-async function addPages(file: FileRow, bytes: Uint8Array): Promise<void> {
-  const source = await openSource(bytes, inkWanted(builtInTypes))
+async function addPages(
+  file: FileRow,
+  { source, notices }: { source: Source; notices: string[] },
+): Promise<void> {
   const count = source.pages
   source.close()
-  const notices = await activeContent(bytes)
   if (count > settings().MOST_FILE_PAGES)
     throw new UnusableFile(`The file has ${count} pages; at most ${settings().MOST_FILE_PAGES} are taken.`)
   await database().transaction(async (work) => {
@@ -153,6 +156,7 @@ export async function glanceAtPage({ packageId, number }: Jobs['glance_at_page']
 export async function readPage({ packageId, number }: Jobs['read_page']): Promise<void> {
   const [row] = await database()
     .select({
+      organisationId: packages.organisationId,
       sha256: files.sha256,
       name: files.name,
       fileId: files.id,
@@ -160,11 +164,13 @@ export async function readPage({ packageId, number }: Jobs['read_page']): Promis
       done: sql<boolean>`${pages.body} is not null`,
     })
     .from(pages)
+    .innerJoin(packages, eq(pages.packageId, packages.id))
     .innerJoin(files, eq(pages.fileId, files.id))
     .where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
   if (!row?.sha256 || row.done) return
   const source = await sourceOf(row.sha256)
-  const read = await source.read(row.filePage - 1).catch((error: unknown) => {
+  const wantsInk = await inkWantedIn(row.organisationId)
+  const read = await source.read(row.filePage - 1, { wantsInk }).catch((error: unknown) => {
     log.warn({ packageId, number, error: String(error) }, 'a page could not be read')
     return unreadable(error)
   })
@@ -173,13 +179,7 @@ export async function readPage({ packageId, number }: Jobs['read_page']): Promis
     const stored = await work
       .update(pages)
       .set({
-        body: {
-          ...read,
-          number,
-          file: row.name,
-          filePage: row.filePage,
-          separator: separatorOn(read) !== null,
-        },
+        body: placePage(read, { number, file: row.name, filePage: row.filePage }),
         width: Math.round(read.width),
         height: Math.round(read.height),
       })
@@ -220,6 +220,7 @@ export async function readPageAgain({ packageId, number }: Jobs['read_page_again
   const at = and(eq(pages.packageId, packageId), eq(pages.number, number))
   const [row] = await database()
     .select({
+      organisationId: packages.organisationId,
       sha256: files.sha256,
       filePage: pages.filePage,
       body: pages.body,
@@ -227,24 +228,20 @@ export async function readPageAgain({ packageId, number }: Jobs['read_page_again
       again: pages.again,
     })
     .from(pages)
+    .innerJoin(packages, eq(pages.packageId, packages.id))
     .innerJoin(files, eq(pages.fileId, files.id))
     .where(at)
   if (!row?.sha256 || !row.body || !row.again) return
   const source = await sourceOf(row.sha256)
-  const read = await source.read(row.filePage - 1, row.turned ?? undefined).catch((error: unknown) => {
+  const wantsInk = await inkWantedIn(row.organisationId)
+  const options = { wantsInk, said: row.turned ?? undefined }
+  const read = await source.read(row.filePage - 1, options).catch((error: unknown) => {
     log.warn({ packageId, number, error: String(error) }, 'a turned page could not be read')
     return unreadable(error)
   })
   const small = await source.picture(row.filePage - 1, read.rotation, SMALL).catch(() => null)
   const { file, filePage, filedTo } = row.body
-  const body = {
-    ...read,
-    number,
-    file,
-    filePage,
-    separator: filedTo !== undefined || separatorOn(read) !== null,
-    ...(filedTo ? { filedTo } : {}),
-  }
+  const body = placePage(read, { number, file, filePage, filedTo })
   await database().transaction(async (work) => {
     const [now] = await work.select({ turned: pages.turned }).from(pages).where(at).for('update')
     if (now?.turned !== row.turned) return
@@ -254,7 +251,7 @@ export async function readPageAgain({ packageId, number }: Jobs['read_page_again
       .where(at)
     await work.delete(pictures).where(and(eq(pictures.packageId, packageId), eq(pictures.page, number)))
     if (small) await work.insert(pictures).values({ packageId, page: number, size: 'small', bytes: small })
-    await forgetReadings(work, packageId)
+    await forgetReadings(work, packageId, number)
     await queueJob(work, 'draw_page', { packageId, number }, { priority: -10 })
     await queueJudgement(work, packageId)
   })
@@ -279,45 +276,42 @@ export async function drawPage({ packageId, number }: Jobs['draw_page']): Promis
 const queueJudgement = (work: Parameters<typeof queueJob>[0], packageId: string) =>
   queueJob(work, 'judge_package', { packageId }, { key: `judge:${packageId}`, priority: -5 })
 
-/** Lets the second reader look at doubtful places, page by page: what was done of it stays done when the worker is killed. */
-async function lookCloser(packageId: string): Promise<void> {
+/** Recognises doubtful regions of a page again; where that fails, the page stays as it was read. */
+async function recogniseAgain(packageId: string, page: Page, places: readonly Box[]): Promise<Word[]> {
   const [row] = await database()
-    .select({ read: packages.pagesRead, all: packages.pageCount })
-    .from(packages)
-    .where(eq(packages.id, packageId))
-  if (!row || row.read < row.all) return
-  for (const [number, places] of await doubtsIn(database(), packageId)) {
-    const [page] = await database()
-      .select({ body: pages.body, sha256: files.sha256 })
-      .from(pages)
-      .innerJoin(files, eq(pages.fileId, files.id))
-      .where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
-    if (!page?.body || !page.sha256) continue
-    const { body } = page
-    const words = await sourceOf(page.sha256)
-      .then((source) => source.closer(body.filePage - 1, body, places))
-      .catch((error: unknown) => {
-        log.warn({ packageId, number, error: String(error) }, 'a page could not be looked at again')
-        return body.words
-      })
-    await database().transaction((work) => keepCloser(work, packageId, body, words))
-  }
+    .select({ sha256: files.sha256 })
+    .from(pages)
+    .innerJoin(files, eq(pages.fileId, files.id))
+    .where(and(eq(pages.packageId, packageId), eq(pages.number, page.number)))
+  if (!row?.sha256) return page.words
+  return sourceOf(row.sha256)
+    .then((source) => source.closer(page.filePage - 1, page, places))
+    .catch((error: unknown) => {
+      log.warn(
+        { packageId, number: page.number, error: String(error) },
+        'a page could not be looked at again',
+      )
+      return page.words
+    })
 }
 
 /** Cuts and judges a package whose pages are all read, once the second reader has looked at what is in doubt. */
 export async function judgePackage({ packageId }: Jobs['judge_package']): Promise<void> {
-  await database().transaction(async (work) => {
+  const whole = await database().transaction(async (work) => {
     const [row] = await work
       .select({ read: packages.pagesRead, all: packages.pageCount })
       .from(packages)
       .where(eq(packages.id, packageId))
-    if (row && row.read >= row.all) await fileToCases(work, packageId)
+    if (!row || row.read < row.all) return false
+    await fileToCases(work, packageId)
+    return true
   })
-  await lookCloser(packageId)
+  if (!whole) return
+  const cut = await cutPackage(packageId, (page, places) => recogniseAgain(packageId, page, places))
   await database().transaction(async (work) => {
     const [row] = await work.select().from(packages).where(eq(packages.id, packageId)).for('update')
     if (!row || row.pagesRead < row.pageCount) return
-    const assessment = await judge(work, packageId, true)
+    const assessment = await judge(work, packageId, cut)
     await note(
       work,
       null,

@@ -143,7 +143,7 @@ async function workedOn(work: Work, packageId: string, who: Person): Promise<boo
 
 /** The package as one ZIP: a PDF for each document and the report. */
 export async function packageZip(packageId: string, who: Person): Promise<ReadableStream<Uint8Array>> {
-  const situation = await situationOf(database(), packageId, false)
+  const situation = await situationOf(database(), packageId)
   const assessment = assess(situation)
   const names = fileNames(assessment.documents)
   const folder = await mkdtemp(join(tmpdir(), 'jigsa-zip-'))

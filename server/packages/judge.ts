@@ -3,22 +3,26 @@ import { LRUCache } from 'lru-cache'
 import type { Answer } from '../../core/answers/answer.ts'
 import { assess, type Assessment, type Situation } from '../../core/assess.ts'
 import { waitingFor } from '../../core/findings/overridden.ts'
-import { canBeDoubted, doubtsOf } from '../../core/findings/doubts.ts'
 import type { PackageFile } from '../../core/findings/findings.ts'
 import type { Box } from '../../core/model/geometry.ts'
 import type { Page, Word } from '../../core/model/page.ts'
 import { splitPages } from '../../core/classification/segment.ts'
-import { englishWords } from '../../engine/words.ts'
-import type { Work } from '../database/connection.ts'
+import type { Piece } from '../../core/classification/piece.ts'
+import type { DocumentType } from '../../core/program/schema.ts'
+import { englishWords } from '../../engine/pipeline/english-words.ts'
+import { runPackage, withWords, type PackageRun } from '../../engine/pipeline/run.ts'
+import { database, type Work } from '../database/connection.ts'
 import { answers, files, packages, pages, readings } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { programAt } from '../configuration/programs.ts'
 import { knowledgeOf } from '../configuration/knowledge.ts'
 import { typesOf } from '../configuration/types.ts'
-import { keptReader } from './readings.ts'
+import { keptReader, readingsOf, rememberReadings } from './readings.ts'
 
 /** Pages of lately judged packages. A page changes only when it is read and when it is looked at again, so two counts are enough to know them by. */
 const knownPages = new LRUCache<string, Page[]>({ max: 6 })
+
+const pagesKey = (packageId: string, read = 0, lookedAt = 0): string => `${packageId}:${read}:${lookedAt}`
 
 /** All read pages of a package, by number. */
 export async function pagesOf(work: Work, packageId: string): Promise<Page[]> {
@@ -26,7 +30,7 @@ export async function pagesOf(work: Work, packageId: string): Promise<Page[]> {
     .select({ read: packages.pagesRead, lookedAt: packages.pagesLookedAt })
     .from(packages)
     .where(eq(packages.id, packageId))
-  const key = `${packageId}:${row?.read ?? 0}:${row?.lookedAt ?? 0}`
+  const key = pagesKey(packageId, row?.read, row?.lookedAt)
   const known = knownPages.get(key)
   if (known) return known
   const rows = await work
@@ -68,8 +72,8 @@ export async function answersOf(work: Work, packageId: string): Promise<Answer[]
   return rows.map((r) => r.body)
 }
 
-/** All that a package is judged on, from the database. `cut` cuts its pages anew; else the stored cut is used. */
-export async function situationOf(work: Work, packageId: string, cut: boolean): Promise<Situation> {
+/** All that a package is judged on, from the database, before it is cut; and the cut that is stored. */
+async function runOf(work: Work, packageId: string): Promise<PackageRun & { pieces: Piece[] | null }> {
   const [row] = await work
     .select({
       organisationId: packages.organisationId,
@@ -83,20 +87,34 @@ export async function situationOf(work: Work, packageId: string, cut: boolean): 
   if (!row) throw new Error(`there is no package ${packageId}`)
   const program = await programAt(work, row.organisationId, row.program, row.programVersion)
   if (!program) throw new Error(`there is no program ${row.program} of version ${row.programVersion}`)
-  const read = await pagesOf(work, packageId)
-  const types = await typesOf(work, row.organisationId)
-  const pieces =
-    cut || !row.pieces ? splitPages(read, types, await knowledgeOf(work, row.organisationId)) : row.pieces
   return {
     files: await filesOf(work, packageId),
-    pages: read,
-    pieces,
+    pages: await pagesOf(work, packageId),
+    pieces: row.pieces,
     program,
-    types,
+    types: await typesOf(work, row.organisationId),
+    knowledge: await knowledgeOf(work, row.organisationId),
     answers: await answersOf(work, packageId),
     asOf: row.asOf,
-    english: englishWords,
   }
+}
+
+/** A cut of a package's pages, and what it was made of: whoever finds these changed cuts anew. */
+export interface Cut {
+  pages: readonly Page[]
+  types: readonly DocumentType[]
+  pieces: readonly Piece[]
+}
+
+/**
+ * All that a package is judged on, from the database.
+ * @param cut cuts its pages anew, or takes this cut where it still fits; without it the stored cut is used
+ */
+export async function situationOf(work: Work, packageId: string, cut?: Cut | 'anew'): Promise<Situation> {
+  const { knowledge, pieces: stored, ...run } = await runOf(work, packageId)
+  const fits = typeof cut === 'object' && cut.pages === run.pages && cut.types === run.types
+  const pieces = fits ? cut.pieces : cut || !stored ? splitPages(run.pages, run.types, knowledge) : stored
+  return { ...run, pieces, english: englishWords }
 }
 
 /**
@@ -112,38 +130,88 @@ async function filesComing(work: Work, packageId: string): Promise<boolean> {
   return coming.length > 0
 }
 
-/** Places of a package whose reading is in doubt and was not looked at by the second reader yet. */
-export async function doubtsIn(work: Work, packageId: string): Promise<Map<number, Box[]>> {
-  // Most packages have a text layer and are judged once.
-  if (!(await pagesOf(work, packageId)).some(canBeDoubted)) return new Map()
-  const situation = await situationOf(work, packageId, true)
-  return doubtsOf(assess(situation).documents, situation.pages)
+/** Recognises doubtful regions of one page again. */
+export type RecogniseAgain = (page: Page, places: readonly Box[]) => Promise<Word[]>
+
+/**
+ * Cuts and reads a package outside of any lock, and has what is in doubt recognised again, page by page: what was done of it
+ * stays done when the worker is killed. What was read of its documents is kept in mind for the judgement that follows.
+ */
+export async function cutPackage(packageId: string, recogniseAgain: RecogniseAgain): Promise<Cut> {
+  const { pieces: _, ...run } = await runOf(database(), packageId)
+  const readings = await readingsOf(database(), packageId, run)
+  const { situation } = await runPackage(run, {
+    readings: readings.byKey,
+    async recogniseAgain(doubts) {
+      const words = new Map<number, Word[]>()
+      for (const page of run.pages) {
+        const places = doubts.get(page.number)
+        if (!places) continue
+        const found = await recogniseAgain(page, places)
+        const kept = await database().transaction((work) => keepWords(work, packageId, page, found))
+        if (kept) words.set(page.number, found)
+      }
+      return words
+    },
+  })
+  const pages = await knownAs(packageId, run.pages, situation.pages)
+  rememberReadings(pages, { ...readings, stored: new Set() })
+  return { pages, types: run.types, pieces: situation.pieces }
 }
 
-/** Takes over what the second reader made of a page. What was read of documents before is read anew. */
-export async function keepCloser(work: Work, packageId: string, page: Page, words: Word[]): Promise<void> {
-  await forgetReadings(work, packageId)
+/** The list of pages that the database now has: the given one, where nobody changed a page meanwhile. */
+async function knownAs(
+  packageId: string,
+  before: readonly Page[],
+  after: readonly Page[],
+): Promise<readonly Page[]> {
+  const stored = await pagesOf(database(), packageId)
+  const recognised = after.filter((page, i) => page !== before[i]).length
+  if (recognised === 0) return stored
+  const changed = stored.some(
+    (page, i) => page.rotation !== after[i]?.rotation || page.closer !== after[i]?.closer,
+  )
+  if (changed || stored.length !== after.length) return stored
+  const [row] = await database()
+    .select({ read: packages.pagesRead, lookedAt: packages.pagesLookedAt })
+    .from(packages)
+    .where(eq(packages.id, packageId))
+  knownPages.set(pagesKey(packageId, row?.read, row?.lookedAt), after as Page[])
+  return after
+}
+
+/**
+ * Takes over what was recognised again of a page; what was read of its document before is read anew.
+ * @returns false where the page was turned or filed meanwhile: what was recognised is of what it was before
+ */
+async function keepWords(work: Work, packageId: string, page: Page, words: Word[]): Promise<boolean> {
+  const at = and(eq(pages.packageId, packageId), eq(pages.number, page.number))
+  const [now] = await work.select({ body: pages.body }).from(pages).where(at).for('update')
+  if (now?.body?.rotation !== page.rotation || now.body.filedTo !== page.filedTo) return false
+  await forgetReadings(work, packageId, page.number)
   await work
     .update(pages)
-    .set({ body: { ...page, words, closer: true } })
-    .where(and(eq(pages.packageId, packageId), eq(pages.number, page.number)))
+    .set({ body: withWords(page, words) })
+    .where(at)
+  return true
 }
 
-/** Whoever changes what is read on a page says so here: what is kept in memory of the pages, and was read of documents, is old. */
-export async function forgetReadings(work: Work, packageId: string): Promise<void> {
+/** Whoever changes what is read on a page says so here: what is kept in memory of the pages, and was read of its document, is old. */
+export async function forgetReadings(work: Work, packageId: string, page: number): Promise<void> {
   // Whoever judges the package waits for this: the counts and the pages change together.
   await work
     .update(packages)
     .set({ pagesLookedAt: sql`${packages.pagesLookedAt} + 1` })
     .where(eq(packages.id, packageId))
-  await work.delete(readings).where(eq(readings.packageId, packageId))
+  const withPage = sql`${String(page)} = any(string_to_array(split_part(${readings.key}, ':', 2), ','))`
+  await work.delete(readings).where(and(eq(readings.packageId, packageId), withPage))
 }
 
 /**
- * Judges a package again and stores the verdict. The row is locked for it, so that two answers at once are judged one
+ * Judges a package and stores the verdict; `cut` as for `situationOf`. The row is locked for it, so that two answers at once are judged one
  * after the other and neither is lost.
  */
-export async function judge(work: Work, packageId: string, cut = false): Promise<Assessment> {
+export async function judge(work: Work, packageId: string, cut?: Cut | 'anew'): Promise<Assessment> {
   const [held] = await work
     .select({ uncut: isNull(packages.pieces) })
     .from(packages)
@@ -165,7 +233,7 @@ export async function judge(work: Work, packageId: string, cut = false): Promise
   await work
     .update(packages)
     .set({
-      ...(cut || held.uncut ? { pieces: situation.pieces as typeof situation.pieces & never[] } : {}),
+      ...(cut || held.uncut ? { pieces: [...situation.pieces] } : {}),
       assessment,
       types: [...new Set(assessment.documents.map((d) => d.type))],
       applicant: assessment.persons.applicant,

@@ -69,7 +69,7 @@ async function judgedBy(
   packageId: string,
   draft: Program,
 ): Promise<{ now: Assessment; then: Assessment }> {
-  const situation = await situationOf(work, packageId, false)
+  const situation = await situationOf(work, packageId)
   const { read } = await keptReader(work, packageId, situation)
   return { now: assess(situation, read), then: assess({ ...situation, program: draft }, read) }
 }

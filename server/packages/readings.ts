@@ -1,57 +1,81 @@
 import { eq } from 'drizzle-orm'
-import { keepingReader, pageReader, type Reader } from '../../core/assess.ts'
+import { keepingReader, pageReader, type Reader, type Readings } from '../../core/assess.ts'
 import type { Page } from '../../core/model/page.ts'
 import type { DocumentType } from '../../core/program/schema.ts'
 import { unknownType } from '../../core/program/types/index.ts'
-import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
 import type { Work } from '../database/connection.ts'
 import { readings } from '../database/schema.ts'
 
-/** What documents read as, by type and pages, with the types they were read by. */
-interface Known {
+/** What documents read as, by type and pages, with the types they were read by and the keys that the database has. */
+export interface KnownReadings {
   types: readonly DocumentType[]
-  byKey: Map<string, DocumentReading>
+  byKey: Readings
+  stored: Set<string>
 }
 
 /** Of lately judged packages. A reading follows from pages and type alone: it lives as long as the list of pages, and goes when its type changes. */
-const known = new WeakMap<readonly Page[], Known>()
+const known = new WeakMap<readonly Page[], KnownReadings>()
+
+/** What is known of a package's documents, in this process or, by the database, in another. */
+export async function readingsOf(
+  work: Work,
+  packageId: string,
+  { pages, types }: { pages: readonly Page[]; types: readonly DocumentType[] },
+): Promise<KnownReadings> {
+  const found = stillTrue(known.get(pages), types) ?? (await storedReadings(work, packageId, types))
+  known.set(pages, found)
+  return found
+}
+
+async function storedReadings(
+  work: Work,
+  packageId: string,
+  types: readonly DocumentType[],
+): Promise<KnownReadings> {
+  const rows = await work
+    .select({ key: readings.key, body: readings.body })
+    .from(readings)
+    .where(eq(readings.packageId, packageId))
+  return {
+    types,
+    byKey: new Map(rows.map((r) => [r.key, r.body])),
+    stored: new Set(rows.map((r) => r.key)),
+  }
+}
+
+/** Keeps in mind what was read of the documents of a list of pages that is new, as after pages were recognised again. */
+export const rememberReadings = (pages: readonly Page[], readingsOfPages: KnownReadings): void =>
+  void known.set(pages, readingsOfPages)
 
 /**
- * A reader of a package's documents that knows what was read before, in this process or, by the database, in another.
+ * A reader of a package's documents that knows what was read before.
  * @returns `keep` stores what was read anew since
  */
 export async function keptReader(
   work: Work,
   packageId: string,
-  { pages, types }: { pages: readonly Page[]; types: readonly DocumentType[] },
+  of: { pages: readonly Page[]; types: readonly DocumentType[] },
 ): Promise<{ read: Reader; keep: () => Promise<void> }> {
-  const byKey =
-    stillTrue(known.get(pages), types) ??
-    new Map(
-      (
-        await work
-          .select({ key: readings.key, body: readings.body })
-          .from(readings)
-          .where(eq(readings.packageId, packageId))
-      ).map((r) => [r.key, r.body]),
-    )
-  known.set(pages, { types, byKey })
-  const before = new Set(byKey.keys())
+  const { byKey, stored } = await readingsOf(work, packageId, of)
   const keep = async () => {
-    const fresh = [...byKey]
-      .filter(([key]) => !before.has(key))
-      .map(([key, body]) => ({ packageId, key, body }))
+    const fresh = [...byKey].flatMap(([key, body]) => (stored.has(key) ? [] : [{ packageId, key, body }]))
     if (fresh.length > 0) await work.insert(readings).values(fresh).onConflictDoNothing()
+    for (const { key } of fresh) stored.add(key)
   }
-  return { read: keepingReader(pageReader(pages), byKey), keep }
+  return { read: keepingReader(pageReader(of.pages), byKey), keep }
 }
 
 /** The readings whose types are what they were; undefined where nothing is known. */
 function stillTrue(
-  was: Known | undefined,
+  was: KnownReadings | undefined,
   types: readonly DocumentType[],
-): Map<string, DocumentReading> | undefined {
-  if (!was || was.types === types) return was?.byKey
+): KnownReadings | undefined {
+  if (!was || was.types === types) return was
   const same = new Set([unknownType, ...types.filter((t) => was.types.includes(t))].map((t) => t.id))
-  return new Map([...was.byKey].filter(([key]) => same.has(key.slice(0, key.indexOf(':')))))
+  const holds = (key: string): boolean => same.has(key.slice(0, key.indexOf(':')))
+  return {
+    types,
+    byKey: new Map([...was.byKey].filter(([key]) => holds(key))),
+    stored: new Set([...was.stored].filter(holds)),
+  }
 }

@@ -1,8 +1,8 @@
-import { pageOf } from '../core/testing/page-of.ts'
-import { programById } from '../core/program/programs.ts'
-import { builtInTypes } from '../core/program/types/index.ts'
-import { judgeRead } from './judge.ts'
-import type { ReadPackage } from './package.ts'
+import { pageOf } from '../../core/testing/page-of.ts'
+import { programById } from '../../core/program/programs.ts'
+import { builtInTypes } from '../../core/program/types/index.ts'
+import { judgeRead } from './headless.ts'
+import type { ReadPackage } from './read-package.ts'
 
 const given = { program: programById('working-boat-loan')!, types: builtInTypes, asOf: '2026-04-10' }
 const slip = [

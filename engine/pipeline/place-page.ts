@@ -1,0 +1,29 @@
+import type { Page } from '../../core/model/page.ts'
+import { separatorOn } from '../../core/classification/separator-sheets.ts'
+import type { ReadPage } from '../input/source.ts'
+
+/** Where a page stands. */
+export type PagePlace = Pick<Page, 'number' | 'file' | 'filePage' | 'filedTo'>
+
+/** A page as its package has it: what was read, where it stands, and whether it only parts the others. */
+export const placePage = (read: ReadPage, { number, file, filePage, filedTo }: PagePlace): Page => ({
+  ...read,
+  number,
+  file,
+  filePage,
+  separator: filedTo !== undefined || separatorOn(read) !== null,
+  ...(filedTo === undefined ? {} : { filedTo }),
+})
+
+/** A page that no reader could open stays in its place, empty, and is said to be poor. */
+export const unreadable = (error: unknown): ReadPage => ({
+  width: 595,
+  height: 842,
+  rotation: 0,
+  source: 'none',
+  blank: false,
+  words: [],
+  lean: 0,
+  ink: null,
+  poor: `it cannot be read (${error instanceof Error ? error.message : 'unknown fault'})`,
+})

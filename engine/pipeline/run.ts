@@ -1,0 +1,66 @@
+import {
+  assess,
+  forgetPages,
+  keepingReader,
+  pageReader,
+  type Assessment,
+  type Readings,
+  type Situation,
+} from '../../core/assess.ts'
+import { doubtsOf } from '../../core/findings/doubts.ts'
+import type { Box } from '../../core/model/geometry.ts'
+import type { Page, Word } from '../../core/model/page.ts'
+import type { Evidence } from '../../core/classification/page-evidence.ts'
+import type { Piece } from '../../core/classification/piece.ts'
+import { readerFor, splitPages, type Knowledge } from '../../core/classification/segment.ts'
+import { englishWords } from './english-words.ts'
+
+/** All that a package is judged on, before it is cut. */
+export interface PackageRun extends Omit<Situation, 'pieces' | 'english'> {
+  knowledge?: Knowledge
+}
+
+/** Words of pages that were recognised again, by page number. */
+export type RecognisedPages = ReadonlyMap<number, Word[]>
+
+/** What a run leaves to its surroundings: storage, threads, and where what it found is kept. */
+export interface Ports {
+  /** What speaks for the type of a page; where threads read the pages, they found it with them. */
+  evidenceOf?: (page: Page) => Evidence
+  /** What was read of documents before; what is read now is added. */
+  readings?: Readings
+  /** Reads documents ahead, on threads that have their pages, into `readings`. */
+  readAhead?: (pages: readonly Page[], pieces: readonly Piece[], readings: Readings) => Promise<void>
+  /** Recognises doubtful regions of pages once more; a page whose retry failed keeps its words. */
+  recogniseAgain: (doubts: ReadonlyMap<number, Box[]>) => Promise<RecognisedPages>
+}
+
+/**
+ * From pages to verdict: cut, read, recognised again where it is in doubt, and then judged once more. Both passes share what
+ * was found of pages and documents that the second leaves as they are. The headless run, the server and the bench all judge
+ * by this.
+ */
+export async function runPackage(
+  { knowledge = {}, ...given }: PackageRun,
+  { evidenceOf = readerFor(given.types), readings = new Map(), readAhead, recogniseAgain }: Ports,
+): Promise<{ situation: Situation; assessment: Assessment }> {
+  const judge = async (pages: readonly Page[], evidence: (page: Page) => Evidence) => {
+    const pieces = splitPages(pages, given.types, knowledge, evidence)
+    const situation: Situation = { ...given, pages, pieces, english: englishWords }
+    await readAhead?.(pages, pieces, readings)
+    return { situation, assessment: assess(situation, keepingReader(pageReader(pages), readings)) }
+  }
+  const first = await judge(given.pages, evidenceOf)
+  const doubts = doubtsOf(first.assessment.documents, given.pages)
+  if (doubts.size === 0) return first
+  const words = await recogniseAgain(doubts)
+  const pages = given.pages.map((page): Page => withWords(page, words.get(page.number)))
+  forgetPages(readings, new Set(words.keys()))
+  // Words that the second reader made out may say where a document begins, as its page numbers do.
+  const anew = readerFor(given.types)
+  return judge(pages, (page) => (words.has(page.number) ? anew : evidenceOf)(page))
+}
+
+/** A page with what the second reader made of its words; it is not looked at a third time. */
+export const withWords = (page: Page, words: Word[] | undefined): Page =>
+  words ? { ...page, words, closer: true } : page
