@@ -34,6 +34,7 @@ const STAGES = [
   'check',
   'findings',
   'ask',
+  'pipeline',
   'handover',
   'testing',
 ]

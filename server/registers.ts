@@ -10,7 +10,7 @@ import {
   type RegisterKind,
   type RegisterSide,
 } from '../core/dossier/register.ts'
-import type { Assessment } from '../core/assess.ts'
+import type { Assessment } from '../core/pipeline/assess.ts'
 import { fold, squeeze } from '../core/text/normalize.ts'
 import type { Program } from '../core/program/schema.ts'
 import type { Person } from './access/people.ts'

@@ -1,4 +1,4 @@
-import { assess } from '../assess.ts'
+import { assess } from '../pipeline/assess.ts'
 import { pageOf } from '../testing/page-of.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
 import { builtInTypes } from '../program/types/index.ts'

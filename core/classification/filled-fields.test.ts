@@ -1,7 +1,8 @@
 import { pageOf } from '../testing/page-of.ts'
-import { builtInTypes, typeById } from '../program/types/index.ts'
+import { builtInTypes } from '../program/types/index.ts'
 import { filledEvidence } from './filled-fields.ts'
 import { splitPages } from './segment.ts'
+import { typeById } from '../program/document-type.ts'
 
 const consent = typeById(builtInTypes, 'credit_consent')
 const form = pageOf([

@@ -1,6 +1,7 @@
 import { pageOf } from '../testing/page-of.ts'
-import { builtInTypes, typeById } from '../program/types/index.ts'
+import { builtInTypes } from '../program/types/index.ts'
 import { splitPages } from './segment.ts'
+import { typeById } from '../program/document-type.ts'
 
 /** What people send along that nobody asked for. None of it may pass for a paper of a known type without a question. */
 const strangers: Record<string, string> = {

@@ -1,4 +1,4 @@
-import { assess } from '../assess.ts'
+import { assess } from '../pipeline/assess.ts'
 import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'

@@ -1,7 +1,8 @@
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
-import { builtInTypes, typeById } from '../program/types/index.ts'
+import { builtInTypes } from '../program/types/index.ts'
 import { paperOf } from '../testing/paper-of.ts'
 import { perPersonTypes, secondPerson, withSecondPerson } from './co-applicant.ts'
+import { typeById } from '../program/document-type.ts'
 
 const form = paperOf('form', 'loan_application', { applicant_name: 'Ewan Garvie', co_applicant_name: null })
 const unread = {

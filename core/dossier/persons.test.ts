@@ -1,8 +1,9 @@
 import { pageOf } from '../testing/page-of.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
-import { builtInTypes, typeById } from '../program/types/index.ts'
+import { builtInTypes } from '../program/types/index.ts'
 import { paperOf } from '../testing/paper-of.ts'
 import { applicantOf } from './persons.ts'
+import { typeById } from '../program/document-type.ts'
 
 const form = (name: string | null, asked = false) => {
   const paper = paperOf('form', 'loan_application', { applicant_name: name })

@@ -1,11 +1,11 @@
 import type { Page } from '../model/page.ts'
 import { squeeze } from '../text/normalize.ts'
 import type { DocumentType, Program } from '../program/schema.ts'
-import { typeById } from '../program/types/index.ts'
 import { comparers } from '../matching/comparers.ts'
 import { mostAlike } from '../matching/near-miss.ts'
 import { counts, fieldOf, splitReference, usableText, valueIn, type Owner, type Paper } from './paper.ts'
 import { oneLookalike } from '../matching/confusions.ts'
+import { typeById } from '../program/document-type.ts'
 
 /** Who applies, by the names on the application. */
 export interface Persons {

@@ -3,10 +3,11 @@ import { eur, paperOf } from '../testing/paper-of.ts'
 import { pageOf } from '../testing/page-of.ts'
 import { traderAccount } from '../program/trader-account.ts'
 import { workingBoatLoan } from '../program/working-boat-loan.ts'
-import { builtInTypes, typeById } from '../program/types/index.ts'
+import { builtInTypes } from '../program/types/index.ts'
 import type { CheckResult } from '../dossier/checks.ts'
 import { gatherFindings } from './findings.ts'
 import { labelDocuments } from './label.ts'
+import { typeById } from '../program/document-type.ts'
 
 const nothing = {
   files: [],

@@ -1,6 +1,7 @@
 import { paperOf } from '../testing/paper-of.ts'
-import { builtInTypes, typeById } from '../program/types/index.ts'
+import { builtInTypes } from '../program/types/index.ts'
 import { labelDocuments } from './label.ts'
+import { typeById } from '../program/document-type.ts'
 
 const of = (type: string, day: string | null = null, field = 'pay_date') => ({
   type: typeById(builtInTypes, type),

@@ -1,4 +1,4 @@
-import type { Assessment, Situation } from '../assess.ts'
+import type { Assessment, Situation } from '../pipeline/assess.ts'
 
 /** The report of a judged package in the open form that receivers validate; see the JSON Schema of the headless run. */
 export function reportOf(situation: Situation, assessment: Assessment, timing: Record<string, number> = {}) {

@@ -1,6 +1,7 @@
 import { builtInPrograms, programById } from './programs.ts'
 import { documentTypeSchema, programSchema } from './schema.ts'
-import { builtInTypes, typeById, unknownType } from './types/index.ts'
+import { builtInTypes } from './types/index.ts'
+import { unknownType, typeById } from './document-type.ts'
 
 test('the built-in types and programs are data of the schema', () => {
   for (const type of builtInTypes) expect(documentTypeSchema.parse(type)).toEqual(type)

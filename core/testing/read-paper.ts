@@ -1,9 +1,10 @@
 import { pageOf } from './page-of.ts'
 import type { Page } from '../model/page.ts'
-import { builtInTypes, typeById } from '../program/types/index.ts'
+import { builtInTypes } from '../program/types/index.ts'
 import { splitPages } from '../classification/segment.ts'
 import { readDocument } from '../extraction/fields/extract.ts'
 import type { Row, Value } from '../model/value.ts'
+import { typeById } from '../program/document-type.ts'
 
 /** EUR unless said otherwise. */
 export const money = (amount: string, currency = 'EUR') => ({ amount, currency })

@@ -1,6 +1,5 @@
 import { availableParallelism } from 'node:os'
 import Piscina from 'piscina'
-import { readingKey, type Readings } from '../../core/assess.ts'
 import type { Page, Word } from '../../core/model/page.ts'
 import type { DocumentType } from '../../core/program/schema.ts'
 import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
@@ -9,6 +8,7 @@ import { readerFor } from '../../core/classification/segment.ts'
 import type { ReadPage } from '../input/source.ts'
 import type { CloserTask, DocumentTask, KeptPage, PageTask } from './worker.ts'
 import type { Piece } from '../../core/classification/piece.ts'
+import { type Readings, readingKey } from '../../core/pipeline/readings.ts'
 
 /** Packages with fewer pages are read before a thread has started. */
 export const WORTH_THREADS = 60

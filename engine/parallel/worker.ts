@@ -1,13 +1,13 @@
 import { workerData } from 'piscina'
 import type { DocumentType } from '../../core/program/schema.ts'
 import { inkWanted } from '../../core/extraction/marks/ink-needed.ts'
-import { pageReader } from '../../core/assess.ts'
 import type { Box } from '../../core/model/geometry.ts'
 import type { Page, Word } from '../../core/model/page.ts'
 import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
 import type { Evidence } from '../../core/classification/page-evidence.ts'
 import { readerFor } from '../../core/classification/segment.ts'
 import { openSource, type ReadPage, type Source } from '../input/source.ts'
+import { pageReader } from '../../core/pipeline/readings.ts'
 
 /** One page of a file; the bytes are shared between threads, not copied. */
 export interface PageTask {

@@ -1,4 +1,4 @@
-import type { Assessment, Situation } from '../../core/assess.ts'
+import type { Assessment, Situation } from '../../core/pipeline/assess.ts'
 import type { Box } from '../../core/model/geometry.ts'
 import type { Page, Word } from '../../core/model/page.ts'
 import type { DocumentType, Program } from '../../core/program/schema.ts'

@@ -1,12 +1,4 @@
-import {
-  assess,
-  forgetPages,
-  keepingReader,
-  pageReader,
-  type Assessment,
-  type Readings,
-  type Situation,
-} from '../../core/assess.ts'
+import { assess, type Assessment, type Situation } from '../../core/pipeline/assess.ts'
 import { doubtsOf } from '../../core/findings/doubts.ts'
 import type { Box } from '../../core/model/geometry.ts'
 import type { Page, Word } from '../../core/model/page.ts'
@@ -14,6 +6,7 @@ import type { Evidence } from '../../core/classification/page-evidence.ts'
 import type { Piece } from '../../core/classification/piece.ts'
 import { readerFor, splitPages, type Knowledge } from '../../core/classification/segment.ts'
 import { englishWords } from './english-words.ts'
+import { pageReader, type Readings, forgetPages, keepingReader } from '../../core/pipeline/readings.ts'
 
 /** All that a package is judged on, before it is cut. */
 export interface PackageRun extends Omit<Situation, 'pieces' | 'english'> {

@@ -1,6 +1,6 @@
 import { and, arrayContains, desc, eq, inArray, isNull, like } from 'drizzle-orm'
 import type { Answer } from '../../core/answers/answer.ts'
-import type { Assessment } from '../../core/assess.ts'
+import type { Assessment } from '../../core/pipeline/assess.ts'
 import { labelBeside } from '../../core/extraction/labels/learn-labels.ts'
 import { plain } from '../../core/model/value.ts'
 import type { Person } from '../access/people.ts'

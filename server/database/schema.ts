@@ -17,7 +17,7 @@ import {
   varchar,
 } from 'drizzle-orm/pg-core'
 import type { Answer } from '../../core/answers/answer.ts'
-import type { Assessment } from '../../core/assess.ts'
+import type { Assessment } from '../../core/pipeline/assess.ts'
 import { registerKinds } from '../../core/dossier/register.ts'
 import type { Page, Rotation } from '../../core/model/page.ts'
 import type { DocumentType, Program } from '../../core/program/schema.ts'

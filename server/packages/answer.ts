@@ -7,7 +7,6 @@ import { inside, type Box } from '../../core/model/geometry.ts'
 import { squeeze } from '../../core/text/normalize.ts'
 import { plain } from '../../core/model/value.ts'
 import type { DocumentType } from '../../core/program/schema.ts'
-import { typeById } from '../../core/program/types/index.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
@@ -17,6 +16,7 @@ import { typesOf } from '../configuration/types.ts'
 import { maySign } from './finish.ts'
 import { judge, pagesOf } from './judge.ts'
 import { queueTurns } from './turning.ts'
+import { typeById } from '../../core/program/document-type.ts'
 
 /** The package takes no answers in its state. */
 export class Closed extends Error {}

@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import type { Answer } from '../../core/answers/answer.ts'
-import { assess, type Assessment, type Situation } from '../../core/assess.ts'
+import { assess, type Assessment, type Situation } from '../../core/pipeline/assess.ts'
 import { waitingFor } from '../../core/findings/overridden.ts'
 import type { PackageFile } from '../../core/findings/findings.ts'
 import type { Box } from '../../core/model/geometry.ts'

@@ -1,9 +1,10 @@
 import { pageOf } from '../../core/testing/page-of.ts'
 import type { Page } from '../../core/model/page.ts'
-import { builtInTypes, typeById } from '../../core/program/types/index.ts'
+import { builtInTypes } from '../../core/program/types/index.ts'
 import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
 import type { Work } from '../database/connection.ts'
 import { keptReader } from './readings.ts'
+import { typeById } from '../../core/program/document-type.ts'
 
 /** As much of the database as readings are kept in. */
 function store(rows: { key: string; body: DocumentReading }[] = []) {

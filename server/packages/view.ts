@@ -1,4 +1,3 @@
-import { unknownType } from '../../core/program/types/index.ts'
 import type { Person } from '../access/people.ts'
 import { programAt } from '../configuration/programs.ts'
 import { typesOf } from '../configuration/types.ts'
@@ -6,6 +5,7 @@ import { database } from '../database/connection.ts'
 import { undoState } from './answer.ts'
 import { ownersFor } from './owners.ts'
 import { fileCounts, pageSheets, type packageRow } from './queries.ts'
+import { unknownType } from '../../core/program/document-type.ts'
 
 /** What all screens of one package share: the package, its verdict, its pages, its types and who may do what with it. */
 export async function packageView(who: Person, found: NonNullable<Awaited<ReturnType<typeof packageRow>>>) {

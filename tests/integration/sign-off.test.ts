@@ -1,5 +1,5 @@
 import { eq, sql } from 'drizzle-orm'
-import { ASSESSMENT_FORM } from '../../core/assess.ts'
+import { ASSESSMENT_FORM } from '../../core/pipeline/assess.ts'
 import { programById } from '../../core/program/programs.ts'
 import { overriddenIn } from '../../core/findings/overridden.ts'
 import { note } from '../../server/audit.ts'

@@ -1,4 +1,4 @@
-import { assess, type Assessment } from '../../core/assess.ts'
+import { assess, type Assessment } from '../../core/pipeline/assess.ts'
 import { pageOf } from '../../core/testing/page-of.ts'
 import { programById } from '../../core/program/programs.ts'
 import { builtInTypes } from '../../core/program/types/index.ts'

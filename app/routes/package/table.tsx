@@ -1,7 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { data, Link, useFetcher, useNavigate, useSearchParams } from 'react-router'
 import { z } from 'zod'
-import { typeById } from '../../../core/program/types/index.ts'
 import { firstGrid, readByGrid, type Grid } from '../../../core/extraction/tables/by-grid.ts'
 import { parseTyped } from '../../../core/extraction/parsers/typed-input.ts'
 import { isMoney, type Row } from '../../../core/model/value.ts'
@@ -14,6 +13,7 @@ import { GridOver } from '../../package/grid-over.tsx'
 import { useSay, useTaken } from '../../package/say.ts'
 import { isClosed, useJudged } from '../../package/view.ts'
 import type { Route } from './+types/table'
+import { typeById } from '../../../core/program/document-type.ts';
 
 const share = z.number().min(-0.1).max(1.1)
 const gridSchema = z.object({

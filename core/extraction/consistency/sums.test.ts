@@ -1,6 +1,7 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import { readDocument } from '../fields/extract.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const eur = (amount: string) => ({ amount, currency: 'EUR' })
 const values = (type: string, lines: string[]) =>

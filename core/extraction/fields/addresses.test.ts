@@ -1,6 +1,7 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import { candidatesOf } from './generate.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const bill = typeById(builtInTypes, 'utility_bill')
 /** The likeliest address of supply on a bill. */

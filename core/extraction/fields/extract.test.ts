@@ -1,8 +1,9 @@
 import { pageOf } from '../../testing/page-of.ts'
 import type { Page } from '../../model/page.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import { readDocument } from './extract.ts'
 import type { Value } from '../../model/value.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const eur = (amount: string) => ({ amount, currency: 'EUR' })
 function read(type: string, ...pages: Page[]) {

@@ -1,6 +1,7 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import { cutShort, endOf, periodIn, periods } from './periods.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const payslip = typeById(builtInTypes, 'payslip')
 const field = (name: string) => payslip.fields.find((f) => f.name === name)!

@@ -1,6 +1,7 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import { inProse } from './running-text.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const found = (type: string, lines: string[]) =>
   Object.fromEntries(

@@ -1,9 +1,10 @@
 import { linesOf } from '../../layout/lines.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { labelsOn } from '../labels/find-labels.ts'
 import { withoutCapitals, withoutLabel, withoutLabelWords } from './strip-labels.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const form = typeById(builtInTypes, 'loan_application')
 const words = (text: string) => pageOf([text]).words

@@ -1,6 +1,7 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import { readDocument } from './extract.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const of = (type: string, lines: string[], name: string) =>
   readDocument([pageOf(lines)], typeById(builtInTypes, type)).fields.find((f) => f.name === name)!

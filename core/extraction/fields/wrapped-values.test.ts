@@ -1,7 +1,8 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import { candidatesOf } from './generate.ts'
 import { brokenOff } from './wrapped-values.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const wordsOf = (text: string) => pageOf([text]).words
 const best = (type: string, field: string, lines: string[], at?: number[]) =>

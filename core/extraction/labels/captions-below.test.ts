@@ -1,8 +1,9 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import { captionsBeneath } from './captions-below.ts'
 import { labelsOn } from './find-labels.ts'
 import { labelsByLine } from './value-regions.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const payslip = typeById(builtInTypes, 'payslip')
 function says(lines: string[], label: string) {

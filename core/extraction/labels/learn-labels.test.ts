@@ -1,8 +1,9 @@
 import { pageOf } from '../../testing/page-of.ts'
 import type { Page } from '../../model/page.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import { readDocument } from '../fields/extract.ts'
 import { labelBeside, refusedLabel, withLearntLabels } from './learn-labels.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const payslip = typeById(builtInTypes, 'payslip')
 const place = (page: Page, text: string) => page.words.find((w) => w.text === text)!.box

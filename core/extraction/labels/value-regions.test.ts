@@ -1,7 +1,8 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import { labelsOn } from './find-labels.ts'
 import { continuing, labelsByLine, regionsOf } from './value-regions.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const type = typeById(builtInTypes, 'payslip')
 function regions(lines: string[], field: string) {

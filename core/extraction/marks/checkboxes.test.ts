@@ -1,7 +1,8 @@
 import { inkOf, none } from '../../testing/ink-of.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import { readDocument } from '../fields/extract.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const application = typeById(builtInTypes, 'loan_application')
 

@@ -1,7 +1,8 @@
 import { inkOf, none } from '../../testing/ink-of.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import { readSignature } from './signature.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const consent = typeById(builtInTypes, 'credit_consent')
 const scrawlAt = (x0: number, y0: number) => (x: number, y: number) =>

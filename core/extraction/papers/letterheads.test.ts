@@ -1,6 +1,7 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import { readDocument } from '../fields/extract.ts'
+import { typeById } from '../../program/document-type.ts'
 
 /** Whose paper it is, on one line or two, with what firms put beside their names. `null` where nobody could know and it must be asked. */
 const firm = (type: string, field: string, ...lines: string[]) => {

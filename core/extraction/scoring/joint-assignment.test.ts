@@ -1,7 +1,8 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import type { Candidate } from './candidate.ts'
 import { choose, rank } from './joint-assignment.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const payslip = typeById(builtInTypes, 'payslip')
 const field = (name: string) => payslip.fields.find((f) => f.name === name)!

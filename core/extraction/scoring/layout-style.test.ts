@@ -1,7 +1,8 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import type { Candidate } from './candidate.ts'
 import { acrossLines, followStyle } from './layout-style.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const form = typeById(builtInTypes, 'loan_application')
 const page = pageOf(['A form'])

@@ -1,9 +1,10 @@
 import { cellsOf } from './row-order.ts'
 import { tableOf } from '../../testing/table-of.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import { readTableByContent } from './by-content.ts'
 import { fillYears, readTable } from './by-header.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const field = (type: string, name: string) =>
   typeById(builtInTypes, type).fields.find((f) => f.name === name)!

@@ -1,6 +1,7 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes, typeById } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/types/index.ts'
 import { isRoster, readRoster } from './roster.ts'
+import { typeById } from '../../program/document-type.ts'
 
 const owners = typeById(builtInTypes, 'owners_declaration').fields.find((f) => f.name === 'owners')!
 const signatories = typeById(builtInTypes, 'board_resolution').fields.find((f) => f.name === 'signatories')!

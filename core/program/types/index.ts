@@ -22,7 +22,6 @@ import { taxAssessment } from './tax-assessment.ts'
 import { taxSelfCertification } from './tax-self-certification.ts'
 import { utilityBill } from './utility-bill.ts'
 import { vesselRegistration } from './vessel-registration.ts'
-
 /** The document types that ship with Jigsa; a lender's own are of the same shape. */
 export const builtInTypes: DocumentType[] = [
   loanApplication,
@@ -49,17 +48,3 @@ export const builtInTypes: DocumentType[] = [
   taxSelfCertification,
   boardResolution,
 ].map((data) => documentTypeSchema.parse(data))
-
-/** The type of pages that fit no other; it has no signs of its own. */
-export const unknownType: DocumentType = documentTypeSchema.parse({
-  id: 'unknown',
-  title: 'Unknown paper',
-  short: 'Unknown',
-  pages: { min: 1, max: 500 },
-  titles: [],
-  fields: [],
-})
-
-/** The type of that id; pages of a type nobody defined are unknown papers. */
-export const typeById = (types: readonly DocumentType[], id: string): DocumentType =>
-  types.find((t) => t.id === id) ?? unknownType

@@ -1,11 +1,11 @@
-import type { Answer } from './answers/answer.ts'
+import type { Answer } from '../answers/answer.ts'
 import { assess } from './assess.ts'
-import { overriddenIn, waitingFor } from './findings/overridden.ts'
-import { pageOf } from './testing/page-of.ts'
-import { traderAccount } from './program/trader-account.ts'
-import { builtInTypes } from './program/types/index.ts'
-import { workingBoatLoan } from './program/working-boat-loan.ts'
-import { splitPages } from './classification/segment.ts'
+import { overriddenIn, waitingFor } from '../findings/overridden.ts'
+import { pageOf } from '../testing/page-of.ts'
+import { traderAccount } from '../program/trader-account.ts'
+import { builtInTypes } from '../program/types/index.ts'
+import { workingBoatLoan } from '../program/working-boat-loan.ts'
+import { splitPages } from '../classification/segment.ts'
 import { verdictChanges } from './verdict.ts'
 
 const pages = [

@@ -1,0 +1,91 @@
+import type { Answer } from '../answers/answer.ts'
+import { judgeChecklist, type RequirementResult } from '../check/checklist.ts'
+import { judgeChecks, type CheckResult } from '../dossier/checks.ts'
+import { judgeFacts, type FactResult } from '../dossier/facts.ts'
+import type { Persons } from '../dossier/persons.ts'
+import { dealDeck, type DeckTypes, type Question } from '../findings/deck.ts'
+import type { Document } from '../findings/document.ts'
+import type { Finding } from '../findings/finding.ts'
+import { gatherFindings, type PackageFile } from '../findings/findings.ts'
+import type { Page } from '../model/page.ts'
+import type { Piece } from '../classification/piece.ts'
+import { typeById, unknownType } from '../program/document-type.ts'
+import type { DocumentType, Program } from '../program/schema.ts'
+import { documentsOf } from './documents.ts'
+import { runPasses } from './passes.ts'
+import { pageReader, type Reader } from './readings.ts'
+
+/** All that a judgement rests on. Answers are in the order they were given, undone ones left out. */
+export interface Situation {
+  files: readonly PackageFile[]
+  pages: readonly Page[]
+  pieces: readonly Piece[]
+  program: Program
+  types: readonly DocumentType[]
+  answers: readonly Answer[]
+  /** The day the package is judged on, ISO. */
+  asOf: string
+  /** The words of English, by which misread rows of pictures are known; loaded when asked for. */
+  english?: () => ReadonlySet<string>
+}
+
+/** Grows when the shape of an assessment changes: a stored one of an older shape is made again before it is shown. */
+export const ASSESSMENT_FORM = 2
+
+/** A judged package: what screens show and reports say. */
+export interface Assessment {
+  form: number
+  documents: Document[]
+  persons: Persons
+  facts: FactResult[]
+  checks: CheckResult[]
+  checklist: RequirementResult[]
+  findings: Finding[]
+  deck: Question[]
+}
+
+/**
+ * The later half of the way: pieces and people's answers → documents → values → facts, checks, checklist → findings and deck.
+ * Pure: the same situation gives the same assessment.
+ */
+export function assess(situation: Situation, read: Reader = pageReader(situation.pages)): Assessment {
+  const { program, types, answers, asOf, english } = situation
+  const typesById = new Map([...types, unknownType].map((t) => [t.id, t]))
+  const pages = new Map(situation.pages.map((p) => [p.number, p]))
+  const { papers, persons } = runPasses(documentsOf(situation, pages, read), {
+    program,
+    types,
+    typesById,
+    pages,
+    answers,
+    asOf,
+    english,
+  })
+  const documents = papers as Document[]
+  const facts = judgeFacts(documents, program, answers)
+  const checks = judgeChecks(documents, { program, types, answers, asOf })
+  const titles = new Map([...typesById].map(([id, t]) => [id, t.title]))
+  const checklist = judgeChecklist(program, { papers: documents, persons, asOf, titles }, answers)
+  const findings = gatherFindings({
+    files: situation.files,
+    pages: situation.pages,
+    papers: documents,
+    facts,
+    checks,
+    checklist,
+    program,
+  })
+  const deck = dealDeck({ documents, facts, checks, checklist, program, types: deckTypes(types) })
+  return { form: ASSESSMENT_FORM, documents, persons, facts, checks, checklist, findings, deck }
+}
+
+/** What questions say of types and their fields. */
+function deckTypes(types: readonly DocumentType[]): DeckTypes {
+  const field = (type: string, name: string) => typeById(types, type).fields.find((f) => f.name === name)
+  return {
+    title: (id) => typeById(types, id).title,
+    fieldTitle: (type, name) => field(type, name)?.title ?? name,
+    fieldKind: (type, name) => field(type, name)?.kind ?? 'text',
+    threshold: (id) => typeById(types, id).threshold,
+  }
+}

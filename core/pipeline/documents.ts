@@ -1,0 +1,124 @@
+import type { Answer } from '../answers/answer.ts'
+import { arrange, openDoubts, type Arranged } from '../answers/arrange.ts'
+import { fill, type FilledField } from '../answers/fill.ts'
+import { lackingPages } from '../classification/missing-pages.ts'
+import type { Piece } from '../classification/piece.ts'
+import type { DocumentReading } from '../extraction/fields/extract.ts'
+import { SIGNATURE_SURE } from '../extraction/marks/signature.ts'
+import type { Document } from '../findings/document.ts'
+import { labelDocuments } from '../findings/label.ts'
+import type { Page } from '../model/page.ts'
+import type { FieldValue } from '../model/value.ts'
+import { typeById } from '../program/document-type.ts'
+import type { DocumentType } from '../program/schema.ts'
+import type { Reader } from './readings.ts'
+
+/** What documents are made of: the machine's cut, and what people said of it. */
+interface Given {
+  pages: readonly Page[]
+  pieces: readonly Piece[]
+  types: readonly DocumentType[]
+  answers: readonly Answer[]
+}
+
+interface Draft {
+  arranged: Arranged
+  type: DocumentType
+  reading: DocumentReading
+  fields: FilledField[]
+}
+
+/**
+ * The documents of a package as each stands by itself: arranged as people said, read, and filled in with their answers. What
+ * the papers say of one another is the passes' to find.
+ */
+export function documentsOf(given: Given, pages: ReadonlyMap<number, Page>, read: Reader): Document[] {
+  const placed = new Set(given.pieces.flatMap((p) => p.pages))
+  const outside = given.pages.flatMap((p) => (placed.has(p.number) ? [] : [p.number]))
+  const drafts = arrange(given.pieces, given.answers, outside).map((arranged): Draft => {
+    const type = typeById(given.types, arranged.type)
+    const reading = readOrAsk(read, arranged.pages, type)
+    return { arranged, type, reading, fields: fill(reading.fields, arranged.pages, given.answers) }
+  })
+  const labels = labelDocuments(drafts)
+  return drafts.map((draft, i) => documentOf(draft, labels[i], given.answers, pages))
+}
+
+/**
+ * One paper that no reader was made for costs the others nothing: where reading it fails, a person is asked for all of its
+ * values, and told why.
+ */
+function readOrAsk(read: Reader, pages: readonly number[], type: DocumentType): DocumentReading {
+  try {
+    return read(pages, type)
+  } catch (error) {
+    const reason = `this paper could not be read: ${error instanceof Error ? error.message : String(error)}`
+    const fields = type.fields.map((f): FieldValue => ({
+      name: f.name,
+      value: null,
+      raw: null,
+      confidence: 0,
+      needsReview: true,
+      reason,
+      others: [],
+      repaired: false,
+      page: null,
+      box: null,
+    }))
+    return {
+      fields,
+      signature: type.signature ? { signed: false, sure: 0, page: pages.at(-1)!, box: [0, 0, 1, 1] } : null,
+    }
+  }
+}
+
+/** Share of the chance of all types by which one of them is clear. */
+const CLEAR_TYPE = 0.95
+
+function documentOf(
+  { arranged, type, reading, fields }: Draft,
+  label: string,
+  answers: readonly Answer[],
+  pages: ReadonlyMap<number, Page>,
+): Document {
+  const said = answers
+    .filter((a): a is Answer & { kind: 'signed' } => a.kind === 'signed' && arranged.pages.includes(a.page))
+    .at(-1)
+  const signature = reading.signature
+    ? { ...reading.signature, signed: said?.signed ?? reading.signature.signed, said: said !== undefined }
+    : null
+  const doubts = openDoubts(arranged)
+  return {
+    id: `d${arranged.pages[0]}`,
+    type: type.id,
+    label,
+    pages: arranged.pages,
+    fields,
+    signed: type.signature ? (said?.signed ?? reading.signature?.signed ?? false) : null,
+    signedAsked: signature !== null && !signature.said && signature.sure < SIGNATURE_SURE,
+    owner: 'nobody',
+    ownerAsked: false,
+    lacking: type.id === 'unknown' ? [] : lackingPages(arranged.pages.map((n) => pages.get(n)!)),
+    copyOf: null,
+    supersededBy: null,
+    confidence: arranged.typeSaid ? 1 : arranged.confidence,
+    needsReview: isUnsure(arranged, type, doubts.length) || doubts.some((d) => d.rule),
+    types: arranged.types,
+    cutBefore: arranged.cutBefore,
+    doubts,
+    contested: arranged.contested ?? null,
+    typeSaid: arranged.typeSaid,
+    cutSaid: arranged.cutSaid,
+    signature,
+  }
+}
+
+/** Whether a person is to look at what a document is, and where it begins and ends. */
+function isUnsure(arranged: Arranged, type: DocumentType, openDoubtCount: number): boolean {
+  if (arranged.typeSaid || (arranged.confidence >= type.threshold && type.id !== 'unknown')) return false
+  // Once a person has said where it begins and ends, only its type can be in doubt.
+  const endsSaid = arranged.cutSaid || ((arranged.doubts ?? []).length > 0 && openDoubtCount === 0)
+  const all = arranged.types.reduce((sum, t) => sum + t.confidence, 0)
+  const typeClear = (arranged.types[0]?.confidence ?? 0) > CLEAR_TYPE * all
+  return !(endsSaid && typeClear)
+}

@@ -1,0 +1,111 @@
+import type { Answer } from '../answers/answer.ts'
+import { secondPerson, withSecondPerson } from '../dossier/co-applicant.ts'
+import { withCopies } from '../dossier/duplicates.ts'
+import type { Paper } from '../dossier/paper.ts'
+import { applicantOf, personsOf, withOwners, type Persons } from '../dossier/persons.ts'
+import { withVersions } from '../dossier/versions.ts'
+import type { Page } from '../model/page.ts'
+import { typeById } from '../program/document-type.ts'
+import type { DocumentType, Program } from '../program/schema.ts'
+import { withEchoes } from '../reconciliation/consensus.ts'
+import { withOddities } from '../reconciliation/outliers.ts'
+import { withRowWords } from '../reconciliation/row-spelling.ts'
+import { withJoins } from '../reconciliation/statement-chain.ts'
+
+/** What passes over a package may look at besides its papers. */
+export interface PassContext {
+  program: Program
+  types: readonly DocumentType[]
+  typesById: ReadonlyMap<string, DocumentType>
+  pages: ReadonlyMap<number, Page>
+  answers: readonly Answer[]
+  /** The day the package is judged on, ISO. */
+  asOf: string
+  /** The words of English; loaded when asked for. */
+  english?: () => ReadonlySet<string>
+}
+
+/** The papers of a package and its persons, as far as passes have found them out. */
+export interface PackageState {
+  papers: readonly Paper[]
+  persons: Persons
+}
+
+/** One look over all papers of a package, which knows what those before it found. */
+interface Pass {
+  name: string
+  /** Why it stands where it does. */
+  place: string
+  run: (state: PackageState, context: PassContext) => Partial<PackageState>
+}
+
+const nameField =
+  ({ types }: PassContext) =>
+  (type: string): string | null =>
+    typeById(types, type).person
+
+/** All passes over a package, in order; each is given what the one before it left. */
+export const PASSES: readonly Pass[] = [
+  {
+    name: 'duplicates',
+    place: 'First: a copy says the same misreading once more, and must bear out nothing that follows.',
+    run: ({ papers }, { typesById }) => ({ papers: withCopies(papers, typesById) }),
+  },
+  {
+    name: 'versions',
+    place: 'Behind the copies, which are no newer version: what an older paper says is no conflict.',
+    run: ({ papers }, { typesById, answers }) => ({ papers: withVersions(papers, typesById, answers) }),
+  },
+  {
+    name: 'persons',
+    place: 'Of the papers that count: who applies, and who with them where the form was not read to say so.',
+    run({ papers }, context) {
+      const { program, pages } = context
+      const name = nameField(context)
+      const applicant = applicantOf(papers, program, name, pages)
+      const accompanied = withSecondPerson(papers, program, secondPerson(papers, program, applicant, name))
+      return { papers: accompanied, persons: personsOf(accompanied, program, applicant) }
+    },
+  },
+  {
+    name: 'owners',
+    place: 'Once the persons are known: only papers of one person bear out one another’s names.',
+    run: ({ papers, persons }, { types }) => ({ papers: withOwners(papers, persons, types) }),
+  },
+  {
+    name: 'consensus',
+    place: 'Once each paper has its owner: what two papers say settles a third’s doubtful reading.',
+    run: ({ papers }, { program, pages }) => ({ papers: withEchoes(papers, program, pages) }),
+  },
+  {
+    name: 'statement chain',
+    place: 'Behind the consensus, which names the account that statements follow one another on.',
+    run: ({ papers }, { program, pages }) => ({ papers: withJoins(papers, program, pages) }),
+  },
+  {
+    name: 'row spelling',
+    place: 'Once names are settled, which rows may carry as well.',
+    run: ({ papers }, { pages, typesById, english }) => ({
+      papers: withRowWords(papers, pages, typesById, english),
+    }),
+  },
+  {
+    name: 'outliers',
+    place: 'Of what stands after all corrections: a value mended by others is no oddity any more.',
+    run: ({ papers }, { program, typesById, pages, asOf }) => ({
+      papers: withOddities(papers, program, typesById, pages, asOf),
+    }),
+  },
+  {
+    name: 'owners again',
+    place: 'Last: a name that other papers made certain says whose its paper is, too.',
+    run: ({ papers, persons }, { types }) => ({ papers: withOwners(papers, persons, types) }),
+  },
+]
+
+/** Runs all passes over the papers of a package. */
+export const runPasses = (papers: readonly Paper[], context: PassContext): PackageState =>
+  PASSES.reduce<PackageState>((state, pass) => ({ ...state, ...pass.run(state, context) }), {
+    papers,
+    persons: { applicant: null, coApplicant: null },
+  })
