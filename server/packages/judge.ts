@@ -73,7 +73,7 @@ export async function answersOf(work: Work, packageId: string): Promise<Answer[]
 }
 
 /** All that a package is judged on, from the database, before it is cut; and the cut that is stored. */
-async function runOf(work: Work, packageId: string): Promise<PackageRun & { pieces: Piece[] | null }> {
+async function runOf(work: Work, packageId: string): Promise<{ run: PackageRun; stored: Piece[] | null }> {
   const [row] = await work
     .select({
       organisationId: packages.organisationId,
@@ -87,16 +87,16 @@ async function runOf(work: Work, packageId: string): Promise<PackageRun & { piec
   if (!row) throw new Error(`there is no package ${packageId}`)
   const program = await programAt(work, row.organisationId, row.program, row.programVersion)
   if (!program) throw new Error(`there is no program ${row.program} of version ${row.programVersion}`)
-  return {
+  const run = {
     files: await filesOf(work, packageId),
     pages: await pagesOf(work, packageId),
-    pieces: row.pieces,
     program,
     types: await typesOf(work, row.organisationId),
     knowledge: await knowledgeOf(work, row.organisationId),
     answers: await answersOf(work, packageId),
     asOf: row.asOf,
   }
+  return { run, stored: row.pieces }
 }
 
 /** A cut of a package's pages, and what it was made of: whoever finds these changed cuts anew. */
@@ -111,7 +111,10 @@ export interface Cut {
  * @param cut cuts its pages anew, or takes this cut where it still fits; without it the stored cut is used
  */
 export async function situationOf(work: Work, packageId: string, cut?: Cut | 'anew'): Promise<Situation> {
-  const { knowledge, pieces: stored, ...run } = await runOf(work, packageId)
+  const {
+    run: { knowledge, ...run },
+    stored,
+  } = await runOf(work, packageId)
   const fits = typeof cut === 'object' && cut.pages === run.pages && cut.types === run.types
   const pieces = fits ? cut.pieces : cut || !stored ? splitPages(run.pages, run.types, knowledge) : stored
   return { ...run, pieces, english: englishWords }
@@ -138,7 +141,7 @@ export type RecogniseAgain = (page: Page, places: readonly Box[]) => Promise<Wor
  * stays done when the worker is killed. What was read of its documents is kept in mind for the judgement that follows.
  */
 export async function cutPackage(packageId: string, recogniseAgain: RecogniseAgain): Promise<Cut> {
-  const { pieces: _, ...run } = await runOf(database(), packageId)
+  const { run } = await runOf(database(), packageId)
   const readings = await readingsOf(database(), packageId, run)
   const { situation } = await runPackage(run, {
     readings: readings.byKey,
