@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { eq } from 'drizzle-orm'
-import { builtInTypes } from '../core/program/types/index.ts'
+import { builtInTypes } from '../core/program/starter/types/index.ts'
 import { readPackage } from '../engine/pipeline/read-package.ts'
 import { addPerson } from '../server/access/people.ts'
 import { closeDatabase, database } from '../server/database/connection.ts'

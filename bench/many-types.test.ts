@@ -1,5 +1,5 @@
 import { pageOf } from '../core/testing/page-of.ts'
-import { builtInTypes } from '../core/program/types/index.ts'
+import { builtInTypes } from '../core/program/starter/types/index.ts'
 import { inventedTypes, runManyTypes } from './many-types.ts'
 
 test('invented types are many, differ, and come out the same for the same seed', () => {

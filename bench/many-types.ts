@@ -1,5 +1,5 @@
 import { documentTypeSchema, type DocumentType } from '../core/program/schema.ts'
-import { builtInTypes } from '../core/program/types/index.ts'
+import { builtInTypes } from '../core/program/starter/types/index.ts'
 import { splitPages } from '../core/classification/segment.ts'
 import { Dice } from '../demo/dice.ts'
 import type { BenchCase } from './run.ts'

@@ -1,4 +1,4 @@
-import { builtInTypes } from '../core/program/types/index.ts'
+import { builtInTypes } from '../core/program/starter/types/index.ts'
 import type { DocumentType } from '../core/program/schema.ts'
 import type { Page } from '../core/model/page.ts'
 import { readDocument } from '../core/extraction/fields/extract.ts'
@@ -6,7 +6,7 @@ import { labelBeside, withLearntLabels } from '../core/extraction/labels/learn-l
 import type { BenchCase } from './run.ts'
 import { equalValues } from './score.ts'
 import type { Truth } from './truth.ts'
-import { typeById } from '../core/program/document-type.ts';
+import { typeById } from '../core/program/document-type.ts'
 
 /** Papers of three types, each with its own kinds of values, whose labels are taken out of the definitions. */
 const TAUGHT = ['insurance_cover', 'vessel_registration', 'fishing_licence']

@@ -1,4 +1,4 @@
-import { builtInTypes } from '../core/program/types/index.ts'
+import { builtInTypes } from '../core/program/starter/types/index.ts'
 import { mayGive } from './packages/owners.ts'
 import { summaryOf } from './packages/answer.ts'
 

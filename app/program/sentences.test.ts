@@ -1,6 +1,6 @@
 import { checkSchema, type Check, type Need } from '../../core/program/schema.ts'
-import { builtInPrograms } from '../../core/program/programs.ts'
-import { builtInTypes } from '../../core/program/types/index.ts'
+import { builtInPrograms } from '../../core/program/starter/programs.ts'
+import { builtInTypes } from '../../core/program/starter/types/index.ts'
 import {
   CHECKS,
   CLAUSES,

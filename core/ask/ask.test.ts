@@ -1,7 +1,7 @@
 import { assess } from '../pipeline/assess.ts'
 import { pageOf } from '../testing/page-of.ts'
-import { workingBoatLoan } from '../program/working-boat-loan.ts'
-import { builtInTypes } from '../program/types/index.ts'
+import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
+import { builtInTypes } from '../program/starter/types/index.ts'
 import { splitPages } from '../classification/segment.ts'
 import { ask } from './ask.ts'
 

@@ -1,6 +1,6 @@
 import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
-import { builtInTypes } from '../program/types/index.ts'
+import { builtInTypes } from '../program/starter/types/index.ts'
 import { lackingPages } from './missing-pages.ts'
 import { linkScore, looksOf } from './page-links.ts'
 import { splitPages } from './segment.ts'

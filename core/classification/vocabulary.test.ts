@@ -1,6 +1,6 @@
 import { linesOf } from '../layout/lines.ts'
 import { pageOf } from '../testing/page-of.ts'
-import { builtInTypes } from '../program/types/index.ts'
+import { builtInTypes } from '../program/starter/types/index.ts'
 import { Vocabulary } from './vocabulary.ts'
 
 const vocabulary = new Vocabulary(builtInTypes)

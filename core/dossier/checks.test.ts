@@ -1,9 +1,9 @@
-import { traderAccount } from '../program/trader-account.ts'
-import { workingBoatLoan } from '../program/working-boat-loan.ts'
+import { traderAccount } from '../program/starter/trader-account.ts'
+import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 import type { Answer } from '../answers/answer.ts'
 import { accepted, figuresOf, judgeChecks, type Judging } from './checks.ts'
-import { builtInTypes } from '../program/types/index.ts'
+import { builtInTypes } from '../program/starter/types/index.ts'
 import type { Program } from '../program/schema.ts'
 
 const judged = (program: Program, answers: readonly Answer[] = [], asOf = '2026-04-10'): Judging => ({

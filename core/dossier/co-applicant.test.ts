@@ -1,5 +1,5 @@
-import { workingBoatLoan } from '../program/working-boat-loan.ts'
-import { builtInTypes } from '../program/types/index.ts'
+import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
+import { builtInTypes } from '../program/starter/types/index.ts'
 import { paperOf } from '../testing/paper-of.ts'
 import { perPersonTypes, secondPerson, withSecondPerson } from './co-applicant.ts'
 import { typeById } from '../program/document-type.ts'

@@ -1,4 +1,4 @@
-import { builtInTypes } from '../program/types/index.ts'
+import { builtInTypes } from '../program/starter/types/index.ts'
 import { withCopies } from './duplicates.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 import type { Paper } from './paper.ts'

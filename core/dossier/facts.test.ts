@@ -1,6 +1,6 @@
 import type { Answer } from '../answers/answer.ts'
-import { workingBoatLoan } from '../program/working-boat-loan.ts'
-import { builtInTypes } from '../program/types/index.ts'
+import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
+import { builtInTypes } from '../program/starter/types/index.ts'
 import { withCopies } from './duplicates.ts'
 import { judgeFacts } from './facts.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'

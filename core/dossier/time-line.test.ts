@@ -1,5 +1,5 @@
-import { traderAccount } from '../program/trader-account.ts'
-import { workingBoatLoan } from '../program/working-boat-loan.ts'
+import { traderAccount } from '../program/starter/trader-account.ts'
+import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { paperOf } from '../testing/paper-of.ts'
 import { timeLineOf } from './time-line.ts'
 

@@ -1,5 +1,5 @@
 import type { Answer } from '../answers/answer.ts'
-import { builtInTypes } from '../program/types/index.ts'
+import { builtInTypes } from '../program/starter/types/index.ts'
 import { paperOf } from '../testing/paper-of.ts'
 import type { Paper } from './paper.ts'
 import { withVersions } from './versions.ts'

@@ -1,5 +1,5 @@
 import { paperOf } from '../testing/paper-of.ts'
-import { builtInTypes } from '../program/types/index.ts'
+import { builtInTypes } from '../program/starter/types/index.ts'
 import { labelDocuments } from './label.ts'
 import { typeById } from '../program/document-type.ts'
 

@@ -1,8 +1,8 @@
 import { faultsOf } from './faults.ts'
-import { builtInPrograms } from './programs.ts'
+import { builtInPrograms } from './starter/programs.ts'
 import type { Program } from './schema.ts'
-import { builtInTypes } from './types/index.ts'
-import { workingBoatLoan } from './working-boat-loan.ts'
+import { builtInTypes } from './starter/types/index.ts'
+import { workingBoatLoan } from './starter/working-boat-loan.ts'
 
 const faults = (change: (program: Program) => void) => {
   const program = structuredClone(workingBoatLoan)

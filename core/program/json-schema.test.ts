@@ -4,7 +4,7 @@ import { programJsonSchema } from './json-schema.ts'
 
 const valid = new Ajv({ strict: false }).compile(programJsonSchema())
 const file = (id: string) =>
-  JSON.parse(readFileSync(new URL(`./built-in/${id}.json`, import.meta.url), 'utf8')) as Record<
+  JSON.parse(readFileSync(new URL(`./starter/programs/${id}.json`, import.meta.url), 'utf8')) as Record<
     string,
     unknown
   >

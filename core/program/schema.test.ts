@@ -1,6 +1,6 @@
-import { builtInPrograms, programById } from './programs.ts'
+import { builtInPrograms, programById } from './starter/programs.ts'
 import { documentTypeSchema, programSchema } from './schema.ts'
-import { builtInTypes } from './types/index.ts'
+import { builtInTypes } from './starter/types/index.ts'
 import { unknownType, typeById } from './document-type.ts'
 
 test('the built-in types and programs are data of the schema', () => {

@@ -2,6 +2,10 @@ import { z } from 'zod'
 
 /** Document types, programs, facts and checks are data of these shapes; nothing of a particular lender is code. */
 
+/** The form of files of types and programs. It grows when an older file would be read otherwise; `files.ts` brings those up to date. */
+export const FORMAT_VERSION = 2
+const formatVersion = z.literal(FORMAT_VERSION).default(FORMAT_VERSION)
+
 const id = z.string().regex(/^[a-z][a-z0-9_]*$/)
 
 export const fieldKind = z.enum([
@@ -84,6 +88,7 @@ export type Relation = z.infer<typeof relationSchema>
 
 export const documentTypeSchema = z
   .object({
+    formatVersion,
     id,
     title: z.string(),
     /** What the strip prints under its pages. */
@@ -297,6 +302,7 @@ export const signOffSchema = z.object({
 })
 
 export const programSchema = z.object({
+  formatVersion,
   id: z.string().regex(/^[a-z][a-z0-9-]*$/),
   title: z.string(),
   persons: z.object({ applicant: reference, coApplicant: reference.optional() }),

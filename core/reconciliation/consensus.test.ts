@@ -1,7 +1,7 @@
 import type { FilledField } from '../answers/fill.ts'
 import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
-import { workingBoatLoan } from '../program/working-boat-loan.ts'
+import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { withEchoes } from './consensus.ts'
 import type { Paper } from '../dossier/paper.ts'
 import { paperOf } from '../testing/paper-of.ts'

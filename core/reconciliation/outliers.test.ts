@@ -1,6 +1,6 @@
 import { pageOf } from '../testing/page-of.ts'
-import { workingBoatLoan } from '../program/working-boat-loan.ts'
-import { builtInTypes } from '../program/types/index.ts'
+import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
+import { builtInTypes } from '../program/starter/types/index.ts'
 import { withOddities } from './outliers.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 import type { Paper } from '../dossier/paper.ts'

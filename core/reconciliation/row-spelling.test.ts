@@ -1,7 +1,7 @@
 import { pageOf } from '../testing/page-of.ts'
 import type { Row } from '../model/value.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
-import { builtInTypes } from '../program/types/index.ts'
+import { builtInTypes } from '../program/starter/types/index.ts'
 import { withRowWords } from './row-spelling.ts'
 
 const types = new Map(builtInTypes.map((t) => [t.id, t]))

@@ -1,5 +1,5 @@
 import { pageOf } from '../testing/page-of.ts'
-import { workingBoatLoan } from '../program/working-boat-loan.ts'
+import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { withJoins } from './statement-chain.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 

@@ -1,6 +1,6 @@
 import { pageOf } from './page-of.ts'
 import type { Page } from '../model/page.ts'
-import { builtInTypes } from '../program/types/index.ts'
+import { builtInTypes } from '../program/starter/types/index.ts'
 import { splitPages } from '../classification/segment.ts'
 import { readDocument } from '../extraction/fields/extract.ts'
 import type { Row, Value } from '../model/value.ts'

@@ -1,6 +1,6 @@
 import { pageOf } from '../../core/testing/page-of.ts'
-import { programById } from '../../core/program/programs.ts'
-import { builtInTypes } from '../../core/program/types/index.ts'
+import { programById } from '../../core/program/starter/programs.ts'
+import { builtInTypes } from '../../core/program/starter/types/index.ts'
 import { judgeRead } from './headless.ts'
 import type { ReadPackage } from './read-package.ts'
 

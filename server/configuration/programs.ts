@@ -1,6 +1,6 @@
 import { and, asc, desc, eq } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
-import { builtInPrograms, programById } from '../../core/program/programs.ts'
+import { builtInPrograms, programById } from '../../core/program/starter/programs.ts'
 import { programSchema, type Program } from '../../core/program/schema.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'

@@ -1,7 +1,7 @@
 import { and, arrayContains, asc, desc, eq, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import type { DocumentType } from '../../core/program/schema.ts'
-import { builtInTypes } from '../../core/program/types/index.ts'
+import { builtInTypes } from '../../core/program/starter/types/index.ts'
 import { withLearntLabels } from '../../core/extraction/labels/learn-labels.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'

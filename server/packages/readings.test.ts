@@ -1,6 +1,6 @@
 import { pageOf } from '../../core/testing/page-of.ts'
 import type { Page } from '../../core/model/page.ts'
-import { builtInTypes } from '../../core/program/types/index.ts'
+import { builtInTypes } from '../../core/program/starter/types/index.ts'
 import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
 import type { Work } from '../database/connection.ts'
 import { keptReader } from './readings.ts'

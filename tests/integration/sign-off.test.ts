@@ -1,6 +1,6 @@
 import { eq, sql } from 'drizzle-orm'
 import { ASSESSMENT_FORM } from '../../core/pipeline/assess.ts'
-import { programById } from '../../core/program/programs.ts'
+import { programById } from '../../core/program/starter/programs.ts'
 import { overriddenIn } from '../../core/findings/overridden.ts'
 import { note } from '../../server/audit.ts'
 import { askedPackage } from '../../server/access/packages.ts'

@@ -1,5 +1,5 @@
 import { documentTypeSchema } from '../../core/program/schema.ts'
-import { builtInTypes } from '../../core/program/types/index.ts'
+import { builtInTypes } from '../../core/program/starter/types/index.ts'
 import { nameOrganisation } from '../../server/access/organisations.ts'
 import { database } from '../../server/database/connection.ts'
 import { pastReadings } from '../../server/configuration/field-records.ts'

@@ -7,7 +7,7 @@ import { database } from '../../../server/database/connection.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
 import { Closed, giveAnswers, placeOfTyped, redo, undo } from '../../../server/packages/answer.ts'
 import type { Route } from './+types/answers'
-import { typeById } from '../../../core/program/document-type.ts';
+import { typeById } from '../../../core/program/document-type.ts'
 
 const place = z
   .object({

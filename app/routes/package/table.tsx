@@ -13,7 +13,7 @@ import { GridOver } from '../../package/grid-over.tsx'
 import { useSay, useTaken } from '../../package/say.ts'
 import { isClosed, useJudged } from '../../package/view.ts'
 import type { Route } from './+types/table'
-import { typeById } from '../../../core/program/document-type.ts';
+import { typeById } from '../../../core/program/document-type.ts'
 
 const share = z.number().min(-0.1).max(1.1)
 const gridSchema = z.object({

@@ -1,6 +1,6 @@
 import { Plus } from 'lucide-react'
 import { data, Link, redirect } from 'react-router'
-import { builtInPrograms } from '../../../core/program/programs.ts'
+import { builtInPrograms } from '../../../core/program/starter/programs.ts'
 import { programSchema } from '../../../core/program/schema.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'

@@ -4,7 +4,7 @@ import { data, Link, redirect, useFetcher, useNavigation, useSubmit } from 'reac
 import { z } from 'zod'
 import { recordOf, whatIf, type FieldRecord, type WhatIf } from '../../../core/findings/field-record.ts'
 import { documentTypeSchema, fieldKind, type DocumentType, type Field } from '../../../core/program/schema.ts'
-import { builtInTypes } from '../../../core/program/types/index.ts'
+import { builtInTypes } from '../../../core/program/starter/types/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
 import { pastReadings } from '../../../server/configuration/field-records.ts'

@@ -2,7 +2,7 @@ import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { data, Link, redirect } from 'react-router'
 import { documentTypeSchema } from '../../../core/program/schema.ts'
-import { builtInTypes } from '../../../core/program/types/index.ts'
+import { builtInTypes } from '../../../core/program/starter/types/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
 import { maySwitch } from '../../../server/configuration/rules.ts'
@@ -10,7 +10,7 @@ import { saveType, typesOf } from '../../../server/configuration/types.ts'
 import { count } from '../../parts/format.ts'
 import { useTakeFile } from '../../parts/take-file.tsx'
 import type { Route } from './+types/types'
-import { unknownType } from '../../../core/program/document-type.ts';
+import { unknownType } from '../../../core/program/document-type.ts'
 
 export const meta = () => [{ title: 'Document types · Jigsa' }]
 

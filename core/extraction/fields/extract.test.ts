@@ -1,6 +1,6 @@
 import { pageOf } from '../../testing/page-of.ts'
 import type { Page } from '../../model/page.ts'
-import { builtInTypes } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/starter/types/index.ts'
 import { readDocument } from './extract.ts'
 import type { Value } from '../../model/value.ts'
 import { typeById } from '../../program/document-type.ts'

@@ -1,6 +1,6 @@
 import { linesOf } from '../../layout/lines.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/starter/types/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { labelsOn } from '../labels/find-labels.ts'
 import { withoutCapitals, withoutLabel, withoutLabelWords } from './strip-labels.ts'

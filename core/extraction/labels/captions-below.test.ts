@@ -1,5 +1,5 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/starter/types/index.ts'
 import { captionsBeneath } from './captions-below.ts'
 import { labelsOn } from './find-labels.ts'
 import { labelsByLine } from './value-regions.ts'

@@ -1,6 +1,6 @@
 import { pageOf } from '../../testing/page-of.ts'
 import type { Page } from '../../model/page.ts'
-import { builtInTypes } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/starter/types/index.ts'
 import { readDocument } from '../fields/extract.ts'
 import { labelBeside, refusedLabel, withLearntLabels } from './learn-labels.ts'
 import { typeById } from '../../program/document-type.ts'

@@ -1,6 +1,6 @@
 import { inkOf, none } from '../../testing/ink-of.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/starter/types/index.ts'
 import { readSignature } from './signature.ts'
 import { typeById } from '../../program/document-type.ts'
 

@@ -1,5 +1,5 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/starter/types/index.ts'
 import type { Candidate } from './candidate.ts'
 import { choose, rank } from './joint-assignment.ts'
 import { typeById } from '../../program/document-type.ts'

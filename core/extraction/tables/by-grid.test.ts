@@ -1,5 +1,5 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/starter/types/index.ts'
 import { withLearntLabels } from '../labels/learn-labels.ts'
 import { readTable } from './by-header.ts'
 import { firstGrid, readByGrid, type Grid } from './by-grid.ts'

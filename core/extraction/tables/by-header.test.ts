@@ -1,7 +1,7 @@
 import { cellsOf } from './row-order.ts'
 import { tableOf } from '../../testing/table-of.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/types/index.ts'
+import { builtInTypes } from '../../program/starter/types/index.ts'
 import { readTableByContent } from './by-content.ts'
 import { fillYears, readTable } from './by-header.ts'
 import { typeById } from '../../program/document-type.ts'

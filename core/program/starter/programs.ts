@@ -1,4 +1,4 @@
-import type { Program } from './schema.ts'
+import type { Program } from '../schema.ts'
 import { traderAccount } from './trader-account.ts'
 import { workingBoatLoan } from './working-boat-loan.ts'
 

@@ -1,4 +1,4 @@
-import { documentTypeSchema, type DocumentType } from '../schema.ts'
+import { documentTypeSchema, type DocumentType } from '../../schema.ts'
 import { accountApplication } from './account-application.ts'
 import { bankStatement } from './bank-statement.ts'
 import { berthAgreement } from './berth-agreement.ts'

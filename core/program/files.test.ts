@@ -1,0 +1,48 @@
+import { loadProgram, loadType, loadTypes } from './files.ts'
+import { FORMAT_VERSION, type DocumentType } from './schema.ts'
+import { estimate, passbook, pledge } from '../testing/small-types.ts'
+
+/** A type as the first form has it: no version, and no roles. */
+const firstForm = (type: DocumentType): unknown => {
+  const { formatVersion: _, ...rest } = JSON.parse(JSON.stringify(type)) as DocumentType
+  for (const field of rest.fields) for (const column of field.columns) delete column.role
+  return rest
+}
+
+describe('a document type from its file', () => {
+  test('comes back as it went out', () => {
+    for (const type of [passbook, estimate, pledge])
+      expect(loadType(JSON.parse(JSON.stringify(type)))).toEqual({ value: type, assumed: [] })
+  })
+  test('of the first form gets roles for its columns, and says which', () => {
+    expect(loadType(firstForm(passbook))).toEqual({
+      value: passbook,
+      assumed: [
+        'passbook.entries: took day as its date, note as its description, moved as its amount, left as its balance',
+      ],
+    })
+    expect(loadType(firstForm(estimate))).toMatchObject({ value: estimate })
+  })
+  test('of today without roles keeps it so: nothing is assumed of it', () => {
+    const plain = { ...(firstForm(passbook) as object), formatVersion: FORMAT_VERSION }
+    const { value, assumed } = loadType(plain)
+    expect([assumed, value.fields.at(-1)!.columns.map((c) => c.role)]).toEqual([
+      [],
+      [undefined, undefined, undefined, undefined],
+    ])
+  })
+  test.each([
+    ['a number', 7, 'This is no document type.'],
+    ['a type of a form to come', { ...pledge, formatVersion: 99 }, /form 99.*up to 2/],
+    ['a field of no kind', { ...pledge, fields: [{ name: 'x', title: 'X' }] }, /fields\.0\.kind/],
+  ])('that is %s is refused in a sentence', (_, file, sentence) =>
+    expect(() => loadType(file)).toThrow(sentence),
+  )
+})
+test('a file of types is an array in which each is there once', () => {
+  expect(loadTypes([passbook, pledge]).value).toEqual([passbook, pledge])
+  expect(() => loadTypes(passbook)).toThrow('an array')
+  expect(() => loadTypes([passbook, passbook])).toThrow('passbook is there twice')
+})
+test('what is no program is refused', () =>
+  expect(() => loadProgram({ id: 'x' })).toThrow('This is no program'))
