@@ -39,6 +39,13 @@ const STAGES = [
   'testing',
 ]
 
+/** What ships to begin with is data that whoever starts the application hands in: nothing that reads papers knows it. */
+const STARTER = ['core/!(program|testing)', 'engine', 'server', 'app'].map((folder) => ({
+  target: `./${folder}/${SOURCES}`,
+  from: './core/program/starter',
+  message: 'Document types and programs are handed in; the starter set is one of many.',
+}))
+
 /** Zones by which each folder of a list may not import from those behind it, sub-folders included. */
 const zonesOf = (folders, root, held = folders.length - 1) =>
   folders.slice(0, held).map((folder, i) => ({
@@ -67,7 +74,7 @@ export default tseslint.config(
     rules: {
       'import-x/no-restricted-paths': [
         'error',
-        { zones: [...zonesOf(FOLDERS, './', HELD_FOLDERS), ...zonesOf(STAGES, './core/')] },
+        { zones: [...zonesOf(FOLDERS, './', HELD_FOLDERS), ...zonesOf(STAGES, './core/'), ...STARTER] },
       ],
       // A class of all but a few letters is spelt out by its fix, letter by letter.
       'regexp/negation': 'off',

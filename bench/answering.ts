@@ -1,3 +1,4 @@
+import { starterSet } from '../core/program/starter/index.ts'
 import { readFile } from 'node:fs/promises'
 import { eq } from 'drizzle-orm'
 import { builtInTypes } from '../core/program/starter/types/index.ts'
@@ -23,7 +24,7 @@ export async function measureAnswering(path: string): Promise<Answering> {
     [{ name: 'large.pdf', bytes: new Uint8Array(await readFile(path)) }],
     builtInTypes,
   )
-  await migrateDatabase()
+  await migrateDatabase(starterSet)
   try {
     const email = 'bench@merrowsound.example'
     const who = {

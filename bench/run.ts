@@ -3,7 +3,7 @@ import { readdir, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { reportOf, type Report } from '../core/handover/report.ts'
 import type { Page } from '../core/model/page.ts'
-import { programById } from '../core/program/starter/programs.ts'
+import type { DocumentType, Program } from '../core/program/schema.ts'
 import { builtInTypes } from '../core/program/starter/types/index.ts'
 import { judgeRead } from '../engine/pipeline/headless.ts'
 import { readPackage } from '../engine/pipeline/read-package.ts'
@@ -17,6 +17,13 @@ export interface CorpusRun {
   wallSeconds: number
   cpuSeconds: number
   peakMegabytes: number
+}
+
+/** What the packages of a corpus are read and judged by. */
+export interface CorpusBy {
+  types: readonly DocumentType[]
+  /** The program that a case names. */
+  programOf: (name: string) => Promise<Program>
 }
 
 /** A case as the readers leave it, with its truth. */
@@ -57,14 +64,14 @@ const filesOf = (at: string, names: readonly string[]) =>
   Promise.all(names.map(async (name) => ({ name, bytes: new Uint8Array(await readFile(join(at, name))) })))
 
 /** Runs every case of a corpus through the very computation of the headless run, and scores it. */
-export async function runCorpus(folder: string): Promise<CorpusRun> {
+export async function runCorpus(folder: string, by: CorpusBy): Promise<CorpusRun> {
   const tally = new Tally()
   const cases = await casesIn(folder)
   const started = performance.now()
   const usage = cpuSeconds()
   let pages = 0
   for (const { name, at, given, truth } of cases) {
-    const report = await runCase(at, given)
+    const report = await runCase(at, given, by)
     pages += report.pages.length
     tally.merge(tallyCase(name, report, truth))
   }
@@ -81,11 +88,11 @@ export async function runCorpus(folder: string): Promise<CorpusRun> {
 async function runCase(
   folder: string,
   given: { program: string; asOf: string; files: string[] },
+  { types, programOf }: CorpusBy,
 ): Promise<Report> {
-  const program = programById(given.program)
-  if (!program) throw new Error(`there is no program "${given.program}"`)
-  const read = await readPackage(await filesOf(folder, given.files), builtInTypes)
-  const { situation, assessment } = await judgeRead(read, { program, types: builtInTypes, asOf: given.asOf })
+  const program = await programOf(given.program)
+  const read = await readPackage(await filesOf(folder, given.files), types)
+  const { situation, assessment } = await judgeRead(read, { program, types, asOf: given.asOf })
   return reportOf(situation, assessment)
 }
 

@@ -15,16 +15,25 @@ import { writeCorpus } from '../demo/corpus.ts'
 import type { PaperSet } from '../demo/papers/sets.ts'
 import type { ScanQuality } from '../demo/scan.ts'
 import { startAlone } from './alone.ts'
+import { programOf, typesOf } from './configuration.ts'
 import { given } from './paths.ts'
 import { ensureDatabase, startPostgres } from './postgres.ts'
 
 const command = new Command('bench')
   .description('scores of a corpus; without one, of the corpora that ship with the generator, and the speed')
   .option('--corpus <dir>', 'a folder of cases')
+  .option('--types <file>', 'document types of the corpus; with it no others take part')
+  .option('--program <file>', 'the program of the corpus, in place of the one that its cases name')
   .option('--json <file>', 'also write the figures there')
   .option('--notes', 'say every miss; not for the layouts that scores are quoted on')
   .parse()
-const wishes = command.opts<{ corpus?: string; json?: string; notes?: boolean }>()
+const wishes = command.opts<{
+  corpus?: string
+  types?: string
+  program?: string
+  json?: string
+  notes?: boolean
+}>()
 
 /** The corpora drawn where none is given: those that rules are tuned on, and those that scores are quoted on. */
 const CORPORA: readonly {
@@ -46,7 +55,11 @@ const CORPORA: readonly {
 const figures: Record<string, unknown> = {}
 
 async function score(name: string, folder: string): Promise<void> {
-  const { tally, ...run } = await runCorpus(folder)
+  const types = await typesOf(wishes.types)
+  const { tally, ...run } = await runCorpus(folder, {
+    types,
+    programOf: (named) => programOf(wishes.program ?? named, types),
+  })
   const scores = scoresOf(tally)
   if (wishes.notes) for (const note of tally.notes) console.log(note)
   console.log(

@@ -12,6 +12,7 @@ import { builtInTypes } from '../core/program/starter/types/index.ts'
 import { splitPages } from '../core/classification/segment.ts'
 import { readPackage } from '../engine/pipeline/read-package.ts'
 import { WORTH_THREADS } from '../engine/parallel/pool.ts'
+import { passbook, pledge } from '../core/testing/small-types.ts'
 import { payslip, pdfOf } from '../tests/support/papers.ts'
 
 const AS_OF = '2026-04-10'
@@ -162,3 +163,29 @@ test.each([
   },
   60_000,
 )
+
+test('document types may be a file: then no others take part', async () => {
+  await put('types.json', JSON.stringify([pledge, passbook]))
+  await put(
+    'pledges.json',
+    JSON.stringify({
+      ...bare,
+      persons: { applicant: 'pledge.giver' },
+      requirements: [{ id: 'pledge', title: 'A pledge', ways: [{ needs: [{ type: 'pledge' }] }] }],
+    }),
+  )
+  const lines = [
+    'Pledge of goods',
+    'Giver | Ottilie Varnham',
+    'Pledge number | PL-4711',
+    'Given on | 14/03/2026',
+  ]
+  await put('pledge.pdf', await pdfOf(lines))
+  await put('slip.pdf', await pdfOf(payslip('January', '30')))
+  const words = ['--program', 'pledges.json', '--types', 'types.json', '--as-of', AS_OF, '--out', 'pledged']
+  expect((await run(...words, 'pledge.pdf', 'slip.pdf')).code).toBe(0)
+  const { documents, checklist } = await report('pledged')
+  expect(documents.map((d) => d.type)).toEqual(['pledge', 'unknown'])
+  expect(documents[0].fields.find((f) => f.name === 'pledge_number')?.value).toBe('PL-4711')
+  expect(checklist).toMatchObject([{ requirement: 'pledge', status: 'satisfied' }])
+}, 90_000)

@@ -5,45 +5,25 @@ import { Command, CommanderError } from 'commander'
 import { z } from 'zod'
 import { fileNames } from '../core/handover/names.ts'
 import { reportOf } from '../core/handover/report.ts'
-import { faultsOf } from '../core/program/faults.ts'
-import { programSchema, type Program } from '../core/program/schema.ts'
-import { programById } from '../core/program/starter/programs.ts'
-import { builtInTypes } from '../core/program/starter/types/index.ts'
+import { UnreadableFile } from '../core/program/files.ts'
+import { programOf, Refused, typesOf } from './configuration.ts'
 import { given } from './paths.ts'
 import { writeDocuments } from '../engine/handover/documents.ts'
 import { judgeRead } from '../engine/pipeline/headless.ts'
 import { readPackage } from '../engine/pipeline/read-package.ts'
 import { Threads, threadsHere } from '../engine/parallel/pool.ts'
 
-/** Words of the command are off, or nothing could be used: exit 2 with one line. */
-class Refused extends Error {}
-
 const options = z.object({
   program: z.string(),
+  types: z.string().min(1).optional(),
   asOf: z.iso.date({ error: 'a day is written YYYY-MM-DD' }),
   out: z.string().min(1),
 })
 
-/** A program from its file, as the application exports it. */
-async function programIn(path: string): Promise<Program> {
-  if (!path.endsWith('.json')) throw new Refused(`there is no program "${path}"`)
-  const text = await readFile(given(path), 'utf8').catch(() => {
-    throw new Refused(`the program ${path} cannot be read`)
-  })
-  let program: Program
-  try {
-    program = programSchema.parse(JSON.parse(text))
-  } catch {
-    throw new Refused(`${path} is no program`)
-  }
-  const [fault] = faultsOf(program, builtInTypes)
-  if (fault) throw new Refused(`the program ${path} cannot be used: in ${fault.where}: ${fault.what}`)
-  return program
-}
-
 async function main(): Promise<void> {
   const command = new Command('process')
     .requiredOption('--program <id>')
+    .option('--types <file>', 'document types; with it no others take part')
     .option('--as-of <date>', 'the day to judge on', new Date().toISOString().slice(0, 10))
     .requiredOption('--out <dir>')
     .argument('<file...>')
@@ -53,8 +33,8 @@ async function main(): Promise<void> {
   const parsed = options.safeParse(command.opts())
   if (!parsed.success)
     throw new Refused(parsed.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '))
-  const program = programById(parsed.data.program) ?? (await programIn(parsed.data.program))
-  const types = builtInTypes
+  const types = await typesOf(parsed.data.types)
+  const program = await programOf(parsed.data.program, types)
   const started = performance.now()
   const incoming = await Promise.all(
     command.args.map(async (path) => ({
@@ -110,7 +90,8 @@ async function main(): Promise<void> {
 }
 
 main().catch((error: unknown) => {
-  const refused = error instanceof Refused || error instanceof CommanderError
+  const refused =
+    error instanceof Refused || error instanceof UnreadableFile || error instanceof CommanderError
   process.stderr.write(
     `jigsa process: ${error instanceof Error ? (refused ? error.message.replace(/^error: /, '') : (error.stack ?? error.message)) : String(error)}\n`,
   )

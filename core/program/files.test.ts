@@ -4,8 +4,9 @@ import { estimate, passbook, pledge } from '../testing/small-types.ts'
 
 /** A type as the first form has it: no version, and no roles. */
 const firstForm = (type: DocumentType): unknown => {
-  const { formatVersion: _, ...rest } = JSON.parse(JSON.stringify(type)) as DocumentType
-  for (const field of rest.fields) for (const column of field.columns) delete column.role
+  const rest = JSON.parse(JSON.stringify(type)) as Partial<DocumentType>
+  delete rest.formatVersion
+  for (const field of rest.fields!) for (const column of field.columns) delete column.role
   return rest
 }
 

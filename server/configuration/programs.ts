@@ -1,38 +1,38 @@
-import { and, asc, desc, eq } from 'drizzle-orm'
+import { and, asc, desc, eq, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
-import { builtInPrograms, programById } from '../../core/program/starter/programs.ts'
-import { programSchema, type Program } from '../../core/program/schema.ts'
+import { loadProgram } from '../../core/program/files.ts'
+import type { Program } from '../../core/program/schema.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
 import { programs, user } from '../database/schema.ts'
 
-/** A program with the version that it is of. Version 1 of a built-in one is as it ships. */
+/** A program with the version that it is of. */
 export interface VersionedProgram {
   body: Program
   version: number
+  /** The organisation began with it. */
+  began: boolean
 }
 
 const known = new LRUCache<string, Program>({ max: 200 })
 
-/** The newest version of each program of an organisation, the built-in ones first. */
+/** The newest version of each program of an organisation, in the order in which it got them. */
 export async function programsOf(work: Work, organisationId: string): Promise<VersionedProgram[]> {
   const own = await work
     .selectDistinctOn([programs.program], {
       program: programs.program,
       version: programs.version,
       body: programs.body,
+      first: sql<number>`min(${programs.id}) over (partition by ${programs.program})`,
+      began: sql<boolean>`bool_or(${programs.version} = 1 and ${programs.createdById} is null) over (partition by ${programs.program})`,
     })
     .from(programs)
     .where(eq(programs.organisationId, organisationId))
     .orderBy(asc(programs.program), desc(programs.version))
-  const changed = new Map(
-    own.map((o) => [o.program, { body: programSchema.parse(o.body), version: o.version }]),
-  )
-  return [
-    ...builtInPrograms.map((p) => changed.get(p.id) ?? { body: p, version: 1 }),
-    ...own.filter((o) => !programById(o.program)).map((o) => changed.get(o.program)!),
-  ]
+  return own
+    .sort((a, b) => a.first - b.first)
+    .map(({ body, version, began }) => ({ body: loadProgram(body).value, version, began }))
 }
 
 /** A program in one of its versions; null where there is none. A version never changes. */
@@ -55,9 +55,10 @@ export async function programAt(
         eq(programs.version, version),
       ),
     )
-  const found = own ? programSchema.parse(own.body) : version === 1 ? programById(id) : undefined
-  if (found) known.set(key, found)
-  return found ?? null
+  if (!own) return null
+  const found = loadProgram(own.body).value
+  known.set(key, found)
+  return found
 }
 
 /** The newest version of one program. */

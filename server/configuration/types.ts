@@ -1,7 +1,7 @@
 import { and, arrayContains, asc, desc, eq, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import type { DocumentType } from '../../core/program/schema.ts'
-import { builtInTypes } from '../../core/program/starter/types/index.ts'
+import { loadType } from '../../core/program/files.ts'
 import { withLearntLabels } from '../../core/extraction/labels/learn-labels.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
@@ -13,10 +13,10 @@ import { recutUntouched } from './knowledge.ts'
 
 /** Types of an organisation by what they were last made of: the same list as long as nothing changes, for much is remembered with it. */
 const known = new LRUCache<string, readonly DocumentType[]>({ max: 16 })
-/** Built-in types that nobody changed, and versions, with their learnt wordings: the same object for the same wordings. */
+/** Versions of types with their learnt wordings: the same object for the same wordings. */
 const made = new LRUCache<string, DocumentType>({ max: 400 })
 
-/** The document types that an organisation's papers are read by: its own versions, else the built-in ones, with what was taught. */
+/** The document types that an organisation's papers are read by: the newest version of each, with what was taught, in the order in which it got them. */
 export async function typesOf(work: Work, organisationId: string): Promise<readonly DocumentType[]> {
   const {
     rows: [stamp],
@@ -32,6 +32,7 @@ export async function typesOf(work: Work, organisationId: string): Promise<reado
         id: documentTypes.id,
         type: documentTypes.type,
         body: documentTypes.body,
+        first: sql<number>`min(${documentTypes.id}) over (partition by ${documentTypes.type})`,
       })
       .from(documentTypes)
       .where(eq(documentTypes.organisationId, organisationId))
@@ -47,31 +48,21 @@ export async function typesOf(work: Work, organisationId: string): Promise<reado
       .from(learntLabels)
       .where(and(eq(learntLabels.organisationId, organisationId), isNull(learntLabels.removedAt)))
       .orderBy(desc(learntLabels.id))
-    const changed = new Map(own.map((o) => [o.type, o]))
-    const bases = [
-      ...builtInTypes.map((t) => changed.get(t.id) ?? { id: 0, type: t.id, body: t }),
-      ...own.filter((o) => !builtInTypes.some((t) => t.id === o.type)),
-    ]
-    const types = bases.map(({ id, type, body }) => {
-      const learnt = labels.filter((l) => l.type === type)
-      if (id === 0 && learnt.length === 0) return body
-      const as = `${type} ${id} ${learnt.map((l) => l.id).join()}`
-      const kept = made.get(as) ?? withLearntLabels(body, learnt)
-      made.set(as, kept)
-      return kept
-    })
-    // Nobody changed anything: the very list that everything built in is remembered by.
-    const list =
-      types.every((t, i) => t === builtInTypes[i]) && types.length === builtInTypes.length
-        ? builtInTypes
-        : types
-    found = list
+    found = own
+      .sort((a, b) => a.first - b.first)
+      .map(({ id, type, body }) => {
+        const learnt = labels.filter((l) => l.type === type)
+        const as = `${id} ${learnt.map((l) => l.id).join()}`
+        const kept = made.get(as) ?? withLearntLabels(loadType(body).value, learnt)
+        made.set(as, kept)
+        return kept
+      })
     known.set(key, found)
   }
   return found
 }
 
-/** The versions of a type, the newest first; none where it is built in and unchanged. */
+/** The versions of a type, the newest first; the first has no author where the organisation began with it. */
 export const versionsOf = (who: Person, type: string) =>
   database()
     .select({
@@ -87,12 +78,11 @@ export const versionsOf = (who: Person, type: string) =>
     .limit(30)
 
 /**
- * Takes a type of the organisation's own away, with what was learnt for it. Types that ship with Jigsa stay.
+ * Takes a type away from an organisation, with what was learnt for it.
  * @returns why it cannot be taken away, in a sentence; null once it is gone
  */
 export function removeType(who: Person, type: string): Promise<string | null> {
   return database().transaction(async (work) => {
-    if (builtInTypes.some((t) => t.id === type)) return 'This type ships with Jigsa and stays.'
     const own = await typeAsSaved(work, who.organisationId, type)
     if (!own) return 'There is no such type any more.'
     const used = await work
@@ -130,26 +120,37 @@ export async function typeAsSaved(
     .where(and(eq(documentTypes.organisationId, organisationId), eq(documentTypes.type, type)))
     .orderBy(desc(documentTypes.version))
     .limit(1)
-  return own?.body ?? builtInTypes.find((t) => t.id === type) ?? null
+  return own ? loadType(own.body).value : null
 }
 
 /**
  * Saves a type as its next version. Papers of the type that wait are read again, and packages nobody touched are cut anew,
  * for the type may be known by other words now.
+ * @param assumed what an older form of its file left to be assumed; it stands in the trail
  */
-export async function saveType(work: Work, who: Person, body: DocumentType): Promise<number> {
+export async function saveType(
+  work: Work,
+  who: Person,
+  body: DocumentType,
+  assumed: readonly string[] = [],
+): Promise<number> {
   const [last] = await work
     .select({ version: documentTypes.version })
     .from(documentTypes)
     .where(and(eq(documentTypes.organisationId, who.organisationId), eq(documentTypes.type, body.id)))
     .orderBy(desc(documentTypes.version))
     .limit(1)
-  // The built-in form is the first version.
-  const version = (last?.version ?? (builtInTypes.some((t) => t.id === body.id) ? 1 : 0)) + 1
+  const version = (last?.version ?? 0) + 1
   await work
     .insert(documentTypes)
     .values({ organisationId: who.organisationId, type: body.id, version, body, createdById: who.id })
-  await note(work, who, null, 'saved a document type', `${body.title}, version ${version}`)
+  await note(
+    work,
+    who,
+    null,
+    'saved a document type',
+    [`${body.title}, version ${version}`, ...assumed].join('; '),
+  )
   await queueJob(work, 'read_type_again', {
     organisationId: who.organisationId,
     type: body.id,
@@ -157,4 +158,21 @@ export async function saveType(work: Work, who: Person, body: DocumentType): Pro
   })
   await recutUntouched(work, who.organisationId)
   return version
+}
+
+/** Where a type of an organisation comes from: what it began with, what it changed of that, or what it wrote itself. */
+export type Origin = 'starter' | 'changed' | 'own'
+
+/** The origin of each type of an organisation, by its id. */
+export async function originsOf(work: Work, organisationId: string): Promise<Map<string, Origin>> {
+  const rows = await work
+    .select({
+      type: documentTypes.type,
+      began: sql<boolean>`bool_or(${documentTypes.version} = 1 and ${documentTypes.createdById} is null)`,
+      newest: sql<number>`max(${documentTypes.version})`,
+    })
+    .from(documentTypes)
+    .where(eq(documentTypes.organisationId, organisationId))
+    .groupBy(documentTypes.type)
+  return new Map(rows.map((r) => [r.type, !r.began ? 'own' : r.newest > 1 ? 'changed' : 'starter']))
 }

@@ -40,6 +40,8 @@ export const organisations = pgTable('organisation', {
   name: text('name').notNull(),
   /** Letters in front of its case numbers. */
   casePrefix: text('case_prefix').notNull(),
+  /** When it was given types and programs to begin with; null where it still waits for them. */
+  starterAt: moment('starter_at'),
 })
 /** The organisation of whoever was not given another. Its row is made by the migration. */
 export const FIRST_ORGANISATION = 'first'
@@ -263,7 +265,7 @@ export const answers = pgTable(
   (t) => [index('answer_package').on(t.packageId, t.id)],
 )
 
-/** Document types as an organisation has them: every save is a version of its own, the highest counts. What is not here is built in. */
+/** Document types as an organisation has them: every save is a version of its own, the highest counts. The first of those it began with has no author. */
 export const documentTypes = pgTable(
   'document_type',
   {

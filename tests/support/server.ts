@@ -1,3 +1,4 @@
+import { starterSet } from '../../core/program/starter/index.ts'
 import { Readable } from 'node:stream'
 import { jest } from '@jest/globals'
 import { eq } from 'drizzle-orm'
@@ -66,7 +67,7 @@ export function desk(): Desk {
   // They wait for another process: on a busy machine five seconds would measure the machine.
   jest.setTimeout(60_000)
   beforeAll(async () => {
-    await migrateDatabase()
+    await migrateDatabase(starterSet)
     at.running = worker()
     at.who = await person()
   }, 60_000)

@@ -3,7 +3,6 @@ import { useEffect, useState } from 'react'
 import { data, Link, redirect, useFetcher } from 'react-router'
 import { z } from 'zod'
 import { faultsOf, type TypeShape } from '../../../core/program/faults.ts'
-import { programById } from '../../../core/program/starter/programs.ts'
 import { programSchema, type Program } from '../../../core/program/schema.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
@@ -74,7 +73,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     packages,
     types,
     may: maySwitch(who),
-    shipped: programById(params.id) !== undefined,
+    shipped: found.began,
   }
 }
 

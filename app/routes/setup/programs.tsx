@@ -1,7 +1,7 @@
 import { Plus } from 'lucide-react'
 import { data, Link, redirect } from 'react-router'
-import { builtInPrograms } from '../../../core/program/starter/programs.ts'
-import { programSchema } from '../../../core/program/schema.ts'
+import { loadProgram, UnreadableFile } from '../../../core/program/files.ts'
+import type { Program } from '../../../core/program/schema.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
 import { programsOf, saveProgram } from '../../../server/configuration/programs.ts'
@@ -18,14 +18,14 @@ export async function loader({ request }: Route.LoaderArgs) {
   const programs = await programsOf(database(), who.organisationId)
   return {
     may: maySwitch(who),
-    programs: programs.map(({ body, version }) => ({
+    programs: programs.map(({ body, version, began }) => ({
       id: body.id,
       title: body.title,
       version,
       requirements: body.requirements.length,
       facts: body.facts.length,
       checks: body.checks.length,
-      own: !builtInPrograms.some((p) => p.id === body.id),
+      own: !began,
     })),
   }
 }
@@ -34,21 +34,18 @@ export async function loader({ request }: Route.LoaderArgs) {
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
   if (!maySwitch(who)) return data({ problem: 'A lead or an administrator changes programs.' }, 403)
-  const parsed = programSchema.safeParse(await request.json().catch(() => null))
-  if (!parsed.success) {
-    const [issue] = parsed.error.issues
-    return data(
-      {
-        problem: `This is no program: ${issue.path.length > 0 ? `${issue.path.join('.')}: ` : ''}${issue.message}.`,
-      },
-      400,
-    )
+  let program: Program
+  try {
+    program = loadProgram(await request.json().catch(() => null)).value
+  } catch (error) {
+    if (error instanceof UnreadableFile) return data({ problem: error.message }, 400)
+    throw error
   }
-  const [fault] = await faultsIn(who, parsed.data)
+  const [fault] = await faultsIn(who, program)
   if (fault)
     return data({ problem: `This program cannot be used. In its ${fault.where}: ${fault.what}.` }, 400)
-  await saveProgram(who, parsed.data)
-  return redirect(`/programs/${parsed.data.id}`)
+  await saveProgram(who, program)
+  return redirect(`/programs/${program.id}`)
 }
 
 /** All programs: what each asks for and checks. */

@@ -4,7 +4,6 @@ import { data, Link, redirect, useFetcher, useNavigation, useSubmit } from 'reac
 import { z } from 'zod'
 import { recordOf, whatIf, type FieldRecord, type WhatIf } from '../../../core/findings/field-record.ts'
 import { documentTypeSchema, fieldKind, type DocumentType, type Field } from '../../../core/program/schema.ts'
-import { builtInTypes } from '../../../core/program/starter/types/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
 import { pastReadings } from '../../../server/configuration/field-records.ts'
@@ -38,7 +37,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       records: [] as FieldRecord[],
       curves: {} as Record<string, WhatIf[]>,
       may: maySwitch(who),
-      own: true,
     }
   const type = await typeAsSaved(database(), who.organisationId, params.id)
   if (!type) throw data('There is no such document type.', 404)
@@ -51,7 +49,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     type,
     learnt,
     may: maySwitch(who),
-    own: !builtInTypes.some((t) => t.id === type.id),
     versions: versions.map(({ version, by, createdAt }) => ({ version, by, createdAt })),
     records: type.fields.map((f) => recordOf(f.name, past)),
     curves: Object.fromEntries(
@@ -155,7 +152,7 @@ const KINDS: Record<Field['kind'], string> = {
 
 /** A document type: what names it, what it holds, how sure a value must be; what was learnt, how each value did. */
 export default function TypeEditor({
-  loaderData: { type: stored, versions, learnt, records, curves, may, own },
+  loaderData: { type: stored, versions, learnt, records, curves, may },
   actionData,
 }: Route.ComponentProps) {
   const [type, setType] = useState<DocumentType>(stored ?? EMPTY)
@@ -342,7 +339,7 @@ export default function TypeEditor({
             />
             is to be signed
           </label>
-          {stored && own && may ? (
+          {stored && may ? (
             <button
               type="button"
               className="text-sm underline"

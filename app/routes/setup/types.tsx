@@ -1,12 +1,12 @@
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { data, Link, redirect } from 'react-router'
-import { documentTypeSchema } from '../../../core/program/schema.ts'
-import { builtInTypes } from '../../../core/program/starter/types/index.ts'
+import { loadType, UnreadableFile, type Loaded } from '../../../core/program/files.ts'
+import type { DocumentType } from '../../../core/program/schema.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
 import { maySwitch } from '../../../server/configuration/rules.ts'
-import { saveType, typesOf } from '../../../server/configuration/types.ts'
+import { originsOf, saveType, typesOf, type Origin } from '../../../server/configuration/types.ts'
 import { count } from '../../parts/format.ts'
 import { useTakeFile } from '../../parts/take-file.tsx'
 import type { Route } from './+types/types'
@@ -16,7 +16,10 @@ export const meta = () => [{ title: 'Document types · Jigsa' }]
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
-  const types = await typesOf(database(), who.organisationId)
+  const [types, origins] = await Promise.all([
+    typesOf(database(), who.organisationId),
+    originsOf(database(), who.organisationId),
+  ])
   return {
     may: maySwitch(who),
     types: types.map((t) => ({
@@ -24,8 +27,7 @@ export async function loader({ request }: Route.LoaderArgs) {
       title: t.title,
       fields: t.fields.length,
       signed: t.signature !== null,
-      own: !builtInTypes.some((b) => b.id === t.id),
-      changed: builtInTypes.some((b) => b.id === t.id && b !== t),
+      origin: origins.get(t.id) ?? 'own',
     })),
   }
 }
@@ -34,21 +36,20 @@ export async function loader({ request }: Route.LoaderArgs) {
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
   if (!maySwitch(who)) return data({ problem: 'A lead or an administrator changes document types.' }, 403)
-  const parsed = documentTypeSchema.safeParse(await request.json().catch(() => null))
-  if (!parsed.success) {
-    const [issue] = parsed.error.issues
-    return data(
-      {
-        problem: `This is no document type: ${issue.path.length > 0 ? `${issue.path.join('.')}: ` : ''}${issue.message}`,
-      },
-      400,
-    )
+  let loaded: Loaded<DocumentType>
+  try {
+    loaded = loadType(await request.json().catch(() => null))
+  } catch (error) {
+    if (error instanceof UnreadableFile) return data({ problem: error.message }, 400)
+    throw error
   }
-  if (parsed.data.id === unknownType.id)
+  if (loaded.value.id === unknownType.id)
     return data({ problem: 'Papers of no known type cannot be made a type of that name.' }, 400)
-  await database().transaction((work) => saveType(work, who, parsed.data))
-  return redirect(`/types/${parsed.data.id}`)
+  await database().transaction((work) => saveType(work, who, loaded.value, loaded.assumed))
+  return redirect(`/types/${loaded.value.id}`)
 }
+
+const ORIGIN: Record<Origin, string> = { own: 'your own', changed: 'changed', starter: 'starter set' }
 
 /** All document types: what each asks for, and whose it is. */
 export default function Types({ loaderData: { types, may } }: Route.ComponentProps) {
@@ -97,9 +98,9 @@ export default function Types({ loaderData: { types, may } }: Route.ComponentPro
               {t.signed ? ', signature' : ''}
             </span>
             <span
-              className={`w-16 text-right text-[13px] whitespace-nowrap ${t.own || t.changed ? 'text-petrol' : 'text-ink-3'}`}
+              className={`w-16 text-right text-[13px] whitespace-nowrap ${t.origin === 'starter' ? 'text-ink-3' : 'text-petrol'}`}
             >
-              {t.own ? 'your own' : t.changed ? 'changed' : 'built in'}
+              {ORIGIN[t.origin]}
             </span>
           </li>
         ))}

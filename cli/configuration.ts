@@ -1,0 +1,43 @@
+import { readFile } from 'node:fs/promises'
+import { faultsOf } from '../core/program/faults.ts'
+import { loadProgram, loadTypes, type Loaded } from '../core/program/files.ts'
+import type { DocumentType, Program } from '../core/program/schema.ts'
+import { starterSet } from '../core/program/starter/index.ts'
+import { given } from './paths.ts'
+
+/** Words of the command are off, or nothing could be used: exit 2 with one line. */
+export class Refused extends Error {}
+
+/** What a file of JSON holds. @param what it is, for the sentence where it is not */
+async function jsonIn(path: string, what: string): Promise<unknown> {
+  const text = await readFile(given(path), 'utf8').catch(() => {
+    throw new Refused(`${what} ${path} cannot be read`)
+  })
+  try {
+    return JSON.parse(text)
+  } catch {
+    throw new Refused(`${path} is no JSON file`)
+  }
+}
+
+/** The document types of a file, as the application exports them; the starter set where none is named. */
+export async function typesOf(path: string | undefined): Promise<readonly DocumentType[]> {
+  if (path === undefined) return starterSet.types
+  return told(path, loadTypes(await jsonIn(path, 'the file of document types')))
+}
+
+/** A program by its id in the starter set, or from its file, as the application exports it. */
+export async function programOf(named: string, types: readonly DocumentType[]): Promise<Program> {
+  const started = starterSet.programs.find((p) => p.id === named)
+  if (!started && !named.endsWith('.json')) throw new Refused(`there is no program "${named}"`)
+  const program = started ?? told(named, loadProgram(await jsonIn(named, 'the program')))
+  const [fault] = faultsOf(program, types)
+  if (fault) throw new Refused(`the program ${named} cannot be used: in ${fault.where}: ${fault.what}`)
+  return program
+}
+
+/** What a file holds; what its older form left to be assumed is said. */
+function told<T>(path: string, { value, assumed }: Loaded<T>): T {
+  for (const line of assumed) process.stderr.write(`${path}: ${line}\n`)
+  return value
+}

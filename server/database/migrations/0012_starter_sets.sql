@@ -1,0 +1,1 @@
+ALTER TABLE "organisation" ADD COLUMN "starter_at" timestamp with time zone;
