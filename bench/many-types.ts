@@ -1,6 +1,6 @@
 import { documentTypeSchema, type DocumentType } from '../core/program/schema.ts'
 import { builtInTypes } from '../core/program/starter/types/index.ts'
-import { splitPages } from '../core/classification/segment.ts'
+import { segmentPages } from '../core/classification/segment.ts'
 import { Dice } from '../demo/dice.ts'
 import type { BenchCase } from './run.ts'
 
@@ -126,10 +126,10 @@ export function runManyTypes(cases: readonly BenchCase[], counts: readonly numbe
   return counts.map((count) => {
     const types = [...builtInTypes, ...inventedTypes(count - builtInTypes.length)]
     // The wordings of a set of types are gone through once, as a worker does at its start.
-    splitPages(cases[0].pages.slice(0, 1), types)
+    segmentPages(cases[0].pages.slice(0, 1), types)
     let [right, typed, told, truly, both, pages] = [0, 0, 0, 0, 0, 0]
     const started = performance.now()
-    const cuts = cases.map((c) => splitPages(c.pages, types))
+    const cuts = cases.map((c) => segmentPages(c.pages, types))
     const took = performance.now() - started
     cases.forEach(({ truth, pages: read }, i) => {
       pages += read.length

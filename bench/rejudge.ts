@@ -5,7 +5,7 @@ import type { Question } from '../core/findings/deck.ts'
 import { programById } from '../core/program/starter/programs.ts'
 import { builtInTypes } from '../core/program/starter/types/index.ts'
 import type { DocumentReading } from '../core/extraction/fields/extract.ts'
-import { splitPages } from '../core/classification/segment.ts'
+import { segmentPages } from '../core/classification/segment.ts'
 import { readPackage } from '../engine/pipeline/read-package.ts'
 import { pageReader, keepingReader } from '../core/pipeline/readings.ts'
 
@@ -38,7 +38,7 @@ export async function measureRejudging(path: string): Promise<Rejudging> {
   const situation = {
     files: read.files,
     pages: read.pages,
-    pieces: splitPages(read.pages, builtInTypes),
+    pieces: segmentPages(read.pages, builtInTypes),
     program: programById('working-boat-loan')!,
     types: builtInTypes,
     asOf: '2026-04-10',

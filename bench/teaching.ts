@@ -1,7 +1,7 @@
 import { builtInTypes } from '../core/program/starter/types/index.ts'
 import type { DocumentType } from '../core/program/schema.ts'
 import type { Page } from '../core/model/page.ts'
-import { readDocument } from '../core/extraction/fields/extract.ts'
+import { extractDocument } from '../core/extraction/fields/extract.ts'
 import { labelBeside, withLearntLabels } from '../core/extraction/labels/learn-labels.ts'
 import type { BenchCase } from './run.ts'
 import { equalValues } from './score.ts'
@@ -87,7 +87,7 @@ function papersOf(cases: readonly BenchCase[], type: string): Paper[] {
 
 /** Which fields of a paper are read right. */
 function rightOf({ pages, truth }: Paper, type: DocumentType): Map<string, boolean> {
-  const read = new Map(readDocument(pages, type).fields.map((f) => [f.name, f.value]))
+  const read = new Map(extractDocument(pages, type).fields.map((f) => [f.name, f.value]))
   return new Map(
     Object.entries(truth.fields).map(([name, field]) => [
       name,
@@ -103,7 +103,7 @@ function rightOf({ pages, truth }: Paper, type: DocumentType): Map<string, boole
  */
 function wordingsOf({ pages, truth }: Paper, full: DocumentType, type: DocumentType): Map<string, string> {
   const found = new Map<string, string>()
-  const { fields } = readDocument(pages, full)
+  const { fields } = extractDocument(pages, full)
   for (const field of fields) {
     const truly = truth.fields[field.name]
     const page = pages.find((p) => p.number === field.page)
@@ -152,7 +152,7 @@ function reread(cases: readonly BenchCase[]): number {
   const papers = papersOf(cases, id)
   const started = performance.now()
   for (let i = 0; i < WAITING; i++)
-    readDocument(
+    extractDocument(
       papers[i % papers.length].pages.map((p) => ({ ...p })),
       type,
     )

@@ -9,7 +9,7 @@ import { assess } from '../core/pipeline/assess.ts'
 import { reportOf, type Report } from '../core/handover/report.ts'
 import { programById } from '../core/program/starter/programs.ts'
 import { builtInTypes } from '../core/program/starter/types/index.ts'
-import { splitPages } from '../core/classification/segment.ts'
+import { segmentPages } from '../core/classification/segment.ts'
 import { readPackage } from '../engine/pipeline/read-package.ts'
 import { WORTH_THREADS } from '../engine/parallel/pool.ts'
 import { passbook, pledge } from '../core/testing/small-types.ts'
@@ -77,7 +77,7 @@ test('many pages are read in threads, and the report is the very one that one th
   const situation = {
     files: read.files,
     pages: read.pages,
-    pieces: splitPages(read.pages, builtInTypes),
+    pieces: segmentPages(read.pages, builtInTypes),
     program: programById('working-boat-loan')!,
     types: builtInTypes,
     answers: [],

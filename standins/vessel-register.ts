@@ -21,7 +21,9 @@ export function startVesselRegister(
     const exact = number ? vessels.find((v) => squeeze(v.hull_number) === squeeze(number)) : undefined
     const named = name
       ? vessels.find(
-          (v) => compareTexts({ value: v.name, sure: 1 }, { value: name, sure: 1 }).relation !== 'different',
+          (v) =>
+            compareTexts({ value: v.name, confidence: 1 }, { value: name, confidence: 1 }).relation !==
+            'different',
         )
       : undefined
     const found = exact

@@ -2,7 +2,7 @@ import { assess } from '../pipeline/assess.ts'
 import { pageOf } from '../testing/page-of.ts'
 import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
-import { splitPages } from '../classification/segment.ts'
+import { segmentPages } from '../classification/segment.ts'
 import { ask } from './ask.ts'
 
 const pages = [
@@ -45,7 +45,7 @@ const pages = [
 const { documents } = assess({
   files: [],
   pages,
-  pieces: splitPages(pages, builtInTypes),
+  pieces: segmentPages(pages, builtInTypes),
   program: workingBoatLoan,
   types: builtInTypes,
   answers: [],

@@ -6,7 +6,7 @@ import { fold } from '../text/normalize.ts'
 import type { DocumentType, Field, FieldKind } from '../program/schema.ts'
 import { kindReaders } from '../extraction/parsers/index.ts'
 import { plain } from '../model/value.ts'
-import { gist } from '../extraction/labels/wording-similarity.ts'
+import { contentWords } from '../extraction/labels/wording-similarity.ts'
 
 /** Where an answer stands. */
 export interface AnswerPlace {
@@ -99,7 +99,7 @@ function wordsOf(question: string): Wanted[] {
     .filter((w) => w.length > 1 && !QUESTION.has(w))
     .map((word) => {
       const means = MEANT.filter(([asked]) => asked.test(word)).flatMap(([, words]) => words.split(' '))
-      return [...new Set([word, ...means].flatMap((w) => gist(w)))]
+      return [...new Set([word, ...means].flatMap((w) => contentWords(w)))]
     })
     .filter((w) => w.length > 0)
 }
@@ -127,13 +127,13 @@ function fromValues(
   for (const document of documents) {
     const type = types.find((t) => t.id === document.type)
     if (!type) continue
-    const paper = new Set([type.title, ...type.titles.slice(0, 8)].flatMap((t) => [...gist(t)]))
+    const paper = new Set([type.title, ...type.titles.slice(0, 8)].flatMap((t) => [...contentWords(t)]))
     for (const field of type.fields) {
       const value = document.fields.find((f) => f.name === field.name)
       if (!value || value.value === null || value.confidence < BELIEVED || field.kind === 'table') continue
       const own = new Set(
         [field.title, field.name.replaceAll('_', ' '), ...field.labels.slice(0, 12)].flatMap((t) => [
-          ...gist(t),
+          ...contentWords(t),
         ]),
       )
       found.push({
@@ -194,7 +194,7 @@ function fromLines(
   { pages, documents }: { pages: readonly Page[]; documents: readonly Document[] },
 ): Answer[] {
   const lines = pages.flatMap((page) =>
-    linesOf(page).map((line) => ({ page, line, words: new Set(gist(line.text)) })),
+    linesOf(page).map((line) => ({ page, line, words: new Set(contentWords(line.text)) })),
   )
   const weights = wanted.map((w) => {
     const users = lines.filter((l) => speaks(l.words, w)).length
@@ -233,5 +233,5 @@ const holds = (line: Line, kinds: readonly FieldKind[] | null): boolean =>
   kinds.some(
     (kind) =>
       kind in kindReaders &&
-      kindReaders[kind as keyof typeof kindReaders](line.words).some((r) => r.fit >= 0.7),
+      kindReaders[kind as keyof typeof kindReaders](line.words).some((r) => r.plausibility >= 0.7),
   )

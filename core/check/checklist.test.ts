@@ -2,7 +2,7 @@ import type { Answer } from '../answers/answer.ts'
 import { addDays } from '../text/calendar.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 import type { Paper } from '../dossier/paper.ts'
-import { personsOf, withOwners } from '../dossier/persons.ts'
+import { personsOf, assignOwners } from '../dossier/persons.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
 import { traderAccount } from '../program/starter/trader-account.ts'
 import type { Program } from '../program/schema.ts'
@@ -15,7 +15,7 @@ function item(requirement: string, papers: Paper[], answers: Answer[] = []) {
   const persons = personsOf(papers, workingBoatLoan, 'Ottilie Varnham')
   return judgeChecklist(
     workingBoatLoan,
-    { papers: withOwners(papers, persons, builtInTypes), persons, asOf, titles },
+    { papers: assignOwners(papers, persons, builtInTypes), persons, asOf, titles },
     answers,
   ).find((r) => r.requirement === requirement)!
 }

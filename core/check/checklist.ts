@@ -203,8 +203,10 @@ function judgeListed(need: Need, papers: Paper[], situation: Situation, title: s
     const own = usableText(paper, field)
     return (
       own !== null &&
-      comparers.name({ value: own, sure: fieldOf(paper, field)!.confidence }, { value: person, sure: 1 })
-        .relation !== 'different'
+      comparers.name(
+        { value: own, confidence: fieldOf(paper, field)!.confidence },
+        { value: person, confidence: 1 },
+      ).relation !== 'different'
     )
   }
   return judgePersons(

@@ -1,5 +1,5 @@
 import { pageOf } from '../testing/page-of.ts'
-import { carriedOn, meets } from './carried-balance.ts'
+import { carriedBalances, meets } from './carried-balance.ts'
 
 const first = pageOf([
   'Date | What | Out | Balance',
@@ -8,8 +8,8 @@ const first = pageOf([
   '1/2',
 ])
 const balances = (...lines: string[]) => {
-  const { from, opening } = carriedOn(pageOf(lines))
-  return { from: meets(carriedOn(first), from), opening: meets(carriedOn(first), opening) }
+  const { from, opening } = carriedBalances(pageOf(lines))
+  return { from: meets(carriedBalances(first), from), opening: meets(carriedBalances(first), opening) }
 }
 
 test('the next row follows from the last balance, whichever column its amount is in', () => {
@@ -44,18 +44,20 @@ test('another account does not follow', () =>
 test('an overdrawn balance keeps its sign', () =>
   expect(
     meets(
-      carriedOn(pageOf(['1 Feb | A | -88.50 | 0.50', '2 Feb | B | -59.40 | -58.90'])),
-      carriedOn(pageOf(['3 Feb | C | -12.13 | -71.03', '4 Feb | D | -1.00 | -72.03'])).from,
+      carriedBalances(pageOf(['1 Feb | A | -88.50 | 0.50', '2 Feb | B | -59.40 | -58.90'])),
+      carriedBalances(pageOf(['3 Feb | C | -12.13 | -71.03', '4 Feb | D | -1.00 | -72.03'])).from,
     ),
   ).toBe(true))
 test('days and a page without rows prove nothing', () => {
   const nothing = { from: new Set(), opening: new Set(), to: new Set(), carriesOn: false }
   expect(
-    carriedOn(pageOf(['Statement of 01.03.2026', 'from 01.02.2026', 'Closing balance | 12.40'])),
+    carriedBalances(pageOf(['Statement of 01.03.2026', 'from 01.02.2026', 'Closing balance | 12.40'])),
   ).toEqual(nothing)
 })
 test('nor does an account that was empty', () =>
-  expect(carriedOn(pageOf(['1 Feb | A | 5.00 | 5.00', '2 Feb | B | 20.00 | 25.00'])).from.has(0)).toBe(false))
+  expect(carriedBalances(pageOf(['1 Feb | A | 5.00 | 5.00', '2 Feb | B | 20.00 | 25.00'])).from.has(0)).toBe(
+    false,
+  ))
 
 test('one booking with its day is enough, one line of two amounts is any sum', () => {
   expect(balances('31-01-2026 | Wages | 2,000.00 | 3,386.27').from).toBe(true)
@@ -63,6 +65,8 @@ test('one booking with its day is enough, one line of two amounts is any sum', (
 })
 test('on a picture an amount that lost its point is cents, beside one that has it', () => {
   const rows = ['21-01-2026 | Isles Water | 2162 | 1,364.65', '22-01-2026 | Cheque | 64.65 | 1,300.00']
-  expect(meets(carriedOn(first), carriedOn(pageOf(rows, { source: 'ocr', sure: 0.8 })).from)).toBe(true)
-  expect(meets(carriedOn(first), carriedOn(pageOf(rows)).from)).toBe(false)
+  expect(
+    meets(carriedBalances(first), carriedBalances(pageOf(rows, { source: 'ocr', confidence: 0.8 })).from),
+  ).toBe(true)
+  expect(meets(carriedBalances(first), carriedBalances(pageOf(rows)).from)).toBe(false)
 })

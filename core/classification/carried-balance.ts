@@ -22,7 +22,7 @@ const ENDS = 2
  * Balances that run from page to page. Before its first row an account stood at that row's balance less or more its
  * amount, whichever sign or column says which. An account with nothing in it proves nothing.
  */
-export function carriedOn(page: Page): Carried {
+export function carriedBalances(page: Page): Carried {
   const lines = linesOf(page)
   const read = lines
     .map((line) => ({ line, amounts: amountsOf(line, page) }))

@@ -1,7 +1,7 @@
 import { pageOf } from '../testing/page-of.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
 import { filledEvidence } from './filled-fields.ts'
-import { splitPages } from './segment.ts'
+import { segmentPages } from './segment.ts'
 import { typeById } from '../program/document-type.ts'
 
 const consent = typeById(builtInTypes, 'credit_consent')
@@ -23,7 +23,7 @@ test('a short form that is answered throughout speaks for its type', () =>
 test('the same answers are little of a long form', () =>
   expect(filledEvidence(form, typeById(builtInTypes, 'loan_application'))).toBe(0))
 test('a heading nobody listed does not hide what a form is', () =>
-  expect(splitPages([form], builtInTypes)[0].type).toBe('credit_consent'))
+  expect(segmentPages([form], builtInTypes)[0].type).toBe('credit_consent'))
 test('a recipe answers nothing', () =>
   expect(
     filledEvidence(pageOf(['Smoked mackerel', 'Boil a pound of potatoes.', 'Serve with bread.']), consent),

@@ -1,7 +1,7 @@
 import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
-import { candidatesOf } from '../extraction/fields/generate.ts'
-import { labelsOn } from '../extraction/labels/find-labels.ts'
+import { generateCandidates } from '../extraction/fields/generate.ts'
+import { findLabels } from '../extraction/labels/find-labels.ts'
 
 /** So many values behind their labels, and so large a share of all that the type asks for, speak for it. */
 const LEAST = 3
@@ -18,17 +18,17 @@ const FOUND = 1.5
 export function filledEvidence(page: Page, type: DocumentType): number {
   const signed =
     type.signature !== null &&
-    labelsOn(page, type).some((l) => l.leads && l.meanings.some((m) => m.role === 'signature'))
+    findLabels(page, type).some((l) => l.leads && l.meanings.some((m) => m.role === 'signature'))
   const asked = type.fields.filter((f) => f.kind !== 'table' && !f.optional)
   const shareOf = (found: number) => found / (asked.length + (type.signature ? 1 : 0))
   const enough = (found: number) => found >= LEAST && shareOf(found) >= SHARE
   // Looking for values takes time: not where even a value behind every label would be too few.
   const labelled = new Set(
-    labelsOn(page, type).flatMap((l) => l.meanings.flatMap((m) => (m.role === 'field' ? [m.field] : []))),
+    findLabels(page, type).flatMap((l) => l.meanings.flatMap((m) => (m.role === 'field' ? [m.field] : []))),
   )
   const crossed = asked.filter((f) => f.kind === 'money' && !labelled.has(f.name)).length
   if (!enough(asked.filter((f) => labelled.has(f.name)).length + crossed + (signed ? 1 : 0))) return 0
-  const candidates = candidatesOf([page], type)
+  const candidates = generateCandidates([page], type)
   const found =
     asked.filter((f) => candidates.get(f.name)!.some((c) => c.label && c.score > FOUND)).length +
     (signed ? 1 : 0)

@@ -1,6 +1,6 @@
 import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
-import { openingLikeness } from './first-page.ts'
+import { firstPageLikelihood } from './first-page.ts'
 
 const SENTENCES = [
   'The holder moors the vessel with lines of a strength that suits her displacement',
@@ -22,26 +22,27 @@ const headed = (page: Page, times: number): Page => {
 }
 
 test('large letters at the top open a document', () =>
-  expect(openingLikeness(headed(pageOf(['Berth agreement', ...SENTENCES]), 1.6))).toBe(1))
-test('sentences from the top on go on with one', () => expect(openingLikeness(pageOf(SENTENCES))).toBe(-1))
+  expect(firstPageLikelihood(headed(pageOf(['Berth agreement', ...SENTENCES]), 1.6))).toBe(1))
+test('sentences from the top on go on with one', () =>
+  expect(firstPageLikelihood(pageOf(SENTENCES))).toBe(-1))
 test('two sentences on a page are a page of sentences', () =>
-  expect(openingLikeness(pageOf(SENTENCES.slice(0, 2)))).toBe(-1))
+  expect(firstPageLikelihood(pageOf(SENTENCES.slice(0, 2)))).toBe(-1))
 test('labels and values may be either', () =>
-  expect(openingLikeness(pageOf(['Name | Maren Carrow', 'Date | 14/03/2026', 'Amount | 12.00']))).toBe(0))
-test('an empty page says nothing', () => expect(openingLikeness(pageOf([]))).toBe(0))
+  expect(firstPageLikelihood(pageOf(['Name | Maren Carrow', 'Date | 14/03/2026', 'Amount | 12.00']))).toBe(0))
+test('an empty page says nothing', () => expect(firstPageLikelihood(pageOf([]))).toBe(0))
 
 describe('nothing begins with its second part', () => {
   const rows = ['Price | 51,319.20', 'Deposit | 10,500.00', 'Months | 60']
   test.each(['Section 3: Work and income', 'Part B. Particulars'])('%s', (head) =>
-    expect(openingLikeness(pageOf([head, ...rows]))).toBe(-0.6),
+    expect(firstPageLikelihood(pageOf([head, ...rows]))).toBe(-0.6),
   )
   test.each(['2 What you need', '3. About the boat'])('%s', (head) =>
-    expect(openingLikeness(pageOf([head, ...rows]))).toBe(-0.6),
+    expect(firstPageLikelihood(pageOf([head, ...rows]))).toBe(-0.6),
   )
   test('in large letters even where it is one word', () =>
-    expect(openingLikeness(headed(pageOf(['2 Purpose', ...rows]), 1.6))).toBe(-0.6))
+    expect(firstPageLikelihood(headed(pageOf(['2 Purpose', ...rows]), 1.6))).toBe(-0.6))
   test.each(['1 About you', '2 Harbour Road', '3 Rue du Port', '12 What you need', '2 of 3'])(
     '%s may begin one',
-    (head) => expect(openingLikeness(pageOf([head, ...rows]))).toBe(0),
+    (head) => expect(firstPageLikelihood(pageOf([head, ...rows]))).toBe(0),
   )
 })

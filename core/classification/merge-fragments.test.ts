@@ -1,7 +1,7 @@
 import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
-import { looksOf } from './page-links.ts'
-import { reunite } from './merge-fragments.ts'
+import { pageFeatures } from './page-links.ts'
+import { mergeFragments } from './merge-fragments.ts'
 import type { Piece } from './piece.ts'
 
 /** A page of a paper with its head, what it says, and its number in the foot. */
@@ -17,9 +17,9 @@ const piece = (type: string, ...pages: number[]): Piece => ({
   cutBefore: 0.97,
 })
 const put = (pages: Page[], ...pieces: Piece[]) =>
-  reunite(
+  mergeFragments(
     pieces,
-    (n) => looksOf(pages[n - 1]),
+    (n) => pageFeatures(pages[n - 1]),
     () => false,
   ).map((p) => `${p.type}:${p.pages.join()}`)
 
@@ -118,9 +118,9 @@ test('a page 2 behind a paper of another make goes to the one that lacks it; whe
 test('what was put together is a little less sure', () => {
   const pages = [page(1, LANTERN, 'Page 1 of 2'), page(2, LANTERN, 'Page 2 of 2')]
   expect(
-    reunite(
+    mergeFragments(
       [piece('bank_statement', 2), piece('bank_statement', 1)],
-      (n) => looksOf(pages[n - 1]),
+      (n) => pageFeatures(pages[n - 1]),
       () => false,
     )[0].confidence,
   ).toBe(0.93)
@@ -132,9 +132,9 @@ describe('a stray last page set in the hand of the paper that lacks it', () => {
   const rest = page(3, 'Price agreed', 'Page 2 of 2', 'Loan applied for')
   const pieces = [piece('loan_application', 1), piece('identity_card', 2, 3)]
   const cut = (speaks: (type: string) => boolean) =>
-    reunite(
+    mergeFragments(
       pieces,
-      (n) => looksOf([form, card, rest][n - 1]),
+      (n) => pageFeatures([form, card, rest][n - 1]),
       (_, type) => speaks(type),
     ).map((p) => `${p.type}:${p.pages.join()}`)
   test('goes there where it says what such papers say', () =>

@@ -1,5 +1,5 @@
 import { meets } from './carried-balance.ts'
-import { sameHand, shareOf, type Looks } from './page-links.ts'
+import { sameLook, shareOf, type PageFeatures } from './page-links.ts'
 import type { Piece } from './piece.ts'
 
 /** A stretch of pages whose own numbering says which part of a document it is. */
@@ -8,7 +8,7 @@ interface Part {
   of: number
   /** Printed numbers of its pages, in the order of the pages. */
   numbers: number[]
-  looks: Looks[]
+  looks: PageFeatures[]
   /** Went with a document of another make for want of its own: whether it may be of a type instead. */
   stray?: (type: string) => boolean
 }
@@ -24,9 +24,9 @@ const ALIKE = 0.5
  * nothing but the number speaks for it, it stays alone and is asked about.
  * @param speaksFor whether what stands on a page, looked at alone, is that of a type
  */
-export function reunite(
+export function mergeFragments(
   pieces: readonly Piece[],
-  looksOf: (page: number) => Looks,
+  looksOf: (page: number) => PageFeatures,
   speaksFor: (page: number, type: string) => boolean,
 ): Piece[] {
   const parts = new Map<Piece, Part>()
@@ -93,7 +93,7 @@ export function reunite(
  */
 function strayTail(
   piece: Piece,
-  looks: Looks[],
+  looks: PageFeatures[],
   speaksFor: (page: number, type: string) => boolean,
 ): Part | null {
   const last = looks.at(-1)!
@@ -117,7 +117,7 @@ function strayTail(
     : null
 }
 
-function partOf(piece: Piece, looks: Looks[]): Part | null {
+function partOf(piece: Piece, looks: PageFeatures[]): Part | null {
   const printed = looks.map((l) => l.numbering)
   const of = printed[0]?.of ?? null
   if (of === null || of < 2 || printed.some((n) => n === null || n.of !== of)) return null
@@ -128,8 +128,9 @@ function partOf(piece: Piece, looks: Looks[]): Part | null {
 const lacks = (whole: Part, part: Part): boolean =>
   whole.of === part.of && part.numbers.every((n) => !whole.numbers.includes(n))
 
-const sharesCode = (a: Looks, b: Looks): boolean => [...b.codes].some((c) => a.codes.has(c))
-const sameMake = (a: Looks, b: Looks): boolean => sharesCode(a, b) || shareOf(a.head, b.head) >= ALIKE
+const sharesCode = (a: PageFeatures, b: PageFeatures): boolean => [...b.codes].some((c) => a.codes.has(c))
+const sameMake = (a: PageFeatures, b: PageFeatures): boolean =>
+  sharesCode(a, b) || shareOf(a.head, b.head) >= ALIKE
 
 /** The same account or case on both, or a balance that runs on to the cent, or heads and feet of one make on pages of one size, or one type set in one hand. */
 function alike(a: Part, b: Part): boolean {
@@ -143,7 +144,7 @@ function alike(a: Part, b: Part): boolean {
     sized &&
     a.looks.some(
       (l) =>
-        shareOf(l.head, y.head) >= ALIKE || (oneType && (shareOf(l.foot, y.foot) >= ALIKE || sameHand(l, y))),
+        shareOf(l.head, y.head) >= ALIKE || (oneType && (shareOf(l.foot, y.foot) >= ALIKE || sameLook(l, y))),
     )
   )
 }

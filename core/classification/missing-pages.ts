@@ -2,7 +2,7 @@ import { isNumberDisputed, pageNumberOf } from '../layout/page-numbers.ts'
 import type { Page } from '../model/page.ts'
 
 /** Pages that a document's own numbering says it has and that are not there; empty where nothing is printed. */
-export function lackingPages(pages: readonly Page[]): number[] {
+export function missingPages(pages: readonly Page[]): number[] {
   const numbers = pages.map(pageNumberOf).filter((n) => n !== null && n.of !== null)
   if (numbers.length === 0) return []
   // The total that most pages print: a single misread one must not make pages lacking, nor one that two readers read apart.

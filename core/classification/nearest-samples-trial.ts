@@ -1,6 +1,6 @@
 import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
-import { splitPages, type Knowledge } from './segment.ts'
+import { segmentPages, type Knowledge } from './segment.ts'
 import type { Piece } from './piece.ts'
 
 /** A package that people finished: its pages, and the documents as they stood then. */
@@ -41,7 +41,7 @@ export function tryKnowledge(
   }
   const confusions = new Map<string, number>()
   for (const { pages, documents } of packages) {
-    const pieces = splitPages(pages, types, knowledge)
+    const pieces = segmentPages(pages, types, knowledge)
     const truth = new Map(documents.map((d) => [keyOf(d.pages), d.type]))
     const asked = (piece: Piece) =>
       piece.type === 'unknown' || piece.confidence < (threshold.get(piece.type) ?? 1)

@@ -1,9 +1,9 @@
 import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
-import { likenessOf, samplesOf, type Learnt } from './nearest-samples.ts'
+import { similarityTo, samplesOf, type Learnt } from './nearest-samples.ts'
 import { tryKnowledge } from './nearest-samples-trial.ts'
-import { splitPages } from './segment.ts'
+import { segmentPages } from './segment.ts'
 
 /** A slip of the fish auction that no type describes: lenders take it for a payslip. */
 const slip = (week: number, sum: string): Page =>
@@ -39,14 +39,14 @@ const learnt: Learnt = {
   ],
 }
 const types = (pages: Page[], with_: Learnt | null) =>
-  splitPages(number(pages), builtInTypes, { learnt: with_ }).map((p) => p.type)
+  segmentPages(number(pages), builtInTypes, { learnt: with_ }).map((p) => p.type)
 
 test('a form confirmed once is known the next time, with other values on it', () => {
   expect(types([slip(10, '1,020.00'), consent], null)[0]).not.toBe('payslip')
   expect(types([slip(10, '1,020.00'), consent], learnt)).toEqual(['payslip', 'credit_consent'])
 })
 test('what resembles no sample is judged as before', () => {
-  const likeness = likenessOf(learnt, leaflet, builtInTypes)
+  const likeness = similarityTo(learnt, leaflet, builtInTypes)
   expect(Math.max(...likeness.first.slice(0, -1), ...likeness.further)).toBe(0)
   expect(likeness.first.at(-1)).toBeGreaterThan(4)
 })
@@ -60,7 +60,7 @@ test('words that stand on papers of all types say nothing of the type', () => {
       ...named('survey_report', 'Hull inspection'),
     ],
   }
-  const likeness = likenessOf(
+  const likeness = similarityTo(
     all,
     pageOf(['Ottilie Varnham', 'Gannet Row Port Ellery', 'Hull inspection']),
     builtInTypes,

@@ -19,7 +19,7 @@ export interface Learnt {
 }
 
 /** By type, in the order of the types and the unknown last, how a page resembles the first and the further pages of samples, as log-evidence. */
-export interface Likeness {
+export interface Similarity {
   first: number[]
   further: number[]
 }
@@ -130,12 +130,12 @@ const indexes = new WeakMap<Learnt, Index>()
  * How a page resembles the samples of each type, by the nearest of them.
  * Source: Cover & Hart, "Nearest neighbor pattern classification", 1967; Salton & Buckley, "Term-weighting approaches", 1988.
  */
-export function likenessOf(learnt: Learnt, page: Page, types: readonly DocumentType[]): Likeness {
+export function similarityTo(learnt: Learnt, page: Page, types: readonly DocumentType[]): Similarity {
   let index = indexes.get(learnt)
   if (!index) indexes.set(learnt, (index = new Index(learnt.samples)))
   const at = new Map([...types.map((t, i) => [t.id, i] as const), ['unknown', types.length]])
   const none = () => new Array<number>(types.length + 1).fill(0)
-  const likeness: Likeness = { first: none(), further: none() }
+  const likeness: Similarity = { first: none(), further: none() }
   index.near(page).forEach((near, i) => {
     const sample = index.of(i)
     const type = at.get(sample.type)

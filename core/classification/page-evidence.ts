@@ -1,10 +1,10 @@
 import { isSentence, linesOf, typicalHeight, type Line } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
-import { PhraseBook } from '../layout/phrase-index.ts'
+import { PhraseIndex } from '../layout/phrase-index.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { labelTextsOf } from '../extraction/labels/find-labels.ts'
 import { Wordings } from '../extraction/labels/wording-similarity.ts'
-import { zoneOn } from '../extraction/fields/mrz.ts'
+import { readMrz } from '../extraction/fields/mrz.ts'
 import { filledEvidence } from './filled-fields.ts'
 import { letterLikeness } from './letter-likeness.ts'
 import { Vocabulary } from './vocabulary.ts'
@@ -27,7 +27,7 @@ type Meaning = { role: 'title' | 'sign' | 'label' | 'last'; type: number; weight
 
 /** Recognises pages of a set of types. Built once per set: the phrase book holds every wording of every type. */
 export class EvidenceReader {
-  private readonly book: PhraseBook<Meaning>
+  private readonly book: PhraseIndex<Meaning>
   /** Titles by type and labels by type and field, for wordings that are not listed. */
   private readonly headings: Wordings<number>
   private readonly labels: Wordings<string>
@@ -55,7 +55,7 @@ export class EvidenceReader {
           ])
         }
     })
-    this.book = new PhraseBook(phrases)
+    this.book = new PhraseIndex(phrases)
     this.vocabulary = new Vocabulary(types)
     this.headings = new Wordings(
       types.flatMap((type, index) => type.titles.map((title) => [index, title] as const)),
@@ -115,7 +115,7 @@ export class EvidenceReader {
     lines.forEach((line) => {
       if (line.box[1] < 0.4)
         for (const segment of line.segments)
-          for (const { key, near } of this.headings.nearest(withoutFigures(segment.text))) {
+          for (const { key, similarity: near } of this.headings.nearest(withoutFigures(segment.text))) {
             const words = segment.words.length
             const strength =
               headingStrength(words, words, line.height / usual, line.box[1], 1) * near ** 3 * 0.8
@@ -131,7 +131,7 @@ export class EvidenceReader {
         const rare =
           Math.log(1 + this.types.length / new Set(nearest.map(({ key }) => key.split(' ')[0])).size) /
           Math.log(1 + this.types.length)
-        for (const { key, near } of nearest) {
+        for (const { key, similarity: near } of nearest) {
           const [type, field] = key.split(' ')
           if (!isSentence(text.segment)) asked[+type].add(field)
           keepBest(labelled[+type], field, rare ** 2 * near ** 2 * (wording.includes(' ') ? 1 : 0.45))
@@ -139,7 +139,7 @@ export class EvidenceReader {
       }
     })
     const rows = tableRowsIn(lines)
-    const zone = zoneOn(page) !== null
+    const zone = readMrz(page) !== null
     const letter = letterLikeness(page)
     const spoken = this.vocabulary.speaksFor(lines)
     this.types.forEach((type, t) => {

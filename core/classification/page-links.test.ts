@@ -1,6 +1,6 @@
 import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
-import { linkScore, looksOf, sameHand, shareOf } from './page-links.ts'
+import { linkScore, pageFeatures, sameLook, shareOf } from './page-links.ts'
 
 const foot = (lines: readonly string[], text: string): string[] => [
   ...lines,
@@ -10,7 +10,7 @@ const foot = (lines: readonly string[], text: string): string[] => [
 const page = (number: number, lines: readonly string[], more: Partial<Page> = {}): Page =>
   pageOf(lines, { number, filePage: number, ...more })
 const score = (a: readonly string[], b: readonly string[], more: Partial<Page> = {}): number =>
-  linkScore(looksOf(page(1, a)), looksOf(page(2, b, more)))
+  linkScore(pageFeatures(page(1, a)), pageFeatures(page(2, b, more)))
 
 const survey = [
   'Halyard Marine Surveyors',
@@ -32,8 +32,8 @@ test('page 2 of 3 goes on behind page 1 of 3, and hardly behind page 1 of 2', ()
 test('a total that could not be read on a picture parts no pages', () => {
   const scanned = (first: string) =>
     linkScore(
-      looksOf(page(1, foot(survey, first), { source: 'ocr' })),
-      looksOf(page(2, foot(further, 'Page 2 of 2'), { source: 'ocr' })),
+      pageFeatures(page(1, foot(survey, first), { source: 'ocr' })),
+      pageFeatures(page(2, foot(further, 'Page 2 of 2'), { source: 'ocr' })),
     )
   expect(scanned('Page 1 of à')).toBeCloseTo(scanned('Page 1 of 2'))
 })
@@ -82,9 +82,9 @@ test('a balance that runs on to the cent speaks for one statement', () => {
 })
 test('letters of one size from one margin are one hand', () => {
   const [a, b, c] = [
-    looksOf(page(1, survey)),
-    looksOf(page(2, further)),
-    looksOf(
+    pageFeatures(page(1, survey)),
+    pageFeatures(page(2, further)),
+    pageFeatures(
       page(3, further, {
         words: page(3, further).words.map((w) => ({
           ...w,
@@ -93,7 +93,7 @@ test('letters of one size from one margin are one hand', () => {
       }),
     ),
   ]
-  expect([sameHand(a, b), sameHand(a, c)]).toEqual([true, false])
+  expect([sameLook(a, b), sameLook(a, c)]).toEqual([true, false])
 })
 test('a share is of all words of both', () => {
   expect(shareOf(new Set(['a', 'b']), new Set(['b', 'c']))).toBeCloseTo(1 / 3)
@@ -110,8 +110,8 @@ test('an account printed in groups on one page is the one printed without them o
 test('of a long account a figure misread on a scan makes no other', () => {
   const pair = (iban: string, source: 'ocr' | 'text') =>
     linkScore(
-      looksOf(page(1, ['IBAN IE17LNTN96368290352107', 'Fuel | 1.00'], { source })),
-      looksOf(page(2, [`IBAN ${iban}`, 'Ferry | 2.00'], { source })),
+      pageFeatures(page(1, ['IBAN IE17LNTN96368290352107', 'Fuel | 1.00'], { source })),
+      pageFeatures(page(2, [`IBAN ${iban}`, 'Ferry | 2.00'], { source })),
     )
   expect(pair('TE17LNTN96368290352107', 'ocr')).toBeGreaterThan(pair('IE59ISSB16992260637960', 'ocr'))
   expect(pair('TE17LNTN96368290352107', 'text')).toBe(pair('IE59ISSB16992260637960', 'text'))
@@ -124,8 +124,8 @@ test('no two sheets lie alike on the glass: on scans the margin says less', () =
       box: [w.box[0] + 0.04, w.box[1], w.box[2] + 0.04, w.box[3]] as typeof w.box,
     })),
   }
-  expect(sameHand(looksOf(page(1, survey, { source: 'ocr' })), looksOf(shifted))).toBe(true)
-  expect(sameHand(looksOf(page(1, survey)), looksOf({ ...shifted, source: 'text' }))).toBe(false)
+  expect(sameLook(pageFeatures(page(1, survey, { source: 'ocr' })), pageFeatures(shifted))).toBe(true)
+  expect(sameLook(pageFeatures(page(1, survey)), pageFeatures({ ...shifted, source: 'text' }))).toBe(false)
 })
 test('one period and one account in both heads are one statement’s', () => {
   const head = (period: string) => ['Lantern Bank', 'Account IE17LNTN96368290352107', `Covering | ${period}`]

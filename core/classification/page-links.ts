@@ -2,12 +2,12 @@ import { isProse, linesOf, typicalHeight } from '../layout/lines.ts'
 import { bareNumberOf, pageNumberOf, type PageNumber } from '../layout/page-numbers.ts'
 import type { Page } from '../model/page.ts'
 import { editDistance, fold, squeeze } from '../text/normalize.ts'
-import { carriedOn, meets, type Carried } from './carried-balance.ts'
+import { carriedBalances, meets, type Carried } from './carried-balance.ts'
 import { areApart, statedPeriod, type StatedPeriod } from './stated-period.ts'
-import { openingLikeness, tallness } from './first-page.ts'
+import { firstPageLikelihood, tallness } from './first-page.ts'
 
 /** What of a page is compared with its neighbour's. */
-export interface Looks {
+export interface PageFeatures {
   numbering: PageNumber | null
   /** A number alone in the foot or the head: a page number, where its neighbours' follow one another. */
   bare: number | null
@@ -61,7 +61,7 @@ const SAME_MONTH = 4
 const COPY = 0.85
 const COPIED = -6
 
-export function looksOf(page: Page): Looks {
+export function pageFeatures(page: Page): PageFeatures {
   const head = new Set<string>()
   const foot = new Set<string>()
   const codes = new Set<string>()
@@ -89,7 +89,7 @@ export function looksOf(page: Page): Looks {
   return {
     numbering: pageNumberOf(page),
     bare: bareNumberOf(page),
-    opens: openingLikeness(page),
+    opens: firstPageLikelihood(page),
     prose: linesOf(page).some(isProse),
     letters: typicalHeight(page),
     margin: marginOf(page),
@@ -100,7 +100,7 @@ export function looksOf(page: Page): Looks {
     codes,
     grouped,
     numbers,
-    carried: carriedOn(page),
+    carried: carriedBalances(page),
     period: statedPeriod(page),
     all,
     page,
@@ -108,7 +108,7 @@ export function looksOf(page: Page): Looks {
 }
 
 /** Log-odds that `next` goes on with the document of `page`, from numbering, looks and shared codes. */
-export function linkScore(page: Looks, next: Looks): number {
+export function linkScore(page: PageFeatures, next: PageFeatures): number {
   // A document does not say all of a page twice: the second is a copy, and begins anew.
   if (
     next.all.size >= 12 &&
@@ -166,7 +166,7 @@ export function linkScore(page: Looks, next: Looks): number {
   )
     score += 0.8
   // Sentences that go on in the same letters from the same margin are the same hand's.
-  if (next.opens < 0 && page.prose) score += sameHand(page, next) ? 1 : -1
+  if (next.opens < 0 && page.prose) score += sameLook(page, next) ? 1 : -1
   score += likeness(page.head, next.head, 1.8) + likeness(page.foot, next.foot, 1.5)
   let shared = 0
   for (const code of next.codes)
@@ -188,17 +188,19 @@ export function linkScore(page: Looks, next: Looks): number {
   return score
 }
 
-const isPicture = (a: Looks, b: Looks): boolean => a.page.source !== 'text' && b.page.source !== 'text'
+const isPicture = (a: PageFeatures, b: PageFeatures): boolean =>
+  a.page.source !== 'text' && b.page.source !== 'text'
 
 /** A code as long as this is known again in groups. */
 const LONG_CODE = 15
-const isAmong = (code: string, { grouped }: Looks): boolean => grouped.some((run) => run.includes(code))
+const isAmong = (code: string, { grouped }: PageFeatures): boolean =>
+  grouped.some((run) => run.includes(code))
 
 /** Figures of an account as they stand together: so many, and of them so many may be misread on a scan. */
 const [FIGURES, MISREAD] = [12, 2]
 
 /** Whether two scanned pages have a long number in common but for a figure or two: the same account, in groups or not. */
-const sharesNumber = (a: Looks, b: Looks): boolean =>
+const sharesNumber = (a: PageFeatures, b: PageFeatures): boolean =>
   isPicture(a, b) &&
   b.numbers.some((n) =>
     a.numbers.some((m) => Math.abs(m.length - n.length) <= MISREAD && editDistance(m, n, MISREAD) <= MISREAD),
@@ -218,7 +220,7 @@ const SECTION: readonly [style: Section['style'], form: RegExp][] = [
   ['letter', /^([a-h])[.)]\s+\p{L}{3}/u],
 ]
 
-function sectionsOn(page: Page): Looks['sections'] {
+function sectionsOn(page: Page): PageFeatures['sections'] {
   const found = linesOf(page).flatMap(({ segments: [first] }): Section[] => {
     const text = fold(first.text)
     for (const [style, form] of SECTION) {
@@ -252,14 +254,14 @@ function marginOf(page: Page): number {
 }
 
 /** Of one make: letters and margins, or words in the head, in common. */
-const oneMake = (a: Looks, b: Looks): boolean =>
-  sameHand(a, b) || (a.head.size > 0 && shareOf(a.head, b.head) > 0.3)
+const oneMake = (a: PageFeatures, b: PageFeatures): boolean =>
+  sameLook(a, b) || (a.head.size > 0 && shareOf(a.head, b.head) > 0.3)
 
 /** How far letters (as a logarithm) and margins (in hundredths of the width) may differ. No two sheets lie alike on the glass of a scanner. */
 const SAME_HAND = { text: { letters: 0.14, margin: 1 }, picture: { letters: 0.2, margin: 6 } }
 
 /** Letters of one size and lines that begin alike: one maker's hand. */
-export function sameHand(a: Looks, b: Looks): boolean {
+export function sameLook(a: PageFeatures, b: PageFeatures): boolean {
   const within = SAME_HAND[a.page.source === 'text' && b.page.source === 'text' ? 'text' : 'picture']
   return (
     Math.abs(Math.log(a.letters / b.letters)) < within.letters &&

@@ -1,9 +1,9 @@
 import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
-import { lackingPages } from './missing-pages.ts'
-import { linkScore, looksOf } from './page-links.ts'
-import { splitPages } from './segment.ts'
+import { missingPages } from './missing-pages.ts'
+import { linkScore, pageFeatures } from './page-links.ts'
+import { segmentPages } from './segment.ts'
 
 const number = (pages: Page[]): Page[] => pages.map((p, i) => ({ ...p, number: i + 1, filePage: i + 1 }))
 const foot = (lines: string[], text: string) =>
@@ -59,7 +59,7 @@ const stray = pageOf([
 const blank: Page = { ...pageOf([]), blank: true, source: 'none' }
 
 const cut = (pages: Page[]) =>
-  splitPages(number(pages), builtInTypes).map((p) => `${p.type}:${p.pages.join(',')}`)
+  segmentPages(number(pages), builtInTypes).map((p) => `${p.type}:${p.pages.join(',')}`)
 
 test('papers of several types', () =>
   expect(cut([...application, consent, payslip('January', '2,755.00')])).toEqual([
@@ -79,7 +79,7 @@ test('a separator parts what would hang together', () =>
   expect(cut([application[0], { ...blank, separator: true }, application[1]])).toHaveLength(2))
 test('no pages, no documents', () => expect(cut([])).toEqual([]))
 test('probabilities are between 0 and 1, the first type is the likeliest', () => {
-  for (const piece of splitPages(number([...application, consent, stray]), builtInTypes)) {
+  for (const piece of segmentPages(number([...application, consent, stray]), builtInTypes)) {
     expect(piece.confidence).toBeGreaterThan(0)
     expect(piece.confidence).toBeLessThanOrEqual(0.999)
     expect(piece.types.map((t) => t.confidence)).toEqual(
@@ -89,35 +89,35 @@ test('probabilities are between 0 and 1, the first type is the likeliest', () =>
 })
 test('the same pages give the same cut', () => {
   const pages = number([...application, consent, payslip('January', '1.00')])
-  expect(splitPages(pages, builtInTypes)).toEqual(splitPages(pages, builtInTypes))
+  expect(segmentPages(pages, builtInTypes)).toEqual(segmentPages(pages, builtInTypes))
 })
 
 test('numbering links pages and parts them', () => {
-  const [first, second] = application.map(looksOf)
+  const [first, second] = application.map(pageFeatures)
   expect(linkScore(first, second)).toBeGreaterThan(3)
   expect(linkScore(second, first)).toBeLessThan(0)
 })
 test('another file is another paper', () => {
   const [first, second] = application
-  expect(linkScore(looksOf(first), looksOf({ ...second, file: 'b.pdf' }))).toBeLessThan(
-    linkScore(looksOf(first), looksOf(second)),
+  expect(linkScore(pageFeatures(first), pageFeatures({ ...second, file: 'b.pdf' }))).toBeLessThan(
+    linkScore(pageFeatures(first), pageFeatures(second)),
   )
 })
 
 test('a lacking page is known from the numbering', () => {
-  expect(lackingPages([foot(['a'], 'Page 1 of 3'), foot(['c'], 'Page 3 of 3')])).toEqual([2])
-  expect(lackingPages([foot(['a'], 'Page 1 of 2'), foot(['b'], 'Page 2 of 2')])).toEqual([])
-  expect(lackingPages([pageOf(['no number at all'])])).toEqual([])
+  expect(missingPages([foot(['a'], 'Page 1 of 3'), foot(['c'], 'Page 3 of 3')])).toEqual([2])
+  expect(missingPages([foot(['a'], 'Page 1 of 2'), foot(['b'], 'Page 2 of 2')])).toEqual([])
+  expect(missingPages([pageOf(['no number at all'])])).toEqual([])
 })
 test('one misread number does not make sixty pages lacking', () =>
-  expect(lackingPages([foot(['a'], 'Page 1 of 77')])).toEqual([]))
+  expect(missingPages([foot(['a'], 'Page 1 of 77')])).toEqual([]))
 test('a total that two readers read apart makes no page lacking, one that another page says too does', () => {
   const disputed = (page: Page): Page => ({
     ...page,
     words: page.words.map((w) => (/\d/.test(w.text) ? { ...w, disputed: true } : w)),
   })
-  expect(lackingPages([disputed(foot(['a'], 'Page 1 of 4'))])).toEqual([])
-  expect(lackingPages([disputed(foot(['a'], 'Page 1 of 3')), disputed(foot(['b'], 'Page 2 of 3'))])).toEqual([
+  expect(missingPages([disputed(foot(['a'], 'Page 1 of 4'))])).toEqual([])
+  expect(missingPages([disputed(foot(['a'], 'Page 1 of 3')), disputed(foot(['b'], 'Page 2 of 3'))])).toEqual([
     3,
   ])
 })
@@ -131,7 +131,7 @@ test('a page that says the same once more is a copy and begins anew', () => {
     'Eskil Kestrelle',
   ])
   expect(cut([letter, letter])).toHaveLength(2)
-  expect(linkScore(looksOf(letter), looksOf(letter))).toBeLessThan(-3)
+  expect(linkScore(pageFeatures(letter), pageFeatures(letter))).toBeLessThan(-3)
 })
 
 const CLAUSES = [
@@ -162,7 +162,7 @@ test('a contract of sentences without page numbers is one document', () => {
   ])
 })
 test('numbers alone in the foot link pages that follow one another', () => {
-  const [a, b, c] = [1, 2, 7].map((n) => looksOf(foot(['some words', 'and others'], String(n))))
+  const [a, b, c] = [1, 2, 7].map((n) => pageFeatures(foot(['some words', 'and others'], String(n))))
   expect(linkScore(a, b)).toBeGreaterThan(linkScore(a, c) + 3)
 })
 test('a report goes on where its own number stands over sentences, whatever its parts are headed', () => {
@@ -178,14 +178,14 @@ test('a report goes on where its own number stands over sentences, whatever its 
   ])
   const next = (n: number) => pageOf([head, '', ...clauses(n)])
   const part = pageOf([head, '', 'Part C', ...clauses(3)])
-  expect(linkScore(looksOf(next(2)), looksOf(next(3)))).toBeGreaterThan(
-    linkScore(looksOf(pageOf(clauses(2))), looksOf(pageOf(clauses(3)))) + 2,
+  expect(linkScore(pageFeatures(next(2)), pageFeatures(next(3)))).toBeGreaterThan(
+    linkScore(pageFeatures(pageOf(clauses(2))), pageFeatures(pageOf(clauses(3)))) + 2,
   )
   expect(cut([first, next(2), part, consent])).toEqual(['survey_report:1,2,3', 'credit_consent:4'])
 })
 test('parts that are numbered on hang together', () => {
   const [a, b, c] = [3, 4, 7].map((n) =>
-    looksOf(pageOf([`Section ${n}: the boat and what belongs to it`, 'Vessel | Pole Star'])),
+    pageFeatures(pageOf([`Section ${n}: the boat and what belongs to it`, 'Vessel | Pole Star'])),
   )
   expect(linkScore(a, b)).toBeGreaterThan(linkScore(a, c) + 1)
 })
@@ -222,7 +222,7 @@ describe('a form whose pages have no numbers', () => {
     ),
   )
   const pieces = (...pages: Page[]) =>
-    splitPages(number(pages), builtInTypes).map((p) => `${p.type}:${p.pages.join()}`)
+    segmentPages(number(pages), builtInTypes).map((p) => `${p.type}:${p.pages.join()}`)
   test('goes on with the page that asks for what the first did not', () =>
     expect(pieces(consent, first, second, payslip('March', '2,755.00'))).toEqual([
       'credit_consent:1',
@@ -261,8 +261,7 @@ test('what a letter says of a loan makes no form of it, though the form behind i
     ],
     { source: 'ocr' },
   )
-  expect(splitPages(number([letter, form]), builtInTypes).map((p) => `${p.type}:${p.pages.join()}`)).toEqual([
-    'cover_letter:1',
-    'loan_application:2',
-  ])
+  expect(
+    segmentPages(number([letter, form]), builtInTypes).map((p) => `${p.type}:${p.pages.join()}`),
+  ).toEqual(['cover_letter:1', 'loan_application:2'])
 })

@@ -1,10 +1,10 @@
 import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
 import { EvidenceReader, type Evidence } from './page-evidence.ts'
-import { likenessOf, type Learnt, type Likeness } from './nearest-samples.ts'
-import { linkScore, looksOf, type Looks } from './page-links.ts'
-import { reunite } from './merge-fragments.ts'
-import { hitsOf, type Rule } from './user-rules.ts'
+import { similarityTo, type Learnt, type Similarity } from './nearest-samples.ts'
+import { linkScore, pageFeatures, type PageFeatures } from './page-links.ts'
+import { mergeFragments } from './merge-fragments.ts'
+import { ruleHits, type Rule } from './user-rules.ts'
 import type { Piece, Doubt } from './piece.ts'
 const LONGEST = 24
 const START = -1.1
@@ -27,11 +27,11 @@ export interface Knowledge {
  * Source: Sarawagi & Cohen, "Semi-Markov conditional random fields", 2004.
  * @param pages in package order; blank and separator pages are left out of documents, separators also cut
  */
-export function splitPages(
+export function segmentPages(
   pages: readonly Page[],
   types: readonly DocumentType[],
   knowledge: Knowledge = {},
-  evidenceOf: (page: Page) => Evidence = readerFor(types),
+  evidenceOf: (page: Page) => Evidence = evidenceReaderFor(types),
 ): Piece[] {
   const pieces: Piece[] = []
   let run: Page[] = []
@@ -48,7 +48,7 @@ export function splitPages(
 }
 
 /** Reads the evidence of pages for a set of types; what is built for a set is kept. */
-export function readerFor(types: readonly DocumentType[]): (page: Page) => Evidence {
+export function evidenceReaderFor(types: readonly DocumentType[]): (page: Page) => Evidence {
   let reader = readers.get(types)
   if (!reader) readers.set(types, (reader = new EvidenceReader(types)))
   return (page) => reader.read(page)
@@ -61,8 +61,8 @@ function splitRun(
   evidenceOf: (page: Page) => Evidence,
 ): Piece[] {
   const evidence = pages.map(evidenceOf)
-  const looks = pages.map(looksOf)
-  const likeness = learnt ? pages.map((page) => likenessOf(learnt, page, types)) : null
+  const looks = pages.map(pageFeatures)
+  const likeness = learnt ? pages.map((page) => similarityTo(learnt, page, types)) : null
   const model = new Model(types, evidence, looks, likeness)
   const lookOf = new Map(looks.map((l) => [l.page.number, l]))
   const said = rules.length > 0 ? pages.map((page) => saidOn(page, rules, types)) : []
@@ -76,7 +76,7 @@ function splitRun(
     return own > 0 && own >= Math.max(...scores) - NEARLY
   }
   // Within a run alone: what a person parted with a sheet stays apart.
-  return reunite(cut, (number) => lookOf.get(number)!, speaksFor)
+  return mergeFragments(cut, (number) => lookOf.get(number)!, speaksFor)
 }
 
 /** Log-odds by which one type may speak from a page less than the likeliest, and still be meant. */
@@ -104,7 +104,7 @@ interface Said {
 function saidOn(page: Page, rules: readonly Rule[], types: readonly DocumentType[]): Said {
   const said: Said = { begins: null, type: null }
   for (const rule of rules) {
-    if ((rule.says.kind === 'begins' ? said.begins : said.type) !== null || !hitsOf(page, rule)) continue
+    if ((rule.says.kind === 'begins' ? said.begins : said.type) !== null || !ruleHits(page, rule)) continue
     if (rule.says.kind === 'begins') said.begins = rule.name
     else {
       const { type: id } = rule.says
@@ -173,7 +173,7 @@ const STRAY = -1.5
  * something else. Without this it would be taken for the second page of whatever it happens to lie behind.
  * @returns their places in the run
  */
-function straysAmong(looks: readonly Looks[]): ReadonlySet<number> {
+function straysAmong(looks: readonly PageFeatures[]): ReadonlySet<number> {
   const goesOn = (at: number, by: number) => {
     const [a, b] = [looks[at]?.numbering, looks[at + by]?.numbering]
     return a && b && b.page === a.page + by && b.of === a.of
@@ -207,8 +207,8 @@ class Model {
   constructor(
     private readonly types: readonly DocumentType[],
     private readonly evidence: readonly Evidence[],
-    private readonly looks: readonly Looks[],
-    likeness: readonly Likeness[] | null,
+    private readonly looks: readonly PageFeatures[],
+    likeness: readonly Similarity[] | null,
     said: readonly Said[] | null = null,
   ) {
     this.n = evidence.length
@@ -228,7 +228,12 @@ class Model {
     )
   }
 
-  private firstScores(e: Evidence, look: Looks, stray: boolean, told: (type: number) => number): number[] {
+  private firstScores(
+    e: Evidence,
+    look: PageFeatures,
+    stray: boolean,
+    told: (type: number) => number,
+  ): number[] {
     const raw = [
       ...e.scores.map((s, t) => s + told(t) + (e.fields[t].size === 0 && e.titles[t] < 1.5 ? -1 : 0)),
       UNKNOWN + told(e.scores.length),
@@ -237,7 +242,7 @@ class Model {
     return logSoftmax(raw).map((s) => Math.max(-9, s) + late)
   }
 
-  private furtherScores(e: Evidence, look: Looks, told: (type: number) => number): number[] {
+  private furtherScores(e: Evidence, look: PageFeatures, told: (type: number) => number): number[] {
     // A further page may carry next to nothing of its type, so evidence weighs less; a heading of its own speaks against it.
     const raw = [...e.scores.map((s, t) => s * 0.7 + told(t)), UNKNOWN * 0.55 + told(e.scores.length)]
     const numbered = look.numbering !== null && look.numbering.page > 1

@@ -1,5 +1,5 @@
 import { pageOf } from '../testing/page-of.ts'
-import { separatorOn } from './separator-sheets.ts'
+import { separatorSheetOn } from './separator-sheets.ts'
 
 const coded = (text: string, lines: string[] = []) => ({
   ...pageOf(lines),
@@ -21,16 +21,17 @@ test.each([
     pageOf(['Cover sheet', 'MSM-26-004817']),
     { caseNumber: 'MSM-26-004817' },
   ],
-])('%s', (_, page, separator) => expect(separatorOn(page)).toEqual(separator))
+])('%s', (_, page, separator) => expect(separatorSheetOn(page)).toEqual(separator))
 
-test('a bill with a barcode is a bill', () => expect(separatorOn(coded('MSM-26-004817', BILL))).toBeNull())
+test('a bill with a barcode is a bill', () =>
+  expect(separatorSheetOn(coded('MSM-26-004817', BILL))).toBeNull())
 test('a parcel label is none', () =>
-  expect(separatorOn(coded('RR123456785SK', ['Saltholm Marine', 'Parcel']))).toBeNull())
+  expect(separatorSheetOn(coded('RR123456785SK', ['Saltholm Marine', 'Parcel']))).toBeNull())
 test('a paper that speaks of a cover sheet is none', () =>
-  expect(separatorOn(pageOf(['Please lay the cover sheet on top of your papers.']))).toBeNull())
+  expect(separatorSheetOn(pageOf(['Please lay the cover sheet on top of your papers.']))).toBeNull())
 test('a number that a reader of pictures made out names no case: a figure misread would be a stranger’s', () => {
   const scan = pageOf(['Cover sheet', 'MSM-26-004817'])
-  expect(separatorOn({ ...scan, words: scan.words.map((w) => ({ ...w, sure: 0.97 })) })).toEqual({
+  expect(separatorSheetOn({ ...scan, words: scan.words.map((w) => ({ ...w, confidence: 0.97 })) })).toEqual({
     caseNumber: null,
   })
 })

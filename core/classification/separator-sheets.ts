@@ -13,7 +13,7 @@ export interface Separator {
  * Whether a page is a sheet laid between papers: its code says so, or names a case on a page with hardly any words, or a
  * heading names it where no code could be read.
  */
-export function separatorOn(
+export function separatorSheetOn(
   page: Pick<Page, 'words' | 'codes'>,
   sheet: SeparatorSheet = separatorSheet,
 ): Separator | null {
@@ -32,7 +32,7 @@ export function separatorOn(
   // One figure misread would file the pages to a stranger's case: of a scan only a code, which checks itself, names one.
   const printed = lines
     .flatMap((l) => l.words)
-    .filter((w) => w.sure === 1)
+    .filter((w) => w.confidence === 1)
     .map((w) => w.text.toUpperCase().replace(/[.,:;]$/, ''))
     .find((text) => form.test(text))
   return { caseNumber: printed ?? null }

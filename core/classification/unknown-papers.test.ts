@@ -1,6 +1,6 @@
 import { pageOf } from '../testing/page-of.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
-import { splitPages } from './segment.ts'
+import { segmentPages } from './segment.ts'
 import { typeById } from '../program/document-type.ts'
 
 /** What people send along that nobody asked for. None of it may pass for a paper of a known type without a question. */
@@ -95,7 +95,7 @@ const strangers: Record<string, string> = {
 }
 
 const asked = (lines: string, source: 'text' | 'ocr'): boolean =>
-  splitPages(
+  segmentPages(
     [
       pageOf(
         lines
@@ -107,7 +107,7 @@ const asked = (lines: string, source: 'text' | 'ocr'): boolean =>
               .map((cell) => cell.trim())
               .join(' | '),
           ),
-        { source, sure: source === 'text' ? 1 : 0.93 },
+        { source, confidence: source === 'text' ? 1 : 0.93 },
       ),
     ],
     builtInTypes,

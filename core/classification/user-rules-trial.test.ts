@@ -5,7 +5,7 @@ import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
 import { tryRule } from './user-rules-trial.ts'
 import type { Rule } from './user-rules.ts'
-import { splitPages } from './segment.ts'
+import { segmentPages } from './segment.ts'
 
 const number = (pages: Page[]): Page[] => pages.map((p, i) => ({ ...p, number: i + 1, filePage: i + 1 }))
 const begins = (text: string): Rule => ({
@@ -66,7 +66,7 @@ const documents = (pages: Page[], rule: Rule) =>
   assess({
     files: [],
     pages,
-    pieces: splitPages(pages, builtInTypes, { rules: [rule] }),
+    pieces: segmentPages(pages, builtInTypes, { rules: [rule] }),
     program: workingBoatLoan,
     types: builtInTypes,
     answers: [],
@@ -77,7 +77,7 @@ test('a rule cuts where the pages leave it open', () => {
   const pages = number([...log, consent])
   const trial = tryRule(pages, builtInTypes, {}, begins('Net loft log'))
   expect(trial.hits.map((h) => h.page)).toEqual([1, 2])
-  expect(splitPages(pages, builtInTypes, { rules: [begins('Net loft log')] }).map((p) => p.pages)).toEqual([
+  expect(segmentPages(pages, builtInTypes, { rules: [begins('Net loft log')] }).map((p) => p.pages)).toEqual([
     [1],
     [2],
     [3],
@@ -111,7 +111,7 @@ test('once a person has said, the rule asks no more', () => {
   const situation = {
     files: [],
     pages,
-    pieces: splitPages(pages, builtInTypes, { rules: [begins('The loan')] }),
+    pieces: segmentPages(pages, builtInTypes, { rules: [begins('The loan')] }),
     program: workingBoatLoan,
     types: builtInTypes,
     asOf: '2026-04-10',

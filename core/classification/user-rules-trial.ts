@@ -1,8 +1,8 @@
 import type { Box } from '../model/geometry.ts'
 import type { Page } from '../model/page.ts'
 import type { DocumentType } from '../program/schema.ts'
-import { hitsOf, type Rule } from './user-rules.ts'
-import { splitPages, type Knowledge } from './segment.ts'
+import { ruleHits, type Rule } from './user-rules.ts'
+import { segmentPages, type Knowledge } from './segment.ts'
 import type { Piece } from './piece.ts'
 
 /** What a rule would do to the cut of a package. */
@@ -25,12 +25,12 @@ export function tryRule(
   rule: Rule,
 ): RuleTrial {
   const hits = pages.flatMap((page) => {
-    const places = hitsOf(page, rule)
+    const places = ruleHits(page, rule)
     return places ? [{ page: page.number, places }] : []
   })
   if (hits.length === 0) return { hits, changes: [] }
-  const before = byPage(splitPages(pages, types, known))
-  const after = byPage(splitPages(pages, types, { ...known, rules: [...(known.rules ?? []), rule] }))
+  const before = byPage(segmentPages(pages, types, known))
+  const after = byPage(segmentPages(pages, types, { ...known, rules: [...(known.rules ?? []), rule] }))
   const changes = pages.flatMap(({ number }): RuleChange[] => {
     const [was, is] = [before.get(number), after.get(number)]
     if (!was || !is) return []

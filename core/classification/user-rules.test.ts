@@ -1,5 +1,5 @@
 import { pageOf } from '../testing/page-of.ts'
-import { hitsOf, ruleSchema, type Rule } from './user-rules.ts'
+import { ruleHits, ruleSchema, type Rule } from './user-rules.ts'
 
 const rule = (words: Rule['words'], without: string[] = []): Rule => ({
   name: 'Slipway sheet',
@@ -11,7 +11,7 @@ const page = pageOf(['Slipway sheet 14', '', 'Vessel | Pole Star', 'Copied to th
 
 test('all its words must stand on the page, whole and in their order', () => {
   expect(
-    hitsOf(
+    ruleHits(
       page,
       rule([
         { text: 'Slipway sheet', place: 'anywhere' },
@@ -20,7 +20,7 @@ test('all its words must stand on the page, whole and in their order', () => {
     ),
   ).toHaveLength(2)
   expect(
-    hitsOf(
+    ruleHits(
       page,
       rule([
         { text: 'Slipway sheet', place: 'anywhere' },
@@ -28,23 +28,23 @@ test('all its words must stand on the page, whole and in their order', () => {
       ]),
     ),
   ).toBeNull()
-  expect(hitsOf(page, rule([{ text: 'slip', place: 'anywhere' }]))).toBeNull()
-  expect(hitsOf(page, rule([{ text: 'sheet slipway', place: 'anywhere' }]))).toBeNull()
+  expect(ruleHits(page, rule([{ text: 'slip', place: 'anywhere' }]))).toBeNull()
+  expect(ruleHits(page, rule([{ text: 'sheet slipway', place: 'anywhere' }]))).toBeNull()
 })
 test('and in their place', () => {
-  expect(hitsOf(page, rule([{ text: 'Slipway sheet', place: 'top' }]))).not.toBeNull()
-  expect(hitsOf(page, rule([{ text: 'Slipway sheet', place: 'bottom' }]))).toBeNull()
-  expect(hitsOf(page, rule([{ text: 'Vessel', place: [0, 0, 0.3, 0.3] }]))).not.toBeNull()
-  expect(hitsOf(page, rule([{ text: 'Vessel', place: [0.5, 0, 1, 0.3] }]))).toBeNull()
+  expect(ruleHits(page, rule([{ text: 'Slipway sheet', place: 'top' }]))).not.toBeNull()
+  expect(ruleHits(page, rule([{ text: 'Slipway sheet', place: 'bottom' }]))).toBeNull()
+  expect(ruleHits(page, rule([{ text: 'Vessel', place: [0, 0, 0.3, 0.3] }]))).not.toBeNull()
+  expect(ruleHits(page, rule([{ text: 'Vessel', place: [0.5, 0, 1, 0.3] }]))).toBeNull()
 })
 test('none of the words that must not stand', () =>
-  expect(hitsOf(page, rule([{ text: 'Slipway sheet', place: 'anywhere' }], ['copied to']))).toBeNull())
+  expect(ruleHits(page, rule([{ text: 'Slipway sheet', place: 'anywhere' }], ['copied to']))).toBeNull())
 test('a letter misread on a scan is forgiven, on a text page it is another word', () => {
   const misread = ['Sl1pway sheet 14']
   expect(
-    hitsOf(pageOf(misread, { source: 'ocr' }), rule([{ text: 'Slipway sheet', place: 'top' }])),
+    ruleHits(pageOf(misread, { source: 'ocr' }), rule([{ text: 'Slipway sheet', place: 'top' }])),
   ).not.toBeNull()
-  expect(hitsOf(pageOf(misread), rule([{ text: 'Slipway sheet', place: 'top' }]))).toBeNull()
+  expect(ruleHits(pageOf(misread), rule([{ text: 'Slipway sheet', place: 'top' }]))).toBeNull()
 })
 test('a rule needs a name and words', () => {
   expect(ruleSchema.safeParse(rule([])).success).toBe(false)

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { boxAround, inside, type Box } from '../model/geometry.ts'
 import { linesOf } from '../layout/lines.ts'
 import type { Page } from '../model/page.ts'
-import { PhraseBook } from '../layout/phrase-index.ts'
+import { PhraseIndex } from '../layout/phrase-index.ts'
 
 const share = z.number().min(0).max(1)
 
@@ -49,7 +49,7 @@ const AREAS = {
 
 export const areaOf = (place: RulePlace): Box => (typeof place === 'string' ? AREAS[place] : place)
 
-const books = new Map<string, PhraseBook<true>>()
+const books = new Map<string, PhraseIndex<true>>()
 
 /** Where words stand on a page, whole, in one piece, within an area; on scans with a letter misread. */
 function placesOf(page: Page, text: string, area: Box): Box[] {
@@ -57,7 +57,7 @@ function placesOf(page: Page, text: string, area: Box): Box[] {
   // Many rules, or many of a draft's wordings, must not fill the memory.
   if (!book) {
     if (books.size > 500) books.clear()
-    books.set(text, (book = new PhraseBook([[text, true]])))
+    books.set(text, (book = new PhraseIndex([[text, true]])))
   }
   const lines = linesOf(page)
   const found = book
@@ -67,7 +67,7 @@ function placesOf(page: Page, text: string, area: Box): Box[] {
 }
 
 /** The places by which a rule applies to a page, null where it does not. */
-export function hitsOf(page: Page, rule: Rule): Box[] | null {
+export function ruleHits(page: Page, rule: Rule): Box[] | null {
   const found: Box[] = []
   for (const { text, place } of rule.words) {
     const places = placesOf(page, text, areaOf(place))

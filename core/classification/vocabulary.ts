@@ -1,6 +1,6 @@
 import type { Line } from '../layout/lines.ts'
 import type { DocumentType } from '../program/schema.ts'
-import { gist } from '../extraction/labels/wording-similarity.ts'
+import { contentWords } from '../extraction/labels/wording-similarity.ts'
 
 /** How much a word of a title, of a sign and of a label tells beside one another. */
 const FROM = { title: 1, sign: 0.8, label: 0.35 } as const
@@ -16,7 +16,7 @@ export class Vocabulary {
     types.forEach((type, index) => {
       const best = new Map<string, number>()
       const put = (wording: string, weight: number) =>
-        gist(wording).forEach(
+        contentWords(wording).forEach(
           (word) => word.length > 2 && best.set(word, Math.max(best.get(word) ?? 0, weight)),
         )
       type.titles.forEach((t) => put(t, FROM.title))
@@ -32,7 +32,7 @@ export class Vocabulary {
   /** By type, how much the words of the lines speak for it; each word counts once. */
   speaksFor(lines: readonly Line[]): number[] {
     const scores = new Array<number>(this.types.length).fill(0)
-    for (const word of new Set(lines.flatMap((l) => l.words.flatMap((w) => gist(w.text))))) {
+    for (const word of new Set(lines.flatMap((l) => l.words.flatMap((w) => contentWords(w.text))))) {
       const users = this.weights.get(word)
       if (!users) continue
       const rare = Math.log(1 + this.types.length / users.length) / Math.log(1 + this.types.length)

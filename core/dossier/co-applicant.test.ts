@@ -1,7 +1,7 @@
 import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
 import { paperOf } from '../testing/paper-of.ts'
-import { perPersonTypes, secondPerson, withSecondPerson } from './co-applicant.ts'
+import { perPersonTypes, findCoApplicant, withCoApplicant } from './co-applicant.ts'
 import { typeById } from '../program/document-type.ts'
 
 const form = paperOf('form', 'loan_application', { applicant_name: 'Ewan Garvie', co_applicant_name: null })
@@ -11,8 +11,8 @@ const unread = {
 }
 const card = (name: string) => paperOf(`card ${name}`, 'identity_card', { full_name: name })
 const consent = (name: string) => paperOf(`consent ${name}`, 'credit_consent', { applicant_name: name })
-const second = (...papers: Parameters<typeof secondPerson>[0][number][]) =>
-  secondPerson(papers, workingBoatLoan, 'Ewan Garvie', (type) => typeById(builtInTypes, type).person)
+const second = (...papers: Parameters<typeof findCoApplicant>[0][number][]) =>
+  findCoApplicant(papers, workingBoatLoan, 'Ewan Garvie', (type) => typeById(builtInTypes, type).person)
 
 test('cards and consents are what each person brings', () =>
   expect(perPersonTypes(workingBoatLoan).sort()).toEqual(['credit_consent', 'identity_card']))
@@ -58,13 +58,13 @@ test('nor does one whose doubtful name on the form is that very one; a garbled n
   expect(second(read('Maren Thorne'), ...others)).toBeNull()
   expect(second(read('Mlarenl'), ...others)).toBe('Maren Thorne')
   expect(
-    withSecondPerson([read('Mlarenl')], workingBoatLoan, 'Maren Thorne')[0].fields.find(
+    withCoApplicant([read('Mlarenl')], workingBoatLoan, 'Maren Thorne')[0].fields.find(
       (f) => f.name === 'co_applicant_name',
     ),
   ).toMatchObject({ value: 'Maren Thorne', needsReview: true, others: [{ value: 'Mlarenl' }] })
 })
 test('the person is put on the form to be confirmed', () => {
-  const [filled] = withSecondPerson([unread], workingBoatLoan, 'Maren Thorne')
+  const [filled] = withCoApplicant([unread], workingBoatLoan, 'Maren Thorne')
   expect(filled.fields.find((f) => f.name === 'co_applicant_name')).toMatchObject({
     value: 'Maren Thorne',
     needsReview: true,

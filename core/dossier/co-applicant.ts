@@ -16,7 +16,7 @@ export const perPersonTypes = (program: Program): string[] => [
  * the application was not read to name. Taking that person's papers for the applicant's would accuse them all.
  * @param nameField the field that says whose paper a type is
  */
-export function secondPerson(
+export function findCoApplicant(
   papers: readonly Paper[],
   program: Program,
   applicant: string | null,
@@ -35,7 +35,7 @@ export function secondPerson(
     }),
   )
   const is = (a: string, b: string) =>
-    comparers.name({ value: a, sure: 1 }, { value: b, sure: 1 }).relation !== 'different'
+    comparers.name({ value: a, confidence: 1 }, { value: b, confidence: 1 }).relation !== 'different'
   // Only where the applicant's own papers are there as well: else the name on the form may be the misread one.
   if (!named.every((names) => names.some((n) => is(n, applicant)))) return null
   const others = named.map((names) => names.filter((n) => !is(n, applicant)))
@@ -51,7 +51,7 @@ export function secondPerson(
 }
 
 /** The papers with that person put on the form, to be confirmed. */
-export function withSecondPerson(papers: readonly Paper[], program: Program, name: string | null): Paper[] {
+export function withCoApplicant(papers: readonly Paper[], program: Program, name: string | null): Paper[] {
   if (name === null) return [...papers]
   const [form, field] = splitReference(program.persons.coApplicant!)
   return papers.map((paper) =>

@@ -1,10 +1,10 @@
 import { builtInTypes } from '../program/starter/types/index.ts'
-import { withCopies } from './duplicates.ts'
+import { markDuplicates } from './duplicates.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 import type { Paper } from './paper.ts'
 
 const types = new Map(builtInTypes.map((t) => [t.id, t]))
-const copies = (...papers: Paper[]) => withCopies(papers, types).map((p) => p.copyOf)
+const copies = (...papers: Paper[]) => markDuplicates(papers, types).map((p) => p.copyOf)
 const slip = (id: string, values: Parameters<typeof paperOf>[2] = {}) =>
   paperOf(id, 'payslip', {
     employee_name: 'Ewan Garvie',

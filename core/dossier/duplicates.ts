@@ -12,7 +12,7 @@ interface Said {
 type Saying = readonly (Said | null)[]
 
 /** Marks papers that repeat an earlier one of their type, value for value: a copy counts as nothing new. */
-export function withCopies(papers: readonly Paper[], types: ReadonlyMap<string, DocumentType>): Paper[] {
+export function markDuplicates(papers: readonly Paper[], types: ReadonlyMap<string, DocumentType>): Paper[] {
   const kept = new Map<string, { paper: Paper; saying: Saying }[]>()
   return papers.map((paper) => {
     const type = types.get(paper.type)

@@ -1,10 +1,10 @@
 import type { Answer } from '../answers/answer.ts'
 import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
-import { withCopies } from './duplicates.ts'
+import { markDuplicates } from './duplicates.ts'
 import { judgeFacts } from './facts.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
-import { personsOf, withOwners } from './persons.ts'
+import { personsOf, assignOwners } from './persons.ts'
 
 const fact = (id: string, papers: ReturnType<typeof paperOf>[], answers: Answer[] = []) =>
   judgeFacts(papers, workingBoatLoan, answers).find((f) => f.fact === id)!
@@ -129,7 +129,7 @@ test("a co-applicant's papers are no conflict", () => {
     paperOf('hers', 'identity_card', { full_name: 'OTTILIE VARNHAM' }),
     paperOf('his', 'identity_card', { full_name: 'Bram Teasdale' }),
   ]
-  const owned = withOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham'), builtInTypes)
+  const owned = assignOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham'), builtInTypes)
   expect(owned.map((p) => p.owner)).toEqual(['applicant', 'applicant', 'co_applicant'])
   expect(fact('applicant_name', owned).status).toBe('agreed')
 })
@@ -138,7 +138,7 @@ test("a stranger's name is one", () => {
   expect(
     fact(
       'applicant_name',
-      withOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham'), builtInTypes),
+      assignOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham'), builtInTypes),
     ).status,
   ).toBe('conflict')
 })
@@ -155,14 +155,14 @@ const month = (id: string, end: string, net: string) =>
   })
 test('a paper that repeats another value for value is its copy', () => {
   expect(
-    withCopies([month('a', '2026-01-31', '5.00'), month('b', '2026-01-31', '5.00')], types).map(
+    markDuplicates([month('a', '2026-01-31', '5.00'), month('b', '2026-01-31', '5.00')], types).map(
       (p) => p.copyOf,
     ),
   ).toEqual([null, 'a'])
 })
 test("the next month's paper is none, however alike", () => {
   expect(
-    withCopies([month('a', '2026-01-31', '5.00'), month('b', '2026-02-28', '5.00')], types).map(
+    markDuplicates([month('a', '2026-01-31', '5.00'), month('b', '2026-02-28', '5.00')], types).map(
       (p) => p.copyOf,
     ),
   ).toEqual([null, null])
@@ -177,7 +177,7 @@ test('a paper that is a stranger’s by a name still asked about accuses nobody;
     const fields = card.fields.map((f) =>
       f.name === 'full_name' ? { ...f, confidence: 0.7, needsReview: asked } : f,
     )
-    return withOwners(
+    return assignOwners(
       [form, { ...card, fields }],
       { applicant: 'Bjørn Skarsen', coApplicant: null },
       builtInTypes,

@@ -81,8 +81,8 @@ function judgeFact(
       side === reference
         ? same
         : compare(
-            { value: side.value, sure: side.confidence },
-            { value: reference.value, sure: reference.confidence },
+            { value: side.value, confidence: side.confidence },
+            { value: reference.value, confidence: reference.confidence },
           )
     return { ...side, ...agreement }
   })
@@ -144,7 +144,7 @@ interface Voice<S> {
 /** The value that most others agree with; of equals the surer, then the first in the fact's order. */
 function mostAgreed<S extends { value: Value; confidence: number; asked: boolean }>(
   sides: S[],
-  compare: (a: { value: Value; sure: number }, b: { value: Value; sure: number }) => Agreement,
+  compare: (a: { value: Value; confidence: number }, b: { value: Value; confidence: number }) => Agreement,
 ): S {
   const voices = new Map<string, Voice<S>>()
   for (const side of sides) {
@@ -167,8 +167,8 @@ function mostAgreed<S extends { value: Value; confidence: number; asked: boolean
         k === i
           ? 'same'
           : compare(
-              { value: voice.side.value, sure: voice.side.confidence },
-              { value: other.side.value, sure: other.side.confidence },
+              { value: voice.side.value, confidence: voice.side.confidence },
+              { value: other.side.value, confidence: other.side.confidence },
             ).relation
       return sum + other.votes * (relation === 'same' ? 1.01 : relation === 'variant' ? 1 : 0)
     }, voice.side.confidence * 0.001)

@@ -4,7 +4,7 @@ import type { DocumentType, Program } from '../program/schema.ts'
 import { comparers } from '../matching/comparers.ts'
 import { mostAlike } from '../matching/near-miss.ts'
 import { counts, fieldOf, splitReference, usableText, valueIn, type Owner, type Paper } from './paper.ts'
-import { oneLookalike } from '../matching/confusions.ts'
+import { isOneConfusion } from '../matching/confusions.ts'
 import { typeById } from '../program/document-type.ts'
 
 /** Who applies, by the names on the application. */
@@ -44,7 +44,7 @@ export function applicantOf(
     if (said && !fieldOf(paper, own)!.needsReview) spellings.set(said, (spellings.get(said) ?? 0) + 1)
   }
   const agree = (a: string, b: string) =>
-    comparers.name({ value: a, sure: 1 }, { value: b, sure: 1 }).relation !== 'different'
+    comparers.name({ value: a, confidence: 1 }, { value: b, confidence: 1 }).relation !== 'different'
   const papersSaying = (names: readonly string[]) =>
     names.reduce((sum, name) => sum + spellings.get(name)!, 0)
   const variants = [...spellings.keys()].map((name) => [
@@ -61,7 +61,7 @@ export function applicantOf(
     most.includes(told!)
   )
     return told
-  if (certain && !oneLookalike(squeeze(told!), squeeze(mostAlike(told, most)))) return told
+  if (certain && !isOneConfusion(squeeze(told!), squeeze(mostAlike(told, most)))) return told
   return most[0]
 }
 
@@ -74,7 +74,7 @@ export function personsOf(papers: readonly Paper[], program: Program, applicant:
 }
 
 /** Says of each paper whose it is, from the name that its type gives it. */
-export function withOwners(
+export function assignOwners(
   papers: readonly Paper[],
   persons: Persons,
   types: readonly DocumentType[],
@@ -92,7 +92,8 @@ function ownerOf(paper: Paper, persons: Persons, type: DocumentType): Owner {
   const sure = fieldOf(paper, type.person!)!.confidence
   const is = (person: string | null) =>
     person !== null &&
-    comparers.name({ value: name, sure }, { value: person, sure: 1 }).relation !== 'different'
+    comparers.name({ value: name, confidence: sure }, { value: person, confidence: 1 }).relation !==
+      'different'
   if (is(persons.applicant)) return 'applicant'
   if (is(persons.coApplicant)) return 'co_applicant'
   return 'other'

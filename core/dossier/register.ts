@@ -108,4 +108,4 @@ export function registerSides(
 }
 
 const compareWith = (fact: Fact, value: Value, said: string): Agreement =>
-  comparers[fact.kind]({ value, sure: 1 }, { value: said, sure: 1 })
+  comparers[fact.kind]({ value, confidence: 1 }, { value: said, confidence: 1 })

@@ -2,7 +2,7 @@ import type { Answer } from '../answers/answer.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
 import { paperOf } from '../testing/paper-of.ts'
 import type { Paper } from './paper.ts'
-import { withVersions } from './versions.ts'
+import { markVersions } from './versions.ts'
 
 const types = new Map(builtInTypes.map((t) => [t.id, t]))
 const quote = (
@@ -26,7 +26,7 @@ const survey = (id: string, date: string, signed: boolean) =>
     { pages: [Number(id)], signed },
   )
 const older = (papers: Paper[], answers: Answer[] = []) =>
-  withVersions(papers, types, answers).flatMap((p) =>
+  markVersions(papers, types, answers).flatMap((p) =>
     p.supersededBy ? [`${p.id} by ${p.supersededBy}`] : [],
   )
 

@@ -10,7 +10,7 @@ import type { FilledField } from '../answers/fill.ts'
  * different days. The newest counts, of those signed where the type is signed, or the one that a person chose; the others
  * name it as what supersedes them. Values still asked about make no version: a misread date would hide a paper that counts.
  */
-export function withVersions(
+export function markVersions(
   papers: readonly Paper[],
   types: ReadonlyMap<string, DocumentType>,
   answers: readonly Answer[],
@@ -56,7 +56,7 @@ function agree(a: Paper, b: Paper, name: string, type: DocumentType): boolean {
   return (
     p !== null &&
     q !== null &&
-    compare({ value: p.value, sure: 1 }, { value: q.value, sure: 1 }).relation !== 'different'
+    compare({ value: p.value, confidence: 1 }, { value: q.value, confidence: 1 }).relation !== 'different'
   )
 }
 

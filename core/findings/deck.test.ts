@@ -66,7 +66,7 @@ test('every choice of every question is an answer that can be stored', () => {
       pages: [4],
       fields: [field('net_pay'), field('iban', { value: null }), field('rows', { value: [] })],
       signedAsked: true,
-      signature: { signed: true, sure: 0.7, page: 4, box: [0, 0, 1, 1], said: false },
+      signature: { signed: true, confidence: 0.7, page: 4, box: [0, 0, 1, 1], said: false },
     }),
   ])
   expect(new Set(asked.map((q) => q.about))).toEqual(new Set(['cut', 'value', 'signature']))
@@ -172,7 +172,13 @@ test('a signature is asked with the likelier answer first', () => {
     deal([
       document('d1', 'Consent', {
         signedAsked: true,
-        signature: { signed, sure: 0.7, page: 3, box: null, said: false } as unknown as Document['signature'],
+        signature: {
+          signed,
+          confidence: 0.7,
+          page: 3,
+          box: null,
+          said: false,
+        } as unknown as Document['signature'],
       }),
     ])[0].choices.map((c) => c.text)
   expect(asked(true)).toEqual(['Yes, it is signed', 'No, it is not'])

@@ -331,7 +331,7 @@ function signatureQuestion(document: Document): Question[] {
   const page = document.pages[0]
   const choice = (signed: boolean): Choice => ({
     text: signed ? 'Yes, it is signed' : 'No, it is not',
-    note: signature.signed === signed ? percent(signature.sure) : '',
+    note: signature.signed === signed ? percent(signature.confidence) : '',
     answer: { kind: 'signed', page, signed },
     needs: 'nothing',
   })
@@ -341,7 +341,7 @@ function signatureQuestion(document: Document): Question[] {
       about: 'signature',
       question: `Is ${document.label} signed?`,
       why:
-        signature.sure <= 0.5
+        signature.confidence <= 0.5
           ? 'No place for a signature was found on it.'
           : 'The ink where it would be signed is doubtful.',
       evidence: [
@@ -350,7 +350,7 @@ function signatureQuestion(document: Document): Question[] {
           page: signature.page,
           box: signature.box,
           raw: null,
-          sure: signature.sure,
+          sure: signature.confidence,
           document: document.id,
           field: null,
         },

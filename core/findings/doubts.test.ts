@@ -62,7 +62,7 @@ test('a person’s word is in no doubt, nor is what stands nowhere', () => {
 })
 test('a text layer is not looked at, and no page twice', () => {
   expect(doubts([field({})], pageOf([], { number: 1, source: 'text' }))).toEqual([])
-  expect(doubts([field({})], pageOf([], { number: 1, source: 'ocr', closer: true }))).toEqual([])
+  expect(doubts([field({})], pageOf([], { number: 1, source: 'ocr', regionsRetried: true }))).toEqual([])
 })
 test('a page number that makes pages lacking is looked at again, and others are not', () => {
   const page = pageOf([...Array.from({ length: 44 }, () => ''), 'Page 1 of 4'], { number: 1, source: 'ocr' })

@@ -10,7 +10,7 @@ const SURE_BY_HAND = 0.985
 
 /** Whether a page was read from its picture, and by the first reader alone. */
 export const canBeDoubted = (page: Page): boolean =>
-  (page.source === 'ocr' || page.source === 'mixed') && !page.closer
+  (page.source === 'ocr' || page.source === 'mixed') && !page.regionsRetried
 
 /**
  * Places on scanned pages whose reading is in doubt, by page: what a person would be asked about, and what is just sure

@@ -129,7 +129,7 @@ test('copies, unknown pages, poor pages and unusable files are told', () => {
   const found = gatherFindings({
     ...nothing,
     papers,
-    pages: [pageOf([], { poor: 'too dark' })],
+    pages: [pageOf([], { qualityProblem: 'too dark' })],
     files: [{ name: 'x.pdf', sha256: '', pages: 0, problem: 'This PDF is damaged and cannot be opened.' }],
   })
   expect(found.map((f) => f.kind).sort()).toEqual([

@@ -121,13 +121,13 @@ export function gatherFindings(given: {
       })
   }
   for (const page of given.pages)
-    if (page.poor && !page.blank)
+    if (page.qualityProblem && !page.blank)
       found.push({
         id: `poor:${page.number}`,
         kind: 'poor_quality',
         severity: 'warning',
         documents: given.papers.filter((p) => p.pages.includes(page.number)).map((p) => p.id),
-        message: `Page ${page.number} is hard to read: ${page.poor}`,
+        message: `Page ${page.number} is hard to read: ${page.qualityProblem}`,
       })
   for (const file of given.files)
     if (file.problem)

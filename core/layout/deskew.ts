@@ -10,14 +10,14 @@ const known = new WeakMap<Page, Page>()
  * A page with its words where they would stand if it did not lean. Down a sheet that leans by two degrees a column
  * moves aside by the width of an amount, and what stands in it would fall to its neighbour.
  */
-export function straight(page: Page): Page {
-  if (Math.abs(page.lean) < LEANS) return page
+export function deskewed(page: Page): Page {
+  if (Math.abs(page.skew) < LEANS) return page
   let found = known.get(page)
   if (!found) {
     found = {
       ...page,
-      lean: 0,
-      words: page.words.map((w) => ({ ...w, box: moved(w.box, page, -page.lean) })),
+      skew: 0,
+      words: page.words.map((w) => ({ ...w, box: moved(w.box, page, -page.skew) })),
     }
     known.set(page, found)
   }
@@ -25,11 +25,11 @@ export function straight(page: Page): Page {
 }
 
 /** The place on a page, as it leans, of a line's box on the same page made `straight`: around both its ends. */
-export function asItLeans(box: Box, page: Page): Box {
-  if (Math.abs(page.lean) < LEANS) return box
+export function skewed(box: Box, page: Page): Box {
+  if (Math.abs(page.skew) < LEANS) return box
   const [l, t, r, b] = box
   const end = Math.min((r - l) / 2, ((b - t) * page.height) / page.width)
-  return boxAround([moved([l, t, l + end, b], page, page.lean), moved([r - end, t, r, b], page, page.lean)])
+  return boxAround([moved([l, t, l + end, b], page, page.skew), moved([r - end, t, r, b], page, page.skew)])
 }
 
 /**

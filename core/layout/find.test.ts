@@ -1,4 +1,4 @@
-import { findOn } from './find.ts'
+import { findText } from './find.ts'
 import { pageOf } from '../testing/page-of.ts'
 
 const page = pageOf([
@@ -6,7 +6,7 @@ const page = pageOf([
   '12 Gannet Row, Port Ellery SK4 2QD',
   'Case MSM-26-004817 and again MSM-26-004817',
 ])
-const lines = (wanted: string) => findOn(page, wanted).map((h) => h.line)
+const lines = (wanted: string) => findText(page, wanted).map((h) => h.line)
 
 test('case and accents do not matter', () =>
   expect(lines('zelie lefevre')).toEqual(['Employee Zélie Lefèvre']))
@@ -15,7 +15,7 @@ test('the beginning of a word, or a part of a number, is enough', () => {
   expect(lines('4817')).toHaveLength(2)
 })
 test('neighbouring words are found together, and marked together', () => {
-  const [hit] = findOn(page, 'Gannet Row, Port')
+  const [hit] = findText(page, 'Gannet Row, Port')
   expect(hit.box[2] - hit.box[0]).toBeGreaterThan(0.1)
 })
 test('one letter, or none, finds nothing', () =>

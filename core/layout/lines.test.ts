@@ -25,8 +25,8 @@ test('a page without words has no lines and a usual letter height', () => {
 test('a speck beside a line does not pull it away from its label', () => {
   const page = pageOf(['Average take-home pay | €2,200.00'])
   const [speck, tall] = [
-    { text: '7', sure: 0.53, box: [0.9, 0.045, 0.92, 0.0455] },
-    { text: '€2', sure: 0.91, box: [0.33, 0.041, 0.36, 0.066] },
+    { text: '7', confidence: 0.53, box: [0.9, 0.045, 0.92, 0.0455] },
+    { text: '€2', confidence: 0.91, box: [0.33, 0.041, 0.36, 0.066] },
   ] as Page['words']
   const line = linesOf({ ...page, words: [speck, tall, ...page.words] }).find((l) =>
     l.text.startsWith('Average'),
@@ -35,7 +35,10 @@ test('a speck beside a line does not pull it away from its label', () => {
 })
 test('on a scan a speck alone is no line: it would part the lines around it', () => {
   const page = pageOf(['98 Old Quay', '', 'Tarnwick SK8 3HN'], { source: 'ocr' })
-  const words: Page['words'] = [...page.words, { text: '>', sure: 0.41, box: [0.3, 0.075, 0.33, 0.0755] }]
+  const words: Page['words'] = [
+    ...page.words,
+    { text: '>', confidence: 0.41, box: [0.3, 0.075, 0.33, 0.0755] },
+  ]
   expect(linesOf({ ...page, words }).map((l) => l.text)).toEqual(['98 Old Quay', 'Tarnwick SK8 3HN'])
   expect(linesOf({ ...page, source: 'text', words })).toHaveLength(3)
 })
@@ -43,7 +46,7 @@ test('figures set to the middle of two lines of words do not draw these into one
   const at = (text: string, left: number, top: number): Word => ({
     text,
     box: [left, top, left + text.length * 0.01, top + 0.012],
-    sure: 1,
+    confidence: 1,
   })
   const page = pageOf([], {
     words: [
@@ -69,7 +72,7 @@ describe('a value that fills its cell ends where the next column begins', () => 
   const at = (text: string, left: number, row: number): Word => ({
     text,
     box: [left, 0.1 + row * 0.02, left + text.length * 0.01, 0.114 + row * 0.02],
-    sure: 1,
+    confidence: 1,
   })
   const segments = (words: Word[]) => linesOf(pageOf([], { words }))[0].segments.map((s) => s.text)
   const close = [at('+44', 0.2, 0), at('1611', 0.234, 0), at('173', 0.278, 0), at('Email', 0.318, 0)]

@@ -39,7 +39,7 @@ const SPECK = 0.5
 
 /** How much lower a word stands than it would if its page did not lean: the right end of a line stands lower or higher than its left end. */
 function dropOn(page: Page): (w: Word) => number {
-  const fall = Math.tan((page.lean * Math.PI) / 180) * (page.width / page.height)
+  const fall = Math.tan((page.skew * Math.PI) / 180) * (page.width / page.height)
   return (w) => ((w.box[0] + w.box[2]) / 2 - 0.5) * fall
 }
 
@@ -89,7 +89,7 @@ function groupLines(page: Page): Line[] {
   // One that stands in none is a speck, if it is no letter: as a line of its own it would part the lines around it.
   for (const word of sorted)
     if (odd(word))
-      put(word, rows, page.source === 'text' || (/[\p{L}\d]/u.test(word.text) && word.sure >= SPECK))
+      put(word, rows, page.source === 'text' || (/[\p{L}\d]/u.test(word.text) && word.confidence >= SPECK))
   const lines = rows
     .map(({ words }) =>
       toLine(

@@ -5,7 +5,7 @@ import type { Box } from '../model/geometry.ts'
 import { squeeze } from '../text/normalize.ts'
 
 /** What one page says and the other does not, by place; and what share of their words is common. */
-export interface Differences {
+export interface PageDiff {
   first: Box[]
   second: Box[]
   common: number
@@ -15,7 +15,7 @@ export interface Differences {
  * Compares two pages word by word in reading order; case, accents and marks do not count.
  * Source: Myers, "An O(ND) difference algorithm", 1986.
  */
-export function differencesOf(first: Page, second: Page): Differences {
+export function pageDiff(first: Page, second: Page): PageDiff {
   const [a, b] = [spokenOn(first), spokenOn(second)]
   const [onFirst, onSecond]: Box[][] = [[], []]
   let common = 0

@@ -107,7 +107,7 @@ export function bareNumberOf(page: Page): number | null {
 }
 
 /** Whether pages are lacking before the first and behind the last, by the numbers printed on them. */
-export function lackedBy(pages: readonly Page[]): [before: boolean, behind: boolean] {
+export function missingAround(pages: readonly Page[]): [before: boolean, behind: boolean] {
   const [first, last] = [pageNumberOf(pages[0]), pageNumberOf(pages.at(-1)!)]
   return [first !== null && first.page > 1, last !== null && last.of !== null && last.page < last.of]
 }

@@ -1,7 +1,7 @@
 import { pageOf } from '../testing/page-of.ts'
-import { PhraseBook } from './phrase-index.ts'
+import { PhraseIndex } from './phrase-index.ts'
 
-const book = new PhraseBook<string>([
+const book = new PhraseIndex<string>([
   ['net pay', 'net'],
   ['pay', 'any pay'],
   ['date', 'date'],
@@ -15,7 +15,7 @@ test('a wording may have several meanings', () => expect(found(['Date'])).toEqua
 test('a phrase does not run over a column gap', () =>
   expect(found(['Pay | date'])).toEqual(['any pay', 'date+second meaning']))
 test('weak readers are forgiven on scans, not in text', () => {
-  const words = new PhraseBook<string>([['balance', 'b']])
+  const words = new PhraseIndex<string>([['balance', 'b']])
   expect(words.find(pageOf(['Balanee'], { source: 'ocr' })).map((h) => h.mended)).toEqual([true])
   expect(words.find(pageOf(['Balanee'], { source: 'text' }))).toEqual([])
 })

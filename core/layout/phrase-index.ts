@@ -29,7 +29,7 @@ interface Entry<T> {
 const SHORT: ReadonlySet<string> = new Set(['of', 'no', 'to', 'td', 'id'])
 
 /** Finds many phrases on a page at once, the longest at each place, forgiving reading slips on scanned pages. */
-export class PhraseBook<T> {
+export class PhraseIndex<T> {
   private readonly entries = new Map<string, Entry<T>[]>()
   private readonly vocabulary = new Set<string>()
   private readonly byLength = new Map<number, string[]>()

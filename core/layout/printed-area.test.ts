@@ -3,7 +3,7 @@ import { isPrint, printedOn, surelyPrintedOn } from './printed-area.ts'
 
 const page = pageOf(['Signed by the applicant on this day in Port Ellery', 'MAMA', '..........'], {
   source: 'ocr',
-  sure: 0.96,
+  confidence: 0.96,
 })
 const scrawl = (sure: number, tall = 1) => ({
   ...page,
@@ -11,7 +11,7 @@ const scrawl = (sure: number, tall = 1) => ({
     w.text === 'MAMA'
       ? {
           ...w,
-          sure,
+          confidence: sure,
           box: [w.box[0], w.box[1], w.box[2], w.box[1] + (w.box[3] - w.box[1]) * tall] as typeof w.box,
         }
       : w,

@@ -24,14 +24,16 @@ function heightOfPrint(page: Page): number {
 
 /** Whether a word is print, and not a scrawl that was spelt as one: print parts one place to sign from the next. */
 export const isPrint = (word: Word, page: Page): boolean =>
-  word.sure > PRINT && !(word.sure < LARGE_PRINT && word.box[3] - word.box[1] > TALL * heightOfPrint(page))
+  word.confidence > PRINT &&
+  !(word.confidence < LARGE_PRINT && word.box[3] - word.box[1] > TALL * heightOfPrint(page))
 
 /** Places of print. Of dots to sign on, only their own height: the pen goes over them. */
 export function printedOn(page: Page): Box[] {
-  const sures = page.words.map((w) => w.sure).sort((a, b) => a - b)
+  const sures = page.words.map((w) => w.confidence).sort((a, b) => a - b)
   const clear = (sures[sures.length >> 1] ?? 0) >= CLEAR_PRINT
   return page.words.flatMap((w): Box[] => {
-    if ((w.sure <= 0.55 && tokens(w.text).join('').length <= 5) || (clear && w.sure < SCRAWL)) return []
+    if ((w.confidence <= 0.55 && tokens(w.text).join('').length <= 5) || (clear && w.confidence < SCRAWL))
+      return []
     const [left, top, right, bottom] = w.box
     return [/[\p{L}\p{N}]/u.test(w.text) ? w.box : [left, bottom - (bottom - top) * 0.5, right, bottom]]
   })

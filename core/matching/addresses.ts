@@ -1,7 +1,7 @@
 import { squeeze, tokens } from '../text/normalize.ts'
 import { plain, type Value } from '../model/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
-import { slipExplains } from './confusions.ts'
+import { isConfusion } from './confusions.ts'
 
 const SHORT: Record<string, string> = {
   rd: 'road',
@@ -79,8 +79,7 @@ export const compareAddresses: Comparer = (a, b) => {
     houses[1] !== undefined &&
     !many.includes(houses[0])
   ) {
-    if (slipExplains(few.join(''), many.join(''), [a, b], true))
-      return variant('a reading slip in weak print')
+    if (isConfusion(few.join(''), many.join(''), [a, b], true)) return variant('a reading slip in weak print')
     return different('another house number')
   }
   const rest = [...many]
@@ -94,7 +93,7 @@ export const compareAddresses: Comparer = (a, b) => {
     return variant(rest.length ? 'one is shorter' : 'order of parts')
   const joined = rest.join('')
   if (lacking.join('') === joined) return variant('spacing')
-  if (lacking.length <= 2 && slipExplains(lacking.join(''), joined, [a, b], true))
+  if (lacking.length <= 2 && isConfusion(lacking.join(''), joined, [a, b], true))
     return variant('a reading slip in weak print')
   return different('another address')
 }

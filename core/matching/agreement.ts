@@ -9,7 +9,7 @@ export interface Agreement {
 /** A value with how sure its reading is; weak readings may be explained by a slip. */
 export interface Side {
   value: Value
-  sure: number
+  confidence: number
 }
 
 /** Compares two values of one kind. Symmetric in its two sides. */

@@ -28,7 +28,7 @@ const values: Record<keyof typeof comparers, fc.Arbitrary<Value>> = {
   text: names,
 }
 const relation = (kind: keyof typeof comparers, a: Value, b: Value, sure = 1) =>
-  comparers[kind]({ value: a, sure }, { value: b, sure: 1 }).relation
+  comparers[kind]({ value: a, confidence: sure }, { value: b, confidence: 1 }).relation
 
 describe.each(Object.keys(comparers) as (keyof typeof comparers)[])('values of kind %s', (kind) => {
   const value = values[kind]
@@ -41,7 +41,8 @@ describe.each(Object.keys(comparers) as (keyof typeof comparers)[])('values of k
         value,
         fc.constantFrom(1, 0.6),
         (a, b, sure) =>
-          relation(kind, a, b, sure) === comparers[kind]({ value: b, sure: 1 }, { value: a, sure }).relation,
+          relation(kind, a, b, sure) ===
+          comparers[kind]({ value: b, confidence: 1 }, { value: a, confidence: sure }).relation,
       ),
     ))
 })

@@ -5,12 +5,12 @@ import type { Comparer } from './agreement.ts'
 import { comparers } from './comparers.ts'
 import { compareNames, compareOrgs } from './names.ts'
 import { compareDates, compareIds, compareMoney, compareTexts } from './values.ts'
-import { oneLookalike } from './confusions.ts'
+import { isOneConfusion } from './confusions.ts'
 
 const relation = (compare: Comparer, a: Value, b: Value, sure = 1) =>
-  compare({ value: a, sure }, { value: b, sure: 1 }).relation
+  compare({ value: a, confidence: sure }, { value: b, confidence: 1 }).relation
 const why = (compare: Comparer, a: Value, b: Value) =>
-  compare({ value: a, sure: 1 }, { value: b, sure: 1 }).why
+  compare({ value: a, confidence: 1 }, { value: b, confidence: 1 }).why
 
 test.each([
   ['Ottilie Varnham', 'Ottilie Varnham', 'same'],
@@ -95,7 +95,7 @@ test.each([
   ['a1b', 'aib', true],
   ['abc', 'abd', false],
   ['11', 'il', false],
-])('one look-alike leads from %s to %s: %s', (a, b, leads) => expect(oneLookalike(a, b)).toBe(leads))
+])('one look-alike leads from %s to %s: %s', (a, b, leads) => expect(isOneConfusion(a, b)).toBe(leads))
 
 const samples: Record<keyof typeof comparers, fc.Arbitrary<Value>> = {
   name: fc.constantFrom('Ottilie Varnham', 'O. Varnham', 'Bram Teasdale', 'Varnham, Ottilie Jane', 'Müller'),

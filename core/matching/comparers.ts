@@ -12,7 +12,7 @@ const MOST = 20_000
 function remembering(compare: Comparer): Comparer {
   const known = new Map<string, Agreement>()
   return (a, b) => {
-    const key = `${plain(a.value)}\n${plain(b.value)}\n${Math.min(a.sure, b.sure) < WEAK}`
+    const key = `${plain(a.value)}\n${plain(b.value)}\n${Math.min(a.confidence, b.confidence) < WEAK}`
     let found = known.get(key)
     if (!found) {
       found = compare(a, b)

@@ -38,7 +38,7 @@ const LOOKALIKES: readonly (readonly [string, string])[] = [
 ]
 
 /** All that a word may be if exactly one look-alike in it was taken for the other (folded, without spaces). */
-export function* lookalikesOf(word: string): Generator<string> {
+export function* confusionsOf(word: string): Generator<string> {
   for (const [x, y] of LOOKALIKES)
     for (const [from, to] of [
       [x, y],
@@ -49,8 +49,8 @@ export function* lookalikesOf(word: string): Generator<string> {
 }
 
 /** Whether exactly one look-alike turns `a` into `b` (both folded, without spaces). */
-export function oneLookalike(a: string, b: string): boolean {
-  for (const other of lookalikesOf(a)) if (other === b) return true
+export function isOneConfusion(a: string, b: string): boolean {
+  for (const other of confusionsOf(a)) if (other === b) return true
   return false
 }
 
@@ -58,7 +58,7 @@ export function oneLookalike(a: string, b: string): boolean {
  * Whether a reading slip explains the difference: the reading of at least one side was weak, and one likely confusion
  * (or, for words, one lost or added letter) leads from one to the other.
  */
-export function slipExplains(a: string, b: string, sides: readonly [Side, Side], words = false): boolean {
-  if (Math.min(sides[0].sure, sides[1].sure) >= WEAK) return false
-  return oneLookalike(a, b) || (words && Math.min(a.length, b.length) >= 6 && editDistance(a, b, 1) <= 1)
+export function isConfusion(a: string, b: string, sides: readonly [Side, Side], words = false): boolean {
+  if (Math.min(sides[0].confidence, sides[1].confidence) >= WEAK) return false
+  return isOneConfusion(a, b) || (words && Math.min(a.length, b.length) >= 6 && editDistance(a, b, 1) <= 1)
 }

@@ -1,8 +1,8 @@
-import { remembered } from '../text/memoize.ts'
+import { memoize } from '../text/memoize.ts'
 import { fold, nearlyWord, squeeze, tokens } from '../text/normalize.ts'
 import { plain, type Value } from '../model/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
-import { slipExplains } from './confusions.ts'
+import { isConfusion } from './confusions.ts'
 
 const TITLES = new Set([
   'mr',
@@ -55,7 +55,7 @@ const transliterated = (token: string): string =>
     .replace(/ij/g, 'y')
 
 /** Words of a person's name that count: titles and particles dropped. */
-const nameParts = remembered((name) => {
+const nameParts = memoize((name) => {
   const named = tokens(name).filter((t) => !MAIDEN.has(t))
   const untitled = named.filter((t) => !TITLES.has(t))
   // "M. Brandreth" is Marguerite as likely as Monsieur: an initial is kept where nothing but the family name would be left.
@@ -100,9 +100,9 @@ export const compareNames: Comparer = (a, b) => {
       // One letter of an initial is misread as easily as any other.
       at = left0.findIndex(
         (o) =>
-          slipExplains(o, part, [a, b], true) ||
-          (part.length === 1 && slipExplains(o[0], part, [a, b])) ||
-          (o.length === 1 && slipExplains(part[0], o, [a, b])),
+          isConfusion(o, part, [a, b], true) ||
+          (part.length === 1 && isConfusion(o[0], part, [a, b])) ||
+          (o.length === 1 && isConfusion(part[0], o, [a, b])),
       )
       if (at >= 0) slips++
     }
@@ -175,6 +175,6 @@ export const compareOrgs: Comparer = (a, b) => {
   if (p.join('') === q.join('')) return variant('short forms')
   const bare = (list: string[]) => list.filter((t) => !LEGAL.has(t)).join('')
   if (bare(p) && bare(p) === bare(q)) return variant('company suffix')
-  if (slipExplains(bare(p), bare(q), [a, b], true)) return variant('a reading slip in weak print')
+  if (isConfusion(bare(p), bare(q), [a, b], true)) return variant('a reading slip in weak print')
   return different('another firm')
 }

@@ -1,6 +1,6 @@
 import { editDistance, squeeze, tokens } from '../text/normalize.ts'
 import { plain, type Value } from '../model/value.ts'
-import { oneLookalike } from './confusions.ts'
+import { isOneConfusion } from './confusions.ts'
 
 /** Codes that differ in two places are two codes: a fair reader takes one figure for another, not two. */
 export const nearMiss = (a: Value, b: Value): boolean => {
@@ -26,7 +26,7 @@ function initialOff(short: string, full: string): boolean {
   const initials = few.filter((t) => t.length === 1)
   const whole = few.filter((t) => t.length > 1)
   if (initials.length !== 1 || whole.length === 0 || !whole.every((t) => many.includes(t))) return false
-  return many.some((t) => !whole.includes(t) && t[0] !== initials[0] && oneLookalike(initials[0], t[0]))
+  return many.some((t) => !whole.includes(t) && t[0] !== initials[0] && isOneConfusion(initials[0], t[0]))
 }
 
 /** Whether a text is another with one whole word behind it: a reader mixes up letters, but "II" is no slip of nothing. */

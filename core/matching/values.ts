@@ -1,7 +1,7 @@
 import { fold, squeeze } from '../text/normalize.ts'
 import { cents, isMoney, plain, type Value } from '../model/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
-import { slipExplains } from './confusions.ts'
+import { isConfusion } from './confusions.ts'
 
 /** Two neighbouring characters changed places: what a typist's slip looks like. A finding all the same. */
 function swapped(a: string, b: string): boolean {
@@ -14,7 +14,7 @@ function swapped(a: string, b: string): boolean {
 export const compareIds: Comparer = (a, b) => {
   const [p, q] = [squeeze(plain(a.value)), squeeze(plain(b.value))]
   if (p === q) return plain(a.value) === plain(b.value) ? same : variant('spaces or punctuation')
-  if (slipExplains(p, q, [a, b])) return variant('a reading slip in weak print')
+  if (isConfusion(p, q, [a, b])) return variant('a reading slip in weak print')
   if (swapped(p, q)) return different('two digits swapped')
   return different('another number')
 }
@@ -23,7 +23,7 @@ export const compareDates: Comparer = (a, b) => {
   const [p, q] = [plain(a.value), plain(b.value)]
   if (p === q) return same
   const digits = [p.replaceAll('-', ''), q.replaceAll('-', '')] as const
-  if (slipExplains(...digits, [a, b])) return variant('a reading slip in weak print')
+  if (isConfusion(...digits, [a, b])) return variant('a reading slip in weak print')
   if (p.slice(0, 4) === q.slice(0, 4) && p.slice(5, 7) === q.slice(8) && p.slice(8) === q.slice(5, 7))
     return different('day and month swapped')
   return different('another date')
@@ -37,7 +37,7 @@ export const compareMoney: Comparer = (a, b) => {
   // A form filled in by hand leaves the cents away.
   if (apart < 100 && (cents(a.value) % 100 === 0 || cents(b.value) % 100 === 0))
     return variant('rounded to whole euros')
-  if (slipExplains(a.value.amount, b.value.amount, [a, b])) return variant('a reading slip in weak print')
+  if (isConfusion(a.value.amount, b.value.amount, [a, b])) return variant('a reading slip in weak print')
   return different(
     swapped(a.value.amount, b.value.amount) ? 'two digits swapped' : `${(apart / 100).toFixed(2)} apart`,
   )
@@ -58,6 +58,6 @@ export const compareTexts: Comparer = (a, b) => {
     return plain(a.value) === plain(b.value) ? same : variant('letter case or spacing')
   const [p, q] = [bare(a.value), bare(b.value)]
   if (p === q) return variant('with or without prefix')
-  if (slipExplains(p, q, [a, b], true)) return variant('a reading slip in weak print')
+  if (isConfusion(p, q, [a, b], true)) return variant('a reading slip in weak print')
   return different('another name')
 }

@@ -6,7 +6,7 @@ import type { Language } from '../text/language.ts'
 export interface Word {
   text: string
   box: Box
-  sure: number
+  confidence: number
   /** Read by the second reader alone: handwriting, or print too poor for the first. */
   hand?: true
   /** Both readers looked at it and do not agree. */
@@ -48,7 +48,7 @@ export interface Page {
   separator: boolean
   words: Word[]
   /** Degrees that the lines lean on the upright page, clockwise; scans are read straightened, but shown as they came. */
-  lean: number
+  skew: number
   /** Where dark marks lie; only measured on pages that ask for ink (a signature) and on scans. */
   ink: InkGrid | null
   /** Marks that a page with a text layer carries besides; a scan shows them as ink alone. */
@@ -57,9 +57,9 @@ export interface Page {
   /** What its small words are of, where that is plain. */
   language?: Language
   /** Why the page is hard to read, null where it is fair. */
-  poor: string | null
+  qualityProblem: string | null
   /** The case that a cover sheet filed it to; it is in no document here. */
   filedTo?: string
   /** Its doubtful places were looked at by the second reader; once is enough. */
-  closer?: true
+  regionsRetried?: true
 }

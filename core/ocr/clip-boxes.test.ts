@@ -1,4 +1,4 @@
-import { behindOneAnother } from './clip-boxes.ts'
+import { clipOverlappingBoxes } from './clip-boxes.ts'
 import { linesOf } from '../layout/lines.ts'
 import { pageNumberOf } from '../layout/page-numbers.ts'
 import { pageOf } from '../testing/page-of.ts'
@@ -6,7 +6,7 @@ import type { Word } from '../model/page.ts'
 
 const word = (text: string, left: number, right: number, top = 0.96): Word => ({
   text,
-  sure: 0.95,
+  confidence: 0.95,
   box: [left, top, right, top + 0.01],
 })
 const footer = [
@@ -17,14 +17,14 @@ const footer = [
 ]
 
 test('a box that goes on over the words behind ends where they begin', () => {
-  expect(behindOneAnother(footer).map((w) => w.box[2])).toEqual([0.8551, 0.8621, 0.8783, 0.8899])
+  expect(clipOverlappingBoxes(footer).map((w) => w.box[2])).toEqual([0.8551, 0.8621, 0.8783, 0.8899])
 })
 test('so that a page number is one line', () => {
-  const page = { ...pageOf([], { source: 'ocr' }), words: behindOneAnother(footer) }
+  const page = { ...pageOf([], { source: 'ocr' }), words: clipOverlappingBoxes(footer) }
   expect(linesOf(page)).toHaveLength(1)
   expect(pageNumberOf(page)).toEqual({ page: 1, of: 2 })
 })
 test('words of other lines end nothing', () => {
   const lines = [word('Amount', 0.2, 0.4), word('due', 0.3, 0.35, 0.98)]
-  expect(behindOneAnother(lines)).toEqual(lines)
+  expect(clipOverlappingBoxes(lines)).toEqual(lines)
 })

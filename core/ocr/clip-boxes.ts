@@ -7,7 +7,7 @@ import type { Word } from '../model/page.ts'
  * and "Page … 2" for the number of the page.
  * @param words in reading order
  */
-export function behindOneAnother(words: readonly Word[]): Word[] {
+export function clipOverlappingBoxes(words: readonly Word[]): Word[] {
   return words.map((word, i) => {
     const [left, top, right, bottom] = word.box
     const next = words[i + 1]?.box

@@ -1,4 +1,4 @@
-import { joinCombs } from './comb-fields.ts'
+import { joinCombFields } from './comb-fields.ts'
 import type { Word } from '../model/page.ts'
 
 /** Letters one to a box, 15 points apart on a page of 600; a space leaves its box empty. */
@@ -9,18 +9,18 @@ const boxes = (text: string, left = 100, pitch = 15): Word[] =>
       : [
           {
             text: letter,
-            sure: 1,
+            confidence: 1,
             box: [(left + i * pitch) / 600, 0.1, (left + i * pitch + 6) / 600, 0.12] as Word['box'],
           },
         ],
   )
-const words = (list: Word[]) => joinCombs(list, 600).map((w) => w.text)
+const words = (list: Word[]) => joinCombFields(list, 600).map((w) => w.text)
 
 test('letters in boxes are the words they spell', () =>
   expect(words(boxes('061090-7828'))).toEqual(['061090-7828']))
 test('an empty box is a space', () => expect(words(boxes('Ewan Penhallow'))).toEqual(['Ewan', 'Penhallow']))
 test('the word before an empty box reaches over it, so that no column parts the two', () => {
-  const [first, second] = joinCombs(boxes('Ewan Penhallow'), 600)
+  const [first, second] = joinCombFields(boxes('Ewan Penhallow'), 600)
   expect((second.box[0] - first.box[2]) * 600).toBeLessThan(5)
 })
 test('an amount whose first step goes over an empty box', () =>
@@ -34,8 +34,8 @@ test('letters of one word are nearer together than boxes', () =>
 test('words are left as they are', () => {
   const list: Word[] = ['Net', 'pay', 'a'].map((text, i) => ({
     text,
-    sure: 1,
+    confidence: 1,
     box: [0.1 + i * 0.1, 0.1, 0.15 + i * 0.1, 0.12],
   }))
-  expect(joinCombs(list, 600)).toEqual(list)
+  expect(joinCombFields(list, 600)).toEqual(list)
 })

@@ -12,7 +12,7 @@ const WIDEST = 34
  * pitch are the words they spell. An empty box is a space.
  * @param width of the page in points
  */
-export function joinCombs(words: readonly Word[], width: number): Word[] {
+export function joinCombFields(words: readonly Word[], width: number): Word[] {
   const runs = runsOf(words, width)
   const pitches = runs.filter((run) => run.length >= LEAST && pitchOf(run) * width >= NARROWEST).map(pitchOf)
   if (pitches.length === 0) return [...words]
@@ -64,7 +64,7 @@ function spelt(run: readonly Word[]): Word[] {
     return {
       text: part.map((w) => w.text).join(''),
       box: [left, top, next === undefined ? right : next - pitch * 0.25, bottom],
-      sure: Math.min(...part.map((w) => w.sure)),
+      confidence: Math.min(...part.map((w) => w.confidence)),
     }
   })
 }

@@ -6,7 +6,7 @@ import { editDistance, fold } from '../text/normalize.ts'
 export interface Letter {
   text: string
   /** Probability of this letter among all that the reader knows. */
-  sure: number
+  confidence: number
   /** Its middle, as a share of the page's width. */
   at: number
 }
@@ -32,7 +32,7 @@ const ALONE = 0.7
  * @param words neighbours in one line, from left to right
  * @param letters all that the second reader saw of them, from left to right
  */
-export function secondOpinion(words: readonly Word[], letters: readonly Letter[]): Word[] {
+export function combineReaders(words: readonly Word[], letters: readonly Letter[]): Word[] {
   const groups = piecesJoined(words, letters)
   const dealt = deal(
     letters,
@@ -46,10 +46,10 @@ export function secondOpinion(words: readonly Word[], letters: readonly Letter[]
       .join('')
       .trim()
     const text = word.text.includes('€') ? withoutEuro(said) : said
-    const sure = Math.min(1, ...own.map((l) => l.sure))
+    const sure = Math.min(1, ...own.map((l) => l.confidence))
     // What goes on in even steps is one figure even where the second reader cannot read it: a piece of it would be another value.
     const disputed = (spelt: string): Word[] => [
-      { ...word, text: spelt, sure: Math.min(word.sure, DISPUTED), disputed: true },
+      { ...word, text: spelt, confidence: Math.min(word.confidence, DISPUTED), disputed: true },
     ]
     const doubtful = (): Word[] => disputed(word.text)
     // "?" is what the first reader makes of a hasty 7.
@@ -59,7 +59,7 @@ export function secondOpinion(words: readonly Word[], letters: readonly Letter[]
       // Where the first reader saw pieces, or a small letter for a capital, the second says how they are written.
       const spelt = joined || (sure >= CLEAR && capitalised(word.text) === text) ? text : word.text
       return sameMarks(text, spelt)
-        ? [{ ...word, text: spelt, sure: Math.max(word.sure, AGREED) }]
+        ? [{ ...word, text: spelt, confidence: Math.max(word.confidence, AGREED) }]
         : joined
           ? doubtful()
           : pieces
@@ -69,11 +69,11 @@ export function secondOpinion(words: readonly Word[], letters: readonly Letter[]
     if (pieceOf(word.text, text)) return disputed(text)
     // A second look by the same reader is no second voice.
     if (word.disputed) return pieces
-    if (sure >= CLEAR && word.sure < FIRM)
-      return [{ ...word, text, sure: likeEnough(text, word.text) ? PUT_RIGHT : ALONE }]
+    if (sure >= CLEAR && word.confidence < FIRM)
+      return [{ ...word, text, confidence: likeEnough(text, word.text) ? PUT_RIGHT : ALONE }]
     // Of two unsure readers the second is oftener right, of writing by hand above all.
-    if (word.sure < FIRM) return disputed(text)
-    return joined || sure >= CLEAR || word.sure < FIRMER ? doubtful() : pieces
+    if (word.confidence < FIRM) return disputed(text)
+    return joined || sure >= CLEAR || word.confidence < FIRMER ? doubtful() : pieces
   })
 }
 
@@ -149,7 +149,7 @@ function piecesJoined(words: readonly Word[], letters: readonly Letter[]): { wor
     ) {
       before.word = {
         text: before.word.text + word.text,
-        sure: Math.min(before.word.sure, word.sure),
+        confidence: Math.min(before.word.confidence, word.confidence),
         box: boxAround([before.word.box, word.box]),
       }
       before.pieces.push(word)

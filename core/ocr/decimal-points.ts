@@ -16,7 +16,7 @@ const LIKELY = 0.6
  * The lines of a picture with the points that its amounts lost: figures alone that end where a column of amounts ends are
  * cents ("2029" under "29.14"). They count as weakly read, so that the sums must bear them out.
  */
-export function withPoints(lines: readonly Line[]): Line[] {
+export function withDecimalPoints(lines: readonly Line[]): Line[] {
   const ends = lines.flatMap((line) => line.segments.flatMap((s) => (AMOUNT.test(s.text) ? [s.box[2]] : [])))
   const inColumn = ({ box: [, , right] }: Segment): boolean =>
     ends.filter((end) => Math.abs(end - right) < ENDS).length >= COLUMN
@@ -40,5 +40,5 @@ const isPointless = ({ words, text }: Segment): boolean =>
 function pointed(segment: Segment): Segment {
   const [word] = segment.words
   const text = word.text.replace(POINTLESS, '$1.$2$3')
-  return { ...segment, text, words: [{ ...word, text, sure: Math.min(word.sure, LIKELY) }] }
+  return { ...segment, text, words: [{ ...word, text, confidence: Math.min(word.confidence, LIKELY) }] }
 }

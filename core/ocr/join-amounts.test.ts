@@ -2,7 +2,7 @@ import { pageOf } from '../testing/page-of.ts'
 import { joinSplitAmounts } from './join-amounts.ts'
 
 const joined = (line: string) => {
-  const page = pageOf([line], { sure: 0.9 })
+  const page = pageOf([line], { confidence: 0.9 })
   return joinSplitAmounts(page.words, page.width / page.height)
     .map((w) => w.text)
     .join(' ')
@@ -18,7 +18,7 @@ test.each([
 ])('%s is read as %s', (line, as) => expect(joined(line)).toBe(as))
 test('what stands a column apart is another amount', () => expect(joined('123. | 57')).toBe('123. 57'))
 test('the rest is found wherever it is listed', () => {
-  const page = pageOf(['-EUR 123. 57'], { sure: 0.9 })
+  const page = pageOf(['-EUR 123. 57'], { confidence: 0.9 })
   const [currency, amount, rest] = page.words
   expect(joinSplitAmounts([rest, currency, amount], page.width / page.height).map((w) => w.text)).toEqual([
     '-EUR',

@@ -32,7 +32,7 @@ export function joinSplitAmounts(words: readonly Word[], shape: number): Word[] 
     return [
       {
         text: word.text + rest.text,
-        sure: Math.min(word.sure, rest.sure),
+        confidence: Math.min(word.confidence, rest.confidence),
         box: [a[0], Math.min(a[1], b[1]), b[2], Math.max(a[3], b[3])] as Word['box'],
       },
     ]

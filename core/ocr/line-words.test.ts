@@ -1,30 +1,30 @@
-import { isLegible, isNoise, surenessOf, wantsBothReaders, wordsFrom } from './line-words.ts'
+import { isLegible, isNoise, confidenceOf, isLowQuality, wordsFrom } from './line-words.ts'
 import type { Word } from '../model/page.ts'
 import type { Letter } from './combine-readers.ts'
 
 const word = (text: string, sure: number, at = 0.1): Word => ({
   text,
-  sure,
+  confidence: sure,
   box: [at, 0.1, at + text.length * 0.01, 0.12],
 })
 /** Letters a hundredth of the page apart. */
 const letters = (text: string, sure = 0.95): Letter[] =>
-  [...text].map((l, i) => ({ text: l, sure, at: 0.1 + i * 0.01 }))
+  [...text].map((l, i) => ({ text: l, confidence: sure, at: 0.1 + i * 0.01 }))
 
 test('a fair page is left to the first reader, one with much noise is not', () => {
   const fair = Array.from({ length: 20 }, (_, i) => word('Harbour', 0.95, i / 25))
-  expect(wantsBothReaders({ words: fair, poor: null })).toBe(false)
+  expect(isLowQuality({ words: fair, qualityProblem: null })).toBe(false)
   expect(
-    wantsBothReaders({
+    isLowQuality({
       words: [...fair, word('wlrnq', 0.2), word('mnuqz', 0.3), word('Wwvnn', 0.1), word('ttjfa', 0.4)],
-      poor: null,
+      qualityProblem: null,
     }),
   ).toBe(true)
-  expect(wantsBothReaders({ words: fair, poor: 'too faint' })).toBe(true)
-  expect(wantsBothReaders({ words: [], poor: null })).toBe(false)
+  expect(isLowQuality({ words: fair, qualityProblem: 'too faint' })).toBe(true)
+  expect(isLowQuality({ words: [], qualityProblem: null })).toBe(false)
 })
 test('sureness counts letters, not words', () =>
-  expect(surenessOf([word('a', 0), word('abcdefghi', 1)])).toBeCloseTo(0.9))
+  expect(confidenceOf([word('a', 0), word('abcdefghi', 1)])).toBeCloseTo(0.9))
 test('a line without words is noise, and not legible', () =>
   expect([isLegible([]), isNoise([]), isLegible([word('Harbour', 0.9)])]).toEqual([false, true, true]))
 
@@ -51,6 +51,7 @@ test('a space that is both seen and measured parts once, though the places of le
 })
 test('one letter that is hardly seen makes a word doubtful', () =>
   expect(
-    wordsFrom([...letters('2140.5'), { text: '5', sure: 0.4, at: 0.17 }], [], [0, 0, 1, 1])[0].sure,
+    wordsFrom([...letters('2140.5'), { text: '5', confidence: 0.4, at: 0.17 }], [], [0, 0, 1, 1])[0]
+      .confidence,
   ).toBeCloseTo(0.65))
 test('no letters, no words', () => expect(wordsFrom([], [], [0, 0, 1, 1])).toEqual([]))

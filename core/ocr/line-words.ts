@@ -12,21 +12,24 @@ const POOR_SHARE = 0.1
 const weight = (words: readonly Word[]): number => words.reduce((sum, w) => sum + w.text.length, 0)
 
 /** Mean sureness over letters; 0 without any. */
-export const surenessOf = (words: readonly Word[]): number =>
-  words.length === 0 ? 0 : words.reduce((sum, w) => sum + w.sure * w.text.length, 0) / weight(words)
+export const confidenceOf = (words: readonly Word[]): number =>
+  words.length === 0 ? 0 : words.reduce((sum, w) => sum + w.confidence * w.text.length, 0) / weight(words)
 
 /** Whether a scan is too poor, or too much of it written by hand, for the first reader alone. */
-export function wantsBothReaders({ words, poor }: Pick<Page, 'words' | 'poor'>): boolean {
+export function isLowQuality({
+  words,
+  qualityProblem: poor,
+}: Pick<Page, 'words' | 'qualityProblem'>): boolean {
   if (poor !== null) return true
   const all = words.filter((w) => /[\p{L}\d]/u.test(w.text))
-  return all.length > 0 && weight(all.filter((w) => w.sure < NOISE)) > weight(all) * POOR_SHARE
+  return all.length > 0 && weight(all.filter((w) => w.confidence < NOISE)) > weight(all) * POOR_SHARE
 }
 
 /** Lines that the first reader read well enough are left to it. */
-export const isLegible = (words: readonly Word[]): boolean => surenessOf(words) >= LEGIBLE
+export const isLegible = (words: readonly Word[]): boolean => confidenceOf(words) >= LEGIBLE
 
 /** Of a line read partly, the first reader knows the spaces; of one it read as noise, nothing. */
-export const isNoise = (words: readonly Word[]): boolean => surenessOf(words) < NOISE
+export const isNoise = (words: readonly Word[]): boolean => confidenceOf(words) < NOISE
 
 /** In usual steps from letter to letter: less is no space. */
 const WIDER = 1.25
@@ -72,9 +75,9 @@ export function wordsFrom(
     text: run.map((l) => l.text).join(''),
     box: [Math.max(box[0], run[0].at - half), box[1], Math.min(box[2], run.at(-1)!.at + half), box[3]],
     // A word is as sure as its letters are on the whole, and no surer than its worst letter allows.
-    sure: Math.min(
-      run.reduce((sum, l) => sum + l.sure, 0) / run.length,
-      Math.min(...run.map((l) => l.sure)) + 0.25,
+    confidence: Math.min(
+      run.reduce((sum, l) => sum + l.confidence, 0) / run.length,
+      Math.min(...run.map((l) => l.confidence)) + 0.25,
     ),
     hand: true as const,
   }))

@@ -1,31 +1,34 @@
 import { withCrossedT, withLostLetter, withMailSign } from './misread-characters.ts'
 import type { Word } from '../model/page.ts'
 
-const read = (text: string) => withLostLetter({ text, sure: 0.9, box: [0, 0, 0.1, 0.02] })
+const read = (text: string) => withLostLetter({ text, confidence: 0.9, box: [0, 0, 0.1, 0.02] })
 
 test.each([
   ['@degaard', 'Ødegaard'],
   ['@DEGAARD,', 'ØDEGAARD,'],
 ])('%s is %s, and to be asked about', (text, meant) =>
-  expect(read(text)).toMatchObject({ text: meant, sure: 0.6 }),
+  expect(read(text)).toMatchObject({ text: meant, confidence: 0.6 }),
 )
 test.each(['@', '@Yes', '@islepost.example', 'a@b.example', '@12'])('%s stays', (text) =>
-  expect(read(text)).toMatchObject({ text, sure: 0.9 }),
+  expect(read(text)).toMatchObject({ text, confidence: 0.9 }),
 )
 
 test.each([
   ['Nor+hligkt', 'Northligkt'],
   ['Thrif+', 'Thrift'],
 ])('%s is %s', (text, meant) =>
-  expect(withCrossedT({ text, sure: 0.9, box: [0, 0, 0.1, 0.02] })).toMatchObject({ text: meant, sure: 0.6 }),
+  expect(withCrossedT({ text, confidence: 0.9, box: [0, 0, 0.1, 0.02] })).toMatchObject({
+    text: meant,
+    confidence: 0.6,
+  }),
 )
 test.each(['+44', '24.10+', 'A+', 'a+b@islepost.example'.slice(0, 2)])('the cross of %s stays', (text) =>
-  expect(withCrossedT({ text, sure: 0.9, box: [0, 0, 0.1, 0.02] }).text).toBe(text),
+  expect(withCrossedT({ text, confidence: 0.9, box: [0, 0, 0.1, 0.02] }).text).toBe(text),
 )
 
 describe('an address of mail without its sign', () => {
   const mended = (...texts: string[]) =>
-    withMailSign(texts.map((text): Word => ({ text, sure: 0.9, box: [0, 0, 0.1, 0.02] }))).at(-1)!
+    withMailSign(texts.map((text): Word => ({ text, confidence: 0.9, box: [0, 0, 0.1, 0.02] }))).at(-1)!
   test.each([
     'bram.oakshottckelpnet.example',
     'bram.oakshottekelpnet.example',
@@ -33,7 +36,7 @@ describe('an address of mail without its sign', () => {
   ])('%s: a name on the page ends where it stood', (text) =>
     expect(mended('Bram', 'Oakshott', text)).toMatchObject({
       text: 'bram.oakshott@kelpnet.example',
-      sure: 0.6,
+      confidence: 0.6,
     }),
   )
   test('no name on the page, no guess', () =>
@@ -45,8 +48,8 @@ describe('an address of mail without its sign', () => {
   test('a text layer is spelt as it is', () =>
     expect(
       withMailSign([
-        { text: 'Bram', sure: 1, box: [0, 0, 0.1, 0.02] },
-        { text: 'bramckelpnet.example', sure: 1, box: [0, 0, 0.1, 0.02] },
+        { text: 'Bram', confidence: 1, box: [0, 0, 0.1, 0.02] },
+        { text: 'bramckelpnet.example', confidence: 1, box: [0, 0, 0.1, 0.02] },
       ])[1].text,
     ).toBe('bramckelpnet.example'))
 })

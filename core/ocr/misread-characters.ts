@@ -10,7 +10,7 @@ const GUESSED = 0.6
  */
 export const withLostLetter = (word: Word): Word =>
   /^@(?:\p{Ll}{3,}|\p{Lu}{3,}),?$/u.test(word.text)
-    ? { ...word, text: `Ø${word.text.slice(1)}`, sure: Math.min(word.sure, GUESSED) }
+    ? { ...word, text: `Ø${word.text.slice(1)}`, confidence: Math.min(word.confidence, GUESSED) }
     : word
 
 /** A t whose stroke is long is read as a cross: "Nor+hlight", "Thrif+". Figures have crosses of their own. */
@@ -19,7 +19,7 @@ export const withCrossedT = (word: Word): Word =>
     ? {
         ...word,
         text: word.text.replace(/(?<=\p{L})\+(?=\p{L}|$)/gu, 't'),
-        sure: Math.min(word.sure, GUESSED),
+        confidence: Math.min(word.confidence, GUESSED),
       }
     : word
 
@@ -36,7 +36,7 @@ export function withMailSign(words: readonly Word[]): Word[] {
     /^\p{Lu}\p{Ll}{2,}[.,]?$/u.test(w.text) ? [fold(w.text).replace(/[.,]$/, '')] : [],
   )
   return words.map((word) => {
-    if (word.sure === 1 || word.text.includes('@') || !word.text.includes('.')) return word
+    if (word.confidence === 1 || word.text.includes('@') || !word.text.includes('.')) return word
     const text = fold(word.text)
     const ends = names
       .map((name) => text.indexOf(name) + name.length)
@@ -51,6 +51,10 @@ export function withMailSign(words: readonly Word[]): Word[] {
       )
     return end === undefined
       ? word
-      : { ...word, text: `${text.slice(0, end)}@${text.slice(end + 1)}`, sure: Math.min(word.sure, GUESSED) }
+      : {
+          ...word,
+          text: `${text.slice(0, end)}@${text.slice(end + 1)}`,
+          confidence: Math.min(word.confidence, GUESSED),
+        }
   })
 }

@@ -1,18 +1,18 @@
 import type { Word } from '../model/page.ts'
 import type { Letter } from './combine-readers.ts'
-import { uncovered } from './missing-words.ts'
+import { missingWords } from './missing-words.ts'
 
 const STEP = 0.02
 const letters = (text: string, from = 0.1): Letter[] =>
-  [...text].map((c, i) => ({ text: c, sure: 0.95, at: from + (i + 0.5) * STEP }))
+  [...text].map((c, i) => ({ text: c, confidence: 0.95, at: from + (i + 0.5) * STEP }))
 const word = (text: string, from: number, to: number): Word => ({
   text,
-  sure: 0.9,
+  confidence: 0.9,
   box: [from, 0.5, to, 0.52],
 })
 
 test('a word that lacks its beginning reaches over it', () => {
-  const { words, runs } = uncovered(
+  const { words, runs } = missingWords(
     [word('house@quay.example', 0.2, 0.56)],
     letters('stenhouse@quay.example'),
   )
@@ -21,14 +21,14 @@ test('a word that lacks its beginning reaches over it', () => {
 })
 
 test('a word that lacks its end reaches over that', () =>
-  expect(uncovered([word('Saltho', 0.1, 0.22)], letters('Saltholm')).words[0].box[2]).toBeCloseTo(0.26))
+  expect(missingWords([word('Saltho', 0.1, 0.22)], letters('Saltholm')).words[0].box[2]).toBeCloseTo(0.26))
 
 test('what a space parts from all words is one of its own', () => {
-  const { words, runs } = uncovered([word('Name', 0.1, 0.18)], letters('Name Greta'))
+  const { words, runs } = missingWords([word('Name', 0.1, 0.18)], letters('Name Greta'))
   expect(words[0].box).toEqual([0.1, 0.5, 0.18, 0.52])
   expect(runs.map((r) => r.map((l) => l.text).join(''))).toEqual(['Greta'])
 })
 
 test('dots that lead to a value are nothing, nor is one letter', () => {
-  expect(uncovered([word('Name', 0.1, 0.18)], letters('Name .... x')).runs).toEqual([])
+  expect(missingWords([word('Name', 0.1, 0.18)], letters('Name .... x')).runs).toEqual([])
 })

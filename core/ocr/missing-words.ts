@@ -12,7 +12,7 @@ const isSign = ({ text }: Letter): boolean => /[\p{L}\d]/u.test(text)
  * @param words of one line, from left to right
  * @param letters all that the second reader saw of the line, from left to right
  */
-export function uncovered(
+export function missingWords(
   words: readonly Word[],
   letters: readonly Letter[],
 ): { words: Word[]; runs: Letter[][] } {

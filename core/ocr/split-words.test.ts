@@ -1,7 +1,7 @@
 import { pageOf } from '../testing/page-of.ts'
-import { unglue } from './split-words.ts'
+import { splitGluedWords } from './split-words.ts'
 
-const parts = (text: string) => unglue(pageOf([text]).words).map((w) => w.text)
+const parts = (text: string) => splitGluedWords(pageOf([text]).words).map((w) => w.text)
 
 test.each([
   ['Tel.:+44', ['Tel.:', '+44']],
@@ -18,7 +18,7 @@ test.each([
 
 test('the parts share the place of the whole', () => {
   const [whole] = pageOf(['To:01-JAN-26']).words
-  const [head, tail] = unglue([whole])
+  const [head, tail] = splitGluedWords([whole])
   expect(head.box[0]).toBe(whole.box[0])
   expect(tail.box[2]).toBe(whole.box[2])
   expect(head.box[2]).toBeCloseTo(tail.box[0])

@@ -9,7 +9,7 @@ import { reportOf } from '../handover/report.ts'
 import { pageOf } from '../testing/page-of.ts'
 import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
-import { splitPages } from '../classification/segment.ts'
+import { segmentPages } from '../classification/segment.ts'
 import { pageReader } from './readings.ts'
 
 const pages = [
@@ -44,7 +44,7 @@ const pages = [
 const situation = (answers: Answer[] = []): Situation => ({
   files: [{ name: 'a.pdf', sha256: 'x'.repeat(64), pages: 3, problem: null }],
   pages,
-  pieces: splitPages(pages, builtInTypes),
+  pieces: segmentPages(pages, builtInTypes),
   program: workingBoatLoan,
   types: builtInTypes,
   answers,

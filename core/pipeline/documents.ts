@@ -1,7 +1,7 @@
 import type { Answer } from '../answers/answer.ts'
 import { arrange, openDoubts, type Arranged } from '../answers/arrange.ts'
 import { fill, type FilledField } from '../answers/fill.ts'
-import { lackingPages } from '../classification/missing-pages.ts'
+import { missingPages } from '../classification/missing-pages.ts'
 import type { Piece } from '../classification/piece.ts'
 import type { DocumentReading } from '../extraction/fields/extract.ts'
 import { SIGNATURE_SURE } from '../extraction/marks/signature.ts'
@@ -67,7 +67,9 @@ function readOrAsk(read: Reader, pages: readonly number[], type: DocumentType): 
     }))
     return {
       fields,
-      signature: type.signature ? { signed: false, sure: 0, page: pages.at(-1)!, box: [0, 0, 1, 1] } : null,
+      signature: type.signature
+        ? { signed: false, confidence: 0, page: pages.at(-1)!, box: [0, 0, 1, 1] }
+        : null,
     }
   }
 }
@@ -95,10 +97,10 @@ function documentOf(
     pages: arranged.pages,
     fields,
     signed: type.signature ? (said?.signed ?? reading.signature?.signed ?? false) : null,
-    signedAsked: signature !== null && !signature.said && signature.sure < SIGNATURE_SURE,
+    signedAsked: signature !== null && !signature.said && signature.confidence < SIGNATURE_SURE,
     owner: 'nobody',
     ownerAsked: false,
-    lacking: type.id === 'unknown' ? [] : lackingPages(arranged.pages.map((n) => pages.get(n)!)),
+    lacking: type.id === 'unknown' ? [] : missingPages(arranged.pages.map((n) => pages.get(n)!)),
     copyOf: null,
     supersededBy: null,
     confidence: arranged.typeSaid ? 1 : arranged.confidence,

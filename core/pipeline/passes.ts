@@ -1,16 +1,16 @@
 import type { Answer } from '../answers/answer.ts'
-import { secondPerson, withSecondPerson } from '../dossier/co-applicant.ts'
-import { withCopies } from '../dossier/duplicates.ts'
+import { findCoApplicant, withCoApplicant } from '../dossier/co-applicant.ts'
+import { markDuplicates } from '../dossier/duplicates.ts'
 import type { Paper } from '../dossier/paper.ts'
-import { applicantOf, personsOf, withOwners, type Persons } from '../dossier/persons.ts'
-import { withVersions } from '../dossier/versions.ts'
+import { applicantOf, personsOf, assignOwners, type Persons } from '../dossier/persons.ts'
+import { markVersions } from '../dossier/versions.ts'
 import type { Page } from '../model/page.ts'
 import { typeById } from '../program/document-type.ts'
 import type { DocumentType, Program } from '../program/schema.ts'
-import { withEchoes } from '../reconciliation/consensus.ts'
-import { withOddities } from '../reconciliation/outliers.ts'
-import { withRowWords } from '../reconciliation/row-spelling.ts'
-import { withJoins } from '../reconciliation/statement-chain.ts'
+import { reachConsensus } from '../reconciliation/consensus.ts'
+import { flagOutliers } from '../reconciliation/outliers.ts'
+import { repairRowSpelling } from '../reconciliation/row-spelling.ts'
+import { chainStatements } from '../reconciliation/statement-chain.ts'
 
 /** What passes over a package may look at besides its papers. */
 export interface PassContext {
@@ -49,12 +49,12 @@ export const PASSES: readonly Pass[] = [
   {
     name: 'duplicates',
     place: 'First: a copy says the same misreading once more, and must bear out nothing that follows.',
-    run: ({ papers }, { typesById }) => ({ papers: withCopies(papers, typesById) }),
+    run: ({ papers }, { typesById }) => ({ papers: markDuplicates(papers, typesById) }),
   },
   {
     name: 'versions',
     place: 'Behind the copies, which are no newer version: what an older paper says is no conflict.',
-    run: ({ papers }, { typesById, answers }) => ({ papers: withVersions(papers, typesById, answers) }),
+    run: ({ papers }, { typesById, answers }) => ({ papers: markVersions(papers, typesById, answers) }),
   },
   {
     name: 'persons',
@@ -63,43 +63,43 @@ export const PASSES: readonly Pass[] = [
       const { program, pages } = context
       const name = nameField(context)
       const applicant = applicantOf(papers, program, name, pages)
-      const accompanied = withSecondPerson(papers, program, secondPerson(papers, program, applicant, name))
+      const accompanied = withCoApplicant(papers, program, findCoApplicant(papers, program, applicant, name))
       return { papers: accompanied, persons: personsOf(accompanied, program, applicant) }
     },
   },
   {
     name: 'owners',
     place: 'Once the persons are known: only papers of one person bear out one another’s names.',
-    run: ({ papers, persons }, { types }) => ({ papers: withOwners(papers, persons, types) }),
+    run: ({ papers, persons }, { types }) => ({ papers: assignOwners(papers, persons, types) }),
   },
   {
     name: 'consensus',
     place: 'Once each paper has its owner: what two papers say settles a third’s doubtful reading.',
-    run: ({ papers }, { program, pages }) => ({ papers: withEchoes(papers, program, pages) }),
+    run: ({ papers }, { program, pages }) => ({ papers: reachConsensus(papers, program, pages) }),
   },
   {
     name: 'statement chain',
     place: 'Behind the consensus, which names the account that statements follow one another on.',
-    run: ({ papers }, { program, pages }) => ({ papers: withJoins(papers, program, pages) }),
+    run: ({ papers }, { program, pages }) => ({ papers: chainStatements(papers, program, pages) }),
   },
   {
     name: 'row spelling',
     place: 'Once names are settled, which rows may carry as well.',
     run: ({ papers }, { pages, typesById, english }) => ({
-      papers: withRowWords(papers, pages, typesById, english),
+      papers: repairRowSpelling(papers, pages, typesById, english),
     }),
   },
   {
     name: 'outliers',
     place: 'Of what stands after all corrections: a value mended by others is no oddity any more.',
     run: ({ papers }, { program, typesById, pages, asOf }) => ({
-      papers: withOddities(papers, program, typesById, pages, asOf),
+      papers: flagOutliers(papers, program, typesById, pages, asOf),
     }),
   },
   {
     name: 'owners again',
     place: 'Last: a name that other papers made certain says whose its paper is, too.',
-    run: ({ papers, persons }, { types }) => ({ papers: withOwners(papers, persons, types) }),
+    run: ({ papers, persons }, { types }) => ({ papers: assignOwners(papers, persons, types) }),
   },
 ]
 

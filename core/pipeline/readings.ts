@@ -1,6 +1,6 @@
 import type { DocumentType } from '../program/schema.ts'
 import type { Page } from '../model/page.ts'
-import { type DocumentReading, readDocument } from '../extraction/fields/extract.ts'
+import { type DocumentReading, extractDocument } from '../extraction/fields/extract.ts'
 
 /** Reads a document; given so that a caller can keep readings of documents that did not change. */
 export type Reader = (pages: readonly number[], type: DocumentType) => DocumentReading
@@ -9,7 +9,7 @@ export type Reader = (pages: readonly number[], type: DocumentType) => DocumentR
 export function pageReader(pages: readonly Page[]): Reader {
   const byNumber = new Map(pages.map((p) => [p.number, p]))
   return (numbers, type) =>
-    readDocument(
+    extractDocument(
       numbers.map((n) => byNumber.get(n)!),
       type,
     )

@@ -5,7 +5,7 @@ import { pageOf } from '../testing/page-of.ts'
 import { traderAccount } from '../program/starter/trader-account.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
 import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
-import { splitPages } from '../classification/segment.ts'
+import { segmentPages } from '../classification/segment.ts'
 import { verdictChanges } from './verdict.ts'
 
 const pages = [
@@ -23,7 +23,7 @@ const judged = (program = workingBoatLoan, answers: Answer[] = []) =>
   assess({
     files: [],
     pages,
-    pieces: splitPages(pages, builtInTypes),
+    pieces: segmentPages(pages, builtInTypes),
     program,
     types: builtInTypes,
     answers,

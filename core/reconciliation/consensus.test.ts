@@ -2,7 +2,7 @@ import type { FilledField } from '../answers/fill.ts'
 import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
 import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
-import { withEchoes } from './consensus.ts'
+import { reachConsensus } from './consensus.ts'
 import type { Paper } from '../dossier/paper.ts'
 import { paperOf } from '../testing/paper-of.ts'
 
@@ -33,7 +33,7 @@ const quote = (change: Record<string, Partial<FilledField>>): Paper => {
 const pages = (...lines: string[]): Map<number, Page> => new Map([[2, pageOf(lines)]])
 const echoed = (paper: Paper, on = pages()) =>
   Object.fromEntries(
-    withEchoes([...sure, paper], workingBoatLoan, on)
+    reachConsensus([...sure, paper], workingBoatLoan, on)
       .at(-1)!
       .fields.map((f) => [f.name, f]),
   )
@@ -141,9 +141,11 @@ test('two letters off with every figure the same are one misread', () => {
   const read = (address: string) => {
     const statement = paperOf('statement', 'bank_statement', { holder_address: address }, { pages: [2] })
     const weak = { ...statement, fields: statement.fields.map((f) => ({ ...f, page: 2, confidence: 0.87 })) }
-    return withEchoes([home, bill, weak], workingBoatLoan, new Map([[2, pageOf([], { source: 'ocr' })]])).at(
-      -1,
-    )!.fields[0]
+    return reachConsensus(
+      [home, bill, weak],
+      workingBoatLoan,
+      new Map([[2, pageOf([], { source: 'ocr' })]]),
+    ).at(-1)!.fields[0]
   }
   expect(read('66 Pilot Hill, Tarriwick SK8 3HN')).toMatchObject({
     needsReview: true,
@@ -158,7 +160,11 @@ test("a person's answer is never touched", () => {
 })
 test('one witness is not enough', () => {
   const [form] = sure
-  const [, paper] = withEchoes([form, quote({ hull_number: asked('SKR-01453') })], workingBoatLoan, pages())
+  const [, paper] = reachConsensus(
+    [form, quote({ hull_number: asked('SKR-01453') })],
+    workingBoatLoan,
+    pages(),
+  )
   expect(paper.fields.find((f) => f.name === 'hull_number')!.needsReview).toBe(true)
 })
 test('two figures apart are two numbers, on a scan too', () => {
@@ -182,7 +188,7 @@ test('the name over an address is no part of what other papers say', () => {
     ...bill,
     fields: bill.fields.map((f) => ({ ...f, needsReview: true, state: 'asked' as const, confidence: 0.4 })),
   }
-  const [, , found] = withEchoes(
+  const [, , found] = reachConsensus(
     [...others, asked],
     workingBoatLoan,
     pages('Linnea Teasdale', '10 Harbour Road', 'Inverkell SK5 6RT'),
@@ -199,7 +205,13 @@ describe('what is hardly readable and like what others say', () => {
         2,
         {
           ...pageOf([], { source }),
-          words: [{ text: 'SKR', sure, box: [0.9, 0.9, 0.95, 0.95] as [number, number, number, number] }],
+          words: [
+            {
+              text: 'SKR',
+              confidence: sure,
+              box: [0.9, 0.9, 0.95, 0.95] as [number, number, number, number],
+            },
+          ],
         },
       ],
     ])

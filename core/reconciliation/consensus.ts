@@ -24,7 +24,7 @@ const SPOTLESS = 0.96
  * doubtful, and one that they contradict while their own value stands elsewhere on the paper was read from the wrong place.
  * A value that stands nowhere else on its paper is left alone: that is how a true conflict looks.
  */
-export function withEchoes(
+export function reachConsensus(
   papers: readonly Paper[],
   program: Program,
   pages: ReadonlyMap<number, Page>,
@@ -121,7 +121,10 @@ function agreement(compare: Comparer): Agrees {
     const key = `${plain(a)}\n${plain(b)}`
     let agree = known.get(key)
     if (agree === undefined)
-      known.set(key, (agree = compare({ value: a, sure: 1 }, { value: b, sure: 1 }).relation !== 'different'))
+      known.set(
+        key,
+        (agree = compare({ value: a, confidence: 1 }, { value: b, confidence: 1 }).relation !== 'different'),
+      )
     return agree
   }
 }
@@ -220,7 +223,7 @@ const hardlyReadable = ({ box }: FilledField, page: Page | undefined): boolean =
   page !== undefined &&
   page.source !== 'text' &&
   box !== null &&
-  inside(page.words, box).some((w) => w.sure < LEGIBLE)
+  inside(page.words, box).some((w) => w.confidence < LEGIBLE)
 
 /** Share of letters in which two weak readings of one value may differ. */
 const MISREAD = 0.25

@@ -1,4 +1,4 @@
-import { meantWord } from './dictionary.ts'
+import { dictionaryWord } from './dictionary.ts'
 
 const english = new Set([
   'chandlery',
@@ -15,7 +15,7 @@ const english = new Set([
 ])
 const names = new Set(['saltholm', 'skerrow'])
 const meant = (text: string, sure = 0.95) =>
-  meantWord({ text, sure }, (letters) => english.has(letters) || names.has(letters))
+  dictionaryWord({ text, confidence: sure }, (letters) => english.has(letters) || names.has(letters))
 
 test.each([
   ['Chandiery', 'Chandlery'],

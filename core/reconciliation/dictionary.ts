@@ -1,5 +1,5 @@
 import { tokens } from '../text/normalize.ts'
-import { lookalikesOf } from '../matching/confusions.ts'
+import { confusionsOf } from '../matching/confusions.ts'
 import type { ReadWord } from './known-phrases.ts'
 
 /** Shorter words have too many neighbours. */
@@ -13,11 +13,14 @@ const LETTERS = 'abcdefghijklmnopqrstuvwxyz'
  * where nothing is near, or where two words are as near as each other.
  * @param isWord whether letters are a word or a name that the papers have, in small letters
  */
-export function meantWord({ text, sure }: ReadWord, isWord: (letters: string) => boolean): string | null {
+export function dictionaryWord(
+  { text, confidence: sure }: ReadWord,
+  isWord: (letters: string) => boolean,
+): string | null {
   const [letters, ...more] = tokens(text)
   if (more.length > 0 || !letters || letters.length < LONG || !/^[a-z]+$/.test(letters) || isWord(letters))
     return null
-  const alike = wordsAmong([...lookalikesOf(letters), ...onceOrTwice(letters)], isWord)
+  const alike = wordsAmong([...confusionsOf(letters), ...onceOrTwice(letters)], isWord)
   const [near, other] = alike.size > 0 || sure >= WEAK ? alike : wordsAmong(oneLetterOff(letters), isWord)
   return near === undefined || other !== undefined ? null : text.replace(/\p{L}+/u, (own) => cased(near, own))
 }

@@ -1,10 +1,10 @@
-import { meantPhrase, phraseOf, type ReadWord } from './known-phrases.ts'
+import { knownPhrase, phraseOf, type ReadWord } from './known-phrases.ts'
 
 /** "Fey~0.5" is read at 0.5; the rest surely. */
 const read = (text: string): ReadWord[] =>
   text.split(' ').map((word) => {
     const [letters, sure] = word.split('~')
-    return { text: letters, sure: sure ? Number(sure) : 0.95 }
+    return { text: letters, confidence: sure ? Number(sure) : 0.95 }
   })
 const PHRASES = [
   'Card payment Ferry Office',
@@ -14,7 +14,7 @@ const PHRASES = [
   'Cheque 000412',
   'Transfer to savings',
 ]
-const meant = (text: string) => meantPhrase(read(text), PHRASES.map(phraseOf))
+const meant = (text: string) => knownPhrase(read(text), PHRASES.map(phraseOf))
 
 test.each([
   ['a letter lost', 'Card payment Fery Office', 'Card payment Ferry Office'],
@@ -38,7 +38,7 @@ test('a word more that is clear is meant', () => expect(meant('Standing order re
 test('a plural is another word', () => expect(meant('Standing orders rent')).toBeNull())
 test('two phrases as near as each other are no help', () =>
   expect(
-    meantPhrase(
+    knownPhrase(
       read('Card payment Fe~0.3 Office'),
       ['Card payment Ferry Office', 'Card payment Fetch Office'].map(phraseOf),
     ),
@@ -47,7 +47,7 @@ test('one word in common is not enough to know a phrase by', () =>
   expect(meant('Card~0.5 pymnt~0.3 Fury~0.3 Offal~0.3')).toBeNull())
 
 describe('words not read at all', () => {
-  const poor = (text: string) => meantPhrase(read(text), PHRASES.map(phraseOf), true)
+  const poor = (text: string) => knownPhrase(read(text), PHRASES.map(phraseOf), true)
   test('on a poor page the one phrase that holds the rest is meant', () =>
     expect(poor('Isles Water')).toBe('Direct debit Isles Water'))
   test('several that hold it are no help', () => expect(poor('Card payment')).toBeNull())
@@ -59,8 +59,8 @@ describe('words not read at all', () => {
   test('on a fair page the row says all that it says', () => expect(meant('Isles Water')).toBeNull())
 })
 test('a row of many weak words takes no longer than any', () => {
-  const many = Array.from({ length: 60 }, (_, i): ReadWord => ({ text: `w${i % 3}`, sure: 0.3 }))
+  const many = Array.from({ length: 60 }, (_, i): ReadWord => ({ text: `w${i % 3}`, confidence: 0.3 }))
   expect(
-    meantPhrase(many, [phraseOf(Array.from({ length: 60 }, (_, i) => `w${i % 2}`).join(' '))], true),
+    knownPhrase(many, [phraseOf(Array.from({ length: 60 }, (_, i) => `w${i % 2}`).join(' '))], true),
   ).not.toBeUndefined()
 })

@@ -3,7 +3,7 @@ import { editDistance, squeeze } from '../text/normalize.ts'
 /** A word of a row as it was read, and how surely. */
 export interface ReadWord {
   text: string
-  sure: number
+  confidence: number
 }
 
 /** What rows say, with its words as they are compared. */
@@ -25,12 +25,15 @@ const IN_COMMON = 2
  * Broadband" for "Direct debit Kelpnet Broadband"). Null where they say it already, or may say something of
  * their own: a figure apart, a word that was clearly read and is more than a letter off.
  */
-export function meantPhrase(
+export function knownPhrase(
   read: readonly ReadWord[],
   phrases: readonly Phrase[],
   poor = false,
 ): string | null {
-  const words = read.map(({ text, sure }): ReadWord => ({ text: squeeze(text), sure }))
+  const words = read.map(({ text, confidence: sure }): ReadWord => ({
+    text: squeeze(text),
+    confidence: sure,
+  }))
   const whole = words.map((w) => w.text).join('')
   const said = phrases.find((p) => p.words.join('') === whole)
   // A space that was not seen is no word of its own.
@@ -70,7 +73,7 @@ function alike(words: readonly ReadWord[], phrases: readonly Phrase[]): string |
     .sort((a, b) => a.share - b.share)
   if (!first || first.share > ALIKE || (second && second.share < first.share + FURTHER)) return null
   // What was clearly read must stand in it.
-  return words.every((w) => w.sure < WEAK || first.meant.some((m) => lettersOff(w, m) !== null)) &&
+  return words.every((w) => w.confidence < WEAK || first.meant.some((m) => lettersOff(w, m) !== null)) &&
     seen.replace(/\D/g, '') === first.meant.join('').replace(/\D/g, '')
     ? first.text
     : null
@@ -94,7 +97,7 @@ function slipsTo(read: readonly ReadWord[], phrase: readonly string[], lost: boo
         here[j] = j === phrase.length ? 0 : unread
         continue
       }
-      const stain = read[i].sure < STAIN ? 1 + behind[j] : Infinity
+      const stain = read[i].confidence < STAIN ? 1 + behind[j] : Infinity
       const as = (words: number): number => {
         const off =
           j + words <= phrase.length && behind[j + words] < Infinity
@@ -116,7 +119,7 @@ const LONG = 5
 const asSeen = (word: string): string => word.replace(/rn/g, 'm').replace(/[il1]/g, 'l').replace(/f/g, 't')
 
 /** Letters by which a word read differs from the one meant, both squeezed; null where it is another word. */
-function lettersOff({ text, sure }: ReadWord, wanted: string): number | null {
+function lettersOff({ text, confidence: sure }: ReadWord, wanted: string): number | null {
   const seen = /\d/.test(wanted) ? text : lettersFor(text, wanted)
   if (seen === wanted) return 0
   if (

@@ -1,13 +1,13 @@
 import { pageOf } from '../testing/page-of.ts'
 import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
-import { withOddities } from './outliers.ts'
+import { flagOutliers } from './outliers.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 import type { Paper } from '../dossier/paper.ts'
 
 const types = new Map(builtInTypes.map((t) => [t.id, t]))
 const judged = (papers: Paper[], source: 'ocr' | 'text' = 'ocr') =>
-  withOddities(papers, workingBoatLoan, types, new Map([[1, pageOf([], { source })]]), '2026-04-10')
+  flagOutliers(papers, workingBoatLoan, types, new Map([[1, pageOf([], { source })]]), '2026-04-10')
 /** Why the first value of the first paper is asked about. */
 const asked = (papers: Paper[], source: 'ocr' | 'text' = 'ocr') => {
   const [field] = judged(papers, source)[0].fields

@@ -30,7 +30,7 @@ interface Place {
  * that is something else's elsewhere, the end of one or one with a letter for a figure, a currency of its own, a day still to come on what was signed or
  * issued, a firm a letter off. The reader saw nothing wrong with them; only the other papers do. A text layer misreads nothing.
  */
-export function withOddities(
+export function flagOutliers(
   papers: readonly Paper[],
   program: Program,
   types: ReadonlyMap<string, DocumentType>,

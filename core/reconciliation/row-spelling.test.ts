@@ -2,7 +2,7 @@ import { pageOf } from '../testing/page-of.ts'
 import type { Row } from '../model/value.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
-import { withRowWords } from './row-spelling.ts'
+import { repairRowSpelling } from './row-spelling.ts'
 
 const types = new Map(builtInTypes.map((t) => [t.id, t]))
 
@@ -24,7 +24,7 @@ const usual = [
 ].map(row)
 const statement = (id: string, rows: Row[]) => paperOf(id, 'bank_statement', { transactions: rows })
 const read = (source: 'ocr' | 'text', ...tables: Row[][]) =>
-  withRowWords(
+  repairRowSpelling(
     tables.map((rows, i) => statement(`s${i}`, rows)),
     new Map([[1, pageOf([], { source })]]),
     types,
@@ -61,7 +61,7 @@ test('what a person said stays as it was said', () => {
     { ...said, fields: said.fields.map((f) => ({ ...f, state: 'corrected' as const })) },
   ]
   expect(
-    words(withRowWords(papers, new Map([[1, pageOf([], { source: 'ocr' })]]), types)[1].fields[0]),
+    words(repairRowSpelling(papers, new Map([[1, pageOf([], { source: 'ocr' })]]), types)[1].fields[0]),
   ).toEqual(['Card payrnent Chandery'])
 })
 describe('words read badly', () => {
@@ -70,9 +70,9 @@ describe('words read badly', () => {
     const pages = [
       pageOf(
         descriptions.slice(0, -1).map((d) => `03/02/2026 | ${d}`),
-        { source: 'ocr', sure: 0.95 },
+        { source: 'ocr', confidence: 0.95 },
       ),
-      pageOf([`03/02/2026 | ${descriptions.at(-1)!}`], { source: 'ocr', sure, number: 2 }),
+      pageOf([`03/02/2026 | ${descriptions.at(-1)!}`], { source: 'ocr', confidence: sure, number: 2 }),
     ]
     const paper = statement('s0', descriptions.map(row))
     const places = descriptions.map((_, i): { page: number; box: [number, number, number, number] } =>
@@ -80,7 +80,7 @@ describe('words read badly', () => {
         ? { page: 1, box: [0, 0.05 + i * 0.02, 1, 0.065 + i * 0.02] }
         : { page: 2, box: [0, 0.05, 1, 0.065] },
     )
-    const field = withRowWords(
+    const field = repairRowSpelling(
       [{ ...paper, fields: paper.fields.map((f) => ({ ...f, rowPlaces: places })) }],
       new Map(pages.map((p) => [p.number, p])),
       types,
@@ -100,7 +100,7 @@ describe('held against the words of English', () => {
     new Set(['chandlery', 'keepnet', 'broadband', 'debit', 'direct', 'payment', 'hydraulic'])
   const held = (source: 'ocr' | 'text', descriptions: string[], language?: 'fr') => {
     const lines = descriptions.map((d) => `03/02/2026 | ${d}`)
-    const page = pageOf(lines, { source, sure: 0.8, ...(language ? { language } : {}) })
+    const page = pageOf(lines, { source, confidence: 0.8, ...(language ? { language } : {}) })
     const paper = statement('s0', descriptions.map(row))
     const placed = {
       ...paper,
@@ -112,7 +112,7 @@ describe('held against the words of English', () => {
         })),
       })),
     }
-    return withRowWords([placed], new Map([[1, page]]), types, english)[0].fields[0]
+    return repairRowSpelling([placed], new Map([[1, page]]), types, english)[0].fields[0]
   }
   test('what is none is spelt as the one word that looks like it, and asked about', () => {
     const field = held('ocr', ['Card payment Chandiery', 'Hydraukic hose'])
@@ -137,11 +137,11 @@ test('people whose names are a letter apart are two people', () => {
     (owners, i) => paperOf(`o${i}`, 'owners_declaration', { owners }),
   )
   expect(
-    withRowWords(papers, new Map([[1, pageOf([], { source: 'ocr' })]]), types)[1].fields[0].value,
+    repairRowSpelling(papers, new Map([[1, pageOf([], { source: 'ocr' })]]), types)[1].fields[0].value,
   ).toEqual([owner('Elspeth Lorimar')])
 })
 test('a name that a person gives is known from then on, though the rows stay the same', () => {
-  const page = pageOf(['03/02/2026 | Card payment Chandiery'], { source: 'ocr', sure: 0.8 })
+  const page = pageOf(['03/02/2026 | Card payment Chandiery'], { source: 'ocr', confidence: 0.8 })
   const paper = statement('s0', [row('Card payment Chandiery')])
   const placed = {
     ...paper,
@@ -151,7 +151,8 @@ test('a name that a person gives is known from then on, though the rows stay the
     })),
   }
   const judged = (...more: ReturnType<typeof paperOf>[]) =>
-    withRowWords([placed, ...more], new Map([[1, page]]), types, () => new Set(['chandlery']))[0].fields[0]
+    repairRowSpelling([placed, ...more], new Map([[1, page]]), types, () => new Set(['chandlery']))[0]
+      .fields[0]
   expect(judged()).toMatchObject({
     needsReview: true,
     reason: 'some words are none, and are spelt as the nearest one',

@@ -1,14 +1,14 @@
 import type { FilledField } from '../answers/fill.ts'
 import { inside } from '../model/geometry.ts'
-import { wantsBothReaders } from '../ocr/line-words.ts'
-import { isTellingWord, meantBy } from '../text/spelling.ts'
+import { isLowQuality } from '../ocr/line-words.ts'
+import { isDistinctiveWord, likelyWord } from '../text/spelling.ts'
 import type { Page } from '../model/page.ts'
 import { editDistance, squeeze, tokens } from '../text/normalize.ts'
 import type { DocumentType } from '../program/schema.ts'
 import type { Row } from '../model/value.ts'
 import { counts, TAKES_PART, type Paper } from '../dossier/paper.ts'
-import { meantWord } from './dictionary.ts'
-import { meantPhrase, phraseOf, type ReadWord } from './known-phrases.ts'
+import { dictionaryWord } from './dictionary.ts'
+import { knownPhrase, phraseOf, type ReadWord } from './known-phrases.ts'
 
 /** A word that other rows of such papers have so often was not misread each time in the same way. */
 const OFTEN = 4
@@ -25,7 +25,7 @@ const MACHINE: ReadonlySet<string> = new Set(['certain', 'asked', 'repaired'])
  * near it. Sums bear out amounts and no words, so that nothing else would notice.
  * @param english the words of English; without them no row is held against any
  */
-export function withRowWords(
+export function repairRowSpelling(
   papers: readonly Paper[],
   pages: ReadonlyMap<number, Page>,
   types: ReadonlyMap<string, DocumentType>,
@@ -135,12 +135,12 @@ function respelt(
             .split(' ')
             .map(
               (word, i) =>
-                meantWord(
+                dictionaryWord(
                   {
                     text: word,
-                    sure:
+                    confidence:
                       read[i]?.text === word && (stands.get(plain(word))?.times ?? 0) < KNOWN
-                        ? read[i].sure
+                        ? read[i].confidence
                         : 1,
                   },
                   asked,
@@ -187,9 +187,11 @@ const plain = (word: string): string => tokens(word).join('')
 function asRead(text: string, field: Table, row: number, pages: ReadonlyMap<number, Page>): ReadWord[] {
   const place = field.rowPlaces?.[row]
   const seen = new Map(
-    place ? inside(pages.get(place.page)?.words ?? [], place.box).map((w) => [squeeze(w.text), w.sure]) : [],
+    place
+      ? inside(pages.get(place.page)?.words ?? [], place.box).map((w) => [squeeze(w.text), w.confidence])
+      : [],
   )
-  return text.split(' ').map((word) => ({ text: word, sure: seen.get(squeeze(word)) ?? 1 }))
+  return text.split(' ').map((word) => ({ text: word, confidence: seen.get(squeeze(word)) ?? 1 }))
 }
 
 /** Whether a row stands on a picture of a page that is in no other language. */
@@ -201,7 +203,7 @@ function isEnglish(field: Table, row: number, pages: ReadonlyMap<number, Page>):
 /** Whether words of a row may not have been read at all. */
 const isPoor = (field: Table, row: number, pages: ReadonlyMap<number, Page>): boolean => {
   const page = pages.get(field.rowPlaces?.[row]?.page ?? 0)
-  return page !== undefined && page.source !== 'text' && wantsBothReaders(page)
+  return page !== undefined && page.source !== 'text' && isLowQuality(page)
 }
 
 /**
@@ -220,11 +222,14 @@ function spellingOf(
   // What is misread alike each time must not pass for a word.
   const usually = usualWords(
     tally(
-      lettered.filter((w) => w.sure >= WEAK).map((w) => w.text),
+      lettered.filter((w) => w.confidence >= WEAK).map((w) => w.text),
       plain,
     ),
   )
-  const asUsual = (w: ReadWord): ReadWord => ({ ...w, text: (w.sure < WEAK && usually(w.text)) || w.text })
+  const asUsual = (w: ReadWord): ReadWord => ({
+    ...w,
+    text: (w.confidence < WEAK && usually(w.text)) || w.text,
+  })
   const phrases = tally(
     reads.map((read) => read.map((w) => asUsual(w).text).join(' ')),
     squeeze,
@@ -233,11 +238,13 @@ function spellingOf(
     times >= KNOWN ? [{ ...phraseOf(text), times }] : [],
   )
   const often = several
-    ? [...words].flatMap(([key, { times }]) => (times >= OFTEN && isTellingWord(key) ? [key] : []))
+    ? [...words].flatMap(([key, { times }]) => (times >= OFTEN && isDistinctiveWord(key) ? [key] : []))
     : []
   const byWord = (word: string): string => {
     const near =
-      isTellingWord(plain(word)) && words.get(plain(word))?.times === 1 ? meantBy(plain(word), often) : null
+      isDistinctiveWord(plain(word)) && words.get(plain(word))?.times === 1
+        ? likelyWord(plain(word), often)
+        : null
     return near === null ? word : words.get(near)!.text
   }
   return (read, poor) => {
@@ -245,7 +252,7 @@ function spellingOf(
     const text = seen.map((w) => w.text).join(' ')
     const times = phrases.get(squeeze(text))?.times ?? 0
     return (
-      meantPhrase(
+      knownPhrase(
         seen,
         usual.filter((p) => p.times >= times * OFTENER),
         poor,

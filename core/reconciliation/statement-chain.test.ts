@@ -1,6 +1,6 @@
 import { pageOf } from '../testing/page-of.ts'
 import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
-import { withJoins } from './statement-chain.ts'
+import { chainStatements } from './statement-chain.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 
 const statement = (id: string, month: string, opening: string, closing: string) =>
@@ -11,7 +11,7 @@ const statement = (id: string, month: string, opening: string, closing: string) 
     closing_balance: eur(closing),
   })
 const asked = (source: 'ocr' | 'text', opening: string, next = '03') =>
-  withJoins(
+  chainStatements(
     [statement('feb', '02', '100.00', '4648.57'), statement('mar', next, opening, '900.00')],
     workingBoatLoan,
     new Map([[1, pageOf([], { source })]]),

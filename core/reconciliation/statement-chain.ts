@@ -1,7 +1,7 @@
 import type { FilledField } from '../answers/fill.ts'
 import type { Page } from '../model/page.ts'
 import type { Program } from '../program/schema.ts'
-import { lostDigits } from '../extraction/scoring/digit-slips.ts'
+import { isTruncated } from '../extraction/scoring/digit-slips.ts'
 import { cents, isMoney, plain } from '../model/value.ts'
 import { daysBetween } from '../text/calendar.ts'
 import { counting, fieldOf, splitReference, usableText, type Paper } from '../dossier/paper.ts'
@@ -13,7 +13,7 @@ const DOUBTED = 0.6
  * 4,648.57, a scan has more likely lost a figure in front than a bank its books. The shorter amount is asked about; left
  * alone it would accuse the papers of not joining up.
  */
-export function withJoins(
+export function chainStatements(
   papers: readonly Paper[],
   program: Program,
   pages: ReadonlyMap<number, Page>,
@@ -52,7 +52,7 @@ export function withJoins(
           pages.get(a.page ?? 0)?.source === 'text'
         )
           continue
-        if (lostDigits(cents(a.value), cents(b.value)))
+        if (isTruncated(cents(a.value), cents(b.value)))
           doubted.set(`${short.paper.id} ${short.name}`, {
             ...a,
             confidence: Math.min(a.confidence, DOUBTED),

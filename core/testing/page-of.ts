@@ -6,9 +6,9 @@ import type { Page, Word } from '../model/page.ts'
  */
 export function pageOf(
   lines: readonly string[],
-  more: Partial<Page> & { at?: readonly number[]; sure?: number } = {},
+  more: Partial<Page> & { at?: readonly number[]; confidence?: number } = {},
 ): Page {
-  const { at = [0.08, 0.4, 0.62, 0.8], sure = 1, ...rest } = more
+  const { at = [0.08, 0.4, 0.62, 0.8], confidence = 1, ...rest } = more
   const words: Word[] = lines.flatMap((line, row) => {
     const top = 0.05 + row * 0.02
     return line.split(' | ').flatMap((segment, column) => {
@@ -18,7 +18,7 @@ export function pageOf(
         .filter(Boolean)
         .map((text): Word => {
           const right = left + text.length * 0.0085
-          const word: Word = { text, sure, box: [left, top, right, top + 0.014] }
+          const word: Word = { text, confidence, box: [left, top, right, top + 0.014] }
           left = right + 0.005
           return word
         })
@@ -35,9 +35,9 @@ export function pageOf(
     blank: false,
     separator: false,
     words,
-    lean: 0,
+    skew: 0,
     ink: null,
-    poor: null,
+    qualityProblem: null,
     ...rest,
   }
 }

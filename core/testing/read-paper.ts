@@ -1,8 +1,8 @@
 import { pageOf } from './page-of.ts'
 import type { Page } from '../model/page.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
-import { splitPages } from '../classification/segment.ts'
-import { readDocument } from '../extraction/fields/extract.ts'
+import { segmentPages } from '../classification/segment.ts'
+import { extractDocument } from '../extraction/fields/extract.ts'
 import type { Row, Value } from '../model/value.ts'
 import { typeById } from '../program/document-type.ts'
 
@@ -20,17 +20,17 @@ export function reads(
   paper: string,
   expected: Record<string, Value | Row[]>,
 ): void {
-  const pages = (as: Partial<Page> & { sure?: number } = {}) =>
+  const pages = (as: Partial<Page> & { confidence?: number } = {}) =>
     paper
       .trim()
       .split(/^ *---$/m)
       .map((lines, i) =>
         pageOf(footed(lines.trim().split('\n').map(columns)), { number: i + 1, filePage: i + 1, ...as }),
       )
-  const read = (as: Partial<Page> & { sure?: number }) =>
-    readDocument(pages(as), typeById(builtInTypes, type)).fields
+  const read = (as: Partial<Page> & { confidence?: number }) =>
+    extractDocument(pages(as), typeById(builtInTypes, type)).fields
   test(`${what}, known as ${type}`, () =>
-    expect(splitPages(pages(), builtInTypes).map((p) => [p.type, p.pages.length])).toEqual([
+    expect(segmentPages(pages(), builtInTypes).map((p) => [p.type, p.pages.length])).toEqual([
       [type, pages().length],
     ]))
   test(what, () =>
@@ -43,7 +43,9 @@ export function reads(
     ).toEqual(expected),
   )
   test(`${what}, scanned`, () => {
-    const unasked = read({ source: 'ocr', sure: 0.93 }).filter((f) => f.value !== null && !f.needsReview)
+    const unasked = read({ source: 'ocr', confidence: 0.93 }).filter(
+      (f) => f.value !== null && !f.needsReview,
+    )
     expect(Object.fromEntries(unasked.map((f) => [f.name, f.value]))).toEqual(
       Object.fromEntries(unasked.map((f) => [f.name, expected[f.name]])),
     )

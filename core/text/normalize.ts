@@ -1,4 +1,4 @@
-import { remembered } from './memoize.ts'
+import { memoize } from './memoize.ts'
 
 /** Lower case, without accents and typographic variants: what two prints of one word have in common. */
 export function fold(text: string): string {
@@ -29,7 +29,7 @@ export function fold(text: string): string {
 export const squeeze = (text: string): string => fold(text).replace(/[^a-z0-9]+/g, '')
 
 /** Folded words of a text, punctuation dropped; apostrophes join (`d'émission` is `demission`). */
-export const tokens = remembered((text): readonly string[] =>
+export const tokens = memoize((text): readonly string[] =>
   fold(text)
     .replace(/'/g, '')
     .split(/[^a-z0-9]+/)

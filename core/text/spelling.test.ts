@@ -1,17 +1,17 @@
-import { isTellingWord, meantBy } from './spelling.ts'
+import { isDistinctiveWord, likelyWord } from './spelling.ts'
 
 test.each([
   ['chandery', 'chandlery'],
   ['bakexy', 'bakery'],
   ['mernow', 'memow'], // rn and m look alike
   ['harhour', 'harbour'],
-])('"%s" was meant to be "%s"', (read, meant) => expect(meantBy(read, ['ropewalk', meant])).toBe(meant))
+])('"%s" was meant to be "%s"', (read, meant) => expect(likelyWord(read, ['ropewalk', meant])).toBe(meant))
 test('a plural is another word, and so is what is two letters off', () => {
-  expect(meantBy('payments', ['payment'])).toBeNull()
-  expect(meantBy('payment', ['payments'])).toBeNull()
-  expect(meantBy('harhoor', ['harbour'])).toBeNull()
+  expect(likelyWord('payments', ['payment'])).toBeNull()
+  expect(likelyWord('payment', ['payments'])).toBeNull()
+  expect(likelyWord('harhoor', ['harbour'])).toBeNull()
 })
 test('between two words as near nobody can choose', () =>
-  expect(meantBy('carlson', ['carlsen', 'karlson'])).toBeNull())
+  expect(likelyWord('carlson', ['carlsen', 'karlson'])).toBeNull())
 test('short words and numbers tell nothing', () =>
-  expect(['stor', 'a1234', 'stores'].map(isTellingWord)).toEqual([false, false, true]))
+  expect(['stor', 'a1234', 'stores'].map(isDistinctiveWord)).toEqual([false, false, true]))

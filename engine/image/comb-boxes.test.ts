@@ -1,4 +1,4 @@
-import { closeUp, combsOf, type Side } from './comb-boxes.ts'
+import { closeUp, findCombBoxes, type Side } from './comb-boxes.ts'
 import type { Grey } from './greyscale.ts'
 
 const DPI = 200
@@ -13,23 +13,25 @@ const every = (count: number, width = 40, from = 50): number[] =>
   Array.from({ length: count }, (_, i) => from + i * width)
 
 test('boxes of one width in a row are a comb', () => {
-  const [comb, ...others] = combsOf(sidesAt(every(7)), DPI)
+  const [comb, ...others] = findCombBoxes(sidesAt(every(7)), DPI)
   expect(others).toEqual([])
   expect(comb.edges).toHaveLength(7)
   expect(comb.edges[0]).toBeCloseTo(50, -1)
 })
 test('a side that was not found is put in', () =>
-  expect(combsOf(sidesAt(every(8).filter((_, i) => i !== 3)), DPI)[0].edges).toHaveLength(8))
+  expect(findCombBoxes(sidesAt(every(8).filter((_, i) => i !== 3)), DPI)[0].edges).toHaveLength(8))
 test('boxes of many widths are a table', () =>
-  expect(combsOf(sidesAt([50, 95, 170, 200, 290, 340]), DPI)).toEqual([]))
+  expect(findCombBoxes(sidesAt([50, 95, 170, 200, 290, 340]), DPI)).toEqual([]))
 test('two boxes are for ticks, unless a comb of the page has boxes as wide', () => {
   const two = sidesAt(every(3, 40, 400), 300, 340)
-  expect(combsOf(two, DPI)).toEqual([])
-  expect(combsOf([...sidesAt(every(7)), ...two], DPI)).toHaveLength(2)
+  expect(findCombBoxes(two, DPI)).toEqual([])
+  expect(findCombBoxes([...sidesAt(every(7)), ...two], DPI)).toHaveLength(2)
 })
 test('rows at other heights are combs of their own', () =>
   expect(
-    combsOf([...sidesAt(every(6)), ...sidesAt(every(6), 200, 240)], DPI).map((c) => Math.round(c.top / 100)),
+    findCombBoxes([...sidesAt(every(6)), ...sidesAt(every(6), 200, 240)], DPI).map((c) =>
+      Math.round(c.top / 100),
+    ),
   ).toEqual([1, 2]))
 
 /** Paper with a letter, a block 8 dots wide, in the middle of the boxes named. */
@@ -46,7 +48,7 @@ const inked = ({ width, data }: Grey): number[] =>
   Array.from({ length: width }, (_, x) => x).filter((x) => data[120 * width + x] < 128)
 
 test('letters of a comb move together, in their order, and none is lost', () => {
-  const [comb] = combsOf(sidesAt(every(7)), DPI)
+  const [comb] = findCombBoxes(sidesAt(every(7)), DPI)
   const page = filled([0, 1, 2, 3, 4, 5], comb.edges)
   const before = inked(page)
   closeUp(page, [comb], 128)
@@ -55,7 +57,7 @@ test('letters of a comb move together, in their order, and none is lost', () => 
   expect(behind.at(-1)! - behind[0]).toBeLessThan((before.at(-1)! - before[0]) / 2)
 })
 test('what is read on the changed picture is found where it stood', () => {
-  const [comb] = combsOf(sidesAt(every(7)), DPI)
+  const [comb] = findCombBoxes(sidesAt(every(7)), DPI)
   const page = filled([0, 1, 2, 3, 4, 5], comb.edges)
   const back = closeUp(page, [comb], 128)
   const columns = inked(page)
@@ -70,7 +72,7 @@ test('what is read on the changed picture is found where it stood', () => {
   expect(right * page.width).toBeGreaterThan(comb.edges[5])
 })
 test('an empty comb, and what stands beside one, stay as they are', () => {
-  const [comb] = combsOf(sidesAt(every(7)), DPI)
+  const [comb] = findCombBoxes(sidesAt(every(7)), DPI)
   const page = filled([], comb.edges)
   const same = page.data.slice()
   const back = closeUp(page, [comb], 128)

@@ -23,7 +23,7 @@ const SAME = 0.035
 const LEAST = 4
 
 /** Finds the combs of a page among the sides of its boxes: boxes of one width in a row. */
-export function combsOf(sides: readonly Side[], dpi: number): Comb[] {
+export function findCombBoxes(sides: readonly Side[], dpi: number): Comb[] {
   const rows = evenRows(sides, dpi)
   const combs = rows.filter((row) => row.edges.length > LEAST)
   return rows.filter(

@@ -1,6 +1,6 @@
-import { inkLevel, paperOf, type Grey } from './greyscale.ts'
+import { inkLevel, paperLevel, type Grey } from './greyscale.ts'
 import { dotsOf, paperBits } from './runs.ts'
-import { withoutShading } from './shading.ts'
+import { removeShading } from './shading.ts'
 
 /** Shares of the way from ink's level to paper at which paper becomes white, and beyond ink's level at which ink becomes black. */
 const WHITE = 0.15
@@ -9,8 +9,8 @@ const BLACK = 0.9
 /** A copy with paper white, shaded or not, and ink black: the grain of paper and sensors misleads readers more than a lost grey does. */
 export function stretchContrast(given: Grey): Grey {
   const level = inkLevel(given)
-  const paper = paperOf(given)
-  const picture = withoutShading(given, level, paper)
+  const paper = paperLevel(given)
+  const picture = removeShading(given, level, paper)
   const reach = Math.max(8, paper - level)
   const [black, white] = [level - BLACK * reach, level + (1 - WHITE) * reach]
   const shade = Uint8Array.from({ length: 256 }, (_, value) =>

@@ -1,4 +1,4 @@
-import { snug } from './crop-to-ink.ts'
+import { cropToInk } from './crop-to-ink.ts'
 
 /** A picture of paper with ink in some rows. */
 const lined = (height: number, from: number, to: number) => ({
@@ -10,12 +10,12 @@ const lined = (height: number, from: number, to: number) => ({
 })
 
 test('paper far above and below the ink goes, a little stays', () => {
-  const line = snug(lined(60, 20, 40))
+  const line = cropToInk(lined(60, 20, 40))
   expect([line.width, line.height]).toEqual([40, 26])
   expect([...line.data.subarray(0, 40)].every((dot) => dot === 240)).toBe(true)
   expect(line.data[3 * 40]).toBe(20)
 })
 
-test('a line whose ink fills it gets some paper', () => expect(snug(lined(20, 0, 20)).height).toBe(26))
+test('a line whose ink fills it gets some paper', () => expect(cropToInk(lined(20, 0, 20)).height).toBe(26))
 
-test('a line without ink stays as it is', () => expect(snug(lined(20, 0, 0)).height).toBe(20))
+test('a line without ink stays as it is', () => expect(cropToInk(lined(20, 0, 0)).height).toBe(20))

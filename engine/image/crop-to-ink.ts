@@ -1,4 +1,4 @@
-import { inkLevel, paperOf, type Grey } from './greyscale.ts'
+import { inkLevel, paperLevel, type Grey } from './greyscale.ts'
 
 /** Paper above and below the ink, as a share of its height. */
 const MARGIN = 0.15
@@ -7,7 +7,7 @@ const MARGIN = 0.15
  * A line of writing with little paper above and below, so that its letters fill the height that a reader of lines brings
  * it to: tall loops far apart make them small, and small ones are mixed up. Its columns stay where they are.
  */
-export function snug(line: Grey): Grey {
+export function cropToInk(line: Grey): Grey {
   const level = inkLevel(line)
   const { width, height, data } = line
   const inked = Array.from({ length: height }, (_, y) => {
@@ -22,7 +22,7 @@ export function snug(line: Grey): Grey {
   const snug: Grey = {
     width,
     height: bottom - top + 2 * margin,
-    data: new Uint8Array(width * (bottom - top + 2 * margin)).fill(paperOf(line)),
+    data: new Uint8Array(width * (bottom - top + 2 * margin)).fill(paperLevel(line)),
   }
   snug.data.set(data.subarray(top * width, bottom * width), margin * width)
   return snug

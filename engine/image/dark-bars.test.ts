@@ -1,5 +1,5 @@
 import { packInk } from '../../core/model/ink-grid.ts'
-import { barPatches, densePatches } from './dark-bars.ts'
+import { darkBars, densePatches } from './dark-bars.ts'
 import type { Grey } from './greyscale.ts'
 
 const [WIDTH, HEIGHT] = [1000, 600]
@@ -17,26 +17,26 @@ const print = (x: number, y: number): boolean =>
   y % 24 < 12 && x > 80 && x < 900 && (x * 13 + (y % 24) * 29) % 17 < 6
 
 test('bars are found with a margin around them', () => {
-  const [patch] = barPatches(sheet(bars(400, 200)))
+  const [patch] = darkBars(sheet(bars(400, 200)))
   expect(patch.left).toBeLessThan(400)
   expect(patch.left + patch.width).toBeGreaterThan(700)
   expect(patch.top).toBeLessThan(200)
   expect(patch.top + patch.height).toBeGreaterThan(280)
 })
 test('lines of print, rules and an empty page are none', () => {
-  expect(barPatches(sheet(print))).toEqual([])
-  expect(barPatches(sheet((_, y) => y % 40 === 0))).toEqual([])
-  expect(barPatches(sheet(() => false))).toEqual([])
+  expect(darkBars(sheet(print))).toEqual([])
+  expect(darkBars(sheet((_, y) => y % 40 === 0))).toEqual([])
+  expect(darkBars(sheet(() => false))).toEqual([])
 })
 test('of two codes the larger comes first, and neither leaves the page', () => {
-  const found = barPatches(sheet((x, y) => bars(5, 5)(x, y) || (bars(600, 400)(x, y) && y < 450)))
+  const found = darkBars(sheet((x, y) => bars(5, 5)(x, y) || (bars(600, 400)(x, y) && y < 450)))
   expect(found).toHaveLength(2)
   expect(found[0].top).toBe(0)
   for (const p of found)
     expect([p.left >= 0, p.left + p.width <= WIDTH, p.top + p.height <= HEIGHT]).toEqual([true, true, true])
 })
 test('a page narrower than a code has none', () =>
-  expect(barPatches({ width: 120, height: 40, data: new Uint8Array(4800).fill(200) })).toEqual([]))
+  expect(darkBars({ width: 120, height: 40, data: new Uint8Array(4800).fill(200) })).toEqual([]))
 
 const [COLUMNS, ROWS] = [200, 120]
 const grid = (dark: (x: number, y: number) => number) =>

@@ -24,7 +24,7 @@ const DIFFERING = 0.07
  * @param lying whether bars are looked for that lie one over the other, as on a label stuck on sideways
  * @returns patches with a margin around them, the largest first
  */
-export function barPatches(picture: Grey, lying = false): Patch[] {
+export function darkBars(picture: Grey, lying = false): Patch[] {
   const level = inkLevel(picture)
   const lines = lying ? columnsOf(picture) : rowsOf(picture)
   const { width, data } = lines

@@ -1,5 +1,5 @@
 import sharp from 'sharp'
-import { fullestStrip, greyOf, inkLevel, paperOf, toTiff, turned, type Grey } from './greyscale.ts'
+import { fullestStrip, toGreyscale, inkLevel, paperLevel, toTiff, turned, type Grey } from './greyscale.ts'
 
 const picture = (rows: string[], shades: Record<string, number> = { '#': 20, '.': 230 }): Grey => ({
   width: rows[0].length,
@@ -21,8 +21,8 @@ test('a picture written as a file is the same when it is read', async () => {
     channels: 1,
     depth: 'uchar',
   })
-  expect(await greyOf(read)).toMatchObject({ width: 2, height: 3 })
-  expect([...(await greyOf(read)).data]).toEqual([...given.data])
+  expect(await toGreyscale(read)).toMatchObject({ width: 2, height: 3 })
+  expect([...(await toGreyscale(read)).data]).toEqual([...given.data])
 })
 test('colours become as dark as they look: blue ink is dark, a yellow mark is light', async () => {
   const [blue, yellow, grey] = [
@@ -30,7 +30,7 @@ test('colours become as dark as they look: blue ink is dark, a yellow mark is li
     [255, 240, 90],
     [77, 77, 77],
   ]
-  const { data } = await greyOf(
+  const { data } = await toGreyscale(
     sharp(Uint8Array.from([...blue, ...yellow, ...grey]), { raw: { width: 3, height: 1, channels: 3 } }),
   )
   expect([...data]).toEqual([45, 228, 77])
@@ -64,7 +64,7 @@ test('between the two shades of a fax it leaves as much room on both sides', () 
   expect(Math.abs(inkLevel(picture(['#.#.', '.#.#'], { '#': 0, '.': 255 })) - 128)).toBeLessThan(2))
 test('the paper is as bright as most of it, not as its brightest spot', () => {
   const grain = Uint8Array.from({ length: 700 }, (_, i) => (i % 10 === 0 ? 15 : i % 50 === 3 ? 255 : 201))
-  expect(paperOf({ width: 70, height: 10, data: grain })).toBe(201)
+  expect(paperLevel({ width: 70, height: 10, data: grain })).toBe(201)
 })
 
 test('the fullest strip is where print changes most often, as wide as the page', () => {
@@ -75,10 +75,10 @@ test('the fullest strip is where print changes most often, as wide as the page',
 })
 test('colours are the same four at a time and one by one, however many dots there are', async () => {
   const colours = Uint8Array.from({ length: 3 * 7 * 3 }, (_, i) => (i * 89) % 256)
-  const whole = await greyOf(sharp(colours, { raw: { width: 7, height: 3, channels: 3 } }))
+  const whole = await toGreyscale(sharp(colours, { raw: { width: 7, height: 3, channels: 3 } }))
   const alone = await Promise.all(
     Array.from({ length: 21 }, (_, i) =>
-      greyOf(sharp(colours.slice(i * 3, i * 3 + 3), { raw: { width: 1, height: 1, channels: 3 } })),
+      toGreyscale(sharp(colours.slice(i * 3, i * 3 + 3), { raw: { width: 1, height: 1, channels: 3 } })),
     ),
   )
   expect([...whole.data]).toEqual(alone.map((dot) => dot.data[0]))

@@ -11,7 +11,7 @@ export interface Grey {
  * A picture in grey. Colours are weighed here: the library would do so in linear light, which costs three times as much.
  * Source: ITU-R BT.601, luma.
  */
-export async function greyOf(picture: Sharp): Promise<Grey> {
+export async function toGreyscale(picture: Sharp): Promise<Grey> {
   const {
     data,
     info: { width, height, channels },
@@ -141,7 +141,7 @@ function grainOf(histogram: Uint32Array, total: number): { paper: number; spread
 }
 
 /** The median of the dots lighter than ink: how bright the paper is. */
-export function paperOf(picture: Grey): number {
+export function paperLevel(picture: Grey): number {
   const level = inkLevel(picture)
   const histogram = new Uint32Array(256)
   let total = 0

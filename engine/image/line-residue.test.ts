@@ -1,4 +1,4 @@
-import { withoutRules } from './ruled-lines.ts'
+import { removeRuledLines } from './ruled-lines.ts'
 
 /** Rows of dots: anything but a point is ink. */
 const picture = (width: number, height: number, dark: (x: number, y: number) => boolean) => ({
@@ -30,13 +30,13 @@ test('where rules crossed, nothing is left', () => {
       [60, 200, 340].some((r) => between(y, r, r + 4) && between(x, 40, 460)) ||
       [40, 250, 456].some((c) => between(x, c, c + 4) && between(y, 60, 344)),
   )
-  expect(inkIn(withoutRules(grid, 200).picture, 0, 0, 500, 400)).toBe(0)
+  expect(inkIn(removeRuledLines(grid, 200).picture, 0, 0, 500, 400)).toBe(0)
 })
 test('a comma that reaches a rule stays, and so does the point above it', () => {
   const rule = (x: number, y: number) => between(y, 200, 203) && between(x, 40, 460)
   const comma = (x: number, y: number) => between(x, 100, 104) && between(y, 192, 206)
   const point = (x: number, y: number) => between(x, 150, 154) && between(y, 192, 196)
-  const cleared = withoutRules(
+  const cleared = removeRuledLines(
     picture(500, 400, (x, y) => rule(x, y) || comma(x, y) || point(x, y)),
     200,
   ).picture
@@ -50,7 +50,7 @@ test('a letter between two rules it stands on and hangs from stays whole', () =>
   const stroke = (x: number, y: number) =>
     between(x, 200, 205) && between(y, 103, 130) && !between(y, 110, 112)
   const bow = (x: number, y: number) => between(x, 205, 220) && between(y, 114, 119)
-  const cleared = withoutRules(
+  const cleared = removeRuledLines(
     picture(500, 300, (x, y) => rules(x, y) || stroke(x, y) || bow(x, y)),
     200,
   ).picture

@@ -17,7 +17,7 @@ const SOFT = 2
  * it is taller, and a point above a line does not go on along it.
  * @param level dots darker than this are ink; the softer dots around a remnant go with it
  */
-export function eraseRemnants(picture: Grey, erased: Erased, level: number): void {
+export function eraseLineResidue(picture: Grey, erased: Erased, level: number): void {
   const { width, data } = picture
   const lying = shredder(picture, level, (at) => Math.floor(at / width))
   const standing = shredder(picture, level, (at) => at % width)

@@ -1,5 +1,5 @@
 import type { Grey } from './greyscale.ts'
-import { quadOf, unwarp, type Quad } from './perspective.ts'
+import { findSheet, unwarp, type Quad } from './perspective.ts'
 
 const [WIDTH, HEIGHT] = [960, 1280]
 const corners: Quad = [
@@ -24,7 +24,7 @@ function photograph(quad: Quad, table = 60): Grey {
 }
 
 test('the corners of a photographed sheet are found', () => {
-  const found = quadOf(photograph(corners))!
+  const found = findSheet(photograph(corners))!
   found.forEach(([x, y], i) => {
     expect(Math.abs(x - corners[i][0])).toBeLessThan(12)
     expect(Math.abs(y - corners[i][1])).toBeLessThan(12)
@@ -37,11 +37,15 @@ test('put right, the sheet fills the picture and its middle is its middle', () =
   expect(flat.data[5 * flat.width + 5]).toBeGreaterThan(200)
 })
 test('a scan is left as it is, and so is a sheet on a light table, or no sheet at all', () => {
-  expect(quadOf({ width: WIDTH, height: HEIGHT, data: new Uint8Array(WIDTH * HEIGHT).fill(240) })).toBeNull()
-  expect(quadOf(photograph(corners, 215))).toBeNull()
-  expect(quadOf({ width: WIDTH, height: HEIGHT, data: new Uint8Array(WIDTH * HEIGHT).fill(30) })).toBeNull()
   expect(
-    quadOf(
+    findSheet({ width: WIDTH, height: HEIGHT, data: new Uint8Array(WIDTH * HEIGHT).fill(240) }),
+  ).toBeNull()
+  expect(findSheet(photograph(corners, 215))).toBeNull()
+  expect(
+    findSheet({ width: WIDTH, height: HEIGHT, data: new Uint8Array(WIDTH * HEIGHT).fill(30) }),
+  ).toBeNull()
+  expect(
+    findSheet(
       photograph([
         [2, 2],
         [957, 2],

@@ -23,7 +23,7 @@ const STRAIGHT = 0.012
  * The corners of a light sheet or card photographed on something darker; null where there is none, or the picture is the
  * sheet itself.
  */
-export function quadOf(picture: Grey): Quad | null {
+export function findSheet(picture: Grey): Quad | null {
   const small = reduce(picture, SMALL)
   const { width, height } = small
   const level = inkLevel(small)

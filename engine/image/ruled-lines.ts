@@ -1,7 +1,7 @@
 import type { Box } from '../../core/model/geometry.ts'
-import { closeUp, combsOf, type Side } from './comb-boxes.ts'
-import { inkLevel, paperOf, type Grey } from './greyscale.ts'
-import { eraseRemnants, type Erased } from './line-residue.ts'
+import { closeUp, findCombBoxes, type Side } from './comb-boxes.ts'
+import { inkLevel, paperLevel, type Grey } from './greyscale.ts'
+import { eraseLineResidue, type Erased } from './line-residue.ts'
 
 /** Thickest stroke, in dots at 200 dpi, that is still a ruled line rather than a bar of ink. */
 const THICK = 8
@@ -31,11 +31,11 @@ export interface Cleared {
  * A copy of the picture without ruled lines: frames and rules make readers lose the words between them. Only thin, long,
  * straight runs of ink are taken out; letters are far shorter. Letters in boxes of their own are moved together.
  */
-export function withoutRules(picture: Grey, dpi: number): Cleared {
+export function removeRuledLines(picture: Grey, dpi: number): Cleared {
   const { width, height } = picture
   const ink = Math.min(200, inkLevel(picture) + 8)
   // Frames are often printed grey, half-way between ink and paper.
-  const level = Math.max(ink, Math.min(LIGHTEST, Math.round((ink + paperOf(picture)) / 2)))
+  const level = Math.max(ink, Math.min(LIGHTEST, Math.round((ink + paperLevel(picture)) / 2)))
   const long = Math.round(dpi * 0.55)
   const thick = Math.max(3, Math.round((THICK * dpi) / 200))
   const given = picture.data
@@ -72,9 +72,9 @@ export function withoutRules(picture: Grey, dpi: number): Cleared {
   const sides: Side[] = []
   eraseSides(given, data, ruled, { ...down, short: Math.round(dpi * BOX) }, (side) => sides.push(side))
   const cleared = { width, height, data }
-  eraseRemnants(cleared, erased, level)
+  eraseLineResidue(cleared, erased, level)
   for (const bar of bars) turnLight(cleared, bar, ink)
-  return { picture: cleared, back: closeUp(cleared, combsOf(sides, dpi), ink) }
+  return { picture: cleared, back: closeUp(cleared, findCombBoxes(sides, dpi), ink) }
 }
 
 /** A broad bar of ink, in dots. */

@@ -1,4 +1,4 @@
-import { withoutShading } from './shading.ts'
+import { removeShading } from './shading.ts'
 import type { Grey } from './greyscale.ts'
 
 const [WIDTH, HEIGHT] = [400, 300]
@@ -11,7 +11,7 @@ const picture = (shade: (x: number, y: number) => number): Grey => {
 /** Strokes three dots wide, as letters are made of. */
 const print = (x: number, y: number) => x % 9 < 3 && y % 40 > 14 && y % 40 < 26
 const at = ({ data }: Grey, x: number, y: number) => data[y * WIDTH + x]
-const cleaned = (given: Grey) => withoutShading(given, 140, PAPER)
+const cleaned = (given: Grey) => removeShading(given, 140, PAPER)
 
 /** Every other row of a table is shaded. */
 const striped = (shade: number) =>

@@ -18,7 +18,7 @@ const WORTH = 0.012
  * @param paper how bright the paper is
  * @returns the very picture where nothing is shaded
  */
-export function withoutShading(picture: Grey, level: number, paper: number): Grey {
+export function removeShading(picture: Grey, level: number, paper: number): Grey {
   const { width, height, data } = picture
   const [columns, rows] = [Math.floor(width / CELL), Math.floor(height / CELL)]
   const ground = smoothed(closed(means(picture, columns, rows), columns, rows), columns, rows)

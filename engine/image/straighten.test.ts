@@ -1,4 +1,4 @@
-import { inkLevel, paperOf, type Grey } from './greyscale.ts'
+import { inkLevel, paperLevel, type Grey } from './greyscale.ts'
 import { straighten } from './straighten.ts'
 
 /** Grey paper with some lines of dark print on it. */
@@ -19,8 +19,8 @@ test('a page that hardly leans is left as it is', () => {
 test('the corners of a turned page are paper: grey paper stays paper and does not become ink', () => {
   const page = greyPage()
   const { picture } = straighten(page, 3)
-  expect(paperOf(picture)).toBe(paperOf(page))
-  expect(picture.data[0]).toBe(paperOf(page))
+  expect(paperLevel(picture)).toBe(paperLevel(page))
+  expect(picture.data[0]).toBe(paperLevel(page))
   expect(Math.abs(inkLevel(picture) - inkLevel(page))).toBeLessThan(40)
 })
 test('a box found on the straight picture lies on the leaning one where its print is, and comes back', () => {

@@ -1,5 +1,5 @@
 import type { Box } from '../../core/model/geometry.ts'
-import { paperOf, type Grey } from './greyscale.ts'
+import { paperLevel, type Grey } from './greyscale.ts'
 import { shearColumns, shearRows } from './deskew.ts'
 
 /** A picture turned by a small angle, and the way back for boxes found on it. */
@@ -21,7 +21,7 @@ export function straighten(picture: Grey, skew: number): Straight {
   const angle = (skew * Math.PI) / 180
   const [along, down] = [Math.tan(angle), -Math.sin(angle)]
   // White corners beside grey paper would be taken for the paper, and the paper for ink.
-  const paper = paperOf(picture)
+  const paper = paperLevel(picture)
   const straight = shearColumns(shearRows(picture, along, paper), down, paper)
   /** Moves a box by its middle, from a page of one size to one of another; the box itself stays upright. */
   const between =

@@ -35,7 +35,7 @@ export function usualHeight(words: readonly Box[], height: number): number {
 }
 
 /** Ink that no word covers. */
-export interface Unread {
+export interface UncoveredInk {
   places: Box[]
   /** There are more places than are worth looking at one by one: a part of the page was passed over as a whole. */
   many: boolean
@@ -47,7 +47,7 @@ export interface Unread {
  * @param words boxes of the words that were read, as shares of the picture
  * @param level dots darker than this are ink
  */
-export function unreadInk(picture: Grey, words: readonly Box[], level: number): Unread {
+export function uncoveredInk(picture: Grey, words: readonly Box[], level: number): UncoveredInk {
   const { width, height } = picture
   if (words.length === 0) return { places: [], many: false }
   const [columns, rows] = [Math.floor(width / CELL), Math.floor(height / CELL)]

@@ -1,16 +1,16 @@
 import type { Metadata } from 'sharp'
 import type { Box } from '../../core/model/geometry.ts'
 import type { Page, PageCode, Rotation, Word } from '../../core/model/page.ts'
-import type { WantsInk } from '../../core/extraction/marks/ink-needed.ts'
+import type { NeedsInk } from '../../core/extraction/marks/ink-needed.ts'
 import { kindOf } from './kind.ts'
 import { Pdf, PdfProblem, type PdfPage } from '../pdf/pdfium.ts'
-import { greyOf, turned, type Grey } from '../image/greyscale.ts'
+import { toGreyscale, turned, type Grey } from '../image/greyscale.ts'
 import { pictures } from '../image/library.ts'
 import { inkGrid } from '../image/measure.ts'
-import { quadOf, unwarp, type Quad } from '../image/perspective.ts'
-import { readCodes } from '../ocr/barcodes.ts'
-import { lookCloser } from '../ocr/recognise-regions.ts'
-import { readScan, spokenIn } from '../ocr/read-scan.ts'
+import { findSheet, unwarp, type Quad } from '../image/perspective.ts'
+import { readBarcodes } from '../ocr/barcodes.ts'
+import { recogniseRegions } from '../ocr/recognise-regions.ts'
+import { readScan, languageIn } from '../ocr/read-scan.ts'
 
 /** Why a file cannot be used, in one sentence for the person who brought it. */
 export class UnusableFile extends Error {}
@@ -21,7 +21,7 @@ export type ReadPage = Omit<Page, 'number' | 'file' | 'filePage' | 'separator'>
 /** How a page is read. */
 export interface ReadOptions {
   /** Tells of the words of a page whether its ink is measured. */
-  wantsInk: WantsInk
+  wantsInk: NeedsInk
   /** How a person says that the page lies; without it the reader finds out. */
   said?: Rotation
 }
@@ -31,7 +31,11 @@ export interface Source {
   pages: number
   read(index: number, options: ReadOptions): Promise<ReadPage>
   /** The words of a page that was read as a picture, after the second reader looked at some places of it. */
-  closer(index: number, page: Pick<Page, 'rotation' | 'words'>, places: readonly Box[]): Promise<Word[]>
+  recogniseRegions(
+    index: number,
+    page: Pick<Page, 'rotation' | 'words'>,
+    places: readonly Box[],
+  ): Promise<Word[]>
   /** The page upright, as WebP of at most `width` dots across. */
   picture(index: number, rotation: Page['rotation'], width: number): Promise<Buffer>
   /** Bytes that a PDF library can take pages from; pictures are wrapped. */
@@ -84,8 +88,8 @@ async function openPdf(bytes: Uint8Array): Promise<Source> {
     kind: 'pdf',
     pages: pdf.pages,
     read: (index, options) => readPdfPage(pdf, index, options),
-    closer: async (index, page, places) =>
-      lookCloser(
+    recogniseRegions: async (index, page, places) =>
+      recogniseRegions(
         turned((await scanned(pdf, index, pdf.read(index).width)).picture, page.rotation),
         page.words,
         places,
@@ -124,12 +128,12 @@ async function readPdfPage(pdf: Pdf, index: number, { wantsInk, said }: ReadOpti
       source: 'text',
       blank: false,
       words,
-      lean: 0,
+      skew: 0,
       ink,
       ...(pens.length > 0 ? { pens } : {}),
       ...(codes.length > 0 ? { codes } : {}),
-      ...spokenIn(words),
-      poor: null,
+      ...languageIn(words),
+      qualityProblem: null,
     }
   }
   // A page without a letter or a picture is blank, or drawn: a small rendering tells, and most are blank.
@@ -141,9 +145,9 @@ async function readPdfPage(pdf: Pdf, index: number, { wantsInk, said }: ReadOpti
       source: 'none',
       blank: true,
       words: [],
-      lean: 0,
+      skew: 0,
       ink: null,
-      poor: null,
+      qualityProblem: null,
     }
   const { picture, dpi } = await scanned(pdf, index, found.width)
   const scan = await readScan(picture, dpi, said)
@@ -184,7 +188,7 @@ async function codesOn(
   const codes: PageCode[] = []
   for (const part of parts) {
     const [wide, tall] = [part[2] - part[0], part[3] - part[1]]
-    for (const code of await readCodes(pdf.render(index, CODE_DPI, part), 0)) {
+    for (const code of await readBarcodes(pdf.render(index, CODE_DPI, part), 0)) {
       const [l, t, r, b] = code.box
       codes.push({
         ...code,
@@ -210,7 +214,7 @@ async function scanned(pdf: Pdf, index: number, points: number): Promise<{ pictu
       if ((space === 'srgb' || space === 'b-w') && own >= COARSEST_DPI) {
         const finer = own > SCAN_DPI * 1.15
         return {
-          picture: await greyOf(
+          picture: await toGreyscale(
             finer ? source.resize({ width: Math.round((points / 72) * SCAN_DPI) }) : source,
           ),
           dpi: finer ? SCAN_DPI : own,
@@ -252,13 +256,13 @@ async function openPicture(bytes: Uint8Array): Promise<Source> {
     sharp(bytes, { ...options, page: index })
       .rotate()
       .flatten({ background: '#ffffff' })
-  const asTaken = (index: number): Promise<Grey> => greyOf(at(index).toColourspace('srgb').removeAlpha())
+  const asTaken = (index: number): Promise<Grey> => toGreyscale(at(index).toColourspace('srgb').removeAlpha())
   // A photographed sheet is shown and read as it looks from straight above; where its corners are is found out once.
   const quads = new Map<number, Quad | null>()
   const grey = async (index: number): Promise<Grey> => {
     const taken = await asTaken(index)
     let quad = quads.get(index)
-    if (quad === undefined) quads.set(index, (quad = quadOf(taken)))
+    if (quad === undefined) quads.set(index, (quad = findSheet(taken)))
     return quad ? unwarp(taken, 1, quad) : taken
   }
   return {
@@ -276,8 +280,8 @@ async function openPicture(bytes: Uint8Array): Promise<Source> {
       const [w, h] = scan.rotation % 180 ? [picture.height, picture.width] : [picture.width, picture.height]
       return { width: (w / dpi) * 72, height: (h / dpi) * 72, ...scan, source: scan.blank ? 'none' : 'ocr' }
     },
-    closer: async (index, page, places) =>
-      lookCloser(turned(await grey(index), page.rotation), page.words, places),
+    recogniseRegions: async (index, page, places) =>
+      recogniseRegions(turned(await grey(index), page.rotation), page.words, places),
     async picture(index, rotation, width) {
       if (!quads.has(index)) await grey(index)
       const quad = quads.get(index)

@@ -1,7 +1,7 @@
-import { barPatches } from '../image/dark-bars.ts'
+import { darkBars } from '../image/dark-bars.ts'
 import type { Grey } from '../image/greyscale.ts'
 import { modulesOf } from '../print/barcode.ts'
-import { readCodes } from './barcodes.ts'
+import { readBarcodes } from './barcodes.ts'
 
 const white = (): Grey => ({ width: 1240, height: 1754, data: new Uint8Array(1240 * 1754).fill(255) })
 
@@ -24,26 +24,29 @@ test.each([
   ['askew', 14, false],
   ['on its side', 0, true],
 ])('a Code 128 %s on a sheet of few words', async (_, lean, turned) => {
-  const codes = await readCodes(await paged('MSM-26-004817', 'Code128', lean, turned), 6)
+  const codes = await readBarcodes(await paged('MSM-26-004817', 'Code128', lean, turned), 6)
   expect(codes.map((c) => [c.format, c.text])).toEqual([['Code128', 'MSM-26-004817']])
 })
 test('bars on their side on a page of some words', async () =>
-  expect((await readCodes(await paged('MSM-26-004817', 'Code128', 0, true), 40)).map((c) => c.text)).toEqual([
-    'MSM-26-004817',
-  ]))
+  expect(
+    (await readBarcodes(await paged('MSM-26-004817', 'Code128', 0, true), 40)).map((c) => c.text),
+  ).toEqual(['MSM-26-004817']))
 test('on a page of many words only places with bars are read', async () => {
-  const codes = await readCodes(await paged('MSM-26-004817', 'Code128'), 400)
+  const codes = await readBarcodes(await paged('MSM-26-004817', 'Code128'), 400)
   expect(codes.map((c) => c.text)).toEqual(['MSM-26-004817'])
   const [left, top, right, bottom] = codes[0].box
   expect([left, top, right, bottom].map((v) => Math.round(v * 100))).toEqual([24, 23, 62, expect.any(Number)])
 })
 test('a QR code on a page of many words', async () =>
   expect(
-    (await readCodes(await paged('https://pay.example/4817', 'QRCode'), 400)).map((c) => [c.format, c.text]),
+    (await readBarcodes(await paged('https://pay.example/4817', 'QRCode'), 400)).map((c) => [
+      c.format,
+      c.text,
+    ]),
   ).toEqual([['QRCode', 'https://pay.example/4817']]))
 test('a white page has none', async () => {
-  expect(await readCodes(white(), 0)).toEqual([])
-  expect(barPatches(white())).toEqual([])
+  expect(await readBarcodes(white(), 0)).toEqual([])
+  expect(darkBars(white())).toEqual([])
 })
 test('lines of print are no bars', () => {
   const page = white()
@@ -51,5 +54,5 @@ test('lines of print are no bars', () => {
     for (let x = 100; x < 1100; x++)
       for (let y = 0; y < 14; y++)
         if ((x * 7 + y * 13 + row * 5) % 11 < 4) page.data[(100 + row * 40 + y) * page.width + x] = 0
-  expect(barPatches(page)).toEqual([])
+  expect(darkBars(page)).toEqual([])
 })

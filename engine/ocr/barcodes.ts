@@ -1,7 +1,7 @@
 import type * as Library from 'zxing-wasm/reader'
 import type { PageCode } from '../../core/model/page.ts'
 import { packageFile } from '../package-file.ts'
-import { barPatches, densePatches, type Patch } from '../image/dark-bars.ts'
+import { darkBars, densePatches, type Patch } from '../image/dark-bars.ts'
 import type { InkGrid } from '../../core/model/ink-grid.ts'
 import type { Grey } from '../image/greyscale.ts'
 import { inkGrid } from '../image/measure.ts'
@@ -34,7 +34,7 @@ const SOME_WORDS = 60
  * @param words how many words the page has
  * @param ink where the picture is dark, if that was measured already
  */
-export async function readCodes(
+export async function readBarcodes(
   picture: Grey,
   words: number,
   ink: InkGrid = inkGrid(picture),
@@ -43,8 +43,8 @@ export async function readCodes(
   if (words < FEW_WORDS)
     return decode(picture, { left: 0, top: 0, width, height }, picture, [...BARS, ...SQUARES], true)
   const found: PageCode[] = []
-  const bars = barPatches(picture)
-  if (words < SOME_WORDS) bars.push(...barPatches(picture, true))
+  const bars = darkBars(picture)
+  if (words < SOME_WORDS) bars.push(...darkBars(picture, true))
   for (const patch of bars.slice(0, 6))
     found.push(...(await decode(cut(picture, patch), patch, picture, BARS, true)))
   for (const patch of densePatches(picture, ink).slice(0, 4))

@@ -40,7 +40,7 @@ async function load(): Promise<Model> {
  * Source: Liao et al., "Real-time scene text detection with differentiable binarization", 2020.
  * @returns boxes as shares of the page, from top to bottom
  */
-export async function findLines(picture: Grey): Promise<Box[]> {
+export async function detectLines(picture: Grey): Promise<Box[]> {
   model ??= load().catch((error: unknown) => {
     model = null
     throw error

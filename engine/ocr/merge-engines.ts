@@ -1,15 +1,15 @@
 import { boxAround, inside, type Box } from '../../core/model/geometry.ts'
-import { isLegible, isNoise, surenessOf, wordsFrom } from '../../core/ocr/line-words.ts'
+import { isLegible, isNoise, confidenceOf, wordsFrom } from '../../core/ocr/line-words.ts'
 import { withCrossedT, withMailSign } from '../../core/ocr/misread-characters.ts'
 import type { Word } from '../../core/model/page.ts'
-import { secondOpinion, type Letter } from '../../core/ocr/combine-readers.ts'
-import { uncovered } from '../../core/ocr/missing-words.ts'
-import { unglue } from '../../core/ocr/split-words.ts'
+import { combineReaders, type Letter } from '../../core/ocr/combine-readers.ts'
+import { missingWords } from '../../core/ocr/missing-words.ts'
+import { splitGluedWords } from '../../core/ocr/split-words.ts'
 import { inkLevel, type Grey } from '../image/greyscale.ts'
-import { snug } from '../image/crop-to-ink.ts'
+import { cropToInk } from '../image/crop-to-ink.ts'
 import { cutOut, MARGIN } from './recognise-regions.ts'
-import { findLines } from './line-detection.ts'
-import { readLine } from './ppocr.ts'
+import { detectLines } from './line-detection.ts'
+import { recogniseLine } from './ppocr.ts'
 
 /** In heights of the line: paper this wide between letters is a space. */
 const SPACE = 0.2
@@ -30,15 +30,15 @@ const ALONE = 0.75
  * at all is the second's.
  * @param straight the page upright and straight, from which boxes are shares
  */
-export async function readByBoth(straight: Grey, words: readonly Word[]): Promise<Word[]> {
+export async function recogniseWithBoth(straight: Grey, words: readonly Word[]): Promise<Word[]> {
   const level = inkLevel(straight)
   const instead = new Map<Word, Word[]>()
   const added: Word[] = []
-  const lines = await findLines(straight)
+  const lines = await detectLines(straight)
   for (const line of lines) {
     const first = inside(words, line).filter((w) => !instead.has(w))
     // A line that reads well is checked only where somebody may have written: figures, and what is not quite sure.
-    if (isLegible(first) && first.every((w) => w.sure >= PRINTED && !/\d/.test(w.text))) continue
+    if (isLegible(first) && first.every((w) => w.confidence >= PRINTED && !/\d/.test(w.text))) continue
     // A line is found by its core: what the first reader saw beyond it is not to be cut through.
     const reach = boxAround([line, ...first.map((w): Box => [w.box[0], line[1], w.box[2], line[3]])])
     const { letters, alone } = await readCut(
@@ -50,12 +50,14 @@ export async function readByBoth(straight: Grey, words: readonly Word[]): Promis
     )
     if (letters.length === 0) continue
     const noise = isNoise(first)
-    if (noise && surenessOf(alone) < SURE) continue
+    if (noise && confidenceOf(alone) < SURE) continue
     const found = noise ? alone : together(first, letters, line)
     if (first.length === 0) added.push(...found)
     first.forEach((word, i) => instead.set(word, i === 0 ? found : []))
   }
-  return withMailSign(unglue([...words.flatMap((w) => instead.get(w) ?? [w]), ...added]).map(withCrossedT))
+  return withMailSign(
+    splitGluedWords([...words.flatMap((w) => instead.get(w) ?? [w]), ...added]).map(withCrossedT),
+  )
 }
 
 /**
@@ -71,9 +73,9 @@ async function readCut(
   above: number,
 ): Promise<{ letters: Letter[]; alone: Word[] }> {
   const { picture, left, width } = cutOut(page, reach, above)
-  const print = snug(picture)
+  const print = cropToInk(picture)
   if (print.width > print.height * LONGEST) return { letters: [], alone: [] }
-  const letters = (await readLine(print)).map((l): Letter => ({
+  const letters = (await recogniseLine(print)).map((l): Letter => ({
     ...l,
     at: (left + l.at * width) / page.width,
   }))
@@ -84,10 +86,10 @@ async function readCut(
 }
 
 /** The words of a line of print that stands alone, by the second reader; none where it makes no sense to it. */
-export async function readAlone(page: Grey, line: Box, level: number): Promise<Word[]> {
+export async function recogniseAlone(page: Grey, line: Box, level: number): Promise<Word[]> {
   const { alone } = await readCut(page, line, line, level, 0)
-  return surenessOf(alone) >= ALONE && alone.some((w) => /[\p{L}\d]{3}/u.test(w.text))
-    ? alone.map((w) => ({ ...w, sure: Math.min(w.sure, ALONE) }))
+  return confidenceOf(alone) >= ALONE && alone.some((w) => /[\p{L}\d]{3}/u.test(w.text))
+    ? alone.map((w) => ({ ...w, sure: Math.min(w.confidence, ALONE) }))
     : []
 }
 
@@ -97,15 +99,15 @@ const touches = (line: Box, other: Box): boolean => line[3] === other[1] || line
 /** What both make of a line. Where the first saw nothing, or what is no word, the second's letters are all there is. */
 function together(first: readonly Word[], letters: readonly Letter[], line: Box): Word[] {
   const scrawls = (w: Word): boolean =>
-    w.sure < SURE &&
+    w.confidence < SURE &&
     !/[\p{L}\d]{2}/u.test(w.text) &&
     letters.filter((l) => l.text !== ' ' && l.at > w.box[0] && l.at < w.box[2]).length > 1
-  const { words, runs } = uncovered(
+  const { words, runs } = missingWords(
     first.filter((w) => !scrawls(w)).sort((a, b) => a.box[0] - b.box[0]),
     letters,
   )
-  const alone = runs.flatMap((run) => wordsFrom(run, [], line)).filter((w) => w.sure >= SURE)
-  return [...secondOpinion(words, letters), ...alone].sort((a, b) => a.box[0] - b.box[0])
+  const alone = runs.flatMap((run) => wordsFrom(run, [], line)).filter((w) => w.confidence >= SURE)
+  return [...combineReaders(words, letters), ...alone].sort((a, b) => a.box[0] - b.box[0])
 }
 
 /** Share of a column's dots that are ink where a letter stands; a speck at the end of a line has fewer. */

@@ -48,7 +48,7 @@ async function load(): Promise<Model> {
  * repeats and gaps left out. Source: Graves et al., "Connectionist temporal classification", 2006.
  * @returns letters from left to right, their places as shares of the picture's width
  */
-export async function readLine(picture: Grey): Promise<Letter[]> {
+export async function recogniseLine(picture: Grey): Promise<Letter[]> {
   // What failed once, for want of memory, may work for the next line.
   model ??= load().catch((error: unknown) => {
     model = null
@@ -76,11 +76,12 @@ export async function readLine(picture: Grey): Promise<Letter[]> {
     for (let c = 1, row = step * classes; c < classes; c++)
       if (chances[row + c] > chances[row + best]) best = c
     const sure = chances[step * classes + best]
-    if (best !== 0 && best !== last) read.push({ text: letters[best], sure, at: (step + 0.5) / steps })
+    if (best !== 0 && best !== last)
+      read.push({ text: letters[best], confidence: sure, at: (step + 0.5) / steps })
     else if (best !== 0) {
       // A letter wider than a step is as sure as its clearest step says.
       const letter = read.at(-1)!
-      letter.sure = Math.max(letter.sure, sure)
+      letter.confidence = Math.max(letter.confidence, sure)
     }
     last = best
   }

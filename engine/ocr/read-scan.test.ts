@@ -4,13 +4,13 @@ import type { Word } from '../../core/model/page.ts'
 import { turned } from '../image/greyscale.ts'
 import { DPI, printed, printedIn } from './printed.ts'
 import { readScan } from './read-scan.ts'
-import { lookAgain } from './retry-low-confidence.ts'
+import { retryLowConfidence } from './retry-low-confidence.ts'
 import { endReaders, recognise } from './tesseract.ts'
 
 const texts = (words: readonly Word[]) => words.map((w) => w.text)
 const word = (text: string, sure: number, [x0, y0, x1, y1]: [number, number, number, number]): Word => ({
   text,
-  sure,
+  confidence: sure,
   box: [x0 / 400, y0 / 200, x1 / 400, y1 / 200],
 })
 const letter =
@@ -54,7 +54,7 @@ describe('a page as it was scanned', () => {
       const read = await readScan(turned(await printed(...lines()), degrees), DPI)
       expect((read.rotation + degrees) % 360).toBe(0)
       expect(texts(read.words).slice(0, 3)).toEqual(['The', 'harbour', 'office'])
-      expect(read.poor).toBeNull()
+      expect(read.qualityProblem).toBeNull()
     },
     30_000,
   )
@@ -79,7 +79,7 @@ describe('a second look', () => {
   ]
   const sure = word('Total', 0.96, [30, 50, 58, 61])
   test('a weak word is read again, in its place', async () => {
-    const { words: again } = await lookAgain(
+    const { words: again } = await retryLowConfidence(
       await printed(...total),
       [sure, word('HUR8l3574', 0.2, [200, 50, 275, 63])],
       DPI,
@@ -97,7 +97,7 @@ describe('a second look', () => {
         20 + Math.floor(i / 6) * 18,
       ]),
     )
-    const { words: again } = await lookAgain(
+    const { words: again } = await retryLowConfidence(
       await printed(['Direct debit', 30, 60], ['Isles Water', 30, 73]),
       [...blurred, word('Dies', 0.02, [30, 50, 98, 75])],
       DPI,
@@ -111,13 +111,15 @@ describe('a second look', () => {
         rows.map((y): [string, number, number] => ['12 Mar', 20 + c * 70, y]),
       ),
     )
-    expect(await lookAgain(page, [word('12', 0.95, [20, 4, 34, 15])], DPI)).toMatchObject({
+    expect(await retryLowConfidence(page, [word('12', 0.95, [20, 4, 34, 15])], DPI)).toMatchObject({
       passedOver: true,
     })
-    expect(await lookAgain(await printed(...total), [sure], DPI)).toMatchObject({ passedOver: false })
+    expect(await retryLowConfidence(await printed(...total), [sure], DPI)).toMatchObject({
+      passedOver: false,
+    })
   })
   test('ink that no word covers is read', async () => {
-    const { words: again } = await lookAgain(
+    const { words: again } = await retryLowConfidence(
       await printed(...total, ['paid', 340, 60]),
       [sure, word('paid', 0.95, [340, 50, 363, 63])],
       DPI,
@@ -129,7 +131,7 @@ describe('a second look', () => {
       ['23 Feb 2026', 30, 60],
       ['Ferry Office', 200, 60],
     ]
-    const { words: again } = await lookAgain(
+    const { words: again } = await retryLowConfidence(
       await printed(...dated),
       [word('2026', 0.96, [72, 51, 99, 61]), word('Ferry', 0.95, [200, 51, 229, 62])],
       DPI,
@@ -138,7 +140,7 @@ describe('a second look', () => {
   })
   test('a line that was passed over is read, and a word whose box reached over it keeps to its own', async () => {
     const page = await printed(['From', 30, 50], ['01.01.2026', 30, 66], ['Harbour Union Bank', 30, 110])
-    const { words: again } = await lookAgain(
+    const { words: again } = await retryLowConfidence(
       page,
       [
         word('01.01.2026', 0.95, [30, 40, 88, 68]),
@@ -151,22 +153,22 @@ describe('a second look', () => {
     expect(texts(again).sort()).toEqual(['01.01.2026', 'Bank', 'From', 'Harbour', 'Union'])
     expect(again.find((w) => w.text === '01.01.2026')!.box[1] * 200).toBeGreaterThan(53)
   })
-  test('a figure that stands alone is read, and not quite sure: it would make another amount of one beside it', async () => {
-    const { words: again } = await lookAgain(
+  test('a figure that stands alone is read, and not quite confidence: it would make another amount of one beside it', async () => {
+    const { words: again } = await retryLowConfidence(
       await printed(['3', 60, 60], ['Bow thruster', 120, 60]),
       [word('Bow', 0.95, [120, 50, 143, 61]), word('thruster', 0.95, [146, 50, 188, 61])],
       DPI,
     )
     const [figure] = again.filter((w) => /^\d+$/.test(w.text))
     expect(figure).toMatchObject({ text: '3' })
-    expect(figure.sure).toBeLessThanOrEqual(0.8)
+    expect(figure.confidence).toBeLessThanOrEqual(0.8)
   })
   test('a caption before a row of dots is read, and the dots are no word', async () => {
     const page = await printed(
       ['Total', 30, 30],
       ['Signature of account holder .......................................', 30, 90],
     )
-    const again = texts((await lookAgain(page, [word('Total', 0.95, [30, 20, 58, 31])], DPI)).words)
+    const again = texts((await retryLowConfidence(page, [word('Total', 0.95, [30, 20, 58, 31])], DPI)).words)
     expect(again.slice(0, 5)).toEqual(['Total', 'Signature', 'of', 'account', 'holder'])
     expect(again.filter((t) => /^[.·…_]{4}/.test(t))).toEqual([])
   })
@@ -174,7 +176,7 @@ describe('a second look', () => {
     const words = [sure, word('Street', 0.95, [200, 50, 236, 61])]
     expect(
       (
-        await lookAgain(
+        await retryLowConfidence(
           await printed(['Total', 30, 60], ['. . . . . . . . . .', 70, 60], ['Street', 200, 60]),
           words,
           DPI,
@@ -184,7 +186,7 @@ describe('a second look', () => {
   })
   test('a reading that is no surer changes nothing', async () => {
     const words = [sure, word('smudge', 0.6, [200, 150, 240, 161])]
-    expect((await lookAgain(await printed(...total), words, DPI)).words).toContainEqual(words[1])
+    expect((await retryLowConfidence(await printed(...total), words, DPI)).words).toContainEqual(words[1])
   })
   test('a page that is weak all over is read again only where two lines were taken for one', async () => {
     const words = Array.from({ length: 120 }, (_, i) =>
@@ -195,6 +197,6 @@ describe('a second look', () => {
         20 + Math.floor(i / 10) * 15,
       ]),
     )
-    expect((await lookAgain(await printed(), words, DPI)).words).toEqual(words)
+    expect((await retryLowConfidence(await printed(), words, DPI)).words).toEqual(words)
   })
 })

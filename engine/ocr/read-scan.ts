@@ -3,18 +3,18 @@ import type { Page, Rotation, Word } from '../../core/model/page.ts'
 import { stretchContrast } from '../image/contrast.ts'
 import { fullestStrip, turned, type Grey } from '../image/greyscale.ts'
 import { inkGrid, measure, reduce } from '../image/measure.ts'
-import { withoutRules } from '../image/ruled-lines.ts'
+import { removeRuledLines } from '../image/ruled-lines.ts'
 import { straighten } from '../image/straighten.ts'
-import { readCodes } from './barcodes.ts'
-import { wantsBothReaders } from '../../core/ocr/line-words.ts'
-import { readByBoth } from './merge-engines.ts'
-import { lookAgain } from './retry-low-confidence.ts'
+import { readBarcodes } from './barcodes.ts'
+import { isLowQuality } from '../../core/ocr/line-words.ts'
+import { recogniseWithBoth } from './merge-engines.ts'
+import { retryLowConfidence } from './retry-low-confidence.ts'
 import { recognise } from './tesseract.ts'
 
 /** What a picture of a page yields. */
 export type ScanReading = Pick<
   Page,
-  'words' | 'lean' | 'rotation' | 'blank' | 'ink' | 'codes' | 'language' | 'poor'
+  'words' | 'skew' | 'rotation' | 'blank' | 'ink' | 'codes' | 'language' | 'qualityProblem'
 >
 
 /** Dark share below which a page without words is blank. */
@@ -28,7 +28,7 @@ const BLANK = 0.0025
 export async function readScan(picture: Grey, dpi: number, said?: Rotation): Promise<ScanReading> {
   const measures = measure(picture)
   if (measures.dark < 0.0004 || measures.contrast < 12)
-    return { words: [], lean: 0, rotation: said ?? 0, blank: true, ink: null, poor: null }
+    return { words: [], skew: 0, rotation: said ?? 0, blank: true, ink: null, qualityProblem: null }
   let rotation: Rotation = said ?? (measures.sideways ? await likeliest(picture, [90, 270], dpi) : 0)
   // The lean was measured along the lines that were taken for text.
   let lean = (rotation % 180 === 90) === measures.sideways ? measures.skew : measures.skewOtherwise
@@ -57,31 +57,31 @@ export async function readScan(picture: Grey, dpi: number, said?: Rotation): Pro
   reading = {
     ...reading,
     words:
-      again.passedOver || wantsBothReaders({ words: again.words, poor })
+      again.passedOver || isLowQuality({ words: again.words, qualityProblem: poor })
         ? await reading.both(again.words)
         : again.words,
   }
   const blank =
     measures.dark < BLANK &&
-    reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{2}/u.test(w.text)).length < 2
+    reading.words.filter((w) => w.confidence > 0.5 && /[\p{L}\d]{2}/u.test(w.text)).length < 2
   const upright = turned(picture, rotation)
   const ink = blank ? null : inkGrid(reduce(upright, 1500))
   const codes = ink
-    ? await readCodes(
+    ? await readBarcodes(
         upright,
-        reading.words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{3}/u.test(w.text)).length,
+        reading.words.filter((w) => w.confidence > 0.5 && /[\p{L}\d]{3}/u.test(w.text)).length,
         ink,
       )
     : []
   return {
     words: blank ? [] : reading.words,
-    lean,
+    skew: lean,
     rotation,
     blank,
     ink,
     ...(codes.length > 0 ? { codes } : {}),
-    ...spokenIn(reading.words),
-    poor: blank
+    ...languageIn(reading.words),
+    qualityProblem: blank
       ? null
       : (weakness(reading.words, measures) ?? (isCutOff(reading.words) ? 'cut off at its edge' : null)),
   }
@@ -117,7 +117,7 @@ async function likeliest(picture: Grey, ways: readonly Rotation[], dpi: number):
 interface Reading {
   words: Word[]
   /** The words after a second look at the weak ones; where that fails they stay weak, and are asked about. */
-  again: () => ReturnType<typeof lookAgain>
+  again: () => ReturnType<typeof retryLowConfidence>
   /** These words put together with what the second reader sees on the whole page; where it fails they stay. */
   both: (words: readonly Word[]) => Promise<Word[]>
 }
@@ -131,13 +131,13 @@ async function readUpright(
 ): Promise<Reading> {
   const upright = turned(picture, rotation)
   const { picture: straight, back, forth } = straighten(stretchContrast(upright), skew)
-  const cleared = withoutRules(straight, dpi)
+  const cleared = removeRuledLines(straight, dpi)
   const found = await recognise(cleared.picture, dpi, { languages })
   const onPage = (words: readonly Word[]) => words.map((w) => ({ ...w, box: back(cleared.back(w.box)) }))
   // The second reader is given the page as it came: what helps the first on print takes strokes from handwriting.
   const both = async (words: readonly Word[]): Promise<Word[]> => {
     try {
-      const seen = await readByBoth(
+      const seen = await recogniseWithBoth(
         straighten(upright, skew).picture,
         words.map((w) => ({ ...w, box: forth(w.box) })),
       )
@@ -151,7 +151,7 @@ async function readUpright(
     words: onPage(found),
     both,
     again: async () => {
-      const seen = await lookAgain(cleared.picture, found, dpi).catch((error: unknown) => {
+      const seen = await retryLowConfidence(cleared.picture, found, dpi).catch((error: unknown) => {
         process.emitWarning(`weak places of a page could not be read again: ${String(error)}`)
         return { words: found, passedOver: false }
       })
@@ -166,7 +166,7 @@ function sense(words: readonly Word[]): number {
   let letters = 0
   for (const word of words) {
     const n = word.text.length
-    sum += word.sure * n * (/^[\p{L}\d.,:;()€/'-]+$/u.test(word.text) ? 1 : 0.4)
+    sum += word.confidence * n * (/^[\p{L}\d.,:;()€/'-]+$/u.test(word.text) ? 1 : 0.4)
     letters += n
   }
   return letters < FEW_LETTERS ? 0.3 : sum / letters
@@ -182,7 +182,7 @@ const FEW_LETTERS = 8
 const lettersIn = (words: readonly Word[]): number => words.reduce((sum, w) => sum + w.text.length, 0)
 
 /** The language as a page keeps it; no word of it where it is not plain. */
-export function spokenIn(words: readonly Word[]): Pick<Page, 'language'> {
+export function languageIn(words: readonly Word[]): Pick<Page, 'language'> {
   const language = languageOf(words)
   return language ? { language } : {}
 }
@@ -193,7 +193,7 @@ const EDGE = 0.004
 const CUT_WORDS = 5
 
 function isCutOff(words: readonly Word[]): boolean {
-  const print = words.filter((w) => w.sure > 0.5 && /[\p{L}\d]{2}/u.test(w.text))
+  const print = words.filter((w) => w.confidence > 0.5 && /[\p{L}\d]{2}/u.test(w.text))
   return (
     print.filter((w) => w.box[0] < EDGE).length >= CUT_WORDS ||
     print.filter((w) => w.box[2] > 1 - EDGE).length >= CUT_WORDS

@@ -1,13 +1,13 @@
 /** @jest-environment ./tests/native-arrays.js */
 import type { Word } from '../../core/model/page.ts'
 import type { Grey } from '../image/greyscale.ts'
-import { lookCloser } from './recognise-regions.ts'
-import { readLine } from './ppocr.ts'
+import { recogniseRegions } from './recognise-regions.ts'
+import { recogniseLine } from './ppocr.ts'
 import { printed } from './printed.ts'
 
 const word = (text: string, sure: number, [x0, y0, x1, y1]: [number, number, number, number]): Word => ({
   text,
-  sure,
+  confidence: sure,
   box: [x0 / 400, y0 / 200, x1 / 400, y1 / 200],
 })
 /** The part of a picture from one dot to another. */
@@ -19,19 +19,19 @@ function part({ width, data }: Grey, [left, top, right, bottom]: [number, number
 }
 
 test('a line is read letter by letter, with how sure each is and where it stands', async () => {
-  const letters = await readLine(part(await printed(['Total 3,135.74', 40, 60]), [105, 135, 340, 172]))
+  const letters = await recogniseLine(part(await printed(['Total 3,135.74', 40, 60]), [105, 135, 340, 172]))
   expect(
     letters
       .map((l) => l.text)
       .join('')
       .replace(' ', ''),
   ).toBe('Total3,135.74')
-  expect(Math.min(...letters.map((l) => l.sure))).toBeGreaterThan(0.6)
+  expect(Math.min(...letters.map((l) => l.confidence))).toBeGreaterThan(0.6)
   expect(letters[0].at).toBeLessThan(0.1)
   expect(letters.map((l) => l.at)).toEqual([...letters.map((l) => l.at)].sort((a, b) => a - b))
 })
 test('an empty line says nothing', async () =>
-  expect(await readLine(part(await printed(), [0, 0, 200, 40]))).toEqual([]))
+  expect(await recogniseLine(part(await printed(), [0, 0, 200, 40]))).toEqual([]))
 
 const page = () => printed(['NO58 SKR', 40, 60], ['EUR 59,000.00', 200, 60], ['Port Ellery', 40, 100])
 const words = [
@@ -43,10 +43,10 @@ const words = [
 ]
 
 test('words at the places are put right or borne out, all others stay as they are', async () => {
-  const looked = await lookCloser(await page(), words, [words[0].box, words[3].box])
+  const looked = await recogniseRegions(await page(), words, [words[0].box, words[3].box])
   expect(looked.map((w) => w.text)).toEqual(['NO58', 'SKR', 'EUR', '59,000.00', 'Fort'])
-  expect(looked[3].sure).toBeGreaterThan(0.99)
+  expect(looked[3].confidence).toBeGreaterThan(0.99)
   expect([looked[2], looked[4]]).toEqual([words[2], words[4]])
 })
 test('where there is nothing to look at nothing changes', async () =>
-  expect(await lookCloser(await page(), words, [])).toEqual(words))
+  expect(await recogniseRegions(await page(), words, [])).toEqual(words))

@@ -1,9 +1,9 @@
 import { boxAround, type Box } from '../../core/model/geometry.ts'
 import { withCrossedT, withMailSign } from '../../core/ocr/misread-characters.ts'
 import type { Word } from '../../core/model/page.ts'
-import { runsAt, secondOpinion } from '../../core/ocr/combine-readers.ts'
+import { runsAt, combineReaders } from '../../core/ocr/combine-readers.ts'
 import type { Grey } from '../image/greyscale.ts'
-import { readLine } from './ppocr.ts'
+import { recogniseLine } from './ppocr.ts'
 
 /** Dots of paper around a line, so that the reader sees where print ends. */
 export const MARGIN = 4
@@ -13,7 +13,7 @@ export const MARGIN = 4
  * @param upright the page as it is to be read, from which boxes are shares
  * @returns all words of the page
  */
-export async function lookCloser(
+export async function recogniseRegions(
   upright: Grey,
   words: readonly Word[],
   places: readonly Box[],
@@ -23,12 +23,12 @@ export async function lookCloser(
   for (const run of runsAt(words, places, shape)) {
     const read = run.map((i) => words[i])
     const { picture, left, width } = cutOut(upright, boxAround(read.map((w) => w.box)))
-    const letters = (await readLine(picture)).map((l) => ({
+    const letters = (await recogniseLine(picture)).map((l) => ({
       ...l,
       at: (left + l.at * width) / upright.width,
     }))
     const [first, ...rest] = run
-    instead.set(first, secondOpinion(read, letters))
+    instead.set(first, combineReaders(read, letters))
     for (const i of rest) instead.set(i, [])
   }
   return withMailSign(words.flatMap((word, i) => instead.get(i) ?? [word]).map(withCrossedT))

@@ -1,10 +1,10 @@
 import { boxAround, type Box } from '../../core/model/geometry.ts'
-import { surenessOf } from '../../core/ocr/line-words.ts'
+import { confidenceOf } from '../../core/ocr/line-words.ts'
 import type { Word } from '../../core/model/page.ts'
 import { inkLevel, type Grey } from '../image/greyscale.ts'
 import { pictures } from '../image/library.ts'
-import { unreadInk, usualHeight, withinLines } from '../image/uncovered-ink.ts'
-import { readAlone } from './merge-engines.ts'
+import { uncoveredInk, usualHeight, withinLines } from '../image/uncovered-ink.ts'
+import { recogniseAlone } from './merge-engines.ts'
 import { recognise } from './tesseract.ts'
 
 /** Words less sure than this are looked at again. */
@@ -43,7 +43,7 @@ const FURTHEST = 14
  * stands beside it. Lines that a reader mixed up on the full page, small print and accented names come out right.
  * @returns the words as they are then, and whether a whole part of the page was passed over, which is for another reader
  */
-export async function lookAgain(
+export async function retryLowConfidence(
   picture: Grey,
   given: readonly Word[],
   dpi: number,
@@ -56,8 +56,8 @@ export async function lookAgain(
   )
   const trimmed = given.map((w, i) => (boxes[i] === w.box ? w : { ...w, box: boxes[i] }))
   // What makes no sense covers nothing: two lines taken for one make words of both, and hide what they are made of.
-  const words = trimmed.filter((w) => w.sure >= SENSELESS)
-  const unread = unreadInk(
+  const words = trimmed.filter((w) => w.confidence >= SENSELESS)
+  const unread = uncoveredInk(
     picture,
     words.map((w) => w.box),
     level,
@@ -101,7 +101,7 @@ export async function lookAgain(
       .filter((w) => !cutThrough(w))
       .map((w) => ({ ...w, box: boxOf(w) }))
       .filter((w) => !kept.some((k) => mostlyOn(w.box, k.box)))
-    const surer = surenessOf(place.words) + SURER
+    const surer = confidenceOf(place.words) + SURER
     const needed =
       place.words.length === 0
         ? SURE
@@ -113,12 +113,12 @@ export async function lookAgain(
       place.words.length > 0 &&
       found.some((w) => cutThrough(w) && !(place.passed && kept.some((k) => mostlyOn(boxOf(w), k.box))))
     // An amount that nobody had seen is worth asking about, however weakly it and what is beside it are read.
-    if (parted || surenessOf(found) < needed) {
+    if (parted || confidenceOf(found) < needed) {
       added.push(
         ...placed.filter(
           (w) =>
             place.passed &&
-            w.sure >= LEAST &&
+            w.confidence >= LEAST &&
             AMOUNT.test(w.text) &&
             !place.words.some((k) => mostlyOn(w.box, k.box)),
         ),
@@ -129,7 +129,9 @@ export async function lookAgain(
     // A stroke may be read as a figure, and would make another amount of the one beside it: the second reader or a person sees it.
     else if (placed.some((w) => /[\p{L}\p{N}]/u.test(w.text)))
       added.push(
-        ...placed.map((w) => (/^\d{1,2}$/.test(w.text) ? { ...w, sure: Math.min(w.sure, SURE) } : w)),
+        ...placed.map((w) =>
+          /^\d{1,2}$/.test(w.text) ? { ...w, confidence: Math.min(w.confidence, SURE) } : w,
+        ),
       )
   })
   // What the first reader cannot make out even alone may still be print to the second.
@@ -143,9 +145,9 @@ export async function lookAgain(
     ]
     const alone = added.some((w) => mostlyOn(w.box, line))
       ? []
-      : await readAlone(picture, line, level).catch(notRead)
+      : await recogniseAlone(picture, line, level).catch(notRead)
     if (place.words.length === 0) added.push(...alone)
-    else if (surenessOf(alone) >= surenessOf(place.words) + SURER)
+    else if (confidenceOf(alone) >= confidenceOf(place.words) + SURER)
       place.words.forEach((word, k) => again.set(word, k === 0 ? alone : []))
   }
   const seenNow = [...words.flatMap((w) => again.get(w) ?? [w]), ...added]
@@ -153,7 +155,7 @@ export async function lookAgain(
     ...seenNow,
     ...trimmed.filter(
       (w) =>
-        w.sure < SENSELESS &&
+        w.confidence < SENSELESS &&
         !seenNow.some((other) => mostlyOn(w.box, other.box) || mostlyOn(other.box, w.box)),
     ),
   ]
@@ -203,7 +205,7 @@ function placesOf(words: readonly Word[], unread: readonly Box[], picture: Grey,
     const goesOn = before && group?.words.at(-1) === before && near(before.box, word.box, width / height)
     const passed =
       before && follows(before.box, word.box) ? inkBetween(picture, before.box, word.box, level) : null
-    const weak = word.sure < WEAK && /[\p{L}\p{N}]/u.test(word.text)
+    const weak = word.confidence < WEAK && /[\p{L}\p{N}]/u.test(word.text)
     if (passed) {
       // What stands close to it is likely a part of it: a word whose first letter was passed over.
       const [headClose, tailClose] = [

@@ -4,9 +4,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Word } from '../../core/model/page.ts'
 import { joinSplitAmounts } from '../../core/ocr/join-amounts.ts'
-import { behindOneAnother } from '../../core/ocr/clip-boxes.ts'
+import { clipOverlappingBoxes } from '../../core/ocr/clip-boxes.ts'
 import { withLostLetter } from '../../core/ocr/misread-characters.ts'
-import { unglue } from '../../core/ocr/split-words.ts'
+import { splitGluedWords } from '../../core/ocr/split-words.ts'
 import { toTiff, type Grey } from '../image/greyscale.ts'
 
 /** A reader that nobody needs for so long ends, and frees its memory. */
@@ -195,7 +195,7 @@ export async function recognise(
       continue
     words.push({
       text,
-      sure,
+      confidence: sure,
       box: [
         left / picture.width,
         top / picture.height,
@@ -204,5 +204,8 @@ export async function recognise(
       ],
     })
   }
-  return joinSplitAmounts(unglue(behindOneAnother(words)).map(withLostLetter), picture.width / picture.height)
+  return joinSplitAmounts(
+    splitGluedWords(clipOverlappingBoxes(words)).map(withLostLetter),
+    picture.width / picture.height,
+  )
 }

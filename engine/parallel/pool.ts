@@ -4,9 +4,9 @@ import type { Page, Word } from '../../core/model/page.ts'
 import type { DocumentType } from '../../core/program/schema.ts'
 import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
 import type { Evidence } from '../../core/classification/page-evidence.ts'
-import { readerFor } from '../../core/classification/segment.ts'
+import { evidenceReaderFor } from '../../core/classification/segment.ts'
 import type { ReadPage } from '../input/source.ts'
-import type { CloserTask, DocumentTask, KeptPage, PageTask } from './worker.ts'
+import type { RegionsTask, DocumentTask, KeptPage, PageTask } from './worker.ts'
 import type { Piece } from '../../core/classification/piece.ts'
 import { type Readings, readingKey } from '../../core/pipeline/readings.ts'
 
@@ -37,7 +37,7 @@ export class Pool {
   private readonly reader = new Map<string, number>()
 
   constructor(private readonly types: readonly DocumentType[]) {
-    this.readEvidence = readerFor(types)
+    this.readEvidence = evidenceReaderFor(types)
     this.threads = Array.from(
       { length: availableParallelism() },
       () =>
@@ -63,7 +63,7 @@ export class Pool {
   }
 
   /** Any thread may look closer: each has to draw the page anew. */
-  lookCloser = (task: CloserTask): Promise<Word[]> =>
+  lookCloser = (task: RegionsTask): Promise<Word[]> =>
     this.threads[task.index % this.threads.length].run(task, { name: 'lookCloser' }) as Promise<Word[]>
 
   /** What spoke for the type of a page read here. */
@@ -98,7 +98,7 @@ export class Pool {
 
   /** A page as it is handed to a thread: only named where the thread has it as it is. */
   private handed = (page: Page, thread: number): KeptPage | Page =>
-    this.threadOf(page) === thread && !page.closer
+    this.threadOf(page) === thread && !page.regionsRetried
       ? { file: page.file, index: page.filePage - 1, number: page.number }
       : page
 

@@ -1,11 +1,11 @@
 import { workerData } from 'piscina'
 import type { DocumentType } from '../../core/program/schema.ts'
-import { inkWanted } from '../../core/extraction/marks/ink-needed.ts'
+import { inkNeeded } from '../../core/extraction/marks/ink-needed.ts'
 import type { Box } from '../../core/model/geometry.ts'
 import type { Page, Word } from '../../core/model/page.ts'
 import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
 import type { Evidence } from '../../core/classification/page-evidence.ts'
-import { readerFor } from '../../core/classification/segment.ts'
+import { evidenceReaderFor } from '../../core/classification/segment.ts'
 import { openSource, type ReadPage, type Source } from '../input/source.ts'
 import { pageReader } from '../../core/pipeline/readings.ts'
 
@@ -24,7 +24,7 @@ export interface KeptPage {
 }
 
 /** Places of a page that the second reader is to look at. */
-export interface CloserTask extends PageTask {
+export interface RegionsTask extends PageTask {
   page: Page
   places: Box[]
 }
@@ -39,10 +39,10 @@ export { endReaders } from '../ocr/tesseract.ts'
 
 /** The document types of the package, given when the thread is started. */
 const { types } = workerData as { types: readonly DocumentType[] }
-const wantsInk = inkWanted(types)
+const wantsInk = inkNeeded(types)
 const opened = new Map<string, Promise<Source>>()
 
-const evidenceOf = readerFor(types)
+const evidenceOf = evidenceReaderFor(types)
 
 /** Pages read here, with all that is remembered of them: their lines and labels need not be found again for their documents. */
 const kept = new Map<string, Page>()
@@ -56,8 +56,8 @@ function sourceOf({ file, bytes }: PageTask): Promise<Source> {
 }
 
 /** The words of a page after the second reader looked at some places of it. */
-export async function lookCloser(task: CloserTask): Promise<Word[]> {
-  return (await sourceOf(task)).closer(task.index, task.page, task.places)
+export async function recogniseRegions(task: RegionsTask): Promise<Word[]> {
+  return (await sourceOf(task)).recogniseRegions(task.index, task.page, task.places)
 }
 
 /** Reads a page and what speaks for its type. */

@@ -64,7 +64,7 @@ describe('words of a text layer', () => {
     })
 
   test('runs side by side are words apart', async () =>
-    expect((await write(['Net pay', 50], ['2,140.55', 92])).map((w) => [w.text, w.sure])).toEqual([
+    expect((await write(['Net pay', 50], ['2,140.55', 92])).map((w) => [w.text, w.confidence])).toEqual([
       ['Net', 1],
       ['pay', 1],
       ['2,140.55', 1],
@@ -72,7 +72,7 @@ describe('words of a text layer', () => {
   test('a value set over the end of its label keeps its letters together and is not trusted', async () => {
     const found = await write(['Our case number', 50], ['MSM-26-244807', 110])
     expect(found.map((w) => w.text)).toEqual(['Our', 'case', 'number', 'MSM-26-244807'])
-    expect(found.map((w) => w.sure)).toEqual([1, 1, 0.5, 0.5])
+    expect(found.map((w) => w.confidence)).toEqual([1, 1, 0.5, 0.5])
   })
   test('a hyphen at the end of a line stays', async () => {
     const found = await words(async (page, made) => {
@@ -83,5 +83,5 @@ describe('words of a text layer', () => {
     expect(found.map((w) => w.text)).toEqual(['until', '11-Aug-', '2027'])
   })
   test('a word printed twice to make it bold is one that is sure', async () =>
-    expect((await write(['Total', 50], ['Total', 50.3])).every((w) => w.sure === 1)).toBe(true))
+    expect((await write(['Total', 50], ['Total', 50.3])).every((w) => w.confidence === 1)).toBe(true))
 })

@@ -1,8 +1,8 @@
 import { PDFiumLibrary } from '@hyzyla/pdfium'
 import type { PenMark, Rotation, Word } from '../../core/model/page.ts'
 import { boxAround, overlap, type Box } from '../../core/model/geometry.ts'
-import { joinCombs } from '../../core/ocr/comb-fields.ts'
-import { unglue } from '../../core/ocr/split-words.ts'
+import { joinCombFields } from '../../core/ocr/comb-fields.ts'
+import { splitGluedWords } from '../../core/ocr/split-words.ts'
 import type { Grey } from '../image/greyscale.ts'
 
 /** The raw functions of PDFium that the wrapper carries but does not offer: text boxes, boxes of pages, grey bitmaps. */
@@ -129,7 +129,7 @@ export class Pdf {
           width,
           height,
           ...found,
-          words: joinCombs(unglue(found.words), width),
+          words: joinCombFields(splitGluedWords(found.words), width),
           pictured: this.pictured(page),
           ...this.marks(page, toPage),
         }
@@ -455,7 +455,7 @@ function readWords(
       const before = words.at(-1)
       if (before && before.box[2] - box[0] > reach && Math.abs(before.box[1] - box[1]) < box[3] - box[1])
         returns.push(words.length)
-      current = { text: letter, box, sure: 1 }
+      current = { text: letter, box, confidence: 1 }
       words.push(current)
     }
   }
@@ -488,7 +488,7 @@ function doubtOverprint(words: readonly Word[], at: number, aspect: number): voi
         overlap(a[0], a[2], b[0], b[2]) > height * aspect * 0.25
       if (!crossed || under.text === word.text || ![under, word].every((w) => /[\p{L}\p{N}]/u.test(w.text)))
         continue
-      under.sure = word.sure = OVERPRINTED
+      under.confidence = word.confidence = OVERPRINTED
     }
 }
 

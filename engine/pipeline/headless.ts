@@ -53,7 +53,7 @@ async function recogniseAgain(
       const [index, boxes] = [page.filePage - 1, doubts.get(page.number)!]
       return pool && bytes
         ? pool.lookCloser({ file: file.name, bytes, index, page, places: boxes })
-        : source!.closer(index, page, boxes)
+        : source!.recogniseRegions(index, page, boxes)
     }
     await Promise.all(
       doubted.map(async (page) => {

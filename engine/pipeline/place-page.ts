@@ -1,5 +1,5 @@
 import type { Page } from '../../core/model/page.ts'
-import { separatorOn } from '../../core/classification/separator-sheets.ts'
+import { separatorSheetOn } from '../../core/classification/separator-sheets.ts'
 import type { ReadPage } from '../input/source.ts'
 
 /** Where a page stands. */
@@ -11,7 +11,7 @@ export const placePage = (read: ReadPage, { number, file, filePage, filedTo }: P
   number,
   file,
   filePage,
-  separator: filedTo !== undefined || separatorOn(read) !== null,
+  separator: filedTo !== undefined || separatorSheetOn(read) !== null,
   ...(filedTo === undefined ? {} : { filedTo }),
 })
 
@@ -23,7 +23,7 @@ export const unreadable = (error: unknown): ReadPage => ({
   source: 'none',
   blank: false,
   words: [],
-  lean: 0,
+  skew: 0,
   ink: null,
-  poor: `it cannot be read (${error instanceof Error ? error.message : 'unknown fault'})`,
+  qualityProblem: `it cannot be read (${error instanceof Error ? error.message : 'unknown fault'})`,
 })

@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os'
 import pLimit from 'p-limit'
 import type { PackageFile } from '../../core/findings/findings.ts'
-import { inkWanted } from '../../core/extraction/marks/ink-needed.ts'
+import { inkNeeded } from '../../core/extraction/marks/ink-needed.ts'
 import type { Page } from '../../core/model/page.ts'
 import type { DocumentType } from '../../core/program/schema.ts'
 import { shared, WORTH_THREADS, type Threads } from '../parallel/pool.ts'
@@ -41,7 +41,7 @@ export async function readPackage(
   const pool = all >= WORTH_THREADS ? threads?.start() : undefined
   // Threads have queues of their own, each for the pages that fall to it.
   const limit = pLimit(pool ? Infinity : availableParallelism() + 1)
-  const wantsInk = inkWanted(types)
+  const wantsInk = inkNeeded(types)
   let done = 0
   const places = opened.flatMap(({ file, source }) => {
     const bytes = pool && shared(file.bytes)

@@ -4,7 +4,7 @@ import type { Box } from '../../core/model/geometry.ts'
 import type { Page, Word } from '../../core/model/page.ts'
 import type { Evidence } from '../../core/classification/page-evidence.ts'
 import type { Piece } from '../../core/classification/piece.ts'
-import { readerFor, splitPages, type Knowledge } from '../../core/classification/segment.ts'
+import { evidenceReaderFor, segmentPages, type Knowledge } from '../../core/classification/segment.ts'
 import { englishWords } from './english-words.ts'
 import { pageReader, type Readings, forgetPages, keepingReader } from '../../core/pipeline/readings.ts'
 
@@ -35,10 +35,10 @@ export interface Ports {
  */
 export async function runPackage(
   { knowledge = {}, ...given }: PackageRun,
-  { evidenceOf = readerFor(given.types), readings = new Map(), readAhead, recogniseAgain }: Ports,
+  { evidenceOf = evidenceReaderFor(given.types), readings = new Map(), readAhead, recogniseAgain }: Ports,
 ): Promise<{ situation: Situation; assessment: Assessment }> {
   const judge = async (pages: readonly Page[], evidence: (page: Page) => Evidence) => {
-    const pieces = splitPages(pages, given.types, knowledge, evidence)
+    const pieces = segmentPages(pages, given.types, knowledge, evidence)
     const situation: Situation = { ...given, pages, pieces, english: englishWords }
     await readAhead?.(pages, pieces, readings)
     return { situation, assessment: assess(situation, keepingReader(pageReader(pages), readings)) }
@@ -50,10 +50,10 @@ export async function runPackage(
   const pages = given.pages.map((page): Page => withWords(page, words.get(page.number)))
   forgetPages(readings, new Set(words.keys()))
   // Words that the second reader made out may say where a document begins, as its page numbers do.
-  const anew = readerFor(given.types)
+  const anew = evidenceReaderFor(given.types)
   return judge(pages, (page) => (words.has(page.number) ? anew : evidenceOf)(page))
 }
 
 /** A page with what the second reader made of its words; it is not looked at a third time. */
 export const withWords = (page: Page, words: Word[] | undefined): Page =>
-  words ? { ...page, words, closer: true } : page
+  words ? { ...page, words, regionsRetried: true } : page

@@ -1,5 +1,5 @@
 import { PDFDocument } from 'pdf-lib'
-import { separatorOn } from '../../core/classification/separator-sheets.ts'
+import { separatorSheetOn } from '../../core/classification/separator-sheets.ts'
 import { openSource } from '../input/source.ts'
 import { coverSheet, separatorSheets } from './sheets.ts'
 
@@ -15,11 +15,11 @@ test('a printed cover sheet is known by its code and by its words', async () => 
     await coverSheet({ caseNumber: 'MSM-26-004817', lines: ['Working-boat loan', 'Íñigo Ødegaard'] }),
   )
   expect(page.codes?.map((c) => c.text)).toContain('MSM-26-004817')
-  expect(separatorOn(page)).toEqual({ caseNumber: 'MSM-26-004817' })
-  expect(separatorOn({ ...page, codes: [] })).toEqual({ caseNumber: 'MSM-26-004817' })
+  expect(separatorSheetOn(page)).toEqual({ caseNumber: 'MSM-26-004817' })
+  expect(separatorSheetOn({ ...page, codes: [] })).toEqual({ caseNumber: 'MSM-26-004817' })
 })
 test('separator sheets come in any number and name no case', async () => {
   const bytes = await separatorSheets(3)
   expect((await PDFDocument.load(bytes)).getPageCount()).toBe(3)
-  expect(separatorOn(await read(bytes))).toEqual({ caseNumber: null })
+  expect(separatorSheetOn(await read(bytes))).toEqual({ caseNumber: null })
 })

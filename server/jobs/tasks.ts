@@ -6,7 +6,7 @@ import { placePage, unreadable } from '../../engine/pipeline/place-page.ts'
 import type { Box } from '../../core/model/geometry.ts'
 import type { Page, Word } from '../../core/model/page.ts'
 import { typesOf } from '../configuration/types.ts'
-import { inkWanted, type WantsInk } from '../../core/extraction/marks/ink-needed.ts'
+import { inkNeeded, type NeedsInk } from '../../core/extraction/marks/ink-needed.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { files, packages, pages, pictures } from '../database/schema.ts'
@@ -25,8 +25,8 @@ const LARGE = 1300
 const GLANCED = 24
 
 /** Tells which pages' ink matters to the types of an organisation. */
-const inkWantedIn = async (organisationId: string): Promise<WantsInk> =>
-  inkWanted(await typesOf(database(), organisationId))
+const inkWantedIn = async (organisationId: string): Promise<NeedsInk> =>
+  inkNeeded(await typesOf(database(), organisationId))
 
 /** Which try of a job this is. */
 interface Tries {
@@ -285,7 +285,7 @@ async function recogniseAgain(packageId: string, page: Page, places: readonly Bo
     .where(and(eq(pages.packageId, packageId), eq(pages.number, page.number)))
   if (!row?.sha256) return page.words
   return sourceOf(row.sha256)
-    .then((source) => source.closer(page.filePage - 1, page, places))
+    .then((source) => source.recogniseRegions(page.filePage - 1, page, places))
     .catch((error: unknown) => {
       log.warn(
         { packageId, number: page.number, error: String(error) },

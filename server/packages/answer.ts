@@ -2,7 +2,7 @@ import { and, desc, eq, gt, isNotNull, isNull, asc, ne } from 'drizzle-orm'
 import { subjectOf } from '../../core/answers/overrides.ts'
 import { answerSchema, type Answer } from '../../core/answers/answer.ts'
 import { touches } from '../../core/answers/touches.ts'
-import { findOn } from '../../core/layout/find.ts'
+import { findText } from '../../core/layout/find.ts'
 import { inside, type Box } from '../../core/model/geometry.ts'
 import { squeeze } from '../../core/text/normalize.ts'
 import { plain } from '../../core/model/value.ts'
@@ -133,7 +133,7 @@ export async function placeOfTyped(
   const wanted = squeeze(text)
   if (wanted.length < SHORTEST_PLACED) return null
   const hits = pages.flatMap((page) =>
-    findOn(page, text).filter(
+    findText(page, text).filter(
       (hit) =>
         squeeze(
           inside(page.words, hit.box)

@@ -1,5 +1,5 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
-import { separatorOn } from '../../core/classification/separator-sheets.ts'
+import { separatorSheetOn } from '../../core/classification/separator-sheets.ts'
 import type { Page } from '../../core/model/page.ts'
 import { freeName } from '../../engine/input/free-name.ts'
 import { note } from '../audit.ts'
@@ -25,7 +25,7 @@ export function strayedPages(own: string, rows: readonly { fileId: string; page:
   let target: string | null = null
   for (const { fileId, page } of rows) {
     if (fileId !== file) [file, target] = [fileId, null]
-    const named = page.separator ? (separatorOn(page)?.caseNumber ?? null) : null
+    const named = page.separator ? (separatorSheetOn(page)?.caseNumber ?? null) : null
     if (named) target = named === own ? null : named
     if (named || page.separator || target === null || page.filedTo) continue
     const last = found.at(-1)

@@ -1,4 +1,4 @@
-import { findOn, type Hit } from '../../core/layout/find.ts'
+import { findText, type Hit } from '../../core/layout/find.ts'
 import { database } from '../database/connection.ts'
 import { pagesOf } from './judge.ts'
 
@@ -9,7 +9,7 @@ const MOST = 500
 export async function findIn(packageId: string, words: string): Promise<{ hits: Hit[]; more: boolean }> {
   const hits: Hit[] = []
   for (const page of await pagesOf(database(), packageId)) {
-    hits.push(...findOn(page, words))
+    hits.push(...findText(page, words))
     if (hits.length > MOST) return { hits: hits.slice(0, MOST), more: true }
   }
   return { hits, more: false }

@@ -6,7 +6,7 @@ import { waitingFor } from '../../core/findings/overridden.ts'
 import type { PackageFile } from '../../core/findings/findings.ts'
 import type { Box } from '../../core/model/geometry.ts'
 import type { Page, Word } from '../../core/model/page.ts'
-import { splitPages } from '../../core/classification/segment.ts'
+import { segmentPages } from '../../core/classification/segment.ts'
 import type { Piece } from '../../core/classification/piece.ts'
 import type { DocumentType } from '../../core/program/schema.ts'
 import { englishWords } from '../../engine/pipeline/english-words.ts'
@@ -116,7 +116,7 @@ export async function situationOf(work: Work, packageId: string, cut?: Cut | 'an
     stored,
   } = await runOf(work, packageId)
   const fits = typeof cut === 'object' && cut.pages === run.pages && cut.types === run.types
-  const pieces = fits ? cut.pieces : cut || !stored ? splitPages(run.pages, run.types, knowledge) : stored
+  const pieces = fits ? cut.pieces : cut || !stored ? segmentPages(run.pages, run.types, knowledge) : stored
   return { ...run, pieces, english: englishWords }
 }
 
@@ -172,7 +172,7 @@ async function knownAs(
   const recognised = after.filter((page, i) => page !== before[i]).length
   if (recognised === 0) return stored
   const changed = stored.some(
-    (page, i) => page.rotation !== after[i]?.rotation || page.closer !== after[i]?.closer,
+    (page, i) => page.rotation !== after[i]?.rotation || page.regionsRetried !== after[i]?.regionsRetried,
   )
   if (changed || stored.length !== after.length) return stored
   const [row] = await database()

@@ -148,7 +148,7 @@ export const pageSheets = (packageId: string) =>
       blank: sql<boolean>`coalesce((${pages.body}->>'blank')::boolean, false)`,
       separator: sql<boolean>`coalesce((${pages.body}->>'separator')::boolean, false)`,
       filedTo: sql<string | null>`${pages.body}->>'filedTo'`,
-      poor: sql<string | null>`${pages.body}->>'poor'`,
+      poor: sql<string | null>`${pages.body}->>'qualityProblem'`,
       language: sql<'en' | 'fr' | 'es' | null>`${pages.body}->>'language'`,
       rotation: sql<number>`coalesce((${pages.body}->>'rotation')::int, 0)`,
       again: pages.again,

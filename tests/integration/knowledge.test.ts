@@ -1,6 +1,5 @@
 import { and, eq } from 'drizzle-orm'
 import type { Rule } from '../../core/classification/user-rules.ts'
-import { nameOrganisation } from '../../server/access/organisations.ts'
 import { database } from '../../server/database/connection.ts'
 import { lessons, packages } from '../../server/database/schema.ts'
 import { beginLesson, learningState, useLesson as switchLesson } from '../../server/configuration/lessons.ts'
@@ -10,7 +9,7 @@ import { finish } from '../../server/packages/finish.ts'
 import { packageRow, queue, queueQuery, takeNext } from '../../server/packages/queries.ts'
 import { personOf, signIn, type Person } from '../../server/access/people.ts'
 import { payslip, pdfOf } from '../support/papers.ts'
-import { desk, person, readPackage, until } from '../support/server.ts'
+import { desk, readPackage, until, elsewhere } from '../support/server.ts'
 
 const at = desk()
 const slip = (week: number, sum: string): string[] => [
@@ -29,14 +28,6 @@ const landing: Rule = {
   says: { kind: 'type', type: 'cover_letter' },
   words: [{ text: 'Landing settlement', place: 'top' }],
   without: [],
-}
-
-let desks = 0
-/** A person of an organisation of its own. */
-async function elsewhere(role: Person['role'] = 'lead'): Promise<Person> {
-  const id = `house-${++desks}-${Date.now()}`
-  await nameOrganisation(id, 'Tern Harbour Savings', 'THS')
-  return person(role, id)
 }
 
 describe('organisations', () => {

@@ -192,7 +192,7 @@ test('what is in doubt on a scan is looked at by the second reader before the pa
   const bodies = (
     await database().select({ body: pages.body }).from(pages).where(eq(pages.packageId, id))
   ).map((r) => r.body!)
-  const looked = bodies.filter((p) => p.closer)
+  const looked = bodies.filter((p) => p.regionsRetried)
   expect(looked.length).toBeGreaterThan(0)
   expect(await lookedAt(id)).toBe(looked.length)
   // Judged anew, it is not looked at again.

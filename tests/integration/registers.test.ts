@@ -1,20 +1,13 @@
-import { nameOrganisation } from '../../server/access/organisations.ts'
 import { loadRegister, lookUp, registersOf, UnusableRegister } from '../../server/registers.ts'
-import { desk, person } from '../support/server.ts'
+import { desk, elsewhere } from '../support/server.ts'
 
 desk()
 
-let desks = 0
-async function elsewhere() {
-  const id = `register-${++desks}-${Date.now()}`
-  await nameOrganisation(id, 'Tern Harbour Savings', 'THS')
-  return person('administrator', id)
-}
 const CUSTOMERS =
   'Name;National number;Date of birth;Address\n"Ottilie Varnham";140380-2211;1980-03-14;"12 Gannet Row, Port Ellery SK4 2QD"\nBram Teasdale;010175-9001;1975-01-01;\n'
 
 test('a register taken in from CSV is found by number, and by a name that is alike', async () => {
-  const who = await elsewhere()
+  const who = await elsewhere('administrator')
   expect(await loadRegister(who, 'customers', CUSTOMERS)).toBe(2)
   const find = (key: string | null, name: string | null) =>
     lookUp(who.organisationId, 'customers', { key, name })
@@ -31,7 +24,7 @@ test('a register taken in from CSV is found by number, and by a name that is ali
   expect(await find('999999-0000', 'Zebedee Quill')).toBeNull()
 })
 test('taken in again, it is in place of what was there; another organisation sees nothing of it', async () => {
-  const [who, other] = [await elsewhere(), await elsewhere()]
+  const [who, other] = [await elsewhere('administrator'), await elsewhere('administrator')]
   await loadRegister(who, 'customers', CUSTOMERS)
   await loadRegister(who, 'customers', 'name\nWilma Ravensby\n')
   expect((await registersOf(who)).map((r) => [r.kind, r.rows])).toEqual([
@@ -47,7 +40,7 @@ test.each([
   ['title\nCaptain\n', 'column “name” is needed'],
   ['name\n"broken', 'no table of columns'],
 ])('%j is refused in one sentence, and costs nothing that was there', async (csv, why) => {
-  const who = await elsewhere()
+  const who = await elsewhere('administrator')
   await loadRegister(who, 'customers', CUSTOMERS)
   await expect(loadRegister(who, 'customers', csv)).rejects.toThrow(UnusableRegister)
   await expect(loadRegister(who, 'customers', csv)).rejects.toThrow(why)

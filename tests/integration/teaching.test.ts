@@ -1,6 +1,5 @@
 import { documentTypeSchema } from '../../core/program/schema.ts'
 import { builtInTypes } from '../../core/program/starter/types/index.ts'
-import { nameOrganisation } from '../../server/access/organisations.ts'
 import { database } from '../../server/database/connection.ts'
 import { pastReadings } from '../../server/configuration/field-records.ts'
 import { learntFor, unlearn } from '../../server/configuration/teaching.ts'
@@ -10,16 +9,9 @@ import { askPackage } from '../../server/packages/ask.ts'
 import { packageRow, wordsOf } from '../../server/packages/queries.ts'
 import type { Person } from '../../server/access/people.ts'
 import { payslip, pdfOf } from '../support/papers.ts'
-import { desk, person, readPackage, until } from '../support/server.ts'
+import { desk, readPackage, until, elsewhere } from '../support/server.ts'
 
 desk()
-
-let desks = 0
-async function elsewhere(): Promise<Person> {
-  const id = `school-${++desks}-${Date.now()}`
-  await nameOrganisation(id, 'Tern Harbour Savings', 'THS')
-  return person('lead', id)
-}
 
 /** A payslip that calls its net pay by a word nobody knows, beside other amounts that might be it. */
 const quayside = (month: string, sum: string): string[] => [

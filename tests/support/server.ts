@@ -4,6 +4,8 @@ import { jest } from '@jest/globals'
 import { eq } from 'drizzle-orm'
 import type { ChildProcess } from 'node:child_process'
 import { endProcess, startWorker } from '../../cli/processes.ts'
+import { nameOrganisation } from '../../server/access/organisations.ts'
+import { giveStarterSets } from '../../server/configuration/starter.ts'
 import { addPerson, type Person } from '../../server/access/people.ts'
 import { closeDatabase, database } from '../../server/database/connection.ts'
 import { migrateDatabase } from '../../server/database/migrate.ts'
@@ -19,6 +21,16 @@ export async function person(role: Role = 'processor', organisationId?: string):
   const id = await addPerson(`Person ${people}`, email, 'a-long-password', role, organisationId)
   const [row] = await database().select().from(user).where(eq(user.id, id))
   return { id: row.id, name: row.name, email: row.email, role: row.role, organisationId: row.organisationId }
+}
+
+let organisationsMade = 0
+
+/** A person of an organisation of its own, with the starter set. */
+export async function elsewhere(role: Role = 'lead'): Promise<Person> {
+  const id = `house-${++organisationsMade}-${Date.now()}`
+  await nameOrganisation(id, 'Tern Harbour Savings', 'THS')
+  await giveStarterSets(starterSet)
+  return person(role, id)
 }
 
 export const bring = (packageId: string, name: string, bytes: Uint8Array, who: Person) =>

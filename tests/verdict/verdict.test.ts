@@ -43,7 +43,7 @@ function judged({ program, asOf, papers }: TrueCase): Assessment {
       return {
         fields,
         signature: type.signature
-          ? { signed: paper.signed === true, sure: 1, page: number, box: [0.1, 0.8, 0.4, 0.9] }
+          ? { signed: paper.signed === true, confidence: 1, page: number, box: [0.1, 0.8, 0.4, 0.9] }
           : null,
       }
     },

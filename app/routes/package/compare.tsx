@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { data, Link, useNavigate } from 'react-router'
 import { z } from 'zod'
-import { differencesOf } from '../../../core/layout/page-diff.ts'
+import { pageDiff } from '../../../core/layout/page-diff.ts'
 import type { Box } from '../../../core/model/geometry.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { database } from '../../../server/database/connection.ts'
@@ -23,7 +23,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     : []
   if (!left || !right)
     throw data('Two pages of one package can be compared; one of these is not there, or not read yet.', 404)
-  return { left: left.number, right: right.number, differences: differencesOf(left, right) }
+  return { left: left.number, right: right.number, differences: pageDiff(left, right) }
 }
 
 /** Two pages side by side, with what only one of them says marked. */

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react'
 import { data, Link, redirect, useNavigate, useNavigation, useSubmit } from 'react-router'
 import { z } from 'zod'
 import { documentTypeSchema, fieldKind, type FieldKind } from '../../../core/program/schema.ts'
-import { readGenerically, type Saying } from '../../../core/extraction/fields/untyped.ts'
+import { extractUntyped, type UntypedValue } from '../../../core/extraction/fields/untyped.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { database } from '../../../server/database/connection.ts'
 import { maySwitch } from '../../../server/configuration/rules.ts'
@@ -23,7 +23,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
         .filter((p) => document.pages.includes(p.number))
         .sort((a, b) => document.pages.indexOf(a.number) - document.pages.indexOf(b.number))
     : []
-  return { first: document?.pages[0] ?? page, said: readGenerically(pages), may: maySwitch(who) }
+  return { first: document?.pages[0] ?? page, said: extractUntyped(pages), may: maySwitch(who) }
 }
 
 const title = z.string().trim().min(2).max(80)
@@ -194,12 +194,12 @@ function Maker({
   onMake,
 }: {
   first: number
-  values: readonly Saying[]
+  values: readonly UntypedValue[]
   heading: string | null
   may: boolean
   busy: boolean
   problem: string | null
-  onLook: (saying: Saying) => void
+  onLook: (saying: UntypedValue) => void
   onMake: (body: z.infer<typeof bodySchema>) => void
 }) {
   const [picks, setPicks] = useState<Pick[]>(() =>

@@ -107,7 +107,7 @@ function SignedRow({ document }: { document: Document }) {
       </button>
       <span>{document.signed ? 'signed' : 'not signed'}</span>
       <span className="text-[13px] text-ink-2">
-        {signature.said ? 'said' : `${Math.round(signature.sure * 100)} sure`}
+        {signature.said ? 'said' : `${Math.round(signature.confidence * 100)} sure`}
       </span>
       <button
         type="button"

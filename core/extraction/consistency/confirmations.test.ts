@@ -1,11 +1,11 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { readDocument } from '../fields/extract.ts'
+import { extractDocument } from '../fields/extract.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const payslip = (lines: string[], sure: number) => {
-  const { fields } = readDocument(
-    [pageOf(['Petrel Slipways Ltd', 'Payslip', ...lines], { sure, source: 'ocr' })],
+  const { fields } = extractDocument(
+    [pageOf(['Petrel Slipways Ltd', 'Payslip', ...lines], { confidence: sure, source: 'ocr' })],
     typeById(builtInTypes, 'payslip'),
   )
   return (name: string) => fields.find((f) => f.name === name)!

@@ -13,7 +13,7 @@ const amounts = (page: Page, ...raws: string[]) =>
           field: raw,
           value: parseMoney(raw)!.value,
           raw,
-          words: [{ text: raw, sure: 0.9, box: [0.1, 0.1, 0.2, 0.12] }],
+          words: [{ text: raw, confidence: 0.9, box: [0.1, 0.1, 0.2, 0.12] }],
           page,
           repaired: false,
           score: 1,

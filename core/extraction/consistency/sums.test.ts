@@ -1,12 +1,12 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { readDocument } from '../fields/extract.ts'
+import { extractDocument } from '../fields/extract.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const eur = (amount: string) => ({ amount, currency: 'EUR' })
 const values = (type: string, lines: string[]) =>
   Object.fromEntries(
-    readDocument([pageOf(lines)], typeById(builtInTypes, type)).fields.map((f) => [f.name, f.value]),
+    extractDocument([pageOf(lines)], typeById(builtInTypes, type)).fields.map((f) => [f.name, f.value]),
   )
 
 test('the rows of a statement say what its balances are, whatever they are called', () => {

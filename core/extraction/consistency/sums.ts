@@ -1,5 +1,5 @@
 import { linesOf } from '../../layout/lines.ts'
-import { lackedBy } from '../../layout/page-numbers.ts'
+import { missingAround } from '../../layout/page-numbers.ts'
 import type { Page, Word } from '../../model/page.ts'
 import type { DocumentType, Field, Relation } from '../../program/schema.ts'
 import type { Candidate } from '../scoring/candidate.ts'
@@ -26,7 +26,7 @@ const FROM_SUM = 1.8
  * Values that the arithmetic of a paper points to where its wording does not: the balances before and after its rows,
  * the sum of its lines, a net amount and a tax that make up the total.
  */
-export function byArithmetic(
+export function candidatesFromSums(
   pages: readonly Page[],
   type: DocumentType,
   found: ReadonlyMap<string, Candidate[]>,
@@ -58,11 +58,11 @@ export function byArithmetic(
   const tables = type.fields.filter((f) => f.kind === 'table').flatMap((f) => tablesOf(f.name))
   const printed = amountsOn(pages, tables)
   const find = (sum: number) => printed.find((p) => p.cents === sum && !p.inRow)
-  const [before, behind] = lackedBy(pages)
+  const [before, behind] = missingAround(pages)
   for (const relation of relations) {
     if (relation.kind === 'running')
       for (const table of tablesOf(relation.table)) {
-        const ends = endsOf(table, fieldOf(relation.table))
+        const ends = endBalances(table, fieldOf(relation.table))
         if (!ends) continue
         // Where pages are lacking, what the last row here comes to is only carried over to them.
         if (!behind) guess(relation.closing, find(ends.closing), FROM_TABLE)
@@ -161,7 +161,7 @@ function amountsOn(pages: readonly Page[], tables: readonly Table[]): Printed[] 
     linesOf(page).flatMap((line) =>
       line.segments.flatMap((segment) =>
         readMoney(segment.words)
-          .filter((r) => r.fit >= 0.8 && isMoney(r.value))
+          .filter((r) => r.plausibility >= 0.8 && isMoney(r.value))
           .map((r) => ({
             ...r,
             page,
@@ -183,7 +183,7 @@ const holds = (box: readonly number[], words: readonly Word[]): boolean =>
   )
 
 /** The balances before and after a table whose every row leads to the next; the first row's sign may still be open. */
-export const endsOf = (table: Table, field: Field): { openings: number[]; closing: number } | null =>
+export const endBalances = (table: Table, field: Field): { openings: number[]; closing: number } | null =>
   oldestFirst(table, field, () => endsOfRows(cellsOf(table), field))
 
 function endsOfRows(rows: readonly Row[], field: Field): { openings: number[]; closing: number } | null {

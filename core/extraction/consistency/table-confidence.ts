@@ -1,11 +1,11 @@
 import type { Field } from '../../program/schema.ts'
-import { endsOf } from './sums.ts'
-import { figureSlip } from '../scoring/digit-slips.ts'
+import { endBalances } from './sums.ts'
+import { isDigitSlip } from '../scoring/digit-slips.ts'
 import { likelySpelling } from '../tables/repair-words.ts'
 import { round } from '../scoring/calibration.ts'
 import { bookingColumns, centsIn, goodsColumns, tableColumns } from '../tables/columns.ts'
 import { cellsOf, oldestFirst } from '../tables/row-order.ts'
-import type { Settled } from '../tables/select.ts'
+import type { SelectedTable } from '../tables/select.ts'
 import { cents, isMoney, type FieldValue } from '../../model/value.ts'
 import { PRINTED, type Table } from '../tables/table.ts'
 
@@ -13,7 +13,7 @@ import { PRINTED, type Table } from '../tables/table.ts'
  * A table as a value of its document, with how far its rows are to be believed.
  * @param lacking pages of the document are not there, by its own numbering, and rows of the table may be on them
  */
-export function tableValue({ table, proof }: Settled, field: Field, lacking = false): FieldValue {
+export function tableValue({ table, proof }: SelectedTable, field: Field, lacking = false): FieldValue {
   const empty = {
     name: field.name,
     value: null,
@@ -95,7 +95,7 @@ function followsDays(table: Table, field: Field): boolean {
 const SPELT = 0.7
 
 /** Every balance follows from the one before: then it is the ends that were misread, and the first row's sign with them. */
-const leadsOn = (table: Table, field: Field): boolean => endsOf(table, field) !== null
+const leadsOn = (table: Table, field: Field): boolean => endBalances(table, field) !== null
 
 /** Print read this surely is fair. */
 const FAIR = 0.8
@@ -114,9 +114,9 @@ function slipsItself(table: Table, field: Field): boolean {
   const [before, step, after] = [at(i - 1, balance), at(i, amount), at(i, balance)]
   return (
     Math.min(table.rows[i - 1].confidence, table.rows[i].confidence) >= FAIR &&
-    !figureSlip(step, after - before) &&
-    !figureSlip(after, before + step) &&
-    !figureSlip(before, after - step)
+    !isDigitSlip(step, after - before) &&
+    !isDigitSlip(after, before + step) &&
+    !isDigitSlip(before, after - step)
   )
 }
 

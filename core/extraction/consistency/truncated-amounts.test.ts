@@ -1,7 +1,7 @@
 import { pageOf } from '../../testing/page-of.ts'
 import type { DocumentType } from '../../program/schema.ts'
 import type { Ranked } from '../scoring/joint-assignment.ts'
-import { doubtLostCents, doubtLostDigits } from './truncated-amounts.ts'
+import { flagMissingCents, flagTruncatedAmounts } from './truncated-amounts.ts'
 import { fromCents, type Money } from '../../model/value.ts'
 
 const scan = pageOf([], { source: 'ocr' })
@@ -20,7 +20,7 @@ describe('a sum that would come out with figures lost in front', () => {
       ['tax', amount(40_00, '40.00')],
       ['total', amount(1720_00, '1,720.00')],
     ])
-    doubtLostDigits(quote, read)
+    flagTruncatedAmounts(quote, read)
     expect([valueOf(read.get('tax')!), read.get('tax')!.doubted]).toEqual(['240.00', true])
     expect(read.get('tax')!.ranked[0].candidate.repaired).toBe(true)
     expect([read.get('net')!.doubted, read.get('total')!.doubted]).toEqual([undefined, undefined])
@@ -31,7 +31,7 @@ describe('a sum that would come out with figures lost in front', () => {
       ['tax', amount(400_00, '400.00')],
       ['total', amount(1800_00, '1,800.00')],
     ])
-    doubtLostDigits(quote, read)
+    flagTruncatedAmounts(quote, read)
     expect(['net', 'tax'].map((name) => valueOf(read.get(name)!))).toEqual(['400.00', '400.00'])
     expect(['net', 'tax'].map((name) => read.get(name)!.doubted)).toEqual([true, true])
   })
@@ -41,14 +41,14 @@ describe('a sum that would come out with figures lost in front', () => {
       ['tax', amount(40_00, '40.00', print)],
       ['total', amount(1720_00, '1,720.00', print)],
     ])
-    doubtLostDigits(quote, printed)
+    flagTruncatedAmounts(quote, printed)
     expect([...printed.values()].some((r) => r.doubted)).toBe(false)
     const wrong = new Map([
       ['net', amount(480_00, '480.00')],
       ['tax', amount(240_00, '240.00')],
       ['total', amount(725_00, '725.00')],
     ])
-    doubtLostDigits(quote, wrong)
+    flagTruncatedAmounts(quote, wrong)
     expect([...wrong.values()].some((r) => r.doubted)).toBe(false)
   })
 })
@@ -58,7 +58,7 @@ describe('cents', () => {
       ['price', amount(28_910_00, '€28,910')],
       ['deposit', amount(2_000_00, '€2,000.00')],
     ])
-    doubtLostCents(read)
+    flagMissingCents(read)
     expect([read.get('price')!.doubted, read.get('deposit')!.doubted]).toEqual([true, undefined])
   })
   test('a paper without any has lost none, and print loses none', () => {
@@ -66,12 +66,12 @@ describe('cents', () => {
       ['price', amount(28_910_00, '€28,910')],
       ['deposit', amount(2_000_00, '€2,000')],
     ])
-    doubtLostCents(whole)
+    flagMissingCents(whole)
     const printed = new Map([
       ['price', amount(28_910_00, '€28,910', print)],
       ['deposit', amount(2_000_00, '€2,000.00', print)],
     ])
-    doubtLostCents(printed)
+    flagMissingCents(printed)
     expect([...whole.values(), ...printed.values()].some((r) => r.doubted)).toBe(false)
   })
 })

@@ -1,8 +1,8 @@
 import type { DocumentType } from '../../program/schema.ts'
-import { endsOf } from './sums.ts'
+import { endBalances } from './sums.ts'
 import type { Ranked } from '../scoring/joint-assignment.ts'
-import { lostDigits } from '../scoring/digit-slips.ts'
-import type { Settled } from '../tables/select.ts'
+import { isTruncated } from '../scoring/digit-slips.ts'
+import type { SelectedTable } from '../tables/select.ts'
 import { PRINTED } from '../tables/table.ts'
 import { cents, fromCents, isMoney, type Money } from '../../model/value.ts'
 
@@ -29,9 +29,9 @@ function restore(chosen: Ranked, meant: number): void {
  * figures lost in front explain it, the rows say which they were.
  * @returns whether one was put right, so that the rows are to be judged again
  */
-export function mendEnds(
+export function restoreEndBalances(
   type: DocumentType,
-  settled: ReadonlyMap<string, Settled>,
+  settled: ReadonlyMap<string, SelectedTable>,
   chosen: ReadonlyMap<string, Ranked>,
 ): boolean {
   let mended = false
@@ -39,7 +39,7 @@ export function mendEnds(
     if (relation.kind !== 'running') continue
     const { table, proof } = settled.get(relation.table)!
     const field = type.fields.find((f) => f.name === relation.table)!
-    const ends = table && proof === false && table.confidence < PRINTED ? endsOf(table, field) : null
+    const ends = table && proof === false && table.confidence < PRINTED ? endBalances(table, field) : null
     if (!ends) continue
     for (const [name, meant] of [
       [relation.opening, ends.openings],
@@ -50,7 +50,7 @@ export function mendEnds(
       if (!isMoney(read) || meant.includes(cents(read))) continue
       // It may be a paper that truly does not add up: whoever sees the print says.
       end.doubted = true
-      const whole = meant.filter((amount) => lostDigits(cents(read), amount))
+      const whole = meant.filter((amount) => isTruncated(cents(read), amount))
       if (whole.length !== 1) continue
       restore(end, whole[0])
       mended = true
@@ -60,7 +60,7 @@ export function mendEnds(
 }
 
 /** Where a sum does not come out and a part of it, as printed weakly or not, would by digits lost in front, these were lost in reading; a person sees it. */
-export function doubtLostDigits(type: DocumentType, chosen: ReadonlyMap<string, Ranked>): void {
+export function flagTruncatedAmounts(type: DocumentType, chosen: ReadonlyMap<string, Ranked>): void {
   for (const relation of type.relations) {
     if (relation.kind !== 'sum') continue
     const names = [...relation.parts, relation.total]
@@ -71,7 +71,7 @@ export function doubtLostDigits(type: DocumentType, chosen: ReadonlyMap<string, 
     if (missing === 0) continue
     const lost = names.flatMap((name, i) => {
       const meant = amounts[i] + (i < names.length - 1 ? missing : -missing)
-      return tops[i].page.source !== 'text' && lostDigits(amounts[i], meant) ? [{ name, meant }] : []
+      return tops[i].page.source !== 'text' && isTruncated(amounts[i], meant) ? [{ name, meant }] : []
     })
     for (const { name, meant } of lost) {
       chosen.get(name)!.doubted = true
@@ -83,7 +83,7 @@ export function doubtLostDigits(type: DocumentType, chosen: ReadonlyMap<string, 
 const CENTS = /[.,]\s?\d{2}(?!\d)/
 
 /** Who writes one amount with its cents writes them all so: on a picture one without may have lost them ("€28,910" of "€28,910.40"). */
-export function doubtLostCents(chosen: ReadonlyMap<string, Ranked>): void {
+export function flagMissingCents(chosen: ReadonlyMap<string, Ranked>): void {
   const amounts = [...chosen.values()].filter((c) => c.ranked[0] && isMoney(c.ranked[0].candidate.value))
   const rawOf = (c: Ranked): string => c.ranked[0].candidate.raw
   if (!amounts.some((c) => CENTS.test(rawOf(c)))) return

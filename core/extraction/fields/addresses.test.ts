@@ -1,12 +1,13 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { candidatesOf } from './generate.ts'
+import { generateCandidates } from './generate.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const bill = typeById(builtInTypes, 'utility_bill')
 /** The likeliest address of supply on a bill. */
 const read = (lines: string[]) =>
-  [...candidatesOf([pageOf(lines)], bill).get('service_address')!].sort((a, b) => b.score - a.score)[0]?.value
+  [...generateCandidates([pageOf(lines)], bill).get('service_address')!].sort((a, b) => b.score - a.score)[0]
+    ?.value
 
 test('an address beside its label goes on below, up to its postal code', () => {
   expect(
@@ -25,7 +26,7 @@ test('lines over a label that make one address together are one', () => {
 })
 test('a line with a label of its own is its label’s', () => {
   const statement = [
-    ...candidatesOf(
+    ...generateCandidates(
       [pageOf(['Account holder | PIERS TULLOCH', 'Address | 60 Kelp Terrace, Gannet Bay SK7 1AB'])],
       typeById(builtInTypes, 'bank_statement'),
     ).get('holder_address')!,

@@ -8,7 +8,7 @@ import { rawOf } from '../parsers/reading.ts'
 import { hasPostcode } from '../parsers/words.ts'
 import { ends, labelLike } from '../labels/find-labels.ts'
 import { continuing, type LabelsByLine, type Region } from '../labels/value-regions.ts'
-import { isSmall } from '../labels/wording-similarity.ts'
+import { isStopWord } from '../labels/wording-similarity.ts'
 
 /** Addresses that begin in a region, or end in one that a label captions: over several lines, up to the postal code. */
 export function addressIn(
@@ -77,7 +77,7 @@ export function addressIn(
 }
 
 /** How much the words look like an address, 0 to 1. */
-const fitOf = (words: Word[]): number => Math.max(...kindReaders.address(words).map((r) => r.fit), 0)
+const fitOf = (words: Word[]): number => Math.max(...kindReaders.address(words).map((r) => r.plausibility), 0)
 
 /** Whether one line holds street and place. */
 const holdsBoth = (line: Word[]): boolean =>
@@ -119,7 +119,7 @@ function addressWords(words: Word[], type: DocumentType): Word[] {
   const own = end < 0 ? words : words.slice(0, end)
   const figure = own.findIndex((w) => /\d/.test(w.text))
   const lead = own.slice(0, Math.max(0, figure))
-  return lead.length > 0 && lead.every((w) => isSmall(w.text) || labelLike(w.text, type))
+  return lead.length > 0 && lead.every((w) => isStopWord(w.text) || labelLike(w.text, type))
     ? own.slice(figure)
     : own
 }
@@ -137,7 +137,7 @@ function addressLines(first: Word[], below: Segment[], type: DocumentType): Segm
       (!broken && !/\p{L}{3}/u.test(segment.text) && !hasPostcode(segment.text)) ||
       parseDate(segment.text) ||
       labelLike(segment.text, type) ||
-      kindReaders.iban(segment.words).some((r) => r.fit > 0.5)
+      kindReaders.iban(segment.words).some((r) => r.plausibility > 0.5)
     )
       break
     lines.push(segment)

@@ -1,13 +1,13 @@
 import { pageOf } from '../../testing/page-of.ts'
 import type { Page } from '../../model/page.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { readDocument } from './extract.ts'
+import { extractDocument } from './extract.ts'
 import type { Value } from '../../model/value.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const eur = (amount: string) => ({ amount, currency: 'EUR' })
 function read(type: string, ...pages: Page[]) {
-  const reading = readDocument(pages, typeById(builtInTypes, type))
+  const reading = extractDocument(pages, typeById(builtInTypes, type))
   return { ...reading, of: (name: string) => reading.fields.find((f) => f.name === name)! }
 }
 const values = (type: string, lines: string[]): Record<string, Value> =>
@@ -72,7 +72,7 @@ test('a value that is not there is asked about, an optional one is not', () => {
 test('weak print lowers the confidence and is asked about', () => {
   const lines = ['Payslip', 'Net pay | 2,140.55']
   const [sure, weak] = [1, 0.55].map((sure) =>
-    read('payslip', pageOf(lines, { sure, source: 'ocr' })).of('net_pay'),
+    read('payslip', pageOf(lines, { confidence: sure, source: 'ocr' })).of('net_pay'),
   )
   expect(weak.confidence).toBeLessThan(sure.confidence)
   expect(weak).toMatchObject({ needsReview: true, reason: 'weak print' })
@@ -100,7 +100,9 @@ test('an amount of a scan whose first digits would make the sum come out has los
     'Loan amount | 716.60',
   ]
   const loan = (source: 'ocr' | 'text') =>
-    read('loan_application', pageOf(lines, { sure: source === 'ocr' ? 0.96 : 1, source })).of('loan_amount')
+    read('loan_application', pageOf(lines, { confidence: source === 'ocr' ? 0.96 : 1, source })).of(
+      'loan_amount',
+    )
   expect(loan('ocr')).toMatchObject({
     value: { amount: '7716.60' },
     needsReview: true,
@@ -187,7 +189,7 @@ test('values of a type with no fields', () =>
   expect(read('unknown', pageOf(['Tide table'])).fields).toEqual([]))
 
 const value = (type: string, lines: string[], name: string) =>
-  readDocument([pageOf(lines)], typeById(builtInTypes, type)).fields.find((f) => f.name === name)!.value
+  extractDocument([pageOf(lines)], typeById(builtInTypes, type)).fields.find((f) => f.name === name)!.value
 
 test('quotation marks end a name, and a label behind a comma begins the next value', () => {
   const lines = ['Haldane Boats Ltd', 'Quote', 'Re: vessel “Wave Dancer”, hull no. SKR-54193']
@@ -237,8 +239,8 @@ test('a cross in a box of its own sign', () =>
 describe('on a weak print', () => {
   const weak = (type: string, lines: string[], sure = 0.9) =>
     Object.fromEntries(
-      readDocument(
-        [pageOf(lines, { sure, source: 'ocr', at: [0.08, 0.22, 0.6, 0.8] })],
+      extractDocument(
+        [pageOf(lines, { confidence: sure, source: 'ocr', at: [0.08, 0.22, 0.6, 0.8] })],
         typeById(builtInTypes, type),
       ).fields.map((f) => [f.name, f]),
     )
@@ -401,7 +403,7 @@ test('a sum of a scan that is two figures off is the paper’s own, one figure o
           'Deposit | 7,500.00',
           'Loan amount | 29,815.60',
         ],
-        { sure: 0.88, source: 'ocr' },
+        { confidence: 0.88, source: 'ocr' },
       ),
     ).of('purchase_price').reason
   expect(price('38,415.60')).not.toBe('does not fit the other values of this paper')
@@ -641,7 +643,7 @@ test('an insurance is nobody insured', () => {
 })
 test('a name whose parts stand a little wide is whole; what stands a column apart is another', () => {
   const slip = (at: number) =>
-    readDocument(
+    extractDocument(
       [pageOf(['Payslip', 'Employee | Rosalind | Pettigrew', 'Net pay | 2,140.55'], { at: [0.08, 0.4, at] })],
       typeById(builtInTypes, 'payslip'),
     ).fields.find((f) => f.name === 'employee_name')!

@@ -1,17 +1,21 @@
 import type { Box } from '../../model/geometry.ts'
-import { lackedBy } from '../../layout/page-numbers.ts'
+import { missingAround } from '../../layout/page-numbers.ts'
 import type { Page } from '../../model/page.ts'
 import type { DocumentType, Field } from '../../program/schema.ts'
-import { byArithmetic } from '../consistency/sums.ts'
-import { backByForm } from '../consistency/confirmations.ts'
+import { candidatesFromSums } from '../consistency/sums.ts'
+import { confirmByForm } from '../consistency/confirmations.ts'
 import { boxOf, readingOf, type Candidate } from '../scoring/candidate.ts'
-import { candidatesOf } from './generate.ts'
-import { choose, rank, type Ranked } from '../scoring/joint-assignment.ts'
+import { generateCandidates } from './generate.ts'
+import { assignJointly, rankCandidates, type Ranked } from '../scoring/joint-assignment.ts'
 import { readSignature, type Signature } from '../marks/signature.ts'
-import { doubtLostCents, doubtLostDigits, mendEnds } from '../consistency/truncated-amounts.ts'
+import {
+  flagMissingCents,
+  flagTruncatedAmounts,
+  restoreEndBalances,
+} from '../consistency/truncated-amounts.ts'
 import { probabilityOf, round } from '../scoring/calibration.ts'
 import { isRoster } from '../tables/roster.ts'
-import { bestTable, twoReadings } from '../tables/select.ts'
+import { selectTable, tableReadings } from '../tables/select.ts'
 import { tableValue } from '../consistency/table-confidence.ts'
 import type { FieldValue } from '../../model/value.ts'
 import type { Table } from '../tables/table.ts'
@@ -26,10 +30,10 @@ export interface DocumentReading {
  * Reads every field of a document of a known type from its pages, in reading order.
  * Nothing found is a value too: `null`, asked about unless the field may well be absent.
  */
-export function readDocument(pages: readonly Page[], type: DocumentType): DocumentReading {
-  const candidates = candidatesOf(pages, type)
+export function extractDocument(pages: readonly Page[], type: DocumentType): DocumentReading {
+  const candidates = generateCandidates(pages, type)
   const tables = new Map(
-    type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, twoReadings(pages, f)]),
+    type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, tableReadings(pages, f)]),
   )
   const tablesOf = (name: string) =>
     [tables.get(name)!.byHead(), tables.get(name)!.byContent()].filter((t) => t !== null)
@@ -43,17 +47,17 @@ export function readDocument(pages: readonly Page[], type: DocumentType): Docume
       null,
     ),
   )
-  for (const guess of byArithmetic(pages, type, candidates, tablesOf))
+  for (const guess of candidatesFromSums(pages, type, candidates, tablesOf))
     candidates.get(guess.field)!.push(guess)
   const plainFields = type.fields.filter((f) => f.kind !== 'table')
-  const chosen = choose(
+  const chosen = assignJointly(
     type,
-    plainFields.map((f) => rank(f, candidates.get(f.name)!)),
+    plainFields.map((f) => rankCandidates(f, candidates.get(f.name)!)),
   )
-  backByForm(pages, type, chosen)
+  confirmByForm(pages, type, chosen)
   const value = (name: string) => chosen.get(name)?.ranked[0]?.candidate.value ?? null
   // Rows of which some are on a page that is not there prove nothing, and are not proved wrong.
-  const lacking = lackedBy(pages).includes(true)
+  const lacking = missingAround(pages).includes(true)
   const unproved = new Set(
     lacking ? type.relations.flatMap((r) => (r.kind === 'running' ? [r.opening, r.closing] : [])) : [],
   )
@@ -63,15 +67,15 @@ export function readDocument(pages: readonly Page[], type: DocumentType): Docume
         .filter((f) => f.kind === 'table')
         .map((f) => [
           f.name,
-          bestTable(tables.get(f.name)!, f, type, (name) =>
+          selectTable(tables.get(f.name)!, f, type, (name) =>
             unproved.has(name) || isLackingIn(chosen, name) ? null : value(name),
           ),
         ]),
     )
   const asRead = settle()
-  const settled = mendEnds(type, asRead, chosen) ? settle() : asRead
-  doubtLostDigits(type, chosen)
-  doubtLostCents(chosen)
+  const settled = restoreEndBalances(type, asRead, chosen) ? settle() : asRead
+  flagTruncatedAmounts(type, chosen)
+  flagMissingCents(chosen)
   const fields = type.fields.map((field) =>
     field.kind === 'table'
       ? tableValue(settled.get(field.name)!, field, lacking)
@@ -118,7 +122,7 @@ function carriedOver(
 ): void {
   for (const relation of type.relations) {
     if (relation.kind !== 'running') continue
-    const [before, behind] = lackedBy(pages)
+    const [before, behind] = missingAround(pages)
     const places =
       pages.length > 1 || before || behind ? tableOf(relation.table)?.rows.map((row) => row.place) : undefined
     if (!places || places.length === 0) continue

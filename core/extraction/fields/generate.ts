@@ -3,32 +3,32 @@ import type { Page, Word } from '../../model/page.ts'
 import { fold, nearlyWord, tokens } from '../../text/normalize.ts'
 import type { DocumentType, Field } from '../../program/schema.ts'
 import { addressIn } from './addresses.ts'
-import { brokenOff, brokenRest, secondLine, wholeReadings } from './wrapped-values.ts'
+import { isWrapped, wrappedRest, secondLine, wholeReadings } from './wrapped-values.ts'
 import type { Candidate } from '../scoring/candidate.ts'
-import { captionsBeneath } from '../labels/captions-below.ts'
-import { crossings } from './grid-cells.ts'
+import { captionsBelow } from '../labels/captions-below.ts'
+import { gridCandidates } from './grid-cells.ts'
 import { inOneCurrency } from '../consistency/currency.ts'
 import { kindReaders } from '../parsers/index.ts'
 import type { Reading } from '../parsers/reading.ts'
-import { mendFigures, mendNumeral } from '../parsers/numeral.ts'
-import { mendPostcode } from '../parsers/postcode.ts'
+import { repairDigits, repairNumeral } from '../parsers/numeral.ts'
+import { repairPostcode } from '../parsers/postcode.ts'
 import { parseDate } from '../parsers/date.ts'
 import { orgLikeness } from '../parsers/words.ts'
-import { labelLike, labelsOn, setOff } from '../labels/find-labels.ts'
+import { labelLike, findLabels, setOff } from '../labels/find-labels.ts'
 import { malformed } from '../parsers/malformed.ts'
 import { loneChoices, readChoice, YES_NO } from '../marks/checkboxes.ts'
-import { addressees, letterheads } from './letterheads.ts'
-import { cutShort, endOf, periodIn, periods } from './periods.ts'
-import { GOES_ON, inProse } from './running-text.ts'
+import { addresseeCandidates, letterheadCandidates } from './letterheads.ts'
+import { cutShort, endOf, periodIn, periodCandidates } from './periods.ts'
+import { GOES_ON, runningTextCandidates } from './running-text.ts'
 import { labelsByLine, regionsOf, type LabelsByLine, type Region } from '../labels/value-regions.ts'
-import { personsConfirmed, sentences } from './sentences.ts'
+import { personsConfirmed, sentenceCandidates } from './sentences.ts'
 import { withoutCapitals, withoutLabel, withoutLabelWords } from './strip-labels.ts'
-import { acrossLines, followStyle } from '../scoring/layout-style.ts'
-import { titleYears } from './title-year.ts'
-import { unlabelled } from './unlabelled.ts'
+import { acrossLines, preferPageStyle } from '../scoring/layout-style.ts'
+import { titleYearCandidates } from './title-year.ts'
+import { unlabelledCandidates } from './unlabelled.ts'
 import { isMoney, plain } from '../../model/value.ts'
-import { isSmall } from '../labels/wording-similarity.ts'
-import { zoneOn } from './mrz.ts'
+import { isStopWord } from '../labels/wording-similarity.ts'
+import { readMrz } from './mrz.ts'
 import type { LabelHit } from '../labels/label.ts'
 
 /** A word read less surely than this is as good as not read. */
@@ -39,7 +39,7 @@ const RELATION_SCORE = { inline: 2.6, right: 2.5, below: 2.1, above: 0.7 } as co
 const WORDY: ReadonlySet<string> = new Set(['name', 'org', 'text'])
 
 /** Every possible value of every field of a document, with its evidence. `pages` are in reading order. */
-export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<string, Candidate[]> {
+export function generateCandidates(pages: readonly Page[], type: DocumentType): Map<string, Candidate[]> {
   const found = new Map<string, Candidate[]>(type.fields.map((f) => [f.name, []]))
   const add = (candidate: Candidate | null) => {
     const field = candidate && type.fields.find((f) => f.name === candidate.field)
@@ -50,7 +50,7 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
     found.get(candidate.field)!.push(field.kind === 'name' ? withoutLabel(mended, type) : mended)
   }
   pages.forEach((page, order) => {
-    const labels = labelsOn(page, type)
+    const labels = findLabels(page, type)
     const byLine = labelsByLine(labels)
     const marks = labels.filter(
       (l) => l.meanings.some((m) => m.role === 'signature') && (l.leads || l.colon) && !isSentence(l.segment),
@@ -59,24 +59,24 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
       for (const candidate of fromLabel(label, byLine, type, marks, order)) add(candidate)
     if (order === 0)
       for (const field of type.fields) {
-        if (field.sources.includes('letterhead')) letterheads(page, type, field).forEach(add)
-        if (field.sources.includes('addressee')) addressees(page, field, type).forEach(add)
+        if (field.sources.includes('letterhead')) letterheadCandidates(page, type, field).forEach(add)
+        if (field.sources.includes('addressee')) addresseeCandidates(page, field, type).forEach(add)
       }
     for (const field of type.fields) {
-      if (field.sources.includes('period')) periods(page, field).forEach(add)
+      if (field.sources.includes('period')) periodCandidates(page, field).forEach(add)
       if (field.sources.includes('sentence') && order === 0)
-        sentences(page, field)
+        sentenceCandidates(page, field)
           .filter((c) => field.kind !== 'name' || !labelLike(c.raw, type))
           .forEach(add)
-      if (field.sources.includes('title_year') && order === 0) titleYears(page, field).forEach(add)
+      if (field.sources.includes('title_year') && order === 0) titleYearCandidates(page, field).forEach(add)
     }
     if (order === 0)
       for (const field of type.fields)
         if (field.name === type.person) personsConfirmed(page, field).forEach(add)
-    for (const candidate of inProse(page, type))
+    for (const candidate of runningTextCandidates(page, type))
       add({ ...candidate, score: candidate.score - Math.min(1, order * 0.25) })
     for (const field of type.fields) if (field.kind === 'name') add(joinedName(labels, byLine, field))
-    crossings(page, type).forEach(add)
+    gridCandidates(page, type).forEach(add)
     if (type.zone) zoneValues(page, type).forEach(add)
   })
   for (const field of type.fields)
@@ -85,8 +85,8 @@ export function candidatesOf(pages: readonly Page[], type: DocumentType): Map<st
   for (const field of type.fields) if (field.kind === 'org') wholeFirms(found.get(field.name)!)
   inOneCurrency(found)
   acrossLines(found)
-  followStyle(type, found)
-  for (const guess of unlabelled(pages, type, found)) add(guess)
+  preferPageStyle(type, found)
+  for (const guess of unlabelledCandidates(pages, type, found)) add(guess)
   farFromOtherDays(type, found)
   return found
 }
@@ -111,11 +111,11 @@ function mendedForm(candidate: Candidate, field: Field): Candidate {
   if (typeof candidate.value !== 'string') return candidate
   const value =
     field.kind === 'address'
-      ? mendPostcode(candidate.value)
+      ? repairPostcode(candidate.value)
       : WORDY.has(field.kind)
-        ? mendNumeral(candidate.value)
+        ? repairNumeral(candidate.value)
         : field.kind === 'id'
-          ? mendFigures(candidate.value)
+          ? repairDigits(candidate.value)
           : candidate.value
   const partial =
     candidate.partial ||
@@ -155,7 +155,7 @@ function fromLabel(
       continue
     }
     if (field.kind === 'table') continue
-    const nearer = nearerAbove(regions) || captionsBeneath(label, byLine) * MOST_NEARER
+    const nearer = nearerAbove(regions) || captionsBelow(label, byLine) * MOST_NEARER
     regions.forEach((given) => {
       const region =
         given.relation === 'inline' && !label.colon && (WORDY.has(field.kind) || field.kind === 'address')
@@ -181,7 +181,7 @@ function fromLabel(
         found.push({
           ...candidate,
           relation: region.relation,
-          label: label.near >= 0.75 && (label.leads || label.colon),
+          label: label.similarity >= 0.75 && (label.leads || label.colon),
           score:
             candidate.score +
             base +
@@ -288,7 +288,7 @@ function labelScore(label: LabelHit, rank: number): number {
     (label.leads || setOff(label)
       ? 0.6
       : label.colon
-        ? label.near < 0.8
+        ? label.similarity < 0.8
           ? -1.4
           : 0.2
         : endsLabel(label)
@@ -298,7 +298,7 @@ function labelScore(label: LabelHit, rank: number): number {
     Math.min(MOST_RANK, rank * 0.03) -
     (label.mended ? 0.3 : 0) -
     (label.alone || label.colon ? 0 : 0.3) -
-    (1 - label.near) * 4.2
+    (1 - label.similarity) * 4.2
   )
 }
 
@@ -326,7 +326,7 @@ function fromRegion(
     // "1 January 2026" over "to 31 January 2026" is one period on two lines.
     const period =
       periodIn(region.words) ??
-      (brokenOff(region.words) ? periodIn([...region.words, ...brokenRest(region, byLine)]) : null) ??
+      (isWrapped(region.words) ? periodIn([...region.words, ...wrappedRest(region, byLine)]) : null) ??
       periodIn([...region.words, ...alongside(region)]) ??
       periodIn([...region.words, ...lineUnder(region)])
     // Figures beside it may be its other end: "1 Jul 2024.30 Jun 2025" would be the June alone.
@@ -364,7 +364,7 @@ function fromRegion(
   if (field.kind === 'name' && region.words.length === 1) {
     const rest = restOfName(region, byLine)
     const [name] = rest.length > 0 ? kindReaders.name([...region.words, ...rest]) : []
-    if (name && name.fit >= 0.9 && name.words.length === 1 + rest.length)
+    if (name && name.plausibility >= 0.9 && name.words.length === 1 + rest.length)
       return [
         {
           ...base,
@@ -372,7 +372,7 @@ function fromRegion(
           raw: name.raw,
           words: name.words,
           repaired: name.repaired,
-          score: (name.fit - 0.6) * 3.2,
+          score: (name.plausibility - 0.6) * 3.2,
         },
       ]
   }
@@ -382,7 +382,7 @@ function fromRegion(
       second && kindReaders[kind]([...region.words, ...second]).find((r) => r.words.includes(second.at(-1)!))
     if (
       whole &&
-      whole.fit >= 0.9 &&
+      whole.plausibility >= 0.9 &&
       (field.kind === 'org' || !labelLike(second.map((w) => w.text).join(' '), type))
     )
       return [
@@ -392,7 +392,7 @@ function fromRegion(
           raw: whole.raw,
           words: whole.words,
           repaired: whole.repaired,
-          score: (whole.fit - 0.6) * 3.2 + 0.4,
+          score: (whole.plausibility - 0.6) * 3.2 + 0.4,
         },
       ]
   }
@@ -408,8 +408,8 @@ function fromRegion(
     .filter(
       (r) =>
         !(dated && r.words.some((w) => dated.has(w))) &&
-        !(WORDY.has(field.kind) && isSmall(r.raw)) &&
-        (field.kind !== 'name' || r.fit >= 0.3) &&
+        !(WORDY.has(field.kind) && isStopWord(r.raw)) &&
+        (field.kind !== 'name' || r.plausibility >= 0.3) &&
         !(WORDY.has(field.kind) && labelLike(r.raw, type)),
     )
     .map((r) => (field.belowZero || page.source === 'text' ? r : withoutSign(r)))
@@ -436,24 +436,24 @@ function fromRegion(
     const firm =
       field.kind !== 'name' || orgLikeness(reading.raw) < 1
         ? 0
-        : label.near >= 0.9 && (label.leads || label.colon)
+        : label.similarity >= 0.9 && (label.leads || label.colon)
           ? -0.6
           : -1.8
     const left = region.words.filter((w) => !reading.words.includes(w))
     // Under "With best wishes" stands a scrawl, and the name under that.
-    const scrawl = WORDY.has(field.kind) && reading.words.every((w) => w.sure < UNREAD) ? -1.5 : 0
+    const scrawl = WORDY.has(field.kind) && reading.words.every((w) => w.confidence < UNREAD) ? -1.5 : 0
     // One day of a stretch of which the other could not be read: nobody knows which end it is.
     const otherEnd =
       field.sources.includes('period') &&
-      left.some((w) => w.sure < 1 && /\d/.test(w.text) && !AMOUNT.test(w.text))
+      left.some((w) => w.confidence < 1 && /\d/.test(w.text) && !AMOUNT.test(w.text))
     // A person's name of one word has likely lost the other.
     const half = field.kind === 'name' && reading.words.length === 1
     // "120? 76-0782": figures that were not all made out belong to the number behind them.
     const broken =
       (field.kind === 'id' || field.kind === 'phone') &&
-      left.some((w) => w.sure < DOUBTFUL && /\d/.test(w.text))
+      left.some((w) => w.confidence < DOUBTFUL && /\d/.test(w.text))
     const partial =
-      otherEnd || half || broken || left.some((w) => w.sure < UNREAD && /[\p{L}\d]/u.test(w.text))
+      otherEnd || half || broken || left.some((w) => w.confidence < UNREAD && /[\p{L}\d]/u.test(w.text))
     return {
       ...base,
       value: reading.value,
@@ -461,7 +461,8 @@ function fromRegion(
       words: reading.words,
       repaired: reading.repaired,
       partial,
-      score: scrawl + firm + coded + year + (reading.fit - 0.6) * 3.2 - place * 1.2 + prose + patterned,
+      score:
+        scrawl + firm + coded + year + (reading.plausibility - 0.6) * 3.2 - place * 1.2 + prose + patterned,
     }
   })
 }
@@ -475,7 +476,7 @@ const withoutSign = (reading: Reading): Reading =>
     ? {
         ...reading,
         value: { ...reading.value, amount: reading.value.amount.slice(1) },
-        fit: reading.fit * 0.7,
+        plausibility: reading.plausibility * 0.7,
         repaired: true,
       }
     : reading
@@ -530,7 +531,7 @@ function joinedName(labels: LabelHit[], byLine: LabelsByLine, field: Field): Can
   if (!surname || !given || /[\d/]/.test(surname.raw + given.raw)) return null
   const page = labels[0].page
   // A label taken for a name would be a stranger's card: what the machine-readable zone does not say is none of its names.
-  const zone = zoneOn(page)?.fullName
+  const zone = readMrz(page)?.fullName
   if (zone && !tokens(`${surname.raw} ${given.raw}`).some((t) => tokens(zone).some((z) => alike(z, t))))
     return null
   return {
@@ -551,7 +552,7 @@ const alike = (zone: string, printed: string): boolean =>
 
 /** Values of the machine-readable zone, by the field names ICAO 9303 gives them. */
 function zoneValues(page: Page, type: DocumentType): Candidate[] {
-  const zone = zoneOn(page)
+  const zone = readMrz(page)
   if (!zone) return []
   const values: Record<string, string | null> = {
     document_number: zone.documentNumber,

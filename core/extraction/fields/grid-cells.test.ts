@@ -1,6 +1,6 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { crossings } from './grid-cells.ts'
+import { gridCandidates } from './grid-cells.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const payslip = typeById(builtInTypes, 'payslip')
@@ -12,7 +12,7 @@ const grid = [
   'Income tax | €393.19 | €1,179.57',
 ]
 const found = (lines: string[], field: string) =>
-  crossings(pageOf(lines, { at: [0.1, 0.5, 0.8] }), payslip)
+  gridCandidates(pageOf(lines, { at: [0.1, 0.5, 0.8] }), payslip)
     .filter((c) => c.field === field)
     .map((c) => (c.value as { amount: string }).amount)
 

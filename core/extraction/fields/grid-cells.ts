@@ -14,7 +14,7 @@ const NEAR = 0.85
  * Amounts in a grid, which a row and a column name together: "Gross" in the row and "Year to date" over the column is the
  * gross of the year, and no label alone says so.
  */
-export function crossings(page: Page, type: DocumentType): Candidate[] {
+export function gridCandidates(page: Page, type: DocumentType): Candidate[] {
   const lines = linesOf(page)
   return lines.flatMap((line, index) => {
     const [row, ...cells] = line.segments
@@ -22,30 +22,32 @@ export function crossings(page: Page, type: DocumentType): Candidate[] {
     const amounts = cells.flatMap((cell) =>
       kindReaders
         .money(cell.words)
-        .filter((r) => r.fit >= 0.8 && r.words.length === cell.words.length)
+        .filter((r) => r.plausibility >= 0.8 && r.words.length === cell.words.length)
         .map((reading) => ({ cell, reading })),
     )
     if (amounts.length < 2) return []
     return amounts.flatMap(({ cell, reading }) => {
       const head = headOver(lines, index, cell)
       if (!head) return []
-      return fieldsNear(`${row.text} ${head.text}`, type).flatMap(({ key, near }): Candidate[] => {
-        const field = type.fields.find((f) => f.name === key)!
-        return near < NEAR || field.kind !== 'money'
-          ? []
-          : [
-              {
-                field: key,
-                value: reading.value,
-                raw: reading.raw,
-                words: reading.words,
-                page,
-                repaired: reading.repaired,
-                score: 1 + near * 2.2,
-                label: true,
-              },
-            ]
-      })
+      return fieldsNear(`${row.text} ${head.text}`, type).flatMap(
+        ({ key, similarity: near }): Candidate[] => {
+          const field = type.fields.find((f) => f.name === key)!
+          return near < NEAR || field.kind !== 'money'
+            ? []
+            : [
+                {
+                  field: key,
+                  value: reading.value,
+                  raw: reading.raw,
+                  words: reading.words,
+                  page,
+                  repaired: reading.repaired,
+                  score: 1 + near * 2.2,
+                  label: true,
+                },
+              ]
+        },
+      )
     })
   })
 }

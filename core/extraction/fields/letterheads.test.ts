@@ -1,13 +1,13 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { addressBlocks, addressees, letterheads } from './letterheads.ts'
+import { addressBlocks, addresseeCandidates, letterheadCandidates } from './letterheads.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const bill = typeById(builtInTypes, 'utility_bill')
 const payslip = typeById(builtInTypes, 'payslip')
 const employer = payslip.fields.find((f) => f.name === 'employer_name')!
 const firms = (lines: string[]) =>
-  letterheads(pageOf(lines), payslip, employer)
+  letterheadCandidates(pageOf(lines), payslip, employer)
     .sort((a, b) => b.score - a.score)
     .map((c) => c.value)
 
@@ -24,7 +24,8 @@ test('a firm far down the page is no letterhead', () =>
   expect(firms([...Array.from({ length: 12 }, () => ''), 'Petrel Slipways Ltd'])).toEqual([]))
 test('one firm alone in the head is surer than one of two', () => {
   const score = (lines: string[]) =>
-    letterheads(pageOf(lines), payslip, employer).find((c) => c.value === 'Petrel Slipways Ltd')!.score
+    letterheadCandidates(pageOf(lines), payslip, employer).find((c) => c.value === 'Petrel Slipways Ltd')!
+      .score
   expect(score(['Petrel Slipways Ltd', 'Payslip'])).toBeGreaterThan(
     score(['Petrel Slipways Ltd', 'Cormorant Slipway Ltd', 'Payslip']),
   )
@@ -32,7 +33,7 @@ test('one firm alone in the head is surer than one of two', () => {
 
 const blocksOn = (lines: string[]) => addressBlocks(pageOf(lines), bill)
 const addressedTo = (lines: string[], field: string) =>
-  addressees(
+  addresseeCandidates(
     pageOf(lines),
     bill.fields.find((f) => f.name === field)!,
     bill,
@@ -69,9 +70,11 @@ test('the address of a firm is not the addressee’s', () => {
 test('a firm’s name that its column breaks in two is one name', () => {
   const supplier = bill.fields.find((f) => f.name === 'supplier_name')!
   expect(
-    letterheads(pageOf(['Northern Isles | Your bill', 'Energy'], { words: broken() }), bill, supplier).sort(
-      (a, b) => b.score - a.score,
-    )[0]?.value,
+    letterheadCandidates(
+      pageOf(['Northern Isles | Your bill', 'Energy'], { words: broken() }),
+      bill,
+      supplier,
+    ).sort((a, b) => b.score - a.score)[0]?.value,
   ).toBe('Northern Isles Energy')
 })
 /** Two lines of large letters, set close. */
@@ -115,10 +118,10 @@ test('an office broken in two over its own address is nobody’s block', () =>
   expect(blocksOn(['Skerrow Isles', 'Revenue', '2 Customs House, Merrow SK1 1AA'])).toEqual([]))
 
 test('nor is a heading behind its legal form, on a picture', () => {
-  const read = letterheads(
+  const read = letterheadCandidates(
     pageOf(['Merrow Ropeworks Ltd Employment reference', '84 Kelp Terrace, Oyster Haven SK3 7DG'], {
       source: 'ocr',
-      sure: 0.9,
+      confidence: 0.9,
     }),
     payslip,
     employer,

@@ -12,16 +12,16 @@ import {
   orgLikeness,
   readNames,
 } from '../parsers/words.ts'
-import { labelLike, labelsOn } from '../labels/find-labels.ts'
+import { labelLike, findLabels } from '../labels/find-labels.ts'
 
 /** What papers are called: a heading that is no firm, however much water or power it speaks of. */
 const PAPER =
   /\b(?:bill|invoice|statement|certificate|note|slip|payslip|form|application|quote|quotation|estimate|offer|facture|factura|devis|presupuesto|oferta|schedule|advice|confirmation|card|agreement|consent|letter|receipt|account|summary)\b/
 
 /** Firms in the head of a page, by the size of their letters, their wording and how high they stand. */
-export function letterheads(page: Page, type: DocumentType, field: Field): Candidate[] {
+export function letterheadCandidates(page: Page, type: DocumentType, field: Field): Candidate[] {
   const usual = typicalHeight(page)
-  const labels = labelsOn(page, type)
+  const labels = findLabels(page, type)
   const found: Candidate[] = []
   linesOf(page).forEach((line, index) => {
     if (line.box[1] > 0.22 || index > 9) return
@@ -180,7 +180,7 @@ function linesBelow(page: Page, lines: Line[], index: number, top: Segment, type
 }
 
 /** The addressee's name or address, from the address blocks of the first page. */
-export function addressees(page: Page, field: Field, type: DocumentType): Candidate[] {
+export function addresseeCandidates(page: Page, field: Field, type: DocumentType): Candidate[] {
   return addressBlocks(page, type).flatMap((block): Candidate[] => {
     // A firm over an address is whose paper it is, unless it stands where letters are addressed and in letters like all others.
     const firm =

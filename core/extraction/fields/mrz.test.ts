@@ -1,10 +1,10 @@
 import { checkDigit, zoneLines } from '../../../demo/papers/zone.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { zoneOn } from './mrz.ts'
+import { readMrz } from './mrz.ts'
 
 test('the specimen card of ICAO 9303 part 5', () => {
   expect(
-    zoneOn(
+    readMrz(
       pageOf([
         'I<UTOD231458907<<<<<<<<<<<<<<<',
         '7408122F1204159UTO<<<<<<<<<<<6',
@@ -21,7 +21,7 @@ test('the specimen card of ICAO 9303 part 5', () => {
 })
 test('the specimen passport of ICAO 9303 part 4', () => {
   expect(
-    zoneOn(
+    readMrz(
       pageOf([
         'P<UTOERIKSSON<<ANNA<MARIA<<<<<<<<<<<<<<<<<<<',
         'L898902C36UTO7408122F1204159ZE184226B<<<<<10',
@@ -31,7 +31,7 @@ test('the specimen passport of ICAO 9303 part 4', () => {
 })
 test('a value whose check digit fails is left out', () => {
   expect(
-    zoneOn(
+    readMrz(
       pageOf([
         'P<UTOERIKSSON<<ANNA<MARIA<<<<<<<<<<<<<<<<<<<',
         'L898902C37UTO7408122F1204159ZE184226B<<<<<10',
@@ -42,7 +42,7 @@ test('a value whose check digit fails is left out', () => {
 test.each([true, false])('zones drawn for the demo are read back (card: %s)', (card) => {
   const holder = { number: 'SK1234567', born: '1980-03-14', expiry: '2031-05-06' }
   const lines = zoneLines(card, { ...holder, given: 'Ottilie', family: 'Varnham' })
-  expect(zoneOn(pageOf(lines))).toMatchObject({
+  expect(readMrz(pageOf(lines))).toMatchObject({
     documentNumber: 'SK1234567',
     dateOfBirth: '1980-03-14',
     expiryDate: '2031-05-06',
@@ -51,7 +51,7 @@ test.each([true, false])('zones drawn for the demo are read back (card: %s)', (c
 })
 test('lines of a statement are no zone', () => {
   expect(
-    zoneOn(
+    readMrz(
       pageOf([
         'IE88TDWB74034691037091 STATEMENT',
         '01FEB26 DIRECT DEBIT ISLES WATER 155783334',
@@ -62,7 +62,7 @@ test('lines of a statement are no zone', () => {
 })
 test('a line of labels printed over a card’s zone is none of it', () => {
   expect(
-    zoneOn(
+    readMrz(
       pageOf([
         'Document SK4388946 Issue date: 17.11.2020',
         'I<UTOSK43889464<<<<<<<<<<<<<<<',

@@ -4,7 +4,7 @@ import type { Page, Word } from '../../model/page.ts'
 import { isoDate } from '../parsers/date.ts'
 
 /** What the machine-readable zone of a card or passport says; values whose check digit fails are left out. */
-export interface Zone {
+export interface Mrz {
   documentNumber: string | null
   dateOfBirth: string | null
   expiryDate: string | null
@@ -25,7 +25,7 @@ const MOST_SMALL = 0.2
 const smallLetters = (text: string): number => (text.match(/\p{Ll}/gu) ?? []).length / text.length
 
 /** Reads the zone of ICAO 9303 (TD1: 3 lines of 30, TD2: 2 of 36, TD3: 2 of 44) on a page, or null. */
-export function zoneOn(page: Page): Zone | null {
+export function readMrz(page: Page): Mrz | null {
   const lines = linesOf(page)
     .filter((line) => smallLetters(line.text) <= MOST_SMALL)
     .map((line) => ({ text: tidyZone(line.text), words: line.words }))
@@ -68,7 +68,7 @@ function fit(text: string, width: number): string {
   return cut
 }
 
-function readZone(rows: string[]): Omit<Zone, 'words'> | null {
+function readZone(rows: string[]): Omit<Mrz, 'words'> | null {
   let result
   try {
     result = parse(rows, { autocorrect: true })

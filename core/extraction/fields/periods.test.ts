@@ -1,6 +1,6 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { cutShort, endOf, periodIn, periods } from './periods.ts'
+import { cutShort, endOf, periodIn, periodCandidates } from './periods.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const payslip = typeById(builtInTypes, 'payslip')
@@ -35,14 +35,14 @@ test('the name of a field tells which end it is', () =>
   expect([endOf(field('period_start')), endOf(field('period_end'))]).toEqual(['start', 'end']))
 test('a period printed without a label is found high on the page, and not at its foot', () => {
   const lines = ['Payslip', 'March 2026']
-  expect(periods(pageOf(lines), field('period_end')).map((c) => c.value)).toEqual(['2026-03-31'])
-  expect(periods(pageOf([...Array.from({ length: 40 }, () => ''), ...lines]), field('period_end'))).toEqual(
-    [],
-  )
+  expect(periodCandidates(pageOf(lines), field('period_end')).map((c) => c.value)).toEqual(['2026-03-31'])
+  expect(
+    periodCandidates(pageOf([...Array.from({ length: 40 }, () => ''), ...lines]), field('period_end')),
+  ).toEqual([])
 })
 test('days written out speak louder than a month’s name', () => {
   const [days, month] = ['1 March 2026 to 31 March 2026', 'March 2026'].map(
-    (line) => periods(pageOf(['Payslip', line]), field('period_end'))[0].score,
+    (line) => periodCandidates(pageOf(['Payslip', line]), field('period_end'))[0].score,
   )
   expect(days).toBeGreaterThan(month)
 })

@@ -13,7 +13,8 @@ export interface Period {
 }
 
 /** A period ends with a year, whose figures a weak reader may have taken for letters. */
-const endsPeriod = (word: Word): boolean => /\d/.test(word.text) || (word.sure < 1 && word.text.length <= 5)
+const endsPeriod = (word: Word): boolean =>
+  /\d/.test(word.text) || (word.confidence < 1 && word.text.length <= 5)
 
 /** The longest stretch of words that is a period; the month and year of a whole date are none. */
 export function periodIn(words: Word[]): Period | null {
@@ -81,7 +82,7 @@ function overTheEnd({ words, box }: Segment, next: Line | undefined): Period | n
 const SENTENCE = 5
 
 /** Periods printed without a label ("1 March 2026 to 31 March 2026" under a heading). */
-export function periods(page: Page, field: Field): Candidate[] {
+export function periodCandidates(page: Page, field: Field): Candidate[] {
   return linesOf(page).flatMap((line, index) =>
     line.box[1] > 0.45 || index > 24
       ? []

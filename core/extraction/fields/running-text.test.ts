@@ -1,11 +1,11 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { inProse } from './running-text.ts'
+import { runningTextCandidates } from './running-text.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const found = (type: string, lines: string[]) =>
   Object.fromEntries(
-    inProse(pageOf(lines), typeById(builtInTypes, type))
+    runningTextCandidates(pageOf(lines), typeById(builtInTypes, type))
       .sort((a, b) => a.score - b.score)
       .map((c) => [c.field, c.value]),
   )
@@ -38,7 +38,7 @@ test('a value may stand on the next line', () => {
 })
 test('labels beside their values are no sentences', () =>
   expect(
-    inProse(
+    runningTextCandidates(
       pageOf(['Sum insured | EUR 56,000.00', 'Premium | EUR 728.00']),
       typeById(builtInTypes, 'insurance_cover'),
     ),
@@ -149,7 +149,7 @@ test('what somebody is to a firm is no part of the name', () => {
     'employment 6/11/22; gross pay 35,169.84 per year; not on probation.',
   ]
   expect(
-    inProse(pageOf(letter), typeById(builtInTypes, 'employment_letter')).find(
+    runningTextCandidates(pageOf(letter), typeById(builtInTypes, 'employment_letter')).find(
       (c) => c.field === 'employee_name',
     ),
   ).toMatchObject({ partial: true })

@@ -5,7 +5,7 @@ import type { Candidate } from '../scoring/candidate.ts'
 import { kindReaders } from '../parsers/index.ts'
 import { nameLikeness, PARTICLES, withoutTitle } from '../parsers/words.ts'
 import { fieldsNear } from '../labels/find-labels.ts'
-import { isSmall } from '../labels/wording-similarity.ts'
+import { isStopWord } from '../labels/wording-similarity.ts'
 
 /** How far behind its words, in words, a sentence still speaks of the same thing; of an amount for longer, since little else looks like one. */
 const REACH = 7
@@ -16,7 +16,7 @@ const CAPITALISED: ReadonlySet<string> = new Set(['name', 'org', 'text'])
  * Values inside running text: "insured under policy number MC-338927 from 27.10.2025 until 26.10.2026". The words of a
  * label lead to the next thing of the right form in the sentence, over the ends of lines.
  */
-export function inProse(page: Page, type: DocumentType): Candidate[] {
+export function runningTextCandidates(page: Page, type: DocumentType): Candidate[] {
   return paragraphs(page).flatMap((lines) => {
     // Full stops and brackets are the sentence's, not the value's.
     const stream = rejoined(lines.flatMap((l) => l.line.words))
@@ -153,7 +153,7 @@ function leadsIn(words: readonly string[], printed: readonly Word[], type: Docum
       )
         continue
       // "Employed as" ends in a small word: only what is listed so may.
-      const small = isSmall(words[from]) || isSmall(words[from + length - 1])
+      const small = isStopWord(words[from]) || isStopWord(words[from + length - 1])
       const common =
         length === 1 ? type.fields.find((f) => f.common && f.labels.includes(words[from])) : undefined
       if (
@@ -162,12 +162,14 @@ function leadsIn(words: readonly string[], printed: readonly Word[], type: Docum
       )
         continue
       const near = common
-        ? [{ key: common.name, near: 1 }]
+        ? [{ key: common.name, similarity: 1 }]
         : fieldsNear(words.slice(from, from + length).join(' '), type).filter(
-            (n) => n.near >= (small ? 1 : 0.75),
+            (n) => n.similarity >= (small ? 1 : 0.75),
           )
       if (near.length === 0) continue
-      found.push(...near.map(({ key, near }) => ({ field: key, near, from, end: from + length, length })))
+      found.push(
+        ...near.map(({ key, similarity: near }) => ({ field: key, near, from, end: from + length, length })),
+      )
       taken = length
       break
     }
@@ -234,7 +236,7 @@ function firstOf(
   if (field.kind === 'money') {
     // "for the year 2025 came to EUR 19,628.00": a bare figure is passed over where an amount follows.
     const amounts = kindReaders.money(ahead).filter((r) => !/^(?:19|20)\d\d$/.test(r.raw))
-    return amounts.find((r) => r.fit >= 0.8) ?? amounts[0] ?? null
+    return amounts.find((r) => r.plausibility >= 0.8) ?? amounts[0] ?? null
   }
   if (!CAPITALISED.has(field.kind)) return kindReaders[field.kind](ahead)[0] ?? null
   if (field.common) return commonWords(ahead, printed)
@@ -287,7 +289,7 @@ function commonWords(
   const from = ahead.findIndex((w) => !/^(?:of|an?|the|our|une?|el|la|le)$/i.test(w.text))
   const run: Word[] = []
   for (let i = Math.max(0, from); i < ahead.length && run.length < 4; i++) {
-    if (/\d/.test(ahead[i].text) || GOES_ON.test(ahead[i].text) || isSmall(ahead[i].text)) break
+    if (/\d/.test(ahead[i].text) || GOES_ON.test(ahead[i].text) || isStopWord(ahead[i].text)) break
     run.push(ahead[i])
     if (/[,;:.)]$/.test(printed[i].text)) break
   }

@@ -1,11 +1,11 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { personsConfirmed, sentences } from './sentences.ts'
+import { personsConfirmed, sentenceCandidates } from './sentences.ts'
 
 const field = (type: string, name: string) =>
   builtInTypes.find((t) => t.id === type)!.fields.find((f) => f.name === name)!
 const best = (type: string, name: string, ...lines: string[]) =>
-  sentences(pageOf(lines), field(type, name)).sort((a, b) => b.score - a.score)[0]?.value
+  sentenceCandidates(pageOf(lines), field(type, name)).sort((a, b) => b.score - a.score)[0]?.value
 
 describe('the firm that a certificate is of', () => {
   test('stands behind “certify that” in the same line', () =>
@@ -44,9 +44,10 @@ test('whoever says “I, …” in a form is its person', () =>
   ))
 test('on a picture its “I” may be read as another stroke, and a house number is none', () => {
   const scanned = (...lines: string[]) =>
-    sentences(pageOf(lines, { source: 'ocr', sure: 0.9 }), field('debit_mandate', 'account_holder')).map(
-      (c) => c.value,
-    )
+    sentenceCandidates(
+      pageOf(lines, { source: 'ocr', confidence: 0.9 }),
+      field('debit_mandate', 'account_holder'),
+    ).map((c) => c.value)
   expect(
     scanned('1 Harbour Street, Merrow SK1 1MS', 'L Magnus Carrow, authorise the Mutual to collect'),
   ).toEqual(['Magnus Carrow'])

@@ -8,7 +8,7 @@ import { parseDate } from '../parsers/date.ts'
 import { LEGAL_FORM, nameLikeness, orgLikeness, withoutTitle } from '../parsers/words.ts'
 
 /** Names and dates that stand in running text: "I, Ottilie Varnham, agree", a letter's date line. */
-export function sentences(page: Page, field: Field): Candidate[] {
+export function sentenceCandidates(page: Page, field: Field): Candidate[] {
   const lines = linesOf(page)
   if (field.kind === 'name')
     return lines.flatMap((line, index): Candidate[] => {
@@ -166,7 +166,7 @@ function mailName(page: Page, field: Field, index: number): Candidate | null {
     .slice(before.findLastIndex((w, i) => i < before.length - 1 && /:$/.test(w.text)) + 1)
     .filter((w) => line.words.indexOf(w) < at)
   const [name] = kindReaders.name(own)
-  return name && name.fit >= 0.95
+  return name && name.plausibility >= 0.95
     ? {
         field: field.name,
         value: name.value,
@@ -190,7 +190,7 @@ function signer(page: Page, field: Field, closing: number): Candidate | null {
     const segment = line.segments.find((s) => Math.abs(s.box[0] - box[0]) < 0.04)
     const [name] = segment ? kindReaders.name(segment.words) : []
     // What is hardly legible is likely the signature over it.
-    if (name && name.fit > 0.9 && name.words.some((w) => w.sure >= LEGIBLE))
+    if (name && name.plausibility > 0.9 && name.words.some((w) => w.confidence >= LEGIBLE))
       return {
         field: field.name,
         value: name.value,

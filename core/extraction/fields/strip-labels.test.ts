@@ -2,7 +2,7 @@ import { linesOf } from '../../layout/lines.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
-import { labelsOn } from '../labels/find-labels.ts'
+import { findLabels } from '../labels/find-labels.ts'
 import { withoutCapitals, withoutLabel, withoutLabelWords } from './strip-labels.ts'
 import { typeById } from '../../program/document-type.ts'
 
@@ -31,7 +31,7 @@ describe('a label set close to a name', () => {
 describe('a label in capitals goes on in capitals', () => {
   const behind = (line: string, label: string) => {
     const page = pageOf([line])
-    const [found] = labelsOn(page, form)
+    const [found] = findLabels(page, form)
     const rest = linesOf(page)[0].words.slice(label.split(' ').length)
     return withoutCapitals(
       { ...candidate(rest.map((w) => w.text).join(' '), page), words: rest },

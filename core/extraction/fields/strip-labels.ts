@@ -2,7 +2,7 @@ import type { Word } from '../../model/page.ts'
 import type { DocumentType } from '../../program/schema.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { labelLike } from '../labels/find-labels.ts'
-import { isSmall } from '../labels/wording-similarity.ts'
+import { isStopWord } from '../labels/wording-similarity.ts'
 import type { LabelHit } from '../labels/label.ts'
 
 /** A label set close to a name ("Name Elspeth Mossman") is no part of it. */
@@ -38,7 +38,7 @@ export function withoutCapitals(candidate: Candidate, label: LabelHit, type: Doc
   if (value < 1 || !own.every((w) => ALL_CAPITALS.test(w.text)) || !words[value].text.match(/\p{Ll}/u))
     return candidate
   const more = words.slice(0, value)
-  const known = more.every((w) => labelLike(w.text, type) || isSmall(w.text))
+  const known = more.every((w) => labelLike(w.text, type) || isStopWord(w.text))
   if (!known && !more.every((w) => w.text.length >= 5)) return candidate
   const left = words.slice(value)
   const raw = left.map((w) => w.text).join(' ')

@@ -1,11 +1,11 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { readDocument } from './extract.ts'
+import { extractDocument } from './extract.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const assessment = typeById(builtInTypes, 'tax_assessment')
 const year = (...lines: string[]) =>
-  readDocument([pageOf(lines)], assessment).fields.find((f) => f.name === 'tax_year')!.value
+  extractDocument([pageOf(lines)], assessment).fields.find((f) => f.name === 'tax_year')!.value
 
 test('the heading names the year', () =>
   expect(

@@ -4,7 +4,7 @@ import type { Field } from '../../program/schema.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 
 /** The year that a paper's heading names ("Notice of income tax 2025"): a year alone, no part of a day. */
-export function titleYears(page: Page, field: Field): Candidate[] {
+export function titleYearCandidates(page: Page, field: Field): Candidate[] {
   const usual = typicalHeight(page)
   return linesOf(page).flatMap((line, index) =>
     line.box[1] > 0.3

@@ -7,7 +7,7 @@ import type { Candidate } from '../scoring/candidate.ts'
 import { kindReaders } from '../parsers/index.ts'
 import type { Reading } from '../parsers/reading.ts'
 import { addressLikeness, hasPostcode, nameLikeness, orgLikeness } from '../parsers/words.ts'
-import { ends, labelLike, labelsOn } from '../labels/find-labels.ts'
+import { ends, labelLike, findLabels } from '../labels/find-labels.ts'
 import { readChoice, YES_NO } from '../marks/checkboxes.ts'
 import { labelsByLine } from '../labels/value-regions.ts'
 import { plain } from '../../model/value.ts'
@@ -23,7 +23,7 @@ const FOUND = 1.5
  * A designer's own word for a field may be one that nobody knows: what has the form of a value and belongs to no other
  * field is a guess for the fields that found none. Guesses are always asked about.
  */
-export function unlabelled(
+export function unlabelledCandidates(
   pages: readonly Page[],
   type: DocumentType,
   found: ReadonlyMap<string, Candidate[]>,
@@ -78,7 +78,7 @@ function guessesOn(
   type: DocumentType,
   claimed: ReadonlySet<Word>,
 ): Candidate[] {
-  const labels = labelsByLine(labelsOn(page, type))
+  const labels = labelsByLine(findLabels(page, type))
   return linesOf(page)
     .slice(0, 70)
     .flatMap((line, index) =>
@@ -92,7 +92,7 @@ function guessesOn(
         const words = valueWords(segment, here)
         if (words.length === 0 || spokenFor(segment, here)) return []
         const reading = FORMED.has(field.kind)
-          ? kindReaders[field.kind as keyof typeof kindReaders](words).filter((r) => r.fit >= 0.8)
+          ? kindReaders[field.kind as keyof typeof kindReaders](words).filter((r) => r.plausibility >= 0.8)
           : BY_LIKENESS.has(field.kind)
             ? byLikeness(words, field, type, page, index)
             : []
@@ -228,7 +228,7 @@ function spokenFor(segment: Segment, labels: readonly LabelHit[]): boolean {
         (l.segment === segment || l.segment.box[2] <= segment.box[0] + 0.01),
     )
     .at(-1)
-  return before !== undefined && before.near > 0.8 && before.meanings.every((m) => m.role === 'other')
+  return before !== undefined && before.similarity > 0.8 && before.meanings.every((m) => m.role === 'other')
 }
 
 function byLikeness(words: Word[], field: Field, type: DocumentType, page: Page, line: number): Reading[] {
@@ -260,7 +260,7 @@ function byLikeness(words: Word[], field: Field, type: DocumentType, page: Page,
         .replace(/,$/, ''),
     )
     .join(', ')
-  return [{ value, raw: value, words: lines.flat(), fit: 1, repaired: false }]
+  return [{ value, raw: value, words: lines.flat(), plausibility: 1, repaired: false }]
 }
 
 /** Yes and no standing beside one another with no question before them that is known. */
@@ -277,7 +277,7 @@ function loneTick(page: Page, field: Field): Candidate[] {
       leads: false,
       colon: false,
       alone: false,
-      near: 0,
+      similarity: 0,
       segment: line.segments[0],
       lineOf: line,
     }

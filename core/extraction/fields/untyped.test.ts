@@ -1,5 +1,5 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { readGenerically } from './untyped.ts'
+import { extractUntyped } from './untyped.ts'
 
 const slip = pageOf([
   'Brackwater Fish Auction',
@@ -16,7 +16,7 @@ const slip = pageOf([
   '',
   'ottilie@kelpnet.example',
 ])
-const said = readGenerically([slip])
+const said = extractUntyped([slip])
 const by = (label: string | null) => said.values.find((v) => v.label === label)
 
 test('labels with what stands beside them, each of its kind', () => {
@@ -40,18 +40,18 @@ test('a table with its head, none of it among the values', () => {
   expect(said.values.map((v) => v.raw)).not.toContain('512.40')
 })
 test('a label over its value', () =>
-  expect(readGenerically([pageOf(['Net weight', '1,240'])]).values).toMatchObject([
+  expect(extractUntyped([pageOf(['Net weight', '1,240'])]).values).toMatchObject([
     { label: 'Net weight', value: '1,240' },
   ]))
 test('sentences are no values', () =>
   expect(
-    readGenerically([pageOf(['The nets were mended on the quay and hung to dry over the winter.'])]).values,
+    extractUntyped([pageOf(['The nets were mended on the quay and hung to dry over the winter.'])]).values,
   ).toEqual([]))
 test('large print near the top is what the paper calls itself', () => {
   const page = pageOf(['Slipway sheet', 'Week | 12', 'Boat | Pole Star'])
   page.words.slice(0, 2).forEach((w) => {
     w.box = [w.box[0], w.box[1], w.box[2], w.box[1] + 0.026]
   })
-  expect(readGenerically([page]).heading).toBe('Slipway sheet')
-  expect(readGenerically([]).heading).toBeNull()
+  expect(extractUntyped([page]).heading).toBe('Slipway sheet')
+  expect(extractUntyped([]).heading).toBeNull()
 })

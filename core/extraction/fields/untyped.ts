@@ -7,7 +7,7 @@ import { addressLikeness, nameLikeness, orgLikeness } from '../parsers/words.ts'
 import { plain } from '../../model/value.ts'
 
 /** What a paper of no known type says: a value, with the wording that leads to it where one does. */
-export interface Saying {
+export interface UntypedValue {
   label: string | null
   /** In its normal form. */
   value: string
@@ -18,18 +18,18 @@ export interface Saying {
 }
 
 /** Rows that stand in the same columns. */
-export interface SaidTable {
+export interface UntypedTable {
   head: string[] | null
   rows: string[][]
   page: number
   box: Box
 }
 
-export interface Said {
+export interface UntypedReading {
   /** The largest print near the top: what the paper calls itself. */
   heading: string | null
-  values: Saying[]
-  tables: SaidTable[]
+  values: UntypedValue[]
+  tables: UntypedTable[]
 }
 
 /** Words of a label at most. */
@@ -42,12 +42,12 @@ const FEWEST_ROWS = 3
  * Reads a paper that nobody configured: labels with what stands beside or beneath them, tables, and days, amounts and
  * names that stand alone, in reading order. Nothing of it is certain; it spares typing.
  */
-export function readGenerically(pages: readonly Page[]): Said {
-  const said: Said = { heading: pages[0] ? headingOf(pages[0]) : null, values: [], tables: [] }
+export function extractUntyped(pages: readonly Page[]): UntypedReading {
+  const said: UntypedReading = { heading: pages[0] ? headingOf(pages[0]) : null, values: [], tables: [] }
   for (const page of pages) {
     const tables = tablesOn(page)
     said.tables.push(
-      ...tables.map(({ lines, head }): SaidTable => ({
+      ...tables.map(({ lines, head }): UntypedTable => ({
         head: head ? head.segments.map((s) => s.text) : null,
         rows: lines.map((l) => l.segments.map((s) => s.text)),
         page: page.number,
@@ -104,10 +104,10 @@ const inColumns = (a: Line, b: Line): boolean =>
         0.6 * Math.min(s.box[2] - s.box[0], b.segments[i].box[2] - b.segments[i].box[0]),
   )
 
-function valuesOn(page: Page, inTable: ReadonlySet<Line>): Saying[] {
+function valuesOn(page: Page, inTable: ReadonlySet<Line>): UntypedValue[] {
   const lines = linesOf(page)
   const used = new Set<Segment>()
-  const found: Saying[] = []
+  const found: UntypedValue[] = []
   const put = (label: string | null, words: readonly Word[]) => {
     const said = sayingOf(label, words, page.number)
     if (said) found.push(said)
@@ -181,12 +181,12 @@ function formOf(kind: keyof typeof kindReaders, words: readonly Word[]): string 
   // Numbers are read for percentages too; without its sign one is a number.
   if (kind === 'percent' && !words.some((w) => w.text.includes('%'))) return null
   const reading = kindReaders[kind]([...words]).find(
-    (r) => r.fit >= 0.8 && r.words.length >= words.filter((w) => /[\p{L}\d]/u.test(w.text)).length,
+    (r) => r.plausibility >= 0.8 && r.words.length >= words.filter((w) => /[\p{L}\d]/u.test(w.text)).length,
   )
   return reading ? plain(reading.value) : null
 }
 
-function sayingOf(label: string | null, words: readonly Word[], page: number): Saying | null {
+function sayingOf(label: string | null, words: readonly Word[], page: number): UntypedValue | null {
   const raw = words
     .map((w) => w.text)
     .join(' ')

@@ -1,21 +1,21 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { candidatesOf } from './generate.ts'
-import { brokenOff } from './wrapped-values.ts'
+import { generateCandidates } from './generate.ts'
+import { isWrapped } from './wrapped-values.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const wordsOf = (text: string) => pageOf([text]).words
 const best = (type: string, field: string, lines: string[], at?: number[]) =>
-  [...candidatesOf([pageOf(lines, at ? { at } : {})], typeById(builtInTypes, type)).get(field)!].sort(
+  [...generateCandidates([pageOf(lines, at ? { at } : {})], typeById(builtInTypes, type)).get(field)!].sort(
     (a, b) => b.score - a.score,
   )[0]?.value
 
 test.each(['16-03-', '12-Aug-2025 through', 'November', 'January 8,', '20th'])(
   '"%s" goes on in the next line',
-  (text) => expect(brokenOff(wordsOf(text))).toBe(true),
+  (text) => expect(isWrapped(wordsOf(text))).toBe(true),
 )
 test.each(['16-03-2026', 'Grey Seal', '2,140.55'])('"%s" is whole', (text) =>
-  expect(brokenOff(wordsOf(text))).toBe(false),
+  expect(isWrapped(wordsOf(text))).toBe(false),
 )
 test('a day that its column breaks at a stroke', () =>
   expect(best('payslip', 'pay_date', ['Pay date | 16-03-', ' | 2026'])).toBe('2026-03-16'))

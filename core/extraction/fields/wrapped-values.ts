@@ -42,7 +42,7 @@ export function secondLine(region: Region, label: LabelHit, byLine: LabelsByLine
 const BREAKING: ReadonlySet<string> = new Set(['date', 'iban', 'money', 'id'])
 
 /** Words that end in the middle of something: a stroke, a day without its month, a month without its year. */
-export function brokenOff(words: readonly Word[]): boolean {
+export function isWrapped(words: readonly Word[]): boolean {
   const last = words.at(-1)!.text
   return (
     /(?:[-–/]|\d,|^(?:to|until|till|through|au|al|hasta|\d{1,2}(?:st|nd|rd|th|er)?))$/u.test(last) ||
@@ -51,7 +51,7 @@ export function brokenOff(words: readonly Word[]): boolean {
 }
 
 /** What stands straight under a region in its column: the rest of a value that its column is too narrow for. */
-export function brokenRest(region: Region, byLine: LabelsByLine): Word[] {
+export function wrappedRest(region: Region, byLine: LabelsByLine): Word[] {
   const rest = continuing(region, byLine, 2)
     .filter((s) => s.words.length <= 4)
     .flatMap((s) => s.words)
@@ -91,15 +91,16 @@ export function wholeReadings(
   if (
     !BREAKING.has(kind) ||
     region.words.length > 8 ||
-    (kind === 'id' ? !/-$/.test(region.words.at(-1)!.text) : own.some((r) => r.fit > 0.6)) ||
-    !(/\d|€|EUR/.test(rawOf(region.words)) || (kind === 'date' && brokenOff(region.words)))
+    (kind === 'id' ? !/-$/.test(region.words.at(-1)!.text) : own.some((r) => r.plausibility > 0.6)) ||
+    !(/\d|€|EUR/.test(rawOf(region.words)) || (kind === 'date' && isWrapped(region.words)))
   )
     return own
-  const rest = brokenRest(region, byLine)
+  const rest = wrappedRest(region, byLine)
   // The shortest that makes a whole value: what stands beneath it is the next one's.
   for (let more = 1; more <= Math.min(4, rest.length); more++) {
     const whole = kindReaders[kind]([...region.words, ...rest.slice(0, more)]).filter(
-      (r) => r.fit > 0.6 && r.words.some((w) => region.words.includes(w)) && r.words.includes(rest[0]),
+      (r) =>
+        r.plausibility > 0.6 && r.words.some((w) => region.words.includes(w)) && r.words.includes(rest[0]),
     )
     if (whole.length > 0) return whole
   }

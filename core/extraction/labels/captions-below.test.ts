@@ -1,14 +1,14 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { captionsBeneath } from './captions-below.ts'
-import { labelsOn } from './find-labels.ts'
+import { captionsBelow } from './captions-below.ts'
+import { findLabels } from './find-labels.ts'
 import { labelsByLine } from './value-regions.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const payslip = typeById(builtInTypes, 'payslip')
 function says(lines: string[], label: string) {
-  const labels = labelsOn(pageOf(lines), payslip)
-  return captionsBeneath(
+  const labels = findLabels(pageOf(lines), payslip)
+  return captionsBelow(
     labels.find((l) => l.segment.text === label)!,
     labelsByLine(labels),
   )

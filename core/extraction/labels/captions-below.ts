@@ -13,7 +13,7 @@ const ALIGNED = 0.008
  * with a value and ends with a label.
  * @returns 1 for labels under their values, -1 for labels over them, 0 where the column does not say
  */
-export function captionsBeneath(label: LabelHit, labels: LabelsByLine): -1 | 0 | 1 {
+export function captionsBelow(label: LabelHit, labels: LabelsByLine): -1 | 0 | 1 {
   if (!label.alone) return 0
   const first = end(label, labels, -1)
   const last = end(label, labels, 1)

@@ -1,35 +1,38 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { labelLike, labelsOn } from './find-labels.ts'
+import { labelLike, findLabels } from './find-labels.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const payslip = typeById(builtInTypes, 'payslip')
 const fieldsOn = (lines: string[], type = payslip) =>
-  labelsOn(pageOf(lines), type)
-    .filter((l) => l.near > 0.6)
+  findLabels(pageOf(lines), type)
+    .filter((l) => l.similarity > 0.6)
     .flatMap((l) => l.meanings.flatMap((m) => (m.role === 'field' ? [m.field] : [])))
 
 test('known wordings are found where labels stand', () => {
-  const [label] = labelsOn(pageOf(['Net pay: EUR 2,140.55']), payslip)
-  expect(label).toMatchObject({ leads: true, colon: true, near: 1 })
+  const [label] = findLabels(pageOf(['Net pay: EUR 2,140.55']), payslip)
+  expect(label).toMatchObject({ leads: true, colon: true, similarity: 1 })
 })
 test('a wording nobody listed is found by its words', () =>
   expect(fieldsOn(['Gross so far this year | 5.00'])).toContain('year_to_date_gross'))
 test('a known word inside another label counts for less', () => {
-  const [name] = labelsOn(pageOf(['Boat name: Grey Seal']), typeById(builtInTypes, 'purchase_quote')).filter(
-    (l) => l.meanings.some((m) => m.role === 'field' && m.field === 'buyer_name'),
-  )
-  expect(name === undefined || name.near < 0.8).toBe(true)
+  const [name] = findLabels(
+    pageOf(['Boat name: Grey Seal']),
+    typeById(builtInTypes, 'purchase_quote'),
+  ).filter((l) => l.meanings.some((m) => m.role === 'field' && m.field === 'buyer_name'))
+  expect(name === undefined || name.similarity < 0.8).toBe(true)
 })
 test('bilingual labels are one label, not a label and its value', () => {
-  const labels = labelsOn(
+  const labels = findLabels(
     pageOf(['Date of birth / Date de naissance | 14/03/1980']),
     typeById(builtInTypes, 'identity_card'),
   )
   expect(
     labels.some(
       (l) =>
-        l.alone && l.near > 0.9 && l.meanings.some((m) => m.role === 'field' && m.field === 'date_of_birth'),
+        l.alone &&
+        l.similarity > 0.9 &&
+        l.meanings.some((m) => m.role === 'field' && m.field === 'date_of_birth'),
     ),
   ).toBe(true)
 })
@@ -44,11 +47,11 @@ test('texts made of nothing but label words are no values', () => {
   expect(labelLike('Ottilie Varnham', payslip)).toBe(false)
 })
 test('the half in another language is no value of the first half', () => {
-  const [label] = labelsOn(
+  const [label] = findLabels(
     pageOf(['Given names / Prénoms', 'MIRREN']),
     typeById(builtInTypes, 'identity_card'),
   ).filter((l) => l.meanings.some((m) => m.role === 'given'))
-  expect(label).toMatchObject({ alone: true, near: 1, twice: true })
+  expect(label).toMatchObject({ alone: true, similarity: 1, twice: true })
   expect(label.to - label.from).toBe(4)
 })
 test('a hint in brackets does not hide whose name is asked for', () => {
@@ -69,7 +72,7 @@ test('an amount with words behind it is no label', () =>
   ))
 
 test('a stroke of the pen in the next column makes no label bilingual', () => {
-  const labels = labelsOn(
+  const labels = findLabels(
     pageOf(['Name of applicant | / | Ottilie Varnham', 'Date of birth | / Name']),
     typeById(builtInTypes, 'loan_application'),
   )
@@ -81,12 +84,12 @@ test('a stroke of the pen in the next column makes no label bilingual', () => {
 })
 
 test('a label that its narrow column breaks in two is one, beside what its first line begins', () => {
-  const labels = labelsOn(
+  const labels = findLabels(
     pageOf(['Registered | 45 Anchor Court, | Period', 'address: | Cullen Point SK6 4WE']),
     typeById(builtInTypes, 'bank_statement'),
   )
   const [whole] = labels.filter(
-    (l) => l.near > 0.9 && l.meanings.some((m) => m.role === 'field' && m.field === 'holder_address'),
+    (l) => l.similarity > 0.9 && l.meanings.some((m) => m.role === 'field' && m.field === 'holder_address'),
   )
   expect(whole).toMatchObject({ line: 0, lastLine: 1 })
 })
@@ -96,7 +99,7 @@ test('two labels one under the other are not put together', () => {
   )
 })
 test('a label in three tongues is one label', () => {
-  const [label] = labelsOn(
+  const [label] = findLabels(
     pageOf(['Surname / Nom / Apellidos', 'VARNHAM']),
     typeById(builtInTypes, 'identity_card'),
   ).filter((l) => l.meanings.some((m) => m.role === 'surname'))
@@ -104,21 +107,21 @@ test('a label in three tongues is one label', () => {
 })
 test('a stroke at the head of the next column ends no search', () => {
   expect(() =>
-    labelsOn(pageOf(['Date of birth / Naissance | / Nacimiento']), typeById(builtInTypes, 'identity_card')),
+    findLabels(pageOf(['Date of birth / Naissance | / Nacimiento']), typeById(builtInTypes, 'identity_card')),
   ).not.toThrow()
 })
 test('how a day is to be written hides no caption', () => {
-  const [label] = labelsOn(pageOf(['Date (DD/MM/YYYY)']), typeById(builtInTypes, 'credit_consent')).filter(
+  const [label] = findLabels(pageOf(['Date (DD/MM/YYYY)']), typeById(builtInTypes, 'credit_consent')).filter(
     (l) => l.meanings.some((m) => m.role === 'field' && m.field === 'signature_date'),
   )
-  expect(label).toMatchObject({ alone: true, near: 1 })
+  expect(label).toMatchObject({ alone: true, similarity: 1 })
 })
 test('an answer behind a label is no part of it', () => {
-  const [label] = labelsOn(
+  const [label] = findLabels(
     pageOf(['Your work Own business']),
     typeById(builtInTypes, 'loan_application'),
   ).filter((l) => l.meanings.some((m) => m.role === 'field' && m.field === 'employment_status'))
-  expect(label.near).toBe(1)
+  expect(label.similarity).toBe(1)
 })
 test('a wording given twice, with its points and without, is one label of its field', () => {
   const type = {
@@ -127,7 +130,7 @@ test('a wording given twice, with its points and without, is one label of its fi
       f.name === 'net_pay' ? { ...f, labels: ['hand-over sum', 'Hand-over sum.'] } : f,
     ),
   }
-  const [label] = labelsOn(pageOf(['Hand-over sum | 2,140.55']), type).filter((l) =>
+  const [label] = findLabels(pageOf(['Hand-over sum | 2,140.55']), type).filter((l) =>
     l.meanings.some((m) => m.role === 'field' && m.field === 'net_pay'),
   )
   expect(label.meanings).toHaveLength(1)
@@ -136,8 +139,8 @@ test('a wording given twice, with its points and without, is one label of its fi
 describe('labels in several lines', () => {
   const loan = typeById(builtInTypes, 'loan_application')
   const first = (lines: string[], field: string, type = loan) =>
-    labelsOn(pageOf(lines), type).filter(
-      (l) => l.near > 0.9 && l.meanings.some((m) => m.role === 'field' && m.field === field),
+    findLabels(pageOf(lines), type).filter(
+      (l) => l.similarity > 0.9 && l.meanings.some((m) => m.role === 'field' && m.field === field),
     )
   test('two lines that both say the same are one label', () => {
     const labels = first(['Applicant | Hélène', 'name | Penhallow'], 'applicant_name')

@@ -1,10 +1,10 @@
 import { linesOf, typicalHeight, type Line, type Segment } from '../../layout/lines.ts'
 import type { Page, Word } from '../../model/page.ts'
-import { PhraseBook } from '../../layout/phrase-index.ts'
+import { PhraseIndex } from '../../layout/phrase-index.ts'
 import { squeeze, tokens } from '../../text/normalize.ts'
 import type { DocumentType } from '../../program/schema.ts'
 import { bilingual, inCells, wrapped } from './multi-line-labels.ts'
-import { gist, isFormWord, isSmall, Wordings } from './wording-similarity.ts'
+import { contentWords, isFormWord, isStopWord, Wordings } from './wording-similarity.ts'
 import type { LabelMeaning, LabelHit } from './label.ts'
 /** Wordings that are labels on papers of many kinds but of no field here; they keep shorter labels from matching inside them. */
 const OTHER_LABELS = [
@@ -208,7 +208,7 @@ const GIVEN = [
 ]
 
 interface Books {
-  phrases: PhraseBook<LabelMeaning>
+  phrases: PhraseIndex<LabelMeaning>
   wordings: Wordings<string>
   /** Every word that labels and titles of the type are made of. */
   vocabulary: ReadonlySet<string>
@@ -242,7 +242,7 @@ function booksOf(type: DocumentType): Books {
     books.set(
       type,
       (book = {
-        phrases: new PhraseBook(phrases),
+        phrases: new PhraseIndex(phrases),
         wordings: new Wordings(
           type.fields.flatMap((f) =>
             f.kind === 'table' ? [] : [...f.labels, f.title].map((wording) => [f.name, wording] as const),
@@ -255,7 +255,7 @@ function booksOf(type: DocumentType): Books {
             ...type.titles,
             ...OTHER_LABELS,
             ...type.fields.flatMap((f) => f.columns.flatMap((c) => c.labels)),
-          ].flatMap(gist),
+          ].flatMap(contentWords),
         ),
       }),
     )
@@ -266,7 +266,7 @@ function booksOf(type: DocumentType): Books {
 /** Whether a value cannot run on past this label: it heads something of its own. Column heads are too common as words for that. */
 export const ends = (label: LabelHit): boolean =>
   (label.leads || label.colon || label.lineOf.words[label.to]?.text === '/' || setOff(label)) &&
-  label.near >= 0.6 &&
+  label.similarity >= 0.6 &&
   label.meanings.some((m) => m.role !== 'column')
 
 /** A label of several words, or one with a number behind it, begins something of its own behind a comma or a bracket, as in "Grey Seal, hull SKR-1". */
@@ -277,7 +277,7 @@ export const setOff = (label: LabelHit): boolean =>
 
 /** Whether a text is made of nothing but words that labels are made of, and so is no value. */
 export function labelLike(text: string, type: DocumentType): boolean {
-  const words = gist(text).filter((w) => w.length > 1)
+  const words = contentWords(text).filter((w) => w.length > 1)
   const { vocabulary } = booksOf(type)
   return words.length > 0 && words.every((w) => vocabulary.has(w) || isFormWord(w))
 }
@@ -328,15 +328,15 @@ const knownLabels = new WeakMap<Page, Map<DocumentType, LabelHit[]>>()
  * Every label of the type on a page, in reading order: known wordings, and label texts whose words come near to one.
  * A known wording inside a longer label ("name" in "name of your bank") counts by the share of the label it explains.
  */
-export function labelsOn(page: Page, type: DocumentType): LabelHit[] {
+export function findLabels(page: Page, type: DocumentType): LabelHit[] {
   let byType = knownLabels.get(page)
   if (!byType) knownLabels.set(page, (byType = new Map<DocumentType, LabelHit[]>()))
   let found = byType.get(type)
-  if (!found) byType.set(type, (found = findLabels(page, type)))
+  if (!found) byType.set(type, (found = searchLabels(page, type)))
   return found
 }
 
-function findLabels(page: Page, type: DocumentType): LabelHit[] {
+function searchLabels(page: Page, type: DocumentType): LabelHit[] {
   const lines = linesOf(page)
   const { phrases, wordings } = booksOf(type)
   const exact = bilingual(
@@ -358,13 +358,13 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
             ENUMERATOR.test(w.text) ||
             /^[\d.()•·\-–*☐☒□■]{1,4}$/.test(w.text) ||
             /[:|/]$/.test(w.text) ||
-            isSmall(w.text),
+            isStopWord(w.text),
         ),
         colon: /:$/.test(last.text) || next?.text === ':',
         alone:
           segment.words.slice(segment.words.indexOf(last) + 1).every((w) => FORMAT.test(w.text)) &&
-          before.every((w) => isSmall(w.text)),
-        near: 1,
+          before.every((w) => isStopWord(w.text)),
+        similarity: 1,
       }
     }),
   )
@@ -384,12 +384,13 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
         .slice(0, withoutHint(words, 0, words.length))
         .map((w) => w.text)
         .join(' ')
-      const all = gist(wording).filter(
-        (g) => wordings.knows(g) || words.some((w) => /^\p{Ll}/u.test(w.text) && gist(w.text).includes(g)),
+      const all = contentWords(wording).filter(
+        (g) =>
+          wordings.knows(g) || words.some((w) => /^\p{Ll}/u.test(w.text) && contentWords(w.text).includes(g)),
       )
       let explained = 0
       for (const hit of inside) {
-        const own = gist(
+        const own = contentWords(
           line.words
             .slice(hit.from, hit.to)
             .map((w) => w.text)
@@ -397,13 +398,13 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
         )
         const share =
           all.length === 0 ? 1 : Math.min(1, own.filter((g) => all.includes(g)).length / all.length)
-        hit.near = Math.min(1, 0.25 + 0.75 * share)
+        hit.similarity = Math.min(1, 0.25 + 0.75 * share)
         // "Are you | Own business": what follows is an answer, and no part of the label.
-        if (answers(type, hit, line)) hit.near = 1
+        if (answers(type, hit, line)) hit.similarity = 1
         // Bilingual labels say everything twice: the whole of it is the label, not its first half with the second as value.
-        if (hit.twice) explained = hit.near = 1
-        else if (!wording.includes('/')) explained = Math.max(explained, hit.near)
-        else hit.near = 0.3
+        if (hit.twice) explained = hit.similarity = 1
+        else if (!wording.includes('/')) explained = Math.max(explained, hit.similarity)
+        else hit.similarity = 0.3
       }
       // A heading made of the type's titles is no label.
       const headed = inside
@@ -412,18 +413,18 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
       if (explained > 0.8 || headed >= words.length) continue
       const nearest = wordings
         .nearest(wording.replace(/[:.…_]+$/, ''))
-        .map(({ key, near }): { key: LabelMeaning; near: number } => ({
+        .map(({ key, similarity: near }): { key: LabelMeaning; similarity: number } => ({
           key: { role: 'field', field: key, rank: 0 },
-          near,
+          similarity: near,
         }))
       // Whatever is to be signed says so somewhere; "date of signing" is a date's label all the same.
       if (
         type.signature &&
-        gist(wording).includes('sign') &&
-        !gist(wording).includes('date') &&
+        contentWords(wording).includes('sign') &&
+        !contentWords(wording).includes('date') &&
         !inside.some((h) => h.leads && h.meanings.some((m) => m.role === 'signature'))
       )
-        nearest.push({ key: { role: 'signature' }, near: 0.9 })
+        nearest.push({ key: { role: 'signature' }, similarity: 0.9 })
       if (nearest.length === 0) continue
       const to = text.from + labelEnd(text, wordings)
       if (to < text.to)
@@ -437,13 +438,13 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
                 .map((w) => w.text)
                 .join(' '),
             )
-            .map(({ key, near }): { key: LabelMeaning; near: number } => ({
+            .map(({ key, similarity: near }): { key: LabelMeaning; similarity: number } => ({
               key: { role: 'field', field: key, rank: 0 },
-              near,
+              similarity: near,
             })),
         )
       loose.push(
-        ...nearest.map(({ key, near }): LabelHit => ({
+        ...nearest.map(({ key, similarity: near }): LabelHit => ({
           line: index,
           from: offset + text.from,
           to: offset + to,
@@ -456,7 +457,7 @@ function findLabels(page: Page, type: DocumentType): LabelHit[] {
           leads: true,
           colon: text.colon && to === text.to,
           alone: text.from === 0 && to === text.segment.words.length,
-          near: near * 0.97,
+          similarity: near * 0.97,
         })),
       )
     }
@@ -499,22 +500,22 @@ function labelEnd(text: LabelText, wordings: Wordings<string>): number {
         .slice(from, to)
         .map((w) => w.text)
         .join(' '),
-    )[0]?.near ?? 0
+    )[0]?.similarity ?? 0
   // A label in two languages ends in its second half.
   const from = words.findLastIndex((w) => w.text === '/') + 1
-  let best = { length: words.length, near: nearOf(from, words.length) + 0.1 }
+  let best = { length: words.length, similarity: nearOf(from, words.length) + 0.1 }
   for (let length = from + 1; length < words.length; length++) {
     if (!/^[“"(]?[\p{Lu}\d]/u.test(words[length].text)) continue
     // "Total Gross This Year" is a label to its end.
-    if (words.slice(length).every((w) => gist(w.text).every((g) => wordings.knows(g)))) break
+    if (words.slice(length).every((w) => contentWords(w.text).every((g) => wordings.knows(g)))) break
     const near = nearOf(from, length)
-    if (near > best.near) best = { length, near }
+    if (near > best.similarity) best = { length, similarity: near }
   }
   return best.length
 }
 
 /** The fields whose wordings a few words come near to, as in a sentence. */
-export const fieldsNear = (words: string, type: DocumentType): { key: string; near: number }[] =>
+export const fieldsNear = (words: string, type: DocumentType): { key: string; similarity: number }[] =>
   booksOf(type).wordings.nearest(words)
 
 /** Lines that head a table: three column heads or more and nothing else, or two over rows of figures. What stands under them is no single value. */

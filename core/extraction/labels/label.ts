@@ -25,7 +25,7 @@ export interface LabelHit extends PhraseHit<LabelMeaning> {
   /** The last line of a label that its column was too narrow for. */
   lastLine?: number
   /** How well the whole label says what it is taken for: 1 for a known wording, less where words are left over or differ. */
-  near: number
+  similarity: number
   segment: Segment
   lineOf: Line
 }

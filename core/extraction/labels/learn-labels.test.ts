@@ -1,7 +1,7 @@
 import { pageOf } from '../../testing/page-of.ts'
 import type { Page } from '../../model/page.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { readDocument } from '../fields/extract.ts'
+import { extractDocument } from '../fields/extract.ts'
 import { labelBeside, refusedLabel, withLearntLabels } from './learn-labels.ts'
 import { typeById } from '../../program/document-type.ts'
 
@@ -39,7 +39,7 @@ test('what is learnt on one layout is read on another', () => {
     '2,140.55',
   ])
   const net = (labels: { field: string; wording: string }[]) =>
-    readDocument([page], withLearntLabels(payslip, labels)).fields.find((f) => f.name === 'net_pay')!
+    extractDocument([page], withLearntLabels(payslip, labels)).fields.find((f) => f.name === 'net_pay')!
   const before = net([])
   expect(before.needsReview).toBe(true)
   expect(net([{ field: 'net_pay', wording: 'quayside sum' }])).toMatchObject({
@@ -62,9 +62,10 @@ test('a field never configured is read from one example', () => {
   }
   const page = pageOf(['Payslip', 'Gross pay | 2,755.00', 'Ice money | 31.20', 'Net pay | 2,140.55'])
   expect(
-    readDocument([page], withLearntLabels(type, [{ field: 'ice_money', wording: 'ice money' }])).fields.find(
-      (f) => f.name === 'ice_money',
-    ),
+    extractDocument(
+      [page],
+      withLearntLabels(type, [{ field: 'ice_money', wording: 'ice money' }]),
+    ).fields.find((f) => f.name === 'ice_money'),
   ).toMatchObject({ value: { amount: '31.20' }, needsReview: false })
 })
 test('a wording that is known, or leads to another value, is not learnt', () => {

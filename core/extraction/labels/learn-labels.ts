@@ -3,7 +3,7 @@ import { linesOf, type Line, type Segment } from '../../layout/lines.ts'
 import type { Page, Word } from '../../model/page.ts'
 import { fold } from '../../text/normalize.ts'
 import type { DocumentType } from '../../program/schema.ts'
-import { isSmall } from './wording-similarity.ts'
+import { isStopWord } from './wording-similarity.ts'
 
 /** Words of a label at most; longer ones are sentences, which stand on one paper alone. */
 const MOST_WORDS = 6
@@ -88,7 +88,7 @@ function wordingOf(words: readonly Word[]): string | null {
     .replace(/[\s:.…_·|*=-]+$/u, '')
     .trim()
   const count = text.split(/\s+/).length
-  return count <= MOST_WORDS && /\p{L}{3}/u.test(text) && !/\d/.test(text) && !isSmall(text)
+  return count <= MOST_WORDS && /\p{L}{3}/u.test(text) && !/\d/.test(text) && !isStopWord(text)
     ? text.toLowerCase()
     : null
 }

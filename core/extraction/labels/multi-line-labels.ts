@@ -1,6 +1,6 @@
 import type { Line, Segment } from '../../layout/lines.ts'
 import type { Page } from '../../model/page.ts'
-import { gist, isSmall, type Wordings } from './wording-similarity.ts'
+import { contentWords, isStopWord, type Wordings } from './wording-similarity.ts'
 import type { LabelMeaning, LabelHit } from './label.ts'
 
 /** Labels that are one though they are said in several tongues or set in several lines. */
@@ -88,14 +88,14 @@ export function inCells(
         const [first] = tongues
         if (
           !first ||
-          first.near < KNOWN ||
-          !tongues.every((t) => t?.key === first.key && t.near >= WELL_KNOWN)
+          first.similarity < KNOWN ||
+          !tongues.every((t) => t?.key === first.key && t.similarity >= WELL_KNOWN)
         )
           continue
         if (length === 1) return []
         for (const part of parts) done.add(part.segment)
         for (const hit of hits)
-          if (parts.some((p) => p.segment === hit.segment)) hit.near = Math.min(hit.near, 0.3)
+          if (parts.some((p) => p.segment === hit.segment)) hit.similarity = Math.min(hit.similarity, 0.3)
         const lastLine = parts.at(-1)!.at
         const beside = line.segments.some((s) => s.box[0] > segment.box[2]) && text.endsWith(':')
         const own = beside ? parts[0] : parts.at(-1)!
@@ -103,7 +103,7 @@ export function inCells(
           ...spanOf(page, lines[part.at], part.at, part.segment),
           colon: text.endsWith(':'),
           meanings: part === own ? [{ role: 'field', field: first.key, rank: 0 }] : [{ role: 'other' }],
-          near: part === own ? first.near : 1,
+          similarity: part === own ? first.similarity : 1,
           ...(part === own && beside ? { lastLine } : {}),
         }))
       }
@@ -151,7 +151,7 @@ const spanOf = (
   line: Line,
   index: number,
   segment: Segment,
-): Omit<LabelHit, 'meanings' | 'colon' | 'near'> => ({
+): Omit<LabelHit, 'meanings' | 'colon' | 'similarity'> => ({
   line: index,
   from: line.words.indexOf(segment.words[0]),
   to: line.words.indexOf(segment.words.at(-1)!) + 1,
@@ -192,8 +192,8 @@ export function wrapped(
       0,
       ...hits
         .filter((h) => h.segment === segment && h.alone && h.meanings.some((m) => m.role !== 'title'))
-        .map((h) => h.near),
-      wordings.nearest(whole(segment))[0]?.near ?? 0,
+        .map((h) => h.similarity),
+      wordings.nearest(whole(segment))[0]?.similarity ?? 0,
     )
   /** Whether a line by itself would be taken for a label of this field, and of no other. */
   const means = (segment: Segment, field: string): boolean => {
@@ -227,7 +227,7 @@ export function wrapped(
         done.has(segment) ||
         segment.words.length > 5 ||
         /[\d€:;,./]/.test(segment.text) ||
-        !(isSmall(segment.text) || gist(segment.text).every((g) => wordings.knows(g)))
+        !(isStopWord(segment.text) || contentWords(segment.text).every((g) => wordings.knows(g)))
       )
         continue
       // The lines of a label up to its colon, or the next line alone where it has none.
@@ -246,26 +246,27 @@ export function wrapped(
       const said = (own: typeof parts) => wordings.nearest(spoken(own))
       const nearest = said(parts)
       // "Are you" over "Who do you" over "work for?:" is no part of that question.
-      if (parts.length > 2 && (said(parts.slice(1))[0]?.near ?? 0) >= (nearest[0]?.near ?? 0)) continue
+      if (parts.length > 2 && (said(parts.slice(1))[0]?.similarity ?? 0) >= (nearest[0]?.similarity ?? 0))
+        continue
       // Before a colon every line belongs to the label, whatever one of them would say alone; so do "Applicant" and "name" that say the same, and what is a wording to the letter where its lines are not.
       const alike =
-        nearest[0]?.near >= KNOWN &&
+        nearest[0]?.similarity >= KNOWN &&
         (parts.every((p) => means(p.segment, nearest[0].key)) ||
           (wordings.says(spoken(parts)) && !parts.every((p) => wordings.says(whole(p.segment)))))
       if (
         nearest.length === 0 ||
-        nearest[0].near < 0.85 ||
-        (!colon && !alike && nearest[0].near < Math.max(best(segment) + TOGETHER, best(rest) - 0.02))
+        nearest[0].similarity < 0.85 ||
+        (!colon && !alike && nearest[0].similarity < Math.max(best(segment) + TOGETHER, best(rest) - 0.02))
       )
         continue
       for (const hit of hits)
-        if (parts.some((p) => p.segment === hit.segment)) hit.near = Math.min(hit.near, 0.3)
+        if (parts.some((p) => p.segment === hit.segment)) hit.similarity = Math.min(hit.similarity, 0.3)
       for (const part of parts.slice(1)) done.add(part.segment)
       const part = (
         own: number,
         ownSegment: Segment,
         meaning: LabelMeaning,
-        said: Pick<LabelHit, 'near' | 'lastLine'>,
+        said: Pick<LabelHit, 'similarity' | 'lastLine'>,
       ): LabelHit => ({
         ...spanOf(page, lines[own], own, ownSegment),
         meanings: [meaning],
@@ -276,19 +277,19 @@ export function wrapped(
       const beside = lines
         .slice(index, at + 1)
         .some((l) => l.segments.some((s) => s.box[0] > segment.box[2] && !(l === lines[at] && l !== line)))
-      for (const { key, near } of nearest)
+      for (const { key, similarity: near } of nearest)
         found.push(
           part(
             beside ? index : at,
             beside ? segment : rest,
             { role: 'field', field: key, rank: 0 },
-            { near: near * 0.97, ...(beside ? { lastLine: at } : {}) },
+            { similarity: near * 0.97, ...(beside ? { lastLine: at } : {}) },
           ),
         )
       // The label's other lines say nothing of their own, and are no value of the first.
       for (const other of parts)
         if (other.segment !== (beside ? segment : rest))
-          found.push(part(other.at, other.segment, { role: 'other' }, { near: 1 }))
+          found.push(part(other.at, other.segment, { role: 'other' }, { similarity: 1 }))
     }
   })
   return found

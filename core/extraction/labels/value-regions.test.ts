@@ -1,14 +1,14 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { labelsOn } from './find-labels.ts'
+import { findLabels } from './find-labels.ts'
 import { continuing, labelsByLine, regionsOf } from './value-regions.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const type = typeById(builtInTypes, 'payslip')
 function regions(lines: string[], field: string) {
-  const labels = labelsOn(pageOf(lines), type)
+  const labels = findLabels(pageOf(lines), type)
   const label = labels.find(
-    (l) => l.near === 1 && l.meanings.some((m) => m.role === 'field' && m.field === field),
+    (l) => l.similarity === 1 && l.meanings.some((m) => m.role === 'field' && m.field === field),
   )!
   return Object.fromEntries(
     regionsOf(label, labelsByLine(labels)).map((r) => [r.relation, r.words.map((w) => w.text).join(' ')]),
@@ -32,8 +32,8 @@ test('leaders are no value', () =>
   ).toContain('2,140.55'))
 test('scraps of letters before it are none, accents or not', () => {
   const page = pageOf(['Net pay | née | 2,140.55'], { source: 'ocr' })
-  const labels = labelsOn(
-    { ...page, words: page.words.map((w) => (w.text === 'née' ? { ...w, sure: 0.11 } : w)) },
+  const labels = findLabels(
+    { ...page, words: page.words.map((w) => (w.text === 'née' ? { ...w, confidence: 0.11 } : w)) },
     type,
   )
   const label = labels.find((l) => l.meanings.some((m) => m.role === 'field' && m.field === 'net_pay'))!
@@ -47,7 +47,7 @@ test('a speck before the next column is no value', () =>
   expect(regions(['Net pay | * | 2,140.55'], 'net_pay').right).toBe('2,140.55'))
 test('lines that go on in the same column', () => {
   const page = pageOf(['Address: 12 Gannet Row', 'Port Ellery SK4 2QD', '', 'Something else'], { at: [0.08] })
-  const labels = labelsOn(page, typeById(builtInTypes, 'loan_application'))
+  const labels = findLabels(page, typeById(builtInTypes, 'loan_application'))
   const region = { relation: 'below' as const, words: page.words.slice(4, 7), page, line: 1 }
   expect(continuing(region, labelsByLine(labels), 3)).toEqual([])
 })

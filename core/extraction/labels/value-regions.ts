@@ -76,7 +76,7 @@ function untilColumn(words: Word[], index: number, page: Page, labels: readonly 
 /** What leads the eye to a value, specks beside it, and the small letters that weak readers see in its dots. */
 const isFiller = (word: Word): boolean =>
   /^[:;,.'’‘"“”`_·…°•*~^\-–—=|]+$/.test(word.text) ||
-  (word.sure < NOISE && /^[\p{Ll}:;.,'’‘]{1,4}$/u.test(word.text))
+  (word.confidence < NOISE && /^[\p{Ll}:;.,'’‘]{1,4}$/u.test(word.text))
 const NOISE = 0.4
 
 /** In heights of a label, from its foot to that of what stands beneath: nearer than the next line of a form. */

@@ -1,4 +1,4 @@
-import { gist, Wordings } from './wording-similarity.ts'
+import { contentWords, Wordings } from './wording-similarity.ts'
 
 test.each([
   ['Your monthly wages', ['month', 'pay']],
@@ -6,7 +6,7 @@ test.each([
   ['Name of the boat', ['name', 'vessel']],
   ['N.º de casco', ['n', 'o', 'hull']],
   ['the', ['the']],
-])('the gist of %s', (text, words) => expect(gist(text).toSorted()).toEqual([...words].toSorted()))
+])('the gist of %s', (text, words) => expect(contentWords(text).toSorted()).toEqual([...words].toSorted()))
 
 const labels = new Wordings<string>(
   [
@@ -28,7 +28,7 @@ test.each([
 ])('%s means %s', (text, key) => expect(labels.nearest(text)[0]?.key).toBe(key))
 
 test('a known wording is as near as can be', () =>
-  expect(labels.nearest('Hull number')[0]).toEqual({ key: 'hull', near: 1 }))
+  expect(labels.nearest('Hull number')[0]).toEqual({ key: 'hull', similarity: 1 }))
 test('words nobody knows mean nothing', () => expect(labels.nearest('Favourite colour')).toEqual([]))
 test('a foreign label that fits better wins, and means none of the keys', () =>
   expect(labels.nearest('Tax to date')).toEqual([]))

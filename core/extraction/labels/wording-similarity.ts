@@ -1,5 +1,5 @@
 import { stemmer } from 'stemmer'
-import { remembered } from '../../text/memoize.ts'
+import { memoize } from '../../text/memoize.ts'
 import { squeeze, tokens } from '../../text/normalize.ts'
 
 /** Words that stand for one thing on forms, whatever the designer prefers; each line is one meaning. */
@@ -68,14 +68,14 @@ for (const line of SAME) {
 const FORM_WORDS = new Set(meanings.values())
 /** An insurance is nobody insured, whatever its stem says: "Storm Petrel" over "Assurance" is a firm. */
 const INSURANCE: ReadonlySet<string> = new Set(['insurance', 'assurance', 'assurances'])
-const stemOf = remembered((token): string => {
+const stemOf = memoize((token): string => {
   if (INSURANCE.has(token)) return 'insurance'
   const bare = stemmer(token)
   return meanings.get(bare) ?? meanings.get(token) ?? bare
 })
 
 /** Whether a text is made of small words alone ("Your", "of the"). */
-export const isSmall = (text: string): boolean => {
+export const isStopWord = (text: string): boolean => {
   const all = tokens(text)
   return all.length > 0 && all.every((t) => SMALL.has(t))
 }
@@ -84,17 +84,17 @@ export const isSmall = (text: string): boolean => {
 export const isFormWord = (gisted: string): boolean => FORM_WORDS.has(gisted)
 
 /** What a label's words mean, small words left out: "Your monthly wages" and "Pay of the month" are the same two. */
-export const gist = remembered((text): readonly string[] => {
+export const contentWords = memoize((text): readonly string[] => {
   const all = tokens(text).filter((t) => !/^\d+$/.test(t))
   const heavy = all.filter((t) => !SMALL.has(t))
   return [...new Set((heavy.length ? heavy : all).map(stemOf))]
 })
 
 /** How near a wording comes to the known wordings of something. */
-export interface Nearness<K> {
+export interface WordingMatch<K> {
   key: K
   /** 0 to 1; 1 is a known wording. */
-  near: number
+  similarity: number
 }
 
 const UNKNOWN = 1.25
@@ -116,7 +116,7 @@ export class Wordings<K> {
     const users = new Map<string, Set<K | string>>()
     const keys = new Set<K>()
     const add = (key: K | null, wording: string) => {
-      const words = gist(wording)
+      const words = contentWords(wording)
       if (words.length === 0) return
       if (key !== null) keys.add(key)
       for (const word of words) users.set(word, (users.get(word) ?? new Set()).add(key ?? wording))
@@ -144,25 +144,25 @@ export class Wordings<K> {
     words.reduce((total, word) => total + (this.weights.get(word) ?? UNKNOWN), 0)
 
   /** Keys whose wordings come near the text, the nearest first; none where a foreign wording fits better. */
-  nearest = remembered((text): Nearness<K>[] =>
+  nearest = memoize((text): WordingMatch<K>[] =>
     // Bilingual labels say everything twice; the better half counts.
     text.includes('/')
       ? text
           .split('/')
           .map((part) => this.compare(part))
-          .reduce((a, b) => ((b[0]?.near ?? 0) > (a[0]?.near ?? 0) ? b : a))
+          .reduce((a, b) => ((b[0]?.similarity ?? 0) > (a[0]?.similarity ?? 0) ? b : a))
       : this.compare(text),
   )
 
-  private compare(text: string): Nearness<K>[] {
-    const words = gist(text)
+  private compare(text: string): WordingMatch<K>[] {
+    const words = contentWords(text)
     if (words.length === 0 || words.length > 7) return []
     const proper = new Set(
       text
         .split(/\s+/)
         .slice(1)
         .filter((w) => /^\p{Lu}\p{Ll}/u.test(w))
-        .flatMap(gist),
+        .flatMap(contentWords),
     )
     const own = words.reduce(
       (total, word) => total + (this.weights.get(word) ?? (proper.has(word) ? PROPER : UNKNOWN)),
@@ -178,10 +178,10 @@ export class Wordings<K> {
     const foreign = best.get(null) ?? 0
     best.delete(null)
     const ranked = [...best.entries()]
-      .map(([key, near]) => ({ key: key!, near }))
-      .sort((a, b) => b.near - a.near)
-    const top = ranked[0]?.near ?? 0
+      .map(([key, near]) => ({ key: key!, similarity: near }))
+      .sort((a, b) => b.similarity - a.similarity)
+    const top = ranked[0]?.similarity ?? 0
     if (top < 0.5 || foreign > top + 0.02) return []
-    return ranked.filter((r) => r.near >= Math.max(0.5, top - 0.18))
+    return ranked.filter((r) => r.similarity >= Math.max(0.5, top - 0.18))
   }
 }

@@ -1,13 +1,13 @@
 import { inkOf, none } from '../../testing/ink-of.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { readDocument } from '../fields/extract.ts'
+import { extractDocument } from '../fields/extract.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const application = typeById(builtInTypes, 'loan_application')
 
 const choice = (line: string, dark: (x: number, y: number) => boolean = none) =>
-  readDocument([pageOf(['Loan application', line], { ink: inkOf(dark) })], application).fields
+  extractDocument([pageOf(['Loan application', line], { ink: inkOf(dark) })], application).fields
 const field = (fields: ReturnType<typeof choice>, name: string) => fields.find((f) => f.name === name)!.value
 test.each([
   ['Employment status | [X] Employed [ ] Self-employed', 'employed'],
@@ -37,10 +37,10 @@ describe('boxes of a scan', () => {
     const page = pageOf(words, {
       at: [0.16, 0.5],
       source: 'ocr',
-      sure,
+      confidence: sure,
       ink: inkOf((x, y) => frame(x, y, 25, 29) || frame(x, y, 93, 29) || inside(x, y)),
     })
-    return readDocument([page], application).fields.find((f) => f.name === 'employment_status')!.value
+    return extractDocument([page], application).fields.find((f) => f.name === 'employment_status')!.value
   }
   test('that hang higher than their words tell by what is in them', () =>
     expect([status(25), status(93)]).toEqual(['employed', 'self_employed']))
@@ -49,7 +49,7 @@ describe('boxes of a scan', () => {
       const whole = pageOf(lines, {
         at: [0.16, 0.5],
         source: 'ocr',
-        sure: 0.96,
+        confidence: 0.96,
         ink: inkOf(
           (x, y) =>
             frame(x, y, 25, 29) || frame(x, y, 93, 29) || (x > ticked && x < ticked + 4 && y > 29 && y < 33),
@@ -62,14 +62,14 @@ describe('boxes of a scan', () => {
           ...whole.words,
           {
             text: '[ES]',
-            sure: 0.62,
+            confidence: 0.62,
             box: [0.122, option.box[1], 0.152, option.box[3]] as [number, number, number, number],
           },
         ],
       }
     }
     const said = (ticked: number) =>
-      readDocument([page(ticked)], application).fields.find((f) => f.name === 'employment_status')!
+      extractDocument([page(ticked)], application).fields.find((f) => f.name === 'employment_status')!
     expect(said(25)).toMatchObject({ value: 'employed' })
     expect(said(93)).not.toMatchObject({ value: 'employed', needsReview: false })
   })
@@ -78,8 +78,8 @@ test('an empty ring that ran into its option is none of its letters', () => {
   const words = ['Loan application', 'Any existing loan? @ Yes | ONo']
   const [left, top, right, bottom] = pageOf(words).words.find((w) => w.text === '@')!.box
   const filled = inkOf((x, y) => x >= left * 200 && x <= right * 200 && y >= top * 283 && y <= bottom * 283)
-  const read = readDocument(
-    [pageOf(words, { source: 'ocr', sure: 0.96, ink: filled })],
+  const read = extractDocument(
+    [pageOf(words, { source: 'ocr', confidence: 0.96, ink: filled })],
     application,
   ).fields.find((f) => f.name === 'existing_loan')!
   expect(read).toMatchObject({ value: true })
@@ -87,17 +87,17 @@ test('an empty ring that ran into its option is none of its letters', () => {
 test('ink that contradicts what was read in a box makes it a question', () => {
   const page = pageOf(['Loan application', 'Existing loan | no ES] | yes []'], {
     source: 'ocr',
-    sure: 0.96,
+    confidence: 0.96,
     ink: inkOf((x, y) => x > 130 && x < 140 && y > 18 && y < 25),
   })
-  const read = readDocument([page], application).fields.find((f) => f.name === 'existing_loan')!
+  const read = extractDocument([page], application).fields.find((f) => f.name === 'existing_loan')!
   expect(read).toMatchObject({ value: false, needsReview: true })
 })
 
 describe('choices on scans', () => {
   const scanned = (line: string) =>
     field(
-      readDocument([pageOf(['Loan application', line], { ink: inkOf(none), source: 'ocr' })], application)
+      extractDocument([pageOf(['Loan application', line], { ink: inkOf(none), source: 'ocr' })], application)
         .fields,
       'employment_status',
     )
@@ -129,11 +129,11 @@ describe('rings on scans', () => {
       .words.filter((w) => w.text.startsWith(ring))
       .map((w) => w.box)
     const [left, top, right, bottom] = boxes[at]
-    return readDocument(
+    return extractDocument(
       [
         pageOf(words, {
           source: 'ocr',
-          sure: 0.9,
+          confidence: 0.9,
           ink: inkOf(
             (x, y) =>
               x >= left * 200 &&

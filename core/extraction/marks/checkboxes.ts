@@ -5,7 +5,7 @@ import type { Page, Word } from '../../model/page.ts'
 import { editDistance, tokens } from '../../text/normalize.ts'
 import type { Field } from '../../program/schema.ts'
 import type { Candidate } from '../scoring/candidate.ts'
-import { isSmall } from '../labels/wording-similarity.ts'
+import { isStopWord } from '../labels/wording-similarity.ts'
 import type { LabelHit } from '../labels/label.ts'
 
 /** What a yes-or-no question is answered with. */
@@ -22,7 +22,7 @@ const UNCHECKED = /^(?:[[({]\s?[\])}]|[☐□○O])$/
 const RING = /^[@©®]$/
 
 const isRing = (word: Word | undefined): boolean =>
-  word !== undefined && (RING.test(word.text) || (word.text === '&' && word.sure < 0.8))
+  word !== undefined && (RING.test(word.text) || (word.text === '&' && word.confidence < 0.8))
 
 /** How a small box reads as text: ticked, empty, or no box at all. */
 const boxState = (text: string): boolean | null =>
@@ -151,7 +151,7 @@ export function loneChoices(page: Page, field: Field): Candidate[] {
           boxState(w.text) === null &&
           !isRing(w) &&
           !/^[[({)}\]]$/.test(w.text) &&
-          !isSmall(w.text),
+          !isStopWord(w.text),
       )
       return rest.length === 0 ? found : []
     }),
@@ -318,7 +318,7 @@ function optionsIn(
       const first = words.indexOf(best.words[0])
       const small =
         first > 1 &&
-        isSmall(words[first - 1].text) &&
+        isStopWord(words[first - 1].text) &&
         (boxEndingAt(words, first - 1) !== null || isRing(words[first - 2]))
       options.push(small ? { ...best, words: [words[first - 1], ...best.words] } : best)
     }
@@ -363,7 +363,7 @@ function boxBeside(words: Word[], option: Word[]): boolean | null {
 
 /** A ticked box is spelt in many ways, all of them short, with a bracket in them or unsure. */
 const boxLike = (word: Word): boolean =>
-  /^(?=.*[[\](){}|])\S{1,5}$/.test(word.text) || (word.text.length <= 3 && word.sure < 0.75)
+  /^(?=.*[[\](){}|])\S{1,5}$/.test(word.text) || (word.text.length <= 3 && word.confidence < 0.75)
 
 /** Ink in the place before or behind an option's words where a box would be, up to the next print. */
 function inkBeside(

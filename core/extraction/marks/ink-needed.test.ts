@@ -1,9 +1,9 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { inkWanted } from './ink-needed.ts'
+import { inkNeeded } from './ink-needed.ts'
 
 test('ink is measured only where it can matter', () => {
-  const wanted = inkWanted(builtInTypes)
+  const wanted = inkNeeded(builtInTypes)
   expect(wanted(pageOf(['Signature of applicant']).words, true)).toBe(true)
   expect(wanted(pageOf(['Tide table of October']).words, true)).toBe(false)
   expect(wanted(pageOf(['Existing loan | Yes | No']).words, true)).toBe(true)
@@ -13,7 +13,7 @@ test('ink is measured only where it can matter', () => {
 })
 
 test('a caption that stands alone wants its ink measured, one in a sentence does not', () => {
-  const wants = inkWanted(builtInTypes)
+  const wants = inkNeeded(builtInTypes)
   expect(wants(pageOf(['Marine surveyor']).words, true)).toBe(true)
   expect(wants(pageOf(['Marine surveyor']).words, false)).toBe(false)
   expect(wants(pageOf(['The surveyor came aboard at noon.']).words, true)).toBe(false)

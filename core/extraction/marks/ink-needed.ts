@@ -8,7 +8,7 @@ import { YES_NO } from './checkboxes.ts'
  * Tells of the words of a page whether its ink is worth measuring.
  * @param strokes whether something is drawn on it that may be a pen's; what nothing is drawn on is not signed
  */
-export type WantsInk = (words: readonly Word[], strokes: boolean) => boolean
+export type NeedsInk = (words: readonly Word[], strokes: boolean) => boolean
 
 const SIGNING = ['signature', 'signed', 'sign', 'firma', 'firmado', 'signe']
 
@@ -16,7 +16,7 @@ const SIGNING = ['signature', 'signed', 'sign', 'firma', 'firmado', 'signe']
  * Pen marks matter beside signature labels and where a choice is given: yes beside no, or words of two choices of a
  * field. One choice's word alone ("employee") stands on any page.
  */
-export function inkWanted(types: readonly DocumentType[]): WantsInk {
+export function inkNeeded(types: readonly DocumentType[]): NeedsInk {
   const signing = new Set([
     ...SIGNING,
     ...types

@@ -21,29 +21,33 @@ test('an empty line is none', () =>
 test('where no place for a signature is found, the answer is unsure, not no', () =>
   expect(readSignature([pageOf(['Consent'], { ink: inkOf(none) })], consent)).toMatchObject({
     signed: false,
-    sure: 0.5,
+    confidence: 0.5,
   }))
 test('types that ask for none have none', () =>
   expect(readSignature([pageOf(lines)], typeById(builtInTypes, 'payslip'))).toBeNull())
 
 test('a scrawl that was spelt as a weak word is a signature, but a person is to look', () => {
-  const page = pageOf(lines, { source: 'ocr', sure: 0.96, ink: inkOf(scrawlAt(20, 60)) })
-  const spelt = { text: 'PANS', sure: 0.6, box: [0.1, 0.18, 0.31, 0.24] as [number, number, number, number] }
+  const page = pageOf(lines, { source: 'ocr', confidence: 0.96, ink: inkOf(scrawlAt(20, 60)) })
+  const spelt = {
+    text: 'PANS',
+    confidence: 0.6,
+    box: [0.1, 0.18, 0.31, 0.24] as [number, number, number, number],
+  }
   expect(readSignature([{ ...page, words: [...page.words, spelt] }], consent)).toMatchObject({
     signed: true,
-    sure: 0.7,
+    confidence: 0.7,
   })
 })
 const pen = (box: [number, number, number, number], drawn = true) => ({ pens: [{ box, drawn }] })
 test('a line of curves near its caption is a signature, known exactly', () =>
   expect(readSignature([pageOf(lines, pen([0.1, 0.2, 0.3, 0.23]))], consent)).toMatchObject({
     signed: true,
-    sure: 0.96,
+    confidence: 0.96,
   }))
 test('far from any caption it still is one, less surely', () =>
   expect(readSignature([pageOf(lines, pen([0.1, 0.8, 0.3, 0.83]))], consent)).toMatchObject({
     signed: true,
-    sure: 0.86,
+    confidence: 0.86,
   }))
 test('a logo is none: it stands in the head, or is as large as a picture', () => {
   expect(
@@ -78,7 +82,7 @@ describe('signatures that no caption leads to', () => {
   test('a scrawl is found wherever it stands, and a person is to look', () =>
     expect(
       readSignature([pageOf(unlabelled, { ink: inkOf(scrawlAt(60, 90)), source: 'ocr' })], mandate),
-    ).toMatchObject({ signed: true, sure: 0.7 }))
+    ).toMatchObject({ signed: true, confidence: 0.7 }))
   test('on a later page it may stand where a first page has its letterhead', () => {
     const high = pageOf(['', 'Approved'], { ink: inkOf(scrawlAt(60, 40)), source: 'ocr' })
     expect(readSignature([high], mandate)).toMatchObject({ signed: false })
@@ -107,7 +111,7 @@ describe('signatures that no caption leads to', () => {
         [pageOf(unlabelled, { source: 'ocr', ink: inkOf((x, y) => x % 31 === 0 && y % 29 === 0) })],
         mandate,
       ),
-    ).toMatchObject({ signed: false, sure: 0.5 }))
+    ).toMatchObject({ signed: false, confidence: 0.5 }))
   test('nor is the ring of a stamp', () =>
     expect(
       readSignature(
@@ -122,8 +126,12 @@ describe('signatures that no caption leads to', () => {
     ).toMatchObject({ signed: false }))
 })
 test('a tall word none too surely read over a caption is the scrawl, and does not cut the place to sign short', () => {
-  const page = pageOf(lines, { source: 'ocr', sure: 0.96, ink: inkOf(scrawlAt(20, 60)) })
-  const spelt = { text: 'MAMA', sure: 0.66, box: [0.1, 0.18, 0.31, 0.24] as [number, number, number, number] }
+  const page = pageOf(lines, { source: 'ocr', confidence: 0.96, ink: inkOf(scrawlAt(20, 60)) })
+  const spelt = {
+    text: 'MAMA',
+    confidence: 0.66,
+    box: [0.1, 0.18, 0.31, 0.24] as [number, number, number, number],
+  }
   expect(readSignature([{ ...page, words: [...page.words, spelt] }], consent)).toMatchObject({ signed: true })
 })
 test('the day printed over "Signed on" is no place to sign, and the pen beside it is found', () => {
@@ -145,7 +153,7 @@ test('the day printed over "Signed on" is no place to sign, and the pen beside i
   const at = [0.1, 0.55]
   expect(
     readSignature([pageOf(below, { at, source: 'ocr', ink: inkOf(scrawlAt(30, 68)) })], survey),
-  ).toMatchObject({ signed: true, sure: 0.7 })
+  ).toMatchObject({ signed: true, confidence: 0.7 })
   expect(readSignature([pageOf(below, { at, source: 'ocr', ink: inkOf(none) })], survey)).toMatchObject({
     signed: false,
   })

@@ -3,7 +3,7 @@ import { strokesIn, strokesOn, type InkGrid, type Strokes } from '../../model/in
 import { linesOf } from '../../layout/lines.ts'
 import type { Page, Word } from '../../model/page.ts'
 import type { DocumentType } from '../../program/schema.ts'
-import { labelsOn } from '../labels/find-labels.ts'
+import { findLabels } from '../labels/find-labels.ts'
 import { isPrint, printedOn, surelyPrintedOn } from '../../layout/printed-area.ts'
 import type { LabelHit } from '../labels/label.ts'
 
@@ -13,7 +13,7 @@ export const SIGNATURE_SURE = 0.8
 /** Whether a document carries a pen's signature where its type expects one; `sure` from 0 to 1. */
 export interface Signature {
   signed: boolean
-  sure: number
+  confidence: number
   page: number
   box: Box
 }
@@ -32,7 +32,7 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
     if (!page.ink && page.source !== 'text') continue
     const lines = linesOf(page)
     const [printed, surely] = [printedOn(page), surelyPrintedOn(page)]
-    for (const label of labelsOn(page, type)) {
+    for (const label of findLabels(page, type)) {
       if (
         !label.meanings.some((m) => m.role === 'signature') ||
         (!label.leads && !label.colon) ||
@@ -87,8 +87,12 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
         : signed
           ? Math.min(0.99, 0.6 + strokes.cells / 60)
           : Math.max(0.5, 0.98 - strokes.cells / 30)
-      const found: Signature = { signed: signed || likely, sure, page: page.number, box: area }
-      if (!best || (found.signed && !best.signed) || (found.signed === best.signed && found.sure > best.sure))
+      const found: Signature = { signed: signed || likely, confidence: sure, page: page.number, box: area }
+      if (
+        !best ||
+        (found.signed && !best.signed) ||
+        (found.signed === best.signed && found.confidence > best.confidence)
+      )
         best = found
     }
   }
@@ -102,7 +106,7 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
     return best
   if (pen) return pen
   const last = pages.at(-1)!
-  return { signed: false, sure: 0.5, page: last.number, box: [0, 0.5, 1, 1] }
+  return { signed: false, confidence: 0.5, page: last.number, box: [0, 0.5, 1, 1] }
 }
 
 /** The day printed over "Signed on" ends its place; the pen beside it may stand as much higher, as a share of the height. */
@@ -145,13 +149,13 @@ function penDrawn(pages: readonly Page[], type: DocumentType): Signature | null 
   for (const page of pages) {
     const hands = (page.pens ?? []).filter((p) => isHand(p.box))
     if (hands.length === 0) continue
-    const captions = labelsOn(page, type)
+    const captions = findLabels(page, type)
       .filter((l) => l.meanings.some((m) => m.role === 'signature') && (l.leads || l.colon) && !spoken(l))
       .map((l) => l.lineOf.box)
     for (const { box, drawn } of hands) {
       const near = captions.some((c) => c[1] - box[3] < NEAR_CAPTION && box[1] - c[3] < NEAR_CAPTION)
-      if (near) return { signed: true, sure: DRAWN, page: page.number, box }
-      if (drawn && box[1] > 0.15) apart = { signed: true, sure: DRAWN_APART, page: page.number, box }
+      if (near) return { signed: true, confidence: DRAWN, page: page.number, box }
+      if (drawn && box[1] > 0.15) apart = { signed: true, confidence: DRAWN_APART, page: page.number, box }
     }
   }
   return apart
@@ -198,7 +202,7 @@ function penAnywhere(pages: readonly Page[]): Signature | null {
     const [widest] = (plainly.length > 0 ? plainly : spelt()).sort((a, b) => b.width - a.width)
     // Ink of a page with a text layer is drawn coarsely, and thin pens fall apart in it.
     const place = widest?.box ?? (page.source === 'text' ? bandOfStrokes(page, page.ink) : null)
-    if (place) return { signed: true, sure: LIKELY, page: page.number, box: place }
+    if (place) return { signed: true, confidence: LIKELY, page: page.number, box: place }
   }
   return null
 }

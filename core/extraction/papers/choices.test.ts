@@ -1,11 +1,11 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
-import { readDocument } from '../fields/extract.ts'
+import { extractDocument } from '../fields/extract.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const form = typeById(builtInTypes, 'loan_application')
 const says = (field: string, ...lines: string[]) =>
-  readDocument(
+  extractDocument(
     [
       pageOf([
         'Application for a boat loan',

@@ -31,15 +31,15 @@ test.each([
   ['28rd March 2026', '2026-03-23'],
   ['7st May 2026', '2026-05-01'],
 ])('%s says by its ending that it is %s', (text, value) =>
-  expect(parseDate(text)).toEqual({ value, fit: 0.7, repaired: true }),
+  expect(parseDate(text)).toEqual({ value, plausibility: 0.7, repaired: true }),
 )
 test('a letter for a digit before the name of a month, too', () =>
   expect([parseDate('O1-Jan-2026'), parseDate('1] January 2026')]).toEqual([
-    { value: '2026-01-01', fit: 0.85, repaired: true },
-    { value: '2026-01-11', fit: 0.85, repaired: true },
+    { value: '2026-01-01', plausibility: 0.85, repaired: true },
+    { value: '2026-01-11', plausibility: 0.85, repaired: true },
   ]))
 test('a letter for a digit is mended and said', () =>
-  expect(parseDate('l4/O3/2026')).toEqual({ value: '2026-03-14', fit: 0.7, repaired: true }))
+  expect(parseDate('l4/O3/2026')).toEqual({ value: '2026-03-14', plausibility: 0.7, repaired: true }))
 
 test.each([
   ['1 March 2026 to 31 March 2026', '2026-03-01', '2026-03-31'],
@@ -87,7 +87,8 @@ test.each([
 ])('%s out of boxes or weak print', (text, iso) => expect(parseDate(text)?.value).toBe(iso))
 
 describe('as a weak reader spells a date', () => {
-  const read = (text: string, sure: number) => readDates(pageOf([text], { sure }).words).map((r) => r.value)
+  const read = (text: string, sure: number) =>
+    readDates(pageOf([text], { confidence: sure }).words).map((r) => r.value)
   test.each([
     ['06.022026', '2026-02-06'],
     ['0803/2026', '2026-03-08'],
@@ -103,7 +104,9 @@ describe('as a weak reader spells a date', () => {
     ['15-0CT-24', '2024-10-15'],
     ['3 5ep 2025', '2025-09-03'],
   ])('%s is %s, mended', (text, iso) => {
-    expect(readDates(pageOf([text], { sure: 0.9 }).words)).toMatchObject([{ value: iso, repaired: true }])
+    expect(readDates(pageOf([text], { confidence: 0.9 }).words)).toMatchObject([
+      { value: iso, repaired: true },
+    ])
     expect(read(text, 1)).toEqual([])
   })
 })

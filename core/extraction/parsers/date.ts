@@ -1,5 +1,5 @@
 import { editDistance, fold } from '../../text/normalize.ts'
-import { remembered } from '../../text/memoize.ts'
+import { memoize } from '../../text/memoize.ts'
 import { asDigits, readSpans, type KindReader } from './reading.ts'
 
 const MONTHS = [
@@ -51,40 +51,47 @@ const MONTH_FIRST = /^([a-z]{3,10})\.?\s+(\d{1,2})(?:st|nd|rd|th)?(?:[,.]\s*|\s+
  * One date written out, days before months; null for anything else.
  * @returns the ISO date, and whether a letter had to be read as a digit
  */
-export const parseDate = remembered((text): { value: string; fit: number; repaired: boolean } | null => {
-  const clean = fold(text)
-    .trim()
-    .replace(/^[(:,;.]+|[),;:.]+$/g, '')
-    .trim()
-  if (clean.length < 6 || clean.length > 32 || !/[\dosil]/.test(clean)) return null
-  const ordinal = withItsOrdinal(clean)
-  if (ordinal !== clean) {
-    const value = dateIn(ordinal)
-    return value ? { value, fit: 0.7, repaired: true } : null
-  }
-  const direct = dateIn(clean)
-  const comb = COMB.exec(clean)
-  const packed = comb && isoDate(+comb[3], +comb[2], +comb[1])
-  if (packed) return { value: packed, fit: 0.72, repaired: false }
-  if (direct) return { value: direct, fit: /^\d{1,2}.\d{1,2}.\d{2}$/.test(clean) ? 0.85 : 1, repaired: false }
-  // "O1-Jan-2026", "1] January 2026": before the name of a month only figures stand.
-  const day = /^[0-9osil|![\]]{1,2}(?=(?:st|nd|rd|th)?[\s.-]*[a-z]{3})/.exec(clean)?.[0]
-  const named =
-    day && /\D/.test(day) ? dateIn(asDigits(day.replace(/[[\]]/g, '1')) + clean.slice(day.length)) : null
-  if (named) return { value: named, fit: 0.85, repaired: true }
-  if (/[a-z]{3}/.test(clean)) return null
-  const digits = asDigits(text.trim().replace(/[),;:.]+$/, ''))
-  // "01. 02 +2026": weak readers lose the points between, or see strokes in them.
-  const mended = dateIn(digits) ?? dateIn(digits.replace(/\s*[.,+*·°]\s*[+-]?\s*|\s+/g, '.'))
-  return mended ? { value: mended, fit: 0.7, repaired: true } : null
-})
+export const parseDate = memoize(
+  (text): { value: string; plausibility: number; repaired: boolean } | null => {
+    const clean = fold(text)
+      .trim()
+      .replace(/^[(:,;.]+|[),;:.]+$/g, '')
+      .trim()
+    if (clean.length < 6 || clean.length > 32 || !/[\dosil]/.test(clean)) return null
+    const ordinal = withItsOrdinal(clean)
+    if (ordinal !== clean) {
+      const value = dateIn(ordinal)
+      return value ? { value, plausibility: 0.7, repaired: true } : null
+    }
+    const direct = dateIn(clean)
+    const comb = COMB.exec(clean)
+    const packed = comb && isoDate(+comb[3], +comb[2], +comb[1])
+    if (packed) return { value: packed, plausibility: 0.72, repaired: false }
+    if (direct)
+      return {
+        value: direct,
+        plausibility: /^\d{1,2}.\d{1,2}.\d{2}$/.test(clean) ? 0.85 : 1,
+        repaired: false,
+      }
+    // "O1-Jan-2026", "1] January 2026": before the name of a month only figures stand.
+    const day = /^[0-9osil|![\]]{1,2}(?=(?:st|nd|rd|th)?[\s.-]*[a-z]{3})/.exec(clean)?.[0]
+    const named =
+      day && /\D/.test(day) ? dateIn(asDigits(day.replace(/[[\]]/g, '1')) + clean.slice(day.length)) : null
+    if (named) return { value: named, plausibility: 0.85, repaired: true }
+    if (/[a-z]{3}/.test(clean)) return null
+    const digits = asDigits(text.trim().replace(/[),;:.]+$/, ''))
+    // "01. 02 +2026": weak readers lose the points between, or see strokes in them.
+    const mended = dateIn(digits) ?? dateIn(digits.replace(/\s*[.,+*·°]\s*[+-]?\s*|\s+/g, '.'))
+    return mended ? { value: mended, plausibility: 0.7, repaired: true } : null
+  },
+)
 
 /**
  * A date as weak readers and hasty hands write it, for pictures alone: on a page with a text layer such figures are no date.
  * Strokes read as figures ("1510911965"), points and strokes lost or taken for others ("06.022026", "25.02:2026", "0803/2026"), or that are none ("199.2-03-16"), letters in day and year ("z4-NOV-8s"), a
  * month a letter off ("4 Hay 1963"), a day beyond its month ("46 Nov") and a year that lies centuries back ("05.12.1783").
  */
-const parseWeakDate = remembered((text): { value: string; fit: number; repaired: boolean } | null => {
+const parseWeakDate = memoize((text): { value: string; plausibility: number; repaired: boolean } | null => {
   const found = parseDate(text)
   if (found) return found
   const clean = fold(text)
@@ -106,7 +113,7 @@ const parseWeakDate = remembered((text): { value: string; fit: number; repaired:
     clean.replace(/(?<!\d)1[0-8](\d{2})(?!\d)/, '19$1').replace(/(?<!\d)2[1-9](\d{2})(?!\d)/, '20$1'),
   ]
   const value = tried.map((form) => (form === text ? null : dateIn(form))).find((date) => date !== null)
-  return value ? { value, fit: 0.5, repaired: true } : null
+  return value ? { value, plausibility: 0.5, repaired: true } : null
 })
 
 /** What hands make of the tens of a day, by what readers see in it: no month has forty days. */
@@ -160,7 +167,7 @@ const beginsDay = (word: string): boolean =>
   /\d/.test(word) || word.length <= 3 || monthOf(word.replace(/^[(:,;.]+|[),;:.]+$/g, '')) !== undefined
 
 export const readDates: KindReader = (words) =>
-  words.some((w) => w.sure < 1 || /\d/.test(w.text))
+  words.some((w) => w.confidence < 1 || /\d/.test(w.text))
     ? readSpans(words, 6, (text, weak) => (weak ? parseWeakDate : parseDate)(text), beginsDay)
     : []
 
@@ -181,7 +188,7 @@ function dayAfterYearBefore(end: string): string {
 }
 
 /** A stretch of days written as two dates, "1 to 31 March 2026", "1 - 31/03/2026" or a month's name with its year. */
-export const parsePeriod = remembered((text): { start: string; end: string } | null => {
+export const parsePeriod = memoize((text): { start: string; end: string } | null => {
   // "1 Jul 2024-30 Jun 2025": read in pieces its last words would be a month, and that the whole period.
   const clean = fold(text)
     .trim()

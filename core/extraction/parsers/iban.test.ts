@@ -17,7 +17,7 @@ test('invented IBANs hold, and no longer with one digit changed', () => {
 })
 test('an IBAN is read with its spaces', () =>
   expect(read('GB82 WEST 1234 5698 7654 32')).toMatchObject([
-    { value: 'GB82WEST12345698765432', fit: 1, repaired: false },
+    { value: 'GB82WEST12345698765432', plausibility: 1, repaired: false },
   ]))
 test.each([
   ['letters where the country has digits', 'GB82 WEST 1234 S698 7654 3Z'],
@@ -29,15 +29,15 @@ test.each([
 ])('%s are read as what they must be', (_, text) => {
   const [reading] = read(text)
   expect(ibanHolds(reading.value as string)).toBe(true)
-  expect(reading).toMatchObject({ fit: 0.95, repaired: false })
+  expect(reading).toMatchObject({ plausibility: 0.95, repaired: false })
 })
 test('one digit taken for another that mends the check digits is mended, and fits less well', () => {
   const [reading] = read('GB82 WEST 1234 5698 7654 82')
   expect(reading).toMatchObject({ value: 'GB82WEST12345698765432', repaired: true })
-  expect(reading.fit).toBeLessThan(0.8)
+  expect(reading.plausibility).toBeLessThan(0.8)
 })
 test('an IBAN beyond mending fits badly but is not lost', () =>
-  expect(read('GB82WEST99999998765432')[0].fit).toBeLessThan(0.5))
+  expect(read('GB82WEST99999998765432')[0].plausibility).toBeLessThan(0.5))
 test('a number that only looks like a country with its digits is no IBAN', () =>
   expect(read('1E64 9999 5597 9596 3025 34')).toEqual([]))
 

@@ -89,12 +89,12 @@ export const readIbans: KindReader = (words) =>
         // Which signs are letters is known of each country, and the check digits bear it out: that is reading, not mending.
         // Another letter for a letter of the country is a guess for all that.
         const guessed = /^[A-Z]{2}/.test(given) && value.slice(0, 2) !== given.slice(0, 2)
-        if (ibanHolds(value)) return { value, fit: value === given ? 1 : 0.95, repaired: guessed }
+        if (ibanHolds(value)) return { value, plausibility: value === given ? 1 : 0.95, repaired: guessed }
         const doubled = withoutDoubled(given)
         const mended = (doubled.length > 0 ? doubled : mendOnce(value)).filter(standsAs)
-        if (mended.length === 1) return { value: mended[0], fit: 0.7, repaired: true }
+        if (mended.length === 1) return { value: mended[0], plausibility: 0.7, repaired: true }
         return /^[A-Z]{2}/.test(given) && figures(given.slice(0, value.length)) >= FEWEST
-          ? { value, fit: 0.35, repaired: false }
+          ? { value, plausibility: 0.35, repaired: false }
           : null
       })
 

@@ -22,8 +22,8 @@ test.each([
 ])('%s holds %j', (text, mails) => expect(values(readEmails, text)).toEqual(mails))
 test('half an address beside a word is asked about, on pictures alone', () => {
   const line = ['wilma garvie@islepost.example']
-  expect(readEmails(pageOf(line, { source: 'ocr', sure: 0.96 }).words)).toMatchObject([
-    { value: 'wilma.garvie@islepost.example', repaired: true, fit: 0.5 },
+  expect(readEmails(pageOf(line, { source: 'ocr', confidence: 0.96 }).words)).toMatchObject([
+    { value: 'wilma.garvie@islepost.example', repaired: true, plausibility: 0.5 },
   ])
   expect(readEmails(pageOf(line).words)).toMatchObject([
     { value: 'garvie@islepost.example', repaired: false },
@@ -45,14 +45,14 @@ test('the word for a number is none of it, and neither is the sentence behind it
   expect(values(readIds, 'No. C-24899')).toEqual(['C-24899'])
   expect(values(readIds, '226/95328/H In consideration')).toEqual(['226/95328/H'])
 })
-const picture = { sure: 0.9 }
+const picture = { confidence: 0.9 }
 test('a letter in a telephone number on a picture stands for a figure: the rest alone would be another number', () =>
   expect(readPhones(pageOf(['+44 165Z 216 724'], picture).words)).toMatchObject([
     { value: '+44 1652 216 724', repaired: true },
   ]))
 test('figures that a hand set apart are one number, on pictures', () => {
   const near = (sure: number) =>
-    pageOf(['4, 8'], { sure }).words.map((w, i) =>
+    pageOf(['4, 8'], { confidence: sure }).words.map((w, i) =>
       i === 0
         ? w
         : { ...w, box: [w.box[0] - 0.003, w.box[1], w.box[2], w.box[3]] as [number, number, number, number] },
@@ -78,7 +78,7 @@ test.each([
   [readPhones, '+uu 1865'],
 ])('a text layer spells what its paper says (%#)', (reader, text) => expect(values(reader, text)).toEqual([]))
 test('a bracket that ends a number is a 1 on a picture', () =>
-  expect(readIds(pageOf(['MSM-26-36699]'], { sure: 0.8 }).words)).toMatchObject([
+  expect(readIds(pageOf(['MSM-26-36699]'], { confidence: 0.8 }).words)).toMatchObject([
     { value: 'MSM-26-366991', repaired: true },
   ]))
 test('an amount with its currency is no number', () =>
@@ -86,7 +86,7 @@ test('an amount with its currency is no number', () =>
     [],
   ))
 test('the colon of a label, seen twice, is none of the number on a picture', () => {
-  expect(readIds(pageOf(['R:030392-5560'], { sure: 0.6 }).words)).toMatchObject([
+  expect(readIds(pageOf(['R:030392-5560'], { confidence: 0.6 }).words)).toMatchObject([
     { value: '030392-5560', repaired: true },
   ])
 })

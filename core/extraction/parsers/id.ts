@@ -48,7 +48,7 @@ export const readIds: KindReader = (words) =>
       )
         return null
       if (parseDate(text) || AMOUNT.test(value)) return null
-      return { value, fit: digits >= 4 ? 1 : 0.8, repaired: text !== given }
+      return { value, plausibility: digits >= 4 ? 1 : 0.8, repaired: text !== given }
     },
     (word) => !/[a-z]{2}/.test(word),
   )
@@ -66,15 +66,15 @@ export const readEmails: KindReader = (words) =>
           .replace(/\s+/g, '')
           .replace(/[.,;:]$/, '')
           .toLowerCase()
-        if (/^[\w.+-]+@[\w-]+(?:\.[\w-]+)+$/.test(value)) return { value, fit: 1, repaired: false }
+        if (/^[\w.+-]+@[\w-]+(?:\.[\w-]+)+$/.test(value)) return { value, plausibility: 1, repaired: false }
         const unparted = weak ? WITHOUT_POINT.exec(value) : null
-        return unparted ? { value: `${unparted[1]}.${unparted[2]}`, fit: 0.5, repaired: true } : null
+        return unparted ? { value: `${unparted[1]}.${unparted[2]}`, plausibility: 0.5, repaired: true } : null
       }).map((reading) => {
         // "wilma garvie@…": a point that a reader of pictures lost would leave half an address, and nothing to tell it by.
         const [before, first] = words
         if (
           reading.words[0] !== first ||
-          before.sure === 1 ||
+          before.confidence === 1 ||
           !/^[a-z]{2,}$/.test(before.text) ||
           /mail|courriel|correo/.test(before.text)
         )
@@ -84,7 +84,7 @@ export const readEmails: KindReader = (words) =>
           value: `${before.text}.${plain(reading.value)}`,
           words: [before, ...reading.words],
           raw: `${before.text} ${reading.raw}`,
-          fit: 0.5,
+          plausibility: 0.5,
           repaired: true,
         }
       })
@@ -106,7 +106,7 @@ export const readPhones: KindReader = (words) =>
       if (parseDate(text)) return null
       return {
         value: text,
-        fit: text.includes('+') || digits.length > 8 ? 1 : 0.8,
+        plausibility: text.includes('+') || digits.length > 8 ? 1 : 0.8,
         repaired: text !== given.trim(),
       }
     },
@@ -138,7 +138,7 @@ function pieced(readings: Reading[]): Reading[] {
   const [a, b] = readings
   if (
     readings.length !== 2 ||
-    ![a, b].every((r) => r.words.length === 1 && r.words[0].sure < 1 && /^\d+$/.test(plain(r.value)))
+    ![a, b].every((r) => r.words.length === 1 && r.words[0].confidence < 1 && /^\d+$/.test(plain(r.value)))
   )
     return readings
   const [left, right] = [a.words[0], b.words[0]]
@@ -149,7 +149,7 @@ function pieced(readings: Reading[]): Reading[] {
       value: `${plain(a.value)}${plain(b.value)}`,
       words: [left, right],
       raw: rawOf([left, right]),
-      fit: 0.5,
+      plausibility: 0.5,
       repaired: true,
     },
     a,
@@ -163,7 +163,7 @@ export const readNumbers: KindReader = (words) => {
     const text = weak ? given.replace(/(?<=\d)\|(?=\d)/g, '') : given
     const value = NUMBER_WORDS[fold(text)] ?? text.replace(/^[x×]|[.,;:)]+$|(?:pcs|x|×)$/g, '')
     return /^\d{1,7}(?:[.,]\d{1,3})?$/.test(value)
-      ? { value: plainNumber(value), fit: 0.9, repaired: false }
+      ? { value: plainNumber(value), plausibility: 0.9, repaired: false }
       : null
   })
   return pieced(readings).map((reading) => {

@@ -34,7 +34,7 @@ test.each([
   ['37,63.2,40', '37632.40'],
   ['31,0,28,40', '31028.40'],
 ])('%s on a picture has a mark too many, and is said to be mended', (text, amount) => {
-  expect(readMoney(pageOf([text], { sure: 0.9 }).words)).toMatchObject([
+  expect(readMoney(pageOf([text], { confidence: 0.9 }).words)).toMatchObject([
     { value: { amount }, repaired: true },
   ])
   expect(readMoney(pageOf([text]).words)).toEqual([])
@@ -49,7 +49,7 @@ test('the currency is kept', () =>
 test('a mended amount says so and fits less', () => {
   const [clean, mended] = [parseMoney('2,140.55')!, parseMoney('2,14O.55')!]
   expect(mended.repaired).toBe(true)
-  expect(mended.fit).toBeLessThan(clean.fit)
+  expect(mended.plausibility).toBeLessThan(clean.plausibility)
 })
 
 const read = (text: string) =>
@@ -71,7 +71,7 @@ test('every way of writing an amount is read back', () => {
 })
 test('a word before an amount lends it no figures', () => expect(parseMoney('is 403,73 €')).toBeNull())
 test('a currency sign that a weak reader took for a letter is none of the figures', () => {
-  expect(readMoney(pageOf(['f40 000,00 €'], { sure: 0.6 }).words)).toMatchObject([
+  expect(readMoney(pageOf(['f40 000,00 €'], { confidence: 0.6 }).words)).toMatchObject([
     { value: { amount: '40000.00', currency: 'EUR' }, repaired: true },
   ])
   expect(readMoney(pageOf(['f40 000,00 €']).words)).not.toMatchObject([{ value: { amount: '40000.00' } }])
@@ -80,7 +80,7 @@ test.each([
   ['€60,69/.20', '60691.20'],
   ['€/2,000.00', '12000.00'],
 ])('%s by a hasty hand is %s', (text, amount) => {
-  expect(readMoney(pageOf([text], { sure: 0.7 }).words)).toMatchObject([
+  expect(readMoney(pageOf([text], { confidence: 0.7 }).words)).toMatchObject([
     { value: { amount }, repaired: true },
   ])
   expect(readMoney(pageOf([text]).words)).not.toMatchObject([{ value: { amount } }])

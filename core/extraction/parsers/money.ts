@@ -1,4 +1,4 @@
-import { remembered } from '../../text/memoize.ts'
+import { memoize } from '../../text/memoize.ts'
 import type { Word } from '../../model/page.ts'
 import { asDigits, isWeak, rawOf, type KindReader, type Reading } from './reading.ts'
 
@@ -20,10 +20,10 @@ const CURRENCY =
 
 /**
  * One amount with either decimal convention: `EUR 48,750.00`, `€48.750,00`, `48 750,00 €`, `24.10-`, `(24.10)`, `24.10 DR`.
- * @returns null where the text is not one amount; `fit` is lower without cents or currency
+ * @returns null where the text is not one amount; `plausibility` is lower without cents or currency
  */
-export const parseMoney = remembered(
-  (text): { value: { amount: string; currency: string }; fit: number; repaired: boolean } | null => {
+export const parseMoney = memoize(
+  (text): { value: { amount: string; currency: string }; plausibility: number; repaired: boolean } | null => {
     let currency = 'EUR'
     let rest = text
       .trim()
@@ -68,7 +68,7 @@ export const parseMoney = remembered(
     const fit = (number.cents ? 0.85 : /^\d{1,2}\.00$/.test(number.amount) ? 0.25 : 0.55) + (sign ? 0.15 : 0)
     return {
       value: { amount: (negative ? '-' : '') + number.amount, currency },
-      fit: repaired ? fit * 0.7 : fit,
+      plausibility: repaired ? fit * 0.7 : fit,
       repaired,
     }
   },
@@ -83,20 +83,22 @@ function parseWithoutStray(text: string): ReturnType<typeof parseMoney> {
   const [found, ...others] = [lone - 1, lone + 1].flatMap(
     (mark) => parseMoney(parts.filter((_, i) => i !== mark).join('')) ?? [],
   )
-  return found && others.length === 0 ? { ...found, fit: found.fit * 0.7, repaired: true } : null
+  return found && others.length === 0
+    ? { ...found, plausibility: found.plausibility * 0.7, repaired: true }
+    : null
 }
 
 /** "€60,69/.20", "€/2,000.00": a stroke among figures is a hasty 1. */
 function parseWithStrokes(text: string): ReturnType<typeof parseMoney> {
   const found =
     /[\d€£$]\/|\/\d/.test(text) && /[.,]\d{2}$/.test(text) ? parseMoney(text.replaceAll('/', '1')) : null
-  return found && { ...found, fit: found.fit * 0.7, repaired: true }
+  return found && { ...found, plausibility: found.plausibility * 0.7, repaired: true }
 }
 
 /** "f40 000,00 €": a currency sign on a picture, read as the letter that it looks like. */
 function parseWithoutSign(text: string): ReturnType<typeof parseMoney> {
   const found = /^[fFCEe]\d.*[.,]\d{2}/.test(text) ? parseMoney(text.slice(1)) : null
-  return found && { ...found, fit: found.fit * 0.7, repaired: true }
+  return found && { ...found, plausibility: found.plausibility * 0.7, repaired: true }
 }
 
 function decimalOf(text: string): { amount: string; cents: boolean } | null {
@@ -132,7 +134,8 @@ function longestAmount(words: Word[], at: number): Reading | null {
           i > 0 &&
           /\d$/.test(span[i - 1].text) &&
           /^\d/.test(w.text) &&
-          w.box[0] - span[i - 1].box[2] > ((w.box[2] - w.box[0]) / w.text.length) * (w.sure < 1 ? 2.1 : 1.7),
+          w.box[0] - span[i - 1].box[2] >
+            ((w.box[2] - w.box[0]) / w.text.length) * (w.confidence < 1 ? 2.1 : 1.7),
       )
     )
       continue

@@ -1,4 +1,4 @@
-import { mendFigures, mendNumeral } from './numeral.ts'
+import { repairDigits, repairNumeral } from './numeral.ts'
 
 test.each([
   ['Morning Tern Il', 'Morning Tern II'],
@@ -8,7 +8,7 @@ test.each([
   ['Morning Tern II', 'Morning Tern II'],
   ['Morning Tern', 'Morning Tern'],
   ['Bill', 'Bill'],
-])('%s is %s', (read, meant) => expect(mendNumeral(read)).toBe(meant))
+])('%s is %s', (read, meant) => expect(repairNumeral(read)).toBe(meant))
 
 test.each([
   ['0Z0161-0358', '020161-0358'],
@@ -17,4 +17,4 @@ test.each([
   ['12S45', '12S45'],
   ['IE29B123456', 'IE29B123456'],
   ['8812345678B', '8812345678B'],
-])('of figures %s is %s', (read, meant) => expect(mendFigures(read)).toBe(meant))
+])('of figures %s is %s', (read, meant) => expect(repairDigits(read)).toBe(meant))

@@ -2,13 +2,13 @@
 const NUMERAL = / (?!\d+$)[Il1|]{2,3}$/
 
 /** A name with the strokes of its Roman numeral put right, which weak readers spell with letters and digits alike. */
-export const mendNumeral = (name: string): string =>
+export const repairNumeral = (name: string): string =>
   name.replace(NUMERAL, (strokes) => ` ${'I'.repeat(strokes.length - 1)}`)
 
 const LETTERS: Record<string, string> = { O: '0', I: '1', Z: '2', S: '5', B: '8' }
 
 /** A number with the one letter in it that stands among its figures put right: "0Z0161-0358". */
-export const mendFigures = (id: string): string =>
+export const repairDigits = (id: string): string =>
   id.replace(/[^A-Z]/gi, '').length === 1 && id.replace(/\D/g, '').length >= 6
     ? id.replace(/(?<=\d)[OIZSB](?=\d)/, (letter) => LETTERS[letter])
     : id

@@ -12,7 +12,7 @@ const WRITTEN: Record<string, string> = { U: '4', u: '4', y: '4', Y: '4', q: '9'
  * An address with the digits of its postal code put right where exactly the form of the code says that letters were
  * read for them: "SKS 6RT" is "SK5 6RT". Codes of digits alone are left as they are.
  */
-export function mendPostcode(address: string): string {
+export function repairPostcode(address: string): string {
   return address
     .replace(
       BY_HAND,

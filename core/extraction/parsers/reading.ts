@@ -7,7 +7,7 @@ export interface Reading {
   words: Word[]
   raw: string
   /** How well its form fits its kind, 0 to 1. */
-  fit: number
+  plausibility: number
   /** A letter had to be taken for a digit or the like. */
   repaired: boolean
 }
@@ -16,7 +16,7 @@ export interface Reading {
 export type KindReader = (words: Word[]) => Reading[]
 
 /** Whether a reader of pictures made out some of these words, and may have taken a sign for another. */
-export const isWeak = (words: readonly Word[]): boolean => words.some((w) => w.sure < 1)
+export const isWeak = (words: readonly Word[]): boolean => words.some((w) => w.confidence < 1)
 
 export const rawOf = (words: Word[]): string => words.map((w) => w.text).join(' ')
 
@@ -56,7 +56,7 @@ export const asDigits = (text: string): string =>
 export function readSpans(
   words: Word[],
   longest: number,
-  parse: (text: string, weak: boolean) => { value: Value; fit: number; repaired: boolean } | null,
+  parse: (text: string, weak: boolean) => { value: Value; plausibility: number; repaired: boolean } | null,
   begins: (word: string) => boolean = () => true,
 ): Reading[] {
   const readings: Reading[] = []

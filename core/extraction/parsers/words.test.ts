@@ -45,7 +45,7 @@ test('quotation marks are no part of a text', () =>
   expect(readTexts(pageOf(['“Grey Seal”']).words)[0].value).toBe('Grey Seal'))
 test('a single letter is no text', () => expect(readTexts(pageOf(['D.']).words)).toEqual([]))
 test('an initial that a weak reader took for a stroke or a figure', () => {
-  const name = (text: string, sure: number) => readNames(pageOf([text], { sure }).words)[0]
+  const name = (text: string, sure: number) => readNames(pageOf([text], { confidence: sure }).words)[0]
   expect(name('|. Dunbarrow', 0.9)).toMatchObject({
     value: 'I. Dunbarrow',
     raw: '|. Dunbarrow',
@@ -61,9 +61,9 @@ test('a name ends where a sentence goes on behind a comma, not at its other half
   expect(readNames(pageOf(['Carrow, Elspeth']).words)[0].value).toBe('Carrow, Elspeth')
 })
 describe('names on scans', () => {
-  const scanned = (text: string) => readNames(pageOf([text], { sure: 0.9 }).words)[0]?.value
+  const scanned = (text: string) => readNames(pageOf([text], { confidence: 0.9 }).words)[0]?.value
   test('begin with capitals, and say where one was put', () => {
-    expect(readNames(pageOf(['lvar Sandwick'], { sure: 0.9 }).words)).toMatchObject([
+    expect(readNames(pageOf(['lvar Sandwick'], { confidence: 0.9 }).words)).toMatchObject([
       { value: 'Ivar Sandwick', repaired: true },
     ])
     expect(scanned('Pettigrew, fñigo')).toBe('Pettigrew, Íñigo')
@@ -86,14 +86,14 @@ test.each([
   ['Northlight Hatcheries (td', 'Northlight Hatcheries Ltd'],
   ['Ellery Harbour PLL', 'Ellery Harbour PLC'],
 ])('%s closes as firms do', (text, firm) => {
-  expect(readOrgs(pageOf([text], { sure: 0.9 }).words)).toMatchObject([
+  expect(readOrgs(pageOf([text], { confidence: 0.9 }).words)).toMatchObject([
     { value: firm, raw: text, repaired: true },
   ])
   expect(readOrgs(pageOf([text]).words)[0].value).toBe(text)
 })
 
 test('a heading that runs on from a firm on a picture is no part of its name', () => {
-  const read = (text: string, sure = 0.9) => readOrgs(pageOf([text], { sure }).words)[0].value
+  const read = (text: string, sure = 0.9) => readOrgs(pageOf([text], { confidence: sure }).words)[0].value
   expect(read('Merrow Ropeworks Ltd Employment reference')).toBe('Merrow Ropeworks Ltd')
   expect(read('Merrow Ropeworks Ltd Employment reference', 1)).toBe(
     'Merrow Ropeworks Ltd Employment reference',

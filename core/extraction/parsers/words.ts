@@ -117,7 +117,7 @@ export function withoutTitle(name: string): string {
 /** Behind a comma: a number, or a sentence that goes on ("…, was registered on"). A reader of pictures takes the one capital behind it for a small letter ("Ravensby, wilma"). */
 const goesOn = (word: Word, last: boolean): boolean =>
   /^\d/.test(word.text) ||
-  (/^\p{Ll}/u.test(word.text) && !PARTICLES.has(fold(word.text)) && !(last && word.sure < 1))
+  (/^\p{Ll}/u.test(word.text) && !PARTICLES.has(fold(word.text)) && !(last && word.confidence < 1))
 
 /** A capital at the front of a name that a reader of pictures took for the small letter it looks like: no name begins with "lv" or "fñ", and "iNIGO" is all capitals. */
 const withCapital = (text: string): string =>
@@ -128,7 +128,7 @@ const withCapital = (text: string): string =>
 
 /** A word of a name whose first letter a reader of pictures took for a small one, or an initial for a stroke or a figure ("|. Dunbarrow", "0. Maccrae"). */
 const initial = (word: Word, next: Word | undefined): Word => {
-  if (word.sure === 1) return word
+  if (word.confidence === 1) return word
   const text = withCapital(word.text)
   if (text !== word.text) return { ...word, text }
   const letter =
@@ -163,7 +163,15 @@ export const readNames: KindReader = (words) => {
   const fit = nameLikeness(value)
   const own = words.filter((w) => run.some((r) => r.box === w.box))
   return fit > 0 && value.length > 2
-    ? [{ value, words: own, raw: rawOf(own), fit, repaired: run.some((w) => !words.includes(w)) }]
+    ? [
+        {
+          value,
+          words: own,
+          raw: rawOf(own),
+          plausibility: fit,
+          repaired: run.some((w) => !words.includes(w)),
+        },
+      ]
     : []
 }
 
@@ -185,7 +193,7 @@ export const closingOf = (word: string): string | null =>
 /** The last word of a firm's name, put right where it is a misspelt "Ltd" or "PLC". */
 function withClosing(run: Word[]): Word[] {
   const last = run.at(-1)
-  if (!last || run.length < 2 || last.sure === 1) return run
+  if (!last || run.length < 2 || last.confidence === 1) return run
   const closing = closingOf(last.text)
   return closing ? [...run.slice(0, -1), { ...last, text: closing }] : run
 }
@@ -210,16 +218,18 @@ export function beforeHeading(words: Word[]): Word[] {
       /^\p{Lu}\p{Ll}/u.test(words[i + 1]?.text ?? '') &&
       words[i + 2] !== undefined,
   )
-  return end < 0 || !words.some((w) => w.sure < 1) ? words : words.slice(0, end + 1)
+  return end < 0 || !words.some((w) => w.confidence < 1) ? words : words.slice(0, end + 1)
 }
 
 export const readOrgs: KindReader = (words) => {
   const given = beforeHeading(withoutNumber(withoutLeaders(words)))
-  const run = withClosing(given.map((w) => (w.sure < 1 && AND_SIGNS.has(w.text) ? { ...w, text: '&' } : w)))
+  const run = withClosing(
+    given.map((w) => (w.confidence < 1 && AND_SIGNS.has(w.text) ? { ...w, text: '&' } : w)),
+  )
   const value = tidy(rawOf(run))
   const fit = orgLikeness(value)
   return fit > 0
-    ? [{ value, words: given, raw: rawOf(given), fit, repaired: rawOf(run) !== rawOf(given) }]
+    ? [{ value, words: given, raw: rawOf(given), plausibility: fit, repaired: rawOf(run) !== rawOf(given) }]
     : []
 }
 
@@ -239,7 +249,13 @@ export const readTexts: KindReader = (words) => {
     .replace(/^["“„«]\s?|\s?["”»]$/g, '')
   if (!/[\p{L}\d]{2}/u.test(value) || value.length > 60) return []
   return [
-    { value, words: run, raw: rawOf(run), fit: value.split(' ').length > 6 ? 0.4 : 0.9, repaired: false },
+    {
+      value,
+      words: run,
+      raw: rawOf(run),
+      plausibility: value.split(' ').length > 6 ? 0.4 : 0.9,
+      repaired: false,
+    },
   ]
 }
 
@@ -265,5 +281,5 @@ export const readAddresses: KindReader = (words) => {
   const run = withoutLeaders(words)
   const value = tidy(rawOf(run))
   const fit = addressLikeness(value)
-  return value.length > 5 ? [{ value, words: run, raw: rawOf(run), fit, repaired: false }] : []
+  return value.length > 5 ? [{ value, words: run, raw: rawOf(run), plausibility: fit, repaired: false }] : []
 }

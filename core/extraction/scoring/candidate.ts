@@ -37,4 +37,4 @@ export function boxOf({ words }: Candidate): Box {
 
 /** How sure the weakest word of a value was read, 0 to 1; a value is as good as its worst letter. */
 export const readingOf = (words: readonly Word[]): number =>
-  words.reduce((least, w) => Math.min(least, w.sure), 1)
+  words.reduce((least, w) => Math.min(least, w.confidence), 1)

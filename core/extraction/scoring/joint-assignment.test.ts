@@ -1,7 +1,7 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
 import type { Candidate } from './candidate.ts'
-import { choose, rank } from './joint-assignment.ts'
+import { assignJointly, rankCandidates } from './joint-assignment.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const payslip = typeById(builtInTypes, 'payslip')
@@ -22,10 +22,10 @@ const at = (
 }
 const chosen = (candidates: Candidate[]) => {
   const names = [...new Set(candidates.map((c) => c.field))]
-  const found = choose(
+  const found = assignJointly(
     { ...payslip, relations: payslip.relations.filter((r) => r.kind === 'at_most') },
     names.map((name) =>
-      rank(
+      rankCandidates(
         field(name),
         candidates.filter((c) => c.field === name),
       ),
@@ -38,13 +38,13 @@ const eur = (amount: string) => ({ amount, currency: 'EUR' })
 test('a part of a name speaks for the whole of it', () => {
   const whole = at('employee_name', 'Ruaridh Penhallow', ['Ruaridh', 'Penhallow'], 3)
   const [alone, beside] = [[whole], [whole, at('employee_name', 'Ruaridh', ['Ruaridh'], 2.5)]].map(
-    (c) => rank(field('employee_name'), c).ranked[0],
+    (c) => rankCandidates(field('employee_name'), c).ranked[0],
   )
   expect(beside).toMatchObject({ candidate: { value: 'Ruaridh Penhallow' }, probability: alone.probability })
 })
 test('the same value said twice is one reading, and surer', () => {
   const [once, twice] = [1, 2].map((n) =>
-    rank(
+    rankCandidates(
       field('pay_date'),
       Array.from({ length: n }, () => at('pay_date', '2026-02-28', ['28.02.2026'], 1)),
     ),
@@ -81,19 +81,19 @@ test('net above gross gives way to a runner-up that can be true', () => {
   ).toEqual(eur('2140.55'))
 })
 test('nothing found is nothing chosen', () =>
-  expect(choose(payslip, [rank(field('net_pay'), [])]).get('net_pay')!.ranked).toEqual([]))
+  expect(assignJointly(payslip, [rankCandidates(field('net_pay'), [])]).get('net_pay')!.ranked).toEqual([]))
 describe('a sum', () => {
   const quote = typeById(builtInTypes, 'purchase_quote')
   const printed = pageOf(['100.00 | 23.00 | 123.00'])
   const summed = (currency: string) =>
-    choose(
+    assignJointly(
       { ...quote, relations: quote.relations.filter((r) => r.kind === 'sum') },
       [
         ['net_amount', '100.00', 'EUR'],
         ['vat_amount', '23.00', currency],
         ['total_price', '123.00', 'EUR'],
       ].map(([name, amount, money]) =>
-        rank(
+        rankCandidates(
           quote.fields.find((f) => f.name === name)!,
           [
             {
@@ -122,9 +122,9 @@ test('two days the wrong way round on a picture are both asked about: likely the
       at('period_start', '2026-02-28', ['28.02.2026'], 4, { page: on }),
       at('period_end', '2026-02-01', ['01.02.2026'], -3, { page: on }),
     ]
-    const found = choose(
+    const found = assignJointly(
       { ...payslip, relations: payslip.relations.filter((r) => r.kind === 'not_after') },
-      dates.map((c) => rank(field(c.field), [c])),
+      dates.map((c) => rankCandidates(field(c.field), [c])),
     )
     return [...found.values()].map((r) => r.doubted)
   }

@@ -1,7 +1,7 @@
 import { tokens } from '../../text/normalize.ts'
 import type { DocumentType, Field, Relation } from '../../program/schema.ts'
 import { readingOf, type Candidate } from './candidate.ts'
-import { figureSlip } from './digit-slips.ts'
+import { isDigitSlip } from './digit-slips.ts'
 import { cents, isMoney, plain, type Money, type Value } from '../../model/value.ts'
 
 /** One value that a field may have. */
@@ -35,7 +35,7 @@ const WELL_READ = 0.85
 const FORMLESS: ReadonlySet<string> = new Set(['name', 'text', 'org', 'number', 'choice', 'yesno'])
 
 /** Groups candidates by value and gives each group its probability. */
-export function rank(field: Field, candidates: readonly Candidate[]): Ranked {
+export function rankCandidates(field: Field, candidates: readonly Candidate[]): Ranked {
   const groups = new Map<string, Candidate[]>()
   for (const candidate of candidates) {
     const key = plain(candidate.value)
@@ -76,7 +76,7 @@ function isPartOf(part: Candidate, whole: Candidate, field: Field): boolean {
  * Settles who takes which value: one place of the page is one field's, the surest first, and values that
  * cannot be true together give way to runners-up that can.
  */
-export function choose(type: DocumentType, fields: readonly Ranked[]): Map<string, Ranked> {
+export function assignJointly(type: DocumentType, fields: readonly Ranked[]): Map<string, Ranked> {
   const chosen = new Map(fields.map((f) => [f.field.name, { ...f, ranked: [...f.ranked] }]))
   sharePlaces(chosen)
   for (const relation of type.relations) {
@@ -342,6 +342,6 @@ function misreadable(
   const missing = amount(relation.total) - relation.parts.reduce((sum, part) => sum + amount(part), 0)
   const meant = amount(name) + (name === relation.total ? -missing : missing)
   return (
-    figureSlip(amount(name), meant) || readingOf(chosen.get(name)!.ranked[0].candidate.words) < UNREADABLE
+    isDigitSlip(amount(name), meant) || readingOf(chosen.get(name)!.ranked[0].candidate.words) < UNREADABLE
   )
 }

@@ -1,12 +1,16 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
 import type { Candidate } from './candidate.ts'
-import { acrossLines, followStyle } from './layout-style.ts'
+import { acrossLines, preferPageStyle } from './layout-style.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const form = typeById(builtInTypes, 'loan_application')
 const page = pageOf(['A form'])
-const word = (text: string) => ({ text, sure: 1, box: [0, 0, 0.1, 0.02] as [number, number, number, number] })
+const word = (text: string) => ({
+  text,
+  confidence: 1,
+  box: [0, 0, 0.1, 0.02] as [number, number, number, number],
+})
 const candidate = (
   field: string,
   relation: Candidate['relation'],
@@ -34,22 +38,22 @@ describe('a form sets all its values one way', () => {
   )
   test('what would be beneath its label, where all others stand beside theirs, is another’s', () => {
     const odd = candidate('phone', 'below', 2)
-    followStyle(form, found({ ...Object.fromEntries(beside), phone: [odd] }))
+    preferPageStyle(form, found({ ...Object.fromEntries(beside), phone: [odd] }))
     expect(odd.score).toBe(0)
   })
   test('what follows the way of the form keeps its score', () => {
     const same = candidate('phone', 'right', 2)
-    followStyle(form, found({ ...Object.fromEntries(beside), phone: [same] }))
+    preferPageStyle(form, found({ ...Object.fromEntries(beside), phone: [same] }))
     expect(same.score).toBe(2)
   })
   test('two that agree are no style yet', () => {
     const odd = candidate('phone', 'below', 2)
-    followStyle(form, found({ ...Object.fromEntries(beside.slice(0, 2)), phone: [odd] }))
+    preferPageStyle(form, found({ ...Object.fromEntries(beside.slice(0, 2)), phone: [odd] }))
     expect(odd.score).toBe(2)
   })
   test('another page has a way of its own', () => {
     const other = candidate('phone', 'below', 2, { page: pageOf(['Another page']) })
-    followStyle(form, found({ ...Object.fromEntries(beside), phone: [other] }))
+    preferPageStyle(form, found({ ...Object.fromEntries(beside), phone: [other] }))
     expect(other.score).toBe(2)
   })
 })
@@ -59,7 +63,7 @@ test('where values stand over their labels, a neighbour’s beneath is none of t
     (name) => [name, [candidate(name, 'above', 3)]] as const,
   )
   const [own, neighbour] = [candidate('phone', 'above', 2), candidate('phone', 'below', 2)]
-  followStyle(form, found({ ...Object.fromEntries(only), phone: [neighbour, own] }))
+  preferPageStyle(form, found({ ...Object.fromEntries(only), phone: [neighbour, own] }))
   expect(own.score).toBeGreaterThan(neighbour.score)
 })
 

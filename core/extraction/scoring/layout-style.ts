@@ -26,7 +26,7 @@ const styleOf = (c: Candidate): Style =>
  * A designer sets all values of a page alike: beside their labels, beneath or above them. Where the certain ones show a
  * style, the same label read another way round is likely another label's value.
  */
-export function followStyle(type: DocumentType, found: Map<string, Candidate[]>): void {
+export function preferPageStyle(type: DocumentType, found: Map<string, Candidate[]>): void {
   onesidedPages(type, found)
   const votes = new Map<Page, Record<Style, number>>()
   for (const candidates of found.values()) {

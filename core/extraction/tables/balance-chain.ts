@@ -1,5 +1,5 @@
 import { editDistance } from '../../text/normalize.ts'
-import { lostDigits } from '../scoring/digit-slips.ts'
+import { isTruncated } from '../scoring/digit-slips.ts'
 
 /** A row of an account as read, in cents; null where a cell could not be read. */
 export interface Step {
@@ -167,7 +167,7 @@ function amountGiven(
   const slip = slipCost(read, amount, weak)
   if (slip === null) return [read, BREAK]
   // An amount is shorter than a balance, and has no mark of thousands to lose figures by.
-  const more = lostDigits(read, amount) ? COST.lostOfAmount : 0
+  const more = isTruncated(read, amount) ? COST.lostOfAmount : 0
   return [amount, slip + more + against + unlikely + (Math.sign(amount) === Math.sign(read) ? 0 : COST.sign)]
 }
 
@@ -177,9 +177,10 @@ const STROKE = /^[17]$/
 function slipCost(read: number, meant: number, weak: boolean): number | null {
   const [seen, figures] = [String(Math.abs(read)), String(Math.abs(meant))]
   // A mark of thousands parts two figures in front from the rest at most times; more were hardly lost with them.
-  if (lostDigits(read, meant)) return COST.lostFront * Math.max(1, figures.length - seen.length - 1)
+  if (isTruncated(read, meant)) return COST.lostFront * Math.max(1, figures.length - seen.length - 1)
   // Another figure in front than a rule looks like is the paper's, whatever its sums say.
-  if (lostDigits(meant, read)) return weak || STROKE.test(seen.slice(0, -figures.length)) ? COST.stroke : null
+  if (isTruncated(meant, read))
+    return weak || STROKE.test(seen.slice(0, -figures.length)) ? COST.stroke : null
   if (seen.length > figures.length + 2) return COST.figuresMore
   // What is further off is another amount: a row between was lost, and its amount is not this one's.
   if (!weak) return null

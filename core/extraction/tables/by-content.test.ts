@@ -67,7 +67,7 @@ describe('bookings, under a head that nobody knows or none', () => {
       '03/02/2026 | Transfer to savings | 6670 | 1,657.15',
       '04/02/2026 | Chandlery | -10.00 | 1,647.15',
     ]
-    expect(booked(lines, { source: 'ocr', sure: 0.9 })?.rows[1].cells).toMatchObject({
+    expect(booked(lines, { source: 'ocr', confidence: 0.9 })?.rows[1].cells).toMatchObject({
       amount: eur('-66.70'),
       balance: eur('1657.15'),
     })
@@ -78,7 +78,7 @@ describe('bookings, under a head that nobody knows or none', () => {
       '0302/206 | Transfer to savings | -66.70 | 1,657.15',
       '04/02/2026 | Chandlery | -10.00 | 1,647.15',
     ]
-    expect(booked(lines, { source: 'ocr', sure: 0.9 })?.rows[1].cells).toMatchObject({
+    expect(booked(lines, { source: 'ocr', confidence: 0.9 })?.rows[1].cells).toMatchObject({
       date: '2026-02-03',
       description: 'Transfer to savings',
       amount: eur('-66.70'),
@@ -87,7 +87,7 @@ describe('bookings, under a head that nobody knows or none', () => {
   })
   test('one amount alone is the one in whose column it stands, though a number stands among the words', () => {
     const lines = [fuel, '03/02/2026 | Cheque 000412 | -66.70', '04/02/2026 | Chandlery | -10.00 | 1,647.15']
-    expect(booked(lines, { source: 'ocr', sure: 0.9 })?.rows[1].cells).toMatchObject({
+    expect(booked(lines, { source: 'ocr', confidence: 0.9 })?.rows[1].cells).toMatchObject({
       description: 'Cheque 000412',
       amount: eur('-66.70'),
       balance: eur('1657.15'),

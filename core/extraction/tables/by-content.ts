@@ -7,10 +7,10 @@ import { parseDate } from '../parsers/date.ts'
 import { plainNumber } from '../parsers/id.ts'
 import { readMoney } from '../parsers/money.ts'
 import type { Reading } from '../parsers/reading.ts'
-import { mend } from './repair.ts'
-import { rowDay } from './row-date.ts'
+import { repairTable } from './repair.ts'
+import { rowDate } from './row-date.ts'
 import { leadsInto } from './continuation-lines.ts'
-import { linesWithoutSpecks } from './specks.ts'
+import { linesWithoutNoise } from './specks.ts'
 import { cents, isMoney, type Money, type Row } from '../../model/value.ts'
 import { bookingColumns, goodsColumns, tableColumns } from './columns.ts'
 import { emptyTable, SKIPPED_ROWS, tableRow, type Table } from './table.ts'
@@ -43,7 +43,7 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
   for (const page of pages) {
     let last: { line: Line; found: ContentRow } | null = null
     let ahead: Word[] = []
-    const lines = linesWithoutSpecks(page)
+    const lines = linesWithoutNoise(page)
     for (const [i, line] of lines.entries()) {
       const found = readRow(line, last?.found, ends)
       if (found && ahead.length > 0) {
@@ -85,7 +85,7 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
     }
   }
   if (table.rows.length < 2) return null
-  mend(table, field)
+  repairTable(table, field)
   return table
 }
 
@@ -120,7 +120,7 @@ function rowReader(
 }
 
 /** The weakest reading among words. */
-const weakest = (words: readonly Word[]): number => Math.min(1, ...words.map((w) => w.sure))
+const weakest = (words: readonly Word[]): number => Math.min(1, ...words.map((w) => w.confidence))
 
 const blank = (words: readonly Word[]): string =>
   words
@@ -142,7 +142,7 @@ function bookingIn(
   const amounts = readMoney(line.words.slice(length))
     .filter((m) => /[.,]\d{2}\D*$/.test(m.raw))
     .slice(-2)
-  const weak = line.words.some((w) => w.sure < 0.999)
+  const weak = line.words.some((w) => w.confidence < 0.999)
   // On a weak print the day may not have been read at all: what stands in the columns of the rows above is a row as well.
   if (
     !date &&
@@ -195,7 +195,7 @@ function bookingIn(
 /** The day that words begin with, and of how many it is. */
 function dayOf(words: Word[]): [day: string | null, length: number] {
   for (let length = Math.min(3, words.length); length >= 1; length--) {
-    const day = rowDay(words.slice(0, length))
+    const day = rowDate(words.slice(0, length))
     if (day) return [day, length]
   }
   return [null, 0]
@@ -207,7 +207,7 @@ const endOf = ({ words }: Reading): number => words.at(-1)!.box[2]
 const lostIn = (words: readonly Word[], read: Reading, ends: Ends | null): number[] =>
   words
     .flatMap((w, i) =>
-      w.sure < 0.999 &&
+      w.confidence < 0.999 &&
       LOST_AMOUNT.test(w.text) &&
       !read.words.includes(w) &&
       (!ends || ends.some((end) => Math.abs(w.box[2] - end) < IN_COLUMN))

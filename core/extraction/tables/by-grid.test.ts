@@ -1,7 +1,7 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
 import { withLearntLabels } from '../labels/learn-labels.ts'
-import { readTable } from './by-header.ts'
+import { readTableByHeader } from './by-header.ts'
 import { firstGrid, readByGrid, type Grid } from './by-grid.ts'
 
 const bankStatement = builtInTypes.find((t) => t.id === 'bank_statement')!
@@ -94,7 +94,8 @@ test('what was once said to be no row is none on the next paper', () => {
   const taught = withLearntLabels(bankStatement, [
     { field: 'transactions', wording: 'reserved', skips: true },
   ]).fields.find((f) => f.name === 'transactions')!
-  expect([readTable([statement], field)!.rows.length, readTable([statement], taught)!.rows.length]).toEqual([
-    3, 2,
-  ])
+  expect([
+    readTableByHeader([statement], field)!.rows.length,
+    readTableByHeader([statement], taught)!.rows.length,
+  ]).toEqual([3, 2])
 })

@@ -5,8 +5,8 @@ import { fold } from '../../text/normalize.ts'
 import type { Column, Field } from '../../program/schema.ts'
 import { plainNumber } from '../parsers/id.ts'
 import { parseMoney } from '../parsers/money.ts'
-import { settleSigns } from './repair-signs.ts'
-import { rowDay } from './row-date.ts'
+import { signsFromBalances } from './repair-signs.ts'
+import { rowDate } from './row-date.ts'
 import { fillYears } from './by-header.ts'
 import { headEdges } from './header.ts'
 import { isMoney, type Row } from '../../model/value.ts'
@@ -73,7 +73,7 @@ export function readByGrid(
       }
     }
   }
-  settleSigns(table, field)
+  signsFromBalances(table, field)
   const date = tableColumns(field).date
   if (date) fillYears(table, date, period.start, period.end)
   return table.rows
@@ -102,7 +102,7 @@ function cellOf(words: readonly Word[], column: Column, out: boolean): Row[strin
       return money && out && !money.amount.startsWith('-') ? { ...money, amount: `-${money.amount}` } : money
     }
     case 'date':
-      return rowDay([...words])
+      return rowDate([...words])
     case 'number':
     case 'percent':
       return plainNumber(text.replace(/[^\d.,-]/g, '')) || null

@@ -3,7 +3,7 @@ import { tableOf } from '../../testing/table-of.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
 import { readTableByContent } from './by-content.ts'
-import { fillYears, readTable } from './by-header.ts'
+import { fillYears, readTableByHeader } from './by-header.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const field = (type: string, name: string) =>
@@ -29,7 +29,7 @@ const booked = [
 
 test('rows under a head', () =>
   expect(
-    readTable(
+    readTableByHeader(
       [pageOf(['Date | Description | Amount | Balance', ...bookings], { at })],
       transactions,
     )?.rows.map((row) => row.cells),
@@ -42,12 +42,12 @@ test('rows go on over pages, carried balances are none', () => {
       { at, number: 2 },
     ),
   ]
-  const table = readTable(pages, transactions)!
+  const table = readTableByHeader(pages, transactions)!
   expect(cellsOf(table)).toEqual(booked)
   expect(table.rows.map((row) => row.place.page)).toEqual([1, 2])
 })
 test('debit and credit columns give the sign', () => {
-  const table = readTable(
+  const table = readTableByHeader(
     [
       pageOf(
         [
@@ -63,7 +63,7 @@ test('debit and credit columns give the sign', () => {
   expect(table?.rows.map(({ cells }) => cells.amount)).toEqual([eur('-104.96'), eur('500.00')])
 })
 test('without signs the balances say which way an amount went', () => {
-  const table = readTable(
+  const table = readTableByHeader(
     [
       pageOf(
         [
@@ -80,7 +80,7 @@ test('without signs the balances say which way an amount went', () => {
   expect(table.repaired).toBe(true)
 })
 test('a wrapped description belongs to its row', () => {
-  const table = readTable(
+  const table = readTableByHeader(
     [
       pageOf(
         [
@@ -119,7 +119,7 @@ describe('figures set to the middle of two lines of words', () => {
   const descriptions = ['Direct debit Skerrow Tidal Power', 'Transfer to savings']
   test('both lines belong to the row, under a head', () =>
     expect(
-      readTable([page('Date | Description | Amount | Balance')], transactions)?.rows.map(
+      readTableByHeader([page('Date | Description | Amount | Balance')], transactions)?.rows.map(
         ({ cells }) => cells.description,
       ),
     ).toEqual(descriptions))
@@ -137,7 +137,7 @@ test('a row without words is not whole', () => {
 })
 test('a head of several words is one column, its currency in brackets too', () => {
   const five = [0.08, 0.13, 0.5, 0.62, 0.8]
-  const table = readTable(
+  const table = readTableByHeader(
     [
       pageOf(
         [
@@ -159,11 +159,11 @@ test('a head of several words is one column, its currency in brackets too', () =
 })
 describe('on a weak print', () => {
   const scanned = (...rows: string[]) =>
-    readTable(
+    readTableByHeader(
       [
         pageOf(['Date | Details | Debit | Credit | Balance', ...rows], {
           at: [0.08, 0.22, 0.5, 0.65, 0.8],
-          sure: 0.8,
+          confidence: 0.8,
           source: 'ocr',
         }),
       ],
@@ -195,7 +195,7 @@ test('days and words are found under heads that are misread or worded anew', () 
     'Booked on | Details | Amount | Balance',
   ])
     expect(
-      readTable([pageOf([head, ...bookings], { at })], transactions)?.rows.map((row) => row.cells),
+      readTableByHeader([pageOf([head, ...bookings], { at })], transactions)?.rows.map((row) => row.cells),
     ).toEqual(booked)
 })
 test('a head of a later page that could not be read is as it was before', () => {
@@ -208,11 +208,11 @@ test('a head of a later page that could not be read is as it was before', () => 
       number: 2,
     }),
   ]
-  expect(readTable(pages, transactions)?.rows.map((row) => row.cells)).toEqual(booked)
+  expect(readTableByHeader(pages, transactions)?.rows.map((row) => row.cells)).toEqual(booked)
 })
 test('two words of a head may be read as one', () => {
   expect(
-    readTable(
+    readTableByHeader(
       [
         pageOf(
           ['Date | Details | Paidout | Paid in | Balance', bookings[0].replace('-104.96', '104.96 | ')],
@@ -223,7 +223,8 @@ test('two words of a head may be read as one', () => {
     )?.rows[0].cells.amount,
   ).toEqual(eur('-104.96'))
 })
-test('no head, no table by head', () => expect(readTable([pageOf(['Tide table'])], transactions)).toBeNull())
+test('no head, no table by head', () =>
+  expect(readTableByHeader([pageOf(['Tide table'])], transactions)).toBeNull())
 
 test('bookings without a known head are found by what they hold', () => {
   expect(
@@ -274,7 +275,9 @@ test('what the head says under itself is no row, and days may be ordinal', () =>
     ],
     { at },
   )
-  expect(readTable([page], transactions)!.rows.map(({ cells }) => [cells.date, cells.description])).toEqual([
+  expect(
+    readTableByHeader([page], transactions)!.rows.map(({ cells }) => [cells.date, cells.description]),
+  ).toEqual([
     ['--02-02', 'Fuel Quay'],
     ['--02-03', 'Savings'],
   ])
@@ -288,7 +291,7 @@ test('"Withdrawn" beside "Paid in" are amounts out and in', () => {
     ],
     { at: [0.08, 0.22, 0.5, 0.65, 0.8] },
   )
-  expect(readTable([page], transactions)!.rows.map(({ cells }) => cells.amount)).toEqual([
+  expect(readTableByHeader([page], transactions)!.rows.map(({ cells }) => cells.amount)).toEqual([
     eur('-104.96'),
     eur('66.70'),
   ])
@@ -305,7 +308,9 @@ test('a sentence under the sums is no end of the last row', () => {
     ],
     { at: [0.08, 0.4, 0.6, 0.8] },
   )
-  expect(readTable([page], goods)?.rows.map(({ cells }) => cells.description)).toEqual(['Radar and chart'])
+  expect(readTableByHeader([page], goods)?.rows.map(({ cells }) => cells.description)).toEqual([
+    'Radar and chart',
+  ])
 })
 
 test('a row of which only the balance was read on a weak print is a row, whose amount the rows around it say', () => {
@@ -316,7 +321,7 @@ test('a row of which only the balance was read on a weak print is a row, whose a
       '02/03/2026 | Chandlery | 11.581 | 4,202.77',
       '02/03/2026 | Fuel Quay | 11.48 | 4,191.29',
     ],
-    { at, source: 'ocr', sure: 0.8 },
+    { at, source: 'ocr', confidence: 0.8 },
   )
   expect(
     readTableByContent([weak], transactions)?.rows.map(({ cells }) => [cells.amount, cells.balance]),
@@ -330,7 +335,7 @@ test('a row of which only the balance was read on a weak print is a row, whose a
 
 test('a line under the rows whose day was misread is a row all the same, on a picture', () => {
   const read = (sure: number) =>
-    readTable(
+    readTableByHeader(
       [
         pageOf(
           [
@@ -339,7 +344,7 @@ test('a line under the rows whose day was misread is a row all the same, on a pi
             'O3/?2/20Z6 | Transfer to savings | -66.70 | 1,657.15',
             '03/02/2026 | Fuel Quay | -57.15 | 1,600.00',
           ],
-          { at, source: sure < 1 ? 'ocr' : 'text', sure },
+          { at, source: sure < 1 ? 'ocr' : 'text', confidence: sure },
         ),
       ],
       transactions,
@@ -350,7 +355,7 @@ test('a line under the rows whose day was misread is a row all the same, on a pi
 
 test('a balance between its head and its first row is noted, what is left of a booking is not', () => {
   const read = (...lines: string[]) =>
-    readTable(
+    readTableByHeader(
       [pageOf(['Date | Description | Amount | Balance', ...lines, ...bookings], { at })],
       transactions,
     )!.broughtForward

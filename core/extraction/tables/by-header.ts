@@ -6,11 +6,11 @@ import type { Column, Field } from '../../program/schema.ts'
 import { parseDate, readDates } from '../parsers/date.ts'
 import { plainNumber } from '../parsers/id.ts'
 import { parseMoney } from '../parsers/money.ts'
-import { mend } from './repair.ts'
-import { rowDay } from './row-date.ts'
+import { repairTable } from './repair.ts'
+import { rowDate } from './row-date.ts'
 import { leadsInto } from './continuation-lines.ts'
-import { linesWithoutSpecks } from './specks.ts'
-import { asBefore, findHead, type HeadColumn } from './header.ts'
+import { linesWithoutNoise } from './specks.ts'
+import { asBefore, findHeader, type HeaderColumn } from './header.ts'
 import { cents, fromCents, isMoney, type Money, type Row } from '../../model/value.ts'
 import { centsIn, goodsColumns, tableColumns } from './columns.ts'
 import { cellsOf } from './row-order.ts'
@@ -19,12 +19,12 @@ const STOP =
   /^(?:sub[- ]?total|net (?:amount|total)|total|totals|grand total|net|total ht|base imponible|goods total|sum before|montant ht|amount before|total before|total neto|total excl|sum of lines|net price)\b/
 
 /** Reads one table of a type from the pages of a document, in page order; null where no head of it is found. */
-export function readTable(pages: readonly Page[], field: Field): Table | null {
+export function readTableByHeader(pages: readonly Page[], field: Field): Table | null {
   const table = emptyTable()
-  let columns: HeadColumn[] | null = null
+  let columns: HeaderColumn[] | null = null
   for (const page of pages) {
-    const lines = linesWithoutSpecks(page)
-    const head = findHead(lines, field)
+    const lines = linesWithoutNoise(page)
+    const head = findHeader(lines, field)
     if (head) {
       columns = asBefore(head.columns, columns)
       table.head ??= { page: page.number, box: lines[head.line].box }
@@ -35,7 +35,7 @@ export function readTable(pages: readonly Page[], field: Field): Table | null {
   if (!columns) return null
   dropRunningNumbers(table, field)
   reckonQuantities(table, field)
-  mend(table, field)
+  repairTable(table, field)
   return table
 }
 
@@ -110,7 +110,7 @@ class RowReader {
   constructor(
     private readonly page: Page,
     private readonly lines: readonly Line[],
-    private readonly columns: HeadColumn[],
+    private readonly columns: HeaderColumn[],
     private readonly field: Field,
     private readonly table: Table,
   ) {
@@ -211,7 +211,7 @@ class RowReader {
     table.wordConfidence = Math.min(
       table.wordConfidence,
       weakestOf((kind) => kind === 'text'),
-      ...this.ahead.map((w) => w.sure),
+      ...this.ahead.map((w) => w.confidence),
     )
     table.pointed ||= pointed
     this.ahead = []
@@ -238,28 +238,28 @@ class RowReader {
     above[text.name] =
       `${typeof above[text.name] === 'string' ? (above[text.name] as string) : ''} ${spoken(words)}`.trim()
     place.box = boxAround([place.box, ...words.map((w) => w.box)])
-    this.table.wordConfidence = Math.min(this.table.wordConfidence, ...words.map((w) => w.sure))
+    this.table.wordConfidence = Math.min(this.table.wordConfidence, ...words.map((w) => w.confidence))
     this.last = line
   }
 }
 
 /** Whether the day of a row may have been misread, or passed over: figures that are no day, or nothing beside words. */
-function mayLackDay(line: Line, cells: Cells, columns: readonly HeadColumn[]): boolean {
+function mayLackDay(line: Line, cells: Cells, columns: readonly HeaderColumn[]): boolean {
   const under = wordsUnder(cells, columns, 'date')
-  if (under.length > 0) return under.some((w) => w.sure < 0.999 && /\d/.test(w.text))
+  if (under.length > 0) return under.some((w) => w.confidence < 0.999 && /\d/.test(w.text))
   return (
-    line.words.some((w) => w.sure < 0.999) &&
+    line.words.some((w) => w.confidence < 0.999) &&
     wordsUnder(cells, columns, 'text').some((w) => /\p{L}{2}/u.test(w.text))
   )
 }
 
-const wordsUnder = ({ texts }: Cells, columns: readonly HeadColumn[], kind: Column['kind']): Word[] =>
+const wordsUnder = ({ texts }: Cells, columns: readonly HeaderColumn[], kind: Column['kind']): Word[] =>
   [...texts].flatMap(([at, words]) => (columns[at].column?.kind === kind ? words : []))
 
 const spoken = (words: readonly Word[]): string => words.map((w) => w.text).join(' ')
 
 /** Deals the words of a line out to the columns: numbers by their right edge, text from its column's left edge on. */
-function cellsOfLine(line: Line, columns: HeadColumn[]): Cells {
+function cellsOfLine(line: Line, columns: HeaderColumn[]): Cells {
   const texts = new Map<number, Word[]>()
   const put = (column: number, word: Word) => texts.set(column, [...(texts.get(column) ?? []), word])
   const firstMoney = columns.findIndex(
@@ -277,14 +277,14 @@ function cellsOfLine(line: Line, columns: HeadColumn[]): Cells {
         !numeric &&
         firstMoney >= 0 &&
         box[0] > columns[firstMoney].left - 0.045 &&
-        run.some((w) => w.sure < 0.999)
+        run.some((w) => w.confidence < 0.999)
       )
         continue
       let best = -1
       let least = Infinity
       // A letter or two standing in a column of numbers is a number misread, not the end of the words before it.
       const misread =
-        !numeric && run.length === 1 && run[0].text.length <= 2 && run[0].sure < 0.999
+        !numeric && run.length === 1 && run[0].text.length <= 2 && run[0].confidence < 0.999
           ? columns.findIndex(
               (c) => c.column?.kind === 'number' && box[2] > c.left - 0.01 && box[0] < c.right + 0.01,
             )
@@ -324,7 +324,7 @@ function cellsOfLine(line: Line, columns: HeadColumn[]): Cells {
 /** A run of words as figures: what weak readers make of signs, strokes and currencies in a column of amounts. */
 function figures(words: readonly Word[]): string {
   const text = words.map((w) => w.text).join(' ')
-  if (words.every((w) => w.sure >= 0.999)) return text
+  if (words.every((w) => w.confidence >= 0.999)) return text
   return text
     .replace(/^[CcE](?=[-−]?\d)/, '€')
     .replace(/^[=~—–_«‘'|]+\s?(?=[\d€£])/, '-')
@@ -355,7 +355,7 @@ function splitRuns(words: Word[]): Word[][] {
   return runs
 }
 
-function toRow(cells: Cells, columns: HeadColumn[], field: Field): { row: Row; pointed: boolean } {
+function toRow(cells: Cells, columns: HeaderColumn[], field: Field): { row: Row; pointed: boolean } {
   let pointed = false
   const row: Row = Object.fromEntries(field.columns.map((c) => [c.name, null]))
   for (const [index, words] of cells.texts) {
@@ -374,10 +374,10 @@ function toRow(cells: Cells, columns: HeadColumn[], field: Field): { row: Row; p
       // Books are kept to the cent: an amount without cents on a weak print has lost its point.
       const lost =
         field.columns.some((c) => c.kind === 'date') &&
-        parsed.fit < 0.75 &&
+        parsed.plausibility < 0.75 &&
         !parsed.repaired &&
-        words.some((w) => w.sure < 0.999)
-      const value = lost ? withPoint(parsed.value) : parsed.value
+        words.some((w) => w.confidence < 0.999)
+      const value = lost ? withDecimalPoint(parsed.value) : parsed.value
       if (!value) continue
       const money: Money =
         sign < 0 && !value.amount.startsWith('-') ? { ...value, amount: `-${value.amount}` } : value
@@ -385,7 +385,7 @@ function toRow(cells: Cells, columns: HeadColumn[], field: Field): { row: Row; p
       row[column.name] = money
       pointed ||= lost
     } else if (column.kind === 'date')
-      row[column.name] = rowDay(words) ?? (readDates(words)[0]?.value as string | undefined) ?? null
+      row[column.name] = rowDate(words) ?? (readDates(words)[0]?.value as string | undefined) ?? null
     else if (column.kind === 'number')
       row[column.name] = /\d/.test(text)
         ? plainNumber(text.replace(/[^\d.,]/g, '').replace(/^[.,]|[.,]$/g, '')) || null
@@ -397,7 +397,7 @@ function toRow(cells: Cells, columns: HeadColumn[], field: Field): { row: Row; p
 }
 
 /** An amount whose last two figures are its cents; null for one too short to have any. */
-export const withPoint = ({ amount, currency }: Money): Money | null =>
+export const withDecimalPoint = ({ amount, currency }: Money): Money | null =>
   /^-?\d{3,}\.00$/.test(amount) ? fromCents(cents({ amount, currency }) / 100, currency) : null
 
 /** Gives `--MM-DD` dates of rows their year: the one that lies in the period, or nearest to its end. */
@@ -412,11 +412,11 @@ export function fillYears(table: Table, column: string, start: string | null, en
   }
 }
 
-function weakest(cells: Cells, columns: HeadColumn[], counts: (kind: Column['kind']) => boolean): number {
+function weakest(cells: Cells, columns: HeaderColumn[], counts: (kind: Column['kind']) => boolean): number {
   let least = 1
   for (const [index, words] of cells.texts) {
     const kind = columns[index].column?.kind
-    if (kind && counts(kind)) for (const word of words) least = Math.min(least, word.sure)
+    if (kind && counts(kind)) for (const word of words) least = Math.min(least, word.confidence)
   }
   return least
 }

@@ -8,7 +8,7 @@ const page = (...words: [text: string, left: number, top: number, right: number,
   pageOf([], {
     words: words.map(([text, ...box]) => ({
       text,
-      sure: 0.9,
+      confidence: 0.9,
       box: box.map((v) => v / 1000) as unknown as Box,
     })),
     source: 'ocr',

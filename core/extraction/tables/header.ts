@@ -1,13 +1,13 @@
 import { boxAround } from '../../model/geometry.ts'
 import { linesOf, type Line } from '../../layout/lines.ts'
 import type { Page } from '../../model/page.ts'
-import { remembered } from '../../text/memoize.ts'
+import { memoize } from '../../text/memoize.ts'
 import { nearlyWord, tokens } from '../../text/normalize.ts'
 import type { Column, Field } from '../../program/schema.ts'
 
 /** The heads of tables: which column of a type stands where on a page. */
 
-export interface HeadColumn {
+export interface HeaderColumn {
   column: Column | null
   left: number
   right: number
@@ -57,7 +57,7 @@ export function headEdges(
 ): { page: number; top: number; edges: number[]; columns: { name: string | null; out: boolean }[] } | null {
   for (const page of pages) {
     const lines = linesOf(page)
-    const head = findHead(lines, field)
+    const head = findHeader(lines, field)
     if (!head) continue
     const columns = head.columns.toSorted((a, b) => a.left - b.left)
     const bottom = lines[head.last].box[3]
@@ -81,11 +81,11 @@ export function headEdges(
 }
 
 /** The line that heads the table: most of its columns' labels, each as a segment or words of its own. */
-export function findHead(
+export function findHeader(
   lines: Line[],
   field: Field,
-): { line: number; last: number; columns: HeadColumn[] } | null {
-  let best: { line: number; last: number; columns: HeadColumn[]; score: number } | null = null
+): { line: number; last: number; columns: HeaderColumn[] } | null {
+  let best: { line: number; last: number; columns: HeaderColumn[]; score: number } | null = null
   lines.forEach((line, index) => {
     // Heads are words: a line of sentences or of amounts is none.
     if (line.words.length > 20 || line.words.filter((w) => /\d[.,]\d{2}\b/.test(w.text)).length > 1) return
@@ -105,7 +105,7 @@ export function findHead(
 const AS_NEAR = 0.03
 
 /** The heads of a page; one that could not be read is what it was on the page before. */
-export const asBefore = (columns: HeadColumn[], before: HeadColumn[] | null): HeadColumn[] =>
+export const asBefore = (columns: HeaderColumn[], before: HeaderColumn[] | null): HeaderColumn[] =>
   columns.map((c) =>
     c.column
       ? c
@@ -121,21 +121,21 @@ export const asBefore = (columns: HeadColumn[], before: HeadColumn[] | null): He
           ),
         },
   )
-const pick = (column: HeadColumn | undefined): Partial<HeadColumn> =>
+const pick = (column: HeaderColumn | undefined): Partial<HeaderColumn> =>
   column ? { column: column.column, sign: column.sign } : {}
 
 /**
  * What heads the words or the days of the rows may be worded anew, or misread: of the heads that are none of the table's the
  * words have the one with most room, and the days the first.
  */
-function nameOthers(columns: HeadColumn[], field: Field): void {
-  const take = (kind: Column['kind'], pick: (open: HeadColumn[]) => HeadColumn | undefined) => {
+function nameOthers(columns: HeaderColumn[], field: Field): void {
+  const take = (kind: Column['kind'], pick: (open: HeaderColumn[]) => HeaderColumn | undefined) => {
     const wanted = field.columns.find((c) => c.kind === kind && !c.optional)
     const found =
       wanted && !columns.some((c) => c.column === wanted) ? pick(columns.filter((c) => !c.column)) : undefined
     if (found) found.column = wanted!
   }
-  const room = (c: HeadColumn) =>
+  const room = (c: HeaderColumn) =>
     Math.min(1, ...columns.filter((o) => o.left > c.left).map((o) => o.left)) - c.left
   const [leftmost] = columns.toSorted((a, b) => a.left - b.left)
   take('date', (open) => open.find((c) => c === leftmost))
@@ -161,7 +161,7 @@ function headLabelsOf(field: Field): (words: string) => HeadLabel[] {
         joined: tokens(label).join(''),
       })),
     )
-    found = remembered((words) => {
+    found = memoize((words) => {
       const span = words.split(' ')
       // "Paidout": on a picture two words of a head stand as one.
       return labels.filter(
@@ -175,8 +175,8 @@ function headLabelsOf(field: Field): (words: string) => HeadLabel[] {
   return found
 }
 
-function headColumns(line: Line, field: Field): HeadColumn[] {
-  const columns: HeadColumn[] = []
+function headColumns(line: Line, field: Field): HeaderColumn[] {
+  const columns: HeaderColumn[] = []
   const words = line.words.filter((w) => /[\p{L}\d€]/u.test(w.text))
   const read = words.map((w) => tokens(w.text))
   const labels = headLabelsOf(field)

@@ -1,5 +1,5 @@
-import { addLostFirst, addLostRows } from './missing-rows.ts'
-import { mend } from './repair.ts'
+import { addMissingFirstRow, addMissingRows } from './missing-rows.ts'
+import { repairTable } from './repair.ts'
 import { cellsOf } from './row-order.ts'
 import type { Table } from './table.ts'
 import { entries as field } from '../../testing/small-types.ts'
@@ -32,7 +32,7 @@ const overTwoPages = (given: Table): Table => ({
 
 test('a row is put where the balances leap and the paper has room, and they say what they can of it', () => {
   const read = table(withGap)
-  mend(read, field)
+  repairTable(read, field)
   expect(read.rows).toHaveLength(7)
   expect(read.rows[4].cells).toEqual({
     day: null,
@@ -49,7 +49,7 @@ test('what could be read of its line is the row’s own', () => {
     place: { page: 1, box: [0.1, 0.282, 0.6, 0.29] },
     cells: { day: '2026-03-04', note: 'Fuel Quay', moved: null, left: null },
   })
-  mend(read, field)
+  repairTable(read, field)
   expect(read.rows[4].cells).toEqual({
     day: '2026-03-04',
     note: 'Fuel Quay',
@@ -65,20 +65,20 @@ test('newest first as well', () => {
     [4, '-7.00', '78.00'],
     [5, '-5.00', '85.00'],
   ])
-  mend(read, field)
+  repairTable(read, field)
   expect(read.rows[2].cells).toMatchObject({ day: null, moved: eur('-12.00'), left: eur('58.00') })
 })
 test('room alone is a gap of the paper’s own, and a leap alone the paper’s own slip', () => {
   const roomy = table([...whole, [5, '-3.00', '67.00']])
-  addLostRows(roomy, field)
+  addMissingRows(roomy, field)
   expect(roomy.rows).toHaveLength(5)
   const leaping = table([...whole, [4, '-3.00', '55.00']])
-  addLostRows(leaping, field)
+  addMissingRows(leaping, field)
   expect(leaping.rows).toHaveLength(5)
 })
 test('of two lost rows nothing is known but that they are two', () => {
   const read = table([...whole, [6, '-3.00', '40.00']])
-  mend(read, field)
+  repairTable(read, field)
   expect(read.rows.slice(4, 6).map((r) => r.cells.moved)).toEqual([null, null])
 })
 test('more room than rows are lost in, another page, and a text layer', () => {
@@ -87,7 +87,7 @@ test('more room than rows are lost in, another page, and a text layer', () => {
     table(withGap, 1),
     overTwoPages(table(withGap)),
   ]) {
-    addLostRows(given, field)
+    addMissingRows(given, field)
     expect(cellsOf(given).every((row) => row.day !== null)).toBe(true)
   }
 })
@@ -98,7 +98,7 @@ describe('before the first row', () => {
       ...table(whole.map(([step, amount, balance]) => [step + from, amount, balance])),
       broughtForward,
     }
-    addLostFirst(read, field, eur(opening))
+    addMissingFirstRow(read, field, eur(opening))
     return cellsOf(read).map((row) => [row.moved, row.left])
   }
   test('one that the opening balance asks for, where the head leaves room for it', () =>

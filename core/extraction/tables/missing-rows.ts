@@ -13,7 +13,7 @@ const ROOM = 0.7
  * On a picture, puts a row where the balances leap and the paper has room for one between two rows: its line could not be
  * read, or only in part, and a person is to see where. What the balances say of it is filled in later.
  */
-export function addLostRows(table: Table, field: Field): void {
+export function addMissingRows(table: Table, field: Field): void {
   const names = weakBookings(table, field)
   if (!names || table.rows.length < 4) return
   const { rows } = table
@@ -32,7 +32,7 @@ export function addLostRows(table: Table, field: Field): void {
  * the head that no other line takes: under a balance brought forward a misread opening balance would pass for a lost row's,
  * and be borne out by it. The rows are oldest first.
  */
-export function addLostFirst(table: Table, field: Field, opening: Money): void {
+export function addMissingFirstRow(table: Table, field: Field, opening: Money): void {
   const names = weakBookings(table, field)
   const { rows, head } = table
   if (!names || !head || table.broughtForward || rows.length < 4 || head.page !== rows[0].place.page) return

@@ -1,4 +1,4 @@
-import { mendBetween, mendLines, mendRows } from './repair-amounts.ts'
+import { repairBetweenBalances, repairGoods, repairAmounts } from './repair-amounts.ts'
 import { cellsOf } from './row-order.ts'
 import { GUESSED, type Table } from './table.ts'
 import { entries as field, goods } from '../../testing/small-types.ts'
@@ -17,7 +17,7 @@ const table = (
   )
 const amounts = (...cells: Row[string][]) => cells.map((c) => (c && typeof c === 'object' ? c.amount : null))
 const mended = (given: Table) => {
-  mendRows(given, field)
+  repairAmounts(given, field)
   return cellsOf(given).map((row) => amounts(row.moved, row.left))
 }
 
@@ -139,7 +139,7 @@ test('balances lost in a row are borne out by the amounts between two that are t
 describe('lines of a quote', () => {
   const line = (cells: [string | null, string | null, string | null], confidence = 0.7) => {
     const given = tableOf([goodsLine(...cells)], { confidence })
-    mendLines(given, goods)
+    repairGoods(given, goods)
     return amounts(given.rows[0].cells.each, given.rows[0].cells.all)
   }
   test.each([
@@ -179,8 +179,8 @@ describe('between the balances that the paper opens and closes with', () => {
     rowConfidence = cells.map(() => 0.6),
   ) => {
     const given = table(cells, 0.6, rowConfidence)
-    mendRows(given, field)
-    mendBetween(given, field, ends)
+    repairAmounts(given, field)
+    repairBetweenBalances(given, field, ends)
     return {
       rows: cellsOf(given).map((row) => amounts(row.moved, row.left)),
       wordConfidence: given.wordConfidence,
@@ -202,8 +202,8 @@ describe('between the balances that the paper opens and closes with', () => {
       ['-40.00', '50.00'],
       ['-5.00', '45.00'],
     ])
-    mendRows(given, field)
-    mendBetween(given, field, { opening: 10000, closing: 4500 })
+    repairAmounts(given, field)
+    repairBetweenBalances(given, field, { opening: 10000, closing: 4500 })
     expect([given.rows[0].cells.moved, given.wordConfidence]).toEqual([eur('-11.00'), 1])
   })
   test('an end that is far off was taken from another amount, and changes nothing', () => {

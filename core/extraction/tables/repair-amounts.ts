@@ -1,7 +1,7 @@
 import type { Field } from '../../program/schema.ts'
 import { followChain, type Ends, type Step } from './balance-chain.ts'
-import { lostDigits } from '../scoring/digit-slips.ts'
-import { likelyWays } from './repair-signs.ts'
+import { isTruncated } from '../scoring/digit-slips.ts'
+import { likelySigns } from './repair-signs.ts'
 import { bookingColumns, centsIn, goodsColumns } from './columns.ts'
 import { cents, fromCents, isMoney, type Money } from '../../model/value.ts'
 import { noteGuess, PRINTED, type Table, type TableRow } from './table.ts'
@@ -13,7 +13,7 @@ const WEAK = 0.85
  * On a weak print the running balance says what a misread cell must be, and which way an amount without a sign goes. Only
  * cells that are lacking, lost their first digits or were read weakly are mended.
  */
-export function mendRows(table: Table, field: Field): void {
+export function repairAmounts(table: Table, field: Field): void {
   const names = balanced(table, field)
   if (!names) return
   for (const row of table.rows)
@@ -25,7 +25,7 @@ export function mendRows(table: Table, field: Field): void {
  * The same between the balances that the paper opens and closes with, where the rows do not lead from one to the other.
  * A slip in these may be explained away by others in the rows, so that a person is to see them.
  */
-export function mendBetween(table: Table, field: Field, ends: Ends): void {
+export function repairBetweenBalances(table: Table, field: Field, ends: Ends): void {
   const names = balanced(table, field)
   if (names && follow(table, field, names, ends)) noteGuess(table)
 }
@@ -42,7 +42,7 @@ function follow(
   ends?: Ends,
 ): boolean {
   const { rows } = table
-  const ways = likelyWays(table, field)
+  const ways = likelySigns(table, field)
   const steps = rows.map((row, i): Step => ({
     ...(row.asRead ?? { amount: null, balance: null }),
     weak: row.confidence < WEAK,
@@ -64,7 +64,7 @@ function follow(
 }
 
 /** The first row has no balance before it but the one that the paper opens with: that says what its amount must be. */
-export function mendFirstRow(table: Table, field: Field, opening: Money): boolean {
+export function repairFirstAmount(table: Table, field: Field, opening: Money): boolean {
   const names = balanced(table, field)
   const first = table.rows.at(0)?.cells
   const after = names && centsIn(first, names.balance)
@@ -79,7 +79,7 @@ export function mendFirstRow(table: Table, field: Field, opening: Money): boolea
  * On a weak print a line's amount says what its price lost, and its quantity times its price what its amount lost: their
  * first digits, or all of them. Whether the lines then come to the total is for their sum to tell.
  */
-export function mendLines(table: Table, field: Field): void {
+export function repairGoods(table: Table, field: Field): void {
   const names = goodsColumns(field)
   if (!names || table.confidence >= PRINTED) return
   const { quantity, price, amount } = names
@@ -96,10 +96,10 @@ export function mendLines(table: Table, field: Field): void {
     else if (
       all !== null &&
       Number.isInteger(all / count) &&
-      (each === null || lostDigits(each, all / count))
+      (each === null || isTruncated(each, all / count))
     )
       put(price, all / count)
-    else if (each !== null && (all === null || lostDigits(all, Math.round(count * each))))
+    else if (each !== null && (all === null || isTruncated(all, Math.round(count * each))))
       put(amount, Math.round(count * each))
   }
 }

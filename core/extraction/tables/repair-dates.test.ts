@@ -1,4 +1,4 @@
-import { mendDays } from './repair-dates.ts'
+import { repairDates } from './repair-dates.ts'
 import { cellsOf } from './row-order.ts'
 import { GUESSED } from './table.ts'
 import { entries as field } from '../../testing/small-types.ts'
@@ -14,7 +14,7 @@ const mended = (
     { confidence },
   )
   for (const [i, text] of Object.entries(unread)) table.rows[Number(i)].unreadDate = text
-  mendDays(table, field)
+  repairDates(table, field)
   return { days: cellsOf(table).map((row) => row.day), wordConfidence: table.wordConfidence }
 }
 

@@ -1,6 +1,6 @@
 import type { Field } from '../../program/schema.ts'
 import { tableColumns } from './columns.ts'
-import { nearestDay } from './row-date.ts'
+import { nearestDate } from './row-date.ts'
 import { noteGuess, PRINTED, type Table, type TableRow } from './table.ts'
 
 /**
@@ -8,7 +8,7 @@ import { noteGuess, PRINTED, type Table, type TableRow } from './table.ts'
  * day outside those of its neighbours, or none, where only one day would do: that of both, one a figure off, or the one that
  * unread figures are nearest to. Of a day a person is asked; a year that both neighbours have is no guess.
  */
-export function mendDays(table: Table, field: Field): void {
+export function repairDates(table: Table, field: Field): void {
   const day = tableColumns(field).date
   if (!day || table.confidence >= PRINTED) return
   const { rows } = table
@@ -38,7 +38,7 @@ export function mendDays(table: Table, field: Field): void {
   }
   /** Of the days that a row could have, the one that its figures were meant for, or the only one. */
   const meantDay = (row: TableRow, days: readonly string[]): string | null =>
-    nearestDay(row.unreadDate, days) ?? only(days)
+    nearestDate(row.unreadDate, days) ?? only(days)
   const steps = rows.flatMap((_, i) => {
     const [a, b] = [at(i - 1), at(i)]
     return a && b && a !== b ? [a < b ? 1 : -1] : []

@@ -1,4 +1,4 @@
-import { mendSigns } from './repair-signs.ts'
+import { repairSigns } from './repair-signs.ts'
 import { GUESSED } from './table.ts'
 import { entries as field } from '../../testing/small-types.ts'
 import { entry, tableOf } from '../../testing/table-of.ts'
@@ -12,7 +12,7 @@ const mended = (
     rows.map((row) => entry('2026-02-01', ...row)),
     { confidence },
   )
-  mendSigns(table, field)
+  repairSigns(table, field)
   const first = table.rows[0].cells.moved as Money | null
   return { first: first?.amount ?? null, wordConfidence: table.wordConfidence }
 }

@@ -10,7 +10,7 @@ const KIND = 2
 const MOST = 0.7
 
 /** Statements in one amount column may print no sign; then the running balance says which way each amount went. */
-export function settleSigns(table: Table, field: Field): void {
+export function signsFromBalances(table: Table, field: Field): void {
   const [amount, balance] = [tableColumns(field).amount, tableColumns(field).balance]
   if (!amount || !balance) return
   for (let i = 1; i < table.rows.length; i++) {
@@ -30,7 +30,7 @@ export function settleSigns(table: Table, field: Field): void {
  * On a picture, the sign of an amount that no balance before it says: bookings of one kind ("Standing order", "Card
  * payment") go one way, as the balances of the others show. A person is asked about it. The rows are oldest first.
  */
-export function mendSigns(table: Table, field: Field): void {
+export function repairSigns(table: Table, field: Field): void {
   const amount = tableColumns(field).amount
   if (!amount || table.confidence >= PRINTED) return
   const { told, ofKind } = waysOf(table, field)
@@ -43,7 +43,7 @@ export function mendSigns(table: Table, field: Field): void {
 }
 
 /** Which way each row likely goes, -1 out of the account: as its kind does, or else as most rows; 0 where neither says. */
-export function likelyWays(table: Table, field: Field): number[] {
+export function likelySigns(table: Table, field: Field): number[] {
   const { told, ofKind } = waysOf(table, field)
   const known = told.filter((way) => way !== 0)
   const out = known.filter((way) => way < 0).length

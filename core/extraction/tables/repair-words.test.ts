@@ -1,4 +1,4 @@
-import { likelySpelling, mendWords } from './repair-words.ts'
+import { likelySpelling, repairWords } from './repair-words.ts'
 import { cellsOf } from './row-order.ts'
 import type { Table } from './table.ts'
 import { entries as field, goods } from '../../testing/small-types.ts'
@@ -10,7 +10,7 @@ const table = (notes: string[], wordConfidence = 0.8): Table =>
     { confidence: 0.8, wordConfidence },
   )
 const mended = (given: Table) => {
-  mendWords(given, field)
+  repairWords(given, field)
   return cellsOf(given).map((row) => row.note)
 }
 
@@ -39,7 +39,7 @@ test('a firm’s “Lid” is its Ltd, and asked about; among goods a lid is a l
   const locker = tableOf([{ ...goodsLine('1', '5.00', '5.00'), what: 'Locker with a Lid' }], {
     wordConfidence: 0.8,
   })
-  mendWords(locker, goods)
+  repairWords(locker, goods)
   expect(locker.rows[0].cells.what).toBe('Locker with a Lid')
 })
 test('a mark alone lends its spelling to no word', () =>

@@ -1,4 +1,4 @@
-import { isTellingWord, meantBy } from '../../text/spelling.ts'
+import { isDistinctiveWord, likelyWord } from '../../text/spelling.ts'
 import { tokens } from '../../text/normalize.ts'
 import type { Field } from '../../program/schema.ts'
 import { closingOf } from '../parsers/words.ts'
@@ -19,18 +19,18 @@ export function likelySpelling(table: Table, field: Field, times = OFTEN): Map<s
   for (const { cells: row } of table.rows)
     for (const name of textsOf(field))
       for (const word of tokens(typeof row[name] === 'string' ? row[name] : ''))
-        if (isTellingWord(word)) count.set(word, (count.get(word) ?? 0) + 1)
+        if (isDistinctiveWord(word)) count.set(word, (count.get(word) ?? 0) + 1)
   const often = [...count].flatMap(([word, n]) => (n >= times ? [word] : []))
   return new Map(
     [...count].flatMap(([word, n]): [string, string][] => {
-      const meant = n === 1 ? meantBy(word, often) : null
+      const meant = n === 1 ? likelyWord(word, often) : null
       return meant ? [[word, meant]] : []
     }),
   )
 }
 
 /** On a picture, spells a word of the rows as it stands there three times and more, and a firm's "Lid" as "Ltd", and has it asked about: it may be another word. */
-export function mendWords(table: Table, field: Field): void {
+export function repairWords(table: Table, field: Field): void {
   if (table.wordConfidence >= PRINTED) return
   const meant = likelySpelling(table, field, SURELY)
   // What is booked goes to firms and comes from them; among goods a lid is a lid.

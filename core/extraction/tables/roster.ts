@@ -36,7 +36,9 @@ export function readRoster(pages: readonly Page[], field: Field): Table | null {
   const sureOf = (kinds: (kind: Column['kind']) => boolean) =>
     Math.min(
       1,
-      ...rows.flatMap((row) => row.filter((i) => kinds(i.kind)).flatMap((i) => i.words.map((w) => w.sure))),
+      ...rows.flatMap((row) =>
+        row.filter((i) => kinds(i.kind)).flatMap((i) => i.words.map((w) => w.confidence)),
+      ),
     )
   return {
     ...emptyTable(),
@@ -47,7 +49,7 @@ export function readRoster(pages: readonly Page[], field: Field): Table | null {
           field.columns.map((c) => [c.name, row.find((i) => i.kind === c.kind)?.value ?? null]),
         ),
         { page: row[0].page.number, box: boxAround(words.map((w) => w.box)) },
-        { confidence: Math.min(...words.map((w) => w.sure)) },
+        { confidence: Math.min(...words.map((w) => w.confidence)) },
       )
     }),
     confidence: sureOf((kind) => kind !== 'name'),

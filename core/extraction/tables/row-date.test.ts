@@ -1,8 +1,8 @@
 import type { Word } from '../../model/page.ts'
-import { nearestDay, rowDay, shortDate } from './row-date.ts'
+import { nearestDate, rowDate, shortDate } from './row-date.ts'
 
 const words = (text: string, sure = 0.7): Word[] =>
-  text.split(' ').map((word, i) => ({ text: word, sure, box: [i / 10, 0, i / 10 + 0.08, 0.01] }))
+  text.split(' ').map((word, i) => ({ text: word, confidence: sure, box: [i / 10, 0, i / 10 + 0.08, 0.01] }))
 
 test.each([
   ['02 Feb', '--02-02'],
@@ -22,22 +22,22 @@ test.each([
   ['23 Mar', '--03-23'],
   ['Salary', null],
   ['000412', null],
-])('%s on a picture is the day %s', (text, day) => expect(rowDay(words(text))).toBe(day))
-test('a text layer is read to the letter', () => expect(rowDay(words('2026-0201', 1))).toBeNull())
-test('words beside a day are no day with it', () => expect(rowDay(words('25.01.2026 Direct'))).toBeNull())
+])('%s on a picture is the day %s', (text, day) => expect(rowDate(words(text))).toBe(day))
+test('a text layer is read to the letter', () => expect(rowDate(words('2026-0201', 1))).toBeNull())
+test('words beside a day are no day with it', () => expect(rowDate(words('25.01.2026 Direct'))).toBeNull())
 
 const march = ['2026-03-07', '2026-03-08', '2026-03-09']
 test('the day that figures are nearest to', () =>
   expect([
-    nearestDay('091032026', march),
-    nearestDay('2026-0307', march),
-    nearestDay('27103', ['--03-27', '--03-28']),
+    nearestDate('091032026', march),
+    nearestDate('2026-0307', march),
+    nearestDate('27103', ['--03-27', '--03-28']),
   ]).toEqual(['2026-03-09', '2026-03-07', '--03-27']))
-test('by a misread month the day alone', () => expect(nearestDay('8 Mer', march)).toBe('2026-03-08'))
+test('by a misread month the day alone', () => expect(nearestDate('8 Mer', march)).toBe('2026-03-08'))
 test('none is near, or two are as near as each other', () =>
   expect([
-    nearestDay('1234567', march),
-    nearestDay('2026030', march),
-    nearestDay('', march),
-    nearestDay('?', march),
+    nearestDate('1234567', march),
+    nearestDate('2026030', march),
+    nearestDate('', march),
+    nearestDate('?', march),
   ]).toEqual([null, null, null, null]))

@@ -7,7 +7,7 @@ import { asDigits, isWeak, rawOf } from '../parsers/reading.ts'
  * The day that some words of a row are: an ISO date, or `--MM-DD` where it stands without its year; null where they are none
  * as a whole. On a picture strokes may be lost or seen where none are ("2026-0201", "12’ Mar 2026").
  */
-export function rowDay(words: Word[]): string | null {
+export function rowDate(words: Word[]): string | null {
   const raw = rawOf(words)
   const day = parseDate(raw)?.value ?? shortDate(raw)
   if (day || !isWeak(words)) return day
@@ -47,7 +47,7 @@ const SLIPS = 2
  * as near as each other.
  * @param days ISO dates, or `--MM-DD`
  */
-export function nearestDay(raw: string, days: readonly string[]): string | null {
+export function nearestDate(raw: string, days: readonly string[]): string | null {
   const named = /\p{L}{2}/u.test(raw)
   const seen = (named ? raw : asDigits(raw)).replace(/\D/g, '')
   if (seen === '') return null

@@ -1,7 +1,7 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { entries as transactions, estimate, goods, passbook } from '../../testing/small-types.ts'
 import { entry, eur, goodsLine, tableOf } from '../../testing/table-of.ts'
-import { bestTable, twoReadings } from './select.ts'
+import { selectTable, tableReadings } from './select.ts'
 import { cellsOf } from './row-order.ts'
 import type { Table } from './table.ts'
 import type { Value } from '../../model/value.ts'
@@ -13,7 +13,7 @@ const says =
   (name: string): Value =>
     values[name] ?? null
 const settle = (byHead: Table | null, byContent: Table | null, values: Record<string, Value>) =>
-  bestTable({ byHead: () => byHead, byContent: () => byContent }, transactions, passbook, says(values))
+  selectTable({ byHead: () => byHead, byContent: () => byContent }, transactions, passbook, says(values))
 
 /** The rows of a table by what their cells hold. */
 const sameCells = (table: Table) => table.rows.map(({ cells }) => ({ cells }))
@@ -30,7 +30,7 @@ describe('of two readings of a table', () => {
         throw new Error('read for nothing')
       },
     }
-    expect(bestTable(readings, transactions, passbook, says(balances))).toMatchObject({
+    expect(selectTable(readings, transactions, passbook, says(balances))).toMatchObject({
       proof: true,
       table: { rows: sameCells(right()) },
     })
@@ -97,7 +97,12 @@ test('a line of amounts that holds one of the paper’s own sums is explained by
 test('lines of goods are borne out by the sum under them', () => {
   const lines = tableOf([goodsLine('2', '100.00', '200.00')])
   const settled = (net: string) =>
-    bestTable({ byHead: () => lines, byContent: () => null }, goods, estimate, says({ before_tax: eur(net) }))
+    selectTable(
+      { byHead: () => lines, byContent: () => null },
+      goods,
+      estimate,
+      says({ before_tax: eur(net) }),
+    )
   expect([settled('200.00').proof, settled('210.00').proof]).toEqual([true, false])
 })
 test('places of rows are those on the page as it leans', () => {
@@ -107,11 +112,11 @@ test('places of rows are those on the page as it leans', () => {
     '02/02/2026 | Card payment | -10.00 | 90.00',
     '03/02/2026 | Transfer | -20.00 | 70.00',
   ]
-  const leaning = pageOf(lines, { at, source: 'ocr', lean: 1 })
-  const [level] = twoReadings([pageOf(lines, { at })], transactions)
+  const leaning = pageOf(lines, { at, source: 'ocr', skew: 1 })
+  const [level] = tableReadings([pageOf(lines, { at })], transactions)
     .byHead()!
     .rows.map((r) => r.place)
-  const [place] = twoReadings([leaning], transactions)
+  const [place] = tableReadings([leaning], transactions)
     .byHead()!
     .rows.map((r) => r.place)
   expect(place.page).toBe(1)

@@ -1,12 +1,12 @@
 import type { Page } from '../../model/page.ts'
-import { asItLeans, straight } from '../../layout/deskew.ts'
+import { skewed, deskewed } from '../../layout/deskew.ts'
 import type { DocumentType, Field } from '../../program/schema.ts'
-import { addLostFirst } from './missing-rows.ts'
-import { mendBetween, mendFirstRow } from './repair-amounts.ts'
+import { addMissingFirstRow } from './missing-rows.ts'
+import { repairBetweenBalances, repairFirstAmount } from './repair-amounts.ts'
 import { bookingColumns, centsIn, tableColumns } from './columns.ts'
 import { isRoster, readRoster } from './roster.ts'
 import { cellsOf, newestFirst, oldestFirst } from './row-order.ts'
-import { fillYears, readTable } from './by-header.ts'
+import { fillYears, readTableByHeader } from './by-header.ts'
 import { readTableByContent } from './by-content.ts'
 import { cents, fromCents, isMoney, type Money, type Value } from '../../model/value.ts'
 import { noteGuess, PRINTED, type Table } from './table.ts'
@@ -15,25 +15,25 @@ import type { Place } from '../../model/geometry.ts'
 /** Which of the two readings of a table counts: the one that the paper's own arithmetic bears out. */
 
 /** A table as its head shows it and as what its rows hold shows it. */
-export interface TwoReadings {
+export interface TableReadings {
   byHead: () => Table | null
   byContent: () => Table | null
 }
 
 /** The reading of a table that holds, and whether the paper's own arithmetic bears it out; null where it has none. */
-export interface Settled {
+export interface SelectedTable {
   table: Table | null
   proof: boolean | null
 }
 
 /** Each is read when it is first asked for: most papers are settled by one of them. */
-export function twoReadings(pages: readonly Page[], field: Field): TwoReadings {
+export function tableReadings(pages: readonly Page[], field: Field): TableReadings {
   const once = (read: (pages: readonly Page[], field: Field) => Table | null) => {
     let found: Table | null | undefined
-    return () => (found === undefined ? (found = onLeaning(pages, read(pages.map(straight), field))) : found)
+    return () => (found === undefined ? (found = onLeaning(pages, read(pages.map(deskewed), field))) : found)
   }
   if (isRoster(field)) return { byHead: once(readRoster), byContent: () => null }
-  return { byHead: once(readTable), byContent: once(readTableByContent) }
+  return { byHead: once(readTableByHeader), byContent: once(readTableByContent) }
 }
 
 /** A table that was read from pages made straight, with its places on the pages as they lean. */
@@ -41,7 +41,7 @@ function onLeaning(pages: readonly Page[], table: Table | null): Table | null {
   if (!table) return null
   const leaning = (at: Place): Place => {
     const page = pages.find((p) => p.number === at.page)
-    return page ? { ...at, box: asItLeans(at.box, page) } : at
+    return page ? { ...at, box: skewed(at.box, page) } : at
   }
   return {
     ...table,
@@ -51,12 +51,12 @@ function onLeaning(pages: readonly Page[], table: Table | null): Table | null {
 }
 
 /** The table by its head, or by what its rows hold where that proves right and the head does not. */
-export function bestTable(
-  readings: TwoReadings,
+export function selectTable(
+  readings: TableReadings,
   field: Field,
   type: DocumentType,
   value: (name: string) => Value,
-): Settled {
+): SelectedTable {
   const date = tableColumns(field).date
   const ends = type.relations.find((r) => r.kind === 'not_after')
   const totals = new Set(
@@ -74,8 +74,12 @@ export function bestTable(
       const opening = r.kind === 'running' && r.table === field.name ? value(r.opening) : null
       // The sum comes out by itself then, whether the opening balance was read right or not: a person is to see the row.
       if (table && isMoney(opening) && !newestFirst(cellsOf(table), tableColumns(field)))
-        addLostFirst(table, field, opening)
-      if (table && isMoney(opening) && oldestFirst(table, field, () => mendFirstRow(table, field, opening)))
+        addMissingFirstRow(table, field, opening)
+      if (
+        table &&
+        isMoney(opening) &&
+        oldestFirst(table, field, () => repairFirstAmount(table, field, opening))
+      )
         noteGuess(table)
     }
     const proof = table && oldestFirst(table, field, () => provenBy(table, field, type, value))
@@ -86,7 +90,7 @@ export function bestTable(
         isMoney(end) ? cents(end) : null,
       )
       if (opening !== null || closing !== null)
-        oldestFirst(table, field, () => mendBetween(table, field, { opening, closing }))
+        oldestFirst(table, field, () => repairBetweenBalances(table, field, { opening, closing }))
     }
     return { table, proof: oldestFirst(table, field, () => provenBy(table, field, type, value)) }
   }

@@ -1,8 +1,10 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { linesWithoutSpecks } from './specks.ts'
+import { linesWithoutNoise } from './specks.ts'
 
 const lines = (rows: string[], source: 'ocr' | 'text' = 'ocr', sure = 0.7) =>
-  linesWithoutSpecks(pageOf(rows, { source, sure })).map((l) => l.segments.map((s) => s.text).join(' | '))
+  linesWithoutNoise(pageOf(rows, { source, confidence: sure })).map((l) =>
+    l.segments.map((s) => s.text).join(' | '),
+  )
 
 test('marks, and a dash before the first cell, are no part of a row on a picture', () => {
   expect(lines(['* | 11.03.2026 | Ferry Office | 82,80', '- | 12.03.2026 | Chandlery ; | 131,36'])).toEqual([
@@ -37,11 +39,14 @@ test.each([
   ['-08.40', '-08.40'],
   ['Co.', 'Co.'],
 ])('%s stands in a cell as %s', (read, cell) => expect(lines([`Cheque ${read}`])).toEqual([`Cheque ${cell}`]))
-const sureOf = (pages: Parameters<typeof linesWithoutSpecks>[0]) =>
-  linesWithoutSpecks(pages).map((l) => l.words.map((w) => [w.text, w.sure]))
+const sureOf = (pages: Parameters<typeof linesWithoutNoise>[0]) =>
+  linesWithoutNoise(pages).map((l) => l.words.map((w) => [w.text, w.confidence]))
 test('what is hardly read behind a row’s own words is a stain, yet might be their end: they are no longer sure', () => {
-  const page = pageOf(['07/02/2026 Cheque | cre | 86,74'], { source: 'ocr', sure: 0.9 })
-  const stained = { ...page, words: page.words.map((w) => (w.text === 'cre' ? { ...w, sure: 0.25 } : w)) }
+  const page = pageOf(['07/02/2026 Cheque | cre | 86,74'], { source: 'ocr', confidence: 0.9 })
+  const stained = {
+    ...page,
+    words: page.words.map((w) => (w.text === 'cre' ? { ...w, confidence: 0.25 } : w)),
+  }
   expect(sureOf(stained)).toEqual([
     [
       ['07/02/2026', 0.9],
@@ -51,8 +56,11 @@ test('what is hardly read behind a row’s own words is a stain, yet might be th
   ])
 })
 test('so with a line that is nothing but a stain', () => {
-  const page = pageOf(['07/02/2026 Cheque | 86,74', 'Pee'], { source: 'ocr', sure: 0.9 })
-  const stained = { ...page, words: page.words.map((w) => (w.text === 'Pee' ? { ...w, sure: 0.1 } : w)) }
+  const page = pageOf(['07/02/2026 Cheque | 86,74', 'Pee'], { source: 'ocr', confidence: 0.9 })
+  const stained = {
+    ...page,
+    words: page.words.map((w) => (w.text === 'Pee' ? { ...w, confidence: 0.1 } : w)),
+  }
   expect(sureOf(stained)).toEqual([
     [
       ['07/02/2026', 0.9],

@@ -1,8 +1,8 @@
 import { boxAround } from '../../model/geometry.ts'
 import { linesOf, type Line, type Segment } from '../../layout/lines.ts'
 import type { Page, Word } from '../../model/page.ts'
-import { withPoints } from '../../ocr/decimal-points.ts'
-import { joinParted } from './split-rows.ts'
+import { withDecimalPoints } from '../../ocr/decimal-points.ts'
+import { joinSplitRows } from './split-rows.ts'
 
 /** Marks that no cell of a table is made of: a sign, a bracket or a currency may be part of an amount, and "&" of a firm. */
 const MARK = /^[^\p{L}\p{N}€£$()+−–—&/%-]+$/u
@@ -17,7 +17,7 @@ const known = new WeakMap<Page, Line[]>()
  * The lines of a page as rows are read from them: on a picture, without what its grain was taken for and with lost points. One "*" before the
  * day would lose the row, one ";" behind the words spoil them.
  */
-export function linesWithoutSpecks(page: Page): Line[] {
+export function linesWithoutNoise(page: Page): Line[] {
   if (page.source === 'text') return linesOf(page)
   let lines = known.get(page)
   if (!lines) {
@@ -26,7 +26,7 @@ export function linesWithoutSpecks(page: Page): Line[] {
       if (isStain(line)) lines = [...lines.slice(0, -1), ...lines.slice(-1).map(doubted)]
       else lines.push(withoutSpecks(line))
     }
-    lines = joinParted(withPoints(lines.filter((line) => line.words.length > 0)))
+    lines = joinSplitRows(withDecimalPoints(lines.filter((line) => line.words.length > 0)))
     known.set(page, lines)
   }
   return lines
@@ -40,7 +40,7 @@ function doubted(line: Line): Line {
 }
 
 /** A letter alone in a cell, read weakly, or one with an accent ("à"): a speck over a stain. */
-const isLoneLetter = ({ text, sure }: Word): boolean =>
+const isLoneLetter = ({ text, confidence: sure }: Word): boolean =>
   (sure < LETTER && /^\p{Ll}$/u.test(text)) || (text > 'z' && /^\p{L}$/u.test(text))
 
 const isSpelt = (word: Word): boolean => /\p{L}{2}/u.test(word.text)
@@ -48,7 +48,7 @@ const withDoubt = (segment: Segment): Segment => {
   const last = segment.words.findLast(isSpelt)
   return {
     ...segment,
-    words: segment.words.map((w) => (w === last ? { ...w, sure: Math.min(w.sure, SCRAP) } : w)),
+    words: segment.words.map((w) => (w === last ? { ...w, confidence: Math.min(w.confidence, SCRAP) } : w)),
   }
 }
 
@@ -81,13 +81,13 @@ function withoutSpecks(line: Line): Line {
 /** Words read as weakly as this, apart from a row's own words, are stains and what shines through; in a line of their own they may be the end of a row's, if they are not weaker still. */
 const [SCRAP, STAIN] = [0.6, 0.35]
 const isScrap = ({ words }: Segment): boolean =>
-  words.length <= 2 && words.every((w) => w.sure < SCRAP && !/\d[.,]?\d/.test(w.text))
+  words.length <= 2 && words.every((w) => w.confidence < SCRAP && !/\d[.,]?\d/.test(w.text))
 const isStain = ({ words }: Line): boolean =>
-  words.length <= 2 && words.every((w) => w.sure < STAIN && !/\d/.test(w.text))
+  words.length <= 2 && words.every((w) => w.confidence < STAIN && !/\d/.test(w.text))
 
 /** A word without what a rule or the grain of the paper added at its ends. */
 function tidied(word: Word): Word {
-  if (word.sure >= 0.999) return word
+  if (word.confidence >= 0.999) return word
   const text = word.text
     // The rule before the first column is a 1 before the day: no month has a hundred and eight days.
     .replace(/^[1Il|](?=\d{2}[/.-]\d{2}[/.-]\d{2,4}[.,;:]?$)/, '')

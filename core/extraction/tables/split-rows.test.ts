@@ -1,6 +1,6 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { linesOf } from '../../layout/lines.ts'
-import { joinParted } from './split-rows.ts'
+import { joinSplitRows } from './split-rows.ts'
 
 /** Lines at their places down the page, in thousandths of it, each so high. */
 const page = (...lines: [down: number, high: number, line: string][]) => {
@@ -13,7 +13,7 @@ const page = (...lines: [down: number, high: number, line: string][]) => {
   return pageOf([], { words, source: 'ocr' })
 }
 const texts = (...lines: Parameters<typeof page>) =>
-  joinParted(linesOf(page(...lines))).map((l) => l.segments.map((s) => s.text).join(' | '))
+  joinSplitRows(linesOf(page(...lines))).map((l) => l.segments.map((s) => s.text).join(' | '))
 
 test('amounts set to the middle of two lines of words belong to the day over them', () => {
   expect(
@@ -37,7 +37,7 @@ test('words over amounts without a day are no row', () =>
 describe('the first words with one amount, and the day and the other words with the balance', () => {
   /** Two lines as they come off the page, the second so much lower, in thousandths of the page. */
   const rows = (first: string, lower: number) =>
-    joinParted(
+    joinSplitRows(
       [
         [first, 339, 356],
         ['20/01/2026 | Isles Water |  | 3,966.54', 339 + lower, 356],

@@ -13,7 +13,7 @@ const WITHIN = 0.75
  * amounts stand by themselves beneath the day; or each line has some of the words, one of them the day, and the amounts are dealt
  * out between them.
  */
-export function joinParted(lines: readonly Line[]): Line[] {
+export function joinSplitRows(lines: readonly Line[]): Line[] {
   const joined: Line[] = []
   for (const line of lines) {
     const above = joined.at(-1)
