@@ -17,6 +17,12 @@ const shared = {
   modulePathIgnorePatterns: ['<rootDir>/build', '<rootDir>/.jigsa'],
 }
 
+/** Suites that start real OCR engines; they take seconds a page. */
+const ENGINES = [
+  '<rootDir>/engine/ocr/{merge-engines,read-scan,recognise-regions}.test.ts',
+  '<rootDir>/cli/process.test.ts',
+]
+
 /** Unit tests stand beside their code; what needs a database is in tests/integration. */
 export default {
   projects: [
@@ -24,10 +30,12 @@ export default {
       ...shared,
       displayName: 'unit',
       testMatch: [
-        '<rootDir>/{core,engine,server,app,bench,demo,cli}/**/*.test.ts',
+        '<rootDir>/{core,engine,server,app,standins,bench,demo,cli}/**/*.test.ts',
         '<rootDir>/tests/verdict/*.test.ts',
+        ...ENGINES.map((suite) => `!${suite}`),
       ],
     },
+    { ...shared, displayName: 'engines', testMatch: ENGINES },
     { ...shared, displayName: 'integration', testMatch: ['<rootDir>/tests/integration/**/*.test.ts'] },
   ],
 }

@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 
 /** Starts the web process; `PORT` and the settings come with `env`. */
 export const startWeb = (env: NodeJS.ProcessEnv, stdio: 'inherit' | 'ignore' = 'inherit'): ChildProcess =>
-  spawn(process.execPath, ['node_modules/@react-router/serve/bin.js', 'build/server/index.js'], {
+  spawn(process.execPath, ['build/server/index.js'], {
     env: { ...env, NODE_ENV: 'production' },
     stdio: ['ignore', 'ignore', stdio],
     detached: true,

@@ -4,6 +4,8 @@ import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { ensureDatabase, startPostgres, type Cluster } from './postgres.ts'
 
+const SOURCES = ['core', 'engine', 'server', 'app', 'standins', 'demo', 'bench', 'cli', 'tests']
+
 /** Passed and failed checks of one part. */
 interface Count {
   passed: number
@@ -27,6 +29,22 @@ function run(command: string, args: string[], env: NodeJS.ProcessEnv = {}): Prom
 const local = (name: string) => join('node_modules', '.bin', name)
 const alone = async (code: Promise<number>): Promise<Count> =>
   (await code) === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 }
+
+/** What holds the house in order: rules, form, circles of imports, and what nothing uses. */
+const LINTERS: readonly (readonly [command: string, ...words: string[]])[] = [
+  ['eslint', '.'],
+  ['prettier', '--check', '.', '--log-level', 'warn'],
+  ['depcruise', ...SOURCES, '--config', '.dependency-cruiser.mjs', '--output-type', 'err'],
+  ['knip', '--no-progress', '--no-config-hints'],
+]
+
+async function allOf(commands: typeof LINTERS): Promise<Count> {
+  const count: Count = { passed: 0, failed: 0 }
+  for (const [command, ...words] of commands)
+    if ((await run(local(command), words)) === 0) count.passed++
+    else count.failed++
+  return count
+}
 
 async function jest(project: string, env: NodeJS.ProcessEnv = {}): Promise<Count> {
   const out = join(work, `${project}.json`)
@@ -85,8 +103,9 @@ async function database(name: string): Promise<string> {
 const parts: Record<string, () => Promise<Count>> = {
   types: async () =>
     alone(run(local('react-router'), ['typegen']).then((code) => code || run(local('tsc'), ['--noEmit']))),
-  lint: () => alone(run(local('eslint'), ['.'])),
+  lint: () => allOf(LINTERS),
   unit: () => jest('unit'),
+  engines: () => jest('engines'),
   integration: async () =>
     jest('integration', {
       DATABASE_URL: await database('integration'),

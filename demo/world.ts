@@ -211,7 +211,6 @@ export interface Address {
 }
 
 export const fullName = (p: Person): string => `${p.given} ${p.family}`
-export const longName = (p: Person): string => `${p.given} ${p.middle} ${p.family}`
 export const addressLine = (a: Address): string => `${a.number} ${a.street}, ${a.town} ${a.code}`
 
 const ascii = (text: string): string =>

@@ -18,6 +18,9 @@ const settingsSchema = z.object({
     .positive()
     .default(100 * 1024 * 1024),
   MOST_FILE_PAGES: z.coerce.number().int().positive().default(2000),
+  /** Where the web process listens; on all interfaces where no host is named. */
+  PORT: z.coerce.number({ error: 'a number' }).int().min(1).max(65535).default(3000),
+  HOST: z.string().min(1).optional(),
   WORKER_TASKS: z.coerce.number().int().positive().max(64).optional(),
   MALWARE_SCANNER: z
     .string()

@@ -10,7 +10,6 @@ export function usePackage(): PackageView {
   if (!data) throw new Error('usePackage is for the views of a package')
   return data
 }
-export type TypeInfo = PackageView['types'][number]
 
 /** A judged package; views that need one are shown only once it is there. */
 export function useJudged() {

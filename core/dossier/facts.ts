@@ -2,7 +2,7 @@ import type { Answer } from '../answers/answer.ts'
 import { standingOf, type Standing } from '../answers/overrides.ts'
 import type { Fact, Program } from '../program/schema.ts'
 import { plain, type Value } from '../model/value.ts'
-import { different, same, WEAK, type Agreement } from '../matching/agreement.ts'
+import { same, WEAK, type Agreement } from '../matching/agreement.ts'
 import { comparers } from '../matching/comparers.ts'
 import { counts, fieldOf, splitReference, TAKES_PART, type Paper } from './paper.ts'
 
@@ -179,7 +179,3 @@ function mostAgreed<S extends { value: Value; confidence: number; asked: boolean
   })
   return best
 }
-
-/** What a person reads for a relation that differs. */
-export const differs = (result: FactResult): Evidence[] =>
-  result.evidence.filter((e) => e.relation === different('').relation)

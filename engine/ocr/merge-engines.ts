@@ -89,7 +89,7 @@ async function readCut(
 export async function recogniseAlone(page: Grey, line: Box, level: number): Promise<Word[]> {
   const { alone } = await readCut(page, line, line, level, 0)
   return confidenceOf(alone) >= ALONE && alone.some((w) => /[\p{L}\d]{3}/u.test(w.text))
-    ? alone.map((w) => ({ ...w, sure: Math.min(w.confidence, ALONE) }))
+    ? alone.map((w) => ({ ...w, confidence: Math.min(w.confidence, ALONE) }))
     : []
 }
 

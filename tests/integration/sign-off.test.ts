@@ -15,7 +15,7 @@ import { newerFor, takeVersion, tryProgram } from '../../server/packages/program
 import { packageRow, queue, queueQuery } from '../../server/packages/queries.ts'
 import { trailHead, verifyTrail } from '../../server/trail.ts'
 import { payslip, pdfOf } from '../support/papers.ts'
-import { desk, person, readPackage, type Desk } from '../support/server.ts'
+import { elsewhere, desk, person, readPackage, type Desk } from '../support/server.ts'
 
 const at = desk()
 let who: Desk['who']
@@ -152,7 +152,7 @@ describe('programs in versions', () => {
   test('an organisation’s own program is one more, and nobody else’s', async () => {
     await saveProgram(who, { ...programById('trader-account')!, id: 'berth-only', title: 'Berth only' })
     expect((await programsOf(database(), who.organisationId)).map((p) => p.body.id)).toContain('berth-only')
-    expect((await programsOf(database(), 'elsewhere')).map((p) => p.body.id)).toEqual([
+    expect((await programsOf(database(), (await elsewhere()).organisationId)).map((p) => p.body.id)).toEqual([
       'working-boat-loan',
       'trader-account',
     ])

@@ -244,7 +244,7 @@ function byLikeness(words: Word[], field: Field, type: DocumentType, page: Page,
   if (field.kind === 'org')
     return orgLikeness(text) === 1 && words.length <= 6 && /^\p{Lu}/u.test(text) ? kindReaders.org(words) : []
   if (addressLikeness(text) < 0.9) return []
-  if (hasPostcode(text)) return kindReaders.address(words).map((r) => ({ ...r, fit: 1 }))
+  if (hasPostcode(text)) return kindReaders.address(words).map((r) => ({ ...r, plausibility: 1 }))
   const below = linesOf(page)
     .slice(line + 1, line + 4)
     .map((l) => l.segments.find((s) => Math.abs(s.box[0] - words[0].box[0]) < 0.012))
