@@ -1,5 +1,5 @@
 import { X } from 'lucide-react'
-import type { Column, Field } from '../../core/program/schema.ts'
+import type { Column, ColumnRole, Field } from '../../core/program/schema.ts'
 
 const list = (text: string): string[] => [
   ...new Set(
@@ -87,7 +87,25 @@ export function Choices({
   )
 }
 
-/** The columns of a table: what each holds, and the words that head it. */
+/** What a column may mean to arithmetic, by its kind. */
+const ROLES: Record<Column['kind'], readonly ColumnRole[]> = {
+  date: ['date'],
+  text: ['description'],
+  money: ['amount', 'balance', 'unit_price'],
+  number: ['quantity'],
+  name: [],
+  percent: [],
+}
+const ROLE_WORDS: Record<ColumnRole, string> = {
+  date: 'the day of the row',
+  description: 'what the row is for',
+  amount: 'the row’s amount',
+  balance: 'the running balance',
+  quantity: 'how many',
+  unit_price: 'the price of one',
+}
+
+/** The columns of a table: what each holds, what it means, and the words that head it. */
 export function Columns({
   columns,
   onChange,
@@ -99,52 +117,14 @@ export function Columns({
     <div>
       <span className="font-semibold">Its columns</span>
       <ul className="mt-1 grid gap-1">
-        {columns.map((c, i) => (
-          <li key={i} className="flex items-center gap-2">
-            <input
-              aria-label={`Column ${i + 1}`}
-              className="field w-28 py-0.5"
-              defaultValue={c.name.replaceAll('_', ' ')}
-              onBlur={(event) =>
-                onChange(columns.with(i, { ...c, name: idOf(event.target.value) || c.name }))
-              }
-            />
-            <select
-              aria-label={`Kind of column ${i + 1}`}
-              className="field w-auto py-0.5"
-              value={c.kind}
-              onChange={(event) =>
-                onChange(columns.with(i, { ...c, kind: event.target.value as Column['kind'] }))
-              }
-            >
-              {Object.entries(KINDS).map(([kind, words]) => (
-                <option key={kind} value={kind}>
-                  {words}
-                </option>
-              ))}
-            </select>
-            <input
-              aria-label={`Heads of column ${i + 1}`}
-              className="field flex-1 py-0.5"
-              placeholder="words at its head, with commas"
-              defaultValue={c.labels.join(', ')}
-              onBlur={(event) =>
-                onChange(
-                  columns.with(i, {
-                    ...c,
-                    labels: list(event.target.value).length > 0 ? list(event.target.value) : c.labels,
-                  }),
-                )
-              }
-            />
-            <button
-              type="button"
-              aria-label={`Take column ${i + 1} away`}
-              onClick={() => onChange(columns.toSpliced(i, 1))}
-            >
-              <X size={14} />
-            </button>
-          </li>
+        {columns.map((column, i) => (
+          <ColumnRow
+            key={i}
+            column={column}
+            number={i + 1}
+            onChange={(change) => onChange(withOneOfEachRole(columns, i, { ...column, ...change }))}
+            onRemove={() => onChange(columns.toSpliced(i, 1))}
+          />
         ))}
       </ul>
       <button
@@ -165,5 +145,78 @@ export function Columns({
         One more column
       </button>
     </div>
+  )
+}
+
+/** A table has one column of a role: whoever is given it takes it from the other. */
+const withOneOfEachRole = (columns: readonly Column[], at: number, changed: Column): Column[] =>
+  columns.map((column, i) =>
+    i === at
+      ? changed
+      : changed.role && column.role === changed.role
+        ? { ...column, role: undefined }
+        : column,
+  )
+
+function ColumnRow({
+  column,
+  number,
+  onChange,
+  onRemove,
+}: {
+  column: Column
+  number: number
+  onChange: (change: Partial<Column>) => void
+  onRemove: () => void
+}) {
+  const roles = ROLES[column.kind]
+  return (
+    <li className="flex flex-wrap items-center gap-2">
+      <input
+        aria-label={`Column ${number}`}
+        className="field w-28 py-0.5"
+        defaultValue={column.name.replaceAll('_', ' ')}
+        onBlur={(event) => onChange({ name: idOf(event.target.value) || column.name })}
+      />
+      <select
+        aria-label={`Kind of column ${number}`}
+        className="field w-auto py-0.5"
+        value={column.kind}
+        onChange={(event) => onChange({ kind: event.target.value as Column['kind'], role: undefined })}
+      >
+        {Object.entries(KINDS).map(([kind, words]) => (
+          <option key={kind} value={kind}>
+            {words}
+          </option>
+        ))}
+      </select>
+      <select
+        aria-label={`Meaning of column ${number}`}
+        className="field w-44 py-0.5"
+        value={column.role ?? ''}
+        disabled={roles.length === 0}
+        onChange={(event) => onChange({ role: (event.target.value || undefined) as ColumnRole | undefined })}
+      >
+        <option value="">no part in sums</option>
+        {roles.map((role) => (
+          <option key={role} value={role}>
+            {ROLE_WORDS[role]}
+          </option>
+        ))}
+      </select>
+      <input
+        aria-label={`Heads of column ${number}`}
+        className="field min-w-40 flex-1 py-0.5"
+        placeholder="words at its head, with commas"
+        defaultValue={column.labels.join(', ')}
+        onBlur={(event) => {
+          const labels = list(event.target.value)
+          if (labels.length > 0) onChange({ labels })
+        }}
+      />
+      <button type="button" aria-label={`Take column ${number} away`} onClick={onRemove}>
+        <X size={14} />
+      </button>
+    </li>
   )
 }

@@ -63,8 +63,8 @@ export class Pool {
   }
 
   /** Any thread may look closer: each has to draw the page anew. */
-  lookCloser = (task: RegionsTask): Promise<Word[]> =>
-    this.threads[task.index % this.threads.length].run(task, { name: 'lookCloser' }) as Promise<Word[]>
+  recogniseRegions = (task: RegionsTask): Promise<Word[]> =>
+    this.threads[task.index % this.threads.length].run(task, { name: 'recogniseRegions' }) as Promise<Word[]>
 
   /** What spoke for the type of a page read here. */
   evidenceOf = (page: Page): Evidence =>

@@ -52,7 +52,7 @@ async function recogniseAgain(
     const again = (page: Page): Promise<Word[]> => {
       const [index, boxes] = [page.filePage - 1, doubts.get(page.number)!]
       return pool && bytes
-        ? pool.lookCloser({ file: file.name, bytes, index, page, places: boxes })
+        ? pool.recogniseRegions({ file: file.name, bytes, index, page, places: boxes })
         : source!.recogniseRegions(index, page, boxes)
     }
     await Promise.all(

@@ -420,7 +420,8 @@ function Editor({
                 <li key={v.version} className="flex items-baseline gap-3">
                   <b>{v.version}</b>
                   <span className="mr-auto text-ink-2">
-                    {v.by ?? 'somebody'}, <time suppressHydrationWarning>{moment(v.createdAt)}</time>
+                    {v.by ?? (v.version === 1 ? 'starter set' : 'somebody')},{' '}
+                    <time suppressHydrationWarning>{moment(v.createdAt)}</time>
                   </span>
                   {v.version === version ? (
                     <span className="text-petrol">now</span>

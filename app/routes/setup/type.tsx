@@ -359,7 +359,8 @@ export default function TypeEditor({
                   <li key={v.version} className="flex items-baseline gap-2">
                     <b>{v.version}</b>
                     <span className="min-w-0 flex-1 truncate text-ink-2">
-                      {v.by ?? 'somebody'}, <time suppressHydrationWarning>{moment(v.createdAt)}</time>
+                      {v.by ?? (v.version === 1 ? 'starter set' : 'somebody')},{' '}
+                      <time suppressHydrationWarning>{moment(v.createdAt)}</time>
                     </span>
                     {i > 0 && may ? (
                       <button
