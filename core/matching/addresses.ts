@@ -1,65 +1,12 @@
 import { squeeze, tokens } from '../text/normalize.ts'
 import { plain, type Value } from '../model/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
+import { addressAbbreviations, countryWords } from '../lexicon/index.ts'
 import { isConfusion } from './confusions.ts'
-
-const SHORT: Record<string, string> = {
-  rd: 'road',
-  st: 'street',
-  str: 'street',
-  ln: 'lane',
-  rw: 'row',
-  tce: 'terrace',
-  ter: 'terrace',
-  terr: 'terrace',
-  cl: 'close',
-  ave: 'avenue',
-  av: 'avenue',
-  avda: 'avenida',
-  ct: 'court',
-  dr: 'drive',
-  pl: 'place',
-  sq: 'square',
-  hbr: 'harbour',
-  harbor: 'harbour',
-  qy: 'quay',
-  wf: 'wharf',
-  whf: 'wharf',
-  ctg: 'cottage',
-  cott: 'cottage',
-  apt: 'flat',
-  apartment: 'flat',
-  fl: 'flat',
-  no: '',
-  nr: '',
-  hse: 'house',
-  gdns: 'gardens',
-  gdn: 'garden',
-  pt: 'port',
-  upr: 'upper',
-  lwr: 'lower',
-  n: 'north',
-  s: 'south',
-  e: 'east',
-  w: 'west',
-  mt: 'mount',
-  blvd: 'boulevard',
-  pde: 'parade',
-  cres: 'crescent',
-  crs: 'crescent',
-  hts: 'heights',
-  bldg: 'building',
-  pk: 'park',
-  isl: 'island',
-  is: 'island',
-  c: 'calle',
-  r: 'rue',
-}
-const COUNTRY = new Set(['skerrow', 'isles', 'the', 'isle', 'of'])
 
 const parts = (value: Value): string[] =>
   tokens(plain(value))
-    .map((t) => SHORT[t] ?? t)
+    .map((t) => addressAbbreviations.get(t) ?? t)
     .filter(Boolean)
 
 /** Postal addresses: short forms, case, line breaks and a left-out country or postcode are the same place; another number is not. */
@@ -69,7 +16,7 @@ export const compareAddresses: Comparer = (a, b) => {
   const [p, q] = [parts(a.value), parts(b.value)]
   if (p.join('') === q.join('')) return variant(shortened(plain(a.value), plain(b.value)))
   const [few, many] = (p.length <= q.length ? [p, q] : [q, p]).map((list) =>
-    list.filter((t) => !COUNTRY.has(t)),
+    list.filter((t) => !countryWords.has(t)),
   )
   const numbers = (list: string[]) => list.filter((t) => /^\d/.test(t))
   const houses = [numbers(few)[0], numbers(many)[0]]

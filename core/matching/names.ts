@@ -2,50 +2,8 @@ import { memoize } from '../text/memoize.ts'
 import { fold, nearlyWord, squeeze, tokens } from '../text/normalize.ts'
 import { plain, type Value } from '../model/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
+import { maidenNames, particles, titles } from '../lexicon/index.ts'
 import { isConfusion } from './confusions.ts'
-
-const TITLES = new Set([
-  'mr',
-  'mrs',
-  'ms',
-  'miss',
-  'mx',
-  'dr',
-  'prof',
-  'capt',
-  'captain',
-  'sir',
-  'dame',
-  'm',
-  'mme',
-  'mlle',
-  'sr',
-  'sra',
-  'srta',
-  'don',
-  'dona',
-  'rev',
-  'skipper',
-  'esq',
-])
-const MAIDEN = new Set(['nee', 'born', 'ne', 'geb', 'formerly', 'nacida', 'maiden'])
-const PARTICLES = new Set([
-  'de',
-  'del',
-  'la',
-  'van',
-  'von',
-  'der',
-  'den',
-  'di',
-  'da',
-  'du',
-  'le',
-  'y',
-  'ap',
-  'of',
-  'the',
-])
 
 /** German and Nordic letters are written with or without their e (Müller, Mueller; Åse, Aase). */
 const transliterated = (token: string): string =>
@@ -56,10 +14,10 @@ const transliterated = (token: string): string =>
 
 /** Words of a person's name that count: titles and particles dropped. */
 const nameParts = memoize((name) => {
-  const named = tokens(name).filter((t) => !MAIDEN.has(t))
-  const untitled = named.filter((t) => !TITLES.has(t))
+  const named = tokens(name).filter((t) => !maidenNames.has(t))
+  const untitled = named.filter((t) => !titles.has(t))
   // "M. Brandreth" is Marguerite as likely as Monsieur: an initial is kept where nothing but the family name would be left.
-  const strongly = (list: string[]) => list.filter((t) => !PARTICLES.has(t))
+  const strongly = (list: string[]) => list.filter((t) => !particles.has(t))
   const parts =
     strongly(untitled).length < 2 && named.length > untitled.length && named[0].length === 1
       ? named

@@ -6,9 +6,13 @@ import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
 import type { Evidence } from '../../core/classification/page-evidence.ts'
 import { evidenceReaderFor } from '../../core/classification/segment.ts'
 import type { ReadPage } from '../input/source.ts'
-import type { RegionsTask, DocumentTask, KeptPage, PageTask } from './worker.ts'
+import type * as worker from './worker.ts'
+import type { DocumentTask, KeptPage, PageTask, RegionsTask } from './worker.ts'
 import type { Piece } from '../../core/classification/piece.ts'
 import { type Readings, readingKey } from '../../core/pipeline/readings.ts'
+
+/** A function of the worker's file by its name; a thread is told what to run by nothing else. */
+const to = (name: keyof typeof worker) => ({ name })
 
 /** Packages with fewer pages are read before a thread has started. */
 export const WORTH_THREADS = 60
@@ -52,7 +56,7 @@ export class Pool {
 
   async readPage(task: PageTask): Promise<ReadPage> {
     const thread = Math.floor(this.given++ / STRETCH) % this.threads.length
-    const { page, evidence } = (await this.threads[thread].run(task, { name: 'readPage' })) as {
+    const { page, evidence } = (await this.threads[thread].run(task, to('readPage'))) as {
       page: ReadPage
       evidence: Evidence
     }
@@ -64,7 +68,7 @@ export class Pool {
 
   /** Any thread may look closer: each has to draw the page anew. */
   recogniseRegions = (task: RegionsTask): Promise<Word[]> =>
-    this.threads[task.index % this.threads.length].run(task, { name: 'recogniseRegions' }) as Promise<Word[]>
+    this.threads[task.index % this.threads.length].run(task, to('recogniseRegions')) as Promise<Word[]>
 
   /** What spoke for the type of a page read here. */
   evidenceOf = (page: Page): Evidence =>
@@ -83,9 +87,10 @@ export class Pool {
             type: piece.type,
             pages: piece.pages.map((n) => this.handed(pages[n - 1], thread)),
           }))
-          const found = (await this.threads[thread].run(tasks, {
-            name: 'readDocuments',
-          })) as (DocumentReading | null)[]
+          const found = (await this.threads[thread].run(
+            tasks,
+            to('readDocuments'),
+          )) as (DocumentReading | null)[]
           batch.forEach((piece, i) => {
             if (found[i]) readings.set(readingKey(piece.type, piece.pages), found[i])
           })
@@ -106,7 +111,7 @@ export class Pool {
     void (await Promise.all(
       this.threads.map(async (thread) => {
         // A thread that is only stopped would leave the files of its readers behind.
-        await thread.run(null, { name: 'endReaders' })
+        await thread.run(null, to('endReaders'))
         await thread.destroy()
       }),
     ))

@@ -1,70 +1,10 @@
 import { stemmer } from 'stemmer'
+import { stopWords, synonyms } from '../../lexicon/index.ts'
 import { memoize } from '../../text/memoize.ts'
 import { squeeze, tokens } from '../../text/normalize.ts'
 
-/** Words that stand for one thing on forms, whatever the designer prefers; each line is one meaning. */
-const SAME: readonly string[] = [
-  'number no nr num nbr numero',
-  'vessel boat craft ship yacht bateau navire barco buque embarcacion',
-  'pay paid salary wage wages earnings remuneration payroll salaire sueldo salario',
-  'amount sum montant importe',
-  'buyer purchaser customer client acheteur comprador cliente subscriber',
-  'seller vendor vendeur vendedor',
-  'phone telephone mobile tel telefono',
-  'email mail courriel correo',
-  'until till through hasta jusquau',
-  'start begin beginning commencement inception opening debut inicio',
-  'end ending close closing fin final',
-  'expiry expiration expire expires caducidad renewal renew',
-  'reference ref',
-  'vat tva iva',
-  'price cost prix precio',
-  'name nom nombre',
-  'date day fecha jour payday',
-  'address adresse direccion domicilio',
-  'total',
-  'net neto',
-  'gross brut bruto',
-  'issue issued delivered drawn emission expedicion delivrance emitted',
-  'valid validity valable valido valida validez validite force good open held stands',
-  'insured assured covered',
-  'policy contract contrat contrato poliza police',
-  'hull hin coque casco',
-  'owner proprietor proprietaire propietario property',
-  'holder titular titulaire bearer',
-  'month monthly mensual mensuel',
-  'year annual yearly',
-  'employer firm company',
-  'deposit contribution downpayment',
-  'wanted requested wished applied',
-  'born birth naissance nacimiento nacido dob',
-  'account acct compte cuenta',
-  'sign signature signed firma firmado signe',
-  'opening start previous old',
-  'closing end new final',
-  'loan credit borrowing finance',
-  'certificate certificat certificado',
-  'id identity identification ident',
-  'supply fourniture suministro',
-  'bill invoice facture factura',
-  'statement releve extracto',
-  'quote quotation devis presupuesto estimate offer oferta',
-  'balance solde saldo',
-  'including incl inc with con compris comprises incluido',
-  'excluding excl ex without sans sin hors',
-]
-/** Words that say nothing of what a label labels, unless nothing else stands there. */
-const SMALL = new Set(
-  'of the a an your our my this that these in at and or is are be you do we it as any if all de la le les du des el los las del en y et su votre nos sus un une una please state give held made been se how many much what when where which who does did would like'.split(
-    ' ',
-  ),
-)
-
 const meanings = new Map<string, string>()
-for (const line of SAME) {
-  const words = line.split(' ')
-  for (const word of words) meanings.set(stemmer(word), words[0])
-}
+for (const words of synonyms) for (const word of words) meanings.set(stemmer(word), words[0])
 const FORM_WORDS = new Set(meanings.values())
 /** An insurance is nobody insured, whatever its stem says: "Storm Petrel" over "Assurance" is a firm. */
 const INSURANCE: ReadonlySet<string> = new Set(['insurance', 'assurance', 'assurances'])
@@ -77,7 +17,7 @@ const stemOf = memoize((token): string => {
 /** Whether a text is made of small words alone ("Your", "of the"). */
 export const isStopWord = (text: string): boolean => {
   const all = tokens(text)
-  return all.length > 0 && all.every((t) => SMALL.has(t))
+  return all.length > 0 && all.every((t) => stopWords.has(t))
 }
 
 /** Whether a word is one of those that forms are made of. */
@@ -86,7 +26,7 @@ export const isFormWord = (gisted: string): boolean => FORM_WORDS.has(gisted)
 /** What a label's words mean, small words left out: "Your monthly wages" and "Pay of the month" are the same two. */
 export const contentWords = memoize((text): readonly string[] => {
   const all = tokens(text).filter((t) => !/^\d+$/.test(t))
-  const heavy = all.filter((t) => !SMALL.has(t))
+  const heavy = all.filter((t) => !stopWords.has(t))
   return [...new Set((heavy.length ? heavy : all).map(stemOf))]
 })
 

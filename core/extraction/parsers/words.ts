@@ -1,4 +1,12 @@
 import type { Word } from '../../model/page.ts'
+import {
+  joiningWords,
+  nameParticles,
+  noNames,
+  organisations,
+  streetForms,
+  wordsPattern,
+} from '../../lexicon/index.ts'
 import { fold } from '../../text/normalize.ts'
 import { rawOf, type KindReader } from './reading.ts'
 
@@ -15,35 +23,9 @@ const withoutHalfBracket = (text: string): string =>
 
 const withoutLeaders = (words: Word[]): Word[] => words.filter((w) => !/^[._:·…\-–—=|]+$/.test(w.text))
 
-const NOT_A_NAME =
-  /\b(?:eur|euro|gbp|iban|number|date|page|address|account|total|amount|the|and to|please|your|this|with|from|of the|for the|see|form|section|signature|employee|statement|manager|department|personnel|officer|office)\b/i
+const NOT_A_NAME = wordsPattern(noNames)
 /** Small words inside names of persons. */
-export const PARTICLES: ReadonlySet<string> = new Set([
-  'de',
-  'del',
-  'la',
-  'van',
-  'von',
-  'der',
-  'den',
-  'di',
-  'da',
-  'du',
-  'le',
-  'y',
-  'o',
-  'mc',
-  'ap',
-  'née',
-  'nee',
-  'born',
-  'al',
-  'bin',
-  'dos',
-  'ten',
-  'ter',
-  'and',
-])
+export const PARTICLES: ReadonlySet<string> = nameParticles
 
 /** How much a text looks like a person's name, 0 to 1. */
 export function nameLikeness(text: string): number {
@@ -58,36 +40,12 @@ export function nameLikeness(text: string): number {
   return share >= 0.99 ? 1 : share * 0.7
 }
 
-const ORG_WORDS =
-  /\b(?:ltd|limited|plc|llp|inc|co|company|bank|mutual|s\.?a\.?r\.?l|sas|s\.?a\.?s?|s\.?l\.?u?|gmbh|b\.?v\.?|group|services?|works?|energy|water|power|broadband|telecom|electric(?:ity)?|insurance|marine|yard|slipways?|boats?|boatyard|shipyard|fisher(?:y|ies)|seafoods?|harbour|cooperative|co-op|society|partners|brothers|bros|sons|chandlery|underwriters|assurance|utilities|networks?|savings|union|marina|trust|board|authority|registry|revenue|finance|surveys?|surveyors?|consultants?|fishing|shellfish|charters|astilleros|chantier|naval|nautica|energ[iy]a?|eaux?|aguas?)\b/i
+const ORG_WORDS = wordsPattern(organisations)
 
 /** The end of a firm's name that says under which law it stands. */
 export const LEGAL_FORM = /\b(?:ltd|limited|plc|llp|inc|sarl|gmbh|s\.?a|s\.?l)\.?$/i
 
-/** Small words that firms have in their names; three others make a sentence. */
-const JOINING: ReadonlySet<string> = new Set([
-  'and',
-  'of',
-  'the',
-  'for',
-  'de',
-  'la',
-  'le',
-  'les',
-  'des',
-  'du',
-  'del',
-  'los',
-  'las',
-  'et',
-  'y',
-  'in',
-  'on',
-  'by',
-  'en',
-  'au',
-  'aux',
-])
+/** So many words in small letters, small words aside, make a sentence. */
 const SPOKEN = 3
 
 /** How much a text looks like a firm's name, 0 to 1. */
@@ -100,7 +58,7 @@ export function orgLikeness(text: string): number {
   )
     return 0
   // A sentence about a company is no company.
-  if (text.split(/\s+/).filter((w) => /^\p{Ll}{2,}$/u.test(w) && !JOINING.has(fold(w))).length >= SPOKEN)
+  if (text.split(/\s+/).filter((w) => /^\p{Ll}{2,}$/u.test(w) && !joiningWords.has(fold(w))).length >= SPOKEN)
     return 0.2
   if (ORG_WORDS.test(fold(text))) return 1
   return /^\p{Lu}/u.test(text) ? 0.6 : 0.3
@@ -259,8 +217,7 @@ export const readTexts: KindReader = (words) => {
   ]
 }
 
-const STREET =
-  /\b(?:road|rd|street|st|lane|ln|row|rw|quay|terrace|tce|close|cl|avenue|ave|way|hill|court|ct|drive|dr|place|pl|square|sq|wharf|wynd|brae|slip|steps|parade|walk|strand|rue|quai|calle|avenida|av|plaza|paseo|chemin|impasse|muelle|cottage|house|pier|loan|green|gardens)\b/
+const STREET = wordsPattern(streetForms)
 const POSTCODE = /\b(?:[a-z]{1,2}\d{1,2}[a-z]?\s?\d[a-z]{2}|\d{5}|[a-z]{1,3}-?\d{3,5})\b/
 
 /** Whether a text carries a postal code, which ends an address on most papers. */

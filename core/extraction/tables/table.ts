@@ -1,3 +1,4 @@
+import { summaryRows, wordsPattern } from '../../lexicon/index.ts'
 import type { Place } from '../../model/geometry.ts'
 import type { Row } from '../../model/value.ts'
 import type { Step } from './balance-chain.ts'
@@ -74,5 +75,4 @@ export const GUESSED = 0.5
 export const PRINTED = 0.999
 
 /** Lines of a table that are no rows: balances carried over, totals. */
-export const SKIPPED_ROWS =
-  /\b(?:brought forward|carried forward|opening balance|closing balance|balance at (?:start|end)|new balance|previous balance|old balance|start balance|end balance|balance b\/?f|balance c\/?f|sub[- ]?total|total|totals|carried over|balance forward|you (?:started|ended) with|balance on (?:opening|closing)|starting balance|ending balance|final balance|report[eé]?|suma y sigue)\b/
+export const SKIPPED_ROWS = wordsPattern(summaryRows)

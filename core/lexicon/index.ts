@@ -1,0 +1,54 @@
+import abbreviations from './address-abbreviations.json' with { type: 'json' }
+import countries from './countries.json' with { type: 'json' }
+import givenNames from './given-name-labels.json' with { type: 'json' }
+import joining from './joining-words.json' with { type: 'json' }
+import maiden from './maiden-names.json' with { type: 'json' }
+import notNames from './no-names.json' with { type: 'json' }
+import organisationWords from './organisations.json' with { type: 'json' }
+import others from './other-labels.json' with { type: 'json' }
+import smallWords from './particles.json' with { type: 'json' }
+import stops from './stop-words.json' with { type: 'json' }
+import streets from './street-forms.json' with { type: 'json' }
+import summaries from './summary-rows.json' with { type: 'json' }
+import surnames from './surname-labels.json' with { type: 'json' }
+import meanings from './synonyms.json' with { type: 'json' }
+import titleWords from './titles.json' with { type: 'json' }
+
+/** Word lists by language, each a file of data that says what it is for. A language more is a key more in the files. */
+
+type ByLanguage<T> = { about: string } & Record<string, T | string>
+
+/** What a file has for all its languages; a paper's language is not always known, and papers mix them. */
+const entriesOf = <T>(file: ByLanguage<T>): T[] =>
+  Object.entries(file).flatMap(([key, entry]) => (key === 'about' ? [] : [entry as T]))
+const listOf = (file: ByLanguage<string[]>): string[] => entriesOf(file).flat()
+
+export const titles: ReadonlySet<string> = new Set(listOf(titleWords))
+export const maidenNames: ReadonlySet<string> = new Set(listOf(maiden))
+/** Particles that do not count when two names are compared. */
+export const particles: ReadonlySet<string> = new Set([...smallWords.any, ...smallWords.en])
+/** Particles that a name on a paper may have. */
+export const nameParticles: ReadonlySet<string> = new Set([...smallWords.any, ...smallWords.onPapers])
+export const joiningWords: ReadonlySet<string> = new Set(listOf(joining))
+export const noNames: readonly string[] = listOf(notNames)
+export const organisations: readonly string[] = listOf(organisationWords)
+export const streetForms: readonly string[] = listOf(streets)
+export const addressAbbreviations: ReadonlyMap<string, string> = new Map(
+  entriesOf<Record<string, string>>(abbreviations).flatMap((entry) => Object.entries(entry)),
+)
+export const countryWords: ReadonlySet<string> = new Set(listOf(countries))
+export const otherLabels: readonly string[] = listOf(others)
+export const surnameLabels: readonly string[] = listOf(surnames)
+export const givenNameLabels: readonly string[] = listOf(givenNames)
+export const stopWords: ReadonlySet<string> = new Set(listOf(stops))
+/** Each a meaning, with the word that names it first. */
+export const synonyms: readonly (readonly string[])[] = meanings.any
+export const summaryRows: readonly string[] = listOf(summaries)
+
+/** Matches any of the words where it stands whole; points and strokes in one may be left out. */
+export function wordsPattern(words: readonly string[]): RegExp {
+  const written = words.map((word) =>
+    word.replace(/[$()*+?[\\\]^{|}]/g, '\\$&').replace(/[./]/g, (sign) => `\\${sign}?`),
+  )
+  return new RegExp(`\\b(?:${written.join('|')})\\b`, 'i')
+}
