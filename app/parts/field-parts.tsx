@@ -171,7 +171,7 @@ function ColumnRow({
 }) {
   const roles = ROLES[column.kind]
   return (
-    <li className="flex flex-wrap items-center gap-2">
+    <li className="flex flex-wrap items-center gap-2 rounded-md border border-line p-2">
       <input
         aria-label={`Column ${number}`}
         className="field w-28 py-0.5"
