@@ -39,7 +39,10 @@ const STAGES = [
   'testing',
 ]
 
-/** What ships to begin with is data that whoever starts the application hands in: nothing that reads papers knows it. */
+/**
+ * What ships to begin with is data that whoever starts the application hands in: nothing that reads papers
+ * knows it.
+ */
 const STARTER = ['core/!(program|testing)', 'engine', 'server', 'app'].map((folder) => ({
   target: `./${folder}/${SOURCES}`,
   from: './core/program/starter',
@@ -56,7 +59,15 @@ const zonesOf = (folders, root, held = folders.length - 1) =>
 
 export default tseslint.config(
   {
-    ignores: ['node_modules', 'build', '.react-router', '.jigsa', 'corpora', 'server/database/migrations'],
+    ignores: [
+      'node_modules',
+      'build',
+      '.react-router',
+      '.jigsa',
+      'corpora',
+      'server/database/migrations',
+      '.dependency-cruiser.mjs',
+    ],
   },
   ...tseslint.configs.recommendedTypeChecked,
   regexp.configs['flat/recommended'],

@@ -12,13 +12,19 @@ import { newPackage } from '../server/packages/intake.ts'
 import { judge } from '../server/packages/judge.ts'
 import { answersTo, middleAndSlowest, type Rejudging } from './rejudge.ts'
 
-/** What an answer in a large package takes on the server, from being given until the new verdict stands in the database. */
+/**
+ * What an answer in a large package takes on the server, from being given until the new verdict stands in the
+ * database.
+ */
 export interface Answering extends Rejudging {
   /** The first one, with what a server does only once. */
   firstMs: number
 }
 
-/** Answers the loose pieces of a package one by one. @param path a PDF of several hundred pages; `DATABASE_URL` names an empty database */
+/**
+ * Answers the loose pieces of a package one by one.
+ * @param path a PDF of several hundred pages; `DATABASE_URL` names an empty database
+ */
 export async function measureAnswering(path: string): Promise<Answering> {
   const read = await readPackage(
     [{ name: 'large.pdf', bytes: new Uint8Array(await readFile(path)) }],

@@ -80,7 +80,10 @@ const MANNERS = [
   'local',
 ]
 
-/** Types that no paper of the corpora is of, in words of the same trade and with labels that the true types use too. */
+/**
+ * Types that no paper of the corpora is of, in words of the same trade and with labels that the true types
+ * use too.
+ */
 export function inventedTypes(count: number, seed = 1): DocumentType[] {
   const dice = new Dice(seed)
   const labels = [

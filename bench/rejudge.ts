@@ -9,7 +9,10 @@ import { segmentPages } from '../core/classification/segment.ts'
 import { readPackage } from '../engine/pipeline/read-package.ts'
 import { pageReader, keepingReader } from '../core/pipeline/readings.ts'
 
-/** What judging a large package again takes after each of some answers, with its readings kept as the application keeps them. */
+/**
+ * What judging a large package again takes after each of some answers, with its readings kept as the
+ * application keeps them.
+ */
 export interface Rejudging {
   pages: number
   documents: number

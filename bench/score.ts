@@ -136,7 +136,10 @@ function scorePages(tally: Tally, report: Report, truth: Truth, say: (text: stri
   }
 }
 
-/** Shared pages of a greedy matching of told to true documents, largest share first; exact wherever shares do not tie. */
+/**
+ * Shared pages of a greedy matching of told to true documents, largest share first; exact wherever shares do
+ * not tie.
+ */
 function matching(report: Report, truth: Truth): number {
   const pairs = report.documents
     .flatMap((d, i) =>

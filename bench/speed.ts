@@ -20,7 +20,10 @@ export interface Speed {
   text: { pages: number; process: Taken; pdftotext: Taken; ratio: number }
   /** Peak memory of the headless run on text of so many pages. */
   memory: { pages: number; peakMegabytes: number }[]
-  /** Tesseract as it comes, with as many threads to a page as there are cores, and held to one thread, as it is thriftiest. */
+  /**
+   * Tesseract as it comes, with as many threads to a page as there are cores, and held to one thread, as it
+   * is thriftiest.
+   */
   scan: {
     pages: number
     process: Taken

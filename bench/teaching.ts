@@ -35,7 +35,8 @@ interface Paper {
 }
 
 /**
- * Takes the labels out of the definitions of a type, marks one paper as a person would, and reads all others by what that
+ * Takes the labels out of the definitions of a type, marks one paper as a person would, and reads all others
+ * by what that
  * taught. Every paper is the example once.
  */
 export function measureTeaching(cases: readonly BenchCase[]): TeachingRun {
@@ -123,7 +124,10 @@ const wordsOf = (text: string): string[] =>
 /** Whether two wordings have a word in common that says something. */
 const alike = (a: string, b: string): boolean => wordsOf(a).some((w) => wordsOf(b).includes(w))
 
-/** What one example adds to definitions that are whole must not spoil what they read before. Other types are read by their own. */
+/**
+ * What one example adds to definitions that are whole must not spoil what they read before. Other types are
+ * read by their own.
+ */
 function harmedBy(cases: readonly BenchCase[]): number {
   let [spoilt, right] = [0, 0]
   for (const id of TAUGHT) {

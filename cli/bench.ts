@@ -63,7 +63,12 @@ async function score(name: string, folder: string): Promise<void> {
   const scores = scoresOf(tally)
   if (wishes.notes) for (const note of tally.notes) console.log(note)
   console.log(
-    `\n${name}: ${run.cases} cases, ${run.pages} pages, ${(run.wallSeconds / run.pages).toFixed(3)} s wall and ${(run.cpuSeconds / run.pages).toFixed(3)} s CPU a page, ${Math.round(run.peakMegabytes)} MB at most`,
+    [
+      `\n`,
+      `${name}: ${run.cases} cases, ${run.pages} pages, ${(run.wallSeconds / run.pages).toFixed(3)} s `,
+      `wall and ${(run.cpuSeconds / run.pages).toFixed(3)} s CPU a page, `,
+      `${Math.round(run.peakMegabytes)} MB at most`,
+    ].join(''),
   )
   for (const [label, value] of Object.entries(scores))
     console.log(`  ${label.padEnd(32)} ${value === null ? '–' : value.toFixed(4)}`)
@@ -80,7 +85,10 @@ async function scoreTypes(folder: string): Promise<void> {
   console.log('\ncutting with so many types known')
   for (const run of runs)
     console.log(
-      `  ${String(run.types).padStart(3)} types  type accuracy ${run.typeAccuracy.toFixed(4)}  boundary F1 ${run.boundaryF1.toFixed(4)}  ${run.millisecondsPerPage.toFixed(1)} ms a page`,
+      [
+        `  ${String(run.types).padStart(3)} types  type accuracy ${run.typeAccuracy.toFixed(4)}  `,
+        `boundary F1 ${run.boundaryF1.toFixed(4)}  ${run.millisecondsPerPage.toFixed(1)} ms a page`,
+      ].join(''),
     )
   figures.types = runs
 }
@@ -90,7 +98,15 @@ async function scoreTeaching(folder: string): Promise<void> {
   const run = measureTeaching(await readCases(folder))
   const share = (value: number) => value.toFixed(4)
   console.log(
-    `\nteaching by one example, on ${run.papers} papers of three types whose labels were taken out\n  values right before               ${share(run.before)}\n  after one marked paper             ${share(run.after)}\n  where a label shares a word        ${share(run.comparable)}\n  spoilt in whole definitions        ${share(run.harmed)}\n  200 papers read again in           ${Math.round(run.rereadingMs)} ms`,
+    [
+      `\n`,
+      `teaching by one example, on ${run.papers} papers of three types whose labels were taken out\n`,
+      `  values right before               ${share(run.before)}\n`,
+      `  after one marked paper             ${share(run.after)}\n`,
+      `  where a label shares a word        ${share(run.comparable)}\n`,
+      `  spoilt in whole definitions        ${share(run.harmed)}\n`,
+      `  200 papers read again in           ${Math.round(run.rereadingMs)} ms`,
+    ].join(''),
   )
   figures.teaching = run
 }
@@ -98,7 +114,10 @@ async function scoreTeaching(folder: string): Promise<void> {
 const milliseconds = ({ middleMs, slowestMs }: Rejudging) =>
   `${Math.round(middleMs)} ms mostly, ${Math.round(slowestMs)} ms at most`
 
-/** What the interface does, and what an answer takes on the server, with a database of its own that nobody works in. */
+/**
+ * What the interface does, and what an answer takes on the server, with a database of its own that nobody
+ * works in.
+ */
 async function measureServer(path: string): Promise<{ answering: Answering; screens: Screens }> {
   const cluster = await startPostgres(join('.jigsa', 'bench-postgres'))
   try {
@@ -130,10 +149,23 @@ else {
   const show = (taken: Taken) =>
     `${taken.wallSeconds.toFixed(2)} s wall, ${taken.cpuSeconds.toFixed(2)} s CPU, ${Math.round(taken.peakMegabytes)} MB`
   console.log(
-    `\nspeed on ${speed.text.pages} pages of text\n  jigsa process    ${show(speed.text.process)}\n  pdftotext -bbox  ${show(speed.text.pdftotext)}\n  ratio of wall    ${speed.text.ratio.toFixed(2)}`,
+    [
+      `\n`,
+      `speed on ${speed.text.pages} pages of text\n`,
+      `  jigsa process    ${show(speed.text.process)}\n`,
+      `  pdftotext -bbox  ${show(speed.text.pdftotext)}\n`,
+      `  ratio of wall    ${speed.text.ratio.toFixed(2)}`,
+    ].join(''),
   )
   console.log(
-    `speed on ${speed.scan.pages} scanned pages\n  jigsa process    ${show(speed.scan.process)}\n  Tesseract alone  ${show(speed.scan.tesseract)}\n    on one thread  ${show(speed.scan.tesseractOneThread)}\n  ratio of CPU     ${speed.scan.cpuRatio.toFixed(2)}, on one thread ${speed.scan.cpuRatioOneThread.toFixed(2)}; ${speed.scan.coresBusy.toFixed(2)} cores busy`,
+    [
+      `speed on ${speed.scan.pages} scanned pages\n`,
+      `  jigsa process    ${show(speed.scan.process)}\n`,
+      `  Tesseract alone  ${show(speed.scan.tesseract)}\n`,
+      `    on one thread  ${show(speed.scan.tesseractOneThread)}\n`,
+      `  ratio of CPU     ${speed.scan.cpuRatio.toFixed(2)}, on one thread `,
+      `${speed.scan.cpuRatioOneThread.toFixed(2)}; ${speed.scan.coresBusy.toFixed(2)} cores busy`,
+    ].join(''),
   )
   console.log('memory of the headless run')
   for (const { pages, peakMegabytes } of speed.memory)
@@ -147,14 +179,24 @@ else {
   const { answering, screens } = await measureServer(large)
   Object.assign(figures, { answering, screens })
   console.log(
-    `  ${milliseconds(answering)} on the server, from the answer until its verdict stands in the database; the first in ${Math.round(answering.firstMs)} ms`,
+    [
+      `  ${milliseconds(answering)} on the server, from the answer until its verdict stands in the `,
+      `database; the first in ${Math.round(answering.firstMs)} ms`,
+    ].join(''),
   )
   console.log(
-    `the interface with ${again.pages} pages\n  the first picture ${Math.round(screens.firstPictureMs)} ms after the file was chosen, all read after ${(screens.wholeMs / 1000).toFixed(1)} s`,
+    [
+      `the interface with ${again.pages} pages\n`,
+      `  the first picture ${Math.round(screens.firstPictureMs)} ms after the file was chosen, all `,
+      `read after ${(screens.wholeMs / 1000).toFixed(1)} s`,
+    ].join(''),
   )
   for (const { view, perSecond, late, slowestMs } of screens.frames)
     console.log(
-      `  ${view.padEnd(9)} ${perSecond.toFixed(1)} frames a second while rolling, ${(late * 100).toFixed(1)} % late, the slowest ${Math.round(slowestMs)} ms`,
+      [
+        `  ${view.padEnd(9)} ${perSecond.toFixed(1)} frames a second while rolling, `,
+        `${(late * 100).toFixed(1)} % late, the slowest ${Math.round(slowestMs)} ms`,
+      ].join(''),
     )
 }
 if (wishes.json) await writeFile(given(wishes.json), JSON.stringify(figures, null, 1))

@@ -22,7 +22,10 @@ const earlier = (number: number, days: number, more: Pick<DemoPackage, 'wishes' 
   ...more,
 })
 
-/** The demo's packages: a clean one, one with papers lacking, one with true conflicts among harmless variants, scans, a business. */
+/**
+ * The demo's packages: a clean one, one with papers lacking, one with true conflicts among harmless variants,
+ * scans, a business.
+ */
 export const DEMO_PACKAGES: readonly DemoPackage[] = [
   {
     caseNumber: 'MSM-26-004817',

@@ -1,4 +1,7 @@
-/** A repeatable source of chance: the same seed throws the same dice. Source: Mulberry32, Tommy Ettinger, public domain. */
+/**
+ * A repeatable source of chance: the same seed throws the same dice. Source: Mulberry32, Tommy Ettinger,
+ * public domain.
+ */
 export class Dice {
   private state: number
 

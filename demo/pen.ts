@@ -13,7 +13,10 @@ function waysOf(value: Value): string[] {
   return [value, value.replace(/(.{4})(?=.)/g, '$1 '), ...value.split(', ')]
 }
 
-/** Draws a paper whose blanks are filled in by hand. What it says is known from drawing it typed first, with the same dice. */
+/**
+ * Draws a paper whose blanks are filled in by hand. What it says is known from drawing it typed first, with
+ * the same dice.
+ */
 export async function byHand(face: Face, dice: Dice, draw: (dice: Dice) => Promise<Drawn>): Promise<Drawn> {
   const seed = dice.int(1, 1_000_000_000)
   const typed = await draw(new Dice(seed))

@@ -9,7 +9,10 @@ interface Household {
   selfEmployed?: boolean
 }
 
-/** What the registers of the demo world know: people, firms and boats of its packages, and as many that are in none. */
+/**
+ * What the registers of the demo world know: people, firms and boats of its packages, and as many that are in
+ * none.
+ */
 function demoRegisters(wishes: readonly Household[], asOf: string) {
   const strangers = Array.from({ length: 40 }, (_, i): Household => ({ seed: 900_000 + i }))
   const stories = [...wishes, ...strangers].map((w) =>

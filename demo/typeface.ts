@@ -5,7 +5,10 @@ import { inflateSync } from 'node:zlib'
 const require = createRequire(import.meta.url)
 const known = new Map<string, Uint8Array>()
 
-/** A typeface of a fontsource package, unpacked once: the font library would unpack it for every paper, which costs more than the paper. */
+/**
+ * A typeface of a fontsource package, unpacked once: the font library would unpack it for every paper, which
+ * costs more than the paper.
+ */
 export function typeface(file: string): Uint8Array {
   let found = known.get(file)
   if (!found) known.set(file, (found = unpacked(readFileSync(require.resolve(`@fontsource/${file}`)))))

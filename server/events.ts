@@ -16,7 +16,9 @@ const CHANNEL = 'jigsa_change'
 /** Tells every web process, once the transaction stands. */
 export async function tell(work: Work, change: Omit<Change, 'organisationId'>): Promise<void> {
   await work.execute(
-    sql`select pg_notify(${CHANNEL}, json_build_object('packageId', id, 'organisationId', organisation_id, 'what', ${change.what}::text)::text) from package where id = ${change.packageId}`,
+    sql`select pg_notify(${CHANNEL},
+      json_build_object('packageId', id, 'organisationId', organisation_id, 'what', ${change.what}::text)::text)
+      from package where id = ${change.packageId}`,
   )
 }
 

@@ -33,7 +33,10 @@ type Row = Record<string, unknown> & {
   detail: string
 }
 
-/** The digest of an act over the one before: SHA-256 of that digest and the act as a JSON list, as the database writes it. */
+/**
+ * The digest of an act over the one before: SHA-256 of that digest and the act as a JSON list, as the
+ * database writes it.
+ */
 export function digestOf(
   before: string,
   { id, at, userId, userName, packageId, act, detail }: TrailAct,
@@ -45,13 +48,16 @@ export function digestOf(
 }
 
 /**
- * Walks the trail in the order in which its acts became final, with each act's digest. Digests are worked out here and not
+ * Walks the trail in the order in which its acts became final, with each act's digest. Digests are worked out
+ * here and not
  * by the database, whose functions somebody may have changed along with the acts.
  */
 export async function* trail(): AsyncGenerator<{ position: number; digest: string; act: TrailAct | null }> {
   for (let from = 0; ;) {
     const { rows } = await database().execute<Row>(sql`
-      select l.position, l.digest, l.audit_id, a.id, to_char(a.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US') as at, a.user_id, a.user_name, a.package_id, a.act, a.detail
+      select l.position, l.digest, l.audit_id, a.id,
+        to_char(a.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US') as at,
+        a.user_id, a.user_name, a.package_id, a.act, a.detail
       from audit_link l left join audit a on a.id = l.audit_id where l.position > ${from} order by l.position limit ${BATCH}`)
     for (const r of rows)
       yield {
@@ -76,8 +82,10 @@ export async function* trail(): AsyncGenerator<{ position: number; digest: strin
 }
 
 /**
- * Looks whether the trail is whole: every act that the chain names is there and as it was, none is between, and none stands
- * outside. Acts cut off at the end leave a shorter chain that is whole in itself: give a digest noted earlier to find that.
+ * Looks whether the trail is whole: every act that the chain names is there and as it was, none is between,
+ * and none stands
+ * outside. Acts cut off at the end leave a shorter chain that is whole in itself: give a digest noted earlier
+ * to find that.
  * @param noted a digest that the chain once ended with, and must still have
  */
 export async function verifyTrail(noted?: string): Promise<TrailState> {

@@ -9,7 +9,10 @@ import { readTypeAgain } from './configuration/teaching.ts'
 import { log } from './log.ts'
 import { settings } from './settings.ts'
 
-/** A worker process: reads pages and judges packages. Any number of them, on any number of machines, share a database. */
+/**
+ * A worker process: reads pages and judges packages. Any number of them, on any number of machines, share a
+ * database.
+ */
 const taskList = {
   open_file: openFile,
   glance_at_page: glanceAtPage,

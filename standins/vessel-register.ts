@@ -9,7 +9,10 @@ export interface Vessel {
   owner: string
 }
 
-/** A register of vessels over HTTP: `?number=` finds a hull exactly, `?name=` by its name. Resolves once it listens on loopback. */
+/**
+ * A register of vessels over HTTP: `?number=` finds a hull exactly, `?name=` by its name. Resolves once it
+ * listens on loopback.
+ */
 export function startVesselRegister(
   entries: () => readonly Vessel[],
   port = 0,

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { CornerDownLeft, X } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { useFetcher } from 'react-router'
@@ -79,7 +80,10 @@ export function Asker({ onShow }: { onShow: (page: number, box: Box | null) => v
               {data.answers.map((answer) => (
                 <li
                   key={answer.text}
-                  className={`flex flex-wrap items-baseline gap-x-3 ${answer.asked ? 'border-l-4 border-dashed border-amber pl-2' : ''}`}
+                  className={clsx(
+                    'flex flex-wrap items-baseline gap-x-3',
+                    answer.asked && 'border-l-4 border-dashed border-amber pl-2',
+                  )}
                 >
                   <b className={answer.from === 'value' ? 'value' : ''}>
                     {answer.from === 'value' ? show(answer.text) : `“${answer.text}”`}

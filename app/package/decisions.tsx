@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { useState } from 'react'
 import { overriddenIn, type Overridden } from '../../core/findings/overridden.ts'
 import { useSay, useTaken } from './say.ts'
@@ -47,13 +48,23 @@ function Decision({ decision, may }: { decision: Overridden; may: boolean }) {
   const waits = decision.state === 'waits'
   return (
     <li
-      className={`border-l-4 pl-3 ${waits ? 'border-dashed border-amber' : decision.state === 'refused' ? 'border-double border-plum' : 'border-line'}`}
+      className={clsx(
+        'border-l-4 pl-3',
+        waits
+          ? 'border-dashed border-amber'
+          : decision.state === 'refused'
+            ? 'border-double border-plum'
+            : 'border-line',
+      )}
     >
       <p className="flex flex-wrap items-baseline gap-x-3">
         <b>{decision.title}</b>
         <span>{decision.decision}</span>
         <span
-          className={`ml-auto text-sm ${waits ? 'text-amber' : decision.state === 'refused' ? 'text-plum' : 'text-ink-2'}`}
+          className={clsx(
+            'ml-auto text-sm',
+            waits ? 'text-amber' : decision.state === 'refused' ? 'text-plum' : 'text-ink-2',
+          )}
         >
           {STATES[decision.state]}
         </span>

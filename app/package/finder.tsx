@@ -7,7 +7,10 @@ import type { loader } from '../routes/package/find.ts'
 import { useLooking } from './looking.tsx'
 import { usePackage } from './view.ts'
 
-/** Looks for words in the whole package: hits are marked in the strip and on the page, Enter goes from one to the next. */
+/**
+ * Looks for words in the whole package: hits are marked in the strip and on the page, Enter goes from one to
+ * the next.
+ */
 export function Finder() {
   const { row } = usePackage()
   const { look, show } = useLooking()

@@ -1,10 +1,14 @@
+import { clsx } from 'clsx'
 import { useRef } from 'react'
 import type { Grid } from '../../core/extraction/tables/by-grid.ts'
 import { pictureUrl, shapeOf, type Sheet } from './sheet.ts'
 
 type Box = readonly [number, number, number, number]
 
-/** A page with the lines of a table over it: between columns, and above the first row. All can be dragged, and moved by arrow keys. */
+/**
+ * A page with the lines of a table over it: between columns, and above the first row. All can be dragged, and
+ * moved by arrow keys.
+ */
 export function GridOver({
   packageId,
   sheet,
@@ -173,7 +177,11 @@ function Line({
       aria-valuemax={100}
       aria-valuenow={Math.round(at * 100)}
       data-view-keys
-      className={`absolute z-1 ${way === 'down' ? 'cursor-row-resize' : 'cursor-col-resize'} focus:outline-2 focus:outline-[#0d5c6b]`}
+      className={clsx(
+        'absolute z-1',
+        way === 'down' ? 'cursor-row-resize' : 'cursor-col-resize',
+        'focus:outline-2 focus:outline-[#0d5c6b]',
+      )}
       style={style}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId)
@@ -190,7 +198,10 @@ function Line({
       }}
     >
       <div
-        className={`pointer-events-none bg-[#0d5c6b] ${way === 'down' ? 'mt-1 h-0.5 w-full' : 'ml-1 h-full w-0.5'}`}
+        className={clsx(
+          'pointer-events-none bg-[#0d5c6b]',
+          way === 'down' ? 'mt-1 h-0.5 w-full' : 'ml-1 h-full w-0.5',
+        )}
       />
     </div>
   )

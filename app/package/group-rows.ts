@@ -1,6 +1,9 @@
 import type { Document } from '../../core/findings/document.ts'
 
-/** Dots of the screen: a page's tile with the gap behind it, what a group has around its tiles, and the gap between groups. */
+/**
+ * Dots of the screen: a page's tile with the gap behind it, what a group has around its tiles, and the gap
+ * between groups.
+ */
 export const TILE = { wide: 74, high: 122 }
 const FRAME = { wide: 12, high: 32 }
 export const GAP = 16
@@ -24,7 +27,8 @@ export interface GroupRow {
 }
 
 /**
- * Documents put in rows as they fit, in their order: known before anything is drawn, so that of a package of hundreds of
+ * Documents put in rows as they fit, in their order: known before anything is drawn, so that of a package of
+ * hundreds of
  * pages only what is on the screen need be.
  * @param width of the table, in dots of the screen
  * @param noted how many letters stand behind a document's name

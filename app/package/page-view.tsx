@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { useEffect, useRef, useState } from 'react'
 import type { Box } from '../../core/model/geometry.ts'
 import { boxAround, inside } from '../../core/model/geometry.ts'
@@ -74,7 +75,7 @@ export function PageView({
   return (
     <div
       ref={frame}
-      className={`relative bg-paper shadow-md ${picking ? 'cursor-crosshair touch-none select-none' : ''}`}
+      className={clsx('relative bg-paper shadow-md', picking && 'cursor-crosshair touch-none select-none')}
       style={{ aspectRatio: `${shape.width} / ${shape.height}` }}
       onPointerDown={(event) => {
         if (!picking) return
@@ -179,7 +180,10 @@ function Selectable({
   )
 }
 
-/** Large pictures are drawn after all pages are read; until then the small one is shown and the large one asked for again. */
+/**
+ * Large pictures are drawn after all pages are read; until then the small one is shown and the large one
+ * asked for again.
+ */
 export function Picture({ packageId, sheet }: { packageId: string; sheet: Sheet }) {
   const { number: page } = sheet
   const url = pictureUrl(packageId, sheet, 'large')

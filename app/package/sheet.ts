@@ -3,7 +3,10 @@ import type { PackageView } from './view.ts'
 /** A page as screens know it, without its words. */
 export type Sheet = PackageView['sheets'][number]
 
-/** The address of a page's picture. A turned page has another one, so that no old picture is taken from the browser's store. */
+/**
+ * The address of a page's picture. A turned page has another one, so that no old picture is taken from the
+ * browser's store.
+ */
 export const pictureUrl = (
   packageId: string,
   sheet: Pick<Sheet, 'number' | 'rotation' | 'read'>,

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { Minus, Plus } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
@@ -117,7 +118,17 @@ export function Strip() {
                   onClick={() => look(spot.page)}
                   aria-label={`Page ${spot.page}${spot.apart ? `, ${spot.apart}` : ''}${hits.has(spot.page) ? ', has what was looked for' : ''}`}
                   aria-current={spot.page === page ? 'page' : undefined}
-                  className={`absolute top-1 overflow-hidden rounded-xs bg-paper ${spot.page === page ? 'outline-3 outline-petrol' : document && document.id === current?.id ? 'outline-2 outline-petrol/50' : isLoose ? 'outline-1 outline-dashed outline-amber' : 'outline-1 outline-line'} ${spot.apart ? 'opacity-40' : ''}`}
+                  className={clsx(
+                    'absolute top-1 overflow-hidden rounded-xs bg-paper',
+                    spot.page === page
+                      ? 'outline-3 outline-petrol'
+                      : document && document.id === current?.id
+                        ? 'outline-2 outline-petrol/50'
+                        : isLoose
+                          ? 'outline-1 outline-dashed outline-amber'
+                          : 'outline-1 outline-line',
+                    spot.apart && 'opacity-40',
+                  )}
                   style={{ left, width: wide, height: high }}
                 >
                   {sheets[spot.page - 1]?.drawn ? (
@@ -221,9 +232,12 @@ function Label({
     <button
       type="button"
       tabIndex={-1}
-      title={`${document.label}, ${document.pages.length === 1 ? `page ${document.pages[0]}` : `pages ${document.pages[0]} to ${document.pages.at(-1)}`}${state ? `: ${state}` : ''}`}
+      title={[`${document.label}, ${pagesInWords(document.pages)}`, state].filter(Boolean).join(': ')}
       onClick={onClick}
-      className={`absolute flex items-baseline gap-1 text-left text-xs leading-[1.15] ${current ? 'font-bold text-petrol' : 'text-ink-2'}`}
+      className={clsx(
+        'absolute flex items-baseline gap-1 text-left text-xs leading-[1.15]',
+        current ? 'font-bold text-petrol' : 'text-ink-2',
+      )}
       style={{ left, top, width }}
     >
       {odd ? (
@@ -244,3 +258,6 @@ function Label({
 
 /** "Payslip February 2026" as "Payslip Feb": the strip has little room, and the whole name stands in its title. */
 const shortened = (label: string): string => label.replace(/\b([A-Z][a-z]{2})[a-z]* \d{4}\b/, '$1')
+
+const pagesInWords = (pages: readonly number[]): string =>
+  pages.length === 1 ? `page ${pages[0]}` : `pages ${pages[0]} to ${pages.at(-1)}`

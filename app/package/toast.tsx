@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { useEffect, useState } from 'react'
 import { useSay } from './say.ts'
 import { usePackage } from './view.ts'
@@ -23,7 +24,14 @@ export function Toast() {
     const settled = before.loose - loose
     if (undo.undo && undo.undo !== before.undo)
       setShown({
-        text: `${undo.undo}.${settled > 1 ? ` ${settled - 1} more fell into place.` : ''}${taught ? ` Learnt: “${taught.wording}” leads to ${taught.fieldTitle}; papers that wait are read again.` : ''}`,
+        text: [
+          `${undo.undo}.`,
+          settled > 1 && `${settled - 1} more fell into place.`,
+          taught &&
+            `Learnt: “${taught.wording}” leads to ${taught.fieldTitle}; papers that wait are read again.`,
+        ]
+          .filter(Boolean)
+          .join(' '),
         bad: false,
       })
     setBefore({ version: row.version, loose, undo: undo.undo })
@@ -41,7 +49,10 @@ export function Toast() {
     >
       {shown ? (
         <p
-          className={`pointer-events-auto flex items-center gap-3 rounded-md px-4 py-2 shadow-lg ${shown.bad ? 'odd-edge bg-plum-soft text-plum' : 'bg-bar text-white'}`}
+          className={clsx(
+            'pointer-events-auto flex items-center gap-3 rounded-md px-4 py-2 shadow-lg',
+            shown.bad ? 'odd-edge bg-plum-soft text-plum' : 'bg-bar text-white',
+          )}
         >
           <span className="line-clamp-2 flex-1">{shown.text}</span>
           {shown.bad ? null : (

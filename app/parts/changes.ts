@@ -1,7 +1,10 @@
 import { useEffect } from 'react'
 import { useRevalidator } from 'react-router'
 
-/** Loads the screen's data again whenever the server says that something changed or may have been missed; of one package, or of all. */
+/**
+ * Loads the screen's data again whenever the server says that something changed or may have been missed; of
+ * one package, or of all.
+ */
 export function useChanges(packageId: string | null): void {
   const { revalidate } = useRevalidator()
   useEffect(() => {

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { useRef, useState } from 'react'
 
 /** A place to drop files on, or to pick them by mouse or keyboard. */
@@ -27,7 +28,10 @@ export function DropZone({
         setOver(false)
         take(event.dataTransfer.files)
       }}
-      className={`rounded-lg border-2 border-dashed p-8 text-center ${over ? 'border-petrol bg-petrol-soft' : 'border-line bg-sheet'}`}
+      className={clsx(
+        'rounded-lg border-2 border-dashed p-8 text-center',
+        over ? 'border-petrol bg-petrol-soft' : 'border-line bg-sheet',
+      )}
     >
       <p className="mb-3 text-lg">{text}</p>
       <button type="button" className="button-main" onClick={() => input.current?.click()}>

@@ -31,4 +31,10 @@ export function fileSize(bytes: number): string {
   return bytes < 1024 * 1024 ? `${Math.round(bytes / 1024)} kB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`
 }
 
+/** What is said of open packages that were cut anew, behind another sentence. */
+export const recutInWords = (packages: number): string =>
+  packages === 0
+    ? ''
+    : ` ${count(packages, 'open package')} nobody has touched ${packages === 1 ? 'is' : 'are'} cut anew.`
+
 export const count = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`

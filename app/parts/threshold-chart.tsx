@@ -12,7 +12,10 @@ import type { WhatIf } from '../../core/findings/field-record.ts'
 
 Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip)
 
-/** Questions and errors over the threshold: two lines told apart by their strokes, and named beneath, not by colour alone. */
+/**
+ * Questions and errors over the threshold: two lines told apart by their strokes, and named beneath, not by
+ * colour alone.
+ */
 export function ThresholdChart({ points, now }: { points: readonly WhatIf[]; now: number }) {
   const canvas = useRef<HTMLCanvasElement>(null)
   useEffect(() => {

@@ -2,7 +2,8 @@ import { z } from 'zod'
 import type { Value } from '../model/value.ts'
 
 /**
- * What a person said about a package. Answers are kept as they were given and applied, in their order, to whatever the
+ * What a person said about a package. Answers are kept as they were given and applied, in their order, to
+ * whatever the
  * machine finds: a later run can change the findings under them, never the answer itself.
  * Pages are named by their number in the package, which no answer changes.
  */
@@ -30,13 +31,19 @@ export const answerSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('move'), pages: z.array(page).min(1).max(500), behind: page.nullable() }),
   /** These pages are in no document: a leaflet, a fax cover. Moving one brings it back. */
   z.object({ kind: z.literal('aside'), pages: z.array(page).min(1).max(500) }),
-  /** Which way up a page lies: degrees clockwise that bring it upright from how it lies in its file. It is read again so. */
+  /**
+   * Which way up a page lies: degrees clockwise that bring it upright from how it lies in its file. It is
+   * read again so.
+   */
   z.object({
     kind: z.literal('turn'),
     page,
     rotation: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]),
   }),
-  /** A field of the document that holds this page; `empty` where the paper does not say, `unreadable` where nobody can tell. */
+  /**
+   * A field of the document that holds this page; `empty` where the paper does not say, `unreadable` where
+   * nobody can tell.
+   */
   z.object({
     kind: z.literal('value'),
     page,

@@ -20,7 +20,8 @@ export interface Arranged {
 
 /**
  * Applies people's answers on cuts, moves and types to the machine's pieces. Emptied documents are gone.
- * @param outside pages in no piece, blanks and sheets between papers: like those set aside, they can be moved into a document
+ * @param outside pages in no piece, blanks and sheets between papers: like those set aside, they can be moved
+ * into a document
  */
 export function arrange(
   pieces: readonly Piece[],

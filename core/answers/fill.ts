@@ -14,7 +14,10 @@ const machineState = (field: FieldValue): FieldState =>
 
 const known = new WeakMap<readonly FieldValue[], FilledField[]>()
 
-/** Fields that nobody said anything of. The same reading gives the same fields at every judgement, so that what is worked out of them is too. */
+/**
+ * Fields that nobody said anything of. The same reading gives the same fields at every judgement, so that
+ * what is worked out of them is too.
+ */
 function untouched(fields: readonly FieldValue[]): FilledField[] {
   let found = known.get(fields)
   if (!found) known.set(fields, (found = fields.map((field) => ({ ...field, state: machineState(field) }))))

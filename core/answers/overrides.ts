@@ -3,7 +3,10 @@ import type { Answer } from './answer.ts'
 /** What people may decide against the papers: to waive a requirement, to accept a difference or a failed check. */
 export type Override = Extract<Answer, { kind: 'waive' | 'fact' | 'check' }>
 
-/** How far a decision counts: it `holds`, it `waits` for a second person, or that person `refused` it and it counts for nothing. */
+/**
+ * How far a decision counts: it `holds`, it `waits` for a second person, or that person `refused` it and it
+ * counts for nothing.
+ */
 export interface Standing<A extends Override = Override> {
   answer: A
   state: 'holds' | 'waits' | 'refused'

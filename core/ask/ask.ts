@@ -1,3 +1,4 @@
+import { questionWords } from '../lexicon/index.ts'
 import type { Document } from '../findings/document.ts'
 import type { Box } from '../model/geometry.ts'
 import { linesOf, type Line } from '../layout/lines.ts'
@@ -59,11 +60,7 @@ const MEANT: readonly [asked: RegExp, means: string][] = [
   [/\b(?:moored|berth|lies)\b/, 'berth harbour'],
 ]
 
-const QUESTION = new Set(
-  'who whom whose when what which where how why much many long day date does did do is are was were has have had it its he she they there this that of the a an in on at for to by from with and or can could will would should me tell show give please any'.split(
-    ' ',
-  ),
-)
+const QUESTION: ReadonlySet<string> = new Set(questionWords)
 
 /** Share of what a question asks for that an answer must speak of; below it nothing is answered. */
 const ENOUGH = 0.6
@@ -74,7 +71,8 @@ const BESIDE = 0.9
 const BELIEVED = 0.5
 
 /**
- * Answers a question in plain words from what was read: the values whose labels and papers speak of what is asked, else a
+ * Answers a question in plain words from what was read: the values whose labels and papers speak of what is
+ * asked, else a
  * line of print that does. Never anything that does not stand on a page; nothing is an answer too.
  * Source of the weighting: Spärck Jones, "A statistical interpretation of term specificity", 1972.
  */

@@ -274,13 +274,18 @@ function judgePaper(need: Need, paper: Paper, { papers, asOf }: Situation): Verd
   if (empty) return verdict('unsigned', `${paper.label} is not dated`)
   const short = tooLow(need, paper, papers)
   if (short) return verdict('insufficient', short)
-  // What was not read surely takes no part; that it was not is said, so that nobody takes the verdict for more than it is.
+  // What was not read surely takes no part; that it was not is said, so that nobody takes the verdict for
+  // more than it is.
   const open = [need.until, need.from, need.fresh?.field, need.atLeast?.field]
     .flatMap((name) => (name && fieldOf(paper, name)?.needsReview ? [name.replaceAll('_', ' ')] : []))
     .concat(need.signed && paper.signedAsked ? ['signature'] : [])
   return verdict(
     'satisfied',
-    `${paper.label}${until ? `, good until ${dayName(until)}` : ''}${open.length ? `; its ${list(open)} ${open.length === 1 ? 'is' : 'are'} still asked about` : ''}`,
+    [
+      paper.label,
+      until ? `, good until ${dayName(until)}` : '',
+      open.length ? `; its ${list(open)} ${open.length === 1 ? 'is' : 'are'} still asked about` : '',
+    ].join(''),
   )
 }
 
@@ -299,7 +304,7 @@ function tooOld(need: Need, candidates: readonly Paper[], asOf: string): string 
   if (latest.date > asOf)
     return `${latest.paper.label} is dated ${dayName(latest.date)}, after the day of checking`
   if (latest.date < limit)
-    return `${latest.paper.label} is of ${dayName(latest.date)}, ${daysBetween(latest.date, asOf)} days old; at most ${fresh.days !== undefined ? `${fresh.days} days` : `${fresh.months} months`} allowed`
+    return `${latest.paper.label} is of ${dayName(latest.date)}, ${daysBetween(latest.date, asOf)} days old; at most ${ageInWords(fresh)} allowed`
   return null
 }
 
@@ -416,3 +421,6 @@ const list = (items: string[]): string =>
   items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`
 const pagesText = (pages: number[]): string =>
   pages.length === 1 ? `its page ${pages[0]}` : `its pages ${list(pages.map(String))}`
+
+const ageInWords = ({ days, months }: { days?: number; months?: number }): string =>
+  days !== undefined ? `${days} days` : `${months} months`

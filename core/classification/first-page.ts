@@ -16,7 +16,10 @@ const SPOKEN_PART =
 const NAMED_PART = /^(?:section|part|partie|seccion|teil)\s/
 const GOES_ON = -0.6
 
-/** How tall the letters of a line reach, as a share of the page: a line of few words has letters that rise and fall as a long one has, whose median word has none. */
+/**
+ * How tall the letters of a line reach, as a share of the page: a line of few words has letters that rise and
+ * fall as a long one has, whose median word has none.
+ */
 const reachOf = (line: Line): number => {
   const tall = line.words.map((w) => w.box[3] - w.box[1]).sort((a, b) => a - b)
   // Of three words one with a descender is no measure of the line.
@@ -34,7 +37,8 @@ export const tallness = (line: Line, lines: readonly Line[]): number =>
   reachOf(line) / Math.max(1e-6, usualReach(lines))
 
 /**
- * How much a page looks like the first of a document rather than one further on, -1 to 1: it opens with large letters or
+ * How much a page looks like the first of a document rather than one further on, -1 to 1: it opens with large
+ * letters or
  * short lines; what goes on begins with sentences, or with rows, in letters like all others.
  */
 export function firstPageLikelihood(page: Page): number {

@@ -19,7 +19,8 @@ const REUNITED = 0.93
 const ALIKE = 0.5
 
 /**
- * Puts documents together that lie in pieces: a page 2 of 3 that lies elsewhere belongs to the one document that lacks
+ * Puts documents together that lie in pieces: a page 2 of 3 that lies elsewhere belongs to the one document
+ * that lacks
  * it and looks like it, and pages in the wrong order go by their numbers. Where two documents could claim a piece, or
  * nothing but the number speaks for it, it stays alone and is asked about.
  * @param speaksFor whether what stands on a page, looked at alone, is that of a type
@@ -88,7 +89,8 @@ export function mergeFragments(
 }
 
 /**
- * The last page of a piece, where its number cannot be the next one of that document: it is there already, counts another
+ * The last page of a piece, where its number cannot be the next one of that document: it is there already,
+ * counts another
  * total, or follows pages of another make. Such a page went with the document before it for want of a better.
  */
 function strayTail(
@@ -132,7 +134,10 @@ const sharesCode = (a: PageFeatures, b: PageFeatures): boolean => [...b.codes].s
 const sameMake = (a: PageFeatures, b: PageFeatures): boolean =>
   sharesCode(a, b) || shareOf(a.head, b.head) >= ALIKE
 
-/** The same account or case on both, or a balance that runs on to the cent, or heads and feet of one make on pages of one size, or one type set in one hand. */
+/**
+ * The same account or case on both, or a balance that runs on to the cent, or heads and feet of one make on
+ * pages of one size, or one type set in one hand.
+ */
 function alike(a: Part, b: Part): boolean {
   if (a.looks.some((x) => b.looks.some((y) => sharesCode(x, y) || meets(x.carried, y.carried.from))))
     return true

@@ -5,7 +5,8 @@ import type { Page } from '../model/page.ts'
 export function missingPages(pages: readonly Page[]): number[] {
   const numbers = pages.map(pageNumberOf).filter((n) => n !== null && n.of !== null)
   if (numbers.length === 0) return []
-  // The total that most pages print: a single misread one must not make pages lacking, nor one that two readers read apart.
+  // The total that most pages print: a single misread one must not make pages lacking, nor one that two
+  // readers read apart.
   const votes = new Map<number, number>()
   for (const page of pages) {
     const of = pageNumberOf(page)?.of

@@ -18,7 +18,10 @@ export interface Learnt {
   samples: Sample[]
 }
 
-/** By type, in the order of the types and the unknown last, how a page resembles the first and the further pages of samples, as log-evidence. */
+/**
+ * By type, in the order of the types and the unknown last, how a page resembles the first and the further
+ * pages of samples, as log-evidence.
+ */
 export interface Similarity {
   first: number[]
   further: number[]
@@ -67,7 +70,10 @@ export const samplesOf = (type: string, pages: readonly Page[]): Sample[] =>
     page.blank || page.separator ? [] : [{ type, place, words: printOf(page), looks: looksOf(page) }],
   )
 
-/** Samples of which each word weighs by how few types use it: a name that stands on all papers of an applicant tells nothing. */
+/**
+ * Samples of which each word weighs by how few types use it: a name that stands on all papers of an applicant
+ * tells nothing.
+ */
 class Index {
   private readonly weights = new Map<string, number>()
   /** Samples by word. */
@@ -128,7 +134,8 @@ const indexes = new WeakMap<Learnt, Index>()
 
 /**
  * How a page resembles the samples of each type, by the nearest of them.
- * Source: Cover & Hart, "Nearest neighbor pattern classification", 1967; Salton & Buckley, "Term-weighting approaches", 1988.
+ * Source: Cover & Hart, "Nearest neighbor pattern classification", 1967; Salton & Buckley, "Term-weighting
+ * approaches", 1988.
  */
 export function similarityTo(learnt: Learnt, page: Page, types: readonly DocumentType[]): Similarity {
   let index = indexes.get(learnt)

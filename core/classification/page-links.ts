@@ -199,7 +199,10 @@ const isAmong = (code: string, { grouped }: PageFeatures): boolean =>
 /** Figures of an account as they stand together: so many, and of them so many may be misread on a scan. */
 const [FIGURES, MISREAD] = [12, 2]
 
-/** Whether two scanned pages have a long number in common but for a figure or two: the same account, in groups or not. */
+/**
+ * Whether two scanned pages have a long number in common but for a figure or two: the same account, in groups
+ * or not.
+ */
 const sharesNumber = (a: PageFeatures, b: PageFeatures): boolean =>
   isPicture(a, b) &&
   b.numbers.some((n) =>
@@ -257,7 +260,10 @@ function marginOf(page: Page): number {
 const oneMake = (a: PageFeatures, b: PageFeatures): boolean =>
   sameLook(a, b) || (a.head.size > 0 && shareOf(a.head, b.head) > 0.3)
 
-/** How far letters (as a logarithm) and margins (in hundredths of the width) may differ. No two sheets lie alike on the glass of a scanner. */
+/**
+ * How far letters (as a logarithm) and margins (in hundredths of the width) may differ. No two sheets lie
+ * alike on the glass of a scanner.
+ */
 const SAME_HAND = { text: { letters: 0.14, margin: 1 }, picture: { letters: 0.2, margin: 6 } }
 
 /** Letters of one size and lines that begin alike: one maker's hand. */

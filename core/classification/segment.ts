@@ -84,7 +84,10 @@ const NEARLY = 1
 
 /** Log-odds that a rule by people adds: more than a heading, less than all that a page can say. */
 const RULE = 5
-/** Beginnings inside a document that are likelier than this are asked about; the pages themselves are clear below CLEAR. */
+/**
+ * Beginnings inside a document that are likelier than this are asked about; the pages themselves are clear
+ * below CLEAR.
+ */
 const DOUBTFUL = 0.15
 const CLEAR = 0.05
 /** As sure as a document is that a rule contradicts. */
@@ -121,7 +124,8 @@ const doubted = (doubts: Doubt[]): Pick<Piece, 'doubts'> => {
 }
 
 /**
- * The cut with rules, with a question wherever a rule and the pages themselves clearly disagree, whichever of them won:
+ * The cut with rules, with a question wherever a rule and the pages themselves clearly disagree, whichever of
+ * them won:
  * a rule that was written for other papers must not cut these in silence, nor be overheard in silence.
  */
 function agreeing(plain: Cut, ruled: Cut, said: readonly Said[], pages: readonly Page[]): Piece[] {
@@ -158,7 +162,10 @@ function agreeing(plain: Cut, ruled: Cut, said: readonly Said[], pages: readonly
   })
 }
 
-/** A heading as strong as this may name the paper, one as strong as that does: parts of a form have headings of some of its words. */
+/**
+ * A heading as strong as this may name the paper, one as strong as that does: parts of a form have headings
+ * of some of its words.
+ */
 const [HEADED, OWN_HEADING] = [1.2, 2.5]
 /** Log-odds that a page with a sign that only last pages carry goes on with a paper. */
 const LAST_SIGN = 2
@@ -169,7 +176,8 @@ const [PART_OF_FORM, COMPLETES] = [4, 3]
 const STRAY = -1.5
 
 /**
- * Pages that lie away from their paper: "2 of 2" behind a page without a number, while elsewhere "1 of 2" is followed by
+ * Pages that lie away from their paper: "2 of 2" behind a page without a number, while elsewhere "1 of 2" is
+ * followed by
  * something else. Without this it would be taken for the second page of whatever it happens to lie behind.
  * @returns their places in the run
  */
@@ -199,7 +207,10 @@ function straysAmong(looks: readonly PageFeatures[]): ReadonlySet<number> {
 class Model {
   private readonly n: number
   private readonly kinds: number
-  /** Log-probability of a page's evidence under each type, as a first and as a further page; the last entry is unknown. */
+  /**
+   * Log-probability of a page's evidence under each type, as a first and as a further page; the last entry is
+   * unknown.
+   */
   private readonly first: number[][]
   private readonly further: number[][]
   private readonly link: number[]
@@ -243,7 +254,8 @@ class Model {
   }
 
   private furtherScores(e: Evidence, look: PageFeatures, told: (type: number) => number): number[] {
-    // A further page may carry next to nothing of its type, so evidence weighs less; a heading of its own speaks against it.
+    // A further page may carry next to nothing of its type, so evidence weighs less; a heading of its own
+    // speaks against it.
     const raw = [...e.scores.map((s, t) => s * 0.7 + told(t)), UNKNOWN * 0.55 + told(e.scores.length)]
     const numbered = look.numbering !== null && look.numbering.page > 1
     // A title in letters like all others is a running head as likely as a heading.
@@ -273,7 +285,8 @@ class Model {
   }
 
   /**
-   * A page that asks for the same things as the page before is more likely another paper of the kind (the next month's
+   * A page that asks for the same things as the page before is more likely another paper of the kind (the
+   * next month's
    * payslip) than its continuation, unless its numbering says otherwise.
    */
   private repeats(page: number, kind: number): number {
@@ -287,7 +300,10 @@ class Model {
     return Math.max(Math.min(5, Math.max(0, again - 2) * 1.1), again >= 2 && again >= whole * 0.7 ? 4 : 0)
   }
 
-  /** A form asks for each thing once: a page without a heading of its own that mostly asks for what the page before did not goes on with it. */
+  /**
+   * A form asks for each thing once: a page without a heading of its own that mostly asks for what the page
+   * before did not goes on with it.
+   */
   private completes(page: number, kind: number): number {
     // What a letter says of a loan makes no form of it.
     if (

@@ -10,7 +10,8 @@ export interface Separator {
 }
 
 /**
- * Whether a page is a sheet laid between papers: its code says so, or names a case on a page with hardly any words, or a
+ * Whether a page is a sheet laid between papers: its code says so, or names a case on a page with hardly any
+ * words, or a
  * heading names it where no code could be read.
  */
 export function separatorSheetOn(
@@ -29,7 +30,8 @@ export function separatorSheetOn(
     (line) => line.words.length <= 6 && sheet.titles.some((title) => tokens(line.text).join(' ') === title),
   )
   if (!titled) return null
-  // One figure misread would file the pages to a stranger's case: of a scan only a code, which checks itself, names one.
+  // One figure misread would file the pages to a stranger's case: of a scan only a code, which checks itself,
+  // names one.
   const printed = lines
     .flatMap((l) => l.words)
     .filter((w) => w.confidence === 1)

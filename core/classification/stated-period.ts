@@ -9,12 +9,18 @@ export interface StatedPeriod {
   at: number
 }
 
-/** A head ends here, as a share of the height: further down are rows and sentences, which are about other days too. */
+/**
+ * A head ends here, as a share of the height: further down are rows and sentences, which are about other days
+ * too.
+ */
 const HEAD = 0.4
 /** Papers of one make say it at one height, give or take a line that only one of them has. */
 const ALIKE = 0.08
 
-/** The period that the head of a page states in days ("1 March 2026 to 31 March 2026"); null where none or several stand there. */
+/**
+ * The period that the head of a page states in days ("1 March 2026 to 31 March 2026"); null where none or
+ * several stand there.
+ */
 export function statedPeriod(page: Page): StatedPeriod | null {
   const stated = linesOf(page).flatMap((line, index) =>
     (line.box[1] > HEAD ? [] : line.segments).flatMap((segment): StatedPeriod[] => {

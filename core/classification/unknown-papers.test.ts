@@ -3,7 +3,10 @@ import { builtInTypes } from '../program/starter/types/index.ts'
 import { segmentPages } from './segment.ts'
 import { typeById } from '../program/document-type.ts'
 
-/** What people send along that nobody asked for. None of it may pass for a paper of a known type without a question. */
+/**
+ * What people send along that nobody asked for. None of it may pass for a paper of a known type without a
+ * question.
+ */
 const strangers: Record<string, string> = {
   'a choir’s notice': `
     Saltholm Choir: autumn evenings

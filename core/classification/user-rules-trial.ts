@@ -17,7 +17,10 @@ export type RuleChange =
   /** The pages say otherwise, so a person would be asked. */
   | { kind: 'asked'; page: number }
 
-/** Cuts a package with and without a rule, beside all that is known already, and tells the difference page by page. */
+/**
+ * Cuts a package with and without a rule, beside all that is known already, and tells the difference page by
+ * page.
+ */
 export function tryRule(
   pages: readonly Page[],
   types: readonly DocumentType[],

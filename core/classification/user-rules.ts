@@ -14,7 +14,8 @@ export const rulePlace = z.union([
 export type RulePlace = z.infer<typeof rulePlace>
 
 /**
- * What a person says of papers in words: a page on which all of `words` stand, each in its place, and none of `without`,
+ * What a person says of papers in words: a page on which all of `words` stand, each in its place, and none of
+ * `without`,
  * begins a document, or is of a type.
  */
 export const ruleSchema = z.object({

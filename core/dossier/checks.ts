@@ -41,7 +41,8 @@ export interface CheckResult {
 }
 
 /**
- * The amounts and days that a failure rests on: one that turns up later is a new failure. Other numbers count only where
+ * The amounts and days that a failure rests on: one that turns up later is a new failure. Other numbers count
+ * only where
  * there are none of these: a paper that comes in may change what its neighbour is called ("Payslip (2)").
  */
 export const figuresOf = (detail: string): string[] => [
@@ -129,7 +130,10 @@ export function judgeChecks(
   })
 }
 
-/** A value still asked about may be misread: it may bear a check out, but it accuses no paper before a person has answered. */
+/**
+ * A value still asked about may be misread: it may bear a check out, but it accuses no paper before a person
+ * has answered.
+ */
 function judgeOpen(check: Check, given: Given): Outcome {
   const outcome = judge(check, given)
   if (outcome.status !== 'failed') return outcome
@@ -187,7 +191,10 @@ function difference(check: Check & { kind: 'difference' }, papers: readonly Pape
     status: good ? 'passed' : 'failed',
     detail: good
       ? `${show(cents(total.amount))} less ${show(cents(minus.amount))} is ${show(should)}`
-      : `${show(cents(total.amount))} less ${show(cents(minus.amount))} is ${show(should)}, but the paper says ${show(cents(equals.amount))}: ${show(Math.abs(apart))} apart`,
+      : [
+          `${show(cents(total.amount))} less ${show(cents(minus.amount))} is ${show(should)}`,
+          `but the paper says ${show(cents(equals.amount))}: ${show(Math.abs(apart))} apart`,
+        ].join(', '),
     documents: [...new Set([total.paper.id, minus.paper.id, equals.paper.id])],
     terms: [
       term(total.paper, total.field, total.amount, ''),

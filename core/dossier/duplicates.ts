@@ -8,7 +8,10 @@ interface Said {
   confidence: number
 }
 
-/** What a paper says for each field of its type; null where it does not, or not surely enough. Said once, compared often. */
+/**
+ * What a paper says for each field of its type; null where it does not, or not surely enough. Said once,
+ * compared often.
+ */
 type Saying = readonly (Said | null)[]
 
 /** Marks papers that repeat an earlier one of their type, value for value: a copy counts as nothing new. */
@@ -30,7 +33,10 @@ export function markDuplicates(papers: readonly Paper[], types: ReadonlyMap<stri
 
 const said = new WeakMap<Paper['fields'], { type: DocumentType; saying: Saying }>()
 
-/** What a paper says, worked out once for fields that stay the same from one judgement to the next; anew for another version of its type, whose fields stand in another order. */
+/**
+ * What a paper says, worked out once for fields that stay the same from one judgement to the next; anew for
+ * another version of its type, whose fields stand in another order.
+ */
 function sayingOf(paper: Paper, type: DocumentType): Saying {
   const known = said.get(paper.fields)
   if (known?.type === type) return known.saying

@@ -86,7 +86,8 @@ function judgeFact(
           )
     return { ...side, ...agreement }
   })
-  // A value still asked about may be misread: it backs the others where it agrees, and accuses nobody where it does not.
+  // A value still asked about may be misread: it backs the others where it agrees, and accuses nobody where
+  // it does not.
   const evidence = compared.filter((e) => !(e.asked && e.relation === 'different'))
   const differs = evidence.some((e) => e.relation === 'different')
   // A decision stands against the evidence it was made on; it says so beside the values instead of hiding them.

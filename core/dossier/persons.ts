@@ -19,7 +19,8 @@ const SPEAKING = 3
 const MACHINE: ReadonlySet<string> = new Set(['certain', 'repaired'])
 
 /**
- * The applicant's name: as the form has it, or where that could not be read, as most of the papers have it. Without one,
+ * The applicant's name: as the form has it, or where that could not be read, as most of the papers have it.
+ * Without one,
  * two people's papers would be held against one another.
  * A form read from a picture whose name is a letter off what so many say was misread: all others would be strangers.
  * @param nameField the field that says whose paper a type is

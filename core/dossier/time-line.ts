@@ -33,7 +33,8 @@ export interface TimeLine {
 }
 
 /**
- * The papers that a program asks for by the days they cover, or by months in a row, on one line of time. Null where it asks
+ * The papers that a program asks for by the days they cover, or by months in a row, on one line of time. Null
+ * where it asks
  * for none such, or none is there.
  */
 export function timeLineOf(program: Program, papers: readonly Paper[], asOf: string): TimeLine | null {

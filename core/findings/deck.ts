@@ -52,7 +52,10 @@ export interface DeckTypes {
   threshold: (type: string) => number
 }
 
-/** All open questions of a judged package, those first that settle most. Rejoining answers come out of the same data, so an answer closes its question. */
+/**
+ * All open questions of a judged package, those first that settle most. Rejoining answers come out of the
+ * same data, so an answer closes its question.
+ */
 export function dealDeck(given: {
   documents: readonly Document[]
   facts: readonly FactResult[]
@@ -77,7 +80,10 @@ export function dealDeck(given: {
 
 const percent = (p: number): string => `${Math.round(p * 100)} sure`
 
-/** Asks about a beginning that the model finds doubtful; a certain type with a doubtful start is a question of the cut, not of the type. */
+/**
+ * Asks about a beginning that the model finds doubtful; a certain type with a doubtful start is a question of
+ * the cut, not of the type.
+ */
 function cutQuestion(document: Document, before: Document | undefined, types: DeckTypes): Question[] {
   if (!before || document.cutSaid || document.cutBefore >= 0.85 || !document.needsReview || document.typeSaid)
     return []
@@ -424,7 +430,10 @@ function factQuestion(
       id: `fact:${fact.fact}`,
       about: 'fact',
       question: spec.question,
-      why: `${before(fact.settled)}${sentence(differing.map((e) => documentOf(e.document).label))} ${differing.length === 1 ? 'does' : 'do'} not agree with the rest: ${differing[0].why}.`,
+      why: [
+        `${before(fact.settled)}${sentence(differing.map((e) => documentOf(e.document).label))}`,
+        `${differing.length === 1 ? 'does' : 'do'} not agree with the rest: ${differing[0].why}.`,
+      ].join(' '),
       kind: spec.kind,
       evidence: sides.flatMap((side) => side.slice(0, 2).map(cutOut)).slice(0, 4),
       choices: [

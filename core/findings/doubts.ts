@@ -13,8 +13,10 @@ export const canBeDoubted = (page: Page): boolean =>
   (page.source === 'ocr' || page.source === 'mixed') && !page.regionsRetried
 
 /**
- * Places on scanned pages whose reading is in doubt, by page: what a person would be asked about, and what is just sure
- * enough not to be, and page numbers that make a document lack pages: "1 of 4" may be a single page's "1 of 1". A second
+ * Places on scanned pages whose reading is in doubt, by page: what a person would be asked about, and what is
+ * just sure
+ * enough not to be, and page numbers that make a document lack pages: "1 of 4" may be a single page's "1 of
+ * 1". A second
  * reader looks at these before anybody is asked or told.
  */
 export function doubtsOf(documents: readonly Document[], pages: readonly Page[]): Map<number, Box[]> {

@@ -22,7 +22,10 @@ const DECISIONS = {
   ask: 'to be asked of the applicant',
 } as const
 
-/** All decisions by people that stand against the papers; what is only to be asked of the applicant overrides nothing. */
+/**
+ * All decisions by people that stand against the papers; what is only to be asked of the applicant overrides
+ * nothing.
+ */
 export function overriddenIn(given: {
   checklist: readonly RequirementResult[]
   facts: readonly FactResult[]

@@ -1,6 +1,9 @@
 import type { Assessment, Situation } from '../pipeline/assess.ts'
 
-/** The report of a judged package in the open form that receivers validate; see the JSON Schema of the headless run. */
+/**
+ * The report of a judged package in the open form that receivers validate; see the JSON Schema of the
+ * headless run.
+ */
 export function reportOf(situation: Situation, assessment: Assessment, timing: Record<string, number> = {}) {
   const documentOf = new Map(assessment.documents.flatMap((d) => d.pages.map((p) => [p, d.id] as const)))
   return {

@@ -32,12 +32,18 @@ export function linesOf(page: Page): Line[] {
   return lines
 }
 
-/** What is lower than this share of the usual word is a stroke or a speck, what is higher than that a bracket or a rule: neither says where a line runs. */
+/**
+ * What is lower than this share of the usual word is a stroke or a speck, what is higher than that a bracket
+ * or a rule: neither says where a line runs.
+ */
 const [FLAT, HIGH] = [0.4, 1.8]
 /** A word of a picture that is oddly flat or tall and read less surely is no letters at all. */
 const SPECK = 0.5
 
-/** How much lower a word stands than it would if its page did not lean: the right end of a line stands lower or higher than its left end. */
+/**
+ * How much lower a word stands than it would if its page did not lean: the right end of a line stands lower
+ * or higher than its left end.
+ */
 function dropOn(page: Page): (w: Word) => number {
   const fall = Math.tan((page.skew * Math.PI) / 180) * (page.width / page.height)
   return (w) => ((w.box[0] + w.box[2]) / 2 - 0.5) * fall
@@ -67,7 +73,8 @@ function groupLines(page: Page): Line[] {
       const common =
         overlap(top, bottom, row.top, row.bottom) /
         Math.max(1e-6, Math.min(bottom - top, row.bottom - row.top))
-      // Two lines of words beside figures set to their middle come near enough to be one; no two words stand in one place.
+      // Two lines of words beside figures set to their middle come near enough to be one; no two words stand
+      // in one place.
       if (common > share && !row.words.some((other) => covers(other, word))) {
         share = common
         best = row
@@ -115,7 +122,8 @@ const FAR_WIDER = 2.2
 const AROUND = 8
 
 /**
- * Cuts segments where a column of the lines around begins, though the gap before it is no wider than a space could be: a
+ * Cuts segments where a column of the lines around begins, though the gap before it is no wider than a space
+ * could be: a
  * value that fills its cell would run on into the label of the next one ("+44 1611 173 Email").
  */
 function partedAtColumns(lines: Line[], page: Page): Line[] {

@@ -13,7 +13,10 @@ const FORMS: RegExp[] = [
   /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf|p|pg)\.?\s*(?:no\.?\s*)?(\d{1,3})\s*(?:of|de|sur|\/|von|out of)\s*(\d{1,3})\b/,
   /^[-\s(]*(\d{1,3})\s*(?:of|\/|de|sur|out of)\s*(\d{1,3})[-\s)]*$/,
 ]
-/** As a reader of pictures spells them: "Page 20t3", "Page 2 où 3", "Page 203", "Page 193", "Page 1012", "Page 2043", and "313" for 3/3. No document that is scanned in has hundreds of pages. */
+/**
+ * As a reader of pictures spells them: "Page 20t3", "Page 2 où 3", "Page 203", "Page 193", "Page 1012", "Page
+ * 2043", and "313" for 3/3. No document that is scanned in has hundreds of pages.
+ */
 const MISREAD: RegExp[] = [
   /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf)\.?\s*(\d{1,2})\s?[o0][ft]\s?(\d{1,2})\b/,
   /(?:page|pag|pagina|sheet|folio|feuille|hoja|leaf)\.?\s(\d{1,2})\s(?:o[a-z]|[a-z]f)\s(\d{1,2})\b/,

@@ -110,7 +110,10 @@ export class PhraseIndex<T> {
     )
   }
 
-  /** A word that a reader of pictures joined from words of the book ("accountname"), in its parts; else the word itself. */
+  /**
+   * A word that a reader of pictures joined from words of the book ("accountname"), in its parts; else the
+   * word itself.
+   */
   private parted(text: string): string[] {
     if (text.length < 7 || this.vocabulary.has(text)) return [text]
     let parts = this.partings.get(text)

@@ -9,7 +9,10 @@ const PRINT = 0.65
 const SCRAWL = 0.4
 const CLEAR_PRINT = 0.85
 
-/** A word taller than so many usual ones of its page, and read less surely than print of its size is, is a scrawl: "MAMA", "M". */
+/**
+ * A word taller than so many usual ones of its page, and read less surely than print of its size is, is a
+ * scrawl: "MAMA", "M".
+ */
 const [TALL, LARGE_PRINT] = [1.5, 0.85]
 
 const usualHeight = new WeakMap<Page, number>()

@@ -1,3 +1,7 @@
+import paperNamesFile from './paper-names.json' with { type: 'json' }
+import personTableWordsFile from './person-table-words.json' with { type: 'json' }
+import questionWordsFile from './question-words.json' with { type: 'json' }
+import sumRowsFile from './sum-rows.json' with { type: 'json' }
 import abbreviations from './address-abbreviations.json' with { type: 'json' }
 import countries from './countries.json' with { type: 'json' }
 import givenNames from './given-name-labels.json' with { type: 'json' }
@@ -14,7 +18,10 @@ import surnames from './surname-labels.json' with { type: 'json' }
 import meanings from './synonyms.json' with { type: 'json' }
 import titleWords from './titles.json' with { type: 'json' }
 
-/** Word lists by language, each a file of data that says what it is for. A language more is a key more in the files. */
+/**
+ * Word lists by language, each a file of data that says what it is for. A language more is a key more in the
+ * files.
+ */
 
 type ByLanguage<T> = { about: string } & Record<string, T | string>
 
@@ -44,6 +51,17 @@ export const stopWords: ReadonlySet<string> = new Set(listOf(stops))
 /** Each a meaning, with the word that names it first. */
 export const synonyms: readonly (readonly string[])[] = meanings.any
 export const summaryRows: readonly string[] = listOf(summaries)
+
+/** What papers are called in their headings. */
+export const paperNames: readonly string[] = listOf(paperNamesFile)
+
+/** Words in tables of persons that are no names of persons. */
+export const personTableWords: readonly string[] = listOf(personTableWordsFile)
+
+/** Words of questions that say nothing of what is asked for. */
+export const questionWords: readonly string[] = listOf(questionWordsFile)
+/** What rows of goods end with: sums under them. */
+export const sumRows: readonly string[] = listOf(sumRowsFile)
 
 /** Matches any of the words where it stands whole; points and strokes in one may be left out. */
 export function wordsPattern(words: readonly string[]): RegExp {

@@ -9,7 +9,10 @@ const parts = (value: Value): string[] =>
     .map((t) => addressAbbreviations.get(t) ?? t)
     .filter(Boolean)
 
-/** Postal addresses: short forms, case, line breaks and a left-out country or postcode are the same place; another number is not. */
+/**
+ * Postal addresses: short forms, case, line breaks and a left-out country or postcode are the same place;
+ * another number is not.
+ */
 export const compareAddresses: Comparer = (a, b) => {
   if (squeeze(plain(a.value)) === squeeze(plain(b.value)))
     return plain(a.value) === plain(b.value) ? same : variant('letter case or punctuation')

@@ -5,10 +5,16 @@ import { WEAK, type Agreement, type Comparer } from './agreement.ts'
 import { compareNames, compareOrgs } from './names.ts'
 import { compareDates, compareIds, compareMoney, compareTexts } from './values.ts'
 
-/** How many pairs are kept of one kind: a package's values are compared again with every answer, and only few are new. */
+/**
+ * How many pairs are kept of one kind: a package's values are compared again with every answer, and only few
+ * are new.
+ */
 const MOST = 20_000
 
-/** A comparer that remembers. What it says rests on both texts and on whether one of them was read weakly, on nothing else. */
+/**
+ * A comparer that remembers. What it says rests on both texts and on whether one of them was read weakly, on
+ * nothing else.
+ */
 function remembering(compare: Comparer): Comparer {
   const known = new Map<string, Agreement>()
   return (a, b) => {

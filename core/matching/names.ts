@@ -16,7 +16,8 @@ const transliterated = (token: string): string =>
 const nameParts = memoize((name) => {
   const named = tokens(name).filter((t) => !maidenNames.has(t))
   const untitled = named.filter((t) => !titles.has(t))
-  // "M. Brandreth" is Marguerite as likely as Monsieur: an initial is kept where nothing but the family name would be left.
+  // "M. Brandreth" is Marguerite as likely as Monsieur: an initial is kept where nothing but the family name
+  // would be left.
   const strongly = (list: string[]) => list.filter((t) => !particles.has(t))
   const parts =
     strongly(untitled).length < 2 && named.length > untitled.length && named[0].length === 1
@@ -27,7 +28,8 @@ const nameParts = memoize((name) => {
 })
 
 /**
- * Names of persons: case, accents, titles, order of parts, initials, a middle name left out and a maiden name added are
+ * Names of persons: case, accents, titles, order of parts, initials, a middle name left out and a maiden name
+ * added are
  * variants of one name; another surname or another given name is another person.
  */
 export const compareNames: Comparer = (a, b) => {

@@ -16,7 +16,10 @@ export const nearMiss = (a: Value, b: Value): boolean => {
   )
 }
 
-/** "Dougal Quillfe": a word whose end was lost, by a pen's stroke or at the edge, is the known one so far as it goes. */
+/**
+ * "Dougal Quillfe": a word whose end was lost, by a pen's stroke or at the edge, is the known one so far as
+ * it goes.
+ */
 export const brokenOff = (read: string, known: string): boolean =>
   read.length >= 8 && !/\d/.test(known) && known.startsWith(read)
 
@@ -29,11 +32,17 @@ function initialOff(short: string, full: string): boolean {
   return many.some((t) => !whole.includes(t) && t[0] !== initials[0] && isOneConfusion(initials[0], t[0]))
 }
 
-/** Whether a text is another with one whole word behind it: a reader mixes up letters, but "II" is no slip of nothing. */
+/**
+ * Whether a text is another with one whole word behind it: a reader mixes up letters, but "II" is no slip of
+ * nothing.
+ */
 export const wordMore = (longer: string, shorter: string): boolean =>
   longer.toLowerCase().startsWith(`${shorter.toLowerCase()} `)
 
-/** Of values that agree, the one in the form of this one: a letter misread shows beside "Tamsin Teasdale", not beside "Teasdale, T.". */
+/**
+ * Of values that agree, the one in the form of this one: a letter misread shows beside "Tamsin Teasdale", not
+ * beside "Teasdale, T.".
+ */
 export function mostAlike<T extends Value>(value: Value, known: readonly T[]): T {
   const own = plain(value)
   const apart = (other: string) =>

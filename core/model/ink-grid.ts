@@ -73,7 +73,10 @@ function strokeCells(
 /** Cells of paper that do not part one stroke from the next: a line to sign on, taken out, leaves as many. */
 const APART = 2
 
-/** The strokes of a page that hang together, each with its place: what a hand drew in one go, what print nobody could read, stains. */
+/**
+ * The strokes of a page that hang together, each with its place: what a hand drew in one go, what print
+ * nobody could read, stains.
+ */
 export function strokesOn(grid: InkGrid, printed: readonly Box[]): (Strokes & { box: Box })[] {
   const { columns, rows } = grid
   const dark = strokeCells(grid, [0, 0, columns, rows], printed)
@@ -140,7 +143,10 @@ export function strokesIn(grid: InkGrid, area: Box, printed: readonly Box[]): St
   return { cells: count, width: (right - left) / columns, height: (bottom - top) / rows }
 }
 
-/** A rule that leans by a hair steps into the next row of cells: what follows it there for so many cells is its end. */
+/**
+ * A rule that leans by a hair steps into the next row of cells: what follows it there for so many cells is
+ * its end.
+ */
 const STEP = 6
 
 /** Takes out rules, with the ends of those that lean: such an end and a few specks were once a signature. */

@@ -47,7 +47,10 @@ export interface Page {
   blank: boolean
   separator: boolean
   words: Word[]
-  /** Degrees that the lines lean on the upright page, clockwise; scans are read straightened, but shown as they came. */
+  /**
+   * Degrees that the lines lean on the upright page, clockwise; scans are read straightened, but shown as
+   * they came.
+   */
   skew: number
   /** Where dark marks lie; only measured on pages that ask for ink (a signature) and on scans. */
   ink: InkGrid | null

@@ -2,8 +2,10 @@ import { overlap } from '../model/geometry.ts'
 import type { Word } from '../model/page.ts'
 
 /**
- * Ends every word's box where the next word of its line begins. A reader of pictures draws the box of "Page" around all of
- * "Page 1 of 2", or that of "of" into the figure behind it; words that seem to stand in one place are taken for two lines,
+ * Ends every word's box where the next word of its line begins. A reader of pictures draws the box of "Page"
+ * around all of
+ * "Page 1 of 2", or that of "of" into the figure behind it; words that seem to stand in one place are taken
+ * for two lines,
  * and "Page … 2" for the number of the page.
  * @param words in reading order
  */

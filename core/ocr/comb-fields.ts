@@ -1,14 +1,18 @@
 import { boxAround } from '../model/geometry.ts'
 import type { Word } from '../model/page.ts'
 
-/** So many letters in a row, evenly apart, are a comb; fewer are initials or options, unless the page has such a comb. */
+/**
+ * So many letters in a row, evenly apart, are a comb; fewer are initials or options, unless the page has such
+ * a comb.
+ */
 const LEAST = 4
 /** Points from letter to letter. */
 const NARROWEST = 6
 const WIDEST = 34
 
 /**
- * Joins letters that were set one to a box, as forms for the pen ask for them: single characters on one line at an even
+ * Joins letters that were set one to a box, as forms for the pen ask for them: single characters on one line
+ * at an even
  * pitch are the words they spell. An empty box is a space.
  * @param width of the page in points
  */

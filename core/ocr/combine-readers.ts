@@ -11,7 +11,10 @@ export interface Letter {
   at: number
 }
 
-/** Two readers who work in different ways do not both misread the same: where they agree, it stands there. Yet it is no text layer: both may have been shown a word without its first figure. */
+/**
+ * Two readers who work in different ways do not both misread the same: where they agree, it stands there. Yet
+ * it is no text layer: both may have been shown a word without its first figure.
+ */
 const AGREED = 0.998
 /** As sure as the second reader must be of every letter to be believed against the first. */
 const CLEAR = 0.82
@@ -27,7 +30,8 @@ const [DISPUTED, PUT_RIGHT] = [0.6, 0.8]
 const ALONE = 0.7
 
 /**
- * What two readers make of the same words together: the first brings spaces and accents, the second figures and letters
+ * What two readers make of the same words together: the first brings spaces and accents, the second figures
+ * and letters
  * that the first mixes up.
  * @param words neighbours in one line, from left to right
  * @param letters all that the second reader saw of them, from left to right
@@ -47,7 +51,8 @@ export function combineReaders(words: readonly Word[], letters: readonly Letter[
       .trim()
     const text = word.text.includes('€') ? withoutEuro(said) : said
     const sure = Math.min(1, ...own.map((l) => l.confidence))
-    // What goes on in even steps is one figure even where the second reader cannot read it: a piece of it would be another value.
+    // What goes on in even steps is one figure even where the second reader cannot read it: a piece of it
+    // would be another value.
     const disputed = (spelt: string): Word[] => [
       { ...word, text: spelt, confidence: Math.min(word.confidence, DISPUTED), disputed: true },
     ]
@@ -123,7 +128,10 @@ export function standsOn({ at }: Letter, { box: [left, , right], text }: Word): 
   return at > left - edge && at < right + edge
 }
 
-/** Deals the letters out to the words they stand on; one that two boxes cover is the narrower one's, one beside them all is nobody's. */
+/**
+ * Deals the letters out to the words they stand on; one that two boxes cover is the narrower one's, one
+ * beside them all is nobody's.
+ */
 function deal(letters: readonly Letter[], words: readonly Word[]): Letter[][] {
   const dealt = words.map((): Letter[] => [])
   for (const letter of letters) {
@@ -161,7 +169,10 @@ function piecesJoined(words: readonly Word[], letters: readonly Letter[]): { wor
 /** A letter further on than this many usual steps has a space before it. */
 const SPACED = 1.4
 
-/** Whether the second reader's letters go on from one box to the next in even steps: a space would be a longer one. */
+/**
+ * Whether the second reader's letters go on from one box to the next in even steps: a space would be a longer
+ * one.
+ */
 function writtenOn(a: Box, b: Box, letters: readonly Letter[]): boolean {
   const both = letters.filter((l) => l.at > a[0] && l.at < b[2])
   const steps = both.slice(1).map((l, i) => l.at - both[i].at)
@@ -184,7 +195,8 @@ function apart(a: Box, b: Box, shape: number): number {
 }
 
 /**
- * The words that touch any of some places, with all pieces of figures that begin or end there, in runs of neighbours in one line.
+ * The words that touch any of some places, with all pieces of figures that begin or end there, in runs of
+ * neighbours in one line.
  * @param shape width of the page over its height
  * @returns for each run, where its words are in the list, from left to right
  */

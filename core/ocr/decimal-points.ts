@@ -13,7 +13,8 @@ const COLUMN = 3
 const LIKELY = 0.6
 
 /**
- * The lines of a picture with the points that its amounts lost: figures alone that end where a column of amounts ends are
+ * The lines of a picture with the points that its amounts lost: figures alone that end where a column of
+ * amounts ends are
  * cents ("2029" under "29.14"). They count as weakly read, so that the sums must bear them out.
  */
 export function withDecimalPoints(lines: readonly Line[]): Line[] {

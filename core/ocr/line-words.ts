@@ -6,7 +6,10 @@ import type { Letter } from './combine-readers.ts'
 const LEGIBLE = 0.8
 /** Words less sure than this are as likely noise as print. */
 const NOISE = 0.6
-/** So large a share of a page's letters read as noise makes it one for the second reader; so does a page called poor. */
+/**
+ * So large a share of a page's letters read as noise makes it one for the second reader; so does a page
+ * called poor.
+ */
 const POOR_SHARE = 0.1
 
 const weight = (words: readonly Word[]): number => words.reduce((sum, w) => sum + w.text.length, 0)
@@ -35,7 +38,8 @@ export const isNoise = (words: readonly Word[]): boolean => confidenceOf(words) 
 const WIDER = 1.25
 
 /**
- * Words from the letters of a line: parted where the reader saw a space, and where paper shows between letters for more
+ * Words from the letters of a line: parted where the reader saw a space, and where paper shows between
+ * letters for more
  * than a fair share of their height.
  * @param letters with their middles as shares of the page's width
  * @param gaps stretches of paper without ink in the line, as shares of the page's width, wide enough for a space
@@ -56,7 +60,8 @@ export function wordsFrom(
   })
   for (const [from, to] of gaps) {
     const middle = (from + to) / 2
-    // The reader's places are a letter's width out at times: where it saw the space itself, or where its step is longest, the gap is.
+    // The reader's places are a letter's width out at times: where it saw the space itself, or where its step
+    // is longest, the gap is.
     if (letters.some((l) => l.text === ' ' && Math.abs(l.at - middle) < usual * 2)) continue
     const near = steps.flatMap((step, i) =>
       Math.abs((seen[i].at + seen[i + 1].at) / 2 - middle) < usual * 1.5 ? [{ step, end: seen[i] }] : [],

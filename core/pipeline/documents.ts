@@ -29,7 +29,8 @@ interface Draft {
 }
 
 /**
- * The documents of a package as each stands by itself: arranged as people said, read, and filled in with their answers. What
+ * The documents of a package as each stands by itself: arranged as people said, read, and filled in with
+ * their answers. What
  * the papers say of one another is the passes' to find.
  */
 export function documentsOf(given: Given, pages: ReadonlyMap<number, Page>, read: Reader): Document[] {
@@ -45,7 +46,8 @@ export function documentsOf(given: Given, pages: ReadonlyMap<number, Page>, read
 }
 
 /**
- * One paper that no reader was made for costs the others nothing: where reading it fails, a person is asked for all of its
+ * One paper that no reader was made for costs the others nothing: where reading it fails, a person is asked
+ * for all of its
  * values, and told why.
  */
 function readOrAsk(read: Reader, pages: readonly number[], type: DocumentType): DocumentReading {

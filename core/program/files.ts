@@ -79,7 +79,8 @@ const ROLES_OF_GOODS = ['unit_price', 'amount']
 const ROLES_OF_BOOKINGS = ['amount', 'balance']
 
 /**
- * In the first form columns had no roles: dated rows with two columns of money were bookings with a running balance, rows
+ * In the first form columns had no roles: dated rows with two columns of money were bookings with a running
+ * balance, rows
  * with a number and two columns of money were goods with a unit price.
  */
 function assumeRoles(type: Record<string, unknown>, assumed: string[]): void {

@@ -2,7 +2,10 @@ import { z } from 'zod'
 
 /** Document types, programs, facts and checks are data of these shapes; nothing of a particular lender is code. */
 
-/** The form of files of types and programs. It grows when an older file would be read otherwise; `files.ts` brings those up to date. */
+/**
+ * The form of files of types and programs. It grows when an older file would be read otherwise; `files.ts`
+ * brings those up to date.
+ */
 export const FORMAT_VERSION = 2
 const formatVersion = z.literal(FORMAT_VERSION).default(FORMAT_VERSION)
 
@@ -30,7 +33,10 @@ export type FieldKind = z.infer<typeof fieldKind>
 /** Places besides a label where a value of this field may stand. */
 export const fieldSource = z.enum(['letterhead', 'addressee', 'zone', 'period', 'sentence', 'title_year'])
 
-/** What a column means to arithmetic, whatever it is called: a table of bookings has dates, amounts and running balances, one of goods quantities, unit prices and amounts. */
+/**
+ * What a column means to arithmetic, whatever it is called: a table of bookings has dates, amounts and
+ * running balances, one of goods quantities, unit prices and amounts.
+ */
 export const columnRoles = ['date', 'description', 'amount', 'balance', 'quantity', 'unit_price'] as const
 export type ColumnRole = (typeof columnRoles)[number]
 
@@ -61,7 +67,10 @@ export const fieldSchema = z.object({
   pattern: z.string().optional(),
   /** At least so many years before the other days of the paper, as a birth is. */
   yearsBefore: z.number().positive().optional(),
-  /** An amount that may be less than nothing, as a balance is; before others a dash is a rule or a leader that a picture's reader took for a sign. */
+  /**
+   * An amount that may be less than nothing, as a balance is; before others a dash is a rule or a leader that
+   * a picture's reader took for a sign.
+   */
   belowZero: z.boolean().default(false),
   /** Called by common words, which need no capitals (a job). */
   common: z.boolean().default(false),
@@ -72,7 +81,10 @@ export const fieldSchema = z.object({
 })
 export type Field = z.infer<typeof fieldSchema>
 
-/** Plausibility between the values of one paper: what holds makes them surer, what fails makes them all questionable. */
+/**
+ * Plausibility between the values of one paper: what holds makes them surer, what fails makes them all
+ * questionable.
+ */
 export const relationSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('not_after'), first: id, second: id }),
   z.object({ kind: z.literal('at_most'), less: id, more: id }),
@@ -159,7 +171,10 @@ export const needSchema = z.object({
   type: id,
   /** Whose papers count: the applicant's, one for each person, or anybody's of the household. */
   whose: z.enum(['applicant', 'each_person', 'anyone']).default('anyone'),
-  /** One for everybody listed in a table of another paper whose number in a column is at least so much; `field` names the person here. */
+  /**
+   * One for everybody listed in a table of another paper whose number in a column is at least so much;
+   * `field` names the person here.
+   */
   listed: z.object({ table: reference, name: id, column: id, atLeast: z.number(), field: id }).optional(),
   signed: z.boolean().default(false),
   /** A field that must be filled in (a form's date). */

@@ -16,12 +16,17 @@ const WITNESSES = 2
 const CONFIRMED = 0.95
 const DEFAULTED = 0.7
 const CLEAR = 0.93
-/** A figure apart from what others say, only spotless print is believed; of two names a letter apart one is misread, however clear it looks. */
+/**
+ * A figure apart from what others say, only spotless print is believed; of two names a letter apart one is
+ * misread, however clear it looks.
+ */
 const SPOTLESS = 0.96
 
 /**
- * Lets the papers of a package help one another's reading: a doubtful value that two other papers say too is no longer
- * doubtful, and one that they contradict while their own value stands elsewhere on the paper was read from the wrong place.
+ * Lets the papers of a package help one another's reading: a doubtful value that two other papers say too is
+ * no longer
+ * doubtful, and one that they contradict while their own value stands elsewhere on the paper was read from
+ * the wrong place.
  * A value that stands nowhere else on its paper is left alone: that is how a true conflict looks.
  */
 export function reachConsensus(
@@ -93,7 +98,10 @@ function countBy<T>(all: readonly T[]): Map<T, number> {
   return counts
 }
 
-/** Words on pictures that no fact compares, as the sender of a letter: a letter misread makes strangers of them as well. */
+/**
+ * Words on pictures that no fact compares, as the sender of a letter: a letter misread makes strangers of
+ * them as well.
+ */
 const elsewhere = (
   fact: Fact,
   papers: readonly Paper[],
@@ -136,7 +144,8 @@ function echoFor(
   find: () => Found | null,
 ): FilledField | null {
   const spelt = on?.source === 'text'
-  // "Boat Kittiwake" agrees with "Kittiwake" and is misread all the same: only names may differ in form and be confirmed.
+  // "Boat Kittiwake" agrees with "Kittiwake" and is misread all the same: only names may differ in form and
+  // be confirmed.
   const confirmed =
     field.value !== null &&
     (kind === 'name'
@@ -152,7 +161,8 @@ function echoFor(
           state: field.repaired ? 'repaired' : 'certain',
         }
       : null
-  // "Silver" where all others say "Silver Darling": on a scan a word at the end is lost more easily than a boat is called by half its name.
+  // "Silver" where all others say "Silver Darling": on a scan a word at the end is lost more easily than a
+  // boat is called by half its name.
   if (
     field.value !== null &&
     field.page !== null &&
@@ -169,7 +179,8 @@ function echoFor(
       (nearMiss(field.value, known) ? (/\d/.test(plain(field.value)) ? SPOTLESS : 1) : CLEAR)
   )
     return null
-  // So near to what the others say, and not clearly printed: likely one letter misread. A text layer misreads no letter.
+  // So near to what the others say, and not clearly printed: likely one letter misread. A text layer misreads
+  // no letter.
   if (field.value !== null && !field.needsReview && nearMiss(field.value, known)) {
     if (spelt) return null
     if (brokenOff(squeeze(plain(field.value)), squeeze(plain(known))))
@@ -210,7 +221,10 @@ function echoFor(
   }
 }
 
-/** Whether a name has words that the known one has not: "Ottilie Carrow Registered under" agrees with hers, and is not it. */
+/**
+ * Whether a name has words that the known one has not: "Ottilie Carrow Registered under" agrees with hers,
+ * and is not it.
+ */
 const saysMore = (value: Value, known: Value): boolean => {
   const names = tokens(plain(known))
   return tokens(plain(value)).length > names.length && tokens(plain(value)).some((t) => !names.includes(t))

@@ -9,7 +9,8 @@ const WEAK = 0.9
 const LETTERS = 'abcdefghijklmnopqrstuvwxyz'
 
 /**
- * What a word was likely meant for that is no word: "Chandiery" is chandlery, "Hydraukic" hydraulic. Null where it is one,
+ * What a word was likely meant for that is no word: "Chandiery" is chandlery, "Hydraukic" hydraulic. Null
+ * where it is one,
  * where nothing is near, or where two words are as near as each other.
  * @param isWord whether letters are a word or a name that the papers have, in small letters
  */

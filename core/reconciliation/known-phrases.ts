@@ -20,8 +20,10 @@ const [WEAK, STAIN] = [0.8, 0.6]
 const IN_COMMON = 2
 
 /**
- * What a row's words were likely meant for: the one phrase of other rows that has the same words but for letters misread
- * ("Card payment Fey Office" among "Card payment Ferry Office") and, on a `poor` page, words not read at all ("Kelpnet
+ * What a row's words were likely meant for: the one phrase of other rows that has the same words but for
+ * letters misread
+ * ("Card payment Fey Office" among "Card payment Ferry Office") and, on a `poor` page, words not read at all
+ * ("Kelpnet
  * Broadband" for "Direct debit Kelpnet Broadband"). Null where they say it already, or may say something of
  * their own: a figure apart, a word that was clearly read and is more than a letter off.
  */
@@ -61,7 +63,10 @@ const wordsIn = (read: readonly ReadWord[]): number => read.filter((w) => squeez
 /** Of a phrase's letters as many may be others, and of the next phrase's so many more must be. */
 const [ALIKE, FURTHER] = [0.4, 0.2]
 
-/** The one phrase that letters read badly throughout are like ("Dred debi Kepnt Brdbond" for "Direct debit Kelpnet Broadband"). */
+/**
+ * The one phrase that letters read badly throughout are like ("Dred debi Kepnt Brdbond" for "Direct debit
+ * Kelpnet Broadband").
+ */
 function alike(words: readonly ReadWord[], phrases: readonly Phrase[]): string | null {
   const seen = words.map((w) => w.text).join('')
   const [first, second] = phrases

@@ -26,9 +26,12 @@ interface Place {
 }
 
 /**
- * Asks about values that were read surely from a picture and yet stand oddly among the papers of their package: a number
- * that is something else's elsewhere, the end of one or one with a letter for a figure, a currency of its own, a day still to come on what was signed or
- * issued, a firm a letter off. The reader saw nothing wrong with them; only the other papers do. A text layer misreads nothing.
+ * Asks about values that were read surely from a picture and yet stand oddly among the papers of their
+ * package: a number
+ * that is something else's elsewhere, the end of one or one with a letter for a figure, a currency of its
+ * own, a day still to come on what was signed or
+ * issued, a firm a letter off. The reader saw nothing wrong with them; only the other papers do. A text layer
+ * misreads nothing.
  */
 export function flagOutliers(
   papers: readonly Paper[],
@@ -142,7 +145,10 @@ function lostBeginning({ field, kind, reference }: Place, numbers: Groups, progr
     : null
 }
 
-/** "211179-S708" where another paper has "211179-5708": a hand's figures look like letters, and no two numbers are so alike. */
+/**
+ * "211179-S708" where another paper has "211179-5708": a hand's figures look like letters, and no two numbers
+ * are so alike.
+ */
 function letterForFigure(
   { field, kind, reference }: Place,
   numbers: Groups,

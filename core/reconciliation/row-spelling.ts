@@ -19,9 +19,12 @@ const SAID = 0.9
 const MACHINE: ReadonlySet<string> = new Set(['certain', 'asked', 'repaired'])
 
 /**
- * Lets the rows of statements help one another's spelling. What a row on a scan says is put to a person as many others
- * say it, where it is the same but for letters misread ("Card payment Fey Office"), and so is a word that stands in one
- * row alone and is a letter off one that stands often ("Chandery"), or that is no word and one letter off the only one
+ * Lets the rows of statements help one another's spelling. What a row on a scan says is put to a person as
+ * many others
+ * say it, where it is the same but for letters misread ("Card payment Fey Office"), and so is a word that
+ * stands in one
+ * row alone and is a letter off one that stands often ("Chandery"), or that is no word and one letter off the
+ * only one
  * near it. Sums bear out amounts and no words, so that nothing else would notice.
  * @param english the words of English; without them no row is held against any
  */
@@ -82,7 +85,10 @@ interface Book {
   names: ReadonlySet<string>
 }
 
-/** All that the spelling of tables rests on, and what came of it: one answer may make another name, or of a table a copy. */
+/**
+ * All that the spelling of tables rests on, and what came of it: one answer may make another name, or of a
+ * table a copy.
+ */
 interface Respelt {
   tables: readonly Table[]
   lending: ReadonlySet<Table>
@@ -94,7 +100,10 @@ const NO_NAMES: ReadonlySet<string> = new Set()
 const same = <T>(a: ReadonlySet<T>, b: ReadonlySet<T>): boolean =>
   a.size === b.size && [...a].every((one) => b.has(one))
 
-/** The tables of one kind that their rows spell otherwise, as they spell them. Worked out once while none of them changes: it is asked for with every answer. */
+/**
+ * The tables of one kind that their rows spell otherwise, as they spell them. Worked out once while none of
+ * them changes: it is asked for with every answer.
+ */
 function respelt(
   tables: readonly Table[],
   lending: ReadonlySet<Table>,
@@ -183,7 +192,10 @@ const textsOf = (row: Row, columns: readonly string[]): [name: string, text: str
   })
 const plain = (word: string): string => tokens(word).join('')
 
-/** The words of a cell with how surely each was read where the row stands; one that a reader has put otherwise counts as sure. */
+/**
+ * The words of a cell with how surely each was read where the row stands; one that a reader has put otherwise
+ * counts as sure.
+ */
 function asRead(text: string, field: Table, row: number, pages: ReadonlyMap<number, Page>): ReadWord[] {
   const place = field.rowPlaces?.[row]
   const seen = new Map(
@@ -268,7 +280,10 @@ const [USUAL, USUALLY] = [3, 3]
 /** As a share of its letters so many may be others, and shorter ones are too like each other. */
 const [ALIKE, SHORT] = [0.4, 3]
 
-/** The word of the rows that a badly read one was likely meant for ("Broaand" for "Broadband"); null where it is usual itself, or nothing is nearest. */
+/**
+ * The word of the rows that a badly read one was likely meant for ("Broaand" for "Broadband"); null where it
+ * is usual itself, or nothing is nearest.
+ */
 function usualWords(
   words: ReadonlyMap<string, { text: string; times: number }>,
 ): (word: string) => string | null {

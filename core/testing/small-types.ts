@@ -1,7 +1,8 @@
 import { documentTypeSchema, type DocumentType, type Field } from '../program/schema.ts'
 
 /**
- * Three small document types for tests of the engine, with names that no shipped type uses: what depends on a name of a
+ * Three small document types for tests of the engine, with names that no shipped type uses: what depends on a
+ * name of a
  * shipped type fails here.
  */
 

@@ -82,7 +82,10 @@ for (const language of languages)
 /** So many small words, and twice as many as of any other language, make a page's language. */
 const FEWEST = 3
 
-/** The language of a page by its small words; null where they are too few or mixed, as on a card or a table of figures. */
+/**
+ * The language of a page by its small words; null where they are too few or mixed, as on a card or a table of
+ * figures.
+ */
 export function languageOf(words: readonly { text: string }[]): Language | null {
   const counts: Record<Language, number> = { en: 0, fr: 0, es: 0 }
   for (const { text } of words) {

@@ -1,4 +1,7 @@
-/** How many answers are kept of one question: papers repeat their words without end, what is remembered of them must not grow likewise. */
+/**
+ * How many answers are kept of one question: papers repeat their words without end, what is remembered of
+ * them must not grow likewise.
+ */
 const MOST = 20_000
 
 /**

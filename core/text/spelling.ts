@@ -7,7 +7,8 @@ const LONG_WORD = 5
 export const isDistinctiveWord = (word: string): boolean => word.length >= LONG_WORD && !/\d/.test(word)
 
 /**
- * The one of several words that another is likely a misreading of: a letter off, with rn for the m that it looks like.
+ * The one of several words that another is likely a misreading of: a letter off, with rn for the m that it
+ * looks like.
  * Null where there is none, or more than one. A plural is another word.
  * @param read and `words` folded, without marks
  */

@@ -41,7 +41,8 @@ const drawPlan = (plan: Plan, _layout: number, dice: Dice): Promise<Drawn> =>
   dicedPlan(plan, new Dice(dice.int(1, 1_000_000)))
 
 /**
- * Sets of layouts that share no design. Rules, wordings and weights are tuned on the first three; scores are quoted on the
+ * Sets of layouts that share no design. Rules, wordings and weights are tuned on the first three; scores are
+ * quoted on the
  * last, whose misses nobody tunes on.
  */
 export const paperSets = {

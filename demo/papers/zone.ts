@@ -26,7 +26,10 @@ interface Holder {
   family: string
 }
 
-/** Lines of a machine-readable zone: three of 30 for a card (TD1), two of 44 for a passport (TD3). Source: ICAO 9303 parts 4 and 5. */
+/**
+ * Lines of a machine-readable zone: three of 30 for a card (TD1), two of 44 for a passport (TD3). Source:
+ * ICAO 9303 parts 4 and 5.
+ */
 export function zoneLines(card: boolean, { number, born, expiry, given, family }: Holder): string[] {
   const names = `${plain(family)}<<${plain(given)}`
   const doc = fill(number, 9)

@@ -17,7 +17,10 @@ export interface DocumentFile {
   pages: readonly Page[]
 }
 
-/** Pages that one run of qpdf puts out: enough to outweigh its start, few enough that their text layer stays small. */
+/**
+ * Pages that one run of qpdf puts out: enough to outweigh its start, few enough that their text layer stays
+ * small.
+ */
 const RUN_PAGES = 240
 
 /**
@@ -50,7 +53,10 @@ export async function writeDocuments(
   }
 }
 
-/** Documents of the same number of pages. A run of qpdf for each document would read a file of 500 pages 500 times. */
+/**
+ * Documents of the same number of pages. A run of qpdf for each document would read a file of 500 pages 500
+ * times.
+ */
 function runsOf(documents: readonly DocumentFile[]): DocumentFile[][] {
   const runs: DocumentFile[][] = []
   const open = new Map<number, DocumentFile[]>()

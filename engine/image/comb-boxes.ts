@@ -111,7 +111,8 @@ const APART = 1.15
 const EDGE = 3
 
 /**
- * Moves the letters of combs together, in place, as print would set them: readers take letters that stand far apart for
+ * Moves the letters of combs together, in place, as print would set them: readers take letters that stand far
+ * apart for
  * words of their own, or for nothing. An empty box stays as a space.
  * @returns the way back for boxes of words found on the changed picture, as fractions of it
  */
@@ -143,11 +144,17 @@ export function closeUp(picture: Grey, combs: readonly Comb[], level: number): (
   }
 }
 
-/** Where the first box begins after closing up: its letter stays in its place, or it would run into the label before it. */
+/**
+ * Where the first box begins after closing up: its letter stays in its place, or it would run into the label
+ * before it.
+ */
 const startOf = (edges: readonly number[], step: number): number =>
   edges[0] + (edges[1] - edges[0] - step) / 2
 
-/** Closes one comb. `step` are the dots from letter to letter then, 0 where it was left as it is; `empty` tells the boxes without a letter. */
+/**
+ * Closes one comb. `step` are the dots from letter to letter then, 0 where it was left as it is; `empty`
+ * tells the boxes without a letter.
+ */
 function closeOne(
   { width, data }: Grey,
   { top, bottom, edges }: Comb,

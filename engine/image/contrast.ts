@@ -2,11 +2,17 @@ import { inkLevel, paperLevel, type Grey } from './greyscale.ts'
 import { dotsOf, paperBits } from './runs.ts'
 import { removeShading } from './shading.ts'
 
-/** Shares of the way from ink's level to paper at which paper becomes white, and beyond ink's level at which ink becomes black. */
+/**
+ * Shares of the way from ink's level to paper at which paper becomes white, and beyond ink's level at which
+ * ink becomes black.
+ */
 const WHITE = 0.15
 const BLACK = 0.9
 
-/** A copy with paper white, shaded or not, and ink black: the grain of paper and sensors misleads readers more than a lost grey does. */
+/**
+ * A copy with paper white, shaded or not, and ink black: the grain of paper and sensors misleads readers more
+ * than a lost grey does.
+ */
 export function stretchContrast(given: Grey): Grey {
   const level = inkLevel(given)
   const paper = paperLevel(given)

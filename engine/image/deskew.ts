@@ -10,7 +10,8 @@ const HALF = 1 << (BITS - 1)
 const fourOf = (paper: number): number => (paper * 0x01010101) | 0
 
 /**
- * Weights of the four dots around a place that lies so many parts behind the second, so that what lies between dots is
+ * Weights of the four dots around a place that lies so many parts behind the second, so that what lies
+ * between dots is
  * on a smooth curve through them. Source: Catmull and Rom, "A class of local interpolating splines", 1974.
  */
 const WEIGHTS = Int32Array.from({ length: PARTS * 4 }, (_, i) => {
@@ -33,7 +34,8 @@ function shiftBy(distance: number): { whole: number; weight: number } {
 
 /**
  * Moves each row along by `slope` times its distance from the middle. The picture grows so that nothing is lost, to a
- * width that four divides; what was not there is `paper`. Where there is nothing but paper, as on most of a page whose
+ * width that four divides; what was not there is `paper`. Where there is nothing but paper, as on most of a
+ * page whose
  * paper is of one shade, it costs next to nothing.
  */
 export function shearRows({ width, height, data }: Grey, slope: number, paper: number): Grey {
@@ -64,7 +66,10 @@ function shiftRow({ bytes, fours }: Dots, four: number, out: Uint8ClampedArray, 
   }
 }
 
-/** Moves each column down by `slope` times its distance from the middle, as `shearRows` does rows. The width stays. */
+/**
+ * Moves each column down by `slope` times its distance from the middle, as `shearRows` does rows. The width
+ * stays.
+ */
 export function shearColumns(picture: Grey, slope: number, paper: number): Grey {
   const { width, height } = picture
   const taller = Math.ceil(height + Math.abs(slope) * width)

@@ -8,7 +8,8 @@ export interface Grey {
 }
 
 /**
- * A picture in grey. Colours are weighed here: the library would do so in linear light, which costs three times as much.
+ * A picture in grey. Colours are weighed here: the library would do so in linear light, which costs three
+ * times as much.
  * Source: ITU-R BT.601, luma.
  */
 export async function toGreyscale(picture: Sharp): Promise<Grey> {
@@ -32,7 +33,10 @@ export async function toGreyscale(picture: Sharp): Promise<Grey> {
 const luma = (red: number, green: number, blue: number): number =>
   (red * 77 + green * 150 + blue * 29 + 128) >> 8
 
-/** Four dots of three colours each lie in three numbers: read so, and not byte by byte, a page takes half the time. */
+/**
+ * Four dots of three colours each lie in three numbers: read so, and not byte by byte, a page takes half the
+ * time.
+ */
 function foursOfColour(colours: Int32Array, grey: Int32Array): void {
   for (let i = 0, at = 0; i < grey.length; i++, at += 3) {
     const a = colours[at]
@@ -47,7 +51,8 @@ function foursOfColour(colours: Int32Array, grey: Int32Array): void {
 }
 
 /**
- * A picture as a file for Tesseract, which takes a sixth longer over a page in plainer formats: it reads those dot by dot.
+ * A picture as a file for Tesseract, which takes a sixth longer over a page in plainer formats: it reads
+ * those dot by dot.
  * Source: TIFF 6.0, baseline greyscale, one strip.
  */
 export function toTiff({ width, height, data }: Grey): Buffer {
@@ -82,7 +87,10 @@ const [BITS_A_DOT, UNPACKED, BLACK_IS_ZERO, LONG, STRIP_OFFSETS] = [8, 1, 1, 4, 
 const SAMPLE = 200_000
 const sampleStep = (picture: Grey): number => Math.max(1, Math.floor(picture.data.length / SAMPLE))
 
-/** The level that parts ink from paper. Source: Otsu, "A threshold selection method from gray-level histograms", 1979. */
+/**
+ * The level that parts ink from paper. Source: Otsu, "A threshold selection method from gray-level
+ * histograms", 1979.
+ */
 export function inkLevel(picture: Grey): number {
   const histogram = new Uint32Array(256)
   const step = sampleStep(picture)
@@ -114,18 +122,25 @@ export function inkLevel(picture: Grey): number {
   // Between the two levels of a fax nothing lies, and any level parts them: the middle one leaves room on both sides.
   const level = Math.ceil((best + last + 1) / 2)
   const { paper, spread } = grainOf(histogram, total)
-  // A few lines on grey paper weigh less than its grain, and the level would part that: such pages were taken for blank.
+  // A few lines on grey paper weigh less than its grain, and the level would part that: such pages were taken
+  // for blank.
   return spread > 0 && spread <= FINE && Math.abs(level - paper) <= GRAIN * spread
     ? Math.max(1, Math.round(paper - BEYOND * spread))
     : level
 }
 
-/** In spreads of the paper's grain below its shade: a level this near parts grain from grain, ink begins that far off. */
+/**
+ * In spreads of the paper's grain below its shade: a level this near parts grain from grain, ink begins that
+ * far off.
+ */
 const [GRAIN, BEYOND] = [3, 4.5]
 /** Shades vary more than this where light falls unevenly or pictures are printed, and there is no one paper. */
 const FINE = 14
 
-/** The shade of most dots and how they spread around it, as a standard deviation. Source: median absolute deviation, Hampel, 1974. */
+/**
+ * The shade of most dots and how they spread around it, as a standard deviation. Source: median absolute
+ * deviation, Hampel, 1974.
+ */
 function grainOf(histogram: Uint32Array, total: number): { paper: number; spread: number } {
   const middle = (counts: (distance: number) => number): number => {
     let [at, below] = [0, counts(0)]

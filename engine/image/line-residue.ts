@@ -1,7 +1,10 @@
 import type { Grey } from './greyscale.ts'
 import { dotsOf } from './runs.ts'
 
-/** Dots that were taken out of a picture: each with the thickness of the rule it was part of, for lying and standing rules apart. */
+/**
+ * Dots that were taken out of a picture: each with the thickness of the rule it was part of, for lying and
+ * standing rules apart.
+ */
 export interface Erased {
   lying: Uint8Array
   standing: Uint8Array
@@ -11,9 +14,11 @@ export interface Erased {
 const SOFT = 2
 
 /**
- * Takes out what is left of rules that were taken out: the dots where two of them crossed, and shreds of their edges. A
+ * Takes out what is left of rules that were taken out: the dots where two of them crossed, and shreds of
+ * their edges. A
  * reader takes them for quotation marks and points at the words beside them ("“01/02", "115.80.").
- * Only what goes on in the direction of a rule and is no thicker than it is touched; a comma that reaches a line under
+ * Only what goes on in the direction of a rule and is no thicker than it is touched; a comma that reaches a
+ * line under
  * it is taller, and a point above a line does not go on along it.
  * @param level dots darker than this are ink; the softer dots around a remnant go with it
  */
@@ -43,7 +48,8 @@ export function eraseLineResidue(picture: Grey, erased: Erased, level: number): 
 const [SEEN, STAYS] = [1, 2]
 
 /**
- * Takes out all dots of ink that hang together with one, where they reach over fewer than `most` places across the rule.
+ * Takes out all dots of ink that hang together with one, where they reach over fewer than `most` places
+ * across the rule.
  * What was once found to reach further stays whole: seen from its other end it would look small.
  */
 function shredder(

@@ -113,7 +113,10 @@ function deep({ width, height, data }: Grey, x: number, y: number, level: number
 const steps = (from: number, to: number, by: number): number[] =>
   Array.from({ length: Math.round((to - from) / by) + 1 }, (_, i) => from + i * by)
 
-/** The peak of a page full of lines is half a degree wide: beside a dark bar cut straight by the page's edge, wider steps miss it. */
+/**
+ * The peak of a page full of lines is half a degree wide: beside a dark bar cut straight by the page's edge,
+ * wider steps miss it.
+ */
 const COARSE = [...steps(-8, -2.5, 0.5), ...steps(-2, 2, 0.2), ...steps(2.5, 8, 0.5)]
 
 /** @param xs, ys places of dots along the lines and across them */

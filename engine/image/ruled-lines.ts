@@ -28,7 +28,8 @@ export interface Cleared {
 }
 
 /**
- * A copy of the picture without ruled lines: frames and rules make readers lose the words between them. Only thin, long,
+ * A copy of the picture without ruled lines: frames and rules make readers lose the words between them. Only
+ * thin, long,
  * straight runs of ink are taken out; letters are far shorter. Letters in boxes of their own are moved together.
  */
 export function removeRuledLines(picture: Grey, dpi: number): Cleared {
@@ -42,7 +43,8 @@ export function removeRuledLines(picture: Grey, dpi: number): Cleared {
   const data = new Uint8Array(given)
   const bars = barsIn(picture, ink, long, thick, Math.round(dpi * LETTERS))
   // Rows are 1 dot apart in a row's direction and `width` across it; columns the other way round.
-  // Where a rule was taken out, the sides of the boxes that stood on it are strokes from rule to rule, as tall as letters.
+  // Where a rule was taken out, the sides of the boxes that stood on it are strokes from rule to rule, as
+  // tall as letters.
   const erased: Erased = { lying: new Uint8Array(data.length), standing: new Uint8Array(data.length) }
   const ruled: Ruled = { dots: erased.lying, rows: new Uint16Array(height) }
   eraseRuns(given, data, {
@@ -122,7 +124,10 @@ function barsIn(
   return bars
 }
 
-/** Turns light print on a bar of ink into dark print on paper, which readers lose less of. A picture is no bar: it is not dark throughout; nor is a patch without print. */
+/**
+ * Turns light print on a bar of ink into dark print on paper, which readers lose less of. A picture is no
+ * bar: it is not dark throughout; nor is a patch without print.
+ */
 function turnLight({ width, data }: Grey, { left, top, right, bottom }: Bar, level: number): void {
   let [dark, darkSum, lightest] = [0, 0, 0]
   for (let y = top; y <= bottom; y += 2)
@@ -172,7 +177,8 @@ const darkAround = (from: Uint8Array, at: number, step: number, level: number): 
   from[at] < level || from[at - step] < level || from[at + step] < level
 
 /**
- * Takes long runs of ink out. Only every so manieth dot is looked at first: a run that is long enough covers three of these
+ * Takes long runs of ink out. Only every so manieth dot is looked at first: a run that is long enough covers
+ * three of these
  * one after the other, which print hardly ever does, and only there all dots are gone through.
  */
 function eraseRuns(from: Uint8Array, to: Uint8Array, given: Direction): void {
@@ -196,7 +202,8 @@ function eraseRuns(from: Uint8Array, to: Uint8Array, given: Direction): void {
     if (inARow[line] >= 3) runsWithin(line, (k - inARow[line] - 1) * stride - 1, k * stride + 2)
     inARow[line] = 0
   }
-  // As the dots follow in memory, whatever the direction: going down one column after the other is several times slower.
+  // As the dots follow in memory, whatever the direction: going down one column after the other is several
+  // times slower.
   if (step === 1)
     for (let line = 0; line < lines; line++)
       for (let k = 1; k <= samples; k++)
@@ -216,7 +223,10 @@ const inBar = ({ bars, step }: Direction, line: number, i: number): boolean =>
       : line >= b.left && line <= b.right && i >= b.top && i <= b.bottom,
   )
 
-/** Calls back with the end (exclusive) and length of each run of ink of `least` dots or more between two places of a line. */
+/**
+ * Calls back with the end (exclusive) and length of each run of ink of `least` dots or more between two
+ * places of a line.
+ */
 function eachRun(
   from: Uint8Array,
   { base, first, end, step }: { base: number; first: number; end: number; step: number },
@@ -238,7 +248,8 @@ function eachRun(
 }
 
 /**
- * Takes out the sides of boxes that stand on a rule and hang from the next: strokes as tall as letters, from rule to rule.
+ * Takes out the sides of boxes that stand on a rule and hang from the next: strokes as tall as letters, from
+ * rule to rule.
  * Only between rules that lie so near one another is there anything to look for.
  */
 function eraseSides(
@@ -283,7 +294,10 @@ function bandsOf(ruled: Ruled, height: number, long: number, thick: number): [to
   return bands
 }
 
-/** Of a rule at least this share lies open, with paper on both sides, and is equally thick; the feet of bold letters that stand close are a run too, but part of round and straight strokes. */
+/**
+ * Of a rule at least this share lies open, with paper on both sides, and is equally thick; the feet of bold
+ * letters that stand close are a run too, but part of round and straight strokes.
+ */
 const OPEN = 0.4
 
 /** Takes out one run where it is a rule and no letter stands on it. */
@@ -313,7 +327,8 @@ function erase(
     let behind = 0
     while (before + behind <= thick && line + behind + 1 < lines && from[at + (behind + 1) * across] < level)
       behind++
-    // A letter that stands on the line is thicker here, and stays; so does a bar of ink, whose light letters must not be filled.
+    // A letter that stands on the line is thicker here, and stays; so does a bar of ink, whose light letters
+    // must not be filled.
     const [above, below] = [line - before - 4, line + behind + 4]
     const paper =
       (above < 0 || from[at - (before + 4) * across] >= light) &&

@@ -1,6 +1,9 @@
 import type { Grey } from './greyscale.ts'
 
-/** Runs of ink of a picture, row by row from the top: those of row y are the ones from `rows[y]` to before `rows[y + 1]`. */
+/**
+ * Runs of ink of a picture, row by row from the top: those of row y are the ones from `rows[y]` to before
+ * `rows[y + 1]`.
+ */
 export interface Runs {
   rows: Uint32Array
   /** First dot of each run, and the first behind it, as columns. */
@@ -9,7 +12,8 @@ export interface Runs {
 }
 
 /**
- * Runs of dots darker than a level. Nearly all of a page is paper, and what is counted along runs costs a tenth of what
+ * Runs of dots darker than a level. Nearly all of a page is paper, and what is counted along runs costs a
+ * tenth of what
  * is counted dot by dot.
  */
 export function runsOf(picture: Grey, level: number): Runs {
@@ -39,7 +43,10 @@ export interface Dots {
   fours: Int32Array
 }
 
-/** Four dots in one number can be read only where their memory begins at a multiple of four; elsewhere they are copied. */
+/**
+ * Four dots in one number can be read only where their memory begins at a multiple of four; elsewhere they
+ * are copied.
+ */
 export function dotsOf(data: Uint8Array): Dots {
   const bytes = data.byteOffset % 4 === 0 ? data : new Uint8Array(data)
   return { bytes, fours: new Int32Array(bytes.buffer, bytes.byteOffset, bytes.length >> 2) }

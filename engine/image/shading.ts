@@ -4,15 +4,21 @@ import type { Grey } from './greyscale.ts'
 const CELL = 5
 /** Cells to either side over which print is closed: no stroke is wider than this. */
 const REACH = 2
-/** Shades that are lighter than paper by less are paper; those nearer to ink than this share of the way may be a bar with light print. */
+/**
+ * Shades that are lighter than paper by less are paper; those nearer to ink than this share of the way may be
+ * a bar with light print.
+ */
 const [LEAST, LIGHT] = [6, 0.35]
 /** A share of the page that must be shaded to be worth it: less is the edge of a sheet, or a stamp. */
 const WORTH = 0.012
 
 /**
- * A picture with lightly shaded places as light as its paper: every other row of a table, boxes to fill in, the darker
- * side of a sheet. The grain of a shade is stretched with the print on it, and a reader sees a figure where a table is.
- * What the page looks like without its print is found by closing (Serra, "Image Analysis and Mathematical Morphology",
+ * A picture with lightly shaded places as light as its paper: every other row of a table, boxes to fill in,
+ * the darker
+ * side of a sheet. The grain of a shade is stretched with the print on it, and a reader sees a figure where a
+ * table is.
+ * What the page looks like without its print is found by closing (Serra, "Image Analysis and Mathematical
+ * Morphology",
  * 1982) the means of small cells.
  * @param level dots darker than this are ink
  * @param paper how bright the paper is
@@ -57,7 +63,10 @@ function means({ width, data }: Grey, columns: number, rows: number): Uint8Array
   return out
 }
 
-/** The lightest of what lies around each cell, then the darkest of these: dark strokes narrower than their reach are gone. */
+/**
+ * The lightest of what lies around each cell, then the darkest of these: dark strokes narrower than their
+ * reach are gone.
+ */
 function closed(cells: Uint8Array, columns: number, rows: number): Uint8Array {
   const light = lightest(cells, columns, rows)
   for (let i = 0; i < light.length; i++) light[i] = 255 - light[i]

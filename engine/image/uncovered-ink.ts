@@ -11,7 +11,10 @@ const AROUND = 1
 /** In heights of the usual word: a space within a line, and the least and most that a line of print is high. */
 const SPACE = 0.9
 const [LOWEST, HIGHEST] = [0.45, 1.8]
-/** The number of a page may be set half as high as its lines: a row so much longer than high, and of so many cells in height, is print; of a row of dots more is paper than ink. */
+/**
+ * The number of a page may be set half as high as its lines: a row so much longer than high, and of so many
+ * cells in height, is print; of a row of dots more is paper than ink.
+ */
 const [LONG, SMALLEST, FILLED] = [4, 2, 0.5]
 /** Print is wider than high, and neither a rule nor a filled patch. */
 const WIDER = 1.3
@@ -24,7 +27,10 @@ const [PAIR, SOLID] = [0.85, 0.6]
 const NARROWEST = 0.25
 /** With more places than this it is a drawing, or a page that is noise all over. */
 const MOST = 30
-/** So many places under one another with one edge, to a cell, are a column of print that was passed over as a whole. */
+/**
+ * So many places under one another with one edge, to a cell, are a column of print that was passed over as a
+ * whole.
+ */
 const COLUMN = 4
 const EDGE = 1
 
@@ -42,7 +48,8 @@ export interface UncoveredInk {
 }
 
 /**
- * Places as high as lines of print where there is ink and no word: a reader that takes the lines close to a rule for a
+ * Places as high as lines of print where there is ink and no word: a reader that takes the lines close to a
+ * rule for a
  * part of its frame passes over them, and small labels over their values most of all.
  * @param words boxes of the words that were read, as shares of the picture
  * @param level dots darker than this are ink
@@ -96,12 +103,18 @@ export function uncoveredInk(picture: Grey, words: readonly Box[], level: number
   return places.length > MOST * 2 ? { places: [], many: true } : { places, many: false }
 }
 
-/** In heights of the usual word: more than two or three lines are hardly joined by specks and letters that reach below theirs. */
+/**
+ * In heights of the usual word: more than two or three lines are hardly joined by specks and letters that
+ * reach below theirs.
+ */
 const LINES = 4
 const isTall = ({ box: [, top, , bottom] }: Group, usual: number): boolean =>
   bottom - top > usual * HIGHEST && bottom - top <= usual * LINES
 
-/** The lines of print in a group that is too high for one, as two close ones are; the group itself where no paper parts it. */
+/**
+ * The lines of print in a group that is too high for one, as two close ones are; the group itself where no
+ * paper parts it.
+ */
 function linesIn(
   picture: Grey,
   { cells, columns }: { cells: Uint8Array; columns: number },
@@ -170,8 +183,10 @@ const TALL = 1.25
 const BAND = 0.35
 
 /**
- * The boxes of words without a line above or below that a reader took for a part of the same row: of the bands of ink that
- * paper parts, the widest and highest is the word's. Without this a label would stay hidden under the box of the value that it is over.
+ * The boxes of words without a line above or below that a reader took for a part of the same row: of the
+ * bands of ink that
+ * paper parts, the widest and highest is the word's. Without this a label would stay hidden under the box of
+ * the value that it is over.
  */
 export function withinLines(picture: Grey, words: readonly Box[], level: number): Box[] {
   const { width, height } = picture
@@ -201,7 +216,10 @@ interface Band {
   right: number
 }
 
-/** The box is the word's, which reaches from its left to its right; of two lines that both do, the higher one is the word. */
+/**
+ * The box is the word's, which reaches from its left to its right; of two lines that both do, the higher one
+ * is the word.
+ */
 const reach = ({ from, to, left, right }: Band): number => (right - left) * (to - from)
 
 function bandsIn({ width, data }: Grey, [left, top, right, bottom]: Box, level: number): Band[] {

@@ -51,7 +51,8 @@ async function unzip(file: IncomingFile): Promise<IncomingFile[]> {
           if (entry.generalPurposeBitFlag & 1)
             return reject(new UnusableFile('This archive is locked with a password.'))
           total += entry.uncompressedSize
-          // The stated size is checked before a byte is unpacked, and the true one by the reader: a bomb never unfolds.
+          // The stated size is checked before a byte is unpacked, and the true one by the reader: a bomb
+          // never unfolds.
           if (files.length >= MOST_FILES || total > MOST_BYTES)
             return reject(new UnusableFile('This archive unfolds to more than can be taken in.'))
           zip.openReadStream(entry, (failed, stream) => {

@@ -64,7 +64,10 @@ async function openAs(type: string | null, bytes: Uint8Array): Promise<Source> {
   )
 }
 
-/** A hundred thousandth of a page is finer than any print. Said to the last bit, places would be half of all that is stored of a package. */
+/**
+ * A hundred thousandth of a page is finer than any print. Said to the last bit, places would be half of all
+ * that is stored of a package.
+ */
 const inShort = (page: ReadPage): ReadPage => ({
   ...page,
   words: page.words.map((w) => ({ ...w, box: w.box.map((at) => Math.round(at * 1e5) / 1e5) as Box })),

@@ -67,12 +67,18 @@ export async function detectLines(picture: Grey): Promise<Box[]> {
   return parted(patches(likely, width, height).sort((a, b) => a[1] - b[1]))
 }
 
-/** Of two lines, the share of the narrower one that stands over or under the other where they are lines of one cell. */
+/**
+ * Of two lines, the share of the narrower one that stands over or under the other where they are lines of one
+ * cell.
+ */
 const OVER = 0.3
 /** As a share of the lower of two boxes: where less of it lies on the other, paper parts the lines. */
 const CLOSE = 0.2
 
-/** Lines set so close that their boxes lie on each other, parted in the middle: half a line more makes both unreadable. */
+/**
+ * Lines set so close that their boxes lie on each other, parted in the middle: half a line more makes both
+ * unreadable.
+ */
 function parted(lines: readonly Box[]): Box[] {
   const found = lines.map((box): Box => [...box])
   found.forEach((upper, i) => {

@@ -19,14 +19,19 @@ const SPECKS = 0.04
 const PRINTED = 0.94
 /** A line that the second reader is less sure of than this is noise to both. */
 const SURE = 0.5
-/** In its own height: what is longer than the finest print across a page is a rule, over which the reader would spend seconds. */
+/**
+ * In its own height: what is longer than the finest print across a page is a rule, over which the reader
+ * would spend seconds.
+ */
 const LONGEST = 80
 /** Nobody else has seen a line that it reads alone: it must be so sure of it, and is not believed to be surer. */
 const ALONE = 0.75
 
 /**
- * Reads a page that is too poor, or too much written by hand, for the first reader alone: lines are found anew; what the
- * first read well stays, what it read partly is put together with the second's reading, and what it read as noise or not
+ * Reads a page that is too poor, or too much written by hand, for the first reader alone: lines are found
+ * anew; what the
+ * first read well stays, what it read partly is put together with the second's reading, and what it read as
+ * noise or not
  * at all is the second's.
  * @param straight the page upright and straight, from which boxes are shares
  */
@@ -96,7 +101,10 @@ export async function recogniseAlone(page: Grey, line: Box, level: number): Prom
 /** Whether one line ends where another begins. */
 const touches = (line: Box, other: Box): boolean => line[3] === other[1] || line[1] === other[3]
 
-/** What both make of a line. Where the first saw nothing, or what is no word, the second's letters are all there is. */
+/**
+ * What both make of a line. Where the first saw nothing, or what is no word, the second's letters are all
+ * there is.
+ */
 function together(first: readonly Word[], letters: readonly Letter[], line: Box): Word[] {
   const scrawls = (w: Word): boolean =>
     w.confidence < SURE &&

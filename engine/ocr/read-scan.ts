@@ -21,7 +21,8 @@ export type ScanReading = Pick<
 const BLANK = 0.0025
 
 /**
- * Reads a picture of a page: put upright and straight, then recognised. Most pages are recognised once; only where the
+ * Reads a picture of a page: put upright and straight, then recognised. Most pages are recognised once; only
+ * where the
  * reading makes no sense is the way it lies looked into and the page read a second time.
  * @param said how a person says that it lies: nothing is then looked into
  */
@@ -47,7 +48,8 @@ export async function readScan(picture: Grey, dpi: number, said?: Rotation): Pro
       }
     }
   }
-  // Where print is poor, one model's guesses are no better than its training: the English one is asked beside the French.
+  // Where print is poor, one model's guesses are no better than its training: the English one is asked beside
+  // the French.
   if (weakness(reading.words, measures) !== null)
     reading = await readUpright(picture, rotation, dpi, lean, POOR_LANGUAGES)
   // Spanish has letters that the French model does not know.

@@ -9,7 +9,8 @@ import { recogniseLine } from './ppocr.ts'
 export const MARGIN = 4
 
 /**
- * Looks closer at some places of a page: the second reader reads what stands there, and both readings are put together.
+ * Looks closer at some places of a page: the second reader reads what stands there, and both readings are put
+ * together.
  * @param upright the page as it is to be read, from which boxes are shares
  * @returns all words of the page
  */

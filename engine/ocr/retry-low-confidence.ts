@@ -16,7 +16,10 @@ const LARGER = 1.2
 /** Dots of paper around a place, so that a reader sees where print ends. */
 const MARGIN = 5
 const GAP = 26
-/** The second reading stands where it is surer by this, and where nothing was read before if it is as sure as that. */
+/**
+ * The second reading stands where it is surer by this, and where nothing was read before if it is as sure as
+ * that.
+ */
 const SURER = 0.1
 const SURE = 0.8
 const LEAST = 0.5
@@ -24,24 +27,34 @@ const LEAST = 0.5
 const FAIR = 0.65
 /** A word less sure than this says nothing of what stands in its place. */
 const SENSELESS = 0.05
-/** A row of dots to write on, whose further dots a reader takes for letters ("........ooococ"): no word, and no doubt about the label before it. */
+/**
+ * A row of dots to write on, whose further dots a reader takes for letters ("........ooococ"): no word, and
+ * no doubt about the label before it.
+ */
 const LEADERS = /^[.·…_]{4,}/
 /** What specks hardly look like: figures with their cents. */
 const AMOUNT = /^[-+€£]?\d{1,3}(?:[.,]?\d{3})*[.,]\d{2}[€-]?$/
 
 /** In heights of a place: what is longer is the edge of a sheet, over which the second reader would spend seconds. */
 const LONGEST = 25
-/** In heights of the usual word, the least and most that a line of print is high; dots to write on are lower, and stamps higher. */
+/**
+ * In heights of the usual word, the least and most that a line of print is high; dots to write on are lower,
+ * and stamps higher.
+ */
 const [LOWEST, HIGHEST] = [0.5, 1.8]
 
-/** In heights of letters: what is further from a word than a space is not looked for beside it, nor what goes on for longer than this. */
+/**
+ * In heights of letters: what is further from a word than a space is not looked for beside it, nor what goes
+ * on for longer than this.
+ */
 const SPACE = 1.3
 const FURTHEST = 14
 
 /**
  * Reads the weak places of a page again: each cut out, larger, and with the accents of all languages, apart from what
  * stands beside it. Lines that a reader mixed up on the full page, small print and accented names come out right.
- * @returns the words as they are then, and whether a whole part of the page was passed over, which is for another reader
+ * @returns the words as they are then, and whether a whole part of the page was passed over, which is for
+ * another reader
  */
 export async function retryLowConfidence(
   picture: Grey,
@@ -108,7 +121,8 @@ export async function retryLowConfidence(
         : place.passed
           ? Math.min(SURE, Math.max(FAIR, surer))
           : Math.max(LEAST, surer)
-    // What is left of a reading that lost a cut-through word would be a part of a value, and look sure; the edge of the next word is none of it.
+    // What is left of a reading that lost a cut-through word would be a part of a value, and look sure; the
+    // edge of the next word is none of it.
     const parted =
       place.words.length > 0 &&
       found.some((w) => cutThrough(w) && !(place.passed && kept.some((k) => mostlyOn(boxOf(w), k.box))))
@@ -126,7 +140,8 @@ export async function retryLowConfidence(
       if (place.passed && isLine(place, usual)) open.push(place)
     } else if (place.words.length > 0 && placed.length > 0)
       place.words.forEach((word, k) => again.set(word, k === 0 ? placed : []))
-    // A stroke may be read as a figure, and would make another amount of the one beside it: the second reader or a person sees it.
+    // A stroke may be read as a figure, and would make another amount of the one beside it: the second reader
+    // or a person sees it.
     else if (placed.some((w) => /[\p{L}\p{N}]/u.test(w.text)))
       added.push(
         ...placed.map((w) =>
@@ -159,7 +174,8 @@ export async function retryLowConfidence(
         !seenNow.some((other) => mostlyOn(w.box, other.box) || mostlyOn(other.box, w.box)),
     ),
   ]
-  // "89 N" cut out before "etmakers", which another place made "Netmakers": what one place brings along of its neighbour is no word beside it.
+  // "89 N" cut out before "etmakers", which another place made "Netmakers": what one place brings along of
+  // its neighbour is no word beside it.
   const stay = seenAll.filter(
     (w) =>
       given.includes(w) ||
@@ -268,7 +284,10 @@ function placesOf(words: readonly Word[], unread: readonly Box[], picture: Grey,
   })
 }
 
-/** The next column without ink from `x` on, at most as far away as its band is high: a place must not end in the middle of a letter, which would be read as another. */
+/**
+ * The next column without ink from `x` on, at most as far away as its band is high: a place must not end in
+ * the middle of a letter, which would be read as another.
+ */
 function clearColumn(
   { width, data }: Grey,
   { top, bottom, level }: { top: number; bottom: number; level: number },
@@ -302,7 +321,10 @@ function mostlyOn(a: Box, b: Box): boolean {
 const follows = (a: Box, b: Box): boolean =>
   b[0] > a[2] && Math.min(a[3], b[3]) - Math.max(a[1], b[1]) > 0.5 * Math.min(a[3] - a[1], b[3] - b[1])
 
-/** The box of ink as tall as letters between two words of a line; null where there is none, or only dots or a rule. */
+/**
+ * The box of ink as tall as letters between two words of a line; null where there is none, or only dots or a
+ * rule.
+ */
 function inkBetween({ width, height, data }: Grey, a: Box, b: Box, level: number): Box | null {
   const [left, right] = [Math.round(a[2] * width) + 3, Math.round(b[0] * width) - 3]
   const [top, bottom] = [Math.round(Math.min(a[1], b[1]) * height), Math.round(Math.max(a[3], b[3]) * height)]
@@ -320,7 +342,10 @@ function inkBetween({ width, height, data }: Grey, a: Box, b: Box, level: number
   return [x0 / width, top / height, (x1 + 1) / width, bottom / height]
 }
 
-/** The box of ink as tall as letters that goes on before or behind a word at the distance of a space; null where there is none. */
+/**
+ * The box of ink as tall as letters that goes on before or behind a word at the distance of a space; null
+ * where there is none.
+ */
 function inkBeside(
   { width, height, data }: Grey,
   [l, t, r, b]: Box,

@@ -149,7 +149,10 @@ export async function endReaders(): Promise<void> {
   await Promise.all([...atRest.values()].flat().map((reader) => reader.end()))
 }
 
-/** The French model spells ü and ö where the English one sees other letters, and reads figures and English as well. */
+/**
+ * The French model spells ü and ö where the English one sees other letters, and reads figures and English as
+ * well.
+ */
 const LANGUAGES = 'fra'
 
 /**

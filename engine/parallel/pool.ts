@@ -28,7 +28,8 @@ const BATCH = 12
 
 /**
  * Threads for the work of large packages, as many as there are cores. Close it, or the process does not end.
- * Each is told the document types when it starts, and is a pool of its own, so that a document goes to the one that has
+ * Each is told the document types when it starts, and is a pool of its own, so that a document goes to the
+ * one that has
  * read its pages and knows their lines already.
  */
 export class Pool {
@@ -74,7 +75,10 @@ export class Pool {
   evidenceOf = (page: Page): Evidence =>
     this.evidence.get(keyOf(page.file, page.filePage)) ?? this.readEvidence(page)
 
-  /** Reads the machine's documents that nothing is known of yet; whatever a person cut otherwise is read where it is judged. */
+  /**
+   * Reads the machine's documents that nothing is known of yet; whatever a person cut otherwise is read where
+   * it is judged.
+   */
   readAhead = async (pages: readonly Page[], pieces: readonly Piece[], readings: Readings): Promise<void> => {
     const byThread = this.threads.map((): Piece[] => [])
     for (const piece of pieces)

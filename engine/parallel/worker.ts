@@ -44,7 +44,10 @@ const opened = new Map<string, Promise<Source>>()
 
 const evidenceOf = evidenceReaderFor(types)
 
-/** Pages read here, with all that is remembered of them: their lines and labels need not be found again for their documents. */
+/**
+ * Pages read here, with all that is remembered of them: their lines and labels need not be found again for
+ * their documents.
+ */
 const kept = new Map<string, Page>()
 const keyOf = (file: string, index: number): string => `${file} ${index}`
 

@@ -5,7 +5,10 @@ import { joinCombFields } from '../../core/ocr/comb-fields.ts'
 import { splitGluedWords } from '../../core/ocr/split-words.ts'
 import type { Grey } from '../image/greyscale.ts'
 
-/** The raw functions of PDFium that the wrapper carries but does not offer: text boxes, boxes of pages, grey bitmaps. */
+/**
+ * The raw functions of PDFium that the wrapper carries but does not offer: text boxes, boxes of pages, grey
+ * bitmaps.
+ */
 interface Raw {
   HEAPU8: Uint8Array
   HEAPF32: Float32Array
@@ -71,7 +74,10 @@ const MANY_RECTANGLES = 80
 /** PDFium's kinds of notes that a signature is laid over a page with. */
 const STAMP_NOTE = 13
 const INK_NOTE = 15
-/** What PDFium says for a hyphen behind which a word goes on in the next line. It counts as a control sign, and without it "11-Aug-" over "2027" would be the 11th of August of no year. */
+/**
+ * What PDFium says for a hyphen behind which a word goes on in the next line. It counts as a control sign,
+ * and without it "11-Aug-" over "2027" would be the 11th of August of no year.
+ */
 const LINE_END_HYPHEN = 2
 const RENDER_FLAGS = 0x01 | 0x10 // annotations; bytes in the order pictures want them
 
@@ -117,7 +123,10 @@ export class Pdf {
     this.form = this.raw._FPDFDOC_InitFormFillEnvironment(this.document, this.formInfo)
   }
 
-  /** Words with boxes, and what else decides how the page is read. Throws PdfProblem where the page itself is broken. */
+  /**
+   * Words with boxes, and what else decides how the page is read. Throws PdfProblem where the page itself is
+   * broken.
+   */
   read(index: number): PdfPage {
     const { raw } = this
     return this.onPage(index, (page) => {
@@ -165,7 +174,8 @@ export class Pdf {
   }
 
   /**
-   * The JPEG of a page that is one picture and nothing else, as most scanners write them: decoding it costs a tenth of
+   * The JPEG of a page that is one picture and nothing else, as most scanners write them: decoding it costs a
+   * tenth of
    * drawing the page. Null where anything is turned, cropped, masked or drawn besides.
    */
   scannedJpeg(index: number): Uint8Array | null {
@@ -282,7 +292,10 @@ export class Pdf {
     }
   }
 
-  /** Rounded corners have four curves; a pen's line has more, and is stroked where letters drawn as paths are filled. */
+  /**
+   * Rounded corners have four curves; a pen's line has more, and is stroked where letters drawn as paths are
+   * filled.
+   */
   private marks(
     page: number,
     toPage: (x: number, y: number) => [number, number],
@@ -406,7 +419,8 @@ function readWords(
     const [x1, y1] = toPage(raw.HEAPF32[f + 2], raw.HEAPF32[f + 3])
     if (letters % 8 === 1) turns[Math.round(raw._FPDFText_GetCharAngle(text, i) / (Math.PI / 2)) & 3]++
     let box: Word['box'] = [Math.min(x0, x1), Math.min(y0, y1), Math.max(x0, x1), Math.max(y0, y1)]
-    // The letters of a ligature all stand where its glyph begins and are as wide as they would be alone: only their ink tells how far the glyph goes.
+    // The letters of a ligature all stand where its glyph begins and are as wide as they would be alone: only
+    // their ink tells how far the glyph goes.
     if (
       current &&
       i > 0 &&
@@ -434,7 +448,8 @@ function readWords(
       current = null
     broken = false
     const letter = code === LINE_END_HYPHEN ? '-' : String.fromCodePoint(code)
-    // Runs drawn side by side carry no space of their own; a gap of a fifth of the letters' height is one, and behind a colon or a word's comma less.
+    // Runs drawn side by side carry no space of their own; a gap of a fifth of the letters' height is one,
+    // and behind a colon or a word's comma less.
     const room =
       (box[3] - box[1]) *
       aspect *
@@ -492,7 +507,10 @@ function doubtOverprint(words: readonly Word[], at: number, aspect: number): voi
     }
 }
 
-/** Luminance of a colour bitmap. Drawing straight into a grey one would be quicker, but PDFium leaves pictures out of it. */
+/**
+ * Luminance of a colour bitmap. Drawing straight into a grey one would be quicker, but PDFium leaves pictures
+ * out of it.
+ */
 function toGrey(raw: Raw, bitmap: number, width: number, height: number): Uint8Array {
   const start = raw._FPDFBitmap_GetBuffer(bitmap)
   const stride = raw._FPDFBitmap_GetStride(bitmap)

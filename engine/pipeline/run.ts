@@ -29,8 +29,10 @@ export interface Ports {
 }
 
 /**
- * From pages to verdict: cut, read, recognised again where it is in doubt, and then judged once more. Both passes share what
- * was found of pages and documents that the second leaves as they are. The headless run, the server and the bench all judge
+ * From pages to verdict: cut, read, recognised again where it is in doubt, and then judged once more. Both
+ * passes share what
+ * was found of pages and documents that the second leaves as they are. The headless run, the server and the
+ * bench all judge
  * by this.
  */
 export async function runPackage(

@@ -6,7 +6,10 @@ export interface MalwareScanner {
   scan(bytes: Uint8Array): Promise<string | null>
 }
 
-/** The test file that every scanner must catch and that harms nobody (EICAR, 2003), in two parts lest this file be caught itself. */
+/**
+ * The test file that every scanner must catch and that harms nobody (EICAR, 2003), in two parts lest this
+ * file be caught itself.
+ */
 export const TEST_SIGNATURE = [
   'X5O!P%@AP[4\\PZX54(P^)7CC)7}$',
   'EICAR-STANDARD-ANTIVIRUS-TEST-FILE!$H+H*',
@@ -26,7 +29,8 @@ const CHUNK = 64 * 1024
 const PATIENCE = 60_000
 
 /**
- * A scanner that speaks the INSTREAM command of the clamd protocol: the file goes over in chunks, each behind its length
+ * A scanner that speaks the INSTREAM command of the clamd protocol: the file goes over in chunks, each behind
+ * its length
  * in four bytes, and a length of nought ends it.
  */
 export function instreamScanner(host: string, port: number): MalwareScanner {

@@ -27,5 +27,8 @@ function build() {
 
 let built: ReturnType<typeof build> | null = null
 
-/** Sign-in: hashed passwords, sessions in the database. Nothing of it is open to the network but through our own routes. */
+/**
+ * Sign-in: hashed passwords, sessions in the database. Nothing of it is open to the network but through our
+ * own routes.
+ */
 export const auth = () => (built ??= build())

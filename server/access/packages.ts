@@ -9,7 +9,8 @@ import { packageRow } from '../packages/queries.ts'
 import { signedIn, type Person } from './people.ts'
 
 /**
- * Who asks, and the package asked for. Others are sent to sign in; a package of another organisation is as good as none.
+ * Who asks, and the package asked for. Others are sent to sign in; a package of another organisation is as
+ * good as none.
  * @throws a 404 response
  */
 export async function askedPackage(

@@ -11,7 +11,10 @@ import { pagesOf } from '../packages/judge.ts'
 import { knowledgeOf, recutUntouched } from './knowledge.ts'
 import { typesOf } from './types.ts'
 
-/** Of finished packages every so manieth is kept aside: nothing is learnt from it, and what was learnt is tried on it. */
+/**
+ * Of finished packages every so manieth is kept aside: nothing is learnt from it, and what was learnt is
+ * tried on it.
+ */
 const ASIDE_EVERY = 4
 /** Packages that are looked at, the latest. */
 const MOST_PACKAGES = 400
@@ -26,7 +29,8 @@ interface Confirmed {
 }
 
 /**
- * The confirmed documents of an organisation. Packages keep their place when others are finished after them, so what is
+ * The confirmed documents of an organisation. Packages keep their place when others are finished after them,
+ * so what is
  * kept aside once is kept aside for ever.
  */
 export async function confirmedIn(work: Work, organisationId: string): Promise<Confirmed[]> {
@@ -47,7 +51,10 @@ export async function confirmedIn(work: Work, organisationId: string): Promise<C
       and(
         eq(packages.organisationId, organisationId),
         eq(packages.state, 'open'),
-        sql`exists (select 1 from ${answers} where ${answers.packageId} = ${packages.id} and ${isNull(answers.undoneAt)} and ${answers.body}->>'kind' = 'type')`,
+        sql`exists (
+          select 1 from ${answers}
+          where ${answers.packageId} = ${packages.id} and ${isNull(answers.undoneAt)}
+            and ${answers.body}->>'kind' = 'type')`,
       ),
     )
     .orderBy(desc(packages.updatedAt))
@@ -167,7 +174,10 @@ export async function learn(
   }
 }
 
-/** Uses a lesson from now on, or none. @returns how many packages are cut anew; null where the lesson is not there or not ready */
+/**
+ * Uses a lesson from now on, or none.
+ * @returns how many packages are cut anew; null where the lesson is not there or not ready
+ */
 export function useLesson(who: Person, id: string | null): Promise<number | null> {
   return database().transaction(async (work) => {
     const all = and(eq(lessons.organisationId, who.organisationId))

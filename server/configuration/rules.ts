@@ -30,7 +30,10 @@ export const rulesOf = (who: Person) =>
 
 const own = (who: Person, id: string) => and(eq(rules.id, id), eq(rules.organisationId, who.organisationId))
 
-/** Stores a rule, new or changed. A changed one is off until somebody switches it on: it is another rule now. Null where there is none of that id. */
+/**
+ * Stores a rule, new or changed. A changed one is off until somebody switches it on: it is another rule now.
+ * Null where there is none of that id.
+ */
 export function saveRule(who: Person, id: string | null, body: Rule): Promise<string | null> {
   return database().transaction(async (work) => {
     const values = { body, on: false, changedById: who.id, updatedAt: new Date() }

@@ -20,7 +20,8 @@ export interface Taught {
 }
 
 /**
- * Learns from values whose place a person showed or confirmed: the wording that leads to each is a label of its field from
+ * Learns from values whose place a person showed or confirmed: the wording that leads to each is a label of
+ * its field from
  * now on. Call it before the package is judged; other papers that wait are read again by a job.
  */
 export async function teach(
@@ -139,7 +140,10 @@ async function learnSkips(
   return taught
 }
 
-/** Reads the waiting papers of a type again, package by package, and notes what a newly learnt wording changed. Answers stay. */
+/**
+ * Reads the waiting papers of a type again, package by package, and notes what a newly learnt wording
+ * changed. Answers stay.
+ */
 export async function readTypeAgain({
   organisationId,
   type,

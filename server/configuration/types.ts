@@ -11,12 +11,18 @@ import { queueJob } from '../jobs/queue.ts'
 import { programsOf } from './programs.ts'
 import { recutUntouched } from './knowledge.ts'
 
-/** Types of an organisation by what they were last made of: the same list as long as nothing changes, for much is remembered with it. */
+/**
+ * Types of an organisation by what they were last made of: the same list as long as nothing changes, for much
+ * is remembered with it.
+ */
 const known = new LRUCache<string, readonly DocumentType[]>({ max: 16 })
 /** Versions of types with their learnt wordings: the same object for the same wordings. */
 const made = new LRUCache<string, DocumentType>({ max: 400 })
 
-/** The document types that an organisation's papers are read by: the newest version of each, with what was taught, in the order in which it got them. */
+/**
+ * The document types that an organisation's papers are read by: the newest version of each, with what was
+ * taught, in the order in which it got them.
+ */
 export async function typesOf(work: Work, organisationId: string): Promise<readonly DocumentType[]> {
   const {
     rows: [stamp],
@@ -124,7 +130,8 @@ export async function typeAsSaved(
 }
 
 /**
- * Saves a type as its next version. Papers of the type that wait are read again, and packages nobody touched are cut anew,
+ * Saves a type as its next version. Papers of the type that wait are read again, and packages nobody touched
+ * are cut anew,
  * for the type may be known by other words now.
  * @param assumed what an older form of its file left to be assumed; it stands in the trail
  */
@@ -160,7 +167,10 @@ export async function saveType(
   return version
 }
 
-/** Where a type of an organisation comes from: what it began with, what it changed of that, or what it wrote itself. */
+/**
+ * Where a type of an organisation comes from: what it began with, what it changed of that, or what it wrote
+ * itself.
+ */
 export type Origin = 'starter' | 'changed' | 'own'
 
 /** The origin of each type of an organisation, by its id. */

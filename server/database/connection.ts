@@ -14,7 +14,8 @@ let opened: Database | null = null
 export function connections(): pg.Pool {
   if (!pool) {
     pool = new pg.Pool({ connectionString: settings().DATABASE_URL, max: 12 })
-    // An idle connection that breaks (the database restarts) is replaced by the pool; unheard, the event would end the process.
+    // An idle connection that breaks (the database restarts) is replaced by the pool; unheard, the event
+    // would end the process.
     pool.on('error', (error) => log.warn({ error: error.message }, 'lost a connection to the database'))
   }
   return pool

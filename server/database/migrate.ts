@@ -6,7 +6,8 @@ import { giveStarterSets, type StarterSet } from '../configuration/starter.ts'
 import { connections, database } from './connection.ts'
 
 /**
- * Brings the database to the newest form: the application's tables, the job queue's, and what organisations begin with.
+ * Brings the database to the newest form: the application's tables, the job queue's, and what organisations
+ * begin with.
  */
 export async function migrateDatabase(starter: StarterSet): Promise<void> {
   await migrate(database(), { migrationsFolder: join(dirname(fileURLToPath(import.meta.url)), 'migrations') })

@@ -11,7 +11,8 @@ export const unpack = (bytes: Buffer): unknown =>
   JSON.parse((bytes[0] === GZIP ? gunzipSync(bytes) : bytes).toString('utf8'))
 
 /**
- * JSON that is only ever stored and fetched whole. As `jsonb`, the verdict on 500 pages would be parsed and compressed by
+ * JSON that is only ever stored and fetched whole. As `jsonb`, the verdict on 500 pages would be parsed and
+ * compressed by
  * PostgreSQL with every answer, which takes longer than judging does.
  */
 export const packedJson = <T>(name: string) =>

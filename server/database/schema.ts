@@ -265,7 +265,10 @@ export const answers = pgTable(
   (t) => [index('answer_package').on(t.packageId, t.id)],
 )
 
-/** Document types as an organisation has them: every save is a version of its own, the highest counts. The first of those it began with has no author. */
+/**
+ * Document types as an organisation has them: every save is a version of its own, the highest counts. The
+ * first of those it began with has no author.
+ */
 export const documentTypes = pgTable(
   'document_type',
   {
@@ -373,7 +376,10 @@ export const rules = pgTable(
 
 export const lessonStates = ['learning', 'ready', 'failed'] as const
 
-/** What was learnt from confirmed papers, and how it did on packages kept aside. Once ready it never changes; one at most is on. */
+/**
+ * What was learnt from confirmed papers, and how it did on packages kept aside. Once ready it never changes;
+ * one at most is on.
+ */
 export const lessons = pgTable(
   'lesson',
   {

@@ -9,7 +9,8 @@ import { settings } from '../settings.ts'
 const LOCKS = 7301
 
 /**
- * Says that this process lives, by a lock that the database lets go the moment its connection ends, and frees the work
+ * Says that this process lives, by a lock that the database lets go the moment its connection ends, and frees
+ * the work
  * of processes that died: a killed worker's jobs go on with the next one within seconds.
  */
 export class Alive {

@@ -21,6 +21,8 @@ export async function queueJob<K extends keyof Jobs>(
   options: { queue?: string; key?: string; priority?: number } = {},
 ): Promise<void> {
   await work.execute(
-    sql`select graphile_worker.add_job(${task}, payload := ${JSON.stringify(payload)}::json, queue_name := ${options.queue ?? null}, job_key := ${options.key ?? null}, priority := ${options.priority ?? 0}, max_attempts := 5)`,
+    sql`select graphile_worker.add_job(${task}, payload := ${JSON.stringify(payload)}::json,
+      queue_name := ${options.queue ?? null}, job_key := ${options.key ?? null},
+      priority := ${options.priority ?? 0}, max_attempts := 5)`,
   )
 }

@@ -2,7 +2,10 @@ import { LRUCache } from 'lru-cache'
 import { openSource, type Source } from '../../engine/input/source.ts'
 import { fetchContents } from '../storage/contents.ts'
 
-/** Files this worker has open. Page after page of one file is read, and opening it anew each time would cost more than the page. */
+/**
+ * Files this worker has open. Page after page of one file is read, and opening it anew each time would cost
+ * more than the page.
+ */
 const open = new LRUCache<string, Promise<Source>>({
   max: 4,
   dispose: (source) =>

@@ -213,7 +213,8 @@ export async function readPage({ packageId, number }: Jobs['read_page']): Promis
 }
 
 /**
- * Reads a page again the way a person turned it, and has its package cut and judged anew; answers stay as they were given.
+ * Reads a page again the way a person turned it, and has its package cut and judged anew; answers stay as
+ * they were given.
  * Where it was turned once more meanwhile, the job of that turn does the work.
  */
 export async function readPageAgain({ packageId, number }: Jobs['read_page_again']): Promise<void> {

@@ -40,7 +40,8 @@ async function open(
 
 /**
  * Stores what a person said and judges the package again. Answers given together are undone one by one.
- * @param seen the last answer that the person's screen knew of: what somebody else said of the same thing since then is not
+ * @param seen the last answer that the person's screen knew of: what somebody else said of the same thing
+ * since then is not
  *   overwritten unseen
  * @throws Closed
  */
@@ -121,7 +122,8 @@ async function refuseOwn(
 const SHORTEST_PLACED = 4
 
 /**
- * Where what a person typed stands on a document's pages, if it does so once and as words of their own: a value with a
+ * Where what a person typed stands on a document's pages, if it does so once and as words of their own: a
+ * value with a
  * place teaches, and "60" inside "SKR-4260" would teach the wording beside that.
  */
 export async function placeOfTyped(
@@ -227,19 +229,36 @@ export function summaryOf(answer: Answer, types: readonly DocumentType[]): strin
     case 'aside':
       return `${answer.pages.length === 1 ? `Page ${answer.pages[0]}` : `Pages ${answer.pages.join(', ')}`} set aside`
     case 'value':
-      return `${words(answer.field)} of page ${answer.page}: ${answer.state === 'empty' ? 'not on the paper' : answer.state === 'unreadable' ? 'unreadable' : `${Array.isArray(answer.value) ? `${answer.value.length} rows` : plain(answer.value)} (${answer.state})`}`
+      return `${words(answer.field)} of page ${answer.page}: ${valueInWords(answer)}`
     case 'signed':
       return `The document of page ${answer.page} is ${answer.signed ? 'signed' : 'not signed'}`
     case 'version':
       return `Of its versions, the document of page ${answer.page} counts`
     case 'fact':
-      return `${words(answer.fact)}: ${answer.decision === 'value' ? plain(answer.value) : answer.decision === 'accepted' ? 'difference accepted' : 'to be asked of the applicant'} (${answer.reason})`
+      return `${words(answer.fact)}: ${factInWords(answer)} (${answer.reason})`
     case 'check':
       return `${words(answer.check)}: ${answer.decision === 'accepted' ? 'accepted' : 'to be asked of the applicant'} (${answer.reason})`
     case 'sign':
-      return `${answer.agreed ? 'Agreed to' : 'Refused'} ${answer.what === 'waive' ? 'waiving' : 'accepting'} ${words(answer.subject)}${answer.reason ? `: ${answer.reason}` : ''}`
+      return [
+        answer.agreed ? 'Agreed to' : 'Refused',
+        answer.what === 'waive' ? 'waiving' : 'accepting',
+        `${words(answer.subject)}${answer.reason ? `: ${answer.reason}` : ''}`,
+      ].join(' ')
     case 'waive':
       return `Waived ${words(answer.requirement)}: ${answer.reason}`
   }
 }
 const words = (id: string): string => id.replaceAll('_', ' ')
+
+function valueInWords({ state, value }: Answer & { kind: 'value' }): string {
+  if (state === 'empty') return 'not on the paper'
+  if (state === 'unreadable') return 'unreadable'
+  return `${Array.isArray(value) ? `${value.length} rows` : plain(value)} (${state})`
+}
+
+const factInWords = (answer: Answer & { kind: 'fact' }): string =>
+  answer.decision === 'value'
+    ? plain(answer.value)
+    : answer.decision === 'accepted'
+      ? 'difference accepted'
+      : 'to be asked of the applicant'

@@ -16,7 +16,8 @@ export interface Strayed {
 }
 
 /**
- * Which pages belong to other cases: a sheet with a case's number files what follows it in its file, up to the next such
+ * Which pages belong to other cases: a sheet with a case's number files what follows it in its file, up to
+ * the next such
  * sheet. A sheet that only parts papers changes nothing of that.
  */
 export function strayedPages(own: string, rows: readonly { fileId: string; page: Page }[]): Strayed[] {
@@ -36,8 +37,10 @@ export function strayedPages(own: string, rows: readonly { fileId: string; page:
 }
 
 /**
- * Files pages behind the cover sheet of another case to that case, which is opened where nobody opened it yet. Here they
- * stay to be seen, in no document. A finished case takes nothing more: its pages stay where they came, and that is noted.
+ * Files pages behind the cover sheet of another case to that case, which is opened where nobody opened it
+ * yet. Here they
+ * stay to be seen, in no document. A finished case takes nothing more: its pages stay where they came, and
+ * that is noted.
  * @returns whether anything was filed
  */
 export async function fileToCases(work: Work, packageId: string): Promise<boolean> {

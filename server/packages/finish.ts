@@ -24,7 +24,10 @@ export class Refused extends Error {}
 /** Reviewers, leads and administrators look over the work of others. */
 export const maySign = (who: Person): boolean => who.role !== 'processor'
 
-/** Says that the work is done. Where the program asks for it, or decisions wait, a second person looks at it first. */
+/**
+ * Says that the work is done. Where the program asks for it, or decisions wait, a second person looks at it
+ * first.
+ */
 export async function finish(packageId: string, who: Person): Promise<void> {
   await within(packageId, async (work, row) => {
     if (row.state !== 'open') return

@@ -11,7 +11,8 @@ import { settings } from '../settings.ts'
 import { keep, TooLarge } from '../storage/contents.ts'
 
 /**
- * A case number nobody has yet: letters of the lender, the year, the first free number behind one that is taken. Not the
+ * A case number nobody has yet: letters of the lender, the year, the first free number behind one that is
+ * taken. Not the
  * highest and one: a cover sheet may have opened a case of any number, and one such sheet would use up all between.
  */
 async function nextCaseNumber(organisationId: string): Promise<string> {
@@ -23,8 +24,12 @@ async function nextCaseNumber(organisationId: string): Promise<string> {
   const {
     rows: [row],
   } = await database().execute<{ free: number | null }>(sql`
-    select min(taken.number) + 1 as free from (select substring(case_number from '\\d{6}$')::int as number from package where organisation_id = ${organisationId} and case_number ~ ${`^${prefix}\\d{6}$`}) taken
-    where not exists (select 1 from package other where other.organisation_id = ${organisationId} and other.case_number = ${prefix} || lpad((taken.number + 1)::text, 6, '0'))`)
+    select min(taken.number) + 1 as free from (
+      select substring(case_number from '\\d{6}$')::int as number from package
+      where organisation_id = ${organisationId} and case_number ~ ${`^${prefix}\\d{6}$`}) taken
+    where not exists (
+      select 1 from package other
+      where other.organisation_id = ${organisationId} and other.case_number = ${prefix} || lpad((taken.number + 1)::text, 6, '0'))`)
   return `${prefix}${String(row?.free ?? 4001).padStart(6, '0')}`
 }
 

@@ -19,7 +19,10 @@ import { knowledgeOf } from '../configuration/knowledge.ts'
 import { typesOf } from '../configuration/types.ts'
 import { keptReader, readingsOf, rememberReadings } from './readings.ts'
 
-/** Pages of lately judged packages. A page changes only when it is read and when it is looked at again, so two counts are enough to know them by. */
+/**
+ * Pages of lately judged packages. A page changes only when it is read and when it is looked at again, so two
+ * counts are enough to know them by.
+ */
 const knownPages = new LRUCache<string, Page[]>({ max: 6 })
 
 const pagesKey = (packageId: string, read = 0, lookedAt = 0): string => `${packageId}:${read}:${lookedAt}`
@@ -43,7 +46,10 @@ export async function pagesOf(work: Work, packageId: string): Promise<Page[]> {
   return found
 }
 
-/** Files as the report names them; archives and messages that unfolded into others are not pages' files themselves. */
+/**
+ * Files as the report names them; archives and messages that unfolded into others are not pages' files
+ * themselves.
+ */
 export async function filesOf(work: Work, packageId: string): Promise<PackageFile[]> {
   const rows = await work
     .select()
@@ -121,7 +127,8 @@ export async function situationOf(work: Work, packageId: string, cut?: Cut | 'an
 }
 
 /**
- * Whether files of a package are still to be opened or read. Their pages are not counted before that, so the pages alone
+ * Whether files of a package are still to be opened or read. Their pages are not counted before that, so the
+ * pages alone
  * would open a package to people while half of it is missing.
  */
 async function filesComing(work: Work, packageId: string): Promise<boolean> {
@@ -137,8 +144,10 @@ async function filesComing(work: Work, packageId: string): Promise<boolean> {
 export type RecogniseAgain = (page: Page, places: readonly Box[]) => Promise<Word[]>
 
 /**
- * Cuts and reads a package outside of any lock, and has what is in doubt recognised again, page by page: what was done of it
- * stays done when the worker is killed. What was read of its documents is kept in mind for the judgement that follows.
+ * Cuts and reads a package outside of any lock, and has what is in doubt recognised again, page by page: what
+ * was done of it
+ * stays done when the worker is killed. What was read of its documents is kept in mind for the judgement that
+ * follows.
  */
 export async function cutPackage(packageId: string, recogniseAgain: RecogniseAgain): Promise<Cut> {
   const { run } = await runOf(database(), packageId)
@@ -199,7 +208,10 @@ async function keepWords(work: Work, packageId: string, page: Page, words: Word[
   return true
 }
 
-/** Whoever changes what is read on a page says so here: what is kept in memory of the pages, and was read of its document, is old. */
+/**
+ * Whoever changes what is read on a page says so here: what is kept in memory of the pages, and was read of
+ * its document, is old.
+ */
 export async function forgetReadings(work: Work, packageId: string, page: number): Promise<void> {
   // Whoever judges the package waits for this: the counts and the pages change together.
   await work
@@ -211,7 +223,8 @@ export async function forgetReadings(work: Work, packageId: string, page: number
 }
 
 /**
- * Judges a package and stores the verdict; `cut` as for `situationOf`. The row is locked for it, so that two answers at once are judged one
+ * Judges a package and stores the verdict; `cut` as for `situationOf`. The row is locked for it, so that two
+ * answers at once are judged one
  * after the other and neither is lost.
  */
 export async function judge(work: Work, packageId: string, cut?: Cut | 'anew'): Promise<Assessment> {

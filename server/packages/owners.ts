@@ -7,7 +7,10 @@ import { tell } from '../events.ts'
 
 const leads = (who: Pick<Person, 'role'>): boolean => who.role === 'lead' || who.role === 'administrator'
 
-/** Whether somebody may make `next` the owner: leads may always, others take what is nobody's and put back their own. */
+/**
+ * Whether somebody may make `next` the owner: leads may always, others take what is nobody's and put back
+ * their own.
+ */
 export const mayGive = (
   who: Pick<Person, 'id' | 'role'>,
   owner: string | null,

@@ -30,7 +30,10 @@ export interface WouldChange {
 /** So many packages are judged by a draft, the latest: more would keep whoever writes it waiting. */
 const MOST_TRIED = 120
 
-/** Judges stored packages of a program by a draft of it and tells whose verdict differs. @param only one package, as when a rule is tried out while it is written */
+/**
+ * Judges stored packages of a program by a draft of it and tells whose verdict differs.
+ * @param only one package, as when a rule is tried out while it is written
+ */
 export async function tryProgram(
   who: Person,
   draft: Program,
@@ -135,7 +138,10 @@ export interface Outcomes {
   limits: { id: string; state: string; detail: string }[]
 }
 
-/** How every rule of a draft comes out on one package; null where there is no such package. A draft may have faults still: rules that name what is not there find nothing. */
+/**
+ * How every rule of a draft comes out on one package; null where there is no such package. A draft may have
+ * faults still: rules that name what is not there find nothing.
+ */
 export async function outcomesOn(who: Person, draft: Program, packageId: string): Promise<Outcomes | null> {
   const [row] = await database()
     .select({ id: packages.id })

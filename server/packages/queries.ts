@@ -85,7 +85,10 @@ export async function queue(query: QueueQuery, who: Person) {
 
 const like = (words: string): string => `%${words.trim().replace(/[\\%_]/g, '\\$&')}%`
 
-/** Takes the package that has waited longest and belongs to nobody; null where none waits. Two people never get the same one. */
+/**
+ * Takes the package that has waited longest and belongs to nobody; null where none waits. Two people never
+ * get the same one.
+ */
 export function takeNext(who: Person): Promise<string | null> {
   return database().transaction(async (work) => {
     const [next] = await work
@@ -190,7 +193,10 @@ export const filesIn = (packageId: string) =>
     .where(eq(files.packageId, packageId))
     .orderBy(asc(files.createdAt))
 
-/** A picture of a page; the small one stands in while the large one is not drawn yet. Before the page is read it may yet be turned. */
+/**
+ * A picture of a page; the small one stands in while the large one is not drawn yet. Before the page is read
+ * it may yet be turned.
+ */
 export async function pictureOf(
   packageId: string,
   page: number,

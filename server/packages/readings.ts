@@ -13,7 +13,10 @@ export interface KnownReadings {
   stored: Set<string>
 }
 
-/** Of lately judged packages. A reading follows from pages and type alone: it lives as long as the list of pages, and goes when its type changes. */
+/**
+ * Of lately judged packages. A reading follows from pages and type alone: it lives as long as the list of
+ * pages, and goes when its type changes.
+ */
 const known = new WeakMap<readonly Page[], KnownReadings>()
 
 /** What is known of a package's documents, in this process or, by the database, in another. */
@@ -43,7 +46,10 @@ async function storedReadings(
   }
 }
 
-/** Keeps in mind what was read of the documents of a list of pages that is new, as after pages were recognised again. */
+/**
+ * Keeps in mind what was read of the documents of a list of pages that is new, as after pages were recognised
+ * again.
+ */
 export const rememberReadings = (pages: readonly Page[], readingsOfPages: KnownReadings): void =>
   void known.set(pages, readingsOfPages)
 

@@ -7,7 +7,10 @@ import { ownersFor } from './owners.ts'
 import { fileCounts, pageSheets, type packageRow } from './queries.ts'
 import { unknownType } from '../../core/program/document-type.ts'
 
-/** What all screens of one package share: the package, its verdict, its pages, its types and who may do what with it. */
+/**
+ * What all screens of one package share: the package, its verdict, its pages, its types and who may do what
+ * with it.
+ */
 export async function packageView(who: Person, found: NonNullable<Awaited<ReturnType<typeof packageRow>>>) {
   const { assessment, ...row } = found
   const [program, types, sheets, undo, files, owners] = await Promise.all([

@@ -1,7 +1,10 @@
 import type { Row, Value } from '../../core/model/value.ts'
 import { dayOf, type TrueCase, type TruePaper } from './papers.ts'
 
-/** The true verdict on a thrown case, from the rules of the two programs alone; nothing of the core is used but its shapes. */
+/**
+ * The true verdict on a thrown case, from the rules of the two programs alone; nothing of the core is used
+ * but its shapes.
+ */
 export interface TrueVerdict {
   checklist: Record<string, string>
   conflicts: string[]

@@ -2,7 +2,10 @@ import { signedIn } from '../../../server/access/people.ts'
 import { hear } from '../../../server/events.ts'
 import type { Route } from './+types/events'
 
-/** Changes as server-sent events: of one package with `?package=`, else of all of the organisation; `null` says that any may have been missed. */
+/**
+ * Changes as server-sent events: of one package with `?package=`, else of all of the organisation; `null`
+ * says that any may have been missed.
+ */
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
   const only = new URL(request.url).searchParams.get('package')
@@ -21,7 +24,8 @@ export async function loader({ request }: Route.LoaderArgs) {
         if (!change || (change.organisationId === who.organisationId && (!only || change.packageId === only)))
           send(`data: ${JSON.stringify(change)}\n\n`)
       })
-      // What changed between the loading of the screen and this line was told to nobody: a first message makes it look afresh.
+      // What changed between the loading of the screen and this line was told to nobody: a first message
+      // makes it look afresh.
       send('retry: 2000\ndata: null\n\n')
       // Proxies close silent connections.
       const beat = setInterval(() => send(': here\n\n'), 20_000)

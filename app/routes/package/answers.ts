@@ -56,7 +56,8 @@ export async function action({ request, params }: Route.ActionArgs) {
       if (!field) return data({ problem: 'The paper has changed meanwhile; look again.' }, 409)
       const typed = parseTyped(field.kind, body.text)
       if ('problem' in typed) return data({ problem: typed.problem }, 400)
-      // Words clicked on another paper are what is meant, but that is no place of this one: it would teach a wrong wording.
+      // Words clicked on another paper are what is meant, but that is no place of this one: it would teach a
+      // wrong wording.
       const at = body.at && document.pages.includes(body.at.page) ? body.at : null
       given = [
         {

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { Await, Link } from 'react-router'
 import { REGISTERS, type RegisterSide } from '../../../core/dossier/register.ts'
@@ -16,7 +17,10 @@ import { useSay, useTaken } from '../../package/say.ts'
 import { TypePicker } from '../../package/type-picker.tsx'
 import { isClosed, useJudged } from '../../package/view.ts'
 
-/** What the registers say of what may be asked, by fact and by `type.field`. It comes behind the deck itself: a register may be slow. */
+/**
+ * What the registers say of what may be asked, by fact and by `type.field`. It comes behind the deck itself:
+ * a register may be slow.
+ */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { who, row } = await askedPackage(request, params.id)
   const program = await programAt(database(), who.organisationId, row.program, row.programVersion)
@@ -121,7 +125,8 @@ function Piece({
         : undefined
     if (misread) look(misread.page, misread.box)
   }
-  // A click on the page answers a value question without a key before it. Where papers differ, it would not say whose value it is.
+  // A click on the page answers a value question without a key before it. Where papers differ, it would not
+  // say whose value it is.
   const fillable = question.about === 'value' ? question.choices.find((c) => c.needs === 'value') : undefined
   useEffect(() => {
     if (!fillable || chosen) return
@@ -156,7 +161,10 @@ function Piece({
             type="button"
             disabled={say.busy}
             onClick={() => choose(choice)}
-            className={`flex items-center gap-3 rounded-md border bg-raised px-3 py-2 text-left hover:border-petrol disabled:opacity-60 ${i === 0 ? 'border-petrol shadow-[0_0_0_1px_var(--petrol)]' : 'border-line'}`}
+            className={clsx(
+              'flex items-center gap-3 rounded-md border bg-raised px-3 py-2 text-left hover:border-petrol disabled:opacity-60',
+              i === 0 ? 'border-petrol shadow-[0_0_0_1px_var(--petrol)]' : 'border-line',
+            )}
           >
             <span className="key">{i + 1}</span>
             <span

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import type { Evidence, FactResult } from '../../../core/dossier/facts.ts'
@@ -155,7 +156,10 @@ export default function Facts({ loaderData: { register, line, away } }: Route.Co
                   <tr key={fact.fact}>
                     <th
                       scope="row"
-                      className={`sticky left-0 z-1 border-b border-line-2 bg-sheet px-3 py-2 text-left align-top font-semibold ${fact.status === 'conflict' ? 'border-l-4 border-l-plum [border-left-style:double]' : ''}`}
+                      className={clsx(
+                        'sticky left-0 z-1 border-b border-line-2 bg-sheet px-3 py-2 text-left align-top font-semibold',
+                        fact.status === 'conflict' && 'border-l-4 border-l-plum [border-left-style:double]',
+                      )}
                     >
                       {fact.title}
                       <span
@@ -235,7 +239,11 @@ function Cell({
   const odd = evidence.relation === 'different'
   return (
     <td
-      className={`${frame} p-0 ${odd ? 'border-l-4 border-l-plum bg-plum-soft [border-left-style:double]' : ''}`}
+      className={clsx(
+        frame,
+        'p-0',
+        odd && 'border-l-4 border-l-plum bg-plum-soft [border-left-style:double]',
+      )}
     >
       <button
         type="button"
@@ -266,7 +274,7 @@ function RegisterCell({ side }: { side: RegisterSide | undefined }) {
   const found = `${side.kind}, ${side.by === 'number' ? 'by number' : `name ${Math.round(side.score * 100)} % alike`}`
   return (
     <td
-      className={`${frame} ${odd ? 'border-l-4 border-l-plum bg-plum-soft [border-left-style:double]' : ''}`}
+      className={clsx(frame, odd && 'border-l-4 border-l-plum bg-plum-soft [border-left-style:double]')}
       title={found}
     >
       <span className="value block max-w-48 truncate text-[12.5px]" title={side.value}>
@@ -331,7 +339,12 @@ function Arithmetic({
                 >
                   <span className="block text-xs text-ink-2">{term.label}</span>
                   <span
-                    className={`value ${bad && term.sign === '≠' ? 'border-b-[3px] border-double border-plum font-semibold text-plum' : ''}`}
+                    className={clsx(
+                      'value',
+                      bad &&
+                        term.sign === '≠' &&
+                        'border-b-[3px] border-double border-plum font-semibold text-plum',
+                    )}
                   >
                     {plain(term.amount).replace(/^EUR /, '')}
                   </span>

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { filesIn } from '../../../server/packages/queries.ts'
 import { settings } from '../../../server/settings.ts'
@@ -116,7 +117,11 @@ export default function Files({ loaderData: { files, mostBytes, mostPages } }: R
           {files.map((f) => (
             <li
               key={f.id}
-              className={`bg-sheet px-3 py-2 ${f.state === 'unusable' ? 'odd-edge' : ''} ${f.parentId ? 'pl-8' : ''}`}
+              className={clsx(
+                'bg-sheet px-3 py-2',
+                f.state === 'unusable' && 'odd-edge',
+                f.parentId && 'pl-8',
+              )}
             >
               <span className="flex flex-wrap items-baseline gap-x-3">
                 <b className="min-w-0 flex-1 truncate">{f.name}</b>

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -146,7 +147,10 @@ const Tile = memo(function Tile({
   const { document, page } = spot
   return (
     <div
-      className={`shrink-0 pl-1.5 ${spot.first ? 'border-l-2 border-dashed border-ink-3' : 'border-l-2 border-transparent'}`}
+      className={clsx(
+        'shrink-0 pl-1.5',
+        spot.first ? 'border-l-2 border-dashed border-ink-3' : 'border-l-2 border-transparent',
+      )}
       style={{ width: wide + ROOM }}
     >
       <button
@@ -156,7 +160,15 @@ const Tile = memo(function Tile({
         onDoubleClick={onOpen}
         aria-label={`Page ${page}${spot.apart ? `, ${spot.apart}` : ''}${loose ? ', has loose pieces' : ''}${hit ? ', has what was looked for' : ''}`}
         aria-current={current ? 'page' : undefined}
-        className={`relative block overflow-hidden rounded-xs bg-paper ${current ? 'outline-3 outline-petrol' : loose ? 'outline-1 outline-dashed outline-amber' : 'outline-1 outline-line'} ${spot.apart ? 'opacity-40' : ''}`}
+        className={clsx(
+          'relative block overflow-hidden rounded-xs bg-paper',
+          current
+            ? 'outline-3 outline-petrol'
+            : loose
+              ? 'outline-1 outline-dashed outline-amber'
+              : 'outline-1 outline-line',
+          spot.apart && 'opacity-40',
+        )}
         style={{ width: wide, height: high }}
       >
         <img

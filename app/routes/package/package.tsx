@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { NavLink, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router'
 import { accepted } from '../../../core/dossier/checks.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
@@ -115,7 +116,10 @@ function Frame() {
               >
                 {name}
                 <span
-                  className={`text-[13px] ${path === 'facts' && differing ? 'font-semibold text-plum' : 'text-ink-2'}`}
+                  className={clsx(
+                    'text-[13px]',
+                    path === 'facts' && differing ? 'font-semibold text-plum' : 'text-ink-2',
+                  )}
                 >
                   {note}
                 </span>
@@ -127,7 +131,10 @@ function Frame() {
           </span>
         </nav>
         <main
-          className={`min-h-0 min-w-0 flex-1 space-y-4 overflow-auto p-4 lg:grid lg:gap-4 lg:space-y-0 ${withLoupe ? 'lg:grid-cols-[minmax(0,1fr)_minmax(360px,34%)] lg:overflow-hidden' : ''}`}
+          className={clsx(
+            'min-h-0 min-w-0 flex-1 space-y-4 overflow-auto p-4 lg:grid lg:gap-4 lg:space-y-0',
+            withLoupe && 'lg:grid-cols-[minmax(0,1fr)_minmax(360px,34%)] lg:overflow-hidden',
+          )}
         >
           <div className="min-w-0 lg:min-h-0 lg:overflow-auto">{waits ? <Waiting /> : <Outlet />}</div>
           {withLoupe ? <Loupe /> : null}

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import {
   DndContext,
   DragOverlay,
@@ -263,7 +264,10 @@ export default function Papers() {
   )
 }
 
-/** What a page is worth comparing with: the same page of the paper that this one is a copy of, else the page before it. */
+/**
+ * What a page is worth comparing with: the same page of the paper that this one is a copy of, else the page
+ * before it.
+ */
 function pairOf(document: Document, page: number, documents: readonly Document[]): number | undefined {
   const original = documents.find((d) => d.id === document.copyOf || d.id === document.supersededBy)
   if (original) return original.pages[Math.min(document.pages.indexOf(page), original.pages.length - 1)]
@@ -311,7 +315,8 @@ const noted = (document: Document): number =>
 
 /**
  * The documents in rows, of which only those on the screen are drawn: a package may have hundreds.
- * @param pages whose rows are always drawn: the page that is looked at is rolled to wherever it is, and one being dragged must not go away under the hand
+ * @param pages whose rows are always drawn: the page that is looked at is rolled to wherever it is, and one
+ * being dragged must not go away under the hand
  */
 function Table({
   documents,
@@ -377,7 +382,10 @@ function Table({
   )
 }
 
-/** What rolls when the wheel is turned over an element: on a narrow screen the whole view, on a wide one its column. */
+/**
+ * What rolls when the wheel is turned over an element: on a narrow screen the whole view, on a wide one its
+ * column.
+ */
 function scrollerOf(element: HTMLElement): HTMLElement {
   let at = element.parentElement
   while (at?.parentElement && !/auto|scroll/.test(getComputedStyle(at).overflowY)) at = at.parentElement
@@ -413,7 +421,14 @@ const Group = memo(function Group({
     <section
       aria-label={document.label}
       style={{ width }}
-      className={`shrink-0 rounded-lg border p-2 ${current ? 'border-petrol bg-sheet shadow-[0_0_0_1px_var(--petrol)]' : loose ? 'border-dashed border-amber bg-sheet' : 'border-line bg-sheet'}`}
+      className={clsx(
+        'shrink-0 rounded-lg border p-2',
+        current
+          ? 'border-petrol bg-sheet shadow-[0_0_0_1px_var(--petrol)]'
+          : loose
+            ? 'border-dashed border-amber bg-sheet'
+            : 'border-line bg-sheet',
+      )}
     >
       <div className="mb-1.5 flex items-baseline gap-2 text-[13px]">
         <button
@@ -503,7 +518,13 @@ function PageTile({
       }}
       aria-label={`Page ${page}${held ? ', picked up' : ''}`}
       aria-current={current === page ? 'page' : undefined}
-      className={`relative scroll-mt-24 touch-none rounded-xs bg-paper text-left ${current === page ? 'outline-3 outline-petrol' : 'outline-1 outline-line'} ${held ? '-translate-y-1 shadow-lg outline-2 outline-petrol' : ''} ${lifted ? 'opacity-40' : ''} ${drop.isOver ? 'border-r-4 border-petrol' : ''}`}
+      className={clsx(
+        'relative scroll-mt-24 touch-none rounded-xs bg-paper text-left',
+        current === page ? 'outline-3 outline-petrol' : 'outline-1 outline-line',
+        held && '-translate-y-1 shadow-lg outline-2 outline-petrol',
+        lifted && 'opacity-40',
+        drop.isOver && 'border-r-4 border-petrol',
+      )}
     >
       <img
         src={pictureUrl(row.id, sheets[page - 1], 'small')}
@@ -528,14 +549,20 @@ function Alone() {
   return (
     <div
       ref={setNodeRef}
-      className={`sticky bottom-2 z-5 ml-auto grid h-24 w-44 place-items-center rounded-lg border-2 border-dashed p-2 text-center text-sm shadow-lg ${isOver ? 'border-petrol bg-petrol-soft' : 'border-ink-3 bg-sheet text-ink-2'}`}
+      className={clsx(
+        'sticky bottom-2 z-5 ml-auto grid h-24 w-44 place-items-center rounded-lg border-2 border-dashed p-2 text-center text-sm shadow-lg',
+        isOver ? 'border-petrol bg-petrol-soft' : 'border-ink-3 bg-sheet text-ink-2',
+      )}
     >
       Drop here for a document of its own
     </div>
   )
 }
 
-/** Asks how many pages each document of a batch has: a dozen payslips scanned in one go are parted with one number. */
+/**
+ * Asks how many pages each document of a batch has: a dozen payslips scanned in one go are parted with one
+ * number.
+ */
 function PartEvenly({
   pages,
   onClose,
@@ -582,7 +609,7 @@ function PartEvenly({
             </label>
             <p role="status" className="mt-2 text-sm text-ink-2">
               {valid
-                ? `That makes ${Math.ceil(pages / count)} documents${pages % count ? `, the last of ${pages % count === 1 ? 'one page' : `${pages % count} pages`}` : ''}.`
+                ? `That makes ${Math.ceil(pages / count)} documents${lastOf(pages % count)}.`
                 : `Give a number from 1 to ${pages - 1}.`}
             </p>
             <div className="mt-4 flex gap-2">
@@ -597,3 +624,7 @@ function PartEvenly({
     </Dialog.Root>
   )
 }
+
+/** How many pages the last of evenly parted documents has, where it has fewer. */
+const lastOf = (rest: number): string =>
+  rest === 0 ? '' : `, the last of ${rest === 1 ? 'one page' : `${rest} pages`}`

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { useEffect, useState } from 'react'
 import { data, Link, redirect, useNavigate, useNavigation, useSubmit } from 'react-router'
 import { z } from 'zod'
@@ -228,7 +229,10 @@ function Maker({
         {values.map((v, i) => (
           <li
             key={i}
-            className={`grid grid-cols-[minmax(0,2fr)_minmax(0,3fr)] items-center gap-2 bg-sheet px-3 py-1.5 ${may ? 'md:grid-cols-[auto_minmax(0,2fr)_150px_minmax(0,3fr)]' : ''}`}
+            className={clsx(
+              'grid grid-cols-[minmax(0,2fr)_minmax(0,3fr)] items-center gap-2 bg-sheet px-3 py-1.5',
+              may && 'md:grid-cols-[auto_minmax(0,2fr)_150px_minmax(0,3fr)]',
+            )}
             onMouseEnter={() => onLook(v)}
             onFocus={() => onLook(v)}
           >

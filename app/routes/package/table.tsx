@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { data, Link, useFetcher, useNavigate, useSearchParams } from 'react-router'
 import { z } from 'zod'
@@ -257,7 +258,10 @@ function Marking({ documentId, field, grid: first }: Route.ComponentProps['loade
                     <th
                       key={c.name}
                       style={{ width: c.kind === 'text' || c.kind === 'name' ? undefined : '6.4rem' }}
-                      className={`sticky top-0 bg-sheet px-1.5 py-1 font-semibold text-ink-2 ${c.kind === 'money' ? 'text-right' : 'text-left'}`}
+                      className={clsx(
+                        'sticky top-0 bg-sheet px-1.5 py-1 font-semibold text-ink-2',
+                        c.kind === 'money' ? 'text-right' : 'text-left',
+                      )}
                     >
                       {c.name.replaceAll('_', ' ')}
                     </th>
@@ -278,7 +282,11 @@ function Marking({ documentId, field, grid: first }: Route.ComponentProps['loade
                             <input
                               aria-label={`${c.name.replaceAll('_', ' ')} of row ${i + 1}`}
                               disabled={out}
-                              className={`value w-full bg-transparent px-1.5 py-0.5 focus:bg-petrol-soft ${c.kind === 'money' ? 'text-right' : ''} ${typed[name] !== undefined ? 'text-petrol' : ''}`}
+                              className={clsx(
+                                'value w-full bg-transparent px-1.5 py-0.5 focus:bg-petrol-soft',
+                                c.kind === 'money' && 'text-right',
+                                typed[name] !== undefined && 'text-petrol',
+                              )}
                               title={typed[name] ?? shown(r[c.name])}
                               value={typed[name] ?? shown(r[c.name])}
                               onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import type { FilledField, FieldState } from '../../../core/answers/fill.ts'
@@ -277,7 +278,10 @@ function Rows({
             {columns.map((c) => (
               <th
                 key={c.name}
-                className={`px-1.5 py-0.5 font-semibold text-ink-2 ${c.kind === 'money' ? 'text-right' : 'text-left'}`}
+                className={clsx(
+                  'px-1.5 py-0.5 font-semibold text-ink-2',
+                  c.kind === 'money' ? 'text-right' : 'text-left',
+                )}
               >
                 {c.name.replaceAll('_', ' ')}
               </th>
@@ -305,7 +309,10 @@ function Rows({
                 columns.map((c) => (
                   <td
                     key={c.name}
-                    className={`value border-t border-line-2 px-1.5 py-0.5 ${c.kind === 'money' ? 'text-right whitespace-nowrap' : ''}`}
+                    className={clsx(
+                      'value border-t border-line-2 px-1.5 py-0.5',
+                      c.kind === 'money' && 'text-right whitespace-nowrap',
+                    )}
                   >
                     {cell(row[c.name])}
                   </td>

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { useEffect } from 'react'
 import { data, useFetcher, useRevalidator } from 'react-router'
 import { z } from 'zod'
@@ -11,10 +12,13 @@ import {
   useLesson as switchLesson,
 } from '../../../server/configuration/lessons.ts'
 import { maySwitch } from '../../../server/configuration/rules.ts'
-import { count, moment } from '../../parts/format.ts'
+import { count, moment, recutInWords } from '../../parts/format.ts'
 import type { Route } from './+types/learning'
 
 export const meta = () => [{ title: 'Learning · Jigsa' }]
+
+/** With fewer packages kept aside than this a trial says little. */
+const FEW = 5
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
@@ -49,7 +53,7 @@ export async function action({ request }: Route.ActionArgs) {
     return data({ problem: 'There is no such lesson, or it is not ready.', said: null }, 404)
   return {
     problem: null,
-    said: `${body.data.id ? 'This lesson is used from now on' : 'No lesson is used any more'}.${recut ? ` ${count(recut, 'open package')} nobody has touched ${recut === 1 ? 'is' : 'are'} cut anew.` : ''}`,
+    said: `${body.data.id ? 'This lesson is used from now on' : 'No lesson is used any more'}.${recutInWords(recut)}`,
   }
 }
 
@@ -142,7 +146,10 @@ export default function Learning({
           <p className="mt-3 text-[13px] text-ink-2">
             {packagesAside === 0
               ? 'No package is kept aside yet, so a lesson cannot be tried.'
-              : `${count(packagesAside, 'package')} ${packagesAside === 1 ? 'is' : 'are'} kept aside.${packagesAside < 5 ? ' That is few: the figures of a trial say little yet.' : ''}`}
+              : `${count(packagesAside, 'package')} ${packagesAside === 1 ? 'is' : 'are'} kept aside.`}
+            {packagesAside > 0 && packagesAside < FEW
+              ? ' That is few: the figures of a trial say little yet.'
+              : ''}
           </p>
         </section>
         <section aria-label="Lessons" className="grid gap-3">
@@ -260,7 +267,10 @@ function Scores({
               <td className="border-t border-line-2 py-1 pr-2">{name}</td>
               <td className="border-t border-line-2 text-right whitespace-nowrap">{of(before)}</td>
               <td
-                className={`border-t border-line-2 pl-3 text-right whitespace-nowrap ${better > 0 ? 'font-bold text-petrol' : better < 0 ? 'font-bold text-plum' : ''}`}
+                className={clsx(
+                  'border-t border-line-2 pl-3 text-right whitespace-nowrap',
+                  better > 0 ? 'font-bold text-petrol' : better < 0 ? 'font-bold text-plum' : '',
+                )}
               >
                 {of(after)}
                 {better > 0 ? ' ↑' : better < 0 ? ' ↓' : ''}

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { Plus } from 'lucide-react'
 import { data, Link, useFetcher } from 'react-router'
 import { z } from 'zod'
@@ -6,7 +7,7 @@ import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
 import { maySwitch, removeRule, rulesOf, switchRule } from '../../../server/configuration/rules.ts'
-import { count, moment } from '../../parts/format.ts'
+import { moment, recutInWords } from '../../parts/format.ts'
 import type { Route } from './+types/rules'
 
 export const meta = () => [{ title: 'Rules · Jigsa' }]
@@ -40,7 +41,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (recut === null) return data({ problem: 'There is no such rule any more.', said: null }, 404)
   return {
     problem: null,
-    said: `The rule is ${body.data.on ? 'on' : 'off'}. ${recut ? `${count(recut, 'open package')} nobody has touched ${recut === 1 ? 'is' : 'are'} cut anew.` : ''}`,
+    said: `The rule is ${body.data.on ? 'on' : 'off'}.${recutInWords(recut)}`,
   }
 }
 
@@ -52,7 +53,9 @@ export function ruleInWords({ says, words, without }: Rule, titleOf: (type: stri
       : { anywhere: '', top: ' at the top', bottom: ' at the bottom' }[p]
   const stands = words.map((w) => `“${w.text}”${place(w.place)}`).join(' and ')
   const never = without.length > 0 ? `, and nowhere ${without.map((w) => `“${w}”`).join(' or ')}` : ''
-  return `Where ${stands} ${words.length === 1 ? 'stands' : 'stand'}${never}, ${says.kind === 'begins' ? 'a new document starts' : `the page is a ${titleOf(says.type).toLowerCase()}`}.`
+  const then =
+    says.kind === 'begins' ? 'a new document starts' : `the page is a ${titleOf(says.type).toLowerCase()}`
+  return `Where ${stands} ${words.length === 1 ? 'stands' : 'stand'}${never}, ${then}.`
 }
 
 /** What people say of papers in words: where documents begin, and what they are. */
@@ -101,7 +104,10 @@ export default function Rules({ loaderData: { rules, maySwitch: may, titles } }:
                   {rule.body.name}
                 </Link>
                 <span
-                  className={`ml-3 rounded-full border px-2 text-[13px] ${rule.on ? 'border-petrol text-petrol' : 'border-dashed border-ink-3 text-ink-2'}`}
+                  className={clsx(
+                    'ml-3 rounded-full border px-2 text-[13px]',
+                    rule.on ? 'border-petrol text-petrol' : 'border-dashed border-ink-3 text-ink-2',
+                  )}
                 >
                   {rule.on ? 'on' : 'off'}
                 </span>

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { data, Link, redirect } from 'react-router'
@@ -98,7 +99,10 @@ export default function Types({ loaderData: { types, may } }: Route.ComponentPro
               {t.signed ? ', signature' : ''}
             </span>
             <span
-              className={`w-16 text-right text-[13px] whitespace-nowrap ${t.origin === 'starter' ? 'text-ink-3' : 'text-petrol'}`}
+              className={clsx(
+                'w-16 text-right text-[13px] whitespace-nowrap',
+                t.origin === 'starter' ? 'text-ink-3' : 'text-petrol',
+              )}
             >
               {ORIGIN[t.origin]}
             </span>

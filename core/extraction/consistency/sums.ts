@@ -17,7 +17,10 @@ interface Printed extends Reading {
   inRow: boolean
 }
 
-/** Fields with a label as sure as this need no arithmetic; a paper that truly does not add up must not be argued away. */
+/**
+ * Fields with a label as sure as this need no arithmetic; a paper that truly does not add up must not be
+ * argued away.
+ */
 const SURE = 3
 const FROM_TABLE = 2.5
 const FROM_SUM = 1.8
@@ -182,7 +185,10 @@ const holds = (box: readonly number[], words: readonly Word[]): boolean =>
       w.box[3] <= box[3] + 0.002,
   )
 
-/** The balances before and after a table whose every row leads to the next; the first row's sign may still be open. */
+/**
+ * The balances before and after a table whose every row leads to the next; the first row's sign may still be
+ * open.
+ */
 export const endBalances = (table: Table, field: Field): { openings: number[]; closing: number } | null =>
   oldestFirst(table, field, () => endsOfRows(cellsOf(table), field))
 

@@ -82,7 +82,10 @@ export function tableValue({ table, proof }: SelectedTable, field: Field, lackin
   }
 }
 
-/** Whether the days of rows go one way, up or down: one that does not was likely misread ("8 January" before the 3rd), and no sum tells. */
+/**
+ * Whether the days of rows go one way, up or down: one that does not was likely misread ("8 January" before
+ * the 3rd), and no sum tells.
+ */
 function followsDays(table: Table, field: Field): boolean {
   const day = tableColumns(field).date
   const days = cellsOf(table).flatMap((row) => (day && typeof row[day] === 'string' ? [row[day]] : []))
@@ -94,13 +97,19 @@ function followsDays(table: Table, field: Field): boolean {
 /** Words read less surely than this are likely misspelt somewhere. */
 const SPELT = 0.7
 
-/** Every balance follows from the one before: then it is the ends that were misread, and the first row's sign with them. */
+/**
+ * Every balance follows from the one before: then it is the ends that were misread, and the first row's sign
+ * with them.
+ */
 const leadsOn = (table: Table, field: Field): boolean => endBalances(table, field) !== null
 
 /** Print read this surely is fair. */
 const FAIR = 0.8
 
-/** Whether the one row that breaks the running balance is the paper's own slip: read fairly, and further off than a misreading goes. */
+/**
+ * Whether the one row that breaks the running balance is the paper's own slip: read fairly, and further off
+ * than a misreading goes.
+ */
 function slipsItself(table: Table, field: Field): boolean {
   const names = bookingColumns(field)
   if (!names) return false

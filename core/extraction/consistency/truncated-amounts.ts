@@ -6,7 +6,10 @@ import type { SelectedTable } from '../tables/select.ts'
 import { PRINTED } from '../tables/table.ts'
 import { cents, fromCents, isMoney, type Money } from '../../model/value.ts'
 
-/** Amounts that a weak print likely shortened: each is asked about, with what was lost where the paper's own arithmetic says that. */
+/**
+ * Amounts that a weak print likely shortened: each is asked about, with what was lost where the paper's own
+ * arithmetic says that.
+ */
 
 /** The most likely reading of an amount, with the figures that were lost in front of it. */
 function restore(chosen: Ranked, meant: number): void {
@@ -25,7 +28,8 @@ function restore(chosen: Ranked, meant: number): void {
 }
 
 /**
- * Where weakly printed rows lead from one to the next and yet not from opening to closing, one of these was misread: if
+ * Where weakly printed rows lead from one to the next and yet not from opening to closing, one of these was
+ * misread: if
  * figures lost in front explain it, the rows say which they were.
  * @returns whether one was put right, so that the rows are to be judged again
  */
@@ -59,7 +63,10 @@ export function restoreEndBalances(
   return mended
 }
 
-/** Where a sum does not come out and a part of it, as printed weakly or not, would by digits lost in front, these were lost in reading; a person sees it. */
+/**
+ * Where a sum does not come out and a part of it, as printed weakly or not, would by digits lost in front,
+ * these were lost in reading; a person sees it.
+ */
 export function flagTruncatedAmounts(type: DocumentType, chosen: ReadonlyMap<string, Ranked>): void {
   for (const relation of type.relations) {
     if (relation.kind !== 'sum') continue
@@ -82,7 +89,10 @@ export function flagTruncatedAmounts(type: DocumentType, chosen: ReadonlyMap<str
 
 const CENTS = /[.,]\s?\d{2}(?!\d)/
 
-/** Who writes one amount with its cents writes them all so: on a picture one without may have lost them ("€28,910" of "€28,910.40"). */
+/**
+ * Who writes one amount with its cents writes them all so: on a picture one without may have lost them
+ * ("€28,910" of "€28,910.40").
+ */
 export function flagMissingCents(chosen: ReadonlyMap<string, Ranked>): void {
   const amounts = [...chosen.values()].filter((c) => c.ranked[0] && isMoney(c.ranked[0].candidate.value))
   const rawOf = (c: Ranked): string => c.ranked[0].candidate.raw

@@ -10,7 +10,10 @@ import { ends, labelLike } from '../labels/find-labels.ts'
 import { continuing, type LabelsByLine, type Region } from '../labels/value-regions.ts'
 import { isStopWord } from '../labels/wording-similarity.ts'
 
-/** Addresses that begin in a region, or end in one that a label captions: over several lines, up to the postal code. */
+/**
+ * Addresses that begin in a region, or end in one that a label captions: over several lines, up to the postal
+ * code.
+ */
 export function addressIn(
   region: Region,
   field: Field,
@@ -113,7 +116,10 @@ const spoken = (lines: readonly Word[][]): string =>
 const breaksCode = (line: string, next: string): boolean =>
   !next.includes(' ') && !hasPostcode(line) && hasPostcode(`${line.split(' ').at(-1)!} ${next}`)
 
-/** The words of an address, without those of a label that left no gap before it and of a telephone number behind it. */
+/**
+ * The words of an address, without those of a label that left no gap before it and of a telephone number
+ * behind it.
+ */
 function addressWords(words: Word[], type: DocumentType): Word[] {
   const end = words.findIndex((w, i) => i > 0 && /^\+\d|@/.test(w.text))
   const own = end < 0 ? words : words.slice(0, end)

@@ -110,10 +110,16 @@ function withoutPeople(candidates: Map<string, Candidate[]>, type: DocumentType,
       )
 }
 
-/** Log-odds against a balance that one page carries over to the next being one that the account opens or closes with. */
+/**
+ * Log-odds against a balance that one page carries over to the next being one that the account opens or
+ * closes with.
+ */
 const CARRIED = 3
 
-/** "Carried forward" under the rows of a page that others follow is no closing balance, "brought forward" over those of a later page no opening one. */
+/**
+ * "Carried forward" under the rows of a page that others follow is no closing balance, "brought forward" over
+ * those of a later page no opening one.
+ */
 function carriedOver(
   pages: readonly Page[],
   candidates: ReadonlyMap<string, Candidate[]>,
@@ -126,7 +132,8 @@ function carriedOver(
     const places =
       pages.length > 1 || before || behind ? tableOf(relation.table)?.rows.map((row) => row.place) : undefined
     if (!places || places.length === 0) continue
-    // Where the paper's own numbering says that pages are lacking, what is carried to them or from them is no end either.
+    // Where the paper's own numbering says that pages are lacking, what is carried to them or from them is no
+    // end either.
     const beginsOn = before ? null : places[0].page
     const endsOn = behind ? null : places.at(-1)!.page
     const rowsOn = ({ page }: Candidate) => places.filter((p) => p.page === page.number)

@@ -91,7 +91,10 @@ export function generateCandidates(pages: readonly Page[], type: DocumentType): 
   return found
 }
 
-/** "Saltholm Harbour" over a "Company" that was not made out: on a picture, a firm that a sentence calls by a word more is called that. */
+/**
+ * "Saltholm Harbour" over a "Company" that was not made out: on a picture, a firm that a sentence calls by a
+ * word more is called that.
+ */
 function wholeFirms(candidates: Candidate[]): void {
   for (const short of candidates) {
     if (short.page.source === 'text' || typeof short.value !== 'string') continue
@@ -106,7 +109,10 @@ function wholeFirms(candidates: Candidate[]): void {
   }
 }
 
-/** Where the form of a value says that, or what, a reader of pictures took for something else. A text layer spells what the paper says. */
+/**
+ * Where the form of a value says that, or what, a reader of pictures took for something else. A text layer
+ * spells what the paper says.
+ */
 function mendedForm(candidate: Candidate, field: Field): Candidate {
   if (typeof candidate.value !== 'string') return candidate
   const value =
@@ -197,7 +203,10 @@ function fromLabel(
   return found
 }
 
-/** "The harbour master may move the vessel for dredging. The holder is told": what a sentence begins with is named in it, or not at all. */
+/**
+ * "The harbour master may move the vessel for dredging. The holder is told": what a sentence begins with is
+ * named in it, or not at all.
+ */
 const inNextSentence = ({ words: [first] }: Candidate, { words }: Region): boolean =>
   words.slice(0, words.indexOf(first)).some((w) => /\p{Ll}{3}\.$/u.test(w.text))
 
@@ -396,7 +405,8 @@ function fromRegion(
         },
       ]
   }
-  // The day and the year of a date are no amounts, nor is a year before one: "for the year 2025 came to EUR 19,628.00".
+  // The day and the year of a date are no amounts, nor is a year before one: "for the year 2025 came to EUR
+  // 19,628.00".
   const dated =
     field.kind === 'money'
       ? new Set([
@@ -488,7 +498,10 @@ function alongside({ page, words, line }: Region): Word[] {
   return at >= 0 ? (segments[at + 1]?.words ?? []) : []
 }
 
-/** Nearer than this, as a share of the letters' height, what stands behind a name of one word is its other part, and no column of its own. */
+/**
+ * Nearer than this, as a share of the letters' height, what stands behind a name of one word is its other
+ * part, and no column of its own.
+ */
 const ONE_NAME = 1.2
 
 /** The other part of a name whose parts stand a little wide. */
@@ -530,7 +543,8 @@ function joinedName(labels: LabelHit[], byLine: LabelsByLine, field: Field): Can
   const [surname, given] = [part('surname'), part('given')]
   if (!surname || !given || /[\d/]/.test(surname.raw + given.raw)) return null
   const page = labels[0].page
-  // A label taken for a name would be a stranger's card: what the machine-readable zone does not say is none of its names.
+  // A label taken for a name would be a stranger's card: what the machine-readable zone does not say is none
+  // of its names.
   const zone = readMrz(page)?.fullName
   if (zone && !tokens(`${surname.raw} ${given.raw}`).some((t) => tokens(zone).some((z) => alike(z, t))))
     return null

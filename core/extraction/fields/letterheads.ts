@@ -2,6 +2,7 @@ import { boxAround } from '../../model/geometry.ts'
 import { linesOf, typicalHeight, type Line, type Segment } from '../../layout/lines.ts'
 import { fold } from '../../text/normalize.ts'
 import type { Page } from '../../model/page.ts'
+import { paperNames, wordsPattern } from '../../lexicon/index.ts'
 import type { DocumentType, Field } from '../../program/schema.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import {
@@ -15,8 +16,7 @@ import {
 import { labelLike, findLabels } from '../labels/find-labels.ts'
 
 /** What papers are called: a heading that is no firm, however much water or power it speaks of. */
-const PAPER =
-  /\b(?:bill|invoice|statement|certificate|note|slip|payslip|form|application|quote|quotation|estimate|offer|facture|factura|devis|presupuesto|oferta|schedule|advice|confirmation|card|agreement|consent|letter|receipt|account|summary)\b/
+const PAPER = wordsPattern(paperNames)
 
 /** Firms in the head of a page, by the size of their letters, their wording and how high they stand. */
 export function letterheadCandidates(page: Page, type: DocumentType, field: Field): Candidate[] {
@@ -75,7 +75,10 @@ export function letterheadCandidates(page: Page, type: DocumentType, field: Fiel
   return found
 }
 
-/** "Isles Savings Bank STATEMENT OF ACCOUNT" in one line with no gap: what the paper is called, in capitals alone or behind the firm's legal form, is no part of the firm. */
+/**
+ * "Isles Savings Bank STATEMENT OF ACCOUNT" in one line with no gap: what the paper is called, in capitals
+ * alone or behind the firm's legal form, is no part of the firm.
+ */
 function beforeTitle(segment: Segment): Segment {
   const capitals = segment.words.findIndex(
     (_, i) =>
@@ -151,7 +154,10 @@ export function addressBlocks(page: Page, type: DocumentType): AddressBlock[] {
   return blocks
 }
 
-/** Of an address, as a share of its letters' height: capitals alone stand further apart than letters with tails do. */
+/**
+ * Of an address, as a share of its letters' height: capitals alone stand further apart than letters with
+ * tails do.
+ */
 const LEADING = 1.25
 
 function linesBelow(page: Page, lines: Line[], index: number, top: Segment, type: DocumentType): Segment[] {
@@ -182,7 +188,8 @@ function linesBelow(page: Page, lines: Line[], index: number, top: Segment, type
 /** The addressee's name or address, from the address blocks of the first page. */
 export function addresseeCandidates(page: Page, field: Field, type: DocumentType): Candidate[] {
   return addressBlocks(page, type).flatMap((block): Candidate[] => {
-    // A firm over an address is whose paper it is, unless it stands where letters are addressed and in letters like all others.
+    // A firm over an address is whose paper it is, unless it stands where letters are addressed and in
+    // letters like all others.
     const firm =
       orgLikeness(block.name.text) < 1
         ? 0

@@ -20,7 +20,10 @@ const tidyZone = (text: string): string =>
     .replace(/[«‹]/g, '<')
     .replace(/[^A-Z0-9<]/g, '')
 
-/** A zone is set in capitals, of which a weak reader takes some for small letters; a line of printed labels is mostly small. */
+/**
+ * A zone is set in capitals, of which a weak reader takes some for small letters; a line of printed labels is
+ * mostly small.
+ */
 const MOST_SMALL = 0.2
 const smallLetters = (text: string): number => (text.match(/\p{Ll}/gu) ?? []).length / text.length
 
@@ -81,7 +84,8 @@ function readZone(rows: string[]): Omit<Mrz, 'words'> | null {
   }
   const holds = (check: string) => result.details.find((d) => d.field === check)?.valid === true
   const filled = (name: string) => /[A-Z0-9]/.test(field(name) ?? '')
-  // One check digit in ten holds by chance, and that of nothing but fillers always; print that is no zone must not pass for one.
+  // One check digit in ten holds by chance, and that of nothing but fillers always; print that is no zone
+  // must not pass for one.
   if (
     ['birthDate', 'documentNumber', 'expirationDate'].filter(
       (name) => filled(name) && holds(`${name}CheckDigit`),
@@ -99,7 +103,10 @@ function readZone(rows: string[]): Omit<Mrz, 'words'> | null {
   }
 }
 
-/** The three letters of the nationality: behind the dates of a card (TD1, TD2), behind the number of a passport (TD3). */
+/**
+ * The three letters of the nationality: behind the dates of a card (TD1, TD2), behind the number of a
+ * passport (TD3).
+ */
 function nationalityIn(rows: string[]): string | null {
   const code = (rows.length === 3 ? rows[1].slice(15, 18) : rows[1].slice(10, 13)).replace(/</g, '')
   return /^[A-Z]{1,3}$/.test(code) ? code : null

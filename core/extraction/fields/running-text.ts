@@ -7,13 +7,17 @@ import { nameLikeness, PARTICLES, withoutTitle } from '../parsers/words.ts'
 import { fieldsNear } from '../labels/find-labels.ts'
 import { isStopWord } from '../labels/wording-similarity.ts'
 
-/** How far behind its words, in words, a sentence still speaks of the same thing; of an amount for longer, since little else looks like one. */
+/**
+ * How far behind its words, in words, a sentence still speaks of the same thing; of an amount for longer,
+ * since little else looks like one.
+ */
 const REACH = 7
 const REACH_OF_AMOUNTS = 11
 const CAPITALISED: ReadonlySet<string> = new Set(['name', 'org', 'text'])
 
 /**
- * Values inside running text: "insured under policy number MC-338927 from 27.10.2025 until 26.10.2026". The words of a
+ * Values inside running text: "insured under policy number MC-338927 from 27.10.2025 until 26.10.2026". The
+ * words of a
  * label lead to the next thing of the right form in the sentence, over the ends of lines.
  */
 export function runningTextCandidates(page: Page, type: DocumentType): Candidate[] {
@@ -110,7 +114,10 @@ interface Lead {
   length: number
 }
 
-/** So many words may be any that come near to a wording; more are one only as it is listed: "given under my hand on". */
+/**
+ * So many words may be any that come near to a wording; more are one only as it is listed: "given under my
+ * hand on".
+ */
 const FREE = 3
 
 interface Listed {
@@ -135,7 +142,10 @@ function listedIn(type: DocumentType): Listed {
   return found
 }
 
-/** Where a sentence speaks of a field: up to three words that come near to one of its wordings, or more that are one, the longest at each place. */
+/**
+ * Where a sentence speaks of a field: up to three words that come near to one of its wordings, or more that
+ * are one, the longest at each place.
+ */
 function leadsIn(words: readonly string[], printed: readonly Word[], type: DocumentType): Lead[] {
   const found: Lead[] = []
   const { listed, longest } = listedIn(type)
@@ -186,7 +196,10 @@ const begins = (printed: readonly Word[], at: number): boolean =>
 const speaks = (word: string, first: boolean): boolean =>
   (first && /^\p{Lu}\p{Ll}+$/u.test(word)) || /^\p{Ll}/u.test(word)
 
-/** "Name of the boat: Morning Tern", "Do you have other loans? No": a short line that asks and is answered is no sentence, and none goes on in it. */
+/**
+ * "Name of the boat: Morning Tern", "Do you have other loans? No": a short line that asks and is answered is
+ * no sentence, and none goes on in it.
+ */
 const isEntry = ({ words }: Line): boolean =>
   words.length < 12 && words.slice(0, 7).some((w, i) => i < words.length - 1 && /\p{L}[:?]$/u.test(w.text))
 
@@ -251,7 +264,8 @@ function firstOf(
     if (/[,;:.)”"]$/.test(printed[i].text) && ahead[i].text.length > 1) break
   }
   while (run.length > 0 && /^\p{Ll}/u.test(run.at(-1)!.text)) run.pop()
-  // "Our Boatbuilder Ottilie Stenhouse": what somebody is to a firm stands before the name, in capitals or not. How many words are the name, a person says.
+  // "Our Boatbuilder Ottilie Stenhouse": what somebody is to a firm stands before the name, in capitals or
+  // not. How many words are the name, a person says.
   const partial = field.kind === 'name' && run.length > 2 && /^our$/i.test(ahead[from - 1]?.text ?? '')
   if (partial) run.splice(0, run.length - 2)
   const text = run.map((w) => w.text).join(' ')
@@ -265,7 +279,10 @@ function firstOf(
   return { value, raw: text, words: run, repaired: false, partial }
 }
 
-/** "… and that Eskil / Erik Dunbarrow is the sole owner": whom a sentence says to be something stands before it. Places of the name's words. */
+/**
+ * "… and that Eskil / Erik Dunbarrow is the sole owner": whom a sentence says to be something stands before
+ * it. Places of the name's words.
+ */
 function whoIs(clean: readonly Word[], printed: readonly Word[], role: number): number[] {
   const verb = /^(?:an?|the)$/.test(clean[role - 1]?.text ?? '') ? role - 2 : role - 1
   if (!/^(?:is|was|remains|being)$/.test(clean[verb]?.text ?? '')) return []

@@ -99,7 +99,10 @@ export function sentenceCandidates(page: Page, field: Field): Candidate[] {
   return []
 }
 
-/** "I, Magnus Carrow, authorise": readers of pictures take the one stroke for another letter, and "L" would be an initial of the name. */
+/**
+ * "I, Magnus Carrow, authorise": readers of pictures take the one stroke for another letter, and "L" would be
+ * an initial of the name.
+ */
 const saysI = (word: Word, at: number, page: Page): boolean =>
   /^I,?$/.test(word.text) || (page.source !== 'text' && at === 0 && /^[l1|!],?$/i.test(word.text))
 
@@ -145,7 +148,10 @@ function personThat(page: Page, field: Field, index: number): Candidate | null {
     : null
 }
 
-/** Whether a day ends a short line behind a comma, as letters and forms are headed: "To Merrow Sound Mutual, 28 March 2026". */
+/**
+ * Whether a day ends a short line behind a comma, as letters and forms are headed: "To Merrow Sound Mutual,
+ * 28 March 2026".
+ */
 function closes(day: readonly Word[], { words }: Segment): boolean {
   const before = words[words.indexOf(day[0]) - 1]
   return (

@@ -20,7 +20,8 @@ export function withoutLabel(candidate: Candidate, type: DocumentType): Candidat
 const ALL_CAPITALS = /^[\p{Lu}’'./]{2,}$/u
 
 /**
- * A label in capitals goes on in capitals ("VESSEL CONCERNED Bright Water") up to a value that is not. A long word that
+ * A label in capitals goes on in capitals ("VESSEL CONCERNED Bright Water") up to a value that is not. A long
+ * word that
  * no label is known to use might be a firm's all the same, and is asked about.
  */
 export function withoutCapitals(candidate: Candidate, label: LabelHit, type: DocumentType): Candidate {
@@ -45,7 +46,10 @@ export function withoutCapitals(candidate: Candidate, label: LabelHit, type: Doc
   return { ...candidate, value: raw, raw, words: left, partial: candidate.partial || !known }
 }
 
-/** A label may go on in small letters ("owner's name Joren Finn"): values of words begin with a capital or a figure. */
+/**
+ * A label may go on in small letters ("owner's name Joren Finn"): values of words begin with a capital or a
+ * figure.
+ */
 export function withoutLabelWords(words: Word[]): Word[] {
   // "Bank of Skerrow" is one name, not a bank called Skerrow.
   if (/^(?:of|de|du|del|and|&)$/i.test(words[0]?.text ?? '')) return []

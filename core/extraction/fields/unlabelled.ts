@@ -20,7 +20,8 @@ const BY_LIKENESS: ReadonlySet<string> = new Set(['name', 'org', 'address'])
 const FOUND = 1.5
 
 /**
- * A designer's own word for a field may be one that nobody knows: what has the form of a value and belongs to no other
+ * A designer's own word for a field may be one that nobody knows: what has the form of a value and belongs to
+ * no other
  * field is a guess for the fields that found none. Guesses are always asked about.
  */
 export function unlabelledCandidates(
@@ -53,7 +54,10 @@ export function unlabelledCandidates(
   )
 }
 
-/** A day that makes a whole month of the first one is the last one, though its label could not be read; a day of printing may be as well, so that a person is to see it. */
+/**
+ * A day that makes a whole month of the first one is the last one, though its label could not be read; a day
+ * of printing may be as well, so that a person is to see it.
+ */
 const CLOSES = 3
 
 /** Whether a guess is the last day of the month that a paper's first day begins. */
@@ -115,7 +119,8 @@ function guessesOn(
 }
 
 /**
- * What stands behind another field's value in one place with it: the number of a firm in brackets behind its name, the
+ * What stands behind another field's value in one place with it: the number of a firm in brackets behind its
+ * name, the
  * address of a holder behind theirs.
  */
 function behindAnother(segment: Segment, field: Field, page: Page, claimed: ReadonlySet<Word>): Candidate[] {
@@ -177,7 +182,10 @@ function namesInSentence(
     })
 }
 
-/** Words from the number of a house to the postal code and place: "for the line at 9 Kelp Street, Wrack Bay SK7 1AA." */
+/**
+ * Words from the number of a house to the postal code and place: "for the line at 9 Kelp Street, Wrack Bay
+ * SK7 1AA."
+ */
 const LONGEST_ADDRESS = 12
 
 /** An address that a sentence speaks of, which may go on in the next line. */

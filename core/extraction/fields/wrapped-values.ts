@@ -15,7 +15,10 @@ const ONE_VALUE = 0.55
 /** Shares of the page's width: what begins as near as this to where a value begins stands straight under it. */
 const UNDER = 0.004
 
-/** The second line of a name: the legal form of a firm, or beside its label what nothing but the label's own second line stands before. */
+/**
+ * The second line of a name: the legal form of a firm, or beside its label what nothing but the label's own
+ * second line stands before.
+ */
 export function secondLine(region: Region, label: LabelHit, byLine: LabelsByLine): Word[] | null {
   const [under] = continuing(region, byLine, 1)
   if (under && under.words.length === 1 && LEGAL_FORM.test(under.text)) return under.words
@@ -58,7 +61,10 @@ export function wrappedRest(region: Region, byLine: LabelsByLine): Word[] {
   return rest.length > 0 ? rest : underWithin(region)
 }
 
-/** The words straight under a region where no gap parts them from what stands before: "November" over "27, 2026" behind the end of a label. */
+/**
+ * The words straight under a region where no gap parts them from what stands before: "November" over "27,
+ * 2026" behind the end of a label.
+ */
 function underWithin({ page, words, line }: Region): Word[] {
   const [own, next] = [linesOf(page)[line], linesOf(page)[line + 1]]
   if (!next || (next.box[1] - own.box[3]) * page.height > own.height * ONE_VALUE) return []

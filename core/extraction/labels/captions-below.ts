@@ -9,7 +9,8 @@ const TOGETHER = 2.4
 const ALIGNED = 0.008
 
 /**
- * Whether labels stand under their values rather than over them, where both are set evenly in a column: it then begins
+ * Whether labels stand under their values rather than over them, where both are set evenly in a column: it
+ * then begins
  * with a value and ends with a label.
  * @returns 1 for labels under their values, -1 for labels over them, 0 where the column does not say
  */
@@ -21,7 +22,10 @@ export function captionsBelow(label: LabelHit, labels: LabelsByLine): -1 | 0 | 1
   return first.isLabel === last.isLabel ? 0 : last.isLabel ? 1 : -1
 }
 
-/** Where the column ends, going from a label up or down over values and labels in turn; null where two of a kind follow one another. */
+/**
+ * Where the column ends, going from a label up or down over values and labels in turn; null where two of a
+ * kind follow one another.
+ */
 function end(
   { page, line, segment }: LabelHit,
   labels: LabelsByLine,

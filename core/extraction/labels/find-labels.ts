@@ -64,13 +64,19 @@ function booksOf(type: DocumentType): Books {
   return book
 }
 
-/** Whether a value cannot run on past this label: it heads something of its own. Column heads are too common as words for that. */
+/**
+ * Whether a value cannot run on past this label: it heads something of its own. Column heads are too common
+ * as words for that.
+ */
 export const ends = (label: LabelHit): boolean =>
   (label.leads || label.colon || label.lineOf.words[label.to]?.text === '/' || setOff(label)) &&
   label.similarity >= 0.6 &&
   label.meanings.some((m) => m.role !== 'column')
 
-/** A label of several words, or one with a number behind it, begins something of its own behind a comma or a bracket, as in "Grey Seal, hull SKR-1". */
+/**
+ * A label of several words, or one with a number behind it, begins something of its own behind a comma or a
+ * bracket, as in "Grey Seal, hull SKR-1".
+ */
 export const setOff = (label: LabelHit): boolean =>
   (label.length > 1 || /\d{2}/.test(label.lineOf.words[label.to]?.text ?? '')) &&
   (/[,;”")]$/.test(label.lineOf.words[label.from - 1]?.text ?? '') ||
@@ -202,7 +208,8 @@ function searchLabels(page: Page, type: DocumentType): LabelHit[] {
         hit.similarity = Math.min(1, 0.25 + 0.75 * share)
         // "Are you | Own business": what follows is an answer, and no part of the label.
         if (answers(type, hit, line)) hit.similarity = 1
-        // Bilingual labels say everything twice: the whole of it is the label, not its first half with the second as value.
+        // Bilingual labels say everything twice: the whole of it is the label, not its first half with the
+        // second as value.
         if (hit.twice) explained = hit.similarity = 1
         else if (!wording.includes('/')) explained = Math.max(explained, hit.similarity)
         else hit.similarity = 0.3
@@ -290,7 +297,10 @@ function answers(type: DocumentType, hit: LabelHit, line: Line): boolean {
   )
 }
 
-/** Where a label ends that runs on into its value with no colon ("Ship’s name Pole Star"): its first words alone come nearer. */
+/**
+ * Where a label ends that runs on into its value with no colon ("Ship’s name Pole Star"): its first words
+ * alone come nearer.
+ */
 function labelEnd(text: LabelText, wordings: Wordings<string>): number {
   const words = text.segment.words.slice(text.from, text.to)
   if (text.colon || text.to !== text.segment.words.length || text.line.segments.at(-1) !== text.segment)
@@ -319,7 +329,10 @@ function labelEnd(text: LabelText, wordings: Wordings<string>): number {
 export const fieldsNear = (words: string, type: DocumentType): { key: string; similarity: number }[] =>
   booksOf(type).wordings.nearest(words)
 
-/** Lines that head a table: three column heads or more and nothing else, or two over rows of figures. What stands under them is no single value. */
+/**
+ * Lines that head a table: three column heads or more and nothing else, or two over rows of figures. What
+ * stands under them is no single value.
+ */
 function headLines(exact: readonly LabelHit[], lines: readonly Line[]): Set<number> {
   const heads = new Set<number>()
   lines.forEach((line, index) => {

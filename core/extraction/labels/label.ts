@@ -2,7 +2,10 @@ import type { PhraseHit } from '../../layout/phrase-index.ts'
 import type { Page } from '../../model/page.ts'
 import type { Segment, Line } from '../../layout/lines.ts'
 
-/** What a wording means in a type: the label of a field, of a signature, or of something that is none of its fields. */
+/**
+ * What a wording means in a type: the label of a field, of a signature, or of something that is none of its
+ * fields.
+ */
 export type LabelMeaning =
   | { role: 'field'; field: string; rank: number }
   | { role: 'signature' }
@@ -24,7 +27,10 @@ export interface LabelHit extends PhraseHit<LabelMeaning> {
   alone: boolean
   /** The last line of a label that its column was too narrow for. */
   lastLine?: number
-  /** How well the whole label says what it is taken for: 1 for a known wording, less where words are left over or differ. */
+  /**
+   * How well the whole label says what it is taken for: 1 for a known wording, less where words are left over
+   * or differ.
+   */
   similarity: number
   segment: Segment
   lineOf: Line

@@ -19,7 +19,8 @@ export interface Marked {
 }
 
 /**
- * The wording that leads to a value: what stands before it in its line, else over it, else beneath it. This is what one
+ * The wording that leads to a value: what stands before it in its line, else over it, else beneath it. This
+ * is what one
  * marked example teaches: papers of other layouts with that wording are then read by it.
  * @param box the place of the value
  * @returns null where nothing stands there that could be learnt
@@ -56,7 +57,10 @@ function before(line: Line, first: number): Word[] {
   return beside ? beside.words : []
 }
 
-/** "Born 14/03/1980, expires": of what stands before a value in a sentence, only what follows the last mark or figure. */
+/**
+ * "Born 14/03/1980, expires": of what stands before a value in a sentence, only what follows the last mark or
+ * figure.
+ */
 function afterOthers(words: readonly Word[]): Word[] {
   const last = words.findLastIndex((w, i) => i < words.length - 1 && /\d|[,;.:]$/.test(w.text))
   return words.slice(last + 1)
@@ -100,7 +104,8 @@ const isKnown = ({ type, field }: Marked, wording: string): boolean =>
 const TELLING = 4
 
 /**
- * Why a wording cannot be learnt for a field, in words; null where it can. A name taken for a label would lead to whatever
+ * Why a wording cannot be learnt for a field, in words; null where it can. A name taken for a label would
+ * lead to whatever
  * stands beside that name on every paper to come.
  */
 export function refusedLabel(marked: Marked, wording: string): string | null {
@@ -117,7 +122,10 @@ export function refusedLabel(marked: Marked, wording: string): string | null {
     : null
 }
 
-/** A type with wordings that were learnt, the latest first: what a person showed comes before what is listed. Those that skip are lines of a table that are no rows. */
+/**
+ * A type with wordings that were learnt, the latest first: what a person showed comes before what is listed.
+ * Those that skip are lines of a table that are no rows.
+ */
 export function withLearntLabels(
   type: DocumentType,
   learnt: readonly { field: string; wording: string; skips?: boolean }[],

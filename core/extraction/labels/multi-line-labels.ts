@@ -9,7 +9,8 @@ import type { LabelMeaning, LabelHit } from './label.ts'
 const TONGUES = 4
 
 /**
- * "Given names / Prénoms" is one label said twice: what its first half means, the whole means. Without this the second
+ * "Given names / Prénoms" is one label said twice: what its first half means, the whole means. Without this
+ * the second
  * half would be read as the value of the first.
  */
 export function bilingual(hits: LabelHit[]): LabelHit[] {
@@ -73,7 +74,8 @@ export function inCells(
       for (let length = 1; length <= cell.length; length++) {
         const parts = cell.slice(0, length)
         const text = parts.map((p) => p.segment.text).join(' ')
-        // What goes on behind a stroke, or up to a colon, is not all there; the line behind what is all there is its value.
+        // What goes on behind a stroke, or up to a colon, is not all there; the line behind what is all there
+        // is its value.
         if (
           !text.includes('/') ||
           /\/\s*$/.test(text) ||
@@ -172,7 +174,8 @@ const KNOWN = 0.98
 const TOGETHER = 0.08
 
 /**
- * Labels that a narrow column breaks in two ("Registered / address:"): neither half says what the whole does. What stands
+ * Labels that a narrow column breaks in two ("Registered / address:"): neither half says what the whole does.
+ * What stands
  * beside the first line is where its value begins; without this an address would be read from its second line on.
  */
 export function wrapped(
@@ -248,7 +251,9 @@ export function wrapped(
       // "Are you" over "Who do you" over "work for?:" is no part of that question.
       if (parts.length > 2 && (said(parts.slice(1))[0]?.similarity ?? 0) >= (nearest[0]?.similarity ?? 0))
         continue
-      // Before a colon every line belongs to the label, whatever one of them would say alone; so do "Applicant" and "name" that say the same, and what is a wording to the letter where its lines are not.
+      // Before a colon every line belongs to the label, whatever one of them would say alone; so do
+      // "Applicant" and "name" that say the same, and what is a wording to the letter where its lines are
+      // not.
       const alike =
         nearest[0]?.similarity >= KNOWN &&
         (parts.every((p) => means(p.segment, nearest[0].key)) ||

@@ -32,14 +32,20 @@ export function labelsByLine(labels: readonly LabelHit[]): LabelsByLine {
 /** A stroke or dot that parts things in a line; a reader of pictures takes one for another. */
 const PARTING = /^[—–·•|¦~*]$/
 
-/** "Ottilie Carrow Registered under no.: SK088": a colon ends a label, known or not, that begins with its last capital. */
+/**
+ * "Ottilie Carrow Registered under no.: SK088": a colon ends a label, known or not, that begins with its last
+ * capital.
+ */
 function untilColon(words: Word[]): Word[] {
   let from = words.findIndex((w, i) => i > 0 && /\p{L}[.)]?:$/u.test(w.text))
   while (from > 1 && /^\p{Ll}/u.test(words[from].text)) from--
   return from < 1 ? words : words.slice(0, from)
 }
 
-/** The words of a segment up to the next label that could head a value of its own, known or with a colon behind a parting stroke. */
+/**
+ * The words of a segment up to the next label that could head a value of its own, known or with a colon
+ * behind a parting stroke.
+ */
 function untilLabel(words: Word[], labels: readonly LabelHit[]): Word[] {
   const end = words.findIndex(
     (word, i) =>
@@ -52,7 +58,8 @@ function untilLabel(words: Word[], labels: readonly LabelHit[]): Word[] {
 }
 
 /**
- * The words before one that begins the label of the next column: that label goes on straight beneath, and its value stands
+ * The words before one that begins the label of the next column: that label goes on straight beneath, and its
+ * value stands
  * behind. "Marguerite Núñez Hull | SKR-87792" over "identification no." would be a stranger's name otherwise.
  */
 function untilColumn(words: Word[], index: number, page: Page, labels: readonly LabelHit[]): Word[] {
@@ -166,7 +173,8 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
     })
     break
   }
-  // Writing by hand keeps to no line: half of one lower or higher it still stands beside its label, unless print stands close beneath.
+  // Writing by hand keeps to no line: half of one lower or higher it still stands beside its label, unless
+  // print stands close beneath.
   const close = regions.some((r) => r.gap !== undefined && r.gap < line.height * CLOSE_BENEATH)
   for (const i of regions.some((r) => r.relation !== 'below') || close || page.source === 'text'
     ? []
@@ -204,10 +212,16 @@ function captioned(label: LabelHit, labels: LabelsByLine): Region | null {
   return null
 }
 
-/** Of what goes on below, as a share of its letters' height: capitals alone stand further apart than letters with tails do. */
+/**
+ * Of what goes on below, as a share of its letters' height: capitals alone stand further apart than letters
+ * with tails do.
+ */
 const LEADING = 1.25
 
-/** The segments that continue a region downwards in the same column, as an address does; ends at a label, a gap or a shift. */
+/**
+ * The segments that continue a region downwards in the same column, as an address does; ends at a label, a
+ * gap or a shift.
+ */
 export function continuing(region: Region, labels: LabelsByLine, most: number): Segment[] {
   const lines = linesOf(region.page)
   // A colon set apart ("Address :") stands before the column that the value makes.

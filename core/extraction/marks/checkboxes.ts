@@ -35,7 +35,8 @@ interface Option {
 }
 
 /**
- * The choice marked near a label: by a ticked box as text, by the ink in the boxes, or as the only word that stands there.
+ * The choice marked near a label: by a ticked box as text, by the ink in the boxes, or as the only word that
+ * stands there.
  * @param choices values with their wordings
  */
 export function readChoice(
@@ -61,7 +62,8 @@ export function readChoice(
   const behind = label.segment.words.slice(label.segment.words.indexOf(label.lineOf.words[label.to - 1]) + 1)
   const ended = label.colon || /\?$/.test(label.lineOf.words[label.to - 1]?.text ?? '')
   for (const { line, index } of near) {
-    // "Status in employment | Self-employed": words that go on with the label are no answer where one stands apart from it; a box among them is.
+    // "Status in employment | Self-employed": words that go on with the label are no answer where one stands
+    // apart from it; a box among them is.
     const end = index === label.line ? optionsFrom(line.words, label) : 0
     const apart =
       index === label.line &&
@@ -136,7 +138,8 @@ function markedOf(page: Page, options: readonly Option[], lines: readonly Line[]
 const QUESTION = 4
 
 /**
- * Choices that stand where values stand with no label known to lead to them: the one that is marked, or the only one there.
+ * Choices that stand where values stand with no label known to lead to them: the one that is marked, or the
+ * only one there.
  * An empty box before the only one read says that another is marked.
  */
 export function loneChoices(page: Page, field: Field): Candidate[] {
@@ -184,7 +187,10 @@ function optionsFrom(words: readonly Word[], { lineOf, from, to }: LabelHit): nu
   return box < 0 ? to : box
 }
 
-/** "ONo", "@No", "[*x]Employed": a box or a ring that a reader of pictures took for a part of the option behind it is a word of its own. */
+/**
+ * "ONo", "@No", "[*x]Employed": a box or a ring that a reader of pictures took for a part of the option
+ * behind it is a word of its own.
+ */
 const boxesApart = (words: readonly Word[], starts: ReadonlySet<string>): Word[] =>
   words.flatMap((word) => {
     const [, sign, option] =
@@ -213,7 +219,10 @@ function tickedAsText(options: readonly Option[], lines: readonly Line[]): Optio
   return options.filter((o) => boxBeside(lines[o.line].words, o.words) === true)
 }
 
-/** The one option whose box was not read as empty where all others’ were, on one side; null where there is none or several. */
+/**
+ * The one option whose box was not read as empty where all others’ were, on one side; null where there is
+ * none or several.
+ */
 function leftOver(options: readonly Option[], lines: readonly Line[]): Option | null {
   for (const step of [-1, 1]) {
     const open = options.filter((o) => {
@@ -266,7 +275,8 @@ function inkedOption(
       ratio: ranked[0].dark / Math.max(1, ranked[1].dark),
     }
   })
-  // Boxes on one side settle it: what stands on the other side is the neighbour's, or the edge of the words themselves.
+  // Boxes on one side settle it: what stands on the other side is the neighbour's, or the edge of the words
+  // themselves.
   const boxed = sides
     .filter((s) => s.boxes)
     .sort((a, b) => b.least - a.least)
@@ -434,7 +444,10 @@ function inkBeside(
   return { dark, inside: insideFrame((x, y) => (printed(x, y) ? 0 : (cells[y * columns + x] ?? 0)), frame) }
 }
 
-/** Mean darkness within the frame that the ink of a window makes, null where it is no frame: three cells each way at least, and closed on its sides. */
+/**
+ * Mean darkness within the frame that the ink of a window makes, null where it is no frame: three cells each
+ * way at least, and closed on its sides.
+ */
 function insideFrame(
   at: (x: number, y: number) => number,
   [x0, y0, x1, y1]: [number, number, number, number],

@@ -109,14 +109,20 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
   return { signed: false, confidence: 0.5, page: last.number, box: [0, 0.5, 1, 1] }
 }
 
-/** The day printed over "Signed on" ends its place; the pen beside it may stand as much higher, as a share of the height. */
+/**
+ * The day printed over "Signed on" ends its place; the pen beside it may stand as much higher, as a share of
+ * the height.
+ */
 const BESIDE_DAY = 0.03
 
 /** "The chair closed the meeting." speaks of who signs, and is no place to sign. */
 const spoken = ({ segment }: LabelHit): boolean =>
   segment.words.length >= 4 && /\p{Ll}{2}\.$/u.test(segment.words.at(-1)!.text)
 
-/** "Sole trader | Ottilie Pettigrew" at the head of a paper says who, with the name beside it or beneath; the same words under a rule say where to sign. */
+/**
+ * "Sole trader | Ottilie Pettigrew" at the head of a paper says who, with the name beside it or beneath; the
+ * same words under a rule say where to sign.
+ */
 function namesWho({ meanings, lineOf, segment, to, line, page }: LabelHit): boolean {
   if (!meanings.some((m) => m.role === 'field')) return false
   const named = (words: readonly Word[]): boolean =>
@@ -141,7 +147,8 @@ const DRAWN = 0.96
 const DRAWN_APART = 0.86
 
 /**
- * A pen's line that the page itself carries as a drawing, or a picture beside a place to sign: known exactly, where ink
+ * A pen's line that the page itself carries as a drawing, or a picture beside a place to sign: known exactly,
+ * where ink
  * has to be told from print. Far from any caption only a line counts, and only below the letterhead.
  */
 function penDrawn(pages: readonly Page[], type: DocumentType): Signature | null {
@@ -176,7 +183,10 @@ const CURLED = 1.2
 /** Where a hand may sign, as a share of the page's height: below the letterhead, which later pages have none of. */
 const [UNDER_LETTERHEAD, UNDER_EDGE] = [0.18, 0.06]
 
-/** The place of a signature that no caption led to, as shares of the page: below the head, and smaller than a picture. */
+/**
+ * The place of a signature that no caption led to, as shares of the page: below the head, and smaller than a
+ * picture.
+ */
 const isScrawl =
   ({ columns, rows }: InkGrid, head: number) =>
   ({ cells, width, height, box }: Strokes & { box: Box }): boolean =>
@@ -207,7 +217,10 @@ function penAnywhere(pages: readonly Page[]): Signature | null {
   return null
 }
 
-/** A band of the page with strokes in it that hang together too little to be one: thin pens, and names written letter by letter. */
+/**
+ * A band of the page with strokes in it that hang together too little to be one: thin pens, and names written
+ * letter by letter.
+ */
 function bandOfStrokes(page: Page, ink: InkGrid): Box | null {
   const printed = printedOn(page)
   for (let top = 0.2; top < 0.92; top += 0.035) {

@@ -3,7 +3,10 @@ import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from '../fields/extract.ts'
 import { typeById } from '../../program/document-type.ts'
 
-/** Whose paper it is, on one line or two, with what firms put beside their names. `null` where nobody could know and it must be asked. */
+/**
+ * Whose paper it is, on one line or two, with what firms put beside their names. `null` where nobody could
+ * know and it must be asked.
+ */
 const firm = (type: string, field: string, ...lines: string[]) => {
   const found = extractDocument([pageOf(lines)], typeById(builtInTypes, type)).fields.find(
     (f) => f.name === field,

@@ -74,7 +74,10 @@ const roomForIban = (words: readonly Word[]): boolean => {
   return text.length >= 15 && text.replace(/\D/g, '').length >= 4
 }
 
-/** Account numbers of ISO 13616, grouped or not; letters read where digits must stand are these digits, and one sign mixed up otherwise is mended, and said. */
+/**
+ * Account numbers of ISO 13616, grouped or not; letters read where digits must stand are these digits, and
+ * one sign mixed up otherwise is mended, and said.
+ */
 export const readIbans: KindReader = (words) =>
   !roomForIban(words)
     ? []
@@ -86,7 +89,8 @@ export const readIbans: KindReader = (words) =>
         const readings = countriesOf(given).map((country) => fitted(country + given.slice(2)))
         const value = readings.find(ibanHolds) ?? readings[0]
         if (!/^[A-Z]{2}[0-9OISB]{2}[A-Z0-9]{11,30}$/.test(value)) return null
-        // Which signs are letters is known of each country, and the check digits bear it out: that is reading, not mending.
+        // Which signs are letters is known of each country, and the check digits bear it out: that is
+        // reading, not mending.
         // Another letter for a letter of the country is a guess for all that.
         const guessed = /^[A-Z]{2}/.test(given) && value.slice(0, 2) !== given.slice(0, 2)
         if (ibanHolds(value)) return { value, plausibility: value === given ? 1 : 0.95, repaired: guessed }
@@ -98,7 +102,10 @@ export const readIbans: KindReader = (words) =>
           : null
       })
 
-/** "Debits drawn by Merrow Sound" has a country at its front and letters that figures look like: without figures of its own it is no number. */
+/**
+ * "Debits drawn by Merrow Sound" has a country at its front and letters that figures look like: without
+ * figures of its own it is no number.
+ */
 const FEWEST = 6
 const figures = (text: string): number => text.replace(/\D/g, '').length
 
@@ -125,7 +132,10 @@ const AS_LETTER: Record<string, string> = {
   '8': 'B',
 }
 
-/** The letters that digits at the place of a country may be ("1824" is IE24, or would be IB24 in a country that is none). */
+/**
+ * The letters that digits at the place of a country may be ("1824" is IE24, or would be IB24 in a country
+ * that is none).
+ */
 const AS_LETTERS: Record<string, string> = {
   '0': 'OD',
   '1': 'IL',
@@ -157,7 +167,10 @@ function countriesOf(text: string): string[] {
   return countries.length > 0 ? countries : [text.slice(0, 2)]
 }
 
-/** The text with digits where its country has digits and letters where it has letters, and no longer than its country's numbers are. */
+/**
+ * The text with digits where its country has digits and letters where it has letters, and no longer than its
+ * country's numbers are.
+ */
 function fitted(text: string): string {
   const places = placesOf(text.slice(0, 2))
   if (!places || text.length < places.length) return text
@@ -196,7 +209,10 @@ const LOOKALIKES: Record<string, string> = {
   '9': 'G',
 }
 
-/** A stroke that a reader saw twice ("IE591ISSB…" for "IE59ISSB…"): the number one sign shorter whose check digits hold. */
+/**
+ * A stroke that a reader saw twice ("IE591ISSB…" for "IE59ISSB…"): the number one sign shorter whose check
+ * digits hold.
+ */
 function withoutDoubled(text: string): string[] {
   if (text.length !== (placesOf(text.slice(0, 2))?.length ?? 0) + 1) return []
   const shorter = [...text].flatMap((sign, i) =>
@@ -208,7 +224,10 @@ function withoutDoubled(text: string): string[] {
 }
 const STROKES: ReadonlySet<string> = new Set(['1', 'I', 'L', '|', 'T', 'J'])
 
-/** All account numbers whose check digits hold, one sign away from a text, letters and digits as its country has them. */
+/**
+ * All account numbers whose check digits hold, one sign away from a text, letters and digits as its country
+ * has them.
+ */
 function mendOnce(iban: string): string[] {
   const places = placesOf(iban.slice(0, 2))
   const found = new Set<string>()

@@ -70,7 +70,8 @@ export const readEmails: KindReader = (words) =>
         const unparted = weak ? WITHOUT_POINT.exec(value) : null
         return unparted ? { value: `${unparted[1]}.${unparted[2]}`, plausibility: 0.5, repaired: true } : null
       }).map((reading) => {
-        // "wilma garvie@…": a point that a reader of pictures lost would leave half an address, and nothing to tell it by.
+        // "wilma garvie@…": a point that a reader of pictures lost would leave half an address, and nothing
+        // to tell it by.
         const [before, first] = words
         if (
           reading.words[0] !== first ||

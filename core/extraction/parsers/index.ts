@@ -6,7 +6,10 @@ import { readMoney } from './money.ts'
 import type { KindReader } from './reading.ts'
 import { readAddresses, readNames, readOrgs, readTexts } from './words.ts'
 
-/** The reader of each kind that stands in a run of words. Choices, yes/no and tables are read by their marks and columns. */
+/**
+ * The reader of each kind that stands in a run of words. Choices, yes/no and tables are read by their marks
+ * and columns.
+ */
 export const kindReaders: Record<Exclude<FieldKind, 'choice' | 'yesno' | 'table'>, KindReader> = {
   name: readNames,
   org: readOrgs,

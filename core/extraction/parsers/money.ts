@@ -19,7 +19,8 @@ const CURRENCY =
   /€|£|(?<![A-Z])(?:EUROS?|EUR|EVR|GBP|USD)(?![A-Z])|(?<=[.,]\d{2}\s?)E$|^E(?=\s?\d[\d.,' ]*[.,]\d{2}$)/i
 
 /**
- * One amount with either decimal convention: `EUR 48,750.00`, `€48.750,00`, `48 750,00 €`, `24.10-`, `(24.10)`, `24.10 DR`.
+ * One amount with either decimal convention: `EUR 48,750.00`, `€48.750,00`, `48 750,00 €`, `24.10-`,
+ * `(24.10)`, `24.10 DR`.
  * @returns null where the text is not one amount; `plausibility` is lower without cents or currency
  */
 export const parseMoney = memoize(
@@ -74,7 +75,10 @@ export const parseMoney = memoize(
   },
 )
 
-/** "37,63.2,40" on a picture: a figure alone between marks has one of them from a slip of the pen; without that it is an amount. */
+/**
+ * "37,63.2,40" on a picture: a figure alone between marks has one of them from a slip of the pen; without
+ * that it is an amount.
+ */
 function parseWithoutStray(text: string): ReturnType<typeof parseMoney> {
   const parts = text.split(/([.,])/)
   const lone =
@@ -111,7 +115,10 @@ function decimalOf(text: string): { amount: string; cents: boolean } | null {
   return { amount: `${digits}.${ending ? ending[1] : '00'}`, cents: ending !== null }
 }
 
-/** All amounts in a run of words. Thousands split by spaces are joined; amounts standing side by side are kept apart. */
+/**
+ * All amounts in a run of words. Thousands split by spaces are joined; amounts standing side by side are kept
+ * apart.
+ */
 export const readMoney: KindReader = (words) => {
   const readings: Reading[] = []
   for (let at = 0; at < words.length;) {

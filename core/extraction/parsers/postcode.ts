@@ -1,10 +1,16 @@
 const DIGITS: Record<string, string> = { O: '0', I: '1', l: '1', Z: '2', S: '5', G: '6', B: '8', '?': '7' }
 const asDigit = (c: string): string => DIGITS[c] ?? c
 
-/** A code of letters, digit, digit and two letters at the end of an address, with letters that weak readers put for its digits. */
+/**
+ * A code of letters, digit, digit and two letters at the end of an address, with letters that weak readers
+ * put for its digits.
+ */
 const CODE = /\b([A-Z]{1,2})([\dOIlZSGB?]{1,2})\s?([\dOIlZSGB?])([A-Z]{2})$/
 
-/** What hands write for the figure between the halves of a code, where small letters follow as often as capitals: "SK6 ywE". */
+/**
+ * What hands write for the figure between the halves of a code, where small letters follow as often as
+ * capitals: "SK6 ywE".
+ */
 const BY_HAND = /\b([A-Z]{1,2}\d{1,2}) ([UuyYqg])([A-Za-z]{2})$/
 const WRITTEN: Record<string, string> = { U: '4', u: '4', y: '4', Y: '4', q: '9', g: '9' }
 

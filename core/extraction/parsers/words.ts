@@ -72,19 +72,28 @@ export function withoutTitle(name: string): string {
   return /^m\b/i.test(name) && !bare.includes(' ') ? name : bare
 }
 
-/** Behind a comma: a number, or a sentence that goes on ("…, was registered on"). A reader of pictures takes the one capital behind it for a small letter ("Ravensby, wilma"). */
+/**
+ * Behind a comma: a number, or a sentence that goes on ("…, was registered on"). A reader of pictures takes
+ * the one capital behind it for a small letter ("Ravensby, wilma").
+ */
 const goesOn = (word: Word, last: boolean): boolean =>
   /^\d/.test(word.text) ||
   (/^\p{Ll}/u.test(word.text) && !PARTICLES.has(fold(word.text)) && !(last && word.confidence < 1))
 
-/** A capital at the front of a name that a reader of pictures took for the small letter it looks like: no name begins with "lv" or "fñ", and "iNIGO" is all capitals. */
+/**
+ * A capital at the front of a name that a reader of pictures took for the small letter it looks like: no name
+ * begins with "lv" or "fñ", and "iNIGO" is all capitals.
+ */
 const withCapital = (text: string): string =>
   text
     .replace(/^\p{Ll}(?=\p{Lu}{2,}[.,]?$)/u, (small) => (small === 'l' ? 'I' : small.toUpperCase()))
     .replace(/^l(?=[b-df-hj-np-tv-z])/, 'I')
     .replace(/^f(?=[ñn]\p{Ll})/u, 'Í')
 
-/** A word of a name whose first letter a reader of pictures took for a small one, or an initial for a stroke or a figure ("|. Dunbarrow", "0. Maccrae"). */
+/**
+ * A word of a name whose first letter a reader of pictures took for a small one, or an initial for a stroke
+ * or a figure ("|. Dunbarrow", "0. Maccrae").
+ */
 const initial = (word: Word, next: Word | undefined): Word => {
   if (word.confidence === 1) return word
   const text = withCapital(word.text)
@@ -165,7 +174,8 @@ function withoutNumber(words: Word[]): Word[] {
 }
 
 /**
- * A firm's name on a picture without the words behind its legal form: the letterhead and the heading beside it run into
+ * A firm's name on a picture without the words behind its legal form: the letterhead and the heading beside
+ * it run into
  * one another ("Merrow Ropeworks Ltd Employment reference").
  */
 export function beforeHeading(words: Word[]): Word[] {

@@ -35,7 +35,10 @@ const EXACT: ReadonlySet<string> = new Set(['id', 'money', 'phone', 'number'])
 const bareFigure = ({ value, raw, page }: Candidate): boolean =>
   isMoney(value) && /^\D*\d{1,2}\D*$/.test(raw) && page.source !== 'text'
 
-/** How likely every letter of a value is right when its weakest word was read with `sure`; digits have no spelling to lean on. */
+/**
+ * How likely every letter of a value is right when its weakest word was read with `sure`; digits have no
+ * spelling to lean on.
+ */
 function readingFit(sure: number, kind: string): number {
   if (sure >= 0.999) return 1
   const checked = kind === 'iban' || kind === 'choice' || kind === 'yesno'
@@ -54,7 +57,8 @@ const handFit = (sure: number, kind: string): number =>
 type Curve = readonly (readonly [score: number, right: number])[]
 
 /**
- * From the share of score to the share that proved right, measured on papers drawn anew and not yet looked at, of text and
+ * From the share of score to the share that proved right, measured on papers drawn anew and not yet looked
+ * at, of text and
  * of pictures; straight lines between the points.
  */
 export const PROVED_RIGHT: Curve = [

@@ -17,7 +17,10 @@ export interface Candidate {
   hangs?: boolean
   /** Read as a stretch of days, of which the field takes one end and another field may take the other. */
   period?: boolean
-  /** It may be a part of the value only, or have a letter misread: more stands beside it that could not be read, or its form is not one of its kind. */
+  /**
+   * It may be a part of the value only, or have a letter misread: more stands beside it that could not be
+   * read, or its form is not one of its kind.
+   */
   partial?: boolean
   /** Whatever bears it out, a person is to see it: sums say nothing of the currency that was read another way. */
   unsettled?: boolean

@@ -31,7 +31,10 @@ const NONE = 0.3
 const LONE = 0.9
 /** Of a page read worse than this, other values may have been lost. */
 const WELL_READ = 0.85
-/** Kinds that any capitals, words or figures may be of, or of which a label has one at most: that none but one was found says nothing. */
+/**
+ * Kinds that any capitals, words or figures may be of, or of which a label has one at most: that none but one
+ * was found says nothing.
+ */
 const FORMLESS: ReadonlySet<string> = new Set(['name', 'text', 'org', 'number', 'choice', 'yesno'])
 
 /** Groups candidates by value and gives each group its probability. */
@@ -94,7 +97,8 @@ const NOTHING = 0.02
 const OUTWEIGHS = 0.01
 
 /**
- * Where the likeliest values do not add up, or one of them went to another field, the likeliest set of different places
+ * Where the likeliest values do not add up, or one of them went to another field, the likeliest set of
+ * different places
  * that does. Without this "Total VAT" would be taken for the total, and leave the tax with nothing.
  */
 function addUp(
@@ -213,7 +217,8 @@ function makeRoom(candidate: Candidate, taken: Map<unknown, string>, chosen: Map
 }
 
 /**
- * "March 2026" is both ends of a period: two fields may rest on the same words when both were read as a period, and one
+ * "March 2026" is both ends of a period: two fields may rest on the same words when both were read as a
+ * period, and one
  * date of a written-out period is another field's own.
  */
 function sharesPeriod(
@@ -315,7 +320,8 @@ function settle(relation: Relation, chosen: Map<string, Ranked>): void {
     if (strong) for (const name of names) chosen.get(name)!.backed = true
     return
   }
-  // A paper may truly not add up: that is a finding about the paper when it was read well, and a doubt when it was not.
+  // A paper may truly not add up: that is a finding about the paper when it was read well, and a doubt when
+  // it was not.
   for (const name of suspects) {
     const ranked = chosen.get(name)!
     const top = ranked.ranked[0]

@@ -23,7 +23,8 @@ const styleOf = (c: Candidate): Style =>
   c.relation === 'below' || c.relation === 'above' ? c.relation : 'beside'
 
 /**
- * A designer sets all values of a page alike: beside their labels, beneath or above them. Where the certain ones show a
+ * A designer sets all values of a page alike: beside their labels, beneath or above them. Where the certain
+ * ones show a
  * style, the same label read another way round is likely another label's value.
  */
 export function preferPageStyle(type: DocumentType, found: Map<string, Candidate[]>): void {

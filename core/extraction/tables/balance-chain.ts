@@ -62,8 +62,10 @@ export interface Ends {
 const NOTHING = 0
 
 /**
- * The likeliest amounts and balances of an account's rows, oldest first: each balance is the one before it and the row's
- * amount. Found over all rows at once (Viterbi's algorithm), since one lost balance leaves open which way two amounts go.
+ * The likeliest amounts and balances of an account's rows, oldest first: each balance is the one before it
+ * and the row's
+ * amount. Found over all rows at once (Viterbi's algorithm), since one lost balance leaves open which way two
+ * amounts go.
  * Cells keep what was read where no likely slip of a reader explains that they do not add up.
  * @param ends balances that hold for the first row and the last
  */
@@ -149,7 +151,10 @@ function balanceCost({ balance: read, weak }: Step, balance: number | null, sure
   return Math.min(sure, slipCost(read, balance, weak) ?? sure)
 }
 
-/** The amount between two balances and what it costs to believe in it; the one read, where it would be another paper's. */
+/**
+ * The amount between two balances and what it costs to believe in it; the one read, where it would be another
+ * paper's.
+ */
 function amountGiven(
   { amount: read, weak, way }: Step,
   before: number | null,
@@ -173,7 +178,10 @@ function amountGiven(
 
 const STROKE = /^[17]$/
 
-/** What it costs to take figures for others: some lost in front, a rule before them read as a 1, others between them, or two at most misread, lost or added on a weak print; null where no slip explains it. */
+/**
+ * What it costs to take figures for others: some lost in front, a rule before them read as a 1, others
+ * between them, or two at most misread, lost or added on a weak print; null where no slip explains it.
+ */
 function slipCost(read: number, meant: number, weak: boolean): number | null {
   const [seen, figures] = [String(Math.abs(read)), String(Math.abs(meant))]
   // A mark of thousands parts two figures in front from the rest at most times; more were hardly lost with them.

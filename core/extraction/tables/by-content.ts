@@ -77,7 +77,8 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
         table.wordConfidence = Math.min(table.wordConfidence, weakest(line.words))
         last = { line, found: last.found }
       } else {
-        // A line of amounts amid the rows that is none of them may be one that could not be read: the table must not pass for whole.
+        // A line of amounts amid the rows that is none of them may be one that could not be read: the table
+        // must not pass for whole.
         const amounts = last && !found && !SKIPPED_ROWS.test(fold(line.text)) ? readMoney(line.words) : []
         if (amounts.length >= 2) table.unexplained.push(amounts.map((a) => cents(a.value as Money)))
         last = null
@@ -143,7 +144,8 @@ function bookingIn(
     .filter((m) => /[.,]\d{2}\D*$/.test(m.raw))
     .slice(-2)
   const weak = line.words.some((w) => w.confidence < 0.999)
-  // On a weak print the day may not have been read at all: what stands in the columns of the rows above is a row as well.
+  // On a weak print the day may not have been read at all: what stands in the columns of the rows above is a
+  // row as well.
   if (
     !date &&
     !(
@@ -203,7 +205,10 @@ function dayOf(words: Word[]): [day: string | null, length: number] {
 
 const endOf = ({ words }: Reading): number => words.at(-1)!.box[2]
 
-/** Where among words the other amount of a row stands that could not be read; empty where none does. Before the columns are known any figures may be it. */
+/**
+ * Where among words the other amount of a row stands that could not be read; empty where none does. Before
+ * the columns are known any figures may be it.
+ */
 const lostIn = (words: readonly Word[], read: Reading, ends: Ends | null): number[] =>
   words
     .flatMap((w, i) =>
@@ -216,7 +221,10 @@ const lostIn = (words: readonly Word[], read: Reading, ends: Ends | null): numbe
     )
     .slice(0, 1)
 
-/** Which of a row's two amounts is the only one that could be read: the rows above say by their columns, or else what is left of the other. */
+/**
+ * Which of a row's two amounts is the only one that could be read: the rows above say by their columns, or
+ * else what is left of the other.
+ */
 function alone(
   read: Reading,
   words: readonly Word[],
@@ -243,7 +251,8 @@ function goodsIn(
     line.words.indexOf(amount.words[0]),
   )
   const numbers = [...between, ...before.toReversed()].filter((w) => /^\d{1,4}(?:[.,]\d{1,2})?$/.test(w.text))
-  // A seller's slip: a row in the columns of the row before whose amount is not what it should be is a row all the same.
+  // A seller's slip: a row in the columns of the row before whose amount is not what it should be is a row
+  // all the same.
   const counts = numbers.length > 1 && numbers.at(-1) === line.words[0] ? numbers.slice(0, -1) : numbers
   const inColumn =
     last !== undefined &&

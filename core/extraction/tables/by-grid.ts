@@ -13,7 +13,10 @@ import { isMoney, type Row } from '../../model/value.ts'
 import { tableColumns } from './columns.ts'
 import { emptyTable, SKIPPED_ROWS, tableRow, type Table, type TableRow } from './table.ts'
 
-/** A table as a person marks it: where its first row begins and where its columns part. All as fractions of the page. */
+/**
+ * A table as a person marks it: where its first row begins and where its columns part. All as fractions of
+ * the page.
+ */
 export interface Grid {
   /** The page of the first row, and how far down it begins. */
   page: number
@@ -41,8 +44,10 @@ export function firstGrid(pages: readonly Page[], field: Field, at: Place | null
 }
 
 /**
- * Reads a table by a person's grid over all pages of a document. A line with an amount (and a day, where the table has
- * days) is a row; words alone beneath one belong to it. Balances carried over and lines with a skipped wording are none.
+ * Reads a table by a person's grid over all pages of a document. A line with an amount (and a day, where the
+ * table has
+ * days) is a row; words alone beneath one belong to it. Balances carried over and lines with a skipped
+ * wording are none.
  * @param period first and last day of the paper, which give days without a year theirs
  */
 export function readByGrid(

@@ -97,7 +97,10 @@ test('a wrapped description belongs to its row', () => {
   expect(table.rows).toHaveLength(2)
 })
 describe('figures set to the middle of two lines of words', () => {
-  /** Lines at their places down the page, in hundredths of it; the figures' lines stand between those of their words. */
+  /**
+   * Lines at their places down the page, in hundredths of it; the figures' lines stand between those of their
+   * words.
+   */
   const rows: [at: number, line: string][] = [
     [20, '02/02/2026 |  | -104.96 | 1,723.85'],
     [19.3, ' | Direct debit'],

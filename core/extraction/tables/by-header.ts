@@ -8,6 +8,7 @@ import { plainNumber } from '../parsers/id.ts'
 import { parseMoney } from '../parsers/money.ts'
 import { repairTable } from './repair.ts'
 import { rowDate } from './row-date.ts'
+import { sumRows, wordsPattern } from '../../lexicon/index.ts'
 import { leadsInto } from './continuation-lines.ts'
 import { linesWithoutNoise } from './specks.ts'
 import { asBefore, findHeader, type HeaderColumn } from './header.ts'
@@ -15,8 +16,7 @@ import { cents, fromCents, isMoney, type Money, type Row } from '../../model/val
 import { centsIn, goodsColumns, tableColumns } from './columns.ts'
 import { cellsOf } from './row-order.ts'
 import { emptyTable, PRINTED, SKIPPED_ROWS, tableRow, type Table } from './table.ts'
-const STOP =
-  /^(?:sub[- ]?total|net (?:amount|total)|total|totals|grand total|net|total ht|base imponible|goods total|sum before|montant ht|amount before|total before|total neto|total excl|sum of lines|net price)\b/
+const STOP = new RegExp(`^${wordsPattern(sumRows).source}`)
 
 /** Reads one table of a type from the pages of a document, in page order; null where no head of it is found. */
 export function readTableByHeader(pages: readonly Page[], field: Field): Table | null {
@@ -243,7 +243,10 @@ class RowReader {
   }
 }
 
-/** Whether the day of a row may have been misread, or passed over: figures that are no day, or nothing beside words. */
+/**
+ * Whether the day of a row may have been misread, or passed over: figures that are no day, or nothing beside
+ * words.
+ */
 function mayLackDay(line: Line, cells: Cells, columns: readonly HeaderColumn[]): boolean {
   const under = wordsUnder(cells, columns, 'date')
   if (under.length > 0) return under.some((w) => w.confidence < 0.999 && /\d/.test(w.text))

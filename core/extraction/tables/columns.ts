@@ -7,7 +7,8 @@ export type TableColumns = Partial<Record<ColumnRole, string>>
 const known = new WeakMap<Field, TableColumns>()
 
 /**
- * The names of a table's columns by their roles. Dates and words without a role are the first column of their kind; amounts
+ * The names of a table's columns by their roles. Dates and words without a role are the first column of their
+ * kind; amounts
  * without one take part in no arithmetic: which of two is a balance is for the lender to say.
  */
 export function tableColumns(field: Field): TableColumns {

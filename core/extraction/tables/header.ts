@@ -50,7 +50,10 @@ const INCOMING = new Set([
   'receipts',
   'ineur',
 ])
-/** Where the columns under a table's head part, as fractions of the page, and where its first row begins; null where no head is found. */
+/**
+ * Where the columns under a table's head part, as fractions of the page, and where its first row begins; null
+ * where no head is found.
+ */
 export function headEdges(
   pages: readonly Page[],
   field: Field,
@@ -61,7 +64,8 @@ export function headEdges(
     if (!head) continue
     const columns = head.columns.toSorted((a, b) => a.left - b.left)
     const bottom = lines[head.last].box[3]
-    // Amounts end under the end of their heads and words begin under their beginning: the line lies just before the next words, or just behind figures.
+    // Amounts end under the end of their heads and words begin under their beginning: the line lies just
+    // before the next words, or just behind figures.
     const between = columns.slice(1).map((c, i) => {
       const before = columns[i]
       const words =
@@ -125,7 +129,8 @@ const pick = (column: HeaderColumn | undefined): Partial<HeaderColumn> =>
   column ? { column: column.column, sign: column.sign } : {}
 
 /**
- * What heads the words or the days of the rows may be worded anew, or misread: of the heads that are none of the table's the
+ * What heads the words or the days of the rows may be worded anew, or misread: of the heads that are none of
+ * the table's the
  * words have the one with most room, and the days the first.
  */
 function nameOthers(columns: HeaderColumn[], field: Field): void {
@@ -196,7 +201,8 @@ function headColumns(line: Line, field: Field): HeaderColumn[] {
     const span = words.slice(at, at + (found ? length : 1))
     const box = boxAround(span.map((w) => w.box))
     const last = columns.at(-1)
-    // "Item & description" and "Rate (EUR)" are one head each: what is no head of its own goes with the words before it.
+    // "Item & description" and "Rate (EUR)" are one head each: what is no head of its own goes with the words
+    // before it.
     const goesOn =
       last &&
       line.segments.some((s) => s.words.includes(span[0]) && s.box[0] <= last.left) &&

@@ -10,7 +10,8 @@ const MOST = 3
 const ROOM = 0.7
 
 /**
- * On a picture, puts a row where the balances leap and the paper has room for one between two rows: its line could not be
+ * On a picture, puts a row where the balances leap and the paper has room for one between two rows: its line
+ * could not be
  * read, or only in part, and a person is to see where. What the balances say of it is filled in later.
  */
 export function addMissingRows(table: Table, field: Field): void {
@@ -28,8 +29,10 @@ export function addMissingRows(table: Table, field: Field): void {
 }
 
 /**
- * The same before the first row, where the balance that the paper opens with does not lead to it and there is room under
- * the head that no other line takes: under a balance brought forward a misread opening balance would pass for a lost row's,
+ * The same before the first row, where the balance that the paper opens with does not lead to it and there is
+ * room under
+ * the head that no other line takes: under a balance brought forward a misread opening balance would pass for
+ * a lost row's,
  * and be borne out by it. The rows are oldest first.
  */
 export function addMissingFirstRow(table: Table, field: Field, opening: Money): void {
@@ -53,7 +56,10 @@ export function addMissingFirstRow(table: Table, field: Field, opening: Money): 
   })
 }
 
-/** Whether the balance that the paper opens with is the one that the first row begins from, with figures too many or lost at an end ("327262" of "3 272,62"). */
+/**
+ * Whether the balance that the paper opens with is the one that the first row begins from, with figures too
+ * many or lost at an end ("327262" of "3 272,62").
+ */
 function isMisread(
   opening: Money,
   first: Row,

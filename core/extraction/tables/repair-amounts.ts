@@ -10,7 +10,8 @@ import { noteGuess, PRINTED, type Table, type TableRow } from './table.ts'
 const WEAK = 0.85
 
 /**
- * On a weak print the running balance says what a misread cell must be, and which way an amount without a sign goes. Only
+ * On a weak print the running balance says what a misread cell must be, and which way an amount without a
+ * sign goes. Only
  * cells that are lacking, lost their first digits or were read weakly are mended.
  */
 export function repairAmounts(table: Table, field: Field): void {
@@ -22,7 +23,8 @@ export function repairAmounts(table: Table, field: Field): void {
 }
 
 /**
- * The same between the balances that the paper opens and closes with, where the rows do not lead from one to the other.
+ * The same between the balances that the paper opens and closes with, where the rows do not lead from one to
+ * the other.
  * A slip in these may be explained away by others in the rows, so that a person is to see them.
  */
 export function repairBetweenBalances(table: Table, field: Field, ends: Ends): void {
@@ -63,7 +65,10 @@ function follow(
   return changed
 }
 
-/** The first row has no balance before it but the one that the paper opens with: that says what its amount must be. */
+/**
+ * The first row has no balance before it but the one that the paper opens with: that says what its amount
+ * must be.
+ */
 export function repairFirstAmount(table: Table, field: Field, opening: Money): boolean {
   const names = balanced(table, field)
   const first = table.rows.at(0)?.cells
@@ -76,7 +81,8 @@ export function repairFirstAmount(table: Table, field: Field, opening: Money): b
 }
 
 /**
- * On a weak print a line's amount says what its price lost, and its quantity times its price what its amount lost: their
+ * On a weak print a line's amount says what its price lost, and its quantity times its price what its amount
+ * lost: their
  * first digits, or all of them. Whether the lines then come to the total is for their sum to tell.
  */
 export function repairGoods(table: Table, field: Field): void {

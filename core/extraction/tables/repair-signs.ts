@@ -42,7 +42,10 @@ export function repairSigns(table: Table, field: Field): void {
   })
 }
 
-/** Which way each row likely goes, -1 out of the account: as its kind does, or else as most rows; 0 where neither says. */
+/**
+ * Which way each row likely goes, -1 out of the account: as its kind does, or else as most rows; 0 where
+ * neither says.
+ */
 export function likelySigns(table: Table, field: Field): number[] {
   const { told, ofKind } = waysOf(table, field)
   const known = told.filter((way) => way !== 0)
@@ -58,7 +61,10 @@ export function likelySigns(table: Table, field: Field): number[] {
   return ofKind.map((way) => way || most)
 }
 
-/** Which way the balances say that each row goes, and which way all others of its kind do; 0 where they say nothing. */
+/**
+ * Which way the balances say that each row goes, and which way all others of its kind do; 0 where they say
+ * nothing.
+ */
 function waysOf({ rows }: Table, field: Field): { told: number[]; ofKind: number[] } {
   const [amount, balance] = [tableColumns(field).amount, tableColumns(field).balance]
   const text = tableColumns(field).description

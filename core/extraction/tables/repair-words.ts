@@ -10,7 +10,8 @@ const OFTEN = 2
 const SURELY = 3
 
 /**
- * Words of the rows that stand there once and are a letter off one that stands there several times ("Bakexy Row" among
+ * Words of the rows that stand there once and are a letter off one that stands there several times ("Bakexy
+ * Row" among
  * "Bakery Row"), by what was likely meant.
  * @param times how often the other must stand there
  */
@@ -29,7 +30,10 @@ export function likelySpelling(table: Table, field: Field, times = OFTEN): Map<s
   )
 }
 
-/** On a picture, spells a word of the rows as it stands there three times and more, and a firm's "Lid" as "Ltd", and has it asked about: it may be another word. */
+/**
+ * On a picture, spells a word of the rows as it stands there three times and more, and a firm's "Lid" as
+ * "Ltd", and has it asked about: it may be another word.
+ */
 export function repairWords(table: Table, field: Field): void {
   if (table.wordConfidence >= PRINTED) return
   const meant = likelySpelling(table, field, SURELY)

@@ -7,7 +7,10 @@ import { repairWords } from './repair-words.ts'
 import { oldestFirst } from './row-order.ts'
 import type { Table } from './table.ts'
 
-/** Settles what the rows of a table say of one another: signs by the balances, and on pictures what a weak print cost. */
+/**
+ * Settles what the rows of a table say of one another: signs by the balances, and on pictures what a weak
+ * print cost.
+ */
 export function repairTable(table: Table, field: Field): void {
   addMissingRows(table, field)
   oldestFirst(table, field, () => {

@@ -2,6 +2,7 @@ import { boxAround } from '../../model/geometry.ts'
 import { linesOf, type Line, type Segment } from '../../layout/lines.ts'
 import type { Page, Word } from '../../model/page.ts'
 import { squeeze } from '../../text/normalize.ts'
+import { personTableWords } from '../../lexicon/index.ts'
 import type { Column, Field } from '../../program/schema.ts'
 import { readDates } from '../parsers/date.ts'
 import { LEGAL_FORM, nameLikeness, orgLikeness, readNames } from '../parsers/words.ts'
@@ -24,7 +25,8 @@ interface Item {
 }
 
 /**
- * Reads a table of persons: who, and beside each name a day of birth or a share, whether they stand in columns, one under
+ * Reads a table of persons: who, and beside each name a day of birth or a share, whether they stand in
+ * columns, one under
  * the other with labels, or in a sentence. A list of names alone is found behind the words that lead to it.
  * @returns null where nobody is found
  */
@@ -112,8 +114,7 @@ function underShareHead(page: Page, at: number, segment: Segment, field: Field):
 /** Words before which a name is a firm's or a place's: "an account with Merrow Sound Mutual". */
 const ELSEWHERE = /^(?:with|at|from|of|in|to|the)$/i
 /** Words that stand with a capital and are no part of anybody's name. */
-const NO_NAME =
-  /^(?:name|owner|owners|date|birth|born|share|shares|resolution|extract|function|position|partner|office|beneficial|director|directors|chair|chairman|secretary|company|the|mr|mrs|ms|mx|dr|capt|and|or|that|resolved|present|minutes|board|meeting|signatory|signatories|specimen|signature|total|declaration|person|persons|holder|dob|i|we|it|limited|ltd|account|bank)$/i
+const NO_NAME = new Set(personTableWords)
 
 /** Runs of two to five capitalised words that may be a person's name. */
 function namesIn(words: readonly Word[]): { value: string; words: Word[] }[] {
@@ -143,7 +144,7 @@ function namesIn(words: readonly Word[]): { value: string; words: Word[] }[] {
   let from = 0
   words.forEach((word, i) => {
     const bare = word.text.replace(/^[("“•·*–-]+|[,;:.)"”]+$/gu, '')
-    const part = /^\p{Lu}[\p{L}'’-]*$/u.test(bare) && !NO_NAME.test(bare)
+    const part = /^\p{Lu}[\p{L}'’-]*$/u.test(bare) && !NO_NAME.has(bare.toLowerCase())
     const small = run.length > 0 && /^(?:de|del|la|le|van|von|der|du|y)$/.test(bare)
     if (part || small) {
       if (run.length === 0) from = i

@@ -3,7 +3,10 @@ import { centsIn, tableColumns, type TableColumns } from './columns.ts'
 import type { Table } from './table.ts'
 import type { Row } from '../../model/value.ts'
 
-/** Whether the rows of a statement begin with the newest: their balances then lead upwards. A sign may still be open. */
+/**
+ * Whether the rows of a statement begin with the newest: their balances then lead upwards. A sign may still
+ * be open.
+ */
 export function newestFirst(rows: readonly Row[], { amount, balance }: TableColumns): boolean {
   let [up, down] = [0, 0]
   for (let i = 1; i < rows.length; i++) {
@@ -21,7 +24,10 @@ export function newestFirst(rows: readonly Row[], { amount, balance }: TableColu
 /** The cells of a table's rows, in the order of the paper. */
 export const cellsOf = (table: Table): Row[] => table.rows.map((row) => row.cells)
 
-/** Works on a table with its oldest row first, however the paper has them, and leaves it in the order of the paper. */
+/**
+ * Works on a table with its oldest row first, however the paper has them, and leaves it in the order of the
+ * paper.
+ */
 export function oldestFirst<T>(table: Table, field: Field, work: () => T): T {
   const turned = newestFirst(cellsOf(table), tableColumns(field))
   const turn = () => {

@@ -72,7 +72,8 @@ export function selectTable(
       fillYears(table, date, value(ends.first) as string | null, value(ends.second) as string | null)
     for (const r of type.relations) {
       const opening = r.kind === 'running' && r.table === field.name ? value(r.opening) : null
-      // The sum comes out by itself then, whether the opening balance was read right or not: a person is to see the row.
+      // The sum comes out by itself then, whether the opening balance was read right or not: a person is to
+      // see the row.
       if (table && isMoney(opening) && !newestFirst(cellsOf(table), tableColumns(field)))
         addMissingFirstRow(table, field, opening)
       if (
@@ -146,7 +147,10 @@ function provenBy(
 const sumOf = (table: Table, field: Field): number =>
   cellsOf(table).reduce((sum, row) => sum + (centsIn(row, tableColumns(field).amount) ?? NaN), 0)
 
-/** Amounts that lead from opening to closing to the cent are right, whatever a weak print made of the balances between. */
+/**
+ * Amounts that lead from opening to closing to the cent are right, whatever a weak print made of the balances
+ * between.
+ */
 function followAmounts(table: Table, field: Field, opening: number): void {
   const names = bookingColumns(field)
   if (!names) return

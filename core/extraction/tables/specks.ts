@@ -4,7 +4,10 @@ import type { Page, Word } from '../../model/page.ts'
 import { withDecimalPoints } from '../../ocr/decimal-points.ts'
 import { joinSplitRows } from './split-rows.ts'
 
-/** Marks that no cell of a table is made of: a sign, a bracket or a currency may be part of an amount, and "&" of a firm. */
+/**
+ * Marks that no cell of a table is made of: a sign, a bracket or a currency may be part of an amount, and "&"
+ * of a firm.
+ */
 const MARK = /^[^\p{L}\p{N}€£$()+−–—&/%-]+$/u
 /** A dash before the first cell of a row is the sign of nothing. */
 const DASH = /^[+−–—-]+$/
@@ -14,7 +17,8 @@ const LETTER = 0.9
 const known = new WeakMap<Page, Line[]>()
 
 /**
- * The lines of a page as rows are read from them: on a picture, without what its grain was taken for and with lost points. One "*" before the
+ * The lines of a page as rows are read from them: on a picture, without what its grain was taken for and with
+ * lost points. One "*" before the
  * day would lose the row, one ";" behind the words spoil them.
  */
 export function linesWithoutNoise(page: Page): Line[] {
@@ -32,7 +36,10 @@ export function linesWithoutNoise(page: Page): Line[] {
   return lines
 }
 
-/** A line whose last word counts as hardly read: what was left out behind it may have been its end, and a person is to see that. */
+/**
+ * A line whose last word counts as hardly read: what was left out behind it may have been its end, and a
+ * person is to see that.
+ */
 function doubted(line: Line): Line {
   const last = line.segments.findLast((s) => s.words.some(isSpelt))
   const segments = line.segments.map((s) => (s === last ? withDoubt(s) : s))
@@ -78,7 +85,10 @@ function withoutSpecks(line: Line): Line {
   }
 }
 
-/** Words read as weakly as this, apart from a row's own words, are stains and what shines through; in a line of their own they may be the end of a row's, if they are not weaker still. */
+/**
+ * Words read as weakly as this, apart from a row's own words, are stains and what shines through; in a line
+ * of their own they may be the end of a row's, if they are not weaker still.
+ */
 const [SCRAP, STAIN] = [0.6, 0.35]
 const isScrap = ({ words }: Segment): boolean =>
   words.length <= 2 && words.every((w) => w.confidence < SCRAP && !/\d[.,]?\d/.test(w.text))

@@ -9,8 +9,10 @@ const BESIDE = 0.15
 const WITHIN = 0.75
 
 /**
- * Rows whose figures stand in the middle of two lines of words, which fall into two lines on a picture that leans. Either the
- * amounts stand by themselves beneath the day; or each line has some of the words, one of them the day, and the amounts are dealt
+ * Rows whose figures stand in the middle of two lines of words, which fall into two lines on a picture that
+ * leans. Either the
+ * amounts stand by themselves beneath the day; or each line has some of the words, one of them the day, and
+ * the amounts are dealt
  * out between them.
  */
 export function joinSplitRows(lines: readonly Line[]): Line[] {
@@ -45,7 +47,10 @@ const isAmount = (s: Segment): boolean => AMOUNT.test(s.text)
 const isWords = (s: Segment): boolean => /\p{L}{2}/u.test(s.text) && !isAmount(s)
 const startsWithDay = ({ segments }: Line): boolean => segments.length >= 2 && DAY.test(segments[0].text)
 
-/** Whether two lines have an amount and a balance between them, each in its own column, and some words; a remnant of figures is neither. */
+/**
+ * Whether two lines have an amount and a balance between them, each in its own column, and some words; a
+ * remnant of figures is neither.
+ */
 function areApart(above: Line, line: Line): boolean {
   if (![above, line].every((l) => l.segments.some((s) => isAmount(s) || isWords(s)))) return false
   const segments = [...above.segments, ...line.segments]

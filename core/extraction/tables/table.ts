@@ -14,7 +14,10 @@ export interface TableRow {
   confidence: number
   /** What stands where its date could not be read; empty where nothing does. */
   unreadDate: string
-  /** Its amount and balance on a weak print before the rows beside it corrected them; null where nothing looked yet. */
+  /**
+   * Its amount and balance on a weak print before the rows beside it corrected them; null where nothing
+   * looked yet.
+   */
   asRead: AsRead | null
 }
 

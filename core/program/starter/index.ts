@@ -1,5 +1,8 @@
 import { builtInPrograms } from './programs.ts'
 import { builtInTypes } from './types/index.ts'
 
-/** What ships with Jigsa to begin with. Only whoever starts it hands this in; nothing that reads papers knows it by itself. */
+/**
+ * What ships with Jigsa to begin with. Only whoever starts it hands this in; nothing that reads papers knows
+ * it by itself.
+ */
 export const starterSet = { types: builtInTypes, programs: builtInPrograms }

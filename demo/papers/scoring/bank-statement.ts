@@ -8,7 +8,10 @@ import type { StatementWishes } from '../tuning/bank-statement.ts'
 
 const PER_PAGE = [19, 26]
 
-/** A month's statement: debit and credit columns with the running balance first, or ruled lines with CR and DR behind. */
+/**
+ * A month's statement: debit and credit columns with the running balance first, or ruled lines with CR and DR
+ * behind.
+ */
 export async function drawStatement(
   story: Story,
   layout: number,

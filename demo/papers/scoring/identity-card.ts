@@ -7,7 +7,10 @@ import { addDays } from '../../../core/text/calendar.ts'
 import type { CardWishes } from '../tuning/identity-card.ts'
 import { zoneLines } from '../zone.ts'
 
-/** A card with its photo on the right and Spanish labels beside the English ones, or a passport page with numbered fields. */
+/**
+ * A card with its photo on the right and Spanish labels beside the English ones, or a passport page with
+ * numbered fields.
+ */
 export async function drawCard(story: Story, layout: number, dice: Dice, wishes: CardWishes): Promise<Drawn> {
   const passport = layout === 1
   const paper = await Paper.begin(passport ? 'serif' : 'humanist')

@@ -1,4 +1,7 @@
-/** How one kind of paper is worded: each field with the labels that a studio might set, and sentences that say the same. */
+/**
+ * How one kind of paper is worded: each field with the labels that a studio might set, and sentences that say
+ * the same.
+ */
 export interface Wording {
   titles: readonly string[]
   labels: Readonly<Record<string, readonly string[]>>

@@ -9,7 +9,10 @@ const DIVISIONS = ['none', 'none', 'rules', 'bands', 'grid'] as const
 /** Right edges of the columns of figures. */
 const FIGURES = { one: [440, 550], two: [390, 470, 550] } as const
 
-/** The rows of a bank's statement in one bank's way: one column of amounts or two, rules, bands or a grid, days short or long. */
+/**
+ * The rows of a bank's statement in one bank's way: one column of amounts or two, rules, bands or a grid,
+ * days short or long.
+ */
 export class LedgerDrawer {
   readonly pitch: number
   private readonly size: number

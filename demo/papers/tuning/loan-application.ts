@@ -23,7 +23,10 @@ interface Look {
   arrangement: Arrangement
   title: string
   sections: string[]
-  /** Labels in the order number, date, name, born, national, address, phone, e-mail, status, employer, income, loan, term, price, deposit, vessel, hull, existing, iban, co-applicant. */
+  /**
+   * Labels in the order number, date, name, born, national, address, phone, e-mail, status, employer, income,
+   * loan, term, price, deposit, vessel, hull, existing, iban, co-applicant.
+   */
   labels: string[]
   status: [employed: string, selfEmployed: string]
   sign: [label: string, date: string]
