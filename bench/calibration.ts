@@ -3,8 +3,7 @@ const WIDE = 40
 
 /**
  * Draws how often what is said to be so sure is right: a row for each tenth, a bar as long as it was right, a
- * mark where
- * its mean sureness lies. Where bar and mark end together, the probabilities are honest.
+ * mark where its mean sureness lies. Where bar and mark end together, the probabilities are honest.
  */
 export function drawCalibration(pairs: readonly (readonly [sure: number, right: boolean])[]): string[] {
   return Array.from({ length: BINS }, (_, bin) => {

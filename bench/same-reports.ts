@@ -5,9 +5,9 @@ import { join, resolve } from 'node:path'
 import { Command } from 'commander'
 
 /**
- * Shows that a change of structure alone changes no result: draws packages of every set of layouts, runs the headless
- * run of an earlier revision and of this working tree on each, and compares `report.json` byte by byte, without the
- * timing. Exit 1 where any differs.
+ * Shows that a change of structure alone changes no result: draws packages of every set of layouts, runs the
+ * headless run of an earlier revision and of this working tree on each, and compares `report.json` byte by
+ * byte, without the timing. Exit 1 where any differs.
  */
 const command = new Command('same-reports')
   .argument('<revision>', 'the earlier revision')

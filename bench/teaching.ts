@@ -36,8 +36,7 @@ interface Paper {
 
 /**
  * Takes the labels out of the definitions of a type, marks one paper as a person would, and reads all others
- * by what that
- * taught. Every paper is the example once.
+ * by what that taught. Every paper is the example once.
  */
 export function measureTeaching(cases: readonly BenchCase[]): TeachingRun {
   let [values, before, after, marked, comparable, papers] = [0, 0, 0, 0, 0, 0]

@@ -8,8 +8,8 @@ import { FIRST_ORGANISATION } from '../server/database/schema.ts'
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../demo/people.ts'
 
 /**
- * Starts the built application, web and one worker, on the empty database that `DATABASE_URL` names, with the demo's
- * people and nothing else: for tests and measurements of the interface.
+ * Starts the built application, web and one worker, on the empty database that `DATABASE_URL` names, with the
+ * demo's people and nothing else: for tests and measurements of the interface.
  * @returns where it answers, and what ends both; this process's own connection to the database stays open
  */
 export async function startAlone(): Promise<{ url: string; end: () => Promise<void> }> {

@@ -44,8 +44,8 @@ export function freePort(wanted = 0): Promise<number> {
 
 /**
  * Starts a PostgreSQL whose data lie in `folder`, made on the first run. As root it runs as the user
- * `postgres`, since
- * PostgreSQL refuses to run as root; a half-made data folder of an interrupted run is made again.
+ * `postgres`, since PostgreSQL refuses to run as root; a half-made data folder of an interrupted run is made
+ * again.
  */
 export async function startPostgres(folder: string): Promise<Cluster> {
   const bin = newestVersion()

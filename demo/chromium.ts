@@ -1,7 +1,6 @@
 /**
  * How Debian's Chromium is started, for papers that it sets, tests and measurements. Without the last of
- * these it calls
- * its maker at every start, which a closed network refuses many times over.
+ * these it calls its maker at every start, which a closed network refuses many times over.
  */
 export const CHROMIUM = {
   executablePath: '/usr/bin/chromium',

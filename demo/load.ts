@@ -59,8 +59,9 @@ export async function loadRegisters(): Promise<void> {
 }
 
 /**
- * Settles and finishes the demo's earlier packages once they are read, as a processor did weeks ago: types that were
- * asked about are said. Those that were finished before, and perhaps opened again, stay as they are.
+ * Settles and finishes the demo's earlier packages once they are read, as a processor did weeks ago: types
+ * that were asked about are said. Those that were finished before, and perhaps opened again, stay as they
+ * are.
  */
 export async function finishEarlier(): Promise<void> {
   const [ivo] = await database().select().from(user).where(eq(user.email, 'ivo@merrowsound.example'))

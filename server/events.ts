@@ -28,8 +28,8 @@ const listeners = new Set<Listener>()
 let line: Promise<pg.Client> | null = null
 
 /**
- * Hears all changes from the moment the promise is kept until the returned function is called. One connection serves
- * all listeners of the process; it ends with the last of them.
+ * Hears all changes from the moment the promise is kept until the returned function is called. One connection
+ * serves all listeners of the process; it ends with the last of them.
  */
 export async function hear(listener: Listener): Promise<() => void> {
   listeners.add(listener)

@@ -49,8 +49,7 @@ export function digestOf(
 
 /**
  * Walks the trail in the order in which its acts became final, with each act's digest. Digests are worked out
- * here and not
- * by the database, whose functions somebody may have changed along with the acts.
+ * here and not by the database, whose functions somebody may have changed along with the acts.
  */
 export async function* trail(): AsyncGenerator<{ position: number; digest: string; act: TrailAct | null }> {
   for (let from = 0; ;) {
@@ -83,9 +82,8 @@ export async function* trail(): AsyncGenerator<{ position: number; digest: strin
 
 /**
  * Looks whether the trail is whole: every act that the chain names is there and as it was, none is between,
- * and none stands
- * outside. Acts cut off at the end leave a shorter chain that is whole in itself: give a digest noted earlier
- * to find that.
+ * and none stands outside. Acts cut off at the end leave a shorter chain that is whole in itself: give a
+ * digest noted earlier to find that.
  * @param noted a digest that the chain once ended with, and must still have
  */
 export async function verifyTrail(noted?: string): Promise<TrailState> {

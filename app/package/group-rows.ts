@@ -28,8 +28,7 @@ export interface GroupRow {
 
 /**
  * Documents put in rows as they fit, in their order: known before anything is drawn, so that of a package of
- * hundreds of
- * pages only what is on the screen need be.
+ * hundreds of pages only what is on the screen need be.
  * @param width of the table, in dots of the screen
  * @param noted how many letters stand behind a document's name
  */

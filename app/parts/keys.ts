@@ -8,8 +8,9 @@ const takesText = (target: EventTarget | null): boolean =>
   (target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
 /**
- * Listens for shortcuts while the component is shown. Keys typed into fields, keys with Ctrl, Alt or Meta, and keys
- * pressed while a dialog is open are left alone, so that a letter in a reason never answers a question.
+ * Listens for shortcuts while the component is shown. Keys typed into fields, keys with Ctrl, Alt or Meta,
+ * and keys pressed while a dialog is open are left alone, so that a letter in a reason never answers a
+ * question.
  */
 export function useKeys(keys: KeyMap): void {
   const current = useRef(keys)

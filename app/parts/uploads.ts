@@ -13,8 +13,8 @@ export interface Upload {
 }
 
 /**
- * Files being sent, outside of any screen: a person goes elsewhere and the sending goes on. Two at once, since more
- * only share the same line.
+ * Files being sent, outside of any screen: a person goes elsewhere and the sending goes on. Two at once,
+ * since more only share the same line.
  */
 let uploads: readonly Upload[] = []
 const files = new Map<string, File>()

@@ -3,9 +3,8 @@ import type { Value } from '../model/value.ts'
 
 /**
  * What a person said about a package. Answers are kept as they were given and applied, in their order, to
- * whatever the
- * machine finds: a later run can change the findings under them, never the answer itself.
- * Pages are named by their number in the package, which no answer changes.
+ * whatever the machine finds: a later run can change the findings under them, never the answer itself. Pages
+ * are named by their number in the package, which no answer changes.
  */
 const page = z.number().int().positive()
 const money = z.object({ amount: z.string().regex(/^-?\d+(\.\d{1,2})?$/), currency: z.string().length(3) })

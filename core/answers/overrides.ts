@@ -18,8 +18,8 @@ export const subjectOf = (answer: Override): string =>
   answer.kind === 'waive' ? answer.requirement : answer.kind === 'fact' ? answer.fact : answer.check
 
 /**
- * The last decision on a subject and how far it counts. A second person's word is on the decision before it: a new
- * decision needs a new word.
+ * The last decision on a subject and how far it counts. A second person's word is on the decision before it:
+ * a new decision needs a new word.
  * @param second whether such a decision needs a second person
  */
 export function standingOf<K extends Override['kind']>(

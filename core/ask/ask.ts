@@ -72,9 +72,8 @@ const BELIEVED = 0.5
 
 /**
  * Answers a question in plain words from what was read: the values whose labels and papers speak of what is
- * asked, else a
- * line of print that does. Never anything that does not stand on a page; nothing is an answer too.
- * Source of the weighting: Spärck Jones, "A statistical interpretation of term specificity", 1972.
+ * asked, else a line of print that does. Never anything that does not stand on a page; nothing is an answer
+ * too. Source of the weighting: Spärck Jones, "A statistical interpretation of term specificity", 1972.
  */
 export function ask(
   question: string,

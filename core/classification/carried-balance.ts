@@ -19,8 +19,8 @@ const AMOUNT = /(?<![\d.,])(-\s?)?(\d[\d.,' ]*[.,]\d{2})(?![\d.,])(\s?(?:-|DR\b)
 const ENDS = 2
 
 /**
- * Balances that run from page to page. Before its first row an account stood at that row's balance less or more its
- * amount, whichever sign or column says which. An account with nothing in it proves nothing.
+ * Balances that run from page to page. Before its first row an account stood at that row's balance less or
+ * more its amount, whichever sign or column says which. An account with nothing in it proves nothing.
  */
 export function carriedBalances(page: Page): Carried {
   const lines = linesOf(page)

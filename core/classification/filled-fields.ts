@@ -10,9 +10,9 @@ const SHARE = 0.6
 const FOUND = 1.5
 
 /**
- * How much of what a type asks for a page answers: the share of its fields, and its signature, that stand there with
- * their labels. A short form with an unheard-of title is told by this, as three right answers of three say more than
- * three of twenty.
+ * How much of what a type asks for a page answers: the share of its fields, and its signature, that stand
+ * there with their labels. A short form with an unheard-of title is told by this, as three right answers of
+ * three say more than three of twenty.
  * @returns log-evidence, 0 where too little is answered
  */
 export function filledEvidence(page: Page, type: DocumentType): number {

@@ -38,8 +38,7 @@ export const tallness = (line: Line, lines: readonly Line[]): number =>
 
 /**
  * How much a page looks like the first of a document rather than one further on, -1 to 1: it opens with large
- * letters or
- * short lines; what goes on begins with sentences, or with rows, in letters like all others.
+ * letters or short lines; what goes on begins with sentences, or with rows, in letters like all others.
  */
 export function firstPageLikelihood(page: Page): number {
   const lines = linesOf(page)

@@ -3,8 +3,9 @@ import type { Page } from '../model/page.ts'
 import { nameLikeness } from '../extraction/parsers/words.ts'
 
 /**
- * How much a page looks like a letter, 0 to 1: a short line that greets and ends in a comma, sentences over most of
- * the width, and a short close with a name under it. The words themselves do not matter, so any language will do.
+ * How much a page looks like a letter, 0 to 1: a short line that greets and ends in a comma, sentences over
+ * most of the width, and a short close with a name under it. The words themselves do not matter, so any
+ * language will do.
  */
 export function letterLikeness(page: Page): number {
   const lines = linesOf(page)

@@ -20,9 +20,8 @@ const ALIKE = 0.5
 
 /**
  * Puts documents together that lie in pieces: a page 2 of 3 that lies elsewhere belongs to the one document
- * that lacks
- * it and looks like it, and pages in the wrong order go by their numbers. Where two documents could claim a piece, or
- * nothing but the number speaks for it, it stays alone and is asked about.
+ * that lacks it and looks like it, and pages in the wrong order go by their numbers. Where two documents
+ * could claim a piece, or nothing but the number speaks for it, it stays alone and is asked about.
  * @param speaksFor whether what stands on a page, looked at alone, is that of a type
  */
 export function mergeFragments(
@@ -90,8 +89,8 @@ export function mergeFragments(
 
 /**
  * The last page of a piece, where its number cannot be the next one of that document: it is there already,
- * counts another
- * total, or follows pages of another make. Such a page went with the document before it for want of a better.
+ * counts another total, or follows pages of another make. Such a page went with the document before it for
+ * want of a better.
  */
 function strayTail(
   piece: Piece,

@@ -133,9 +133,8 @@ function cosine(a: readonly number[], b: readonly number[]): number {
 const indexes = new WeakMap<Learnt, Index>()
 
 /**
- * How a page resembles the samples of each type, by the nearest of them.
- * Source: Cover & Hart, "Nearest neighbor pattern classification", 1967; Salton & Buckley, "Term-weighting
- * approaches", 1988.
+ * How a page resembles the samples of each type, by the nearest of them. Source: Cover & Hart, "Nearest
+ * neighbor pattern classification", 1967; Salton & Buckley, "Term-weighting approaches", 1988.
  */
 export function similarityTo(learnt: Learnt, page: Page, types: readonly DocumentType[]): Similarity {
   let index = indexes.get(learnt)

@@ -21,10 +21,10 @@ export interface Knowledge {
 }
 
 /**
- * The best cut of a page sequence into typed documents, with posterior probabilities.
- * A semi-Markov model over the whole sequence: each segment pays for its first page, its further pages and the links
- * between them; forward and backward sums give the probability of every cut and every type.
- * Source: Sarawagi & Cohen, "Semi-Markov conditional random fields", 2004.
+ * The best cut of a page sequence into typed documents, with posterior probabilities. A semi-Markov model
+ * over the whole sequence: each segment pays for its first page, its further pages and the links between
+ * them; forward and backward sums give the probability of every cut and every type. Source: Sarawagi & Cohen,
+ * "Semi-Markov conditional random fields", 2004.
  * @param pages in package order; blank and separator pages are left out of documents, separators also cut
  */
 export function segmentPages(
@@ -125,8 +125,8 @@ const doubted = (doubts: Doubt[]): Pick<Piece, 'doubts'> => {
 
 /**
  * The cut with rules, with a question wherever a rule and the pages themselves clearly disagree, whichever of
- * them won:
- * a rule that was written for other papers must not cut these in silence, nor be overheard in silence.
+ * them won: a rule that was written for other papers must not cut these in silence, nor be overheard in
+ * silence.
  */
 function agreeing(plain: Cut, ruled: Cut, said: readonly Said[], pages: readonly Page[]): Piece[] {
   const at = new Map(pages.map((page, i) => [page.number, i]))
@@ -177,8 +177,8 @@ const STRAY = -1.5
 
 /**
  * Pages that lie away from their paper: "2 of 2" behind a page without a number, while elsewhere "1 of 2" is
- * followed by
- * something else. Without this it would be taken for the second page of whatever it happens to lie behind.
+ * followed by something else. Without this it would be taken for the second page of whatever it happens to
+ * lie behind.
  * @returns their places in the run
  */
 function straysAmong(looks: readonly PageFeatures[]): ReadonlySet<number> {
@@ -286,8 +286,7 @@ class Model {
 
   /**
    * A page that asks for the same things as the page before is more likely another paper of the kind (the
-   * next month's
-   * payslip) than its continuation, unless its numbering says otherwise.
+   * next month's payslip) than its continuation, unless its numbering says otherwise.
    */
   private repeats(page: number, kind: number): number {
     const numbering = this.looks[page].numbering

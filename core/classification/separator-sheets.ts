@@ -11,8 +11,7 @@ export interface Separator {
 
 /**
  * Whether a page is a sheet laid between papers: its code says so, or names a case on a page with hardly any
- * words, or a
- * heading names it where no code could be read.
+ * words, or a heading names it where no code could be read.
  */
 export function separatorSheetOn(
   page: Pick<Page, 'words' | 'codes'>,

@@ -15,8 +15,7 @@ export type RulePlace = z.infer<typeof rulePlace>
 
 /**
  * What a person says of papers in words: a page on which all of `words` stand, each in its place, and none of
- * `without`,
- * begins a document, or is of a type.
+ * `without`, begins a document, or is of a type.
  */
 export const ruleSchema = z.object({
   name: z.string().trim().min(3).max(80),

@@ -7,8 +7,7 @@ const FROM = { title: 1, sign: 0.8, label: 0.35 } as const
 
 /**
  * The single words that a type's wordings are made of. A heading or a sentence that nobody listed ("I
- * authorise enquiries
- * about my credit record") still uses them, and what only few types say speaks for those.
+ * authorise enquiries about my credit record") still uses them, and what only few types say speaks for those.
  */
 export class Vocabulary {
   private readonly weights = new Map<string, [type: number, weight: number][]>()

@@ -42,8 +42,8 @@ export interface CheckResult {
 
 /**
  * The amounts and days that a failure rests on: one that turns up later is a new failure. Other numbers count
- * only where
- * there are none of these: a paper that comes in may change what its neighbour is called ("Payslip (2)").
+ * only where there are none of these: a paper that comes in may change what its neighbour is called ("Payslip
+ * (2)").
  */
 export const figuresOf = (detail: string): string[] => [
   ...new Set(detail.match(/\d[\d,]*\.\d{2}|\d{4}-\d{2}-\d{2}/g) ?? detail.match(/\d+(?:\.\d+)?/g) ?? []),

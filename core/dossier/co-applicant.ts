@@ -13,8 +13,8 @@ export const perPersonTypes = (program: Program): string[] => [
 
 /**
  * Somebody beside the applicant who brought papers of two kinds that each person brings (a card and a
- * consent), and whom
- * the application was not read to name. Taking that person's papers for the applicant's would accuse them all.
+ * consent), and whom the application was not read to name. Taking that person's papers for the applicant's
+ * would accuse them all.
  * @param nameField the field that says whose paper a type is
  */
 export function findCoApplicant(

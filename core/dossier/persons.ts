@@ -20,9 +20,8 @@ const MACHINE: ReadonlySet<string> = new Set(['certain', 'repaired'])
 
 /**
  * The applicant's name: as the form has it, or where that could not be read, as most of the papers have it.
- * Without one,
- * two people's papers would be held against one another.
- * A form read from a picture whose name is a letter off what so many say was misread: all others would be strangers.
+ * Without one, two people's papers would be held against one another. A form read from a picture whose name
+ * is a letter off what so many say was misread: all others would be strangers.
  * @param nameField the field that says whose paper a type is
  */
 export function applicantOf(

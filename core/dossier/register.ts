@@ -74,8 +74,8 @@ export function soughtIn(
 }
 
 /**
- * What registers say of the facts of a package. The first entry that says something of a fact counts; a number finds
- * more surely than a name.
+ * What registers say of the facts of a package. The first entry that says something of a fact counts; a
+ * number finds more surely than a name.
  */
 export function registerSides(
   entries: readonly RegisterEntry[],

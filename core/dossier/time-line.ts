@@ -34,8 +34,7 @@ export interface TimeLine {
 
 /**
  * The papers that a program asks for by the days they cover, or by months in a row, on one line of time. Null
- * where it asks
- * for none such, or none is there.
+ * where it asks for none such, or none is there.
  */
 export function timeLineOf(program: Program, papers: readonly Paper[], asOf: string): TimeLine | null {
   const needs = program.requirements.flatMap((r) => r.ways.flatMap((w) => w.needs))

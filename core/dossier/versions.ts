@@ -6,11 +6,10 @@ import { counts, fieldOf, type Paper } from './paper.ts'
 import type { FilledField } from '../answers/fill.ts'
 
 /**
- * Finds papers that are versions of one another: of one type, agreeing in what tells one matter from the next, of
- * different days. The newest counts, of those signed where the type is signed, or the one that a person
- * chose; the others
- * name it as what supersedes them. Values still asked about make no version: a misread date would hide a
- * paper that counts.
+ * Finds papers that are versions of one another: of one type, agreeing in what tells one matter from the
+ * next, of different days. The newest counts, of those signed where the type is signed, or the one that a
+ * person chose; the others name it as what supersedes them. Values still asked about make no version: a
+ * misread date would hide a paper that counts.
  */
 export function markVersions(
   papers: readonly Paper[],

@@ -14,10 +14,8 @@ export const canBeDoubted = (page: Page): boolean =>
 
 /**
  * Places on scanned pages whose reading is in doubt, by page: what a person would be asked about, and what is
- * just sure
- * enough not to be, and page numbers that make a document lack pages: "1 of 4" may be a single page's "1 of
- * 1". A second
- * reader looks at these before anybody is asked or told.
+ * just sure enough not to be, and page numbers that make a document lack pages: "1 of 4" may be a single
+ * page's "1 of 1". A second reader looks at these before anybody is asked or told.
  */
 export function doubtsOf(documents: readonly Document[], pages: readonly Page[]): Map<number, Box[]> {
   const scanned = new Set(pages.filter(canBeDoubted).map((p) => p.number))

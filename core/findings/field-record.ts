@@ -45,8 +45,7 @@ export interface WhatIf {
 
 /**
  * Runs thresholds over the readings of the past. A value that nobody corrected is taken for right: what a
- * person saw on a
- * finished package and left alone.
+ * person saw on a finished package and left alone.
  */
 export const whatIf = (past: readonly PastReading[], thresholds: readonly number[]): WhatIf[] =>
   thresholds.map((threshold) => ({

@@ -7,8 +7,8 @@ const LEANS = 0.1
 const known = new WeakMap<Page, Page>()
 
 /**
- * A page with its words where they would stand if it did not lean. Down a sheet that leans by two degrees a column
- * moves aside by the width of an amount, and what stands in it would fall to its neighbour.
+ * A page with its words where they would stand if it did not lean. Down a sheet that leans by two degrees a
+ * column moves aside by the width of an amount, and what stands in it would fall to its neighbour.
  */
 export function deskewed(page: Page): Page {
   if (Math.abs(page.skew) < LEANS) return page
@@ -33,8 +33,8 @@ export function skewed(box: Box, page: Page): Box {
 }
 
 /**
- * A box whose middle is turned about the middle of its page. The box itself stays upright and of its size, as the
- * readers leave the words of a leaning page.
+ * A box whose middle is turned about the middle of its page. The box itself stays upright and of its size, as
+ * the readers leave the words of a leaning page.
  * @param degrees clockwise
  */
 function moved([l, t, r, b]: Box, { width, height }: Page, degrees: number): Box {

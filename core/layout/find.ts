@@ -13,8 +13,8 @@ export interface Hit {
 
 /**
  * Where words stand on a page: case, accents and marks do not matter, and the last word may go on ("varn"
- * finds Varnham).
- * Neighbours are looked at together, so that "4817" finds `MSM-26-004817` and "gannet row" finds it over two words.
+ * finds Varnham). Neighbours are looked at together, so that "4817" finds `MSM-26-004817` and "gannet row"
+ * finds it over two words.
  */
 export function findText(page: Page, wanted: string): Hit[] {
   const sought = squeeze(wanted)

@@ -123,8 +123,7 @@ const AROUND = 8
 
 /**
  * Cuts segments where a column of the lines around begins, though the gap before it is no wider than a space
- * could be: a
- * value that fills its cell would run on into the label of the next one ("+44 1611 173 Email").
+ * could be: a value that fills its cell would run on into the label of the next one ("+44 1611 173 Email").
  */
 function partedAtColumns(lines: Line[], page: Page): Line[] {
   const reach = page.source === 'text' ? STRAIGHT_UNDER.text : STRAIGHT_UNDER.picture

@@ -12,8 +12,8 @@ export interface PageDiff {
 }
 
 /**
- * Compares two pages word by word in reading order; case, accents and marks do not count.
- * Source: Myers, "An O(ND) difference algorithm", 1986.
+ * Compares two pages word by word in reading order; case, accents and marks do not count. Source: Myers, "An
+ * O(ND) difference algorithm", 1986.
  */
 export function pageDiff(first: Page, second: Page): PageDiff {
   const [a, b] = [spokenOn(first), spokenOn(second)]

@@ -55,8 +55,8 @@ export function isOneConfusion(a: string, b: string): boolean {
 }
 
 /**
- * Whether a reading slip explains the difference: the reading of at least one side was weak, and one likely confusion
- * (or, for words, one lost or added letter) leads from one to the other.
+ * Whether a reading slip explains the difference: the reading of at least one side was weak, and one likely
+ * confusion (or, for words, one lost or added letter) leads from one to the other.
  */
 export function isConfusion(a: string, b: string, sides: readonly [Side, Side], words = false): boolean {
   if (Math.min(sides[0].confidence, sides[1].confidence) >= WEAK) return false

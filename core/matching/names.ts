@@ -29,8 +29,7 @@ const nameParts = memoize((name) => {
 
 /**
  * Names of persons: case, accents, titles, order of parts, initials, a middle name left out and a maiden name
- * added are
- * variants of one name; another surname or another given name is another person.
+ * added are variants of one name; another surname or another given name is another person.
  */
 export const compareNames: Comparer = (a, b) => {
   const [left, right] = [plain(a.value), plain(b.value)]

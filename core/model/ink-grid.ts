@@ -115,8 +115,8 @@ export function strokesOn(grid: InkGrid, printed: readonly Box[]): (Strokes & { 
 }
 
 /**
- * Looks for pen strokes in `area`: dark cells outside `printed` boxes. Long straight runs (signature lines, frames)
- * are taken out first, or every empty signature line would count as signed.
+ * Looks for pen strokes in `area`: dark cells outside `printed` boxes. Long straight runs (signature lines,
+ * frames) are taken out first, or every empty signature line would count as signed.
  */
 export function strokesIn(grid: InkGrid, area: Box, printed: readonly Box[]): Strokes {
   const { columns, rows } = grid

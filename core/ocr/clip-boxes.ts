@@ -3,10 +3,8 @@ import type { Word } from '../model/page.ts'
 
 /**
  * Ends every word's box where the next word of its line begins. A reader of pictures draws the box of "Page"
- * around all of
- * "Page 1 of 2", or that of "of" into the figure behind it; words that seem to stand in one place are taken
- * for two lines,
- * and "Page … 2" for the number of the page.
+ * around all of "Page 1 of 2", or that of "of" into the figure behind it; words that seem to stand in one
+ * place are taken for two lines, and "Page … 2" for the number of the page.
  * @param words in reading order
  */
 export function clipOverlappingBoxes(words: readonly Word[]): Word[] {

@@ -12,8 +12,7 @@ const WIDEST = 34
 
 /**
  * Joins letters that were set one to a box, as forms for the pen ask for them: single characters on one line
- * at an even
- * pitch are the words they spell. An empty box is a space.
+ * at an even pitch are the words they spell. An empty box is a space.
  * @param width of the page in points
  */
 export function joinCombFields(words: readonly Word[], width: number): Word[] {

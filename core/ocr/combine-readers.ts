@@ -31,8 +31,7 @@ const ALONE = 0.7
 
 /**
  * What two readers make of the same words together: the first brings spaces and accents, the second figures
- * and letters
- * that the first mixes up.
+ * and letters that the first mixes up.
  * @param words neighbours in one line, from left to right
  * @param letters all that the second reader saw of them, from left to right
  */

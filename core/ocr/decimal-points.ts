@@ -14,8 +14,8 @@ const LIKELY = 0.6
 
 /**
  * The lines of a picture with the points that its amounts lost: figures alone that end where a column of
- * amounts ends are
- * cents ("2029" under "29.14"). They count as weakly read, so that the sums must bear them out.
+ * amounts ends are cents ("2029" under "29.14"). They count as weakly read, so that the sums must bear them
+ * out.
  */
 export function withDecimalPoints(lines: readonly Line[]): Line[] {
   const ends = lines.flatMap((line) => line.segments.flatMap((s) => (AMOUNT.test(s.text) ? [s.box[2]] : [])))

@@ -8,8 +8,8 @@ const GAP = 0.9
 const GROUPED = /\d[.,]\d{3}[.,]\d$/
 
 /**
- * Puts amounts together that a reader of pictures parts at their decimal sign, as it does with the wide point of
- * typewriter faces: "123. 57". A day and its month ("12. 05 2026") stay apart.
+ * Puts amounts together that a reader of pictures parts at their decimal sign, as it does with the wide point
+ * of typewriter faces: "123. 57". A day and its month ("12. 05 2026") stay apart.
  */
 export function joinSplitAmounts(words: readonly Word[], shape: number): Word[] {
   const ends = new Map<Word, Word>()

@@ -39,10 +39,10 @@ const WIDER = 1.25
 
 /**
  * Words from the letters of a line: parted where the reader saw a space, and where paper shows between
- * letters for more
- * than a fair share of their height.
+ * letters for more than a fair share of their height.
  * @param letters with their middles as shares of the page's width
- * @param gaps stretches of paper without ink in the line, as shares of the page's width, wide enough for a space
+ * @param gaps stretches of paper without ink in the line, as shares of the page's width, wide enough for a
+ * space
  * @param box of the line
  */
 export function wordsFrom(

@@ -5,9 +5,9 @@ import { fold } from '../text/normalize.ts'
 const GUESSED = 0.6
 
 /**
- * Letters that no model here knows and that are read as one sign for all of them: "@degaard", "ZÉLIE @DEGAARD" begin
- * with an Ø. An address of mail has more than letters behind its sign, a ring before an option a capital and
- * small ones.
+ * Letters that no model here knows and that are read as one sign for all of them: "@degaard", "ZÉLIE
+ * @DEGAARD" begin with an Ø. An address of mail has more than letters behind its sign, a ring before an
+ * option a capital and small ones.
  */
 export const withLostLetter = (word: Word): Word =>
   /^@(?:\p{Ll}{3,}|\p{Lu}{3,}),?$/u.test(word.text)
@@ -30,8 +30,7 @@ const DOMAIN = /^[a-z0-9-]{3,}(?:\.[a-z0-9-]{2,})+[.,;]?$/
 
 /**
  * Addresses of mail whose sign was read as a letter, "bram.oakshottckelpnet.example": where a name of the
- * same page ends in
- * them, there it stood. A person sees them all the same.
+ * same page ends in them, there it stood. A person sees them all the same.
  */
 export function withMailSign(words: readonly Word[]): Word[] {
   const names = words.flatMap((w) =>

@@ -8,8 +8,7 @@ const isSign = ({ text }: Letter): boolean => /[\p{L}\d]/u.test(text)
 
 /**
  * Letters that the second reader saw where the first has no word. Where they go on from a word without a
- * space, that word
- * reaches over them: half of it would be another value. The others are words of their own.
+ * space, that word reaches over them: half of it would be another value. The others are words of their own.
  * @param words of one line, from left to right
  * @param letters all that the second reader saw of the line, from left to right
  */

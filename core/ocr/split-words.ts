@@ -21,8 +21,8 @@ function tongues(word: Word): Word[] {
 
 /**
  * Parts words that were set side by side without a space: a label and its value ("Tel.:+44", ":84"), a word
- * and an amount
- * ("period€2.327,29"), a year and the words of the next column ("2026Card"). Addresses of the web keep their colon.
+ * and an amount ("period€2.327,29"), a year and the words of the next column ("2026Card"). Addresses of the
+ * web keep their colon.
  */
 export function splitGluedWords(words: readonly Word[]): Word[] {
   return words.flatMap(tongues).flatMap((word) => {

@@ -46,8 +46,7 @@ export interface Assessment {
 
 /**
  * The later half of the way: pieces and people's answers → documents → values → facts, checks, checklist →
- * findings and deck.
- * Pure: the same situation gives the same assessment.
+ * findings and deck. Pure: the same situation gives the same assessment.
  */
 export function assess(situation: Situation, read: Reader = pageReader(situation.pages)): Assessment {
   const { program, types, answers, asOf, english } = situation

@@ -30,8 +30,7 @@ interface Draft {
 
 /**
  * The documents of a package as each stands by itself: arranged as people said, read, and filled in with
- * their answers. What
- * the papers say of one another is the passes' to find.
+ * their answers. What the papers say of one another is the passes' to find.
  */
 export function documentsOf(given: Given, pages: ReadonlyMap<number, Page>, read: Reader): Document[] {
   const placed = new Set(given.pieces.flatMap((p) => p.pages))
@@ -47,8 +46,7 @@ export function documentsOf(given: Given, pages: ReadonlyMap<number, Page>, read
 
 /**
  * One paper that no reader was made for costs the others nothing: where reading it fails, a person is asked
- * for all of its
- * values, and told why.
+ * for all of its values, and told why.
  */
 function readOrAsk(read: Reader, pages: readonly number[], type: DocumentType): DocumentReading {
   try {

@@ -14,8 +14,8 @@ export interface Fault {
 
 /**
  * Goes through a program for rules that name what does not exist, compare what cannot be compared, or can
- * never be met.
- * A program with faults is refused: one that asks for the impossible would hold up every package it judges.
+ * never be met. A program with faults is refused: one that asks for the impossible would hold up every
+ * package it judges.
  */
 export function faultsOf(program: Program, types: readonly TypeShape[]): Fault[] {
   const faults: Fault[] = []

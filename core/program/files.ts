@@ -8,8 +8,9 @@ import {
 } from './schema.ts'
 
 /**
- * Files of document types and programs, as they are written to disk, exported and stored. A file says its form in
- * `formatVersion`; one that says none is of the first form, and is brought up to date when it is loaded.
+ * Files of document types and programs, as they are written to disk, exported and stored. A file says its
+ * form in `formatVersion`; one that says none is of the first form, and is brought up to date when it is
+ * loaded.
  */
 
 /** What a file holds, and a line for each thing that its older form left to be assumed. */
@@ -80,8 +81,7 @@ const ROLES_OF_BOOKINGS = ['amount', 'balance']
 
 /**
  * In the first form columns had no roles: dated rows with two columns of money were bookings with a running
- * balance, rows
- * with a number and two columns of money were goods with a unit price.
+ * balance, rows with a number and two columns of money were goods with a unit price.
  */
 function assumeRoles(type: Record<string, unknown>, assumed: string[]): void {
   if (!Array.isArray(type.fields)) return

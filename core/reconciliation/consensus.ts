@@ -24,10 +24,9 @@ const SPOTLESS = 0.96
 
 /**
  * Lets the papers of a package help one another's reading: a doubtful value that two other papers say too is
- * no longer
- * doubtful, and one that they contradict while their own value stands elsewhere on the paper was read from
- * the wrong place.
- * A value that stands nowhere else on its paper is left alone: that is how a true conflict looks.
+ * no longer doubtful, and one that they contradict while their own value stands elsewhere on the paper was
+ * read from the wrong place. A value that stands nowhere else on its paper is left alone: that is how a true
+ * conflict looks.
  */
 export function reachConsensus(
   papers: readonly Paper[],

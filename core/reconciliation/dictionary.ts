@@ -10,8 +10,7 @@ const LETTERS = 'abcdefghijklmnopqrstuvwxyz'
 
 /**
  * What a word was likely meant for that is no word: "Chandiery" is chandlery, "Hydraukic" hydraulic. Null
- * where it is one,
- * where nothing is near, or where two words are as near as each other.
+ * where it is one, where nothing is near, or where two words are as near as each other.
  * @param isWord whether letters are a word or a name that the papers have, in small letters
  */
 export function dictionaryWord(

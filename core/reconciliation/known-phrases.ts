@@ -21,11 +21,10 @@ const IN_COMMON = 2
 
 /**
  * What a row's words were likely meant for: the one phrase of other rows that has the same words but for
- * letters misread
- * ("Card payment Fey Office" among "Card payment Ferry Office") and, on a `poor` page, words not read at all
- * ("Kelpnet
- * Broadband" for "Direct debit Kelpnet Broadband"). Null where they say it already, or may say something of
- * their own: a figure apart, a word that was clearly read and is more than a letter off.
+ * letters misread ("Card payment Fey Office" among "Card payment Ferry Office") and, on a `poor` page, words
+ * not read at all ("Kelpnet Broadband" for "Direct debit Kelpnet Broadband"). Null where they say it already,
+ * or may say something of their own: a figure apart, a word that was clearly read and is more than a letter
+ * off.
  */
 export function knownPhrase(
   read: readonly ReadWord[],
@@ -85,8 +84,8 @@ function alike(words: readonly ReadWord[], phrases: readonly Phrase[]): string |
 }
 
 /**
- * Letters by which words as read differ from a phrase; null where no misreading explains it. Stains read between the
- * words are left out.
+ * Letters by which words as read differ from a phrase; null where no misreading explains it. Stains read
+ * between the words are left out.
  * @param lost whether words of the phrase may not have been read
  */
 function slipsTo(read: readonly ReadWord[], phrase: readonly string[], lost: boolean): number | null {

@@ -27,11 +27,9 @@ interface Place {
 
 /**
  * Asks about values that were read surely from a picture and yet stand oddly among the papers of their
- * package: a number
- * that is something else's elsewhere, the end of one or one with a letter for a figure, a currency of its
- * own, a day still to come on what was signed or
- * issued, a firm a letter off. The reader saw nothing wrong with them; only the other papers do. A text layer
- * misreads nothing.
+ * package: a number that is something else's elsewhere, the end of one or one with a letter for a figure, a
+ * currency of its own, a day still to come on what was signed or issued, a firm a letter off. The reader saw
+ * nothing wrong with them; only the other papers do. A text layer misreads nothing.
  */
 export function flagOutliers(
   papers: readonly Paper[],

@@ -20,12 +20,10 @@ const MACHINE: ReadonlySet<string> = new Set(['certain', 'asked', 'repaired'])
 
 /**
  * Lets the rows of statements help one another's spelling. What a row on a scan says is put to a person as
- * many others
- * say it, where it is the same but for letters misread ("Card payment Fey Office"), and so is a word that
- * stands in one
- * row alone and is a letter off one that stands often ("Chandery"), or that is no word and one letter off the
- * only one
- * near it. Sums bear out amounts and no words, so that nothing else would notice.
+ * many others say it, where it is the same but for letters misread ("Card payment Fey Office"), and so is a
+ * word that stands in one row alone and is a letter off one that stands often ("Chandery"), or that is no
+ * word and one letter off the only one near it. Sums bear out amounts and no words, so that nothing else
+ * would notice.
  * @param english the words of English; without them no row is held against any
  */
 export function repairRowSpelling(

@@ -10,10 +10,8 @@ const DOUBTED = 0.6
 
 /**
  * Statements that follow one another help one another's reading: where one opens at 648.57 and the one before
- * closes at
- * 4,648.57, a scan has more likely lost a figure in front than a bank its books. The shorter amount is asked
- * about; left
- * alone it would accuse the papers of not joining up.
+ * closes at 4,648.57, a scan has more likely lost a figure in front than a bank its books. The shorter amount
+ * is asked about; left alone it would accuse the papers of not joining up.
  */
 export function chainStatements(
   papers: readonly Paper[],

@@ -1,8 +1,8 @@
 import type { Page, Word } from '../model/page.ts'
 
 /**
- * A page from plain lines, for tests and examples. Columns are parted by ` | `: `'Net pay | EUR 2,140.55'` prints two
- * segments. Each line is 0.02 of the page high; an empty line leaves its place free.
+ * A page from plain lines, for tests and examples. Columns are parted by ` | `: `'Net pay | EUR 2,140.55'`
+ * prints two segments. Each line is 0.02 of the page high; an empty line leaves its place free.
  */
 export function pageOf(
   lines: readonly string[],

@@ -11,10 +11,8 @@ export const money = (amount: string, currency = 'EUR') => ({ amount, currency }
 
 /**
  * Tests that a paper, written down in lines, is known as one of its type, is read as these values and as
- * nothing else,
- * and that a fair scan of it says nothing wrong unasked. A page ends with a line of `---`, columns are parted
- * by `|`. A
- * field that is not named must come out empty.
+ * nothing else, and that a fair scan of it says nothing wrong unasked. A page ends with a line of `---`,
+ * columns are parted by `|`. A field that is not named must come out empty.
  */
 export function reads(
   what: string,

@@ -2,8 +2,7 @@ import { documentTypeSchema, type DocumentType, type Field } from '../program/sc
 
 /**
  * Three small document types for tests of the engine, with names that no shipped type uses: what depends on a
- * name of a
- * shipped type fails here.
+ * name of a shipped type fails here.
  */
 
 const money = (name: string, title: string) => ({ name, title, kind: 'money' as const, labels: [title] })

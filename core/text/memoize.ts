@@ -5,8 +5,9 @@
 const MOST = 20_000
 
 /**
- * A pure function of a text that remembers its answers. The same labels, days and firms stand on page after page, and
- * are asked about by field after field. An answer is shared: it must not be changed by whoever gets it.
+ * A pure function of a text that remembers its answers. The same labels, days and firms stand on page after
+ * page, and are asked about by field after field. An answer is shared: it must not be changed by whoever gets
+ * it.
  */
 export function memoize<T>(work: (text: string) => T): (text: string) => T {
   const known = new Map<string, T>()

@@ -39,8 +39,8 @@ export const tokens = memoize((text): readonly string[] =>
 const SCRATCH = new Uint16Array(64)
 
 /**
- * Levenshtein distance, given up as `limit + 1` once it must exceed `limit`.
- * Source: Wagner & Fischer, "The string-to-string correction problem", 1974.
+ * Levenshtein distance, given up as `limit + 1` once it must exceed `limit`. Source: Wagner & Fischer, "The
+ * string-to-string correction problem", 1974.
  */
 export function editDistance(a: string, b: string, limit = Infinity): number {
   if (Math.abs(a.length - b.length) > limit) return limit + 1

@@ -8,8 +8,7 @@ export const isDistinctiveWord = (word: string): boolean => word.length >= LONG_
 
 /**
  * The one of several words that another is likely a misreading of: a letter off, with rn for the m that it
- * looks like.
- * Null where there is none, or more than one. A plural is another word.
+ * looks like. Null where there is none, or more than one. A plural is another word.
  * @param read and `words` folded, without marks
  */
 export function likelyWord(read: string, words: readonly string[]): string | null {

@@ -42,8 +42,7 @@ const drawPlan = (plan: Plan, _layout: number, dice: Dice): Promise<Drawn> =>
 
 /**
  * Sets of layouts that share no design. Rules, wordings and weights are tuned on the first three; scores are
- * quoted on the
- * last, whose misses nobody tunes on.
+ * quoted on the last, whose misses nobody tunes on.
  */
 export const paperSets = {
   tuning: {

@@ -24,8 +24,9 @@ export interface DocumentFile {
 const RUN_PAGES = 240
 
 /**
- * Writes a PDF per document into `folder`. Pages are taken over as they came, turned upright by their /Rotate alone;
- * pages that were pictures get the words that were read as an invisible layer, so that they can be searched.
+ * Writes a PDF per document into `folder`. Pages are taken over as they came, turned upright by their /Rotate
+ * alone; pages that were pictures get the words that were read as an invisible layer, so that they can be
+ * searched.
  */
 export async function writeDocuments(
   folder: string,

@@ -112,8 +112,7 @@ const EDGE = 3
 
 /**
  * Moves the letters of combs together, in place, as print would set them: readers take letters that stand far
- * apart for
- * words of their own, or for nothing. An empty box stays as a space.
+ * apart for words of their own, or for nothing. An empty box stays as a space.
  * @returns the way back for boxes of words found on the changed picture, as fractions of it
  */
 export function closeUp(picture: Grey, combs: readonly Comb[], level: number): (box: Box) => Box {

@@ -5,8 +5,8 @@ const MARGIN = 0.15
 
 /**
  * A line of writing with little paper above and below, so that its letters fill the height that a reader of
- * lines brings
- * it to: tall loops far apart make them small, and small ones are mixed up. Its columns stay where they are.
+ * lines brings it to: tall loops far apart make them small, and small ones are mixed up. Its columns stay
+ * where they are.
  */
 export function cropToInk(line: Grey): Grey {
   const level = inkLevel(line)

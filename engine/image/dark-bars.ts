@@ -19,8 +19,9 @@ const FEWEST = 26
 const DIFFERING = 0.07
 
 /**
- * Places of a picture where upright bars stand side by side, as barcodes have them: rows full of changes that are the
- * same as the rows below. Finding them is quick; reading them is not, so that only these places are read.
+ * Places of a picture where upright bars stand side by side, as barcodes have them: rows full of changes that
+ * are the same as the rows below. Finding them is quick; reading them is not, so that only these places are
+ * read.
  * @param lying whether bars are looked for that lie one over the other, as on a label stuck on sideways
  * @returns patches with a margin around them, the largest first
  */

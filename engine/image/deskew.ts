@@ -11,8 +11,8 @@ const fourOf = (paper: number): number => (paper * 0x01010101) | 0
 
 /**
  * Weights of the four dots around a place that lies so many parts behind the second, so that what lies
- * between dots is
- * on a smooth curve through them. Source: Catmull and Rom, "A class of local interpolating splines", 1974.
+ * between dots is on a smooth curve through them. Source: Catmull and Rom, "A class of local interpolating
+ * splines", 1974.
  */
 const WEIGHTS = Int32Array.from({ length: PARTS * 4 }, (_, i) => {
   const t = Math.floor(i / 4) / PARTS
@@ -33,10 +33,9 @@ function shiftBy(distance: number): { whole: number; weight: number } {
 }
 
 /**
- * Moves each row along by `slope` times its distance from the middle. The picture grows so that nothing is lost, to a
- * width that four divides; what was not there is `paper`. Where there is nothing but paper, as on most of a
- * page whose
- * paper is of one shade, it costs next to nothing.
+ * Moves each row along by `slope` times its distance from the middle. The picture grows so that nothing is
+ * lost, to a width that four divides; what was not there is `paper`. Where there is nothing but paper, as on
+ * most of a page whose paper is of one shade, it costs next to nothing.
  */
 export function shearRows({ width, height, data }: Grey, slope: number, paper: number): Grey {
   const wider = Math.ceil((width + Math.abs(slope) * height) / 4) * 4

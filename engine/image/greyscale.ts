@@ -9,8 +9,7 @@ export interface Grey {
 
 /**
  * A picture in grey. Colours are weighed here: the library would do so in linear light, which costs three
- * times as much.
- * Source: ITU-R BT.601, luma.
+ * times as much. Source: ITU-R BT.601, luma.
  */
 export async function toGreyscale(picture: Sharp): Promise<Grey> {
   const {
@@ -52,8 +51,7 @@ function foursOfColour(colours: Int32Array, grey: Int32Array): void {
 
 /**
  * A picture as a file for Tesseract, which takes a sixth longer over a page in plainer formats: it reads
- * those dot by dot.
- * Source: TIFF 6.0, baseline greyscale, one strip.
+ * those dot by dot. Source: TIFF 6.0, baseline greyscale, one strip.
  */
 export function toTiff({ width, height, data }: Grey): Buffer {
   const entries = [

@@ -15,11 +15,9 @@ const SOFT = 2
 
 /**
  * Takes out what is left of rules that were taken out: the dots where two of them crossed, and shreds of
- * their edges. A
- * reader takes them for quotation marks and points at the words beside them ("“01/02", "115.80.").
- * Only what goes on in the direction of a rule and is no thicker than it is touched; a comma that reaches a
- * line under
- * it is taller, and a point above a line does not go on along it.
+ * their edges. A reader takes them for quotation marks and points at the words beside them ("“01/02",
+ * "115.80."). Only what goes on in the direction of a rule and is no thicker than it is touched; a comma that
+ * reaches a line under it is taller, and a point above a line does not go on along it.
  * @param level dots darker than this are ink; the softer dots around a remnant go with it
  */
 export function eraseLineResidue(picture: Grey, erased: Erased, level: number): void {
@@ -49,8 +47,8 @@ const [SEEN, STAYS] = [1, 2]
 
 /**
  * Takes out all dots of ink that hang together with one, where they reach over fewer than `most` places
- * across the rule.
- * What was once found to reach further stays whole: seen from its other end it would look small.
+ * across the rule. What was once found to reach further stays whole: seen from its other end it would look
+ * small.
  */
 function shredder(
   { width, height, data }: Grey,

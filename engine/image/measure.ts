@@ -50,8 +50,9 @@ export interface Measures {
 }
 
 /**
- * Measures skew, orientation and light on a reduced picture. Skew is the angle at which the rows of dark dots are
- * most uneven. Source: Postl, "Detection of linear oblique structures and skew scan in digitized documents", 1986.
+ * Measures skew, orientation and light on a reduced picture. Skew is the angle at which the rows of dark dots
+ * are most uneven. Source: Postl, "Detection of linear oblique structures and skew scan in digitized
+ * documents", 1986.
  */
 export function measure(picture: Grey): Measures {
   const small = reduce(picture, 700)

@@ -21,8 +21,7 @@ const STRAIGHT = 0.012
 
 /**
  * The corners of a light sheet or card photographed on something darker; null where there is none, or the
- * picture is the
- * sheet itself.
+ * picture is the sheet itself.
  */
 export function findSheet(picture: Grey): Quad | null {
   const small = reduce(picture, SMALL)
@@ -150,8 +149,7 @@ function isStraight(quad: Quad, width: number, height: number): boolean {
 
 /**
  * The part of a picture within four corners, as it looks from straight above. Source: Heckbert, "Fundamentals
- * of texture
- * mapping and image warping", 1989 (the projective map of a square to a quadrilateral).
+ * of texture mapping and image warping", 1989 (the projective map of a square to a quadrilateral).
  * @param channels bytes a dot
  */
 export function unwarp(

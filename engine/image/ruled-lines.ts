@@ -29,8 +29,8 @@ export interface Cleared {
 
 /**
  * A copy of the picture without ruled lines: frames and rules make readers lose the words between them. Only
- * thin, long,
- * straight runs of ink are taken out; letters are far shorter. Letters in boxes of their own are moved together.
+ * thin, long, straight runs of ink are taken out; letters are far shorter. Letters in boxes of their own are
+ * moved together.
  */
 export function removeRuledLines(picture: Grey, dpi: number): Cleared {
   const { width, height } = picture
@@ -42,9 +42,9 @@ export function removeRuledLines(picture: Grey, dpi: number): Cleared {
   const given = picture.data
   const data = new Uint8Array(given)
   const bars = barsIn(picture, ink, long, thick, Math.round(dpi * LETTERS))
-  // Rows are 1 dot apart in a row's direction and `width` across it; columns the other way round.
-  // Where a rule was taken out, the sides of the boxes that stood on it are strokes from rule to rule, as
-  // tall as letters.
+  // Rows are 1 dot apart in a row's direction and `width` across it; columns the other way round. Where a
+  // rule was taken out, the sides of the boxes that stood on it are strokes from rule to rule, as tall as
+  // letters.
   const erased: Erased = { lying: new Uint8Array(data.length), standing: new Uint8Array(data.length) }
   const ruled: Ruled = { dots: erased.lying, rows: new Uint16Array(height) }
   eraseRuns(given, data, {
@@ -178,8 +178,7 @@ const darkAround = (from: Uint8Array, at: number, step: number, level: number): 
 
 /**
  * Takes long runs of ink out. Only every so manieth dot is looked at first: a run that is long enough covers
- * three of these
- * one after the other, which print hardly ever does, and only there all dots are gone through.
+ * three of these one after the other, which print hardly ever does, and only there all dots are gone through.
  */
 function eraseRuns(from: Uint8Array, to: Uint8Array, given: Direction): void {
   const { lines, length, step, across, level, long } = given
@@ -249,8 +248,7 @@ function eachRun(
 
 /**
  * Takes out the sides of boxes that stand on a rule and hang from the next: strokes as tall as letters, from
- * rule to rule.
- * Only between rules that lie so near one another is there anything to look for.
+ * rule to rule. Only between rules that lie so near one another is there anything to look for.
  */
 function eraseSides(
   from: Uint8Array,

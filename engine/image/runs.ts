@@ -13,8 +13,7 @@ export interface Runs {
 
 /**
  * Runs of dots darker than a level. Nearly all of a page is paper, and what is counted along runs costs a
- * tenth of what
- * is counted dot by dot.
+ * tenth of what is counted dot by dot.
  */
 export function runsOf(picture: Grey, level: number): Runs {
   const { width, height } = picture

@@ -14,12 +14,9 @@ const WORTH = 0.012
 
 /**
  * A picture with lightly shaded places as light as its paper: every other row of a table, boxes to fill in,
- * the darker
- * side of a sheet. The grain of a shade is stretched with the print on it, and a reader sees a figure where a
- * table is.
- * What the page looks like without its print is found by closing (Serra, "Image Analysis and Mathematical
- * Morphology",
- * 1982) the means of small cells.
+ * the darker side of a sheet. The grain of a shade is stretched with the print on it, and a reader sees a
+ * figure where a table is. What the page looks like without its print is found by closing (Serra, "Image
+ * Analysis and Mathematical Morphology", 1982) the means of small cells.
  * @param level dots darker than this are ink
  * @param paper how bright the paper is
  * @returns the very picture where nothing is shaded

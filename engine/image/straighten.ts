@@ -13,9 +13,8 @@ export interface Straight {
 
 /**
  * Turns a leaning picture upright; below a quarter of a degree it is left as it is, since turning blurs print
- * a little.
- * Rows are moved along, then columns down, which is a turn but for a stretch of a fiftieth at the eight degrees
- * that are measured at most.
+ * a little. Rows are moved along, then columns down, which is a turn but for a stretch of a fiftieth at the
+ * eight degrees that are measured at most.
  */
 export function straighten(picture: Grey, skew: number): Straight {
   if (Math.abs(skew) < 0.25) return { picture, back: (box) => box, forth: (box) => box }

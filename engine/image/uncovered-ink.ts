@@ -49,8 +49,7 @@ export interface UncoveredInk {
 
 /**
  * Places as high as lines of print where there is ink and no word: a reader that takes the lines close to a
- * rule for a
- * part of its frame passes over them, and small labels over their values most of all.
+ * rule for a part of its frame passes over them, and small labels over their values most of all.
  * @param words boxes of the words that were read, as shares of the picture
  * @param level dots darker than this are ink
  */
@@ -184,9 +183,8 @@ const BAND = 0.35
 
 /**
  * The boxes of words without a line above or below that a reader took for a part of the same row: of the
- * bands of ink that
- * paper parts, the widest and highest is the word's. Without this a label would stay hidden under the box of
- * the value that it is over.
+ * bands of ink that paper parts, the widest and highest is the word's. Without this a label would stay hidden
+ * under the box of the value that it is over.
  */
 export function withinLines(picture: Grey, words: readonly Box[], level: number): Box[] {
   const { width, height } = picture

@@ -30,8 +30,7 @@ const SOME_WORDS = 60
 
 /**
  * Barcodes and square codes of a page's picture. Where bars stand, or dark and light squares lie side by
- * side, is found
- * first, and only that is read.
+ * side, is found first, and only that is read.
  * @param words how many words the page has
  * @param ink where the picture is dark, if that was measured already
  */

@@ -36,8 +36,8 @@ async function load(): Promise<Model> {
 }
 
 /**
- * Where lines of print or handwriting stand on an upright, straight page, found by the PP-OCR detection model.
- * Source: Liao et al., "Real-time scene text detection with differentiable binarization", 2020.
+ * Where lines of print or handwriting stand on an upright, straight page, found by the PP-OCR detection
+ * model. Source: Liao et al., "Real-time scene text detection with differentiable binarization", 2020.
  * @returns boxes as shares of the page, from top to bottom
  */
 export async function detectLines(picture: Grey): Promise<Box[]> {

@@ -29,10 +29,8 @@ const ALONE = 0.75
 
 /**
  * Reads a page that is too poor, or too much written by hand, for the first reader alone: lines are found
- * anew; what the
- * first read well stays, what it read partly is put together with the second's reading, and what it read as
- * noise or not
- * at all is the second's.
+ * anew; what the first read well stays, what it read partly is put together with the second's reading, and
+ * what it read as noise or not at all is the second's.
  * @param straight the page upright and straight, from which boxes are shares
  */
 export async function recogniseWithBoth(straight: Grey, words: readonly Word[]): Promise<Word[]> {

@@ -44,8 +44,8 @@ async function load(): Promise<Model> {
 }
 
 /**
- * Reads one line of print or handwriting with the PP-OCR recognition model. The best letter of each step is taken,
- * repeats and gaps left out. Source: Graves et al., "Connectionist temporal classification", 2006.
+ * Reads one line of print or handwriting with the PP-OCR recognition model. The best letter of each step is
+ * taken, repeats and gaps left out. Source: Graves et al., "Connectionist temporal classification", 2006.
  * @returns letters from left to right, their places as shares of the picture's width
  */
 export async function recogniseLine(picture: Grey): Promise<Letter[]> {

@@ -22,8 +22,7 @@ const BLANK = 0.0025
 
 /**
  * Reads a picture of a page: put upright and straight, then recognised. Most pages are recognised once; only
- * where the
- * reading makes no sense is the way it lies looked into and the page read a second time.
+ * where the reading makes no sense is the way it lies looked into and the page read a second time.
  * @param said how a person says that it lies: nothing is then looked into
  */
 export async function readScan(picture: Grey, dpi: number, said?: Rotation): Promise<ScanReading> {

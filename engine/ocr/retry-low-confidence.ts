@@ -51,8 +51,9 @@ const SPACE = 1.3
 const FURTHEST = 14
 
 /**
- * Reads the weak places of a page again: each cut out, larger, and with the accents of all languages, apart from what
- * stands beside it. Lines that a reader mixed up on the full page, small print and accented names come out right.
+ * Reads the weak places of a page again: each cut out, larger, and with the accents of all languages, apart
+ * from what stands beside it. Lines that a reader mixed up on the full page, small print and accented names
+ * come out right.
  * @returns the words as they are then, and whether a whole part of the page was passed over, which is for
  * another reader
  */

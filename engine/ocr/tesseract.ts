@@ -20,8 +20,8 @@ const DASH = 0.2
 const EMPTY = toTiff({ width: 40, height: 40, data: new Uint8Array(1600).fill(255) })
 
 /**
- * A Tesseract process that reads one picture after the other: loading its models costs as much as a tenth of a page.
- * It runs as a separate command, one thread each.
+ * A Tesseract process that reads one picture after the other: loading its models costs as much as a tenth of
+ * a page. It runs as a separate command, one thread each.
  */
 class Reader {
   private readonly child: ChildProcess
@@ -156,7 +156,8 @@ export async function endReaders(): Promise<void> {
 const LANGUAGES = 'fra'
 
 /**
- * Words of a picture with boxes as fractions of it. As many readers run at once as the caller asks for pages at once.
+ * Words of a picture with boxes as fractions of it. As many readers run at once as the caller asks for pages
+ * at once.
  * @param layout Tesseract's page segmentation mode: 4 for a page, 6 for one block of lines
  */
 export async function recognise(

@@ -29,8 +29,7 @@ const BATCH = 12
 /**
  * Threads for the work of large packages, as many as there are cores. Close it, or the process does not end.
  * Each is told the document types when it starts, and is a pool of its own, so that a document goes to the
- * one that has
- * read its pages and knows their lines already.
+ * one that has read its pages and knows their lines already.
  */
 export class Pool {
   private readonly threads: Piscina[]

@@ -175,8 +175,7 @@ export class Pdf {
 
   /**
    * The JPEG of a page that is one picture and nothing else, as most scanners write them: decoding it costs a
-   * tenth of
-   * drawing the page. Null where anything is turned, cropped, masked or drawn besides.
+   * tenth of drawing the page. Null where anything is turned, cropped, masked or drawn besides.
    */
   scannedJpeg(index: number): Uint8Array | null {
     const { raw } = this

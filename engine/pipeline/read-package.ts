@@ -26,8 +26,8 @@ export interface Progress {
 }
 
 /**
- * Reads all pages of all files, as many at once as there are cores. A file that cannot be used is named with its
- * reason and costs the others nothing.
+ * Reads all pages of all files, as many at once as there are cores. A file that cannot be used is named with
+ * its reason and costs the others nothing.
  * @param threads asked for only where the package is large enough to be worth their start
  */
 export async function readPackage(

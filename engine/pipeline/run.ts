@@ -30,10 +30,8 @@ export interface Ports {
 
 /**
  * From pages to verdict: cut, read, recognised again where it is in doubt, and then judged once more. Both
- * passes share what
- * was found of pages and documents that the second leaves as they are. The headless run, the server and the
- * bench all judge
- * by this.
+ * passes share what was found of pages and documents that the second leaves as they are. The headless run,
+ * the server and the bench all judge by this.
  */
 export async function runPackage(
   { knowledge = {}, ...given }: PackageRun,

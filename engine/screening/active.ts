@@ -15,9 +15,8 @@ const MOST = 64 * 1024 * 1024
 
 /**
  * Says of a file what active content it carries, in words that go on from its name; empty where there is
- * none. Names in
- * a PDF are looked for in its plain objects and in its packed ones (ISO 32000-1, 7.5.7), with their escapes
- * undone (7.3.5).
+ * none. Names in a PDF are looked for in its plain objects and in its packed ones (ISO 32000-1, 7.5.7), with
+ * their escapes undone (7.3.5).
  */
 export async function activeContent(bytes: Uint8Array): Promise<string[]> {
   if ((await kindOf(bytes)) !== 'application/pdf') return []

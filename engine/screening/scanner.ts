@@ -30,8 +30,7 @@ const PATIENCE = 60_000
 
 /**
  * A scanner that speaks the INSTREAM command of the clamd protocol: the file goes over in chunks, each behind
- * its length
- * in four bytes, and a length of nought ends it.
+ * its length in four bytes, and a length of nought ends it.
  */
 export function instreamScanner(host: string, port: number): MalwareScanner {
   return {

@@ -33,8 +33,7 @@ async function lessonOf(work: Work, id: string): Promise<Learnt | null> {
 
 /**
  * Has the open packages cut anew in which nobody has said anything yet: what was switched on is for them too.
- * Where people
- * have begun, the cut under their answers stays as it is until they ask for another.
+ * Where people have begun, the cut under their answers stays as it is until they ask for another.
  */
 export async function recutUntouched(work: Work, organisationId: string): Promise<number> {
   const rows = await work

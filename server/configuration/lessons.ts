@@ -30,8 +30,7 @@ interface Confirmed {
 
 /**
  * The confirmed documents of an organisation. Packages keep their place when others are finished after them,
- * so what is
- * kept aside once is kept aside for ever.
+ * so what is kept aside once is kept aside for ever.
  */
 export async function confirmedIn(work: Work, organisationId: string): Promise<Confirmed[]> {
   const columns = { id: packages.id, caseNumber: packages.caseNumber, assessment: packages.assessment }

@@ -11,8 +11,7 @@ export interface StarterSet {
 
 /**
  * Gives every organisation that never had one the starter set, as first versions of its own: from then on it
- * changes or
- * removes what it likes, and no types but its own take part in reading its papers.
+ * changes or removes what it likes, and no types but its own take part in reading its papers.
  */
 export async function giveStarterSets(starter: StarterSet): Promise<void> {
   await database().transaction(async (work) => {

@@ -21,8 +21,8 @@ export interface Taught {
 
 /**
  * Learns from values whose place a person showed or confirmed: the wording that leads to each is a label of
- * its field from
- * now on. Call it before the package is judged; other papers that wait are read again by a job.
+ * its field from now on. Call it before the package is judged; other papers that wait are read again by a
+ * job.
  */
 export async function teach(
   work: Work,

@@ -131,8 +131,7 @@ export async function typeAsSaved(
 
 /**
  * Saves a type as its next version. Papers of the type that wait are read again, and packages nobody touched
- * are cut anew,
- * for the type may be known by other words now.
+ * are cut anew, for the type may be known by other words now.
  * @param assumed what an older form of its file left to be assumed; it stands in the trail
  */
 export async function saveType(

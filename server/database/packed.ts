@@ -12,8 +12,7 @@ export const unpack = (bytes: Buffer): unknown =>
 
 /**
  * JSON that is only ever stored and fetched whole. As `jsonb`, the verdict on 500 pages would be parsed and
- * compressed by
- * PostgreSQL with every answer, which takes longer than judging does.
+ * compressed by PostgreSQL with every answer, which takes longer than judging does.
  */
 export const packedJson = <T>(name: string) =>
   customType<{ data: T; driverData: Buffer }>({

@@ -424,8 +424,8 @@ export const audit = pgTable(
 )
 
 /**
- * The chain of the audit trail: each act in the order in which it became final, with a digest over itself and the one
- * before. Written by the database when an act becomes final; see \`trail.ts\`.
+ * The chain of the audit trail: each act in the order in which it became final, with a digest over itself and
+ * the one before. Written by the database when an act becomes final; see \`trail.ts\`.
  */
 export const auditLinks = pgTable('audit_link', {
   position: bigint('position', { mode: 'number' }).primaryKey(),

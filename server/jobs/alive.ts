@@ -10,8 +10,7 @@ const LOCKS = 7301
 
 /**
  * Says that this process lives, by a lock that the database lets go the moment its connection ends, and frees
- * the work
- * of processes that died: a killed worker's jobs go on with the next one within seconds.
+ * the work of processes that died: a killed worker's jobs go on with the next one within seconds.
  */
 export class Alive {
   private readonly id = Math.floor(Math.random() * 2_000_000_000)

@@ -34,9 +34,9 @@ interface Tries {
 }
 
 /**
- * Opens a file: archives and messages unfold into files of their own, files with pages get a job for each page.
- * Run again after a crash it finds what it did and does the rest. A file that fails us at every try is set aside:
- * while it waited, its package would never open.
+ * Opens a file: archives and messages unfold into files of their own, files with pages get a job for each
+ * page. Run again after a crash it finds what it did and does the rest. A file that fails us at every try is
+ * set aside: while it waited, its package would never open.
  */
 export async function openFile({ fileId }: Jobs['open_file'], { job }: Tries): Promise<void> {
   const [file] = await database().select().from(files).where(eq(files.id, fileId))
@@ -214,8 +214,7 @@ export async function readPage({ packageId, number }: Jobs['read_page']): Promis
 
 /**
  * Reads a page again the way a person turned it, and has its package cut and judged anew; answers stay as
- * they were given.
- * Where it was turned once more meanwhile, the job of that turn does the work.
+ * they were given. Where it was turned once more meanwhile, the job of that turn does the work.
  */
 export async function readPageAgain({ packageId, number }: Jobs['read_page_again']): Promise<void> {
   const at = and(eq(pages.packageId, packageId), eq(pages.number, number))
@@ -312,7 +311,7 @@ export async function judgePackage({ packageId }: Jobs['judge_package']): Promis
   await database().transaction(async (work) => {
     const [row] = await work.select().from(packages).where(eq(packages.id, packageId)).for('update')
     if (!row || row.pagesRead < row.pageCount) return
-    const assessment = await judge(work, packageId, cut)
+    const assessment = await judge(work, packageId, cut ?? 'anew')
     await note(
       work,
       null,

@@ -123,8 +123,7 @@ const SHORTEST_PLACED = 4
 
 /**
  * Where what a person typed stands on a document's pages, if it does so once and as words of their own: a
- * value with a
- * place teaches, and "60" inside "SKR-4260" would teach the wording beside that.
+ * value with a place teaches, and "60" inside "SKR-4260" would teach the wording beside that.
  */
 export async function placeOfTyped(
   packageId: string,

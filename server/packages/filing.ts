@@ -17,8 +17,7 @@ export interface Strayed {
 
 /**
  * Which pages belong to other cases: a sheet with a case's number files what follows it in its file, up to
- * the next such
- * sheet. A sheet that only parts papers changes nothing of that.
+ * the next such sheet. A sheet that only parts papers changes nothing of that.
  */
 export function strayedPages(own: string, rows: readonly { fileId: string; page: Page }[]): Strayed[] {
   const found: Strayed[] = []
@@ -38,9 +37,8 @@ export function strayedPages(own: string, rows: readonly { fileId: string; page:
 
 /**
  * Files pages behind the cover sheet of another case to that case, which is opened where nobody opened it
- * yet. Here they
- * stay to be seen, in no document. A finished case takes nothing more: its pages stay where they came, and
- * that is noted.
+ * yet. Here they stay to be seen, in no document. A finished case takes nothing more: its pages stay where
+ * they came, and that is noted.
  * @returns whether anything was filed
  */
 export async function fileToCases(work: Work, packageId: string): Promise<boolean> {

@@ -12,8 +12,8 @@ import { keep, TooLarge } from '../storage/contents.ts'
 
 /**
  * A case number nobody has yet: letters of the lender, the year, the first free number behind one that is
- * taken. Not the
- * highest and one: a cover sheet may have opened a case of any number, and one such sheet would use up all between.
+ * taken. Not the highest and one: a cover sheet may have opened a case of any number, and one such sheet
+ * would use up all between.
  */
 async function nextCaseNumber(organisationId: string): Promise<string> {
   const [{ letters }] = await database()

@@ -25,15 +25,26 @@ import { keptReader, readingsOf, rememberReadings } from './readings.ts'
  */
 const knownPages = new LRUCache<string, Page[]>({ max: 6 })
 
-const pagesKey = (packageId: string, read = 0, lookedAt = 0): string => `${packageId}:${read}:${lookedAt}`
+/** How often the pages of a package were read, and changed since: two counts are enough to know a list of them by. */
+interface PagesVersion {
+  read: number
+  changed: number
+}
+
+async function pagesVersion(work: Work, packageId: string): Promise<PagesVersion> {
+  const [row] = await work
+    .select({ read: packages.pagesRead, changed: packages.pagesLookedAt })
+    .from(packages)
+    .where(eq(packages.id, packageId))
+  return row ?? { read: 0, changed: 0 }
+}
+
+const pagesKey = (packageId: string, { read, changed }: PagesVersion): string =>
+  `${packageId}:${read}:${changed}`
 
 /** All read pages of a package, by number. */
 export async function pagesOf(work: Work, packageId: string): Promise<Page[]> {
-  const [row] = await work
-    .select({ read: packages.pagesRead, lookedAt: packages.pagesLookedAt })
-    .from(packages)
-    .where(eq(packages.id, packageId))
-  const key = pagesKey(packageId, row?.read, row?.lookedAt)
+  const key = pagesKey(packageId, await pagesVersion(work, packageId))
   const known = knownPages.get(key)
   if (known) return known
   const rows = await work
@@ -128,8 +139,7 @@ export async function situationOf(work: Work, packageId: string, cut?: Cut | 'an
 
 /**
  * Whether files of a package are still to be opened or read. Their pages are not counted before that, so the
- * pages alone
- * would open a package to people while half of it is missing.
+ * pages alone would open a package to people while half of it is missing.
  */
 async function filesComing(work: Work, packageId: string): Promise<boolean> {
   const coming = await work
@@ -145,13 +155,15 @@ export type RecogniseAgain = (page: Page, places: readonly Box[]) => Promise<Wor
 
 /**
  * Cuts and reads a package outside of any lock, and has what is in doubt recognised again, page by page: what
- * was done of it
- * stays done when the worker is killed. What was read of its documents is kept in mind for the judgement that
- * follows.
+ * was done of it stays done when the worker is killed. What was read of its documents is kept in mind for the
+ * judgement that follows.
+ * @returns null where somebody changed a page meanwhile: what was cut and read is of what it was before
  */
-export async function cutPackage(packageId: string, recogniseAgain: RecogniseAgain): Promise<Cut> {
+export async function cutPackage(packageId: string, recogniseAgain: RecogniseAgain): Promise<Cut | null> {
+  const before = await pagesVersion(database(), packageId)
   const { run } = await runOf(database(), packageId)
   const readings = await readingsOf(database(), packageId, run)
+  let recognised = 0
   const { situation } = await runPackage(run, {
     readings: readings.byKey,
     async recogniseAgain(doubts) {
@@ -163,33 +175,20 @@ export async function cutPackage(packageId: string, recogniseAgain: RecogniseAga
         const kept = await database().transaction((work) => keepWords(work, packageId, page, found))
         if (kept) words.set(page.number, found)
       }
+      recognised = words.size
       return words
     },
   })
-  const pages = await knownAs(packageId, run.pages, situation.pages)
-  rememberReadings(pages, { ...readings, stored: new Set() })
+  // Whoever changes a page counts it, and so do we.
+  const now = await pagesVersion(database(), packageId)
+  if (now.read !== before.read || now.changed !== before.changed + recognised) return null
+  const pages = recognised > 0 ? [...situation.pages] : run.pages
+  if (recognised > 0) {
+    knownPages.set(pagesKey(packageId, now), pages as Page[])
+    // What the database had of documents with changed pages is gone: all is offered to it again.
+    rememberReadings(pages, { ...readings, stored: new Set() })
+  }
   return { pages, types: run.types, pieces: situation.pieces }
-}
-
-/** The list of pages that the database now has: the given one, where nobody changed a page meanwhile. */
-async function knownAs(
-  packageId: string,
-  before: readonly Page[],
-  after: readonly Page[],
-): Promise<readonly Page[]> {
-  const stored = await pagesOf(database(), packageId)
-  const recognised = after.filter((page, i) => page !== before[i]).length
-  if (recognised === 0) return stored
-  const changed = stored.some(
-    (page, i) => page.rotation !== after[i]?.rotation || page.regionsRetried !== after[i]?.regionsRetried,
-  )
-  if (changed || stored.length !== after.length) return stored
-  const [row] = await database()
-    .select({ read: packages.pagesRead, lookedAt: packages.pagesLookedAt })
-    .from(packages)
-    .where(eq(packages.id, packageId))
-  knownPages.set(pagesKey(packageId, row?.read, row?.lookedAt), after as Page[])
-  return after
 }
 
 /**
@@ -224,8 +223,7 @@ export async function forgetReadings(work: Work, packageId: string, page: number
 
 /**
  * Judges a package and stores the verdict; `cut` as for `situationOf`. The row is locked for it, so that two
- * answers at once are judged one
- * after the other and neither is lost.
+ * answers at once are judged one after the other and neither is lost.
  */
 export async function judge(work: Work, packageId: string, cut?: Cut | 'anew'): Promise<Assessment> {
   const [held] = await work

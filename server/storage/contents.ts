@@ -11,8 +11,7 @@ export class TooLarge extends Error {}
 
 /**
  * Keeps a stream of bytes under its hash. Chunks are written under a passing name while the hash is not
- * known, so that
- * memory holds one chunk, not the file.
+ * known, so that memory holds one chunk, not the file.
  * @throws TooLarge once `most` bytes are passed; nothing is kept then
  */
 export async function keep(

@@ -3,10 +3,8 @@ import { Dice } from '../../demo/dice.ts'
 
 /**
  * Packages as lists of papers with their true values and what is true of them, thrown at random: none is
- * drawn or read.
- * The verdict on them is worked out twice, by `rules.ts` here, which is written from the rules of the two
- * programs and
- * shares nothing with the core, and by the core.
+ * drawn or read. The verdict on them is worked out twice, by `rules.ts` here, which is written from the rules
+ * of the two programs and shares nothing with the core, and by the core.
  */
 export interface TruePaper {
   type: string

@@ -6,9 +6,8 @@ import { cents, isMoney } from '../../model/value.ts'
 
 /**
  * Backs values that bear one another out: a period that is a whole month to the day, which no other days of a
- * paper are
- * by chance, and the reading of an amount that other amounts of the paper, taken from a larger one, leave to
- * the cent.
+ * paper are by chance, and the reading of an amount that other amounts of the paper, taken from a larger one,
+ * leave to the cent.
  */
 export function confirmByForm(
   pages: readonly Page[],

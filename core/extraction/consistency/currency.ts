@@ -11,10 +11,8 @@ const EUROS_AMONG = 3
 
 /**
  * Papers are in one currency, and a weak print of "€" reads as "£", or as nothing: on pictures, an amount
- * whose sign is
- * another than most amounts' is in theirs, and asked about. Where the others have no sign at all, it stays
- * what it is and is
- * asked about. A currency in letters is believed.
+ * whose sign is another than most amounts' is in theirs, and asked about. Where the others have no sign at
+ * all, it stays what it is and is asked about. A currency in letters is believed.
  */
 export function inOneCurrency(found: Map<string, Candidate[]>): void {
   const amounts = [...found.values()].flat().filter((c) => c.page.source !== 'text' && isMoney(c.value))

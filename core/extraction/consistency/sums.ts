@@ -26,8 +26,8 @@ const FROM_TABLE = 2.5
 const FROM_SUM = 1.8
 
 /**
- * Values that the arithmetic of a paper points to where its wording does not: the balances before and after its rows,
- * the sum of its lines, a net amount and a tax that make up the total.
+ * Values that the arithmetic of a paper points to where its wording does not: the balances before and after
+ * its rows, the sum of its lines, a net amount and a tax that make up the total.
  */
 export function candidatesFromSums(
   pages: readonly Page[],

@@ -11,7 +11,8 @@ import { PRINTED, type Table } from '../tables/table.ts'
 
 /**
  * A table as a value of its document, with how far its rows are to be believed.
- * @param lacking pages of the document are not there, by its own numbering, and rows of the table may be on them
+ * @param lacking pages of the document are not there, by its own numbering, and rows of the table may be on
+ * them
  */
 export function tableValue({ table, proof }: SelectedTable, field: Field, lacking = false): FieldValue {
   const empty = {

@@ -29,8 +29,7 @@ function restore(chosen: Ranked, meant: number): void {
 
 /**
  * Where weakly printed rows lead from one to the next and yet not from opening to closing, one of these was
- * misread: if
- * figures lost in front explain it, the rows say which they were.
+ * misread: if figures lost in front explain it, the rows say which they were.
  * @returns whether one was put right, so that the rows are to be judged again
  */
 export function restoreEndBalances(

@@ -27,8 +27,8 @@ export interface DocumentReading {
 }
 
 /**
- * Reads every field of a document of a known type from its pages, in reading order.
- * Nothing found is a value too: `null`, asked about unless the field may well be absent.
+ * Reads every field of a document of a known type from its pages, in reading order. Nothing found is a value
+ * too: `null`, asked about unless the field may well be absent.
  */
 export function extractDocument(pages: readonly Page[], type: DocumentType): DocumentReading {
   const candidates = generateCandidates(pages, type)

@@ -249,7 +249,8 @@ const MOST_NEARER = 1.6
 const EVEN = 0.25
 
 /**
- * A label belongs to what stands nearest: with a value above and one below, the shorter way tells which is its own.
+ * A label belongs to what stands nearest: with a value above and one below, the shorter way tells which is
+ * its own.
  * @returns log-odds for the one above, -1.6 to 1.6
  */
 function nearerAbove(regions: readonly Region[]): number {

@@ -12,8 +12,7 @@ const NEAR = 0.85
 
 /**
  * Amounts in a grid, which a row and a column name together: "Gross" in the row and "Year to date" over the
- * column is the
- * gross of the year, and no label alone says so.
+ * column is the gross of the year, and no label alone says so.
  */
 export function gridCandidates(page: Page, type: DocumentType): Candidate[] {
   const lines = linesOf(page)

@@ -17,8 +17,7 @@ const CAPITALISED: ReadonlySet<string> = new Set(['name', 'org', 'text'])
 
 /**
  * Values inside running text: "insured under policy number MC-338927 from 27.10.2025 until 26.10.2026". The
- * words of a
- * label lead to the next thing of the right form in the sentence, over the ends of lines.
+ * words of a label lead to the next thing of the right form in the sentence, over the ends of lines.
  */
 export function runningTextCandidates(page: Page, type: DocumentType): Candidate[] {
   return paragraphs(page).flatMap((lines) => {

@@ -21,8 +21,7 @@ const ALL_CAPITALS = /^[\p{Lu}’'./]{2,}$/u
 
 /**
  * A label in capitals goes on in capitals ("VESSEL CONCERNED Bright Water") up to a value that is not. A long
- * word that
- * no label is known to use might be a firm's all the same, and is asked about.
+ * word that no label is known to use might be a firm's all the same, and is asked about.
  */
 export function withoutCapitals(candidate: Candidate, label: LabelHit, type: DocumentType): Candidate {
   const { words } = candidate

@@ -21,8 +21,7 @@ const FOUND = 1.5
 
 /**
  * A designer's own word for a field may be one that nobody knows: what has the form of a value and belongs to
- * no other
- * field is a guess for the fields that found none. Guesses are always asked about.
+ * no other field is a guess for the fields that found none. Guesses are always asked about.
  */
 export function unlabelledCandidates(
   pages: readonly Page[],
@@ -120,8 +119,7 @@ function guessesOn(
 
 /**
  * What stands behind another field's value in one place with it: the number of a firm in brackets behind its
- * name, the
- * address of a holder behind theirs.
+ * name, the address of a holder behind theirs.
  */
 function behindAnother(segment: Segment, field: Field, page: Page, claimed: ReadonlySet<Word>): Candidate[] {
   const rest = segment.words.slice(segment.words.findLastIndex((w) => claimed.has(w)) + 1)

@@ -39,8 +39,8 @@ const ALIGNED = 0.02
 const FEWEST_ROWS = 3
 
 /**
- * Reads a paper that nobody configured: labels with what stands beside or beneath them, tables, and days, amounts and
- * names that stand alone, in reading order. Nothing of it is certain; it spares typing.
+ * Reads a paper that nobody configured: labels with what stands beside or beneath them, tables, and days,
+ * amounts and names that stand alone, in reading order. Nothing of it is certain; it spares typing.
  */
 export function extractUntyped(pages: readonly Page[]): UntypedReading {
   const said: UntypedReading = { heading: pages[0] ? headingOf(pages[0]) : null, values: [], tables: [] }

@@ -10,8 +10,7 @@ const ALIGNED = 0.008
 
 /**
  * Whether labels stand under their values rather than over them, where both are set evenly in a column: it
- * then begins
- * with a value and ends with a label.
+ * then begins with a value and ends with a label.
  * @returns 1 for labels under their values, -1 for labels over them, 0 where the column does not say
  */
 export function captionsBelow(label: LabelHit, labels: LabelsByLine): -1 | 0 | 1 {

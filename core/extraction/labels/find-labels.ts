@@ -132,8 +132,9 @@ function withoutHint(words: readonly Word[], from: number, to: number): number {
 const knownLabels = new WeakMap<Page, Map<DocumentType, LabelHit[]>>()
 
 /**
- * Every label of the type on a page, in reading order: known wordings, and label texts whose words come near to one.
- * A known wording inside a longer label ("name" in "name of your bank") counts by the share of the label it explains.
+ * Every label of the type on a page, in reading order: known wordings, and label texts whose words come near
+ * to one. A known wording inside a longer label ("name" in "name of your bank") counts by the share of the
+ * label it explains.
  */
 export function findLabels(page: Page, type: DocumentType): LabelHit[] {
   let byType = knownLabels.get(page)

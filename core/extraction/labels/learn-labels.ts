@@ -20,8 +20,7 @@ export interface Marked {
 
 /**
  * The wording that leads to a value: what stands before it in its line, else over it, else beneath it. This
- * is what one
- * marked example teaches: papers of other layouts with that wording are then read by it.
+ * is what one marked example teaches: papers of other layouts with that wording are then read by it.
  * @param box the place of the value
  * @returns null where nothing stands there that could be learnt
  */
@@ -105,8 +104,7 @@ const TELLING = 4
 
 /**
  * Why a wording cannot be learnt for a field, in words; null where it can. A name taken for a label would
- * lead to whatever
- * stands beside that name on every paper to come.
+ * lead to whatever stands beside that name on every paper to come.
  */
 export function refusedLabel(marked: Marked, wording: string): string | null {
   const { type, field, others } = marked

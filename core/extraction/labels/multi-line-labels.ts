@@ -10,8 +10,7 @@ const TONGUES = 4
 
 /**
  * "Given names / Prénoms" is one label said twice: what its first half means, the whole means. Without this
- * the second
- * half would be read as the value of the first.
+ * the second half would be read as the value of the first.
  */
 export function bilingual(hits: LabelHit[]): LabelHit[] {
   const inside = new Set<LabelHit>()
@@ -175,8 +174,8 @@ const TOGETHER = 0.08
 
 /**
  * Labels that a narrow column breaks in two ("Registered / address:"): neither half says what the whole does.
- * What stands
- * beside the first line is where its value begins; without this an address would be read from its second line on.
+ * What stands beside the first line is where its value begins; without this an address would be read from its
+ * second line on.
  */
 export function wrapped(
   page: Page,

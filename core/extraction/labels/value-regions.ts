@@ -59,8 +59,8 @@ function untilLabel(words: Word[], labels: readonly LabelHit[]): Word[] {
 
 /**
  * The words before one that begins the label of the next column: that label goes on straight beneath, and its
- * value stands
- * behind. "Marguerite Núñez Hull | SKR-87792" over "identification no." would be a stranger's name otherwise.
+ * value stands behind. "Marguerite Núñez Hull | SKR-87792" over "identification no." would be a stranger's
+ * name otherwise.
  */
 function untilColumn(words: Word[], index: number, page: Page, labels: readonly LabelHit[]): Word[] {
   const [line, next] = [linesOf(page)[index], linesOf(page)[index + 1]]

@@ -41,9 +41,9 @@ const UNKNOWN = 1.25
 const PROPER = 1.9
 
 /**
- * Finds what a wording that nobody listed means: compares its words with those of all known wordings, rare words
- * weighing more, so that "Net income each month" finds the field whose wordings say "monthly net income".
- * Source of the weighting: Spärck Jones, "A statistical interpretation of term specificity", 1972.
+ * Finds what a wording that nobody listed means: compares its words with those of all known wordings, rare
+ * words weighing more, so that "Net income each month" finds the field whose wordings say "monthly net
+ * income". Source of the weighting: Spärck Jones, "A statistical interpretation of term specificity", 1972.
  */
 export class Wordings<K> {
   private readonly weights = new Map<string, number>()

@@ -139,8 +139,7 @@ const QUESTION = 4
 
 /**
  * Choices that stand where values stand with no label known to lead to them: the one that is marked, or the
- * only one there.
- * An empty box before the only one read says that another is marked.
+ * only one there. An empty box before the only one read says that another is marked.
  */
 export function loneChoices(page: Page, field: Field): Candidate[] {
   const lines = linesOf(page)

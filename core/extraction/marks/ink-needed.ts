@@ -13,8 +13,8 @@ export type NeedsInk = (words: readonly Word[], strokes: boolean) => boolean
 const SIGNING = ['signature', 'signed', 'sign', 'firma', 'firmado', 'signe']
 
 /**
- * Pen marks matter beside signature labels and where a choice is given: yes beside no, or words of two choices of a
- * field. One choice's word alone ("employee") stands on any page.
+ * Pen marks matter beside signature labels and where a choice is given: yes beside no, or words of two
+ * choices of a field. One choice's word alone ("employee") stands on any page.
  */
 export function inkNeeded(types: readonly DocumentType[]): NeedsInk {
   const signing = new Set([

@@ -148,8 +148,8 @@ const DRAWN_APART = 0.86
 
 /**
  * A pen's line that the page itself carries as a drawing, or a picture beside a place to sign: known exactly,
- * where ink
- * has to be told from print. Far from any caption only a line counts, and only below the letterhead.
+ * where ink has to be told from print. Far from any caption only a line counts, and only below the
+ * letterhead.
  */
 function penDrawn(pages: readonly Page[], type: DocumentType): Signature | null {
   let apart: Signature | null = null

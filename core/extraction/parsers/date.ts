@@ -88,11 +88,10 @@ export const parseDate = memoize(
 
 /**
  * A date as weak readers and hasty hands write it, for pictures alone: on a page with a text layer such
- * figures are no date.
- * Strokes read as figures ("1510911965"), points and strokes lost or taken for others ("06.022026",
- * "25.02:2026", "0803/2026"), or that are none ("199.2-03-16"), letters in day and year ("z4-NOV-8s"), a
- * month a letter off ("4 Hay 1963"), a day beyond its month ("46 Nov") and a year that lies centuries back
- * ("05.12.1783").
+ * figures are no date. Strokes read as figures ("1510911965"), points and strokes lost or taken for others
+ * ("06.022026", "25.02:2026", "0803/2026"), or that are none ("199.2-03-16"), letters in day and year
+ * ("z4-NOV-8s"), a month a letter off ("4 Hay 1963"), a day beyond its month ("46 Nov") and a year that lies
+ * centuries back ("05.12.1783").
  */
 const parseWeakDate = memoize((text): { value: string; plausibility: number; repaired: boolean } | null => {
   const found = parseDate(text)

@@ -90,8 +90,7 @@ export const readIbans: KindReader = (words) =>
         const value = readings.find(ibanHolds) ?? readings[0]
         if (!/^[A-Z]{2}[0-9OISB]{2}[A-Z0-9]{11,30}$/.test(value)) return null
         // Which signs are letters is known of each country, and the check digits bear it out: that is
-        // reading, not mending.
-        // Another letter for a letter of the country is a guess for all that.
+        // reading, not mending. Another letter for a letter of the country is a guess for all that.
         const guessed = /^[A-Z]{2}/.test(given) && value.slice(0, 2) !== given.slice(0, 2)
         if (ibanHolds(value)) return { value, plausibility: value === given ? 1 : 0.95, repaired: guessed }
         const doubled = withoutDoubled(given)

@@ -11,8 +11,8 @@ const ONES = /\p{L} 1{2,3}$/u
 const WEB_ADDRESS = /^[\p{L}\d][^\s@]*@[\p{L}\d][^\s@]*\.\p{L}{2,}$/u
 
 /**
- * Whether a value of a scan cannot be what the paper says, by its form alone: somewhere a letter was misread or lost.
- * What it should be is not told by this, so it is asked about.
+ * Whether a value of a scan cannot be what the paper says, by its form alone: somewhere a letter was misread
+ * or lost. What it should be is not told by this, so it is asked about.
  */
 export function malformed(value: string, kind: Field['kind']): boolean {
   switch (kind) {

@@ -15,8 +15,8 @@ const BY_HAND = /\b([A-Z]{1,2}\d{1,2}) ([UuyYqg])([A-Za-z]{2})$/
 const WRITTEN: Record<string, string> = { U: '4', u: '4', y: '4', Y: '4', q: '9', g: '9' }
 
 /**
- * An address with the digits of its postal code put right where exactly the form of the code says that letters were
- * read for them: "SKS 6RT" is "SK5 6RT". Codes of digits alone are left as they are.
+ * An address with the digits of its postal code put right where exactly the form of the code says that
+ * letters were read for them: "SKS 6RT" is "SK5 6RT". Codes of digits alone are left as they are.
  */
 export function repairPostcode(address: string): string {
   return address

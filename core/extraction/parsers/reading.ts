@@ -49,9 +49,9 @@ export const asDigits = (text: string): string =>
 
 /**
  * Every value that `parse` finds in spans of up to `longest` neighbouring words, left to right, the longest
- * span first.
- * Words of a value found are not used again.
- * @param parse also told whether one of the words was read weakly: what a text layer spells is never put right
+ * span first. Words of a value found are not used again.
+ * @param parse also told whether one of the words was read weakly: what a text layer spells is never put
+ * right
  * @param begins whether a value may begin with a word; spares looking at the spans of all the others
  */
 export function readSpans(

@@ -58,8 +58,7 @@ type Curve = readonly (readonly [score: number, right: number])[]
 
 /**
  * From the share of score to the share that proved right, measured on papers drawn anew and not yet looked
- * at, of text and
- * of pictures; straight lines between the points.
+ * at, of text and of pictures; straight lines between the points.
  */
 export const PROVED_RIGHT: Curve = [
   [0, 0.02],

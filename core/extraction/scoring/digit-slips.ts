@@ -5,8 +5,8 @@ export const isTruncated = (read: number, meant: number): boolean =>
 
 /**
  * Whether a slip in reading explains that an amount in cents was read for another: one figure taken for
- * another, or some
- * lost in front. A fair reader takes no two figures for others, so what is two figures off is what the paper says.
+ * another, or some lost in front. A fair reader takes no two figures for others, so what is two figures off
+ * is what the paper says.
  */
 export function isDigitSlip(read: number, meant: number): boolean {
   const [a, b] = [String(Math.abs(read)), String(Math.abs(meant))]

@@ -98,8 +98,8 @@ const OUTWEIGHS = 0.01
 
 /**
  * Where the likeliest values do not add up, or one of them went to another field, the likeliest set of
- * different places
- * that does. Without this "Total VAT" would be taken for the total, and leave the tax with nothing.
+ * different places that does. Without this "Total VAT" would be taken for the total, and leave the tax with
+ * nothing.
  */
 function addUp(
   relation: Relation & { kind: 'sum' },
@@ -189,8 +189,8 @@ function sharePlaces(chosen: Map<string, Ranked>): void {
 }
 
 /**
- * A value that its holder finds at another place as well is left to who has it only here: the last day of a period is
- * printed in the period too, the pay day beside it only once.
+ * A value that its holder finds at another place as well is left to who has it only here: the last day of a
+ * period is printed in the period too, the pay day beside it only once.
  * @returns whether the words are free now
  */
 function makeRoom(candidate: Candidate, taken: Map<unknown, string>, chosen: Map<string, Ranked>): boolean {
@@ -218,8 +218,7 @@ function makeRoom(candidate: Candidate, taken: Map<unknown, string>, chosen: Map
 
 /**
  * "March 2026" is both ends of a period: two fields may rest on the same words when both were read as a
- * period, and one
- * date of a written-out period is another field's own.
+ * period, and one date of a written-out period is another field's own.
  */
 function sharesPeriod(
   field: Field,

@@ -24,8 +24,7 @@ const styleOf = (c: Candidate): Style =>
 
 /**
  * A designer sets all values of a page alike: beside their labels, beneath or above them. Where the certain
- * ones show a
- * style, the same label read another way round is likely another label's value.
+ * ones show a style, the same label read another way round is likely another label's value.
  */
 export function preferPageStyle(type: DocumentType, found: Map<string, Candidate[]>): void {
   onesidedPages(type, found)
@@ -52,8 +51,8 @@ export function preferPageStyle(type: DocumentType, found: Map<string, Candidate
 }
 
 /**
- * Where values stand over their labels in even lines, nearly every label has a fitting value beneath it too: its
- * neighbour's. The few that can be read one way only tell which way the page goes.
+ * Where values stand over their labels in even lines, nearly every label has a fitting value beneath it too:
+ * its neighbour's. The few that can be read one way only tell which way the page goes.
  */
 function onesidedPages(type: DocumentType, found: Map<string, Candidate[]>): void {
   const ways = new Map<Page, { above: number; below: number }>()

@@ -63,10 +63,9 @@ const NOTHING = 0
 
 /**
  * The likeliest amounts and balances of an account's rows, oldest first: each balance is the one before it
- * and the row's
- * amount. Found over all rows at once (Viterbi's algorithm), since one lost balance leaves open which way two
- * amounts go.
- * Cells keep what was read where no likely slip of a reader explains that they do not add up.
+ * and the row's amount. Found over all rows at once (Viterbi's algorithm), since one lost balance leaves open
+ * which way two amounts go. Cells keep what was read where no likely slip of a reader explains that they do
+ * not add up.
  * @param ends balances that hold for the first row and the last
  */
 export function followChain(

@@ -29,8 +29,9 @@ interface ContentRow {
 type Ends = readonly [amount: number, balance: number]
 
 /**
- * Reads a table by what its rows hold rather than by its head, whose words may be new: bookings are a date, words, an
- * amount and a balance; goods are words and three figures of which the last is the product of the others.
+ * Reads a table by what its rows hold rather than by its head, whose words may be new: bookings are a date,
+ * words, an amount and a balance; goods are words and three figures of which the last is the product of the
+ * others.
  * @returns null where fewer than two such rows are found
  */
 export function readTableByContent(pages: readonly Page[], field: Field): Table | null {

@@ -45,9 +45,8 @@ export function firstGrid(pages: readonly Page[], field: Field, at: Place | null
 
 /**
  * Reads a table by a person's grid over all pages of a document. A line with an amount (and a day, where the
- * table has
- * days) is a row; words alone beneath one belong to it. Balances carried over and lines with a skipped
- * wording are none.
+ * table has days) is a row; words alone beneath one belong to it. Balances carried over and lines with a
+ * skipped wording are none.
  * @param period first and last day of the paper, which give days without a year theirs
  */
 export function readByGrid(

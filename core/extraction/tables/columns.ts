@@ -8,8 +8,7 @@ const known = new WeakMap<Field, TableColumns>()
 
 /**
  * The names of a table's columns by their roles. Dates and words without a role are the first column of their
- * kind; amounts
- * without one take part in no arithmetic: which of two is a balance is for the lender to say.
+ * kind; amounts without one take part in no arithmetic: which of two is a balance is for the lender to say.
  */
 export function tableColumns(field: Field): TableColumns {
   let columns = known.get(field)

@@ -3,8 +3,8 @@ import type { Page } from '../../model/page.ts'
 
 /**
  * Whether a line of words belongs to the row below rather than to the one above: figures are often set to the
- * middle of two
- * lines of words. It stands nearer to it, or that row's own words sit beneath its figures, as second lines do.
+ * middle of two lines of words. It stands nearer to it, or that row's own words sit beneath its figures, as
+ * second lines do.
  */
 export function leadsInto(line: Line, above: Line | null, below: Line | undefined, page: Page): boolean {
   if (!below || !/\d[.,]\d{2}(?!\d)/.test(below.text)) return false

@@ -130,8 +130,7 @@ const pick = (column: HeaderColumn | undefined): Partial<HeaderColumn> =>
 
 /**
  * What heads the words or the days of the rows may be worded anew, or misread: of the heads that are none of
- * the table's the
- * words have the one with most room, and the days the first.
+ * the table's the words have the one with most room, and the days the first.
  */
 function nameOthers(columns: HeaderColumn[], field: Field): void {
   const take = (kind: Column['kind'], pick: (open: HeaderColumn[]) => HeaderColumn | undefined) => {

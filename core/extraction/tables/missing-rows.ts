@@ -11,8 +11,8 @@ const ROOM = 0.7
 
 /**
  * On a picture, puts a row where the balances leap and the paper has room for one between two rows: its line
- * could not be
- * read, or only in part, and a person is to see where. What the balances say of it is filled in later.
+ * could not be read, or only in part, and a person is to see where. What the balances say of it is filled in
+ * later.
  */
 export function addMissingRows(table: Table, field: Field): void {
   const names = weakBookings(table, field)
@@ -30,10 +30,8 @@ export function addMissingRows(table: Table, field: Field): void {
 
 /**
  * The same before the first row, where the balance that the paper opens with does not lead to it and there is
- * room under
- * the head that no other line takes: under a balance brought forward a misread opening balance would pass for
- * a lost row's,
- * and be borne out by it. The rows are oldest first.
+ * room under the head that no other line takes: under a balance brought forward a misread opening balance
+ * would pass for a lost row's, and be borne out by it. The rows are oldest first.
  */
 export function addMissingFirstRow(table: Table, field: Field, opening: Money): void {
   const names = weakBookings(table, field)

@@ -11,8 +11,7 @@ const WEAK = 0.85
 
 /**
  * On a weak print the running balance says what a misread cell must be, and which way an amount without a
- * sign goes. Only
- * cells that are lacking, lost their first digits or were read weakly are mended.
+ * sign goes. Only cells that are lacking, lost their first digits or were read weakly are mended.
  */
 export function repairAmounts(table: Table, field: Field): void {
   const names = balanced(table, field)
@@ -24,8 +23,7 @@ export function repairAmounts(table: Table, field: Field): void {
 
 /**
  * The same between the balances that the paper opens and closes with, where the rows do not lead from one to
- * the other.
- * A slip in these may be explained away by others in the rows, so that a person is to see them.
+ * the other. A slip in these may be explained away by others in the rows, so that a person is to see them.
  */
 export function repairBetweenBalances(table: Table, field: Field, ends: Ends): void {
   const names = balanced(table, field)
@@ -82,8 +80,8 @@ export function repairFirstAmount(table: Table, field: Field, opening: Money): b
 
 /**
  * On a weak print a line's amount says what its price lost, and its quantity times its price what its amount
- * lost: their
- * first digits, or all of them. Whether the lines then come to the total is for their sum to tell.
+ * lost: their first digits, or all of them. Whether the lines then come to the total is for their sum to
+ * tell.
  */
 export function repairGoods(table: Table, field: Field): void {
   const names = goodsColumns(field)

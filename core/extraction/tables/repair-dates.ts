@@ -5,10 +5,9 @@ import { noteGuess, PRINTED, type Table, type TableRow } from './table.ts'
 
 /**
  * On a picture, mends the days of rows that stand in order: a year that neither neighbour has ("2028" amid
- * 2026), and a
- * day outside those of its neighbours, or none, where only one day would do: that of both, one a figure off,
- * or the one that
- * unread figures are nearest to. Of a day a person is asked; a year that both neighbours have is no guess.
+ * 2026), and a day outside those of its neighbours, or none, where only one day would do: that of both, one a
+ * figure off, or the one that unread figures are nearest to. Of a day a person is asked; a year that both
+ * neighbours have is no guess.
  */
 export function repairDates(table: Table, field: Field): void {
   const day = tableColumns(field).date

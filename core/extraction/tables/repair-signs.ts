@@ -27,8 +27,9 @@ export function signsFromBalances(table: Table, field: Field): void {
 }
 
 /**
- * On a picture, the sign of an amount that no balance before it says: bookings of one kind ("Standing order", "Card
- * payment") go one way, as the balances of the others show. A person is asked about it. The rows are oldest first.
+ * On a picture, the sign of an amount that no balance before it says: bookings of one kind ("Standing order",
+ * "Card payment") go one way, as the balances of the others show. A person is asked about it. The rows are
+ * oldest first.
  */
 export function repairSigns(table: Table, field: Field): void {
   const amount = tableColumns(field).amount

@@ -11,8 +11,7 @@ const SURELY = 3
 
 /**
  * Words of the rows that stand there once and are a letter off one that stands there several times ("Bakexy
- * Row" among
- * "Bakery Row"), by what was likely meant.
+ * Row" among "Bakery Row"), by what was likely meant.
  * @param times how often the other must stand there
  */
 export function likelySpelling(table: Table, field: Field, times = OFTEN): Map<string, string> {

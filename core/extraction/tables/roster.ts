@@ -26,8 +26,8 @@ interface Item {
 
 /**
  * Reads a table of persons: who, and beside each name a day of birth or a share, whether they stand in
- * columns, one under
- * the other with labels, or in a sentence. A list of names alone is found behind the words that lead to it.
+ * columns, one under the other with labels, or in a sentence. A list of names alone is found behind the words
+ * that lead to it.
  * @returns null where nobody is found
  */
 export function readRoster(pages: readonly Page[], field: Field): Table | null {

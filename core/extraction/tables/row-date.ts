@@ -5,8 +5,8 @@ import { asDigits, isWeak, rawOf } from '../parsers/reading.ts'
 
 /**
  * The day that some words of a row are: an ISO date, or `--MM-DD` where it stands without its year; null
- * where they are none
- * as a whole. On a picture strokes may be lost or seen where none are ("2026-0201", "12’ Mar 2026").
+ * where they are none as a whole. On a picture strokes may be lost or seen where none are ("2026-0201", "12’
+ * Mar 2026").
  */
 export function rowDate(words: Word[]): string | null {
   const raw = rawOf(words)
@@ -45,8 +45,7 @@ const SLIPS = 2
 
 /**
  * Of some days, the one that figures were likely meant for: "091032026" for 9 March 2026. Null where none is
- * near or two are
- * as near as each other.
+ * near or two are as near as each other.
  * @param days ISO dates, or `--MM-DD`
  */
 export function nearestDate(raw: string, days: readonly string[]): string | null {

@@ -18,8 +18,7 @@ const known = new WeakMap<Page, Line[]>()
 
 /**
  * The lines of a page as rows are read from them: on a picture, without what its grain was taken for and with
- * lost points. One "*" before the
- * day would lose the row, one ";" behind the words spoil them.
+ * lost points. One "*" before the day would lose the row, one ";" behind the words spoil them.
  */
 export function linesWithoutNoise(page: Page): Line[] {
   if (page.source === 'text') return linesOf(page)

@@ -10,10 +10,8 @@ const WITHIN = 0.75
 
 /**
  * Rows whose figures stand in the middle of two lines of words, which fall into two lines on a picture that
- * leans. Either the
- * amounts stand by themselves beneath the day; or each line has some of the words, one of them the day, and
- * the amounts are dealt
- * out between them.
+ * leans. Either the amounts stand by themselves beneath the day; or each line has some of the words, one of
+ * them the day, and the amounts are dealt out between them.
  */
 export function joinSplitRows(lines: readonly Line[]): Line[] {
   const joined: Line[] = []

@@ -6,9 +6,8 @@ import type { Facts } from '../facts.ts'
 
 /**
  * Papers set by a browser: text flows, kerns and is placed by another program than the one that draws the
- * other sets, so
- * that readers are not tuned on one program's habits. Needs Debian's Chromium, hence only `./jigsa corpus`
- * draws them.
+ * other sets, so that readers are not tuned on one program's habits. Needs Debian's Chromium, hence only
+ * `./jigsa corpus` draws them.
  */
 let browser: Promise<Browser> | null = null
 

@@ -30,8 +30,7 @@ const ABREAST: ReadonlySet<string> = new Set(['headrow', 'runon', 'triple'])
 
 /**
  * A designer who throws dice: faces, places, wordings and arrangements differ from paper to paper, so that
- * what is tuned
- * on the papers is not any one design.
+ * what is tuned on the papers is not any one design.
  */
 export class Designer {
   readonly date: (iso: string) => string
