@@ -19,8 +19,10 @@ const shared = {
 
 /** Suites that start real OCR engines; they take seconds a page. */
 const ENGINES = [
-  '<rootDir>/engine/ocr/{merge-engines,read-scan,recognise-regions}.test.ts',
-  '<rootDir>/cli/process.test.ts',
+  'engine/ocr/merge-engines.test.ts',
+  'engine/ocr/read-scan.test.ts',
+  'engine/ocr/recognise-regions.test.ts',
+  'cli/process.test.ts',
 ]
 
 /** Unit tests stand beside their code; what needs a database is in tests/integration. */
@@ -29,13 +31,13 @@ export default {
     {
       ...shared,
       displayName: 'unit',
+      testPathIgnorePatterns: ['/node_modules/', ...ENGINES.map((suite) => suite.replaceAll('.', '\\.'))],
       testMatch: [
         '<rootDir>/{core,engine,server,app,standins,bench,demo,cli}/**/*.test.ts',
         '<rootDir>/tests/verdict/*.test.ts',
-        ...ENGINES.map((suite) => `!${suite}`),
       ],
     },
-    { ...shared, displayName: 'engines', testMatch: ENGINES },
+    { ...shared, displayName: 'engines', testMatch: ENGINES.map((suite) => `<rootDir>/${suite}`) },
     { ...shared, displayName: 'integration', testMatch: ['<rootDir>/tests/integration/**/*.test.ts'] },
   ],
 }
