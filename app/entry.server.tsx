@@ -34,7 +34,10 @@ export default function handleRequest(
     }
     const stream = renderToPipeableStream(<ServerRouter context={context} url={request.url} />, {
       [whole ? 'onAllReady' : 'onShellReady']: send,
-      onShellError: reject,
+      onShellError(error: unknown) {
+        clearTimeout(late)
+        reject(error)
+      },
       onError(error: unknown) {
         code = 500
         // Before the shell is sent the error reaches handleError by the rejection.

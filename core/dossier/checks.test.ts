@@ -1,10 +1,12 @@
 import { traderAccount } from '../program/starter/trader-account.ts'
 import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
+import { passbook } from '../testing/small-types.ts'
+import { entry } from '../testing/table-of.ts'
 import type { Answer } from '../answers/answer.ts'
 import { accepted, figuresOf, judgeChecks, type Judging } from './checks.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
-import type { Program } from '../program/schema.ts'
+import type { DocumentType, Program } from '../program/schema.ts'
 
 const judged = (program: Program, answers: readonly Answer[] = [], asOf = '2026-04-10'): Judging => ({
   program,
@@ -210,3 +212,35 @@ test.each([
     ]).status,
   ).toBe(status),
 )
+
+describe('a table whose columns have other names', () => {
+  const program: Program = {
+    ...workingBoatLoan,
+    checks: [
+      {
+        kind: 'running_balance',
+        id: 'passbook_adds_up',
+        title: 'The passbook adds up',
+        table: 'passbook.entries',
+        opening: 'passbook.begun_with',
+        closing: 'passbook.ended_with',
+      },
+    ],
+  }
+  const book = (left: string) =>
+    paperOf('book', 'passbook', {
+      begun_with: eur('100.00'),
+      ended_with: eur('70.00'),
+      entries: [entry('2026-03-01', 'Rope', '-20.00', '80.00'), entry('2026-03-02', 'Bait', '-10.00', left)],
+    })
+  const status = (left: string, types: DocumentType[]) =>
+    judgeChecks([book(left)], { ...judged(program), types })[0].status
+
+  test('is judged by the roles of its columns', () =>
+    expect([status('70.00', [passbook]), status('71.00', [passbook])]).toEqual(['passed', 'failed']))
+  test('without roles it accuses no paper', () => {
+    const plain = structuredClone(passbook)
+    for (const field of plain.fields) for (const column of field.columns) delete column.role
+    expect(status('71.00', [plain])).toBe('not_applicable')
+  })
+})

@@ -2,7 +2,8 @@ import type { Answer } from '../answers/answer.ts'
 import { standingOf } from '../answers/overrides.ts'
 import type { Settled } from './facts.ts'
 import type { Check, Program, DocumentType } from '../program/schema.ts'
-import { centsIn, tableColumns, type TableColumns } from '../extraction/tables/columns.ts'
+import { centsIn } from '../extraction/tables/columns.ts'
+import { tableColumns, type TableColumns } from '../program/table-columns.ts'
 import { newestFirst } from '../extraction/tables/row-order.ts'
 import { cents, fromCents, groupThousands, isMoney, type Money, type Row } from '../model/value.ts'
 import { squeeze } from '../text/normalize.ts'
@@ -93,6 +94,9 @@ function columnsOf(types: readonly DocumentType[], reference: string): TableColu
   const field = types.find((t) => t.id === type)?.fields.find((f) => f.name === table)
   return field ? tableColumns(field) : {}
 }
+
+/** A table changed since the program was written: nothing is found lacking in columns that nobody named. */
+const NO_ROLES = 'the columns of its table are not said to be amounts'
 
 const sumOf = (rows: readonly Row[], amount: string | undefined): number =>
   rows.reduce((sum, row) => sum + (centsIn(row, amount) ?? 0), 0)
@@ -251,6 +255,7 @@ function reachesAccount(check: Check & { kind: 'reaches_account' }, { papers, ty
       return start && end && rows ? [{ paper, start, end, rows }] : []
     })
   const columns = columnsOf(types, check.table)
+  if (!columns.amount || !columns.date) return none(NO_ROLES)
   const bySum = new Map<number, { paper: Paper; row: Row; at: number }[]>()
   for (const { paper, rows } of statements)
     rows.forEach((row, at) => {
@@ -290,6 +295,7 @@ function reachesAccount(check: Check & { kind: 'reaches_account' }, { papers, ty
 function runningBalance(check: Check & { kind: 'running_balance' }, { papers, types }: Given): Outcome {
   const [type, table] = splitReference(check.table)
   const columns = columnsOf(types, check.table)
+  if (!columns.amount) return none(NO_ROLES)
   const [openingField, closingField] = [splitReference(check.opening)[1], splitReference(check.closing)[1]]
   const breaks: string[] = []
   const documents: string[] = []
@@ -391,6 +397,7 @@ function joinsUp(check: Check & { kind: 'joins_up' }, papers: readonly Paper[]):
 function linesAndTax(check: Check & { kind: 'lines_and_tax' }, { papers, types }: Given): Outcome {
   const [type, table] = splitReference(check.table)
   const columns = columnsOf(types, check.table)
+  if (!columns.amount) return none(NO_ROLES)
   const [netField, taxField, totalField] = [check.net, check.tax, check.total].map(
     (r) => splitReference(r)[1],
   )

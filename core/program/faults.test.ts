@@ -1,6 +1,7 @@
 import { faultsOf } from './faults.ts'
 import { builtInPrograms } from './starter/programs.ts'
 import type { Program } from './schema.ts'
+import { passbook } from '../testing/small-types.ts'
 import { builtInTypes } from './starter/types/index.ts'
 import { workingBoatLoan } from './starter/working-boat-loan.ts'
 
@@ -126,3 +127,33 @@ test.each<[string, (p: Program) => void, string]>([
     'names no second person',
   ],
 ])('%s is refused, with the place', (_, change, words) => expect(faults(change).join('\n')).toContain(words))
+
+describe('a check on a table with column names of its own', () => {
+  const program: Program = {
+    ...workingBoatLoan,
+    persons: { applicant: 'passbook.saver' },
+    requirements: [],
+    facts: [],
+    limits: [],
+    checks: [
+      {
+        kind: 'running_balance',
+        id: 'passbook_adds_up',
+        title: 'The passbook adds up',
+        table: 'passbook.entries',
+        opening: 'passbook.begun_with',
+        closing: 'passbook.ended_with',
+      },
+    ],
+  }
+  test('has no fault where the columns have their roles', () =>
+    expect(faultsOf(program, [passbook])).toEqual([]))
+  test('is refused, role by role, where they have none', () => {
+    const plain = structuredClone(passbook)
+    for (const field of plain.fields) for (const column of field.columns) delete column.role
+    expect(faultsOf(program, [plain]).map((f) => f.what)).toEqual([
+      'no column of the table “Entries” is said to be its amount',
+      'no column of the table “Entries” is said to be its balance',
+    ])
+  })
+})

@@ -1,4 +1,5 @@
-import type { Condition, DocumentType, Field, FieldKind, Need, Program } from './schema.ts'
+import type { Condition, DocumentType, Field, FieldKind, Need, Program, ColumnRole } from './schema.ts'
+import { tableColumns } from './table-columns.ts'
 
 /** What is known of a document type where programs are written. */
 export type TypeShape = Pick<DocumentType, 'id' | 'title' | 'person'> & {
@@ -57,6 +58,13 @@ export function faultsOf(program: Program, types: readonly TypeShape[]): Fault[]
     if (table && !one) fault(where, `the table “${table.title}” has no column “${name}”`)
     else if (one && !kinds.includes(one.kind))
       fault(where, `the column “${name}” is no ${kinds.join(' or ')}`)
+  }
+  const roles = (where: string, ref: string, wanted: readonly ColumnRole[]) => {
+    const table = reference(where, ref, ['table'])
+    const there = table ? tableColumns(table) : {}
+    for (const role of wanted)
+      if (table && there[role] === undefined)
+        fault(where, `no column of the table “${table.title}” is said to be its ${role.replace('_', ' ')}`)
   }
   const condition = (where: string, given: Condition) => {
     const told = [given.is !== undefined, given.over !== undefined, given.rowsOver !== undefined].filter(
@@ -201,15 +209,14 @@ export function faultsOf(program: Program, types: readonly TypeShape[]): Fault[]
       case 'reaches_account':
         money(c.amount)
         days(c.date, c.from, c.to)
-        reference(where, c.table, ['table'])
+        roles(where, c.table, ['date', 'amount'])
         beside(c.amount, c.date)
         beside(c.table, c.from, c.to)
         break
       case 'running_balance':
-        reference(where, c.table, ['table'])
+        roles(where, c.table, ['amount', 'balance'])
         money(c.opening, c.closing)
         beside(c.table, c.opening, c.closing)
-        column(where, c.table, 'amount', ['money'])
         break
       case 'joins_up':
         money(c.opening, c.closing)
@@ -221,10 +228,9 @@ export function faultsOf(program: Program, types: readonly TypeShape[]): Fault[]
         }
         break
       case 'lines_and_tax':
-        reference(where, c.table, ['table'])
+        roles(where, c.table, ['amount'])
         money(c.net, c.tax, c.total)
         beside(c.table, c.net, c.tax, c.total)
-        column(where, c.table, 'amount', ['money'])
         break
       case 'column_total':
         column(where, c.table, c.column, ['percent', 'number'])

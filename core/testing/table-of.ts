@@ -1,7 +1,8 @@
 import type { Money, Row } from '../model/value.ts'
+import { eur } from './paper-of.ts'
 import { emptyTable, tableRow, type Table } from '../extraction/tables/table.ts'
 
-export const eur = (amount: string): Money => ({ amount, currency: 'EUR' })
+export { eur }
 const eurOrNone = (amount: string | null): Money | null => (amount === null ? null : eur(amount))
 
 /** An entry of the passbook of `small-types.ts`. */

@@ -24,7 +24,7 @@ export async function programsOf(work: Work, organisationId: string): Promise<Ve
       program: programs.program,
       version: programs.version,
       body: programs.body,
-      first: sql<number>`min(${programs.id}) over (partition by ${programs.program})`,
+      first: sql`min(${programs.id}) over (partition by ${programs.program})`.mapWith(Number),
       began: sql<boolean>`bool_or(${programs.version} = 1 and ${programs.createdById} is null) over (partition by ${programs.program})`,
     })
     .from(programs)

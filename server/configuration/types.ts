@@ -7,6 +7,7 @@ import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
 import { documentTypes, learntLabels, packages, user } from '../database/schema.ts'
+import { log } from '../log.ts'
 import { queueJob } from '../jobs/queue.ts'
 import { programsOf } from './programs.ts'
 import { recutUntouched } from './knowledge.ts'
@@ -38,7 +39,7 @@ export async function typesOf(work: Work, organisationId: string): Promise<reado
         id: documentTypes.id,
         type: documentTypes.type,
         body: documentTypes.body,
-        first: sql<number>`min(${documentTypes.id}) over (partition by ${documentTypes.type})`,
+        first: sql`min(${documentTypes.id}) over (partition by ${documentTypes.type})`.mapWith(Number),
       })
       .from(documentTypes)
       .where(eq(documentTypes.organisationId, organisationId))
@@ -59,8 +60,12 @@ export async function typesOf(work: Work, organisationId: string): Promise<reado
       .map(({ id, type, body }) => {
         const learnt = labels.filter((l) => l.type === type)
         const as = `${id} ${learnt.map((l) => l.id).join()}`
-        const kept = made.get(as) ?? withLearntLabels(loadType(body).value, learnt)
-        made.set(as, kept)
+        let kept = made.get(as)
+        if (!kept) {
+          const { value, assumed } = loadType(body)
+          for (const line of assumed) log.warn({ organisationId, line }, 'a stored type is of an older form')
+          made.set(as, (kept = withLearntLabels(value, learnt)))
+        }
         return kept
       })
     known.set(key, found)

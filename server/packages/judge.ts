@@ -180,11 +180,11 @@ export async function cutPackage(packageId: string, recogniseAgain: RecogniseAga
     },
   })
   // Whoever changes a page counts it, and so do we.
-  const now = await pagesVersion(database(), packageId)
-  if (now.read !== before.read || now.changed !== before.changed + recognised) return null
+  const after = await pagesVersion(database(), packageId)
+  if (after.read !== before.read || after.changed !== before.changed + recognised) return null
   const pages = recognised > 0 ? [...situation.pages] : run.pages
   if (recognised > 0) {
-    knownPages.set(pagesKey(packageId, now), pages as Page[])
+    knownPages.set(pagesKey(packageId, after), pages as Page[])
     // What the database had of documents with changed pages is gone: all is offered to it again.
     rememberReadings(pages, { ...readings, stored: new Set() })
   }

@@ -12,11 +12,20 @@ export type NeedsInk = (words: readonly Word[], strokes: boolean) => boolean
 
 const SIGNING = ['signature', 'signed', 'sign', 'firma', 'firmado', 'signe']
 
+const known = new WeakMap<readonly DocumentType[], NeedsInk>()
+
 /**
  * Pen marks matter beside signature labels and where a choice is given: yes beside no, or words of two
  * choices of a field. One choice's word alone ("employee") stands on any page.
  */
 export function inkNeeded(types: readonly DocumentType[]): NeedsInk {
+  // Asked for with every page; the types of an organisation stay the same list until one changes.
+  let needed = known.get(types)
+  if (!needed) known.set(types, (needed = inkNeededFor(types)))
+  return needed
+}
+
+function inkNeededFor(types: readonly DocumentType[]): NeedsInk {
   const signing = new Set([
     ...SIGNING,
     ...types

@@ -12,7 +12,8 @@ import { rowDate } from './row-date.ts'
 import { leadsInto } from './continuation-lines.ts'
 import { linesWithoutNoise } from './specks.ts'
 import { cents, isMoney, type Money, type Row } from '../../model/value.ts'
-import { bookingColumns, goodsColumns, tableColumns } from './columns.ts'
+import { bookingColumns, goodsColumns } from './columns.ts'
+import { tableColumns } from '../../program/table-columns.ts'
 import { emptyTable, SKIPPED_ROWS, tableRow, type Table } from './table.ts'
 
 /** A row found by what it holds, with the words that are neither date nor figure. */

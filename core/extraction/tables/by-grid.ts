@@ -10,7 +10,7 @@ import { rowDate } from './row-date.ts'
 import { fillYears } from './by-header.ts'
 import { headEdges } from './header.ts'
 import { isMoney, type Row } from '../../model/value.ts'
-import { tableColumns } from './columns.ts'
+import { tableColumns } from '../../program/table-columns.ts'
 import { emptyTable, SKIPPED_ROWS, tableRow, type Table, type TableRow } from './table.ts'
 
 /**

@@ -1,5 +1,5 @@
 import type { Field } from '../../program/schema.ts'
-import { tableColumns } from './columns.ts'
+import { tableColumns } from '../../program/table-columns.ts'
 import { nearestDate } from './row-date.ts'
 import { noteGuess, PRINTED, type Table, type TableRow } from './table.ts'
 

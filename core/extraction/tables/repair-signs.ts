@@ -1,6 +1,7 @@
 import { tokens } from '../../text/normalize.ts'
 import type { Field } from '../../program/schema.ts'
-import { centsIn, tableColumns } from './columns.ts'
+import { centsIn } from './columns.ts'
+import { tableColumns } from '../../program/table-columns.ts'
 import { cents, fromCents, isMoney } from '../../model/value.ts'
 import { noteGuess, PRINTED, type Table } from './table.ts'
 

@@ -1,5 +1,5 @@
 import { newestFirst as begins, oldestFirst } from './row-order.ts'
-import { tableColumns } from './columns.ts'
+import { tableColumns } from '../../program/table-columns.ts'
 import { entries } from '../../testing/small-types.ts'
 import { entry, tableOf } from '../../testing/table-of.ts'
 import type { Money, Row } from '../../model/value.ts'

@@ -1,5 +1,6 @@
 import type { Field } from '../../program/schema.ts'
-import { centsIn, tableColumns, type TableColumns } from './columns.ts'
+import { centsIn } from './columns.ts'
+import { tableColumns, type TableColumns } from '../../program/table-columns.ts'
 import type { Table } from './table.ts'
 import type { Row } from '../../model/value.ts'
 
