@@ -36,7 +36,7 @@ export default function handleRequest(
       [whole ? 'onAllReady' : 'onShellReady']: send,
       onShellError(error: unknown) {
         clearTimeout(late)
-        reject(error)
+        reject(error instanceof Error ? error : new Error('a page could not be drawn', { cause: error }))
       },
       onError(error: unknown) {
         code = 500

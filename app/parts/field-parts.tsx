@@ -206,7 +206,7 @@ function ColumnRow({
       </select>
       <input
         aria-label={`Heads of column ${number}`}
-        className="field min-w-40 flex-1 py-0.5"
+        className="field min-w-32 flex-1 py-0.5"
         placeholder="words at its head, with commas"
         defaultValue={column.labels.join(', ')}
         onBlur={(event) => {
