@@ -33,7 +33,7 @@ export default {
       displayName: 'unit',
       testPathIgnorePatterns: ['/node_modules/', ...ENGINES.map((suite) => suite.replaceAll('.', '\\.'))],
       testMatch: [
-        '<rootDir>/{core,engine,server,app,standins,bench,demo,cli}/**/*.test.ts',
+        '<rootDir>/{core,engine,wording,server,app,standins,bench,demo,cli}/**/*.test.ts',
         '<rootDir>/tests/verdict/*.test.ts',
       ],
     },

@@ -1,3 +1,4 @@
+import { inWords } from '../wording/index.ts'
 import { readFileSync } from 'node:fs'
 import { readdir, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
@@ -93,7 +94,7 @@ async function runCase(
   const program = await programOf(given.program)
   const read = await readPackage(await filesOf(folder, given.files), types)
   const { situation, assessment } = await judgeRead(read, { program, types, asOf: given.asOf })
-  return reportOf(situation, assessment)
+  return reportOf(situation, assessment, inWords)
 }
 
 /** CPU of this process and, through /proc, of the readers it started and that have ended. */

@@ -1,3 +1,4 @@
+import { inWords } from '../wording/index.ts'
 import { execFile } from 'node:child_process'
 import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
@@ -86,7 +87,7 @@ test('many pages are read in threads, and the report is the very one that one th
   const threaded = { ...(await report('many')), timing: undefined }
   expect(threaded.pages.length).toBeGreaterThan(WORTH_THREADS)
   expect(threaded).toEqual(
-    JSON.parse(JSON.stringify({ ...reportOf(situation, assess(situation)), timing: undefined })),
+    JSON.parse(JSON.stringify({ ...reportOf(situation, assess(situation), inWords), timing: undefined })),
   )
 }, 120_000)
 

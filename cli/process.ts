@@ -12,6 +12,7 @@ import { writeDocuments } from '../engine/handover/documents.ts'
 import { judgeRead } from '../engine/pipeline/headless.ts'
 import { readPackage } from '../engine/pipeline/read-package.ts'
 import { Threads, threadsHere } from '../engine/parallel/pool.ts'
+import { inWords } from '../wording/index.ts'
 
 const options = z.object({
   program: z.string(),
@@ -83,7 +84,10 @@ async function main(): Promise<void> {
     judgeMs: Math.round(judgedAt - readAt),
     writeMs: Math.round(performance.now() - judgedAt),
   }
-  await writeFile(join(out, 'report.json'), JSON.stringify(reportOf(situation, assessment, timing), null, 1))
+  await writeFile(
+    join(out, 'report.json'),
+    JSON.stringify(reportOf(situation, assessment, inWords, timing), null, 1),
+  )
   process.stderr.write(
     `${assessment.documents.length} documents, ${assessment.findings.length} findings; ${join(out, 'report.json')}\n`,
   )

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { ensureDatabase, startPostgres, type Cluster } from './postgres.ts'
 
-const SOURCES = ['core', 'engine', 'server', 'app', 'standins', 'demo', 'bench', 'cli', 'tests']
+const SOURCES = ['core', 'engine', 'wording', 'server', 'app', 'standins', 'demo', 'bench', 'cli', 'tests']
 
 /** Passed and failed checks of one part. */
 interface Count {

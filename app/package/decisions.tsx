@@ -1,3 +1,4 @@
+import { inWords } from '../../wording/index.ts'
 import { clsx } from 'clsx'
 import { useState } from 'react'
 import { overriddenIn, type Overridden } from '../../core/findings/overridden.ts'
@@ -59,7 +60,7 @@ function Decision({ decision, may }: { decision: Overridden; may: boolean }) {
     >
       <p className="flex flex-wrap items-baseline gap-x-3">
         <b>{decision.title}</b>
-        <span>{decision.decision}</span>
+        <span>{inWords(decision.decision)}</span>
         <span
           className={clsx(
             'ml-auto text-sm',

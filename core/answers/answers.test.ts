@@ -1,5 +1,6 @@
+import { message } from '../model/messages/message.ts'
 import fc from 'fast-check'
-import type { FieldValue } from '../model/value.ts'
+import type { FieldValue } from '../model/field-value.ts'
 import { answerSchema, type Answer } from './answer.ts'
 import { arrange } from './arrange.ts'
 import { fill } from './fill.ts'
@@ -118,7 +119,7 @@ const field: FieldValue = {
   raw: '2,140.55',
   confidence: 0.6,
   needsReview: true,
-  reason: 'weak print',
+  reason: message('value.weak_print'),
   others: [],
   repaired: false,
   page: 3,

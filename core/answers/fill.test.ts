@@ -1,4 +1,5 @@
-import type { FieldValue } from '../model/value.ts'
+import { message } from '../model/messages/message.ts'
+import type { FieldValue } from '../model/field-value.ts'
 import type { Answer } from './answer.ts'
 import { fill } from './fill.ts'
 
@@ -33,7 +34,7 @@ test.each([
   [read({ value: null }), 'absent'],
 ] as const)('what the machine read is %#', (field, is) => expect(state(field).state).toBe(is))
 test('what a person said stands over it, and is certain', () =>
-  expect(state(read({ needsReview: true, reason: 'weak print' }), said())).toMatchObject({
+  expect(state(read({ needsReview: true, reason: message('value.weak_print') }), said())).toMatchObject({
     value: { amount: '2410.55' },
     state: 'corrected',
     confidence: 1,

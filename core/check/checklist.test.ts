@@ -1,3 +1,5 @@
+import { message } from '../model/messages/message.ts'
+import { inWords } from '../../wording/index.ts'
 import type { Answer } from '../answers/answer.ts'
 import { addDays } from '../text/calendar.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
@@ -107,7 +109,7 @@ test.each<[string, string[], string]>([
   expect(status('income_proof', form(), ...months.map(slip))).toBe(expected),
 )
 test('the reason names the months', () =>
-  expect(item('income_proof', [form(), slip('2026-01'), slip('2026-03')]).reason).toBe(
+  expect(inWords(item('income_proof', [form(), slip('2026-01'), slip('2026-03')]).reason)).toBe(
     'Payslip for January 2026 and March 2026; February 2026 is missing',
   ))
 
@@ -160,16 +162,16 @@ test('consent of each person, signed', () => {
 test('a date that is still asked about is named in the verdict', () => {
   const bill = paperOf('bill', 'utility_bill', { issue_date: '2026-04-01' })
   const asked = { ...bill, fields: bill.fields.map((f) => ({ ...f, confidence: 0.3, needsReview: true })) }
-  expect(item('address_proof', [form(), asked]).reason).toContain('issue date is still asked about')
+  expect(inWords(item('address_proof', [form(), asked]).reason)).toContain('issue date is still asked about')
 })
 test('a signature that is still asked about is named, found or not', () => {
   expect(item('application_form', [form({ signed: false, signedAsked: true })])).toMatchObject({
     status: 'unsigned',
-    reason: expect.stringContaining('still asked about') as string,
+    reason: message('paper.signature_asked', { paper: 'form' }),
   })
   expect(item('application_form', [form({ signedAsked: true })])).toMatchObject({
     status: 'satisfied',
-    reason: expect.stringContaining('signature is still asked about') as string,
+    reason: message('paper.good', { paper: 'form', until: null, open: [], signatureOpen: true }),
   })
 })
 test('a waiver counts once a second person agreed, with a reason that is kept', () => {
@@ -184,14 +186,17 @@ test('a waiver counts once a second person agreed, with a reason that is kept', 
       [form()],
       [waived, { kind: 'sign', what: 'waive', subject: 'photo_id', agreed: true, reason: '' }],
     ),
-  ).toMatchObject({ status: 'waived', reason: 'Waived: seen at the counter' })
+  ).toMatchObject({
+    status: 'waived',
+    reason: message('requirement.waived', { reason: 'seen at the counter' }),
+  })
 })
 test('where the value that a condition is on was not read, the papers that are there say whether it is asked for', () => {
   const bare = paperOf('form', 'loan_application', { applicant_name: 'Ottilie Varnham' }, { signed: true })
   const survey = paperOf('survey', 'survey_report', { inspection_date: '2026-03-01' }, { signed: true })
   expect(item('survey', [bare])).toMatchObject({
     status: 'not_applicable',
-    reason: 'Not known yet whether it is asked for: the loan amount was not read',
+    reason: message('requirement.not_known_yet', { field: 'loan_amount' }),
   })
   expect(status('survey', bare, survey)).toBe('satisfied')
   const taxes = ['2025', '2024'].map((year) =>
@@ -311,7 +316,7 @@ test.each<[string, Paper[], string]>([
   expect(business('owner_ids', ...papers).status).toBe(expected),
 )
 test('where nobody is known to own it, the verdict says so', () =>
-  expect(business('owner_ids', card('Maren Carrow', '2030-01-01')).reason).toMatch(
+  expect(inWords(business('owner_ids', card('Maren Carrow', '2030-01-01')).reason)).toMatch(
     /who must bring one is not read yet$/,
   ))
 test('who acts for a business of one owner needs no resolution', () => {

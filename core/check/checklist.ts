@@ -1,6 +1,7 @@
+import { allOf, message, type Message } from '../model/messages/message.ts'
 import type { Answer } from '../answers/answer.ts'
 import { standingOf, type Standing } from '../answers/overrides.ts'
-import { addDays, addMonths, dayName, daysBetween, monthIndex, monthName } from '../text/calendar.ts'
+import { addDays, addMonths, daysBetween, monthIndex } from '../text/calendar.ts'
 import { comparers } from '../matching/comparers.ts'
 import {
   counting,
@@ -13,7 +14,7 @@ import {
 } from '../dossier/paper.ts'
 import type { Persons } from '../dossier/persons.ts'
 import type { Condition, Need, Program, Requirement } from '../program/schema.ts'
-import { cents, groupThousands, isMoney } from '../model/value.ts'
+import { cents, isMoney } from '../model/value.ts'
 
 export const statuses = [
   'missing',
@@ -33,7 +34,7 @@ export interface RequirementResult {
   status: Status
   /** Papers that were looked at for it, the deciding ones. */
   documents: string[]
-  reason: string
+  reason: Message
   /** Somebody waived it: with which reason, and how far that counts. */
   waiver?: { reason: string; state: Standing['state']; refusal: string }
 }
@@ -43,7 +44,7 @@ type Way = Requirement['ways'][number]
 interface Verdict {
   status: Status
   documents: string[]
-  reason: string
+  reason: Message
 }
 
 /** What is judged: the papers, who applies, and the day. */
@@ -51,7 +52,7 @@ export interface Situation {
   papers: readonly Paper[]
   persons: Persons
   asOf: string
-  /** Titles of types by id, for reasons that people read. */
+  /** Titles of types by id, for reasons. */
   titles: ReadonlyMap<string, string>
 }
 
@@ -71,7 +72,11 @@ export function judgeChecklist(
       requirement: requirement.id,
       title: requirement.title,
       ...(said?.state === 'holds'
-        ? { ...verdict, status: 'waived' as const, reason: `Waived: ${said.answer.reason}` }
+        ? {
+            ...verdict,
+            status: 'waived' as const,
+            reason: message('requirement.waived', { reason: said.answer.reason }),
+          }
         : verdict),
       ...waiver,
     }
@@ -83,13 +88,13 @@ function judgeRequirement(requirement: Requirement, situation: Situation): Verdi
     needs.filter((n) => counting(situation.papers, n.type).length > 0).length
   if (requirement.when && !holds(requirement.when, situation)) {
     if (known(requirement.when, situation))
-      return { status: 'not_applicable', documents: [], reason: 'Not asked for in this case' }
+      return { status: 'not_applicable', documents: [], reason: message('requirement.not_asked_for') }
     // Papers that nobody had to bring are a sign that they were asked for.
     if (requirement.ways.every((w) => there(w.needs) === 0))
       return {
         status: 'not_applicable',
         documents: [],
-        reason: `Not known yet whether it is asked for: the ${valueWords(requirement.when.field)} was not read`,
+        reason: message('requirement.not_known_yet', { field: splitReference(requirement.when.field)[1] }),
       }
   }
   if (requirement.any)
@@ -108,15 +113,12 @@ function judgeWay(way: Way, situation: Situation): Verdict {
   const lacking = verdicts.filter((v) => v.status === 'missing')
   const documents = verdicts.flatMap((v) => v.documents)
   if (lacking.length > 0 && lacking.length < verdicts.length)
-    return { status: 'incomplete', documents, reason: lacking.map((v) => v.reason).join('; ') }
+    return { status: 'incomplete', documents, reason: allOf(lacking.map((v) => v.reason)) }
   const worst = worstOf(verdicts)
   return {
     ...worst,
     documents,
-    reason: verdicts
-      .filter((v) => v.status === worst.status)
-      .map((v) => v.reason)
-      .join('; '),
+    reason: allOf(verdicts.filter((v) => v.status === worst.status).map((v) => v.reason)),
   }
 }
 
@@ -138,7 +140,6 @@ function chosenWay(
 const known = (condition: Condition, { papers }: Pick<Situation, 'papers'>): boolean =>
   valueIn(papers, condition.field) !== null ||
   counting(papers, splitReference(condition.field)[0]).length === 0
-const valueWords = (reference: string): string => reference.split('.')[1].replaceAll('_', ' ')
 
 /** Whether a condition on a value of a paper holds; one on a value that is not there does not. */
 export function holds(condition: Condition, { papers }: Pick<Situation, 'papers'>): boolean {
@@ -158,13 +159,18 @@ const bestOf = (verdicts: readonly Verdict[]): Verdict =>
 
 function judgeNeed(need: Need, situation: Situation): Verdict {
   const papers = counting(situation.papers, need.type)
-  const title = (situation.titles.get(need.type) ?? need.type).toLowerCase()
-  if (papers.length === 0) return { status: 'missing', documents: [], reason: `No ${title} is there` }
+  const title = situation.titles.get(need.type) ?? need.type
+  if (papers.length === 0)
+    return { status: 'missing', documents: [], reason: message('requirement.none_there', { type: title }) }
   if (need.listed) return judgeListed(need, papers, situation, title)
   if (need.whose === 'each_person') return judgeEachPerson(need, papers, situation, title)
   const theirs = need.whose === 'applicant' ? papers.filter((p) => p.owner !== 'co_applicant') : papers
   if (theirs.length === 0)
-    return { status: 'missing', documents: [], reason: `No ${title} of the applicant is there` }
+    return {
+      status: 'missing',
+      documents: [],
+      reason: message('requirement.none_of_applicant', { type: title }),
+    }
   if (need.months) return judgeMonths(need, theirs, situation, title)
   if (need.years) return judgeYears(need, theirs, situation, title)
   if (need.covers) return judgeCoverage(need, theirs, situation, title)
@@ -178,7 +184,7 @@ function judgeEachPerson(need: Need, papers: Paper[], situation: Situation, titl
     need,
     [
       {
-        name: situation.persons.applicant ?? 'the applicant',
+        name: situation.persons.applicant,
         papers: papers.filter((p) => p.owner !== 'co_applicant'),
       },
       { name: coApplicant, papers: papers.filter((p) => p.owner === 'co_applicant') },
@@ -197,7 +203,7 @@ function judgeListed(need: Need, papers: Paper[], situation: Situation, title: s
     .flatMap((row) => (typeof row[name] === 'string' ? [row[name]] : []))
   if (listed.length === 0) {
     const best = bestOf(papers.map((p) => judgePaper(need, p, situation)))
-    return { ...best, reason: `${best.reason}; who must bring one is not read yet` }
+    return { ...best, reason: message('requirement.persons_not_read', { but: best.reason }) }
   }
   const is = (paper: Paper, person: string) => {
     const own = usableText(paper, field)
@@ -220,7 +226,7 @@ function judgeListed(need: Need, papers: Paper[], situation: Situation, title: s
 /** One good paper for each of several persons. */
 function judgePersons(
   need: Need,
-  persons: readonly { name: string; papers: Paper[] }[],
+  persons: readonly { name: string | null; papers: Paper[] }[],
   situation: Situation,
   title: string,
 ): Verdict {
@@ -229,13 +235,13 @@ function judgePersons(
     return {
       status: 'missing',
       documents: [],
-      reason: `No ${title} of ${list(lacking.map((p) => p.name))} is there`,
+      reason: message('requirement.none_of_persons', { type: title, persons: lacking.map((p) => p.name) }),
     }
   if (lacking.length > 0)
     return {
       status: 'incomplete',
       documents: persons.flatMap((p) => p.papers.map((q) => q.id)),
-      reason: `No ${title} of ${list(lacking.map((p) => p.name))} is there`,
+      reason: message('requirement.none_of_persons', { type: title, persons: lacking.map((p) => p.name) }),
     }
   const verdicts = persons.map((person) => bestOf(person.papers.map((p) => judgePaper(need, p, situation))))
   const worst = worstOf(verdicts)
@@ -244,52 +250,45 @@ function judgePersons(
     documents: verdicts.flatMap((v) => v.documents),
     reason:
       worst.status === 'satisfied' && persons.length > 1
-        ? `${persons.length} persons, each with a good one`
+        ? message('requirement.each_person', { count: persons.length })
         : worst.reason,
   }
 }
 
 /** The first fault of one paper, in the order of the statuses. */
 function judgePaper(need: Need, paper: Paper, { papers, asOf }: Situation): Verdict {
-  const verdict = (status: Status, reason: string): Verdict => ({ status, documents: [paper.id], reason })
-  if (paper.lacking.length > 0)
-    return verdict('incomplete', `${paper.label} lacks ${pagesText(paper.lacking)}`)
+  const verdict = (status: Status, reason: Message): Verdict => ({ status, documents: [paper.id], reason })
+  if (paper.lacking.length > 0) return verdict('incomplete', lacksPages(paper))
   const old = tooOld(need, [paper], asOf)
   if (old) return verdict('expired', old)
   const until = need.until ? usableText(paper, need.until) : null
-  if (until && until < asOf) return verdict('expired', `${paper.label} ran out on ${dayName(until)}`)
+  if (until && until < asOf)
+    return verdict('expired', message('paper.ran_out', { paper: paper.label, day: until }))
   const from = need.from ? usableText(paper, need.from) : null
-  if (from && from > asOf) return verdict('expired', `${paper.label} begins only on ${dayName(from)}`)
+  if (from && from > asOf)
+    return verdict('expired', message('paper.begins_later', { paper: paper.label, day: from }))
   if (need.signed && paper.signed === false)
     return verdict(
       'unsigned',
-      paper.signedAsked
-        ? `No signature was found on ${paper.label}; it is still asked about`
-        : `${paper.label} is not signed`,
+      message(paper.signedAsked ? 'paper.signature_asked' : 'paper.not_signed', { paper: paper.label }),
     )
   const empty = need.filled.find((name) => {
     const field = fieldOf(paper, name)
     return field && field.value === null && !field.needsReview
   })
-  if (empty) return verdict('unsigned', `${paper.label} is not dated`)
+  if (empty) return verdict('unsigned', message('paper.not_dated', { paper: paper.label }))
   const short = tooLow(need, paper, papers)
   if (short) return verdict('insufficient', short)
   // What was not read surely takes no part; that it was not is said, so that nobody takes the verdict for
   // more than it is.
-  const open = [need.until, need.from, need.fresh?.field, need.atLeast?.field]
-    .flatMap((name) => (name && fieldOf(paper, name)?.needsReview ? [name.replaceAll('_', ' ')] : []))
-    .concat(need.signed && paper.signedAsked ? ['signature'] : [])
-  return verdict(
-    'satisfied',
-    [
-      paper.label,
-      until ? `, good until ${dayName(until)}` : '',
-      open.length ? `; its ${list(open)} ${open.length === 1 ? 'is' : 'are'} still asked about` : '',
-    ].join(''),
+  const open = [need.until, need.from, need.fresh?.field, need.atLeast?.field].flatMap((name) =>
+    name && fieldOf(paper, name)?.needsReview ? [name] : [],
   )
+  const signatureOpen = need.signed && paper.signedAsked
+  return verdict('satisfied', message('paper.good', { paper: paper.label, until, open, signatureOpen }))
 }
 
-function tooOld(need: Need, candidates: readonly Paper[], asOf: string): string | null {
+function tooOld(need: Need, candidates: readonly Paper[], asOf: string): Message | null {
   const { fresh } = need
   if (!fresh) return null
   const dated = candidates
@@ -301,19 +300,23 @@ function tooOld(need: Need, candidates: readonly Paper[], asOf: string): string 
   const latest = dated[0]
   if (!latest) return null
   const limit = fresh.days !== undefined ? addDays(asOf, -fresh.days) : addMonths(asOf, -(fresh.months ?? 0))
-  if (latest.date > asOf)
-    return `${latest.paper.label} is dated ${dayName(latest.date)}, after the day of checking`
+  if (latest.date > asOf) return message('paper.dated_later', { paper: latest.paper.label, day: latest.date })
   if (latest.date < limit)
-    return `${latest.paper.label} is of ${dayName(latest.date)}, ${daysBetween(latest.date, asOf)} days old; at most ${ageInWords(fresh)} allowed`
+    return message('paper.too_old', {
+      paper: latest.paper.label,
+      day: latest.date,
+      age: daysBetween(latest.date, asOf),
+      allowed: { days: fresh.days, months: fresh.months },
+    })
   return null
 }
 
-function tooLow(need: Need, paper: Paper, papers: readonly Paper[]): string | null {
+function tooLow(need: Need, paper: Paper, papers: readonly Paper[]): Message | null {
   if (!need.atLeast) return null
   const value = usable(paper, need.atLeast.field)
   const than = valueIn(papers, need.atLeast.than)?.value ?? null
   if (!isMoney(value) || !isMoney(than) || cents(value) >= cents(than)) return null
-  return `${paper.label}: ${groupThousands(value.amount)} is less than the ${groupThousands(than.amount)} needed`
+  return message('paper.too_low', { paper: paper.label, amount: value, needed: than })
 }
 
 function judgeMonths(need: Need, papers: Paper[], situation: Situation, title: string): Verdict {
@@ -326,8 +329,7 @@ function judgeMonths(need: Need, papers: Paper[], situation: Situation, title: s
   const months = [...byMonth.keys()].sort((a, b) => a - b)
   const documents = papers.map((p) => p.id)
   const faulty = papers.find((p) => p.lacking.length > 0)
-  if (faulty)
-    return { status: 'incomplete', documents, reason: `${faulty.label} lacks ${pagesText(faulty.lacking)}` }
+  if (faulty) return { status: 'incomplete', documents, reason: lacksPages(faulty) }
   const last = months.at(-1)
   const runs = months.filter((m) =>
     Array.from({ length: count }, (_, i) => m - i).every((k) => byMonth.has(k)),
@@ -335,15 +337,14 @@ function judgeMonths(need: Need, papers: Paper[], situation: Situation, title: s
   const end = runs.at(-1)
   if (end === undefined) {
     if (last === undefined)
-      return { status: 'incomplete', documents, reason: `The months of the ${title}s were not read` }
+      return { status: 'incomplete', documents, reason: message('months.not_read', { type: title }) }
     const lacking = Array.from({ length: count }, (_, i) => last - i)
       .filter((m) => !byMonth.has(m))
-      .map(monthName)
       .reverse()
     return {
       status: 'incomplete',
       documents,
-      reason: `${capital(title)} for ${list(months.map(monthName))}; ${list(lacking)} ${lacking.length === 1 ? 'is' : 'are'} missing`,
+      reason: message('months.lacking', { type: title, there: months, lacking }),
     }
   }
   const used = Array.from({ length: count }, (_, i) => byMonth.get(end - i)!)
@@ -352,7 +353,10 @@ function judgeMonths(need: Need, papers: Paper[], situation: Situation, title: s
   return {
     status: 'satisfied',
     documents: used.map((p) => p.id),
-    reason: `${capital(title)}s for ${list(Array.from({ length: count }, (_, i) => monthName(end - count + 1 + i)))}`,
+    reason: message('months.there', {
+      type: title,
+      months: Array.from({ length: count }, (_, i) => end - count + 1 + i),
+    }),
   }
 }
 
@@ -366,17 +370,20 @@ function judgeYears(need: Need, papers: Paper[], situation: Situation, title: st
     return {
       status: 'incomplete',
       documents,
-      reason: `${capital(title)} for ${list(lacking.reverse())} is missing`,
+      reason: message('years.lacking', { type: title, years: lacking.reverse() }),
     }
-  return { status: 'satisfied', documents, reason: `${capital(title)} for ${list(wanted.reverse())}` }
+  return {
+    status: 'satisfied',
+    documents,
+    reason: message('years.there', { type: title, years: wanted.reverse() }),
+  }
 }
 
 function judgeCoverage(need: Need, papers: Paper[], situation: Situation, title: string): Verdict {
   const { from, to, months } = need.covers!
   const documents = papers.map((p) => p.id)
   const faulty = papers.find((p) => p.lacking.length > 0)
-  if (faulty)
-    return { status: 'incomplete', documents, reason: `${faulty.label} lacks ${pagesText(faulty.lacking)}` }
+  if (faulty) return { status: 'incomplete', documents, reason: lacksPages(faulty) }
   const spans = papers
     .flatMap((p) => {
       const [start, end] = [usableText(p, from), usableText(p, to)]
@@ -384,7 +391,7 @@ function judgeCoverage(need: Need, papers: Paper[], situation: Situation, title:
     })
     .sort((a, b) => a.start.localeCompare(b.start))
   if (spans.length === 0)
-    return { status: 'incomplete', documents, reason: `The periods of the ${title}s were not read` }
+    return { status: 'incomplete', documents, reason: message('coverage.not_read', { type: title }) }
   const chains: { start: string; end: string }[] = []
   for (const span of spans) {
     const chain = chains.at(-1)
@@ -394,13 +401,11 @@ function judgeCoverage(need: Need, papers: Paper[], situation: Situation, title:
   const long = chains.filter((c) => addMonths(c.start, months) <= addDays(c.end, 1)).at(-1)
   if (!long) {
     const gap =
-      chains.length > 1
-        ? `; nothing from ${dayName(addDays(chains[0].end, 1))} to ${dayName(addDays(chains[1].start, -1))}`
-        : ''
+      chains.length > 1 ? { start: addDays(chains[0].end, 1), end: addDays(chains[1].start, -1) } : null
     return {
       status: 'incomplete',
       documents,
-      reason: `${capital(title)}s cover ${chains.map((c) => `${dayName(c.start)} to ${dayName(c.end)}`).join(' and ')}, ${months} months are needed${gap}`,
+      reason: message('coverage.too_short', { type: title, covered: chains, months, gap }),
     }
   }
   const old = tooOld(
@@ -412,15 +417,9 @@ function judgeCoverage(need: Need, papers: Paper[], situation: Situation, title:
   return {
     status: 'satisfied',
     documents,
-    reason: `Covered from ${dayName(long.start)} to ${dayName(long.end)}`,
+    reason: message('coverage.whole', long),
   }
 }
 
-const capital = (text: string): string => text[0].toUpperCase() + text.slice(1)
-const list = (items: string[]): string =>
-  items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`
-const pagesText = (pages: number[]): string =>
-  pages.length === 1 ? `its page ${pages[0]}` : `its pages ${list(pages.map(String))}`
-
-const ageInWords = ({ days, months }: { days?: number; months?: number }): string =>
-  days !== undefined ? `${days} days` : `${months} months`
+const lacksPages = (paper: Paper): Message =>
+  message('paper.lacks_pages', { paper: paper.label, pages: paper.lacking })

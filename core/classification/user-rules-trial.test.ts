@@ -1,3 +1,4 @@
+import { inWords } from '../../wording/index.ts'
 import { assess } from '../pipeline/assess.ts'
 import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
@@ -98,7 +99,7 @@ test('a rule that the pages clearly contradict is asked about, not obeyed and no
   expect(tryRule(pages, builtInTypes, {}, rule).changes).toContainEqual({ kind: 'asked', page: 2 })
   const { deck } = documents(pages, rule)
   const question = deck.find((q) => q.id === 'cut:2')!
-  expect(question.why).toContain(rule.name)
+  expect(question.why.map(inWords).join(' ')).toContain(rule.name)
   expect(question.choices.map((c) => c.answer)).toEqual(
     expect.arrayContaining([
       { kind: 'cut', page: 2, begins: true },
@@ -124,7 +125,12 @@ test('once a person has said, the rule asks no more', () => {
 test('a type that the page clearly contradicts is asked about', () => {
   const pages = number([consent, ...form])
   const { deck } = documents(pages, isType('Merrow Sound Mutual', 'payslip'))
-  expect(deck.find((q) => q.id === 'type:1')?.why).toContain('Merrow Sound Mutual is payslip')
+  expect(
+    deck
+      .find((q) => q.id === 'type:1')
+      ?.why.map(inWords)
+      .join(' '),
+  ).toContain('Merrow Sound Mutual is payslip')
 })
 test('a rule that hits nothing changes nothing', () =>
   expect(tryRule(number([consent]), builtInTypes, {}, begins('Kittiwake'))).toEqual({

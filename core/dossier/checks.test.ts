@@ -1,10 +1,11 @@
+import { figuresIn } from '../model/messages/message.ts'
 import { traderAccount } from '../program/starter/trader-account.ts'
 import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 import { passbook } from '../testing/small-types.ts'
 import { entry } from '../testing/table-of.ts'
 import type { Answer } from '../answers/answer.ts'
-import { accepted, figuresOf, judgeChecks, type Judging } from './checks.ts'
+import { accepted, judgeChecks, type Judging } from './checks.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
 import type { DocumentType, Program } from '../program/schema.ts'
 
@@ -162,13 +163,8 @@ test('a person may accept a failed check; it stays failed and says so', () => {
   )
   expect(result).toMatchObject({ status: 'failed', settled: { decision: 'accepted', reason: 'typing slip' } })
 })
-test.each([
-  ['Payslip (2): the rows lead to 1,048.57, the paper closes at 48.57', ['1,048.57', '48.57']],
-  ['Consent (2) is dated 2026-04-11, after the day of checking', ['2026-04-11']],
-  ['60 + 35.5 is 95.5, not 100', ['60', '35.5', '95.5', '100']],
-])('what “%s” rests on', (detail, figures) => expect(figuresOf(detail)).toEqual(figures))
 test('a failure accepted is a new one once other figures come into it', () => {
-  const over = figuresOf(judgeChecks([form('47850.00')], judged(workingBoatLoan))[0].detail)
+  const over = figuresIn(judgeChecks([form('47850.00')], judged(workingBoatLoan))[0].detail)
   const answers: Answer[] = [
     {
       kind: 'check',

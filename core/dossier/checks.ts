@@ -1,3 +1,4 @@
+import { allOf, figuresIn, message, type Message, type MessageCode } from '../model/messages/message.ts'
 import type { Answer } from '../answers/answer.ts'
 import { standingOf } from '../answers/overrides.ts'
 import type { Settled } from './facts.ts'
@@ -5,7 +6,7 @@ import type { Check, Program, DocumentType } from '../program/schema.ts'
 import { centsIn } from '../extraction/tables/columns.ts'
 import { tableColumns, type TableColumns } from '../program/table-columns.ts'
 import { newestFirst } from '../extraction/tables/row-order.ts'
-import { cents, fromCents, groupThousands, isMoney, type Money, type Row } from '../model/value.ts'
+import { cents, fromCents, isMoney, type Money, type Row } from '../model/value.ts'
 import { squeeze } from '../text/normalize.ts'
 import { addDays, daysBetween } from '../text/calendar.ts'
 import {
@@ -21,7 +22,7 @@ import {
 
 /** One number of a sum with its place, so that arithmetic can be shown as arithmetic. */
 export interface Term {
-  label: string
+  label: Message
   amount: Money
   document: string
   field: string
@@ -35,20 +36,11 @@ export interface CheckResult {
   check: string
   title: string
   status: 'passed' | 'failed' | 'not_applicable'
-  detail: string
+  detail: Message
   documents: string[]
   terms: Term[]
   settled: Settled<'accepted' | 'ask'> | null
 }
-
-/**
- * The amounts and days that a failure rests on: one that turns up later is a new failure. Other numbers count
- * only where there are none of these: a paper that comes in may change what its neighbour is called ("Payslip
- * (2)").
- */
-export const figuresOf = (detail: string): string[] => [
-  ...new Set(detail.match(/\d[\d,]*\.\d{2}|\d{4}-\d{2}-\d{2}/g) ?? detail.match(/\d+(?:\.\d+)?/g) ?? []),
-]
 
 /** Whether a decision to accept a failed check counts as things are. */
 export const accepted = (check: Pick<CheckResult, 'settled'>): boolean =>
@@ -58,8 +50,15 @@ export const accepted = (check: Pick<CheckResult, 'settled'>): boolean =>
 
 type Outcome = Pick<CheckResult, 'status' | 'detail' | 'documents' | 'terms'>
 
-const none = (detail: string): Outcome => ({ status: 'not_applicable', detail, documents: [], terms: [] })
-const show = (sum: number): string => groupThousands(fromCents(sum).amount)
+/** Why a check cannot be judged. */
+type OpenCode = Extract<MessageCode, `check.no_${string}` | 'check.nothing_to_add'>
+
+const none = (code: OpenCode): Outcome => ({
+  status: 'not_applicable',
+  detail: message(code),
+  documents: [],
+  terms: [],
+})
 const amountOf = (paper: Paper, name: string): Money | null => {
   const value = usable(paper, name)
   return isMoney(value) ? value : null
@@ -73,8 +72,15 @@ const term = (
   field: string,
   amount: Money,
   sign: Term['sign'],
-  said: { label?: string; row?: number } = {},
-): Term => ({ label: paper.label, amount, document: paper.id, field, sign, ...said })
+  said: { label?: Message; row?: number } = {},
+): Term => ({
+  label: message('term.paper', { paper: paper.label }),
+  amount,
+  document: paper.id,
+  field,
+  sign,
+  ...said,
+})
 
 /** What checks are judged by. */
 export interface Judging {
@@ -96,7 +102,7 @@ function columnsOf(types: readonly DocumentType[], reference: string): TableColu
 }
 
 /** A table changed since the program was written: nothing is found lacking in columns that nobody named. */
-const NO_ROLES = 'the columns of its table are not said to be amounts'
+const NO_ROLES = 'check.no_roles'
 
 const sumOf = (rows: readonly Row[], amount: string | undefined): number =>
   rows.reduce((sum, row) => sum + (centsIn(row, amount) ?? 0), 0)
@@ -114,9 +120,10 @@ export function judgeChecks(
       (a) => a.decision === 'accepted' && program.signOff.differences,
     )
     const outcome = judgeOpen(check, { papers, types, asOf })
+    // A figure that turns up later than a decision is a new failure.
     const known = standing?.answer.over
     const against =
-      known && outcome.status === 'failed' ? figuresOf(outcome.detail).filter((f) => !known.includes(f)) : []
+      known && outcome.status === 'failed' ? figuresIn(outcome.detail).filter((f) => !known.includes(f)) : []
     return {
       check: check.id,
       title: check.title,
@@ -148,7 +155,11 @@ function judgeOpen(check: Check, given: Given): Outcome {
   const sure = judge(check, { ...given, papers: certain })
   return sure.status === 'failed'
     ? sure
-    : { ...outcome, status: 'not_applicable', detail: `Waits for an answer about a value: ${outcome.detail}` }
+    : {
+        ...outcome,
+        status: 'not_applicable',
+        detail: message('check.waits_for_answer', { otherwise: outcome.detail }),
+      }
 }
 
 function judge(check: Check, given: Given): Outcome {
@@ -187,18 +198,17 @@ function moneyAt(
 
 function difference(check: Check & { kind: 'difference' }, papers: readonly Paper[]): Outcome {
   const [total, minus, equals] = [check.total, check.minus, check.equals].map((r) => moneyAt(papers, r))
-  if (!total || !minus || !equals) return none('one of the amounts is not there')
+  if (!total || !minus || !equals) return none('check.no_amount')
   const should = cents(total.amount) - cents(minus.amount)
-  const apart = cents(equals.amount) - should
-  const good = Math.abs(apart) < 100
+  const apart = Math.abs(cents(equals.amount) - should)
+  const good = apart < 100
+  const { currency } = total.amount
+  const sum = { total: total.amount, minus: minus.amount, is: fromCents(should, currency) }
   return {
     status: good ? 'passed' : 'failed',
     detail: good
-      ? `${show(cents(total.amount))} less ${show(cents(minus.amount))} is ${show(should)}`
-      : [
-          `${show(cents(total.amount))} less ${show(cents(minus.amount))} is ${show(should)}`,
-          `but the paper says ${show(cents(equals.amount))}: ${show(Math.abs(apart))} apart`,
-        ].join(', '),
+      ? message('difference.agrees', sum)
+      : message('difference.differs', { ...sum, says: equals.amount, apart: fromCents(apart, currency) }),
     documents: [...new Set([total.paper.id, minus.paper.id, equals.paper.id])],
     terms: [
       term(total.paper, total.field, total.amount, ''),
@@ -217,26 +227,35 @@ function nearMean(check: Check & { kind: 'near_mean' }, papers: readonly Paper[]
       const amount = amountOf(paper, field)
       return amount ? [{ paper, amount }] : []
     })
-  if (!stated || slips.length === 0) return none('one of the amounts is not there')
+  if (!stated || slips.length === 0) return none('check.no_amount')
   const mean = slips.reduce((sum, s) => sum + cents(s.amount), 0) / slips.length
   const compared = cents(stated.amount) / check.divide
   const apart = Math.abs(compared - mean) / mean
+  const { currency } = stated.amount
+  const meanAmount = fromCents(Math.round(mean), currency)
   const good = apart <= check.percent / 100 + 1e-9
   return {
     status: good ? 'passed' : 'failed',
-    detail: `${show(Math.round(compared))} stated against a mean of ${show(Math.round(mean))}: ${(apart * 100).toFixed(1)} % apart, ${check.percent} % allowed`,
+    detail: message('mean.compared', {
+      stated: fromCents(Math.round(compared), currency),
+      mean: meanAmount,
+      apart: apart * 100,
+      allowed: check.percent,
+    }),
     documents: [stated.paper.id, ...slips.map((s) => s.paper.id)],
     terms: [
       ...slips.map((s, i) => term(s.paper, field, s.amount, i ? '·' : '')),
       ...(slips.length > 1
-        ? [term(slips[0].paper, field, fromCents(Math.round(mean)), '⇒', { label: 'their mean' })]
+        ? [term(slips[0].paper, field, meanAmount, '⇒', { label: message('term.mean') })]
         : []),
       term(
         stated.paper,
         stated.field,
         stated.amount,
         good ? '≈' : '≠',
-        check.divide === 1 ? {} : { label: `${stated.paper.label}, to be divided by ${check.divide}` },
+        check.divide === 1
+          ? {}
+          : { label: message('term.divided', { paper: stated.paper.label, by: check.divide }) },
       ),
     ],
   }
@@ -263,7 +282,7 @@ function reachesAccount(check: Check & { kind: 'reaches_account' }, { papers, ty
       if (sum !== null) bySum.set(sum, [...(bySum.get(sum) ?? []), { paper, row, at }])
     })
   const terms: Term[] = []
-  const lacking: string[] = []
+  const lacking: { amount: Money; paper: string }[] = []
   const documents: string[] = []
   let seen = 0
   for (const slip of counting(papers, slipType).filter((p) => p.owner !== 'co_applicant')) {
@@ -279,14 +298,14 @@ function reachesAccount(check: Check & { kind: 'reaches_account' }, { papers, ty
     documents.push(slip.id, (near ?? covering).paper.id)
     terms.push(term(slip, amountField, amount, ''))
     if (near) terms.push(term(near.paper, table, amount, '=', { row: near.at }))
-    else lacking.push(`${groupThousands(amount.amount)} of ${slip.label}`)
+    else lacking.push({ amount, paper: slip.label })
   }
-  if (seen === 0) return none('no statement covers a pay day')
+  if (seen === 0) return none('check.no_pay_day_covered')
   return {
     status: lacking.length ? 'failed' : 'passed',
     detail: lacking.length
-      ? `No credit on the statements for ${lacking.join(' and ')}`
-      : `${seen} of ${seen} payments found on the statements`,
+      ? message('account.credits_lacking', { payments: lacking })
+      : message('account.credits_there', { count: seen }),
     documents: [...new Set(documents)],
     terms,
   }
@@ -297,7 +316,7 @@ function runningBalance(check: Check & { kind: 'running_balance' }, { papers, ty
   const columns = columnsOf(types, check.table)
   if (!columns.amount) return none(NO_ROLES)
   const [openingField, closingField] = [splitReference(check.opening)[1], splitReference(check.closing)[1]]
-  const breaks: string[] = []
+  const breaks: Message[] = []
   const documents: string[] = []
   const terms: Term[] = []
   let judged = 0
@@ -309,6 +328,7 @@ function runningBalance(check: Check & { kind: 'running_balance' }, { papers, ty
     ]
     if (!opening || !closing || !rows || rows.length === 0 || paper.lacking.length > 0) continue
     judged++
+    const own = (sum: number) => fromCents(sum, opening.currency)
     let balance = cents(opening)
     let broke = false
     const numbered = rows.map((row, at) => ({ row, at }))
@@ -319,33 +339,33 @@ function runningBalance(check: Check & { kind: 'running_balance' }, { papers, ty
       if (!broke && printed !== null && printed !== balance) {
         broke = true
         breaks.push(
-          `${paper.label}: after row ${at + 1} the balance should be ${show(balance)}, the paper says ${show(printed)}`,
+          message('balance.breaks', {
+            paper: paper.label,
+            row: at + 1,
+            should: own(balance),
+            says: own(printed),
+          }),
         )
-        terms.push(
-          term(paper, table, fromCents(balance), ''),
-          term(paper, table, fromCents(printed, opening.currency), '≠', { row: at }),
-        )
+        terms.push(term(paper, table, own(balance), ''), term(paper, table, own(printed), '≠', { row: at }))
       }
       balance = printed ?? balance
     }
     const sum = cents(opening) + sumOf(rows, columns.amount)
     if (!broke && sum !== cents(closing)) {
       broke = true
-      breaks.push(
-        `${paper.label}: the rows lead to ${show(sum)}, the paper closes at ${show(cents(closing))}`,
-      )
+      breaks.push(message('balance.ends_otherwise', { paper: paper.label, leads: own(sum), closes: closing }))
       terms.push(
         term(paper, openingField, opening, ''),
-        term(paper, table, fromCents(sum - cents(opening)), '+', { label: 'its rows' }),
+        term(paper, table, own(sum - cents(opening)), '+', { label: message('term.rows') }),
         term(paper, closingField, closing, '≠'),
       )
     }
     if (broke) documents.push(paper.id)
   }
-  if (judged === 0) return none('no statement with its rows read')
+  if (judged === 0) return none('check.no_rows')
   return {
     status: breaks.length ? 'failed' : 'passed',
-    detail: breaks.length ? breaks.join('; ') : `${judged} statements add up`,
+    detail: breaks.length ? allOf(breaks) : message('balance.adds_up', { count: judged }),
     documents,
     terms,
   }
@@ -366,7 +386,7 @@ function joinsUp(check: Check & { kind: 'joins_up' }, papers: readonly Paper[]):
       return opening && closing && start && end ? [{ paper, opening, closing, start, end, account }] : []
     })
     .sort((a, b) => a.start.localeCompare(b.start))
-  const breaks: string[] = []
+  const breaks: Message[] = []
   const documents = new Set<string>()
   const terms: Term[] = []
   let pairs = 0
@@ -377,7 +397,12 @@ function joinsUp(check: Check & { kind: 'joins_up' }, papers: readonly Paper[]):
     pairs++
     if (cents(before.closing) === cents(next.opening)) continue
     breaks.push(
-      `${before.paper.label} closes at ${show(cents(before.closing))}, ${next.paper.label} opens at ${show(cents(next.opening))}`,
+      message('statements.break', {
+        before: before.paper.label,
+        closes: before.closing,
+        next: next.paper.label,
+        opens: next.opening,
+      }),
     )
     documents.add(before.paper.id).add(next.paper.id)
     terms.push(
@@ -385,10 +410,10 @@ function joinsUp(check: Check & { kind: 'joins_up' }, papers: readonly Paper[]):
       term(next.paper, openingField, next.opening, '≠'),
     )
   }
-  if (pairs === 0) return none('no two statements that follow each other')
+  if (pairs === 0) return none('check.no_neighbours')
   return {
     status: breaks.length ? 'failed' : 'passed',
-    detail: breaks.length ? breaks.join('; ') : `${pairs + 1} statements join up`,
+    detail: breaks.length ? allOf(breaks) : message('statements.join', { count: pairs + 1 }),
     documents: [...documents],
     terms,
   }
@@ -401,7 +426,7 @@ function linesAndTax(check: Check & { kind: 'lines_and_tax' }, { papers, types }
   const [netField, taxField, totalField] = [check.net, check.tax, check.total].map(
     (r) => splitReference(r)[1],
   )
-  const breaks: string[] = []
+  const breaks: Message[] = []
   const documents: string[] = []
   const terms: Term[] = []
   let judged = 0
@@ -418,13 +443,15 @@ function linesAndTax(check: Check & { kind: 'lines_and_tax' }, { papers, types }
     if (rows && rows.length > 0 && paper.lacking.length === 0) {
       const sum = sumOf(rows, columns.amount)
       if (Math.abs(sum - cents(net)) > 1) {
-        breaks.push(`${paper.label}: the lines sum to ${show(sum)}, its net amount is ${show(cents(net))}`)
+        breaks.push(
+          message('quote.lines_differ', { paper: paper.label, sum: fromCents(sum, net.currency), net }),
+        )
         rows.forEach((row, at) => {
           const [amount, words] = [row[columns.amount ?? ''], row[columns.description ?? '']]
           if (isMoney(amount))
             terms.push(
               term(paper, table, amount, at ? '+' : '', {
-                label: typeof words === 'string' ? words : '',
+                label: message('term.words', { words: typeof words === 'string' ? words : '' }),
                 row: at,
               }),
             )
@@ -433,9 +460,8 @@ function linesAndTax(check: Check & { kind: 'lines_and_tax' }, { papers, types }
       }
     } else unseen++
     if (tax && Math.abs(cents(net) + cents(tax) - cents(total)) > 1) {
-      breaks.push(
-        `${paper.label}: net and tax make ${show(cents(net) + cents(tax))}, the total says ${show(cents(total))}`,
-      )
+      const makes = fromCents(cents(net) + cents(tax), net.currency)
+      breaks.push(message('quote.total_differs', { paper: paper.label, makes, says: total }))
       terms.push(
         term(paper, netField, net, ''),
         term(paper, taxField, tax, '+'),
@@ -444,14 +470,10 @@ function linesAndTax(check: Check & { kind: 'lines_and_tax' }, { papers, types }
     }
     documents.push(paper.id)
   }
-  if (judged === 0) return none('no amounts to add')
+  if (judged === 0) return none('check.nothing_to_add')
   return {
     status: breaks.length ? 'failed' : 'passed',
-    detail: breaks.length
-      ? breaks.join('; ')
-      : unseen === 0
-        ? 'lines, net, tax and total agree'
-        : 'net, tax and total agree; the lines are still to be settled',
+    detail: breaks.length ? allOf(breaks) : message(unseen === 0 ? 'quote.agrees' : 'quote.agrees_but_lines'),
     documents,
     terms,
   }
@@ -467,16 +489,15 @@ function columnTotal(check: Check & { kind: 'column_total' }, papers: readonly P
         ? [{ paper, numbers, sum: Math.round(numbers.reduce((a, b) => a + b, 0) * 100) / 100 }]
         : []
     })
-  if (judged.length === 0) return none('the numbers were not read')
+  if (judged.length === 0) return none('check.no_numbers')
   const wrong = judged.filter((j) => j.sum !== check.is)
   return {
     status: wrong.length ? 'failed' : 'passed',
-    detail: (wrong.length ? wrong : judged)
-      .map(
-        (j) =>
-          `${j.paper.label}: ${j.numbers.join(' + ')} is ${j.sum}${j.sum === check.is ? '' : `, not ${check.is}`}`,
-      )
-      .join('; '),
+    detail: allOf(
+      (wrong.length ? wrong : judged).map(({ paper, numbers, sum }) =>
+        message('column.total', { paper: paper.label, numbers, sum, is: check.is }),
+      ),
+    ),
     documents: (wrong.length ? wrong : judged).map((j) => j.paper.id),
     terms: [],
   }
@@ -492,11 +513,14 @@ function atLeast(check: Check & { kind: 'at_least' }, papers: readonly Paper[]):
       return amount ? [{ paper, amount, field }] : []
     })
     .sort((a, b) => cents(b.amount) - cents(a.amount))[0]
-  if (!value || !than) return none('one of the amounts is not there')
+  if (!value || !than) return none('check.no_amount')
   const good = cents(value.amount) >= cents(than.amount)
   return {
     status: good ? 'passed' : 'failed',
-    detail: `${show(cents(value.amount))} ${good ? 'covers' : 'does not cover'} ${show(cents(than.amount))}`,
+    detail: message(good ? 'amount.covers' : 'amount.does_not_cover', {
+      amount: value.amount,
+      than: than.amount,
+    }),
     documents: [value.paper.id, than.paper.id],
     terms: [
       term(value.paper, value.field, value.amount, ''),
@@ -517,20 +541,25 @@ function signedWithin(
       const date = usableText(paper, check.field)
       return date ? [{ paper, date }] : []
     })
-  if (signed.length === 0) return none('no signing date was read')
+  if (signed.length === 0) return none('check.no_signing_date')
   const wrong = signed.filter(
     ({ date }) => date > asOf || (typeof opened === 'string' && date < addDays(opened, -check.daysBefore)),
   )
   return {
     status: wrong.length ? 'failed' : 'passed',
     detail: wrong.length
-      ? wrong
-          .map(
-            ({ paper, date }) =>
-              `${paper.label} is dated ${date}, ${date > asOf ? 'after the day of checking' : `more than ${check.daysBefore} days before the application`}`,
-          )
-          .join('; ')
-      : 'all signing dates are in order',
+      ? allOf(
+          wrong.map(({ paper, date }) =>
+            date > asOf
+              ? message('signing.later', { paper: paper.label, day: date })
+              : message('signing.too_early', {
+                  paper: paper.label,
+                  day: date,
+                  daysBefore: check.daysBefore,
+                }),
+          ),
+        )
+      : message('signing.in_order'),
     documents: (wrong.length ? wrong : signed).map((s) => s.paper.id),
     terms: [],
   }

@@ -1,3 +1,4 @@
+import { message } from '../model/messages/message.ts'
 import type { Program } from '../program/schema.ts'
 import { comparers } from '../matching/comparers.ts'
 import { counting, counts, fieldOf, splitReference, usableText, valueIn, type Paper } from './paper.ts'
@@ -68,7 +69,7 @@ export function withCoApplicant(papers: readonly Paper[], program: Program, name
                   confidence: 0.6,
                   needsReview: true,
                   state: 'asked' as const,
-                  reason: 'other papers here are of a second person',
+                  reason: message('value.second_person'),
                   others:
                     f.value === null
                       ? f.others

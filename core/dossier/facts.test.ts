@@ -1,3 +1,4 @@
+import { message } from '../model/messages/message.ts'
 import type { Answer } from '../answers/answer.ts'
 import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
@@ -35,7 +36,7 @@ test('the value that most papers share is the measure, the other one differs', (
   expect(result).toMatchObject({ status: 'conflict', value: 'Petrel Slipways Ltd' })
   expect(result.evidence.find((e) => e.relation === 'different')).toMatchObject({
     document: 'form',
-    why: 'another firm',
+    why: message('agreement.another_firm'),
   })
 })
 test('naming the true value ends the conflict and still shows who differs', () => {

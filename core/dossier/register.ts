@@ -1,3 +1,4 @@
+import { message } from '../model/messages/message.ts'
 import { plain, type Value } from '../model/value.ts'
 import type { Agreement } from '../matching/agreement.ts'
 import { comparers } from '../matching/comparers.ts'
@@ -94,7 +95,9 @@ export function registerSides(
       const result = facts.find((f) => f.fact === id)
       const value: Value = result?.value ?? null
       const agreement: Agreement =
-        value === null ? { relation: 'same', why: 'the papers do not say' } : compareWith(fact, value, said)
+        value === null
+          ? { relation: 'same', why: message('agreement.not_said') }
+          : compareWith(fact, value, said)
       sides.set(id, {
         ...agreement,
         kind: entry.kind,

@@ -1,3 +1,5 @@
+import { inWords } from '../../wording/index.ts'
+import { message } from '../model/messages/message.ts'
 import { answerSchema } from '../answers/answer.ts'
 import type { FilledField } from '../answers/fill.ts'
 import type { FactResult } from '../dossier/facts.ts'
@@ -12,7 +14,7 @@ const field = (name: string, more: Partial<FilledField> = {}): FilledField => ({
   raw: 'X',
   confidence: 0.7,
   needsReview: true,
-  reason: 'weak print',
+  reason: message('value.weak_print'),
   others: [],
   repaired: false,
   page: 3,
@@ -80,8 +82,8 @@ describe('cuts and types', () => {
       document('d1', 'Application form', { pages: [1, 2] }),
       document('d2', 'Payslip', { needsReview: true, cutBefore: 0.6 }),
     ])
-    expect(asked.map((q) => q.question)).toEqual(['Does a payslip start on page 3?'])
-    expect(asked[0].choices.map((c) => c.text)).toEqual([
+    expect(asked.map((q) => inWords(q.question))).toEqual(['Does a payslip start on page 3?'])
+    expect(asked[0].choices.map((c) => inWords(c.text))).toEqual([
       'Yes, it starts here',
       'No, it goes on with Application form',
     ])
@@ -102,8 +104,8 @@ describe('cuts and types', () => {
         ],
       }),
     ])
-    expect(asked.question).toBe('Is page 3 a payslip?')
-    expect(asked.choices.map((c) => c.text)).toEqual(['Payslip', 'Utility bill', 'Another type'])
+    expect(inWords(asked.question)).toBe('Is page 3 a payslip?')
+    expect(asked.choices.map((c) => inWords(c.text))).toEqual(['Payslip', 'Utility bill', 'Another type'])
   })
   test('what a person said is not asked', () =>
     expect(
@@ -123,7 +125,7 @@ describe('cuts and types', () => {
         ],
       }),
     ])
-    expect(asked.why).toContain('Landing notes')
+    expect(asked.why.map(inWords).join(' ')).toContain('Landing notes')
   })
 })
 describe('values', () => {
@@ -135,8 +137,8 @@ describe('values', () => {
         ],
       }),
     ])
-    expect(asked.question).toBe('Is the net pay of Payslip X?')
-    expect(asked.choices.map((c) => c.text)).toEqual([
+    expect(inWords(asked.question)).toBe('Is the net pay of Payslip X?')
+    expect(asked.choices.map((c) => inWords(c.text))).toEqual([
       'X',
       'Y',
       'Type it, or click it on the page',
@@ -146,11 +148,11 @@ describe('values', () => {
     expect(asked.evidence).toEqual([
       expect.objectContaining({ page: 3, box: [0.1, 0.1, 0.2, 0.12], raw: 'X', sure: 0.7 }),
     ])
-    expect(asked.why).toBe('Asked because: weak print.')
+    expect(asked.why.map(inWords).join(' ')).toBe('Asked because: weak print.')
   })
   test('a value that was not found has no reading to confirm; a short name in capitals stays so', () => {
     const [asked] = deal([document('d1', 'Payslip', { fields: [field('iban', { value: null, raw: null })] })])
-    expect(asked.question).toBe('What is the IBAN on Payslip?')
+    expect(inWords(asked.question)).toBe('What is the IBAN on Payslip?')
     expect(asked.choices[0].needs).toBe('value')
   })
   test('as long as it is not known what a paper is, its values are not asked', () =>
@@ -180,7 +182,7 @@ test('a signature is asked with the likelier answer first', () => {
           said: false,
         } as unknown as Document['signature'],
       }),
-    ])[0].choices.map((c) => c.text)
+    ])[0].choices.map((c) => inWords(c.text))
   expect(asked(true)).toEqual(['Yes, it is signed', 'No, it is not'])
   expect(asked(false)).toEqual(['No, it is not', 'Yes, it is signed'])
 })
@@ -200,7 +202,7 @@ describe('facts and checks', () => {
       confidence: 0.99,
       asked: false,
       relation,
-      why: 'another name',
+      why: message('agreement.another_name'),
     }) as unknown as FactResult['evidence'][number]
   const fact = (settled: FactResult['settled'] = null): FactResult => ({
     fact: 'employer_name',
@@ -212,7 +214,7 @@ describe('facts and checks', () => {
   })
   test('both sides are offered with where they stand, and that one may be misread', () => {
     const [asked] = deal([form, slip], { facts: [fact()] })
-    expect(asked.choices.slice(0, 3).map((c) => c.text)).toEqual([
+    expect(asked.choices.slice(0, 3).map((c) => inWords(c.text))).toEqual([
       'Petrel Slipways',
       'Lodestar Pilots',
       'It is misread on Payslip',
@@ -236,24 +238,39 @@ describe('facts and checks', () => {
   test('what is settled rests, until a second person refuses it or a paper says something new', () => {
     expect(deal([form, slip], { facts: [fact(settled({}))] })).toEqual([])
     expect(
-      deal([form, slip], { facts: [fact(settled({ state: 'refused', refusal: 'no proof' }))] })[0].why,
+      deal([form, slip], { facts: [fact(settled({ state: 'refused', refusal: 'no proof' }))] })[0]
+        .why.map(inWords)
+        .join(' '),
     ).toContain('refused “a second job”: no proof')
-    expect(deal([form, slip], { facts: [fact(settled({ against: ['Tern Ferries'] }))] })[0].why).toContain(
-      'now a paper says Tern Ferries',
-    )
+    expect(
+      deal([form, slip], { facts: [fact(settled({ against: ['Tern Ferries'] }))] })[0]
+        .why.map(inWords)
+        .join(' '),
+    ).toContain('now a paper says Tern Ferries')
   })
   test('a sum that does not come out is asked with the places of its terms', () => {
     const check = {
       check: 'adds_up',
       title: 'The quote adds up',
       status: 'failed',
-      detail: 'net and tax make 110.00, the quote says 120.00',
+      detail: message('quote.total_differs', {
+        paper: 'Quote',
+        makes: { amount: '110.00', currency: 'EUR' },
+        says: { amount: '120.00', currency: 'EUR' },
+      }),
       documents: ['d1'],
-      terms: [{ label: 'Payslip', document: 'd1', field: 'employer', amount: 'X' }],
+      terms: [
+        {
+          label: message('term.paper', { paper: 'Payslip' }),
+          document: 'd1',
+          field: 'employer',
+          amount: 'X',
+        },
+      ],
       settled: null,
     } as unknown as CheckResult
     const [asked] = deal([slip], { checks: [check] })
-    expect(asked.question).toBe('The quote adds up: why not here?')
+    expect(inWords(asked.question)).toBe('The quote adds up: why not here?')
     expect(asked.evidence.map((e) => e.page)).toEqual([3])
     expect(asked.choices[0].answer).toMatchObject({ kind: 'check', over: ['110.00', '120.00'] })
   })

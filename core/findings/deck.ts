@@ -1,7 +1,8 @@
+import { figuresIn, message, type Message } from '../model/messages/message.ts'
 import type { Answer } from '../answers/answer.ts'
 import type { RequirementResult } from '../check/checklist.ts'
 import type { Evidence, FactResult, Settled } from '../dossier/facts.ts'
-import { figuresOf, type CheckResult } from '../dossier/checks.ts'
+import type { CheckResult } from '../dossier/checks.ts'
 import type { Box } from '../model/geometry.ts'
 import type { Program } from '../program/schema.ts'
 import { plain, type Value } from '../model/value.ts'
@@ -9,7 +10,7 @@ import type { Document } from './document.ts'
 
 /** A cut-out of a page that bears on a question. */
 export interface CutOut {
-  title: string
+  title: Message
   page: number
   box: Box | null
   /** How it was read. */
@@ -22,8 +23,8 @@ export interface CutOut {
 
 /** One way to answer, with what it stores. `needs` says what the person must still give. */
 export interface Choice {
-  text: string
-  note: string
+  text: Message
+  note: Message | null
   answer: Answer
   needs: 'nothing' | 'reason' | 'type' | 'value'
 }
@@ -32,8 +33,8 @@ export interface Choice {
 export interface Question {
   id: string
   about: 'cut' | 'type' | 'value' | 'signature' | 'fact' | 'check'
-  question: string
-  why: string
+  question: Message
+  why: Message[]
   /** Field kind of a value question, so that what is typed is checked. */
   kind?: string
   field?: string
@@ -78,7 +79,7 @@ export function dealDeck(given: {
   return questions.sort((a, b) => b.weight - a.weight)
 }
 
-const percent = (p: number): string => `${Math.round(p * 100)} sure`
+const chanceOf = (chance: number): Message => message('note.chance', { chance })
 
 /**
  * Asks about a beginning that the model finds doubtful; a certain type with a doubtful start is a question of
@@ -92,13 +93,15 @@ function cutQuestion(document: Document, before: Document | undefined, types: De
     {
       id: `cut:${page}`,
       about: 'cut',
-      question: `Does ${article(types.title(document.type))} start on page ${page}?`,
-      why: document.contested
-        ? contestedBy(document.contested)
-        : `Page ${page} may also go on with ${before.label}.`,
+      question: message('ask.starts', { type: types.title(document.type), page }),
+      why: [
+        document.contested
+          ? contestedBy(document.contested)
+          : message('why.may_go_on', { page, paper: before.label }),
+      ],
       evidence: [
         {
-          title: `${before.label}, page ${before.pages.at(-1)}`,
+          title: onPage(before, before.pages.at(-1)!),
           page: before.pages.at(-1)!,
           box: null,
           raw: null,
@@ -107,7 +110,7 @@ function cutQuestion(document: Document, before: Document | undefined, types: De
           field: null,
         },
         {
-          title: `Page ${page}`,
+          title: message('place.page', { page }),
           page,
           box: null,
           raw: null,
@@ -118,14 +121,14 @@ function cutQuestion(document: Document, before: Document | undefined, types: De
       ],
       choices: [
         {
-          text: `Yes, it starts here`,
-          note: percent(document.cutBefore),
+          text: message('choice.starts_here'),
+          note: chanceOf(document.cutBefore),
           answer: { kind: 'cut', page, begins: true },
           needs: 'nothing',
         },
         {
-          text: `No, it goes on with ${before.label}`,
-          note: percent(1 - document.cutBefore),
+          text: message('choice.goes_on_with', { paper: before.label }),
+          note: chanceOf(1 - document.cutBefore),
           answer: { kind: 'cut', page, begins: false },
           needs: 'nothing',
         },
@@ -136,7 +139,8 @@ function cutQuestion(document: Document, before: Document | undefined, types: De
   ]
 }
 
-const contestedBy = (rule: string): string => `The rule “${rule}” says so; the page itself says otherwise.`
+const contestedBy = (rule: string): Message => message('why.rule', { rule })
+const onPage = ({ label }: Document, page: number): Message => message('place.paper', { paper: label, page })
 
 /** Asks about pages inside a document at which another may begin. */
 function doubtQuestions(document: Document, types: DeckTypes): Question[] {
@@ -146,11 +150,11 @@ function doubtQuestions(document: Document, types: DeckTypes): Question[] {
     return {
       id: `cut:${page}`,
       about: 'cut',
-      question: `Does another document start on page ${page}?`,
-      why: rule ? contestedBy(rule) : `It is taken to go on with ${document.label}.`,
+      question: message('ask.starts_inside', { page }),
+      why: [rule ? contestedBy(rule) : message('why.taken_to_go_on', { paper: document.label })],
       evidence: [
         {
-          title: `${document.label}, page ${before}`,
+          title: onPage(document, before),
           page: before,
           box: null,
           raw: null,
@@ -158,18 +162,26 @@ function doubtQuestions(document: Document, types: DeckTypes): Question[] {
           document: document.id,
           field: null,
         },
-        { title: `Page ${page}`, page, box: null, raw: null, sure: null, document: document.id, field: null },
+        {
+          title: message('place.page', { page }),
+          page,
+          box: null,
+          raw: null,
+          sure: null,
+          document: document.id,
+          field: null,
+        },
       ],
       choices: [
         {
-          text: `No, it goes on with ${article(types.title(document.type))}`,
-          note: percent(1 - chance),
+          text: message('choice.goes_on', { type: types.title(document.type) }),
+          note: chanceOf(1 - chance),
           answer: { kind: 'cut', page, begins: false },
           needs: 'nothing',
         },
         {
-          text: 'Yes, another one starts here',
-          note: percent(chance),
+          text: message('choice.another_starts'),
+          note: chanceOf(chance),
           answer: { kind: 'cut', page, begins: true },
           needs: 'nothing',
         },
@@ -200,23 +212,23 @@ function typeQuestion(document: Document, types: DeckTypes): Question[] {
   const alternatives = document.types
     .filter((t) => t.type !== 'unknown' || document.type === 'unknown')
     .slice(0, 4)
-  const where = document.pages.length === 1 ? `page ${page}` : `pages ${page} to ${document.pages.at(-1)}`
+  const where = { first: page, last: document.pages.at(-1)! }
   return [
     {
       id: `type:${page}`,
       about: 'type',
       question:
         document.type === 'unknown'
-          ? `What ${document.pages.length === 1 ? 'is' : 'are'} ${where}?`
-          : `${document.pages.length === 1 ? 'Is' : 'Are'} ${where} ${article(types.title(document.type))}?`,
-      why: document.contested
-        ? contestedBy(document.contested)
-        : document.type === 'unknown'
-          ? 'No known type fits it well.'
-          : 'Its wording fits more than one kind of paper, or its ends are not certain.',
+          ? message('ask.what_is', where)
+          : message('ask.is_of_type', { ...where, type: types.title(document.type) }),
+      why: [
+        document.contested
+          ? contestedBy(document.contested)
+          : message(document.type === 'unknown' ? 'why.no_type_fits' : 'why.types_alike'),
+      ],
       evidence: [
         {
-          title: capital(where),
+          title: message('place.pages', where),
           page,
           box: null,
           raw: null,
@@ -227,14 +239,17 @@ function typeQuestion(document: Document, types: DeckTypes): Question[] {
       ],
       choices: [
         ...alternatives.map((t): Choice => ({
-          text: t.type === 'unknown' ? 'None of the known types' : types.title(t.type),
-          note: percent(t.confidence),
+          text:
+            t.type === 'unknown'
+              ? message('choice.no_known_type')
+              : message('choice.type', { type: types.title(t.type) }),
+          note: chanceOf(t.confidence),
           answer: { kind: 'type', page, type: t.type },
           needs: 'nothing',
         })),
         {
-          text: 'Another type',
-          note: 'type some letters of its name',
+          text: message('choice.another_type'),
+          note: message('note.search_type'),
           answer: { kind: 'type', page, type: 'unknown' },
           needs: 'type',
         },
@@ -258,23 +273,22 @@ function valueQuestions(document: Document, types: DeckTypes): Question[] {
         state: 'confirmed' | 'corrected' | 'empty' | 'unreadable',
         at: { page: number; box: Box } | null = null,
       ): Answer => ({ kind: 'value', page, field: field.name, value, state, at })
-      const shown =
-        kind === 'table' ? `${Array.isArray(field.value) ? field.value.length : 0} rows` : plain(field.value)
+      const about = { field: title, paper: document.label }
       return {
         id: `value:${page}:${field.name}`,
         about: 'value' as const,
         question:
           field.value === null
-            ? `What is the ${lower(title)} on ${document.label}?`
+            ? message('ask.what_is_value', about)
             : kind === 'table'
-              ? `Are the ${lower(title)} of ${document.label} read right?`
-              : `Is the ${lower(title)} of ${document.label} ${shown}?`,
-        why: field.reason ? `Asked because: ${field.reason}.` : '',
+              ? message('ask.are_rows', about)
+              : message('ask.is_value', { ...about, value: field.value }),
+        why: field.reason ? [message('why.value', { reason: field.reason })] : [],
         kind,
         field: field.name,
         evidence: [
           {
-            title: `${document.label}, page ${field.page ?? page}`,
+            title: onPage(document, field.page ?? page),
             page: field.page ?? page,
             box: field.box,
             raw: field.raw,
@@ -288,8 +302,11 @@ function valueQuestions(document: Document, types: DeckTypes): Question[] {
             ? []
             : [
                 {
-                  text: shown,
-                  note: percent(field.confidence),
+                  text:
+                    kind === 'table'
+                      ? message('choice.rows', { count: Array.isArray(field.value) ? field.value.length : 0 })
+                      : message('choice.value', { value: field.value }),
+                  note: chanceOf(field.confidence),
                   answer: answer(field.value, 'confirmed'),
                   needs: 'nothing' as const,
                 },
@@ -297,8 +314,8 @@ function valueQuestions(document: Document, types: DeckTypes): Question[] {
           ...(kind === 'table'
             ? []
             : field.others.slice(0, 2).map((o) => ({
-                text: plain(o.value),
-                note: 'also on the page',
+                text: message('choice.value', { value: o.value }),
+                note: message('note.on_page_too'),
                 answer: answer(o.value, 'corrected', { page: o.page, box: o.box }),
                 needs: 'nothing' as const,
               }))),
@@ -306,21 +323,21 @@ function valueQuestions(document: Document, types: DeckTypes): Question[] {
             ? []
             : [
                 {
-                  text: 'Type it, or click it on the page',
-                  note: '',
+                  text: message('choice.type_value'),
+                  note: null,
                   answer: answer(null, 'corrected'),
                   needs: 'value' as const,
                 },
               ]),
           {
-            text: 'The paper does not say',
-            note: 'leaves it empty',
+            text: message('choice.not_said'),
+            note: message('note.leaves_empty'),
             answer: answer(null, 'empty'),
             needs: 'nothing' as const,
           },
           {
-            text: 'Unreadable',
-            note: 'takes no part in checks',
+            text: message('choice.unreadable'),
+            note: message('note.takes_no_part'),
             answer: answer(null, 'unreadable'),
             needs: 'nothing' as const,
           },
@@ -331,13 +348,16 @@ function valueQuestions(document: Document, types: DeckTypes): Question[] {
     })
 }
 
+/** A signature no surer than this had no place found for it. */
+const NO_PLACE = 0.5
+
 function signatureQuestion(document: Document): Question[] {
   const { signature } = document
   if (!signature || !document.signedAsked) return []
   const page = document.pages[0]
   const choice = (signed: boolean): Choice => ({
-    text: signed ? 'Yes, it is signed' : 'No, it is not',
-    note: signature.signed === signed ? percent(signature.confidence) : '',
+    text: message(signed ? 'choice.signed' : 'choice.not_signed'),
+    note: signature.signed === signed ? chanceOf(signature.confidence) : null,
     answer: { kind: 'signed', page, signed },
     needs: 'nothing',
   })
@@ -345,14 +365,11 @@ function signatureQuestion(document: Document): Question[] {
     {
       id: `signed:${page}`,
       about: 'signature',
-      question: `Is ${document.label} signed?`,
-      why:
-        signature.confidence <= 0.5
-          ? 'No place for a signature was found on it.'
-          : 'The ink where it would be signed is doubtful.',
+      question: message('ask.signed', { paper: document.label }),
+      why: [message(signature.confidence <= NO_PLACE ? 'why.no_place_to_sign' : 'why.ink_doubtful')],
       evidence: [
         {
-          title: `${document.label}, page ${signature.page}`,
+          title: onPage(document, signature.page),
           page: signature.page,
           box: signature.box,
           raw: null,
@@ -370,8 +387,8 @@ function signatureQuestion(document: Document): Question[] {
 
 /** The picture shows that the paper says something else than was read. */
 const misread = (evidence: Evidence, document: Document): Choice => ({
-  text: `It is misread on ${document.label}`,
-  note: 'type it, or click it on the page',
+  text: message('choice.misread', { paper: document.label }),
+  note: message('note.type_or_click'),
   needs: 'value',
   answer: {
     kind: 'value',
@@ -387,13 +404,15 @@ const misread = (evidence: Evidence, document: Document): Choice => ({
 const resting = (settled: Settled<string> | null): boolean =>
   settled !== null && settled.state !== 'refused' && settled.against.length === 0
 /** What went before, where something is asked again. */
-const before = (settled: Settled<string> | null): string =>
+const before = (settled: Settled<string> | null): Message[] =>
   settled?.state === 'refused'
-    ? `A second person refused “${settled.reason}”${settled.refusal ? `: ${settled.refusal}` : ''}. `
+    ? [message('why.refused', { reason: settled.reason, refusal: settled.refusal })]
     : settled && settled.against.length > 0
-      ? `This was settled (“${settled.reason}”), but now a paper says ${settled.against.slice(0, 2).join(' and ')}. `
-      : ''
-const SECOND = 'with a reason; a second person must agree'
+      ? [message('why.settled_before', { reason: settled.reason, against: settled.against })]
+      : []
+/** Whoever accepts a difference does so alone, or a second person agrees. */
+const signedOff = (program: Program): Message | null =>
+  program.signOff.differences ? message('note.second_agrees') : null
 
 function factQuestion(
   fact: FactResult,
@@ -413,7 +432,7 @@ function factQuestion(
     const document = documentOf(e.document)
     const field = document.fields.find((f) => f.name === e.field)!
     return {
-      title: `${document.label}, page ${field.page ?? document.pages[0]}`,
+      title: onPage(document, field.page ?? document.pages[0]),
       page: field.page ?? document.pages[0],
       box: field.box,
       raw: field.raw,
@@ -429,22 +448,26 @@ function factQuestion(
     {
       id: `fact:${fact.fact}`,
       about: 'fact',
-      question: spec.question,
+      question: message('ask.fact', { question: spec.question }),
       why: [
-        `${before(fact.settled)}${sentence(differing.map((e) => documentOf(e.document).label))}`,
-        `${differing.length === 1 ? 'does' : 'do'} not agree with the rest: ${differing[0].why}.`,
-      ].join(' '),
+        ...before(fact.settled),
+        message('why.differs', {
+          papers: differing.map((e) => documentOf(e.document).label),
+          count: differing.length,
+          how: differing[0].why,
+        }),
+      ],
       kind: spec.kind,
       evidence: sides.flatMap((side) => side.slice(0, 2).map(cutOut)).slice(0, 4),
       choices: [
         ...sides.slice(0, 3).map((side): Choice => ({
-          text: plain(side[0].value),
-          note: sentence(
-            side.map(
-              (e) =>
-                `${documentOf(e.document).label}${side.length === 1 ? `, ${lower(types.fieldTitle(documentOf(e.document).type, e.field))}` : ''}`,
-            ),
-          ),
+          text: message('choice.value', { value: side[0].value }),
+          note: message('note.said_by', {
+            papers: side.map((e) => {
+              const { label, type } = documentOf(e.document)
+              return { paper: label, field: side.length === 1 ? types.fieldTitle(type, e.field) : null }
+            }),
+          }),
           answer: {
             kind: 'fact',
             fact: fact.fact,
@@ -457,8 +480,8 @@ function factQuestion(
         })),
         misread(differing[0], documentOf(differing[0].document)),
         {
-          text: 'Accept the difference',
-          note: program.signOff.differences ? SECOND : 'with a reason',
+          text: message('choice.accept_difference'),
+          note: signedOff(program),
           answer: {
             kind: 'fact',
             fact: fact.fact,
@@ -470,8 +493,8 @@ function factQuestion(
           needs: 'reason',
         },
         {
-          text: 'Ask the applicant',
-          note: 'stays open, noted for the request',
+          text: message('choice.ask_applicant'),
+          note: message('note.stays_open'),
           answer: {
             kind: 'fact',
             fact: fact.fact,
@@ -495,13 +518,13 @@ function checkQuestion(
   program: Program,
 ): Question[] {
   if (check.status !== 'failed' || resting(check.settled)) return []
-  const over = figuresOf(check.detail)
+  const over = figuresIn(check.detail)
   return [
     {
       id: `check:${check.check}`,
       about: 'check',
-      question: `${check.title}: why not here?`,
-      why: `${before(check.settled)}${check.detail}.`,
+      question: message('ask.check', { title: check.title }),
+      why: [...before(check.settled), message('why.check', { detail: check.detail })],
       evidence: check.terms.slice(0, 4).flatMap((term): CutOut[] => {
         const document = documents.get(term.document)
         const field = document?.fields.find((f) => f.name === term.field)
@@ -514,7 +537,7 @@ function checkQuestion(
         return document && field && place
           ? [
               {
-                title: `${term.label}, page ${place.page}`,
+                title: message('place.term', { term: term.label, page: place.page }),
                 page: place.page,
                 box: place.box,
                 raw: plain(term.amount),
@@ -527,14 +550,14 @@ function checkQuestion(
       }),
       choices: [
         {
-          text: 'Accept it as it is',
-          note: program.signOff.differences ? SECOND : 'with a reason',
+          text: message('choice.accept'),
+          note: signedOff(program),
           answer: { kind: 'check', check: check.check, decision: 'accepted', reason: 'accepted', over },
           needs: 'reason',
         },
         {
-          text: 'Ask the applicant',
-          note: 'stays open, noted for the request',
+          text: message('choice.ask_applicant'),
+          note: message('note.stays_open'),
           answer: {
             kind: 'check',
             check: check.check,
@@ -549,14 +572,4 @@ function checkQuestion(
       weight: 30,
     },
   ]
-}
-
-const lower = (text: string): string =>
-  /^[A-Z]{2}/.test(text) ? text : text[0].toLowerCase() + text.slice(1)
-const capital = (text: string): string => text[0].toUpperCase() + text.slice(1)
-const article = (title: string): string => `${/^[aeiou]/i.test(title) ? 'an' : 'a'} ${lower(title)}`
-const sentence = (items: string[]): string => {
-  const unique = [...new Set(items)]
-  if (unique.length > 4) return `${unique.slice(0, 3).join(', ')} and ${unique.length - 3} more`
-  return unique.length < 2 ? (unique[0] ?? '') : `${unique.slice(0, -1).join(', ')} and ${unique.at(-1)}`
 }

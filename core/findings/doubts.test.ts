@@ -1,3 +1,4 @@
+import { message } from '../model/messages/message.ts'
 import type { Box } from '../model/geometry.ts'
 import { pageOf } from '../testing/page-of.ts'
 import type { FilledField } from '../answers/fill.ts'
@@ -11,7 +12,7 @@ const field = (more: Partial<FilledField>): FilledField => ({
   raw: 'X',
   confidence: 0.7,
   needsReview: true,
-  reason: 'weak print',
+  reason: message('value.weak_print'),
   others: [],
   repaired: false,
   page: 1,

@@ -1,3 +1,5 @@
+import type { Message } from '../model/messages/message.ts'
+
 /** Something a person must see, and how much it matters. */
 export interface Finding {
   id: string
@@ -20,5 +22,5 @@ export interface Finding {
   fact?: string
   check?: string
   documents: string[]
-  message: string
+  message: Message
 }

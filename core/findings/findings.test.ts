@@ -1,3 +1,5 @@
+import { message } from '../model/messages/message.ts'
+import { inWords } from '../../wording/index.ts'
 import { monthName } from '../text/calendar.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 import { pageOf } from '../testing/page-of.ts'
@@ -20,7 +22,7 @@ const nothing = {
 }
 
 test('nothing wrong, nothing found', () => expect(gatherFindings(nothing)).toEqual([]))
-test('what is missing blocks, with the reason in words', () => {
+test('what is missing blocks, with its reason', () => {
   const [finding] = gatherFindings({
     ...nothing,
     checklist: [
@@ -29,16 +31,12 @@ test('what is missing blocks, with the reason in words', () => {
         title: 'Photo identity',
         status: 'missing',
         documents: [],
-        reason: 'No identity card is there',
+        reason: message('requirement.none_there', { type: 'Identity card' }),
       },
     ],
   })
-  expect(finding).toMatchObject({
-    kind: 'missing_document',
-    severity: 'blocking',
-    requirement: 'photo_id',
-    message: 'Photo identity: No identity card is there',
-  })
+  expect(finding).toMatchObject({ kind: 'missing_document', severity: 'blocking', requirement: 'photo_id' })
+  expect(inWords(finding.message)).toBe('Photo identity: No identity card is there')
 })
 test('what is there, waived or not needed is no finding', () => {
   const item = (status: 'satisfied' | 'waived' | 'not_applicable') => ({
@@ -46,7 +44,7 @@ test('what is there, waived or not needed is no finding', () => {
     title: 'X',
     status,
     documents: [],
-    reason: '',
+    reason: message('requirement.not_asked_for'),
   })
   expect(
     gatherFindings({ ...nothing, checklist: [item('satisfied'), item('waived'), item('not_applicable')] }),
@@ -61,7 +59,7 @@ test('a conflict names each value and its paper', () => {
     confidence: 1,
     asked: false,
     relation,
-    why: '',
+    why: message('agreement.another_number'),
   })
   const [finding] = gatherFindings({
     ...nothing,
@@ -81,15 +79,15 @@ test('a conflict names each value and its paper', () => {
     kind: 'conflict',
     fact: 'hull_number',
     documents: ['form', 'quote'],
-    message: 'Hull number differs: SKR-1 (form); SKR-2 (quote)',
   })
+  expect(inWords(finding.message)).toBe('Hull number differs: SKR-1 (form); SKR-2 (quote)')
 })
 test('an accepted failed check is no finding any more', () => {
   const check = (settled: CheckResult['settled']) => ({
     check: 'quote_adds_up',
     title: 'The quote adds up',
     status: 'failed' as const,
-    detail: '1.00 apart',
+    detail: message('quote.agrees'),
     documents: [],
     terms: [],
     settled,
@@ -116,7 +114,9 @@ test('what is over a limit tells the lead', () => {
   const form = (turnover: string) =>
     paperOf('form', 'account_application', { expected_monthly_turnover: eur(turnover) })
   const messages = (turnover: string) =>
-    gatherFindings({ ...nothing, program: traderAccount, papers: [form(turnover)] }).map((f) => f.message)
+    gatherFindings({ ...nothing, program: traderAccount, papers: [form(turnover)] }).map((f) =>
+      inWords(f.message),
+    )
   expect(messages('150000.00')).toEqual([])
   expect(messages('150000.01')).toEqual(['Expected monthly turnover over 150,000: the team lead is told'])
 })

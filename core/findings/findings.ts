@@ -1,3 +1,4 @@
+import { message } from '../model/messages/message.ts'
 import { holds, type RequirementResult, type Status } from '../check/checklist.ts'
 import type { FactResult } from '../dossier/facts.ts'
 import { counts, splitReference, type Paper } from '../dossier/paper.ts'
@@ -47,7 +48,7 @@ export function gatherFindings(given: {
         severity: 'blocking',
         requirement: item.requirement,
         documents: item.documents,
-        message: `${item.title}: ${item.reason}`,
+        message: message('finding.requirement', { title: item.title, reason: item.reason }),
       })
   }
   for (const fact of given.facts) {
@@ -59,7 +60,10 @@ export function gatherFindings(given: {
       severity: 'blocking',
       fact: fact.fact,
       documents: [...new Set(fact.evidence.map((e) => e.document))],
-      message: `${fact.title} differs: ${values.map((e) => `${plain(e.value)} (${labels.get(e.document)})`).join('; ')}`,
+      message: message('finding.conflict', {
+        title: fact.title,
+        values: values.map((e) => ({ value: e.value, paper: labels.get(e.document)! })),
+      }),
     })
   }
   for (const check of given.checks)
@@ -70,7 +74,7 @@ export function gatherFindings(given: {
         severity: 'blocking',
         check: check.check,
         documents: check.documents,
-        message: `${check.title}: ${check.detail}`,
+        message: message('finding.check', { title: check.title, detail: check.detail }),
       })
   for (const limit of given.program.limits)
     if (holds(limit.when, given))
@@ -81,7 +85,7 @@ export function gatherFindings(given: {
         documents: given.papers
           .filter((p) => counts(p) && p.type === splitReference(limit.when.field)[0])
           .map((p) => p.id),
-        message: `${limit.title}: the ${limit.tells === 'lead' ? 'team lead' : limit.tells} is told`,
+        message: message('finding.limit', { title: limit.title, tells: limit.tells }),
       })
   for (const paper of given.papers) {
     if (paper.copyOf)
@@ -90,7 +94,11 @@ export function gatherFindings(given: {
         kind: 'duplicate_document',
         severity: 'info',
         documents: [paper.id, paper.copyOf],
-        message: `${paper.label} on page ${paper.pages[0]} is a copy of ${labels.get(paper.copyOf)}`,
+        message: message('finding.copy', {
+          paper: paper.label,
+          page: paper.pages[0],
+          of: labels.get(paper.copyOf)!,
+        }),
       })
     if (paper.supersededBy)
       found.push({
@@ -98,7 +106,11 @@ export function gatherFindings(given: {
         kind: 'superseded_document',
         severity: 'info',
         documents: [paper.id, paper.supersededBy],
-        message: `${paper.label} on page ${paper.pages[0]} is an older version; ${labels.get(paper.supersededBy)} counts`,
+        message: message('finding.superseded', {
+          paper: paper.label,
+          page: paper.pages[0],
+          by: labels.get(paper.supersededBy)!,
+        }),
       })
     if (paper.type === 'unknown')
       found.push({
@@ -106,7 +118,7 @@ export function gatherFindings(given: {
         kind: 'unknown_pages',
         severity: 'warning',
         documents: [paper.id],
-        message: `${paper.pages.length === 1 ? `Page ${paper.pages[0]} is` : `Pages ${paper.pages[0]} to ${paper.pages.at(-1)} are`} of no known type`,
+        message: message('finding.unknown_pages', { first: paper.pages[0], last: paper.pages.at(-1)! }),
       })
     else if (
       paper.lacking.length > 0 &&
@@ -117,7 +129,7 @@ export function gatherFindings(given: {
         kind: 'incomplete_document',
         severity: 'warning',
         documents: [paper.id],
-        message: `${paper.label} lacks page ${paper.lacking.join(', ')} of its own numbering`,
+        message: message('finding.lacks_pages', { paper: paper.label, pages: paper.lacking }),
       })
   }
   for (const page of given.pages)
@@ -127,7 +139,7 @@ export function gatherFindings(given: {
         kind: 'poor_quality',
         severity: 'warning',
         documents: given.papers.filter((p) => p.pages.includes(page.number)).map((p) => p.id),
-        message: `Page ${page.number} is hard to read: ${page.qualityProblem}`,
+        message: message('finding.hard_to_read', { page: page.number, problem: page.qualityProblem }),
       })
   for (const file of given.files)
     if (file.problem)
@@ -136,7 +148,7 @@ export function gatherFindings(given: {
         kind: 'unusable_file',
         severity: 'blocking',
         documents: [],
-        message: `${file.name}: ${file.problem}`,
+        message: message('finding.unusable_file', { file: file.name, problem: file.problem }),
       })
   for (const file of given.files)
     for (const notice of file.notices ?? [])
@@ -145,7 +157,7 @@ export function gatherFindings(given: {
         kind: 'notice',
         severity: 'info',
         documents: [],
-        message: `${file.name} ${notice}; nothing of it is ever run`,
+        message: message('finding.file_notice', { file: file.name, notice }),
       })
   const rank = { blocking: 0, warning: 1, info: 2 }
   return found.sort((a, b) => rank[a.severity] - rank[b.severity])

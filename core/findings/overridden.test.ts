@@ -1,3 +1,4 @@
+import { message } from '../model/messages/message.ts'
 import { overriddenIn, waitingFor } from './overridden.ts'
 
 type Given = Parameters<typeof overriddenIn>[0]
@@ -31,7 +32,7 @@ test('a waiver says what it was for, and on which papers', () => {
       what: 'waive',
       subject: 'survey',
       title: 'Survey',
-      decision: 'waived',
+      decision: message('decision.waived'),
       reason: 'new boat',
       state: 'holds',
       refusal: '',
@@ -39,17 +40,17 @@ test('a waiver says what it was for, and on which papers', () => {
     },
   ])
 })
-test('a decision on a fact names each paper once, in words', () => {
+test('a decision on a fact names each paper once', () => {
   expect(overriddenIn(given({ fact: settled('value') }))).toMatchObject([
     {
       what: 'fact',
       subject: 'employer_name',
-      decision: 'one value named as the true one',
+      decision: message('decision.value'),
       documents: ['d1', 'd2'],
     },
   ])
   expect(overriddenIn(given({ check: settled('accepted') }))).toMatchObject([
-    { what: 'check', decision: 'accepted as it is', reason: 'seen the original' },
+    { what: 'check', decision: message('decision.accepted'), reason: 'seen the original' },
   ])
 })
 test('what is only to be asked of the applicant overrides nothing', () =>

@@ -1,3 +1,4 @@
+import { message, type Message } from '../model/messages/message.ts'
 import type { Standing } from '../answers/overrides.ts'
 import type { RequirementResult } from '../check/checklist.ts'
 import type { FactResult, Settled } from '../dossier/facts.ts'
@@ -8,8 +9,8 @@ export interface Overridden {
   what: 'waive' | 'fact' | 'check'
   subject: string
   title: string
-  /** What was decided, in words. */
-  decision: string
+  /** What was decided. */
+  decision: Message
   reason: string
   state: Standing['state']
   refusal: string
@@ -17,9 +18,9 @@ export interface Overridden {
 }
 
 const DECISIONS = {
-  value: 'one value named as the true one',
-  accepted: 'accepted as it is',
-  ask: 'to be asked of the applicant',
+  value: 'decision.value',
+  accepted: 'decision.accepted',
+  ask: 'decision.ask',
 } as const
 
 /**
@@ -45,7 +46,7 @@ export function overriddenIn(given: {
             what,
             subject,
             title,
-            decision: DECISIONS[by.decision],
+            decision: message(DECISIONS[by.decision]),
             reason: by.reason,
             state: by.state,
             refusal: by.refusal,
@@ -60,7 +61,7 @@ export function overriddenIn(given: {
               what: 'waive',
               subject: c.requirement,
               title: c.title,
-              decision: 'waived',
+              decision: message('decision.waived'),
               ...c.waiver,
               documents: c.documents,
             },

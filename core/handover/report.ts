@@ -1,10 +1,16 @@
+import type { Message } from '../model/messages/message.ts'
 import type { Assessment, Situation } from '../pipeline/assess.ts'
 
 /**
  * The report of a judged package in the open form that receivers validate; see the JSON Schema of the
- * headless run.
+ * headless run. `say` makes the sentences of it.
  */
-export function reportOf(situation: Situation, assessment: Assessment, timing: Record<string, number> = {}) {
+export function reportOf(
+  situation: Situation,
+  assessment: Assessment,
+  say: (message: Message) => string,
+  timing: Record<string, number> = {},
+) {
   const documentOf = new Map(assessment.documents.flatMap((d) => d.pages.map((p) => [p, d.id] as const)))
   return {
     schemaVersion: 1 as const,
@@ -44,7 +50,7 @@ export function reportOf(situation: Situation, assessment: Assessment, timing: R
         state: f.state,
       })),
     })),
-    checklist: assessment.checklist,
+    checklist: assessment.checklist.map((c) => ({ ...c, reason: say(c.reason) })),
     facts: assessment.facts.map((f) => ({
       fact: f.fact,
       status: f.status,
@@ -54,16 +60,16 @@ export function reportOf(situation: Situation, assessment: Assessment, timing: R
         document: e.document,
         field: e.field,
         relation: e.relation,
-        why: e.why,
+        why: say(e.why),
       })),
     })),
     checks: assessment.checks.map((c) => ({
       check: c.check,
       status: c.status,
-      detail: c.detail,
+      detail: say(c.detail),
       settled: c.settled,
     })),
-    findings: assessment.findings,
+    findings: assessment.findings.map((f) => ({ ...f, message: say(f.message) })),
     timing,
   }
 }

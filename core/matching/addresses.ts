@@ -1,3 +1,4 @@
+import { message, type Message } from '../model/messages/message.ts'
 import { squeeze, tokens } from '../text/normalize.ts'
 import { plain, type Value } from '../model/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
@@ -15,7 +16,7 @@ const parts = (value: Value): string[] =>
  */
 export const compareAddresses: Comparer = (a, b) => {
   if (squeeze(plain(a.value)) === squeeze(plain(b.value)))
-    return plain(a.value) === plain(b.value) ? same : variant('letter case or punctuation')
+    return plain(a.value) === plain(b.value) ? same : variant(message('agreement.letter_case_or_punctuation'))
   const [p, q] = [parts(a.value), parts(b.value)]
   if (p.join('') === q.join('')) return variant(shortened(plain(a.value), plain(b.value)))
   const [few, many] = (p.length <= q.length ? [p, q] : [q, p]).map((list) =>
@@ -29,8 +30,9 @@ export const compareAddresses: Comparer = (a, b) => {
     houses[1] !== undefined &&
     !many.includes(houses[0])
   ) {
-    if (isConfusion(few.join(''), many.join(''), [a, b], true)) return variant('a reading slip in weak print')
-    return different('another house number')
+    if (isConfusion(few.join(''), many.join(''), [a, b], true))
+      return variant(message('agreement.reading_slip'))
+    return different(message('agreement.another_house_number'))
   }
   const rest = [...many]
   const lacking = few.filter((t) => {
@@ -40,16 +42,18 @@ export const compareAddresses: Comparer = (a, b) => {
   })
   const words = few.filter((t) => !/\d/.test(t))
   if (lacking.length === 0 && words.length >= 2)
-    return variant(rest.length ? 'one is shorter' : 'order of parts')
+    return variant(rest.length ? message('agreement.shorter') : message('agreement.order'))
   const joined = rest.join('')
-  if (lacking.join('') === joined) return variant('spacing')
+  if (lacking.join('') === joined) return variant(message('agreement.spacing'))
   if (lacking.length <= 2 && isConfusion(lacking.join(''), joined, [a, b], true))
-    return variant('a reading slip in weak print')
-  return different('another address')
+    return variant(message('agreement.reading_slip'))
+  return different(message('agreement.another_address'))
 }
 
-function shortened(a: string, b: string): string {
+function shortened(a: string, b: string): Message {
   const [p, q] = [tokens(a), tokens(b)]
   const at = p.findIndex((t, i) => t !== q[i])
-  return at >= 0 && q[at] ? `${p[at]} is ${q[at]}` : 'short forms'
+  return at >= 0 && q[at]
+    ? message('agreement.short_form', { short: p[at], long: q[at] })
+    : message('agreement.short_forms')
 }

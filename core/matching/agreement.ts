@@ -1,9 +1,10 @@
+import { message, type Message } from '../model/messages/message.ts'
 import type { Value } from '../model/value.ts'
 
 /** How two values of one fact lie to each other, with the reason a person is told. */
 export interface Agreement {
   relation: 'same' | 'variant' | 'different'
-  why: string
+  why: Message
 }
 
 /** A value with how sure its reading is; weak readings may be explained by a slip. */
@@ -15,9 +16,9 @@ export interface Side {
 /** Compares two values of one kind. Symmetric in its two sides. */
 export type Comparer = (a: Side, b: Side) => Agreement
 
-export const same: Agreement = { relation: 'same', why: 'the same' }
-export const variant = (why: string): Agreement => ({ relation: 'variant', why })
-export const different = (why: string): Agreement => ({ relation: 'different', why })
+export const same: Agreement = { relation: 'same', why: message('agreement.same') }
+export const variant = (why: Message): Agreement => ({ relation: 'variant', why })
+export const different = (why: Message): Agreement => ({ relation: 'different', why })
 
 /** Below this a reading is weak enough for a look-alike slip to be believed. */
 export const WEAK = 0.93

@@ -1,3 +1,4 @@
+import { inWords } from '../../wording/index.ts'
 import fc from 'fast-check'
 import type { Value } from '../model/value.ts'
 import { compareAddresses } from './addresses.ts'
@@ -10,7 +11,7 @@ import { isOneConfusion } from './confusions.ts'
 const relation = (compare: Comparer, a: Value, b: Value, sure = 1) =>
   compare({ value: a, confidence: sure }, { value: b, confidence: 1 }).relation
 const why = (compare: Comparer, a: Value, b: Value) =>
-  compare({ value: a, confidence: 1 }, { value: b, confidence: 1 }).why
+  inWords(compare({ value: a, confidence: 1 }, { value: b, confidence: 1 }).why)
 
 test.each([
   ['Ottilie Varnham', 'Ottilie Varnham', 'same'],

@@ -1,3 +1,4 @@
+import { message } from '../model/messages/message.ts'
 import { memoize } from '../text/memoize.ts'
 import { fold, nearlyWord, squeeze, tokens } from '../text/normalize.ts'
 import { plain, type Value } from '../model/value.ts'
@@ -34,11 +35,11 @@ const nameParts = memoize((name) => {
 export const compareNames: Comparer = (a, b) => {
   const [left, right] = [plain(a.value), plain(b.value)]
   if (squeeze(left) === squeeze(right))
-    return left === right ? same : variant('letter case, accents or spacing')
+    return left === right ? same : variant(message('agreement.letter_case_or_accents'))
   const [p, q] = [nameParts(left), nameParts(right)]
-  if (p.length === 0 || q.length === 0) return different('no name')
-  if (p.join('') === q.join('')) return variant('title, accents or spacing')
-  if ([...p].sort().join(' ') === [...q].sort().join(' ')) return variant('order of parts')
+  if (p.length === 0 || q.length === 0) return different(message('agreement.no_name'))
+  if (p.join('') === q.join('')) return variant(message('agreement.title_or_accents'))
+  if ([...p].sort().join(' ') === [...q].sort().join(' ')) return variant(message('agreement.order'))
   const [few, many] = p.length <= q.length ? [p, q] : [q, p]
   const left0 = [...many]
   let initials = 0
@@ -68,21 +69,22 @@ export const compareNames: Comparer = (a, b) => {
     if (at < 0)
       return different(
         few.length > 1 && many.some((m) => nearlyWord(part, m))
-          ? 'one part is spelt otherwise'
-          : 'another name',
+          ? message('agreement.spelt_otherwise')
+          : message('agreement.another_name'),
       )
     whole++
     left0.splice(at, 1)
   }
   // "O." alone, or two names with nothing but initials in common, says nothing.
-  if (whole === 0) return different('nothing but initials in common')
-  if (few.length === 1 && many.length > 1) return different('only one part of the name')
-  if (slips) return variant('a reading slip in weak print')
+  if (whole === 0) return different(message('agreement.initials_alone'))
+  if (few.length === 1 && many.length > 1) return different(message('agreement.one_part_alone'))
+  if (slips) return variant(message('agreement.reading_slip'))
   if (left0.length > 0) {
-    if (few.length >= 2 && MAIDEN_IN.test(fold(left + ' ' + right))) return variant('maiden name given too')
-    return variant(initials ? 'initials' : 'a name left out')
+    if (few.length >= 2 && MAIDEN_IN.test(fold(left + ' ' + right)))
+      return variant(message('agreement.maiden_name'))
+    return variant(initials ? message('agreement.initials') : message('agreement.name_left_out'))
   }
-  return variant(initials ? 'initials' : 'transliteration')
+  return variant(initials ? message('agreement.initials') : message('agreement.transliteration'))
 }
 const MAIDEN_IN = /\b(?:nee|born|formerly|maiden)\b/
 
@@ -129,11 +131,11 @@ export const compareOrgs: Comparer = (a, b) => {
       .filter((t) => t !== 'and' && t !== 'the')
       .map((t) => SUFFIXES[t] ?? t)
   if (squeeze(plain(a.value)) === squeeze(plain(b.value)))
-    return plain(a.value) === plain(b.value) ? same : variant('letter case or spacing')
+    return plain(a.value) === plain(b.value) ? same : variant(message('agreement.letter_case'))
   const [p, q] = [parts(a.value), parts(b.value)]
-  if (p.join('') === q.join('')) return variant('short forms')
+  if (p.join('') === q.join('')) return variant(message('agreement.short_forms'))
   const bare = (list: string[]) => list.filter((t) => !LEGAL.has(t)).join('')
-  if (bare(p) && bare(p) === bare(q)) return variant('company suffix')
-  if (isConfusion(bare(p), bare(q), [a, b], true)) return variant('a reading slip in weak print')
-  return different('another firm')
+  if (bare(p) && bare(p) === bare(q)) return variant(message('agreement.company_suffix'))
+  if (isConfusion(bare(p), bare(q), [a, b], true)) return variant(message('agreement.reading_slip'))
+  return different(message('agreement.another_firm'))
 }

@@ -1,5 +1,6 @@
+import { message } from '../model/messages/message.ts'
 import { fold, squeeze } from '../text/normalize.ts'
-import { cents, isMoney, plain, type Value } from '../model/value.ts'
+import { cents, fromCents, isMoney, plain, type Value } from '../model/value.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
 import { isConfusion } from './confusions.ts'
 
@@ -13,33 +14,36 @@ function swapped(a: string, b: string): boolean {
 /** Numbers and codes: spaces and punctuation do not count, every digit does. */
 export const compareIds: Comparer = (a, b) => {
   const [p, q] = [squeeze(plain(a.value)), squeeze(plain(b.value))]
-  if (p === q) return plain(a.value) === plain(b.value) ? same : variant('spaces or punctuation')
-  if (isConfusion(p, q, [a, b])) return variant('a reading slip in weak print')
-  if (swapped(p, q)) return different('two digits swapped')
-  return different('another number')
+  if (p === q)
+    return plain(a.value) === plain(b.value) ? same : variant(message('agreement.spaces_or_punctuation'))
+  if (isConfusion(p, q, [a, b])) return variant(message('agreement.reading_slip'))
+  if (swapped(p, q)) return different(message('agreement.digits_swapped'))
+  return different(message('agreement.another_number'))
 }
 
 export const compareDates: Comparer = (a, b) => {
   const [p, q] = [plain(a.value), plain(b.value)]
   if (p === q) return same
   const digits = [p.replaceAll('-', ''), q.replaceAll('-', '')] as const
-  if (isConfusion(...digits, [a, b])) return variant('a reading slip in weak print')
+  if (isConfusion(...digits, [a, b])) return variant(message('agreement.reading_slip'))
   if (p.slice(0, 4) === q.slice(0, 4) && p.slice(5, 7) === q.slice(8) && p.slice(8) === q.slice(5, 7))
-    return different('day and month swapped')
-  return different('another date')
+    return different(message('agreement.day_and_month_swapped'))
+  return different(message('agreement.another_date'))
 }
 
 export const compareMoney: Comparer = (a, b) => {
-  if (!isMoney(a.value) || !isMoney(b.value)) return different('not an amount')
-  if (a.value.currency !== b.value.currency) return different('another currency')
+  if (!isMoney(a.value) || !isMoney(b.value)) return different(message('agreement.no_amount'))
+  if (a.value.currency !== b.value.currency) return different(message('agreement.another_currency'))
   const apart = Math.abs(cents(a.value) - cents(b.value))
   if (apart === 0) return same
   // A form filled in by hand leaves the cents away.
   if (apart < 100 && (cents(a.value) % 100 === 0 || cents(b.value) % 100 === 0))
-    return variant('rounded to whole euros')
-  if (isConfusion(a.value.amount, b.value.amount, [a, b])) return variant('a reading slip in weak print')
+    return variant(message('agreement.rounded'))
+  if (isConfusion(a.value.amount, b.value.amount, [a, b])) return variant(message('agreement.reading_slip'))
   return different(
-    swapped(a.value.amount, b.value.amount) ? 'two digits swapped' : `${(apart / 100).toFixed(2)} apart`,
+    swapped(a.value.amount, b.value.amount)
+      ? message('agreement.digits_swapped')
+      : message('agreement.apart', { by: fromCents(apart, a.value.currency) }),
   )
 }
 
@@ -55,9 +59,9 @@ export const compareTexts: Comparer = (a, b) => {
         .replace(SHIP, ''),
     )
   if (squeeze(plain(a.value)) === squeeze(plain(b.value)))
-    return plain(a.value) === plain(b.value) ? same : variant('letter case or spacing')
+    return plain(a.value) === plain(b.value) ? same : variant(message('agreement.letter_case'))
   const [p, q] = [bare(a.value), bare(b.value)]
-  if (p === q) return variant('with or without prefix')
-  if (isConfusion(p, q, [a, b], true)) return variant('a reading slip in weak print')
-  return different('another name')
+  if (p === q) return variant(message('agreement.prefix'))
+  if (isConfusion(p, q, [a, b], true)) return variant(message('agreement.reading_slip'))
+  return different(message('agreement.another_name'))
 }

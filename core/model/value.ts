@@ -1,5 +1,3 @@
-import type { Box } from './geometry.ts'
-
 /** An amount as a decimal string with two places, and its ISO 4217 currency. */
 export interface Money {
   amount: string
@@ -12,28 +10,12 @@ export type Row = Record<string, string | Money | null>
 /** A value in its normal form: dates ISO, ids without spaces, numbers as decimal strings. */
 export type Value = string | boolean | Money | Row[] | null
 
-/** What a paper says for one field, where, and how sure that is. */
-export interface FieldValue {
-  name: string
-  value: Value
-  /** As read. */
-  raw: string | null
-  confidence: number
-  needsReview: boolean
-  /** Why it is asked about, in words for a person; null where it is not. */
-  reason: string | null
-  /** Runners-up, the likeliest first. */
-  others: { value: Value; raw: string; page: number; box: Box }[]
-  /** An impossible reading was mended by its one likely explanation. */
-  repaired: boolean
-  page: number | null
-  box: Box | null
-  /** Places of a table's rows, in their order; absent for other kinds. */
-  rowPlaces?: { page: number; box: Box }[]
-}
-
 export const isMoney = (value: unknown): value is Money =>
-  typeof value === 'object' && value !== null && !Array.isArray(value) && 'amount' in value
+  typeof value === 'object' &&
+  value !== null &&
+  !Array.isArray(value) &&
+  'amount' in value &&
+  'currency' in value
 
 /** Whole cents of an amount. Sums are done in cents: decimal fractions do not add up exactly in floating point. */
 export const cents = (money: Money): number => Math.round(Number(money.amount) * 100)

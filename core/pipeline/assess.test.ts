@@ -1,3 +1,5 @@
+import { message } from '../model/messages/message.ts'
+import { inWords } from '../../wording/index.ts'
 import Ajv from 'ajv/dist/2020.js'
 import addFormats from 'ajv-formats'
 import { readFileSync } from 'node:fs'
@@ -69,7 +71,7 @@ test('a paper whose reading fails is asked about with the reason, and costs the 
   const [form, payslip] = documents
   expect(form.fields.find((f) => f.name === 'applicant_name')!.value).toBe('Ottilie Varnham')
   expect(payslip.fields.every((f) => f.value === null && f.needsReview)).toBe(true)
-  expect(payslip.fields[0].reason).toBe('this paper could not be read: a line without words')
+  expect(payslip.fields[0].reason).toEqual(message('value.reader_failed', { fault: 'a line without words' }))
 })
 test('the same situation gives the same assessment', () => expect(assess(situation())).toEqual(before))
 test('every choice of every question stores an answer that can be stored', () => {
@@ -118,7 +120,7 @@ test('a cut that is joined again, a value that is said again: the last word hold
 })
 test('where no place for a signature was found, the report says that it is a guess, and the deck asks', () => {
   expect(before.documents[0]).toMatchObject({ signed: false, signedAsked: true })
-  expect(reportOf(situation(), before).documents[0].signedNeedsReview).toBe(true)
+  expect(reportOf(situation(), before, inWords).documents[0].signedNeedsReview).toBe(true)
   expect(before.deck.map((q) => q.id)).toContain('signed:1')
   const after = assess(situation([{ kind: 'signed', page: 1, signed: true }]))
   expect(after.documents[0]).toMatchObject({ signed: true, signedAsked: false })
@@ -132,7 +134,7 @@ test('the report is valid against the published schema', () => {
   const ajv = new Ajv({ strict: false })
   addFormats(ajv)
   const validate = ajv.compile(JSON.parse(readFileSync('docs/report.schema.json', 'utf8')) as object)
-  const report = JSON.parse(JSON.stringify(reportOf(situation(), before, { wall: 1 }))) as unknown
+  const report = JSON.parse(JSON.stringify(reportOf(situation(), before, inWords, { wall: 1 }))) as unknown
   expect(validate(report) ? [] : validate.errors).toEqual([])
 })
 test('every document gets a file name of its own that any file system takes', () => {

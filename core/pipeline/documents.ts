@@ -1,3 +1,4 @@
+import { message } from '../model/messages/message.ts'
 import type { Answer } from '../answers/answer.ts'
 import { arrange, openDoubts, type Arranged } from '../answers/arrange.ts'
 import { fill, type FilledField } from '../answers/fill.ts'
@@ -8,7 +9,7 @@ import { SIGNATURE_SURE } from '../extraction/marks/signature.ts'
 import type { Document } from '../findings/document.ts'
 import { labelDocuments } from '../findings/label.ts'
 import type { Page } from '../model/page.ts'
-import type { FieldValue } from '../model/value.ts'
+import type { FieldValue } from '../model/field-value.ts'
 import { typeById } from '../program/document-type.ts'
 import type { DocumentType } from '../program/schema.ts'
 import type { Reader } from './readings.ts'
@@ -52,7 +53,8 @@ function readOrAsk(read: Reader, pages: readonly number[], type: DocumentType): 
   try {
     return read(pages, type)
   } catch (error) {
-    const reason = `this paper could not be read: ${error instanceof Error ? error.message : String(error)}`
+    const fault = error instanceof Error ? error.message : String(error)
+    const reason = message('value.reader_failed', { fault })
     const fields = type.fields.map((f): FieldValue => ({
       name: f.name,
       value: null,

@@ -1,3 +1,4 @@
+import { inWords } from '../../wording/index.ts'
 import type { Answer } from '../answers/answer.ts'
 import { assess } from './assess.ts'
 import { overriddenIn, waitingFor } from '../findings/overridden.ts'
@@ -65,7 +66,7 @@ test('decisions against the papers are listed with how far they count; what is a
     { kind: 'check', check: 'quote_adds_up', decision: 'ask', reason: 'to be asked of the applicant' },
   ]
   const found = judged(workingBoatLoan, answers)
-  expect(overriddenIn(found).map((o) => [o.subject, o.decision, o.state])).toEqual([
+  expect(overriddenIn(found).map((o) => [o.subject, inWords(o.decision), o.state])).toEqual([
     ['berth', 'waived', 'waits'],
     ['mandate', 'waived', 'holds'],
   ])

@@ -16,7 +16,7 @@ const NOT_THERE = 'not asked'
 export function verdictChanges(before: Assessment, after: Assessment): VerdictChange[] {
   const limits = (a: Assessment) =>
     a.findings.flatMap((f) =>
-      f.id.startsWith('limit:') ? [{ id: f.id, title: f.message.split(':')[0], state: 'over' }] : [],
+      f.message.code === 'finding.limit' ? [{ id: f.id, title: f.message.title, state: 'over' }] : [],
     )
   return [
     ...differing(

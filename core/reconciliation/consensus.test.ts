@@ -1,3 +1,4 @@
+import { message } from '../model/messages/message.ts'
 import type { FilledField } from '../answers/fill.ts'
 import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
@@ -42,7 +43,7 @@ const asked = (value: FilledField['value'], confidence = 0.6): Partial<FilledFie
   confidence,
   needsReview: true,
   state: 'asked',
-  reason: 'weak print',
+  reason: message('value.weak_print'),
 })
 
 test('a doubtful value that two other papers say too is certain', () => {
@@ -97,7 +98,7 @@ describe('a name on a picture that no fact compares', () => {
     expect(echoed(letter('Ewan Garv'), scan).sender_name).toMatchObject({
       value: 'Ewan Garvie',
       repaired: true,
-      reason: 'its end may be lost: other papers go on',
+      reason: message('value.end_lost'),
       others: [{ value: 'Ewan Garv' }],
     })
   })
@@ -149,7 +150,7 @@ test('two letters off with every figure the same are one misread', () => {
   }
   expect(read('66 Pilot Hill, Tarriwick SK8 3HN')).toMatchObject({
     needsReview: true,
-    reason: 'other papers differ by a letter',
+    reason: message('value.others_differ_by_letter'),
   })
   expect(read('68 Pilot Hill, Tarriwick SK8 3HN')).toMatchObject({ needsReview: false })
 })

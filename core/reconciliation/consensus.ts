@@ -1,3 +1,4 @@
+import { message, type Message } from '../model/messages/message.ts'
 import { linesOf, type Segment } from '../layout/lines.ts'
 import { boxAround, inside, touches } from '../model/geometry.ts'
 import type { Page, Word } from '../model/page.ts'
@@ -170,7 +171,7 @@ function echoFor(
     kind === 'text' &&
     wordMore(plain(known), plain(field.value))
   )
-    return proposed(field, known, 'other papers have a word more')
+    return proposed(field, known, message('value.others_have_a_word_more'))
   // A value read from a clear place differs because the paper does.
   if (
     field.value !== null &&
@@ -183,17 +184,17 @@ function echoFor(
   if (field.value !== null && !field.needsReview && nearMiss(field.value, known)) {
     if (spelt) return null
     if (brokenOff(squeeze(plain(field.value)), squeeze(plain(known))))
-      return proposed(field, known, 'its end may be lost: other papers go on')
+      return proposed(field, known, message('value.end_lost'))
     return {
       ...field,
       confidence: Math.min(field.confidence, DEFAULTED),
       needsReview: true,
       state: 'asked',
-      reason: 'other papers differ by a letter',
+      reason: message('value.others_differ_by_letter'),
     }
   }
   if (field.value !== null && field.needsReview && hardlyReadable(field, on) && alike(field.value, known))
-    return proposed(field, known, 'other papers say so, and what can be read here is like it')
+    return proposed(field, known, message('value.others_alike'))
   const found = find()
   if (
     !found ||
@@ -215,7 +216,7 @@ function echoFor(
     needsReview: true,
     state: 'asked',
     repaired: false,
-    reason: 'other papers say so, and it stands here in an unusual place',
+    reason: message('value.others_say_so'),
     others: [...before, ...field.others.filter((o) => !agrees(o.value, known))].slice(0, 3),
   }
 }
@@ -250,7 +251,7 @@ const alike = (a: Value, b: Value): boolean => {
 }
 
 /** What others say, put before what was made out here; a person sees the print, and has both. */
-function proposed(field: FilledField, known: Value, reason: string): FilledField {
+function proposed(field: FilledField, known: Value, reason: Message): FilledField {
   const own = { value: field.value, raw: field.raw ?? plain(field.value), page: field.page!, box: field.box! }
   return {
     ...field,

@@ -1,3 +1,4 @@
+import { inWords } from '../../wording/index.ts'
 import { pageOf } from '../testing/page-of.ts'
 import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
@@ -11,7 +12,7 @@ const judged = (papers: Paper[], source: 'ocr' | 'text' = 'ocr') =>
 /** Why the first value of the first paper is asked about. */
 const asked = (papers: Paper[], source: 'ocr' | 'text' = 'ocr') => {
   const [field] = judged(papers, source)[0].fields
-  return field.needsReview ? field.reason : null
+  return field.needsReview && field.reason ? inWords(field.reason) : null
 }
 
 describe('a number that is something else on another paper', () => {

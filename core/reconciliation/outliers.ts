@@ -1,3 +1,4 @@
+import { message, type Message } from '../model/messages/message.ts'
 import type { FilledField } from '../answers/fill.ts'
 import type { Page } from '../model/page.ts'
 import { editDistance, squeeze } from '../text/normalize.ts'
@@ -58,7 +59,7 @@ export function flagOutliers(
     places.filter((p) => p.kind === 'org'),
     (p) => p.reference,
   )
-  const odd = new Map<FilledField, string>()
+  const odd = new Map<FilledField, Message>()
   for (const place of places) {
     const { field } = place
     if (!MACHINE.has(field.state) || pages.get(field.page ?? 0)?.source === 'text') continue
@@ -107,7 +108,7 @@ function borrowedNumber(
   { paper, field, kind, reference }: Place,
   numbers: Groups,
   program: Program,
-): string | null {
+): Message | null {
   if (kind !== 'id') return null
   const number = squeeze(plain(field.value))
   if (number.length < LONG || !/\d/.test(number)) return null
@@ -115,14 +116,15 @@ function borrowedNumber(
   if (same.length === 0 || same.some((p) => p.field.name === field.name)) return null
   return same.some((p) => isOneFact(program, reference, p.reference))
     ? null
-    : `${same[0].paper.label} has this number for something else`
+    : message('value.number_of_something_else', { paper: same[0].paper.label })
 }
 
+const wholeAt = ({ paper, field }: Place) => ({ paper: paper.label, whole: field.value })
 const isOneFact = (program: Program, a: string, b: string): boolean =>
   program.facts.some((f) => f.fields.includes(a) && f.fields.includes(b))
 
 /** "SKR: 57061" looks like a label with its number: another paper has the number whole. */
-function lostBeginning({ field, kind, reference }: Place, numbers: Groups, program: Program): string | null {
+function lostBeginning({ field, kind, reference }: Place, numbers: Groups, program: Program): Message | null {
   if (kind !== 'id') return null
   const number = squeeze(plain(field.value))
   if (number.length < TAIL) {
@@ -130,7 +132,7 @@ function lostBeginning({ field, kind, reference }: Place, numbers: Groups, progr
       ([other, places]) =>
         other.length >= WHOLE && places.some((p) => isOneFact(program, reference, p.reference)),
     )
-    return longer ? `too short: ${longer[1][0].paper.label} has ${plain(longer[1][0].field.value)}` : null
+    return longer ? message('value.too_short', wholeAt(longer[1][0])) : null
   }
   const whole = [...numbers].find(
     ([other, places]) =>
@@ -138,9 +140,7 @@ function lostBeginning({ field, kind, reference }: Place, numbers: Groups, progr
       other.endsWith(number) &&
       places.some((p) => isOneFact(program, reference, p.reference)),
   )
-  return whole
-    ? `its beginning may be lost: ${whole[1][0].paper.label} has ${plain(whole[1][0].field.value)}`
-    : null
+  return whole ? message('value.beginning_lost', wholeAt(whole[1][0])) : null
 }
 
 /**
@@ -151,34 +151,34 @@ function letterForFigure(
   { field, kind, reference }: Place,
   numbers: Groups,
   program: Program,
-): string | null {
+): Message | null {
   const [own, figures] = [plain(field.value), asDigits(plain(field.value))]
   if (kind !== 'id' || own === figures) return null
   const other = numbers
     .get(squeeze(figures))
     ?.find((p) => p.field !== field && isOneFact(program, reference, p.reference))
-  return other ? `a letter stands where ${other.paper.label} has a figure` : null
+  return other ? message('value.letter_for_figure', { paper: other.paper.label }) : null
 }
 
-function ownCurrency({ field }: Place, currencies: Groups): string | null {
+function ownCurrency({ field }: Place, currencies: Groups): Message | null {
   if (!isMoney(field.value) || currencies.size !== 2 || currencies.get(field.value.currency)!.length > 1)
     return null
   const own = field.value.currency
   const [usual, others] = [...currencies].find(([currency]) => currency !== own)!
-  return others.length >= AMOUNTS ? `all other amounts are in ${usual}` : null
+  return others.length >= AMOUNTS ? message('value.own_currency', { usual }) : null
 }
 
-function dayToCome({ field, kind, reference }: Place, program: Program, asOf: string): string | null {
+function dayToCome({ field, kind, reference }: Place, program: Program, asOf: string): Message | null {
   if (kind !== 'date' || typeof field.value !== 'string' || field.value <= asOf) return null
   const [, name] = splitReference(reference)
   const signed = program.checks.some((c) => c.kind === 'signed_within' && c.field === name)
   const fresh = program.requirements.some((r) =>
     r.ways.some((w) => w.needs.some((n) => n.fresh && `${n.type}.${n.fresh.field}` === reference)),
   )
-  return signed || fresh ? 'this day is still to come' : null
+  return signed || fresh ? message('value.day_to_come') : null
 }
 
-function firmLetterOff({ field, kind, reference }: Place, firms: Groups): string | null {
+function firmLetterOff({ field, kind, reference }: Place, firms: Groups): Message | null {
   if (kind !== 'org') return null
   const own = squeeze(plain(field.value))
   if (own.length < NAME) return null
@@ -188,6 +188,6 @@ function firmLetterOff({ field, kind, reference }: Place, firms: Groups): string
     .map((p) => squeeze(plain(p.field.value)))
   const near = others.filter((other) => other !== own && editDistance(other, own, 1) <= 1)
   return !others.includes(own) && near.length >= OTHERS && new Set(near).size === 1
-    ? 'other papers of its kind differ by a letter'
+    ? message('value.kind_differs_by_letter')
     : null
 }

@@ -1,3 +1,4 @@
+import { message } from '../model/messages/message.ts'
 import { pageOf } from '../testing/page-of.ts'
 import type { Row } from '../model/value.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
@@ -38,7 +39,7 @@ test('a word a letter off one that other statements have often is spelt so, and 
     needsReview: true,
     state: 'asked',
     repaired: true,
-    reason: 'other rows of its kind spell some words otherwise',
+    reason: message('table.words_spelt_as_other_rows'),
   })
 })
 test('a word of its own stays, however often others stand there', () =>
@@ -155,7 +156,7 @@ test('a name that a person gives is known from then on, though the rows stay the
       .fields[0]
   expect(judged()).toMatchObject({
     needsReview: true,
-    reason: 'some words are none, and are spelt as the nearest one',
+    reason: message('table.words_spelt_as_nearest'),
   })
   expect(words(judged(paperOf('q', 'purchase_quote', { seller_name: 'Chandiery Boats' })))).toEqual([
     'Card payment Chandiery',

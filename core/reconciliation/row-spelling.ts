@@ -1,3 +1,4 @@
+import { message } from '../model/messages/message.ts'
 import type { FilledField } from '../answers/fill.ts'
 import { inside } from '../model/geometry.ts'
 import { isLowQuality } from '../ocr/line-words.ts'
@@ -170,9 +171,7 @@ function respelt(
         repaired: true,
         reason:
           table.reason ??
-          (lent
-            ? 'other rows of its kind spell some words otherwise'
-            : 'some words are none, and are spelt as the nearest one'),
+          (lent ? message('table.words_spelt_as_other_rows') : message('table.words_spelt_as_nearest')),
       })
   }
   known.set(tables[0], { tables, lending, names, found })

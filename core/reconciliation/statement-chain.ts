@@ -1,8 +1,9 @@
+import { message } from '../model/messages/message.ts'
 import type { FilledField } from '../answers/fill.ts'
 import type { Page } from '../model/page.ts'
 import type { Program } from '../program/schema.ts'
 import { isTruncated } from '../extraction/scoring/digit-slips.ts'
-import { cents, isMoney, plain } from '../model/value.ts'
+import { cents, isMoney } from '../model/value.ts'
 import { daysBetween } from '../text/calendar.ts'
 import { counting, fieldOf, splitReference, usableText, type Paper } from '../dossier/paper.ts'
 
@@ -58,7 +59,7 @@ export function chainStatements(
             confidence: Math.min(a.confidence, DOUBTED),
             needsReview: true,
             state: 'asked',
-            reason: `a figure in front may be lost: ${long.paper.label} says ${plain(b.value)}`,
+            reason: message('value.front_figure_lost', { paper: long.paper.label, whole: b.value }),
           })
       }
     }

@@ -1,3 +1,4 @@
+import { inWords } from '../../wording/index.ts'
 import { mkdtemp, readFile, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -172,7 +173,10 @@ export async function packageZip(packageId: string, who: Person): Promise<Readab
     )
     for (const d of assessment.documents)
       zip.addBuffer(await readFile(join(folder, names.get(d.id)!)), `documents/${names.get(d.id)}`)
-    zip.addBuffer(Buffer.from(JSON.stringify(reportOf(situation, assessment), null, 1)), 'report.json')
+    zip.addBuffer(
+      Buffer.from(JSON.stringify(reportOf(situation, assessment, inWords), null, 1)),
+      'report.json',
+    )
     // The digest leaves the house with the package: a trail written anew would not have it.
     zip.addBuffer(
       Buffer.from(JSON.stringify({ ...(await trailHead()), history: await historyOf(packageId) }, null, 1)),

@@ -1,3 +1,4 @@
+import { inWords } from '../../wording/index.ts'
 import { and, desc, eq, inArray } from 'drizzle-orm'
 import { assess, type Assessment } from '../../core/pipeline/assess.ts'
 import { faultsOf, type Fault } from '../../core/program/faults.ts'
@@ -157,13 +158,17 @@ export async function outcomesOn(who: Person, draft: Program, packageId: string)
   const { then } = await judgedBy(database(), packageId, draft)
   const over = new Set(then.findings.map((f) => f.id))
   return {
-    requirements: then.checklist.map((c) => ({ id: c.requirement, state: c.status, detail: c.reason })),
+    requirements: then.checklist.map((c) => ({
+      id: c.requirement,
+      state: c.status,
+      detail: inWords(c.reason),
+    })),
     facts: then.facts.map((f) => ({
       id: f.fact,
       state: f.status,
       detail: [...new Set(f.evidence.map((e) => plain(e.value)))].join('; '),
     })),
-    checks: then.checks.map((c) => ({ id: c.check, state: c.status, detail: c.detail })),
+    checks: then.checks.map((c) => ({ id: c.check, state: c.status, detail: inWords(c.detail) })),
     limits: draft.limits.map((l) => ({
       id: l.id,
       state: over.has(`limit:${l.id}`) ? 'over' : 'not over',

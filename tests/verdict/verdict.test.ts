@@ -1,8 +1,9 @@
+import { inWords } from '../../wording/index.ts'
 import { assess, type Assessment } from '../../core/pipeline/assess.ts'
 import { pageOf } from '../../core/testing/page-of.ts'
 import { programById } from '../../core/program/starter/programs.ts'
 import { builtInTypes } from '../../core/program/starter/types/index.ts'
-import type { FieldValue } from '../../core/model/value.ts'
+import type { FieldValue } from '../../core/model/field-value.ts'
 import { throwCase, type TrueCase } from './papers.ts'
 import { trueVerdict } from './rules.ts'
 
@@ -66,7 +67,7 @@ function faults(seed: number): string[] {
       .filter((c) => c.status !== truth.checklist[c.requirement])
       .map(
         (c) =>
-          `${seed}: ${c.requirement} is ${truth.checklist[c.requirement]}, not ${c.status} (${c.reason})`,
+          `${seed}: ${c.requirement} is ${truth.checklist[c.requirement]}, not ${c.status} (${inWords(c.reason)})`,
       ),
     ...sets('conflict', conflicts, truth.conflicts),
     ...sets('check', failed, truth.failed),

@@ -1,3 +1,4 @@
+import { inWords } from '../../../wording/index.ts'
 import { useState } from 'react'
 import { data, Form, useNavigation } from 'react-router'
 import { z } from 'zod'
@@ -122,7 +123,7 @@ function Item({ item }: { item: RequirementResult }) {
         </span>
         <span className="min-w-0 flex-1">
           <b>{item.title}</b>
-          <span className="block text-sm text-ink-2">{item.reason}</span>
+          <span className="block text-sm text-ink-2">{inWords(item.reason)}</span>
           {item.waiver && item.waiver.state !== 'holds' ? (
             <span className="block text-sm text-amber">
               {item.waiver.state === 'waits'

@@ -1,3 +1,4 @@
+import { inWords } from '../../../wording/index.ts'
 import { clsx } from 'clsx'
 import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { Await, Link } from 'react-router'
@@ -71,7 +72,7 @@ export default function Deck({ loaderData: { register } }: Route.ComponentProps)
           <ul>
             {then.slice(0, 6).map((q) => (
               <li key={q.id} className="flex gap-3 border-t border-line-2 py-1.5">
-                <span className="min-w-0 flex-1 truncate font-semibold">{q.question}</span>
+                <span className="min-w-0 flex-1 truncate font-semibold">{inWords(q.question)}</span>
                 <span className="text-[13px] whitespace-nowrap text-ink-2">
                   {ABOUT[q.about]}
                   {q.evidence[0]?.sure != null ? ` · ${Math.round(q.evidence[0].sure * 100)} sure` : ''}
@@ -127,14 +128,15 @@ function Piece({
   }
   // A click on the page answers a value question without a key before it. Where papers differ, it would not
   // say whose value it is.
+  const asked = inWords(question.question)
   const fillable = question.about === 'value' ? question.choices.find((c) => c.needs === 'value') : undefined
   useEffect(() => {
     if (!fillable || chosen) return
-    return pick(question.question, (picked) => {
+    return pick(asked, (picked) => {
       setClicked(picked)
       setChosen(fillable)
     })
-  }, [fillable, chosen, pick, question.question])
+  }, [fillable, chosen, pick, asked])
   const typing = question.choices.find((c) => c.needs === 'value' || c.needs === 'type')
   useKeys({
     ...Object.fromEntries(question.choices.map((c, i) => [String(i + 1), () => choose(c)])),
@@ -146,8 +148,8 @@ function Piece({
   })
   return (
     <article className="card knob relative p-5 pt-4 shadow-[0_6px_22px_#1c2f3a12]" aria-label="Loose piece">
-      <h1 className="text-2xl leading-tight font-semibold">{question.question}</h1>
-      <p className="mt-1 mb-3 text-ink-2">{question.why}</p>
+      <h1 className="text-2xl leading-tight font-semibold">{asked}</h1>
+      <p className="mt-1 mb-3 text-ink-2">{question.why.map(inWords).join(' ')}</p>
       <EvidenceRow evidence={question.evidence} />
       <Suspense>
         {question.about === 'value' || question.about === 'fact' ? (
@@ -179,11 +181,12 @@ function Piece({
                   : ''
               }
             >
-              {choice.text}
+              {inWords(choice.text)}
             </span>
             <span className="ml-auto text-right text-[13px] text-ink-2">
-              {choice.note}
-              {choice.needs === 'reason' && !choice.note.includes('reason') ? ' · with a reason' : ''}
+              {[choice.note && inWords(choice.note), choice.needs === 'reason' && 'with a reason']
+                .filter(Boolean)
+                .join(' · ')}
             </span>
           </button>
         ))}
@@ -249,9 +252,9 @@ function EvidenceRow({ evidence }: { evidence: readonly Evidence[] }) {
           type="button"
           onClick={() => look(e.page, e.box)}
           className="min-w-0 text-left"
-          aria-label={`Show ${e.title}`}
+          aria-label={`Show ${inWords(e.title)}`}
         >
-          <span className="mb-1 block text-[13px] font-semibold text-ink-2">{e.title}</span>
+          <span className="mb-1 block text-[13px] font-semibold text-ink-2">{inWords(e.title)}</span>
           <CutOut page={e.page} box={e.box} most={evidence.length > 1 ? 320 : 660} />
           {e.raw !== null || e.sure !== null ? (
             <span className="mt-1 block text-[13px] text-ink-2">
@@ -305,7 +308,9 @@ function ReasonForm({ choice, onClose }: { choice: Choice; onClose: () => void }
   const say = useSay()
   // Naming a value: what speaks for it is offered as the reason, and typing replaces it.
   const [reason, setReason] = useState(
-    choice.answer.kind === 'fact' && choice.answer.decision === 'value' ? `as ${choice.note} says` : '',
+    choice.answer.kind === 'fact' && choice.answer.decision === 'value' && choice.note
+      ? `as ${inWords(choice.note)} says`
+      : '',
   )
   const input = useRef<HTMLInputElement>(null)
   useEffect(() => input.current?.select(), [])
@@ -325,7 +330,7 @@ function ReasonForm({ choice, onClose }: { choice: Choice; onClose: () => void }
         autoFocus
         className="field"
         aria-label="Reason"
-        placeholder={`Why “${choice.text}”?`}
+        placeholder={`Why “${inWords(choice.text)}”?`}
         value={reason}
         onChange={(event) => setReason(event.target.value)}
         onKeyDown={(event) => {
@@ -353,6 +358,7 @@ function ValueForm({
 }) {
   const say = useSay()
   const { pick } = useLooking()
+  const asked = inWords(question.question)
   const [text, setText] = useState(
     clicked?.text ??
       (
@@ -369,12 +375,12 @@ function ValueForm({
   const input = useRef<HTMLInputElement>(null)
   useEffect(
     () =>
-      pick(question.question, (picked) => {
+      pick(asked, (picked) => {
         at.current = picked
         setText(picked.text)
         input.current?.focus()
       }),
-    [pick, question.question],
+    [pick, asked],
   )
   useEffect(() => input.current?.select(), [])
   useTaken(say, onClose)

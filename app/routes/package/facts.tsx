@@ -1,3 +1,4 @@
+import { inWords } from '../../../wording/index.ts'
 import { clsx } from 'clsx'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -258,7 +259,7 @@ function Cell({
         {evidence.relation === 'same' ? null : (
           <span className={`block max-w-48 text-[12.5px] ${odd ? 'font-semibold text-plum' : 'text-petrol'}`}>
             {odd ? '≠ ' : '≈ '}
-            {evidence.why}
+            {inWords(evidence.why)}
           </span>
         )}
       </button>
@@ -282,11 +283,11 @@ function RegisterCell({ side }: { side: RegisterSide | undefined }) {
       </span>
       <span className={`block max-w-48 text-[12.5px] ${odd ? 'font-semibold text-plum' : 'text-petrol'}`}>
         {odd
-          ? `≠ ${side.why}`
+          ? `≠ ${inWords(side.why)}`
           : side.completes
             ? '+ no paper says it'
             : side.relation === 'variant'
-              ? `≈ ${side.why}`
+              ? `≈ ${inWords(side.why)}`
               : '= confirmed'}
       </span>
       <span className="block max-w-48 truncate text-[12px] text-ink-3">{found}</span>
@@ -337,7 +338,7 @@ function Arithmetic({
                     if (at) onOpen(at.page, at.box)
                   }}
                 >
-                  <span className="block text-xs text-ink-2">{term.label}</span>
+                  <span className="block text-xs text-ink-2">{inWords(term.label)}</span>
                   <span
                     className={clsx(
                       'value',
@@ -352,7 +353,7 @@ function Arithmetic({
               </span>
             ))}
             <span className={`ml-auto text-right text-sm ${bad ? 'text-plum' : 'text-ink-2'}`}>
-              {check.detail}
+              {inWords(check.detail)}
               {check.settled && bad ? (
                 <span className="block text-petrol">
                   {check.settled.decision === 'ask'

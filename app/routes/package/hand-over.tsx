@@ -1,3 +1,4 @@
+import { inWords } from '../../../wording/index.ts'
 import { Check, Download, Lock, LockOpen } from 'lucide-react'
 import { useState } from 'react'
 import { data, Form, Link, useNavigation } from 'react-router'
@@ -103,7 +104,7 @@ export default function HandOver({ actionData }: Route.ComponentProps) {
             ) : null}
             {blocking.map((f) => (
               <li key={f.id} className="odd-edge pl-2">
-                {f.message}
+                {inWords(f.message)}
               </li>
             ))}
           </ul>

@@ -1,3 +1,4 @@
+import { inWords } from '../../../wording/index.ts'
 import { clsx } from 'clsx'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
@@ -248,7 +249,7 @@ function FieldRow({ document, field }: { document: Document; field: FilledField 
         </span>
       </div>
       {field.needsReview && field.reason ? (
-        <p className="mt-0.5 ml-[142px] text-[13px] text-amber">{field.reason}</p>
+        <p className="mt-0.5 ml-[142px] text-[13px] text-amber">{inWords(field.reason)}</p>
       ) : null}
       {Array.isArray(field.value) && info ? (
         <Rows field={field} rows={field.value} columns={info.columns} />

@@ -1,3 +1,4 @@
+import { message } from '../../model/messages/message.ts'
 import { tableValue } from './table-confidence.ts'
 import { entries as field } from '../../testing/small-types.ts'
 import { entry, tableOf as tableOfRows } from '../../testing/table-of.ts'
@@ -24,7 +25,7 @@ test('a day that goes back was misread, though the sums hold', () => {
   const back = [['2026-03-08', 'Card payment Bakery Row'], ...good.slice(1)] as const
   expect(tableValue({ table: tableOf(back), proof: true }, field)).toMatchObject({
     needsReview: true,
-    reason: 'its days do not follow one another',
+    reason: message('table.days_out_of_order'),
   })
 })
 test('days from the newest to the oldest are in order too', () =>
@@ -54,5 +55,5 @@ test('no table is a question', () =>
   expect(tableValue({ table: null, proof: null }, field)).toMatchObject({
     value: null,
     needsReview: true,
-    reason: 'no table was found',
+    reason: message('table.not_found'),
   }))

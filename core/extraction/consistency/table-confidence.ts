@@ -1,3 +1,4 @@
+import { message } from '../../model/messages/message.ts'
 import type { Field } from '../../program/schema.ts'
 import { endBalances } from './sums.ts'
 import { isDigitSlip } from '../scoring/digit-slips.ts'
@@ -7,7 +8,8 @@ import { bookingColumns, centsIn, goodsColumns } from '../tables/columns.ts'
 import { tableColumns } from '../../program/table-columns.ts'
 import { cellsOf, oldestFirst } from '../tables/row-order.ts'
 import type { SelectedTable } from '../tables/select.ts'
-import { cents, isMoney, type FieldValue } from '../../model/value.ts'
+import type { FieldValue } from '../../model/field-value.ts'
+import { cents, isMoney } from '../../model/value.ts'
 import { PRINTED, type Table } from '../tables/table.ts'
 
 /**
@@ -25,7 +27,7 @@ export function tableValue({ table, proof }: SelectedTable, field: Field, lackin
     page: null,
     box: null,
   }
-  if (!table) return { ...empty, confidence: 0.4, needsReview: true, reason: 'no table was found' }
+  if (!table) return { ...empty, confidence: 0.4, needsReview: true, reason: message('table.not_found') }
   const complete = cellsOf(table).every((row) =>
     field.columns.every((c) => c.optional || row[c.name] !== null),
   )
@@ -68,14 +70,14 @@ export function tableValue({ table, proof }: SelectedTable, field: Field, lackin
     reason:
       confidence < field.threshold
         ? table.rows.length === 0
-          ? 'no rows were found'
+          ? message('table.no_rows')
           : lacking
-            ? 'a page of it is lacking'
+            ? message('table.page_lacking')
             : proof === false
-              ? 'its rows do not add up'
+              ? message('table.does_not_add_up')
               : complete && !ordered
-                ? 'its days do not follow one another'
-                : 'some cells could not be read'
+                ? message('table.days_out_of_order')
+                : message('table.cells_unreadable')
         : null,
     repaired: table.repaired,
     page: begins?.page ?? null,

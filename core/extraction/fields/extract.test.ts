@@ -1,3 +1,4 @@
+import { message } from '../../model/messages/message.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import type { Page } from '../../model/page.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
@@ -66,7 +67,11 @@ test('a value that is not there is asked about, an optional one is not', () => {
     'purchase_quote',
     pageOf(['Inverkell Boatyard Ltd', 'Quotation', 'Quote number | Q12-3456', 'Date | 01/03/2026']),
   )
-  expect(of('total_price')).toMatchObject({ value: null, needsReview: true, reason: 'not found' })
+  expect(of('total_price')).toMatchObject({
+    value: null,
+    needsReview: true,
+    reason: message('value.not_found'),
+  })
   expect(of('vessel_name')).toMatchObject({ value: null, needsReview: false })
 })
 test('weak print lowers the confidence and is asked about', () => {
@@ -75,7 +80,7 @@ test('weak print lowers the confidence and is asked about', () => {
     read('payslip', pageOf(lines, { confidence: sure, source: 'ocr' })).of('net_pay'),
   )
   expect(weak.confidence).toBeLessThan(sure.confidence)
-  expect(weak).toMatchObject({ needsReview: true, reason: 'weak print' })
+  expect(weak).toMatchObject({ needsReview: true, reason: message('value.weak_print') })
 })
 test('net above gross is impossible, so it is doubted', () => {
   const { of } = read('payslip', pageOf(['Payslip', 'Gross pay | 2,140.55', 'Net pay | 2,755.00']))
@@ -106,9 +111,9 @@ test('an amount of a scan whose first digits would make the sum come out has los
   expect(loan('ocr')).toMatchObject({
     value: { amount: '7716.60' },
     needsReview: true,
-    reason: 'does not fit the other values of this paper',
+    reason: message('value.doubted_by_others_here'),
   })
-  expect(loan('text').reason).not.toBe('does not fit the other values of this paper')
+  expect(loan('text').reason?.code).not.toBe('value.doubted_by_others_here')
 })
 test('the period over two lines', () => {
   expect(
@@ -405,9 +410,9 @@ test('a sum of a scan that is two figures off is the paper’s own, one figure o
         ],
         { confidence: 0.88, source: 'ocr' },
       ),
-    ).of('purchase_price').reason
-  expect(price('38,415.60')).not.toBe('does not fit the other values of this paper')
-  expect(price('37,815.60')).toBe('does not fit the other values of this paper')
+    ).of('purchase_price').reason?.code
+  expect(price('38,415.60')).not.toBe('value.doubted_by_others_here')
+  expect(price('37,815.60')).toBe('value.doubted_by_others_here')
 })
 test('a form dated in its head, signed on the same day', () => {
   const found = values('loan_application', [
@@ -539,7 +544,7 @@ test('where its own numbering says that a page is lacking, what is carried to it
     ]),
   )
   expect([of('opening_balance').value, of('closing_balance').value]).toEqual([eur('1960.62'), eur('1826.55')])
-  expect(of('transactions')).toMatchObject({ needsReview: true, reason: 'a page of it is lacking' })
+  expect(of('transactions')).toMatchObject({ needsReview: true, reason: message('table.page_lacking') })
 })
 test('a birthday in the list of owners is not the day of the declaration', () => {
   const lines = [

@@ -1,3 +1,4 @@
+import { message, type Message } from '../../model/messages/message.ts'
 import type { Box } from '../../model/geometry.ts'
 import { missingAround } from '../../layout/page-numbers.ts'
 import type { Page } from '../../model/page.ts'
@@ -17,7 +18,7 @@ import { probabilityOf, round } from '../scoring/calibration.ts'
 import { isRoster } from '../tables/roster.ts'
 import { selectTable, tableReadings } from '../tables/select.ts'
 import { tableValue } from '../consistency/table-confidence.ts'
-import type { FieldValue } from '../../model/value.ts'
+import type { FieldValue } from '../../model/field-value.ts'
 import type { Table } from '../tables/table.ts'
 
 /** All that is read from one document. */
@@ -161,7 +162,7 @@ function fieldValue(field: Field, chosen: Ranked): FieldValue {
       raw: null,
       confidence: field.optional ? 0.93 : 0.4,
       needsReview: !field.optional,
-      reason: field.optional ? null : 'not found',
+      reason: field.optional ? null : message('value.not_found'),
       others: [],
       repaired: false,
       page: null,
@@ -192,14 +193,15 @@ function fieldValue(field: Field, chosen: Ranked): FieldValue {
   }
 }
 
-function reasonOf(chosen: Ranked): string {
+function reasonOf(chosen: Ranked): Message {
   const top = chosen.ranked[0]
-  if (chosen.doubted) return 'does not fit the other values of this paper'
+  if (chosen.doubted) return message('value.doubted_by_others_here')
   if (top.candidate.repaired)
     return chosen.field.kind === 'iban'
-      ? 'its check digits needed a mended letter'
-      : 'one sign was taken for another, and put right'
-  if (readingOf(top.candidate.words) < 0.85) return 'weak print'
-  if (chosen.ranked[1] && chosen.ranked[1].probability > top.probability * 0.25) return 'two readings fit'
-  return 'its place on the paper is unusual'
+      ? message('value.check_digits_repaired')
+      : message('value.character_repaired')
+  if (readingOf(top.candidate.words) < 0.85) return message('value.weak_print')
+  if (chosen.ranked[1] && chosen.ranked[1].probability > top.probability * 0.25)
+    return message('value.two_readings')
+  return message('value.unusual_place')
 }

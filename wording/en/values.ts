@@ -1,0 +1,37 @@
+import type { ValueMessages } from '../../core/model/messages/values.ts'
+import { plain } from '../../core/model/value.ts'
+import type { Sentences } from '../sentences.ts'
+
+export const values: Sentences<ValueMessages> = {
+  'value.not_found': () => 'not found',
+  'value.doubted_by_others_here': () => 'does not fit the other values of this paper',
+  'value.check_digits_repaired': () => 'its check digits needed a mended letter',
+  'value.character_repaired': () => 'one sign was taken for another, and put right',
+  'value.weak_print': () => 'weak print',
+  'value.two_readings': () => 'two readings fit',
+  'value.unusual_place': () => 'its place on the paper is unusual',
+  'value.reader_failed': ({ fault }) => `this paper could not be read: ${fault}`,
+  'table.not_found': () => 'no table was found',
+  'table.no_rows': () => 'no rows were found',
+  'table.page_lacking': () => 'a page of it is lacking',
+  'table.does_not_add_up': () => 'its rows do not add up',
+  'table.days_out_of_order': () => 'its days do not follow one another',
+  'table.cells_unreadable': () => 'some cells could not be read',
+  'table.words_spelt_as_other_rows': () => 'other rows of its kind spell some words otherwise',
+  'table.words_spelt_as_nearest': () => 'some words are none, and are spelt as the nearest one',
+  'value.number_of_something_else': ({ paper }) => `${paper} has this number for something else`,
+  'value.too_short': ({ paper, whole }) => `too short: ${paper} has ${plain(whole)}`,
+  'value.beginning_lost': ({ paper, whole }) => `its beginning may be lost: ${paper} has ${plain(whole)}`,
+  'value.front_figure_lost': ({ paper, whole }) =>
+    `a figure in front may be lost: ${paper} says ${plain(whole)}`,
+  'value.letter_for_figure': ({ paper }) => `a letter stands where ${paper} has a figure`,
+  'value.own_currency': ({ usual }) => `all other amounts are in ${usual}`,
+  'value.day_to_come': () => 'this day is still to come',
+  'value.kind_differs_by_letter': () => 'other papers of its kind differ by a letter',
+  'value.others_differ_by_letter': () => 'other papers differ by a letter',
+  'value.end_lost': () => 'its end may be lost: other papers go on',
+  'value.others_alike': () => 'other papers say so, and what can be read here is like it',
+  'value.others_say_so': () => 'other papers say so, and it stands here in an unusual place',
+  'value.others_have_a_word_more': () => 'other papers have a word more',
+  'value.second_person': () => 'other papers here are of a second person',
+}
