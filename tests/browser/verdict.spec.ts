@@ -83,7 +83,7 @@ test('a program is changed in sentences, tried before it is stored, and taken kn
   await expect(page.getByText(/version 2, judged on/)).toBeVisible()
 
   await openView(page, `${base()}/programs/working-boat-loan`)
-  await page.getByRole('listitem').filter({ hasText: 'as it ships with Jigsa' }).getByRole('button').click()
+  await page.getByRole('listitem').filter({ hasText: 'starter set' }).getByRole('button').click()
   await expect(page.getByText('version 3', { exact: true })).toBeVisible()
   await openView(page, `${demoPackage()}/checklist`)
   await page.getByRole('button', { name: 'Move to version 3' }).click()

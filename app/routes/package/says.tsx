@@ -1,3 +1,4 @@
+import { idFrom } from '../../../core/program/ids.ts'
 import { clsx } from 'clsx'
 import { useEffect, useState } from 'react'
 import { data, Link, redirect, useNavigate, useNavigation, useSubmit } from 'react-router'
@@ -43,13 +44,13 @@ export async function action({ request, params }: Route.ActionArgs) {
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success) return data({ problem: 'Give the type and each value that is picked a name.' }, 400)
   const { values, heading, first } = body.data
-  const id = idOf(body.data.title)
+  const id = idFrom(body.data.title)
   const types = await typesOf(database(), who.organisationId)
   if (!id || id === 'unknown' || types.some((t) => t.id === id))
     return data({ problem: 'There is a type of that name already; say that the paper is one of those.' }, 409)
   const names = new Set<string>()
   const fields = values.map((v, i) => {
-    let name = idOf(v.title) || `value_${i + 1}`
+    let name = idFrom(v.title) || `value_${i + 1}`
     while (names.has(name)) name = `${name}_${i + 1}`
     names.add(name)
     return { name, title: v.title, kind: v.kind, labels: v.label ? [v.label.toLowerCase()] : [] }
@@ -71,14 +72,6 @@ export async function action({ request, params }: Route.ActionArgs) {
   await giveAnswers(row.id, [{ kind: 'type', page: first, type: id }], who)
   return redirect(`/packages/${row.id}/values?page=${first}`)
 }
-
-const idOf = (text: string): string =>
-  text
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[^a-z0-9]+/g, '_')
-    .replace(/^[^a-z]+|_+$/g, '')
-    .slice(0, 60)
 
 const KINDS: Partial<Record<FieldKind, string>> = {
   name: 'person',

@@ -1,17 +1,17 @@
-import { clsx } from 'clsx'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { data, Link, useFetcher, useNavigate, useSearchParams } from 'react-router'
 import { z } from 'zod'
 import { firstGrid, readByGrid, type Grid } from '../../../core/extraction/tables/by-grid.ts'
-import { parseTyped } from '../../../core/extraction/parsers/typed-input.ts'
-import { isMoney, type Row } from '../../../core/model/value.ts'
+import type { Document } from '../../../core/findings/document.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { database } from '../../../server/database/connection.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
 import { pagesOf } from '../../../server/packages/judge.ts'
 import { count } from '../../parts/format.ts'
-import { GridOver } from '../../package/grid-over.tsx'
 import { useSay, useTaken } from '../../package/say.ts'
+import { GridOver } from '../../package/table/grid-over.tsx'
+import { useMarkedRows } from '../../package/table/marked-rows.ts'
+import { RowTable } from '../../package/table/row-table.tsx'
 import { isClosed, useJudged } from '../../package/view.ts'
 import type { Route } from './+types/table'
 import { typeById } from '../../../core/program/document-type.ts'
@@ -86,16 +86,21 @@ export default function TableByHand({ loaderData }: Route.ComponentProps) {
   return <Marking key={`${documentId} ${field.name}`} {...loaderData} />
 }
 
-function Marking({ documentId, field, grid: first }: Route.ComponentProps['loaderData']) {
-  const { assessment, sheets, row } = useJudged()
+/** Time in ms after which the rows of a moved line are read. */
+const PAUSE = 120
+/** Shorter words would leave out rows that merely hold them. */
+const SHORTEST_SKIP = 3
+
+const skipsIn = (text: string): string[] =>
+  text
+    .split(',')
+    .map((s) => s.trim())
+    .filter((s) => s.length >= SHORTEST_SKIP)
+
+/** Rows as a grid gives them, read anew when it moves. */
+function useReading(grid: Grid) {
   const [params] = useSearchParams()
-  const navigate = useNavigate()
-  const say = useSay()
   const reading = useFetcher<typeof action>()
-  const [grid, setGrid] = useState<Grid>(first)
-  const [typed, setTyped] = useState<Record<string, string>>({})
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
-  const document = assessment.documents.find((d) => d.id === documentId)
   const { submit } = reading
   const url = `?${params}`
   useEffect(() => {
@@ -106,92 +111,50 @@ function Marking({ documentId, field, grid: first }: Route.ComponentProps['loade
           action: url,
           encType: 'application/json',
         }),
-      120,
+      PAUSE,
     )
     return () => clearTimeout(timer)
   }, [grid, submit, url])
-  // The rows of before are shown until those of the moved line are there.
-  const kept = useRef<{ rows: Row[]; places: { page: number; box: [number, number, number, number] }[] }>({
-    rows: [],
-    places: [],
-  })
-  if (reading.data) kept.current = reading.data
-  const { rows, places } = kept.current
-  const keyOf = (i: number) => `${places[i].page} ${places[i].box[1].toFixed(3)}`
-  const going = useMemo(
-    () => rows.map((_, i) => i).filter((i) => !left.has(`${places[i].page} ${places[i].box[1].toFixed(3)}`)),
-    [rows, places, left],
-  )
+  return { read: reading.data, idle: reading.state === 'idle' }
+}
+
+function Marking({ documentId, field, grid: first }: Route.ComponentProps['loaderData']) {
+  const { assessment, sheets, row } = useJudged()
+  const navigate = useNavigate()
+  const say = useSay()
+  const [grid, setGrid] = useState<Grid>(first)
+  const { read, idle } = useReading(grid)
+  const marked = useMarkedRows(read, field.columns)
+  const document = assessment.documents.find((d) => d.id === documentId)
   const back = `../values?page=${document?.pages[0] ?? 1}`
   const taking = useRef(false)
   useTaken(say, () => {
     if (taking.current) void navigate(back)
   })
-  if (!document)
-    return (
-      <p className="card p-6 text-ink-2">
-        The paper has changed meanwhile.{' '}
-        <Link className="text-petrol underline" to="../values">
-          Back to the values
-        </Link>
-      </p>
-    )
-  const wrong = Object.entries(typed).filter(([key, text]) => {
-    const column = field.columns.find((c) => key.endsWith(` ${c.name}`))
-    return column && text.trim() !== '' && 'problem' in parseTyped(column.kind, text)
-  }).length
+  if (!document) return <Changed />
   const take = () => {
     taking.current = true
-    const value = going.map((i) =>
-      Object.fromEntries(
-        field.columns.map((c) => {
-          const text = typed[`${keyOf(i)} ${c.name}`]
-          if (text === undefined) return [c.name, rows[i][c.name] ?? null]
-          const parsed = text.trim() === '' ? { value: null } : parseTyped(c.kind, text)
-          return [c.name, 'value' in parsed ? (parsed.value as Row[string]) : (rows[i][c.name] ?? null)]
-        }),
-      ),
-    )
     say.answer({
       kind: 'value',
       page: document.pages[0],
       field: field.name,
-      value,
       state: 'corrected',
       at: null,
-      places: going.map((i) => places[i]),
-      ...(grid.skip.length > 0 ? { skips: grid.skip.map((s) => s.trim()).filter((s) => s.length >= 3) } : {}),
+      ...marked.value(),
+      ...(grid.skip.length > 0 ? { skips: skipsIn(grid.skip.join(',')) } : {}),
     })
   }
-  const sheet = sheets[grid.page - 1]
   return (
     <div className="grid h-full gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
       <section aria-label="The page" className="flex min-h-0 flex-col rounded-lg bg-band p-3">
-        <div className="mb-2 flex flex-wrap items-center gap-2 text-[13px] text-ink-2">
-          <b className="text-ink">
-            {document.label}, page{' '}
-            <select
-              aria-label="Page of the first row"
-              className="field w-auto px-1 py-0"
-              value={grid.page}
-              onChange={(event) => setGrid({ ...grid, page: Number(event.target.value) })}
-            >
-              {document.pages.map((p) => (
-                <option key={p} value={p}>
-                  {p}
-                </option>
-              ))}
-            </select>
-          </b>
-          <span className="ml-auto">Drag the lines between the columns, and the one over the first row.</span>
-        </div>
+        <PageChoice document={document} grid={grid} onChange={setGrid} />
         <div className="min-h-0 flex-1 overflow-auto">
           <GridOver
             packageId={row.id}
-            sheet={sheet}
+            sheet={sheets[grid.page - 1]}
             grid={grid}
             columns={field.columns}
-            rows={going.filter((i) => places[i].page === grid.page).map((i) => places[i].box)}
+            rows={marked.boxesOn(grid.page)}
             onChange={setGrid}
           />
         </div>
@@ -201,7 +164,7 @@ function Marking({ documentId, field, grid: first }: Route.ComponentProps['loade
           <h1 className="mr-auto text-xl font-semibold">
             {field.title}{' '}
             <span className="font-normal text-ink-2">
-              {count(going.length, 'row')} on {count(document.pages.length, 'page')}
+              {count(marked.going.length, 'row')} on {count(document.pages.length, 'page')}
             </span>
           </h1>
           <Link className="button" to={back}>
@@ -210,7 +173,7 @@ function Marking({ documentId, field, grid: first }: Route.ComponentProps['loade
           <button
             type="button"
             className="button-main"
-            disabled={isClosed(row) || say.busy || going.length === 0 || wrong > 0}
+            disabled={isClosed(row) || say.busy || marked.going.length === 0 || marked.wrong > 0}
             onClick={take}
           >
             Take these rows
@@ -222,15 +185,7 @@ function Marking({ documentId, field, grid: first }: Route.ComponentProps['loade
             className="field flex-1 py-0.5"
             placeholder="carried over, page total"
             defaultValue={grid.skip.join(', ')}
-            onChange={(event) =>
-              setGrid({
-                ...grid,
-                skip: event.target.value
-                  .split(',')
-                  .map((s) => s.trim())
-                  .filter((s) => s.length >= 3),
-              })
-            }
+            onChange={(event) => setGrid({ ...grid, skip: skipsIn(event.target.value) })}
           />
         </label>
         {say.problem ? (
@@ -238,84 +193,20 @@ function Marking({ documentId, field, grid: first }: Route.ComponentProps['loade
             {say.problem}
           </p>
         ) : null}
-        {wrong > 0 ? (
+        {marked.wrong > 0 ? (
           <p role="alert" className="mb-2 text-sm text-plum">
-            {count(wrong, 'cell')} cannot be read as what its column holds.
+            {count(marked.wrong, 'cell')} cannot be read as what its column holds.
           </p>
         ) : null}
         <div className="min-h-0 flex-1 overflow-auto rounded-lg border border-line bg-sheet">
-          {rows.length === 0 ? (
+          {marked.rows.length === 0 ? (
             <p className="p-4 text-ink-2">
-              {reading.state === 'idle'
+              {idle
                 ? 'No row is found so: a row has an amount, and a day where the table has days.'
                 : 'Reading …'}
             </p>
           ) : (
-            <table className="w-full table-fixed border-separate border-spacing-0 text-[13px]">
-              <thead>
-                <tr>
-                  {field.columns.map((c) => (
-                    <th
-                      key={c.name}
-                      style={{ width: c.kind === 'text' || c.kind === 'name' ? undefined : '6.4rem' }}
-                      className={clsx(
-                        'sticky top-0 bg-sheet px-1.5 py-1 font-semibold text-ink-2',
-                        c.kind === 'money' ? 'text-right' : 'text-left',
-                      )}
-                    >
-                      {c.name.replaceAll('_', ' ')}
-                    </th>
-                  ))}
-                  <th className="sticky top-0 w-8 bg-sheet" aria-label="Leave out" />
-                </tr>
-              </thead>
-              <tbody>
-                {rows.map((r, i) => {
-                  const key = keyOf(i)
-                  const out = left.has(key)
-                  return (
-                    <tr key={key} className={out ? 'opacity-40' : ''}>
-                      {field.columns.map((c) => {
-                        const name = `${key} ${c.name}`
-                        return (
-                          <td key={c.name} className="border-t border-line-2 p-0">
-                            <input
-                              aria-label={`${c.name.replaceAll('_', ' ')} of row ${i + 1}`}
-                              disabled={out}
-                              className={clsx(
-                                'value w-full bg-transparent px-1.5 py-0.5 focus:bg-petrol-soft',
-                                c.kind === 'money' && 'text-right',
-                                typed[name] !== undefined && 'text-petrol',
-                              )}
-                              title={typed[name] ?? shown(r[c.name])}
-                              value={typed[name] ?? shown(r[c.name])}
-                              onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
-                            />
-                          </td>
-                        )
-                      })}
-                      <td className="border-t border-line-2 px-1 text-right">
-                        <button
-                          type="button"
-                          aria-label={out ? `Put row ${i + 1} back` : `Row ${i + 1} is no row`}
-                          title={out ? 'Put it back' : 'This is no row'}
-                          className="px-1"
-                          onClick={() =>
-                            setLeft((now) => {
-                              const next = new Set(now)
-                              if (!next.delete(key)) next.add(key)
-                              return next
-                            })
-                          }
-                        >
-                          {out ? '↶' : '×'}
-                        </button>
-                      </td>
-                    </tr>
-                  )
-                })}
-              </tbody>
-            </table>
+            <RowTable columns={field.columns} marked={marked} />
           )}
         </div>
       </section>
@@ -323,5 +214,45 @@ function Marking({ documentId, field, grid: first }: Route.ComponentProps['loade
   )
 }
 
-const shown = (value: Row[string] | undefined): string =>
-  value === null || value === undefined ? '' : isMoney(value) ? value.amount : value
+/** The page on which the first row stands. */
+function PageChoice({
+  document,
+  grid,
+  onChange,
+}: {
+  document: Document
+  grid: Grid
+  onChange: (grid: Grid) => void
+}) {
+  return (
+    <div className="mb-2 flex flex-wrap items-center gap-2 text-[13px] text-ink-2">
+      <b className="text-ink">
+        {document.label}, page{' '}
+        <select
+          aria-label="Page of the first row"
+          className="field w-auto px-1 py-0"
+          value={grid.page}
+          onChange={(event) => onChange({ ...grid, page: Number(event.target.value) })}
+        >
+          {document.pages.map((p) => (
+            <option key={p} value={p}>
+              {p}
+            </option>
+          ))}
+        </select>
+      </b>
+      <span className="ml-auto">Drag the lines between the columns, and the one over the first row.</span>
+    </div>
+  )
+}
+
+function Changed() {
+  return (
+    <p className="card p-6 text-ink-2">
+      The paper has changed meanwhile.{' '}
+      <Link className="text-petrol underline" to="../values">
+        Back to the values
+      </Link>
+    </p>
+  )
+}

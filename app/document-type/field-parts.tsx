@@ -1,4 +1,5 @@
 import { X } from 'lucide-react'
+import { idFrom } from '../../core/program/ids.ts'
 import type { Column, ColumnRole, Field } from '../../core/program/schema.ts'
 
 const list = (text: string): string[] => [
@@ -9,13 +10,6 @@ const list = (text: string): string[] => [
       .filter(Boolean),
   ),
 ]
-const idOf = (text: string): string =>
-  text
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[^a-z0-9]+/g, '_')
-    .replace(/^[^a-z]+|_+$/g, '')
-    .slice(0, 40)
 const KINDS: Record<Column['kind'], string> = {
   text: 'words',
   date: 'date',
@@ -44,7 +38,7 @@ export function Choices({
               className="field w-32 py-0.5"
               defaultValue={c.value.replaceAll('_', ' ')}
               onBlur={(event) =>
-                onChange(choices.with(i, { ...c, value: idOf(event.target.value) || c.value }))
+                onChange(choices.with(i, { ...c, value: idFrom(event.target.value, 40) || c.value }))
               }
             />
             <input
@@ -176,7 +170,7 @@ function ColumnRow({
         aria-label={`Column ${number}`}
         className="field w-28 py-0.5"
         defaultValue={column.name.replaceAll('_', ' ')}
-        onBlur={(event) => onChange({ name: idOf(event.target.value) || column.name })}
+        onBlur={(event) => onChange({ name: idFrom(event.target.value, 40) || column.name })}
       />
       <select
         aria-label={`Kind of column ${number}`}

@@ -1,7 +1,7 @@
 import { clsx } from 'clsx'
 import { useRef } from 'react'
-import type { Grid } from '../../core/extraction/tables/by-grid.ts'
-import { pictureUrl, shapeOf, type Sheet } from './sheet.ts'
+import type { Grid } from '../../../core/extraction/tables/by-grid.ts'
+import { pictureUrl, shapeOf, type Sheet } from '../sheet.ts'
 
 type Box = readonly [number, number, number, number]
 

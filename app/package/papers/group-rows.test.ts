@@ -1,4 +1,4 @@
-import type { Document } from '../../core/findings/document.ts'
+import type { Document } from '../../../core/findings/document.ts'
 import { GAP, rowsOf, TILE } from './group-rows.ts'
 
 const document = (label: string, pages: number): Document =>

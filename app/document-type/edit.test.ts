@@ -1,0 +1,40 @@
+import { EMPTY, isReady, linesOf, shareOf, withField, withIds, withMoved, withNewField } from './edit.ts'
+
+const titled = (...titles: string[]) =>
+  titles.reduce((type, title, i) => withField(withNewField(type), i, { title }), {
+    ...EMPTY,
+    title: 'Berth permit',
+    titles: ['berth permit'],
+  })
+const names = (type: typeof EMPTY) => type.fields.map((f) => f.name)
+
+test('a new field has a name that no other has, until it has a title', () => {
+  const type = withNewField(withNewField(EMPTY))
+  expect(names(type)).toEqual(['value_1', 'value_2'])
+  expect(names(withNewField({ ...type, fields: [type.fields[1]] }))).toEqual(['value_2', 'value_3'])
+})
+test('ids come of titles; of two alike the second keeps its own', () => {
+  const { id, short, fields } = withIds(titled('Harbour dues', 'Valid until'))
+  expect([id, short, fields.map((f) => f.name)]).toEqual([
+    'berth_permit',
+    'Berth permit',
+    ['harbour_dues', 'valid_until'],
+  ])
+  const taken = titled('Owner', 'Owner')
+  taken.fields[0].name = 'owner'
+  expect(names(withIds(taken))).toEqual(['owner', 'value_2'])
+})
+test('a field moves up and down', () => {
+  expect(names(withMoved(titled('A', 'B', 'C'), 2, -1))).toEqual(['value_1', 'value_3', 'value_2'])
+  expect(names(withMoved(titled('A', 'B', 'C'), 0, 1))).toEqual(['value_2', 'value_1', 'value_3'])
+})
+test('a type is ready with a name, something that tells it, and titles for all of its fields', () => {
+  expect(isReady(titled('Owner'), false)).toBe(true)
+  expect(isReady({ ...titled('Owner'), titles: [] }, false)).toBe(false)
+  expect(isReady({ ...titled('Owner'), titles: [] }, true)).toBe(true)
+  expect(isReady(withNewField(titled('Owner')), false)).toBe(false)
+})
+test('lines are had once, without empty ones', () =>
+  expect(linesOf(' berth permit \n\nmooring\nberth permit')).toEqual(['berth permit', 'mooring']))
+test('what is typed for a share stays within its bounds', () =>
+  expect(['80', '0', '250', 'x'].map((typed) => shareOf(typed, 1, 99))).toEqual([0.8, 0.01, 0.99, 0.01]))

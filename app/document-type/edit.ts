@@ -1,0 +1,81 @@
+import { documentTypeSchema, type DocumentType, type Field } from '../../core/program/schema.ts'
+import { idFrom } from '../../core/program/ids.ts'
+
+/** A type as it is before anything is said of it. */
+export const EMPTY: DocumentType = documentTypeSchema.parse({
+  id: 'new_type',
+  title: '',
+  short: '',
+  pages: { min: 1, max: 4 },
+  titles: [],
+  fields: [],
+})
+
+/** What is written one a line, each once. */
+export const linesOf = (text: string): string[] => [
+  ...new Set(
+    text
+      .split('\n')
+      .map((l) => l.trim())
+      .filter(Boolean),
+  ),
+]
+
+/** A percentage that was typed, as a share within bounds. */
+export const shareOf = (typed: string, least: number, most: number): number =>
+  Math.max(least, Math.min(most, Number(typed) || least)) / 100
+
+/** The type with part of one field changed. */
+export const withField = (type: DocumentType, at: number, part: Partial<Field>): DocumentType => ({
+  ...type,
+  fields: type.fields.map((f, i) => (i === at ? { ...f, ...part } : f)),
+})
+
+/** The type with one field moved by so many places. */
+export function withMoved(type: DocumentType, at: number, by: number): DocumentType {
+  const fields = [...type.fields]
+  const [one] = fields.splice(at, 1)
+  fields.splice(at + by, 0, one)
+  return { ...type, fields }
+}
+
+const PLACEHOLDER = 'value_'
+
+/** The type with one more field, that has no title yet, last. */
+export function withNewField(type: DocumentType): DocumentType {
+  let n = type.fields.length + 1
+  while (type.fields.some((f) => f.name === `${PLACEHOLDER}${n}`)) n++
+  const field: Field = {
+    name: `${PLACEHOLDER}${n}`,
+    title: '',
+    kind: 'text',
+    labels: [],
+    sources: [],
+    optional: false,
+    choices: [],
+    columns: [],
+    never: [],
+    common: false,
+    belowZero: false,
+    threshold: 0.8,
+  }
+  return { ...type, fields: [...type.fields, field] }
+}
+
+/** A new type and its fields with ids of their titles; a title that another field has keeps its placeholder. */
+export const withIds = (type: DocumentType): DocumentType => ({
+  ...type,
+  id: idFrom(type.title),
+  short: type.short || type.title,
+  fields: type.fields.map((field) => {
+    const id = idFrom(field.title)
+    const taken = type.fields.some((other) => other !== field && other.name === id)
+    return field.name.startsWith(PLACEHOLDER) && id && !taken ? { ...field, name: id } : field
+  }),
+})
+
+/** Whether all that a type needs was said; one that is stored already had headings or words. */
+export const isReady = (type: DocumentType, stored: boolean): boolean =>
+  type.title.trim().length >= 2 &&
+  (stored || type.titles.length > 0 || type.signs.length > 0) &&
+  type.fields.every((f) => f.title.trim())

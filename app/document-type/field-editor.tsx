@@ -1,0 +1,183 @@
+import type { FieldRecord, WhatIf } from '../../core/findings/field-record.ts'
+import { fieldKind, type Field } from '../../core/program/schema.ts'
+import { ThresholdChart } from '../parts/threshold-chart.tsx'
+import { linesOf, shareOf } from './edit.ts'
+import { Choices, Columns } from './field-parts.tsx'
+
+/** What people call the kinds of values. */
+export const KINDS: Record<Field['kind'], string> = {
+  name: 'a person’s name',
+  org: 'a firm’s name',
+  address: 'address',
+  date: 'date',
+  money: 'amount',
+  number: 'number',
+  percent: 'percentage',
+  id: 'number or code',
+  iban: 'account (IBAN)',
+  email: 'e-mail',
+  phone: 'telephone',
+  text: 'words',
+  choice: 'choice',
+  yesno: 'yes or no',
+  table: 'table',
+}
+
+type Change = (part: Partial<Field>) => void
+
+/** All that is said of one value, beside how it did on past papers. */
+export function FieldEditor({
+  field,
+  record,
+  curve,
+  fixed,
+  may,
+  onChange,
+  onRemove,
+}: {
+  field: Field
+  record: FieldRecord | undefined
+  curve: WhatIf[]
+  /** It is stored already: a table stays one. */
+  fixed: boolean
+  may: boolean
+  onChange: Change
+  onRemove: () => void
+}) {
+  return (
+    <div className="grid gap-4 md:grid-cols-2">
+      <fieldset disabled={!may} className="space-y-2">
+        <label className="block font-semibold">
+          Name
+          <input
+            className="field mt-1 py-1 font-normal"
+            value={field.title}
+            maxLength={80}
+            onChange={(event) => onChange({ title: event.target.value })}
+          />
+        </label>
+        <div className="flex flex-wrap gap-3">
+          <Kind field={field} fixed={fixed} onChange={onChange} />
+          <Threshold field={field} onChange={onChange} />
+        </div>
+        <label className="block font-semibold">
+          Wordings that lead to it <span className="font-normal text-ink-2">one a line</span>
+          <textarea
+            className="field mt-1 h-28 font-normal"
+            defaultValue={field.labels.join('\n')}
+            onChange={(event) => onChange({ labels: linesOf(event.target.value) })}
+          />
+        </label>
+        {field.kind === 'choice' ? (
+          <Choices choices={field.choices} onChange={(choices) => onChange({ choices })} />
+        ) : null}
+        {field.kind === 'table' ? (
+          <Columns columns={field.columns} onChange={(columns) => onChange({ columns })} />
+        ) : null}
+        <div className="flex items-center gap-4">
+          <label className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              className="accent-(--petrol)"
+              checked={field.optional}
+              onChange={(event) => onChange({ optional: event.target.checked })}
+            />
+            may be lacking on a good paper
+          </label>
+          <button type="button" className="ml-auto underline" onClick={onRemove}>
+            Take this value away
+          </button>
+        </div>
+      </fieldset>
+      <PastPapers field={field} record={record} curve={curve} />
+    </div>
+  )
+}
+
+function Kind({ field, fixed, onChange }: { field: Field; fixed: boolean; onChange: Change }) {
+  return (
+    <label className="min-w-40 flex-1 font-semibold">
+      Kind
+      <select
+        className="field mt-1 py-1 font-normal"
+        disabled={fixed && field.kind === 'table'}
+        value={field.kind}
+        onChange={(event) => onChange({ kind: fieldKind.parse(event.target.value) })}
+      >
+        {fieldKind.options.map((k) => (
+          <option key={k} value={k}>
+            {KINDS[k]}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
+}
+
+/** Where a value is asked about below some chance, the chance to begin with. */
+const USUAL_THRESHOLD = 0.8
+
+function Threshold({ field, onChange }: { field: Field; onChange: Change }) {
+  const below = field.threshold > 0 && field.threshold < 1
+  return (
+    <>
+      <label className="font-semibold">
+        Asked
+        <select
+          aria-label={`When ${field.title || 'it'} is asked about`}
+          className="field mt-1 py-1 font-normal"
+          value={below ? 'below' : String(field.threshold)}
+          onChange={(event) =>
+            onChange({
+              threshold: event.target.value === 'below' ? USUAL_THRESHOLD : Number(event.target.value),
+            })
+          }
+        >
+          <option value="below">when less sure than</option>
+          <option value="0">never</option>
+          <option value="1">always</option>
+        </select>
+      </label>
+      {below ? (
+        <label className="w-20 font-semibold">
+          sure
+          <input
+            type="number"
+            min={1}
+            max={99}
+            className="field mt-1 py-1 font-normal"
+            value={Math.round(field.threshold * 100)}
+            onChange={(event) => onChange({ threshold: shareOf(event.target.value, 1, 99) })}
+          />
+        </label>
+      ) : null}
+    </>
+  )
+}
+
+function PastPapers({
+  field,
+  record,
+  curve,
+}: {
+  field: Field
+  record: FieldRecord | undefined
+  curve: WhatIf[]
+}) {
+  return (
+    <div>
+      <h3 className="mb-1 font-semibold">If it were asked below …</h3>
+      {record && record.papers > 0 ? (
+        <ThresholdChart points={curve} now={field.threshold} />
+      ) : (
+        <p className="text-ink-2">No paper of this type has come yet, so there is nothing to count.</p>
+      )}
+      {record && record.askedInVain > 0 ? (
+        <p className="mt-1 text-[13px] text-ink-2">
+          Of the questions so far, {record.askedInVain} {record.askedInVain === 1 ? 'was' : 'were'} answered
+          with what had been read.
+        </p>
+      ) : null}
+    </div>
+  )
+}

@@ -1,0 +1,115 @@
+import type { DocumentType } from '../../core/program/schema.ts'
+import { linesOf, shareOf } from './edit.ts'
+
+/** Pages that one paper may have, at most. */
+const MOST_PAGES = 500
+/** What words that speak for a type weigh, where nothing was fitted. */
+const SIGN_WEIGHT = 1.2
+
+/** What names a type, what speaks for it, how long it is, how sure it must be, whether it is to be signed. */
+export function Outline({
+  type,
+  stored,
+  onChange,
+}: {
+  type: DocumentType
+  stored: DocumentType | null
+  onChange: (part: Partial<DocumentType>) => void
+}) {
+  return (
+    <>
+      <label className="block font-semibold">
+        Name
+        <input
+          className="field mt-1 font-normal"
+          value={type.title}
+          maxLength={80}
+          onChange={(event) => onChange({ title: event.target.value })}
+        />
+      </label>
+      <label className="block font-semibold">
+        Under its pages in the strip
+        <input
+          className="field mt-1 font-normal"
+          value={type.short}
+          maxLength={20}
+          onChange={(event) => onChange({ short: event.target.value })}
+        />
+      </label>
+      <label className="block font-semibold">
+        Headings that name it <span className="font-normal text-ink-2">one a line</span>
+        <textarea
+          className="field mt-1 h-28 font-normal"
+          defaultValue={type.titles.join('\n')}
+          onChange={(event) => onChange({ titles: linesOf(event.target.value) })}
+        />
+      </label>
+      <label className="block font-semibold">
+        Words that speak for it <span className="font-normal text-ink-2">one a line</span>
+        <textarea
+          className="field mt-1 h-24 font-normal"
+          defaultValue={type.signs.map((s) => s.words).join('\n')}
+          onChange={(event) =>
+            onChange({
+              signs: linesOf(event.target.value).map(
+                (words) => type.signs.find((s) => s.words === words) ?? { words, weight: SIGN_WEIGHT },
+              ),
+            })
+          }
+        />
+      </label>
+      <Limits type={type} onChange={onChange} />
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="accent-(--petrol)"
+          checked={type.signature !== null}
+          onChange={(event) =>
+            onChange({
+              signature: event.target.checked
+                ? (stored?.signature ?? { labels: ['signature', 'signed', 'signed by'] })
+                : null,
+            })
+          }
+        />
+        is to be signed
+      </label>
+    </>
+  )
+}
+
+function Limits({ type, onChange }: { type: DocumentType; onChange: (part: Partial<DocumentType>) => void }) {
+  return (
+    <div className="flex gap-3">
+      <label className="font-semibold">
+        Pages at most
+        <input
+          type="number"
+          min={1}
+          max={MOST_PAGES}
+          className="field mt-1 font-normal"
+          value={type.pages.max}
+          onChange={(event) =>
+            onChange({
+              pages: { min: 1, max: Math.max(1, Math.min(MOST_PAGES, Number(event.target.value) || 1)) },
+            })
+          }
+        />
+      </label>
+      <label className="font-semibold">
+        Asked below
+        <span className="mt-1 flex items-center gap-1 font-normal">
+          <input
+            type="number"
+            min={0}
+            max={100}
+            className="field"
+            value={Math.round(type.threshold * 100)}
+            onChange={(event) => onChange({ threshold: shareOf(event.target.value, 0, 100) })}
+          />
+          sure
+        </span>
+      </label>
+    </div>
+  )
+}

@@ -1,0 +1,71 @@
+import { useState } from 'react'
+import { idFrom } from '../../core/program/ids.ts'
+import { faultsOf, type TypeShape } from '../../core/program/faults.ts'
+import { programSchema, type Program } from '../../core/program/schema.ts'
+import type { Outcome } from './rows.tsx'
+
+const EMPTY: Program = programSchema.parse({
+  id: 'new',
+  title: '',
+  persons: { applicant: 'loan_application.applicant_name' },
+  requirements: [],
+  facts: [],
+  checks: [],
+})
+
+/** The lists of rules that a program has, by what one of them is called. */
+const RULES = { requirements: 'requirement', facts: 'fact', checks: 'check', limits: 'limit' } as const
+export type List = keyof typeof RULES
+type Rule<L extends List> = Program[L][number]
+
+/** How the rules of a draft come out on one package. */
+export type Outcomes = Record<List, Outcome[]>
+
+/** A rule that is new is known by its name; one that is stored keeps what it is known by, for answers name it so. */
+function named<T extends { id: string; title: string }>(
+  next: T,
+  before: T,
+  others: readonly { id: string }[],
+  isNew: boolean,
+): T {
+  if (!isNew || next.title === before.title) return next
+  const id = idFrom(next.title)
+  return { ...next, id: id && !others.some((o) => o.id === id) ? id : before.id }
+}
+
+/** A program being written: what is wrong with it, and what its rows change. */
+export function useDraft(stored: Program | null, types: readonly TypeShape[]) {
+  const [draft, setDraft] = useState<Program>(stored ?? EMPTY)
+  const faults = faultsOf(draft, types)
+  const change = (part: Partial<Program>) => setDraft((d) => ({ ...d, ...part }))
+  const changeList = <L extends List>(list: L, next: (rules: Rule<L>[]) => Rule<L>[]) =>
+    setDraft((d) => ({ ...d, [list]: next(d[list]) }))
+  return {
+    draft,
+    change,
+    faults,
+    /** Faults that no row of a list shows. */
+    general: faults.filter((f) => !Object.values(RULES).some((rule) => f.where.startsWith(`${rule} “`))),
+    changed: JSON.stringify(draft) !== JSON.stringify(stored ?? EMPTY),
+    add: <L extends List>(list: L, rule: object) =>
+      changeList(list, (rules) => [
+        ...rules,
+        { id: `new_${rules.length + 1}`, title: '', ...rule } as unknown as Rule<L>,
+      ]),
+    row: <L extends List>(list: L, rule: Rule<L>, at: number, outcomes: Outcomes | undefined) => ({
+      faults: faults.filter((f) => f.where.startsWith(`${RULES[list]} “${rule.title || rule.id}”`)),
+      outcome: outcomes?.[list].find((o) => o.id === rule.id),
+      onChange: (next: Rule<L>) =>
+        changeList(list, (rules) =>
+          rules.with(at, named(next, rule, rules, !stored?.[list].some((s) => s.id === rule.id))),
+        ),
+      onRemove: () => changeList(list, (rules) => rules.toSpliced(at, 1)),
+      onMove: (by: number) =>
+        changeList(list, (rules) => {
+          const rest = rules.toSpliced(at, 1)
+          return rest.toSpliced(Math.max(0, at + by), 0, rules[at])
+        }),
+    }),
+  }
+}
+export type Draft = ReturnType<typeof useDraft>
