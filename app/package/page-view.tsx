@@ -19,6 +19,57 @@ export function wordsIn(words: readonly PageWord[], area: Box): PageWord[] {
   })
 }
 
+/** A smaller area than this, as a share of the page, is a click. */
+const CLICK = 0.01
+/** How far above or below a line, as a share of the page, a click still means a word of it. */
+const NEAR = 0.004
+
+/** The word under a point. */
+const wordAt = (words: readonly PageWord[], [x, y]: Box): PageWord[] =>
+  words
+    .filter(({ box }) => box[0] <= x && box[2] >= x && box[1] - NEAR <= y && box[3] + NEAR >= y)
+    .slice(0, 1)
+
+/** An area drawn over a frame with the pointer, as shares of the frame. */
+function useArea(
+  frame: React.RefObject<HTMLDivElement | null>,
+  active: boolean,
+  onDrawn: (box: Box) => void,
+) {
+  const [drag, setDrag] = useState<Box | null>(null)
+  const at = (event: React.PointerEvent): [number, number] => {
+    const box = frame.current!.getBoundingClientRect()
+    return [(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height]
+  }
+  const box: Box | null = drag && [
+    Math.min(drag[0], drag[2]),
+    Math.min(drag[1], drag[3]),
+    Math.max(drag[0], drag[2]),
+    Math.max(drag[1], drag[3]),
+  ]
+  return {
+    box,
+    handlers: {
+      onPointerDown: (event: React.PointerEvent) => {
+        if (!active) return
+        event.currentTarget.setPointerCapture(event.pointerId)
+        const [x, y] = at(event)
+        setDrag([x, y, x, y])
+      },
+      onPointerMove: (event: React.PointerEvent) => {
+        if (!drag) return
+        const [x, y] = at(event)
+        setDrag([drag[0], drag[1], x, y])
+      },
+      onPointerUp: () => {
+        if (!box) return
+        setDrag(null)
+        onDrawn(box)
+      },
+    },
+  }
+}
+
 /** A page at full width of its place, with marks; while picking, words answer to click and drag. */
 export function PageView({
   packageId,
@@ -39,33 +90,16 @@ export function PageView({
   const shape = shapeOf(sheet)
   const words = useWords(packageId, sheet)
   const frame = useRef<HTMLDivElement>(null)
-  const [drag, setDrag] = useState<Box | null>(null)
   const first = useRef<HTMLDivElement>(null)
   useEffect(() => {
     void first.current?.scrollIntoView({ block: 'center', inline: 'center' })
   }, [marks, page])
 
-  const at = (event: React.PointerEvent): [number, number] => {
-    const box = frame.current!.getBoundingClientRect()
-    return [(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height]
-  }
-  const finish = (box: Box) => {
-    setDrag(null)
-    const small = box[2] - box[0] < 0.01 && box[3] - box[1] < 0.01
-    const hit = small
-      ? words
-          .filter(
-            (w) =>
-              w.box[0] <= box[0] &&
-              w.box[2] >= box[0] &&
-              w.box[1] - 0.004 <= box[1] &&
-              w.box[3] + 0.004 >= box[1],
-          )
-          .slice(0, 1)
-      : wordsIn(words, box)
+  const area = useArea(frame, picking, (box) => {
+    const hit = box[2] - box[0] < CLICK && box[3] - box[1] < CLICK ? wordAt(words, box) : wordsIn(words, box)
     if (hit.length > 0)
       onPicked({ text: hit.map((w) => w.text).join(' '), page, box: boxAround(hit.map((w) => w.box)) })
-  }
+  })
   const place = ([l, t, r, b]: Box, more = 0) => ({
     left: `${(l - more) * 100}%`,
     top: `${(t - more / 2) * 100}%`,
@@ -77,26 +111,7 @@ export function PageView({
       ref={frame}
       className={clsx('relative bg-paper shadow-md', picking && 'cursor-crosshair touch-none select-none')}
       style={{ aspectRatio: `${shape.width} / ${shape.height}` }}
-      onPointerDown={(event) => {
-        if (!picking) return
-        event.currentTarget.setPointerCapture(event.pointerId)
-        const [x, y] = at(event)
-        setDrag([x, y, x, y])
-      }}
-      onPointerMove={(event) => {
-        if (!drag) return
-        const [x, y] = at(event)
-        setDrag([drag[0], drag[1], x, y])
-      }}
-      onPointerUp={() =>
-        drag &&
-        finish([
-          Math.min(drag[0], drag[2]),
-          Math.min(drag[1], drag[3]),
-          Math.max(drag[0], drag[2]),
-          Math.max(drag[1], drag[3]),
-        ])
-      }
+      {...area.handlers}
     >
       <Picture packageId={packageId} sheet={sheet} />
       {sheet.again ? (
@@ -133,15 +148,10 @@ export function PageView({
             />
           ))
         : null}
-      {drag ? (
+      {area.box ? (
         <div
           className="pointer-events-none absolute border border-[#0d5c6b] bg-[#0d5c6b22]"
-          style={place([
-            Math.min(drag[0], drag[2]),
-            Math.min(drag[1], drag[3]),
-            Math.max(drag[0], drag[2]),
-            Math.max(drag[1], drag[3]),
-          ])}
+          style={place(area.box)}
         />
       ) : null}
     </div>

@@ -4,7 +4,7 @@ import { Minus, Plus } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Document } from '../../core/findings/document.ts'
 import { useLooking } from './looking.tsx'
-import { pictureUrl } from './sheet.ts'
+import { pictureUrl, type Sheet } from './sheet.ts'
 import { apartOf, usePackage, type PackageView } from './view.ts'
 
 /** A page in the order of the documents. */
@@ -56,26 +56,7 @@ export function Strip() {
   const [size, setSize] = useState(2)
   const scroller = useRef<HTMLDivElement>(null)
   const spots = useMemo(() => spotsOf(assessment, sheets), [assessment, sheets])
-  const loose = useMemo(
-    () => new Set(assessment?.deck.flatMap((q) => (q.document ? [q.document] : []))),
-    [assessment],
-  )
-  const odd = useMemo(
-    () =>
-      new Set([
-        ...(assessment?.facts ?? [])
-          .filter((f) => f.status === 'conflict')
-          .flatMap((f) => f.evidence.filter((e) => e.relation === 'different').map((e) => e.document)),
-        ...(assessment?.checks ?? [])
-          .filter((c) => c.status === 'failed' && !c.settled)
-          .flatMap((c) => c.documents),
-      ]),
-    [assessment],
-  )
-  const cuts = useMemo(
-    () => new Set(assessment?.deck.filter((q) => q.about === 'cut').map((q) => q.document)),
-    [assessment],
-  )
+  const { loose, odd, cuts } = useStates(assessment)
   const high = HEIGHTS[size]
   const wide = Math.round(high * 0.72)
   const virtual = useVirtualizer({
@@ -112,39 +93,24 @@ export function Strip() {
                 {spot.first && item.index > 0 ? (
                   <Cut at={left - GAP / 2 - 1} high={high} open={cuts.has(document!.id)} />
                 ) : null}
-                <button
-                  type="button"
-                  tabIndex={-1}
-                  onClick={() => look(spot.page)}
-                  aria-label={`Page ${spot.page}${spot.apart ? `, ${spot.apart}` : ''}${hits.has(spot.page) ? ', has what was looked for' : ''}`}
-                  aria-current={spot.page === page ? 'page' : undefined}
-                  className={clsx(
-                    'absolute top-1 overflow-hidden rounded-xs bg-paper',
+                <Tile
+                  spot={spot}
+                  sheet={sheets[spot.page - 1]}
+                  packageId={row.id}
+                  hit={hits.has(spot.page)}
+                  outline={
                     spot.page === page
                       ? 'outline-3 outline-petrol'
                       : document && document.id === current?.id
                         ? 'outline-2 outline-petrol/50'
                         : isLoose
                           ? 'outline-1 outline-dashed outline-amber'
-                          : 'outline-1 outline-line',
-                    spot.apart && 'opacity-40',
-                  )}
+                          : 'outline-1 outline-line'
+                  }
+                  current={spot.page === page}
                   style={{ left, width: wide, height: high }}
-                >
-                  {sheets[spot.page - 1]?.drawn ? (
-                    <img
-                      src={pictureUrl(row.id, sheets[spot.page - 1], 'small')}
-                      alt=""
-                      loading="lazy"
-                      className="size-full object-contain"
-                    />
-                  ) : (
-                    <span className="text-xs text-[#8596a2]">…</span>
-                  )}
-                  {hits.has(spot.page) ? (
-                    <span aria-hidden className="absolute inset-x-0 bottom-0 h-1.5 bg-[#b97900]" />
-                  ) : null}
-                </button>
+                  onClick={() => look(spot.page)}
+                />
                 {leads && document ? (
                   <Label
                     document={document}
@@ -162,25 +128,106 @@ export function Strip() {
           })}
         </div>
       </div>
-      <div className="flex flex-col gap-1 p-2">
-        <button
-          type="button"
-          className="grid size-6 place-items-center rounded border border-line bg-sheet"
-          aria-label="Larger pages in the strip"
-          onClick={() => setSize((s) => Math.min(HEIGHTS.length - 1, s + 1))}
-        >
-          <Plus size={13} />
-        </button>
-        <button
-          type="button"
-          className="grid size-6 place-items-center rounded border border-line bg-sheet"
-          aria-label="Smaller pages in the strip"
-          onClick={() => setSize((s) => Math.max(0, s - 1))}
-        >
-          <Minus size={13} />
-        </button>
-      </div>
+      <Sizes onChange={(by) => setSize((s) => Math.max(0, Math.min(HEIGHTS.length - 1, s + by)))} />
     </section>
+  )
+}
+
+/** Documents that have loose pieces, that are at odds with others, and whose beginning is asked about. */
+function useStates(assessment: PackageView['assessment']) {
+  const loose = useMemo(
+    () => new Set(assessment?.deck.flatMap((q) => (q.document ? [q.document] : []))),
+    [assessment],
+  )
+  const odd = useMemo(
+    () =>
+      new Set([
+        ...(assessment?.facts ?? [])
+          .filter((f) => f.status === 'conflict')
+          .flatMap((f) => f.evidence.filter((e) => e.relation === 'different').map((e) => e.document)),
+        ...(assessment?.checks ?? [])
+          .filter((c) => c.status === 'failed' && !c.settled)
+          .flatMap((c) => c.documents),
+      ]),
+    [assessment],
+  )
+  const cuts = useMemo(
+    () => new Set(assessment?.deck.filter((q) => q.about === 'cut').map((q) => q.document)),
+    [assessment],
+  )
+  return { loose, odd, cuts }
+}
+
+/** One page in the strip. */
+function Tile({
+  spot,
+  sheet,
+  packageId,
+  hit,
+  outline,
+  current,
+  style,
+  onClick,
+}: {
+  spot: Spot
+  sheet: Sheet | undefined
+  packageId: string
+  /** It has what was looked for. */
+  hit: boolean
+  outline: string
+  current: boolean
+  style: React.CSSProperties
+  onClick: () => void
+}) {
+  return (
+    <button
+      type="button"
+      tabIndex={-1}
+      onClick={onClick}
+      aria-label={`Page ${spot.page}${spot.apart ? `, ${spot.apart}` : ''}${hit ? ', has what was looked for' : ''}`}
+      aria-current={current ? 'page' : undefined}
+      className={clsx(
+        'absolute top-1 overflow-hidden rounded-xs bg-paper',
+        outline,
+        spot.apart && 'opacity-40',
+      )}
+      style={style}
+    >
+      {sheet?.drawn ? (
+        <img
+          src={pictureUrl(packageId, sheet, 'small')}
+          alt=""
+          loading="lazy"
+          className="size-full object-contain"
+        />
+      ) : (
+        <span className="text-xs text-[#8596a2]">…</span>
+      )}
+      {hit ? <span aria-hidden className="absolute inset-x-0 bottom-0 h-1.5 bg-[#b97900]" /> : null}
+    </button>
+  )
+}
+
+function Sizes({ onChange }: { onChange: (by: 1 | -1) => void }) {
+  return (
+    <div className="flex flex-col gap-1 p-2">
+      <button
+        type="button"
+        className="grid size-6 place-items-center rounded border border-line bg-sheet"
+        aria-label="Larger pages in the strip"
+        onClick={() => onChange(1)}
+      >
+        <Plus size={13} />
+      </button>
+      <button
+        type="button"
+        className="grid size-6 place-items-center rounded border border-line bg-sheet"
+        aria-label="Smaller pages in the strip"
+        onClick={() => onChange(-1)}
+      >
+        <Minus size={13} />
+      </button>
+    </div>
   )
 }
 

@@ -1,5 +1,5 @@
 import { addDays, dayName, daysBetween, monthIndex, monthName } from '../../core/text/calendar.ts'
-import type { TimeLine as Line } from '../../core/dossier/time-line.ts'
+import type { Lane, TimeLine as Line } from '../../core/dossier/time-line.ts'
 
 const HEIGHT = 26
 const LEFT = 120
@@ -57,88 +57,139 @@ export function TimeLine({
             </text>
           </g>
         ))}
-        {line.lanes.map((lane, i) => {
-          const y = 20 + i * HEIGHT
-          return (
-            <g key={lane.type}>
-              <text x={0} y={y + 14} fontSize="12" fontWeight="600" fill="var(--ink)">
-                {titles.get(lane.type) ?? lane.type}
-              </text>
-              {lane.gaps.map((g) => (
-                <rect
-                  key={g.start}
-                  x={x(g.start)}
-                  y={y + 3}
-                  width={Math.max(3, x(addDays(g.end, 1)) - x(g.start))}
-                  height={14}
-                  fill="url(#gap)"
-                  stroke="var(--plum)"
-                  strokeWidth="1"
-                >
-                  <title>{`Nothing from ${dayName(g.start)} to ${dayName(g.end)}`}</title>
-                </rect>
-              ))}
-              {lane.spans.map((s) => (
-                <a
-                  key={s.document}
-                  href={`#${s.document}`}
-                  aria-label={`${s.label}, ${dayName(s.start)} to ${dayName(s.end)}`}
-                  onClick={(event) => {
-                    event.preventDefault()
-                    onOpen(s.document, null)
-                  }}
-                >
-                  <rect
-                    x={x(s.start)}
-                    y={y + 3}
-                    width={Math.max(3, x(addDays(s.end, 1)) - x(s.start) - 1.5)}
-                    height={14}
-                    rx="2"
-                    fill="var(--petrol-soft)"
-                    stroke="var(--petrol)"
-                  >
-                    <title>{`${s.label}: ${dayName(s.start)} to ${dayName(s.end)}`}</title>
-                  </rect>
-                </a>
-              ))}
-              {lane.marks.map((m) => (
-                <a
-                  key={m.document}
-                  href={`#${m.document}`}
-                  aria-label={`${m.label}, ${dayName(m.day)}`}
-                  onClick={(event) => {
-                    event.preventDefault()
-                    onOpen(m.document, m.field)
-                  }}
-                >
-                  <line
-                    x1={x(m.day)}
-                    x2={x(m.day)}
-                    y1={20}
-                    y2={bottom}
-                    stroke="var(--petrol)"
-                    strokeDasharray="2 3"
-                  />
-                  <rect
-                    x={x(m.day) - 4.5}
-                    y={y + 5}
-                    width={9}
-                    height={9}
-                    transform={`rotate(45 ${x(m.day)} ${y + 9.5})`}
-                    fill="var(--petrol)"
-                  >
-                    <title>{`${m.label}: ${dayName(m.day)}`}</title>
-                  </rect>
-                </a>
-              ))}
-            </g>
-          )
-        })}
+        {line.lanes.map((lane, i) => (
+          <LaneRow
+            key={lane.type}
+            lane={lane}
+            title={titles.get(lane.type) ?? lane.type}
+            y={20 + i * HEIGHT}
+            bottom={bottom}
+            x={x}
+            onOpen={onOpen}
+          />
+        ))}
         <line x1={x(asOf)} x2={x(asOf)} y1={14} y2={bottom} stroke="var(--ink)" strokeWidth="1.5" />
         <text x={x(asOf) - 4} y={bottom - 2} fontSize="11" textAnchor="end" fill="var(--ink)">
           checked
         </text>
       </svg>
     </section>
+  )
+}
+
+/** Where a day stands, in the drawing's own measure. */
+type Scale = (day: string) => number
+type Open = (document: string, field: string | null) => void
+
+function LaneRow({
+  lane,
+  title,
+  y,
+  bottom,
+  x,
+  onOpen,
+}: {
+  lane: Lane
+  title: string
+  y: number
+  bottom: number
+  x: Scale
+  onOpen: Open
+}) {
+  return (
+    <g>
+      <text x={0} y={y + 14} fontSize="12" fontWeight="600" fill="var(--ink)">
+        {title}
+      </text>
+      {lane.gaps.map((g) => (
+        <rect
+          key={g.start}
+          x={x(g.start)}
+          y={y + 3}
+          width={Math.max(3, x(addDays(g.end, 1)) - x(g.start))}
+          height={14}
+          fill="url(#gap)"
+          stroke="var(--plum)"
+          strokeWidth="1"
+        >
+          <title>{`Nothing from ${dayName(g.start)} to ${dayName(g.end)}`}</title>
+        </rect>
+      ))}
+      {lane.spans.map((span) => (
+        <SpanBar key={span.document} span={span} y={y} x={x} onOpen={onOpen} />
+      ))}
+      {lane.marks.map((mark) => (
+        <MarkDiamond key={mark.document} mark={mark} y={y} bottom={bottom} x={x} onOpen={onOpen} />
+      ))}
+    </g>
+  )
+}
+
+function SpanBar({ span, y, x, onOpen }: { span: Lane['spans'][number]; y: number; x: Scale; onOpen: Open }) {
+  return (
+    <a
+      href={`#${span.document}`}
+      aria-label={`${span.label}, ${dayName(span.start)} to ${dayName(span.end)}`}
+      onClick={(event) => {
+        event.preventDefault()
+        onOpen(span.document, null)
+      }}
+    >
+      <rect
+        x={x(span.start)}
+        y={y + 3}
+        width={Math.max(3, x(addDays(span.end, 1)) - x(span.start) - 1.5)}
+        height={14}
+        rx="2"
+        fill="var(--petrol-soft)"
+        stroke="var(--petrol)"
+      >
+        <title>{`${span.label}: ${dayName(span.start)} to ${dayName(span.end)}`}</title>
+      </rect>
+    </a>
+  )
+}
+
+function MarkDiamond({
+  mark,
+  y,
+  bottom,
+  x,
+  onOpen,
+}: {
+  mark: Lane['marks'][number]
+  y: number
+  bottom: number
+  x: Scale
+  onOpen: Open
+}) {
+  return (
+    <a
+      href={`#${mark.document}`}
+      aria-label={`${mark.label}, ${dayName(mark.day)}`}
+      onClick={(event) => {
+        event.preventDefault()
+        onOpen(mark.document, mark.field)
+      }}
+    >
+      <line
+        x1={x(mark.day)}
+        x2={x(mark.day)}
+        y1={20}
+        y2={bottom}
+        stroke="var(--petrol)"
+        strokeDasharray="2 3"
+      />
+      <rect
+        x={x(mark.day) - 4.5}
+        y={y + 5}
+        width={9}
+        height={9}
+        transform={`rotate(45 ${x(mark.day)} ${y + 9.5})`}
+        fill="var(--petrol)"
+      >
+        <title>{`${mark.label}: ${dayName(mark.day)}`}</title>
+      </rect>
+    </a>
   )
 }

@@ -90,60 +90,88 @@ export function GridOver({
         />
       ))}
       {grid.columns.map((c, i) => (
-        <div
+        <ColumnHead
           key={i}
-          className="absolute grid gap-0.5 px-1"
+          number={i + 1}
+          column={c}
+          known={columns}
           style={{
             left: `${grid.edges[i] * 100}%`,
             width: `${(grid.edges[i + 1] - grid.edges[i]) * 100}%`,
             top: `max(0px, calc(${grid.top * 100}% - 52px))`,
           }}
-        >
-          <select
-            aria-label={`What column ${i + 1} holds`}
-            className="w-full min-w-0 rounded border border-[#0d5c6b] bg-white px-0.5 text-[11px] text-[#15222b]"
-            value={c.name === null ? '' : `${c.name}${c.out ? ' out' : ''}`}
-            onChange={(event) => {
-              const [name, out] = event.target.value.split(' ')
-              column(i, { name: name || null, out: out === 'out' })
-            }}
-          >
-            <option value="">nothing of use</option>
-            {columns.flatMap((k) => [
-              <option key={k.name} value={k.name}>
-                {k.name.replaceAll('_', ' ')}
-              </option>,
-              ...(k.kind === 'money'
-                ? [
-                    <option key={`${k.name} out`} value={`${k.name} out`}>
-                      {k.name.replaceAll('_', ' ')}, going out
-                    </option>,
-                  ]
-                : []),
-            ])}
-          </select>
-          <span className="flex gap-1 text-[11px]">
-            <button
-              type="button"
-              className="rounded border border-[#0d5c6b] bg-white px-1 text-[#15222b]"
-              title="Part this column in two"
-              onClick={() => part(i)}
-            >
-              part
-            </button>
-            {i < grid.columns.length - 1 ? (
-              <button
-                type="button"
-                className="rounded border border-[#0d5c6b] bg-white px-1 text-[#15222b]"
-                title="Join with the next column"
-                onClick={() => joinNext(i)}
-              >
-                join
-              </button>
-            ) : null}
-          </span>
-        </div>
+          onChange={(change) => column(i, change)}
+          onPart={() => part(i)}
+          onJoin={i < grid.columns.length - 1 ? () => joinNext(i) : null}
+        />
       ))}
+    </div>
+  )
+}
+
+/** What a column holds; it may be parted in two, or joined with the next. */
+function ColumnHead({
+  number,
+  column,
+  known,
+  style,
+  onChange,
+  onPart,
+  onJoin,
+}: {
+  number: number
+  column: Grid['columns'][number]
+  known: readonly { name: string; kind: string }[]
+  style: React.CSSProperties
+  onChange: (change: Grid['columns'][number]) => void
+  onPart: () => void
+  onJoin: (() => void) | null
+}) {
+  return (
+    <div className="absolute grid gap-0.5 px-1" style={style}>
+      <select
+        aria-label={`What column ${number} holds`}
+        className="w-full min-w-0 rounded border border-[#0d5c6b] bg-white px-0.5 text-[11px] text-[#15222b]"
+        value={column.name === null ? '' : `${column.name}${column.out ? ' out' : ''}`}
+        onChange={(event) => {
+          const [name, out] = event.target.value.split(' ')
+          onChange({ name: name || null, out: out === 'out' })
+        }}
+      >
+        <option value="">nothing of use</option>
+        {known.flatMap((k) => [
+          <option key={k.name} value={k.name}>
+            {k.name.replaceAll('_', ' ')}
+          </option>,
+          ...(k.kind === 'money'
+            ? [
+                <option key={`${k.name} out`} value={`${k.name} out`}>
+                  {k.name.replaceAll('_', ' ')}, going out
+                </option>,
+              ]
+            : []),
+        ])}
+      </select>
+      <span className="flex gap-1 text-[11px]">
+        <button
+          type="button"
+          className="rounded border border-[#0d5c6b] bg-white px-1 text-[#15222b]"
+          title="Part this column in two"
+          onClick={onPart}
+        >
+          part
+        </button>
+        {onJoin ? (
+          <button
+            type="button"
+            className="rounded border border-[#0d5c6b] bg-white px-1 text-[#15222b]"
+            title="Join with the next column"
+            onClick={onJoin}
+          >
+            join
+          </button>
+        ) : null}
+      </span>
     </div>
   )
 }

@@ -158,37 +158,14 @@ function Piece({
       </Suspense>
       <div className="grid gap-1.5">
         {question.choices.map((choice, i) => (
-          <button
+          <ChoiceButton
             key={i}
-            type="button"
-            disabled={say.busy}
-            onClick={() => choose(choice)}
-            className={clsx(
-              'flex items-center gap-3 rounded-md border bg-raised px-3 py-2 text-left hover:border-petrol disabled:opacity-60',
-              i === 0 ? 'border-petrol shadow-[0_0_0_1px_var(--petrol)]' : 'border-line',
-            )}
-          >
-            <span className="key">{i + 1}</span>
-            <span
-              className={
-                question.about === 'value' || question.about === 'fact'
-                  ? (choice.needs === 'nothing' &&
-                      choice.answer.kind === 'value' &&
-                      choice.answer.value !== null) ||
-                    (choice.answer.kind === 'fact' && choice.answer.decision === 'value')
-                    ? 'value text-base'
-                    : ''
-                  : ''
-              }
-            >
-              {inWords(choice.text)}
-            </span>
-            <span className="ml-auto text-right text-[13px] text-ink-2">
-              {[choice.note && inWords(choice.note), choice.needs === 'reason' && 'with a reason']
-                .filter(Boolean)
-                .join(' · ')}
-            </span>
-          </button>
+            number={i + 1}
+            choice={choice}
+            about={question.about}
+            busy={say.busy}
+            onChoose={() => choose(choice)}
+          />
         ))}
       </div>
       {chosen?.needs === 'reason' ? <ReasonForm choice={chosen} onClose={() => setChosen(null)} /> : null}
@@ -216,28 +193,92 @@ function Piece({
           }}
         />
       ) : null}
-      <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-sm text-ink-2">
-        {typing ? (
-          <button type="button" onClick={() => choose(typing)}>
-            <span className="key">E</span>{' '}
-            {typing.needs === 'type'
-              ? 'another type'
-              : question.about === 'fact'
-                ? 'it is misread'
-                : 'type it or click it'}
-          </button>
-        ) : null}
-        <button type="button" onClick={onLater}>
-          <span className="key">→</span> later
-        </button>
-        <button type="button" onClick={() => say.undo()}>
-          <span className="key">U</span> undo last
-        </button>
-        <span>
-          <span className="key">?</span> all keys
-        </span>
-      </p>
+      <Foot
+        typing={
+          typing && {
+            words:
+              typing.needs === 'type'
+                ? 'another type'
+                : question.about === 'fact'
+                  ? 'it is misread'
+                  : 'type it or click it',
+            run: () => choose(typing),
+          }
+        }
+        onLater={onLater}
+        onUndo={() => say.undo()}
+      />
     </article>
+  )
+}
+
+/** One way to answer, with its key. */
+function ChoiceButton({
+  number,
+  choice,
+  about,
+  busy,
+  onChoose,
+}: {
+  number: number
+  choice: Choice
+  about: Question['about']
+  busy: boolean
+  onChoose: () => void
+}) {
+  const { answer, needs } = choice
+  const isValue =
+    (about === 'value' || about === 'fact') &&
+    ((needs === 'nothing' && answer.kind === 'value' && answer.value !== null) ||
+      (answer.kind === 'fact' && answer.decision === 'value'))
+  return (
+    <button
+      type="button"
+      disabled={busy}
+      onClick={onChoose}
+      className={clsx(
+        'flex items-center gap-3 rounded-md border bg-raised px-3 py-2 text-left hover:border-petrol disabled:opacity-60',
+        number === 1 ? 'border-petrol shadow-[0_0_0_1px_var(--petrol)]' : 'border-line',
+      )}
+    >
+      <span className="key">{number}</span>
+      <span className={isValue ? 'value text-base' : ''}>{inWords(choice.text)}</span>
+      <span className="ml-auto text-right text-[13px] text-ink-2">
+        {[choice.note && inWords(choice.note), choice.needs === 'reason' && 'with a reason']
+          .filter(Boolean)
+          .join(' · ')}
+      </span>
+    </button>
+  )
+}
+
+/** The keys of a piece besides its answers. */
+function Foot({
+  typing,
+  onLater,
+  onUndo,
+}: {
+  typing: { words: string; run: () => void } | undefined
+  onLater: () => void
+  onUndo: () => void
+}) {
+  return (
+    <p className="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-sm text-ink-2">
+      {typing ? (
+        <button type="button" onClick={typing.run}>
+          <span className="key">E</span> {typing.words}
+        </button>
+      ) : null}
+      <button type="button" onClick={onLater}>
+        <span className="key">→</span> later
+      </button>
+      <button type="button" onClick={onUndo}>
+        <span className="key">U</span> undo last
+      </button>
+      <span>
+        <span className="key">?</span> all keys
+      </span>
+    </p>
   )
 }
 

@@ -4,7 +4,7 @@ import { filesIn } from '../../../server/packages/queries.ts'
 import { settings } from '../../../server/settings.ts'
 import { DropZone } from '../../parts/drop-zone.tsx'
 import { count, fileSize, moment } from '../../parts/format.ts'
-import { forget, sendAgain, sendFiles, useUploads } from '../../parts/uploads.ts'
+import { forget, sendAgain, sendFiles, useUploads, type Upload } from '../../parts/uploads.ts'
 import { isClosed, usePackage } from '../../package/view.ts'
 import type { Route } from './+types/files'
 
@@ -74,86 +74,95 @@ export default function Files({ loaderData: { files, mostBytes, mostPages } }: R
       {uploads.length > 0 ? (
         <ul className="mb-4 grid gap-2" aria-label="Being sent">
           {uploads.map((u) => (
-            <li key={u.id} className={`card px-3 py-2 ${u.state === 'failed' ? 'odd-edge' : ''}`}>
-              <span className="flex items-baseline gap-3">
-                <b className="min-w-0 flex-1 truncate">{u.name}</b>
-                <span className="text-sm text-ink-2">{fileSize(u.size)}</span>
-                <span className="text-sm">
-                  {
-                    {
-                      waiting: 'waits',
-                      sending: `${Math.floor((100 * u.sent) / Math.max(1, u.size))} % sent`,
-                      sent: 'sent',
-                      failed: 'not sent',
-                    }[u.state]
-                  }
-                </span>
-                {u.state === 'failed' ? (
-                  <button type="button" className="button px-2 py-0.5" onClick={() => sendAgain(u.id)}>
-                    Send again
-                  </button>
-                ) : null}
-                {u.state === 'sent' || u.state === 'failed' ? (
-                  <button type="button" className="text-sm underline" onClick={() => forget(u.id)}>
-                    clear
-                  </button>
-                ) : null}
-              </span>
-              {u.state === 'sending' ? (
-                <span className="mt-1 block h-1.5 overflow-hidden rounded bg-line-2">
-                  <span
-                    className="block h-full bg-petrol"
-                    style={{ width: `${(100 * u.sent) / Math.max(1, u.size)}%` }}
-                  />
-                </span>
-              ) : null}
-              {u.note ? <span className="mt-1 block text-sm text-plum">{u.note}</span> : null}
-            </li>
+            <UploadRow key={u.id} upload={u} />
           ))}
         </ul>
       ) : null}
       {files.length > 0 ? (
         <ul className="grid gap-px overflow-hidden rounded-lg border border-line bg-line-2">
           {files.map((f) => (
-            <li
-              key={f.id}
-              className={clsx(
-                'bg-sheet px-3 py-2',
-                f.state === 'unusable' && 'odd-edge',
-                f.parentId && 'pl-8',
-              )}
-            >
-              <span className="flex flex-wrap items-baseline gap-x-3">
-                <b className="min-w-0 flex-1 truncate">{f.name}</b>
-                <span className="text-sm text-ink-2">
-                  {fileSize(f.size)}
-                  {f.pages ? ` · ${count(f.pages, 'page')}` : ''} ·{' '}
-                  <time suppressHydrationWarning>{moment(f.createdAt)}</time>
-                </span>
-                <span className={`text-sm ${f.state === 'unusable' ? 'font-semibold text-plum' : ''}`}>
-                  {f.state === 'reading' ? `${f.pagesRead} of ${f.pages} pages read` : WORDS[f.state]}
-                </span>
-              </span>
-              {f.state === 'reading' ? (
-                <span className="mt-1 block h-1.5 overflow-hidden rounded bg-line-2">
-                  <span
-                    className="block h-full bg-petrol"
-                    style={{ width: `${(100 * f.pagesRead) / Math.max(1, f.pages)}%` }}
-                  />
-                </span>
-              ) : null}
-              {f.notices.map((notice) => (
-                <span key={notice} className="mt-0.5 block text-sm text-ink-2">
-                  It {notice}; nothing of it is ever run.
-                </span>
-              ))}
-              {f.problem ? <span className="mt-0.5 block text-sm">{f.problem}</span> : null}
-            </li>
+            <FileRow key={f.id} file={f} />
           ))}
         </ul>
       ) : uploads.length === 0 ? (
         <p className="text-ink-2">No file has come yet.</p>
       ) : null}
     </div>
+  )
+}
+
+/** A file on its way to the server. */
+function UploadRow({ upload }: { upload: Upload }) {
+  return (
+    <li className={`card px-3 py-2 ${upload.state === 'failed' ? 'odd-edge' : ''}`}>
+      <span className="flex items-baseline gap-3">
+        <b className="min-w-0 flex-1 truncate">{upload.name}</b>
+        <span className="text-sm text-ink-2">{fileSize(upload.size)}</span>
+        <span className="text-sm">
+          {
+            {
+              waiting: 'waits',
+              sending: `${Math.floor((100 * upload.sent) / Math.max(1, upload.size))} % sent`,
+              sent: 'sent',
+              failed: 'not sent',
+            }[upload.state]
+          }
+        </span>
+        {upload.state === 'failed' ? (
+          <button type="button" className="button px-2 py-0.5" onClick={() => sendAgain(upload.id)}>
+            Send again
+          </button>
+        ) : null}
+        {upload.state === 'sent' || upload.state === 'failed' ? (
+          <button type="button" className="text-sm underline" onClick={() => forget(upload.id)}>
+            clear
+          </button>
+        ) : null}
+      </span>
+      {upload.state === 'sending' ? (
+        <span className="mt-1 block h-1.5 overflow-hidden rounded bg-line-2">
+          <span
+            className="block h-full bg-petrol"
+            style={{ width: `${(100 * upload.sent) / Math.max(1, upload.size)}%` }}
+          />
+        </span>
+      ) : null}
+      {upload.note ? <span className="mt-1 block text-sm text-plum">{upload.note}</span> : null}
+    </li>
+  )
+}
+
+/** A file that is there: how far it is read, and what is to be known of it. */
+function FileRow({ file }: { file: Route.ComponentProps['loaderData']['files'][number] }) {
+  return (
+    <li
+      className={clsx('bg-sheet px-3 py-2', file.state === 'unusable' && 'odd-edge', file.parentId && 'pl-8')}
+    >
+      <span className="flex flex-wrap items-baseline gap-x-3">
+        <b className="min-w-0 flex-1 truncate">{file.name}</b>
+        <span className="text-sm text-ink-2">
+          {fileSize(file.size)}
+          {file.pages ? ` · ${count(file.pages, 'page')}` : ''} ·{' '}
+          <time suppressHydrationWarning>{moment(file.createdAt)}</time>
+        </span>
+        <span className={`text-sm ${file.state === 'unusable' ? 'font-semibold text-plum' : ''}`}>
+          {file.state === 'reading' ? `${file.pagesRead} of ${file.pages} pages read` : WORDS[file.state]}
+        </span>
+      </span>
+      {file.state === 'reading' ? (
+        <span className="mt-1 block h-1.5 overflow-hidden rounded bg-line-2">
+          <span
+            className="block h-full bg-petrol"
+            style={{ width: `${(100 * file.pagesRead) / Math.max(1, file.pages)}%` }}
+          />
+        </span>
+      ) : null}
+      {file.notices.map((notice) => (
+        <span key={notice} className="mt-0.5 block text-sm text-ink-2">
+          It {notice}; nothing of it is ever run.
+        </span>
+      ))}
+      {file.problem ? <span className="mt-0.5 block text-sm">{file.problem}</span> : null}
+    </li>
   )
 }

@@ -220,59 +220,13 @@ function Maker({
     >
       <ul className="grid gap-px overflow-hidden rounded-lg border border-line bg-line-2">
         {values.map((v, i) => (
-          <li
+          <ValueRow
             key={i}
-            className={clsx(
-              'grid grid-cols-[minmax(0,2fr)_minmax(0,3fr)] items-center gap-2 bg-sheet px-3 py-1.5',
-              may && 'md:grid-cols-[auto_minmax(0,2fr)_150px_minmax(0,3fr)]',
-            )}
-            onMouseEnter={() => onLook(v)}
-            onFocus={() => onLook(v)}
-          >
-            {may ? (
-              <>
-                <input
-                  type="checkbox"
-                  className="accent-(--petrol)"
-                  aria-label={`Pick ${v.label ?? v.raw}`}
-                  checked={picks[i].on}
-                  onChange={(event) => set(i, { on: event.target.checked })}
-                />
-                <input
-                  aria-label={`Name of ${v.label ?? v.raw}`}
-                  className={`field py-1 text-sm ${picks[i].on ? '' : 'border-transparent bg-transparent'}`}
-                  value={picks[i].title}
-                  placeholder="no wording leads to it"
-                  maxLength={80}
-                  onChange={(event) => set(i, { title: event.target.value, on: true })}
-                />
-                <select
-                  aria-label={`Kind of ${v.label ?? v.raw}`}
-                  className="field py-1 text-sm"
-                  value={picks[i].kind}
-                  onChange={(event) => set(i, { kind: fieldKind.parse(event.target.value), on: true })}
-                >
-                  {Object.entries(KINDS).map(([k, words]) => (
-                    <option key={k} value={k}>
-                      {words}
-                    </option>
-                  ))}
-                </select>
-              </>
-            ) : (
-              <button type="button" className="text-left text-sm text-ink-2" onClick={() => onLook(v)}>
-                {v.label ?? KINDS[v.kind] ?? ''}
-              </button>
-            )}
-            <button
-              type="button"
-              className="value truncate text-left"
-              title={v.raw}
-              onClick={() => onLook(v)}
-            >
-              {v.raw}
-            </button>
-          </li>
+            value={v}
+            pick={may ? picks[i] : null}
+            onChange={(part) => set(i, part)}
+            onLook={() => onLook(v)}
+          />
         ))}
       </ul>
       {may ? (
@@ -305,5 +259,68 @@ function Maker({
         </div>
       ) : null}
     </form>
+  )
+}
+
+/** One value that the paper says; where somebody makes a type of it, with a name and a kind. */
+function ValueRow({
+  value,
+  pick,
+  onChange,
+  onLook,
+}: {
+  value: UntypedValue
+  pick: Pick | null
+  onChange: (part: Partial<Pick>) => void
+  onLook: () => void
+}) {
+  return (
+    <li
+      className={clsx(
+        'grid grid-cols-[minmax(0,2fr)_minmax(0,3fr)] items-center gap-2 bg-sheet px-3 py-1.5',
+        pick && 'md:grid-cols-[auto_minmax(0,2fr)_150px_minmax(0,3fr)]',
+      )}
+      onMouseEnter={onLook}
+      onFocus={onLook}
+    >
+      {pick ? (
+        <>
+          <input
+            type="checkbox"
+            className="accent-(--petrol)"
+            aria-label={`Pick ${value.label ?? value.raw}`}
+            checked={pick.on}
+            onChange={(event) => onChange({ on: event.target.checked })}
+          />
+          <input
+            aria-label={`Name of ${value.label ?? value.raw}`}
+            className={`field py-1 text-sm ${pick.on ? '' : 'border-transparent bg-transparent'}`}
+            value={pick.title}
+            placeholder="no wording leads to it"
+            maxLength={80}
+            onChange={(event) => onChange({ title: event.target.value, on: true })}
+          />
+          <select
+            aria-label={`Kind of ${value.label ?? value.raw}`}
+            className="field py-1 text-sm"
+            value={pick.kind}
+            onChange={(event) => onChange({ kind: fieldKind.parse(event.target.value), on: true })}
+          >
+            {Object.entries(KINDS).map(([k, words]) => (
+              <option key={k} value={k}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </>
+      ) : (
+        <button type="button" className="text-left text-sm text-ink-2" onClick={onLook}>
+          {value.label ?? KINDS[value.kind] ?? ''}
+        </button>
+      )}
+      <button type="button" className="value truncate text-left" title={value.raw} onClick={onLook}>
+        {value.raw}
+      </button>
+    </li>
   )
 }

@@ -122,6 +122,90 @@ function SignedRow({ document }: { document: Document }) {
   )
 }
 
+/** What a person says of a value with one click. */
+type Said = 'confirmed' | 'empty' | 'unreadable'
+
+function Typing({
+  title,
+  text,
+  busy,
+  onType,
+  onStore,
+}: {
+  title: string | undefined
+  text: string
+  busy: boolean
+  /** Null gives typing up. */
+  onType: (text: string | null) => void
+  onStore: () => void
+}) {
+  return (
+    <form
+      className="flex gap-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        onStore()
+      }}
+    >
+      <input
+        autoFocus
+        aria-label={title}
+        className="field value py-1"
+        value={text}
+        onChange={(event) => onType(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') onType(null)
+        }}
+      />
+      <button className="button-main py-1" disabled={busy}>
+        Store
+      </button>
+    </form>
+  )
+}
+
+function Answers({
+  field,
+  isTable,
+  onSay,
+}: {
+  field: FilledField
+  isTable: boolean
+  onSay: (state: Said) => void
+}) {
+  if (field.needsReview)
+    return (
+      <>
+        {field.value !== null ? (
+          <button type="button" className="button px-2 py-0.5" onClick={() => onSay('confirmed')}>
+            right
+          </button>
+        ) : null}
+        <button
+          type="button"
+          className="button px-2 py-0.5"
+          title="The paper does not say"
+          onClick={() => onSay('empty')}
+        >
+          empty
+        </button>
+        <button type="button" className="button px-2 py-0.5" onClick={() => onSay('unreadable')}>
+          unreadable
+        </button>
+      </>
+    )
+  return field.value !== null && !isTable ? (
+    <button
+      type="button"
+      tabIndex={-1}
+      className="px-1 underline opacity-60 hover:opacity-100"
+      onClick={() => onSay('empty')}
+    >
+      empty it
+    </button>
+  ) : null
+}
+
 function FieldRow({ document, field }: { document: Document; field: FilledField }) {
   const { types, row } = useJudged()
   const { look, pick } = useLooking()
@@ -143,7 +227,7 @@ function FieldRow({ document, field }: { document: Document; field: FilledField 
   const see = () => {
     if (field.page) look(field.page, field.box)
   }
-  const said = (state: 'confirmed' | 'empty' | 'unreadable') =>
+  const said = (state: Said) =>
     say.answer({
       kind: 'value',
       page,
@@ -160,32 +244,20 @@ function FieldRow({ document, field }: { document: Document; field: FilledField 
           {info?.title ?? field.name}
         </button>
         {editing ? (
-          <form
-            className="flex gap-2"
-            onSubmit={(event) => {
-              event.preventDefault()
+          <Typing
+            title={info?.title}
+            text={text}
+            busy={say.busy}
+            onType={setText}
+            onStore={() =>
               say.typed(
                 page,
                 field.name,
                 text,
                 at.current?.text === text ? { page: at.current.page, box: at.current.box } : null,
               )
-            }}
-          >
-            <input
-              autoFocus
-              aria-label={info?.title}
-              className="field value py-1"
-              value={text}
-              onChange={(event) => setText(event.target.value)}
-              onKeyDown={(event) => {
-                if (event.key === 'Escape') setText(null)
-              }}
-            />
-            <button className="button-main py-1" disabled={say.busy}>
-              Store
-            </button>
-          </form>
+            }
+          />
         ) : info?.kind === 'table' ? (
           <span className="flex items-baseline gap-3">
             {field.value === null ? 'not found' : show(field.value)}
@@ -217,35 +289,7 @@ function FieldRow({ document, field }: { document: Document; field: FilledField 
           {field.value === null
             ? null
             : STATE_WORDS[field.state] || `${Math.round(field.confidence * 100)} sure`}
-          {field.needsReview && !editing && !closed ? (
-            <>
-              {field.value !== null ? (
-                <button type="button" className="button px-2 py-0.5" onClick={() => said('confirmed')}>
-                  right
-                </button>
-              ) : null}
-              <button
-                type="button"
-                className="button px-2 py-0.5"
-                title="The paper does not say"
-                onClick={() => said('empty')}
-              >
-                empty
-              </button>
-              <button type="button" className="button px-2 py-0.5" onClick={() => said('unreadable')}>
-                unreadable
-              </button>
-            </>
-          ) : !editing && !closed && field.value !== null && info?.kind !== 'table' ? (
-            <button
-              type="button"
-              tabIndex={-1}
-              className="px-1 underline opacity-60 hover:opacity-100"
-              onClick={() => said('empty')}
-            >
-              empty it
-            </button>
-          ) : null}
+          {editing || closed ? null : <Answers field={field} isTable={info?.kind === 'table'} onSay={said} />}
         </span>
       </div>
       {field.needsReview && field.reason ? (
