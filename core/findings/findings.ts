@@ -27,8 +27,8 @@ export interface PackageFile {
   notices?: readonly string[]
 }
 
-/** Everything a person must see of a judged package, what blocks it first. */
-export function gatherFindings(given: {
+/** What findings are gathered from. */
+interface Judged {
   files: readonly PackageFile[]
   pages: readonly Page[]
   papers: readonly Paper[]
@@ -36,25 +36,50 @@ export function gatherFindings(given: {
   checks: readonly CheckResult[]
   checklist: readonly RequirementResult[]
   program: Program
-}): Finding[] {
-  const found: Finding[] = []
-  const labels = new Map(given.papers.map((p) => [p.id, p.label]))
-  for (const item of given.checklist) {
-    const kind = BY_STATUS[item.status]
-    if (kind)
-      found.push({
-        id: `requirement:${item.requirement}`,
-        kind,
-        severity: 'blocking',
-        requirement: item.requirement,
-        documents: item.documents,
-        message: message('finding.requirement', { title: item.title, reason: item.reason }),
-      })
-  }
-  for (const fact of given.facts) {
-    if (fact.status !== 'conflict') continue
-    const values = [...new Map(fact.evidence.map((e) => [plain(e.value), e])).values()]
-    found.push({
+}
+
+/** Everything a person must see of a judged package, what blocks it first. */
+export function gatherFindings(given: Judged): Finding[] {
+  const labels: Labels = new Map(given.papers.map((p) => [p.id, p.label]))
+  const requirements = given.checklist.flatMap(requirementFinding)
+  const told = new Set(requirements.flatMap((f) => (f.kind === 'incomplete_document' ? f.documents : [])))
+  return [
+    ...requirements,
+    ...given.facts.flatMap((f) => conflictFinding(f, labels)),
+    ...given.checks.flatMap(checkFinding),
+    ...limitFindings(given),
+    ...given.papers.flatMap((p) => paperFindings(p, labels, told)),
+    ...given.pages.flatMap((p) => pageFinding(p, given.papers)),
+    ...given.files.flatMap(fileFinding),
+    ...given.files.flatMap(noticeFindings),
+  ].sort((a, b) => RANK[a.severity] - RANK[b.severity])
+}
+
+const RANK = { blocking: 0, warning: 1, info: 2 }
+/** What people call the papers, by their ids. */
+type Labels = ReadonlyMap<string, string>
+
+function requirementFinding(item: RequirementResult): Finding[] {
+  const kind = BY_STATUS[item.status]
+  return kind
+    ? [
+        {
+          id: `requirement:${item.requirement}`,
+          kind,
+          severity: 'blocking',
+          requirement: item.requirement,
+          documents: item.documents,
+          message: message('finding.requirement', { title: item.title, reason: item.reason }),
+        },
+      ]
+    : []
+}
+
+function conflictFinding(fact: FactResult, labels: Labels): Finding[] {
+  if (fact.status !== 'conflict') return []
+  const values = [...new Map(fact.evidence.map((e) => [plain(e.value), e])).values()]
+  return [
+    {
       id: `fact:${fact.fact}`,
       kind: 'conflict',
       severity: 'blocking',
@@ -64,101 +89,115 @@ export function gatherFindings(given: {
         title: fact.title,
         values: values.map((e) => ({ value: e.value, paper: labels.get(e.document)! })),
       }),
-    })
-  }
-  for (const check of given.checks)
-    if (check.status === 'failed' && !accepted(check))
-      found.push({
-        id: `check:${check.check}`,
-        kind: 'arithmetic',
-        severity: 'blocking',
-        check: check.check,
-        documents: check.documents,
-        message: message('finding.check', { title: check.title, detail: check.detail }),
-      })
-  for (const limit of given.program.limits)
-    if (holds(limit.when, given))
-      found.push({
-        id: `limit:${limit.id}`,
-        kind: 'notice',
-        severity: 'warning',
-        documents: given.papers
-          .filter((p) => counts(p) && p.type === splitReference(limit.when.field)[0])
-          .map((p) => p.id),
-        message: message('finding.limit', { title: limit.title, tells: limit.tells }),
-      })
-  for (const paper of given.papers) {
-    if (paper.copyOf)
-      found.push({
-        id: `copy:${paper.pages[0]}`,
-        kind: 'duplicate_document',
-        severity: 'info',
-        documents: [paper.id, paper.copyOf],
-        message: message('finding.copy', {
-          paper: paper.label,
-          page: paper.pages[0],
-          of: labels.get(paper.copyOf)!,
-        }),
-      })
-    if (paper.supersededBy)
-      found.push({
-        id: `superseded:${paper.pages[0]}`,
-        kind: 'superseded_document',
-        severity: 'info',
-        documents: [paper.id, paper.supersededBy],
-        message: message('finding.superseded', {
-          paper: paper.label,
-          page: paper.pages[0],
-          by: labels.get(paper.supersededBy)!,
-        }),
-      })
-    if (paper.type === 'unknown')
-      found.push({
-        id: `unknown:${paper.pages[0]}`,
-        kind: 'unknown_pages',
-        severity: 'warning',
-        documents: [paper.id],
-        message: message('finding.unknown_pages', { first: paper.pages[0], last: paper.pages.at(-1)! }),
-      })
-    else if (
-      paper.lacking.length > 0 &&
-      !found.some((f) => f.kind === 'incomplete_document' && f.documents.includes(paper.id))
-    )
-      found.push({
-        id: `lacking:${paper.pages[0]}`,
-        kind: 'incomplete_document',
-        severity: 'warning',
-        documents: [paper.id],
-        message: message('finding.lacks_pages', { paper: paper.label, pages: paper.lacking }),
-      })
-  }
-  for (const page of given.pages)
-    if (page.qualityProblem && !page.blank)
-      found.push({
-        id: `poor:${page.number}`,
-        kind: 'poor_quality',
-        severity: 'warning',
-        documents: given.papers.filter((p) => p.pages.includes(page.number)).map((p) => p.id),
-        message: message('finding.hard_to_read', { page: page.number, problem: page.qualityProblem }),
-      })
-  for (const file of given.files)
-    if (file.problem)
-      found.push({
-        id: `file:${file.name}`,
-        kind: 'unusable_file',
-        severity: 'blocking',
-        documents: [],
-        message: message('finding.unusable_file', { file: file.name, problem: file.problem }),
-      })
-  for (const file of given.files)
-    for (const notice of file.notices ?? [])
-      found.push({
-        id: `notice:${file.name}:${notice}`,
-        kind: 'notice',
-        severity: 'info',
-        documents: [],
-        message: message('finding.file_notice', { file: file.name, notice }),
-      })
-  const rank = { blocking: 0, warning: 1, info: 2 }
-  return found.sort((a, b) => rank[a.severity] - rank[b.severity])
+    },
+  ]
 }
+
+const checkFinding = (check: CheckResult): Finding[] =>
+  check.status === 'failed' && !accepted(check)
+    ? [
+        {
+          id: `check:${check.check}`,
+          kind: 'arithmetic',
+          severity: 'blocking',
+          check: check.check,
+          documents: check.documents,
+          message: message('finding.check', { title: check.title, detail: check.detail }),
+        },
+      ]
+    : []
+
+const limitFindings = (given: Judged): Finding[] =>
+  given.program.limits
+    .filter((limit) => holds(limit.when, given))
+    .map((limit) => ({
+      id: `limit:${limit.id}`,
+      kind: 'notice',
+      severity: 'warning',
+      documents: given.papers
+        .filter((p) => counts(p) && p.type === splitReference(limit.when.field)[0])
+        .map((p) => p.id),
+      message: message('finding.limit', { title: limit.title, tells: limit.tells }),
+    }))
+
+/** @param told papers that a requirement already says pages are lacking of */
+function paperFindings(paper: Paper, labels: Labels, told: ReadonlySet<string>): Finding[] {
+  const [first, last] = [paper.pages[0], paper.pages.at(-1)!]
+  const found: Finding[] = []
+  if (paper.copyOf)
+    found.push({
+      id: `copy:${first}`,
+      kind: 'duplicate_document',
+      severity: 'info',
+      documents: [paper.id, paper.copyOf],
+      message: message('finding.copy', {
+        paper: paper.label,
+        page: first,
+        of: labels.get(paper.copyOf)!,
+      }),
+    })
+  if (paper.supersededBy)
+    found.push({
+      id: `superseded:${first}`,
+      kind: 'superseded_document',
+      severity: 'info',
+      documents: [paper.id, paper.supersededBy],
+      message: message('finding.superseded', {
+        paper: paper.label,
+        page: first,
+        by: labels.get(paper.supersededBy)!,
+      }),
+    })
+  if (paper.type === 'unknown')
+    found.push({
+      id: `unknown:${first}`,
+      kind: 'unknown_pages',
+      severity: 'warning',
+      documents: [paper.id],
+      message: message('finding.unknown_pages', { first, last }),
+    })
+  else if (paper.lacking.length > 0 && !told.has(paper.id))
+    found.push({
+      id: `lacking:${first}`,
+      kind: 'incomplete_document',
+      severity: 'warning',
+      documents: [paper.id],
+      message: message('finding.lacks_pages', { paper: paper.label, pages: paper.lacking }),
+    })
+  return found
+}
+
+const pageFinding = (page: Page, papers: readonly Paper[]): Finding[] =>
+  page.qualityProblem && !page.blank
+    ? [
+        {
+          id: `poor:${page.number}`,
+          kind: 'poor_quality',
+          severity: 'warning',
+          documents: papers.filter((p) => p.pages.includes(page.number)).map((p) => p.id),
+          message: message('finding.hard_to_read', { page: page.number, problem: page.qualityProblem }),
+        },
+      ]
+    : []
+
+const fileFinding = (file: PackageFile): Finding[] =>
+  file.problem
+    ? [
+        {
+          id: `file:${file.name}`,
+          kind: 'unusable_file',
+          severity: 'blocking',
+          documents: [],
+          message: message('finding.unusable_file', { file: file.name, problem: file.problem }),
+        },
+      ]
+    : []
+
+const noticeFindings = (file: PackageFile): Finding[] =>
+  (file.notices ?? []).map((notice) => ({
+    id: `notice:${file.name}:${notice}`,
+    kind: 'notice',
+    severity: 'info',
+    documents: [],
+    message: message('finding.file_notice', { file: file.name, notice }),
+  }))

@@ -1,4 +1,14 @@
-import type { Condition, DocumentType, Field, FieldKind, Need, Program, ColumnRole } from './schema.ts'
+import type {
+  Check,
+  ColumnRole,
+  Condition,
+  DocumentType,
+  Field,
+  FieldKind,
+  Need,
+  Program,
+  Requirement,
+} from './schema.ts'
 import { tableColumns } from './table-columns.ts'
 
 /** What is known of a document type where programs are written. */
@@ -20,133 +30,112 @@ export interface Fault {
  */
 export function faultsOf(program: Program, types: readonly TypeShape[]): Fault[] {
   const faults: Fault[] = []
-  const fault = (where: string, what: string) => void faults.push({ where, what })
-  const typeOf = (id: string) => types.find((t) => t.id === id)
+  const look = new Lookup(types, faults)
+  look.reference('who applies', program.persons.applicant, ['name'])
+  if (program.persons.coApplicant) look.reference('the second person', program.persons.coApplicant, ['name'])
+  namesOf(program, look)
+  for (const requirement of program.requirements) requirementFaults(requirement, program, look)
+  for (const fact of program.facts) factFaults(fact, program, look)
+  for (const check of program.checks) checkFaults(check, look.at(`check “${check.title || check.id}”`))
+  for (const limit of program.limits)
+    conditionFaults(limit.when, look.at(`limit “${limit.title || limit.id}”`))
+  return faults
+}
 
-  /** The field of `type.field`, which must be of one of the kinds. */
-  const field = (
+type FieldShape = TypeShape['fields'][number]
+
+/** Finds what rules name among the types there are; what is not there, or of another kind, is a fault. */
+class Lookup {
+  constructor(
+    readonly types: readonly TypeShape[],
+    private readonly faults: Fault[],
+  ) {}
+
+  fault(where: string, what: string): void {
+    this.faults.push({ where, what })
+  }
+
+  type(id: string): TypeShape | undefined {
+    return this.types.find((t) => t.id === id)
+  }
+
+  /** The field of a type, which must be of one of the kinds. */
+  field(
     where: string,
     type: string,
     name: string | undefined,
     kinds?: readonly FieldKind[],
-  ): TypeShape['fields'][number] | undefined => {
+  ): FieldShape | undefined {
     if (type === '' || name === undefined || name === '') {
-      fault(where, 'a value is not chosen yet')
+      this.fault(where, 'a value is not chosen yet')
       return undefined
     }
-    const found = typeOf(type)
+    const found = this.type(type)
     if (!found) {
-      fault(where, `there is no document type “${type}”`)
+      this.fault(where, `there is no document type “${type}”`)
       return undefined
     }
     const one = found.fields.find((f) => f.name === name)
-    if (!one) fault(where, `“${found.title}” has no value “${name}”`)
+    if (!one) this.fault(where, `“${found.title}” has no value “${name}”`)
     else if (kinds && !kinds.includes(one.kind))
-      fault(
+      this.fault(
         where,
         `“${one.title}” of “${found.title}” is ${named(one.kind)}, where ${kinds.map(named).join(' or ')} is needed`,
       )
     return one
   }
-  const reference = (where: string, ref: string, kinds?: readonly FieldKind[]) => {
+
+  /** The field of `type.field`. */
+  reference(where: string, ref: string, kinds?: readonly FieldKind[]): FieldShape | undefined {
     const [type, name] = ref.split('.')
-    return field(where, type, name, kinds)
+    return this.field(where, type, name, kinds)
   }
-  const column = (where: string, ref: string, name: string, kinds: readonly string[]) => {
-    const table = reference(where, ref, ['table'])
+
+  column(where: string, ref: string, name: string, kinds: readonly string[]): void {
+    const table = this.reference(where, ref, ['table'])
     const one = table?.columns.find((c) => c.name === name)
-    if (table && !one) fault(where, `the table “${table.title}” has no column “${name}”`)
+    if (table && !one) this.fault(where, `the table “${table.title}” has no column “${name}”`)
     else if (one && !kinds.includes(one.kind))
-      fault(where, `the column “${name}” is no ${kinds.join(' or ')}`)
+      this.fault(where, `the column “${name}” is no ${kinds.join(' or ')}`)
   }
-  const roles = (where: string, ref: string, wanted: readonly ColumnRole[]) => {
-    const table = reference(where, ref, ['table'])
+
+  roles(where: string, ref: string, wanted: readonly ColumnRole[]): void {
+    const table = this.reference(where, ref, ['table'])
     const there = table ? tableColumns(table) : {}
     for (const role of wanted)
       if (table && there[role] === undefined)
-        fault(where, `no column of the table “${table.title}” is said to be its ${role.replace('_', ' ')}`)
-  }
-  const condition = (where: string, given: Condition) => {
-    const told = [given.is !== undefined, given.over !== undefined, given.rowsOver !== undefined].filter(
-      Boolean,
-    ).length
-    if (told !== 1)
-      fault(
-        where,
-        'a condition says one thing of a value: what it is, over which amount, or more than how many rows',
-      )
-    const found = reference(
-      where,
-      given.field,
-      given.over !== undefined ? ['money'] : given.rowsOver !== undefined ? ['table'] : undefined,
-    )
-    if (
-      found?.kind === 'choice' &&
-      given.is !== undefined &&
-      !found.choices.some((c) => c.value === given.is)
-    )
-      fault(
-        where,
-        `“${found.title}” is never “${String(given.is)}”: it is ${found.choices.map((c) => c.value).join(' or ')}`,
-      )
-    if (found?.kind === 'yesno' && given.is !== undefined && typeof given.is !== 'boolean')
-      fault(where, `“${found.title}” is yes or no`)
-  }
-
-  const need = (where: string, given: Need) => {
-    const type = typeOf(given.type)
-    if (!type) return fault(where, `there is no document type “${given.type}”`)
-    if (given.signed && !type.signature)
-      fault(where, `“${type.title}” has no place for a signature, so none is ever signed`)
-    if (given.whose !== 'anyone' && !type.person) fault(where, `nothing on “${type.title}” says whose it is`)
-    if (given.whose === 'each_person' && !program.persons.coApplicant)
-      fault(where, 'this program names no second person, so no paper can be asked of each')
-    const days = (name: string | undefined) => {
-      if (name !== undefined) field(where, given.type, name, ['date'])
-    }
-    for (const name of given.filled) field(where, given.type, name)
-    for (const name of [
-      given.from,
-      given.until,
-      given.fresh?.field,
-      given.months?.field,
-      given.covers?.from,
-      given.covers?.to,
-    ])
-      days(name)
-    if (given.years) field(where, given.type, given.years.field, ['number'])
-    if (given.fresh && (given.fresh.days === undefined) === (given.fresh.months === undefined))
-      fault(where, 'how old it may be is said in days or in months, in one of them')
-    if (given.months && (given.covers || given.years))
-      fault(where, 'it is asked for by months, by years or by what its periods cover, by one of them')
-    if (given.atLeast) {
-      field(where, given.type, given.atLeast.field, ['money'])
-      reference(where, given.atLeast.than, ['money'])
-      if (given.atLeast.than === `${given.type}.${given.atLeast.field}`)
-        fault(where, 'a value is always as much as itself')
-    }
-    if (given.until !== undefined && given.until === given.from)
-      fault(where, 'it would be in force on one day only: it begins and ends by the same value')
-    if (given.listed) {
-      column(where, given.listed.table, given.listed.name, ['name', 'text'])
-      column(where, given.listed.table, given.listed.column, ['percent', 'number'])
-      field(where, given.type, given.listed.field, ['name'])
-      if (
-        given.listed.atLeast > 100 &&
-        types.some((t) =>
-          t.fields.some(
-            (f) =>
-              `${t.id}.${f.name}` === given.listed!.table &&
-              f.columns.some((c) => c.name === given.listed!.column && c.kind === 'percent'),
-          ),
+        this.fault(
+          where,
+          `no column of the table “${table.title}” is said to be its ${role.replace('_', ' ')}`,
         )
-      )
-        fault(where, 'nobody has a share of more than 100 %, so nobody would ever be asked for it')
-    }
   }
 
-  reference('who applies', program.persons.applicant, ['name'])
-  if (program.persons.coApplicant) reference('the second person', program.persons.coApplicant, ['name'])
+  /** The same, for one rule. */
+  at(where: string) {
+    return {
+      types: this.types,
+      type: (id: string) => this.type(id),
+      fault: (what: string) => this.fault(where, what),
+      field: (type: string, name: string | undefined, kinds?: readonly FieldKind[]) =>
+        this.field(where, type, name, kinds),
+      reference: (ref: string, kinds?: readonly FieldKind[]) => this.reference(where, ref, kinds),
+      column: (ref: string, name: string, kinds: readonly string[]) => this.column(where, ref, name, kinds),
+      roles: (ref: string, wanted: readonly ColumnRole[]) => this.roles(where, ref, wanted),
+      money: (...refs: string[]) => refs.forEach((ref) => void this.reference(where, ref, ['money'])),
+      days: (...refs: string[]) => refs.forEach((ref) => void this.reference(where, ref, ['date'])),
+      /** Values that must be of the same paper as the first. */
+      beside: (first: string, ...rest: string[]) => {
+        for (const ref of rest)
+          if (ref.split('.')[0] !== first.split('.')[0])
+            this.fault(where, `“${ref}” must be a value of the same paper as “${first}”`)
+      },
+    }
+  }
+}
+type Place = ReturnType<Lookup['at']>
+
+/** Rules without a name, and ids that two rules of a kind have. */
+function namesOf(program: Program, look: Lookup): void {
   for (const [what, list] of [
     ['requirement', program.requirements],
     ['fact', program.facts],
@@ -155,99 +144,158 @@ export function faultsOf(program: Program, types: readonly TypeShape[]): Fault[]
   ] as const) {
     const seen = new Set<string>()
     for (const { id, title } of list) {
-      if (seen.has(id)) fault(`${what} “${title || id}”`, `another ${what} has the same id “${id}”`)
-      if (title.trim() === '') fault(`${what} “${id}”`, 'it has no name')
+      if (seen.has(id)) look.fault(`${what} “${title || id}”`, `another ${what} has the same id “${id}”`)
+      if (title.trim() === '') look.fault(`${what} “${id}”`, 'it has no name')
       seen.add(id)
     }
   }
-  for (const r of program.requirements) {
-    const where = `requirement “${r.title || r.id}”`
-    if (r.when) condition(`${where}, when it is asked for`, r.when)
-    r.ways.forEach((way, i) => {
-      const at = r.ways.length > 1 ? `${where}, way ${i + 1}` : where
-      if (way.when) condition(`${at}, its case`, way.when)
-      else if (!r.any && i < r.ways.length - 1)
-        fault(at, 'it holds in every case, so the ways after it can never be asked for')
-      for (const one of way.needs) need(at, one)
-    })
-    if (r.any && r.ways.length < 2) fault(where, 'any one of its ways will do, but it has only one')
-    if (r.ways.length > 1 && (r.any ? r.ways.every((w) => w.when) : r.ways.at(-1)!.when))
-      fault(
-        where,
-        r.any ? 'one of its ways must hold in every case' : 'its last way must hold in every other case',
-      )
+}
+
+function conditionFaults(given: Condition, at: Place): void {
+  const told = [given.is, given.over, given.rowsOver].filter((said) => said !== undefined).length
+  if (told !== 1)
+    at.fault(
+      'a condition says one thing of a value: what it is, over which amount, or more than how many rows',
+    )
+  const kinds: FieldKind[] | undefined =
+    given.over !== undefined ? ['money'] : given.rowsOver !== undefined ? ['table'] : undefined
+  const found = at.reference(given.field, kinds)
+  if (given.is === undefined) return
+  if (found?.kind === 'choice' && !found.choices.some((c) => c.value === given.is))
+    at.fault(
+      `“${found.title}” is never “${String(given.is)}”: it is ${found.choices.map((c) => c.value).join(' or ')}`,
+    )
+  if (found?.kind === 'yesno' && typeof given.is !== 'boolean') at.fault(`“${found.title}” is yes or no`)
+}
+
+function requirementFaults(requirement: Requirement, program: Program, look: Lookup): void {
+  const where = `requirement “${requirement.title || requirement.id}”`
+  const { ways, any } = requirement
+  if (requirement.when) conditionFaults(requirement.when, look.at(`${where}, when it is asked for`))
+  ways.forEach((way, i) => {
+    const at = ways.length > 1 ? `${where}, way ${i + 1}` : where
+    if (way.when) conditionFaults(way.when, look.at(`${at}, its case`))
+    else if (!any && i < ways.length - 1)
+      look.fault(at, 'it holds in every case, so the ways after it can never be asked for')
+    for (const need of way.needs) needFaults(need, program, look.at(at))
+  })
+  if (any && ways.length < 2) look.fault(where, 'any one of its ways will do, but it has only one')
+  if (ways.length > 1 && (any ? ways.every((w) => w.when) : ways.at(-1)!.when))
+    look.fault(
+      where,
+      any ? 'one of its ways must hold in every case' : 'its last way must hold in every other case',
+    )
+}
+
+function needFaults(need: Need, program: Program, at: Place): void {
+  const type = at.type(need.type)
+  if (!type) return at.fault(`there is no document type “${need.type}”`)
+  if (need.signed && !type.signature)
+    at.fault(`“${type.title}” has no place for a signature, so none is ever signed`)
+  if (need.whose !== 'anyone' && !type.person) at.fault(`nothing on “${type.title}” says whose it is`)
+  if (need.whose === 'each_person' && !program.persons.coApplicant)
+    at.fault('this program names no second person, so no paper can be asked of each')
+  for (const name of need.filled) at.field(need.type, name)
+  const days = [
+    need.from,
+    need.until,
+    need.fresh?.field,
+    need.months?.field,
+    need.covers?.from,
+    need.covers?.to,
+  ]
+  for (const name of days) if (name !== undefined) at.field(need.type, name, ['date'])
+  if (need.years) at.field(need.type, need.years.field, ['number'])
+  if (need.fresh && (need.fresh.days === undefined) === (need.fresh.months === undefined))
+    at.fault('how old it may be is said in days or in months, in one of them')
+  if (need.months && (need.covers || need.years))
+    at.fault('it is asked for by months, by years or by what its periods cover, by one of them')
+  if (need.atLeast) {
+    at.field(need.type, need.atLeast.field, ['money'])
+    at.reference(need.atLeast.than, ['money'])
+    if (need.atLeast.than === `${need.type}.${need.atLeast.field}`)
+      at.fault('a value is always as much as itself')
   }
-  for (const f of program.facts) {
-    const where = `fact “${f.title || f.id}”`
-    const kinds = COMPARABLE[f.kind]
-    if (f.fields.length === 0) fault(where, 'nothing is compared yet')
-    for (const ref of f.fields) reference(where, ref, kinds)
-    if (new Set(f.fields).size < f.fields.length)
-      fault(where, 'a value is named twice and would be compared with itself')
-    if (f.fields.length === 1 && !repeated(f.fields[0], program))
-      fault(where, 'one value of one paper has nothing to be compared with')
+  if (need.until !== undefined && need.until === need.from)
+    at.fault('it would be in force on one day only: it begins and ends by the same value')
+  if (need.listed) listedFaults(need.type, need.listed, at)
+}
+
+function listedFaults(type: string, listed: NonNullable<Need['listed']>, at: Place): void {
+  at.column(listed.table, listed.name, ['name', 'text'])
+  at.column(listed.table, listed.column, ['percent', 'number'])
+  at.field(type, listed.field, ['name'])
+  const isShare = at.types.some((t) =>
+    t.fields.some(
+      (f) =>
+        `${t.id}.${f.name}` === listed.table &&
+        f.columns.some((c) => c.name === listed.column && c.kind === 'percent'),
+    ),
+  )
+  if (listed.atLeast > 100 && isShare)
+    at.fault('nobody has a share of more than 100 %, so nobody would ever be asked for it')
+}
+
+function factFaults(fact: Program['facts'][number], program: Program, look: Lookup): void {
+  const at = look.at(`fact “${fact.title || fact.id}”`)
+  if (fact.fields.length === 0) at.fault('nothing is compared yet')
+  for (const ref of fact.fields) at.reference(ref, COMPARABLE[fact.kind])
+  if (new Set(fact.fields).size < fact.fields.length)
+    at.fault('a value is named twice and would be compared with itself')
+  if (fact.fields.length === 1 && !repeated(fact.fields[0], program))
+    at.fault('one value of one paper has nothing to be compared with')
+}
+
+function checkFaults(c: Check, at: Place): void {
+  switch (c.kind) {
+    case 'difference':
+      at.money(c.total, c.minus, c.equals)
+      if (c.minus === c.equals && c.total === c.minus) at.fault('three times the same value')
+      break
+    case 'near_mean':
+      at.money(c.value, c.mean)
+      if (c.percent < 0) at.fault('nothing is nearer than 0 %')
+      if (c.divide === 0) at.fault('nothing can be divided by 0')
+      break
+    case 'reaches_account':
+      at.money(c.amount)
+      at.days(c.date, c.from, c.to)
+      at.roles(c.table, ['date', 'amount'])
+      at.beside(c.amount, c.date)
+      at.beside(c.table, c.from, c.to)
+      break
+    case 'running_balance':
+      at.roles(c.table, ['amount', 'balance'])
+      at.money(c.opening, c.closing)
+      at.beside(c.table, c.opening, c.closing)
+      break
+    case 'joins_up':
+      at.money(c.opening, c.closing)
+      at.days(c.from, c.to)
+      at.beside(c.opening, c.closing, c.from, c.to)
+      if (c.account) {
+        at.reference(c.account)
+        at.beside(c.opening, c.account)
+      }
+      break
+    case 'lines_and_tax':
+      at.roles(c.table, ['amount'])
+      at.money(c.net, c.tax, c.total)
+      at.beside(c.table, c.net, c.tax, c.total)
+      break
+    case 'column_total':
+      at.column(c.table, c.column, ['percent', 'number'])
+      break
+    case 'at_least':
+      at.money(c.value, c.than)
+      if (c.value === c.than) at.fault('a value is always as much as itself')
+      break
+    case 'signed_within':
+      at.days(c.opened)
+      if (!at.types.some((t) => t.fields.some((f) => f.name === c.field && f.kind === 'date')))
+        at.fault(`no document type has a day “${c.field}”`)
+      break
   }
-  for (const c of program.checks) {
-    const where = `check “${c.title || c.id}”`
-    const money = (...refs: string[]) => refs.forEach((ref) => void reference(where, ref, ['money']))
-    const days = (...refs: string[]) => refs.forEach((ref) => void reference(where, ref, ['date']))
-    const beside = (first: string, ...rest: string[]) => {
-      for (const ref of rest)
-        if (ref.split('.')[0] !== first.split('.')[0])
-          fault(where, `“${ref}” must be a value of the same paper as “${first}”`)
-    }
-    switch (c.kind) {
-      case 'difference':
-        money(c.total, c.minus, c.equals)
-        if (c.minus === c.equals && c.total === c.minus) fault(where, 'three times the same value')
-        break
-      case 'near_mean':
-        money(c.value, c.mean)
-        if (c.percent < 0) fault(where, 'nothing is nearer than 0 %')
-        if (c.divide === 0) fault(where, 'nothing can be divided by 0')
-        break
-      case 'reaches_account':
-        money(c.amount)
-        days(c.date, c.from, c.to)
-        roles(where, c.table, ['date', 'amount'])
-        beside(c.amount, c.date)
-        beside(c.table, c.from, c.to)
-        break
-      case 'running_balance':
-        roles(where, c.table, ['amount', 'balance'])
-        money(c.opening, c.closing)
-        beside(c.table, c.opening, c.closing)
-        break
-      case 'joins_up':
-        money(c.opening, c.closing)
-        days(c.from, c.to)
-        beside(c.opening, c.closing, c.from, c.to)
-        if (c.account) {
-          reference(where, c.account)
-          beside(c.opening, c.account)
-        }
-        break
-      case 'lines_and_tax':
-        roles(where, c.table, ['amount'])
-        money(c.net, c.tax, c.total)
-        beside(c.table, c.net, c.tax, c.total)
-        break
-      case 'column_total':
-        column(where, c.table, c.column, ['percent', 'number'])
-        break
-      case 'at_least':
-        money(c.value, c.than)
-        if (c.value === c.than) fault(where, 'a value is always as much as itself')
-        break
-      case 'signed_within':
-        days(c.opened)
-        if (!types.some((t) => t.fields.some((f) => f.name === c.field && f.kind === 'date')))
-          fault(where, `no document type has a day “${c.field}”`)
-        break
-    }
-  }
-  for (const l of program.limits) condition(`limit “${l.title || l.id}”`, l.when)
-  return faults
 }
 
 const COMPARABLE: Record<Program['facts'][number]['kind'], readonly FieldKind[]> = {
