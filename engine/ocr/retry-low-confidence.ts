@@ -84,52 +84,46 @@ export async function retryLowConfidence(
       ? all
       : all.filter((p) => p.passed || p.words.some((w) => mixedUp.has(w)))
   if (places.length === 0) return { words: trimmed, passedOver: unread.many }
-  const { sheet, tops } = await sheetOf(picture, places)
-  const seen = await recognise(sheet, dpi * LARGER, { languages: 'eng+fra+spa', layout: 6 })
+  const sheet = await sheetOf(picture, places)
+  const seen = await recognise(sheet.sheet, dpi * LARGER, { languages: 'eng+fra+spa', layout: 6 })
+  const taken = takeReadings(places, seen, words, { ...sheet, picture })
+  await readByOther(taken, picture, level)
+  return { words: putTogether(given, trimmed, words, taken), passedOver: unread.many }
+}
+
+/** What came of places that were read again. */
+interface Taken {
+  /** What stands in place of words as they were. */
+  again: Map<Word, Word[]>
+  /** Words where none was. */
+  added: Word[]
+  /** Places of which nothing could be made. */
+  open: Place[]
+}
+
+interface Sheet {
+  sheet: Grey
+  tops: number[]
+  picture: Grey
+}
+
+/** Takes of each place what was read there more surely than before. */
+function takeReadings(
+  places: readonly Place[],
+  seen: readonly Word[],
+  words: readonly Word[],
+  sheet: Sheet,
+): Taken {
   const usual = usualHeight(
     words.map((w) => w.box),
-    picture.height,
+    sheet.picture.height,
   )
-  const again = new Map<Word, Word[]>()
-  const added: Word[] = []
-  const open: Place[] = []
+  const taken: Taken = { again: new Map<Word, Word[]>(), added: [], open: [] }
   places.forEach((place, i) => {
-    const [top, bottom] = [tops[i], tops[i + 1] - GAP]
-    const found = seen.filter((w) => {
-      const y = ((w.box[1] + w.box[3]) / 2) * sheet.height
-      return y >= top && y < bottom && !LEADERS.test(w.text)
-    })
-    const at = (x: number, y: number): [number, number] => [
-      place.left + (x * sheet.width - GAP) / LARGER,
-      place.top + (y * sheet.height - top) / LARGER,
-    ]
-    const cutThrough = (w: Word) =>
-      w.box[0] * sheet.width < GAP + 1 || w.box[2] * sheet.width > GAP + place.width * LARGER - 1
-    const boxOf = (w: Word): Box => {
-      const [[left, up], [right, down]] = [at(w.box[0], w.box[1]), at(w.box[2], w.box[3])]
-      return [left / picture.width, up / picture.height, right / picture.width, down / picture.height]
-    }
-    const kept = words.filter((w) => !place.words.includes(w))
-    // A word that was cut through, and the edge of one beside the place, are no words of their own.
-    const placed = found
-      .filter((w) => !cutThrough(w))
-      .map((w) => ({ ...w, box: boxOf(w) }))
-      .filter((w) => !kept.some((k) => mostlyOn(w.box, k.box)))
-    const surer = confidenceOf(place.words) + SURER
-    const needed =
-      place.words.length === 0
-        ? SURE
-        : place.passed
-          ? Math.min(SURE, Math.max(FAIR, surer))
-          : Math.max(LEAST, surer)
-    // What is left of a reading that lost a cut-through word would be a part of a value, and look sure; the
-    // edge of the next word is none of it.
-    const parted =
-      place.words.length > 0 &&
-      found.some((w) => cutThrough(w) && !(place.passed && kept.some((k) => mostlyOn(boxOf(w), k.box))))
+    const { found, placed, parted } = readingOf(place, i, { seen, words, sheet })
     // An amount that nobody had seen is worth asking about, however weakly it and what is beside it are read.
-    if (parted || confidenceOf(found) < needed) {
-      added.push(
+    if (parted || confidenceOf(found) < neededFor(place)) {
+      taken.added.push(
         ...placed.filter(
           (w) =>
             place.passed &&
@@ -138,19 +132,69 @@ export async function retryLowConfidence(
             !place.words.some((k) => mostlyOn(w.box, k.box)),
         ),
       )
-      if (place.passed && isLine(place, usual)) open.push(place)
+      if (place.passed && isLine(place, usual)) taken.open.push(place)
     } else if (place.words.length > 0 && placed.length > 0)
-      place.words.forEach((word, k) => again.set(word, k === 0 ? placed : []))
+      place.words.forEach((word, k) => taken.again.set(word, k === 0 ? placed : []))
     // A stroke may be read as a figure, and would make another amount of the one beside it: the second reader
     // or a person sees it.
     else if (placed.some((w) => /[\p{L}\p{N}]/u.test(w.text)))
-      added.push(
+      taken.added.push(
         ...placed.map((w) =>
           /^\d{1,2}$/.test(w.text) ? { ...w, confidence: Math.min(w.confidence, SURE) } : w,
         ),
       )
   })
-  // What the first reader cannot make out even alone may still be print to the second.
+  return taken
+}
+
+/** How sure a new reading of a place must be to stand. */
+function neededFor(place: Place): number {
+  if (place.words.length === 0) return SURE
+  const surer = confidenceOf(place.words) + SURER
+  return place.passed ? Math.min(SURE, Math.max(FAIR, surer)) : Math.max(LEAST, surer)
+}
+
+/** What was read of one place, and where that stands on the page. */
+function readingOf(
+  place: Place,
+  i: number,
+  {
+    seen,
+    words,
+    sheet: { sheet, tops, picture },
+  }: { seen: readonly Word[]; words: readonly Word[]; sheet: Sheet },
+): { found: Word[]; placed: Word[]; parted: boolean } {
+  const [top, bottom] = [tops[i], tops[i + 1] - GAP]
+  const found = seen.filter((w) => {
+    const y = ((w.box[1] + w.box[3]) / 2) * sheet.height
+    return y >= top && y < bottom && !LEADERS.test(w.text)
+  })
+  const at = (x: number, y: number): [number, number] => [
+    place.left + (x * sheet.width - GAP) / LARGER,
+    place.top + (y * sheet.height - top) / LARGER,
+  ]
+  const cutThrough = (w: Word) =>
+    w.box[0] * sheet.width < GAP + 1 || w.box[2] * sheet.width > GAP + place.width * LARGER - 1
+  const boxOf = (w: Word): Box => {
+    const [[left, up], [right, down]] = [at(w.box[0], w.box[1]), at(w.box[2], w.box[3])]
+    return [left / picture.width, up / picture.height, right / picture.width, down / picture.height]
+  }
+  const kept = words.filter((w) => !place.words.includes(w))
+  // A word that was cut through, and the edge of one beside the place, are no words of their own.
+  const placed = found
+    .filter((w) => !cutThrough(w))
+    .map((w) => ({ ...w, box: boxOf(w) }))
+    .filter((w) => !kept.some((k) => mostlyOn(w.box, k.box)))
+  // What is left of a reading that lost a cut-through word would be a part of a value, and look sure; the edge
+  // of the next word is none of it.
+  const parted =
+    place.words.length > 0 &&
+    found.some((w) => cutThrough(w) && !(place.passed && kept.some((k) => mostlyOn(boxOf(w), k.box))))
+  return { found, placed, parted }
+}
+
+/** What the first reader cannot make out even alone may still be print to the second. */
+async function readByOther({ again, added, open }: Taken, picture: Grey, level: number): Promise<void> {
   for (const place of open) {
     const { left, top, width, height } = place
     const line: Box = [
@@ -166,6 +210,15 @@ export async function retryLowConfidence(
     else if (confidenceOf(alone) >= confidenceOf(place.words) + SURER)
       place.words.forEach((word, k) => again.set(word, k === 0 ? alone : []))
   }
+}
+
+/** The words of the page as they are then. */
+function putTogether(
+  given: readonly Word[],
+  trimmed: readonly Word[],
+  words: readonly Word[],
+  { again, added }: Taken,
+): Word[] {
   const seenNow = [...words.flatMap((w) => again.get(w) ?? [w]), ...added]
   const seenAll = [
     ...seenNow,
@@ -177,7 +230,7 @@ export async function retryLowConfidence(
   ]
   // "89 N" cut out before "etmakers", which another place made "Netmakers": what one place brings along of
   // its neighbour is no word beside it.
-  const stay = seenAll.filter(
+  return seenAll.filter(
     (w) =>
       given.includes(w) ||
       !seenAll.some(
@@ -188,7 +241,6 @@ export async function retryLowConfidence(
           mostlyOn(w.box, other.box),
       ),
   )
-  return { words: stay, passedOver: unread.many }
 }
 
 /** Whether a place may hold a line of print. @param usual height of a word, in dots */

@@ -174,7 +174,7 @@ function fromLabel(
         found.some((c) => c.field === field.name && c.period && c.relation === 'inline')
       )
         return
-      for (const read of fromRegion(region, field, byLine, type, label)) {
+      for (const read of fromRegion({ region, field, byLine, type, label })) {
         if (WORDY.has(field.kind) && inNextSentence(read, given)) continue
         const ended = goingOn(read, region, field)
         const candidate =
@@ -321,91 +321,141 @@ function nearness(field: Field, label: LabelHit, marks: LabelHit[], order: numbe
   return near && label.length === 1 ? (order > 0 ? -4.8 : -1.6) : 0
 }
 
-function fromRegion(
-  region: Region,
-  field: Field,
-  byLine: LabelsByLine,
-  type: DocumentType,
-  label: LabelHit,
-): Candidate[] {
-  const { page } = region
-  const kind = field.kind as keyof typeof kindReaders
-  const base = { field: field.name, page }
+/** Where a label leads to, and what is known there. */
+interface Spot {
+  region: Region
+  field: Field
+  byLine: LabelsByLine
+  type: DocumentType
+  label: LabelHit
+}
+
+/** Ways to read what a label leads to that leave none of the others to be tried, in their order. */
+const WHOLE_WAYS: readonly ((spot: Spot) => Candidate | null)[] = [
+  periodAt,
+  cutPeriodAt,
+  wideNameAt,
+  twoLinesAt,
+]
+
+function fromRegion(spot: Spot): Candidate[] {
+  const { region, field, byLine, type } = spot
   if (field.kind === 'address') return addressIn(region, field, byLine, type)
-  if (field.sources.includes('period')) {
-    // "1 January 2026" over "to 31 January 2026" is one period on two lines.
-    const period =
-      periodIn(region.words) ??
-      (isWrapped(region.words) ? periodIn([...region.words, ...wrappedRest(region, byLine)]) : null) ??
-      periodIn([...region.words, ...alongside(region)]) ??
-      periodIn([...region.words, ...lineUnder(region)])
-    // Figures beside it may be its other end: "1 Jul 2024.30 Jun 2025" would be the June alone.
-    const besides = (words: readonly Word[]): boolean =>
-      region.words.some((w) => !words.includes(w) && /\d/.test(w.text) && !AMOUNT.test(w.text))
-    if (period)
-      return [
-        {
-          ...base,
-          value: endOf(field) === 'start' ? period.start : period.end,
-          raw: period.raw,
-          words: period.words,
-          score: 0.8,
-          repaired: false,
-          period: true,
-          partial: besides(period.words),
-        },
-      ]
-    const cut = page.source === 'text' ? null : cutShort(region.words)
-    if (cut)
-      return [
-        {
-          ...base,
-          value: endOf(field) === 'start' ? cut.start : cut.end,
-          raw: cut.raw,
-          words: cut.words,
-          score: 0.8,
-          repaired: endOf(field) === 'end',
-          period: true,
-          partial: true,
-          unsettled: endOf(field) === 'end',
-        },
-      ]
+  for (const way of WHOLE_WAYS) {
+    const whole = way(spot)
+    if (whole) return [whole]
   }
-  if (field.kind === 'name' && region.words.length === 1) {
-    const rest = restOfName(region, byLine)
-    const [name] = rest.length > 0 ? kindReaders.name([...region.words, ...rest]) : []
-    if (name && name.plausibility >= 0.9 && name.words.length === 1 + rest.length)
-      return [
-        {
-          ...base,
-          value: name.value,
-          raw: name.raw,
-          words: name.words,
-          repaired: name.repaired,
-          score: (name.plausibility - 0.6) * 3.2,
-        },
-      ]
-  }
-  if (WORDY.has(field.kind)) {
-    const second = secondLine(region, label, byLine)
-    const whole =
-      second && kindReaders[kind]([...region.words, ...second]).find((r) => r.words.includes(second.at(-1)!))
-    if (
-      whole &&
-      whole.plausibility >= 0.9 &&
-      (field.kind === 'org' || !labelLike(second.map((w) => w.text).join(' '), type))
-    )
-      return [
-        {
-          ...base,
-          value: whole.value,
-          raw: whole.raw,
-          words: whole.words,
-          repaired: whole.repaired,
-          score: (whole.plausibility - 0.6) * 3.2 + 0.4,
-        },
-      ]
-  }
+  const readings = readingsAt(spot)
+  return readings.map((reading, rank): Candidate => ({
+    field: field.name,
+    page: region.page,
+    value: reading.value,
+    raw: reading.raw,
+    words: reading.words,
+    repaired: reading.repaired,
+    partial: isPartial(reading, spot),
+    score: readingScore(reading, rank, spot),
+  }))
+}
+
+const isFigure = (word: Word): boolean => /\d/.test(word.text) && !AMOUNT.test(word.text)
+
+/** What a stretch of days scores; it is as good as a plain reading of a day that fits. */
+const PERIOD_SCORE = 0.8
+
+/** "1 January 2026" over "to 31 January 2026" is one period on two lines. */
+function periodAt({ region, field, byLine }: Spot): Candidate | null {
+  if (!field.sources.includes('period')) return null
+  const { words } = region
+  const period =
+    periodIn(words) ??
+    (isWrapped(words) ? periodIn([...words, ...wrappedRest(region, byLine)]) : null) ??
+    periodIn([...words, ...alongside(region)]) ??
+    periodIn([...words, ...lineUnder(region)])
+  return (
+    period && {
+      field: field.name,
+      page: region.page,
+      value: endOf(field) === 'start' ? period.start : period.end,
+      raw: period.raw,
+      words: period.words,
+      score: PERIOD_SCORE,
+      repaired: false,
+      period: true,
+      // Figures beside it may be its other end: "1 Jul 2024.30 Jun 2025" would be the June alone.
+      partial: words.some((w) => !period.words.includes(w) && isFigure(w)),
+    }
+  )
+}
+
+/** A stretch of days on a scan of which the end was cut off. */
+function cutPeriodAt({ region, field }: Spot): Candidate | null {
+  if (!field.sources.includes('period') || region.page.source === 'text') return null
+  const cut = cutShort(region.words)
+  const isEnd = endOf(field) === 'end'
+  return (
+    cut && {
+      field: field.name,
+      page: region.page,
+      value: isEnd ? cut.end : cut.start,
+      raw: cut.raw,
+      words: cut.words,
+      score: PERIOD_SCORE,
+      repaired: isEnd,
+      period: true,
+      partial: true,
+      unsettled: isEnd,
+    }
+  )
+}
+
+/** A reading as plausible as this leaves no other way to be tried. */
+const CLEAR = 0.9
+/** Score of a reading by how plausible it is: none at 0.6, where it is as likely no value of its kind. */
+const plausibilityScore = (plausibility: number): number => (plausibility - 0.6) * 3.2
+
+const readingAs = (reading: Reading, { region, field }: Spot, score: number): Candidate => ({
+  field: field.name,
+  page: region.page,
+  value: reading.value,
+  raw: reading.raw,
+  words: reading.words,
+  repaired: reading.repaired,
+  score,
+})
+
+/** A name whose parts stand a little wide. */
+function wideNameAt(spot: Spot): Candidate | null {
+  const { region, field, byLine } = spot
+  if (field.kind !== 'name' || region.words.length !== 1) return null
+  const rest = restOfName(region, byLine)
+  const [name] = rest.length > 0 ? kindReaders.name([...region.words, ...rest]) : []
+  return name && name.plausibility >= CLEAR && name.words.length === 1 + rest.length
+    ? readingAs(name, spot, plausibilityScore(name.plausibility))
+    : null
+}
+
+/** Words that go on in the line beneath. */
+function twoLinesAt(spot: Spot): Candidate | null {
+  const { region, field, label, byLine, type } = spot
+  if (!WORDY.has(field.kind)) return null
+  const second = secondLine(region, label, byLine)
+  if (!second) return null
+  const kind = field.kind as keyof typeof kindReaders
+  const whole = kindReaders[kind]([...region.words, ...second]).find((r) => r.words.includes(second.at(-1)!))
+  return whole &&
+    whole.plausibility >= CLEAR &&
+    (field.kind === 'org' || !labelLike(second.map((w) => w.text).join(' '), type))
+    ? readingAs(whole, spot, plausibilityScore(whole.plausibility) + 0.4)
+    : null
+}
+
+/** Codes in running text of more words than this are told from words by luck alone. */
+const MOST_WORDS_OF_ID = 8
+
+/** What stands there as values of the field's kind, the best first. */
+function readingsAt({ region, field, byLine, type }: Spot): Reading[] {
+  const wordy = WORDY.has(field.kind)
   // The day and the year of a date are no amounts, nor is a year before one: "for the year 2025 came to EUR
   // 19,628.00".
   const dated =
@@ -415,67 +465,68 @@ function fromRegion(
           ...(region.words.length > 2 ? region.words.filter((w) => /^(?:19|20)\d\d$/.test(w.text)) : []),
         ])
       : null
-  const readings = wholeReadings(region, kind, byLine)
+  const readings = wholeReadings(region, field.kind as keyof typeof kindReaders, byLine)
     .filter(
       (r) =>
         !(dated && r.words.some((w) => dated.has(w))) &&
-        !(WORDY.has(field.kind) && isStopWord(r.raw)) &&
+        !(wordy && isStopWord(r.raw)) &&
         (field.kind !== 'name' || r.plausibility >= 0.3) &&
-        !(WORDY.has(field.kind) && labelLike(r.raw, type)),
+        !(wordy && labelLike(r.raw, type)),
     )
-    .map((r) => (field.belowZero || page.source === 'text' ? r : withoutSign(r)))
-  const limit = field.kind === 'id' && region.words.length > 8 ? 0 : 2
-  return readings.slice(0, Math.max(1, limit)).map((reading, place) => {
-    const lead = region.words.indexOf(reading.words[0])
-    const prose = lead > 2 && field.kind !== 'iban' ? -0.4 * Math.min(5, lead - 2) : 0
-    const patterned =
-      !field.pattern || typeof reading.value !== 'string'
-        ? 0
-        : new RegExp(`^${field.pattern}$`).test(reading.value)
-          ? 1
-          : field.kind === 'number'
-            ? -3
-            : 0
-    // A name of a thing is no number: what reads as a day, an amount or a code belongs to another label.
-    const coded =
-      field.kind === 'text' && (/\d.*\d.*\d.*\d/.test(reading.raw) || parseDate(reading.raw) !== null)
-        ? -1.4
-        : 0
-    // A year alone is part of a date, not a number of anything.
-    const year = field.kind === 'id' && /^(?:19|20)\d\d$/.test(plain(reading.value)) ? -1.6 : 0
-    // Behind a label that asks for it the holder may well be a firm.
-    const firm =
-      field.kind !== 'name' || orgLikeness(reading.raw) < 1
-        ? 0
-        : label.similarity >= 0.9 && (label.leads || label.colon)
-          ? -0.6
-          : -1.8
-    const left = region.words.filter((w) => !reading.words.includes(w))
-    // Under "With best wishes" stands a scrawl, and the name under that.
-    const scrawl = WORDY.has(field.kind) && reading.words.every((w) => w.confidence < UNREAD) ? -1.5 : 0
-    // One day of a stretch of which the other could not be read: nobody knows which end it is.
-    const otherEnd =
-      field.sources.includes('period') &&
-      left.some((w) => w.confidence < 1 && /\d/.test(w.text) && !AMOUNT.test(w.text))
-    // A person's name of one word has likely lost the other.
-    const half = field.kind === 'name' && reading.words.length === 1
-    // "120? 76-0782": figures that were not all made out belong to the number behind them.
-    const broken =
-      (field.kind === 'id' || field.kind === 'phone') &&
-      left.some((w) => w.confidence < DOUBTFUL && /\d/.test(w.text))
-    const partial =
-      otherEnd || half || broken || left.some((w) => w.confidence < UNREAD && /[\p{L}\d]/u.test(w.text))
-    return {
-      ...base,
-      value: reading.value,
-      raw: reading.raw,
-      words: reading.words,
-      repaired: reading.repaired,
-      partial,
-      score:
-        scrawl + firm + coded + year + (reading.plausibility - 0.6) * 3.2 - place * 1.2 + prose + patterned,
-    }
-  })
+    .map((r) => (field.belowZero || region.page.source === 'text' ? r : withoutSign(r)))
+  return readings.slice(0, field.kind === 'id' && region.words.length > MOST_WORDS_OF_ID ? 1 : 2)
+}
+
+/** Log-odds of a reading by what it is and how it stands behind its label. */
+function readingScore(reading: Reading, rank: number, { region, field, label }: Spot): number {
+  const { kind } = field
+  const lead = region.words.indexOf(reading.words[0])
+  const prose = lead > 2 && kind !== 'iban' ? -0.4 * Math.min(5, lead - 2) : 0
+  // A name of a thing is no number: what reads as a day, an amount or a code belongs to another label.
+  const coded =
+    kind === 'text' && (/\d.*\d.*\d.*\d/.test(reading.raw) || parseDate(reading.raw) !== null) ? -1.4 : 0
+  // A year alone is part of a date, not a number of anything.
+  const year = kind === 'id' && /^(?:19|20)\d\d$/.test(plain(reading.value)) ? -1.6 : 0
+  // Under "With best wishes" stands a scrawl, and the name under that.
+  const scrawl = WORDY.has(kind) && reading.words.every((w) => w.confidence < UNREAD) ? -1.5 : 0
+  return (
+    scrawl +
+    firmScore(reading, field, label) +
+    coded +
+    year +
+    plausibilityScore(reading.plausibility) -
+    rank * 1.2 +
+    prose +
+    patternScore(reading, field)
+  )
+}
+
+/** Behind a label that asks for it the holder may well be a firm. */
+const firmScore = (reading: Reading, field: Field, label: LabelHit): number =>
+  field.kind !== 'name' || orgLikeness(reading.raw) < 1
+    ? 0
+    : label.similarity >= 0.9 && (label.leads || label.colon)
+      ? -0.6
+      : -1.8
+
+function patternScore(reading: Reading, field: Field): number {
+  if (!field.pattern || typeof reading.value !== 'string') return 0
+  if (new RegExp(`^${field.pattern}$`).test(reading.value)) return 1
+  return field.kind === 'number' ? -3 : 0
+}
+
+/** Whether more of the value may stand there than was made out. */
+function isPartial(reading: Reading, { region, field }: Spot): boolean {
+  const left = region.words.filter((w) => !reading.words.includes(w))
+  // One day of a stretch of which the other could not be read: nobody knows which end it is.
+  const otherEnd = field.sources.includes('period') && left.some((w) => w.confidence < 1 && isFigure(w))
+  // A person's name of one word has likely lost the other.
+  const half = field.kind === 'name' && reading.words.length === 1
+  // "120? 76-0782": figures that were not all made out belong to the number behind them.
+  const broken =
+    (field.kind === 'id' || field.kind === 'phone') &&
+    left.some((w) => w.confidence < DOUBTFUL && /\d/.test(w.text))
+  return otherEnd || half || broken || left.some((w) => w.confidence < UNREAD && /[\p{L}\d]/u.test(w.text))
 }
 
 /** An amount in the same sentence is no end of a stretch of days. */

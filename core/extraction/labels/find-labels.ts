@@ -1,6 +1,6 @@
 import { linesOf, typicalHeight, type Line, type Segment } from '../../layout/lines.ts'
 import type { Page, Word } from '../../model/page.ts'
-import { PhraseIndex } from '../../layout/phrase-index.ts'
+import { PhraseIndex, type PhraseHit } from '../../layout/phrase-index.ts'
 import { squeeze, tokens } from '../../text/normalize.ts'
 import { givenNameLabels, otherLabels, surnameLabels } from '../../lexicon/index.ts'
 import type { DocumentType } from '../../program/schema.ts'
@@ -147,130 +147,9 @@ export function findLabels(page: Page, type: DocumentType): LabelHit[] {
 function searchLabels(page: Page, type: DocumentType): LabelHit[] {
   const lines = linesOf(page)
   const { phrases, wordings } = booksOf(type)
-  const exact = bilingual(
-    phrases.find(page).map((hit): LabelHit => {
-      const line = lines[hit.line]
-      const first = line.words[hit.from]
-      const last = line.words[hit.to - 1]
-      const segment = line.segments.find((s) => s.words.includes(first)) ?? line.segments[0]
-      const place = segment.words.indexOf(first)
-      const before = segment.words.slice(0, Math.max(0, place))
-      const next = line.words[hit.to]
-      return {
-        ...hit,
-        page,
-        lineOf: line,
-        segment,
-        leads: before.every(
-          (w) =>
-            ENUMERATOR.test(w.text) ||
-            /^[\d.()•·\-–*☐☒□■]{1,4}$/.test(w.text) ||
-            /[:|/]$/.test(w.text) ||
-            isStopWord(w.text),
-        ),
-        colon: /:$/.test(last.text) || next?.text === ':',
-        alone:
-          segment.words.slice(segment.words.indexOf(last) + 1).every((w) => FORMAT.test(w.text)) &&
-          before.every((w) => isStopWord(w.text)),
-        similarity: 1,
-      }
-    }),
-  )
-  const loose: LabelHit[] = []
-  const byLine = lines.map((): LabelHit[] => [])
-  for (const hit of exact) byLine[hit.line].push(hit)
+  const exact = bilingual(phrases.find(page).map((hit) => exactLabel(hit, lines[hit.line], page)))
   const heads = headLines(exact, lines)
-  const usual = typicalHeight(page)
-  lines.forEach((line, index) => {
-    // Large letters at the top are a heading, whatever words it shares with a label.
-    if (heads.has(index) || (line.box[1] < 0.2 && line.height > usual * 1.22)) return
-    for (const text of labelTextsOf(line)) {
-      const words = text.segment.words.slice(text.from, text.to)
-      const offset = line.words.indexOf(text.segment.words[0])
-      const inside = byLine[index].filter((h) => h.from >= offset + text.from && h.to <= offset + text.to)
-      const wording = words
-        .slice(0, withoutHint(words, 0, words.length))
-        .map((w) => w.text)
-        .join(' ')
-      const all = contentWords(wording).filter(
-        (g) =>
-          wordings.knows(g) || words.some((w) => /^\p{Ll}/u.test(w.text) && contentWords(w.text).includes(g)),
-      )
-      let explained = 0
-      for (const hit of inside) {
-        const own = contentWords(
-          line.words
-            .slice(hit.from, hit.to)
-            .map((w) => w.text)
-            .join(' '),
-        )
-        const share =
-          all.length === 0 ? 1 : Math.min(1, own.filter((g) => all.includes(g)).length / all.length)
-        hit.similarity = Math.min(1, 0.25 + 0.75 * share)
-        // "Are you | Own business": what follows is an answer, and no part of the label.
-        if (answers(type, hit, line)) hit.similarity = 1
-        // Bilingual labels say everything twice: the whole of it is the label, not its first half with the
-        // second as value.
-        if (hit.twice) explained = hit.similarity = 1
-        else if (!wording.includes('/')) explained = Math.max(explained, hit.similarity)
-        else hit.similarity = 0.3
-      }
-      // A heading made of the type's titles is no label.
-      const headed = inside
-        .filter((h) => h.meanings.some((m) => m.role === 'title'))
-        .reduce((sum, h) => sum + h.to - h.from, 0)
-      if (explained > 0.8 || headed >= words.length) continue
-      const nearest = wordings
-        .nearest(wording.replace(/[:.…_]+$/, ''))
-        .map(({ key, similarity: near }): { key: LabelMeaning; similarity: number } => ({
-          key: { role: 'field', field: key, rank: 0 },
-          similarity: near,
-        }))
-      // Whatever is to be signed says so somewhere; "date of signing" is a date's label all the same.
-      if (
-        type.signature &&
-        contentWords(wording).includes('sign') &&
-        !contentWords(wording).includes('date') &&
-        !inside.some((h) => h.leads && h.meanings.some((m) => m.role === 'signature'))
-      )
-        nearest.push({ key: { role: 'signature' }, similarity: 0.9 })
-      if (nearest.length === 0) continue
-      const to = text.from + labelEnd(text, wordings)
-      if (to < text.to)
-        nearest.splice(
-          0,
-          nearest.length,
-          ...wordings
-            .nearest(
-              text.segment.words
-                .slice(text.from, to)
-                .map((w) => w.text)
-                .join(' '),
-            )
-            .map(({ key, similarity: near }): { key: LabelMeaning; similarity: number } => ({
-              key: { role: 'field', field: key, rank: 0 },
-              similarity: near,
-            })),
-        )
-      loose.push(
-        ...nearest.map(({ key, similarity: near }): LabelHit => ({
-          line: index,
-          from: offset + text.from,
-          to: offset + to,
-          length: 1,
-          mended: false,
-          meanings: [key],
-          page,
-          lineOf: line,
-          segment: text.segment,
-          leads: true,
-          colon: text.colon && to === text.to,
-          alone: text.from === 0 && to === text.segment.words.length,
-          similarity: near * 0.97,
-        })),
-      )
-    }
-  })
+  const loose = looseLabels({ page, type, lines, heads, exact, wordings })
   loose.push(...inCells(page, lines, heads, [...exact, ...loose], wordings))
   loose.push(...wrapped(page, lines, heads, [...exact, ...loose], wordings))
   const labels = exact
@@ -279,6 +158,161 @@ function searchLabels(page: Page, type: DocumentType): LabelHit[] {
     )
     .filter((hit) => hit.meanings.length > 0)
   return [...labels, ...loose].sort((a, b) => a.line - b.line || a.from - b.from)
+}
+
+/** A known wording where it stands. */
+function exactLabel(hit: PhraseHit<LabelMeaning>, line: Line, page: Page): LabelHit {
+  const first = line.words[hit.from]
+  const last = line.words[hit.to - 1]
+  const segment = line.segments.find((s) => s.words.includes(first)) ?? line.segments[0]
+  const before = segment.words.slice(0, Math.max(0, segment.words.indexOf(first)))
+  return {
+    ...hit,
+    page,
+    lineOf: line,
+    segment,
+    leads: before.every(
+      (w) =>
+        ENUMERATOR.test(w.text) ||
+        /^[\d.()•·\-–*☐☒□■]{1,4}$/.test(w.text) ||
+        /[:|/]$/.test(w.text) ||
+        isStopWord(w.text),
+    ),
+    colon: last.text.endsWith(':') || line.words[hit.to]?.text === ':',
+    alone:
+      segment.words.slice(segment.words.indexOf(last) + 1).every((w) => FORMAT.test(w.text)) &&
+      before.every((w) => isStopWord(w.text)),
+    similarity: 1,
+  }
+}
+
+/** What texts that may be labels are compared with. */
+interface Search {
+  page: Page
+  type: DocumentType
+  lines: readonly Line[]
+  /** Lines that are headings, by their numbers. */
+  heads: ReadonlySet<number>
+  exact: readonly LabelHit[]
+  wordings: Wordings<string>
+}
+
+/** Large letters at the top, as a share of the page and of the usual height, are a heading. */
+const [HEAD_AREA, HEAD_HEIGHT] = [0.2, 1.22]
+
+/**
+ * Texts that come near to a known wording without being it. Known wordings inside them get the share of the
+ * text that they explain.
+ */
+function looseLabels(search: Search): LabelHit[] {
+  const { page, lines, heads, exact } = search
+  const byLine = lines.map((): LabelHit[] => [])
+  for (const hit of exact) byLine[hit.line].push(hit)
+  const usual = typicalHeight(page)
+  return lines.flatMap((line, index) =>
+    // A heading is none, whatever words it shares with a label.
+    heads.has(index) || (line.box[1] < HEAD_AREA && line.height > usual * HEAD_HEIGHT)
+      ? []
+      : labelTextsOf(line).flatMap((text) => labelsOfText(text, index, byLine[index], search)),
+  )
+}
+
+/** A text explained by known wordings to more than this share says nothing else. */
+const EXPLAINED = 0.8
+
+function labelsOfText(
+  text: LabelText,
+  index: number,
+  hits: readonly LabelHit[],
+  { page, type, wordings }: Search,
+): LabelHit[] {
+  const { line, segment } = text
+  const words = segment.words.slice(text.from, text.to)
+  const offset = line.words.indexOf(segment.words[0])
+  const inside = hits.filter((h) => h.from >= offset + text.from && h.to <= offset + text.to)
+  const explained = explainedBy(inside, words, line, { type, wordings })
+  // A heading made of the type's titles is no label.
+  const headed = inside
+    .filter((h) => h.meanings.some((m) => m.role === 'title'))
+    .reduce((sum, h) => sum + h.to - h.from, 0)
+  if (explained > EXPLAINED || headed >= words.length) return []
+  const whole = nearestFields(wordings, wordingOf(words).replace(/[:.…_]+$/, ''))
+  if (asksToSign(type, wordingOf(words), inside)) whole.push({ key: { role: 'signature' }, similarity: 0.9 })
+  if (whole.length === 0) return []
+  const to = text.from + labelEnd(text, wordings)
+  const nearest = to < text.to ? nearestFields(wordings, textOf(segment.words.slice(text.from, to))) : whole
+  return nearest.map(({ key, similarity }): LabelHit => ({
+    line: index,
+    from: offset + text.from,
+    to: offset + to,
+    length: 1,
+    mended: false,
+    meanings: [key],
+    page,
+    lineOf: line,
+    segment,
+    leads: true,
+    colon: text.colon && to === text.to,
+    alone: text.from === 0 && to === segment.words.length,
+    similarity: similarity * 0.97,
+  }))
+}
+
+const textOf = (words: readonly Word[]): string => words.map((w) => w.text).join(' ')
+const wordingOf = (words: readonly Word[]): string =>
+  textOf(words.slice(0, withoutHint(words, 0, words.length)))
+
+const nearestFields = (
+  wordings: Wordings<string>,
+  text: string,
+): { key: LabelMeaning; similarity: number }[] =>
+  wordings
+    .nearest(text)
+    .map(({ key, similarity }) => ({ key: { role: 'field', field: key, rank: 0 }, similarity }))
+
+/**
+ * Whatever is to be signed says so somewhere; "date of signing" is a date's label all the same.
+ * @param inside known wordings that stand in the text
+ */
+const asksToSign = (type: DocumentType, wording: string, inside: readonly LabelHit[]): boolean => {
+  const words = contentWords(wording)
+  return (
+    Boolean(type.signature) &&
+    words.includes('sign') &&
+    !words.includes('date') &&
+    !inside.some((h) => h.leads && h.meanings.some((m) => m.role === 'signature'))
+  )
+}
+
+/**
+ * How much of a text known wordings in it explain, 0 to 1. Each of them gets the share that it explains for
+ * its similarity.
+ */
+function explainedBy(
+  inside: readonly LabelHit[],
+  words: readonly Word[],
+  line: Line,
+  { type, wordings }: Pick<Search, 'type' | 'wordings'>,
+): number {
+  const wording = wordingOf(words)
+  const all = contentWords(wording).filter(
+    (g) =>
+      wordings.knows(g) || words.some((w) => /^\p{Ll}/u.test(w.text) && contentWords(w.text).includes(g)),
+  )
+  let explained = 0
+  for (const hit of inside) {
+    const own = contentWords(textOf(line.words.slice(hit.from, hit.to)))
+    const share = all.length === 0 ? 1 : Math.min(1, own.filter((g) => all.includes(g)).length / all.length)
+    hit.similarity = Math.min(1, 0.25 + 0.75 * share)
+    // "Are you | Own business": what follows is an answer, and no part of the label.
+    if (answers(type, hit, line)) hit.similarity = 1
+    // Bilingual labels say everything twice: the whole of it is the label, not its first half with the second
+    // as value.
+    if (hit.twice) explained = hit.similarity = 1
+    else if (!wording.includes('/')) explained = Math.max(explained, hit.similarity)
+    else hit.similarity = 0.3
+  }
+  return explained
 }
 
 /** Whether the words behind a label are, to the end of their segment, one of the choices of its field. */

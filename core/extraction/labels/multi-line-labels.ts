@@ -172,6 +172,39 @@ const KNOWN = 0.98
 /** So much nearer must both lines together come than the first alone, where no colon ends them. */
 const TOGETHER = 0.08
 
+/** Lines that a page's broken labels are looked for in. */
+interface Broken {
+  page: Page
+  lines: readonly Line[]
+  /** Lines that are headings, by their numbers. */
+  heads: ReadonlySet<number>
+  /** Labels found in single lines. */
+  hits: readonly LabelHit[]
+  wordings: Wordings<string>
+}
+
+/** One line of a label. */
+interface Part {
+  at: number
+  segment: Segment
+}
+
+/** Words that one line of a broken label has at most, and lines that such a label has. */
+const MOST_WORDS = 5
+const MOST_LINES = 4
+/** A label of two lines without a colon. */
+const OPEN_LINES = 2
+/** What is said together must be at least as near as this to a wording. */
+const LIKE = 0.85
+/** What a label that goes on in another line may still be worth by itself. */
+const REST = 0.3
+
+const whole = (segment: Segment): string =>
+  segment.words
+    .map((w) => w.text)
+    .join(' ')
+    .replace(/[:.…_]+$/, '')
+
 /**
  * Labels that a narrow column breaks in two ("Registered / address:"): neither half says what the whole does.
  * What stands beside the first line is where its value begins; without this an address would be read from its
@@ -184,11 +217,73 @@ export function wrapped(
   hits: readonly LabelHit[],
   wordings: Wordings<string>,
 ): LabelHit[] {
-  const whole = (segment: Segment) =>
-    segment.words
-      .map((w) => w.text)
-      .join(' ')
-      .replace(/[:.…_]+$/, '')
+  const given: Broken = { page, lines, heads, hits, wordings }
+  const found: LabelHit[] = []
+  const done = new Set<Segment>()
+  lines.forEach((line, index) => {
+    if (heads.has(index)) return
+    for (const segment of line.segments) {
+      if (done.has(segment) || !mayBegin(segment, wordings)) continue
+      const parts = partsFrom({ at: index, segment }, given)
+      if (parts.length < OPEN_LINES) continue
+      const nearest = saidTogether(parts, given)
+      if (!nearest) continue
+      for (const hit of hits)
+        if (parts.some((p) => p.segment === hit.segment)) hit.similarity = Math.min(hit.similarity, REST)
+      for (const part of parts.slice(1)) done.add(part.segment)
+      found.push(...labelsOf(parts, nearest, given))
+    }
+  })
+  return found
+}
+
+const mayBegin = (segment: Segment, wordings: Wordings<string>): boolean =>
+  segment.words.length <= MOST_WORDS &&
+  !/[\d€:;,./]/.test(segment.text) &&
+  (isStopWord(segment.text) || contentWords(segment.text).every((g) => wordings.knows(g)))
+
+/** The lines of a label up to its colon, or the next line alone where it has none. */
+function partsFrom(first: Part, given: Broken): Part[] {
+  const parts = [first]
+  for (
+    let next = below(first, given);
+    next && parts.length < MOST_LINES;
+    next = parts.at(-1)!.segment.text.endsWith(':') ? null : below(next, given)
+  )
+    parts.push(next)
+  return hasColon(parts) ? parts : parts.slice(0, OPEN_LINES)
+}
+
+const hasColon = (parts: readonly Part[]): boolean =>
+  parts.length > 1 && parts.at(-1)!.segment.text.endsWith(':')
+
+/** Lines further beneath than this do not go on with a label. */
+const REACH = 4
+/** As a share of the page's width, by how much lines of one column begin apart. */
+const [TEXT_EDGE, SCAN_EDGE] = [0.004, 0.008]
+
+/** Where a label in this column goes on straight beneath. */
+function below({ at, segment }: Part, { page, lines, heads }: Broken): Part | null {
+  const edge = page.source === 'text' ? TEXT_EDGE : SCAN_EDGE
+  for (let k = at + 1; k < Math.min(lines.length, at + REACH); k++) {
+    const next = lines[k].segments.find((s) => Math.abs(s.box[0] - segment.box[0]) < edge)
+    if (next)
+      return next.words.length <= MOST_WORDS &&
+        !/[\d€]/.test(next.text) &&
+        !heads.has(k) &&
+        (next.box[1] - segment.box[3]) * page.height < lines[at].height * LEADING
+        ? { at: k, segment: next }
+        : null
+  }
+  return null
+}
+
+type Nearest = ReturnType<Wordings<string>['nearest']>
+
+/** The wordings that the lines come near to together; null where one of them alone says as much. */
+function saidTogether(parts: readonly Part[], { hits, wordings }: Broken): Nearest | null {
+  const spoken = (own: readonly Part[]) => own.map((p) => whole(p.segment)).join(' ')
+  const said = (own: readonly Part[]) => wordings.nearest(spoken(own))
   const best = (segment: Segment) =>
     Math.max(
       0,
@@ -204,97 +299,57 @@ export function wrapped(
       own.length > 0 && own.every((h) => h.meanings.every((m) => m.role === 'field' && m.field === field))
     )
   }
-  const found: LabelHit[] = []
-  const done = new Set<Segment>()
-  /** Where a label in this column goes on straight beneath. */
-  const below = (segment: Segment, index: number): { at: number; segment: Segment } | null => {
-    for (let at = index + 1; at < Math.min(lines.length, index + 4); at++) {
-      const next = lines[at].segments.find(
-        (s) => Math.abs(s.box[0] - segment.box[0]) < (page.source === 'text' ? 0.004 : 0.008),
-      )
-      if (next)
-        return next.words.length <= 5 &&
-          !/[\d€]/.test(next.text) &&
-          !heads.has(at) &&
-          (next.box[1] - segment.box[3]) * page.height < lines[index].height * LEADING
-          ? { at, segment: next }
-          : null
-    }
+  const nearest = said(parts)
+  // "Are you" over "Who do you" over "work for?:" is no part of that question.
+  if (parts.length > 2 && (said(parts.slice(1))[0]?.similarity ?? 0) >= (nearest[0]?.similarity ?? 0))
     return null
-  }
-  lines.forEach((line, index) => {
-    if (heads.has(index)) return
-    for (const segment of line.segments) {
-      if (
-        done.has(segment) ||
-        segment.words.length > 5 ||
-        /[\d€:;,./]/.test(segment.text) ||
-        !(isStopWord(segment.text) || contentWords(segment.text).every((g) => wordings.knows(g)))
-      )
-        continue
-      // The lines of a label up to its colon, or the next line alone where it has none.
-      const parts = [{ at: index, segment }]
-      for (
-        let next = below(segment, index);
-        next && parts.length < 4;
-        next = parts.at(-1)!.segment.text.endsWith(':') ? null : below(next.segment, next.at)
-      )
-        parts.push(next)
-      const colon = parts.length > 1 && parts.at(-1)!.segment.text.endsWith(':')
-      if (!colon) parts.splice(2)
-      const { at, segment: rest } = parts.at(-1)!
-      if (parts.length < 2) continue
-      const spoken = (own: typeof parts) => own.map((p) => whole(p.segment)).join(' ')
-      const said = (own: typeof parts) => wordings.nearest(spoken(own))
-      const nearest = said(parts)
-      // "Are you" over "Who do you" over "work for?:" is no part of that question.
-      if (parts.length > 2 && (said(parts.slice(1))[0]?.similarity ?? 0) >= (nearest[0]?.similarity ?? 0))
-        continue
-      // Before a colon every line belongs to the label, whatever one of them would say alone; so do
-      // "Applicant" and "name" that say the same, and what is a wording to the letter where its lines are
-      // not.
-      const alike =
-        nearest[0]?.similarity >= KNOWN &&
-        (parts.every((p) => means(p.segment, nearest[0].key)) ||
-          (wordings.says(spoken(parts)) && !parts.every((p) => wordings.says(whole(p.segment)))))
-      if (
-        nearest.length === 0 ||
-        nearest[0].similarity < 0.85 ||
-        (!colon && !alike && nearest[0].similarity < Math.max(best(segment) + TOGETHER, best(rest) - 0.02))
-      )
-        continue
-      for (const hit of hits)
-        if (parts.some((p) => p.segment === hit.segment)) hit.similarity = Math.min(hit.similarity, 0.3)
-      for (const part of parts.slice(1)) done.add(part.segment)
-      const part = (
-        own: number,
-        ownSegment: Segment,
-        meaning: LabelMeaning,
-        said: Pick<LabelHit, 'similarity' | 'lastLine'>,
-      ): LabelHit => ({
-        ...spanOf(page, lines[own], own, ownSegment),
-        meanings: [meaning],
-        colon: rest.text.endsWith(':'),
-        ...said,
-      })
-      // A value beside it begins at the label's first line, or between the two; one beneath it follows the second.
-      const beside = lines
-        .slice(index, at + 1)
-        .some((l) => l.segments.some((s) => s.box[0] > segment.box[2] && !(l === lines[at] && l !== line)))
-      for (const { key, similarity: near } of nearest)
-        found.push(
-          part(
-            beside ? index : at,
-            beside ? segment : rest,
-            { role: 'field', field: key, rank: 0 },
-            { similarity: near * 0.97, ...(beside ? { lastLine: at } : {}) },
-          ),
-        )
-      // The label's other lines say nothing of their own, and are no value of the first.
-      for (const other of parts)
-        if (other.segment !== (beside ? segment : rest))
-          found.push(part(other.at, other.segment, { role: 'other' }, { similarity: 1 }))
-    }
+  if (nearest.length === 0 || nearest[0].similarity < LIKE) return null
+  // Before a colon every line belongs to the label, whatever one of them would say alone; so do "Applicant" and
+  // "name" that say the same, and what is a wording to the letter where its lines are not.
+  const alike =
+    nearest[0].similarity >= KNOWN &&
+    (parts.every((p) => means(p.segment, nearest[0].key)) ||
+      (wordings.says(spoken(parts)) && !parts.every((p) => wordings.says(whole(p.segment)))))
+  const [first, rest] = [parts[0].segment, parts.at(-1)!.segment]
+  return hasColon(parts) ||
+    alike ||
+    nearest[0].similarity >= Math.max(best(first) + TOGETHER, best(rest) - 0.02)
+    ? nearest
+    : null
+}
+
+function labelsOf(parts: readonly Part[], nearest: Nearest, { page, lines }: Broken): LabelHit[] {
+  const [first, last] = [parts[0], parts.at(-1)!]
+  const part = (
+    { at, segment }: Part,
+    meaning: LabelMeaning,
+    said: Pick<LabelHit, 'similarity' | 'lastLine'>,
+  ): LabelHit => ({
+    ...spanOf(page, lines[at], at, segment),
+    meanings: [meaning],
+    colon: last.segment.text.endsWith(':'),
+    ...said,
   })
-  return found
+  // A value beside it begins at the label's first line, or between the two; one beneath it follows the second.
+  const beside = lines
+    .slice(first.at, last.at + 1)
+    .some((l) =>
+      l.segments.some(
+        (s) => s.box[0] > first.segment.box[2] && !(l === lines[last.at] && l !== lines[first.at]),
+      ),
+    )
+  const speaking = beside ? first : last
+  return [
+    ...nearest.map(({ key, similarity }) =>
+      part(
+        speaking,
+        { role: 'field', field: key, rank: 0 },
+        { similarity: similarity * 0.97, ...(beside ? { lastLine: last.at } : {}) },
+      ),
+    ),
+    // The label's other lines say nothing of their own, and are no value of the first.
+    ...parts
+      .filter((p) => p.segment !== speaking.segment)
+      .map((p) => part(p, { role: 'other' }, { similarity: 1 })),
+  ]
 }
