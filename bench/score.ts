@@ -179,7 +179,11 @@ function scoreFields(tally: Tally, report: Report, truth: Truth, say: (text: str
       if (right) tally.add('fields right')
       else
         say(
-          `${d.type}.${name} page ${d.pages[0]}: ${show(field?.value)} ${field ? `(${field.confidence}${field.needsReview ? ' asked' : ''})` : ''} truly ${show(value)}`,
+          [
+            `${d.type}.${name} page ${d.pages[0]}: ${show(field?.value)}`,
+            field ? `(${field.confidence}${field.needsReview ? ' asked' : ''})` : '',
+            `truly ${show(value)}`,
+          ].join(' '),
         )
       if (field && field.value !== null && !right && !field.needsReview) {
         tally.add('silent errors')

@@ -75,7 +75,8 @@ const sentences: [told: Message, sentence: string][] = [
       months: 3,
       gap: { start: '2026-02-01', end: '2026-02-28' },
     }),
-    'Bank statements cover 1 January 2026 to 31 January 2026 and 1 March 2026 to 31 March 2026, 3 months are needed; nothing from 1 February 2026 to 28 February 2026',
+    'Bank statements cover 1 January 2026 to 31 January 2026 and 1 March 2026 to 31 March 2026, ' +
+      '3 months are needed; nothing from 1 February 2026 to 28 February 2026',
   ],
   [
     message('difference.differs', {

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx'
 import { DropdownMenu } from 'radix-ui'
 import { useFetcher } from 'react-router'
 import { usePackage } from './view.ts'
@@ -16,7 +17,12 @@ export function OwnerMenu() {
   const item = 'cursor-pointer rounded px-3 py-1.5 data-[highlighted]:bg-petrol-soft'
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="mx-3 mb-2 w-[calc(100%-24px)] rounded border border-line px-2 py-1.5 text-left text-[13px] text-ink-2 hover:border-petrol">
+      <DropdownMenu.Trigger
+        className={clsx(
+          'mx-3 mb-2 w-[calc(100%-24px)] rounded border border-line px-2 py-1.5',
+          'text-left text-[13px] text-ink-2 hover:border-petrol',
+        )}
+      >
         Owner
         <br />
         <b className="text-ink">{row.ownerId === who.id ? 'you' : (owner?.name ?? 'nobody')}</b>

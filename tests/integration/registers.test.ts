@@ -3,8 +3,12 @@ import { desk, elsewhere } from '../support/server.ts'
 
 desk()
 
-const CUSTOMERS =
-  'Name;National number;Date of birth;Address\n"Ottilie Varnham";140380-2211;1980-03-14;"12 Gannet Row, Port Ellery SK4 2QD"\nBram Teasdale;010175-9001;1975-01-01;\n'
+const CUSTOMERS = [
+  'Name;National number;Date of birth;Address',
+  '"Ottilie Varnham";140380-2211;1980-03-14;"12 Gannet Row, Port Ellery SK4 2QD"',
+  'Bram Teasdale;010175-9001;1975-01-01;',
+  '',
+].join('\n')
 
 test('a register taken in from CSV is found by number, and by a name that is alike', async () => {
   const who = await elsewhere('administrator')

@@ -111,7 +111,12 @@ function Frame() {
               <NavLink
                 to={`${path}?page=${page}`}
                 className={({ isActive }) =>
-                  `flex items-baseline justify-between gap-2 border-l-4 px-4 py-2 whitespace-nowrap ${isActive ? 'border-petrol bg-sheet font-bold' : 'border-transparent text-ink-2 hover:text-ink'}`
+                  clsx(
+                    'flex items-baseline justify-between gap-2 border-l-4 px-4 py-2 whitespace-nowrap',
+                    isActive
+                      ? 'border-petrol bg-sheet font-bold'
+                      : 'border-transparent text-ink-2 hover:text-ink',
+                  )
                 }
               >
                 {name}

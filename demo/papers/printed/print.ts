@@ -30,7 +30,11 @@ export async function print(
   browser ??= import('@playwright/test').then(({ chromium }) => chromium.launch(CHROMIUM))
   const page = await (await browser).newPage()
   await page.setContent(
-    `<style>@page{size:A4;margin:0}*{box-sizing:border-box}body{margin:0;font:10pt Lato;color:#222}.page{width:210mm;height:296mm;padding:16mm;break-after:page;position:relative;overflow:hidden}.page:last-child{break-after:auto}.r{text-align:right}table{border-collapse:collapse;width:100%}.foot{position:absolute;bottom:9mm;left:16mm;right:16mm;font-size:7pt;color:#777}${css}</style>${html}`,
+    '<style>@page{size:A4;margin:0}*{box-sizing:border-box}body{margin:0;font:10pt Lato;' +
+      'color:#222}.page{width:210mm;height:296mm;padding:16mm;break-after:page;position:relative;' +
+      'overflow:hidden}.page:last-child{break-after:auto}.r{text-align:right}' +
+      'table{border-collapse:collapse;width:100%}.foot{position:absolute;bottom:9mm;left:16mm;' +
+      `right:16mm;font-size:7pt;color:#777}${css}</style>${html}`,
   )
   const bytes = await page.pdf({
     format: 'A4',
@@ -54,5 +58,8 @@ export function scrawl(x: (low: number, high: number) => number): string {
     path += ` q ${x(4, 9)} ${-x(14, 30)} ${x(10, 16)} ${x(-8, 8)} t ${x(4, 8)} ${x(2, 9)}`
     at += 20
   }
-  return `<svg width="${at + 40}" height="44" style="overflow:visible"><path d="${path}" fill="none" stroke="#1c2f7a" stroke-width="1.7" stroke-linecap="round"/></svg>`
+  return (
+    `<svg width="${at + 40}" height="44" style="overflow:visible">` +
+    `<path d="${path}" fill="none" stroke="#1c2f7a" stroke-width="1.7" stroke-linecap="round"/></svg>`
+  )
 }

@@ -22,7 +22,9 @@ export async function drawLetter(story: Story, layout: number, dice: Dice): Prom
     let y = paper.prose(
       60,
       236,
-      'With this letter you receive what was on your list. Should a paper be lacking, a call in the evening reaches me best, as I am out with the boat by day.',
+      'With this letter you receive what was on your list. ' +
+        'Should a paper be lacking, a call in the evening reaches me best, as I am out with the boat ' +
+        'by day.',
       470,
       { size: 10 },
     )
@@ -52,7 +54,8 @@ export async function drawLetter(story: Story, layout: number, dice: Dice): Prom
     const y = paper.prose(
       44,
       134,
-      'Good evening, you find the remaining papers attached to this message. The yard wants an answer by the end of the month, so I would be glad of a quick look.',
+      'Good evening, you find the remaining papers attached to this message. ' +
+        'The yard wants an answer by the end of the month, so I would be glad of a quick look.',
       490,
       { size: 11 },
     )

@@ -41,7 +41,8 @@ export async function drawConsent(
     paper.prose(
       70,
       190,
-      'The person named above allows the lender to ask a credit bureau about loans, arrears and earlier enquiries, and to keep the answer for as long as the law says.',
+      'The person named above allows the lender to ask a credit bureau about loans, arrears and ' +
+        'earlier enquiries, and to keep the answer for as long as the law says.',
       455,
       { size: 11 },
     )

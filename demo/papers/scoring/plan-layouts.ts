@@ -32,7 +32,9 @@ export const PLAN_LAYOUTS: Readonly<Record<string, readonly [Layout, Layout]>> =
       text: [
         '{letter_date}',
         'To the loan department',
-        'It is confirmed herewith that {employee_name} joined {employer_name} on {start_date} and has been with us without interruption. {employee_name} holds the post of {job_title} under a contract of unlimited length.',
+        'It is confirmed herewith that {employee_name} joined {employer_name} on {start_date} and ' +
+          'has been with us without interruption. {employee_name} holds the post of {job_title} under ' +
+          'a contract of unlimited length.',
         'The salary agreed is {annual_salary} gross per year. The probation period was passed long ago and no dismissal is intended.',
         'With kind regards',
       ],
@@ -54,7 +56,8 @@ export const PLAN_LAYOUTS: Readonly<Record<string, readonly [Layout, Layout]>> =
         ['Statement made on', '{letter_date}'],
       ],
       text: [
-        'The person named above is employed by us for an indefinite time. We make this statement at the wish of the employee and accept no liability for it.',
+        'The person named above is employed by us for an indefinite time. ' +
+          'We make this statement at the wish of the employee and accept no liability for it.',
       ],
       sign: ['Employer, signature and stamp', 'Date'],
     },
@@ -117,7 +120,8 @@ export const PLAN_LAYOUTS: Readonly<Record<string, readonly [Layout, Layout]>> =
           'Trading account. Landings were sold through the market at Saltholm. Fuel, bait, ice, repairs and harbour dues were met from takings.',
         ],
         [
-          'Statement of affairs. The boat is carried at cost less wear. The bank was in credit throughout and no money was owed to suppliers beyond thirty days.',
+          'Statement of affairs. The boat is carried at cost less wear. ' +
+            'The bank was in credit throughout and no money was owed to suppliers beyond thirty days.',
         ],
       ],
       last: [
@@ -142,7 +146,9 @@ export const PLAN_LAYOUTS: Readonly<Record<string, readonly [Layout, Layout]>> =
       ],
       pages: [
         [
-          'Notes. Depreciation is taken at a tenth of the opening value. Drawings were made monthly and are not an expense of the business. Closing debtors were settled in the weeks after the year’s end.',
+          'Notes. Depreciation is taken at a tenth of the opening value. ' +
+            'Drawings were made monthly and are not an expense of the business. ' +
+            'Closing debtors were settled in the weeks after the year’s end.',
         ],
       ],
       sign: ['Signed by the owner', 'on'],
@@ -348,7 +354,8 @@ export const PLAN_LAYOUTS: Readonly<Record<string, readonly [Layout, Layout]>> =
         ['Kind of payment', 'recurrent'],
       ],
       text: [
-        'I allow Merrow Sound Mutual to collect payments from my account by direct debit and ask my bank to honour them. Within eight weeks I can have a payment returned.',
+        'I allow Merrow Sound Mutual to collect payments from my account by direct debit and ask my ' +
+          'bank to honour them. Within eight weeks I can have a payment returned.',
       ],
       sign: ['Account holder’s signature', 'Place, date'],
     },
@@ -364,7 +371,8 @@ export const PLAN_LAYOUTS: Readonly<Record<string, readonly [Layout, Layout]>> =
         ['IBAN', '{iban}'],
       ],
       text: [
-        'Please pay Merrow Sound Mutual direct debits from the account detailed above. I understand that the safeguards of the direct debit scheme protect me.',
+        'Please pay Merrow Sound Mutual direct debits from the account detailed above. ' +
+          'I understand that the safeguards of the direct debit scheme protect me.',
       ],
       sign: ['Signature(s)', 'Date'],
     },
@@ -389,7 +397,8 @@ export const PLAN_LAYOUTS: Readonly<Record<string, readonly [Layout, Layout]>> =
       ],
       pages: [
         [
-          'About the business. Please say what the business does and where payments will come from. Trade in fish, shellfish and stores; payments from merchants on the isles.',
+          'About the business. Please say what the business does and where payments will come from. ' +
+            'Trade in fish, shellfish and stores; payments from merchants on the isles.',
         ],
       ],
       last: [['Turnover expected per month', '{expected_monthly_turnover}']],
@@ -415,7 +424,8 @@ export const PLAN_LAYOUTS: Readonly<Record<string, readonly [Layout, Layout]>> =
       ],
       pages: [
         [
-          'Declaration. The undersigned applies for an account on behalf of the business and confirms that the answers are true. The account is used for the business alone.',
+          'Declaration. The undersigned applies for an account on behalf of the business and confirms ' +
+            'that the answers are true. The account is used for the business alone.',
         ],
       ],
       sign: ['Applicant’s signature', 'Date'],

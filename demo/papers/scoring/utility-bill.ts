@@ -98,7 +98,9 @@ export async function drawBill(
     paper.prose(
       50,
       104,
-      'If the lights go out, look first whether your neighbours have light. Meters are read in March and September; between them we estimate. You may send a reading at any time.',
+      'If the lights go out, look first whether your neighbours have light. ' +
+        'Meters are read in March and September; between them we estimate. ' +
+        'You may send a reading at any time.',
       480,
       { size: 10 },
     )

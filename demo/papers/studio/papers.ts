@@ -110,7 +110,11 @@ export function drawPayslip(
   const body = s.dice.pick([
     () => s.say([...lines, ...ends], 0),
     () =>
-      `<div style="display:flex;gap:6mm"><div style="flex:1"><b>${s.label(['Payments', 'Earnings', 'Pay'])}</b>${s.sums(lines.slice(0, 2))}</div><div style="flex:1"><b>${s.label(['Deductions', 'Taken off', 'Less'])}</b>${s.sums([...lines.slice(2), { label: s.label(['Total deductions', 'Total']), value: s.m(month.tax + month.insurance) }])}</div></div>${s.say(ends)}`,
+      '<div style="display:flex;gap:6mm"><div style="flex:1"><b>' +
+      `${s.label(['Payments', 'Earnings', 'Pay'])}</b>${s.sums(lines.slice(0, 2))}` +
+      `</div><div style="flex:1"><b>${s.label(['Deductions', 'Taken off', 'Less'])}</b>` +
+      `${s.sums([...lines.slice(2), { label: s.label(['Total deductions', 'Total']), value: s.m(month.tax + month.insurance) }])}` +
+      `</div></div>${s.say(ends)}`,
     () =>
       s.table(
         s
@@ -560,7 +564,9 @@ const CARD = {
   ],
 } as const
 const FACE =
-  '<svg viewBox="0 0 60 76" style="width:28mm"><rect width="60" height="76" fill="#dde3e8"/><circle cx="30" cy="28" r="14" fill="#8b98a5"/><path d="M6 76q0-30 24-30t24 30" fill="#8b98a5"/></svg>'
+  '<svg viewBox="0 0 60 76" style="width:28mm"><rect width="60" height="76" fill="#dde3e8"/>' +
+  '<circle cx="30" cy="28" r="14" fill="#8b98a5"/>' +
+  '<path d="M6 76q0-30 24-30t24 30" fill="#8b98a5"/></svg>'
 
 export function drawCard(story: Story, layout: number, dice: Dice, wishes: CardWishes): Promise<Drawn> {
   const s = new Studio(own(layout))
@@ -605,16 +611,19 @@ export function drawCard(story: Story, layout: number, dice: Dice, wishes: CardW
   return print(
     'identity_card',
     f,
-    `${s.css}.z{font-family:"DejaVu Sans Mono";font-size:11.5pt;line-height:1.4;margin-top:5mm}.card{border:.3mm solid #789;border-radius:3mm;padding:5mm;width:${passport ? 165 : 150}mm}`,
+    `${s.css}.z{font-family:"DejaVu Sans Mono";font-size:11.5pt;line-height:1.4;margin-top:5mm}` +
+      `.card{border:.3mm solid #789;border-radius:3mm;padding:5mm;width:${passport ? 165 : 150}mm}`,
     s.page(
       s.dice.chance(0.3) ? '<p class="sub">Copy taken at the counter</p>' : '',
-      `<div class="card"><b>${title}</b><div class="sub">UTOPIA</div><div style="display:flex;gap:6mm;margin-top:4mm"><div>${FACE}</div><div style="flex:1">${s.say(
-        [
-          { label: label('family'), value: capital(f.family) },
-          { label: label('given'), value: capital(f.given) },
-        ],
-        8,
-      )}${s.say(lines, way)}</div></div>${s.dice.chance(0.85) ? `<div class="z">${zone}</div>` : ''}</div>`,
+      `<div class="card"><b>${title}</b><div class="sub">UTOPIA</div>` +
+        '<div style="display:flex;gap:6mm;margin-top:4mm">' +
+        `<div>${FACE}</div><div style="flex:1">${s.say(
+          [
+            { label: label('family'), value: capital(f.family) },
+            { label: label('given'), value: capital(f.given) },
+          ],
+          8,
+        )}${s.say(lines, way)}</div></div>${s.dice.chance(0.85) ? `<div class="z">${zone}</div>` : ''}</div>`,
     ),
   )
 }

@@ -129,7 +129,42 @@ export class Studio {
     this.way = dice.int(0, 8)
     const ink = dice.pick(INKS)
     const size = dice.int(17, 22) / 2
-    this.css = `body{font-family:${dice.pick(FACES)};font-size:${size}pt;line-height:${dice.pick([1.25, 1.4])}}.page{padding:${dice.int(12, 22)}mm}h1{color:${ink};font-size:${dice.int(13, 22)}pt;font-weight:${dice.pick([400, 600, 700])};margin:3mm 0 5mm${dice.chance(0.3) ? ';text-align:center' : ''}${dice.chance(0.25) ? ';text-transform:uppercase' : ''}}.firm{font-size:${dice.int(11, 17)}pt;color:${ink};font-weight:700}.sub{font-size:${size - 1.5}pt;color:#555}.band{background:${ink};color:#fff;padding:4mm 6mm;margin:-4mm -4mm 4mm}.band .firm,.band h1{color:#fff}.band h1{margin:0}.spread{display:flex;justify-content:space-between;align-items:${dice.pick(['start', 'end'])}}.kv td{padding:${dice.pick([0.6, 1.2, 2])}mm 2mm ${dice.pick([0.6, 1.2])}mm 0;vertical-align:top}.kv td:first-child{color:${dice.pick(['#555', '#000', ink])};width:${dice.int(45, 75)}mm}.grid{display:grid;grid-template-columns:1fr 1fr;gap:3mm 6mm}.box{border:.2mm solid #888;padding:1mm 2mm;min-height:11mm}.box small,.cap small{display:block;color:#555;font-size:${size - 2.5}pt}.cap{margin-bottom:3mm}.cap b{font-weight:400;border-bottom:.2mm solid #777;display:block;padding:0 2mm}.lead{display:flex;margin:.8mm 0}.lead i{flex:1;border-bottom:.3mm dotted #888;margin:0 2mm 1mm}.heads th{font-size:${size - 1.5}pt;text-align:left;color:${ink};font-weight:600;padding:1mm 3mm 0 0;border-top:.3mm solid ${ink}}.heads td{padding:0 3mm 2mm 0}.lines th{${dice.pick([`background:${ink};color:#fff`, `border-bottom:.4mm solid ${ink}`, 'border:.2mm solid #777'])};padding:1.2mm 2mm;text-align:right;font-weight:600}.lines td{padding:${dice.pick([0.8, 1.4])}mm 2mm;text-align:right;vertical-align:top${dice.chance(0.4) ? ';border-bottom:.1mm solid #ccc' : ''}}.lines td:not(.a),.lines td:first-child,.sums td:last-child{white-space:nowrap}.lines .a{text-align:left}.sums{width:${dice.int(75, 100)}mm;margin:3mm 0 3mm auto}.sums td{padding:.8mm 2mm}.sums td:last-child{text-align:right}small.print{color:#666;font-size:${size - 2.5}pt}.sg{display:flex;gap:12mm;margin-top:10mm;align-items:end}.sg>div{min-width:55mm}.ln{border-bottom:.3mm solid #333;min-height:14mm;display:flex;align-items:end}`
+    this.css =
+      `body{font-family:${dice.pick(FACES)};font-size:${size}pt;line-height:${dice.pick([1.25, 1.4])}}` +
+      `.page{padding:${dice.int(12, 22)}mm}` +
+      `h1{color:${ink};font-size:${dice.int(13, 22)}pt;font-weight:${dice.pick([400, 600, 700])};` +
+      `margin:3mm 0 5mm${dice.chance(0.3) ? ';text-align:center' : ''}${dice.chance(0.25) ? ';text-transform:uppercase' : ''}}` +
+      `.firm{font-size:${dice.int(11, 17)}pt;color:${ink};font-weight:700}` +
+      `.sub{font-size:${size - 1.5}pt;color:#555}` +
+      `.band{background:${ink};color:#fff;padding:4mm 6mm;margin:-4mm -4mm 4mm}` +
+      '.band .firm,.band h1{color:#fff}' +
+      '.band h1{margin:0}' +
+      `.spread{display:flex;justify-content:space-between;align-items:${dice.pick(['start', 'end'])}}` +
+      `.kv td{padding:${dice.pick([0.6, 1.2, 2])}mm 2mm ${dice.pick([0.6, 1.2])}mm 0;` +
+      'vertical-align:top}' +
+      `.kv td:first-child{color:${dice.pick(['#555', '#000', ink])};width:${dice.int(45, 75)}mm}` +
+      '.grid{display:grid;grid-template-columns:1fr 1fr;gap:3mm 6mm}' +
+      '.box{border:.2mm solid #888;padding:1mm 2mm;min-height:11mm}' +
+      `.box small,.cap small{display:block;color:#555;font-size:${size - 2.5}pt}` +
+      '.cap{margin-bottom:3mm}' +
+      '.cap b{font-weight:400;border-bottom:.2mm solid #777;display:block;padding:0 2mm}' +
+      '.lead{display:flex;margin:.8mm 0}' +
+      '.lead i{flex:1;border-bottom:.3mm dotted #888;margin:0 2mm 1mm}' +
+      `.heads th{font-size:${size - 1.5}pt;text-align:left;color:${ink};font-weight:600;` +
+      `padding:1mm 3mm 0 0;border-top:.3mm solid ${ink}}` +
+      '.heads td{padding:0 3mm 2mm 0}' +
+      `.lines th{${dice.pick([`background:${ink};color:#fff`, `border-bottom:.4mm solid ${ink}`, 'border:.2mm solid #777'])};padding:1.2mm 2mm;text-align:right;font-weight:600}` +
+      `.lines td{padding:${dice.pick([0.8, 1.4])}mm 2mm;text-align:right;` +
+      `vertical-align:top${dice.chance(0.4) ? ';border-bottom:.1mm solid #ccc' : ''}}` +
+      '.lines td:not(.a),.lines td:first-child,.sums td:last-child{white-space:nowrap}' +
+      '.lines .a{text-align:left}' +
+      `.sums{width:${dice.int(75, 100)}mm;margin:3mm 0 3mm auto}` +
+      '.sums td{padding:.8mm 2mm}' +
+      '.sums td:last-child{text-align:right}' +
+      `small.print{color:#666;font-size:${size - 2.5}pt}` +
+      '.sg{display:flex;gap:12mm;margin-top:10mm;align-items:end}' +
+      '.sg>div{min-width:55mm}' +
+      '.ln{border-bottom:.3mm solid #333;min-height:14mm;display:flex;align-items:end}'
   }
 
   /** A stretch of days; where it is a month, a studio that writes months may say so. */
@@ -175,9 +210,15 @@ export class Studio {
       case 0:
         return `<table class="kv">${sayings.map((s) => `<tr><td>${esc(s.label)}${mark}</td><td>${lines(s.value)}</td></tr>`).join('')}</table>`
       case 1:
-        return `<div class="grid">${sayings.map((s) => `<div class="box"><small>${esc(s.label)}</small>${lines(s.value) || '&nbsp;'}</div>`).join('')}</div>`
+        return (
+          `<div class="grid">${sayings.map((s) => `<div class="box"><small>${esc(s.label)}</small>${lines(s.value) || '&nbsp;'}</div>`).join('')}` +
+          '</div>'
+        )
       case 2:
-        return `<div class="grid">${sayings.map((s) => `<div class="cap"><b>${one(s.value) || '&nbsp;'}</b><small>${esc(s.label)}</small></div>`).join('')}</div>`
+        return (
+          `<div class="grid">${sayings.map((s) => `<div class="cap"><b>${one(s.value) || '&nbsp;'}</b><small>${esc(s.label)}</small></div>`).join('')}` +
+          '</div>'
+        )
       case 3:
         return sayings
           .map(
@@ -188,7 +229,8 @@ export class Studio {
         return chunks(sayings, 3)
           .map(
             (row) =>
-              `<table class="heads"><tr>${row.map((s) => `<th style="width:${100 / row.length}%">${esc(s.label)}</th>`).join('')}</tr><tr>${row.map((s) => `<td>${lines(s.value)}</td>`).join('')}</tr></table>`,
+              `<table class="heads"><tr>${row.map((s) => `<th style="width:${100 / row.length}%">${esc(s.label)}</th>`).join('')}` +
+              `</tr><tr>${row.map((s) => `<td>${lines(s.value)}</td>`).join('')}</tr></table>`,
           )
           .join('')
       case 5:
@@ -198,12 +240,26 @@ export class Studio {
           )
           .join('')
       case 6:
-        return `<table class="kv">${sayings.map((s) => `<tr><td style="text-align:right;padding-right:4mm">${esc(s.label)}</td><td><b>${lines(s.value)}</b></td></tr>`).join('')}</table>`
+        return (
+          `<table class="kv">${sayings
+            .map(
+              (s) =>
+                `<tr><td style="text-align:right;padding-right:4mm">${esc(s.label)}</td><td><b>` +
+                `${lines(s.value)}</b></td></tr>`,
+            )
+            .join('')}` + '</table>'
+        )
       case 7:
         return `<table class="kv">${chunks(sayings, 2)
           .map(
             (row) =>
-              `<tr>${row.map((s) => `<td style="width:38mm">${esc(s.label)}${mark}</td><td style="width:52mm;color:#000">${lines(s.value)}</td>`).join('')}</tr>`,
+              `<tr>${row
+                .map(
+                  (s) =>
+                    `<td style="width:38mm">${esc(s.label)}${mark}</td><td style="width:52mm;color:#000">` +
+                    `${lines(s.value)}</td>`,
+                )
+                .join('')}` + '</tr>',
           )
           .join('')}</table>`
       default:
@@ -216,11 +272,20 @@ export class Studio {
   table(heads: readonly string[], rows: readonly (readonly string[])[], words: readonly number[]): string {
     const cell = (tag: string) => (text: string, i: number) =>
       `<${tag}${words.includes(i) ? ' class="a"' : ''}>${esc(text)}</${tag}>`
-    return `<table class="lines"><tr>${heads.map(cell('th')).join('')}</tr>${rows.map((row) => `<tr>${row.map(cell('td')).join('')}</tr>`).join('')}</table>`
+    return (
+      `<table class="lines"><tr>${heads.map(cell('th')).join('')}</tr>` +
+      `${rows.map((row) => `<tr>${row.map(cell('td')).join('')}</tr>`).join('')}</table>`
+    )
   }
 
   sums = (sayings: readonly Saying[]): string =>
-    `<table class="sums">${sayings.map((s, i) => `<tr><td>${i === sayings.length - 1 ? `<b>${esc(s.label)}</b>` : esc(s.label)}</td><td>${esc(s.value)}</td></tr>`).join('')}</table>`
+    `<table class="sums">${sayings
+      .map(
+        (s, i) =>
+          `<tr><td>${i === sayings.length - 1 ? `<b>${esc(s.label)}</b>` : esc(s.label)}</td><td>` +
+          `${esc(s.value)}</td></tr>`,
+      )
+      .join('')}` + '</table>'
 
   tick(label: string, options: readonly (readonly [string, boolean])[]): string {
     const [on, off] = this.dice.pick([
@@ -229,7 +294,15 @@ export class Studio {
       ['●', '○'],
       ['[X]', '[ ]'],
     ])
-    return `<p>${esc(label)} &nbsp; ${options.map(([text, yes]) => `<span style="white-space:nowrap;margin-right:6mm"><span style="font-family:'DejaVu Sans'">${yes ? on : off}</span> ${esc(text)}</span>`).join('')}</p>`
+    return (
+      `<p>${esc(label)} &nbsp; ${options
+        .map(
+          ([text, yes]) =>
+            `<span style="white-space:nowrap;margin-right:6mm"><span style="font-family:'DejaVu Sans'">` +
+            `${yes ? on : off}</span> ${esc(text)}</span>`,
+        )
+        .join('')}` + '</p>'
+    )
   }
 
   signature(signed: boolean, label: string, day: string, dateLabel: string | null): string {
@@ -237,13 +310,23 @@ export class Studio {
     const on = signed ? esc(day) : ''
     return this.dice.pick([
       () =>
-        `<div class="sg"><div><div class="ln">${ink}</div>${esc(label)}</div>${dateLabel ? `<div><div class="ln">${on}</div>${esc(dateLabel)}</div>` : ''}</div>`,
+        `<div class="sg"><div><div class="ln">${ink}</div>${esc(label)}</div>` +
+        `${dateLabel ? `<div><div class="ln">${on}</div>${esc(dateLabel)}</div>` : ''}</div>`,
       () =>
-        `<div class="sg"><div>${esc(label)}<div class="ln">${ink}</div></div>${dateLabel ? `<div>${esc(dateLabel)}<div class="ln">${on}</div></div>` : ''}</div>`,
+        `<div class="sg"><div>${esc(label)}<div class="ln">${ink}</div></div>` +
+        `${dateLabel ? `<div>${esc(dateLabel)}<div class="ln">${on}</div></div>` : ''}</div>`,
       () =>
         `<div class="sg"><div>${esc(label)}: ${ink}</div>${dateLabel ? `<div>${esc(dateLabel)}: ${on || '____________'}</div>` : ''}</div>`,
       () =>
-        `<table style="margin-top:8mm"><tr>${dateLabel ? `<td style="border:.2mm solid #777;padding:1mm 2mm;width:45mm;height:20mm;vertical-align:top"><small>${esc(dateLabel)}</small><br>${on}</td>` : ''}<td style="border:.2mm solid #777;padding:1mm 2mm;height:20mm;vertical-align:top"><small>${esc(label)}</small><br>${ink}</td></tr></table>`,
+        '<table style="margin-top:8mm"><tr>' +
+        `${
+          dateLabel
+            ? '<td style="border:.2mm solid #777;padding:1mm 2mm;width:45mm;height:20mm;' +
+              `vertical-align:top"><small>${esc(dateLabel)}</small><br>${on}</td>`
+            : ''
+        }` +
+        '<td style="border:.2mm solid #777;padding:1mm 2mm;height:20mm;vertical-align:top"><small>' +
+        `${esc(label)}</small><br>${ink}</td></tr></table>`,
     ])()
   }
 

@@ -266,11 +266,22 @@ export const WORDINGS: Readonly<Record<string, readonly Wording[]>> = {
         ],
       },
       prose: [
-        'This is to certify that insurance has been effected on the motor vessel {vessel_name}, the property of {insured_name}, under policy number {policy_number}, for twelve months at noon from {cover_start} to {cover_end}, for a sum insured of {sum_insured}. Premium: {premium}.',
-        '{insured_name} has taken out cover no. {policy_number} with this company. Vessel insured: {vessel_name}. The cover commences on {cover_start} and expires on {cover_end}. Amount insured {sum_insured}; premium {premium}, tax included.',
-        'Dear {insured_name},||your boat {vessel_name} is insured with us. The policy ({policy_number}) starts on {cover_start} and ends on {cover_end}. Should she be lost we pay up to {sum_insured}. You pay a premium of {premium} for the year.',
-        'We hereby certify that {insured_name} is covered with us for the vessel {vessel_name} under policy {policy_number} for the period {period}. Hull and machinery are insured for {sum_insured}; the premium is {premium}.',
-        'Policy {policy_number}. In consideration of a premium of {premium} we insure {insured_name} in respect of {vessel_name} up to {sum_insured} from {cover_start} until {cover_end}, both days included.',
+        'This is to certify that insurance has been effected on the motor vessel {vessel_name}' +
+          ', the property of {insured_name}, under policy number {policy_number}' +
+          ', for twelve months at noon from {cover_start} to {cover_end}' +
+          ', for a sum insured of {sum_insured}. Premium: {premium}.',
+        '{insured_name} has taken out cover no. {policy_number} with this company. Vessel insured: ' +
+          '{vessel_name}. The cover commences on {cover_start} and expires on {cover_end}. ' +
+          'Amount insured {sum_insured}; premium {premium}, tax included.',
+        'Dear {insured_name},||your boat {vessel_name} is insured with us. ' +
+          'The policy ({policy_number}) starts on {cover_start} and ends on {cover_end}. ' +
+          'Should she be lost we pay up to {sum_insured}. You pay a premium of {premium} for the year.',
+        'We hereby certify that {insured_name} is covered with us for the vessel {vessel_name} under ' +
+          'policy {policy_number} for the period {period}. ' +
+          'Hull and machinery are insured for {sum_insured}; the premium is {premium}.',
+        'Policy {policy_number}. In consideration of a premium of {premium} we insure {insured_name} ' +
+          'in respect of {vessel_name} up to {sum_insured} from {cover_start} until {cover_end}' +
+          ', both days included.',
       ],
       small: [
         'Warranted laid up from 1 November to 1 March unless agreed otherwise. Excess EUR 400.00.',
@@ -323,9 +334,18 @@ export const WORDINGS: Readonly<Record<string, readonly Wording[]>> = {
         ],
       },
       prose: [
-        'It is hereby certified that the ship {vessel_name}, of hull identification number {hull_number}, was registered at Port Ellery on {issue_date} under official number {registration_number}, and that {owner_name} is the sole owner thereof. The registration remains in force until {expiry_date}.',
-        'Register no. {registration_number}. The craft named {vessel_name} bearing hull number {hull_number} belongs to {owner_name}. Registered on {issue_date}; registration to be renewed by {expiry_date}.',
-        'We certify that the {vessel_name} (hull no. {hull_number}) has been entered in Part I of the register with official number {registration_number}. Her owner is {owner_name}. Given under my hand on {issue_date}. This certificate expires on {expiry_date}.',
+        'It is hereby certified that the ship {vessel_name}' +
+          ', of hull identification number {hull_number}' +
+          ', was registered at Port Ellery on {issue_date} under official number {registration_number}' +
+          ', and that {owner_name} is the sole owner thereof. ' +
+          'The registration remains in force until {expiry_date}.',
+        'Register no. {registration_number}. The craft named {vessel_name} bearing hull number ' +
+          '{hull_number} belongs to {owner_name}. Registered on {issue_date}; ' +
+          'registration to be renewed by {expiry_date}.',
+        'We certify that the {vessel_name} (hull no. ' +
+          '{hull_number}) has been entered in Part I of the register with official number ' +
+          '{registration_number}. Her owner is {owner_name}. Given under my hand on {issue_date}. ' +
+          'This certificate expires on {expiry_date}.',
       ],
       small: [
         'Not a document of title. To be kept on board and shown on demand.',
@@ -354,9 +374,13 @@ export const WORDINGS: Readonly<Record<string, readonly Wording[]>> = {
         national_number: NATIONAL,
       },
       prose: [
-        'I ({applicant_name}, national number {national_number}) authorise the society to carry out a credit search with any licensed reference agency and to keep the result on file.',
+        'I ({applicant_name}, national number {national_number}' +
+          ') authorise the society to carry out a credit search with any licensed reference agency and ' +
+          'to keep the result on file.',
         'By this form {applicant_name}, holder of national number {national_number}, agrees to enquiries being made of credit reference agencies.',
-        'I, {applicant_name}, national number {national_number}, hereby give Merrow Sound Mutual permission to obtain information about me from credit reference agencies.',
+        'I, {applicant_name}, national number {national_number}' +
+          ', hereby give Merrow Sound Mutual permission to obtain information about me from credit ' +
+          'reference agencies.',
         'I, the undersigned {applicant_name} (national no. {national_number}), consent to a search of my credit history in connection with my loan.',
       ],
       small: [
@@ -646,12 +670,25 @@ export const WORDINGS: Readonly<Record<string, readonly Wording[]>> = {
         letter_date: ['Date', 'Dated', 'Our letter of'],
       },
       prose: [
-        'Date: {letter_date}||Dear Sirs,||{employee_name} has worked for this company since {start_date}. The position held is that of {job_title}, and the yearly gross salary amounts to {annual_salary}. The employment is not limited in time.||{employer_name}',
-        '{letter_date}||We hereby confirm that {employee_name} is an employee of {employer_name}, having joined the company on {start_date}. In the role of {job_title} the annual gross remuneration is {annual_salary}.',
-        'This is to confirm the employment of {employee_name} with {employer_name} as {job_title}, on a full-time and permanent contract which commenced on {start_date}, at a gross salary of {annual_salary} per annum.||{letter_date}',
-        '{letter_date}||To whom it may concern||This letter confirms that {employee_name} joined {employer_name} on {start_date} and is currently employed as a {job_title} on a permanent basis. The basic salary is {annual_salary} per annum.',
-        '{letter_date}||Re: {employee_name}||Dear Sir or Madam,||The above has been with us since {start_date}, holds the post of {job_title} and is paid {annual_salary} a year before deductions. We know of no reason why this should change.||{employer_name}',
-        'We, {employer_name}, confirm the following about our {job_title} {employee_name}: start of employment {start_date}; gross pay {annual_salary} per year; not on probation. Written on {letter_date}.',
+        'Date: {letter_date}||Dear Sirs,||{employee_name} has worked for this company since ' +
+          '{start_date}. The position held is that of {job_title}' +
+          ', and the yearly gross salary amounts to {annual_salary}. ' +
+          'The employment is not limited in time.||{employer_name}',
+        '{letter_date}||We hereby confirm that {employee_name} is an employee of {employer_name}' +
+          ', having joined the company on {start_date}. ' +
+          'In the role of {job_title} the annual gross remuneration is {annual_salary}.',
+        'This is to confirm the employment of {employee_name} with {employer_name} as {job_title}' +
+          ', on a full-time and permanent contract which commenced on {start_date}' +
+          ', at a gross salary of {annual_salary} per annum.||{letter_date}',
+        '{letter_date}||To whom it may concern||This letter confirms that {employee_name} joined ' +
+          '{employer_name} on {start_date} and is currently employed as a {job_title} on a permanent ' +
+          'basis. The basic salary is {annual_salary} per annum.',
+        '{letter_date}||Re: {employee_name}||Dear Sir or Madam,||The above has been with us since ' +
+          '{start_date}, holds the post of {job_title} and is paid {annual_salary} a year before ' +
+          'deductions. We know of no reason why this should change.||{employer_name}',
+        'We, {employer_name}, confirm the following about our {job_title} {employee_name}: ' +
+          'start of employment {start_date}; gross pay {annual_salary} per year; not on probation. ' +
+          'Written on {letter_date}.',
       ],
       small: ['Given without liability on our part.', 'Please address questions to Personnel.'],
       sign: ['Yours sincerely', 'For and on behalf of the company', 'HR Manager', 'Director'],
@@ -681,8 +718,12 @@ export const WORDINGS: Readonly<Record<string, readonly Wording[]>> = {
         issue_date: ['Date of issue', 'Issued', 'Date', 'Notice issued on', 'Date of assessment'],
       },
       prose: [
-        'Notice issued on {issue_date} to {taxpayer_name} (national number {national_number}). For the tax year {tax_year} your total income has been assessed at {total_income}, on which income tax of {tax_due} is payable.',
-        '{taxpayer_name}|National number: {national_number}||Your income for the year {tax_year} came to {total_income}. The tax due on it is {tax_due}. Date of this notice: {issue_date}.',
+        'Notice issued on {issue_date} to {taxpayer_name} (national number {national_number}). ' +
+          'For the tax year {tax_year} your total income has been assessed at {total_income}' +
+          ', on which income tax of {tax_due} is payable.',
+        '{taxpayer_name}|National number: {national_number}' +
+          '||Your income for the year {tax_year} came to {total_income}. ' +
+          'The tax due on it is {tax_due}. Date of this notice: {issue_date}.',
       ],
       small: ['You may appeal within 30 days. Interest runs on unpaid tax.', 'Payment slips are sent apart.'],
     },
@@ -837,9 +878,15 @@ export const WORDINGS: Readonly<Record<string, readonly Wording[]>> = {
         period: ['Validity', 'Period of licence', 'Valid', 'Licence period'],
       },
       prose: [
-        'The Skerrow Fisheries Office licenses {holder_name}, being the owner of the vessel {vessel_name}, to fish commercially under licence number {licence_number}. This licence is valid from {valid_from} to {valid_until} inclusive.',
-        'Licence {licence_number} granted to {holder_name} in respect of {vessel_name}. It comes into force on {valid_from} and ceases to have effect on {valid_until}.',
-        'Licence no. {licence_number} is hereby granted to {holder_name} to fish for sale from the vessel {vessel_name} from {valid_from} until {valid_until}, subject to the conditions overleaf.',
+        'The Skerrow Fisheries Office licenses {holder_name}' +
+          ', being the owner of the vessel {vessel_name}' +
+          ', to fish commercially under licence number {licence_number}. ' +
+          'This licence is valid from {valid_from} to {valid_until} inclusive.',
+        'Licence {licence_number} granted to {holder_name} in respect of {vessel_name}. ' +
+          'It comes into force on {valid_from} and ceases to have effect on {valid_until}.',
+        'Licence no. {licence_number} is hereby granted to {holder_name} to fish for sale from the ' +
+          'vessel {vessel_name} from {valid_from} until {valid_until}' +
+          ', subject to the conditions overleaf.',
       ],
       small: [
         'Subject to the Sea Fisheries Order. Landings to be declared. Not transferable.',
@@ -873,10 +920,18 @@ export const WORDINGS: Readonly<Record<string, readonly Wording[]>> = {
         ],
       },
       prose: [
-        'THIS AGREEMENT is made between {harbour_name}, the owner of the moorings, and {berth_holder}, hereafter the customer, whose vessel {vessel_name} is to lie at berth C14.|Period: {start_date} to {end_date}.|Charges: {annual_fee} per year, payable each January.',
-        '{harbour_name} lets to {berth_holder} a berth for the boat {vessel_name}. The letting begins on {start_date} and, unless renewed, ends on {end_date}. The rent is {annual_fee} per annum.',
-        'In return for an annual payment of {annual_fee}, {harbour_name} grants {berth_holder} the right to berth {vessel_name} in the inner basin between {start_date} and {end_date}.',
-        'This licence is granted by {harbour_name} to {berth_holder} (“the Licensee”) to moor the vessel {vessel_name} at a berth to be allotted by the harbour master.|The term runs from {start_date} to {end_date}.|The Licensee shall pay {annual_fee} a year, in advance.',
+        'THIS AGREEMENT is made between {harbour_name}, the owner of the moorings, and {berth_holder}' +
+          ', hereafter the customer, whose vessel {vessel_name} is to lie at berth C14.|Period: ' +
+          '{start_date} to {end_date}.|Charges: {annual_fee} per year, payable each January.',
+        '{harbour_name} lets to {berth_holder} a berth for the boat {vessel_name}. ' +
+          'The letting begins on {start_date} and, unless renewed, ends on {end_date}. ' +
+          'The rent is {annual_fee} per annum.',
+        'In return for an annual payment of {annual_fee}' +
+          ', {harbour_name} grants {berth_holder} the right to berth {vessel_name} in the inner basin ' +
+          'between {start_date} and {end_date}.',
+        'This licence is granted by {harbour_name} to {berth_holder} (“the Licensee”) to moor the ' +
+          'vessel {vessel_name} at a berth to be allotted by the harbour master.|The term runs from ' +
+          '{start_date} to {end_date}.|The Licensee shall pay {annual_fee} a year, in advance.',
       ],
       body: [
         'The licensee shall keep the vessel insured against third-party risks for not less than EUR 3,000,000.00.',
@@ -923,11 +978,21 @@ export const WORDINGS: Readonly<Record<string, readonly Wording[]>> = {
         statement_date: ['Statement date', 'Date', 'As of', 'Date of statement', 'Balance at'],
       },
       prose: [
-        'Date {statement_date}||{borrower_name}|Loan account {loan_number}||The balance of your loan on this date stands at {outstanding_balance}. You are paying {monthly_payment} a month.',
-        '{lender_name} certifies that on {statement_date} the amount outstanding under loan agreement {loan_number} with {borrower_name} was {outstanding_balance}. Instalments of {monthly_payment} fall due monthly.',
-        'Dear {borrower_name},||Re: loan {loan_number}||To pay off your loan in full as of {statement_date} you would need to pay us {outstanding_balance}. Until then the instalment of {monthly_payment} continues to be collected each month.',
-        '{statement_date}||Account: {loan_number}||Dear {borrower_name},||Thank you for your enquiry. As of today you owe {outstanding_balance} on this loan. Your regular payment of {monthly_payment} per month is up to date.',
-        'As at {statement_date} the sum needed to settle loan {loan_number} in the name of {borrower_name} is {outstanding_balance}. The monthly repayment is {monthly_payment}.',
+        'Date {statement_date}||{borrower_name}|Loan account {loan_number}' +
+          '||The balance of your loan on this date stands at {outstanding_balance}. ' +
+          'You are paying {monthly_payment} a month.',
+        '{lender_name} certifies that on {statement_date} the amount outstanding under loan ' +
+          'agreement {loan_number} with {borrower_name} was {outstanding_balance}. ' +
+          'Instalments of {monthly_payment} fall due monthly.',
+        'Dear {borrower_name},||Re: loan {loan_number}' +
+          '||To pay off your loan in full as of {statement_date} you would need to pay us ' +
+          '{outstanding_balance}. Until then the instalment of {monthly_payment} continues to be ' +
+          'collected each month.',
+        '{statement_date}||Account: {loan_number}||Dear {borrower_name}' +
+          ',||Thank you for your enquiry. As of today you owe {outstanding_balance} on this loan. ' +
+          'Your regular payment of {monthly_payment} per month is up to date.',
+        'As at {statement_date} the sum needed to settle loan {loan_number} in the name of ' +
+          '{borrower_name} is {outstanding_balance}. The monthly repayment is {monthly_payment}.',
       ],
       small: ['Interest accrues daily at EUR 1.12 after this date.', 'The figure is valid for 28 days.'],
     },
@@ -950,7 +1015,8 @@ export const WORDINGS: Readonly<Record<string, readonly Wording[]>> = {
         'Account holder {account_holder} hereby instructs the bank to pay direct debits drawn by Merrow Sound Mutual on account IBAN {iban}.',
       ],
       small: [
-        'Instruction to your bank: please pay Merrow Sound Mutual direct debits from the account detailed here, subject to the safeguards of the scheme.',
+        'Instruction to your bank: please pay Merrow Sound Mutual direct debits from the account ' +
+          'detailed here, subject to the safeguards of the scheme.',
         'You may claim a refund within eight weeks. Mandate type: recurring.',
       ],
       sign: SIGN,
@@ -1020,10 +1086,17 @@ export const WORDINGS: Readonly<Record<string, readonly Wording[]>> = {
         ],
       },
       prose: [
-        'It is hereby certified that {business_name}, a company limited by shares, was duly incorporated and entered in the register under number {company_number} on {incorporation_date}.',
-        'Company no. {company_number}||This is to certify that|{business_name}|is this day incorporated as a private company and that the company is limited.||{incorporation_date}',
-        'No. {company_number}||I certify that {business_name} was this day incorporated under the Companies Ordinance and that the company is limited.||Given at Merrow, this day, {incorporation_date}',
-        'The Registrar of Companies certifies that {business_name} is registered under number {company_number} as a private limited company, incorporated on {incorporation_date}.',
+        'It is hereby certified that {business_name}' +
+          ', a company limited by shares, was duly incorporated and entered in the register under ' +
+          'number {company_number} on {incorporation_date}.',
+        'Company no. {company_number}||This is to certify that|{business_name}' +
+          '|is this day incorporated as a private company and that the company is ' +
+          'limited.||{incorporation_date}',
+        'No. {company_number}||I certify that {business_name} was this day incorporated under the ' +
+          'Companies Ordinance and that the company is limited.||Given at Merrow, this day, ' +
+          '{incorporation_date}',
+        'The Registrar of Companies certifies that {business_name} is registered under number ' +
+          '{company_number} as a private limited company, incorporated on {incorporation_date}.',
       ],
       small: [
         'Registrar of Companies, Skerrow Isles.',
@@ -1113,10 +1186,16 @@ export const WORDINGS: Readonly<Record<string, readonly Wording[]>> = {
         ['Authorised person', 'Office'],
       ],
       prose: [
-        'Extract from the minutes of the board of {business_name}, meeting held {meeting_date}.||IT WAS RESOLVED THAT {signatories} be and are hereby authorised to operate the account with Merrow Sound Mutual.',
-        'We, the directors of {business_name}, met on {meeting_date} and decided as follows: the company shall open an account; the persons entitled to sign for it are {signatories}.',
-        'At a meeting of the board of {business_name} on {meeting_date} it was unanimously resolved that an account be opened with Merrow Sound Mutual and that {signatories} be appointed signatories, each to sign alone.',
-        '{business_name}|Minutes of the board meeting of {meeting_date}||Resolved: to open a business account, to be operated by {signatories} jointly.',
+        'Extract from the minutes of the board of {business_name}, meeting held {meeting_date}' +
+          '.||IT WAS RESOLVED THAT {signatories} be and are hereby authorised to operate the account ' +
+          'with Merrow Sound Mutual.',
+        'We, the directors of {business_name}, met on {meeting_date} and decided as follows: ' +
+          'the company shall open an account; the persons entitled to sign for it are {signatories}.',
+        'At a meeting of the board of {business_name} on {meeting_date} it was unanimously resolved ' +
+          'that an account be opened with Merrow Sound Mutual and that {signatories} be appointed ' +
+          'signatories, each to sign alone.',
+        '{business_name}|Minutes of the board meeting of {meeting_date}||Resolved: ' +
+          'to open a business account, to be operated by {signatories} jointly.',
       ],
       small: [
         'Resolved that the following be authorised to sign on the account:',

@@ -27,7 +27,8 @@ export async function drawLetter(story: Story, layout: number, dice: Dice): Prom
     let y = paper.prose(
       50,
       144,
-      'Hello, attached are the papers that you asked for. The registration is a copy; I can bring the original to the counter. Please tell me if anything is missing.',
+      'Hello, attached are the papers that you asked for. The registration is a copy; ' +
+        'I can bring the original to the counter. Please tell me if anything is missing.',
       480,
       { size: 11 },
     )
@@ -47,7 +48,9 @@ export async function drawLetter(story: Story, layout: number, dice: Dice): Prom
     let y = paper.prose(
       50,
       180,
-      'please find enclosed the papers for my application. I look forward to hearing from you and will gladly send whatever else is needed. The boat can be seen at the yard on any weekday.',
+      'please find enclosed the papers for my application. ' +
+        'I look forward to hearing from you and will gladly send whatever else is needed. ' +
+        'The boat can be seen at the yard on any weekday.',
       490,
       { size: 11 },
     )

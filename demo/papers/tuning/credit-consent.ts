@@ -81,8 +81,10 @@ export async function drawConsent(
       50,
       y,
       layout === 0
-        ? 'I consent to Merrow Sound Mutual asking credit reference agencies about my credit history for the purpose of this application. I may withdraw this consent at any time.'
-        : 'I agree that Merrow Sound Mutual may run a credit check on me with a credit reference agency, keep its answer with my papers, and use it to decide on my loan.',
+        ? 'I consent to Merrow Sound Mutual asking credit reference agencies about my credit history ' +
+            'for the purpose of this application. I may withdraw this consent at any time.'
+        : 'I agree that Merrow Sound Mutual may run a credit check on me with a credit reference ' +
+            'agency, keep its answer with my papers, and use it to decide on my loan.',
       490,
       { size: 11 },
     )

@@ -171,8 +171,13 @@ export async function diceCover(story: Story, dice: Dice, wishes: CoverWishes): 
       60,
       d.head(story.insurer, V.title) + 10,
       dice.pick([
-        `We confirm that ${insured} is insured with us under policy number ${policy} in respect of the vessel ${vessel}. The insurance runs from ${d.date(start)} to ${d.date(end)}. The sum insured is ${d.money(sum)} and the annual premium ${d.money(premium)}.`,
-        `Policy no. ${policy} has been issued to ${insured} for the boat named ${vessel}, with cover from ${d.date(start)} until ${d.date(end)}, for a sum insured of ${d.money(sum)}, at a premium of ${d.money(premium)}.`,
+        `We confirm that ${insured} is insured with us under policy number ${policy}` +
+          ` in respect of the vessel ${vessel}. The insurance runs from ${d.date(start)} to ` +
+          `${d.date(end)}. The sum insured is ${d.money(sum)} and the annual premium ` +
+          `${d.money(premium)}.`,
+        `Policy no. ${policy} has been issued to ${insured} for the boat named ${vessel}, with cover from ` +
+          `${d.date(start)} until ${d.date(end)}, for a sum insured of ${d.money(sum)}, at a premium of ` +
+          `${d.money(premium)}.`,
       ]),
       470,
       { size: 10.5, leading: 1.6 },
@@ -221,8 +226,11 @@ export async function diceRegistration(story: Story, dice: Dice, wishes: Registr
       60,
       d.head('Skerrow Isles Registry', R.title) + 10,
       dice.pick([
-        `This is to certify that the vessel ${vessel}, hull number ${hull}, is entered in the register under registration number ${story.registration} in the name of her owner, ${owner}. Issued on ${d.date(issued)}. This certificate is valid until ${d.date(expiry)}.`,
-        `Registration number ${story.registration}: the boat ${vessel} (hull no. ${hull}), owned by ${owner}, was registered on ${d.date(issued)}; the registration expires on ${d.date(expiry)}.`,
+        `This is to certify that the vessel ${vessel}, hull number ${hull}, is entered in the register under registration number ` +
+          `${story.registration} in the name of her owner, ${owner}. Issued on ${d.date(issued)}. This certificate is valid until ` +
+          `${d.date(expiry)}.`,
+        `Registration number ${story.registration}: the boat ${vessel} (hull no. ${hull}), owned by ` +
+          `${owner}, was registered on ${d.date(issued)}; the registration expires on ${d.date(expiry)}.`,
       ]),
       470,
       { size: 11, leading: 1.6 },

@@ -149,7 +149,8 @@ export async function drawCover(
   paper.prose(
     50,
     y + 30,
-    'Cover is for hull, machinery and gear against perils of the sea, fire and theft within the waters of the Skerrow Isles, and for third party liability, on the terms of the policy.',
+    'Cover is for hull, machinery and gear against perils of the sea, fire and theft within the ' +
+      'waters of the Skerrow Isles, and for third party liability, on the terms of the policy.',
     480,
     { size: 9.5 },
   )

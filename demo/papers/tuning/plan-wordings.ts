@@ -44,9 +44,12 @@ const BUSINESS = [
 ]
 
 const SURVEY_EN = [
-  'The hull was examined ashore, pressure-washed and dry. Hammer sounding gave a clear ring over the whole of the topsides; below the waterline two small areas near the keel sounded dull and were marked with chalk.',
+  'The hull was examined ashore, pressure-washed and dry. ' +
+    'Hammer sounding gave a clear ring over the whole of the topsides; ' +
+    'below the waterline two small areas near the keel sounded dull and were marked with chalk.',
   'Moisture readings lay between 8 and 14 on the relative scale. No blistering was seen. The antifouling was patchy but sound beneath.',
-  'Stern gear: the propeller shows light pitting, the shaft runs true and the cutless bearing has two millimetres of play. Anodes were half wasted and should be renewed at the next lift.',
+  'Stern gear: the propeller shows light pitting, the shaft runs true and the cutless bearing ' +
+    'has two millimetres of play. Anodes were half wasted and should be renewed at the next lift.',
   'Seacocks and through-hull fittings were opened and closed by hand; the one under the galley sink was stiff. Hoses are double-clipped.',
   'Deck and wheelhouse: the non-slip is worn at the hauler. Guard rails are firm. Two window seals weep when hosed.',
   'Engine: started from cold without smoke and ran at 1,450 revolutions for twenty minutes with steady oil pressure. The bilge was clean.',
@@ -107,9 +110,17 @@ export const PLAN_WORDS: Readonly<Record<string, readonly Wordings[]>> = {
         letter_date: ['Date', 'Issued on', 'Date of letter'],
       },
       prose: [
-        '{letter_date}|We confirm that {employee_name} has been employed by {employer_name} since {start_date} as {job_title}. The contract is permanent. The gross annual salary is {annual_salary}.|Please ring us if you need to know more.',
-        '{letter_date}|This is to certify that {employee_name} works for us in the position of {job_title}. The employment began on {start_date} and is open-ended. {employee_name} earns an annual salary of {annual_salary} before tax, paid in twelve instalments.',
-        'Date: {letter_date}|At the request of our employee {employee_name} we state the following: employed with us as {job_title} since {start_date}, full-time, with a salary per annum of {annual_salary}. No notice has been given by either side.',
+        '{letter_date}|We confirm that {employee_name} has been employed by {employer_name} since ' +
+          '{start_date} as {job_title}. The contract is permanent. ' +
+          'The gross annual salary is {annual_salary}.|Please ring us if you need to know more.',
+        '{letter_date}|This is to certify that {employee_name} works for us in the position of ' +
+          '{job_title}. The employment began on {start_date} and is open-ended. ' +
+          '{employee_name} earns an annual salary of {annual_salary} before tax, paid in twelve ' +
+          'instalments.',
+        'Date: {letter_date}|At the request of our employee {employee_name} we state the following: ' +
+          'employed with us as {job_title} since {start_date}' +
+          ', full-time, with a salary per annum of {annual_salary}. ' +
+          'No notice has been given by either side.',
       ],
       sign: ['Yours faithfully', 'For the employer', 'Human Resources', 'Signed', 'Personnel Manager'],
     },
@@ -178,7 +189,8 @@ export const PLAN_WORDS: Readonly<Record<string, readonly Wordings[]>> = {
       last: [],
       body: [
         'Balance sheet. Fixed assets are shown at cost less depreciation on a reducing balance. The boat and her gear were valued by the proprietor.',
-        'Notes to the accounts: the accounts are drawn up on a cash basis. Fuel, bait, ice and harbour dues are charged as incurred. Drawings are not an expense.',
+        'Notes to the accounts: the accounts are drawn up on a cash basis. ' +
+          'Fuel, bait, ice and harbour dues are charged as incurred. Drawings are not an expense.',
         'Creditors are shown as they stood on the last day. No stock was held. Debtors are landings sold and not yet paid for.',
         'The accounts were compiled from the books and vouchers of the business without audit.',
       ],
@@ -306,8 +318,12 @@ export const PLAN_WORDS: Readonly<Record<string, readonly Wordings[]>> = {
         ],
       },
       prose: [
-        'This agreement is made between {harbour_name} (the harbour) and {berth_holder} (the berth holder) for the vessel {vessel_name}.|The berth is let from {start_date} until {end_date}.|The berth holder pays an annual fee of {annual_fee}, due in advance.',
-        'Between {harbour_name}, hereinafter the harbour, and the berth holder {berth_holder}, owner of the vessel {vessel_name}, the following is agreed: the term begins on {start_date} and ends on {end_date}; the annual fee is {annual_fee}.',
+        'This agreement is made between {harbour_name} (the harbour) and {berth_holder} (the berth ' +
+          'holder) for the vessel {vessel_name}.|The berth is let from {start_date} until {end_date}' +
+          '.|The berth holder pays an annual fee of {annual_fee}, due in advance.',
+        'Between {harbour_name}, hereinafter the harbour, and the berth holder {berth_holder}' +
+          ', owner of the vessel {vessel_name}, the following is agreed: ' +
+          'the term begins on {start_date} and ends on {end_date}; the annual fee is {annual_fee}.',
       ],
       more: [1, 2],
       body: BERTH_CLAUSES,
@@ -341,8 +357,12 @@ export const PLAN_WORDS: Readonly<Record<string, readonly Wordings[]>> = {
         statement_date: ['Statement date', 'As at', 'Date', 'Balance as at', 'Issued on'],
       },
       prose: [
-        '{statement_date}|Loan number {loan_number}|Dear {borrower_name},|the outstanding balance of your loan is {outstanding_balance}. Your monthly payment is {monthly_payment}, collected on the first of each month.',
-        'Date: {statement_date}|We confirm that {borrower_name} holds loan number {loan_number} with us. On the date of this letter the balance outstanding was {outstanding_balance}, with a monthly instalment of {monthly_payment}.',
+        '{statement_date}|Loan number {loan_number}|Dear {borrower_name}' +
+          ',|the outstanding balance of your loan is {outstanding_balance}. ' +
+          'Your monthly payment is {monthly_payment}, collected on the first of each month.',
+        'Date: {statement_date}|We confirm that {borrower_name} holds loan number {loan_number} with ' +
+          'us. On the date of this letter the balance outstanding was {outstanding_balance}' +
+          ', with a monthly instalment of {monthly_payment}.',
       ],
       small: [
         'Interest accrues daily until the loan is settled. This figure holds for fourteen days.',
@@ -364,8 +384,10 @@ export const PLAN_WORDS: Readonly<Record<string, readonly Wordings[]>> = {
         iban: ['IBAN', 'Account number (IBAN)', 'Account to be debited', 'Your IBAN'],
       },
       small: [
-        'By signing this mandate you authorise Merrow Sound Mutual to send instructions to your bank to debit your account. You are entitled to a refund from your bank within eight weeks.',
-        'I authorise the creditor named above to collect the instalments of my loan by direct debit. Creditor identifier: IE99ZZZ123456. Type of payment: recurrent.',
+        'By signing this mandate you authorise Merrow Sound Mutual to send instructions to your bank ' +
+          'to debit your account. You are entitled to a refund from your bank within eight weeks.',
+        'I authorise the creditor named above to collect the instalments of my loan by direct debit. ' +
+          'Creditor identifier: IE99ZZZ123456. Type of payment: recurrent.',
       ],
       sign: ['Signature of account holder', ...SIGN],
       date: DATE,
@@ -432,8 +454,12 @@ export const PLAN_WORDS: Readonly<Record<string, readonly Wordings[]>> = {
         ],
       },
       prose: [
-        'Company number {company_number}|The registrar of companies hereby certifies that|{business_name}|was incorporated on {incorporation_date} under the Companies Act of the Skerrow Isles as a private company limited by shares.',
-        'I hereby certify that {business_name}, company number {company_number}, was incorporated on {incorporation_date} as a company limited by shares.|Given at the companies registry, Merrow.',
+        'Company number {company_number}|The registrar of companies hereby certifies ' +
+          'that|{business_name}|was incorporated on {incorporation_date} under the Companies Act of ' +
+          'the Skerrow Isles as a private company limited by shares.',
+        'I hereby certify that {business_name}, company number {company_number}' +
+          ', was incorporated on {incorporation_date} as a company limited by shares.|Given at the ' +
+          'companies registry, Merrow.',
       ],
       small: [
         'The company is a private company limited by shares. Registrar of Companies.',
@@ -508,8 +534,13 @@ export const PLAN_WORDS: Readonly<Record<string, readonly Wordings[]>> = {
         meeting_date: ['Date of meeting', 'Held on', 'Meeting date', 'Date'],
       },
       prose: [
-        'Minutes of a meeting of the board of directors of {business_name}, held on {meeting_date} at the registered office. A quorum was present.|It was resolved to open an account with Merrow Sound Mutual, and that {signatories} are authorised to sign on behalf of the company.',
-        'At a meeting held on {meeting_date} the directors of {business_name} resolved unanimously that an account be opened and that the authorised signatories of the company shall be {signatories}.|The chair closed the meeting.',
+        'Minutes of a meeting of the board of directors of {business_name}' +
+          ', held on {meeting_date} at the registered office. ' +
+          'A quorum was present.|It was resolved to open an account with Merrow Sound Mutual, and that ' +
+          '{signatories} are authorised to sign on behalf of the company.',
+        'At a meeting held on {meeting_date} the directors of {business_name} resolved unanimously ' +
+          'that an account be opened and that the authorised signatories of the company shall be ' +
+          '{signatories}.|The chair closed the meeting.',
       ],
       heads: [
         ['Authorised signatory', 'Position'],
