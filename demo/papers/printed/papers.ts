@@ -454,7 +454,17 @@ export async function drawStatement(
             : `<p>Account (IBAN) ${f.iban} · continued</p>`,
           '<table class="l z"><tr><th>Date</th><th>Details</th><th>Debit</th><th>Credit</th>' +
             '<th>Balance</th></tr>' +
-            `${rows.map((r) => cells([d(r.date), esc(r.text), r.amount < 0 ? m(-r.amount) : '–', r.amount > 0 ? m(r.amount) : '–', m(r.balance)])).join('')}` +
+            rows
+              .map((r) =>
+                cells([
+                  d(r.date),
+                  esc(r.text),
+                  r.amount < 0 ? m(-r.amount) : '–',
+                  r.amount > 0 ? m(r.amount) : '–',
+                  m(r.balance),
+                ]),
+              )
+              .join('') +
             '</table>',
           `<div class="foot">Page ${i + 1}/${sheets.length}</div>`,
         )

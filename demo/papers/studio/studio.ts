@@ -153,7 +153,8 @@ export class Studio {
       `.heads th{font-size:${size - 1.5}pt;text-align:left;color:${ink};font-weight:600;` +
       `padding:1mm 3mm 0 0;border-top:.3mm solid ${ink}}` +
       '.heads td{padding:0 3mm 2mm 0}' +
-      `.lines th{${dice.pick([`background:${ink};color:#fff`, `border-bottom:.4mm solid ${ink}`, 'border:.2mm solid #777'])};padding:1.2mm 2mm;text-align:right;font-weight:600}` +
+      `.lines th{${dice.pick([`background:${ink};color:#fff`, `border-bottom:.4mm solid ${ink}`, 'border:.2mm solid #777'])}` +
+      ';padding:1.2mm 2mm;text-align:right;font-weight:600}' +
       `.lines td{padding:${dice.pick([0.8, 1.4])}mm 2mm;text-align:right;` +
       `vertical-align:top${dice.chance(0.4) ? ';border-bottom:.1mm solid #ccc' : ''}}` +
       '.lines td:not(.a),.lines td:first-child,.sums td:last-child{white-space:nowrap}' +
