@@ -39,6 +39,15 @@ const STAGES = [
   'testing',
 ]
 
+/** Folders of the core, in that order; each is entered by its index.ts alone. Tests and their builders look inside. */
+const CORE = [...new Set(STAGES.map((stage) => stage.split('/')[0]))]
+const FACES = CORE.filter((folder) => folder !== 'testing').map((folder) => ({
+  target: [`./!(core|tests)/${SOURCES}`, `./core/!(${folder}|testing)/${SOURCES}`],
+  from: `./core/${folder}`,
+  except: ['./index.ts', './starter'],
+  message: `core/${folder}/ is entered by its index.ts.`,
+}))
+
 /**
  * What ships to begin with is data that whoever starts the application hands in: nothing that reads papers
  * knows it.
@@ -85,7 +94,15 @@ export default tseslint.config(
     rules: {
       'import-x/no-restricted-paths': [
         'error',
-        { zones: [...zonesOf(FOLDERS, './', HELD_FOLDERS), ...zonesOf(STAGES, './core/'), ...STARTER] },
+        {
+          zones: [
+            ...zonesOf(FOLDERS, './', HELD_FOLDERS),
+            ...zonesOf(STAGES, './core/'),
+            ...zonesOf(CORE, './core/'),
+            ...FACES,
+            ...STARTER,
+          ],
+        },
       ],
       // A class of all but a few letters is spelt out by its fix, letter by letter.
       'regexp/negation': 'off',

@@ -1,6 +1,6 @@
-import { documentTypeSchema, type DocumentType } from '../core/program/schema.ts'
+import { type DocumentType, documentTypeSchema } from '../core/program/index.ts'
 import { builtInTypes } from '../core/program/starter/types/index.ts'
-import { segmentPages } from '../core/classification/segment.ts'
+import { segmentPages } from '../core/classification/index.ts'
 import { Dice } from '../demo/dice.ts'
 import type { BenchCase } from './run.ts'
 

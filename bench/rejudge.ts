@@ -1,13 +1,12 @@
 import { readFile } from 'node:fs/promises'
-import type { Answer } from '../core/answers/answer.ts'
-import { assess } from '../core/pipeline/assess.ts'
-import type { Question } from '../core/findings/deck.ts'
+import type { Answer } from '../core/answers/index.ts'
+import { assess, keepingReader, pageReader } from '../core/pipeline/index.ts'
+import type { Question } from '../core/findings/index.ts'
 import { programById } from '../core/program/starter/programs.ts'
 import { builtInTypes } from '../core/program/starter/types/index.ts'
-import type { DocumentReading } from '../core/extraction/fields/extract.ts'
-import { segmentPages } from '../core/classification/segment.ts'
+import type { DocumentReading } from '../core/extraction/index.ts'
+import { segmentPages } from '../core/classification/index.ts'
 import { readPackage } from '../engine/pipeline/read-package.ts'
-import { pageReader, keepingReader } from '../core/pipeline/readings.ts'
 
 /**
  * What judging a large package again takes after each of some answers, with its readings kept as the

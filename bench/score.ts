@@ -1,6 +1,6 @@
-import type { Report } from '../core/handover/report.ts'
-import { squeeze } from '../core/text/normalize.ts'
-import { isMoney, type Row, type Value, plain } from '../core/model/value.ts'
+import type { Report } from '../core/handover/index.ts'
+import { squeeze } from '../core/text/index.ts'
+import { isMoney, plain, type Row, type Value } from '../core/model/index.ts'
 import type { Truth } from './truth.ts'
 
 /** Counts of one or many cases; every score is a ratio of them, so that cases add up. */

@@ -1,12 +1,10 @@
 import { builtInTypes } from '../core/program/starter/types/index.ts'
-import type { DocumentType } from '../core/program/schema.ts'
-import type { Page } from '../core/model/page.ts'
-import { extractDocument } from '../core/extraction/fields/extract.ts'
-import { labelBeside, withLearntLabels } from '../core/extraction/labels/learn-labels.ts'
+import { type DocumentType, typeById } from '../core/program/index.ts'
+import type { Page } from '../core/model/index.ts'
+import { extractDocument, labelBeside, withLearntLabels } from '../core/extraction/index.ts'
 import type { BenchCase } from './run.ts'
 import { equalValues } from './score.ts'
 import type { Truth } from './truth.ts'
-import { typeById } from '../core/program/document-type.ts'
 
 /** Papers of three types, each with its own kinds of values, whose labels are taken out of the definitions. */
 const TAUGHT = ['insurance_cover', 'vessel_registration', 'fishing_licence']

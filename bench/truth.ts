@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { valueSchema } from '../core/answers/answer.ts'
+import { valueSchema } from '../core/answers/index.ts'
 
 /** A corpus case as it lies on disk. */
 export const caseSchema = z.object({

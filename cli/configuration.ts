@@ -1,7 +1,12 @@
 import { readFile } from 'node:fs/promises'
-import { faultsOf } from '../core/program/faults.ts'
-import { loadProgram, loadTypes, type Loaded } from '../core/program/files.ts'
-import type { DocumentType, Program } from '../core/program/schema.ts'
+import {
+  type DocumentType,
+  faultsOf,
+  type Loaded,
+  loadProgram,
+  loadTypes,
+  type Program,
+} from '../core/program/index.ts'
 import { starterSet } from '../core/program/starter/index.ts'
 import { given } from './paths.ts'
 

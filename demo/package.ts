@@ -1,4 +1,4 @@
-import { addDays } from '../core/text/calendar.ts'
+import { addDays } from '../core/text/index.ts'
 import { Dice } from './dice.ts'
 import type { Hand } from './sheet.ts'
 import { paperSets, type PaperSet } from './papers/sets.ts'

@@ -1,5 +1,4 @@
-import type { Value } from '../core/model/value.ts'
-import { cents, isMoney } from '../core/model/value.ts'
+import { cents, isMoney, type Value } from '../core/model/index.ts'
 import { Dice } from './dice.ts'
 import { Paper, type Face } from './sheet.ts'
 import { dateForms, moneyForms } from './story.ts'

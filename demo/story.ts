@@ -1,4 +1,4 @@
-import { addDays, addMonths, dayName, monthIndex } from '../core/text/calendar.ts'
+import { addDays, addMonths, dayName, monthIndex } from '../core/text/index.ts'
 import type { Dice } from './dice.ts'
 import {
   makeAddress,

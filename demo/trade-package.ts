@@ -1,4 +1,4 @@
-import { addDays } from '../core/text/calendar.ts'
+import { addDays } from '../core/text/index.ts'
 import { bound, cluttered, type MadePackage } from './binding.ts'
 import { Dice } from './dice.ts'
 import { tradePlans, type TradePaperWishes } from './papers/plan.ts'

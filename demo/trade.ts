@@ -1,4 +1,4 @@
-import { addDays } from '../core/text/calendar.ts'
+import { addDays } from '../core/text/index.ts'
 import type { Dice } from './dice.ts'
 import { makeAddress, makeFirm, makePerson, makeUtility, type Address, type Person } from './world.ts'
 

@@ -1,4 +1,4 @@
-import type { Value } from '../core/model/value.ts'
+import type { Value } from '../core/model/index.ts'
 
 /** What is true of a drawn paper; pages are counted within it, from 1. */
 export interface TrueField {

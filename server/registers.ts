@@ -2,17 +2,17 @@ import { parse } from 'csv-parse/sync'
 import { and, eq, sql } from 'drizzle-orm'
 import { z } from 'zod'
 import {
-  REGISTERS,
-  registerKinds,
-  registerSides,
-  soughtIn,
   type RegisterEntry,
   type RegisterKind,
+  registerKinds,
+  REGISTERS,
   type RegisterSide,
-} from '../core/dossier/register.ts'
-import type { Assessment } from '../core/pipeline/assess.ts'
-import { fold, squeeze } from '../core/text/normalize.ts'
-import type { Program } from '../core/program/schema.ts'
+  registerSides,
+  soughtIn,
+} from '../core/dossier/index.ts'
+import type { Assessment } from '../core/pipeline/index.ts'
+import { fold, squeeze } from '../core/text/index.ts'
+import type { Program } from '../core/program/index.ts'
 import type { Person } from './access/people.ts'
 import { note } from './audit.ts'
 import { database } from './database/connection.ts'

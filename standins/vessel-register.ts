@@ -1,6 +1,6 @@
 import { createServer } from 'node:http'
-import { compareTexts } from '../core/matching/values.ts'
-import { squeeze } from '../core/text/normalize.ts'
+import { compareTexts } from '../core/matching/index.ts'
+import { squeeze } from '../core/text/index.ts'
 
 /** An entry as the register keeps it. */
 export interface Vessel {

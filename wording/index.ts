@@ -1,4 +1,4 @@
-import type { Messages } from '../core/model/messages/message.ts'
+import type { Messages } from '../core/model/index.ts'
 import { en } from './en/index.ts'
 import type { Say, Sentences } from './sentences.ts'
 

@@ -1,4 +1,4 @@
-import type { Inner } from '../core/model/messages/parameters.ts'
+import type { Inner } from '../core/model/index.ts'
 
 /** Makes a sentence of a message in one language. */
 export type Say = (message: Inner) => string

@@ -1,5 +1,4 @@
-import { documentTypeSchema, type DocumentType, type Field } from '../../core/program/schema.ts'
-import { idFrom } from '../../core/program/ids.ts'
+import { type DocumentType, documentTypeSchema, type Field, idFrom } from '../../core/program/index.ts'
 
 /** A type as it is before anything is said of it. */
 export const EMPTY: DocumentType = documentTypeSchema.parse({

@@ -1,5 +1,5 @@
-import type { FieldRecord, WhatIf } from '../../core/findings/field-record.ts'
-import { fieldKind, type Field } from '../../core/program/schema.ts'
+import type { FieldRecord, WhatIf } from '../../core/findings/index.ts'
+import { type Field, fieldKind } from '../../core/program/index.ts'
 import { ThresholdChart } from '../parts/threshold-chart.tsx'
 import { linesOf, shareOf } from './edit.ts'
 import { Choices, Columns } from './field-parts.tsx'

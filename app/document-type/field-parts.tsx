@@ -1,6 +1,5 @@
 import { X } from 'lucide-react'
-import { idFrom } from '../../core/program/ids.ts'
-import type { Column, ColumnRole, Field } from '../../core/program/schema.ts'
+import { type Column, type ColumnRole, type Field, idFrom } from '../../core/program/index.ts'
 
 const list = (text: string): string[] => [
   ...new Set(

@@ -1,7 +1,7 @@
 import { ArrowDown, ArrowUp } from 'lucide-react'
 import { useState } from 'react'
-import type { FieldRecord, WhatIf } from '../../core/findings/field-record.ts'
-import type { DocumentType, Field } from '../../core/program/schema.ts'
+import type { FieldRecord, WhatIf } from '../../core/findings/index.ts'
+import type { DocumentType, Field } from '../../core/program/index.ts'
 import { withField, withMoved, withNewField } from './edit.ts'
 import { FieldEditor, KINDS } from './field-editor.tsx'
 

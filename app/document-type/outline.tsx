@@ -1,4 +1,4 @@
-import type { DocumentType } from '../../core/program/schema.ts'
+import type { DocumentType } from '../../core/program/index.ts'
 import { linesOf, shareOf } from './edit.ts'
 
 /** Pages that one paper may have, at most. */

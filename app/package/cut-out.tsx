@@ -1,5 +1,4 @@
-import type { Box } from '../../core/model/geometry.ts'
-import { grow } from '../../core/model/geometry.ts'
+import { type Box, grow } from '../../core/model/index.ts'
 import { pictureUrl, shapeOf } from './sheet.ts'
 import { usePackage } from './view.ts'
 

@@ -1,7 +1,7 @@
 import { inWords } from '../../wording/index.ts'
 import { clsx } from 'clsx'
 import { useState } from 'react'
-import { overriddenIn, type Overridden } from '../../core/findings/overridden.ts'
+import { type Overridden, overriddenIn } from '../../core/findings/index.ts'
 import { useSay, useTaken } from './say.ts'
 import { useJudged } from './view.ts'
 

@@ -8,8 +8,8 @@ import {
   useState,
   type ReactNode,
 } from 'react'
-import type { Hit } from '../../core/layout/find.ts'
-import type { Box } from '../../core/model/geometry.ts'
+import type { Hit } from '../../core/layout/index.ts'
+import type { Box } from '../../core/model/index.ts'
 
 /** Words picked on a page. */
 export interface Picked {

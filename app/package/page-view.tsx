@@ -1,7 +1,6 @@
 import { clsx } from 'clsx'
 import { useEffect, useRef, useState } from 'react'
-import type { Box } from '../../core/model/geometry.ts'
-import { boxAround, inside } from '../../core/model/geometry.ts'
+import { type Box, boxAround, inside } from '../../core/model/index.ts'
 import type { Picked } from './looking.tsx'
 import { pictureUrl, shapeOf, type Sheet } from './sheet.ts'
 

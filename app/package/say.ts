@@ -1,7 +1,7 @@
 import { useCallback, useEffect } from 'react'
 import { useFetcher } from 'react-router'
-import type { Answer } from '../../core/answers/answer.ts'
-import type { Box } from '../../core/model/geometry.ts'
+import type { Answer } from '../../core/answers/index.ts'
+import type { Box } from '../../core/model/index.ts'
 import type { Taught } from '../../server/configuration/teaching.ts'
 import { usePackage } from './view.ts'
 

@@ -1,5 +1,5 @@
-import { addDays, dayName, daysBetween, monthIndex, monthName } from '../../core/text/calendar.ts'
-import type { Lane, TimeLine as Line } from '../../core/dossier/time-line.ts'
+import { addDays, dayName, daysBetween, monthIndex, monthName } from '../../core/text/index.ts'
+import type { Lane, TimeLine as Line } from '../../core/dossier/index.ts'
 
 const HEIGHT = 26
 const LEFT = 120

@@ -1,5 +1,5 @@
 import { useRouteLoaderData } from 'react-router'
-import type { Document } from '../../core/findings/document.ts'
+import type { Document } from '../../core/findings/index.ts'
 import type { PackageView } from '../../server/packages/view.ts'
 
 export type { PackageView }

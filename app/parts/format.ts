@@ -1,5 +1,5 @@
-import { isMoney, plain, type Value } from '../../core/model/value.ts'
-import { dayName } from '../../core/text/calendar.ts'
+import { isMoney, plain, type Value } from '../../core/model/index.ts'
+import { dayName } from '../../core/text/index.ts'
 
 /** A value as a person reads it: days in words, amounts grouped. */
 export function show(value: Value): string {

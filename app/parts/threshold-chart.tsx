@@ -8,7 +8,7 @@ import {
   Tooltip,
 } from 'chart.js'
 import { useEffect, useRef } from 'react'
-import type { WhatIf } from '../../core/findings/field-record.ts'
+import type { WhatIf } from '../../core/findings/index.ts'
 
 Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip)
 

@@ -1,7 +1,5 @@
 import { useState } from 'react'
-import { idFrom } from '../../core/program/ids.ts'
-import { faultsOf, type TypeShape } from '../../core/program/faults.ts'
-import { programSchema, type Program } from '../../core/program/schema.ts'
+import { faultsOf, idFrom, type Program, programSchema, type TypeShape } from '../../core/program/index.ts'
 import type { Outcome } from './rows.tsx'
 
 const EMPTY: Program = programSchema.parse({

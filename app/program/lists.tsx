@@ -1,4 +1,4 @@
-import type { TypeShape } from '../../core/program/faults.ts'
+import type { TypeShape } from '../../core/program/index.ts'
 import type { Draft, Outcomes } from './draft.ts'
 import { AddButton, bareNeed, blank, CheckRow, FactRow, LimitRow, RequirementRow } from './rows.tsx'
 

@@ -1,5 +1,4 @@
-import type { TypeShape } from '../../core/program/faults.ts'
-import type { Program } from '../../core/program/schema.ts'
+import type { Program, TypeShape } from '../../core/program/index.ts'
 
 const SIGN_OFF = [
   ['waivers', 'waiving a requirement'],

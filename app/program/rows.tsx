@@ -1,9 +1,17 @@
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react'
 import { useState, type ReactNode } from 'react'
-import type { Fault, TypeShape } from '../../core/program/faults.ts'
+import type {
+  Check,
+  Condition,
+  Fact,
+  Fault,
+  Limit,
+  Need,
+  Requirement,
+  TypeShape,
+} from '../../core/program/index.ts'
 import { CHECKS, CLAUSES, CONDITIONS, conditionKind, type ConditionKind, type Fillings } from './sentences.ts'
 import { inWords, SentenceEditor } from './slots.tsx'
-import type { Check, Condition, Fact, Limit, Need, Requirement } from '../../core/program/schema.ts'
 
 /** How a rule comes out on the package it is tried on. */
 export interface Outcome {

@@ -1,4 +1,4 @@
-import type { Check, Condition, FieldKind, Need } from '../../core/program/schema.ts'
+import type { Check, Condition, FieldKind, Need } from '../../core/program/index.ts'
 
 /** A place in a sentence that whoever writes a rule fills. */
 export type Slot =

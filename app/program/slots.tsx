@@ -1,5 +1,5 @@
 import { Fragment } from 'react'
-import type { TypeShape } from '../../core/program/faults.ts'
+import type { TypeShape } from '../../core/program/index.ts'
 import { partsOf, type Filling, type Fillings, type Sentence, type Slot } from './sentences.ts'
 
 const low = (text: string): string =>

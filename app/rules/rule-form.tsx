@@ -1,4 +1,4 @@
-import type { Rule, RulePlace } from '../../core/classification/user-rules.ts'
+import type { Rule, RulePlace } from '../../core/classification/index.ts'
 
 /** Conditions of one kind that a rule may have. */
 const MOST = 6

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Value } from '../model/value.ts'
+import type { Value } from '../model/index.ts'
 
 /**
  * What a person said about a package. Answers are kept as they were given and applied, in their order, to

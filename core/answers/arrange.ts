@@ -1,5 +1,5 @@
 import type { Answer } from './answer.ts'
-import type { Piece, Doubt } from '../classification/piece.ts'
+import type { Doubt, Piece } from '../classification/index.ts'
 
 /** A document after people's cuts, moves and types; what nobody touched is as the machine cut it. */
 export interface Arranged {

@@ -1,4 +1,4 @@
-import type { FieldValue } from '../model/field-value.ts'
+import type { FieldValue } from '../model/index.ts'
 import type { Answer } from './answer.ts'
 
 /** How a field's value came to be what it is. */

@@ -1,4 +1,4 @@
-import type { Rotation } from '../model/page.ts'
+import type { Rotation } from '../model/index.ts'
 import type { Answer } from './answer.ts'
 
 /** How people say that pages lie; the last word on a page holds. */

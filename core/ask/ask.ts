@@ -1,13 +1,10 @@
 import { questionWords } from '../lexicon/index.ts'
-import type { Document } from '../findings/document.ts'
-import type { Box } from '../model/geometry.ts'
-import { linesOf, type Line } from '../layout/lines.ts'
-import type { Page } from '../model/page.ts'
-import { fold } from '../text/normalize.ts'
-import type { DocumentType, Field, FieldKind } from '../program/schema.ts'
-import { kindReaders } from '../extraction/parsers/index.ts'
-import { plain } from '../model/value.ts'
-import { contentWords } from '../extraction/labels/wording-similarity.ts'
+import type { Document } from '../findings/index.ts'
+import { type Box, type Page, plain } from '../model/index.ts'
+import { type Line, linesOf } from '../layout/index.ts'
+import { fold } from '../text/index.ts'
+import type { DocumentType, Field, FieldKind } from '../program/index.ts'
+import { contentWords, kindReaders } from '../extraction/index.ts'
 
 /** Where an answer stands. */
 export interface AnswerPlace {

@@ -1,20 +1,18 @@
-import { allOf, message, type Message } from '../model/messages/message.ts'
-import type { Answer } from '../answers/answer.ts'
-import { standingOf, type Standing } from '../answers/overrides.ts'
-import { addDays, addMonths, daysBetween, monthIndex } from '../text/calendar.ts'
-import { comparers } from '../matching/comparers.ts'
+import { allOf, cents, isMoney, message, type Message } from '../model/index.ts'
+import { type Answer, type Standing, standingOf } from '../answers/index.ts'
+import { addDays, addMonths, daysBetween, monthIndex } from '../text/index.ts'
+import { comparers } from '../matching/index.ts'
 import {
   counting,
   fieldOf,
+  type Paper,
+  type Persons,
   splitReference,
   usable,
   usableText,
   valueIn,
-  type Paper,
-} from '../dossier/paper.ts'
-import type { Persons } from '../dossier/persons.ts'
-import type { Condition, Need, Program, Requirement } from '../program/schema.ts'
-import { cents, isMoney } from '../model/value.ts'
+} from '../dossier/index.ts'
+import type { Condition, Need, Program, Requirement } from '../program/index.ts'
 
 export const statuses = [
   'missing',

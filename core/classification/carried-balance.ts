@@ -1,6 +1,6 @@
-import { linesOf, type Line } from '../layout/lines.ts'
-import type { Page } from '../model/page.ts'
-import { fold } from '../text/normalize.ts'
+import { type Line, linesOf } from '../layout/index.ts'
+import type { Page } from '../model/index.ts'
+import { fold } from '../text/index.ts'
 
 /** The balances in cents with which the rows of a page can begin and end; empty where it has none. */
 export interface Carried {

@@ -1,7 +1,6 @@
-import type { Page } from '../model/page.ts'
-import type { DocumentType } from '../program/schema.ts'
-import { generateCandidates } from '../extraction/fields/generate.ts'
-import { findLabels } from '../extraction/labels/find-labels.ts'
+import type { Page } from '../model/index.ts'
+import type { DocumentType } from '../program/index.ts'
+import { findLabels, generateCandidates } from '../extraction/index.ts'
 
 /** So many values behind their labels, and so large a share of all that the type asks for, speak for it. */
 const LEAST = 3

@@ -1,6 +1,6 @@
-import { isProse, linesOf, type Line } from '../layout/lines.ts'
-import type { Page } from '../model/page.ts'
-import { fold } from '../text/normalize.ts'
+import { isProse, type Line, linesOf } from '../layout/index.ts'
+import type { Page } from '../model/index.ts'
+import { fold } from '../text/index.ts'
 
 /** Letters so much larger than the usual are a heading or a letterhead. */
 const LARGE = 1.22

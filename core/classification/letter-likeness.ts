@@ -1,6 +1,6 @@
-import { isProse, linesOf } from '../layout/lines.ts'
-import type { Page } from '../model/page.ts'
-import { nameLikeness } from '../extraction/parsers/words.ts'
+import { isProse, linesOf } from '../layout/index.ts'
+import type { Page } from '../model/index.ts'
+import { nameLikeness } from '../extraction/index.ts'
 
 /**
  * How much a page looks like a letter, 0 to 1: a short line that greets and ends in a comma, sentences over

@@ -1,5 +1,5 @@
-import { isNumberDisputed, pageNumberOf } from '../layout/page-numbers.ts'
-import type { Page } from '../model/page.ts'
+import { isNumberDisputed, pageNumberOf } from '../layout/index.ts'
+import type { Page } from '../model/index.ts'
 
 /** Pages that a document's own numbering says it has and that are not there; empty where nothing is printed. */
 export function missingPages(pages: readonly Page[]): number[] {

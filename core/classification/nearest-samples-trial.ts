@@ -1,5 +1,5 @@
-import type { Page } from '../model/page.ts'
-import type { DocumentType } from '../program/schema.ts'
+import type { Page } from '../model/index.ts'
+import type { DocumentType } from '../program/index.ts'
 import { segmentPages, type Knowledge } from './segment.ts'
 import type { Piece } from './piece.ts'
 

@@ -1,7 +1,7 @@
-import { linesOf } from '../layout/lines.ts'
-import type { Page } from '../model/page.ts'
-import { squeeze } from '../text/normalize.ts'
-import type { DocumentType } from '../program/schema.ts'
+import { linesOf } from '../layout/index.ts'
+import type { Page } from '../model/index.ts'
+import { squeeze } from '../text/index.ts'
+import type { DocumentType } from '../program/index.ts'
 
 /** What is kept of a page of a confirmed paper: which words it has, and where on it words lie. */
 export interface Sample {

@@ -1,7 +1,13 @@
-import { isProse, linesOf, typicalHeight } from '../layout/lines.ts'
-import { bareNumberOf, pageNumberOf, type PageNumber } from '../layout/page-numbers.ts'
-import type { Page } from '../model/page.ts'
-import { editDistance, fold, squeeze } from '../text/normalize.ts'
+import {
+  bareNumberOf,
+  isProse,
+  linesOf,
+  type PageNumber,
+  pageNumberOf,
+  typicalHeight,
+} from '../layout/index.ts'
+import type { Page } from '../model/index.ts'
+import { editDistance, fold, squeeze } from '../text/index.ts'
 import { carriedBalances, meets, type Carried } from './carried-balance.ts'
 import { areApart, statedPeriod, type StatedPeriod } from './stated-period.ts'
 import { firstPageLikelihood, tallness } from './first-page.ts'

@@ -1,5 +1,5 @@
-import type { Page } from '../model/page.ts'
-import type { DocumentType } from '../program/schema.ts'
+import type { Page } from '../model/index.ts'
+import type { DocumentType } from '../program/index.ts'
 import { EvidenceReader, type Evidence } from './page-evidence.ts'
 import { similarityTo, type Learnt, type Similarity } from './nearest-samples.ts'
 import { linkScore, pageFeatures, type PageFeatures } from './page-links.ts'

@@ -1,7 +1,7 @@
-import { linesOf } from '../layout/lines.ts'
-import type { Page } from '../model/page.ts'
-import { tokens } from '../text/normalize.ts'
-import { separatorSheet, type SeparatorSheet } from '../program/separator-sheet.ts'
+import { linesOf } from '../layout/index.ts'
+import type { Page } from '../model/index.ts'
+import { tokens } from '../text/index.ts'
+import { separatorSheet, type SeparatorSheet } from '../program/index.ts'
 
 /** What a separator sheet says. */
 export interface Separator {

@@ -1,6 +1,6 @@
-import { linesOf } from '../layout/lines.ts'
-import type { Page } from '../model/page.ts'
-import { periodOf } from '../extraction/fields/periods.ts'
+import { linesOf } from '../layout/index.ts'
+import type { Page } from '../model/index.ts'
+import { periodOf } from '../extraction/index.ts'
 
 /** The first and the last day of what a page is about, and how far down it says so, as a share of its height. */
 export interface StatedPeriod {

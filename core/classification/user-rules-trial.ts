@@ -1,6 +1,5 @@
-import type { Box } from '../model/geometry.ts'
-import type { Page } from '../model/page.ts'
-import type { DocumentType } from '../program/schema.ts'
+import type { Box, Page } from '../model/index.ts'
+import type { DocumentType } from '../program/index.ts'
 import { ruleHits, type Rule } from './user-rules.ts'
 import { segmentPages, type Knowledge } from './segment.ts'
 import type { Piece } from './piece.ts'

@@ -1,8 +1,6 @@
 import { z } from 'zod'
-import { boxAround, inside, type Box } from '../model/geometry.ts'
-import { linesOf } from '../layout/lines.ts'
-import type { Page } from '../model/page.ts'
-import { PhraseIndex } from '../layout/phrase-index.ts'
+import { type Box, boxAround, inside, type Page } from '../model/index.ts'
+import { linesOf, PhraseIndex } from '../layout/index.ts'
 
 const share = z.number().min(0).max(1)
 

@@ -1,6 +1,6 @@
-import type { Line } from '../layout/lines.ts'
-import type { DocumentType } from '../program/schema.ts'
-import { contentWords } from '../extraction/labels/wording-similarity.ts'
+import type { Line } from '../layout/index.ts'
+import type { DocumentType } from '../program/index.ts'
+import { contentWords } from '../extraction/index.ts'
 
 /** How much a word of a title, of a sign and of a label tells beside one another. */
 const FROM = { title: 1, sign: 0.8, label: 0.35 } as const

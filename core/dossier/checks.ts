@@ -1,14 +1,26 @@
-import { allOf, figuresIn, message, type Message, type MessageCode } from '../model/messages/message.ts'
-import type { Answer } from '../answers/answer.ts'
-import { standingOf } from '../answers/overrides.ts'
+import {
+  allOf,
+  cents,
+  figuresIn,
+  fromCents,
+  isMoney,
+  message,
+  type Message,
+  type MessageCode,
+  type Money,
+  type Row,
+} from '../model/index.ts'
+import { type Answer, standingOf } from '../answers/index.ts'
 import type { Settled } from './facts.ts'
-import type { Check, Program, DocumentType } from '../program/schema.ts'
-import { centsIn } from '../extraction/tables/columns.ts'
-import { tableColumns, type TableColumns } from '../program/table-columns.ts'
-import { newestFirst } from '../extraction/tables/row-order.ts'
-import { cents, fromCents, isMoney, type Money, type Row } from '../model/value.ts'
-import { squeeze } from '../text/normalize.ts'
-import { addDays, daysBetween } from '../text/calendar.ts'
+import {
+  type Check,
+  type DocumentType,
+  type Program,
+  tableColumns,
+  type TableColumns,
+} from '../program/index.ts'
+import { centsIn, newestFirst } from '../extraction/index.ts'
+import { addDays, daysBetween, squeeze } from '../text/index.ts'
 import {
   counting,
   counts,

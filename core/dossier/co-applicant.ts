@@ -1,6 +1,6 @@
-import { message } from '../model/messages/message.ts'
-import type { Program } from '../program/schema.ts'
-import { comparers } from '../matching/comparers.ts'
+import { message } from '../model/index.ts'
+import type { Program } from '../program/index.ts'
+import { comparers } from '../matching/index.ts'
 import { counting, counts, fieldOf, splitReference, usableText, valueIn, type Paper } from './paper.ts'
 
 /** The types of paper that each applying person brings one of. */

@@ -1,5 +1,5 @@
-import type { DocumentType } from '../program/schema.ts'
-import { plain } from '../model/value.ts'
+import type { DocumentType } from '../program/index.ts'
+import { plain } from '../model/index.ts'
 import { fieldOf, TAKES_PART, type Paper } from './paper.ts'
 
 /** A value of a paper as copies are told by: letters and digits alone. */

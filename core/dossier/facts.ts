@@ -1,9 +1,7 @@
-import type { Answer } from '../answers/answer.ts'
-import { standingOf, type Standing } from '../answers/overrides.ts'
-import type { Fact, Program } from '../program/schema.ts'
-import { plain, type Value } from '../model/value.ts'
-import { same, WEAK, type Agreement } from '../matching/agreement.ts'
-import { comparers } from '../matching/comparers.ts'
+import { type Answer, type Standing, standingOf } from '../answers/index.ts'
+import type { Fact, Program } from '../program/index.ts'
+import { plain, type Value } from '../model/index.ts'
+import { type Agreement, comparers, same, WEAK } from '../matching/index.ts'
 import { counts, fieldOf, splitReference, TAKES_PART, type Paper } from './paper.ts'
 
 /** One value of a fact, where it stands and how it lies to the fact's value. */

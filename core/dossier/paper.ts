@@ -1,5 +1,5 @@
-import type { FilledField } from '../answers/fill.ts'
-import type { Value } from '../model/value.ts'
+import type { FilledField } from '../answers/index.ts'
+import type { Value } from '../model/index.ts'
 
 /** Whose paper it is. `other` names somebody who is neither applicant nor co-applicant. */
 export type Owner = 'applicant' | 'co_applicant' | 'other' | 'nobody'

@@ -1,11 +1,8 @@
-import type { Page } from '../model/page.ts'
-import { squeeze } from '../text/normalize.ts'
-import type { DocumentType, Program } from '../program/schema.ts'
-import { comparers } from '../matching/comparers.ts'
-import { mostAlike } from '../matching/near-miss.ts'
+import type { Page } from '../model/index.ts'
+import { squeeze } from '../text/index.ts'
+import { type DocumentType, type Program, typeById } from '../program/index.ts'
+import { comparers, isOneConfusion, mostAlike } from '../matching/index.ts'
 import { counts, fieldOf, splitReference, usableText, valueIn, type Owner, type Paper } from './paper.ts'
-import { isOneConfusion } from '../matching/confusions.ts'
-import { typeById } from '../program/document-type.ts'
 
 /** Who applies, by the names on the application. */
 export interface Persons {

@@ -1,9 +1,7 @@
-import { message } from '../model/messages/message.ts'
-import { plain, type Value } from '../model/value.ts'
-import type { Agreement } from '../matching/agreement.ts'
-import { comparers } from '../matching/comparers.ts'
+import { message, plain, type Value } from '../model/index.ts'
+import { type Agreement, comparers } from '../matching/index.ts'
 import type { FactResult } from './facts.ts'
-import type { Fact, Program } from '../program/schema.ts'
+import type { Fact, Program } from '../program/index.ts'
 
 /** Registers outside that papers are compared with. */
 export const registerKinds = ['customers', 'employers', 'vessels'] as const

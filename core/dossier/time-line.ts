@@ -1,5 +1,5 @@
-import type { Program } from '../program/schema.ts'
-import { addDays, addMonths } from '../text/calendar.ts'
+import type { Program } from '../program/index.ts'
+import { addDays, addMonths } from '../text/index.ts'
 import { counting, fieldOf, usableText, type Paper } from './paper.ts'
 
 /** A stretch of days that a paper covers. */

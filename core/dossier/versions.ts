@@ -1,9 +1,8 @@
-import type { Answer } from '../answers/answer.ts'
-import type { DocumentType } from '../program/schema.ts'
-import { plain } from '../model/value.ts'
-import { comparers } from '../matching/comparers.ts'
+import type { Answer, FilledField } from '../answers/index.ts'
+import type { DocumentType } from '../program/index.ts'
+import { plain } from '../model/index.ts'
+import { comparers } from '../matching/index.ts'
 import { counts, fieldOf, type Paper } from './paper.ts'
-import type { FilledField } from '../answers/fill.ts'
 
 /**
  * Finds papers that are versions of one another: of one type, agreeing in what tells one matter from the

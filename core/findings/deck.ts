@@ -1,11 +1,8 @@
-import { figuresIn, message, type Message } from '../model/messages/message.ts'
-import type { Answer } from '../answers/answer.ts'
-import type { RequirementResult } from '../check/checklist.ts'
-import type { Evidence, FactResult, Settled } from '../dossier/facts.ts'
-import type { CheckResult } from '../dossier/checks.ts'
-import type { Box } from '../model/geometry.ts'
-import type { Program } from '../program/schema.ts'
-import { plain, type Value } from '../model/value.ts'
+import { type Box, figuresIn, message, type Message, plain, type Value } from '../model/index.ts'
+import type { Answer } from '../answers/index.ts'
+import type { RequirementResult } from '../check/index.ts'
+import type { CheckResult, Evidence, FactResult, Settled } from '../dossier/index.ts'
+import type { Program } from '../program/index.ts'
 import type { Document } from './document.ts'
 
 /** A cut-out of a page that bears on a question. */

@@ -1,6 +1,6 @@
-import type { Paper } from '../dossier/paper.ts'
-import type { Signature } from '../extraction/marks/signature.ts'
-import type { Doubt } from '../classification/piece.ts'
+import type { Paper } from '../dossier/index.ts'
+import type { Signature } from '../extraction/index.ts'
+import type { Doubt } from '../classification/index.ts'
 
 /** A paper with what the cut and the type rest on: what screens and reports show of it. */
 export interface Document extends Paper {

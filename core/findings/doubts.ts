@@ -1,6 +1,5 @@
-import type { Box } from '../model/geometry.ts'
-import { numberPlaceOf } from '../layout/page-numbers.ts'
-import type { Page } from '../model/page.ts'
+import type { Box, Page } from '../model/index.ts'
+import { numberPlaceOf } from '../layout/index.ts'
 import type { Document } from './document.ts'
 
 /** A value surer than this needs no second reader. */

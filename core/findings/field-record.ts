@@ -1,4 +1,4 @@
-import { plain, type Value } from '../model/value.ts'
+import { plain, type Value } from '../model/index.ts'
 
 /** One field on one paper of the past: what the machine read, how sure, and what a person made of it. */
 export interface PastReading {

@@ -1,4 +1,4 @@
-import type { Message } from '../model/messages/message.ts'
+import type { Message } from '../model/index.ts'
 
 /** Something a person must see, and how much it matters. */
 export interface Finding {

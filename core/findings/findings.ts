@@ -1,11 +1,14 @@
-import { message } from '../model/messages/message.ts'
-import { holds, type RequirementResult, type Status } from '../check/checklist.ts'
-import type { FactResult } from '../dossier/facts.ts'
-import { counts, splitReference, type Paper } from '../dossier/paper.ts'
-import { accepted, type CheckResult } from '../dossier/checks.ts'
-import type { Program } from '../program/schema.ts'
-import type { Page } from '../model/page.ts'
-import { plain } from '../model/value.ts'
+import { message, type Page, plain } from '../model/index.ts'
+import { holds, type RequirementResult, type Status } from '../check/index.ts'
+import {
+  accepted,
+  type CheckResult,
+  counts,
+  type FactResult,
+  type Paper,
+  splitReference,
+} from '../dossier/index.ts'
+import type { Program } from '../program/index.ts'
 import type { Finding } from './finding.ts'
 
 const BY_STATUS: Partial<Record<Status, Finding['kind']>> = {

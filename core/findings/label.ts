@@ -1,6 +1,6 @@
-import type { FilledField } from '../answers/fill.ts'
-import { monthIndex, monthName } from '../text/calendar.ts'
-import type { DocumentType } from '../program/schema.ts'
+import type { FilledField } from '../answers/index.ts'
+import { monthIndex, monthName } from '../text/index.ts'
+import type { DocumentType } from '../program/index.ts'
 
 /** What a person calls each document: its type, with the month or a number where there are several of a kind. */
 export function labelDocuments(

@@ -1,8 +1,7 @@
-import { message, type Message } from '../model/messages/message.ts'
-import type { Standing } from '../answers/overrides.ts'
-import type { RequirementResult } from '../check/checklist.ts'
-import type { FactResult, Settled } from '../dossier/facts.ts'
-import type { CheckResult } from '../dossier/checks.ts'
+import { message, type Message } from '../model/index.ts'
+import type { Standing } from '../answers/index.ts'
+import type { RequirementResult } from '../check/index.ts'
+import type { CheckResult, FactResult, Settled } from '../dossier/index.ts'
 
 /** A decision by a person against what the papers say, and how far it counts. */
 export interface Overridden {

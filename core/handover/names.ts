@@ -1,4 +1,4 @@
-import type { Document } from '../findings/document.ts'
+import type { Document } from '../findings/index.ts'
 
 /** A file name for each document: its place, its label and whose it is; safe on every file system, none twice. */
 export function fileNames(documents: readonly Document[]): Map<string, string> {

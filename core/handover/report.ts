@@ -1,5 +1,5 @@
-import type { Message } from '../model/messages/message.ts'
-import type { Assessment, Situation } from '../pipeline/assess.ts'
+import type { Message } from '../model/index.ts'
+import type { Assessment, Situation } from '../pipeline/index.ts'
 
 /**
  * The report of a judged package in the open form that receivers validate; see the JSON Schema of the

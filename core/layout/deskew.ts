@@ -1,5 +1,4 @@
-import { boxAround, type Box } from '../model/geometry.ts'
-import type { Page } from '../model/page.ts'
+import { type Box, boxAround, type Page } from '../model/index.ts'
 
 /** Degrees that a page may lean before the foot of a column stands a letter's breadth beside its head. */
 const LEANS = 0.1

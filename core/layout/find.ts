@@ -1,7 +1,6 @@
-import { boxAround, type Box } from '../model/geometry.ts'
+import { type Box, boxAround, type Page } from '../model/index.ts'
 import { linesOf } from './lines.ts'
-import type { Page } from '../model/page.ts'
-import { squeeze } from '../text/normalize.ts'
+import { squeeze } from '../text/index.ts'
 
 /** A place where the words that were looked for stand. */
 export interface Hit {

@@ -1,5 +1,4 @@
-import { boxAround, overlap, type Box } from '../model/geometry.ts'
-import type { Page, Word } from '../model/page.ts'
+import { type Box, boxAround, overlap, type Page, type Word } from '../model/index.ts'
 
 /** Words that stand together in a line, with no column gap between them. */
 export interface Segment {

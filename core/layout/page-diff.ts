@@ -1,8 +1,7 @@
 import { diffArrays } from 'diff'
 import { linesOf } from './lines.ts'
-import type { Page, Word } from '../model/page.ts'
-import type { Box } from '../model/geometry.ts'
-import { squeeze } from '../text/normalize.ts'
+import type { Box, Page, Word } from '../model/index.ts'
+import { squeeze } from '../text/index.ts'
 
 /** What one page says and the other does not, by place; and what share of their words is common. */
 export interface PageDiff {

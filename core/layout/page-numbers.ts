@@ -1,7 +1,6 @@
-import { inside, type Box } from '../model/geometry.ts'
+import { type Box, inside, type Page } from '../model/index.ts'
 import { linesOf, type Line } from './lines.ts'
-import type { Page } from '../model/page.ts'
-import { fold } from '../text/normalize.ts'
+import { fold } from '../text/index.ts'
 
 /** What a page says of its own place in a document. `of` is null where only the number is printed. */
 export interface PageNumber {

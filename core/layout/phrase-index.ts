@@ -1,6 +1,6 @@
 import { linesOf } from './lines.ts'
-import type { Page, Word } from '../model/page.ts'
-import { nearlyWord, tokens } from '../text/normalize.ts'
+import type { Page, Word } from '../model/index.ts'
+import { nearlyWord, tokens } from '../text/index.ts'
 
 /** A phrase found on a page. `from` and `to` (exclusive) count words of the line. */
 export interface PhraseHit<T> {

@@ -1,6 +1,5 @@
-import type { Box } from '../model/geometry.ts'
-import type { Page, Word } from '../model/page.ts'
-import { tokens } from '../text/normalize.ts'
+import type { Box, Page, Word } from '../model/index.ts'
+import { tokens } from '../text/index.ts'
 
 /** A word read less surely than this may be a scrawl. */
 const PRINT = 0.65

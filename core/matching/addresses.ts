@@ -1,6 +1,5 @@
-import { message, type Message } from '../model/messages/message.ts'
-import { squeeze, tokens } from '../text/normalize.ts'
-import { plain, type Value } from '../model/value.ts'
+import { message, type Message, plain, type Value } from '../model/index.ts'
+import { squeeze, tokens } from '../text/index.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
 import { addressAbbreviations, countryWords } from '../lexicon/index.ts'
 import { isConfusion } from './confusions.ts'

@@ -1,5 +1,4 @@
-import { message, type Message } from '../model/messages/message.ts'
-import type { Value } from '../model/value.ts'
+import { message, type Message, type Value } from '../model/index.ts'
 
 /** How two values of one fact lie to each other, with the reason a person is told. */
 export interface Agreement {

@@ -1,5 +1,5 @@
-import type { Fact } from '../program/schema.ts'
-import { plain } from '../model/value.ts'
+import type { Fact } from '../program/index.ts'
+import { plain } from '../model/index.ts'
 import { compareAddresses } from './addresses.ts'
 import { WEAK, type Agreement, type Comparer } from './agreement.ts'
 import { compareNames, compareOrgs } from './names.ts'

@@ -1,4 +1,4 @@
-import { editDistance } from '../text/normalize.ts'
+import { editDistance } from '../text/index.ts'
 import { WEAK, type Side } from './agreement.ts'
 
 /** Letters and pairs that weak readers take for one another. */

@@ -1,5 +1,5 @@
-import { editDistance, squeeze, tokens } from '../text/normalize.ts'
-import { plain, type Value } from '../model/value.ts'
+import { editDistance, squeeze, tokens } from '../text/index.ts'
+import { plain, type Value } from '../model/index.ts'
 import { isOneConfusion } from './confusions.ts'
 
 /** Codes that differ in two places are two codes: a fair reader takes one figure for another, not two. */

@@ -1,6 +1,5 @@
-import { message } from '../model/messages/message.ts'
-import { fold, squeeze } from '../text/normalize.ts'
-import { cents, fromCents, isMoney, plain, type Value } from '../model/value.ts'
+import { cents, fromCents, isMoney, message, plain, type Value } from '../model/index.ts'
+import { fold, squeeze } from '../text/index.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
 import { isConfusion } from './confusions.ts'
 

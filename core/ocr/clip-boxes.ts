@@ -1,5 +1,4 @@
-import { overlap } from '../model/geometry.ts'
-import type { Word } from '../model/page.ts'
+import { overlap, type Word } from '../model/index.ts'
 
 /**
  * Ends every word's box where the next word of its line begins. A reader of pictures draws the box of "Page"

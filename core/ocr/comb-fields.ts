@@ -1,5 +1,4 @@
-import { boxAround } from '../model/geometry.ts'
-import type { Word } from '../model/page.ts'
+import { boxAround, type Word } from '../model/index.ts'
 
 /**
  * So many letters in a row, evenly apart, are a comb; fewer are initials or options, unless the page has such

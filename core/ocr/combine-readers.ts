@@ -1,6 +1,5 @@
-import { boxAround, overlap, type Box } from '../model/geometry.ts'
-import type { Word } from '../model/page.ts'
-import { editDistance, fold } from '../text/normalize.ts'
+import { type Box, boxAround, overlap, type Word } from '../model/index.ts'
+import { editDistance, fold } from '../text/index.ts'
 
 /** A letter as the second reader saw it. It knows no accents, and leaves out spaces. */
 export interface Letter {

@@ -1,5 +1,5 @@
-import { boxAround } from '../model/geometry.ts'
-import type { Line, Segment } from '../layout/lines.ts'
+import { boxAround } from '../model/index.ts'
+import type { Line, Segment } from '../layout/index.ts'
 
 /** An amount with its cents; "12.03.26" is none. */
 const AMOUNT = /^\D{0,3}\d{1,3}(?:[.,' ]?\d{3})*[.,]\d{2}\D{0,3}$/

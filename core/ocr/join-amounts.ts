@@ -1,5 +1,4 @@
-import { overlap } from '../model/geometry.ts'
-import type { Word } from '../model/page.ts'
+import { overlap, type Word } from '../model/index.ts'
 
 /** In heights of letters: what stands further apart is two words. */
 const GAP = 0.9

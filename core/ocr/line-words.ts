@@ -1,5 +1,4 @@
-import type { Box } from '../model/geometry.ts'
-import type { Page, Word } from '../model/page.ts'
+import type { Box, Page, Word } from '../model/index.ts'
 import type { Letter } from './combine-readers.ts'
 
 /** Print read less surely than this, or not at all, is the second reader's. */

@@ -1,5 +1,5 @@
-import type { Word } from '../model/page.ts'
-import { fold } from '../text/normalize.ts'
+import type { Word } from '../model/index.ts'
+import { fold } from '../text/index.ts'
 
 /** A letter put right by its form alone is no surer than this: a person sees it. */
 const GUESSED = 0.6

@@ -1,4 +1,4 @@
-import type { Word } from '../model/page.ts'
+import type { Word } from '../model/index.ts'
 import { standsOn, type Letter } from './combine-readers.ts'
 
 /** In usual steps from letter to letter: what stands further on has a space before it. */

@@ -1,4 +1,4 @@
-import type { Word } from '../model/page.ts'
+import type { Word } from '../model/index.ts'
 
 const GLUED =
   /^(:(?=[\p{L}\d€£])|.*\p{L}[.)]?:|.*\p{L}\)(?=[\d€£])|\p{L}{2,}\.?(?=[€£]\s?\d)|(?:19|20)\d{2}(?=\p{Lu}\p{Ll}{2}))(.+)$/su

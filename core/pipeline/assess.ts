@@ -1,16 +1,18 @@
-import type { Answer } from '../answers/answer.ts'
-import { judgeChecklist, type RequirementResult } from '../check/checklist.ts'
-import { judgeChecks, type CheckResult } from '../dossier/checks.ts'
-import { judgeFacts, type FactResult } from '../dossier/facts.ts'
-import type { Persons } from '../dossier/persons.ts'
-import { dealDeck, type DeckTypes, type Question } from '../findings/deck.ts'
-import type { Document } from '../findings/document.ts'
-import type { Finding } from '../findings/finding.ts'
-import { gatherFindings, type PackageFile } from '../findings/findings.ts'
-import type { Page } from '../model/page.ts'
-import type { Piece } from '../classification/piece.ts'
-import { typeById, unknownType } from '../program/document-type.ts'
-import type { DocumentType, Program } from '../program/schema.ts'
+import type { Answer } from '../answers/index.ts'
+import { judgeChecklist, type RequirementResult } from '../check/index.ts'
+import { type CheckResult, type FactResult, judgeChecks, judgeFacts, type Persons } from '../dossier/index.ts'
+import {
+  dealDeck,
+  type DeckTypes,
+  type Document,
+  type Finding,
+  gatherFindings,
+  type PackageFile,
+  type Question,
+} from '../findings/index.ts'
+import type { Page } from '../model/index.ts'
+import type { Piece } from '../classification/index.ts'
+import { type DocumentType, type Program, typeById, unknownType } from '../program/index.ts'
 import { documentsOf } from './documents.ts'
 import { runPasses } from './passes.ts'
 import { pageReader, type Reader } from './readings.ts'

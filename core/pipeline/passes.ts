@@ -1,16 +1,18 @@
-import type { Answer } from '../answers/answer.ts'
-import { findCoApplicant, withCoApplicant } from '../dossier/co-applicant.ts'
-import { markDuplicates } from '../dossier/duplicates.ts'
-import type { Paper } from '../dossier/paper.ts'
-import { applicantOf, personsOf, assignOwners, type Persons } from '../dossier/persons.ts'
-import { markVersions } from '../dossier/versions.ts'
-import type { Page } from '../model/page.ts'
-import { typeById } from '../program/document-type.ts'
-import type { DocumentType, Program } from '../program/schema.ts'
-import { reachConsensus } from '../reconciliation/consensus.ts'
-import { flagOutliers } from '../reconciliation/outliers.ts'
-import { repairRowSpelling } from '../reconciliation/row-spelling.ts'
-import { chainStatements } from '../reconciliation/statement-chain.ts'
+import type { Answer } from '../answers/index.ts'
+import {
+  applicantOf,
+  assignOwners,
+  findCoApplicant,
+  markDuplicates,
+  markVersions,
+  type Paper,
+  type Persons,
+  personsOf,
+  withCoApplicant,
+} from '../dossier/index.ts'
+import type { Page } from '../model/index.ts'
+import { type DocumentType, type Program, typeById } from '../program/index.ts'
+import { chainStatements, flagOutliers, reachConsensus, repairRowSpelling } from '../reconciliation/index.ts'
 
 /** What passes over a package may look at besides its papers. */
 export interface PassContext {

@@ -1,6 +1,6 @@
-import type { DocumentType } from '../program/schema.ts'
-import type { Page } from '../model/page.ts'
-import { type DocumentReading, extractDocument } from '../extraction/fields/extract.ts'
+import type { DocumentType } from '../program/index.ts'
+import type { Page } from '../model/index.ts'
+import { type DocumentReading, extractDocument } from '../extraction/index.ts'
 
 /** Reads a document; given so that a caller can keep readings of documents that did not change. */
 export type Reader = (pages: readonly number[], type: DocumentType) => DocumentReading

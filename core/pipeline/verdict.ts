@@ -1,5 +1,5 @@
 import type { Assessment } from './assess.ts'
-import { accepted } from '../dossier/checks.ts'
+import { accepted } from '../dossier/index.ts'
 
 /** One thing that two verdicts on the same papers see otherwise. */
 export interface VerdictChange {

@@ -1,16 +1,21 @@
-import { message, type Message } from '../model/messages/message.ts'
-import { linesOf, type Segment } from '../layout/lines.ts'
-import { boxAround, inside, touches } from '../model/geometry.ts'
-import type { Page, Word } from '../model/page.ts'
-import { editDistance, squeeze, tokens } from '../text/normalize.ts'
-import type { Fact, Program } from '../program/schema.ts'
-import { kindReaders } from '../extraction/parsers/index.ts'
-import { plain, type Value } from '../model/value.ts'
-import type { FilledField } from '../answers/fill.ts'
-import type { Comparer } from '../matching/agreement.ts'
-import { comparers } from '../matching/comparers.ts'
-import { brokenOff, mostAlike, nearMiss, wordMore } from '../matching/near-miss.ts'
-import { counts, splitReference, type Paper } from '../dossier/paper.ts'
+import {
+  boxAround,
+  inside,
+  message,
+  type Message,
+  type Page,
+  plain,
+  touches,
+  type Value,
+  type Word,
+} from '../model/index.ts'
+import { linesOf, type Segment } from '../layout/index.ts'
+import { editDistance, squeeze, tokens } from '../text/index.ts'
+import type { Fact, Program } from '../program/index.ts'
+import { kindReaders } from '../extraction/index.ts'
+import type { FilledField } from '../answers/index.ts'
+import { brokenOff, type Comparer, comparers, mostAlike, nearMiss, wordMore } from '../matching/index.ts'
+import { counts, type Paper, splitReference } from '../dossier/index.ts'
 
 /** Papers that must say the same before they speak for what another paper says. */
 const WITNESSES = 2

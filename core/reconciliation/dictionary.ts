@@ -1,5 +1,5 @@
-import { tokens } from '../text/normalize.ts'
-import { confusionsOf } from '../matching/confusions.ts'
+import { tokens } from '../text/index.ts'
+import { confusionsOf } from '../matching/index.ts'
 import type { ReadWord } from './known-phrases.ts'
 
 /** Shorter words have too many neighbours. */

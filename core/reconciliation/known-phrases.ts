@@ -1,4 +1,4 @@
-import { editDistance, squeeze } from '../text/normalize.ts'
+import { editDistance, squeeze } from '../text/index.ts'
 
 /** A word of a row as it was read, and how surely. */
 export interface ReadWord {

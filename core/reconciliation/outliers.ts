@@ -1,11 +1,9 @@
-import { message, type Message } from '../model/messages/message.ts'
-import type { FilledField } from '../answers/fill.ts'
-import type { Page } from '../model/page.ts'
-import { editDistance, squeeze } from '../text/normalize.ts'
-import type { DocumentType, Field, Program } from '../program/schema.ts'
-import { asDigits } from '../extraction/parsers/reading.ts'
-import { isMoney, plain, type Money } from '../model/value.ts'
-import { splitReference, type Paper } from '../dossier/paper.ts'
+import { isMoney, message, type Message, type Money, type Page, plain } from '../model/index.ts'
+import type { FilledField } from '../answers/index.ts'
+import { editDistance, squeeze } from '../text/index.ts'
+import type { DocumentType, Field, Program } from '../program/index.ts'
+import { asDigits } from '../extraction/index.ts'
+import { type Paper, splitReference } from '../dossier/index.ts'
 
 const MACHINE: ReadonlySet<string> = new Set(['certain', 'repaired'])
 /** As sure as a value is that stands oddly among the others. */

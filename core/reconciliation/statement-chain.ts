@@ -1,11 +1,9 @@
-import { message } from '../model/messages/message.ts'
-import type { FilledField } from '../answers/fill.ts'
-import type { Page } from '../model/page.ts'
-import type { Program } from '../program/schema.ts'
-import { isTruncated } from '../extraction/scoring/digit-slips.ts'
-import { cents, isMoney } from '../model/value.ts'
-import { daysBetween } from '../text/calendar.ts'
-import { counting, fieldOf, splitReference, usableText, type Paper } from '../dossier/paper.ts'
+import { cents, isMoney, message, type Page } from '../model/index.ts'
+import type { FilledField } from '../answers/index.ts'
+import type { Program } from '../program/index.ts'
+import { isTruncated } from '../extraction/index.ts'
+import { daysBetween } from '../text/index.ts'
+import { counting, fieldOf, type Paper, splitReference, usableText } from '../dossier/index.ts'
 
 const DOUBTED = 0.6
 

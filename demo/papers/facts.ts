@@ -1,4 +1,4 @@
-import { addDays } from '../../core/text/calendar.ts'
+import { addDays } from '../../core/text/index.ts'
 import type { Dice } from '../dice.ts'
 import { dateForms, moneyForms, type DateForm, type MoneyForm, type Story } from '../story.ts'
 import { Ledger, money } from '../truth.ts'

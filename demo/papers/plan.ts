@@ -1,5 +1,5 @@
-import { addDays, addMonths } from '../../core/text/calendar.ts'
-import type { Row, Value } from '../../core/model/value.ts'
+import { addDays, addMonths } from '../../core/text/index.ts'
+import type { Row, Value } from '../../core/model/index.ts'
 import type { Dice } from '../dice.ts'
 import type { Story } from '../story.ts'
 import type { Trade } from '../trade.ts'

@@ -1,4 +1,4 @@
-import type { Box } from '../../core/model/geometry.ts'
+import type { Box } from '../../core/model/index.ts'
 import type { Grey } from './greyscale.ts'
 
 /** A side of a box for a letter: an upright stroke from rule to rule, in dots. */

@@ -1,4 +1,4 @@
-import { unpackInk, type InkGrid } from '../../core/model/ink-grid.ts'
+import { type InkGrid, unpackInk } from '../../core/model/index.ts'
 import { inkLevel, type Grey } from './greyscale.ts'
 import { runsOf, type Runs } from './runs.ts'
 

@@ -1,4 +1,4 @@
-import { packInk, type InkGrid } from '../../core/model/ink-grid.ts'
+import { type InkGrid, packInk } from '../../core/model/index.ts'
 import { inkLevel, type Grey } from './greyscale.ts'
 import { runsOf } from './runs.ts'
 

@@ -1,4 +1,4 @@
-import type { Box } from '../../core/model/geometry.ts'
+import type { Box } from '../../core/model/index.ts'
 import { closeUp, findCombBoxes, type Side } from './comb-boxes.ts'
 import { inkLevel, paperLevel, type Grey } from './greyscale.ts'
 import { eraseLineResidue, type Erased } from './line-residue.ts'

@@ -1,4 +1,4 @@
-import type { Box } from '../../core/model/geometry.ts'
+import type { Box } from '../../core/model/index.ts'
 import { paperLevel, type Grey } from './greyscale.ts'
 import { shearColumns, shearRows } from './deskew.ts'
 

@@ -1,4 +1,4 @@
-import type { Box } from '../../core/model/geometry.ts'
+import type { Box } from '../../core/model/index.ts'
 import type { Grey } from './greyscale.ts'
 import { runsOf } from './runs.ts'
 

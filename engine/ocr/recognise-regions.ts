@@ -1,7 +1,5 @@
-import { boxAround, type Box } from '../../core/model/geometry.ts'
-import { withCrossedT, withMailSign } from '../../core/ocr/misread-characters.ts'
-import type { Word } from '../../core/model/page.ts'
-import { runsAt, combineReaders } from '../../core/ocr/combine-readers.ts'
+import { type Box, boxAround, type Word } from '../../core/model/index.ts'
+import { combineReaders, runsAt, withCrossedT, withMailSign } from '../../core/ocr/index.ts'
 import type { Grey } from '../image/greyscale.ts'
 import { recogniseLine } from './ppocr.ts'
 

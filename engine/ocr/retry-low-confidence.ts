@@ -1,6 +1,5 @@
-import { boxAround, type Box } from '../../core/model/geometry.ts'
-import { confidenceOf } from '../../core/ocr/line-words.ts'
-import type { Word } from '../../core/model/page.ts'
+import { type Box, boxAround, type Word } from '../../core/model/index.ts'
+import { confidenceOf } from '../../core/ocr/index.ts'
 import { inkLevel, type Grey } from '../image/greyscale.ts'
 import { pictures } from '../image/library.ts'
 import { uncoveredInk, usualHeight, withinLines } from '../image/uncovered-ink.ts'

@@ -2,11 +2,13 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtemp, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { Word } from '../../core/model/page.ts'
-import { joinSplitAmounts } from '../../core/ocr/join-amounts.ts'
-import { clipOverlappingBoxes } from '../../core/ocr/clip-boxes.ts'
-import { withLostLetter } from '../../core/ocr/misread-characters.ts'
-import { splitGluedWords } from '../../core/ocr/split-words.ts'
+import type { Word } from '../../core/model/index.ts'
+import {
+  clipOverlappingBoxes,
+  joinSplitAmounts,
+  splitGluedWords,
+  withLostLetter,
+} from '../../core/ocr/index.ts'
 import { toTiff, type Grey } from '../image/greyscale.ts'
 
 /** A reader that nobody needs for so long ends, and frees its memory. */

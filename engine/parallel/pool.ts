@@ -1,15 +1,13 @@
 import { availableParallelism } from 'node:os'
 import Piscina from 'piscina'
-import type { Page, Word } from '../../core/model/page.ts'
-import type { DocumentType } from '../../core/program/schema.ts'
-import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
-import type { Evidence } from '../../core/classification/page-evidence.ts'
-import { evidenceReaderFor } from '../../core/classification/segment.ts'
+import type { Page, Word } from '../../core/model/index.ts'
+import type { DocumentType } from '../../core/program/index.ts'
+import type { DocumentReading } from '../../core/extraction/index.ts'
+import { type Evidence, evidenceReaderFor, type Piece } from '../../core/classification/index.ts'
 import type { ReadPage } from '../input/source.ts'
 import type * as worker from './worker.ts'
 import type { DocumentTask, KeptPage, PageTask, RegionsTask } from './worker.ts'
-import type { Piece } from '../../core/classification/piece.ts'
-import { type Readings, readingKey } from '../../core/pipeline/readings.ts'
+import { readingKey, type Readings } from '../../core/pipeline/index.ts'
 
 /** A function of the worker's file by its name; a thread is told what to run by nothing else. */
 const to = (name: keyof typeof worker) => ({ name })

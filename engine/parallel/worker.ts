@@ -1,13 +1,10 @@
 import { workerData } from 'piscina'
-import type { DocumentType } from '../../core/program/schema.ts'
-import { inkNeeded } from '../../core/extraction/marks/ink-needed.ts'
-import type { Box } from '../../core/model/geometry.ts'
-import type { Page, Word } from '../../core/model/page.ts'
-import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
-import type { Evidence } from '../../core/classification/page-evidence.ts'
-import { evidenceReaderFor } from '../../core/classification/segment.ts'
+import type { DocumentType } from '../../core/program/index.ts'
+import { type DocumentReading, inkNeeded } from '../../core/extraction/index.ts'
+import type { Box, Page, Word } from '../../core/model/index.ts'
+import { type Evidence, evidenceReaderFor } from '../../core/classification/index.ts'
 import { openSource, type ReadPage, type Source } from '../input/source.ts'
-import { pageReader } from '../../core/pipeline/readings.ts'
+import { pageReader } from '../../core/pipeline/index.ts'
 
 /** One page of a file; the bytes are shared between threads, not copied. */
 export interface PageTask {

@@ -1,8 +1,13 @@
 import { PDFiumLibrary } from '@hyzyla/pdfium'
-import type { PenMark, Rotation, Word } from '../../core/model/page.ts'
-import { boxAround, overlap, type Box } from '../../core/model/geometry.ts'
-import { joinCombFields } from '../../core/ocr/comb-fields.ts'
-import { splitGluedWords } from '../../core/ocr/split-words.ts'
+import {
+  type Box,
+  boxAround,
+  overlap,
+  type PenMark,
+  type Rotation,
+  type Word,
+} from '../../core/model/index.ts'
+import { joinCombFields, splitGluedWords } from '../../core/ocr/index.ts'
 import type { Grey } from '../image/greyscale.ts'
 
 /**

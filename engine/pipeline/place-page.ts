@@ -1,5 +1,5 @@
-import type { Page } from '../../core/model/page.ts'
-import { separatorSheetOn } from '../../core/classification/separator-sheets.ts'
+import type { Page } from '../../core/model/index.ts'
+import { separatorSheetOn } from '../../core/classification/index.ts'
 import type { ReadPage } from '../input/source.ts'
 
 /** Where a page stands. */

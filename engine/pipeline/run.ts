@@ -1,12 +1,22 @@
-import { assess, type Assessment, type Situation } from '../../core/pipeline/assess.ts'
-import { doubtsOf } from '../../core/findings/doubts.ts'
-import type { Box } from '../../core/model/geometry.ts'
-import type { Page, Word } from '../../core/model/page.ts'
-import type { Evidence } from '../../core/classification/page-evidence.ts'
-import type { Piece } from '../../core/classification/piece.ts'
-import { evidenceReaderFor, segmentPages, type Knowledge } from '../../core/classification/segment.ts'
+import {
+  assess,
+  type Assessment,
+  forgetPages,
+  keepingReader,
+  pageReader,
+  type Readings,
+  type Situation,
+} from '../../core/pipeline/index.ts'
+import { doubtsOf } from '../../core/findings/index.ts'
+import type { Box, Page, Word } from '../../core/model/index.ts'
+import {
+  type Evidence,
+  evidenceReaderFor,
+  type Knowledge,
+  type Piece,
+  segmentPages,
+} from '../../core/classification/index.ts'
 import { englishWords } from './english-words.ts'
-import { pageReader, type Readings, forgetPages, keepingReader } from '../../core/pipeline/readings.ts'
 
 /** All that a package is judged on, before it is cut. */
 export interface PackageRun extends Omit<Situation, 'pieces' | 'english'> {

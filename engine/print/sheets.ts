@@ -1,5 +1,5 @@
 import type { PDFFont, PDFPage } from 'pdf-lib'
-import { separatorSheet } from '../../core/program/separator-sheet.ts'
+import { separatorSheet } from '../../core/program/index.ts'
 import { printable } from '../input/expand.ts'
 import { modulesOf } from './barcode.ts'
 

@@ -1,7 +1,7 @@
 import { and, eq } from 'drizzle-orm'
 import { data } from 'react-router'
 import { z } from 'zod'
-import { ASSESSMENT_FORM } from '../../core/pipeline/assess.ts'
+import { ASSESSMENT_FORM } from '../../core/pipeline/index.ts'
 import { database } from '../database/connection.ts'
 import { packages } from '../database/schema.ts'
 import { judge } from '../packages/judge.ts'

@@ -1,7 +1,6 @@
 import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
-import type { Learnt } from '../../core/classification/nearest-samples.ts'
-import type { Knowledge } from '../../core/classification/segment.ts'
+import type { Knowledge, Learnt } from '../../core/classification/index.ts'
 import type { Work } from '../database/connection.ts'
 import { answers, lessons, packages, rules } from '../database/schema.ts'
 import { queueJob } from '../jobs/queue.ts'

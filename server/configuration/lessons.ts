@@ -1,6 +1,11 @@
 import { and, desc, eq, isNull, sql } from 'drizzle-orm'
-import { MOST_SAMPLES, samplesOf, type Learnt } from '../../core/classification/nearest-samples.ts'
-import { tryKnowledge, type FinishedPackage } from '../../core/classification/nearest-samples-trial.ts'
+import {
+  type FinishedPackage,
+  type Learnt,
+  MOST_SAMPLES,
+  samplesOf,
+  tryKnowledge,
+} from '../../core/classification/index.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'

@@ -1,7 +1,6 @@
 import { and, asc, desc, eq, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
-import { loadProgram } from '../../core/program/files.ts'
-import type { Program } from '../../core/program/schema.ts'
+import { loadProgram, type Program } from '../../core/program/index.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'

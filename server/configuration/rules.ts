@@ -1,6 +1,5 @@
 import { and, asc, desc, eq, inArray } from 'drizzle-orm'
-import { tryRule, type RuleTrial } from '../../core/classification/user-rules-trial.ts'
-import type { Rule } from '../../core/classification/user-rules.ts'
+import { type Rule, type RuleTrial, tryRule } from '../../core/classification/index.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'

@@ -1,5 +1,5 @@
 import { and, eq, isNull } from 'drizzle-orm'
-import type { DocumentType, Program } from '../../core/program/schema.ts'
+import type { DocumentType, Program } from '../../core/program/index.ts'
 import { database, type Work } from '../database/connection.ts'
 import { documentTypes, organisations, programs } from '../database/schema.ts'
 

@@ -16,17 +16,14 @@ import {
   uuid,
   varchar,
 } from 'drizzle-orm/pg-core'
-import type { Answer } from '../../core/answers/answer.ts'
-import type { Assessment } from '../../core/pipeline/assess.ts'
-import { registerKinds } from '../../core/dossier/register.ts'
-import type { Page, Rotation } from '../../core/model/page.ts'
-import type { DocumentType, Program } from '../../core/program/schema.ts'
-import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
-import type { Learnt } from '../../core/classification/nearest-samples.ts'
-import type { TrialScore } from '../../core/classification/nearest-samples-trial.ts'
-import type { Rule } from '../../core/classification/user-rules.ts'
+import type { Answer } from '../../core/answers/index.ts'
+import type { Assessment } from '../../core/pipeline/index.ts'
+import { registerKinds } from '../../core/dossier/index.ts'
+import type { Page, Rotation } from '../../core/model/index.ts'
+import type { DocumentType, Program } from '../../core/program/index.ts'
+import type { DocumentReading } from '../../core/extraction/index.ts'
+import type { Learnt, Piece, Rule, TrialScore } from '../../core/classification/index.ts'
 import { packedJson } from './packed.ts'
-import type { Piece } from '../../core/classification/piece.ts'
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 const moment = (name: string) => timestamp(name, { withTimezone: true })

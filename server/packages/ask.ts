@@ -1,5 +1,5 @@
-import { ask, type Answer } from '../../core/ask/ask.ts'
-import type { Assessment } from '../../core/pipeline/assess.ts'
+import { type Answer, ask } from '../../core/ask/index.ts'
+import type { Assessment } from '../../core/pipeline/index.ts'
 import type { Person } from '../access/people.ts'
 import { database } from '../database/connection.ts'
 import { typesOf } from '../configuration/types.ts'

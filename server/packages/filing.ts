@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
-import { separatorSheetOn } from '../../core/classification/separator-sheets.ts'
-import type { Page } from '../../core/model/page.ts'
+import { separatorSheetOn } from '../../core/classification/index.ts'
+import type { Page } from '../../core/model/index.ts'
 import { freeName } from '../../engine/input/free-name.ts'
 import { note } from '../audit.ts'
 import type { Work } from '../database/connection.ts'

@@ -1,4 +1,4 @@
-import { findText, type Hit } from '../../core/layout/find.ts'
+import { findText, type Hit } from '../../core/layout/index.ts'
 import { database } from '../database/connection.ts'
 import { pagesOf } from './judge.ts'
 

@@ -1,10 +1,9 @@
 import { eq } from 'drizzle-orm'
-import type { Page } from '../../core/model/page.ts'
-import type { DocumentType } from '../../core/program/schema.ts'
+import type { Page } from '../../core/model/index.ts'
+import { type DocumentType, unknownType } from '../../core/program/index.ts'
 import type { Work } from '../database/connection.ts'
 import { readings } from '../database/schema.ts'
-import { unknownType } from '../../core/program/document-type.ts'
-import { type Reader, pageReader, type Readings, keepingReader } from '../../core/pipeline/readings.ts'
+import { keepingReader, pageReader, type Reader, type Readings } from '../../core/pipeline/index.ts'
 
 /** What documents read as, by type and pages, with the types they were read by and the keys that the database has. */
 export interface KnownReadings {

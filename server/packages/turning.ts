@@ -1,5 +1,5 @@
 import { and, asc, eq, isNotNull, or, inArray } from 'drizzle-orm'
-import { turnsOf } from '../../core/answers/turns.ts'
+import { turnsOf } from '../../core/answers/index.ts'
 import type { Work } from '../database/connection.ts'
 import { pages } from '../database/schema.ts'
 import { queueJob } from '../jobs/queue.ts'

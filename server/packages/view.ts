@@ -5,7 +5,7 @@ import { database } from '../database/connection.ts'
 import { undoState } from './answer.ts'
 import { ownersFor } from './owners.ts'
 import { fileCounts, pageSheets, type packageRow } from './queries.ts'
-import { unknownType } from '../../core/program/document-type.ts'
+import { unknownType } from '../../core/program/index.ts'
 
 /**
  * What all screens of one package share: the package, its verdict, its pages, its types and who may do what

@@ -1,4 +1,4 @@
-import type { AgreementMessages } from '../../core/model/messages/agreement.ts'
+import type { AgreementMessages } from '../../core/model/index.ts'
 import type { Sentences } from '../sentences.ts'
 
 export const agreement: Sentences<AgreementMessages> = {

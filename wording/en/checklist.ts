@@ -1,5 +1,5 @@
-import type { Age, ChecklistMessages } from '../../core/model/messages/checklist.ts'
-import { dayName, monthName } from '../../core/text/calendar.ts'
+import type { Age, ChecklistMessages } from '../../core/model/index.ts'
+import { dayName, monthName } from '../../core/text/index.ts'
 import type { Sentences } from '../sentences.ts'
 import { capital, fieldWords, figures, list } from './words.ts'
 

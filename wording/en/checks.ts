@@ -1,4 +1,4 @@
-import type { CheckMessages } from '../../core/model/messages/checks.ts'
+import type { CheckMessages } from '../../core/model/index.ts'
 import type { Sentences } from '../sentences.ts'
 import { figures } from './words.ts'
 

@@ -1,5 +1,4 @@
-import type { DeckMessages } from '../../core/model/messages/deck.ts'
-import { plain } from '../../core/model/value.ts'
+import { type DeckMessages, plain } from '../../core/model/index.ts'
 import type { Sentences } from '../sentences.ts'
 import { article, capital, lower, pageSpan, shortList } from './words.ts'
 

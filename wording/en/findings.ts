@@ -1,5 +1,4 @@
-import type { FindingMessages } from '../../core/model/messages/findings.ts'
-import { plain } from '../../core/model/value.ts'
+import { type FindingMessages, plain } from '../../core/model/index.ts'
 import type { Sentences } from '../sentences.ts'
 import { capital, pageSpan } from './words.ts'
 

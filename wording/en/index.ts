@@ -1,4 +1,4 @@
-import type { Messages } from '../../core/model/messages/message.ts'
+import type { Messages } from '../../core/model/index.ts'
 import type { Sentences } from '../sentences.ts'
 import { agreement } from './agreement.ts'
 import { checklist } from './checklist.ts'

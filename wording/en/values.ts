@@ -1,5 +1,4 @@
-import type { ValueMessages } from '../../core/model/messages/values.ts'
-import { plain } from '../../core/model/value.ts'
+import { plain, type ValueMessages } from '../../core/model/index.ts'
 import type { Sentences } from '../sentences.ts'
 
 export const values: Sentences<ValueMessages> = {

@@ -1,4 +1,4 @@
-import { groupThousands, type Money } from '../../core/model/value.ts'
+import { groupThousands, type Money } from '../../core/model/index.ts'
 
 /** "a, b and c". */
 export const list = (items: readonly string[]): string =>

@@ -1,8 +1,8 @@
 import { inWords } from '../../../wording/index.ts'
 import { clsx } from 'clsx'
 import { useNavigate } from 'react-router'
-import { accepted, type CheckResult, type Term } from '../../../core/dossier/checks.ts'
-import { plain } from '../../../core/model/value.ts'
+import { accepted, type CheckResult, type Term } from '../../../core/dossier/index.ts'
+import { plain } from '../../../core/model/index.ts'
 import { useJudged } from '../view.ts'
 import type { Place } from './fact-table.tsx'
 

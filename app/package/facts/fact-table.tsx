@@ -1,10 +1,8 @@
 import { inWords } from '../../../wording/index.ts'
 import { clsx } from 'clsx'
-import type { Document } from '../../../core/findings/document.ts'
-import type { Evidence, FactResult } from '../../../core/dossier/facts.ts'
-import type { RegisterSide } from '../../../core/dossier/register.ts'
-import type { Box } from '../../../core/model/geometry.ts'
-import { plain } from '../../../core/model/value.ts'
+import type { Document } from '../../../core/findings/index.ts'
+import type { Evidence, FactResult, RegisterSide } from '../../../core/dossier/index.ts'
+import { type Box, plain } from '../../../core/model/index.ts'
 import { show } from '../../parts/format.ts'
 import { CutOut } from '../cut-out.tsx'
 

@@ -1,4 +1,4 @@
-import type { Document } from '../../../core/findings/document.ts'
+import type { Document } from '../../../core/findings/index.ts'
 
 /**
  * Dots of the screen: a page's tile with the gap behind it, what a group has around its tiles, and the gap

@@ -1,6 +1,6 @@
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual'
 import { useLayoutEffect, useMemo, useRef, useState } from 'react'
-import type { Document } from '../../../core/findings/document.ts'
+import type { Document } from '../../../core/findings/index.ts'
 import { noted } from './group.tsx'
 import { GAP, rowsOf } from './group-rows.ts'
 

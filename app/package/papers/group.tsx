@@ -1,7 +1,7 @@
 import { clsx } from 'clsx'
 import { memo } from 'react'
 import { Link } from 'react-router'
-import type { Document } from '../../../core/findings/document.ts'
+import type { Document } from '../../../core/findings/index.ts'
 import { useLooking } from '../looking.tsx'
 import { PageTile } from './page-tile.tsx'
 

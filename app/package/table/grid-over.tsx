@@ -1,6 +1,6 @@
 import { clsx } from 'clsx'
 import { useRef } from 'react'
-import type { Grid } from '../../../core/extraction/tables/by-grid.ts'
+import type { Grid } from '../../../core/extraction/index.ts'
 import { pictureUrl, shapeOf, type Sheet } from '../sheet.ts'
 
 type Box = readonly [number, number, number, number]

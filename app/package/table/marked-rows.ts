@@ -1,8 +1,7 @@
 import { useMemo, useRef, useState } from 'react'
-import { parseTyped } from '../../../core/extraction/parsers/typed-input.ts'
-import type { Box } from '../../../core/model/geometry.ts'
-import { isMoney, type Row } from '../../../core/model/value.ts'
-import type { Column } from '../../../core/program/schema.ts'
+import { parseTyped } from '../../../core/extraction/index.ts'
+import { type Box, isMoney, type Row } from '../../../core/model/index.ts'
+import type { Column } from '../../../core/program/index.ts'
 
 /** A column as far as its cells are typed. */
 export type TypedColumn = Pick<Column, 'name' | 'kind'>

@@ -1,13 +1,13 @@
 import { data } from 'react-router'
 import { z } from 'zod'
-import { answerSchema, type Answer } from '../../../core/answers/answer.ts'
-import { parseTyped } from '../../../core/extraction/parsers/typed-input.ts'
+import { type Answer, answerSchema } from '../../../core/answers/index.ts'
+import { parseTyped } from '../../../core/extraction/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { database } from '../../../server/database/connection.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
 import { Closed, giveAnswers, placeOfTyped, redo, undo } from '../../../server/packages/answer.ts'
 import type { Route } from './+types/answers'
-import { typeById } from '../../../core/program/document-type.ts'
+import { typeById } from '../../../core/program/index.ts'
 
 const place = z
   .object({

@@ -1,6 +1,6 @@
 import { clsx } from 'clsx'
 import { NavLink, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router'
-import { accepted } from '../../../core/dossier/checks.ts'
+import { accepted } from '../../../core/dossier/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { packageView } from '../../../server/packages/view.ts'
 import { useChanges } from '../../parts/changes.ts'

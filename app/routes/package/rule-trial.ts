@@ -1,6 +1,6 @@
 import { data } from 'react-router'
 import { z } from 'zod'
-import { ruleSchema } from '../../../core/classification/user-rules.ts'
+import { ruleSchema } from '../../../core/classification/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { database } from '../../../server/database/connection.ts'
 import { typesOf } from '../../../server/configuration/types.ts'

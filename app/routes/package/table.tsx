@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react'
 import { data, Link, useFetcher, useNavigate, useSearchParams } from 'react-router'
 import { z } from 'zod'
-import { firstGrid, readByGrid, type Grid } from '../../../core/extraction/tables/by-grid.ts'
-import type { Document } from '../../../core/findings/document.ts'
+import { firstGrid, type Grid, readByGrid } from '../../../core/extraction/index.ts'
+import type { Document } from '../../../core/findings/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { database } from '../../../server/database/connection.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
@@ -14,7 +14,7 @@ import { useMarkedRows } from '../../package/table/marked-rows.ts'
 import { RowTable } from '../../package/table/row-table.tsx'
 import { isClosed, useJudged } from '../../package/view.ts'
 import type { Route } from './+types/table'
-import { typeById } from '../../../core/program/document-type.ts'
+import { typeById } from '../../../core/program/index.ts'
 
 const share = z.number().min(-0.1).max(1.1)
 const gridSchema = z.object({

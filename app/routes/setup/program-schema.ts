@@ -1,4 +1,4 @@
-import { programJsonSchema } from '../../../core/program/json-schema.ts'
+import { programJsonSchema } from '../../../core/program/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import type { Route } from './+types/program-schema'
 

@@ -1,7 +1,6 @@
 import { Plus } from 'lucide-react'
 import { data, Link, redirect } from 'react-router'
-import { loadProgram, UnreadableFile } from '../../../core/program/files.ts'
-import type { Program } from '../../../core/program/schema.ts'
+import { loadProgram, type Program, UnreadableFile } from '../../../core/program/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
 import { programsOf, saveProgram } from '../../../server/configuration/programs.ts'

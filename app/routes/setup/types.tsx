@@ -2,8 +2,13 @@ import { clsx } from 'clsx'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { data, Link, redirect } from 'react-router'
-import { loadType, UnreadableFile, type Loaded } from '../../../core/program/files.ts'
-import type { DocumentType } from '../../../core/program/schema.ts'
+import {
+  type DocumentType,
+  type Loaded,
+  loadType,
+  unknownType,
+  UnreadableFile,
+} from '../../../core/program/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
 import { maySwitch } from '../../../server/configuration/rules.ts'
@@ -11,7 +16,6 @@ import { originsOf, saveType, typesOf, type Origin } from '../../../server/confi
 import { count } from '../../parts/format.ts'
 import { useTakeFile } from '../../parts/take-file.tsx'
 import type { Route } from './+types/types'
-import { unknownType } from '../../../core/program/document-type.ts'
 
 export const meta = () => [{ title: 'Document types · Jigsa' }]
 

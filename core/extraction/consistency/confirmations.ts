@@ -1,8 +1,7 @@
-import type { Page } from '../../model/page.ts'
-import type { DocumentType } from '../../program/schema.ts'
+import { cents, isMoney, type Page } from '../../model/index.ts'
+import type { DocumentType } from '../../program/index.ts'
 import { leaves } from './sums.ts'
 import type { Ranked } from '../scoring/joint-assignment.ts'
-import { cents, isMoney } from '../../model/value.ts'
 
 /**
  * Backs values that bear one another out: a period that is a whole month to the day, which no other days of a

@@ -1,5 +1,5 @@
 import type { Candidate } from '../scoring/candidate.ts'
-import { isMoney } from '../../model/value.ts'
+import { isMoney } from '../../model/index.ts'
 
 const SIGN = /[€£$]/
 const LETTERS = /[A-Z]{3}/i

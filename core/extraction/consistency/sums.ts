@@ -1,14 +1,11 @@
-import { linesOf } from '../../layout/lines.ts'
-import { missingAround } from '../../layout/page-numbers.ts'
-import type { Page, Word } from '../../model/page.ts'
-import type { DocumentType, Field, Relation } from '../../program/schema.ts'
+import { linesOf, missingAround } from '../../layout/index.ts'
+import { cents, isMoney, type Page, type Row, type Word } from '../../model/index.ts'
+import { type DocumentType, type Field, type Relation, tableColumns } from '../../program/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { readMoney } from '../parsers/money.ts'
 import type { Reading } from '../parsers/reading.ts'
 import { bookingColumns, centsIn } from '../tables/columns.ts'
-import { tableColumns } from '../../program/table-columns.ts'
 import { cellsOf, oldestFirst } from '../tables/row-order.ts'
-import { cents, isMoney, type Row } from '../../model/value.ts'
 import type { Table } from '../tables/table.ts'
 
 interface Printed extends Reading {

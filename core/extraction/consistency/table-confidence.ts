@@ -1,15 +1,12 @@
-import { message } from '../../model/messages/message.ts'
-import type { Field } from '../../program/schema.ts'
+import { cents, type FieldValue, isMoney, message } from '../../model/index.ts'
+import { type Field, tableColumns } from '../../program/index.ts'
 import { endBalances } from './sums.ts'
 import { isDigitSlip } from '../scoring/digit-slips.ts'
 import { likelySpelling } from '../tables/repair-words.ts'
 import { round } from '../scoring/calibration.ts'
 import { bookingColumns, centsIn, goodsColumns } from '../tables/columns.ts'
-import { tableColumns } from '../../program/table-columns.ts'
 import { cellsOf, oldestFirst } from '../tables/row-order.ts'
 import type { SelectedTable } from '../tables/select.ts'
-import type { FieldValue } from '../../model/field-value.ts'
-import { cents, isMoney } from '../../model/value.ts'
 import { PRINTED, type Table } from '../tables/table.ts'
 
 /**

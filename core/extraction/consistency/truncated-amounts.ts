@@ -1,10 +1,10 @@
-import type { DocumentType } from '../../program/schema.ts'
+import type { DocumentType } from '../../program/index.ts'
 import { endBalances } from './sums.ts'
 import type { Ranked } from '../scoring/joint-assignment.ts'
 import { isTruncated } from '../scoring/digit-slips.ts'
 import type { SelectedTable } from '../tables/select.ts'
 import { PRINTED } from '../tables/table.ts'
-import { cents, fromCents, isMoney, type Money } from '../../model/value.ts'
+import { cents, fromCents, isMoney, type Money } from '../../model/index.ts'
 
 /**
  * Amounts that a weak print likely shortened: each is asked about, with what was lost where the paper's own

@@ -1,9 +1,8 @@
-import { boxAround } from '../../model/geometry.ts'
-import { linesOf, typicalHeight, type Line, type Segment } from '../../layout/lines.ts'
-import { fold } from '../../text/normalize.ts'
-import type { Page } from '../../model/page.ts'
+import { boxAround, type Page } from '../../model/index.ts'
+import { type Line, linesOf, type Segment, typicalHeight } from '../../layout/index.ts'
+import { fold } from '../../text/index.ts'
 import { paperNames, wordsPattern } from '../../lexicon/index.ts'
-import type { DocumentType, Field } from '../../program/schema.ts'
+import type { DocumentType, Field } from '../../program/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import {
   addressLikeness,

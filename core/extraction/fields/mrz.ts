@@ -1,6 +1,6 @@
 import { parse } from 'mrz'
-import { linesOf } from '../../layout/lines.ts'
-import type { Page, Word } from '../../model/page.ts'
+import { linesOf } from '../../layout/index.ts'
+import type { Page, Word } from '../../model/index.ts'
 import { isoDate } from '../parsers/date.ts'
 
 /** What the machine-readable zone of a card or passport says; values whose check digit fails are left out. */

@@ -1,5 +1,5 @@
-import type { Word } from '../../model/page.ts'
-import type { DocumentType } from '../../program/schema.ts'
+import type { Word } from '../../model/index.ts'
+import type { DocumentType } from '../../program/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { labelLike } from '../labels/find-labels.ts'
 import { isStopWord } from '../labels/wording-similarity.ts'

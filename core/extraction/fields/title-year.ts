@@ -1,6 +1,6 @@
-import { linesOf, typicalHeight } from '../../layout/lines.ts'
-import type { Page } from '../../model/page.ts'
-import type { Field } from '../../program/schema.ts'
+import { linesOf, typicalHeight } from '../../layout/index.ts'
+import type { Page } from '../../model/index.ts'
+import type { Field } from '../../program/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 
 /** The year that a paper's heading names ("Notice of income tax 2025"): a year alone, no part of a day. */

@@ -1,7 +1,7 @@
-import { isSentence, linesOf, type Segment } from '../../layout/lines.ts'
-import type { Page, Word } from '../../model/page.ts'
-import { fold } from '../../text/normalize.ts'
-import type { DocumentType, Field } from '../../program/schema.ts'
+import { isSentence, linesOf, type Segment } from '../../layout/index.ts'
+import { type Page, plain, type Word } from '../../model/index.ts'
+import { fold } from '../../text/index.ts'
+import type { DocumentType, Field } from '../../program/index.ts'
 import { isPeriod, wholeMonth } from '../consistency/confirmations.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { kindReaders } from '../parsers/index.ts'
@@ -10,7 +10,6 @@ import { addressLikeness, hasPostcode, nameLikeness, orgLikeness } from '../pars
 import { ends, labelLike, findLabels } from '../labels/find-labels.ts'
 import { readChoice, YES_NO } from '../marks/checkboxes.ts'
 import { labelsByLine } from '../labels/value-regions.ts'
-import { plain } from '../../model/value.ts'
 import type { LabelHit } from '../labels/label.ts'
 
 /** Kinds whose form alone says what a value may be. */

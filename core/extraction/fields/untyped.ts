@@ -1,10 +1,8 @@
-import { boxAround, overlap, type Box } from '../../model/geometry.ts'
-import { isSentence, linesOf, typicalHeight, type Line, type Segment } from '../../layout/lines.ts'
-import type { Page, Word } from '../../model/page.ts'
-import type { FieldKind } from '../../program/schema.ts'
+import { type Box, boxAround, overlap, type Page, plain, type Word } from '../../model/index.ts'
+import { isSentence, type Line, linesOf, type Segment, typicalHeight } from '../../layout/index.ts'
+import type { FieldKind } from '../../program/index.ts'
 import { kindReaders } from '../parsers/index.ts'
 import { addressLikeness, nameLikeness, orgLikeness } from '../parsers/words.ts'
-import { plain } from '../../model/value.ts'
 
 /** What a paper of no known type says: a value, with the wording that leads to it where one does. */
 export interface UntypedValue {

@@ -1,5 +1,5 @@
-import { linesOf } from '../../layout/lines.ts'
-import type { Word } from '../../model/page.ts'
+import { linesOf } from '../../layout/index.ts'
+import type { Word } from '../../model/index.ts'
 import { monthOf } from '../parsers/date.ts'
 import { kindReaders } from '../parsers/index.ts'
 import { rawOf, type Reading } from '../parsers/reading.ts'

@@ -1,5 +1,5 @@
-import { linesOf, type Line, type Segment } from '../../layout/lines.ts'
-import type { Page } from '../../model/page.ts'
+import { type Line, linesOf, type Segment } from '../../layout/index.ts'
+import type { Page } from '../../model/index.ts'
 import type { LabelsByLine } from './value-regions.ts'
 import type { LabelHit } from './label.ts'
 

@@ -1,9 +1,15 @@
-import { linesOf, typicalHeight, type Line, type Segment } from '../../layout/lines.ts'
-import type { Page, Word } from '../../model/page.ts'
-import { PhraseIndex, type PhraseHit } from '../../layout/phrase-index.ts'
-import { squeeze, tokens } from '../../text/normalize.ts'
+import {
+  type Line,
+  linesOf,
+  type PhraseHit,
+  PhraseIndex,
+  type Segment,
+  typicalHeight,
+} from '../../layout/index.ts'
+import type { Page, Word } from '../../model/index.ts'
+import { squeeze, tokens } from '../../text/index.ts'
 import { givenNameLabels, otherLabels, surnameLabels } from '../../lexicon/index.ts'
-import type { DocumentType } from '../../program/schema.ts'
+import type { DocumentType } from '../../program/index.ts'
 import { bilingual, inCells, wrapped } from './multi-line-labels.ts'
 import { contentWords, isFormWord, isStopWord, Wordings } from './wording-similarity.ts'
 import type { LabelMeaning, LabelHit } from './label.ts'

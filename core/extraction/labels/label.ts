@@ -1,6 +1,5 @@
-import type { PhraseHit } from '../../layout/phrase-index.ts'
-import type { Page } from '../../model/page.ts'
-import type { Segment, Line } from '../../layout/lines.ts'
+import type { Line, PhraseHit, Segment } from '../../layout/index.ts'
+import type { Page } from '../../model/index.ts'
 
 /**
  * What a wording means in a type: the label of a field, of a signature, or of something that is none of its

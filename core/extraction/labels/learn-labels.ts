@@ -1,8 +1,7 @@
-import { overlap, type Box } from '../../model/geometry.ts'
-import { linesOf, type Line, type Segment } from '../../layout/lines.ts'
-import type { Page, Word } from '../../model/page.ts'
-import { fold } from '../../text/normalize.ts'
-import type { DocumentType } from '../../program/schema.ts'
+import { type Box, overlap, type Page, type Word } from '../../model/index.ts'
+import { type Line, linesOf, type Segment } from '../../layout/index.ts'
+import { fold } from '../../text/index.ts'
+import type { DocumentType } from '../../program/index.ts'
 import { isStopWord } from './wording-similarity.ts'
 
 /** Words of a label at most; longer ones are sentences, which stand on one paper alone. */

@@ -1,5 +1,5 @@
-import type { Line, Segment } from '../../layout/lines.ts'
-import type { Page } from '../../model/page.ts'
+import type { Line, Segment } from '../../layout/index.ts'
+import type { Page } from '../../model/index.ts'
 import { contentWords, isStopWord, type Wordings } from './wording-similarity.ts'
 import type { LabelMeaning, LabelHit } from './label.ts'
 

@@ -1,7 +1,6 @@
 import { stemmer } from 'stemmer'
 import { stopWords, synonyms } from '../../lexicon/index.ts'
-import { memoize } from '../../text/memoize.ts'
-import { squeeze, tokens } from '../../text/normalize.ts'
+import { memoize, squeeze, tokens } from '../../text/index.ts'
 
 const meanings = new Map<string, string>()
 for (const words of synonyms) for (const word of words) meanings.set(stemmer(word), words[0])

@@ -1,7 +1,6 @@
-import { overlap } from '../../model/geometry.ts'
-import type { Word } from '../../model/page.ts'
-import { tokens } from '../../text/normalize.ts'
-import type { DocumentType } from '../../program/schema.ts'
+import { overlap, type Word } from '../../model/index.ts'
+import { tokens } from '../../text/index.ts'
+import type { DocumentType } from '../../program/index.ts'
 import { YES_NO } from './checkboxes.ts'
 
 /**

@@ -1,10 +1,15 @@
-import type { Box } from '../../model/geometry.ts'
-import { strokesIn, strokesOn, type InkGrid, type Strokes } from '../../model/ink-grid.ts'
-import { linesOf } from '../../layout/lines.ts'
-import type { Page, Word } from '../../model/page.ts'
-import type { DocumentType } from '../../program/schema.ts'
+import {
+  type Box,
+  type InkGrid,
+  type Page,
+  type Strokes,
+  strokesIn,
+  strokesOn,
+  type Word,
+} from '../../model/index.ts'
+import { isPrint, linesOf, printedOn, surelyPrintedOn } from '../../layout/index.ts'
+import type { DocumentType } from '../../program/index.ts'
 import { findLabels } from '../labels/find-labels.ts'
-import { isPrint, printedOn, surelyPrintedOn } from '../../layout/printed-area.ts'
 import type { LabelHit } from '../labels/label.ts'
 
 /** A signature less sure than this, or its absence, is asked about. */

@@ -1,5 +1,4 @@
-import { editDistance, fold } from '../../text/normalize.ts'
-import { memoize } from '../../text/memoize.ts'
+import { editDistance, fold, memoize } from '../../text/index.ts'
 import { asDigits, readSpans, type KindReader } from './reading.ts'
 
 const MONTHS = [

@@ -1,4 +1,4 @@
-import type { Word } from '../../model/page.ts'
+import type { Word } from '../../model/index.ts'
 import { readSpans, type KindReader } from './reading.ts'
 
 /**

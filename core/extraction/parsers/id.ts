@@ -1,5 +1,5 @@
-import { fold } from '../../text/normalize.ts'
-import { plain } from '../../model/value.ts'
+import { fold } from '../../text/index.ts'
+import { plain } from '../../model/index.ts'
 import { asDigits, readSpans, rawOf, type KindReader, type Reading } from './reading.ts'
 import { parseDate } from './date.ts'
 

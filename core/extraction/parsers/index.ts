@@ -1,4 +1,4 @@
-import type { FieldKind } from '../../program/schema.ts'
+import type { FieldKind } from '../../program/index.ts'
 import { readDates } from './date.ts'
 import { readIbans } from './iban.ts'
 import { readEmails, readIds, readNumbers, readPhones } from './id.ts'

@@ -1,5 +1,5 @@
-import { fold } from '../../text/normalize.ts'
-import type { Field } from '../../program/schema.ts'
+import { fold } from '../../text/index.ts'
+import type { Field } from '../../program/index.ts'
 import { hasPostcode, PARTICLES } from './words.ts'
 
 /** The end of a postal code of letters: a figure and two letters, here with figures where letters must be. */

@@ -1,5 +1,5 @@
-import { memoize } from '../../text/memoize.ts'
-import type { Word } from '../../model/page.ts'
+import { memoize } from '../../text/index.ts'
+import type { Word } from '../../model/index.ts'
 import { asDigits, isWeak, rawOf, type KindReader, type Reading } from './reading.ts'
 
 const SIGNS: Record<string, string> = {

@@ -1,5 +1,4 @@
-import type { Word } from '../../model/page.ts'
-import type { Value } from '../../model/value.ts'
+import type { Value, Word } from '../../model/index.ts'
 
 /** A value found in a run of words. */
 export interface Reading {

@@ -1,8 +1,8 @@
-import type { FieldKind } from '../../program/schema.ts'
+import type { FieldKind } from '../../program/index.ts'
 import { parseDate } from './date.ts'
 import { ibanHolds } from './iban.ts'
 import { parseMoney } from './money.ts'
-import type { Value } from '../../model/value.ts'
+import type { Value } from '../../model/index.ts'
 
 /** What a person typed for a field, in its normal form, or why it is none. */
 export type Typed = { value: Value } | { problem: string }

@@ -1,4 +1,4 @@
-import type { Word } from '../../model/page.ts'
+import type { Word } from '../../model/index.ts'
 import {
   joiningWords,
   nameParticles,
@@ -7,7 +7,7 @@ import {
   streetForms,
   wordsPattern,
 } from '../../lexicon/index.ts'
-import { fold } from '../../text/normalize.ts'
+import { fold } from '../../text/index.ts'
 import { rawOf, type KindReader } from './reading.ts'
 
 const tidy = (text: string): string =>

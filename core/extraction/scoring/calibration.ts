@@ -1,7 +1,7 @@
 import type { Ranked } from './joint-assignment.ts'
 import { readingOf, type Candidate } from './candidate.ts'
 import { ibanHolds } from '../parsers/iban.ts'
-import { isMoney } from '../../model/value.ts'
+import { isMoney } from '../../model/index.ts'
 
 /**
  * The probability that a chosen value is right: that it is the right place, times that it was read right.

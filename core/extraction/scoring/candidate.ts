@@ -1,6 +1,4 @@
-import { boxAround, type Box } from '../../model/geometry.ts'
-import type { Page, Word } from '../../model/page.ts'
-import type { Value } from '../../model/value.ts'
+import { type Box, boxAround, type Page, type Value, type Word } from '../../model/index.ts'
 
 /** One possible value of one field, with its evidence as log-odds. */
 export interface Candidate {

@@ -1,8 +1,8 @@
-import { tokens } from '../../text/normalize.ts'
-import type { DocumentType, Field, Relation } from '../../program/schema.ts'
+import { tokens } from '../../text/index.ts'
+import type { DocumentType, Field, Relation } from '../../program/index.ts'
 import { readingOf, type Candidate } from './candidate.ts'
 import { isDigitSlip } from './digit-slips.ts'
-import { cents, isMoney, plain, type Money, type Value } from '../../model/value.ts'
+import { cents, isMoney, type Money, plain, type Value } from '../../model/index.ts'
 
 /** One value that a field may have. */
 export interface Reading {

@@ -1,5 +1,5 @@
-import type { Page } from '../../model/page.ts'
-import type { DocumentType } from '../../program/schema.ts'
+import type { Page } from '../../model/index.ts'
+import type { DocumentType } from '../../program/index.ts'
 import type { Candidate } from './candidate.ts'
 
 /** A value that a sentence carries over the end of a line is only begun where the line ends. */

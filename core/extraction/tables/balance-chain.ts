@@ -1,4 +1,4 @@
-import { editDistance } from '../../text/normalize.ts'
+import { editDistance } from '../../text/index.ts'
 import { isTruncated } from '../scoring/digit-slips.ts'
 
 /** A row of an account as read, in cents; null where a cell could not be read. */

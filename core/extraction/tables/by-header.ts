@@ -1,8 +1,16 @@
-import { boxAround } from '../../model/geometry.ts'
-import type { Line } from '../../layout/lines.ts'
-import type { Page, Word } from '../../model/page.ts'
-import { fold } from '../../text/normalize.ts'
-import type { Column, Field } from '../../program/schema.ts'
+import {
+  boxAround,
+  cents,
+  fromCents,
+  isMoney,
+  type Money,
+  type Page,
+  type Row,
+  type Word,
+} from '../../model/index.ts'
+import type { Line } from '../../layout/index.ts'
+import { fold } from '../../text/index.ts'
+import { type Column, type Field, tableColumns } from '../../program/index.ts'
 import { parseDate, readDates } from '../parsers/date.ts'
 import { plainNumber } from '../parsers/id.ts'
 import { parseMoney } from '../parsers/money.ts'
@@ -12,9 +20,7 @@ import { sumRows, wordsPattern } from '../../lexicon/index.ts'
 import { leadsInto } from './continuation-lines.ts'
 import { linesWithoutNoise } from './specks.ts'
 import { asBefore, findHeader, type HeaderColumn } from './header.ts'
-import { cents, fromCents, isMoney, type Money, type Row } from '../../model/value.ts'
 import { centsIn, goodsColumns } from './columns.ts'
-import { tableColumns } from '../../program/table-columns.ts'
 import { cellsOf } from './row-order.ts'
 import { emptyTable, PRINTED, SKIPPED_ROWS, tableRow, type Table } from './table.ts'
 const STOP = new RegExp(`^${wordsPattern(sumRows).source}`)

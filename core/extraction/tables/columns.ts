@@ -1,6 +1,5 @@
-import type { Field } from '../../program/schema.ts'
-import { tableColumns } from '../../program/table-columns.ts'
-import { cents, isMoney, type Row } from '../../model/value.ts'
+import { type Field, tableColumns } from '../../program/index.ts'
+import { cents, isMoney, type Row } from '../../model/index.ts'
 
 /** Amount and running balance of a table of dated bookings; null for other tables. */
 export function bookingColumns(field: Field): { date: string; amount: string; balance: string } | null {

@@ -1,5 +1,5 @@
-import { levelOf, type Line } from '../../layout/lines.ts'
-import type { Page } from '../../model/page.ts'
+import { levelOf, type Line } from '../../layout/index.ts'
+import type { Page } from '../../model/index.ts'
 
 /**
  * Whether a line of words belongs to the row below rather than to the one above: figures are often set to the

@@ -1,9 +1,7 @@
-import { boxAround } from '../../model/geometry.ts'
-import { linesOf, type Line } from '../../layout/lines.ts'
-import type { Page } from '../../model/page.ts'
-import { memoize } from '../../text/memoize.ts'
-import { nearlyWord, tokens } from '../../text/normalize.ts'
-import type { Column, Field } from '../../program/schema.ts'
+import { boxAround, type Page } from '../../model/index.ts'
+import { type Line, linesOf } from '../../layout/index.ts'
+import { memoize, nearlyWord, tokens } from '../../text/index.ts'
+import type { Column, Field } from '../../program/index.ts'
 
 /** The heads of tables: which column of a type stands where on a page. */
 

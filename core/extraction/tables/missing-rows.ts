@@ -1,6 +1,14 @@
-import { boxAround, overlap, type Box, type Place } from '../../model/geometry.ts'
-import type { Field } from '../../program/schema.ts'
-import { cents, fromCents, type Money, type Row } from '../../model/value.ts'
+import {
+  type Box,
+  boxAround,
+  cents,
+  fromCents,
+  type Money,
+  overlap,
+  type Place,
+  type Row,
+} from '../../model/index.ts'
+import type { Field } from '../../program/index.ts'
 import { bookingColumns, centsIn } from './columns.ts'
 import { PRINTED, tableRow, type Table } from './table.ts'
 

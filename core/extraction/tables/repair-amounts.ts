@@ -1,9 +1,9 @@
-import type { Field } from '../../program/schema.ts'
+import type { Field } from '../../program/index.ts'
 import { followChain, type Ends, type Step } from './balance-chain.ts'
 import { isTruncated } from '../scoring/digit-slips.ts'
 import { likelySigns } from './repair-signs.ts'
 import { bookingColumns, centsIn, goodsColumns } from './columns.ts'
-import { cents, fromCents, isMoney, type Money } from '../../model/value.ts'
+import { cents, fromCents, isMoney, type Money } from '../../model/index.ts'
 import { noteGuess, PRINTED, type Table, type TableRow } from './table.ts'
 
 /** Rows read more surely than this keep what was read: a paper that truly does not add up must not be argued away. */

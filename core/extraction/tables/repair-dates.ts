@@ -1,5 +1,4 @@
-import type { Field } from '../../program/schema.ts'
-import { tableColumns } from '../../program/table-columns.ts'
+import { type Field, tableColumns } from '../../program/index.ts'
 import { nearestDate } from './row-date.ts'
 import { noteGuess, PRINTED, type Table, type TableRow } from './table.ts'
 

@@ -1,8 +1,7 @@
-import { tokens } from '../../text/normalize.ts'
-import type { Field } from '../../program/schema.ts'
+import { tokens } from '../../text/index.ts'
+import { type Field, tableColumns } from '../../program/index.ts'
 import { centsIn } from './columns.ts'
-import { tableColumns } from '../../program/table-columns.ts'
-import { cents, fromCents, isMoney } from '../../model/value.ts'
+import { cents, fromCents, isMoney } from '../../model/index.ts'
 import { noteGuess, PRINTED, type Table } from './table.ts'
 
 /** So many of its first words say what kind of booking a row is. */

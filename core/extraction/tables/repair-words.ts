@@ -1,8 +1,6 @@
-import { isDistinctiveWord, likelyWord } from '../../text/spelling.ts'
-import { tokens } from '../../text/normalize.ts'
-import type { Field } from '../../program/schema.ts'
+import { isDistinctiveWord, likelyWord, tokens } from '../../text/index.ts'
+import { type Field, tableColumns } from '../../program/index.ts'
 import { closingOf } from '../parsers/words.ts'
-import { tableColumns } from '../../program/table-columns.ts'
 import { noteGuess, PRINTED, type Table } from './table.ts'
 
 /** A word that stands so often in the rows was not misread each time in the same way. */

@@ -1,4 +1,4 @@
-import type { Field } from '../../program/schema.ts'
+import type { Field } from '../../program/index.ts'
 import { addMissingRows } from './missing-rows.ts'
 import { repairDates } from './repair-dates.ts'
 import { repairGoods, repairAmounts } from './repair-amounts.ts'

@@ -1,5 +1,5 @@
-import type { Word } from '../../model/page.ts'
-import { editDistance } from '../../text/normalize.ts'
+import type { Word } from '../../model/index.ts'
+import { editDistance } from '../../text/index.ts'
 import { parseDate, readDates } from '../parsers/date.ts'
 import { asDigits, isWeak, rawOf } from '../parsers/reading.ts'
 

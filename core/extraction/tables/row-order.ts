@@ -1,8 +1,7 @@
-import type { Field } from '../../program/schema.ts'
+import { type Field, tableColumns, type TableColumns } from '../../program/index.ts'
 import { centsIn } from './columns.ts'
-import { tableColumns, type TableColumns } from '../../program/table-columns.ts'
 import type { Table } from './table.ts'
-import type { Row } from '../../model/value.ts'
+import type { Row } from '../../model/index.ts'
 
 /**
  * Whether the rows of a statement begin with the newest: their balances then lead upwards. A sign may still

@@ -1,17 +1,22 @@
-import type { Page } from '../../model/page.ts'
-import { skewed, deskewed } from '../../layout/deskew.ts'
-import type { DocumentType, Field } from '../../program/schema.ts'
+import {
+  cents,
+  fromCents,
+  isMoney,
+  type Money,
+  type Page,
+  type Place,
+  type Value,
+} from '../../model/index.ts'
+import { deskewed, skewed } from '../../layout/index.ts'
+import { type DocumentType, type Field, tableColumns } from '../../program/index.ts'
 import { addMissingFirstRow } from './missing-rows.ts'
 import { repairBetweenBalances, repairFirstAmount } from './repair-amounts.ts'
 import { bookingColumns, centsIn } from './columns.ts'
-import { tableColumns } from '../../program/table-columns.ts'
 import { isRoster, readRoster } from './roster.ts'
 import { cellsOf, newestFirst, oldestFirst } from './row-order.ts'
 import { fillYears, readTableByHeader } from './by-header.ts'
 import { readTableByContent } from './by-content.ts'
-import { cents, fromCents, isMoney, type Money, type Value } from '../../model/value.ts'
 import { noteGuess, PRINTED, type Table } from './table.ts'
-import type { Place } from '../../model/geometry.ts'
 
 /** Which of the two readings of a table counts: the one that the paper's own arithmetic bears out. */
 

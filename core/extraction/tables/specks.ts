@@ -1,7 +1,6 @@
-import { boxAround } from '../../model/geometry.ts'
-import { linesOf, type Line, type Segment } from '../../layout/lines.ts'
-import type { Page, Word } from '../../model/page.ts'
-import { withDecimalPoints } from '../../ocr/decimal-points.ts'
+import { boxAround, type Page, type Word } from '../../model/index.ts'
+import { type Line, linesOf, type Segment } from '../../layout/index.ts'
+import { withDecimalPoints } from '../../ocr/index.ts'
 import { joinSplitRows } from './split-rows.ts'
 
 /**

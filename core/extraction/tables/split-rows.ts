@@ -1,5 +1,5 @@
-import { boxAround, overlap } from '../../model/geometry.ts'
-import type { Line, Segment } from '../../layout/lines.ts'
+import { boxAround, overlap } from '../../model/index.ts'
+import type { Line, Segment } from '../../layout/index.ts'
 
 const DAY = /^\D{0,2}(?:\d{4}-\d{2}-\d{2}|\d{1,2}(?:st|nd|rd|th)?[./\s-]{1,2}(?:\d{1,2}\b|\p{L}{3}))/u
 const AMOUNT = /^[-+−–(]?\s?(?:EUR|GBP|[€£$])?\s?[-+−–]?\d[\d.,' ]*[.,]\d{2}\s?(?:EUR|GBP|[€£$])?[-+−)]?$/

@@ -1,6 +1,5 @@
 import { summaryRows, wordsPattern } from '../../lexicon/index.ts'
-import type { Place } from '../../model/geometry.ts'
-import type { Row } from '../../model/value.ts'
+import type { Place, Row } from '../../model/index.ts'
 import type { Step } from './balance-chain.ts'
 
 /** What was read of a row, in cents, before its neighbours said anything of it. */

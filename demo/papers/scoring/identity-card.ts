@@ -3,7 +3,7 @@ import { colours, Paper } from '../../sheet.ts'
 import { dateForms, type Story } from '../../story.ts'
 import { Ledger, type Drawn } from '../../truth.ts'
 import { fullName } from '../../world.ts'
-import { addDays } from '../../../core/text/calendar.ts'
+import { addDays } from '../../../core/text/index.ts'
 import type { CardWishes } from '../tuning/identity-card.ts'
 import { zoneLines } from '../zone.ts'
 

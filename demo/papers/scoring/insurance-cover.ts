@@ -3,7 +3,7 @@ import { colours, Paper } from '../../sheet.ts'
 import { dateForms, moneyForms, type Story } from '../../story.ts'
 import { Ledger, money, type Drawn } from '../../truth.ts'
 import { fullName } from '../../world.ts'
-import { addDays } from '../../../core/text/calendar.ts'
+import { addDays } from '../../../core/text/index.ts'
 import type { CoverWishes } from '../tuning/insurance-cover.ts'
 
 /** A cover note as running text with figures in it, or as a framed table over two columns. */

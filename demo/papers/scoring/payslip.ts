@@ -3,7 +3,7 @@ import { colours, Paper } from '../../sheet.ts'
 import { dateForms, moneyForms, type Story } from '../../story.ts'
 import { Ledger, money, type Drawn } from '../../truth.ts'
 import { addressLine, fullName } from '../../world.ts'
-import { monthIndex, monthName } from '../../../core/text/calendar.ts'
+import { monthIndex, monthName } from '../../../core/text/index.ts'
 import type { PayslipWishes } from '../tuning/payslip.ts'
 
 /** A month's pay: a grid of framed cells, or a letter-like slip with its month as a heading. */

@@ -3,7 +3,7 @@ import { colours, Paper } from '../../sheet.ts'
 import { dateForms, moneyForms, type Story } from '../../story.ts'
 import { Ledger, money, type Drawn } from '../../truth.ts'
 import { addressLine, fullName } from '../../world.ts'
-import { addDays } from '../../../core/text/calendar.ts'
+import { addDays } from '../../../core/text/index.ts'
 import type { QuoteWishes } from '../tuning/purchase-quote.ts'
 
 /** A seller's offer: Spanish, in a ruled grid with numbered lines, or English with the sums in a box at the left. */

@@ -3,7 +3,7 @@ import { colours, Paper } from '../../sheet.ts'
 import { dateForms, moneyForms, type Story } from '../../story.ts'
 import { Ledger, money, type Drawn } from '../../truth.ts'
 import { fullName } from '../../world.ts'
-import { addDays } from '../../../core/text/calendar.ts'
+import { addDays } from '../../../core/text/index.ts'
 import type { BillWishes } from '../tuning/utility-bill.ts'
 
 /** A bill: a Spanish water bill in a table, or a two-page power statement with the figures in a side panel. */

@@ -1,4 +1,4 @@
-import { addDays, dayName } from '../../../core/text/calendar.ts'
+import { addDays, dayName } from '../../../core/text/index.ts'
 import type { Dice } from '../../dice.ts'
 import { grouped } from '../../story.ts'
 import { esc, scrawl } from '../printed/print.ts'

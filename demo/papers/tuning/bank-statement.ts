@@ -1,4 +1,4 @@
-import type { Row } from '../../../core/model/value.ts'
+import type { Row } from '../../../core/model/index.ts'
 import type { Dice } from '../../dice.ts'
 import { colours, Paper, type Face } from '../../sheet.ts'
 import {

@@ -1,5 +1,5 @@
-import type { Row } from '../../../core/model/value.ts'
-import { addDays } from '../../../core/text/calendar.ts'
+import type { Row } from '../../../core/model/index.ts'
+import { addDays } from '../../../core/text/index.ts'
 import type { Dice } from '../../dice.ts'
 import type { Story } from '../../story.ts'
 import { Ledger, money, type Drawn } from '../../truth.ts'

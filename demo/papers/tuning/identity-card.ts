@@ -3,7 +3,7 @@ import { colours, Paper, type Face } from '../../sheet.ts'
 import { dateForms, type DateForm, type Story } from '../../story.ts'
 import { Ledger, type Drawn } from '../../truth.ts'
 import { fullName, type Person } from '../../world.ts'
-import { addDays } from '../../../core/text/calendar.ts'
+import { addDays } from '../../../core/text/index.ts'
 import { block } from '../blocks.ts'
 import { zoneLines } from '../zone.ts'
 

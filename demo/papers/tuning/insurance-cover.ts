@@ -3,7 +3,7 @@ import { colours, Paper, type Face } from '../../sheet.ts'
 import { dateForms, moneyForms, type DateForm, type MoneyForm, type Story } from '../../story.ts'
 import { Ledger, money, type Drawn } from '../../truth.ts'
 import { fullName } from '../../world.ts'
-import { addDays } from '../../../core/text/calendar.ts'
+import { addDays } from '../../../core/text/index.ts'
 import { block, type Arrangement } from '../blocks.ts'
 
 export interface CoverWishes {

@@ -11,7 +11,7 @@ import {
 import { Ledger, money, type Drawn } from '../../truth.ts'
 import { addressLine, fullName } from '../../world.ts'
 import { block } from '../blocks.ts'
-import { addDays } from '../../../core/text/calendar.ts'
+import { addDays } from '../../../core/text/index.ts'
 
 export interface QuoteWishes {
   validUntil?: string

@@ -1,0 +1,10 @@
+/** What other folders may use of this one; README.md says how it hangs together. */
+export { missingPages } from './missing-pages.ts'
+export { tryKnowledge, type FinishedPackage, type TrialScore } from './nearest-samples-trial.ts'
+export { MOST_SAMPLES, samplesOf, type Learnt } from './nearest-samples.ts'
+export type { Evidence } from './page-evidence.ts'
+export type { Doubt, Piece } from './piece.ts'
+export { evidenceReaderFor, segmentPages, type Knowledge } from './segment.ts'
+export { separatorSheetOn } from './separator-sheets.ts'
+export { tryRule, type RuleChange, type RuleTrial } from './user-rules-trial.ts'
+export { areaOf, ruleSchema, type Rule, type RulePlace } from './user-rules.ts'

@@ -1,0 +1,28 @@
+/** What other folders may use of this one; README.md says how it hangs together. */
+export { accepted, judgeChecks, type CheckResult, type Term } from './checks.ts'
+export { findCoApplicant, withCoApplicant } from './co-applicant.ts'
+export { markDuplicates } from './duplicates.ts'
+export { judgeFacts, type Evidence, type FactResult, type Settled } from './facts.ts'
+export {
+  TAKES_PART,
+  counting,
+  counts,
+  fieldOf,
+  splitReference,
+  usable,
+  usableText,
+  valueIn,
+  type Paper,
+} from './paper.ts'
+export { applicantOf, assignOwners, personsOf, type Persons } from './persons.ts'
+export {
+  REGISTERS,
+  registerKinds,
+  registerSides,
+  soughtIn,
+  type RegisterEntry,
+  type RegisterKind,
+  type RegisterSide,
+} from './register.ts'
+export { timeLineOf, type Lane, type TimeLine } from './time-line.ts'
+export { markVersions } from './versions.ts'

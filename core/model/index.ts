@@ -1,0 +1,30 @@
+/** What other folders may use of this one; README.md says how it hangs together. */
+export type { FieldValue } from './field-value.ts'
+export { boxAround, grow, inside, overlap, touches, type Box, type Place } from './geometry.ts'
+export { packInk, strokesIn, strokesOn, unpackInk, type InkGrid, type Strokes } from './ink-grid.ts'
+export type { AgreementMessages } from './messages/agreement.ts'
+export type { Age, ChecklistMessages } from './messages/checklist.ts'
+export type { CheckMessages } from './messages/checks.ts'
+export type { DeckMessages } from './messages/deck.ts'
+export type { FindingMessages } from './messages/findings.ts'
+export {
+  allOf,
+  figuresIn,
+  message,
+  type Message,
+  type MessageCode,
+  type Messages,
+} from './messages/message.ts'
+export type { Inner } from './messages/parameters.ts'
+export type { ValueMessages } from './messages/values.ts'
+export type { Page, PageCode, PenMark, Rotation, Word } from './page.ts'
+export {
+  cents,
+  fromCents,
+  groupThousands,
+  isMoney,
+  plain,
+  type Money,
+  type Row,
+  type Value,
+} from './value.ts'

@@ -1,0 +1,10 @@
+/** What other folders may use of this one; README.md says how it hangs together. */
+export { clipOverlappingBoxes } from './clip-boxes.ts'
+export { joinCombFields } from './comb-fields.ts'
+export { combineReaders, runsAt, type Letter } from './combine-readers.ts'
+export { withDecimalPoints } from './decimal-points.ts'
+export { joinSplitAmounts } from './join-amounts.ts'
+export { confidenceOf, isLegible, isLowQuality, isNoise, wordsFrom } from './line-words.ts'
+export { withCrossedT, withLostLetter, withMailSign } from './misread-characters.ts'
+export { missingWords } from './missing-words.ts'
+export { splitGluedWords } from './split-words.ts'

@@ -1,0 +1,26 @@
+/** What other folders may use of this one; README.md says how it hangs together. */
+export { typeById, unknownType } from './document-type.ts'
+export { faultsOf, type Fault, type TypeShape } from './faults.ts'
+export { UnreadableFile, loadProgram, loadType, loadTypes, type Loaded } from './files.ts'
+export { idFrom } from './ids.ts'
+export { programJsonSchema } from './json-schema.ts'
+export {
+  documentTypeSchema,
+  fieldKind,
+  programSchema,
+  type Check,
+  type Column,
+  type ColumnRole,
+  type Condition,
+  type DocumentType,
+  type Fact,
+  type Field,
+  type FieldKind,
+  type Limit,
+  type Need,
+  type Program,
+  type Relation,
+  type Requirement,
+} from './schema.ts'
+export { separatorSheet, type SeparatorSheet } from './separator-sheet.ts'
+export { tableColumns, type TableColumns } from './table-columns.ts'

@@ -1,0 +1,5 @@
+/** What other folders may use of this one; README.md says how it hangs together. */
+export { reachConsensus } from './consensus.ts'
+export { flagOutliers } from './outliers.ts'
+export { repairRowSpelling } from './row-spelling.ts'
+export { chainStatements } from './statement-chain.ts'
