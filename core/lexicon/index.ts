@@ -2,6 +2,7 @@ import paperNamesFile from './paper-names.json' with { type: 'json' }
 import personTableWordsFile from './person-table-words.json' with { type: 'json' }
 import questionWordsFile from './question-words.json' with { type: 'json' }
 import sumRowsFile from './sum-rows.json' with { type: 'json' }
+import confusionsFile from './confusions.json' with { type: 'json' }
 import abbreviations from './address-abbreviations.json' with { type: 'json' }
 import countries from './countries.json' with { type: 'json' }
 import givenNames from './given-name-labels.json' with { type: 'json' }
@@ -62,6 +63,17 @@ export const personTableWords: readonly string[] = listOf(personTableWordsFile)
 export const questionWords: readonly string[] = listOf(questionWordsFile)
 /** What rows of goods end with: sums under them. */
 export const sumRows: readonly string[] = listOf(sumRowsFile)
+
+/** What readers of print take for one another; `confusions.json` says which is for what. */
+export const confusions: {
+  readonly digits: Readonly<Record<string, string>>
+  readonly digitsInCapitals: Readonly<Record<string, string>>
+  readonly digitsByHand: Readonly<Record<string, string>>
+  readonly letters: Readonly<Record<string, string>>
+  readonly lettersInWords: Readonly<Record<string, string>>
+  readonly inCodes: Readonly<Record<string, string>>
+  readonly pairs: readonly (readonly string[])[]
+} = confusionsFile
 
 /** Matches any of the words where it stands whole; points and strokes in one may be left out. */
 export function wordsPattern(words: readonly string[]): RegExp {

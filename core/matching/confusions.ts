@@ -1,45 +1,10 @@
+import { confusions } from '../lexicon/index.ts'
 import { editDistance } from '../text/index.ts'
 import { WEAK, type Side } from './agreement.ts'
 
-/** Letters and pairs that weak readers take for one another. */
-const LOOKALIKES: readonly (readonly [string, string])[] = [
-  ['0', 'o'],
-  ['0', 'd'],
-  ['0', 'q'],
-  ['1', 'i'],
-  ['1', 'l'],
-  ['i', 'l'],
-  ['5', 's'],
-  ['8', 'b'],
-  ['6', 'g'],
-  ['2', 'z'],
-  ['9', 'g'],
-  ['rn', 'm'],
-  ['cl', 'd'],
-  ['vv', 'w'],
-  ['u', 'v'],
-  ['c', 'e'],
-  ['1', '7'],
-  ['6', '8'],
-  ['3', '8'],
-  ['5', '6'],
-  ['nn', 'm'],
-  ['ii', 'n'],
-  ['h', 'b'],
-  ['f', 't'],
-  ['a', 'e'],
-  ['a', 'o'],
-  ['e', 'o'],
-  ['j', 'i'],
-  ['o', 'q'],
-  ['c', 'g'],
-  ['e', 'f'],
-  ['k', 'x'],
-]
-
 /** All that a word may be if exactly one look-alike in it was taken for the other (folded, without spaces). */
 export function* confusionsOf(word: string): Generator<string> {
-  for (const [x, y] of LOOKALIKES)
+  for (const [x, y] of confusions.pairs)
     for (const [from, to] of [
       [x, y],
       [y, x],

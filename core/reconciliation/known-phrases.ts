@@ -1,3 +1,4 @@
+import { confusions } from '../lexicon/index.ts'
 import { editDistance, squeeze } from '../text/index.ts'
 
 /** A word of a row as it was read, and how surely. */
@@ -142,13 +143,10 @@ function lettersOff({ text, confidence: sure }: ReadWord, wanted: string): numbe
   return sure < WEAK && (off <= wanted.length / 2 || isWithin(seen, wanted)) ? off : null
 }
 
-/** Letters that are read as figures. */
-const AS_FIGURES: Record<string, string> = { 0: 'o', 1: 'tli', 5: 's', 6: 'bg', 8: 'b', 9: 'g' }
-
 /** A word with its figures as the letters of a wanted one that look like them ("10" for "to"). */
 const lettersFor = (seen: string, wanted: string): string =>
   seen.length === wanted.length
-    ? [...seen].map((c, i) => (AS_FIGURES[c]?.includes(wanted[i]) ? wanted[i] : c)).join('')
+    ? [...seen].map((c, i) => (confusions.lettersInWords[c]?.includes(wanted[i]) ? wanted[i] : c)).join('')
     : seen
 
 /** Whether all letters of a word stand in another in their order: the rest of it was too faint to be read. */

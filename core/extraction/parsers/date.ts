@@ -1,3 +1,4 @@
+import { confusions } from '../../lexicon/index.ts'
 import { editDistance, fold, memoize } from '../../text/index.ts'
 import { asDigits, readSpans, type KindReader } from './reading.ts'
 
@@ -121,11 +122,10 @@ const parseWeakDate = memoize((text): { value: string; plausibility: number; rep
 const TENS: Record<string, string> = { 4: '1', 5: '3', 6: '0', 7: '1', 8: '3', 9: '0' }
 
 /** "15-0CT-24": figures that readers see in the letters of a month. */
-const LETTERS: Record<string, string> = { 0: 'o', 1: 'l', 5: 's', 6: 'g', 8: 'b' }
 function withLettersInMonth(text: string): string {
   const [, day, month, year] =
     /^(\d{1,2}[\s.-]+)((?=[a-z]*\d)[a-z01568]{3,9})([\s.-]+\d{2,4})$/.exec(text) ?? []
-  const spelt = month?.replace(/\d/g, (figure) => LETTERS[figure])
+  const spelt = month?.replace(/\d/g, (figure) => confusions.lettersInWords[figure][0])
   return spelt && monthOf(spelt) ? day + spelt + year : text
 }
 

@@ -1,3 +1,4 @@
+import { confusions } from '../../lexicon/index.ts'
 import type { Word } from '../../model/index.ts'
 import { readSpans, type KindReader } from './reading.ts'
 
@@ -108,55 +109,16 @@ export const readIbans: KindReader = (words) =>
 const FEWEST = 6
 const figures = (text: string): number => text.replace(/\D/g, '').length
 
-const AS_DIGIT: Record<string, string> = {
-  O: '0',
-  D: '0',
-  Q: '0',
-  I: '1',
-  L: '1',
-  Z: '2',
-  A: '4',
-  S: '5',
-  G: '6',
-  T: '7',
-  B: '8',
-}
-const AS_LETTER: Record<string, string> = {
-  '0': 'O',
-  '1': 'I',
-  '2': 'Z',
-  '4': 'A',
-  '5': 'S',
-  '6': 'G',
-  '8': 'B',
-}
+/** Account numbers are capitals and figures. */
+const AS_DIGIT: Readonly<Record<string, string>> = { ...confusions.digits, ...confusions.digitsInCapitals }
 
 /**
- * The letters that digits at the place of a country may be ("1824" is IE24, or would be IB24 in a country
- * that is none).
+ * The countries that the first two signs may name ("1824" is IE24, or would be IB24 in a country that is
+ * none); they themselves where they name one, or none that is known.
  */
-const AS_LETTERS: Record<string, string> = {
-  '0': 'OD',
-  '1': 'IL',
-  '2': 'Z',
-  '4': 'A',
-  '5': 'S',
-  '6': 'G',
-  '8': 'BE',
-  '3': 'E',
-  L: 'LI',
-  T: 'TI',
-  J: 'JI',
-  '\\': 'I',
-  '/': 'I',
-  '|': 'I',
-  '€': 'E',
-}
-
-/** The countries that the first two signs may name; they themselves where they name one, or none that is known. */
 function countriesOf(text: string): string[] {
   if (text.slice(0, 2) in STRUCTURES) return [text.slice(0, 2)]
-  const lettersOf = (sign: string): string[] => [...(AS_LETTERS[sign] ?? sign)]
+  const lettersOf = (sign: string): string[] => [...(confusions.letters[sign] ?? sign)]
   const countries =
     text.length < 15
       ? []
@@ -166,6 +128,8 @@ function countriesOf(text: string): string[] {
   return countries.length > 0 ? countries : [text.slice(0, 2)]
 }
 
+const asLetter = (sign: string): string => (/\d/.test(sign) ? (confusions.letters[sign]?.[0] ?? sign) : sign)
+
 /**
  * The text with digits where its country has digits and letters where it has letters, and no longer than its
  * country's numbers are.
@@ -174,7 +138,7 @@ function fitted(text: string): string {
   const places = placesOf(text.slice(0, 2))
   if (!places || text.length < places.length) return text
   return [...text.slice(0, places.length)]
-    .map((c, i) => (places[i] === 'n' ? (AS_DIGIT[c] ?? c) : places[i] === 'a' ? (AS_LETTER[c] ?? c) : c))
+    .map((c, i) => (places[i] === 'n' ? (AS_DIGIT[c] ?? c) : places[i] === 'a' ? asLetter(c) : c))
     .join('')
 }
 
@@ -182,30 +146,6 @@ function fitted(text: string): string {
 function standsAs(iban: string): boolean {
   const places = placesOf(iban.slice(0, 2))
   return !places || [...iban].every((c, i) => places[i] === 'c' || (places[i] === 'n') === /\d/.test(c))
-}
-
-/** What one sign is taken for another. */
-const LOOKALIKES: Record<string, string> = {
-  '0': 'OD8',
-  O: '0',
-  D: '0',
-  '1': 'IL7',
-  I: '1',
-  L: '1',
-  '5': 'S6',
-  S: '5',
-  '8': 'B03',
-  B: '8',
-  '2': 'Z',
-  Z: '2',
-  '6': 'G5',
-  G: '6',
-  T: 'I7',
-  '7': 'T1',
-  '4': 'A',
-  A: '4',
-  '3': '8',
-  '9': 'G',
 }
 
 /**
@@ -231,7 +171,7 @@ function mendOnce(iban: string): string[] {
   const places = placesOf(iban.slice(0, 2))
   const found = new Set<string>()
   for (let i = 0; i < iban.length; i++)
-    for (const other of LOOKALIKES[iban[i]] ?? '') {
+    for (const other of confusions.inCodes[iban[i]] ?? '') {
       if (places && places[i] !== 'c' && (places[i] === 'n') !== /\d/.test(other)) continue
       const tried = iban.slice(0, i) + other + iban.slice(i + 1)
       if (ibanHolds(tried)) found.add(tried)

@@ -1,3 +1,5 @@
+import { asDigits } from './reading.ts'
+
 /**
  * Strokes behind a name that can be nothing but a Roman two or three: "Morning Tern Il". Digits alone are a
  * number.
@@ -8,10 +10,8 @@ const NUMERAL = / (?!\d+$)[Il1|]{2,3}$/
 export const repairNumeral = (name: string): string =>
   name.replace(NUMERAL, (strokes) => ` ${'I'.repeat(strokes.length - 1)}`)
 
-const LETTERS: Record<string, string> = { O: '0', I: '1', Z: '2', S: '5', B: '8' }
-
 /** A number with the one letter in it that stands among its figures put right: "0Z0161-0358". */
 export const repairDigits = (id: string): string =>
   id.replace(/[^A-Z]/gi, '').length === 1 && id.replace(/\D/g, '').length >= 6
-    ? id.replace(/(?<=\d)[OIZSB](?=\d)/, (letter) => LETTERS[letter])
+    ? id.replace(/(?<=\d)[OIZSB](?=\d)/, asDigits)
     : id

@@ -1,5 +1,8 @@
-const DIGITS: Record<string, string> = { O: '0', I: '1', l: '1', Z: '2', S: '5', G: '6', B: '8', '?': '7' }
-const asDigit = (c: string): string => DIGITS[c] ?? c
+import { confusions } from '../../lexicon/index.ts'
+import { asDigits } from './reading.ts'
+
+/** A stroke that no reader made out is a seven as often as not. */
+const asDigit = (c: string): string => (c === '?' ? '7' : asDigits(c))
 
 /**
  * A code of letters, digit, digit and two letters at the end of an address, with letters that weak readers
@@ -12,7 +15,6 @@ const CODE = /\b([A-Z]{1,2})([\dOIlZSGB?]{1,2})\s?([\dOIlZSGB?])([A-Z]{2})$/
  * capitals: "SK6 ywE".
  */
 const BY_HAND = /\b([A-Z]{1,2}\d{1,2}) ([UuyYqg])([A-Za-z]{2})$/
-const WRITTEN: Record<string, string> = { U: '4', u: '4', y: '4', Y: '4', q: '9', g: '9' }
 
 /**
  * An address with the digits of its postal code put right where exactly the form of the code says that
@@ -22,7 +24,8 @@ export function repairPostcode(address: string): string {
   return address
     .replace(
       BY_HAND,
-      (_, outer: string, figure: string, unit: string) => `${outer} ${WRITTEN[figure]}${unit.toUpperCase()}`,
+      (_, outer: string, figure: string, unit: string) =>
+        `${outer} ${confusions.digitsByHand[figure]}${unit.toUpperCase()}`,
     )
     .replace(CODE, (whole, area: string, district: string, sector: string, unit: string) => {
       const mended = `${area}${[...district].map(asDigit).join('')} ${asDigit(sector)}${unit}`

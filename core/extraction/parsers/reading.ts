@@ -1,3 +1,4 @@
+import { confusions } from '../../lexicon/index.ts'
 import type { Value, Word } from '../../model/index.ts'
 
 /** A value found in a run of words. */
@@ -19,32 +20,10 @@ export const isWeak = (words: readonly Word[]): boolean => words.some((w) => w.c
 
 export const rawOf = (words: Word[]): string => words.map((w) => w.text).join(' ')
 
-/** Letters that weak readers put for digits. */
-const DIGIT_SLIPS: Record<string, string> = {
-  O: '0',
-  o: '0',
-  Q: '0',
-  D: '0',
-  I: '1',
-  l: '1',
-  '|': '1',
-  '!': '1',
-  i: '1',
-  Z: '2',
-  z: '2',
-  S: '5',
-  s: '5',
-  $: '5',
-  G: '6',
-  b: '6',
-  B: '8',
-  g: '9',
-  q: '9',
-}
+const LIKE_DIGITS = new RegExp(`[${Object.keys(confusions.digits).join('')}]`, 'g')
 
 /** Digits for the letters that look like them; other characters stay. */
-export const asDigits = (text: string): string =>
-  text.replace(/[OoQDIl|!iZzSs$GbBgq]/g, (c) => DIGIT_SLIPS[c])
+export const asDigits = (text: string): string => text.replace(LIKE_DIGITS, (c) => confusions.digits[c])
 
 /**
  * Every value that `parse` finds in spans of up to `longest` neighbouring words, left to right, the longest
