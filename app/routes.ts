@@ -40,6 +40,7 @@ export default [
   route('programs/:id/file', 'routes/setup/program-file.ts'),
   route('packages/:id/history.csv', 'routes/package/history-file.ts'),
   route('types/:id/file', 'routes/setup/type-file.ts'),
+  route('knowledge/file', 'routes/setup/knowledge-file.ts'),
   route('packages/:id/rule-trial', 'routes/package/rule-trial.ts'),
   route('packages/:id/owner', 'routes/package/owner.ts'),
   route('packages/:id/bring', 'routes/package/bring.ts'),

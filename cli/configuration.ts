@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises'
+import { type Knowledge, loadKnowledge } from '../core/classification/index.ts'
 import {
   type DocumentType,
   faultsOf,
@@ -39,6 +40,13 @@ export async function programOf(named: string, types: readonly DocumentType[]): 
   const [fault] = faultsOf(program, types)
   if (fault) throw new Refused(`the program ${named} cannot be used: in ${fault.where}: ${fault.what}`)
   return program
+}
+
+/** Rules and samples of a file, as the application exports them; none where none is named. */
+export async function knowledgeOf(path: string | undefined): Promise<Knowledge> {
+  return path === undefined
+    ? {}
+    : told(path, loadKnowledge(await jsonIn(path, 'the file of rules and samples')))
 }
 
 /** What a file holds; what its older form left to be assumed is said. */

@@ -111,6 +111,27 @@ test('a program may be a file, as the application exports it', async () => {
   expect((await run('--program', 'slips.json', '--as-of', AS_OF, '--out', 'own', 'one.pdf')).code).toBe(0)
   expect((await report('own')).checklist).toMatchObject([{ requirement: 'slip', status: 'satisfied' }])
 }, 90_000)
+test('rules reach the run from their file', async () => {
+  await put(
+    'note.pdf',
+    await pdfOf(['Landing note of the morning', 'Boxes and baskets, as counted on the quay']),
+  )
+  const rule = {
+    name: 'Landing notes',
+    says: { kind: 'type', type: 'credit_consent' },
+    words: [{ text: 'landing note', place: 'top' }],
+  }
+  await put('rules.json', JSON.stringify({ formatVersion: 1, rules: [rule] }))
+  const words = ['--program', 'working-boat-loan', '--as-of', AS_OF, '--out', 'ruled', 'note.pdf']
+  expect((await run(...words)).code).toBe(0)
+  const typeOf = async () => (await report('ruled')).documents.map((d) => d.type)
+  expect(await typeOf()).toEqual(['unknown'])
+  expect((await run('--knowledge', 'rules.json', ...words)).code).toBe(0)
+  expect(await typeOf()).toEqual(['credit_consent'])
+  await put('odd-rules.json', '{"rules": [{}]}')
+  const refused = await run('--knowledge', 'odd-rules.json', ...words)
+  expect([refused.code, refused.stderr]).toEqual([2, expect.stringMatching(/no file of rules and samples/)])
+}, 90_000)
 
 test.each([
   [

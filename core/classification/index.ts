@@ -1,4 +1,5 @@
 /** What other folders may use of this one; README.md says how it hangs together. */
+export { knowledgeFile, loadKnowledge } from './knowledge-file.ts'
 export { missingPages } from './missing-pages.ts'
 export { tryKnowledge, type FinishedPackage, type TrialScore } from './nearest-samples-trial.ts'
 export { MOST_SAMPLES, samplesOf, type Learnt } from './nearest-samples.ts'

@@ -1,17 +1,19 @@
+import { z } from 'zod'
 import { linesOf } from '../layout/index.ts'
 import type { Page } from '../model/index.ts'
 import { squeeze } from '../text/index.ts'
 import type { DocumentType } from '../program/index.ts'
 
 /** What is kept of a page of a confirmed paper: which words it has, and where on it words lie. */
-export interface Sample {
-  type: string
+export const sampleSchema = z.object({
+  type: z.string().max(80),
   /** Place of the page in its paper, from 0. */
-  place: number
-  words: string[]
+  place: z.number().int().min(0),
+  words: z.array(z.string().max(200)).max(5000),
   /** Share of words in each of COLUMNS × ROWS cells, in hundredths. */
-  looks: number[]
-}
+  looks: z.array(z.number()).max(500),
+})
+export type Sample = z.infer<typeof sampleSchema>
 
 /** What was learnt from confirmed papers: the samples themselves; what they weigh follows from all of them. */
 export interface Learnt {

@@ -49,18 +49,27 @@ export function loadProgram(file: unknown): Loaded<Program> {
   return { value: parsed(programSchema, { ...raw, formatVersion: FORMAT_VERSION }, 'program'), assumed: [] }
 }
 
-function formOf(file: unknown, what: string): { raw: Record<string, unknown>; version: number } {
+/**
+ * What a file holds besides its form, and its form. @param newest the newest form that is known
+ * @throws UnreadableFile where it is of a newer one
+ */
+export function formOf(
+  file: unknown,
+  what: string,
+  newest = FORMAT_VERSION,
+): { raw: Record<string, unknown>; version: number } {
   const form = versioned.safeParse(file)
   if (!form.success) throw new UnreadableFile(`This is no ${what}.`)
   const { formatVersion, ...raw } = form.data
-  if (formatVersion > FORMAT_VERSION)
+  if (formatVersion > newest)
     throw new UnreadableFile(
-      `This ${what} is of form ${formatVersion}; this version of Jigsa knows forms up to ${FORMAT_VERSION}.`,
+      `This ${what} is of form ${formatVersion}; this version of Jigsa knows forms up to ${newest}.`,
     )
   return { raw, version: formatVersion }
 }
 
-function parsed<T>(schema: z.ZodType<T>, raw: unknown, what: string): T {
+/** What was read, in the shape of a schema. @throws UnreadableFile with the place of the first fault */
+export function parsed<T>(schema: z.ZodType<T>, raw: unknown, what: string): T {
   const result = schema.safeParse(raw)
   if (result.success) return result.data
   const [issue] = result.error.issues

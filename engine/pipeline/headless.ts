@@ -1,5 +1,6 @@
 import type { Assessment, Situation } from '../../core/pipeline/index.ts'
 import type { Box, Page, Word } from '../../core/model/index.ts'
+import type { Knowledge } from '../../core/classification/index.ts'
 import type { DocumentType, Program } from '../../core/program/index.ts'
 import { openSource } from '../input/source.ts'
 import { shared, type Threads } from '../parallel/pool.ts'
@@ -15,6 +16,8 @@ export interface JudgedBy {
   types: readonly DocumentType[]
   /** The day it is judged on, ISO. */
   asOf: string
+  /** Rules and samples that are switched on, besides the types. */
+  knowledge?: Knowledge
 }
 
 /**

@@ -26,6 +26,7 @@ test.describe('getting in', () => {
     'rules',
     'rules/new',
     'learning',
+    'knowledge/file',
   ])
     test(`/${path} is closed to strangers`, async ({ request }) => {
       const answer = await request.get(`${base()}/${path}`, { maxRedirects: 0 })

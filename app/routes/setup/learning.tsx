@@ -89,6 +89,11 @@ export default function Learning({
           </button>
         ) : null}
         {may && inUse ? (
+          <a className="button" href="/knowledge/file" download>
+            Export
+          </a>
+        ) : null}
+        {may && inUse ? (
           <button
             type="button"
             className="button"

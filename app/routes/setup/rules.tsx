@@ -1,5 +1,5 @@
 import { clsx } from 'clsx'
-import { Plus } from 'lucide-react'
+import { Download, Plus } from 'lucide-react'
 import { data, Link, useFetcher } from 'react-router'
 import { z } from 'zod'
 import type { Rule } from '../../../core/classification/index.ts'
@@ -8,6 +8,7 @@ import { database } from '../../../server/database/connection.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
 import { maySwitch, removeRule, rulesOf, switchRule } from '../../../server/configuration/rules.ts'
 import { moment, recutInWords } from '../../parts/format.ts'
+import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/rules'
 
 export const meta = () => [{ title: 'Rules · Jigsa' }]
@@ -69,6 +70,12 @@ export default function Rules({ loaderData: { rules, maySwitch: may, titles } }:
         <h1 className="mr-auto text-xl font-semibold">
           Rules <span className="font-normal text-ink-2">{rules.length}</span>
         </h1>
+        {may && rules.some((r) => r.on) ? (
+          <a className="button" href="/knowledge/file" download>
+            <Download size={16} />
+            Export what is on
+          </a>
+        ) : null}
         <Link to="/rules/new" className="button-main">
           <Plus size={16} />
           Write a rule
@@ -78,15 +85,7 @@ export default function Rules({ loaderData: { rules, maySwitch: may, titles } }:
         A rule says in words where a document starts, or what a page is. It counts beside what the page itself
         says; where the two clearly disagree, a person is asked.
       </p>
-      {fetcher.data?.problem ? (
-        <p role="alert" className="odd-edge mb-3 rounded-md border border-line bg-sheet px-3 py-2">
-          {fetcher.data.problem}
-        </p>
-      ) : fetcher.data?.said ? (
-        <p role="status" className="mb-3 rounded-md border border-line bg-sheet px-3 py-2">
-          {fetcher.data.said}
-        </p>
-      ) : null}
+      <Told {...fetcher.data} />
       {rules.length === 0 ? (
         <p className="card p-8 text-center text-ink-2">
           No rule is written yet. Papers are cut by what they say themselves; a rule helps with those that say
