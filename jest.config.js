@@ -25,12 +25,18 @@ const ENGINES = [
   'cli/process.test.ts',
 ]
 
-/** Unit tests stand beside their code; what needs a database is in tests/integration. */
+/**
+ * Unit tests stand beside their code; what needs a database is in tests/integration. Unit tests run in plain
+ * processes (Node.js loads their TypeScript by `--import tsx`), the others each in a context of its own.
+ */
 export default {
+  maxWorkers: '100%',
   projects: [
     {
       ...shared,
       displayName: 'unit',
+      // In a context of its own each test pays for every global it uses: large ones took eight times as long.
+      runner: ['jest-light-runner', { runtime: 'child_process' }],
       testPathIgnorePatterns: ['/node_modules/', ...ENGINES.map((suite) => suite.replaceAll('.', '\\.'))],
       testMatch: [
         '<rootDir>/{core,engine,wording,server,app,standins,bench,demo,cli}/**/*.test.ts',

@@ -103,7 +103,8 @@ const parts: Record<string, () => Promise<Count>> = {
   types: async () =>
     alone(run(local('react-router'), ['typegen']).then((code) => code || run(local('tsc'), ['--noEmit']))),
   lint: () => allOf(LINTERS),
-  unit: () => jest('unit'),
+  // The processes that the tests run in are started with the same loader.
+  unit: () => jest('unit', { NODE_OPTIONS: '--import tsx' }),
   engines: () => jest('engines'),
   integration: async () =>
     jest('integration', {
