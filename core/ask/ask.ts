@@ -1,9 +1,9 @@
-import { questionWords } from '../lexicon/index.ts'
+import { questionForms, questionMeanings, questionWords } from '../lexicon/index.ts'
 import type { Document } from '../findings/index.ts'
 import { type Box, type Page, plain } from '../model/index.ts'
 import { type Line, linesOf } from '../layout/index.ts'
 import { fold } from '../text/index.ts'
-import type { DocumentType, Field, FieldKind } from '../program/index.ts'
+import { type DocumentType, type Field, type FieldKind, fieldKind } from '../program/index.ts'
 import { contentWords, kindReaders } from '../extraction/index.ts'
 
 /** Where an answer stands. */
@@ -25,37 +25,16 @@ export interface Answer {
 }
 
 /** What kinds of value answer a question of that form; the first that fits counts. */
-const FORMS: readonly [asks: RegExp, kinds: readonly FieldKind[]][] = [
-  [/\b(?:who|whom|whose|by whom)\b/, ['name', 'org']],
-  [/\b(?:when|what (?:day|date)|which (?:day|date)|since when|until when|how long)\b/, ['date', 'number']],
-  [
-    /\b(?:how much|what does .* (?:cost|pay|earn|owe)|costs?|price|worth|owed?|owes|earns?|paid|sum|amount|balance|fee)\b/,
-    ['money'],
-  ],
-  [/\bhow many\b/, ['number', 'table']],
-  [/\b(?:where|address|live|lives)\b/, ['address', 'org']],
-  [/\b(?:number|code|iban|account|reference)\b/, ['id', 'iban', 'number']],
-]
+const FORMS = questionForms.map(({ asks, kinds }) => ({
+  asks: new RegExp(`\\b(?:${asks.join('|')})\\b`),
+  kinds: kinds.map((kind) => fieldKind.parse(kind)),
+}))
 
 /** What people say for what stands on papers: the word asked with, and words of labels it may stand for. */
-const MEANT: readonly [asked: RegExp, means: string][] = [
-  [/\b(?:cost|costs)\b/, 'price total'],
-  [/\b(?:earn|earns|makes|salary|wage)\b/, 'income pay salary'],
-  [/\b(?:live|lives|home)\b/, 'home address'],
-  [/\b(?:born|birthday|old)\b/, 'birth'],
-  [/\b(?:works?|job)\b/, 'employer employed'],
-  [/\b(?:worth|valued?)\b/, 'market value'],
-  [/\b(?:end|ends|expires?|run out|valid)\b/, 'end expiry until'],
-  [/\b(?:begin|begins|starts?)\b/, 'start from'],
-  [/\b(?:owes?|owed)\b/, 'balance outstanding due'],
-  [/\b(?:surveyed|surveyor|inspected)\b/, 'surveyor survey inspection'],
-  [/\b(?:insured|insurance|cover(?:ed)?)\b/, 'insurance insured cover'],
-  [/\b(?:sells?|selling|sold|seller)\b/, 'seller'],
-  [/\b(?:buys?|buying|buyer)\b/, 'buyer'],
-  [/\bborrow\w*\b/, 'loan'],
-  [/\b(?:called|name of the (?:boat|vessel|ship))\b/, 'name'],
-  [/\b(?:moored|berth|lies)\b/, 'berth harbour'],
-]
+const MEANT = questionMeanings.map(({ asked, means }) => ({
+  asked: new RegExp(`\\b(?:${asked.join('|')})\\b`),
+  means,
+}))
 
 const QUESTION: ReadonlySet<string> = new Set(questionWords)
 
@@ -79,7 +58,7 @@ export function ask(
   const plainly = fold(question).replace(/[?!.]/g, ' ')
   const wanted = wordsOf(plainly)
   if (wanted.length === 0) return []
-  const kinds = FORMS.find(([asks]) => asks.test(plainly))?.[1] ?? null
+  const kinds = FORMS.find(({ asks }) => asks.test(plainly))?.kinds ?? null
   const values = fromValues(wanted, kinds, given)
   return values.length > 0 ? values : fromLines(wanted, kinds, given)
 }
@@ -92,7 +71,7 @@ function wordsOf(question: string): Wanted[] {
     .split(/[^\p{L}\p{N}]+/u)
     .filter((w) => w.length > 1 && !QUESTION.has(w))
     .map((word) => {
-      const means = MEANT.filter(([asked]) => asked.test(word)).flatMap(([, words]) => words.split(' '))
+      const means = MEANT.filter(({ asked }) => asked.test(word)).flatMap(({ means }) => means)
       return [...new Set([word, ...means].flatMap((w) => contentWords(w)))]
     })
     .filter((w) => w.length > 0)

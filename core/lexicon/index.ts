@@ -2,6 +2,11 @@ import paperNamesFile from './paper-names.json' with { type: 'json' }
 import personTableWordsFile from './person-table-words.json' with { type: 'json' }
 import questionWordsFile from './question-words.json' with { type: 'json' }
 import sumRowsFile from './sum-rows.json' with { type: 'json' }
+import closingFile from './closing-balances.json' with { type: 'json' }
+import legalFormsFile from './legal-forms.json' with { type: 'json' }
+import monthsFile from './months.json' with { type: 'json' }
+import questionFormsFile from './question-forms.json' with { type: 'json' }
+import questionMeaningsFile from './question-meanings.json' with { type: 'json' }
 import confusionsFile from './confusions.json' with { type: 'json' }
 import abbreviations from './address-abbreviations.json' with { type: 'json' }
 import countries from './countries.json' with { type: 'json' }
@@ -64,6 +69,26 @@ export const questionWords: readonly string[] = listOf(questionWordsFile)
 /** What rows of goods end with: sums under them. */
 export const sumRows: readonly string[] = listOf(sumRowsFile)
 
+export { languageOf, type Language } from './language.ts'
+
+/** Names of the twelve months, by language. */
+export const months: readonly (readonly (readonly string[])[])[] = entriesOf<string[][]>(monthsFile)
+/** Balances that close a statement. */
+export const closingBalances: readonly string[] = listOf(closingFile)
+/** What names of firms end with; `legal-forms.json` says which list is for what. */
+export const legalForms: {
+  readonly written: readonly string[]
+  readonly onLetterheads: readonly string[]
+  readonly long: Readonly<Record<string, string>>
+  readonly none: readonly string[]
+} = legalFormsFile
+/** How questions ask, and what kinds of values answer them. */
+export const questionForms: readonly { asks: string[]; kinds: string[] }[] =
+  entriesOf<{ asks: string[]; kinds: string[] }[]>(questionFormsFile).flat()
+/** What words of a question may stand for on a label. */
+export const questionMeanings: readonly { asked: string[]; means: string[] }[] =
+  entriesOf<{ asked: string[]; means: string[] }[]>(questionMeaningsFile).flat()
+
 /** What readers of print take for one another; `confusions.json` says which is for what. */
 export const confusions: {
   readonly digits: Readonly<Record<string, string>>
@@ -75,10 +100,15 @@ export const confusions: {
   readonly pairs: readonly (readonly string[])[]
 } = confusionsFile
 
+const written = (words: readonly string[]): string =>
+  words
+    .map((word) => word.replace(/[$()*+?[\\\]^{|}]/g, '\\$&').replace(/[./]/g, (sign) => `\\${sign}?`))
+    .join('|')
+
 /** Matches any of the words where it stands whole; points and strokes in one may be left out. */
-export function wordsPattern(words: readonly string[]): RegExp {
-  const written = words.map((word) =>
-    word.replace(/[$()*+?[\\\]^{|}]/g, '\\$&').replace(/[./]/g, (sign) => `\\${sign}?`),
-  )
-  return new RegExp(`\\b(?:${written.join('|')})\\b`, 'i')
-}
+export const wordsPattern = (words: readonly string[]): RegExp =>
+  new RegExp(`\\b(?:${written(words)})\\b`, 'i')
+
+/** The same at the end of a text, with a point behind it or none. */
+export const endPattern = (words: readonly string[]): RegExp =>
+  new RegExp(`\\b(?:${written(words)})\\.?$`, 'i')

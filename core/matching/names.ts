@@ -1,7 +1,7 @@
 import { message, plain, type Value } from '../model/index.ts'
 import { fold, memoize, nearlyWord, squeeze, tokens } from '../text/index.ts'
 import { different, same, variant, type Comparer } from './agreement.ts'
-import { maidenNames, particles, titles } from '../lexicon/index.ts'
+import { legalForms, maidenNames, particles, titles, wordsPattern } from '../lexicon/index.ts'
 import { isConfusion } from './confusions.ts'
 
 /** German and Nordic letters are written with or without their e (Müller, Mueller; Åse, Aase). */
@@ -84,39 +84,12 @@ export const compareNames: Comparer = (a, b) => {
   }
   return variant(initials ? message('agreement.initials') : message('agreement.transliteration'))
 }
-const MAIDEN_IN = /\b(?:nee|born|formerly|maiden)\b/
+const MAIDEN_IN = wordsPattern([...maidenNames])
 
-const SUFFIXES: Record<string, string> = {
-  ltd: 'limited',
-  limited: 'limited',
-  co: 'company',
-  company: 'company',
-  plc: 'plc',
-  inc: 'incorporated',
-  incorporated: 'incorporated',
-  corp: 'corporation',
-  bros: 'brothers',
-  brothers: 'brothers',
-  intl: 'international',
-  international: 'international',
-  llp: 'llp',
-  sl: 'sl',
-  sarl: 'sarl',
-  sa: 'sa',
-  gmbh: 'gmbh',
-}
-const LEGAL = new Set([
-  'limited',
-  'plc',
-  'incorporated',
-  'corporation',
-  'llp',
-  'sl',
-  'sarl',
-  'sa',
-  'gmbh',
-  'company',
-])
+const LONG_FORMS: Readonly<Record<string, string>> = legalForms.long
+const LEGAL: ReadonlySet<string> = new Set(
+  Object.values(LONG_FORMS).filter((form) => !legalForms.none.includes(form)),
+)
 
 /** Names of firms: legal forms and their short forms, "and" and "&", case and spacing do not make another firm. */
 export const compareOrgs: Comparer = (a, b) => {
@@ -127,7 +100,7 @@ export const compareOrgs: Comparer = (a, b) => {
         .replace(/\b([A-Z])\.(?=[A-Z]\b)/gi, '$1'),
     )
       .filter((t) => t !== 'and' && t !== 'the')
-      .map((t) => SUFFIXES[t] ?? t)
+      .map((t) => LONG_FORMS[t] ?? t)
   if (squeeze(plain(a.value)) === squeeze(plain(b.value)))
     return plain(a.value) === plain(b.value) ? same : variant(message('agreement.letter_case'))
   const [p, q] = [parts(a.value), parts(b.value)]

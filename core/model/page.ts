@@ -1,6 +1,6 @@
 import type { Box } from './geometry.ts'
 import type { InkGrid } from './ink-grid.ts'
-import type { Language } from '../text/index.ts'
+import type { Language } from '../lexicon/index.ts'
 
 /** One word as read, with its place and how sure the reader is of every letter in it (0 to 1). */
 export interface Word {

@@ -1,4 +1,4 @@
-import { languageOf } from '../../core/text/index.ts'
+import { languageOf } from '../../core/lexicon/index.ts'
 import type { Page, Rotation, Word } from '../../core/model/index.ts'
 import { stretchContrast } from '../image/contrast.ts'
 import { fullestStrip, turned, type Grey } from '../image/greyscale.ts'

@@ -1,7 +1,7 @@
 import { boxAround, type Page } from '../../model/index.ts'
 import { type Line, linesOf, type Segment, typicalHeight } from '../../layout/index.ts'
 import { fold } from '../../text/index.ts'
-import { paperNames, wordsPattern } from '../../lexicon/index.ts'
+import { endPattern, legalForms, paperNames, wordsPattern } from '../../lexicon/index.ts'
 import type { DocumentType, Field } from '../../program/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import {
@@ -120,7 +120,7 @@ function overTwoLines(page: Page, first: Candidate): Candidate | null {
     score: first.score + 0.8 + (orgLikeness(first.raw) === 1 ? 0 : 1.6),
   }
 }
-const LEGAL_FORM = /\b(?:ltd|limited|plc|llp|inc|co|sarl|gmbh)\.?$/i
+const LEGAL_FORM = endPattern([...legalForms.written, ...legalForms.onLetterheads])
 
 /** A name over lines of an address, as letters and bills are addressed. */
 export interface AddressBlock {

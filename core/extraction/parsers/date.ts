@@ -1,24 +1,12 @@
-import { confusions } from '../../lexicon/index.ts'
+import { confusions, months } from '../../lexicon/index.ts'
 import { editDistance, fold, memoize } from '../../text/index.ts'
 import { asDigits, readSpans, type KindReader } from './reading.ts'
 
-const MONTHS = [
-  ['january', 'jan', 'janvier', 'janv', 'enero', 'ene'],
-  ['february', 'feb', 'fevrier', 'fevr', 'febrero'],
-  ['march', 'mar', 'mars', 'marzo'],
-  ['april', 'apr', 'avril', 'avr', 'abril', 'abr'],
-  ['may', 'mai', 'mayo'],
-  ['june', 'jun', 'juin', 'junio'],
-  ['july', 'jul', 'juillet', 'juil', 'julio'],
-  ['august', 'aug', 'aout', 'agosto', 'ago'],
-  ['september', 'sep', 'sept', 'septembre', 'septiembre', 'setiembre'],
-  ['october', 'oct', 'octobre', 'octubre'],
-  ['november', 'nov', 'novembre', 'noviembre'],
-  ['december', 'dec', 'decembre', 'diciembre', 'dic'],
-]
-const monthByName = new Map(MONTHS.flatMap((names, i) => names.map((name) => [name, i + 1] as const)))
+const monthByName = new Map(
+  months.flatMap((year) => year.flatMap((names, i) => names.map((name) => [name, i + 1] as const))),
+)
 
-/** The number of a month's name in English, French or Spanish; undefined for other words. */
+/** The number of a month by its name in any language there is; undefined for other words. */
 export const monthOf = (name: string): number | undefined => monthByName.get(fold(name).replace(/\.$/, ''))
 
 /** The ISO date of a day that exists, else null. */
@@ -129,9 +117,12 @@ function withLettersInMonth(text: string): string {
   return spelt && monthOf(spelt) ? day + spelt + year : text
 }
 
+/** English names alone: with those of all languages nearly every slip would fit several months. */
+const [ENGLISH] = months
+
 /** The one month whose name is a letter off; the text itself where there is none or several. */
 function likelyMonth(name: string): string {
-  const near = MONTHS.filter((names) =>
+  const near = ENGLISH.filter((names) =>
     names.slice(0, 2).some((month) => month.length === name.length && editDistance(month, name, 1) === 1),
   )
   return near.length === 1 ? near[0][0] : name

@@ -1,6 +1,8 @@
 import type { Word } from '../../model/index.ts'
 import {
+  endPattern,
   joiningWords,
+  legalForms,
   nameParticles,
   noNames,
   organisations,
@@ -43,7 +45,7 @@ export function nameLikeness(text: string): number {
 const ORG_WORDS = wordsPattern(organisations)
 
 /** The end of a firm's name that says under which law it stands. */
-export const LEGAL_FORM = /\b(?:ltd|limited|plc|llp|inc|sarl|gmbh|s\.?a|s\.?l)\.?$/i
+export const LEGAL_FORM = endPattern(legalForms.written)
 
 /** So many words in small letters, small words aside, make a sentence. */
 const SPOKEN = 3

@@ -16,7 +16,7 @@ import { plainNumber } from '../parsers/id.ts'
 import { parseMoney } from '../parsers/money.ts'
 import { repairTable } from './repair.ts'
 import { rowDate } from './row-date.ts'
-import { sumRows, wordsPattern } from '../../lexicon/index.ts'
+import { closingBalances, sumRows, wordsPattern } from '../../lexicon/index.ts'
 import { leadsInto } from './continuation-lines.ts'
 import { linesWithoutNoise } from './specks.ts'
 import { asBefore, findHeader, type HeaderColumn } from './header.ts'
@@ -85,8 +85,7 @@ const [GAP_POINTS, GAP_LINES] = [42, 4.5]
 /** A line of words as near as this under a row, in heights of the letters, belongs to it. */
 const WRAPPED = 1.1
 /** Balances at the end of a statement: no row follows them. */
-const CLOSING =
-  /closing balance|balance at end|new balance|end balance|balance c\/?f|carried forward|final balance/
+const CLOSING = wordsPattern(closingBalances)
 /** What stands under a head in brackets still belongs to the head ("(EUR)" under "Amount"). */
 const UNDER_HEAD = /^\(?(?:EUR|€|VAT|HT|TTC|excl?\.?|incl?\.?)\)?$/i
 
