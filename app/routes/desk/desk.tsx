@@ -90,7 +90,8 @@ export default function Desk({ loaderData: { who, organisation } }: Route.Compon
           </DropdownMenu.Portal>
         </DropdownMenu.Root>
       </header>
-      <div className="min-h-0 flex-1 overflow-auto">
+      {/* What is out of sight inside it is placed by it, or the whole page could be rolled away under the bar. */}
+      <div className="relative min-h-0 flex-1 overflow-auto">
         <Outlet />
       </div>
     </div>

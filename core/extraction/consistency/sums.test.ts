@@ -1,18 +1,18 @@
-import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
-import { extractDocument } from '../fields/extract.ts'
 import { typeById } from '../../program/document-type.ts'
+import { builtInTypes } from '../../program/starter/types/index.ts'
+import type { DocumentType } from '../../program/schema.ts'
+import { pageOf } from '../../testing/page-of.ts'
+import { estimate, passbook } from '../../testing/small-types.ts'
+import { extractDocument } from '../fields/extract.ts'
 
 const eur = (amount: string) => ({ amount, currency: 'EUR' })
-const values = (type: string, lines: string[]) =>
-  Object.fromEntries(
-    extractDocument([pageOf(lines)], typeById(builtInTypes, type)).fields.map((f) => [f.name, f.value]),
-  )
+const values = (type: DocumentType, lines: string[]) =>
+  Object.fromEntries(extractDocument([pageOf(lines)], type).fields.map((f) => [f.name, f.value]))
 
 test('the rows of a statement say what its balances are, whatever they are called', () => {
   expect(
-    values('bank_statement', [
-      'Bank statement',
+    values(passbook, [
+      'Savings passbook',
       'What was there | 1,000.00',
       'What is there | 1,155.00',
       '',
@@ -21,27 +21,27 @@ test('the rows of a statement say what its balances are, whatever they are calle
       '05/03/2026 | Card payment | -100.00 | 1,200.00',
       '09/03/2026 | Card payment | -45.00 | 1,155.00',
     ]),
-  ).toMatchObject({ opening_balance: eur('1000.00'), closing_balance: eur('1155.00') })
+  ).toMatchObject({ begun_with: eur('1000.00'), ended_with: eur('1155.00') })
 })
 test('the lines of a quote say which amount is the net one, and that which the others are', () => {
   expect(
-    values('purchase_quote', [
+    values(estimate, [
       'Inverkell Boatyard Ltd',
-      'Quotation',
+      'Estimate',
       '',
-      'Description | Qty | Unit price | Amount',
+      'Item | Number | Each | Price',
       'Bow thruster kit | 2 | 1,500.00 | 3,000.00',
       'Radar | 1 | 2,000.00 | 2,000.00',
       '',
-      'Before the crown | 5,000.00',
+      'Without the crown | 5,000.00',
       'The crown | 1,000.00',
       'In all | 6,000.00',
     ]),
-  ).toMatchObject({ net_amount: eur('5000.00'), vat_amount: eur('1000.00'), total_price: eur('6000.00') })
+  ).toMatchObject({ before_tax: eur('5000.00'), tax: eur('1000.00'), to_pay: eur('6000.00') })
 })
 test('gross less what is taken off is net', () => {
   expect(
-    values('payslip', [
+    values(typeById(builtInTypes, 'payslip'), [
       'Payslip',
       'Earned | 3,000.00',
       'Levy | 480.00',
@@ -53,15 +53,15 @@ test('gross less what is taken off is net', () => {
 })
 test('a paper that truly does not add up is not argued away', () => {
   expect(
-    values('bank_statement', [
-      'Bank statement',
-      'Opening balance | 1,090.00',
-      'Closing balance | 1,155.00',
+    values(passbook, [
+      'Savings passbook',
+      'Begun with | 1,090.00',
+      'Ended with | 1,155.00',
       '',
       'Date | Description | Amount | Balance',
       '02/03/2026 | Salary Petrel | 300.00 | 1,300.00',
       '05/03/2026 | Card payment | -100.00 | 1,200.00',
       '09/03/2026 | Card payment | -45.00 | 1,155.00',
-    ]).opening_balance,
+    ]).begun_with,
   ).toEqual(eur('1090.00'))
 })

@@ -1,12 +1,10 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
+import { passbook } from '../../testing/small-types.ts'
 import { findLabels } from './find-labels.ts'
 import { continuing, labelsByLine, regionsOf } from './value-regions.ts'
-import { typeById } from '../../program/document-type.ts'
 
-const type = typeById(builtInTypes, 'payslip')
 function regions(lines: string[], field: string) {
-  const labels = findLabels(pageOf(lines), type)
+  const labels = findLabels(pageOf(lines), passbook)
   const label = labels.find(
     (l) => l.similarity === 1 && l.meanings.some((m) => m.role === 'field' && m.field === field),
   )!
@@ -16,27 +14,27 @@ function regions(lines: string[], field: string) {
 }
 
 test('behind the colon', () =>
-  expect(regions(['Net pay: 2,140.55'], 'net_pay')).toMatchObject({ inline: '2,140.55' }))
+  expect(regions(['Begun with: 2,140.55'], 'begun_with')).toMatchObject({ inline: '2,140.55' }))
 test('in the next column', () =>
-  expect(regions(['Net pay | 2,140.55'], 'net_pay')).toMatchObject({ right: '2,140.55' }))
+  expect(regions(['Begun with | 2,140.55'], 'begun_with')).toMatchObject({ right: '2,140.55' }))
 test('beneath', () =>
-  expect(regions(['Net pay | Pay date', '2,140.55 | 31/01/2026'], 'pay_date')).toMatchObject({
+  expect(regions(['Begun with | Until', '2,140.55 | 31/01/2026'], 'until')).toMatchObject({
     below: '31/01/2026',
   }))
 test('not past the next label', () =>
-  expect(regions(['Net pay: 2,140.55 Pay date: 31/01/2026'], 'net_pay').inline).toBe('2,140.55'))
+  expect(regions(['Begun with: 2,140.55 Until: 31/01/2026'], 'begun_with').inline).toBe('2,140.55'))
 test('leaders are no value', () =>
   expect(
-    regions(['Net pay ........ | 2,140.55'], 'net_pay').right ??
-      regions(['Net pay ........ | 2,140.55'], 'net_pay').inline,
+    regions(['Begun with ........ | 2,140.55'], 'begun_with').right ??
+      regions(['Begun with ........ | 2,140.55'], 'begun_with').inline,
   ).toContain('2,140.55'))
 test('scraps of letters before it are none, accents or not', () => {
-  const page = pageOf(['Net pay | née | 2,140.55'], { source: 'ocr' })
+  const page = pageOf(['Begun with | née | 2,140.55'], { source: 'ocr' })
   const labels = findLabels(
     { ...page, words: page.words.map((w) => (w.text === 'née' ? { ...w, confidence: 0.11 } : w)) },
-    type,
+    passbook,
   )
-  const label = labels.find((l) => l.meanings.some((m) => m.role === 'field' && m.field === 'net_pay'))!
+  const label = labels.find((l) => l.meanings.some((m) => m.role === 'field' && m.field === 'begun_with'))!
   expect(
     regionsOf(label, labelsByLine(labels))
       .find((r) => r.relation === 'right')
@@ -44,12 +42,12 @@ test('scraps of letters before it are none, accents or not', () => {
   ).toEqual(['2,140.55'])
 })
 test('a speck before the next column is no value', () =>
-  expect(regions(['Net pay | * | 2,140.55'], 'net_pay').right).toBe('2,140.55'))
+  expect(regions(['Begun with | * | 2,140.55'], 'begun_with').right).toBe('2,140.55'))
 test('lines that go on in the same column', () => {
-  const page = pageOf(['Address: 12 Gannet Row', 'Port Ellery SK4 2QD', '', 'Something else'], { at: [0.08] })
-  const labels = findLabels(page, typeById(builtInTypes, 'loan_application'))
+  const page = pageOf(['Saver: 12 Gannet Row', 'Port Ellery SK4 2QD', '', 'Something else'], { at: [0.08] })
+  const labels = findLabels(page, passbook)
   const region = { relation: 'below' as const, words: page.words.slice(4, 7), page, line: 1 }
   expect(continuing(region, labelsByLine(labels), 3)).toEqual([])
 })
 test('not past a stroke that parts it from another label', () =>
-  expect(regions(['Net pay: 2,140.55 — Werks ident.: 77-1'], 'net_pay').inline).toBe('2,140.55'))
+  expect(regions(['Begun with: 2,140.55 — Werks ident.: 77-1'], 'begun_with').inline).toBe('2,140.55'))

@@ -1,20 +1,22 @@
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
+import { estimate, passbook, pledge } from '../../testing/small-types.ts'
 import { inkNeeded } from './ink-needed.ts'
 
+const types = [passbook, estimate, pledge]
+
 test('ink is measured only where it can matter', () => {
-  const wanted = inkNeeded(builtInTypes)
-  expect(wanted(pageOf(['Signature of applicant']).words, true)).toBe(true)
+  const wanted = inkNeeded(types)
+  expect(wanted(pageOf(['Signature of the giver']).words, true)).toBe(true)
   expect(wanted(pageOf(['Tide table of October']).words, true)).toBe(false)
-  expect(wanted(pageOf(['Existing loan | Yes | No']).words, true)).toBe(true)
-  expect(wanted(pageOf(['Employee | Ewan Garvie']).words, true)).toBe(false)
-  // “Account” and “salary” are words of choices, and of every bank statement.
-  expect(wanted(pageOf(['Current account', 'Salary Petrel Slipways Ltd']).words, true)).toBe(false)
+  expect(wanted(pageOf(['Insured | Yes | No']).words, true)).toBe(true)
+  expect(wanted(pageOf(['Saver | Ewan Garvie']).words, true)).toBe(false)
+  // "Store" is a word of a choice, and of many a paper.
+  expect(wanted(pageOf(['Paid to the store', 'Harbour company']).words, true)).toBe(false)
 })
 
 test('a caption that stands alone wants its ink measured, one in a sentence does not', () => {
-  const wants = inkNeeded(builtInTypes)
-  expect(wants(pageOf(['Marine surveyor']).words, true)).toBe(true)
-  expect(wants(pageOf(['Marine surveyor']).words, false)).toBe(false)
-  expect(wants(pageOf(['The surveyor came aboard at noon.']).words, true)).toBe(false)
+  const wants = inkNeeded(types)
+  expect(wants(pageOf(['Signature of the giver']).words, true)).toBe(true)
+  expect(wants(pageOf(['Signature of the giver']).words, false)).toBe(false)
+  expect(wants(pageOf(['The giver came aboard at noon.']).words, true)).toBe(false)
 })
