@@ -95,202 +95,19 @@ const HANDS: readonly Hand[] = [
 export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
   const dice = new Dice(wishes.seed)
   const told = makeStory(dice, wishes.asOf, wishes.coApplicant, wishes.selfEmployed)
-  const story = { ...told, caseNumber: wishes.caseNumber ?? told.caseNumber }
-  const own = new Set<Mishap>(['missing_tax_year', 'missing_accounts', 'old_accounts'])
-  const paid = new Set<Mishap>([
-    'missing_payslip',
-    'other_employer',
-    'income_wrong',
-    'pay_not_received',
-    'salary_wrong',
-  ])
-  // What befalls payslips befalls nobody who has none, and so with the papers of the self-employed.
-  const has = (m: Mishap) =>
-    (wishes.mishaps?.includes(m) ?? false) && !(wishes.selfEmployed ? paid : own).has(m)
-  const papers: Drawn[] = []
-  const set = paperSets[wishes.papers]
-  const layout = () => dice.int(0, set.layouts - 1)
-  const vary = wishes.variants ?? false
-  const a = story.applicant
-  const hand = wishes.papers === 'scoring' ? 'thin hand' : dice.pick(HANDS)
-  const filled = (draw: (own: Dice) => Promise<Drawn>): Promise<Drawn> =>
-    wishes.handwritten ? byHand(hand, dice, draw) : draw(dice)
-  const truth = { conflicts: new Set<string>(), failed: new Set<string>() }
-  const checklist: Record<string, string> = {
-    application_form: 'satisfied',
-    photo_id: 'satisfied',
-    address_proof: 'satisfied',
-    income_proof: 'satisfied',
-    bank_statements: 'satisfied',
-    purchase_quote: 'satisfied',
-    registration: 'satisfied',
-    insurance: 'satisfied',
-    consent: 'satisfied',
-  }
-
-  if (dice.chance(0.6)) papers.push(await set.drawLetter(story, layout(), dice))
-  const swapped = (code: string) => code.slice(0, -2) + code.at(-1)! + code.at(-2)!
-  const otherHull =
-    has('other_hull') && swapped(story.hull) !== story.hull
-      ? swapped(story.hull)
-      : has('other_hull')
-        ? `SKR-${dice.digits(5)}`
-        : undefined
-  if (otherHull) truth.conflicts.add('hull_number')
-  const statedLoan = has('loan_wrong')
-    ? story.loan + dice.pick([-1, 1]) * dice.int(9, 40) * 10000
-    : story.loan
-  const formLayout = layout()
-  const stated = {
-    employer: has('other_employer')
-      ? otherFirm(dice, story.employer)
-      : vary
-        ? story.employer.replace('Limited', 'Ltd')
-        : undefined,
-  }
-  papers.push(
-    await filled((own) =>
-      set.drawApplication(story, formLayout, own, {
-        signed: !has('unsigned_application'),
-        ...stated,
-        loan: has('loan_wrong') ? statedLoan : undefined,
-        income: has('income_wrong') ? Math.round((story.income * 1.3) / 1000) * 1000 : undefined,
-      }),
-    ),
-  )
-  if (has('unsigned_application')) checklist.application_form = 'unsigned'
-  if (has('other_employer')) truth.conflicts.add('employer_name')
-  if (has('loan_wrong')) truth.failed.add('loan_equals_price_less_deposit')
-  if (has('income_wrong')) truth.failed.add('stated_income_matches_pay')
-
-  const born = has('other_birth') ? addDays(a.born, dice.pick([-40, 31, 365])) : undefined
-  if (born) truth.conflicts.add('date_of_birth')
-  papers.push(
-    await set.drawCard(story, layout(), dice, {
-      person: a,
-      expiry: has('expired_card') ? addDays(story.asOf, -dice.int(5, 400)) : undefined,
-      born,
-    }),
-  )
-  if (has('expired_card')) checklist.photo_id = 'expired'
-  if (story.coApplicant) papers.push(await set.drawCard(story, layout(), dice, { person: story.coApplicant }))
-
-  if (!has('missing_bill')) {
-    const stranger = has('other_name_on_bill')
-      ? fullName(otherPerson(dice, story))
-      : vary
-        ? `${a.given[0]}. ${a.family}`
-        : undefined
-    papers.push(
-      await set.drawBill(story, layout(), dice, {
-        issued: has('old_bill') ? addDays(story.asOf, -dice.int(95, 200)) : undefined,
-        holder: stranger,
-        street: vary ? shortStreet(story) : undefined,
-      }),
-    )
-    if (has('old_bill')) checklist.address_proof = 'expired'
-    if (has('other_name_on_bill')) truth.conflicts.add('applicant_name')
-  } else checklist.address_proof = 'missing'
-
-  const payLayout = layout()
-  const months = story.selfEmployed ? [] : story.pay.filter((_, i) => !(has('missing_payslip') && i === 1))
-  for (const [i, month] of months.entries())
-    papers.push(
-      await set.drawPayslip(story, payLayout, dice, {
-        month,
-        employeeName: vary && i === 0 ? `${a.family}, ${a.given}` : undefined,
-      }),
-    )
-  if (has('missing_payslip')) checklist.income_proof = 'incomplete'
-
-  const bankLayout = layout()
-  let statements = story.statements.map((s) => ({ ...s, rows: s.rows.map((r) => ({ ...r })) }))
-  if (has('balance_wrong')) {
-    const row = statements[1].rows[dice.int(3, statements[1].rows.length - 2)]
-    row.amount -= 9000
-    truth.failed.add('statement_adds_up')
-  }
-  if (has('pay_not_received')) {
-    const last = statements.at(-1)!
-    const row = last.rows.find((r) => r.text.startsWith('Salary'))!
-    const less = 12345
-    row.amount -= less
-    for (const r of last.rows.slice(last.rows.indexOf(row))) r.balance -= less
-    last.closing -= less
-    truth.failed.add('pay_reaches_account')
-  }
-  if (has('missing_statement')) {
-    statements = statements.filter((_, i) => i !== 1)
-    checklist.bank_statements = 'incomplete'
-    truth.failed.delete('statement_adds_up')
-  }
-  for (const [i, statement] of statements.entries()) {
-    const lost = has('statement_page_lost') && i === 0
-    const drawn = await set.drawStatement(story, bankLayout, dice, {
-      statement,
-      holderName: vary ? fullName(a).toUpperCase() : undefined,
-      dropPage: lost ? 2 : undefined,
-    })
-    papers.push(drawn)
-    if (lost && drawn.dropped) checklist.bank_statements = 'incomplete'
-  }
-
-  if (!has('missing_quote')) {
-    const dearer = has('other_price') ? 250000 : 0
-    const slip = has('quote_wrong') ? 10000 : 0
-    const lines = story.lines.map((l, i) =>
-      i === 0
-        ? { ...l, unit: l.unit + dearer, amount: l.amount + dearer }
-        : i === 1
-          ? { ...l, amount: l.amount + slip }
-          : l,
-    )
-    papers.push(
-      await set.drawQuote(story, layout(), dice, {
-        validUntil: has('expired_quote') ? addDays(story.asOf, -dice.int(2, 60)) : undefined,
-        hull: otherHull,
-        lines,
-        net: story.net + dearer,
-        total: story.total + dearer,
-      }),
-    )
-    if (has('expired_quote')) checklist.purchase_quote = 'expired'
-    if (dearer) truth.conflicts.add('purchase_price')
-    if (has('quote_wrong')) truth.failed.add('quote_adds_up')
-  } else {
-    checklist.purchase_quote = 'missing'
-    truth.conflicts.delete('hull_number')
-  }
-  const otherVessel = has('other_vessel') ? `${story.vessel} II` : undefined
-  if (!has('missing_registration')) {
-    papers.push(
-      await set.drawRegistration(story, layout(), dice, {
-        expiry: has('expired_registration') ? addDays(story.asOf, -dice.int(3, 500)) : undefined,
-        vessel: otherVessel,
-        owner: vary ? `${a.given} ${a.middle} ${a.family}` : undefined,
-      }),
-    )
-    if (has('expired_registration')) checklist.registration = 'expired'
-    if (otherVessel) truth.conflicts.add('vessel_name')
-  } else checklist.registration = 'missing'
-  papers.push(
-    await set.drawCover(story, layout(), dice, {
-      start: has('cover_not_begun') ? addDays(story.asOf, dice.int(5, 30)) : undefined,
-      sum: has('low_cover') ? Math.floor((story.loan * 0.6) / 100000) * 100000 : undefined,
-      vessel: vary ? story.vessel.toUpperCase() : undefined,
-    }),
-  )
-  if (has('cover_not_begun')) checklist.insurance = 'expired'
-  else if (has('low_cover')) checklist.insurance = 'insufficient'
-  if (!has('missing_consent')) await consented({ signed: !has('unsigned_consent') })
-  if (story.coApplicant) await consented({ person: story.coApplicant })
-  await drawFurther()
-  if (has('missing_consent')) checklist.consent = story.coApplicant ? 'incomplete' : 'missing'
-  else if (has('unsigned_consent')) checklist.consent = 'unsigned'
-
+  const made = new Making(wishes, dice, { ...told, caseNumber: wishes.caseNumber ?? told.caseNumber })
+  await made.letterAndForm()
+  await made.cards()
+  await made.bill()
+  await made.payslips()
+  await made.statements()
+  await made.quoteAndRegistration()
+  await made.cover()
+  await made.consents()
+  const { papers, story, truth, checklist } = made
   const strays: Drawn[] = []
   if (wishes.clutter)
-    for (let i = dice.int(1, 2); i > 0; i--) strays.push(await set.drawStray(layout(), dice))
+    for (let i = dice.int(1, 2); i > 0; i--) strays.push(await made.set.drawStray(made.layout(), dice))
   const order = wishes.clutter ? cluttered(papers, strays, dice) : papers
   return bound(
     order,
@@ -304,92 +121,378 @@ export async function makePackage(wishes: PackageWishes): Promise<MadePackage> {
     dice,
     { checklist, conflicts: [...truth.conflicts], failedChecks: [...truth.failed] },
   )
+}
 
-  async function consented(given: ConsentWishes): Promise<void> {
-    const own = layout()
-    papers.push(await filled((hand) => set.drawConsent(story, own, hand, given)))
+/** Mishaps that befall the papers of the self-employed, and those that befall payslips. */
+const OWN: ReadonlySet<Mishap> = new Set(['missing_tax_year', 'missing_accounts', 'old_accounts'])
+const PAID: ReadonlySet<Mishap> = new Set([
+  'missing_payslip',
+  'other_employer',
+  'income_wrong',
+  'pay_not_received',
+  'salary_wrong',
+])
+
+const swapped = (code: string): string => code.slice(0, -2) + code.at(-1)! + code.at(-2)!
+/** How a paper comes out: the first of the cases that holds, or well. */
+const outcome = (...cases: [holds: boolean, status: string][]): string =>
+  cases.find(([holds]) => holds)?.[1] ?? 'satisfied'
+
+/**
+ * A package while it is drawn, with what is true of it. Each step throws the dice in its own order: another
+ * order of steps, or of throws in one, would be another package.
+ */
+class Making {
+  readonly papers: Drawn[] = []
+  readonly truth = { conflicts: new Set<string>(), failed: new Set<string>() }
+  readonly checklist: Record<string, string> = Object.fromEntries(
+    [
+      'application_form',
+      'photo_id',
+      'address_proof',
+      'income_proof',
+      'bank_statements',
+      'purchase_quote',
+      'registration',
+      'insurance',
+      'consent',
+    ].map((requirement) => [requirement, 'satisfied']),
+  )
+  readonly set: (typeof paperSets)[PaperSet]
+  private readonly vary: boolean
+  private readonly hand: Hand
+  private otherHull: string | undefined
+  private statedLoan: number
+
+  constructor(
+    private readonly wishes: PackageWishes,
+    private readonly dice: Dice,
+    readonly story: Story,
+  ) {
+    this.set = paperSets[wishes.papers]
+    this.vary = wishes.variants ?? false
+    this.hand = wishes.papers === 'scoring' ? 'thin hand' : dice.pick(HANDS)
+    this.statedLoan = story.loan
+  }
+
+  readonly layout = (): number => this.dice.int(0, this.set.layouts - 1)
+
+  /** What befalls payslips befalls nobody who has none, and so with the papers of the self-employed. */
+  private has(mishap: Mishap): boolean {
+    return (
+      (this.wishes.mishaps?.includes(mishap) ?? false) && !(this.wishes.selfEmployed ? PAID : OWN).has(mishap)
+    )
+  }
+
+  private filled(draw: (own: Dice) => Promise<Drawn>): Promise<Drawn> {
+    return this.wishes.handwritten ? byHand(this.hand, this.dice, draw) : draw(this.dice)
+  }
+
+  async letterAndForm(): Promise<void> {
+    const { dice, story, set } = this
+    if (dice.chance(0.6)) this.papers.push(await set.drawLetter(story, this.layout(), dice))
+    this.otherHull =
+      this.has('other_hull') && swapped(story.hull) !== story.hull
+        ? swapped(story.hull)
+        : this.has('other_hull')
+          ? `SKR-${dice.digits(5)}`
+          : undefined
+    if (this.otherHull) this.truth.conflicts.add('hull_number')
+    if (this.has('loan_wrong')) this.statedLoan = story.loan + dice.pick([-1, 1]) * dice.int(9, 40) * 10000
+    const formLayout = this.layout()
+    const employer = this.has('other_employer')
+      ? otherFirm(dice, story.employer)
+      : this.vary
+        ? story.employer.replace('Limited', 'Ltd')
+        : undefined
+    this.papers.push(
+      await this.filled((own) =>
+        set.drawApplication(story, formLayout, own, {
+          signed: !this.has('unsigned_application'),
+          employer,
+          loan: this.has('loan_wrong') ? this.statedLoan : undefined,
+          income: this.has('income_wrong') ? Math.round((story.income * 1.3) / 1000) * 1000 : undefined,
+        }),
+      ),
+    )
+    if (this.has('unsigned_application')) this.checklist.application_form = 'unsigned'
+    if (this.has('other_employer')) this.truth.conflicts.add('employer_name')
+    if (this.has('loan_wrong')) this.truth.failed.add('loan_equals_price_less_deposit')
+    if (this.has('income_wrong')) this.truth.failed.add('stated_income_matches_pay')
+  }
+
+  async cards(): Promise<void> {
+    const { dice, story, set } = this
+    const person = story.applicant
+    const born = this.has('other_birth') ? addDays(person.born, dice.pick([-40, 31, 365])) : undefined
+    if (born) this.truth.conflicts.add('date_of_birth')
+    this.papers.push(
+      await set.drawCard(story, this.layout(), dice, {
+        person,
+        expiry: this.has('expired_card') ? addDays(story.asOf, -dice.int(5, 400)) : undefined,
+        born,
+      }),
+    )
+    if (this.has('expired_card')) this.checklist.photo_id = 'expired'
+    if (story.coApplicant)
+      this.papers.push(await set.drawCard(story, this.layout(), dice, { person: story.coApplicant }))
+  }
+
+  async bill(): Promise<void> {
+    const { dice, story } = this
+    this.checklist.address_proof = outcome(
+      [this.has('missing_bill'), 'missing'],
+      [this.has('old_bill'), 'expired'],
+    )
+    if (this.has('missing_bill')) return
+    const { given, family } = story.applicant
+    const holder = this.has('other_name_on_bill')
+      ? fullName(otherPerson(dice, story))
+      : this.vary
+        ? `${given[0]}. ${family}`
+        : undefined
+    this.papers.push(
+      await this.set.drawBill(story, this.layout(), dice, {
+        issued: this.has('old_bill') ? addDays(story.asOf, -dice.int(95, 200)) : undefined,
+        holder,
+        street: this.vary ? shortStreet(story) : undefined,
+      }),
+    )
+    if (this.has('other_name_on_bill')) this.truth.conflicts.add('applicant_name')
+  }
+
+  async payslips(): Promise<void> {
+    const { dice, story } = this
+    const { given, family } = story.applicant
+    const payLayout = this.layout()
+    const months = story.selfEmployed
+      ? []
+      : story.pay.filter((_, i) => !(this.has('missing_payslip') && i === 1))
+    for (const [i, month] of months.entries())
+      this.papers.push(
+        await this.set.drawPayslip(story, payLayout, dice, {
+          month,
+          employeeName: this.vary && i === 0 ? `${family}, ${given}` : undefined,
+        }),
+      )
+    if (this.has('missing_payslip')) this.checklist.income_proof = 'incomplete'
+  }
+
+  async statements(): Promise<void> {
+    const { dice, story } = this
+    const bankLayout = this.layout()
+    for (const [i, statement] of this.booked().entries()) {
+      const lost = this.has('statement_page_lost') && i === 0
+      const drawn = await this.set.drawStatement(story, bankLayout, dice, {
+        statement,
+        holderName: this.vary ? fullName(story.applicant).toUpperCase() : undefined,
+        dropPage: lost ? 2 : undefined,
+      })
+      this.papers.push(drawn)
+      if (lost && drawn.dropped) this.checklist.bank_statements = 'incomplete'
+    }
+  }
+
+  /** What the statements say, mishaps in their rows among it. */
+  private booked(): Story['statements'] {
+    const { dice, story, truth } = this
+    const statements = story.statements.map((s) => ({ ...s, rows: s.rows.map((r) => ({ ...r })) }))
+    if (this.has('balance_wrong')) {
+      const row = statements[1].rows[dice.int(3, statements[1].rows.length - 2)]
+      row.amount -= 9000
+      truth.failed.add('statement_adds_up')
+    }
+    if (this.has('pay_not_received')) {
+      const last = statements.at(-1)!
+      const row = last.rows.find((r) => r.text.startsWith('Salary'))!
+      const less = 12345
+      row.amount -= less
+      for (const r of last.rows.slice(last.rows.indexOf(row))) r.balance -= less
+      last.closing -= less
+      truth.failed.add('pay_reaches_account')
+    }
+    if (!this.has('missing_statement')) return statements
+    this.checklist.bank_statements = 'incomplete'
+    truth.failed.delete('statement_adds_up')
+    return statements.filter((_, i) => i !== 1)
+  }
+
+  async quoteAndRegistration(): Promise<void> {
+    await this.quote()
+    const { dice, story, truth } = this
+    this.checklist.registration = outcome(
+      [this.has('missing_registration'), 'missing'],
+      [this.has('expired_registration'), 'expired'],
+    )
+    if (this.has('missing_registration')) return
+    const vessel = this.has('other_vessel') ? `${story.vessel} II` : undefined
+    const { given, middle, family } = story.applicant
+    this.papers.push(
+      await this.set.drawRegistration(story, this.layout(), dice, {
+        expiry: this.has('expired_registration') ? addDays(story.asOf, -dice.int(3, 500)) : undefined,
+        vessel,
+        owner: this.vary ? `${given} ${middle} ${family}` : undefined,
+      }),
+    )
+    if (vessel) truth.conflicts.add('vessel_name')
+  }
+
+  private async quote(): Promise<void> {
+    const { dice, story, truth } = this
+    this.checklist.purchase_quote = outcome(
+      [this.has('missing_quote'), 'missing'],
+      [this.has('expired_quote'), 'expired'],
+    )
+    if (this.has('missing_quote')) {
+      truth.conflicts.delete('hull_number')
+      return
+    }
+    const dearer = this.has('other_price') ? 250000 : 0
+    const slip = this.has('quote_wrong') ? 10000 : 0
+    const lines = story.lines.map((l, i) =>
+      i === 0
+        ? { ...l, unit: l.unit + dearer, amount: l.amount + dearer }
+        : i === 1
+          ? { ...l, amount: l.amount + slip }
+          : l,
+    )
+    this.papers.push(
+      await this.set.drawQuote(story, this.layout(), dice, {
+        validUntil: this.has('expired_quote') ? addDays(story.asOf, -dice.int(2, 60)) : undefined,
+        hull: this.otherHull,
+        lines,
+        net: story.net + dearer,
+        total: story.total + dearer,
+      }),
+    )
+    if (dearer) truth.conflicts.add('purchase_price')
+    if (this.has('quote_wrong')) truth.failed.add('quote_adds_up')
+  }
+
+  async cover(): Promise<void> {
+    const { dice, story } = this
+    this.papers.push(
+      await this.set.drawCover(story, this.layout(), dice, {
+        start: this.has('cover_not_begun') ? addDays(story.asOf, dice.int(5, 30)) : undefined,
+        sum: this.has('low_cover') ? Math.floor((story.loan * 0.6) / 100000) * 100000 : undefined,
+        vessel: this.vary ? story.vessel.toUpperCase() : undefined,
+      }),
+    )
+    this.checklist.insurance = outcome(
+      [this.has('cover_not_begun'), 'expired'],
+      [this.has('low_cover'), 'insufficient'],
+    )
+  }
+
+  async consents(): Promise<void> {
+    const { story } = this
+    if (!this.has('missing_consent')) await this.consented({ signed: !this.has('unsigned_consent') })
+    if (story.coApplicant) await this.consented({ person: story.coApplicant })
+    await this.further()
+    this.checklist.consent = outcome(
+      [this.has('missing_consent'), story.coApplicant ? 'incomplete' : 'missing'],
+      [this.has('unsigned_consent'), 'unsigned'],
+    )
+  }
+
+  private async consented(given: ConsentWishes): Promise<void> {
+    const own = this.layout()
+    this.papers.push(await this.filled((hand) => this.set.drawConsent(this.story, own, hand, given)))
   }
 
   /** The papers of the boat, the berth, the account and the income. */
-  async function drawFurther(): Promise<void> {
-    const further = async (type: keyof typeof loanPlans, given: LoanPaperWishes = {}) =>
-      void papers.push(await set.drawPlan(loanPlans[type](story, dice, given), layout(), dice))
-    checklist.survey =
-      statedLoan <= 2_500_000
-        ? 'not_applicable'
-        : has('missing_survey')
-          ? 'missing'
-          : has('old_survey')
-            ? 'expired'
-            : has('unsigned_survey')
-              ? 'unsigned'
-              : 'satisfied'
-    if (!has('missing_survey')) {
-      await further('survey_report', {
-        signed: !has('unsigned_survey'),
-        on: has('old_survey') ? addDays(story.asOf, -dice.int(380, 900)) : undefined,
-        amount: has('low_value') ? Math.floor((statedLoan * 0.8) / 50000) * 50000 : undefined,
+  private async further(): Promise<void> {
+    await this.survey()
+    await this.berth()
+    await this.mandateAndPayoff()
+    await this.income()
+  }
+
+  private async plan(type: keyof typeof loanPlans, given: LoanPaperWishes = {}): Promise<void> {
+    const { dice, story } = this
+    const plan = loanPlans[type](story, dice, given)
+    this.papers.push(await this.set.drawPlan(plan, this.layout(), dice))
+  }
+
+  private async survey(): Promise<void> {
+    const { dice, story } = this
+    this.checklist.survey = outcome(
+      [this.statedLoan <= 2_500_000, 'not_applicable'],
+      [this.has('missing_survey'), 'missing'],
+      [this.has('old_survey'), 'expired'],
+      [this.has('unsigned_survey'), 'unsigned'],
+    )
+    if (this.has('missing_survey')) return
+    await this.plan('survey_report', {
+      signed: !this.has('unsigned_survey'),
+      on: this.has('old_survey') ? addDays(story.asOf, -dice.int(380, 900)) : undefined,
+      amount: this.has('low_value') ? Math.floor((this.statedLoan * 0.8) / 50000) * 50000 : undefined,
+    })
+    if (this.has('low_value')) this.truth.failed.add('value_covers_loan')
+  }
+
+  private async berth(): Promise<void> {
+    const { dice, story } = this
+    const asked = this.statedLoan > 4_000_000
+    this.checklist.berth = outcome(
+      [!asked, 'not_applicable'],
+      [this.has('missing_berth'), 'missing'],
+      [this.has('ended_berth'), 'expired'],
+      [this.has('unsigned_berth'), 'unsigned'],
+    )
+    if (!this.has('missing_berth') && (asked || dice.chance(0.4)))
+      await this.plan('berth_agreement', {
+        signed: !this.has('unsigned_berth'),
+        on: this.has('ended_berth') ? addDays(story.asOf, -dice.int(4, 200)) : undefined,
       })
-      if (has('low_value')) truth.failed.add('value_covers_loan')
+  }
+
+  private async mandateAndPayoff(): Promise<void> {
+    const { dice, story } = this
+    this.checklist.mandate = outcome(
+      [this.has('missing_mandate'), 'missing'],
+      [this.has('unsigned_mandate'), 'unsigned'],
+    )
+    if (!this.has('missing_mandate')) {
+      await this.plan('debit_mandate', {
+        signed: !this.has('unsigned_mandate'),
+        iban: this.has('other_account') ? makeIban(dice) : undefined,
+      })
+      if (this.has('other_account')) this.truth.conflicts.add('iban')
     }
-    checklist.berth =
-      statedLoan <= 4_000_000
-        ? 'not_applicable'
-        : has('missing_berth')
-          ? 'missing'
-          : has('ended_berth')
-            ? 'expired'
-            : has('unsigned_berth')
-              ? 'unsigned'
-              : 'satisfied'
-    if (!has('missing_berth') && (statedLoan > 4_000_000 || dice.chance(0.4)))
-      await further('berth_agreement', {
-        signed: !has('unsigned_berth'),
-        on: has('ended_berth') ? addDays(story.asOf, -dice.int(4, 200)) : undefined,
+    this.checklist.payoff = outcome(
+      [!story.existingLoan, 'not_applicable'],
+      [this.has('missing_payoff'), 'missing'],
+      [this.has('old_payoff'), 'expired'],
+    )
+    if (story.existingLoan && !this.has('missing_payoff'))
+      await this.plan('loan_payoff', {
+        on: this.has('old_payoff') ? addDays(story.asOf, -dice.int(50, 200)) : undefined,
       })
-    checklist.mandate = has('missing_mandate')
-      ? 'missing'
-      : has('unsigned_mandate')
-        ? 'unsigned'
-        : 'satisfied'
-    if (!has('missing_mandate')) {
-      await further('debit_mandate', {
-        signed: !has('unsigned_mandate'),
-        iban: has('other_account') ? makeIban(dice) : undefined,
-      })
-      if (has('other_account')) truth.conflicts.add('iban')
-    }
-    checklist.payoff = !story.existingLoan
-      ? 'not_applicable'
-      : has('missing_payoff')
-        ? 'missing'
-        : has('old_payoff')
-          ? 'expired'
-          : 'satisfied'
-    if (story.existingLoan && !has('missing_payoff'))
-      await further('loan_payoff', {
-        on: has('old_payoff') ? addDays(story.asOf, -dice.int(50, 200)) : undefined,
-      })
-    if (dice.chance(0.4)) await further('fishing_licence')
-    if (!story.selfEmployed && (has('salary_wrong') || dice.chance(0.4))) {
+    if (dice.chance(0.4)) await this.plan('fishing_licence')
+  }
+
+  private async income(): Promise<void> {
+    const { dice, story } = this
+    if (!story.selfEmployed && (this.has('salary_wrong') || dice.chance(0.4))) {
       const yearly = Math.round(story.pay.reduce((t, p) => t + p.gross, 0) / 3) * 12
-      await further('employment_letter', {
-        amount: has('salary_wrong') ? Math.round((yearly * 1.2) / 10000) * 10000 : undefined,
+      await this.plan('employment_letter', {
+        amount: this.has('salary_wrong') ? Math.round((yearly * 1.2) / 10000) * 10000 : undefined,
       })
-      if (has('salary_wrong')) truth.failed.add('salary_matches_pay')
+      if (this.has('salary_wrong')) this.truth.failed.add('salary_matches_pay')
     }
     if (!story.selfEmployed) return
     const lastYear = +story.asOf.slice(0, 4) - 1
-    for (const year of has('missing_tax_year') ? [lastYear] : [lastYear, lastYear - 1])
-      await further('tax_assessment', { year })
-    if (!has('missing_accounts'))
-      await further('business_accounts', { on: has('old_accounts') ? `${lastYear - 2}-12-31` : undefined })
-    checklist.income_proof =
-      has('missing_tax_year') || has('missing_accounts')
-        ? 'incomplete'
-        : has('old_accounts')
-          ? 'expired'
-          : 'satisfied'
+    for (const year of this.has('missing_tax_year') ? [lastYear] : [lastYear, lastYear - 1])
+      await this.plan('tax_assessment', { year })
+    if (!this.has('missing_accounts'))
+      await this.plan('business_accounts', {
+        on: this.has('old_accounts') ? `${lastYear - 2}-12-31` : undefined,
+      })
+    this.checklist.income_proof = outcome(
+      [this.has('missing_tax_year') || this.has('missing_accounts'), 'incomplete'],
+      [this.has('old_accounts'), 'expired'],
+    )
   }
 }
 
