@@ -20,7 +20,7 @@ type Rule<L extends List> = Program[L][number]
 export type Outcomes = Record<List, Outcome[]>
 
 /** A rule that is new is known by its name; one that is stored keeps what it is known by, for answers name it so. */
-function named<T extends { id: string; title: string }>(
+export function named<T extends { id: string; title: string }>(
   next: T,
   before: T,
   others: readonly { id: string }[],

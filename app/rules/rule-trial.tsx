@@ -1,11 +1,12 @@
 import { useEffect, useRef, useState } from 'react'
 import { useFetcher } from 'react-router'
-import { areaOf, type Rule, type RuleChange, ruleSchema } from '../../core/classification/index.ts'
+import { areaOf, type Rule, ruleSchema } from '../../core/classification/index.ts'
 import type { Box } from '../../core/model/index.ts'
 import type { Picked } from '../package/looking.tsx'
 import { PageView } from '../package/page-view.tsx'
 import { count } from '../parts/format.ts'
 import { useKeys } from '../parts/keys.ts'
+import { changesInWords, hitsInWords } from './in-words.ts'
 import type { action as tryAction, loader as pagesLoader } from '../routes/package/rule-trial.ts'
 
 const NONE: readonly Box[] = []
@@ -150,11 +151,6 @@ export function RuleTrial({
   )
 }
 
-const hitsInWords = (hits: number, shown: { number: number; page: number } | undefined): string =>
-  hits === 0
-    ? 'applies to no page'
-    : `applies to ${count(hits, 'page')}${shown ? `, this is ${shown.number} of them: page ${shown.page}` : ''}`
-
 function Changes({
   changes,
   onOpen,
@@ -184,32 +180,4 @@ function Changes({
       )}
     </div>
   )
-}
-
-function changesInWords(
-  changes: readonly RuleChange[],
-  titles: ReadonlyMap<string, string>,
-): { page: number; text: string; asked: boolean }[] {
-  const title = (type: string) => (titles.get(type) ?? 'of no known type').toLowerCase()
-  return changes.map((change) => {
-    if (change.kind === 'begins')
-      return {
-        page: change.page,
-        asked: false,
-        text: change.now
-          ? `A document starts on page ${change.page}`
-          : `No document starts on page ${change.page} any more`,
-      }
-    if (change.kind === 'type')
-      return {
-        page: change.page,
-        asked: false,
-        text: `Page ${change.page}: ${title(change.to)}, not ${title(change.from)}`,
-      }
-    return {
-      page: change.page,
-      asked: true,
-      text: `Page ${change.page} says otherwise: a person would be asked`,
-    }
-  })
 }

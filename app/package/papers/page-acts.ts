@@ -5,6 +5,7 @@ import type { Document } from '../../../core/findings/index.ts'
 import { useLooking } from '../looking.tsx'
 import { useSay } from '../say.ts'
 import { documentOfPage, isClosed, useJudged } from '../view.ts'
+import { pairOf } from './pair.ts'
 
 /** Something that is done to pages, by its key or its button. */
 export interface Act {
@@ -182,15 +183,4 @@ export function usePageActs() {
       setParting(false)
     },
   }
-}
-
-/**
- * What a page is worth comparing with: the same page of the paper that this one is a copy of, else the page
- * before it.
- */
-function pairOf(document: Document, page: number, documents: readonly Document[]): number | undefined {
-  const original = documents.find((d) => d.id === document.copyOf || d.id === document.supersededBy)
-  if (original) return original.pages[Math.min(document.pages.indexOf(page), original.pages.length - 1)]
-  const order = documents.flatMap((d) => d.pages)
-  return order[order.indexOf(page) - 1] ?? order[order.indexOf(page) + 1]
 }
