@@ -157,12 +157,28 @@ export async function drawStatement(
       }),
     )
   }
+  const sheet: Sheet = {
+    paper,
+    look,
+    w,
+    story,
+    statement,
+    truth,
+    holder,
+    home,
+    street,
+    place,
+    iban,
+    spaced,
+    date,
+    amount,
+  }
   const rows: Row[] = []
   let y = 0
   for (let page = 1; page <= total; page++) {
     if (page > 1) paper.newPage()
     if (page === 1) {
-      y = drawFirst()
+      y = FIRST_PAGES[layout](sheet)
     } else {
       paper.text(40, 40, story.bank, {
         size: 11,
@@ -183,29 +199,7 @@ export async function drawStatement(
       y += 17
     }
     for (const row of statement.rows.slice((page - 1) * look.perPage, page * look.perPage)) {
-      paper.text(44, y, dateForms[look.row as DateForm](row.date), { size: 9 })
-      const words = row.text.split(' ')
-      const wrapped = layout === 2 && words.length > 4
-      paper.text(118, y, wrapped ? words.slice(0, 3).join(' ') : row.text, { size: 9 })
-      if (twoColumns)
-        paper.text(row.amount < 0 ? rights[2] : rights[3], y, rowAmount(Math.abs(row.amount)), {
-          size: 9,
-          align: 'right',
-        })
-      else
-        paper.text(
-          rights[2],
-          y,
-          layout === 3 && row.amount < 0 ? `${rowAmount(-row.amount)}-` : rowAmount(row.amount),
-          { size: 9, align: 'right' },
-        )
-      paper.text(553, y, rowAmount(row.balance), { size: 9, align: 'right' })
-      if (wrapped) {
-        y += 11
-        paper.text(118, y, words.slice(3).join(' '), { size: 9 })
-      }
-      y += layout === 2 ? 17 : 18
-      if (layout === 0) paper.rule(40, y - 4, 555)
+      y = bookedRow(row, y, { paper, look, layout, rights })
       if (page !== wishes.dropPage)
         rows.push({
           date: row.date,
@@ -244,93 +238,202 @@ export async function drawStatement(
     fields: truth.fields,
     dropped,
   }
-
-  function drawFirst(): number {
-    if (layout === 0) {
-      paper.text(40, 40, story.bank, { size: 22, bold: true, colour: colours.navy })
-      paper.text(555, 48, look.title, { size: 12, align: 'right' })
-      paper.rule(40, 74, 555, colours.navy, 2)
-      ;[holder, street, home.town, home.code].forEach((line, i) => paper.text(60, 104 + i * 13, line))
-      truth.put('holder_address', `${street}, ${home.town}, ${home.code}`)
-      return (
-        block(
-          paper,
-          'columns',
-          [320, 104, 240],
-          [
-            { label: w.iban, value: spaced },
-            { label: w.period, value: [`${date(statement.start)}`, `to ${date(statement.end)}`] },
-            { label: w.opening, value: amount(statement.opening) },
-          ],
-          { size: 9 },
-        ) + 26
-      )
-    }
-    if (layout === 1) {
-      paper.text(297, 40, story.bank.toUpperCase(), { size: 17, bold: true, align: 'center' })
-      paper.text(297, 66, look.title, { size: 13, align: 'center' })
-      const y = block(
-        paper,
-        'inline',
-        [44, 100, 500],
-        [
-          { label: w.holder!, value: holder },
-          { label: w.address!, value: `${street}, ${place}` },
-          { label: w.iban, value: spaced },
-          { label: w.period, value: `${date(statement.start)} to ${date(statement.end)}` },
-        ],
-        { size: 10, gap: 4 },
-      )
-      return (
-        block(
-          paper,
-          'inline',
-          [44, y + 6, 400],
-          [
-            { label: w.opening, value: amount(statement.opening) },
-            { label: w.closing, value: amount(statement.closing) },
-          ],
-          { size: 10, columns: 2 },
-        ) + 18
-      )
-    }
-    if (layout === 2) {
-      paper.box([40, 34, 8, 34], colours.forest)
-      paper.text(56, 36, story.bank, { size: 18, bold: true })
-      paper.text(56, 60, look.title, { size: 10, colour: colours.grey })
-      return (
-        block(
-          paper,
-          'boxed',
-          [40, 92, 520],
-          [
-            { label: w.holder!, value: holder },
-            { label: w.iban, value: spaced },
-            { label: w.address!, value: [street, place] },
-            { label: w.period, value: `${date(statement.start)} - ${date(statement.end)}` },
-            { label: w.opening, value: amount(statement.opening) },
-            { label: w.closing, value: amount(statement.closing) },
-          ],
-          { size: 10 },
-        ) + 14
-      )
-    }
-    paper.text(40, 40, story.bank, { size: 12, bold: true })
-    paper.text(40, 56, look.title, { size: 12 })
-    ;[holder, street, place].forEach((line, i) => paper.text(40, 88 + i * 13, line, { size: 10 }))
-    return (
-      block(
-        paper,
-        'columns',
-        [300, 88, 260],
-        [
-          { label: w.iban, value: iban },
-          { label: w.period, value: date(statement.start) },
-          { label: 'To', value: date(statement.end) },
-          { label: w.opening, value: amount(statement.opening) },
-        ],
-        { size: 9, gap: 4 },
-      ) + 24
-    )
-  }
 }
+
+/** What the first page is drawn from. */
+interface Sheet {
+  paper: Paper
+  look: (typeof LOOKS)[number]
+  w: (typeof LOOKS)[number]['words']
+  story: Story
+  statement: StatementWishes['statement']
+  truth: Ledger
+  holder: string
+  home: Story['home']
+  street: string
+  place: string
+  iban: string
+  /** In groups of four. */
+  spaced: string
+  date: (iso: string) => string
+  amount: (cents: number) => string
+}
+
+/** One booking; words that are many go on in a second line where the bank does so. @returns where the next one begins */
+function bookedRow(
+  row: Story['statements'][number]['rows'][number],
+  y: number,
+  { paper, look, layout, rights }: Pick<Sheet, 'paper' | 'look'> & { layout: number; rights: number[] },
+): number {
+  const rowAmount = moneyForms[look.rowMoney]
+  const twoColumns = look.words.heads.length === 5
+  paper.text(44, y, dateForms[look.row as DateForm](row.date), { size: 9 })
+  const words = row.text.split(' ')
+  const wrapped = layout === 2 && words.length > 4
+  paper.text(118, y, wrapped ? words.slice(0, 3).join(' ') : row.text, { size: 9 })
+  if (twoColumns)
+    paper.text(row.amount < 0 ? rights[2] : rights[3], y, rowAmount(Math.abs(row.amount)), {
+      size: 9,
+      align: 'right',
+    })
+  else
+    paper.text(
+      rights[2],
+      y,
+      layout === 3 && row.amount < 0 ? `${rowAmount(-row.amount)}-` : rowAmount(row.amount),
+      { size: 9, align: 'right' },
+    )
+  paper.text(553, y, rowAmount(row.balance), { size: 9, align: 'right' })
+  if (wrapped) paper.text(118, y + 11, words.slice(3).join(' '), { size: 9 })
+  const next = (wrapped ? y + 11 : y) + (layout === 2 ? 17 : 18)
+  if (layout === 0) paper.rule(40, next - 4, 555)
+  return next
+}
+
+/** The bank in large letters over a rule, whose account it is as a letter is addressed. */
+function bankOverRule({
+  paper,
+  look,
+  w,
+  story,
+  statement,
+  truth,
+  holder,
+  home,
+  street,
+  spaced,
+  date,
+  amount,
+}: Sheet): number {
+  paper.text(40, 40, story.bank, { size: 22, bold: true, colour: colours.navy })
+  paper.text(555, 48, look.title, { size: 12, align: 'right' })
+  paper.rule(40, 74, 555, colours.navy, 2)
+  ;[holder, street, home.town, home.code].forEach((line, i) => paper.text(60, 104 + i * 13, line))
+  truth.put('holder_address', `${street}, ${home.town}, ${home.code}`)
+  return (
+    block(
+      paper,
+      'columns',
+      [320, 104, 240],
+      [
+        { label: w.iban, value: spaced },
+        { label: w.period, value: [`${date(statement.start)}`, `to ${date(statement.end)}`] },
+        { label: w.opening, value: amount(statement.opening) },
+      ],
+      { size: 9 },
+    ) + 26
+  )
+}
+
+/** Centred, all in lines. */
+function centred({
+  paper,
+  look,
+  w,
+  story,
+  statement,
+  holder,
+  street,
+  place,
+  spaced,
+  date,
+  amount,
+}: Sheet): number {
+  paper.text(297, 40, story.bank.toUpperCase(), { size: 17, bold: true, align: 'center' })
+  paper.text(297, 66, look.title, { size: 13, align: 'center' })
+  const y = block(
+    paper,
+    'inline',
+    [44, 100, 500],
+    [
+      { label: w.holder!, value: holder },
+      { label: w.address!, value: `${street}, ${place}` },
+      { label: w.iban, value: spaced },
+      { label: w.period, value: `${date(statement.start)} to ${date(statement.end)}` },
+    ],
+    { size: 10, gap: 4 },
+  )
+  return (
+    block(
+      paper,
+      'inline',
+      [44, y + 6, 400],
+      [
+        { label: w.opening, value: amount(statement.opening) },
+        { label: w.closing, value: amount(statement.closing) },
+      ],
+      { size: 10, columns: 2 },
+    ) + 18
+  )
+}
+
+/** A bar of colour, all in boxes. */
+function boxed({
+  paper,
+  look,
+  w,
+  story,
+  statement,
+  holder,
+  street,
+  place,
+  spaced,
+  date,
+  amount,
+}: Sheet): number {
+  paper.box([40, 34, 8, 34], colours.forest)
+  paper.text(56, 36, story.bank, { size: 18, bold: true })
+  paper.text(56, 60, look.title, { size: 10, colour: colours.grey })
+  return (
+    block(
+      paper,
+      'boxed',
+      [40, 92, 520],
+      [
+        { label: w.holder!, value: holder },
+        { label: w.iban, value: spaced },
+        { label: w.address!, value: [street, place] },
+        { label: w.period, value: `${date(statement.start)} - ${date(statement.end)}` },
+        { label: w.opening, value: amount(statement.opening) },
+        { label: w.closing, value: amount(statement.closing) },
+      ],
+      { size: 10 },
+    ) + 14
+  )
+}
+
+/** An address, and columns beside it. */
+function addressed({
+  paper,
+  look,
+  w,
+  story,
+  statement,
+  holder,
+  street,
+  place,
+  iban,
+  date,
+  amount,
+}: Sheet): number {
+  paper.text(40, 40, story.bank, { size: 12, bold: true })
+  paper.text(40, 56, look.title, { size: 12 })
+  ;[holder, street, place].forEach((line, i) => paper.text(40, 88 + i * 13, line, { size: 10 }))
+  return (
+    block(
+      paper,
+      'columns',
+      [300, 88, 260],
+      [
+        { label: w.iban, value: iban },
+        { label: w.period, value: date(statement.start) },
+        { label: 'To', value: date(statement.end) },
+        { label: w.opening, value: amount(statement.opening) },
+      ],
+      { size: 9, gap: 4 },
+    ) + 24
+  )
+}
+
+/** The first pages of four banks, by layout; each says where its table begins. */
+const FIRST_PAGES = [bankOverRule, centred, boxed, addressed]

@@ -214,41 +214,13 @@ export async function drawApplication(
   if (story.coApplicant) put('co_applicant_name', fullName(story.coApplicant))
   if (signed) put('signature_date', signedOn, 2)
   const item = (i: number, value: string): Item => ({ label: L[i], value })
-  const section = (y: number, n: number): number => {
-    if (layout === 0) {
-      paper.box([40, y, 515, 20], colours.navy)
-      paper.text(48, y + 5, look.sections[n], { bold: true, colour: colours.white, size: 11 })
-      return y + 32
-    }
-    paper.text(44, y, look.sections[n], {
-      bold: true,
-      size: 12,
-      colour: layout === 2 ? colours.wine : colours.ink,
-    })
-    if (layout === 3) paper.rule(44, y + 17, 550)
-    return y + 26
-  }
   const accent = layout === 2 ? colours.wine : undefined
   const draw = (y: number, items: Item[]) =>
     block(paper, look.arrangement, [44, y, 510], items, { size: 10, accent }) + 10
-  const head = (page: number) => {
-    paper.text(44, 34, 'Merrow Sound Mutual', {
-      size: layout === 1 ? 15 : 12,
-      bold: true,
-      colour: colours.navy,
-    })
-    if (page === 1) paper.text(44, 56, look.title, { size: 18, bold: true })
-    paper.text(
-      551,
-      808,
-      layout === 3 ? `- ${page} / 2 -` : layout === 1 ? `Sheet ${page} of 2` : `Page ${page} of 2`,
-      { size: 8, align: 'right', colour: colours.grey },
-    )
-    if (page === 2) paper.text(551, 36, story.caseNumber, { size: 9, align: 'right' })
-  }
-  head(1)
+  const form: Form = { paper, look, layout, story, L, signed, signedOn, date, dice }
+  head(form, 1)
   let y = draw(96, [item(0, story.caseNumber), item(1, date(story.applied))])
-  y = section(y, 0)
+  y = section(form, y, 0)
   y = draw(y, [
     item(2, fullName(a)),
     item(3, date(a.born)),
@@ -258,12 +230,12 @@ export async function drawApplication(
     item(7, a.email),
     ...(story.coApplicant ? [item(19, fullName(story.coApplicant))] : layout % 2 ? [item(19, '')] : []),
   ])
-  y = section(y, 1)
-  y = statusRow(y)
+  y = section(form, y, 1)
+  y = statusRow(form, y)
   y = draw(y, [item(9, employer), item(10, amount(income))])
   paper.newPage()
-  head(2)
-  y = section(76, 2)
+  head(form, 2)
+  y = section(form, 76, 2)
   y = draw(y, [
     item(11, amount(loan)),
     item(12, String(story.term)),
@@ -271,10 +243,10 @@ export async function drawApplication(
     item(14, amount(story.deposit)),
     item(18, story.iban.replace(/(.{4})(?=.)/g, '$1 ')),
   ])
-  y = loanRow(y)
-  y = section(y, 3)
+  y = loanRow(form, y)
+  y = section(form, y, 3)
   y = draw(y, [item(15, vessel), item(16, hull)])
-  y = section(y, 4)
+  y = section(form, y, 4)
   y = paper.prose(
     44,
     y,
@@ -282,7 +254,7 @@ export async function drawApplication(
     500,
     { size: 9.5 },
   )
-  drawSignature(y + 50)
+  drawSignature(form, y + 50)
   return {
     type: 'loan_application',
     bytes: await paper.bytes(),
@@ -290,89 +262,139 @@ export async function drawApplication(
     signed,
     fields: truth.fields,
   }
+}
 
-  function statusRow(at: number): number {
-    const label = layout === 1 ? `${L[8]}` : L[8]
+/** What the parts of a form are drawn from. */
+interface Form {
+  paper: Paper
+  look: (typeof LOOKS)[number]
+  layout: number
+  story: Story
+  /** Labels by their number. */
+  L: (typeof LOOKS)[number]['labels']
+  signed: boolean
+  signedOn: string
+  date: (iso: string) => string
+  dice: Dice
+}
+
+/** Whether somebody is employed, ticked. @returns where it goes on */
+function statusRow({ paper, look, layout, story, L }: Form, at: number): number {
+  const label = layout === 1 ? `${L[8]}` : L[8]
+  paper.text(
+    44,
+    at,
+    label,
+    layout === 2
+      ? { size: 7.6, colour: colours.wine }
+      : { size: 10, colour: layout === 0 ? colours.grey : undefined },
+  )
+  const row = layout === 2 ? at + 11 : at
+  const start = layout === 2 ? 44 : layout === 0 ? 248 : 200
+  if (layout === 3) {
     paper.text(
-      44,
-      at,
-      label,
-      layout === 2
-        ? { size: 7.6, colour: colours.wine }
-        : { size: 10, colour: layout === 0 ? colours.grey : undefined },
+      start,
+      row,
+      `[${story.selfEmployed ? ' ' : 'X'}] ${look.status[0]}   [${story.selfEmployed ? 'X' : ' '}] ${look.status[1]}`,
+      { size: 10 },
     )
-    const row = layout === 2 ? at + 11 : at
-    const start = layout === 2 ? 44 : layout === 0 ? 248 : 200
-    if (layout === 3) {
-      paper.text(
-        start,
-        row,
-        `[${story.selfEmployed ? ' ' : 'X'}] ${look.status[0]}   [${story.selfEmployed ? 'X' : ' '}] ${look.status[1]}`,
-        { size: 10 },
-      )
-      return at + 26
-    }
-    paper.tickBox(start, row, !story.selfEmployed)
-    paper.text(start + 14, row, look.status[0], { size: 10 })
-    paper.tickBox(start + 110, row, story.selfEmployed)
-    paper.text(start + 124, row, look.status[1], { size: 10 })
-    return row + 26
+    return at + 26
   }
+  paper.tickBox(start, row, !story.selfEmployed)
+  paper.text(start + 14, row, look.status[0], { size: 10 })
+  paper.tickBox(start + 110, row, story.selfEmployed)
+  paper.text(start + 124, row, look.status[1], { size: 10 })
+  return row + 26
+}
 
-  function loanRow(at: number): number {
-    paper.text(
-      44,
-      at,
-      L[17],
-      layout === 2
-        ? { size: 7.6, colour: colours.wine }
-        : { size: 10, colour: layout === 0 ? colours.grey : undefined },
-    )
-    const row = layout === 2 ? at + 11 : at
-    const start = layout === 2 ? 44 : layout === 0 ? 248 : 240
-    if (layout === 1) paper.text(start, row, story.existingLoan ? 'Yes' : 'No', { size: 10 })
-    else if (layout === 3)
-      paper.text(start, row, story.existingLoan ? '[X] Yes   [ ] No' : '[ ] Yes   [X] No', { size: 10 })
-    else {
-      paper.tickBox(start, row, story.existingLoan)
-      paper.text(start + 14, row, 'Yes', { size: 10 })
-      paper.tickBox(start + 60, row, !story.existingLoan)
-      paper.text(start + 74, row, 'No', { size: 10 })
-    }
-    return row + 28
+/** Whether there is a loan elsewhere, ticked or in words. @returns where it goes on */
+function loanRow({ paper, layout, story, L }: Form, at: number): number {
+  paper.text(
+    44,
+    at,
+    L[17],
+    layout === 2
+      ? { size: 7.6, colour: colours.wine }
+      : { size: 10, colour: layout === 0 ? colours.grey : undefined },
+  )
+  const row = layout === 2 ? at + 11 : at
+  const start = layout === 2 ? 44 : layout === 0 ? 248 : 240
+  if (layout === 1) paper.text(start, row, story.existingLoan ? 'Yes' : 'No', { size: 10 })
+  else if (layout === 3)
+    paper.text(start, row, story.existingLoan ? '[X] Yes   [ ] No' : '[ ] Yes   [X] No', { size: 10 })
+  else {
+    paper.tickBox(start, row, story.existingLoan)
+    paper.text(start + 14, row, 'Yes', { size: 10 })
+    paper.tickBox(start + 60, row, !story.existingLoan)
+    paper.text(start + 74, row, 'No', { size: 10 })
   }
+  return row + 28
+}
 
-  function drawSignature(at: number): void {
-    if (layout === 0) {
-      paper.rule(44, at, 260)
-      paper.text(44, at + 5, look.sign[0], { size: 8 })
-      paper.rule(320, at, 500)
-      paper.text(320, at + 5, look.sign[1], { size: 8 })
-      if (signed) {
-        paper.scrawl(dice, 62, at - 6)
-        paper.text(330, at - 14, date(signedOn))
-      }
-    } else if (layout === 1) {
-      paper.text(44, at, `${look.sign[0]}:`)
-      paper.rule(90, at + 12, 300)
-      if (signed) {
-        paper.scrawl(dice, 110, at + 8)
-        paper.text(340, at, `${look.sign[1]}: ${date(signedOn)}`)
-      } else paper.text(340, at, `${look.sign[1]}:`)
-    } else if (layout === 2) {
-      paper.box([44, at, 250, 58], undefined, colours.rule)
-      paper.text(49, at + 4, look.sign[0], { size: 7.6, colour: colours.wine })
-      paper.box([310, at, 150, 58], undefined, colours.rule)
-      paper.text(315, at + 4, look.sign[1], { size: 7.6, colour: colours.wine })
-      if (signed) {
-        paper.scrawl(dice, 80, at + 42)
-        paper.text(315, at + 26, date(signedOn))
-      }
-    } else {
-      paper.text(44, at, look.sign[0])
-      paper.text(200, at, '........................................', { colour: colours.rule })
-      if (signed) paper.scrawl(dice, 215, at + 6)
-      paper.text(44, at + 40, `${look.sign[1]} ${signed ? date(signedOn) : '....................'}`)
+/** Where it is signed and dated. */
+function drawSignature({ paper, look, layout, signed, signedOn, date, dice }: Form, at: number): void {
+  if (layout === 0) {
+    paper.rule(44, at, 260)
+    paper.text(44, at + 5, look.sign[0], { size: 8 })
+    paper.rule(320, at, 500)
+    paper.text(320, at + 5, look.sign[1], { size: 8 })
+    if (signed) {
+      paper.scrawl(dice, 62, at - 6)
+      paper.text(330, at - 14, date(signedOn))
     }
+  } else if (layout === 1) {
+    paper.text(44, at, `${look.sign[0]}:`)
+    paper.rule(90, at + 12, 300)
+    if (signed) {
+      paper.scrawl(dice, 110, at + 8)
+      paper.text(340, at, `${look.sign[1]}: ${date(signedOn)}`)
+    } else paper.text(340, at, `${look.sign[1]}:`)
+  } else if (layout === 2) {
+    paper.box([44, at, 250, 58], undefined, colours.rule)
+    paper.text(49, at + 4, look.sign[0], { size: 7.6, colour: colours.wine })
+    paper.box([310, at, 150, 58], undefined, colours.rule)
+    paper.text(315, at + 4, look.sign[1], { size: 7.6, colour: colours.wine })
+    if (signed) {
+      paper.scrawl(dice, 80, at + 42)
+      paper.text(315, at + 26, date(signedOn))
+    }
+  } else {
+    paper.text(44, at, look.sign[0])
+    paper.text(200, at, '........................................', { colour: colours.rule })
+    if (signed) paper.scrawl(dice, 215, at + 6)
+    paper.text(44, at + 40, `${look.sign[1]} ${signed ? date(signedOn) : '....................'}`)
   }
+}
+
+/** The heading of a section. @returns where it goes on */
+function section({ paper, look, layout }: Form, y: number, n: number): number {
+  if (layout === 0) {
+    paper.box([40, y, 515, 20], colours.navy)
+    paper.text(48, y + 5, look.sections[n], { bold: true, colour: colours.white, size: 11 })
+    return y + 32
+  }
+  paper.text(44, y, look.sections[n], {
+    bold: true,
+    size: 12,
+    colour: layout === 2 ? colours.wine : colours.ink,
+  })
+  if (layout === 3) paper.rule(44, y + 17, 550)
+  return y + 26
+}
+
+/** What stands at the head and the foot of a page. */
+function head({ paper, look, layout, story }: Form, page: number): void {
+  paper.text(44, 34, 'Merrow Sound Mutual', {
+    size: layout === 1 ? 15 : 12,
+    bold: true,
+    colour: colours.navy,
+  })
+  if (page === 1) paper.text(44, 56, look.title, { size: 18, bold: true })
+  paper.text(
+    551,
+    808,
+    layout === 3 ? `- ${page} / 2 -` : layout === 1 ? `Sheet ${page} of 2` : `Page ${page} of 2`,
+    { size: 8, align: 'right', colour: colours.grey },
+  )
+  if (page === 2) paper.text(551, 36, story.caseNumber, { size: 9, align: 'right' })
 }
