@@ -78,17 +78,44 @@ export function generateCandidates(pages: readonly Page[], type: DocumentType): 
     gridCandidates(page, type).forEach(add)
     if (type.zone) zoneValues(page, type).forEach(add)
   })
-  for (const field of type.fields)
-    if (field.kind === 'choice' && found.get(field.name)!.length === 0)
-      pages.flatMap((page) => loneChoices(page, field)).forEach(add)
-  for (const field of type.fields) if (field.kind === 'org') wholeFirms(found.get(field.name)!)
-  inOneCurrency(found)
-  acrossLines(found)
-  preferPageStyle(type, found)
-  for (const guess of unlabelledCandidates(pages, type, found)) add(guess)
-  farFromOtherDays(type, found)
+  for (const pass of PASSES) pass({ pages, type, found, add })
   return found
 }
+
+/** The candidates of a document while they are held against one another. */
+interface Collected {
+  pages: readonly Page[]
+  type: DocumentType
+  /** By the names of fields. Passes change scores in place, and values whose form says what they are. */
+  found: Map<string, Candidate[]>
+  add: (candidate: Candidate | null) => void
+}
+
+/** What candidates say of one another, in this order; each has the reason for its place. */
+const PASSES: readonly ((collected: Collected) => void)[] = [
+  // Only a choice that no label gave is looked for by its words: all labels are through.
+  ({ pages, type, found, add }) => {
+    for (const field of type.fields)
+      if (field.kind === 'choice' && found.get(field.name)!.length === 0)
+        pages.flatMap((page) => loneChoices(page, field)).forEach(add)
+  },
+  // A firm's whole name takes the score of its short one before scores are compared with those of others.
+  ({ type, found }) => {
+    for (const field of type.fields) if (field.kind === 'org') wholeFirms(found.get(field.name)!)
+  },
+  // Amounts are put into the paper's currency before guesses are made of what is left.
+  ({ found }) => inOneCurrency(found),
+  // What a line's end cuts off is worth less before the certain values say how the page is set.
+  ({ found }) => acrossLines(found),
+  // The style is that of values that labels gave: a guess has none.
+  ({ type, found }) => preferPageStyle(type, found),
+  // Guesses are for fields that found nothing good, which only now is known.
+  ({ pages, type, found, add }) => {
+    for (const guess of unlabelledCandidates(pages, type, found)) add(guess)
+  },
+  // A birth is told by its distance from all other days, guessed ones among them.
+  ({ type, found }) => farFromOtherDays(type, found),
+]
 
 /**
  * "Saltholm Harbour" over a "Company" that was not made out: on a picture, a firm that a sentence calls by a
