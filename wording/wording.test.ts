@@ -153,6 +153,135 @@ const sentences: [told: Message, sentence: string][] = [
 ]
 test.each(sentences)('%j', (told, sentence) => expect(inWords(told)).toBe(sentence))
 
+/** One of each that the table above does not have. */
+const others: [told: Message, sentence: string][] = [
+  [message('value.reader_failed', { fault: 'no words' }), 'this paper could not be read: no words'],
+  [message('value.number_of_something_else', { paper: 'Form' }), 'Form has this number for something else'],
+  [
+    message('value.beginning_lost', { paper: 'Form', whole: 'SKR-56500' }),
+    'its beginning may be lost: Form has SKR-56500',
+  ],
+  [message('value.letter_for_figure', { paper: 'Form' }), 'a letter stands where Form has a figure'],
+  [message('value.own_currency', { usual: 'USD' }), 'all other amounts are in USD'],
+  [message('requirement.waived', { reason: 'seen it' }), 'Waived: seen it'],
+  [message('requirement.none_of_applicant', { type: 'Payslip' }), 'No payslip of the applicant is there'],
+  [message('requirement.each_person', { count: 2 }), '2 persons, each with a good one'],
+  [message('paper.ran_out', { paper: 'Card', day: '2026-01-31' }), 'Card ran out on 31 January 2026'],
+  [
+    message('paper.begins_later', { paper: 'Cover', day: '2026-01-31' }),
+    'Cover begins only on 31 January 2026',
+  ],
+  [
+    message('paper.signature_asked', { paper: 'Consent' }),
+    'No signature was found on Consent; it is still asked about',
+  ],
+  [message('paper.not_signed', { paper: 'Consent' }), 'Consent is not signed'],
+  [message('paper.not_dated', { paper: 'Consent' }), 'Consent is not dated'],
+  [
+    message('paper.dated_later', { paper: 'Bill', day: '2026-01-31' }),
+    'Bill is dated 31 January 2026, after the day of checking',
+  ],
+  [message('months.not_read', { type: payslip }), 'The months of the payslips were not read'],
+  [message('years.there', { type: 'Tax notice', years: ['2024', '2025'] }), 'Tax notice for 2024 and 2025'],
+  [message('coverage.not_read', { type: statement }), 'The periods of the bank statements were not read'],
+  [
+    message('coverage.whole', { start: '2026-01-01', end: '2026-03-31' }),
+    'Covered from 1 January 2026 to 31 March 2026',
+  ],
+  [
+    message('difference.agrees', { total: eur('9.00'), minus: eur('4.00'), is: eur('5.00') }),
+    '9.00 less 4.00 is 5.00',
+  ],
+  [message('account.credits_there', { count: 3 }), '3 of 3 payments found on the statements'],
+  [
+    message('balance.breaks', { paper: 'A', row: 3, should: eur('5.00'), says: eur('6.00') }),
+    'A: after row 3 the balance should be 5.00, the paper says 6.00',
+  ],
+  [
+    message('balance.ends_otherwise', { paper: 'A', leads: eur('5.00'), closes: eur('6.00') }),
+    'A: the rows lead to 5.00, the paper closes at 6.00',
+  ],
+  [message('balance.adds_up', { count: 2 }), '2 statements add up'],
+  [
+    message('statements.break', { before: 'A', closes: eur('5.00'), next: 'B', opens: eur('6.00') }),
+    'A closes at 5.00, B opens at 6.00',
+  ],
+  [message('statements.join', { count: 2 }), '2 statements join up'],
+  [
+    message('quote.lines_differ', { paper: 'Q', sum: eur('5.00'), net: eur('6.00') }),
+    'Q: the lines sum to 5.00, its net amount is 6.00',
+  ],
+  [
+    message('quote.total_differs', { paper: 'Q', makes: eur('5.00'), says: eur('6.00') }),
+    'Q: net and tax make 5.00, the total says 6.00',
+  ],
+  [message('amount.covers', { amount: eur('9.00'), than: eur('5.00') }), '9.00 covers 5.00'],
+  [message('amount.does_not_cover', { amount: eur('4.00'), than: eur('5.00') }), '4.00 does not cover 5.00'],
+  [
+    message('signing.later', { paper: 'Form', day: '2026-05-01' }),
+    'Form is dated 2026-05-01, after the day of checking',
+  ],
+  [
+    message('signing.too_early', { paper: 'Form', day: '2026-05-01', daysBefore: 90 }),
+    'Form is dated 2026-05-01, more than 90 days before the application',
+  ],
+  [
+    message('check.waits_for_answer', { otherwise: message('quote.agrees') }),
+    'Waits for an answer about a value: lines, net, tax and total agree',
+  ],
+  [message('term.paper', { paper: 'Form' }), 'Form'],
+  [message('term.words', { words: 'Bow thruster' }), 'Bow thruster'],
+  [message('term.divided', { paper: 'Letter', by: 12 }), 'Letter, to be divided by 12'],
+  [
+    message('finding.requirement', { title: 'Survey', reason: message('paper.not_signed', { paper: 'S' }) }),
+    'Survey: S is not signed',
+  ],
+  [message('finding.copy', { paper: 'A', page: 3, of: 'B' }), 'A on page 3 is a copy of B'],
+  [
+    message('finding.superseded', { paper: 'A', page: 3, by: 'B' }),
+    'A on page 3 is an older version; B counts',
+  ],
+  [message('finding.lacks_pages', { paper: 'A', pages: [2, 4] }), 'A lacks page 2, 4 of its own numbering'],
+  [message('finding.hard_to_read', { page: 7, problem: 'too dark' }), 'Page 7 is hard to read: too dark'],
+  [message('finding.unusable_file', { file: 'x.pdf', problem: 'Locked.' }), 'x.pdf: Locked.'],
+  [
+    message('finding.file_notice', { file: 'x.pdf', notice: 'carries a script' }),
+    'x.pdf carries a script; nothing of it is ever run',
+  ],
+  [message('ask.starts_inside', { page: 4 }), 'Does another document start on page 4?'],
+  [message('ask.are_rows', { field: 'Lines', paper: 'Quote' }), 'Are the lines of Quote read right?'],
+  [message('ask.signed', { paper: 'Form' }), 'Is Form signed?'],
+  [message('ask.fact', { question: 'Which boat?' }), 'Which boat?'],
+  [message('ask.check', { title: 'Adds up' }), 'Adds up: why not here?'],
+  [message('why.may_go_on', { page: 4, paper: 'Form' }), 'Page 4 may also go on with Form.'],
+  [message('why.taken_to_go_on', { paper: 'Form' }), 'It is taken to go on with Form.'],
+  [message('why.rule', { rule: 'Notes' }), 'The rule “Notes” says so; the page itself says otherwise.'],
+  [message('why.value', { reason: message('value.weak_print') }), 'Asked because: weak print.'],
+  [
+    message('why.settled_before', { reason: 'old boat', against: ['1.00', '2.00', '3.00'] }),
+    'This was settled (“old boat”), but now a paper says 1.00 and 2.00.',
+  ],
+  [message('why.check', { detail: message('quote.agrees') }), 'lines, net, tax and total agree.'],
+  [message('place.page', { page: 4 }), 'Page 4'],
+  [message('place.pages', { first: 4, last: 6 }), 'Pages 4 to 6'],
+  [message('place.paper', { paper: 'Form', page: 4 }), 'Form, page 4'],
+  [message('place.term', { term: message('term.mean'), page: 4 }), 'their mean, page 4'],
+  [message('choice.goes_on_with', { paper: 'Form' }), 'No, it goes on with Form'],
+  [message('choice.goes_on', { type: 'Identity card' }), 'No, it goes on with an identity card'],
+  [message('choice.type', { type: 'Payslip' }), 'Payslip'],
+  [message('choice.value', { value: true }), 'yes'],
+  [message('choice.rows', { count: 9 }), '9 rows'],
+  [message('choice.misread', { paper: 'Form' }), 'It is misread on Form'],
+]
+test.each(others)('%j', (told, sentence) => expect(inWords(told)).toBe(sentence))
+
+test('every code with parameters has its sentence among these', () => {
+  const tried = new Set([...sentences, ...others].map(([told]) => told.code))
+  const untried = (Object.keys(en) as MessageCode[]).filter((c) => en[c].length > 0 && !tried.has(c))
+  // Several at once are tried inside a finding.
+  expect(untried).toEqual(['all'])
+})
+
 test('every code has a sentence with words in it, and none says its parameters wrongly', () => {
   for (const [code, sentence] of Object.entries(en)) {
     expect([code, typeof sentence]).toEqual([code, 'function'])

@@ -1,27 +1,10 @@
 import type { FieldRecord, WhatIf } from '../../core/findings/index.ts'
 import { type Field, fieldKind } from '../../core/program/index.ts'
 import { ThresholdChart } from '../parts/threshold-chart.tsx'
-import { linesOf, shareOf } from './edit.ts'
+import { KINDS } from '../parts/field-kinds.ts'
+import { shareOf } from './edit.ts'
 import { Choices, Columns } from './field-parts.tsx'
-
-/** What people call the kinds of values. */
-export const KINDS: Record<Field['kind'], string> = {
-  name: 'a person’s name',
-  org: 'a firm’s name',
-  address: 'address',
-  date: 'date',
-  money: 'amount',
-  number: 'number',
-  percent: 'percentage',
-  id: 'number or code',
-  iban: 'account (IBAN)',
-  email: 'e-mail',
-  phone: 'telephone',
-  text: 'words',
-  choice: 'choice',
-  yesno: 'yes or no',
-  table: 'table',
-}
+import { LinesField } from './lines-field.tsx'
 
 type Change = (part: Partial<Field>) => void
 
@@ -60,14 +43,11 @@ export function FieldEditor({
           <Kind field={field} fixed={fixed} onChange={onChange} />
           <Threshold field={field} onChange={onChange} />
         </div>
-        <label className="block font-semibold">
-          Wordings that lead to it <span className="font-normal text-ink-2">one a line</span>
-          <textarea
-            className="field mt-1 h-28 font-normal"
-            defaultValue={field.labels.join('\n')}
-            onChange={(event) => onChange({ labels: linesOf(event.target.value) })}
-          />
-        </label>
+        <LinesField
+          title="Wordings that lead to it"
+          lines={field.labels}
+          onChange={(labels) => onChange({ labels })}
+        />
         {field.kind === 'choice' ? (
           <Choices choices={field.choices} onChange={(choices) => onChange({ choices })} />
         ) : null}

@@ -1,3 +1,4 @@
+import { kindsWithWords } from '../parts/field-kinds.ts'
 import { X } from 'lucide-react'
 import { type Column, type ColumnRole, type Field, idFrom } from '../../core/program/index.ts'
 
@@ -9,14 +10,7 @@ const list = (text: string): string[] => [
       .filter(Boolean),
   ),
 ]
-const KINDS: Record<Column['kind'], string> = {
-  text: 'words',
-  date: 'date',
-  money: 'amount',
-  number: 'number',
-  name: 'a person’s name',
-  percent: 'percentage',
-}
+const COLUMN_KINDS = kindsWithWords<Column['kind']>(['text', 'date', 'money', 'number', 'name', 'percent'])
 
 /** What a choice may be: each with the words that say it on papers. */
 export function Choices({
@@ -177,7 +171,7 @@ function ColumnRow({
         value={column.kind}
         onChange={(event) => onChange({ kind: event.target.value as Column['kind'], role: undefined })}
       >
-        {Object.entries(KINDS).map(([kind, words]) => (
+        {COLUMN_KINDS.map(([kind, words]) => (
           <option key={kind} value={kind}>
             {words}
           </option>

@@ -3,7 +3,8 @@ import { useState } from 'react'
 import type { FieldRecord, WhatIf } from '../../core/findings/index.ts'
 import type { DocumentType, Field } from '../../core/program/index.ts'
 import { withField, withMoved, withNewField } from './edit.ts'
-import { FieldEditor, KINDS } from './field-editor.tsx'
+import { KINDS } from '../parts/field-kinds.ts'
+import { FieldEditor } from './field-editor.tsx'
 
 /** How the values of a type did so far, and how they would at other thresholds. */
 export interface FieldHistory {

@@ -1,5 +1,6 @@
 import type { DocumentType } from '../../core/program/index.ts'
-import { linesOf, shareOf } from './edit.ts'
+import { shareOf } from './edit.ts'
+import { LinesField } from './lines-field.tsx'
 
 /** Pages that one paper may have, at most. */
 const MOST_PAGES = 500
@@ -36,28 +37,22 @@ export function Outline({
           onChange={(event) => onChange({ short: event.target.value })}
         />
       </label>
-      <label className="block font-semibold">
-        Headings that name it <span className="font-normal text-ink-2">one a line</span>
-        <textarea
-          className="field mt-1 h-28 font-normal"
-          defaultValue={type.titles.join('\n')}
-          onChange={(event) => onChange({ titles: linesOf(event.target.value) })}
-        />
-      </label>
-      <label className="block font-semibold">
-        Words that speak for it <span className="font-normal text-ink-2">one a line</span>
-        <textarea
-          className="field mt-1 h-24 font-normal"
-          defaultValue={type.signs.map((s) => s.words).join('\n')}
-          onChange={(event) =>
-            onChange({
-              signs: linesOf(event.target.value).map(
-                (words) => type.signs.find((s) => s.words === words) ?? { words, weight: SIGN_WEIGHT },
-              ),
-            })
-          }
-        />
-      </label>
+      <LinesField
+        title="Headings that name it"
+        lines={type.titles}
+        onChange={(titles) => onChange({ titles })}
+      />
+      <LinesField
+        title="Words that speak for it"
+        lines={type.signs.map((s) => s.words)}
+        onChange={(lines) =>
+          onChange({
+            signs: lines.map(
+              (words) => type.signs.find((s) => s.words === words) ?? { words, weight: SIGN_WEIGHT },
+            ),
+          })
+        }
+      />
       <Limits type={type} onChange={onChange} />
       <label className="flex items-center gap-2">
         <input

@@ -1,4 +1,4 @@
-import { named } from './draft.ts'
+import { emptyProgram, named } from './draft.ts'
 
 const rule = (id: string, title: string) => ({ id, title })
 
@@ -15,3 +15,12 @@ test('a name that another rule has, and one without letters, change nothing', ()
 })
 test('what is not its name leaves its id', () =>
   expect(named(rule('new_3', 'Berth'), rule('new_3', 'Berth'), [], true).id).toBe('new_3'))
+
+test('a new program is applied for by whom the first type with a person names, whatever a lender calls it', () => {
+  const type = (id: string, person: string | null = null) => ({ id, title: id, person, signature: null, fields: [] })
+  const applicant = (...types: ReturnType<typeof type>[]) => emptyProgram(types).persons.applicant
+  expect(applicant(type('price_list'), type('pledge', 'giver'), type('passbook', 'saver'))).toBe(
+    'pledge.giver',
+  )
+  expect(applicant(type('price_list'))).toBe('no_type.no_value')
+})

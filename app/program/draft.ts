@@ -2,14 +2,20 @@ import { useState } from 'react'
 import { faultsOf, idFrom, type Program, programSchema, type TypeShape } from '../../core/program/index.ts'
 import type { Outcome } from './rows.tsx'
 
-const EMPTY: Program = programSchema.parse({
-  id: 'new',
-  title: '',
-  persons: { applicant: 'loan_application.applicant_name' },
-  requirements: [],
-  facts: [],
-  checks: [],
-})
+/** A program before anything is said of it: whoever the first type with a person names applies. */
+export function emptyProgram(types: readonly TypeShape[]): Program {
+  const named = types.find((t) => t.person)
+  return programSchema.parse({
+    id: 'new',
+    title: '',
+    persons: { applicant: named ? `${named.id}.${named.person}` : NOBODY },
+    requirements: [],
+    facts: [],
+    checks: [],
+  })
+}
+/** Names no type: it stands as a fault until a value is chosen. */
+const NOBODY = 'no_type.no_value'
 
 /** The lists of rules that a program has, by what one of them is called. */
 const RULES = { requirements: 'requirement', facts: 'fact', checks: 'check', limits: 'limit' } as const
@@ -33,7 +39,8 @@ export function named<T extends { id: string; title: string }>(
 
 /** A program being written: what is wrong with it, and what its rows change. */
 export function useDraft(stored: Program | null, types: readonly TypeShape[]) {
-  const [draft, setDraft] = useState<Program>(stored ?? EMPTY)
+  const [begun] = useState<Program>(() => stored ?? emptyProgram(types))
+  const [draft, setDraft] = useState<Program>(begun)
   const faults = faultsOf(draft, types)
   const change = (part: Partial<Program>) => setDraft((d) => ({ ...d, ...part }))
   const changeList = <L extends List>(list: L, next: (rules: Rule<L>[]) => Rule<L>[]) =>
@@ -44,7 +51,7 @@ export function useDraft(stored: Program | null, types: readonly TypeShape[]) {
     faults,
     /** Faults that no row of a list shows. */
     general: faults.filter((f) => !Object.values(RULES).some((rule) => f.where.startsWith(`${rule} “`))),
-    changed: JSON.stringify(draft) !== JSON.stringify(stored ?? EMPTY),
+    changed: JSON.stringify(draft) !== JSON.stringify(begun),
     add: <L extends List>(list: L, rule: object) =>
       changeList(list, (rules) => [
         ...rules,

@@ -2,7 +2,7 @@ import { inWords } from '../../../wording/index.ts'
 import { clsx } from 'clsx'
 import { useNavigate } from 'react-router'
 import { accepted, type CheckResult, type Term } from '../../../core/dossier/index.ts'
-import { plain } from '../../../core/model/index.ts'
+import { groupThousands } from '../../../core/model/index.ts'
 import { useJudged } from '../view.ts'
 import type { Place } from './fact-table.tsx'
 
@@ -69,7 +69,7 @@ function Sum({ check, onOpen }: { check: CheckResult; onOpen: (term: Term) => vo
                   'border-b-[3px] border-double border-plum font-semibold text-plum',
               )}
             >
-              {plain(term.amount).replace(/^EUR /, '')}
+              {groupThousands(term.amount.amount)}
             </span>
           </button>
         </span>

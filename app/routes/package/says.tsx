@@ -1,3 +1,4 @@
+import { KINDS, kindsWithWords } from '../../parts/field-kinds.ts'
 import { documentTypeSchema, fieldKind, type FieldKind, idFrom } from '../../../core/program/index.ts'
 import { clsx } from 'clsx'
 import { useEffect, useState } from 'react'
@@ -72,20 +73,21 @@ export async function action({ request, params }: Route.ActionArgs) {
   return redirect(`/packages/${row.id}/values?page=${first}`)
 }
 
-const KINDS: Partial<Record<FieldKind, string>> = {
-  name: 'person',
-  org: 'firm',
-  address: 'address',
-  date: 'date',
-  money: 'amount',
-  number: 'number',
-  percent: 'percentage',
-  id: 'number or code',
-  iban: 'account (IBAN)',
-  email: 'e-mail',
-  phone: 'telephone',
-  text: 'words',
-}
+/** What a value of a paper of no known type may be made; tables and choices need more than a name. */
+const OFFERED = kindsWithWords([
+  'name',
+  'org',
+  'address',
+  'date',
+  'money',
+  'number',
+  'percent',
+  'id',
+  'iban',
+  'email',
+  'phone',
+  'text',
+])
 
 interface Pick {
   on: boolean
@@ -305,7 +307,7 @@ function ValueRow({
             value={pick.kind}
             onChange={(event) => onChange({ kind: fieldKind.parse(event.target.value), on: true })}
           >
-            {Object.entries(KINDS).map(([k, words]) => (
+            {OFFERED.map(([k, words]) => (
               <option key={k} value={k}>
                 {words}
               </option>
@@ -314,7 +316,7 @@ function ValueRow({
         </>
       ) : (
         <button type="button" className="text-left text-sm text-ink-2" onClick={onLook}>
-          {value.label ?? KINDS[value.kind] ?? ''}
+          {value.label ?? KINDS[value.kind]}
         </button>
       )}
       <button type="button" className="value truncate text-left" title={value.raw} onClick={onLook}>
