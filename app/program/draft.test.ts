@@ -17,7 +17,13 @@ test('what is not its name leaves its id', () =>
   expect(named(rule('new_3', 'Berth'), rule('new_3', 'Berth'), [], true).id).toBe('new_3'))
 
 test('a new program is applied for by whom the first type with a person names, whatever a lender calls it', () => {
-  const type = (id: string, person: string | null = null) => ({ id, title: id, person, signature: null, fields: [] })
+  const type = (id: string, person: string | null = null) => ({
+    id,
+    title: id,
+    person,
+    signature: null,
+    fields: [],
+  })
   const applicant = (...types: ReturnType<typeof type>[]) => emptyProgram(types).persons.applicant
   expect(applicant(type('price_list'), type('pledge', 'giver'), type('passbook', 'saver'))).toBe(
     'pledge.giver',
