@@ -3,6 +3,7 @@ import type { Answer } from '../core/answers/index.ts'
 import { assess, keepingReader, pageReader } from '../core/pipeline/index.ts'
 import type { Question } from '../core/findings/index.ts'
 import { programById } from '../core/program/starter/programs.ts'
+import { starterLender } from '../core/program/starter/lender.ts'
 import { builtInTypes } from '../core/program/starter/types/index.ts'
 import type { DocumentReading } from '../core/extraction/index.ts'
 import { segmentPages } from '../core/classification/index.ts'
@@ -43,9 +44,11 @@ export async function measureRejudging(path: string): Promise<Rejudging> {
     pieces: segmentPages(read.pages, builtInTypes),
     program: programById('working-boat-loan')!,
     types: builtInTypes,
+    lender: starterLender,
     asOf: '2026-04-10',
   }
-  const judge = () => assess({ ...situation, answers }, keepingReader(pageReader(read.pages), kept))
+  const judge = () =>
+    assess({ ...situation, answers }, keepingReader(pageReader(read.pages, starterLender), kept))
   let assessment = judge()
   const took: number[] = []
   for (const answer of answersTo(assessment.deck)) {

@@ -4,6 +4,7 @@ import { readdir, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { type Report, reportOf } from '../core/handover/index.ts'
 import type { Page } from '../core/model/index.ts'
+import type { Lender } from '../core/locale/index.ts'
 import type { DocumentType, Program } from '../core/program/index.ts'
 import { builtInTypes } from '../core/program/starter/types/index.ts'
 import { judgeRead } from '../engine/pipeline/headless.ts'
@@ -23,6 +24,7 @@ export interface CorpusRun {
 /** What the packages of a corpus are read and judged by. */
 export interface CorpusBy {
   types: readonly DocumentType[]
+  lender: Lender
   /** The program that a case names. */
   programOf: (name: string) => Promise<Program>
 }
@@ -89,11 +91,11 @@ export async function runCorpus(folder: string, by: CorpusBy): Promise<CorpusRun
 async function runCase(
   folder: string,
   given: { program: string; asOf: string; files: string[] },
-  { types, programOf }: CorpusBy,
+  { types, lender, programOf }: CorpusBy,
 ): Promise<Report> {
   const program = await programOf(given.program)
   const read = await readPackage(await filesOf(folder, given.files), types)
-  const { situation, assessment } = await judgeRead(read, { program, types, asOf: given.asOf })
+  const { situation, assessment } = await judgeRead(read, { program, types, lender, asOf: given.asOf })
   return reportOf(situation, assessment, inWords)
 }
 

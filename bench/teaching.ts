@@ -1,3 +1,4 @@
+import { euroLender } from '../core/testing/lender.ts'
 import { builtInTypes } from '../core/program/starter/types/index.ts'
 import { type DocumentType, typeById } from '../core/program/index.ts'
 import type { Page } from '../core/model/index.ts'
@@ -85,7 +86,7 @@ function papersOf(cases: readonly BenchCase[], type: string): Paper[] {
 
 /** Which fields of a paper are read right. */
 function rightOf({ pages, truth }: Paper, type: DocumentType): Map<string, boolean> {
-  const read = new Map(extractDocument(pages, type).fields.map((f) => [f.name, f.value]))
+  const read = new Map(extractDocument(pages, type, euroLender).fields.map((f) => [f.name, f.value]))
   return new Map(
     Object.entries(truth.fields).map(([name, field]) => [
       name,
@@ -101,7 +102,7 @@ function rightOf({ pages, truth }: Paper, type: DocumentType): Map<string, boole
  */
 function wordingsOf({ pages, truth }: Paper, full: DocumentType, type: DocumentType): Map<string, string> {
   const found = new Map<string, string>()
-  const { fields } = extractDocument(pages, full)
+  const { fields } = extractDocument(pages, full, euroLender)
   for (const field of fields) {
     const truly = truth.fields[field.name]
     const page = pages.find((p) => p.number === field.page)
@@ -156,6 +157,7 @@ function reread(cases: readonly BenchCase[]): number {
     extractDocument(
       papers[i % papers.length].pages.map((p) => ({ ...p })),
       type,
+      euroLender,
     )
   return performance.now() - started
 }

@@ -15,7 +15,7 @@ import { writeCorpus } from '../demo/corpus.ts'
 import type { PaperSet } from '../demo/papers/sets.ts'
 import type { ScanQuality } from '../demo/scan.ts'
 import { startAlone } from './alone.ts'
-import { programOf, typesOf } from './configuration.ts'
+import { lenderOf, programOf, typesOf } from './configuration.ts'
 import { given } from './paths.ts'
 import { ensureDatabase, startPostgres } from './postgres.ts'
 
@@ -24,6 +24,7 @@ const command = new Command('bench')
   .option('--corpus <dir>', 'a folder of cases')
   .option('--types <file>', 'document types of the corpus; with it no others take part')
   .option('--program <file>', 'the program of the corpus, in place of the one that its cases name')
+  .option('--lender <file>', 'the lender of the corpus')
   .option('--json <file>', 'also write the figures there')
   .option('--notes', 'say every miss; not for the layouts that scores are quoted on')
   .parse()
@@ -31,6 +32,7 @@ const wishes = command.opts<{
   corpus?: string
   types?: string
   program?: string
+  lender?: string
   json?: string
   notes?: boolean
 }>()
@@ -58,6 +60,7 @@ async function score(name: string, folder: string): Promise<void> {
   const types = await typesOf(wishes.types)
   const { tally, ...run } = await runCorpus(folder, {
     types,
+    lender: await lenderOf(wishes.lender),
     programOf: (named) => programOf(wishes.program ?? named, types),
   })
   const scores = scoresOf(tally)

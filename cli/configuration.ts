@@ -1,9 +1,11 @@
 import { readFile } from 'node:fs/promises'
+import type { Lender } from '../core/locale/index.ts'
 import { type Knowledge, loadKnowledge } from '../core/classification/index.ts'
 import {
   type DocumentType,
   faultsOf,
   type Loaded,
+  loadLender,
   loadProgram,
   loadTypes,
   type Program,
@@ -40,6 +42,12 @@ export async function programOf(named: string, types: readonly DocumentType[]): 
   const [fault] = faultsOf(program, types)
   if (fault) throw new Refused(`the program ${named} cannot be used: in ${fault.where}: ${fault.what}`)
   return program
+}
+
+/** The lender of a file; the starter set's where none is named. */
+export async function lenderOf(path: string | undefined): Promise<Lender> {
+  if (path === undefined) return starterSet.lender
+  return told(path, loadLender(await jsonIn(path, 'the lender')))
 }
 
 /** Rules and samples of a file, as the application exports them; none where none is named. */

@@ -1,3 +1,4 @@
+import { euroLender } from '../core/testing/lender.ts'
 import { inWords } from '../wording/index.ts'
 import { execFile } from 'node:child_process'
 import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises'
@@ -81,6 +82,7 @@ test('many pages are read in threads, and the report is the very one that one th
     pieces: segmentPages(read.pages, builtInTypes),
     program: programById('working-boat-loan')!,
     types: builtInTypes,
+    lender: euroLender,
     answers: [],
     asOf: AS_OF,
   }

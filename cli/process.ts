@@ -5,7 +5,7 @@ import { Command, CommanderError } from 'commander'
 import { z } from 'zod'
 import { fileNames, reportOf } from '../core/handover/index.ts'
 import { UnreadableFile } from '../core/program/index.ts'
-import { knowledgeOf, programOf, Refused, typesOf } from './configuration.ts'
+import { knowledgeOf, lenderOf, programOf, Refused, typesOf } from './configuration.ts'
 import { given } from './paths.ts'
 import { writeDocuments } from '../engine/handover/documents.ts'
 import { judgeRead } from '../engine/pipeline/headless.ts'
@@ -16,6 +16,7 @@ import { inWords } from '../wording/index.ts'
 const options = z.object({
   program: z.string(),
   types: z.string().min(1).optional(),
+  lender: z.string().min(1).optional(),
   knowledge: z.string().min(1).optional(),
   asOf: z.iso.date({ error: 'a day is written YYYY-MM-DD' }),
   out: z.string().min(1),
@@ -25,6 +26,7 @@ async function main(): Promise<void> {
   const command = new Command('process')
     .requiredOption('--program <id>')
     .option('--types <file>', 'document types; with it no others take part')
+    .option('--lender <file>', 'how its papers are written: currency, order of day and month')
     .option('--knowledge <file>', 'rules and samples of confirmed papers')
     .option('--as-of <date>', 'the day to judge on', new Date().toISOString().slice(0, 10))
     .requiredOption('--out <dir>')
@@ -37,6 +39,7 @@ async function main(): Promise<void> {
     throw new Refused(parsed.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '))
   const types = await typesOf(parsed.data.types)
   const program = await programOf(parsed.data.program, types)
+  const lender = await lenderOf(parsed.data.lender)
   const knowledge = await knowledgeOf(parsed.data.knowledge)
   const started = performance.now()
   const incoming = await Promise.all(
@@ -50,7 +53,7 @@ async function main(): Promise<void> {
     })),
   )
   let told = 0
-  const threads = threadsHere ? new Threads(types) : undefined
+  const threads = threadsHere ? new Threads(types, lender) : undefined
   const read = await readPackage(
     incoming,
     types,
@@ -69,7 +72,7 @@ async function main(): Promise<void> {
   const readAt = performance.now()
   const { situation, assessment } = await judgeRead(
     read,
-    { program, types, asOf: parsed.data.asOf, knowledge },
+    { program, types, lender, asOf: parsed.data.asOf, knowledge },
     threads,
   )
   await threads?.close()

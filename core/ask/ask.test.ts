@@ -1,3 +1,4 @@
+import { euroLender } from '../testing/lender.ts'
 import { assess } from '../pipeline/assess.ts'
 import { pageOf } from '../testing/page-of.ts'
 import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
@@ -48,6 +49,7 @@ const { documents } = assess({
   pieces: segmentPages(pages, builtInTypes),
   program: workingBoatLoan,
   types: builtInTypes,
+  lender: euroLender,
   answers: [],
   asOf: '2026-03-10',
 })

@@ -1,6 +1,6 @@
 import { questionForms, questionMeanings, questionWords } from '../lexicon/index.ts'
 import type { Document } from '../findings/index.ts'
-import { type Box, type Page, plain } from '../model/index.ts'
+import { type Box, type Page, plain, localeOf } from '../model/index.ts'
 import { type Line, linesOf } from '../layout/index.ts'
 import { fold } from '../text/index.ts'
 import { type DocumentType, type Field, type FieldKind, fieldKind } from '../program/index.ts'
@@ -179,7 +179,7 @@ function fromLines(
       ...l,
       score: wanted.reduce((sum, w, i) => sum + (speaks(l.words, w) ? weights[i] : 0), 0) / most,
     }))
-    .filter((l) => l.score >= LINE_ENOUGH && holds(l.line, kinds))
+    .filter((l) => l.score >= LINE_ENOUGH && holds(l.line, l.page, kinds))
     .sort((a, b) => b.score - a.score)
   return scored
     .filter((l) => l.score >= scored[0].score * BESIDE)
@@ -200,11 +200,13 @@ function fromLines(
 }
 
 /** Whether a line holds a value of a kind that is asked for. */
-const holds = (line: Line, kinds: readonly FieldKind[] | null): boolean =>
+const holds = (line: Line, page: Page, kinds: readonly FieldKind[] | null): boolean =>
   kinds === null ||
   (kinds.some((kind) => kind === 'name' || kind === 'org') && /\p{Lu}\p{L}+ \p{Lu}\p{L}+/u.test(line.text)) ||
   kinds.some(
     (kind) =>
       kind in kindReaders &&
-      kindReaders[kind as keyof typeof kindReaders](line.words).some((r) => r.plausibility >= 0.7),
+      kindReaders[kind as keyof typeof kindReaders](line.words, localeOf(page)).some(
+        (r) => r.plausibility >= 0.7,
+      ),
   )

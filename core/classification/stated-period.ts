@@ -1,5 +1,5 @@
 import { linesOf } from '../layout/index.ts'
-import type { Page } from '../model/index.ts'
+import { type Page, localeOf } from '../model/index.ts'
 import { periodOf } from '../extraction/index.ts'
 
 /** The first and the last day of what a page is about, and how far down it says so, as a share of its height. */
@@ -25,7 +25,8 @@ export function statedPeriod(page: Page): StatedPeriod | null {
   const stated = linesOf(page).flatMap((line, index) =>
     (line.box[1] > HEAD ? [] : line.segments).flatMap((segment): StatedPeriod[] => {
       // A month alone may be that of a payment.
-      const period = segment.words.length > 2 ? periodOf(segment, linesOf(page)[index + 1]) : null
+      const period =
+        segment.words.length > 2 ? periodOf(segment, linesOf(page)[index + 1], localeOf(page)) : null
       return period && period.words.length > 2
         ? [{ start: period.start, end: period.end, at: line.box[1] }]
         : []

@@ -1,3 +1,4 @@
+import { euroLender } from '../testing/lender.ts'
 import { inWords } from '../../wording/index.ts'
 import { assess } from '../pipeline/assess.ts'
 import { pageOf } from '../testing/page-of.ts'
@@ -70,6 +71,7 @@ const documents = (pages: Page[], rule: Rule) =>
     pieces: segmentPages(pages, builtInTypes, { rules: [rule] }),
     program: workingBoatLoan,
     types: builtInTypes,
+    lender: euroLender,
     answers: [],
     asOf: '2026-04-10',
   })
@@ -115,6 +117,7 @@ test('once a person has said, the rule asks no more', () => {
     pieces: segmentPages(pages, builtInTypes, { rules: [begins('The loan')] }),
     program: workingBoatLoan,
     types: builtInTypes,
+    lender: euroLender,
     asOf: '2026-04-10',
   }
   for (const says of [true, false])

@@ -1,9 +1,12 @@
+import type { Locale } from '../locale/index.ts'
 import type { Paper } from '../dossier/index.ts'
 import type { Signature } from '../extraction/index.ts'
 import type { Doubt } from '../classification/index.ts'
 
 /** A paper with what the cut and the type rest on: what screens and reports show of it. */
 export interface Document extends Paper {
+  /** How it writes amounts and days. */
+  locale: Locale
   confidence: number
   needsReview: boolean
   types: { type: string; confidence: number }[]

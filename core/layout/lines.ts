@@ -17,17 +17,18 @@ export interface Line {
   height: number
 }
 
-const known = new WeakMap<Page, Line[]>()
+/** By the words: a page that is told its locale has the same ones. */
+const known = new WeakMap<readonly Word[], Line[]>()
 
 /**
  * The lines of a page, top to bottom, each cut into segments where a gap is wider than a space would be.
  * Works on the words alone, so a text layer and a scan are treated alike.
  */
 export function linesOf(page: Page): Line[] {
-  const found = known.get(page)
+  const found = known.get(page.words)
   if (found) return found
   const lines = groupLines(page)
-  known.set(page, lines)
+  known.set(page.words, lines)
   return lines
 }
 

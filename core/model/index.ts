@@ -17,7 +17,7 @@ export {
 } from './messages/message.ts'
 export type { Inner } from './messages/parameters.ts'
 export type { ValueMessages } from './messages/values.ts'
-export type { Page, PageCode, PenMark, Rotation, Word } from './page.ts'
+export { localeOf, type Page, type PageCode, type PenMark, type Rotation, type Word } from './page.ts'
 export {
   cents,
   fromCents,

@@ -1,6 +1,7 @@
 import type { Box } from './geometry.ts'
 import type { InkGrid } from './ink-grid.ts'
 import type { Language } from '../lexicon/index.ts'
+import { type Locale, NEUTRAL } from '../locale/index.ts'
 
 /** One word as read, with its place and how sure the reader is of every letter in it (0 to 1). */
 export interface Word {
@@ -57,6 +58,8 @@ export interface Page {
   /** Marks that a page with a text layer carries besides; a scan shows them as ink alone. */
   pens?: PenMark[]
   codes?: PageCode[]
+  /** How its paper writes amounts and days; told once it is known what paper it is of. */
+  locale?: Locale
   /** What its small words are of, where that is plain. */
   language?: Language
   /** Why the page is hard to read, null where it is fair. */
@@ -66,3 +69,6 @@ export interface Page {
   /** Its doubtful places were looked at by the second reader; once is enough. */
   regionsRetried?: true
 }
+
+/** How the paper of a page writes amounts and days. */
+export const localeOf = (page: Page): Locale => page.locale ?? NEUTRAL

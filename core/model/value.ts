@@ -1,4 +1,6 @@
-/** An amount as a decimal string with two places, and its ISO 4217 currency. */
+import { minorDigits } from '../locale/index.ts'
+
+/** An amount as a decimal string with the places that its currency has, two most often, and its ISO 4217 currency. */
 export interface Money {
   amount: string
   currency: string
@@ -17,14 +19,18 @@ export const isMoney = (value: unknown): value is Money =>
   'amount' in value &&
   'currency' in value
 
-/** Whole cents of an amount. Sums are done in cents: decimal fractions do not add up exactly in floating point. */
-export const cents = (money: Money): number => Math.round(Number(money.amount) * 100)
+/**
+ * An amount in the smallest units that its currency has, cents most often. Sums are done in these: decimal
+ * fractions do not add up exactly in floating point.
+ */
+export const cents = ({ amount, currency }: Money): number =>
+  Math.round(Number(amount) * 10 ** minorDigits(currency))
 
-/** The amount of so many cents. */
-export const fromCents = (sum: number, currency = 'EUR'): Money => ({
-  amount: (sum / 100).toFixed(2),
-  currency,
-})
+/** The amount of so many of a currency's smallest units. */
+export function fromCents(sum: number, currency: string): Money {
+  const digits = minorDigits(currency)
+  return { amount: (sum / 10 ** digits).toFixed(digits), currency }
+}
 
 /** A value in one line, for messages and for comparing whether two are the same. */
 export function plain(value: Value): string {

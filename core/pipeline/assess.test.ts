@@ -1,3 +1,4 @@
+import { euroLender } from '../testing/lender.ts'
 import { message } from '../model/messages/message.ts'
 import { inWords } from '../../wording/index.ts'
 import Ajv from 'ajv/dist/2020.js'
@@ -49,6 +50,7 @@ const situation = (answers: Answer[] = []): Situation => ({
   pieces: segmentPages(pages, builtInTypes),
   program: workingBoatLoan,
   types: builtInTypes,
+  lender: euroLender,
   answers,
   asOf: '2026-02-10',
 })
@@ -66,7 +68,7 @@ test('the papers, the applicant, the conflict, the sum that does not add up and 
 test('a paper whose reading fails is asked about with the reason, and costs the others nothing', () => {
   const { documents } = assess(situation(), (numbers, type) => {
     if (type.id === 'payslip') throw new Error('a line without words')
-    return pageReader(pages)(numbers, type)
+    return pageReader(pages, euroLender)(numbers, type)
   })
   const [form, payslip] = documents
   expect(form.fields.find((f) => f.name === 'applicant_name')!.value).toBe('Ottilie Varnham')

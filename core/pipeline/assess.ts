@@ -1,3 +1,4 @@
+import type { Lender } from '../locale/index.ts'
 import type { Answer } from '../answers/index.ts'
 import { judgeChecklist, type RequirementResult } from '../check/index.ts'
 import { type CheckResult, type FactResult, judgeChecks, judgeFacts, type Persons } from '../dossier/index.ts'
@@ -24,6 +25,8 @@ export interface Situation {
   pieces: readonly Piece[]
   program: Program
   types: readonly DocumentType[]
+  /** Whose papers they are: how they are written where they do not show it. */
+  lender: Lender
   answers: readonly Answer[]
   /** The day the package is judged on, ISO. */
   asOf: string
@@ -32,7 +35,7 @@ export interface Situation {
 }
 
 /** Grows when the shape of an assessment changes: a stored one of an older shape is made again before it is shown. */
-export const ASSESSMENT_FORM = 4
+export const ASSESSMENT_FORM = 5
 
 /** A judged package: what screens show and reports say. */
 export interface Assessment {
@@ -50,15 +53,19 @@ export interface Assessment {
  * The later half of the way: pieces and people's answers → documents → values → facts, checks, checklist →
  * findings and deck. Pure: the same situation gives the same assessment.
  */
-export function assess(situation: Situation, read: Reader = pageReader(situation.pages)): Assessment {
+export function assess(
+  situation: Situation,
+  read: Reader = pageReader(situation.pages, situation.lender),
+): Assessment {
   const { program, types, answers, asOf, english } = situation
   const typesById = new Map([...types, unknownType].map((t) => [t.id, t]))
   const pages = new Map(situation.pages.map((p) => [p.number, p]))
-  const { papers, persons } = runPasses(documentsOf(situation, pages, read), {
+  const standing = documentsOf(situation, pages, read)
+  const { papers, persons } = runPasses(standing, {
     program,
     types,
     typesById,
-    pages,
+    pages: withLocales(pages, standing),
     answers,
     asOf,
     english,
@@ -79,6 +86,17 @@ export function assess(situation: Situation, read: Reader = pageReader(situation
   })
   const deck = dealDeck({ documents, facts, checks, checklist, program, types: deckTypes(types) })
   return { form: ASSESSMENT_FORM, documents, persons, facts, checks, checklist, findings, deck }
+}
+
+/** Pages with how their papers write amounts and days. */
+function withLocales(
+  pages: ReadonlyMap<number, Page>,
+  documents: readonly Document[],
+): ReadonlyMap<number, Page> {
+  const known = new Map(pages)
+  for (const { pages: numbers, locale } of documents)
+    for (const number of numbers) known.set(number, { ...pages.get(number)!, locale })
+  return known
 }
 
 /** What questions say of types and their fields. */

@@ -1,3 +1,4 @@
+import { type Lender, localeOfLender } from '../locale/index.ts'
 import { type FieldValue, message, type Page } from '../model/index.ts'
 import { type Answer, arrange, type Arranged, fill, type FilledField, openDoubts } from '../answers/index.ts'
 import { missingPages, type Piece } from '../classification/index.ts'
@@ -11,6 +12,7 @@ interface Given {
   pages: readonly Page[]
   pieces: readonly Piece[]
   types: readonly DocumentType[]
+  lender: Lender
   answers: readonly Answer[]
 }
 
@@ -30,7 +32,7 @@ export function documentsOf(given: Given, pages: ReadonlyMap<number, Page>, read
   const outside = given.pages.flatMap((p) => (placed.has(p.number) ? [] : [p.number]))
   const drafts = arrange(given.pieces, given.answers, outside).map((arranged): Draft => {
     const type = typeById(given.types, arranged.type)
-    const reading = readOrAsk(read, arranged.pages, type)
+    const reading = readOrAsk(() => read(arranged.pages, type), arranged.pages, type, given.lender)
     return { arranged, type, reading, fields: fill(reading.fields, arranged.pages, given.answers) }
   })
   const labels = labelDocuments(drafts)
@@ -41,9 +43,14 @@ export function documentsOf(given: Given, pages: ReadonlyMap<number, Page>, read
  * One paper that no reader was made for costs the others nothing: where reading it fails, a person is asked
  * for all of its values, and told why.
  */
-function readOrAsk(read: Reader, pages: readonly number[], type: DocumentType): DocumentReading {
+function readOrAsk(
+  read: () => DocumentReading,
+  pages: readonly number[],
+  type: DocumentType,
+  lender: Lender,
+): DocumentReading {
   try {
-    return read(pages, type)
+    return read()
   } catch (error) {
     const fault = error instanceof Error ? error.message : String(error)
     const reason = message('value.reader_failed', { fault })
@@ -60,6 +67,7 @@ function readOrAsk(read: Reader, pages: readonly number[], type: DocumentType): 
       box: null,
     }))
     return {
+      locale: localeOfLender(lender),
       fields,
       signature: type.signature
         ? { signed: false, confidence: 0, page: pages.at(-1)!, box: [0, 0, 1, 1] }
@@ -90,6 +98,7 @@ function documentOf(
     label,
     pages: arranged.pages,
     fields,
+    locale: reading.locale,
     signed: type.signature ? (said?.signed ?? reading.signature?.signed ?? false) : null,
     signedAsked: signature !== null && !signature.said && signature.confidence < SIGNATURE_SURE,
     owner: 'nobody',

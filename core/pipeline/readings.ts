@@ -1,3 +1,4 @@
+import type { Lender } from '../locale/index.ts'
 import type { DocumentType } from '../program/index.ts'
 import type { Page } from '../model/index.ts'
 import { type DocumentReading, extractDocument } from '../extraction/index.ts'
@@ -5,13 +6,14 @@ import { type DocumentReading, extractDocument } from '../extraction/index.ts'
 /** Reads a document; given so that a caller can keep readings of documents that did not change. */
 export type Reader = (pages: readonly number[], type: DocumentType) => DocumentReading
 
-/** A reader straight from pages. */
-export function pageReader(pages: readonly Page[]): Reader {
+/** A reader straight from pages. @param lender whose papers they are: how they are written where they do not show it */
+export function pageReader(pages: readonly Page[], lender: Lender): Reader {
   const byNumber = new Map(pages.map((p) => [p.number, p]))
   return (numbers, type) =>
     extractDocument(
       numbers.map((n) => byNumber.get(n)!),
       type,
+      lender,
     )
 }
 

@@ -1,3 +1,4 @@
+import { euroLender } from '../testing/lender.ts'
 import { inWords } from '../../wording/index.ts'
 import type { Answer } from '../answers/answer.ts'
 import { assess } from './assess.ts'
@@ -27,6 +28,7 @@ const judged = (program = workingBoatLoan, answers: Answer[] = []) =>
     pieces: segmentPages(pages, builtInTypes),
     program,
     types: builtInTypes,
+    lender: euroLender,
     answers,
     asOf: '2026-02-10',
   })

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { LENDER_FORM, lenderSchema, type Lender } from '../locale/index.ts'
 import {
   documentTypeSchema,
   FORMAT_VERSION,
@@ -41,6 +42,12 @@ export function loadTypes(file: unknown): Loaded<DocumentType[]> {
   const twice = ids.find((id, i) => ids.indexOf(id) !== i)
   if (twice) throw new UnreadableFile(`the document type ${twice} is there twice`)
   return { value: loaded.map((l) => l.value), assumed: loaded.flatMap((l) => l.assumed) }
+}
+
+/** A lender from its file. @throws UnreadableFile */
+export function loadLender(file: unknown): Loaded<Lender> {
+  const { raw } = formOf(file, 'lender', LENDER_FORM)
+  return { value: parsed(lenderSchema, { ...raw, formatVersion: LENDER_FORM }, 'lender'), assumed: [] }
 }
 
 /** A program from its file; its form is the same since the first. @throws UnreadableFile */

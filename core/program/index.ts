@@ -1,7 +1,16 @@
 /** What other folders may use of this one; README.md says how it hangs together. */
 export { typeById, unknownType } from './document-type.ts'
 export { faultsOf, type Fault, type TypeShape } from './faults.ts'
-export { formOf, type Loaded, loadProgram, loadType, loadTypes, parsed, UnreadableFile } from './files.ts'
+export {
+  formOf,
+  type Loaded,
+  loadLender,
+  loadProgram,
+  loadType,
+  loadTypes,
+  parsed,
+  UnreadableFile,
+} from './files.ts'
 export { idFrom } from './ids.ts'
 export { programJsonSchema } from './json-schema.ts'
 export {

@@ -1,3 +1,4 @@
+import type { Locale } from '../locale/index.ts'
 import {
   boxAround,
   inside,
@@ -8,6 +9,7 @@ import {
   touches,
   type Value,
   type Word,
+  localeOf,
 } from '../model/index.ts'
 import { linesOf, type Segment } from '../layout/index.ts'
 import { editDistance, squeeze, tokens } from '../text/index.ts'
@@ -311,7 +313,7 @@ function findOnPage(
               known,
             )
           : kind === 'date' || kind === 'money'
-            ? readAs(kind, segment.words, agrees, known)
+            ? readAs(kind, segment.words, localeOf(page), (value) => agrees(value, known))
             : spelt(segment.words, known, kind === 'name' ? agrees : null)
       if (found) return found
     }
@@ -321,10 +323,10 @@ function findOnPage(
 function readAs(
   kind: 'date' | 'money',
   words: Word[],
-  agrees: Agrees,
-  known: Value,
+  locale: Locale,
+  agrees: (value: Value) => boolean,
 ): Omit<Found, 'page'> | null {
-  const reading = kindReaders[kind](words).find((r) => agrees(r.value, known))
+  const reading = kindReaders[kind](words, locale).find((r) => agrees(r.value))
   return reading ? { value: reading.value, raw: reading.raw, words: reading.words } : null
 }
 

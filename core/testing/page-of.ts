@@ -1,3 +1,5 @@
+import { localeOfLender } from '../locale/index.ts'
+import { euroLender } from './lender.ts'
 import type { Page, Word } from '../model/page.ts'
 
 /**
@@ -38,6 +40,7 @@ export function pageOf(
     skew: 0,
     ink: null,
     qualityProblem: null,
+    locale: localeOfLender(euroLender),
     ...rest,
   }
 }

@@ -1,3 +1,4 @@
+import { euroLender } from './lender.ts'
 import { pageOf } from './page-of.ts'
 import type { Page } from '../model/page.ts'
 import { builtInTypes } from '../program/starter/types/index.ts'
@@ -28,7 +29,7 @@ export function reads(
         pageOf(footed(lines.trim().split('\n').map(columns)), { number: i + 1, filePage: i + 1, ...as }),
       )
   const read = (as: Partial<Page> & { confidence?: number }) =>
-    extractDocument(pages(as), typeById(builtInTypes, type)).fields
+    extractDocument(pages(as), typeById(builtInTypes, type), euroLender).fields
   test(`${what}, known as ${type}`, () =>
     expect(segmentPages(pages(), builtInTypes).map((p) => [p.type, p.pages.length])).toEqual([
       [type, pages().length],

@@ -1,3 +1,5 @@
+import { localeOfLender } from '../locale/index.ts'
+import { euroLender } from './lender.ts'
 import type { Money, Row } from '../model/value.ts'
 import { eur } from './paper-of.ts'
 import { emptyTable, tableRow, type Table } from '../extraction/tables/table.ts'
@@ -27,7 +29,7 @@ export const tableOf = (
   more: Partial<Table> = {},
   rowConfidence?: number[],
 ): Table => ({
-  ...emptyTable(),
+  ...emptyTable(localeOfLender(euroLender)),
   head: { page: 1, box: [0.1, 0.18, 0.9, 0.19] },
   rows: cells.map((row, i) =>
     tableRow(

@@ -2,6 +2,7 @@ import { availableParallelism } from 'node:os'
 import Piscina from 'piscina'
 import type { Page, Word } from '../../core/model/index.ts'
 import type { DocumentType } from '../../core/program/index.ts'
+import type { Lender } from '../../core/locale/index.ts'
 import type { DocumentReading } from '../../core/extraction/index.ts'
 import { type Evidence, evidenceReaderFor, type Piece } from '../../core/classification/index.ts'
 import type { ReadPage } from '../input/source.ts'
@@ -38,14 +39,17 @@ export class Pool {
   /** Which thread has read a page. */
   private readonly reader = new Map<string, number>()
 
-  constructor(private readonly types: readonly DocumentType[]) {
+  constructor(
+    private readonly types: readonly DocumentType[],
+    lender: Lender,
+  ) {
     this.readEvidence = evidenceReaderFor(types)
     this.threads = Array.from(
       { length: availableParallelism() },
       () =>
         new Piscina({
           filename: new URL('./worker.mjs', import.meta.url).href,
-          workerData: { types },
+          workerData: { types, lender },
           minThreads: 1,
           maxThreads: 1,
         }),
@@ -122,7 +126,10 @@ export class Pool {
 export class Threads {
   private pool: Pool | undefined
 
-  constructor(private readonly types: readonly DocumentType[]) {}
+  constructor(
+    private readonly types: readonly DocumentType[],
+    private readonly lender: Lender,
+  ) {}
 
   /** The threads, if they were started. */
   get started(): Pool | undefined {
@@ -130,7 +137,7 @@ export class Threads {
   }
 
   start(): Pool {
-    return (this.pool ??= new Pool(this.types))
+    return (this.pool ??= new Pool(this.types, this.lender))
   }
 
   close = async (): Promise<void> => this.pool?.close()

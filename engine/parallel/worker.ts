@@ -4,6 +4,7 @@ import { type DocumentReading, inkNeeded } from '../../core/extraction/index.ts'
 import type { Box, Page, Word } from '../../core/model/index.ts'
 import { type Evidence, evidenceReaderFor } from '../../core/classification/index.ts'
 import { openSource, type ReadPage, type Source } from '../input/source.ts'
+import type { Lender } from '../../core/locale/index.ts'
 import { pageReader } from '../../core/pipeline/index.ts'
 
 /** One page of a file; the bytes are shared between threads, not copied. */
@@ -34,8 +35,8 @@ export interface DocumentTask {
 
 export { endReaders } from '../ocr/tesseract.ts'
 
-/** The document types of the package, given when the thread is started. */
-const { types } = workerData as { types: readonly DocumentType[] }
+/** The document types and the lender of the package, given when the thread is started. */
+const { types, lender } = workerData as { types: readonly DocumentType[]; lender: Lender }
 const wantsInk = inkNeeded(types)
 const opened = new Map<string, Promise<Source>>()
 
@@ -78,7 +79,7 @@ export function readDocuments(tasks: DocumentTask[]): (DocumentReading | null)[]
         : Object.assign(kept.get(keyOf(page.file, page.index))!, { number: page.number }),
     )
     try {
-      return pageReader(whole)(
+      return pageReader(whole, lender)(
         whole.map((p) => p.number),
         types.find((t) => t.id === type)!,
       )

@@ -1,6 +1,7 @@
 import type { Assessment, Situation } from '../../core/pipeline/index.ts'
 import type { Box, Page, Word } from '../../core/model/index.ts'
 import type { Knowledge } from '../../core/classification/index.ts'
+import type { Lender } from '../../core/locale/index.ts'
 import type { DocumentType, Program } from '../../core/program/index.ts'
 import { openSource } from '../input/source.ts'
 import { shared, type Threads } from '../parallel/pool.ts'
@@ -14,6 +15,8 @@ const WORTH_THREADS_AGAIN = 40
 export interface JudgedBy {
   program: Program
   types: readonly DocumentType[]
+  /** Whose papers they are. */
+  lender: Lender
   /** The day it is judged on, ISO. */
   asOf: string
   /** Rules and samples that are switched on, besides the types. */

@@ -1,10 +1,16 @@
 import { pageOf } from '../../core/testing/page-of.ts'
 import { programById } from '../../core/program/starter/programs.ts'
+import { starterLender } from '../../core/program/starter/lender.ts'
 import { builtInTypes } from '../../core/program/starter/types/index.ts'
 import { judgeRead } from './headless.ts'
 import type { ReadPackage } from './read-package.ts'
 
-const given = { program: programById('working-boat-loan')!, types: builtInTypes, asOf: '2026-04-10' }
+const given = {
+  program: programById('working-boat-loan')!,
+  types: builtInTypes,
+  lender: starterLender,
+  asOf: '2026-04-10',
+}
 const slip = [
   'PAYSLIP',
   'Employee: Ottilie Varnham',

@@ -51,7 +51,10 @@ export async function runPackage(
     const pieces = segmentPages(pages, given.types, knowledge, evidence)
     const situation: Situation = { ...given, pages, pieces, english: englishWords }
     await readAhead?.(pages, pieces, readings)
-    return { situation, assessment: assess(situation, keepingReader(pageReader(pages), readings)) }
+    return {
+      situation,
+      assessment: assess(situation, keepingReader(pageReader(pages, given.lender), readings)),
+    }
   }
   const first = await judge(given.pages, evidenceOf)
   const doubts = doubtsOf(first.assessment.documents, given.pages)

@@ -1,6 +1,7 @@
-import { eq } from 'drizzle-orm'
-import { database } from '../database/connection.ts'
-import { organisations } from '../database/schema.ts'
+import { eq, inArray } from 'drizzle-orm'
+import { type Lender, lenderSchema } from '../../core/locale/index.ts'
+import { database, type Work } from '../database/connection.ts'
+import { organisations, packages, readings } from '../database/schema.ts'
 
 /** Names an organisation, or makes it. */
 export async function nameOrganisation(id: string, name: string, casePrefix: string): Promise<void> {
@@ -16,4 +17,39 @@ export async function organisationName(id: string): Promise<string> {
     .from(organisations)
     .where(eq(organisations.id, id))
   return row?.name ?? ''
+}
+
+/** How an organisation's papers are written where they do not show it. */
+export async function lenderOf(work: Work, organisationId: string): Promise<Lender> {
+  const [row] = await work
+    .select({
+      name: organisations.name,
+      country: organisations.country,
+      currency: organisations.currency,
+      dateOrder: organisations.dateOrder,
+      languages: organisations.languages,
+    })
+    .from(organisations)
+    .where(eq(organisations.id, organisationId))
+  return lenderSchema.parse({ ...row, dateOrder: row?.dateOrder ?? undefined })
+}
+
+/**
+ * Says how an organisation's papers are written. What was read of documents rests on it and is forgotten;
+ * packages are read anew when they are judged next.
+ */
+export async function setLender(
+  work: Work,
+  organisationId: string,
+  { country, currency, dateOrder, languages }: Omit<Lender, 'name' | 'formatVersion'>,
+): Promise<void> {
+  await work
+    .update(organisations)
+    .set({ country, currency, dateOrder: dateOrder ?? null, languages })
+    .where(eq(organisations.id, organisationId))
+  const own = work
+    .select({ id: packages.id })
+    .from(packages)
+    .where(eq(packages.organisationId, organisationId))
+  await work.delete(readings).where(inArray(readings.packageId, own))
 }

@@ -1,4 +1,5 @@
 import { and, eq, isNull } from 'drizzle-orm'
+import type { Lender } from '../../core/locale/index.ts'
 import type { DocumentType, Program } from '../../core/program/index.ts'
 import { database, type Work } from '../database/connection.ts'
 import { documentTypes, organisations, programs } from '../database/schema.ts'
@@ -7,6 +8,8 @@ import { documentTypes, organisations, programs } from '../database/schema.ts'
 export interface StarterSet {
   types: readonly DocumentType[]
   programs: readonly Program[]
+  /** How papers for these types are written; the name stays the organisation's own. */
+  lender: Lender
 }
 
 /**
@@ -26,6 +29,7 @@ export async function giveStarterSets(starter: StarterSet): Promise<void> {
 
 /** Puts the starter set beside what an organisation has; what it has changed itself stays the newest version. */
 async function takeStarterSet(work: Work, organisationId: string, starter: StarterSet): Promise<void> {
+  const { country, currency, dateOrder, languages } = starter.lender
   const first = { organisationId, version: 1, createdById: null }
   if (starter.types.length > 0)
     await work
@@ -39,6 +43,6 @@ async function takeStarterSet(work: Work, organisationId: string, starter: Start
       .onConflictDoNothing()
   await work
     .update(organisations)
-    .set({ starterAt: new Date() })
+    .set({ starterAt: new Date(), country, currency, dateOrder: dateOrder ?? null, languages })
     .where(and(eq(organisations.id, organisationId)))
 }

@@ -21,6 +21,7 @@ import type { Assessment } from '../../core/pipeline/index.ts'
 import { registerKinds } from '../../core/dossier/index.ts'
 import type { Page, Rotation } from '../../core/model/index.ts'
 import type { DocumentType, Program } from '../../core/program/index.ts'
+import { dateOrders, NO_CURRENCY } from '../../core/locale/index.ts'
 import type { DocumentReading } from '../../core/extraction/index.ts'
 import type { Learnt, Piece, Rule, TrialScore } from '../../core/classification/index.ts'
 import { packedJson } from './packed.ts'
@@ -37,6 +38,14 @@ export const organisations = pgTable('organisation', {
   name: text('name').notNull(),
   /** Letters in front of its case numbers. */
   casePrefix: text('case_prefix').notNull(),
+  /** How its papers are written where they do not show it: ISO 3166, ISO 4217, ISO 639. */
+  country: text('country'),
+  currency: text('currency').notNull().default(NO_CURRENCY),
+  dateOrder: text('date_order', { enum: dateOrders }),
+  languages: text('languages')
+    .array()
+    .notNull()
+    .default(sql`'{en}'`),
   /** When it was given types and programs to begin with; null where it still waits for them. */
   starterAt: moment('starter_at'),
 })

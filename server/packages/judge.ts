@@ -13,6 +13,7 @@ import { answers, files, packages, pages, readings } from '../database/schema.ts
 import { tell } from '../events.ts'
 import { programAt } from '../configuration/programs.ts'
 import { knowledgeOf } from '../configuration/knowledge.ts'
+import { lenderOf } from '../access/organisations.ts'
 import { typesOf } from '../configuration/types.ts'
 import { keptReader, readingsOf, rememberReadings } from './readings.ts'
 
@@ -106,6 +107,7 @@ async function runOf(work: Work, packageId: string): Promise<{ run: PackageRun; 
     pages: await pagesOf(work, packageId),
     program,
     types: await typesOf(work, row.organisationId),
+    lender: await lenderOf(work, row.organisationId),
     knowledge: await knowledgeOf(work, row.organisationId),
     answers: await answersOf(work, packageId),
     asOf: row.asOf,

@@ -1,3 +1,4 @@
+import { euroLender } from '../../core/testing/lender.ts'
 import { pageOf } from '../../core/testing/page-of.ts'
 import type { Page } from '../../core/model/page.ts'
 import { builtInTypes } from '../../core/program/starter/types/index.ts'
@@ -37,7 +38,11 @@ const netOf = (reading: DocumentReading) => reading.fields.find((f) => f.name ==
 
 test('what was read anew is stored once, by type and pages', async () => {
   const { work, rows } = store()
-  const { read, keep } = await keptReader(work, 'p', { pages: pagesOf(), types: builtInTypes })
+  const { read, keep } = await keptReader(work, 'p', {
+    pages: pagesOf(),
+    types: builtInTypes,
+    lender: euroLender,
+  })
   read([1], payslip)
   await keep()
   expect(rows.map((r) => r.key)).toEqual(['payslip:1'])
@@ -45,29 +50,30 @@ test('what was read anew is stored once, by type and pages', async () => {
 test('the same list of pages is not asked for again, and nothing of it is stored twice', async () => {
   const { work, rows, asked } = store()
   const pages = pagesOf()
-  const first = await keptReader(work, 'p', { pages, types: builtInTypes })
+  const first = await keptReader(work, 'p', { pages, types: builtInTypes, lender: euroLender })
   const reading = first.read([1], payslip)
   await first.keep()
-  const second = await keptReader(work, 'p', { pages, types: builtInTypes })
+  const second = await keptReader(work, 'p', { pages, types: builtInTypes, lender: euroLender })
   expect(second.read([1], payslip)).toBe(reading)
   await second.keep()
   expect([asked(), rows.length]).toEqual([1, 1])
 })
 test('another list of pages, as after one was read again, is looked up in the database', async () => {
   const { work, asked } = store()
-  await keptReader(work, 'p', { pages: pagesOf(), types: builtInTypes })
-  await keptReader(work, 'p', { pages: pagesOf(), types: builtInTypes })
+  await keptReader(work, 'p', { pages: pagesOf(), types: builtInTypes, lender: euroLender })
+  await keptReader(work, 'p', { pages: pagesOf(), types: builtInTypes, lender: euroLender })
   expect(asked()).toBe(2)
 })
 test('when a type changes its papers are read by it, and those of other types stay', async () => {
   const { work } = store()
   const pages = pagesOf()
-  const before = await keptReader(work, 'p', { pages, types: builtInTypes })
+  const before = await keptReader(work, 'p', { pages, types: builtInTypes, lender: euroLender })
   const [was, stays] = [before.read([1], payslip), before.read([2], bill)]
   const renamed = { ...payslip, fields: payslip.fields.filter((f) => f.name !== 'net_pay') }
   const after = await keptReader(work, 'p', {
     pages,
     types: builtInTypes.map((t) => (t === payslip ? renamed : t)),
+    lender: euroLender,
   })
   expect(netOf(was)).toEqual({ amount: '2140.55', currency: 'EUR' })
   expect(netOf(after.read([1], renamed))).toBeUndefined()

@@ -1,13 +1,23 @@
+import { isDeepStrictEqual } from 'node:util'
 import { eq } from 'drizzle-orm'
+import type { Lender } from '../../core/locale/index.ts'
 import type { Page } from '../../core/model/index.ts'
 import { type DocumentType, unknownType } from '../../core/program/index.ts'
 import type { Work } from '../database/connection.ts'
 import { readings } from '../database/schema.ts'
 import { keepingReader, pageReader, type Reader, type Readings } from '../../core/pipeline/index.ts'
 
-/** What documents read as, by type and pages, with the types they were read by and the keys that the database has. */
+/** What documents are read from and by. */
+export interface ReadBy {
+  pages: readonly Page[]
+  types: readonly DocumentType[]
+  lender: Lender
+}
+
+/** What documents read as, by type and pages, with the types and the lender they were read by and the keys that the database has. */
 export interface KnownReadings {
   types: readonly DocumentType[]
+  lender: Lender
   byKey: Readings
   stored: Set<string>
 }
@@ -22,9 +32,9 @@ const known = new WeakMap<readonly Page[], KnownReadings>()
 export async function readingsOf(
   work: Work,
   packageId: string,
-  { pages, types }: { pages: readonly Page[]; types: readonly DocumentType[] },
+  { pages, ...by }: ReadBy,
 ): Promise<KnownReadings> {
-  const found = stillTrue(known.get(pages), types) ?? (await storedReadings(work, packageId, types))
+  const found = stillTrue(known.get(pages), by) ?? (await storedReadings(work, packageId, by))
   known.set(pages, found)
   return found
 }
@@ -32,7 +42,7 @@ export async function readingsOf(
 async function storedReadings(
   work: Work,
   packageId: string,
-  types: readonly DocumentType[],
+  { types, lender }: Omit<ReadBy, 'pages'>,
 ): Promise<KnownReadings> {
   const rows = await work
     .select({ key: readings.key, body: readings.body })
@@ -40,6 +50,7 @@ async function storedReadings(
     .where(eq(readings.packageId, packageId))
   return {
     types,
+    lender,
     byKey: new Map(rows.map((r) => [r.key, r.body])),
     stored: new Set(rows.map((r) => r.key)),
   }
@@ -59,7 +70,7 @@ export const rememberReadings = (pages: readonly Page[], readingsOfPages: KnownR
 export async function keptReader(
   work: Work,
   packageId: string,
-  of: { pages: readonly Page[]; types: readonly DocumentType[] },
+  of: ReadBy,
 ): Promise<{ read: Reader; keep: () => Promise<void> }> {
   const { byKey, stored } = await readingsOf(work, packageId, of)
   const keep = async () => {
@@ -67,19 +78,21 @@ export async function keptReader(
     if (fresh.length > 0) await work.insert(readings).values(fresh).onConflictDoNothing()
     for (const { key } of fresh) stored.add(key)
   }
-  return { read: keepingReader(pageReader(of.pages), byKey), keep }
+  return { read: keepingReader(pageReader(of.pages, of.lender), byKey), keep }
 }
 
 /** The readings whose types are what they were; undefined where nothing is known. */
 function stillTrue(
   was: KnownReadings | undefined,
-  types: readonly DocumentType[],
+  { types, lender }: Omit<ReadBy, 'pages'>,
 ): KnownReadings | undefined {
-  if (!was || was.types === types) return was
+  if (!was || !isDeepStrictEqual(was.lender, lender)) return undefined
+  if (was.types === types) return was
   const same = new Set([unknownType, ...types.filter((t) => was.types.includes(t))].map((t) => t.id))
   const holds = (key: string): boolean => same.has(key.slice(0, key.indexOf(':')))
   return {
     types,
+    lender,
     byKey: new Map([...was.byKey].filter(([key]) => holds(key))),
     stored: new Set([...was.stored].filter(holds)),
   }

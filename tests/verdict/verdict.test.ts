@@ -2,6 +2,8 @@ import { inWords } from '../../wording/index.ts'
 import { assess, type Assessment } from '../../core/pipeline/assess.ts'
 import { pageOf } from '../../core/testing/page-of.ts'
 import { programById } from '../../core/program/starter/programs.ts'
+import { NEUTRAL } from '../../core/locale/index.ts'
+import { starterLender } from '../../core/program/starter/lender.ts'
 import { builtInTypes } from '../../core/program/starter/types/index.ts'
 import type { FieldValue } from '../../core/model/field-value.ts'
 import { throwCase, type TrueCase } from './papers.ts'
@@ -26,7 +28,16 @@ function judged({ program, asOf, papers }: TrueCase): Assessment {
     cutBefore: 1,
   }))
   return assess(
-    { files: [], pages, pieces, program: programById(program)!, types: builtInTypes, answers: [], asOf },
+    {
+      files: [],
+      pages,
+      pieces,
+      program: programById(program)!,
+      types: builtInTypes,
+      lender: starterLender,
+      answers: [],
+      asOf,
+    },
     ([number], type) => {
       const paper = papers[number - 1]
       const fields = type.fields.map(({ name }): FieldValue => ({
@@ -42,6 +53,7 @@ function judged({ program, asOf, papers }: TrueCase): Assessment {
         box: [0.1, 0.1, 0.2, 0.2],
       }))
       return {
+        locale: NEUTRAL,
         fields,
         signature: type.signature
           ? { signed: paper.signed === true, confidence: 1, page: number, box: [0.1, 0.8, 0.4, 0.9] }

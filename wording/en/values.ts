@@ -1,3 +1,4 @@
+import { dayName } from '../../core/text/index.ts'
 import { plain, type ValueMessages } from '../../core/model/index.ts'
 import type { Sentences } from '../sentences.ts'
 
@@ -9,6 +10,7 @@ export const values: Sentences<ValueMessages> = {
   'value.weak_print': () => 'weak print',
   'value.two_readings': () => 'two readings fit',
   'value.unusual_place': () => 'its place on the paper is unusual',
+  'value.day_or_month': ({ other }) => `day and month may be the other way round: ${dayName(other)}`,
   'value.reader_failed': ({ fault }) => `this paper could not be read: ${fault}`,
   'table.not_found': () => 'no table was found',
   'table.no_rows': () => 'no rows were found',

@@ -1,5 +1,6 @@
 import { useMemo, useRef, useState } from 'react'
 import { parseTyped } from '../../../core/extraction/index.ts'
+import type { Locale } from '../../../core/locale/index.ts'
 import { type Box, isMoney, type Row } from '../../../core/model/index.ts'
 import type { Column } from '../../../core/program/index.ts'
 
@@ -17,17 +18,18 @@ export const shown = (value: Row[string] | undefined): string =>
 /** A row of the page that is read, whatever its number becomes when the grid is moved. */
 const keyOf = ({ page, box }: Read['places'][number]): string => `${page} ${box[1].toFixed(3)}`
 
-const typedCell = (kind: Column['kind'], text: string, read: Row[string]): Row[string] => {
+const typedCell = (kind: Column['kind'], text: string, read: Row[string], locale: Locale): Row[string] => {
   if (text.trim() === '') return null
-  const parsed = parseTyped(kind, text)
+  const parsed = parseTyped(kind, text, locale)
   return 'value' in parsed ? (parsed.value as Row[string]) : read
 }
 
 /**
- * The rows that a grid gave, with what was typed into their cells and which were left out. Those of before
+ * The rows that a grid gave, with what was typed into their cells, as the paper is written, and which were left
+ * out. Those of before
  * are kept until those of a moved line are there.
  */
-export function useMarkedRows(read: Read | undefined, columns: readonly TypedColumn[]) {
+export function useMarkedRows(read: Read | undefined, columns: readonly TypedColumn[], locale: Locale) {
   const [typed, setTyped] = useState<Record<string, string>>({})
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const kept = useRef<Read>({ rows: [], places: [] })
@@ -54,7 +56,7 @@ export function useMarkedRows(read: Read | undefined, columns: readonly TypedCol
     /** Cells that cannot be read as what their column holds. */
     wrong: Object.entries(typed).filter(([key, text]) => {
       const column = columns.find((c) => key.endsWith(` ${c.name}`))
-      return column && text.trim() !== '' && 'problem' in parseTyped(column.kind, text)
+      return column && text.trim() !== '' && 'problem' in parseTyped(column.kind, text, locale)
     }).length,
     boxesOn: (page: number) => going.filter((i) => places[i].page === page).map((i) => places[i].box),
     /** The value of the table as it stands, with the places of its rows. */
@@ -64,7 +66,7 @@ export function useMarkedRows(read: Read | undefined, columns: readonly TypedCol
           columns.map(({ name, kind }) => {
             const text = typed[cellKey(i, name)]
             const read = rows[i][name] ?? null
-            return [name, text === undefined ? read : typedCell(kind, text, read)]
+            return [name, text === undefined ? read : typedCell(kind, text, read, locale)]
           }),
         ),
       ),

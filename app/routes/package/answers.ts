@@ -54,7 +54,7 @@ export async function action({ request, params }: Route.ActionArgs) {
           (f) => f.name === body.field,
         )
       if (!field) return data({ problem: 'The paper has changed meanwhile; look again.' }, 409)
-      const typed = parseTyped(field.kind, body.text)
+      const typed = parseTyped(field.kind, body.text, document.locale)
       if ('problem' in typed) return data({ problem: typed.problem }, 400)
       // Words clicked on another paper are what is meant, but that is no place of this one: it would teach a
       // wrong wording.

@@ -44,6 +44,7 @@ async function tableOf(request: Request, id: string) {
   if (!document || !type || !field) throw data('There is no table on that paper.', 404)
   const pages = (await pagesOf(database(), row.id))
     .filter((p) => document.pages.includes(p.number))
+    .map((page) => ({ ...page, locale: document.locale }))
     .sort((a, b) => document.pages.indexOf(a.number) - document.pages.indexOf(b.number))
   const read = document.fields.find((f) => f.name === field.name)
   const days = document.fields
@@ -60,6 +61,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const { document, field, pages, read } = await tableOf(request, params.id)
   return {
     documentId: document.id,
+    locale: document.locale,
     field: {
       name: field.name,
       title: field.title,
@@ -118,13 +120,13 @@ function useReading(grid: Grid) {
   return { read: reading.data, idle: reading.state === 'idle' }
 }
 
-function Marking({ documentId, field, grid: first }: Route.ComponentProps['loaderData']) {
+function Marking({ documentId, locale, field, grid: first }: Route.ComponentProps['loaderData']) {
   const { assessment, sheets, row } = useJudged()
   const navigate = useNavigate()
   const say = useSay()
   const [grid, setGrid] = useState<Grid>(first)
   const { read, idle } = useReading(grid)
-  const marked = useMarkedRows(read, field.columns)
+  const marked = useMarkedRows(read, field.columns, locale)
   const document = assessment.documents.find((d) => d.id === documentId)
   const back = `../values?page=${document?.pages[0] ?? 1}`
   const taking = useRef(false)

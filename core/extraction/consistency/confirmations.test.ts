@@ -1,3 +1,4 @@
+import { euroLender } from '../../testing/lender.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from '../fields/extract.ts'
@@ -7,6 +8,7 @@ const payslip = (lines: string[], sure: number) => {
   const { fields } = extractDocument(
     [pageOf(['Petrel Slipways Ltd', 'Payslip', ...lines], { confidence: sure, source: 'ocr' })],
     typeById(builtInTypes, 'payslip'),
+    euroLender,
   )
   return (name: string) => fields.find((f) => f.name === name)!
 }

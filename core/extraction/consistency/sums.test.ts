@@ -1,3 +1,4 @@
+import { euroLender } from '../../testing/lender.ts'
 import { typeById } from '../../program/document-type.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
 import type { DocumentType } from '../../program/schema.ts'
@@ -7,7 +8,7 @@ import { extractDocument } from '../fields/extract.ts'
 
 const eur = (amount: string) => ({ amount, currency: 'EUR' })
 const values = (type: DocumentType, lines: string[]) =>
-  Object.fromEntries(extractDocument([pageOf(lines)], type).fields.map((f) => [f.name, f.value]))
+  Object.fromEntries(extractDocument([pageOf(lines)], type, euroLender).fields.map((f) => [f.name, f.value]))
 
 test('the rows of a statement say what its balances are, whatever they are called', () => {
   expect(

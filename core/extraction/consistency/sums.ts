@@ -1,5 +1,5 @@
 import { linesOf, missingAround } from '../../layout/index.ts'
-import { cents, isMoney, type Page, type Row, type Word } from '../../model/index.ts'
+import { cents, isMoney, type Page, type Row, type Word, localeOf } from '../../model/index.ts'
 import { type DocumentType, type Field, type Relation, tableColumns } from '../../program/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { readMoney } from '../parsers/money.ts'
@@ -161,7 +161,7 @@ function amountsOn(pages: readonly Page[], tables: readonly Table[]): Printed[] 
   return pages.flatMap((page) =>
     linesOf(page).flatMap((line) =>
       line.segments.flatMap((segment) =>
-        readMoney(segment.words)
+        readMoney(segment.words, localeOf(page))
           .filter((r) => r.plausibility >= 0.8 && isMoney(r.value))
           .map((r) => ({
             ...r,

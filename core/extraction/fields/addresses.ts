@@ -2,7 +2,7 @@ import { linesOf, type Segment } from '../../layout/index.ts'
 import type { Word } from '../../model/index.ts'
 import type { DocumentType, Field } from '../../program/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
-import { parseDate } from '../parsers/date.ts'
+import { isDay } from '../parsers/date.ts'
 import { kindReaders } from '../parsers/index.ts'
 import { rawOf } from '../parsers/reading.ts'
 import { hasPostcode } from '../parsers/words.ts'
@@ -141,7 +141,7 @@ function addressLines(first: Word[], below: Segment[], type: DocumentType): Segm
     if (
       done ||
       (!broken && !/\p{L}{3}/u.test(segment.text) && !hasPostcode(segment.text)) ||
-      parseDate(segment.text) ||
+      isDay(segment.text) ||
       labelLike(segment.text, type) ||
       kindReaders.iban(segment.words).some((r) => r.plausibility > 0.5)
     )

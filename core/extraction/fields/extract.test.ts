@@ -1,3 +1,4 @@
+import { euroLender } from '../../testing/lender.ts'
 import { message } from '../../model/messages/message.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import type { Page } from '../../model/page.ts'
@@ -8,7 +9,7 @@ import { typeById } from '../../program/document-type.ts'
 
 const eur = (amount: string) => ({ amount, currency: 'EUR' })
 function read(type: string, ...pages: Page[]) {
-  const reading = extractDocument(pages, typeById(builtInTypes, type))
+  const reading = extractDocument(pages, typeById(builtInTypes, type), euroLender)
   return { ...reading, of: (name: string) => reading.fields.find((f) => f.name === name)! }
 }
 const values = (type: string, lines: string[]): Record<string, Value> =>
@@ -194,7 +195,9 @@ test('values of a type with no fields', () =>
   expect(read('unknown', pageOf(['Tide table'])).fields).toEqual([]))
 
 const value = (type: string, lines: string[], name: string) =>
-  extractDocument([pageOf(lines)], typeById(builtInTypes, type)).fields.find((f) => f.name === name)!.value
+  extractDocument([pageOf(lines)], typeById(builtInTypes, type), euroLender).fields.find(
+    (f) => f.name === name,
+  )!.value
 
 test('quotation marks end a name, and a label behind a comma begins the next value', () => {
   const lines = ['Haldane Boats Ltd', 'Quote', 'Re: vessel “Wave Dancer”, hull no. SKR-54193']
@@ -247,6 +250,7 @@ describe('on a weak print', () => {
       extractDocument(
         [pageOf(lines, { confidence: sure, source: 'ocr', at: [0.08, 0.22, 0.6, 0.8] })],
         typeById(builtInTypes, type),
+        euroLender,
       ).fields.map((f) => [f.name, f]),
     )
   const statement = (opening: string, second = '1,657.15') => [
@@ -651,6 +655,7 @@ test('a name whose parts stand a little wide is whole; what stands a column apar
     extractDocument(
       [pageOf(['Payslip', 'Employee | Rosalind | Pettigrew', 'Net pay | 2,140.55'], { at: [0.08, 0.4, at] })],
       typeById(builtInTypes, 'payslip'),
+      euroLender,
     ).fields.find((f) => f.name === 'employee_name')!
   expect(slip(0.482)).toMatchObject({ value: 'Rosalind Pettigrew', needsReview: false })
   expect(slip(0.7).value).not.toBe('Rosalind Pettigrew')

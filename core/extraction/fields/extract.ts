@@ -1,4 +1,7 @@
 import { type Box, type FieldValue, message, type Message, type Page } from '../../model/index.ts'
+import type { Lender, Locale } from '../../locale/index.ts'
+import { otherDay } from '../parsers/date.ts'
+import { inferLocale } from '../locale/infer-locale.ts'
 import { missingAround } from '../../layout/index.ts'
 import type { DocumentType, Field } from '../../program/index.ts'
 import { candidatesFromSums } from '../consistency/sums.ts'
@@ -20,15 +23,20 @@ import type { Table } from '../tables/table.ts'
 
 /** All that is read from one document. */
 export interface DocumentReading {
+  /** How the paper writes amounts and days. */
+  locale: Locale
   fields: FieldValue[]
   signature: Signature | null
 }
 
 /**
- * Reads every field of a document of a known type from its pages, in reading order. Nothing found is a value
+ * Reads every field of a document of a known type from its pages, in reading order, as its paper writes amounts
+ * and days. Nothing found is a value
  * too: `null`, asked about unless the field may well be absent.
  */
-export function extractDocument(pages: readonly Page[], type: DocumentType): DocumentReading {
+export function extractDocument(given: readonly Page[], type: DocumentType, lender: Lender): DocumentReading {
+  const locale = inferLocale(given, lender)
+  const pages = given.map((page): Page => ({ ...page, locale }))
   const candidates = generateCandidates(pages, type)
   const tables = new Map(
     type.fields.filter((f) => f.kind === 'table').map((f) => [f.name, tableReadings(pages, f)]),
@@ -77,9 +85,9 @@ export function extractDocument(pages: readonly Page[], type: DocumentType): Doc
   const fields = type.fields.map((field) =>
     field.kind === 'table'
       ? tableValue(settled.get(field.name)!, field, lacking)
-      : fieldValue(field, chosen.get(field.name)!),
+      : fieldValue(field, chosen.get(field.name)!, locale),
   )
-  return { fields, signature: readSignature(pages, type) }
+  return { fields, signature: readSignature(pages, type), locale }
 }
 
 /** A reading less likely than this is none. */
@@ -149,7 +157,7 @@ function carriedOver(
   }
 }
 
-function fieldValue(field: Field, chosen: Ranked): FieldValue {
+function fieldValue(field: Field, chosen: Ranked, locale: Locale): FieldValue {
   const top = chosen.ranked[0]
   const probability = probabilityOf(chosen)
   if (!top || probability < UNLIKELY) {
@@ -167,14 +175,15 @@ function fieldValue(field: Field, chosen: Ranked): FieldValue {
     }
   }
   const { candidate } = top
-  const needsReview = probability < field.threshold
+  const other = field.kind === 'date' && locale.orderOpen ? otherDay(candidate.raw) : null
+  const needsReview = probability < field.threshold || other !== null
   return {
     name: field.name,
     value: candidate.value,
     raw: candidate.raw,
-    confidence: round(probability),
+    confidence: round(other === null ? probability : Math.min(probability, 0.5)),
     needsReview,
-    reason: needsReview ? reasonOf(chosen) : null,
+    reason: other ? message('value.day_or_month', { other }) : needsReview ? reasonOf(chosen) : null,
     others: chosen.ranked
       .slice(1, 4)
       .filter((r) => r.probability > 0.02)

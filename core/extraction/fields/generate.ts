@@ -1,5 +1,5 @@
 import { isSentence, linesOf } from '../../layout/index.ts'
-import { isMoney, type Page, plain, type Word } from '../../model/index.ts'
+import { isMoney, localeOf, type Page, plain, type Word } from '../../model/index.ts'
 import { fold, nearlyWord, tokens } from '../../text/index.ts'
 import type { DocumentType, Field } from '../../program/index.ts'
 import { addressIn } from './addresses.ts'
@@ -12,7 +12,7 @@ import { kindReaders } from '../parsers/index.ts'
 import type { Reading } from '../parsers/reading.ts'
 import { repairDigits, repairNumeral } from '../parsers/numeral.ts'
 import { repairPostcode } from '../parsers/postcode.ts'
-import { parseDate } from '../parsers/date.ts'
+import { isDay } from '../parsers/date.ts'
 import { orgLikeness } from '../parsers/words.ts'
 import { labelLike, findLabels, setOff } from '../labels/find-labels.ts'
 import { malformed } from '../parsers/malformed.ts'
@@ -104,7 +104,7 @@ const PASSES: readonly ((collected: Collected) => void)[] = [
     for (const field of type.fields) if (field.kind === 'org') wholeFirms(found.get(field.name)!)
   },
   // Amounts are put into the paper's currency before guesses are made of what is left.
-  ({ found }) => inOneCurrency(found),
+  ({ pages, found }) => inOneCurrency(found, localeOf(pages[0])),
   // What a line's end cuts off is worth less before the certain values say how the page is set.
   ({ found }) => acrossLines(found),
   // The style is that of values that labels gave: a guess has none.
@@ -393,11 +393,12 @@ const PERIOD_SCORE = 0.8
 function periodAt({ region, field, byLine }: Spot): Candidate | null {
   if (!field.sources.includes('period')) return null
   const { words } = region
+  const locale = localeOf(region.page)
   const period =
-    periodIn(words) ??
-    (isWrapped(words) ? periodIn([...words, ...wrappedRest(region, byLine)]) : null) ??
-    periodIn([...words, ...alongside(region)]) ??
-    periodIn([...words, ...lineUnder(region)])
+    periodIn(words, locale) ??
+    (isWrapped(words) ? periodIn([...words, ...wrappedRest(region, byLine)], locale) : null) ??
+    periodIn([...words, ...alongside(region)], locale) ??
+    periodIn([...words, ...lineUnder(region)], locale)
   return (
     period && {
       field: field.name,
@@ -468,7 +469,9 @@ function twoLinesAt(spot: Spot): Candidate | null {
   const second = secondLine(region, label, byLine)
   if (!second) return null
   const kind = field.kind as keyof typeof kindReaders
-  const whole = kindReaders[kind]([...region.words, ...second]).find((r) => r.words.includes(second.at(-1)!))
+  const whole = kindReaders[kind]([...region.words, ...second], localeOf(region.page)).find((r) =>
+    r.words.includes(second.at(-1)!),
+  )
   return whole &&
     whole.plausibility >= CLEAR &&
     (field.kind === 'org' || !labelLike(second.map((w) => w.text).join(' '), type))
@@ -487,7 +490,7 @@ function readingsAt({ region, field, byLine, type }: Spot): Reading[] {
   const dated =
     field.kind === 'money'
       ? new Set([
-          ...kindReaders.date(region.words).flatMap((d) => d.words),
+          ...kindReaders.date(region.words, localeOf(region.page)).flatMap((d) => d.words),
           ...(region.words.length > 2 ? region.words.filter((w) => /^(?:19|20)\d\d$/.test(w.text)) : []),
         ])
       : null
@@ -509,8 +512,7 @@ function readingScore(reading: Reading, rank: number, { region, field, label }: 
   const lead = region.words.indexOf(reading.words[0])
   const prose = lead > 2 && kind !== 'iban' ? -0.4 * Math.min(5, lead - 2) : 0
   // A name of a thing is no number: what reads as a day, an amount or a code belongs to another label.
-  const coded =
-    kind === 'text' && (/\d.*\d.*\d.*\d/.test(reading.raw) || parseDate(reading.raw) !== null) ? -1.4 : 0
+  const coded = kind === 'text' && (/\d.*\d.*\d.*\d/.test(reading.raw) || isDay(reading.raw)) ? -1.4 : 0
   // A year alone is part of a date, not a number of anything.
   const year = kind === 'id' && /^(?:19|20)\d\d$/.test(plain(reading.value)) ? -1.6 : 0
   // Under "With best wishes" stands a scrawl, and the name under that.

@@ -1,4 +1,4 @@
-import { overlap, type Page } from '../../model/index.ts'
+import { overlap, type Page, localeOf } from '../../model/index.ts'
 import { type Line, linesOf, type Segment } from '../../layout/index.ts'
 import type { DocumentType } from '../../program/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
@@ -20,7 +20,7 @@ export function gridCandidates(page: Page, type: DocumentType): Candidate[] {
     if (cells.length < 2 || /\d/.test(row.text) || row.words.length > 5) return []
     const amounts = cells.flatMap((cell) =>
       kindReaders
-        .money(cell.words)
+        .money(cell.words, localeOf(page))
         .filter((r) => r.plausibility >= 0.8 && r.words.length === cell.words.length)
         .map((reading) => ({ cell, reading })),
     )

@@ -2,11 +2,17 @@ import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
 import { cutShort, endOf, periodIn, periodCandidates } from './periods.ts'
 import { typeById } from '../../program/document-type.ts'
+import { localeOfLender } from '../../locale/index.ts'
+import { euroLender } from '../../testing/lender.ts'
+import type { Word } from '../../model/index.ts'
+
+const EURO = localeOfLender(euroLender)
+const stretchIn = (words: Word[]) => periodIn(words, EURO)
 
 const payslip = typeById(builtInTypes, 'payslip')
 const field = (name: string) => payslip.fields.find((f) => f.name === name)!
 const period = (line: string) => {
-  const found = periodIn(pageOf([line]).words)
+  const found = stretchIn(pageOf([line]).words)
   return found && [found.start, found.end]
 }
 

@@ -1,5 +1,6 @@
+import type { Locale } from '../../locale/index.ts'
 import { type Line, linesOf, type Segment } from '../../layout/index.ts'
-import type { Page, Word } from '../../model/index.ts'
+import { type Page, type Word, localeOf } from '../../model/index.ts'
 import type { Field } from '../../program/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { monthEnd, parsePeriod } from '../parsers/date.ts'
@@ -17,14 +18,14 @@ const endsPeriod = (word: Word): boolean =>
   /\d/.test(word.text) || (word.confidence < 1 && word.text.length <= 5)
 
 /** The longest stretch of words that is a period; the month and year of a whole date are none. */
-export function periodIn(words: Word[]): Period | null {
+export function periodIn(words: Word[], locale: Locale): Period | null {
   if (!words.some((w) => /\d/.test(w.text))) return null
   for (let length = Math.min(9, words.length); length >= 1; length--)
     for (let at = 0; at + length <= words.length; at++) {
       if (!endsPeriod(words[at + length - 1])) continue
       const span = words.slice(at, at + length)
       const raw = span.map((w) => w.text).join(' ')
-      const period = parsePeriod(raw)
+      const period = parsePeriod(raw, locale)
       const before = words[at - 1]?.text ?? ''
       if (
         period &&
@@ -34,7 +35,7 @@ export function periodIn(words: Word[]): Period | null {
       if (period) return { ...period, words: span, raw }
     }
   // The stroke between two days is the first thing a weak reader loses.
-  const days = kindReaders.date(words)
+  const days = kindReaders.date(words, locale)
   if (days.length === 2 && (days[0].value as string) < (days[1].value as string))
     return {
       start: days[0].value as string,
@@ -61,22 +62,27 @@ export function cutShort(words: Word[]): Period | null {
 export const endOf = (field: Field): 'start' | 'end' =>
   /_start$|_from$|^from|^start_/.test(field.name) ? 'start' : 'end'
 
-const known = new WeakMap<Segment, { period: Period | null }>()
+const known = new WeakMap<Segment, Map<Locale, Period | null>>()
 
 /** The period in a segment, or over the end of its line; looked for once of each. */
-export function periodOf(segment: Segment, next: Line | undefined): Period | null {
-  let found = known.get(segment)
-  if (!found) known.set(segment, (found = { period: periodIn(segment.words) ?? overTheEnd(segment, next) }))
-  return found.period
+export function periodOf(segment: Segment, next: Line | undefined, locale: Locale): Period | null {
+  let read = known.get(segment)
+  if (!read) known.set(segment, (read = new Map()))
+  let period = read.get(locale)
+  if (period === undefined) {
+    period = periodIn(segment.words, locale) ?? overTheEnd(segment, next, locale)
+    read.set(locale, period)
+  }
+  return period
 }
 
 /** "… between 25/01/2025 and" over "24/01/2027.": a sentence carries a period over the end of its line. */
-function overTheEnd({ words, box }: Segment, next: Line | undefined): Period | null {
+function overTheEnd({ words, box }: Segment, next: Line | undefined, locale: Locale): Period | null {
   const rest = next?.segments.find((s) => Math.abs(s.box[0] - box[0]) < 0.02)
   return rest &&
     words.length >= SENTENCE &&
     /\d|^(?:and|to|until|till|au|al|[y\-–]|et)$/i.test(words.at(-1)!.text)
-    ? periodIn([...words.slice(-SENTENCE), ...rest.words.slice(0, 4)])
+    ? periodIn([...words.slice(-SENTENCE), ...rest.words.slice(0, 4)], locale)
     : null
 }
 const SENTENCE = 5
@@ -87,7 +93,7 @@ export function periodCandidates(page: Page, field: Field): Candidate[] {
     line.box[1] > 0.45 || index > 24
       ? []
       : line.segments.flatMap((segment): Candidate[] => {
-          const period = periodOf(segment, linesOf(page)[index + 1])
+          const period = periodOf(segment, linesOf(page)[index + 1], localeOf(page))
           if (!period) return []
           const share = period.words.length / segment.words.length
           const range = period.words.length > 2

@@ -1,5 +1,6 @@
+import type { Locale } from '../../locale/index.ts'
 import { type Line, linesOf } from '../../layout/index.ts'
-import type { Page, Word } from '../../model/index.ts'
+import { type Page, type Word, localeOf } from '../../model/index.ts'
 import type { DocumentType, Field } from '../../program/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { kindReaders } from '../parsers/index.ts'
@@ -68,7 +69,7 @@ export function runningTextCandidates(page: Page, type: DocumentType): Candidate
         end,
         Math.min(stream.length, end + reach + 6, other ? other.from : Infinity),
       )
-      const found = firstOf(field, clean.slice(end, stop), stream.slice(end, stop))
+      const found = firstOf(field, clean.slice(end, stop), stream.slice(end, stop), localeOf(page))
       if (!found) return []
       const places = found.words.map((w) => clean.indexOf(w))
       const skipped = places[0] - end
@@ -242,15 +243,16 @@ function firstOf(
   field: Field,
   ahead: Word[],
   printed: readonly Word[],
+  locale: Locale,
 ): { value: Candidate['value']; raw: string; words: Word[]; repaired: boolean; partial?: boolean } | null {
   if (field.kind === 'table' || field.kind === 'choice' || field.kind === 'yesno' || field.kind === 'address')
     return null
   if (field.kind === 'money') {
     // "for the year 2025 came to EUR 19,628.00": a bare figure is passed over where an amount follows.
-    const amounts = kindReaders.money(ahead).filter((r) => !/^(?:19|20)\d\d$/.test(r.raw))
+    const amounts = kindReaders.money(ahead, locale).filter((r) => !/^(?:19|20)\d\d$/.test(r.raw))
     return amounts.find((r) => r.plausibility >= 0.8) ?? amounts[0] ?? null
   }
-  if (!CAPITALISED.has(field.kind)) return kindReaders[field.kind](ahead)[0] ?? null
+  if (!CAPITALISED.has(field.kind)) return kindReaders[field.kind](ahead, locale)[0] ?? null
   if (field.common) return commonWords(ahead, printed)
   const from = ahead.findIndex((w) => /^\p{Lu}/u.test(w.text) && w.text !== 'I')
   if (from < 0) return null

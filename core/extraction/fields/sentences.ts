@@ -1,10 +1,10 @@
 import { linesOf, type Segment } from '../../layout/index.ts'
-import type { Page, Word } from '../../model/index.ts'
+import { type Page, type Word, localeOf } from '../../model/index.ts'
 import { squeeze } from '../../text/index.ts'
 import type { Field } from '../../program/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { kindReaders } from '../parsers/index.ts'
-import { parseDate } from '../parsers/date.ts'
+import { isDay } from '../parsers/date.ts'
 import { LEGAL_FORM, nameLikeness, orgLikeness, withoutTitle } from '../parsers/words.ts'
 
 /** Names and dates that stand in running text: "I, Ottilie Varnham, agree", a letter's date line. */
@@ -77,13 +77,12 @@ export function sentenceCandidates(page: Page, field: Field): Candidate[] {
       line.box[1] > 0.5
         ? []
         : line.segments.flatMap((segment): Candidate[] => {
-            const found = kindReaders.date(segment.words)
+            const found = kindReaders.date(segment.words, localeOf(page))
             return found
               .slice(0, 1)
               .filter(
                 (r) =>
-                  (r.words.length >= segment.words.length - 3 || closes(r.words, segment)) &&
-                  parseDate(r.raw) !== null,
+                  (r.words.length >= segment.words.length - 3 || closes(r.words, segment)) && isDay(r.raw),
               )
               .map((r) => ({
                 field: field.name,

@@ -1,3 +1,4 @@
+import { euroLender } from '../../testing/lender.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from './extract.ts'
@@ -5,7 +6,7 @@ import { typeById } from '../../program/document-type.ts'
 
 const assessment = typeById(builtInTypes, 'tax_assessment')
 const year = (...lines: string[]) =>
-  extractDocument([pageOf(lines)], assessment).fields.find((f) => f.name === 'tax_year')!.value
+  extractDocument([pageOf(lines)], assessment, euroLender).fields.find((f) => f.name === 'tax_year')!.value
 
 test('the heading names the year', () =>
   expect(

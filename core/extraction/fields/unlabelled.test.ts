@@ -1,10 +1,13 @@
+import { euroLender } from '../../testing/lender.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from './extract.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const of = (type: string, lines: string[], name: string) =>
-  extractDocument([pageOf(lines)], typeById(builtInTypes, type)).fields.find((f) => f.name === name)!
+  extractDocument([pageOf(lines)], typeById(builtInTypes, type), euroLender).fields.find(
+    (f) => f.name === name,
+  )!
 
 test('a name under a word that nobody knows is a guess that is asked', () => {
   expect(

@@ -1,5 +1,5 @@
 import { isSentence, linesOf, type Segment } from '../../layout/index.ts'
-import { type Page, plain, type Word } from '../../model/index.ts'
+import { type Page, plain, type Word, localeOf } from '../../model/index.ts'
 import { fold } from '../../text/index.ts'
 import type { DocumentType, Field } from '../../program/index.ts'
 import { isPeriod, wholeMonth } from '../consistency/confirmations.ts'
@@ -94,7 +94,9 @@ function guessesOn(
         const words = valueWords(segment, here)
         if (words.length === 0 || spokenFor(segment, here)) return []
         const reading = FORMED.has(field.kind)
-          ? kindReaders[field.kind as keyof typeof kindReaders](words).filter((r) => r.plausibility >= 0.8)
+          ? kindReaders[field.kind as keyof typeof kindReaders](words, localeOf(page)).filter(
+              (r) => r.plausibility >= 0.8,
+            )
           : BY_LIKENESS.has(field.kind)
             ? byLikeness(words, field, type, page, index)
             : []

@@ -1,4 +1,5 @@
-import { type Box, boxAround, overlap, type Page, plain, type Word } from '../../model/index.ts'
+import type { Locale } from '../../locale/index.ts'
+import { type Box, boxAround, overlap, type Page, plain, type Word, localeOf } from '../../model/index.ts'
 import { isSentence, type Line, linesOf, type Segment, typicalHeight } from '../../layout/index.ts'
 import type { FieldKind } from '../../program/index.ts'
 import { kindReaders } from '../parsers/index.ts'
@@ -107,7 +108,7 @@ function valuesOn(page: Page, inTable: ReadonlySet<Line>): UntypedValue[] {
   const used = new Set<Segment>()
   const found: UntypedValue[] = []
   const put = (label: string | null, words: readonly Word[]) => {
-    const said = sayingOf(label, words, page.number)
+    const said = sayingOf(label, words, page)
     if (said) found.push(said)
     return said !== null
   }
@@ -154,7 +155,8 @@ function valuesOn(page: Page, inTable: ReadonlySet<Line>): UntypedValue[] {
   lines.forEach((line) => {
     if (!inTable.has(line))
       for (const segment of line.segments)
-        if (!used.has(segment) && FORMED.some((kind) => formOf(kind, segment.words))) put(null, segment.words)
+        if (!used.has(segment) && FORMED.some((kind) => formOf(kind, segment.words, localeOf(page))))
+          put(null, segment.words)
   })
   return found.sort((a, b) => a.box[1] - b.box[1] || a.box[0] - b.box[0])
 }
@@ -175,16 +177,16 @@ const labelOf = (words: readonly Word[]): string =>
 const FORMED = ['iban', 'email', 'date', 'money', 'percent'] as const satisfies readonly FieldKind[]
 
 /** The value of a kind that all of the words make up, its marks aside. */
-function formOf(kind: keyof typeof kindReaders, words: readonly Word[]): string | null {
+function formOf(kind: keyof typeof kindReaders, words: readonly Word[], locale: Locale): string | null {
   // Numbers are read for percentages too; without its sign one is a number.
   if (kind === 'percent' && !words.some((w) => w.text.includes('%'))) return null
-  const reading = kindReaders[kind]([...words]).find(
+  const reading = kindReaders[kind]([...words], locale).find(
     (r) => r.plausibility >= 0.8 && r.words.length >= words.filter((w) => /[\p{L}\d]/u.test(w.text)).length,
   )
   return reading ? plain(reading.value) : null
 }
 
-function sayingOf(label: string | null, words: readonly Word[], page: number): UntypedValue | null {
+function sayingOf(label: string | null, words: readonly Word[], page: Page): UntypedValue | null {
   const raw = words
     .map((w) => w.text)
     .join(' ')
@@ -192,10 +194,10 @@ function sayingOf(label: string | null, words: readonly Word[], page: number): U
   if (!/[\p{L}\d]/u.test(raw)) return null
   const box = boxAround(words.map((w) => w.box))
   for (const kind of FORMED) {
-    const value = formOf(kind, words)
-    if (value) return { label, value, raw, kind, page, box }
+    const value = formOf(kind, words, localeOf(page))
+    if (value) return { label, value, raw, kind, page: page.number, box }
   }
-  return { label, value: raw, raw, kind: kindOfWords(raw, label), page, box }
+  return { label, value: raw, raw, kind: kindOfWords(raw, label), page: page.number, box }
 }
 
 function kindOfWords(text: string, label: string | null): FieldKind {

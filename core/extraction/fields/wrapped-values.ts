@@ -1,5 +1,6 @@
+import { isCurrencySign } from '../../locale/index.ts'
 import { linesOf } from '../../layout/index.ts'
-import type { Word } from '../../model/index.ts'
+import { type Word, localeOf } from '../../model/index.ts'
 import { monthOf } from '../parsers/date.ts'
 import { kindReaders } from '../parsers/index.ts'
 import { rawOf, type Reading } from '../parsers/reading.ts'
@@ -82,7 +83,8 @@ export function wholeReadings(
   kind: keyof typeof kindReaders,
   byLine: LabelsByLine,
 ): Reading[] {
-  const own = kindReaders[kind](region.words)
+  const locale = localeOf(region.page)
+  const own = kindReaders[kind](region.words, locale)
   // The last figures of a telephone number, alone in the column of values.
   if (kind === 'phone') {
     const [rest] = continuing(region, byLine, 1)
@@ -98,13 +100,17 @@ export function wholeReadings(
     !BREAKING.has(kind) ||
     region.words.length > 8 ||
     (kind === 'id' ? !/-$/.test(region.words.at(-1)!.text) : own.some((r) => r.plausibility > 0.6)) ||
-    !(/\d|€|EUR/.test(rawOf(region.words)) || (kind === 'date' && isWrapped(region.words)))
+    !(
+      /\d|\p{Sc}/u.test(rawOf(region.words)) ||
+      region.words.some((w) => isCurrencySign(w.text)) ||
+      (kind === 'date' && isWrapped(region.words))
+    )
   )
     return own
   const rest = wrappedRest(region, byLine)
   // The shortest that makes a whole value: what stands beneath it is the next one's.
   for (let more = 1; more <= Math.min(4, rest.length); more++) {
-    const whole = kindReaders[kind]([...region.words, ...rest.slice(0, more)]).filter(
+    const whole = kindReaders[kind]([...region.words, ...rest.slice(0, more)], locale).filter(
       (r) =>
         r.plausibility > 0.6 && r.words.some((w) => region.words.includes(w)) && r.words.includes(rest[0]),
     )

@@ -1,3 +1,4 @@
+import { euroLender } from '../../testing/lender.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import type { Page } from '../../model/page.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
@@ -39,7 +40,9 @@ test('what is learnt on one layout is read on another', () => {
     '2,140.55',
   ])
   const net = (labels: { field: string; wording: string }[]) =>
-    extractDocument([page], withLearntLabels(payslip, labels)).fields.find((f) => f.name === 'net_pay')!
+    extractDocument([page], withLearntLabels(payslip, labels), euroLender).fields.find(
+      (f) => f.name === 'net_pay',
+    )!
   const before = net([])
   expect(before.needsReview).toBe(true)
   expect(net([{ field: 'net_pay', wording: 'quayside sum' }])).toMatchObject({
@@ -65,6 +68,7 @@ test('a field never configured is read from one example', () => {
     extractDocument(
       [page],
       withLearntLabels(type, [{ field: 'ice_money', wording: 'ice money' }]),
+      euroLender,
     ).fields.find((f) => f.name === 'ice_money'),
   ).toMatchObject({ value: { amount: '31.20' }, needsReview: false })
 })

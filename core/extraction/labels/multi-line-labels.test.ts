@@ -1,3 +1,4 @@
+import { euroLender } from '../../testing/lender.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from '../fields/extract.ts'
@@ -6,7 +7,7 @@ import { typeById } from '../../program/document-type.ts'
 const card = typeById(builtInTypes, 'identity_card')
 const read = (lines: string[], at?: number[]) =>
   Object.fromEntries(
-    extractDocument([pageOf(lines, { at })], card)
+    extractDocument([pageOf(lines, { at })], card, euroLender)
       .fields.filter((f) => f.value !== null)
       .map((f) => [f.name, f.value]),
   )
@@ -56,7 +57,7 @@ describe('labels in several tongues that a narrow cell breaks over its lines', (
 
 describe('labels in two lines', () => {
   const bill = typeById(builtInTypes, 'utility_bill')
-  const bound = (lines: string[]) => extractDocument([pageOf(lines)], bill).fields
+  const bound = (lines: string[]) => extractDocument([pageOf(lines)], bill, euroLender).fields
   test('a half that says nothing alone is read with the other', () => {
     expect(
       bound(['Electricity bill', 'Supply | 12 Gannet Row,', 'address: | Port Ellery SK4 2QD']).find(

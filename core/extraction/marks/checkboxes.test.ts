@@ -1,3 +1,4 @@
+import { euroLender } from '../../testing/lender.ts'
 import { inkOf, none } from '../../testing/ink-of.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
@@ -7,7 +8,7 @@ import { typeById } from '../../program/document-type.ts'
 const application = typeById(builtInTypes, 'loan_application')
 
 const choice = (line: string, dark: (x: number, y: number) => boolean = none) =>
-  extractDocument([pageOf(['Loan application', line], { ink: inkOf(dark) })], application).fields
+  extractDocument([pageOf(['Loan application', line], { ink: inkOf(dark) })], application, euroLender).fields
 const field = (fields: ReturnType<typeof choice>, name: string) => fields.find((f) => f.name === name)!.value
 test.each([
   ['Employment status | [X] Employed [ ] Self-employed', 'employed'],
@@ -40,7 +41,9 @@ describe('boxes of a scan', () => {
       confidence: sure,
       ink: inkOf((x, y) => frame(x, y, 25, 29) || frame(x, y, 93, 29) || inside(x, y)),
     })
-    return extractDocument([page], application).fields.find((f) => f.name === 'employment_status')!.value
+    return extractDocument([page], application, euroLender).fields.find(
+      (f) => f.name === 'employment_status',
+    )!.value
   }
   test('that hang higher than their words tell by what is in them', () =>
     expect([status(25), status(93)]).toEqual(['employed', 'self_employed']))
@@ -69,7 +72,9 @@ describe('boxes of a scan', () => {
       }
     }
     const said = (ticked: number) =>
-      extractDocument([page(ticked)], application).fields.find((f) => f.name === 'employment_status')!
+      extractDocument([page(ticked)], application, euroLender).fields.find(
+        (f) => f.name === 'employment_status',
+      )!
     expect(said(25)).toMatchObject({ value: 'employed' })
     expect(said(93)).not.toMatchObject({ value: 'employed', needsReview: false })
   })
@@ -81,6 +86,7 @@ test('an empty ring that ran into its option is none of its letters', () => {
   const read = extractDocument(
     [pageOf(words, { source: 'ocr', confidence: 0.96, ink: filled })],
     application,
+    euroLender,
   ).fields.find((f) => f.name === 'existing_loan')!
   expect(read).toMatchObject({ value: true })
 })
@@ -90,15 +96,20 @@ test('ink that contradicts what was read in a box makes it a question', () => {
     confidence: 0.96,
     ink: inkOf((x, y) => x > 130 && x < 140 && y > 18 && y < 25),
   })
-  const read = extractDocument([page], application).fields.find((f) => f.name === 'existing_loan')!
+  const read = extractDocument([page], application, euroLender).fields.find(
+    (f) => f.name === 'existing_loan',
+  )!
   expect(read).toMatchObject({ value: false, needsReview: true })
 })
 
 describe('choices on scans', () => {
   const scanned = (line: string) =>
     field(
-      extractDocument([pageOf(['Loan application', line], { ink: inkOf(none), source: 'ocr' })], application)
-        .fields,
+      extractDocument(
+        [pageOf(['Loan application', line], { ink: inkOf(none), source: 'ocr' })],
+        application,
+        euroLender,
+      ).fields,
       'employment_status',
     )
   test('a letter misread leaves the choice what it is', () =>
@@ -144,6 +155,7 @@ describe('rings on scans', () => {
         }),
       ],
       application,
+      euroLender,
     ).fields
   }
   const of = (fields: ReturnType<typeof filledAt>, name: string) => fields.find((f) => f.name === name)!

@@ -1,3 +1,4 @@
+import { euroLender } from '../../testing/lender.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from '../fields/extract.ts'
@@ -16,6 +17,7 @@ const says = (field: string, ...lines: string[]) =>
       ]),
     ],
     form,
+    euroLender,
   ).fields.find((f) => f.name === field)!.value
 
 test.each([

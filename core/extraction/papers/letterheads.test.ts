@@ -1,3 +1,4 @@
+import { euroLender } from '../../testing/lender.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from '../fields/extract.ts'
@@ -8,7 +9,7 @@ import { typeById } from '../../program/document-type.ts'
  * know and it must be asked.
  */
 const firm = (type: string, field: string, ...lines: string[]) => {
-  const found = extractDocument([pageOf(lines)], typeById(builtInTypes, type)).fields.find(
+  const found = extractDocument([pageOf(lines)], typeById(builtInTypes, type), euroLender).fields.find(
     (f) => f.name === field,
   )!
   return found.needsReview ? null : found.value

@@ -2,6 +2,14 @@ import fc from 'fast-check'
 import { dateForms } from '../../../demo/story.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import { isoDate, monthEnd, monthOf, parseDate, parsePeriod, readDates } from './date.ts'
+import { localeOfLender } from '../../locale/index.ts'
+import { euroLender } from '../../testing/lender.ts'
+import type { Word } from '../../model/index.ts'
+
+const EURO = localeOfLender(euroLender)
+const parsed = (text: string) => parseDate(text, EURO)
+const period = (text: string) => parsePeriod(text, EURO)
+const daysIn = (words: Word[]) => readDates(words, EURO)
 
 test.each([
   ['14/03/2026', '2026-03-14'],
@@ -19,11 +27,11 @@ test.each([
   ['3 Sept. 1988', '1988-09-03'],
   ['28-JUL-64', '1964-07-28'],
   ['12/25/2026', '2026-12-25'],
-])('%s is %s', (text, iso) => expect(parseDate(text)?.value).toBe(iso))
+])('%s is %s', (text, iso) => expect(parsed(text)?.value).toBe(iso))
 
 test.each(['31/02/2026', '14/2026', 'March', '1 234,56', 'SK4 2QD', '', '99/99/9999', 'page 2 of 3'])(
   '%s is no date',
-  (text) => expect(parseDate(text)).toBeNull(),
+  (text) => expect(parsed(text)).toBeNull(),
 )
 
 test.each([
@@ -31,15 +39,15 @@ test.each([
   ['28rd March 2026', '2026-03-23'],
   ['7st May 2026', '2026-05-01'],
 ])('%s says by its ending that it is %s', (text, value) =>
-  expect(parseDate(text)).toEqual({ value, plausibility: 0.7, repaired: true }),
+  expect(parsed(text)).toEqual({ value, plausibility: 0.7, repaired: true }),
 )
 test('a letter for a digit before the name of a month, too', () =>
-  expect([parseDate('O1-Jan-2026'), parseDate('1] January 2026')]).toEqual([
+  expect([parsed('O1-Jan-2026'), parsed('1] January 2026')]).toEqual([
     { value: '2026-01-01', plausibility: 0.85, repaired: true },
     { value: '2026-01-11', plausibility: 0.85, repaired: true },
   ]))
 test('a letter for a digit is mended and said', () =>
-  expect(parseDate('l4/O3/2026')).toEqual({ value: '2026-03-14', plausibility: 0.7, repaired: true }))
+  expect(parsed('l4/O3/2026')).toEqual({ value: '2026-03-14', plausibility: 0.7, repaired: true }))
 
 test.each([
   ['1 March 2026 to 31 March 2026', '2026-03-01', '2026-03-31'],
@@ -51,10 +59,10 @@ test.each([
   ['février 2024', '2024-02-01', '2024-02-29'],
   ['02/2026', '2026-02-01', '2026-02-28'],
   ['01.12.2025 au 31.12.2025', '2025-12-01', '2025-12-31'],
-])('%s runs from %s to %s', (text, start, end) => expect(parsePeriod(text)).toEqual({ start, end }))
+])('%s runs from %s to %s', (text, start, end) => expect(period(text)).toEqual({ start, end }))
 
 test('a period that ends before it begins is none', () =>
-  expect(parsePeriod('31/03/2026 - 01/03/2026')).toBeNull())
+  expect(period('31/03/2026 - 01/03/2026')).toBeNull())
 test('months have names in three languages', () =>
   expect([monthOf('Januar'), monthOf('janv.'), monthOf('Enero'), monthOf('dic')]).toEqual([
     undefined,
@@ -76,7 +84,7 @@ test('every way of writing a day is read back', () => {
       fc.property(day, (iso) => {
         // Two digits of a year say nothing of the century before 1951.
         if (name === 'short' && iso < '1951-01-01') return true
-        return parseDate(write(iso))?.value === iso
+        return parsed(write(iso))?.value === iso
       }),
     )
 })
@@ -84,11 +92,11 @@ test.each([
   ['19101988', '1988-10-19'],
   ['01. 02 +2026', '2026-02-01'],
   ['Q2. 02. 2026', '2026-02-02'],
-])('%s out of boxes or weak print', (text, iso) => expect(parseDate(text)?.value).toBe(iso))
+])('%s out of boxes or weak print', (text, iso) => expect(parsed(text)?.value).toBe(iso))
 
 describe('as a weak reader spells a date', () => {
   const read = (text: string, sure: number) =>
-    readDates(pageOf([text], { confidence: sure }).words).map((r) => r.value)
+    daysIn(pageOf([text], { confidence: sure }).words).map((r) => r.value)
   test.each([
     ['06.022026', '2026-02-06'],
     ['0803/2026', '2026-03-08'],
@@ -104,21 +112,19 @@ describe('as a weak reader spells a date', () => {
     ['15-0CT-24', '2024-10-15'],
     ['3 5ep 2025', '2025-09-03'],
   ])('%s is %s, mended', (text, iso) => {
-    expect(readDates(pageOf([text], { confidence: 0.9 }).words)).toMatchObject([
-      { value: iso, repaired: true },
-    ])
+    expect(daysIn(pageOf([text], { confidence: 0.9 }).words)).toMatchObject([{ value: iso, repaired: true }])
     expect(read(text, 1)).toEqual([])
   })
 })
 test('a period whose first day runs into the word behind it', () =>
-  expect(parsePeriod('1to 31 January 2026')).toEqual({ start: '2026-01-01', end: '2026-01-31' }))
+  expect(period('1to 31 January 2026')).toEqual({ start: '2026-01-01', end: '2026-01-31' }))
 test.each([
   ['year ended 31 December 2025', '2025-01-01', '2025-12-31'],
   ['the financial year to 31/03/2026', '2025-04-01', '2026-03-31'],
   ['12 months ending 28 February 2025', '2024-03-01', '2025-02-28'],
   ['exercice clos le 30 juin 2025', '2024-07-01', '2025-06-30'],
-])('“%s” runs from %s to %s', (text, start, end) => expect(parsePeriod(text)).toEqual({ start, end }))
+])('“%s” runs from %s to %s', (text, start, end) => expect(period(text)).toEqual({ start, end }))
 test.each(['01.03.2026-31.03.2026', '01/03/2026–31/03/2026', '01.03.2026 - 31.03.2026'])(
   '%s is a period with no space around its stroke',
-  (text) => expect(parsePeriod(text)).toEqual({ start: '2026-03-01', end: '2026-03-31' }),
+  (text) => expect(period(text)).toEqual({ start: '2026-03-01', end: '2026-03-31' }),
 )

@@ -1,6 +1,8 @@
 import { confusions, months } from '../../lexicon/index.ts'
+import { internLocale, NEUTRAL, perLocale, type DateOrder, type Locale } from '../../locale/index.ts'
 import { editDistance, fold, memoize } from '../../text/index.ts'
-import { asDigits, readSpans, type KindReader } from './reading.ts'
+import type { Word } from '../../model/index.ts'
+import { asDigits, rawOf, readSpans, type KindReader } from './reading.ts'
 
 const monthByName = new Map(
   months.flatMap((year) => year.flatMap((names, i) => names.map((name) => [name, i + 1] as const))),
@@ -23,56 +25,78 @@ export function isoDate(year: number, month: number, day: number): string | null
   return date.toISOString().slice(0, 10)
 }
 
-const fullYear = (year: string): number =>
-  year.length === 4 ? +year : +year > 50 ? 1900 + +year : 2000 + +year
+function fullYear(year: string): number {
+  const figures = year.replace("'", '')
+  return figures.length === 4 ? +figures : +figures > 50 ? 1900 + +figures : 2000 + +figures
+}
+
+/** What two figures before or behind a year say, in an order. */
+const dayAndMonth = (a: string, b: string, order: DateOrder): { day: number; month: number } =>
+  order === 'mdy' ? { month: +a, day: +b } : { day: +a, month: +b }
+
+/** The day that two figures and a year are in an order, or in the other where they can be none in that. */
+function numericDay(a: string, b: string, year: number, order: DateOrder): string | null {
+  const { day, month } = dayAndMonth(a, b, order)
+  return isoDate(year, month, day) ?? isoDate(year, day, month)
+}
 
 const NUMERIC = /^(\d{1,2})\s?[/.\-–]\s?(\d{1,2})\s?[/.\-–]\s?(\d{4}|\d{2})$/
 /** Day, month and year one to a box: a form's comb loses the strokes between them. */
 const COMB = /^(\d{2})(\d{2})((?:19|20)\d{2})$/
+const COMB_YEAR_FIRST = /^((?:19|20)\d{2})(\d{2})(\d{2})$/
+const COMB_SHORT = /^(\d{2})(\d{2})(\d{2})$/
 const ISO = /^(\d{4})\s?[-/.]\s?(\d{1,2})\s?[-/.]\s?(\d{1,2})$/
+/** "4 March 2026", "the 4th day of March, 2026", "1st of May '26". */
 const NAMED =
-  /^(\d{1,2})(?:st|nd|rd|th|er|\.|º)?[\s-]*(?:(?:day of |de |of )\s*)?([a-z]{3,10})\.?,?[\s-]*(?:de |del )?(\d{4}|\d{2})$/
-/** Readers of pictures lose the space behind its comma, or take that for a point. */
-const MONTH_FIRST = /^([a-z]{3,10})\.?\s+(\d{1,2})(?:st|nd|rd|th)?(?:[,.]\s*|\s+)(\d{4})$/
+  /^(?:(?:the|el|le) )?(\d{1,2})(?:st|nd|rd|th|er|\.|º)?[\s-]*(?:(?:day of |de |of )\s*)?([a-z]{3,10})\.?,?[\s-]*(?:de |del |in the year )?(\d{4}|'?\d{2})$/
+/** "March 4, 2026", "Dec-01-2026", "Mar 4 '26"; readers of pictures lose the space behind its comma, or take that for a point. */
+const MONTH_FIRST =
+  /^([a-z]{3,10})\.?(?:\s+|-)(\d{1,2})(?:st|nd|rd|th)?(?:(?:[,.]\s*|\s+|-)(?:de |del )?(\d{4})|(?:,\s*|\s+)('\d{2})|,\s*(\d{2}))$/
+/** "2026 March 4", "2026-Mar-04". */
+const YEAR_FIRST = /^(\d{4})[\s-]+([a-z]{3,10})\.?[\s-]+(\d{1,2})$/
+
+interface ParsedDay {
+  value: string
+  plausibility: number
+  repaired: boolean
+}
 
 /**
- * One date written out, days before months; null for anything else.
+ * One date written out; null for anything else. Which of two figures is the month the locale says.
  * @returns the ISO date, and whether a letter had to be read as a digit
  */
-export const parseDate = memoize(
-  (text): { value: string; plausibility: number; repaired: boolean } | null => {
-    const clean = fold(text)
-      .trim()
-      .replace(/^[(:,;.]+|[),;:.]+$/g, '')
-      .trim()
-    if (clean.length < 6 || clean.length > 32 || !/[\dosil]/.test(clean)) return null
-    const ordinal = withItsOrdinal(clean)
-    if (ordinal !== clean) {
-      const value = dateIn(ordinal)
-      return value ? { value, plausibility: 0.7, repaired: true } : null
+export const parseDate = perLocale<ParsedDay | null>(memoize, (text, { dateOrder }) => {
+  const dateIn = (form: string) => dayIn(form, dateOrder)
+  const clean = fold(text)
+    .trim()
+    .replace(/^[(:,;.]+|[),;:.]+$/g, '')
+    .trim()
+  if (clean.length < 6 || clean.length > 32 || !/[\dosil]/.test(clean)) return null
+  const ordinal = withItsOrdinal(clean)
+  if (ordinal !== clean) {
+    const value = dateIn(ordinal)
+    return value ? { value, plausibility: 0.7, repaired: true } : null
+  }
+  const direct = dateIn(clean)
+  const packed = combIn(clean, dateOrder)
+  if (packed) return { value: packed, plausibility: 0.72, repaired: false }
+  if (direct)
+    return {
+      value: direct,
+      plausibility: /^\d{1,2}.\d{1,2}.\d{2}$/.test(clean) ? 0.85 : 1,
+      repaired: false,
     }
-    const direct = dateIn(clean)
-    const comb = COMB.exec(clean)
-    const packed = comb && isoDate(+comb[3], +comb[2], +comb[1])
-    if (packed) return { value: packed, plausibility: 0.72, repaired: false }
-    if (direct)
-      return {
-        value: direct,
-        plausibility: /^\d{1,2}.\d{1,2}.\d{2}$/.test(clean) ? 0.85 : 1,
-        repaired: false,
-      }
-    // "O1-Jan-2026", "1] January 2026": before the name of a month only figures stand.
-    const day = /^[0-9osil|![\]]{1,2}(?=(?:st|nd|rd|th)?[\s.-]*[a-z]{3})/.exec(clean)?.[0]
-    const named =
-      day && /\D/.test(day) ? dateIn(asDigits(day.replace(/[[\]]/g, '1')) + clean.slice(day.length)) : null
-    if (named) return { value: named, plausibility: 0.85, repaired: true }
-    if (/[a-z]{3}/.test(clean)) return null
-    const digits = asDigits(text.trim().replace(/[),;:.]+$/, ''))
-    // "01. 02 +2026": weak readers lose the points between, or see strokes in them.
-    const mended = dateIn(digits) ?? dateIn(digits.replace(/\s*[.,+*·°]\s*[+-]?\s*|\s+/g, '.'))
-    return mended ? { value: mended, plausibility: 0.7, repaired: true } : null
-  },
-)
+  // "O1-Jan-2026", "1] January 2026": before the name of a month only figures stand.
+  const day = /^[0-9osil|![\]]{1,2}(?=(?:st|nd|rd|th)?[\s.-]*[a-z]{3})/.exec(clean)?.[0]
+  const named =
+    day && /\D/.test(day) ? dateIn(asDigits(day.replace(/[[\]]/g, '1')) + clean.slice(day.length)) : null
+  if (named) return { value: named, plausibility: 0.85, repaired: true }
+  if (/[a-z]{3}/.test(clean)) return null
+  const digits = asDigits(text.trim().replace(/[),;:.]+$/, ''))
+  // "01. 02 +2026": weak readers lose the points between, or see strokes in them.
+  const mended = dateIn(digits) ?? dateIn(digits.replace(/\s*[.,+*·°]\s*[+-]?\s*|\s+/g, '.'))
+  return mended ? { value: mended, plausibility: 0.7, repaired: true } : null
+})
 
 /**
  * A date as weak readers and hasty hands write it, for pictures alone: on a page with a text layer such
@@ -81,8 +105,8 @@ export const parseDate = memoize(
  * ("z4-NOV-8s"), a month a letter off ("4 Hay 1963"), a day beyond its month ("46 Nov") and a year that lies
  * centuries back ("05.12.1783").
  */
-const parseWeakDate = memoize((text): { value: string; plausibility: number; repaired: boolean } | null => {
-  const found = parseDate(text)
+const parseWeakDate = perLocale<ParsedDay | null>(memoize, (text, locale) => {
+  const found = parseDate(text, locale)
   if (found) return found
   const clean = fold(text)
     .trim()
@@ -99,10 +123,12 @@ const parseWeakDate = memoize((text): { value: string; plausibility: number; rep
       : clean,
     withLettersInMonth(clean),
     named ? named[1] + named[2] + likelyMonth(named[3]) + named[4] + named[5] : clean,
-    clean.replace(/^[4-9](?=\d[\s./-])/, (tens) => TENS[tens]),
+    locale.dateOrder === 'mdy' && !named ? clean : clean.replace(/^[4-9](?=\d[\s./-])/, (tens) => TENS[tens]),
     clean.replace(/(?<!\d)1[0-8](\d{2})(?!\d)/, '19$1').replace(/(?<!\d)2[1-9](\d{2})(?!\d)/, '20$1'),
   ]
-  const value = tried.map((form) => (form === text ? null : dateIn(form))).find((date) => date !== null)
+  const value = tried
+    .map((form) => (form === text ? null : dayIn(form, locale.dateOrder)))
+    .find((date) => date !== null)
   return value ? { value, plausibility: 0.5, repaired: true } : null
 })
 
@@ -136,32 +162,75 @@ const withItsOrdinal = (text: string): string =>
     (_, tens: string, __: string, end: string) => tens + ORDINALS[end] + end,
   )
 
-function dateIn(text: string): string | null {
+/** The day of a form's comb, where no stroke parts its figures. */
+function combIn(text: string, order: DateOrder): string | null {
+  const whole = COMB.exec(text)
+  if (whole) return numericDay(whole[1], whole[2], +whole[3], order)
+  const first = COMB_YEAR_FIRST.exec(text)
+  return first ? isoDate(+first[1], +first[2], +first[3]) : null
+}
+
+/** Six figures are a day only where boxes for one hold nothing else: elsewhere they are numbers of anything. */
+function shortCombIn(text: string, order: DateOrder): string | null {
+  const [, a, b, c] = COMB_SHORT.exec(text) ?? []
+  if (a === undefined) return null
+  return order === 'ymd' ? isoDate(fullYear(a), +b, +c) : numericDay(a, b, fullYear(c), order)
+}
+
+function dayIn(text: string, order: DateOrder): string | null {
   let hit = NUMERIC.exec(text)
-  if (hit) return isoDate(fullYear(hit[3]), +hit[2], +hit[1]) ?? isoDate(fullYear(hit[3]), +hit[1], +hit[2])
+  if (hit) return numericDay(hit[1], hit[2], fullYear(hit[3]), order)
   hit = ISO.exec(text)
   if (hit) return isoDate(+hit[1], +hit[2], +hit[3])
   hit = NAMED.exec(text)
-  if (hit) {
-    const month = monthOf(hit[2])
-    return month ? isoDate(fullYear(hit[3]), month, +hit[1]) : null
-  }
+  if (hit) return namedDay(hit[3], hit[2], hit[1])
   hit = MONTH_FIRST.exec(text)
-  if (hit) {
-    const month = monthOf(hit[1])
-    return month ? isoDate(+hit[3], month, +hit[2]) : null
-  }
-  return null
+  if (hit) return namedDay(hit[3] ?? hit[4] ?? hit[5], hit[1], hit[2])
+  hit = YEAR_FIRST.exec(text)
+  return hit ? namedDay(hit[1], hit[2], hit[3]) : null
+}
+
+function namedDay(year: string, name: string, day: string): string | null {
+  const month = monthOf(name)
+  return month ? isoDate(fullYear(year), month, +day) : null
+}
+
+/** Whether a text is a day, in whichever order. */
+export const isDay = (text: string): boolean => parseDate(text, NEUTRAL) !== null
+
+/** The other day that figures may mean where nothing says which of them is the month; null where only one fits. */
+export function otherDay(raw: string): string | null {
+  const [day, month] = [ORDERED.dmy, ORDERED.mdy].map((locale) => parseDate(raw, locale)?.value ?? null)
+  return day !== month ? month : null
+}
+const ORDERED = {
+  dmy: NEUTRAL,
+  mdy: internLocale({ ...NEUTRAL, dateOrder: 'mdy' }),
 }
 
 /** A day begins with a figure, with what may be one misread, or with a month. */
 const beginsDay = (word: string): boolean =>
   /\d/.test(word) || word.length <= 3 || monthOf(word.replace(/^[(:,;.]+|[),;:.]+$/g, '')) !== undefined
 
-export const readDates: KindReader = (words) =>
-  words.some((w) => w.confidence < 1 || /\d/.test(w.text))
-    ? readSpans(words, 6, (text, weak) => (weak ? parseWeakDate : parseDate)(text), beginsDay)
-    : []
+export const readDates: KindReader = (words, locale) => {
+  if (!words.some((w) => w.confidence < 1 || /\d/.test(w.text))) return []
+  const boxed = inBoxes(words, locale)
+  return (
+    boxed ?? readSpans(words, 8, (text, weak) => (weak ? parseWeakDate : parseDate)(text, locale), beginsDay)
+  )
+}
+
+/** Six or eight figures with nothing beside them, each or each pair in a box of its own: the day of a form. */
+function inBoxes(words: Word[], { dateOrder }: Locale): ReturnType<KindReader> | null {
+  const figures = words.filter((w) => !/^[/.|-]$/.test(w.text))
+  if (!figures.every((w) => /^\d+$/.test(w.text))) return null
+  const text = figures.map((w) => w.text).join('')
+  const boxes = figures.length === 1 || figures.every((w) => w.text.length <= 2 || w.text.length === 4)
+  const value = !boxes ? null : (combIn(text, dateOrder) ?? shortCombIn(text, dateOrder))
+  return value === null
+    ? null
+    : [{ value, words, raw: rawOf(words), plausibility: text.length === 8 ? 0.72 : 0.6, repaired: false }]
+}
 
 /** The last day of a month as ISO date. */
 export const monthEnd = (year: number, month: number): string =>
@@ -180,7 +249,8 @@ function dayAfterYearBefore(end: string): string {
 }
 
 /** A stretch of days written as two dates, "1 to 31 March 2026", "1 - 31/03/2026" or a month's name with its year. */
-export const parsePeriod = memoize((text): { start: string; end: string } | null => {
+export const parsePeriod = perLocale<{ start: string; end: string } | null>(memoize, (text, locale) => {
+  const parse = (form: string) => parseDate(form, locale)
   // "1 Jul 2024-30 Jun 2025": read in pieces its last words would be a month, and that the whole period.
   const clean = fold(text)
     .trim()
@@ -192,7 +262,7 @@ export const parsePeriod = memoize((text): { start: string; end: string } | null
     )
   const year = YEAR_ENDED.exec(clean)
   if (year) {
-    const end = parseDate(year[1])?.value
+    const end = parse(year[1])?.value
     return end ? { start: dayAfterYearBefore(end), end } : null
   }
   const parts = clean
@@ -201,16 +271,19 @@ export const parsePeriod = memoize((text): { start: string; end: string } | null
     .split(/\s+(?:to|until|till|through|au|al|hasta|a|and)\s+|\s+[-~=]+\s*|\s*[-~=]+\s+|\s*\.{2,}\s*|\s*>\s*/)
   // The strokes inside its days may stand apart like the one between them: "01-JAN- 26 - 31-JAN-26".
   for (let at = 1; at < parts.length; at++) {
-    const [start, end] = [parseDate(parts.slice(0, at).join('-')), parseDate(parts.slice(at).join('-'))]
+    const [start, end] = [parse(parts.slice(0, at).join('-')), parse(parts.slice(at).join('-'))]
     if (start && end) return start.value <= end.value ? { start: start.value, end: end.value } : null
   }
   if (parts.length === 2) {
-    const end = parseDate(parts[1])
+    const end = parse(parts[1]) ?? endInMonthOf(parts, parse)
     if (!end) return null
+    const begins = yearOf(end.value, parts[0], parse)
+    if (begins) return begins <= end.value ? { start: begins, end: end.value } : null
     const day = /^(\d{1,2})(?:st|nd|rd|th|er)?(?:\s+([a-z]{3,10})|\s?[/.]\s?(\d{1,2}))?\.?$/.exec(parts[0])
     if (!day) return null
-    const month = day[2] ? monthOf(day[2]) : day[3] ? +day[3] : +end.value.slice(5, 7)
-    const begin = month ? isoDate(+end.value.slice(0, 4), month, +day[1]) : null
+    const figures = day[3] ? dayAndMonth(day[1], day[3], locale.dateOrder) : null
+    const month = day[2] ? monthOf(day[2]) : (figures?.month ?? +end.value.slice(5, 7))
+    const begin = month ? isoDate(+end.value.slice(0, 4), month, figures?.day ?? +day[1]) : null
     return begin && begin <= end.value ? { start: begin, end: end.value } : null
   }
   const named = /^([a-z]{3,10})\.?[\s-]+(?:de )?(\d{4})$/.exec(clean) ?? null
@@ -225,3 +298,17 @@ export const parsePeriod = memoize((text): { start: string; end: string } | null
     }
   return null
 })
+
+/** "March 1" and "31, 2026": the end of a stretch within a month that its beginning names. */
+function endInMonthOf(parts: readonly string[], parse: (text: string) => ParsedDay | null): ParsedDay | null {
+  const month = /^([a-z]{3,10})\.?\s+\d{1,2}(?:st|nd|rd|th)?$/.exec(parts[0])?.[1]
+  return month && /^\d{1,2}(?:st|nd|rd|th)?,?\s+\d{4}$/.test(parts[1]) ? parse(`${month} ${parts[1]}`) : null
+}
+
+/** "March 1" before "March 31, 2026": a beginning without a year is of its end's, or of the one before that. */
+function yearOf(end: string, begins: string, parse: (text: string) => ParsedDay | null): string | null {
+  if (!/^[a-z]{3,10}\.?\s+\d{1,2}(?:st|nd|rd|th)?$/.test(begins)) return null
+  const year = Number(end.slice(0, 4))
+  const same = parse(`${begins}, ${year}`)?.value
+  return same && same > end ? (parse(`${begins}, ${year - 1}`)?.value ?? null) : (same ?? null)
+}

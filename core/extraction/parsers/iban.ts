@@ -1,6 +1,6 @@
 import { confusions } from '../../lexicon/index.ts'
 import type { Word } from '../../model/index.ts'
-import { readSpans, type KindReader } from './reading.ts'
+import { readSpans, type WordsReader } from './reading.ts'
 
 /**
  * What stands behind country and check digits: `a` letters, `n` digits, `c` either, each with its count.
@@ -79,7 +79,7 @@ const roomForIban = (words: readonly Word[]): boolean => {
  * Account numbers of ISO 13616, grouped or not; letters read where digits must stand are these digits, and
  * one sign mixed up otherwise is mended, and said.
  */
-export const readIbans: KindReader = (words) =>
+export const readIbans: WordsReader = (words) =>
   !roomForIban(words)
     ? []
     : readSpans(words, 10, (text) => {

@@ -1,5 +1,11 @@
 import { pageOf } from '../../testing/page-of.ts'
 import { plainNumber, readEmails, readIds, readNumbers, readPhones, tidyId } from './id.ts'
+import { internLocale, localeOfLender } from '../../locale/index.ts'
+import { euroLender } from '../../testing/lender.ts'
+import type { Word } from '../../model/index.ts'
+
+const EURO = localeOfLender(euroLender)
+const numbersIn = (words: Word[]) => readNumbers(words, EURO)
 
 const values = (reader: typeof readIds, text: string) => reader(pageOf([text]).words).map((r) => r.value)
 
@@ -31,8 +37,8 @@ test('half an address beside a word is asked about, on pictures alone', () => {
 })
 test('phone numbers keep their plus', () =>
   expect(values(readPhones, '+44 1657 089 493')).toEqual(['+44 1657 089 493']))
-test('years become months', () => expect(values(readNumbers, '5 years')).toEqual(['60']))
-test('numbers keep their decimals', () => expect(values(readNumbers, '2,5')).toEqual(['2.5']))
+test('years become months', () => expect(values(numbersIn, '5 years')).toEqual(['60']))
+test('numbers keep their decimals', () => expect(values(numbersIn, '2,5')).toEqual(['2.5']))
 
 test.each([
   ['2.00', '2'],
@@ -40,7 +46,15 @@ test.each([
   ['1.000', '1.000'],
   ['20', '20'],
   ['2.05', '2.05'],
-])('the number %s is %s', (text, plain) => expect(plainNumber(text)).toBe(plain))
+])('the number %s is %s', (text, plain) => expect(plainNumber(text, EURO)).toBe(plain))
+test.each([
+  ['48,210', '.', '48210'],
+  ['48.210', ',', '48210'],
+  ['48,210', ',', '48.210'],
+  ['1,248,210', null, '1248210'],
+] as const)('%s where %s parts cents is %s', (text, decimal, plain) =>
+  expect(plainNumber(text, internLocale({ ...EURO, decimal }))).toBe(plain),
+)
 test('the word for a number is none of it, and neither is the sentence behind it', () => {
   expect(values(readIds, 'No. C-24899')).toEqual(['C-24899'])
   expect(values(readIds, '226/95328/H In consideration')).toEqual(['226/95328/H'])
@@ -57,8 +71,8 @@ test('figures that a hand set apart are one number, on pictures', () => {
         ? w
         : { ...w, box: [w.box[0] - 0.003, w.box[1], w.box[2], w.box[3]] as [number, number, number, number] },
     )
-  expect(readNumbers(near(0.9)).map((r) => r.value)).toEqual(['48', '4', '8'])
-  expect(readNumbers(near(1)).map((r) => r.value)).toEqual(['4', '8'])
+  expect(numbersIn(near(0.9)).map((r) => r.value)).toEqual(['48', '4', '8'])
+  expect(numbersIn(near(1)).map((r) => r.value)).toEqual(['4', '8'])
 })
 test('a number begins with no stroke, but with a hasty 1', () =>
   expect(readIds(pageOf(['/20484-7849'], picture).words)).toMatchObject([

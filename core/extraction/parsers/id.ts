@@ -1,7 +1,8 @@
 import { fold } from '../../text/index.ts'
 import { plain } from '../../model/index.ts'
-import { asDigits, readSpans, rawOf, type KindReader, type Reading } from './reading.ts'
-import { parseDate } from './date.ts'
+import { asDigits, readSpans, rawOf, type KindReader, type Reading, type WordsReader } from './reading.ts'
+import { isCurrency, type Locale } from '../../locale/index.ts'
+import { isDay } from './date.ts'
 
 /** Spaces are no part of an id; hyphens and strokes are. */
 export const tidyId = (text: string): string =>
@@ -12,10 +13,15 @@ export const tidyId = (text: string): string =>
     .toUpperCase()
 
 /** An amount is no number of anything, whatever currency stands beside it. */
-const AMOUNT = /^(?:EUR|GBP|USD)?\d{1,3}(?:[.,]?\d{3})*[.,]\d{2}(?:EUR|GBP|USD)?$/
+const AMOUNT = /^([A-Z]{3})?\d{1,3}(?:[.,]?\d{3})*[.,]\d{2}([A-Z]{3})?$/
+
+function isAmount(value: string): boolean {
+  const [amount, ahead, behind] = AMOUNT.exec(value) ?? []
+  return amount !== undefined && [ahead, behind].every((code) => code === undefined || isCurrency(code))
+}
 
 /** Ids: runs of words with digits in them, in capitals. Words of letters alone end the run. */
-export const readIds: KindReader = (words) =>
+export const readIds: WordsReader = (words) =>
   readSpans(
     words,
     5,
@@ -47,7 +53,7 @@ export const readIds: KindReader = (words) =>
         !/^[A-Z0-9][A-Z0-9\-/.]*[A-Z0-9]$/.test(value)
       )
         return null
-      if (parseDate(text) || AMOUNT.test(value)) return null
+      if (isDay(text) || isAmount(value)) return null
       return { value, plausibility: digits >= 4 ? 1 : 0.8, repaired: text !== given }
     },
     (word) => !/[a-z]{2}/.test(word),
@@ -56,7 +62,7 @@ export const readIds: KindReader = (words) =>
 /** The point before the end of an address, which a weak reader lost: "ann@islepostexample". */
 const WITHOUT_POINT = /^([\w.+-]+@[\w-]{3,})(com|org|net|info|example)$/
 
-export const readEmails: KindReader = (words) =>
+export const readEmails: WordsReader = (words) =>
   !words.some((w) => w.text.includes('@'))
     ? []
     : readSpans(words, 3, (text, weak) => {
@@ -96,7 +102,7 @@ function withFigures(part: string): string {
   return /^\+[uy\d]{2}$/i.test(part) ? part.replace(/[uy]/gi, '4') : part
 }
 
-export const readPhones: KindReader = (words) =>
+export const readPhones: WordsReader = (words) =>
   readSpans(
     words,
     7,
@@ -104,7 +110,7 @@ export const readPhones: KindReader = (words) =>
       const text = weak ? given.trim().replace(/\S+/g, withFigures) : given.trim()
       const digits = text.replace(/\D/g, '')
       if (!/^\+?[\d()][\d\s()./-]*\d$/.test(text) || digits.length < 6 || digits.length > 15) return null
-      if (parseDate(text)) return null
+      if (isDay(text)) return null
       return {
         value: text,
         plausibility: text.includes('+') || digits.length > 8 ? 1 : 0.8,
@@ -128,11 +134,22 @@ const NUMBER_WORDS: Record<string, string> = {
   twelve: '12',
 }
 
-/** A number without noughts behind its point: "2.00" is 2. Three of them may be thousands, and stay. */
-export const plainNumber = (text: string): string =>
-  text
+/** A number with its thousands parted: "48,210", "1.248.210". */
+const GROUPED = /^\d{1,3}(?:([.,'’ ])\d{3})(?:\1\d{3})*(?:[.,]\d{1,2})?$/
+
+/**
+ * A number without noughts behind its point: "2.00" is 2. Three figures behind one mark are thousands where
+ * the paper's decimal sign is the other; where it shows none they stay.
+ */
+export function plainNumber(text: string, { decimal }: Locale): string {
+  const mark = GROUPED.exec(text)?.[1]
+  const grouped =
+    mark !== undefined &&
+    (decimal !== null ? mark !== decimal : text.split(mark).length > 2 || /['’ ]/.test(mark))
+  return (grouped ? text.replaceAll(mark, '') : text)
     .replace(',', '.')
     .replace(/\.(\d)?0$/, (_, first?: string) => (first && first !== '0' ? `.${first}` : ''))
+}
 
 /** "4, 8": figures of one number that a hand set apart, on a picture, lie closer than words do. */
 function pieced(readings: Reading[]): Reading[] {
@@ -159,12 +176,12 @@ function pieced(readings: Reading[]): Reading[] {
 }
 
 /** Plain numbers, with a unit behind them; years are made months where the words say so. */
-export const readNumbers: KindReader = (words) => {
+export const readNumbers: KindReader = (words, locale) => {
   const readings = readSpans(words, 1, (given, weak) => {
     const text = weak ? given.replace(/(?<=\d)\|(?=\d)/g, '') : given
     const value = NUMBER_WORDS[fold(text)] ?? text.replace(/^[x×]|[.,;:)]+$|(?:pcs|x|×)$/g, '')
-    return /^\d{1,7}(?:[.,]\d{1,3})?$/.test(value)
-      ? { value: plainNumber(value), plausibility: 0.9, repaired: false }
+    return /^\d{1,7}(?:[.,]\d{1,3})?$/.test(value) || GROUPED.test(value)
+      ? { value: plainNumber(value, locale), plausibility: 0.9, repaired: false }
       : null
   })
   return pieced(readings).map((reading) => {

@@ -10,7 +10,7 @@ import { readAddresses, readNames, readOrgs, readTexts } from './words.ts'
  * The reader of each kind that stands in a run of words. Choices, yes/no and tables are read by their marks
  * and columns.
  */
-export const kindReaders: Record<Exclude<FieldKind, 'choice' | 'yesno' | 'table'>, KindReader> = {
+export const kindReaders = {
   name: readNames,
   org: readOrgs,
   address: readAddresses,
@@ -23,4 +23,4 @@ export const kindReaders: Record<Exclude<FieldKind, 'choice' | 'yesno' | 'table'
   email: readEmails,
   phone: readPhones,
   text: readTexts,
-}
+} satisfies Record<Exclude<FieldKind, 'choice' | 'yesno' | 'table'>, KindReader>

@@ -1,4 +1,5 @@
 import { confusions } from '../../lexicon/index.ts'
+import type { Locale } from '../../locale/index.ts'
 import type { Value, Word } from '../../model/index.ts'
 
 /** A value found in a run of words. */
@@ -12,8 +13,11 @@ export interface Reading {
   repaired: boolean
 }
 
-/** Finds all values of a kind in a run of words of one place. */
-export type KindReader = (words: Word[]) => Reading[]
+/** Finds all values of a kind in a run of words of one place, as its paper writes them. */
+export type KindReader = (words: Word[], locale: Locale) => Reading[]
+
+/** The same for kinds that are written alike everywhere. */
+export type WordsReader = (words: Word[]) => Reading[]
 
 /** Whether a reader of pictures made out some of these words, and may have taken a sign for another. */
 export const isWeak = (words: readonly Word[]): boolean => words.some((w) => w.confidence < 1)

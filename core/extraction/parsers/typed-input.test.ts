@@ -1,5 +1,10 @@
 import type { FieldKind } from '../../program/schema.ts'
 import { parseTyped } from './typed-input.ts'
+import { localeOfLender } from '../../locale/index.ts'
+import { euroLender } from '../../testing/lender.ts'
+
+const EURO = localeOfLender(euroLender)
+const typed = (kind: FieldKind, text: string) => parseTyped(kind, text, EURO)
 
 test.each<[FieldKind, string, unknown]>([
   ['date', '14/3/2026', '2026-03-14'],
@@ -12,7 +17,7 @@ test.each<[FieldKind, string, unknown]>([
   ['yesno', 'y', true],
   ['yesno', 'No', false],
   ['name', '  Ottilie   Varnham ', 'Ottilie Varnham'],
-])('a %s typed as %s', (kind, text, value) => expect(parseTyped(kind, text)).toEqual({ value }))
+])('a %s typed as %s', (kind, text, value) => expect(typed(kind, text)).toEqual({ value }))
 
 test.each<[FieldKind, string, RegExp]>([
   ['date', 'soon', /not a day/],
@@ -24,5 +29,5 @@ test.each<[FieldKind, string, RegExp]>([
   ['table', 'x', /row by row/],
   ['name', '  ', /Type a value/],
 ])('a %s typed as "%s" is refused with a sentence', (kind, text, problem) =>
-  expect(parseTyped(kind, text)).toEqual({ problem: expect.stringMatching(problem) as string }),
+  expect(typed(kind, text)).toEqual({ problem: expect.stringMatching(problem) as string }),
 )

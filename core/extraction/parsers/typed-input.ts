@@ -1,3 +1,4 @@
+import type { Locale } from '../../locale/index.ts'
 import type { FieldKind } from '../../program/index.ts'
 import { parseDate } from './date.ts'
 import { ibanHolds } from './iban.ts'
@@ -7,19 +8,22 @@ import type { Value } from '../../model/index.ts'
 /** What a person typed for a field, in its normal form, or why it is none. */
 export type Typed = { value: Value } | { problem: string }
 
-/** Reads what a person typed or picked, as strictly as the field's kind allows. */
-export function parseTyped(kind: FieldKind, text: string): Typed {
+/** The same day in each order. */
+const EXAMPLES = { dmy: '14/03/2026', mdy: '03/14/2026', ymd: '2026-03-14' } as const
+
+/** Reads what a person typed or picked, as strictly as the field's kind allows, and as the paper beside it is written. */
+export function parseTyped(kind: FieldKind, text: string, locale: Locale): Typed {
   const given = text.trim().replace(/\s+/g, ' ')
   if (given === '') return { problem: 'Type a value, or choose “The paper does not say”.' }
   switch (kind) {
     case 'date': {
-      const date = parseDate(given)
+      const date = parseDate(given, locale)
       return date
         ? { value: date.value }
-        : { problem: 'This is not a day. Write it like 14/03/2026 or 14 March 2026.' }
+        : { problem: `This is not a day. Write it like ${EXAMPLES[locale.dateOrder]} or 14 March 2026.` }
     }
     case 'money': {
-      const money = parseMoney(given)
+      const money = parseMoney(given, locale)
       return money ? { value: money.value } : { problem: 'This is not an amount. Write it like 48,750.00.' }
     }
     case 'number':

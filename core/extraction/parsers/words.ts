@@ -10,7 +10,7 @@ import {
   wordsPattern,
 } from '../../lexicon/index.ts'
 import { fold } from '../../text/index.ts'
-import { rawOf, type KindReader } from './reading.ts'
+import { rawOf, type WordsReader } from './reading.ts'
 
 const tidy = (text: string): string =>
   withoutHalfBracket(text.replace(/^[\s:.,;=\-–—_*|]+|[\s:,;=\-–—_|*]+$/g, '').replace(/\s+/g, ' '))
@@ -110,7 +110,7 @@ const initial = (word: Word, next: Word | undefined): Word => {
 }
 
 /** The whole run as a person's name. Titles and notes in brackets behind it are left away. */
-export const readNames: KindReader = (words) => {
+export const readNames: WordsReader = (words) => {
   const kept = withoutLeaders(words.map((w, i) => initial(w, words[i + 1])))
   const cut = kept.findIndex(
     (w, i) =>
@@ -190,7 +190,7 @@ export function beforeHeading(words: Word[]): Word[] {
   return end < 0 || !words.some((w) => w.confidence < 1) ? words : words.slice(0, end + 1)
 }
 
-export const readOrgs: KindReader = (words) => {
+export const readOrgs: WordsReader = (words) => {
   const given = beforeHeading(withoutNumber(withoutLeaders(words)))
   const run = withClosing(
     given.map((w) => (w.confidence < 1 && AND_SIGNS.has(w.text) ? { ...w, text: '&' } : w)),
@@ -202,7 +202,7 @@ export const readOrgs: KindReader = (words) => {
     : []
 }
 
-export const readTexts: KindReader = (words) => {
+export const readTexts: WordsReader = (words) => {
   const kept = withoutLeaders(words)
   // What is put in quotation marks ends with them: “Wave Dancer”, hull no. …
   const closing = /^["“„«]/.test(kept[0]?.text ?? '')
@@ -245,7 +245,7 @@ export function addressLikeness(text: string): number {
   return /\d/.test(plain) && /[a-z]{3}/.test(plain) ? 0.4 : 0.15
 }
 
-export const readAddresses: KindReader = (words) => {
+export const readAddresses: WordsReader = (words) => {
   const run = withoutLeaders(words)
   const value = tidy(rawOf(run))
   const fit = addressLikeness(value)

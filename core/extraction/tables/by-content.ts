@@ -1,8 +1,18 @@
-import { boxAround, cents, isMoney, type Money, type Page, type Row, type Word } from '../../model/index.ts'
+import type { Locale } from '../../locale/index.ts'
+import {
+  boxAround,
+  cents,
+  isMoney,
+  type Money,
+  type Page,
+  type Row,
+  type Word,
+  localeOf,
+} from '../../model/index.ts'
 import type { Line } from '../../layout/index.ts'
 import { fold } from '../../text/index.ts'
 import { type Field, tableColumns } from '../../program/index.ts'
-import { parseDate } from '../parsers/date.ts'
+import { isDay } from '../parsers/date.ts'
 import { plainNumber } from '../parsers/id.ts'
 import { readMoney } from '../parsers/money.ts'
 import type { Reading } from '../parsers/reading.ts'
@@ -33,9 +43,10 @@ type Ends = readonly [amount: number, balance: number]
  * @returns null where fewer than two such rows are found
  */
 export function readTableByContent(pages: readonly Page[], field: Field): Table | null {
-  const readRow = rowReader(field)
+  const locale = localeOf(pages[0])
+  const readRow = rowReader(field, locale)
   if (!readRow) return null
-  const table = emptyTable()
+  const table = emptyTable(locale)
   const text = tableColumns(field).description!
   /** Where amounts end in the rows so far. */
   let ends: Ends | null = null
@@ -78,7 +89,8 @@ export function readTableByContent(pages: readonly Page[], field: Field): Table 
       } else {
         // A line of amounts amid the rows that is none of them may be one that could not be read: the table
         // must not pass for whole.
-        const amounts = last && !found && !SKIPPED_ROWS.test(fold(line.text)) ? readMoney(line.words) : []
+        const amounts =
+          last && !found && !SKIPPED_ROWS.test(fold(line.text)) ? readMoney(line.words, locale) : []
         if (amounts.length >= 2) table.unexplained.push(amounts.map((a) => cents(a.value as Money)))
         last = null
       }
@@ -110,12 +122,13 @@ function continues(line: Line, last: { line: Line; found: ContentRow }, page: Pa
 
 function rowReader(
   field: Field,
+  locale: Locale,
 ): ((line: Line, before: ContentRow | undefined, ends: Ends | null) => ContentRow | null) | null {
   const text = tableColumns(field).description
   const [bookings, goods] = [bookingColumns(field), goodsColumns(field)]
   if (!text) return null
-  if (bookings) return (line, _, ends) => bookingIn(line, { ...bookings, text }, ends)
-  if (goods) return (line, before) => goodsIn(line, { ...goods, text }, before)
+  if (bookings) return (line, _, ends) => bookingIn(line, { ...bookings, text }, ends, locale)
+  if (goods) return (line, before) => goodsIn(line, { ...goods, text }, before, locale)
   return null
 }
 
@@ -137,9 +150,10 @@ function bookingIn(
   line: Line,
   names: { date: string; text: string; amount: string; balance: string },
   ends: Ends | null,
+  locale: Locale,
 ): ContentRow | null {
-  const [date, length] = dayOf(line.words)
-  const amounts = readMoney(line.words.slice(length))
+  const [date, length] = dayOf(line.words, locale)
+  const amounts = readMoney(line.words.slice(length), locale)
     .filter((m) => /[.,]\d{2}\D*$/.test(m.raw))
     .slice(-2)
   const weak = line.words.some((w) => w.confidence < 0.999)
@@ -174,11 +188,11 @@ function bookingIn(
   // "1 January to 31 January" with the balances behind it is the head of a statement, not a booking.
   if (
     (date && /^(?:to|and|until|till|through|au|al|hasta|[-–])$/i.test(text[0]?.text ?? '')) ||
-    (text.length > 0 && parseDate(blank(text)) !== null)
+    (text.length > 0 && isDay(blank(text)))
   )
     return null
   // A second day (booked, then valued) stands between the first and the words.
-  while (text.length > 1 && parseDate(text[0].text)) text.shift()
+  while (text.length > 1 && isDay(text[0].text)) text.shift()
   return {
     row: {
       [names.date]: date,
@@ -194,9 +208,9 @@ function bookingIn(
 }
 
 /** The day that words begin with, and of how many it is. */
-function dayOf(words: Word[]): [day: string | null, length: number] {
+function dayOf(words: Word[], locale: Locale): [day: string | null, length: number] {
   for (let length = Math.min(3, words.length); length >= 1; length--) {
-    const day = rowDate(words.slice(0, length))
+    const day = rowDate(words.slice(0, length), locale)
     if (day) return [day, length]
   }
   return [null, 0]
@@ -238,9 +252,10 @@ function alone(
 function goodsIn(
   line: Line,
   names: { text: string; quantity: string; price: string; amount: string },
-  last?: ContentRow,
+  last: ContentRow | undefined,
+  locale: Locale,
 ): ContentRow | null {
-  const amounts = readMoney(line.words).filter((m) => /[.,]\d{2}\D*$/.test(m.raw))
+  const amounts = readMoney(line.words, locale).filter((m) => /[.,]\d{2}\D*$/.test(m.raw))
   if (amounts.length < 2) return null
   const [unit, amount] = amounts.slice(-2)
   if (!isMoney(unit.value) || !isMoney(amount.value)) return null
@@ -271,7 +286,7 @@ function goodsIn(
   return {
     row: {
       [names.text]: blank(text),
-      [names.quantity]: plainNumber(quantity.text),
+      [names.quantity]: plainNumber(quantity.text, locale),
       [names.price]: unit.value,
       [names.amount]: amount.value,
     },

@@ -1,8 +1,18 @@
-import { boxAround, isMoney, type Page, type Place, type Row, type Word } from '../../model/index.ts'
+import {
+  boxAround,
+  isMoney,
+  localeOf,
+  type Page,
+  type Place,
+  type Row,
+  type Word,
+} from '../../model/index.ts'
 import { type Line, linesOf } from '../../layout/index.ts'
+import type { Locale } from '../../locale/index.ts'
 import { fold } from '../../text/index.ts'
 import { type Column, type Field, tableColumns } from '../../program/index.ts'
 import { plainNumber } from '../parsers/id.ts'
+import { isWeak } from '../parsers/reading.ts'
 import { parseMoney } from '../parsers/money.ts'
 import { signsFromBalances } from './repair-signs.ts'
 import { rowDate } from './row-date.ts'
@@ -52,7 +62,7 @@ export function readByGrid(
   grid: Grid,
   period: { start: string | null; end: string | null },
 ): TableRow[] {
-  const table = emptyTable()
+  const table = emptyTable(localeOf(pages[0]))
   const skip = grid.skip.map(fold).filter(Boolean)
   const from = pages.findIndex((p) => p.number === grid.page)
   for (const page of pages.slice(Math.max(0, from))) {
@@ -64,7 +74,7 @@ export function readByGrid(
         last = null
         continue
       }
-      const row = rowOf(line, grid, field)
+      const row = rowOf(line, grid, field, table.locale)
       if (begins(row, field)) {
         table.rows.push(tableRow(row, { page: page.number, box: line.box }))
         last = line
@@ -80,7 +90,7 @@ export function readByGrid(
   return table.rows
 }
 
-function rowOf(line: Line, { edges, columns }: Grid, field: Field): Row {
+function rowOf(line: Line, { edges, columns }: Grid, field: Field, locale: Locale): Row {
   const row: Row = Object.fromEntries(field.columns.map((c) => [c.name, null]))
   columns.forEach(({ name, out }, i) => {
     const column = field.columns.find((c) => c.name === name)
@@ -88,25 +98,29 @@ function rowOf(line: Line, { edges, columns }: Grid, field: Field): Row {
     const inside = line.words.filter(
       ({ box: [l, , r] }) => (l + r) / 2 >= edges[i] && (l + r) / 2 < edges[i + 1],
     )
-    const value = cellOf(inside, column, out)
+    const value = cellOf(inside, { ...column, out }, locale)
     if (value !== null) row[column.name] = value
   })
   return row
 }
 
-function cellOf(words: readonly Word[], column: Column, out: boolean): Row[string] {
+function cellOf(
+  words: readonly Word[],
+  { kind, out }: Pick<Column, 'kind'> & { out: boolean },
+  locale: Locale,
+): Row[string] {
   const text = words.map((w) => w.text).join(' ')
   if (text === '') return null
-  switch (column.kind) {
+  switch (kind) {
     case 'money': {
-      const money = parseMoney(text)?.value ?? null
+      const money = parseMoney(text, locale, isWeak(words))?.value ?? null
       return money && out && !money.amount.startsWith('-') ? { ...money, amount: `-${money.amount}` } : money
     }
     case 'date':
-      return rowDate([...words])
+      return rowDate([...words], locale)
     case 'number':
     case 'percent':
-      return plainNumber(text.replace(/[^\d.,-]/g, '')) || null
+      return plainNumber(text.replace(/[^\d.,-]/g, ''), locale) || null
     default:
       return text
   }

@@ -3,16 +3,19 @@ import {
   cents,
   fromCents,
   isMoney,
+  localeOf,
   type Money,
   type Page,
   type Row,
   type Word,
 } from '../../model/index.ts'
 import type { Line } from '../../layout/index.ts'
+import { isCurrencySign, type Locale } from '../../locale/index.ts'
 import { fold } from '../../text/index.ts'
 import { type Column, type Field, tableColumns } from '../../program/index.ts'
-import { parseDate, readDates } from '../parsers/date.ts'
+import { isDay, readDates } from '../parsers/date.ts'
 import { plainNumber } from '../parsers/id.ts'
+import { isWeak } from '../parsers/reading.ts'
 import { parseMoney } from '../parsers/money.ts'
 import { repairTable } from './repair.ts'
 import { rowDate } from './row-date.ts'
@@ -27,7 +30,7 @@ const STOP = new RegExp(`^${wordsPattern(sumRows).source}`)
 
 /** Reads one table of a type from the pages of a document, in page order; null where no head of it is found. */
 export function readTableByHeader(pages: readonly Page[], field: Field): Table | null {
-  const table = emptyTable()
+  const table = emptyTable(localeOf(pages[0]))
   let columns: HeaderColumn[] | null = null
   for (const page of pages) {
     const lines = linesWithoutNoise(page)
@@ -87,7 +90,11 @@ const WRAPPED = 1.1
 /** Balances at the end of a statement: no row follows them. */
 const CLOSING = wordsPattern(closingBalances)
 /** What stands under a head in brackets still belongs to the head ("(EUR)" under "Amount"). */
-const UNDER_HEAD = /^\(?(?:EUR|€|VAT|HT|TTC|excl?\.?|incl?\.?)\)?$/i
+const UNDER_HEAD = /^(?:VAT|HT|TTC|excl?\.?|incl?\.?)$/i
+const belongsToHead = (word: string): boolean => {
+  const bare = word.replace(/^\(|\)$/g, '')
+  return UNDER_HEAD.test(bare) || isCurrencySign(bare)
+}
 
 /** What a line holds, by the columns of its table. */
 interface LineCells {
@@ -163,8 +170,8 @@ class RowReader {
   }
 
   private cellsIn(line: Line): LineCells {
-    const cells = cellsOfLine(line, this.columns)
-    const { row, pointed } = toRow(cells, this.columns, this.field)
+    const cells = cellsOfLine(line, this.columns, this.table.locale)
+    const { row, pointed } = toRow(cells, this.columns, this.field, this.table.locale)
     const amounts = this.field.columns.flatMap((c) =>
       c.kind === 'money' ? (centsIn(row, c.name) ?? []) : [],
     )
@@ -232,7 +239,7 @@ class RowReader {
     const words = [...cells.texts].flatMap(([c, w]) => (this.columns[c].column === text ? w : []))
     // A year that went to the next line of its narrow column is the day's above.
     const others = line.words.filter((w) => !words.includes(w) && !/^(?:19|20)\d\d$/.test(w.text)).length
-    if (!this.started && line.words.every((w) => UNDER_HEAD.test(w.text))) return
+    if (!this.started && line.words.every((w) => belongsToHead(w.text))) return
     const alone = words.length > 0 && others === 0
     if (alone && leadsInto(line, this.started ? last : null, next, page)) {
       this.ahead = words
@@ -268,7 +275,7 @@ const wordsUnder = ({ texts }: Cells, columns: readonly HeaderColumn[], kind: Co
 const spoken = (words: readonly Word[]): string => words.map((w) => w.text).join(' ')
 
 /** Deals the words of a line out to the columns: numbers by their right edge, text from its column's left edge on. */
-function cellsOfLine(line: Line, columns: HeaderColumn[]): Cells {
+function cellsOfLine(line: Line, columns: HeaderColumn[], locale: Locale): Cells {
   const texts = new Map<number, Word[]>()
   const put = (column: number, word: Word) => texts.set(column, [...(texts.get(column) ?? []), word])
   const firstMoney = columns.findIndex(
@@ -279,8 +286,8 @@ function cellsOfLine(line: Line, columns: HeaderColumn[]): Cells {
       const box = boxAround(run.map((w) => w.box))
       const text = figures(run)
       const numeric =
-        /^[-+−(€£$]*[\dOSlI][\dOSlI.,' ]*\s?[-+−)€]*\s?(?:EUR|DR|CR)?$/.test(text) ||
-        parseMoney(text) !== null
+        /^[-+−(\p{Sc}]*[\dOSlI][\dOSlI.,' ]*\s?[-+−)\p{Sc}]*\s?(?:[A-Z]{3}|DR|CR)?$/u.test(text) ||
+        parseMoney(text, locale, isWeak(run)) !== null
       // What stands under the heads of figures and is none was misread; it is not the end of the words before.
       if (
         !numeric &&
@@ -346,17 +353,15 @@ function figures(words: readonly Word[]): string {
 function splitRuns(words: Word[]): Word[][] {
   const runs: Word[][] = []
   for (const word of words) {
-    const money = /^[-+−(€]*\d{1,3}(?:[.,' ]?\d{3})*[.,]\d{2}[-+)€]*$/.test(word.text)
+    const money = /^[-+−(\p{Sc}]*\d{1,3}(?:[.,' ]?\d{3})*[.,]\d{2}[-+)\p{Sc}]*$/u.test(word.text)
     const last = runs.at(-1)
     const lastMoney = last && /\d[.,]\d{2}[-+)]?$/.test(last.at(-1)!.text)
-    const lastDate = last && parseDate(last.map((w) => w.text).join(' ')) !== null
+    const lastDate = last && isDay(last.map((w) => w.text).join(' '))
     if (
       !last ||
-      (lastMoney && !/^(?:[\-+€]|EUR|DR|CR|[DC])$/.test(word.text)) ||
+      (lastMoney && !/^(?:[\-+]|DR|CR|[DC])$/.test(word.text) && !isCurrencySign(word.text)) ||
       (lastDate && !/^\d{2,4}$/.test(word.text)) ||
-      (money &&
-        !/^[-+€(]|EUR$|^\d{1,3}$/.test(last.at(-1)!.text) &&
-        !/^(?:[€\-+]|EUR)$/.test(last.at(-1)!.text))
+      (money && !/^[-+(\p{Sc}]|^\d{1,3}$/u.test(last.at(-1)!.text) && !isCurrencySign(last.at(-1)!.text))
     )
       runs.push([word])
     else last.push(word)
@@ -364,7 +369,12 @@ function splitRuns(words: Word[]): Word[][] {
   return runs
 }
 
-function toRow(cells: Cells, columns: HeaderColumn[], field: Field): { row: Row; pointed: boolean } {
+function toRow(
+  cells: Cells,
+  columns: HeaderColumn[],
+  field: Field,
+  locale: Locale,
+): { row: Row; pointed: boolean } {
   let pointed = false
   const row: Row = Object.fromEntries(field.columns.map((c) => [c.name, null]))
   for (const [index, words] of cells.texts) {
@@ -378,7 +388,7 @@ function toRow(cells: Cells, columns: HeaderColumn[], field: Field): { row: Row;
             .join(' ')
             .replace(/\s+[-–—−]$/, '')
     if (column.kind === 'money') {
-      const parsed = parseMoney(text)
+      const parsed = parseMoney(text, locale, isWeak(words))
       if (!parsed) continue
       // Books are kept to the cent: an amount without cents on a weak print has lost its point.
       const lost =
@@ -394,10 +404,11 @@ function toRow(cells: Cells, columns: HeaderColumn[], field: Field): { row: Row;
       row[column.name] = money
       pointed ||= lost
     } else if (column.kind === 'date')
-      row[column.name] = rowDate(words) ?? (readDates(words)[0]?.value as string | undefined) ?? null
+      row[column.name] =
+        rowDate(words, locale) ?? (readDates(words, locale)[0]?.value as string | undefined) ?? null
     else if (column.kind === 'number')
       row[column.name] = /\d/.test(text)
-        ? plainNumber(text.replace(/[^\d.,]/g, '').replace(/^[.,]|[.,]$/g, '')) || null
+        ? plainNumber(text.replace(/[^\d.,]/g, '').replace(/^[.,]|[.,]$/g, ''), locale) || null
         : null
     // A sign set apart from its amount ("rent –") is no word of what stands before it.
     else row[column.name] = row[column.name] ? `${row[column.name] as string} ${text}` : text

@@ -4,7 +4,7 @@ import { isTruncated } from '../scoring/digit-slips.ts'
 import { likelySigns } from './repair-signs.ts'
 import { bookingColumns, centsIn, goodsColumns } from './columns.ts'
 import { cents, fromCents, isMoney, type Money } from '../../model/index.ts'
-import { noteGuess, PRINTED, type Table, type TableRow } from './table.ts'
+import { noteGuess, PRINTED, type Table } from './table.ts'
 
 /** Rows read more surely than this keep what was read: a paper that truly does not add up must not be argued away. */
 const WEAK = 0.85
@@ -55,7 +55,7 @@ function follow(
       [balance, steps[i].balance, found.balance],
     ] as const) {
       if (value === null || centsIn(rows[i].cells, name) === value) continue
-      rows[i].cells[name] = fromCents(value, currencyOf(rows))
+      rows[i].cells[name] = fromCents(value, currencyOf(table))
       changed = true
       if (value !== read) table.repaired = true
     }
@@ -92,7 +92,7 @@ export function repairGoods(table: Table, field: Field): void {
     const [each, all] = [centsIn(row, price), centsIn(row, amount)]
     if (!(count > 0) || (each !== null && all === Math.round(count * each))) continue
     const put = (name: string, value: number) => {
-      row[name] = fromCents(value, currencyOf(table.rows))
+      row[name] = fromCents(value, currencyOf(table))
       table.repaired = true
     }
     // What is before a price is a remnant of a rule: the amount says that it is no minus.
@@ -108,8 +108,5 @@ export function repairGoods(table: Table, field: Field): void {
   }
 }
 
-const currencyOf = (rows: readonly TableRow[]): string => {
-  for (const { cells } of rows)
-    for (const cell of Object.values(cells)) if (isMoney(cell)) return cell.currency
-  return 'EUR'
-}
+const currencyOf = ({ rows, locale }: Table): string =>
+  rows.flatMap(({ cells }) => Object.values(cells)).find(isMoney)?.currency ?? locale.currency

@@ -1,4 +1,4 @@
-import { boxAround, type Page, type Word } from '../../model/index.ts'
+import { boxAround, type Page, type Word, localeOf } from '../../model/index.ts'
 import { type Line, linesOf, type Segment } from '../../layout/index.ts'
 import { squeeze } from '../../text/index.ts'
 import { personTableWords } from '../../lexicon/index.ts'
@@ -42,7 +42,7 @@ export function readRoster(pages: readonly Page[], field: Field): Table | null {
       ),
     )
   return {
-    ...emptyTable(),
+    ...emptyTable(localeOf(pages[0])),
     rows: rows.map((row) => {
       const words = row.flatMap((i) => i.words)
       return tableRow(
@@ -68,7 +68,8 @@ function itemsOn(page: Page, field: Field): Item[] {
       const put = (kind: Column['kind'], value: string, words: Word[]) =>
         found.push({ kind, value, words, line: at, page })
       if (kinds.has('date'))
-        for (const day of readDates(segment.words)) put('date', day.value as string, day.words)
+        for (const day of readDates(segment.words, localeOf(page)))
+          put('date', day.value as string, day.words)
       if (kinds.has('percent'))
         for (const share of sharesIn(segment, underShareHead(page, at, segment, field)))
           put('percent', share.value, share.words)

@@ -1,5 +1,11 @@
 import type { Word } from '../../model/page.ts'
 import { nearestDate, rowDate, shortDate } from './row-date.ts'
+import { localeOfLender } from '../../locale/index.ts'
+import { euroLender } from '../../testing/lender.ts'
+
+const EURO = localeOfLender(euroLender)
+const rowDay = (words: Word[]) => rowDate(words, EURO)
+const shortDay = (text: string) => shortDate(text, EURO)
 
 const words = (text: string, sure = 0.7): Word[] =>
   text.split(' ').map((word, i) => ({ text: word, confidence: sure, box: [i / 10, 0, i / 10 + 0.08, 0.01] }))
@@ -10,7 +16,7 @@ test.each([
   ['02/02', '--02-02'],
   ['2026-02-02', null],
   ['Salary', null],
-])('%s as a day without its year is %s', (text, date) => expect(shortDate(text)).toBe(date))
+])('%s as a day without its year is %s', (text, date) => expect(shortDay(text)).toBe(date))
 
 test.each([
   ['2026-0201', '2026-02-01'],
@@ -22,9 +28,9 @@ test.each([
   ['23 Mar', '--03-23'],
   ['Salary', null],
   ['000412', null],
-])('%s on a picture is the day %s', (text, day) => expect(rowDate(words(text))).toBe(day))
-test('a text layer is read to the letter', () => expect(rowDate(words('2026-0201', 1))).toBeNull())
-test('words beside a day are no day with it', () => expect(rowDate(words('25.01.2026 Direct'))).toBeNull())
+])('%s on a picture is the day %s', (text, day) => expect(rowDay(words(text))).toBe(day))
+test('a text layer is read to the letter', () => expect(rowDay(words('2026-0201', 1))).toBeNull())
+test('words beside a day are no day with it', () => expect(rowDay(words('25.01.2026 Direct'))).toBeNull())
 
 const march = ['2026-03-07', '2026-03-08', '2026-03-09']
 test('the day that figures are nearest to', () =>

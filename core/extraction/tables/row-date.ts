@@ -1,3 +1,4 @@
+import type { Locale } from '../../locale/index.ts'
 import type { Word } from '../../model/index.ts'
 import { editDistance } from '../../text/index.ts'
 import { parseDate, readDates } from '../parsers/date.ts'
@@ -8,36 +9,46 @@ import { asDigits, isWeak, rawOf } from '../parsers/reading.ts'
  * where they are none as a whole. On a picture strokes may be lost or seen where none are ("2026-0201", "12’
  * Mar 2026").
  */
-export function rowDate(words: Word[]): string | null {
+export function rowDate(words: Word[], locale: Locale): string | null {
   const raw = rawOf(words)
-  const day = parseDate(raw)?.value ?? shortDate(raw)
+  const day = parseDate(raw, locale)?.value ?? shortDate(raw, locale)
   if (day || !isWeak(words)) return day
   const bare = raw
     .replace(/[^\p{L}\d\s./-]/gu, '')
     .trim()
     .replace(/^(\d) (?=\d\D)/, '$1')
-  return packedDay(bare) ?? parseDate(bare)?.value ?? shortDate(bare) ?? weakDay(words)
+  return (
+    packedDay(bare, locale) ??
+    parseDate(bare, locale)?.value ??
+    shortDate(bare, locale) ??
+    weakDay(words, locale)
+  )
 }
 
-function weakDay(words: Word[]): string | null {
-  const [found] = readDates(words)
+function weakDay(words: Word[], locale: Locale): string | null {
+  const [found] = readDates(words, locale)
   return found?.words.length === words.length ? (found.value as string) : null
 }
 
+const DAY_FIRST = /^(?<day>\d{1,2})(?:st|nd|rd|th)?[\s-]?(?<month>[A-Za-zÀ-ÿ]{3,10})\.?$/
+const MONTH_FIRST = /^(?<month>[A-Za-zÀ-ÿ]{3,10})\.?[\s-]?(?<day>\d{1,2})(?:st|nd|rd|th)?$/
+
 /** Day and month alone, as many statements print them; the year is filled in from the statement's period. */
-export function shortDate(text: string): string | null {
-  const hit = /^(\d{1,2})(?:st|nd|rd|th)?(?:[/.\- ](\d{1,2})\.?|[\s-]?([A-Za-zÀ-ÿ]{3,9})\.?)$/.exec(
-    text.trim(),
-  )
-  if (!hit) return null
-  const parsed = parseDate(hit[2] ? `${hit[1]}/${hit[2]}/2000` : `${hit[1]} ${hit[3]} 2000`)
+export function shortDate(text: string, locale: Locale): string | null {
+  const figures = /^(\d{1,2})[/.\- ](\d{1,2})\.?$/.exec(text.trim())
+  const named = DAY_FIRST.exec(text.trim()) ?? MONTH_FIRST.exec(text.trim())
+  const { day = '', month = '' } = named?.groups ?? {}
+  // A leap year has all days.
+  const parsed = figures
+    ? parseDate(`${figures[1]}/${figures[2]}/2000`, locale)
+    : named && parseDate(`${day} ${month} 2000`, locale)
   return parsed ? `--${parsed.value.slice(5)}` : null
 }
 
 /** A day that begins with its year and lost a stroke or both: "2026-0201", "20260201". */
-function packedDay(text: string): string | null {
+function packedDay(text: string, locale: Locale): string | null {
   const [, year, month, day] = /^((?:19|20)\d{2})-?(\d{2})-?(\d{2})$/.exec(text) ?? []
-  return year ? (parseDate(`${year}-${month}-${day}`)?.value ?? null) : null
+  return year ? (parseDate(`${year}-${month}-${day}`, locale)?.value ?? null) : null
 }
 
 /** So many figures lost, added or taken for others are a slip of a reader. */
@@ -62,5 +73,11 @@ export function nearestDate(raw: string, days: readonly string[]): string | null
 function formsOf(iso: string, named: boolean): string[] {
   const [year, month, day] = [iso.startsWith('--') ? '' : iso.slice(0, 4), iso.slice(-5, -3), iso.slice(-2)]
   if (named) return [day, `${Number(day)}`].flatMap((d) => (year ? [d, d + year] : [d]))
-  return [day + month, ...(year ? [year + month + day, day + month + year, day + month + year.slice(2)] : [])]
+  return [
+    day + month,
+    month + day,
+    ...(year
+      ? [year + month + day, day + month + year, day + month + year.slice(2), month + day + year]
+      : []),
+  ]
 }

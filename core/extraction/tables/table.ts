@@ -1,3 +1,4 @@
+import type { Locale } from '../../locale/index.ts'
 import { summaryRows, wordsPattern } from '../../lexicon/index.ts'
 import type { Place, Row } from '../../model/index.ts'
 import type { Step } from './balance-chain.ts'
@@ -22,6 +23,8 @@ export interface TableRow {
 
 /** A table read over the pages of a document. */
 export interface Table {
+  /** How its paper writes amounts and days. */
+  locale: Locale
   rows: TableRow[]
   /** The line that heads its columns; null for a table that is known by its rows alone. */
   head: Place | null
@@ -42,7 +45,8 @@ export interface Table {
 }
 
 /** A table without rows, as it is before a page is looked at. */
-export const emptyTable = (): Table => ({
+export const emptyTable = (locale: Locale): Table => ({
+  locale,
   rows: [],
   head: null,
   confidence: 1,

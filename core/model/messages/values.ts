@@ -10,6 +10,8 @@ export interface ValueMessages {
   'value.weak_print': None
   'value.two_readings': None
   'value.unusual_place': None
+  /** The day that its figures are in the other order. */
+  'value.day_or_month': { other: string }
   /** What the reader threw; for who maintains it, in no person's language. */
   'value.reader_failed': { fault: string }
   'table.not_found': None
