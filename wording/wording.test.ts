@@ -155,6 +155,10 @@ test.each(sentences)('%j', (told, sentence) => expect(inWords(told)).toBe(senten
 
 /** One of each that the table above does not have. */
 const others: [told: Message, sentence: string][] = [
+  [
+    message('value.day_or_month', { other: '2026-04-03' }),
+    'day and month may be the other way round: 3 April 2026',
+  ],
   [message('value.reader_failed', { fault: 'no words' }), 'this paper could not be read: no words'],
   [message('value.number_of_something_else', { paper: 'Form' }), 'Form has this number for something else'],
   [

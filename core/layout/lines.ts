@@ -17,7 +17,7 @@ export interface Line {
   height: number
 }
 
-/** By the words: a page that is told its locale has the same ones. */
+/** By the words, which no page of another size or source has: one that is told its locale keeps them. */
 const known = new WeakMap<readonly Word[], Line[]>()
 
 /**
