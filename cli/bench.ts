@@ -61,7 +61,7 @@ async function score(name: string, folder: string): Promise<void> {
   const { tally, ...run } = await runCorpus(folder, {
     types,
     lender: await lenderOf(wishes.lender),
-    programOf: (named) => programOf(wishes.program ?? named, types),
+    programOf: (named) => programOf(named, types, wishes.program),
   })
   const scores = scoresOf(tally)
   if (wishes.notes) for (const note of tally.notes) console.log(note)

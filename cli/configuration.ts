@@ -34,14 +34,28 @@ export async function typesOf(path: string | undefined): Promise<readonly Docume
   return told(path, loadTypes(await jsonIn(path, 'the file of document types')))
 }
 
-/** A program by its id in the starter set, or from its file, as the application exports it. */
-export async function programOf(named: string, types: readonly DocumentType[]): Promise<Program> {
-  const started = starterSet.programs.find((p) => p.id === named)
-  if (!started && !named.endsWith('.json')) throw new Refused(`there is no program "${named}"`)
-  const program = started ?? told(named, loadProgram(await jsonIn(named, 'the program')))
+/**
+ * A program by its id in the starter set, or from its file, as the application exports it.
+ * @param path a file with one program, or with several of which `named` is one
+ */
+export async function programOf(
+  named: string,
+  types: readonly DocumentType[],
+  path = named.endsWith('.json') ? named : undefined,
+): Promise<Program> {
+  const program =
+    path === undefined
+      ? starterSet.programs.find((p) => p.id === named)
+      : programIn(await jsonIn(path, 'the program'), named, path)
+  if (!program) throw new Refused(`there is no program "${named}"`)
   const [fault] = faultsOf(program, types)
   if (fault) throw new Refused(`the program ${named} cannot be used: in ${fault.where}: ${fault.what}`)
   return program
+}
+
+function programIn(file: unknown, named: string, path: string): Program | undefined {
+  if (!Array.isArray(file)) return told(path, loadProgram(file))
+  return file.map((one) => told(path, loadProgram(one))).find((program) => program.id === named)
 }
 
 /** The lender of a file; the starter set's where none is named. */

@@ -31,7 +31,17 @@ export const fieldKind = z.enum([
 export type FieldKind = z.infer<typeof fieldKind>
 
 /** Places besides a label where a value of this field may stand. */
-export const fieldSource = z.enum(['letterhead', 'addressee', 'zone', 'period', 'sentence', 'title_year'])
+export const fieldSource = z.enum([
+  'letterhead',
+  'addressee',
+  'zone',
+  'period',
+  'sentence',
+  'title_year',
+  'check_bank',
+  'check_account',
+  'check_number',
+])
 
 /**
  * What a column means to arithmetic, whatever it is called: a table of bookings has dates, amounts and
