@@ -2,6 +2,7 @@ import paperNamesFile from './paper-names.json' with { type: 'json' }
 import personTableWordsFile from './person-table-words.json' with { type: 'json' }
 import questionWordsFile from './question-words.json' with { type: 'json' }
 import sumRowsFile from './sum-rows.json' with { type: 'json' }
+import columnFile from './column-words.json' with { type: 'json' }
 import closingFile from './closing-balances.json' with { type: 'json' }
 import legalFormsFile from './legal-forms.json' with { type: 'json' }
 import monthsFile from './months.json' with { type: 'json' }
@@ -73,6 +74,9 @@ export { languageOf, type Language } from './language.ts'
 
 /** Names of the twelve months, by language. */
 export const months: readonly (readonly (readonly string[])[])[] = entriesOf<string[][]>(monthsFile)
+/** What heads of columns say that they hold. */
+export const columnWords: readonly Readonly<Record<string, readonly string[]>>[] =
+  entriesOf<Record<string, string[]>>(columnFile)
 /** Balances that close a statement. */
 export const closingBalances: readonly string[] = listOf(closingFile)
 /** What names of firms end with; `legal-forms.json` says which list is for what. */

@@ -24,6 +24,47 @@ describe('a document type from its file', () => {
     })
     expect(loadType(firstForm(estimate))).toMatchObject({ value: estimate })
   })
+  test('two amounts of dated rows are no amount and balance unless something says so', () => {
+    const file = {
+      id: 'log',
+      title: 'Log',
+      short: 'Log',
+      pages: { min: 1, max: 1 },
+      titles: ['log'],
+      fields: [
+        {
+          name: 'trips',
+          title: 'Trips',
+          kind: 'table',
+          columns: [
+            { name: 'day', kind: 'date', labels: ['Day'] },
+            { name: 'toll', kind: 'money', labels: ['Toll'] },
+            { name: 'fuel', kind: 'money', labels: ['Fuel'] },
+          ],
+        },
+      ],
+    }
+    expect(loadType(file).value.fields[0].columns.map((c) => c.role)).toEqual(['date', undefined, undefined])
+  })
+  test('of the second form, ends of stretches and parts of zones are told by their names no more', () => {
+    const period = (name: string) => ({ name, title: name, kind: 'date', sources: ['period'] })
+    const { value, assumed } = loadType({
+      formatVersion: 2,
+      id: 'lease',
+      title: 'Lease',
+      short: 'Lease',
+      pages: { min: 1, max: 1 },
+      titles: ['lease'],
+      fields: [
+        period('commencing'),
+        period('lease_end'),
+        { name: 'expiry_date', title: 'Expiry', kind: 'date', sources: ['zone'] },
+      ],
+      relations: [{ kind: 'not_after', first: 'commencing', second: 'lease_end' }],
+    })
+    expect(value.fields.map((f) => f.sources)).toEqual([['period_start'], ['period_end'], ['zone_expiry']])
+    expect(assumed[0]).toBe('lease.commencing: took its source as period start')
+  })
   test('of today without roles keeps it so: nothing is assumed of it', () => {
     const plain = { ...(firstForm(passbook) as object), formatVersion: FORMAT_VERSION }
     const { value, assumed } = loadType(plain)
@@ -34,7 +75,7 @@ describe('a document type from its file', () => {
   })
   test.each([
     ['a number', 7, 'This is no document type.'],
-    ['a type of a form to come', { ...pledge, formatVersion: 99 }, /form 99.*up to 2/],
+    ['a type of a form to come', { ...pledge, formatVersion: 99 }, /form 99.*up to 3/],
     ['a field of no kind', { ...pledge, fields: [{ name: 'x', title: 'X' }] }, /fields\.0\.kind/],
   ])('that is %s is refused in a sentence', (_, file, sentence) =>
     expect(() => loadType(file)).toThrow(sentence),

@@ -1,6 +1,8 @@
 import { z } from 'zod'
 import { LENDER_FORM, lenderSchema, type Lender } from '../locale/index.ts'
+import { usualRoles } from './column-roles.ts'
 import {
+  columnRoles,
   documentTypeSchema,
   FORMAT_VERSION,
   programSchema,
@@ -30,6 +32,7 @@ export function loadType(file: unknown): Loaded<DocumentType> {
   const { raw, version } = formOf(file, 'document type')
   const assumed: string[] = []
   if (version < 2) assumeRoles(raw, assumed)
+  if (version < 3) assumeSources(raw, assumed)
   const value = parsed(documentTypeSchema, { ...raw, formatVersion: FORMAT_VERSION }, 'document type')
   return { value, assumed }
 }
@@ -84,20 +87,27 @@ export function parsed<T>(schema: z.ZodType<T>, raw: unknown, what: string): T {
   throw new UnreadableFile(`This is no ${what}: ${at}${issue.message}`)
 }
 
-const oldColumn = z.looseObject({ name: z.string(), kind: z.string(), role: z.string().optional() })
+const oldColumn = z.looseObject({
+  name: z.string(),
+  kind: z.enum(['date', 'money', 'text', 'number', 'name', 'percent']),
+  labels: z.array(z.string()).default([]),
+  role: z.enum(columnRoles).optional(),
+})
 const oldTable = z.looseObject({
   name: z.string(),
   kind: z.literal('table'),
   columns: z.array(oldColumn).min(1),
 })
 
-/** Kinds of columns in the first form, and the roles that the reader took them for, in their order. */
-const ROLES_OF_GOODS = ['unit_price', 'amount']
-const ROLES_OF_BOOKINGS = ['amount', 'balance']
+const relationsOf = (type: Record<string, unknown>): Record<string, unknown>[] =>
+  z
+    .array(z.looseObject({ kind: z.string() }))
+    .catch([])
+    .parse(type.relations)
 
 /**
- * In the first form columns had no roles: dated rows with two columns of money were bookings with a running
- * balance, rows with a number and two columns of money were goods with a unit price.
+ * In the first form columns had no roles. They get what their kinds and heads say; where the type says that a
+ * table leads from one balance to another, its second amount is the balance.
  */
 function assumeRoles(type: Record<string, unknown>, assumed: string[]): void {
   if (!Array.isArray(type.fields)) return
@@ -105,23 +115,53 @@ function assumeRoles(type: Record<string, unknown>, assumed: string[]): void {
     const table = oldTable.safeParse(field)
     if (!table.success || table.data.columns.some((c) => c.role)) return field
     const { columns, ...rest } = table.data
-    const has = (kind: string) => columns.some((c) => c.kind === kind)
-    const money = columns.filter((c) => c.kind === 'money')
-    const roles = new Map<string, string>()
-    const first = (kind: string, role: string) => {
-      const column = columns.find((c) => c.kind === kind)
-      if (column) roles.set(column.name, role)
-    }
-    first('date', 'date')
-    first('text', 'description')
-    if (money.length === 1) roles.set(money[0].name, 'amount')
-    else if (money.length > 1 && (has('date') || has('number'))) {
-      if (!has('date')) first('number', 'quantity')
-      const [one, other] = has('date') ? ROLES_OF_BOOKINGS : ROLES_OF_GOODS
-      roles.set(money[0].name, one).set(money[1].name, other)
-    }
-    const told = [...roles].map(([name, role]) => `${name} as its ${role.replace('_', ' ')}`).join(', ')
-    if (told) assumed.push(`${String(type.id)}.${rest.name}: took ${told}`)
-    return { ...rest, columns: columns.map((c) => ({ ...c, role: roles.get(c.name) })) }
+    const roles = usualRoles(columns)
+    const running = relationsOf(type).some((r) => r.kind === 'running' && r.table === rest.name)
+    const money = columns.flatMap((c, i) => (c.kind === 'money' ? [i] : []))
+    if (running && money.length > 1 && !roles.includes('balance'))
+      for (const [role, at] of [
+        ['amount', money[0]],
+        ['balance', money[1]],
+      ] as const)
+        roles[at] = role
+    const told = columns.flatMap(({ name }, i) =>
+      roles[i] ? [`${name} as its ${roles[i].replace('_', ' ')}`] : [],
+    )
+    if (told.length > 0) assumed.push(`${String(type.id)}.${rest.name}: took ${told.join(', ')}`)
+    return { ...rest, columns: columns.map((c, i) => ({ ...c, role: roles[i] ?? undefined })) }
+  })
+}
+
+const oldField = z.looseObject({ name: z.string(), sources: z.array(z.string()).default([]) })
+
+/** Names that the machine-readable zone gave its parts by, in the first two forms. */
+const ZONE_FIELDS: Readonly<Record<string, string>> = {
+  full_name: 'zone_name',
+  document_number: 'zone_number',
+  date_of_birth: 'zone_birth',
+  expiry_date: 'zone_expiry',
+  nationality: 'zone_nationality',
+}
+const BEGINS = /(?:_start|_from|_begins?|_beginning|_since|effective|_effective)$|^(?:from|start)(?:_|$)/
+
+/**
+ * In the first two forms a field took an end of a stretch of days, or a part of the machine-readable zone, by
+ * its name. Now its source says which.
+ */
+function assumeSources(type: Record<string, unknown>, assumed: string[]): void {
+  if (!Array.isArray(type.fields)) return
+  const firsts = new Set(relationsOf(type).flatMap((r) => (r.kind === 'not_after' ? [r.first] : [])))
+  type.fields = type.fields.map((field: unknown) => {
+    const old = oldField.safeParse(field)
+    if (!old.success) return field
+    const { name, sources } = old.data
+    const renamed = sources.flatMap((source) => {
+      if (source === 'period') return BEGINS.test(name) || firsts.has(name) ? 'period_start' : 'period_end'
+      return source === 'zone' ? (ZONE_FIELDS[name] ?? []) : source
+    })
+    const told = renamed.filter((source) => !sources.includes(source))
+    if (told.length > 0)
+      assumed.push(`${String(type.id)}.${name}: took its source as ${told.join(', ').replaceAll('_', ' ')}`)
+    return { ...old.data, sources: renamed }
   })
 }

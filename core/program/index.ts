@@ -11,6 +11,7 @@ export {
   parsed,
   UnreadableFile,
 } from './files.ts'
+export { usualRoles, type CalledColumn } from './column-roles.ts'
 export { idFrom } from './ids.ts'
 export { programJsonSchema } from './json-schema.ts'
 export {
@@ -25,6 +26,7 @@ export {
   type Fact,
   type Field,
   type FieldKind,
+  type FieldSource,
   type Limit,
   type Need,
   type Program,

@@ -6,7 +6,7 @@ import { z } from 'zod'
  * The form of files of types and programs. It grows when an older file would be read otherwise; `files.ts`
  * brings those up to date.
  */
-export const FORMAT_VERSION = 2
+export const FORMAT_VERSION = 3
 const formatVersion = z.literal(FORMAT_VERSION).default(FORMAT_VERSION)
 
 const id = z.string().regex(/^[a-z][a-z0-9_]*$/)
@@ -30,18 +30,28 @@ export const fieldKind = z.enum([
 ])
 export type FieldKind = z.infer<typeof fieldKind>
 
-/** Places besides a label where a value of this field may stand. */
+/**
+ * Places besides a label where a value of this field may stand: the letterhead, whom the paper is addressed
+ * to, a sentence, the year in its heading, the first or last day of a stretch of days, a part of the
+ * machine-readable zone (ICAO 9303), and a part of the line at the foot of a cheque.
+ */
 export const fieldSource = z.enum([
   'letterhead',
   'addressee',
-  'zone',
-  'period',
   'sentence',
   'title_year',
+  'period_start',
+  'period_end',
+  'zone_name',
+  'zone_number',
+  'zone_birth',
+  'zone_expiry',
+  'zone_nationality',
   'check_bank',
   'check_account',
   'check_number',
 ])
+export type FieldSource = z.infer<typeof fieldSource>
 
 /**
  * What a column means to arithmetic, whatever it is called: a table of bookings has dates, amounts and

@@ -32,7 +32,7 @@ export function confirmByForm(
 
 /** Whether a field is one end of a stretch of days. */
 export const isPeriod = (type: DocumentType, name: string): boolean =>
-  type.fields.some((f) => f.name === name && f.sources.includes('period'))
+  type.fields.some((f) => f.name === name && f.sources.some((source) => source.startsWith('period_')))
 
 /** Whether two ISO days are the first and the last of one month. */
 export function wholeMonth(start: string, end: string): boolean {

@@ -1,7 +1,7 @@
 import { isSentence, linesOf } from '../../layout/index.ts'
 import { isMoney, localeOf, type Page, plain, type Word } from '../../model/index.ts'
 import { fold, nearlyWord, tokens } from '../../text/index.ts'
-import type { DocumentType, Field } from '../../program/index.ts'
+import type { DocumentType, Field, FieldSource } from '../../program/index.ts'
 import { addressIn } from './addresses.ts'
 import { isWrapped, wrappedRest, secondLine, wholeReadings } from './wrapped-values.ts'
 import type { Candidate } from '../scoring/candidate.ts'
@@ -18,6 +18,7 @@ import { labelLike, findLabels, setOff } from '../labels/find-labels.ts'
 import { malformed } from '../parsers/malformed.ts'
 import { loneChoices, readChoice, YES_NO } from '../marks/checkboxes.ts'
 import { addresseeCandidates, letterheadCandidates } from './letterheads.ts'
+import { checkLineCandidates } from './check-line.ts'
 import { cutShort, endOf, periodIn, periodCandidates } from './periods.ts'
 import { GOES_ON, runningTextCandidates } from './running-text.ts'
 import { labelsByLine, regionsOf, type LabelsByLine, type Region } from '../labels/value-regions.ts'
@@ -62,7 +63,7 @@ export function generateCandidates(pages: readonly Page[], type: DocumentType): 
         if (field.sources.includes('addressee')) addresseeCandidates(page, field, type).forEach(add)
       }
     for (const field of type.fields) {
-      if (field.sources.includes('period')) periodCandidates(page, field).forEach(add)
+      if (endOf(field)) periodCandidates(page, field).forEach(add)
       if (field.sources.includes('sentence') && order === 0)
         sentenceCandidates(page, field)
           .filter((c) => field.kind !== 'name' || !labelLike(c.raw, type))
@@ -77,6 +78,7 @@ export function generateCandidates(pages: readonly Page[], type: DocumentType): 
     for (const field of type.fields) if (field.kind === 'name') add(joinedName(labels, byLine, field))
     gridCandidates(page, type).forEach(add)
     if (type.zone) zoneValues(page, type).forEach(add)
+    checkLineCandidates(page, type).forEach(add)
   })
   for (const pass of PASSES) pass({ pages, type, found, add })
   return found
@@ -391,7 +393,7 @@ const PERIOD_SCORE = 0.8
 
 /** "1 January 2026" over "to 31 January 2026" is one period on two lines. */
 function periodAt({ region, field, byLine }: Spot): Candidate | null {
-  if (!field.sources.includes('period')) return null
+  if (!endOf(field)) return null
   const { words } = region
   const locale = localeOf(region.page)
   const period =
@@ -417,7 +419,7 @@ function periodAt({ region, field, byLine }: Spot): Candidate | null {
 
 /** A stretch of days on a scan of which the end was cut off. */
 function cutPeriodAt({ region, field }: Spot): Candidate | null {
-  if (!field.sources.includes('period') || region.page.source === 'text') return null
+  if (!endOf(field) || region.page.source === 'text') return null
   const cut = cutShort(region.words)
   const isEnd = endOf(field) === 'end'
   return (
@@ -547,7 +549,7 @@ function patternScore(reading: Reading, field: Field): number {
 function isPartial(reading: Reading, { region, field }: Spot): boolean {
   const left = region.words.filter((w) => !reading.words.includes(w))
   // One day of a stretch of which the other could not be read: nobody knows which end it is.
-  const otherEnd = field.sources.includes('period') && left.some((w) => w.confidence < 1 && isFigure(w))
+  const otherEnd = endOf(field) !== null && left.some((w) => w.confidence < 1 && isFigure(w))
   // A person's name of one word has likely lost the other.
   const half = field.kind === 'name' && reading.words.length === 1
   // "120? 76-0782": figures that were not all made out belong to the number behind them.
@@ -644,31 +646,34 @@ const alike = (zone: string, printed: string): boolean =>
   nearlyWord(zone, printed) ||
   (Math.min(zone.length, printed.length) >= 4 && (zone.includes(printed) || printed.includes(zone)))
 
-/** Values of the machine-readable zone, by the field names ICAO 9303 gives them. */
+/** Values of the machine-readable zone, for the fields that take a part of it. */
 function zoneValues(page: Page, type: DocumentType): Candidate[] {
   const zone = readMrz(page)
   if (!zone) return []
-  const values: Record<string, string | null> = {
-    document_number: zone.documentNumber,
-    date_of_birth: zone.dateOfBirth,
-    expiry_date: zone.expiryDate,
-    nationality: zone.nationality,
-    full_name: zone.fullName,
+  const values: Partial<Record<FieldSource, string | null>> = {
+    zone_number: zone.documentNumber,
+    zone_birth: zone.dateOfBirth,
+    zone_expiry: zone.expiryDate,
+    zone_nationality: zone.nationality,
+    zone_name: zone.fullName,
   }
-  return type.fields
-    .filter((f) => f.sources.includes('zone') && values[f.name])
-    .map((f) => {
-      const checked = f.name !== 'nationality' && f.name !== 'full_name'
-      return {
+  return type.fields.flatMap((f) => {
+    const part = f.sources.find((source) => values[source])
+    if (!part) return []
+    const value = values[part]!
+    const checked = part !== 'zone_nationality' && part !== 'zone_name'
+    return [
+      {
         field: f.name,
-        value: values[f.name],
-        raw: values[f.name]!,
+        value,
+        raw: value,
         words: zone.words,
         page,
         repaired: false,
         proven: checked,
         shared: true,
-        score: checked ? 6 : f.name === 'full_name' ? 0.9 : 0.4,
-      }
-    })
+        score: checked ? 6 : part === 'zone_name' ? 0.9 : 0.4,
+      },
+    ]
+  })
 }

@@ -58,9 +58,9 @@ export function cutShort(words: Word[]): Period | null {
     : null
 }
 
-/** Whether a period field is the first or the last day, by its name's ending. */
-export const endOf = (field: Field): 'start' | 'end' =>
-  /_start$|_from$|^from|^start_/.test(field.name) ? 'start' : 'end'
+/** Whether a field is the first or the last day of a stretch of days; null where it is neither. */
+export const endOf = ({ sources }: Pick<Field, 'sources'>): 'start' | 'end' | null =>
+  sources.includes('period_start') ? 'start' : sources.includes('period_end') ? 'end' : null
 
 const known = new WeakMap<Segment, Map<Locale, Period | null>>()
 

@@ -22,7 +22,7 @@ import { rowDate } from './row-date.ts'
 import { closingBalances, sumRows, wordsPattern } from '../../lexicon/index.ts'
 import { leadsInto } from './continuation-lines.ts'
 import { linesWithoutNoise } from './specks.ts'
-import { asBefore, findHeader, type HeaderColumn } from './header.ts'
+import { asBefore, findHeader, headsAnother, type HeaderColumn } from './header.ts'
 import { centsIn, goodsColumns } from './columns.ts'
 import { cellsOf } from './row-order.ts'
 import { emptyTable, PRINTED, SKIPPED_ROWS, tableRow, type Table } from './table.ts'
@@ -31,18 +31,18 @@ const STOP = new RegExp(`^${wordsPattern(sumRows).source}`)
 /** Reads one table of a type from the pages of a document, in page order; null where no head of it is found. */
 export function readTableByHeader(pages: readonly Page[], field: Field): Table | null {
   const table = emptyTable(localeOf(pages[0]))
-  let columns: HeaderColumn[] | null = null
+  let over = null as TableHead | null
   for (const page of pages) {
     const lines = linesWithoutNoise(page)
     const head = findHeader(lines, field)
     if (head) {
-      columns = asBefore(head.columns, columns)
+      over = { columns: asBefore(head.columns, over?.columns ?? null), text: lines[head.line].text }
       table.head ??= { page: page.number, box: lines[head.line].box }
     }
-    if (!columns) continue
-    if (new RowReader(page, lines, columns, field, table).read(head ? head.last + 1 : 0)) break
+    if (!over) continue
+    if (new RowReader(page, lines, over, field, table).read(head ? head.last + 1 : 0)) break
   }
-  if (!columns) return null
+  if (!over) return null
   dropRunningNumbers(table, field)
   reckonQuantities(table, field)
   repairTable(table, field)
@@ -77,6 +77,12 @@ function reckonQuantities(table: Table, field: Field): void {
     cells[names.quantity] = String(amount / price)
     table.repaired = true
   }
+}
+
+/** What heads a table: where its columns stand, and its words, which later pages may repeat. */
+interface TableHead {
+  columns: HeaderColumn[]
+  text: string
 }
 
 interface Cells {
@@ -123,12 +129,14 @@ class RowReader {
   constructor(
     private readonly page: Page,
     private readonly lines: readonly Line[],
-    private readonly columns: HeaderColumn[],
+    private readonly head: TableHead,
     private readonly field: Field,
     private readonly table: Table,
   ) {
     this.date = tableColumns(field).date
-    this.text = field.columns.find((c) => c.name === tableColumns(field).description)
+    this.text =
+      field.columns.find((c) => c.name === tableColumns(field).description && c.role) ??
+      field.columns.find((c) => c.kind === 'text' || c.kind === 'name')
     this.wanted = Math.min(2, field.columns.filter((c) => c.kind === 'money').length)
   }
 
@@ -139,6 +147,7 @@ class RowReader {
       const line = this.lines[i]
       if (this.last && this.started && this.isFarBelow(line, this.last)) return false
       if (!this.date && this.isSum(line)) return true
+      if (this.started && headsAnother(line, this.head.text, this.field)) return true
       const said = this.cellsIn(line)
       const begins = this.beginsRow(said, i === from)
       this.noteOtherLine(said, begins)
@@ -170,8 +179,8 @@ class RowReader {
   }
 
   private cellsIn(line: Line): LineCells {
-    const cells = cellsOfLine(line, this.columns, this.table.locale)
-    const { row, pointed } = toRow(cells, this.columns, this.field, this.table.locale)
+    const cells = cellsOfLine(line, this.head.columns, this.table.locale)
+    const { row, pointed } = toRow(cells, this.head.columns, this.field, this.table.locale)
     const amounts = this.field.columns.flatMap((c) =>
       c.kind === 'money' ? (centsIn(row, c.name) ?? []) : [],
     )
@@ -179,17 +188,29 @@ class RowReader {
   }
 
   private beginsRow({ line, cells, row, amounts }: LineCells, first: boolean): boolean {
-    if (!this.date) return amounts.length >= this.wanted && !!this.text && !!row[this.text.name]
+    if (!this.date)
+      return (
+        amounts.length >= this.wanted &&
+        !!this.text &&
+        !!row[this.text.name] &&
+        (this.wanted > 0 || this.mostlyFilled(row))
+      )
     if (amounts.length === 0) return false
     return (
       typeof row[this.date] === 'string' ||
-      ((this.started || first) && amounts.length > 1 && mayLackDay(line, cells, this.columns))
+      ((this.started || first) && amounts.length > 1 && mayLackDay(line, cells, this.head.columns))
     )
+  }
+
+  /** A row without amounts has something in most of its columns: words alone go on with the row above. */
+  private mostlyFilled(row: Row): boolean {
+    const wanted = this.field.columns.filter((c) => !c.optional)
+    return wanted.filter((c) => row[c.name] !== null).length * 2 > wanted.length
   }
 
   /** Lines that are no rows may tell of rows that could not be read. */
   private noteOtherLine({ line, plain, cells, row, amounts }: LineCells, begins: boolean): void {
-    if (!begins && this.started && this.date && wordsUnder(cells, this.columns, 'date').length > 0)
+    if (!begins && this.started && this.date && wordsUnder(cells, this.head.columns, 'date').length > 0)
       this.table.unreadLines.push({ place: { page: this.page.number, box: line.box }, cells: row })
     // A booking that was hardly read has two amounts or none; one alone is a balance, however its words were read.
     if (this.table.rows.length === 0 && !begins && (amounts.length === 1 || SKIPPED_ROWS.test(plain)))
@@ -203,7 +224,8 @@ class RowReader {
   }
 
   private takeRow({ line, cells, row, pointed }: LineCells): void {
-    const { table, columns, text } = this
+    const { table, text } = this
+    const { columns } = this.head
     if (text && this.ahead.length > 0)
       row[text.name] = [spoken(this.ahead), row[text.name] as string | null].filter(Boolean).join(' ')
     const weakestOf = (counts: (kind: Column['kind']) => boolean) => weakest(cells, columns, counts)
@@ -236,7 +258,7 @@ class RowReader {
   private takeWords({ line, cells }: LineCells, next: Line | undefined): void {
     const { text, last, page } = this
     if (!text || !last) return
-    const words = [...cells.texts].flatMap(([c, w]) => (this.columns[c].column === text ? w : []))
+    const words = [...cells.texts].flatMap(([c, w]) => (this.head.columns[c].column === text ? w : []))
     // A year that went to the next line of its narrow column is the day's above.
     const others = line.words.filter((w) => !words.includes(w) && !/^(?:19|20)\d\d$/.test(w.text)).length
     if (!this.started && line.words.every((w) => belongsToHead(w.text))) return
@@ -286,7 +308,7 @@ function cellsOfLine(line: Line, columns: HeaderColumn[], locale: Locale): Cells
       const box = boxAround(run.map((w) => w.box))
       const text = figures(run)
       const numeric =
-        /^[-+−(\p{Sc}]*[\dOSlI][\dOSlI.,' ]*\s?[-+−)\p{Sc}]*\s?(?:[A-Z]{3}|DR|CR)?$/u.test(text) ||
+        /^[-+−(\p{Sc}]*[\dOSlI][\dOSlI.,' ]*\s?[-+−)\p{Sc}%]*\s?(?:[A-Z]{3}|DR|CR)?$/u.test(text) ||
         parseMoney(text, locale, isWeak(run)) !== null
       // What stands under the heads of figures and is none was misread; it is not the end of the words before.
       if (
@@ -403,7 +425,8 @@ function toRow(
       if (Number(money.amount) === 0 && isMoney(row[column.name])) continue
       row[column.name] = money
       pointed ||= lost
-    } else if (column.kind === 'date')
+    } else if (column.kind === 'percent') row[column.name] = shareIn(text, locale)
+    else if (column.kind === 'date')
       row[column.name] =
         rowDate(words, locale) ?? (readDates(words, locale)[0]?.value as string | undefined) ?? null
     else if (column.kind === 'number')
@@ -414,6 +437,12 @@ function toRow(
     else row[column.name] = row[column.name] ? `${row[column.name] as string} ${text}` : text
   }
   return { row, pointed }
+}
+
+/** "60 %", "12.5": a share as a number; null for what is none. */
+const shareIn = (text: string, locale: Locale): string | null => {
+  const figures = /^\d{1,3}(?:[.,]\d{1,3})?(?=\s?%?$)/.exec(text.trim())?.[0]
+  return figures ? plainNumber(figures, locale) : null
 }
 
 /** An amount whose last two figures are its cents; null for one too short to have any. */

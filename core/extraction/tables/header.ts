@@ -103,6 +103,17 @@ export function findHeader(
   return best
 }
 
+/**
+ * Whether a line heads another table, as "Deductions | Current | YTD" does under the rows of earnings: words
+ * of which two or more are heads of this one's columns, over figures that are not its own.
+ * @param own the line that heads this table, which later pages may repeat
+ */
+export function headsAnother(line: Line, own: string, field: Field): boolean {
+  if (line.text === own || line.segments.length < 2 || line.words.some((w) => /\d/.test(w.text))) return false
+  const known = headColumns(line, field).flatMap((c) => c.column ?? [])
+  return new Set(known.map((c) => c.name)).size >= 2 && known.some((c) => c.kind === 'money')
+}
+
 /** Where columns begin as near as this on two pages, they are the same one. */
 const AS_NEAR = 0.03
 

@@ -103,11 +103,18 @@ export function selectTable(
   }
   const byHead = judged(readings.byHead())
   if (byHead.proof === true) return byHead
-  const byContent = judged(readings.byContent())
+  const byContent = judged(belowHead(readings.byContent(), byHead.table?.head ?? null))
   if (!byContent.table) return byHead
   // A head that lost a column leaves its cells empty, or fills them with its neighbour's.
   const better = byContent.proof === true || !byHead.table || filled(byHead.table) < filled(byContent.table)
   return better ? byContent : byHead
+}
+
+/** The rows under a head that was found: what stands over it, a line of days and balances, is none of them. */
+function belowHead(table: Table | null, head: Place | null): Table | null {
+  if (!table || !head) return table
+  const rows = table.rows.filter(({ place }) => place.page !== head.page || place.box[1] > head.box[1])
+  return rows.length === 0 ? null : { ...table, rows }
 }
 
 /** How many cells of a table have something in them that was read there, and not reckoned from others. */

@@ -118,7 +118,7 @@ export const bankStatement: TypeData = {
       name: 'statement_start',
       title: 'From',
       kind: 'date',
-      sources: ['period'],
+      sources: ['period_start'],
       labels: [
         'period',
         'statement period',
@@ -149,7 +149,7 @@ export const bankStatement: TypeData = {
       name: 'statement_end',
       title: 'To',
       kind: 'date',
-      sources: ['period'],
+      sources: ['period_end'],
       labels: [
         'period',
         'statement period',

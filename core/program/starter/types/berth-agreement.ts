@@ -130,7 +130,7 @@ export const berthAgreement: TypeData = {
       name: 'start_date',
       title: 'From',
       kind: 'date',
-      sources: ['period'],
+      sources: ['period_start'],
       labels: [
         'start date',
         'from',
@@ -164,7 +164,7 @@ export const berthAgreement: TypeData = {
       name: 'end_date',
       title: 'To',
       kind: 'date',
-      sources: ['period'],
+      sources: ['period_end'],
       labels: [
         'end date',
         'to',

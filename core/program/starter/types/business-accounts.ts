@@ -107,7 +107,7 @@ export const businessAccounts: TypeData = {
       name: 'period_start',
       title: 'From',
       kind: 'date',
-      sources: ['period'],
+      sources: ['period_start'],
       labels: [
         'period',
         'accounting period',
@@ -136,7 +136,7 @@ export const businessAccounts: TypeData = {
       name: 'period_end',
       title: 'To',
       kind: 'date',
-      sources: ['period'],
+      sources: ['period_end'],
       labels: [
         'period',
         'accounting period',

@@ -110,7 +110,7 @@ export const fishingLicence: TypeData = {
       name: 'valid_from',
       title: 'Valid from',
       kind: 'date',
-      sources: ['period'],
+      sources: ['period_start'],
       labels: [
         'valid from',
         'from',
@@ -140,7 +140,7 @@ export const fishingLicence: TypeData = {
       name: 'valid_until',
       title: 'Valid until',
       kind: 'date',
-      sources: ['period'],
+      sources: ['period_end'],
       labels: [
         'valid until',
         'valid to',

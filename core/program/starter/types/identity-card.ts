@@ -41,7 +41,7 @@ export const identityCard: TypeData = {
       name: 'document_number',
       title: 'Document number',
       kind: 'id',
-      sources: ['zone'],
+      sources: ['zone_number'],
       labels: [
         'document number',
         'document no',
@@ -67,7 +67,7 @@ export const identityCard: TypeData = {
       name: 'full_name',
       title: 'Name',
       kind: 'name',
-      sources: ['zone'],
+      sources: ['zone_name'],
       labels: [
         'name',
         'full name',
@@ -86,7 +86,7 @@ export const identityCard: TypeData = {
       title: 'Date of birth',
       kind: 'date',
       yearsBefore: 15,
-      sources: ['zone'],
+      sources: ['zone_birth'],
       labels: [
         'date of birth',
         'birth date',
@@ -125,7 +125,7 @@ export const identityCard: TypeData = {
       name: 'expiry_date',
       title: 'Expires',
       kind: 'date',
-      sources: ['zone'],
+      sources: ['zone_expiry'],
       labels: [
         'date of expiry',
         'expiry date',
@@ -148,7 +148,7 @@ export const identityCard: TypeData = {
       name: 'nationality',
       title: 'Nationality',
       kind: 'text',
-      sources: ['zone'],
+      sources: ['zone_nationality'],
       labels: ['nationality', 'nationalité', 'nacionalidad', 'citizenship', 'citizen of', 'national of'],
     },
   ],

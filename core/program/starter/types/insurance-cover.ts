@@ -125,7 +125,7 @@ export const insuranceCover: TypeData = {
       name: 'cover_start',
       title: 'Cover from',
       kind: 'date',
-      sources: ['period'],
+      sources: ['period_start'],
       labels: [
         'cover from',
         'from',
@@ -163,7 +163,7 @@ export const insuranceCover: TypeData = {
       name: 'cover_end',
       title: 'Cover to',
       kind: 'date',
-      sources: ['period'],
+      sources: ['period_end'],
       labels: [
         'cover to',
         'to',

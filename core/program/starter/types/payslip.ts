@@ -117,7 +117,7 @@ export const payslip: TypeData = {
       name: 'period_start',
       title: 'Period from',
       kind: 'date',
-      sources: ['period'],
+      sources: ['period_start'],
       labels: [
         'period start',
         'period from',
@@ -147,7 +147,7 @@ export const payslip: TypeData = {
       name: 'period_end',
       title: 'Period to',
       kind: 'date',
-      sources: ['period'],
+      sources: ['period_end'],
       labels: [
         'period end',
         'period to',
