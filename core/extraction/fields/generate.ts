@@ -30,6 +30,7 @@ import { unlabelledCandidates } from './unlabelled.ts'
 import { isStopWord } from '../labels/wording-similarity.ts'
 import { readMrz } from './mrz.ts'
 import type { LabelHit } from '../labels/label.ts'
+import { type StackStyle, stackStyle } from '../labels/stack-style.ts'
 
 /** A word read less surely than this is as good as not read. */
 const UNREAD = 0.6
@@ -190,6 +191,7 @@ function fromLabel(
     }
     if (field.kind === 'table') continue
     const nearer = nearerAbove(regions) || captionsBelow(label, byLine) * MOST_NEARER
+    const style = stackStyle(label.page)
     regions.forEach((given) => {
       const region =
         given.relation === 'inline' && !label.colon && (WORDY.has(field.kind) || field.kind === 'address')
@@ -222,7 +224,8 @@ function fromLabel(
             RELATION_SCORE[region.relation] +
             (label.colon && (region.relation === 'inline' || region.relation === 'right') ? 0.5 : 0) -
             (alone ? 0 : 1.1) +
-            (region.relation === 'above' ? nearer : region.relation === 'below' ? -nearer : 0),
+            (region.relation === 'above' ? nearer : region.relation === 'below' ? -nearer : 0) +
+            stackScore(style, label, candidate, region.relation),
           hangs: region.relation === 'inline' && !label.colon && WORDY.has(field.kind),
         })
       }
@@ -269,6 +272,21 @@ const headsColumn = (label: LabelHit, byLine: LabelsByLine): boolean =>
   byLine
     .get(label.line)!
     .some((l) => l.segment !== label.segment && l.alone && l.segment.text === label.segment.text)
+
+/** Log-odds of a value the way that the page stacks small labels, and of small print being a value there. */
+const [STACKED, SMALL_PRINT] = [1.5, -3]
+
+function stackScore(
+  style: StackStyle | null,
+  label: LabelHit,
+  { words }: Candidate,
+  relation: Region['relation'],
+): number {
+  if (!style) return 0
+  if (words.every((w) => style.small.has(w))) return SMALL_PRINT
+  if (!style.small.has(label.lineOf.words[label.from]) || relation === 'inline') return 0
+  return (relation === 'above') === (style.way === 'captions') && relation !== 'right' ? STACKED : -STACKED
+}
 
 /** Log-odds at most for the value over a label against the one under it. */
 const MOST_NEARER = 1.6

@@ -39,7 +39,8 @@ export function tableReadings(pages: readonly Page[], field: Field): TableReadin
     return () => (found === undefined ? (found = onLeaning(pages, read(pages.map(deskewed), field))) : found)
   }
   if (isRoster(field)) return { byHead: once(readRoster), byContent: () => null }
-  return { byHead: once(readTableByHeader), byContent: once(readTableByContent) }
+  const [byHead, byContent] = [once(readTableByHeader), once(readTableByContent)]
+  return { byHead, byContent: () => belowHead(byContent(), byHead()?.head ?? null) }
 }
 
 /** A table that was read from pages made straight, with its places on the pages as they lean. */
@@ -103,7 +104,7 @@ export function selectTable(
   }
   const byHead = judged(readings.byHead())
   if (byHead.proof === true) return byHead
-  const byContent = judged(belowHead(readings.byContent(), byHead.table?.head ?? null))
+  const byContent = judged(readings.byContent())
   if (!byContent.table) return byHead
   // A head that lost a column leaves its cells empty, or fills them with its neighbour's.
   const better = byContent.proof === true || !byHead.table || filled(byHead.table) < filled(byContent.table)
