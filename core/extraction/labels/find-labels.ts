@@ -9,7 +9,7 @@ import {
 import type { Page, Word } from '../../model/index.ts'
 import { squeeze, tokens } from '../../text/index.ts'
 import { givenNameLabels, otherLabels, surnameLabels } from '../../lexicon/index.ts'
-import type { DocumentType } from '../../program/index.ts'
+import type { DocumentType, Field, FieldKind } from '../../program/index.ts'
 import { bilingual, inCells, wrapped } from './multi-line-labels.ts'
 import { contentWords, isFormWord, isStopWord, Wordings } from './wording-similarity.ts'
 import type { LabelMeaning, LabelHit } from './label.ts'
@@ -38,8 +38,13 @@ function booksOf(type: DocumentType): Books {
     }
     for (const wording of type.signature?.labels ?? []) phrases.push([wording, { role: 'signature' }])
     for (const wording of type.titles) phrases.push([wording, { role: 'title' }])
+    // What the type asks for itself is nothing else's label, whatever papers of other kinds mean by it.
+    const asked = new Set(type.fields.flatMap((f) => [...f.labels, f.title].map(meaningOf)))
     // "Self-employed" beside a box is an answer, not the label of an employer.
-    const others = [...otherLabels, ...type.fields.flatMap((f) => f.choices.flatMap((c) => c.words))]
+    const others = [
+      ...otherLabels.filter((label) => !asked.has(meaningOf(label))),
+      ...type.fields.flatMap((f) => f.choices.flatMap((c) => c.words)),
+    ]
     for (const wording of others) phrases.push([wording, { role: 'other' }])
     for (const wording of surnameLabels) phrases.push([wording, { role: 'surname' }])
     for (const wording of givenNameLabels) phrases.push([wording, { role: 'given' }])
@@ -52,7 +57,7 @@ function booksOf(type: DocumentType): Books {
         phrases: new PhraseIndex(phrases),
         wordings: new Wordings(
           type.fields.flatMap((f) =>
-            f.kind === 'table' ? [] : [...f.labels, f.title].map((wording) => [f.name, wording] as const),
+            f.kind === 'table' ? [] : wordingsOf(f).map((wording) => [f.name, wording] as const),
           ),
           others,
         ),
@@ -68,6 +73,28 @@ function booksOf(type: DocumentType): Books {
     )
   }
   return book
+}
+
+/** What a label says, whatever its small words and their order. */
+const meaningOf = (label: string): string => [...contentWords(label)].sort().join(' ')
+
+/** A label says of what kind its value is, or leaves that out: "Employer" and "Name of employer" are one. */
+const KIND_WORDS: Partial<Record<FieldKind, string>> = {
+  name: 'name',
+  org: 'name',
+  date: 'date',
+  money: 'amount',
+  id: 'number',
+  address: 'address',
+  phone: 'phone',
+}
+
+/** All wordings of a field: its labels and its title, each with the word for its kind too. */
+const wordingsOf = (field: Field): string[] => {
+  const word = KIND_WORDS[field.kind]
+  return [...field.labels, field.title].flatMap((wording) =>
+    word && !contentWords(wording).includes(word) ? [wording, `${wording} ${word}`] : [wording],
+  )
 }
 
 /**
@@ -172,25 +199,43 @@ function exactLabel(hit: PhraseHit<LabelMeaning>, line: Line, page: Page): Label
   const last = line.words[hit.to - 1]
   const segment = line.segments.find((s) => s.words.includes(first)) ?? line.segments[0]
   const before = segment.words.slice(0, Math.max(0, segment.words.indexOf(first)))
+  const behind = segment.words.slice(segment.words.indexOf(last) + 1)
+  // "Description (year, make, model)": a short label that says in brackets what it means.
+  const glossed =
+    first.text.startsWith('(') &&
+    /\)[:.]?$/.test(last.text) &&
+    before.length <= MOST_BEFORE_GLOSS &&
+    !before.some((w) => /\d/.test(w.text))
   return {
     ...hit,
     page,
     lineOf: line,
     segment,
-    leads: before.every(
-      (w) =>
-        ENUMERATOR.test(w.text) ||
-        /^[\d.()•·\-–*☐☒□■]{1,4}$/.test(w.text) ||
-        /[:|/]$/.test(w.text) ||
-        isStopWord(w.text),
-    ),
+    leads:
+      glossed ||
+      before.every(
+        (w) =>
+          ENUMERATOR.test(w.text) ||
+          /^[\d.()•·\-–*☐☒□■]{1,4}$/.test(w.text) ||
+          /[:|/]$/.test(w.text) ||
+          isStopWord(w.text),
+      ),
     colon: last.text.endsWith(':') || line.words[hit.to]?.text === ':',
     alone:
-      segment.words.slice(segment.words.indexOf(last) + 1).every((w) => FORMAT.test(w.text)) &&
-      before.every((w) => isStopWord(w.text)),
+      (behind.every((w) => FORMAT.test(w.text)) || isHint(behind)) &&
+      (glossed || before.every((w) => isStopWord(w.text))),
     similarity: 1,
   }
 }
+
+const MOST_BEFORE_GLOSS = 3
+
+/** "(first, middle, last)": how a label is to be answered, in brackets behind it. */
+const isHint = (words: readonly Word[]): boolean =>
+  words.length > 0 &&
+  words[0].text.startsWith('(') &&
+  /\)[:.]?$/.test(words.at(-1)!.text) &&
+  words.every((w) => !/\d/.test(w.text))
 
 /** What texts that may be labels are compared with. */
 interface Search {

@@ -4,11 +4,19 @@ import { memoize, squeeze, tokens } from '../../text/index.ts'
 
 const meanings = new Map<string, string>()
 for (const words of synonyms) for (const word of words) meanings.set(stemmer(word), words[0])
+const named: ReadonlySet<string> = new Set(synonyms.flat())
 const FORM_WORDS = new Set(meanings.values())
 /** An insurance is nobody insured, whatever its stem says: "Storm Petrel" over "Assurance" is a firm. */
 const INSURANCE: ReadonlySet<string> = new Set(['insurance', 'assurance', 'assurances'])
+/**
+ * Who does a thing and to whom it is done are two: "insurer" is nobody insured, and a lender lends what a
+ * borrower borrows. Their ends tell them apart, which stems lose.
+ */
+const AGENT = /^\p{L}{3,}(?:er|or|ee)$/u
+
 const stemOf = memoize((token): string => {
   if (INSURANCE.has(token)) return 'insurance'
+  if (AGENT.test(token) && !named.has(token)) return token
   const bare = stemmer(token)
   return meanings.get(bare) ?? meanings.get(token) ?? bare
 })

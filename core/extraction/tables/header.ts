@@ -176,11 +176,11 @@ function headLabelsOf(field: Field): (words: string) => HeadLabel[] {
     )
     found = memoize((words) => {
       const span = words.split(' ')
-      // "Paidout": on a picture two words of a head stand as one.
+      // "Paidout", "Y-T-D": words of a head may stand as one, and one in pieces.
       return labels.filter(
         (l) =>
           (l.words.length === span.length && l.words.every((w, i) => nearlyWord(span[i], w))) ||
-          (span.length === 1 && l.words.length > 1 && l.joined === words),
+          l.joined === span.join(''),
       )
     })
     headLabels.set(field, found)
@@ -190,7 +190,7 @@ function headLabelsOf(field: Field): (words: string) => HeadLabel[] {
 
 function headColumns(line: Line, field: Field): HeaderColumn[] {
   const columns: HeaderColumn[] = []
-  const words = line.words.filter((w) => /[\p{L}\d€]/u.test(w.text))
+  const words = line.words.filter((w) => /[\p{L}\d\p{Sc}%]/u.test(w.text))
   const read = words.map((w) => tokens(w.text))
   const labels = headLabelsOf(field)
   for (let at = 0; at < words.length;) {
