@@ -13,6 +13,7 @@ import type { Reading } from '../parsers/reading.ts'
 import { repairDigits, repairNumeral } from '../parsers/numeral.ts'
 import { repairPostcode } from '../parsers/postcode.ts'
 import { isDay } from '../parsers/date.ts'
+import { isAmount } from '../parsers/money.ts'
 import { orgLikeness } from '../parsers/words.ts'
 import { labelLike, findLabels, setOff } from '../labels/find-labels.ts'
 import { malformed } from '../parsers/malformed.ts'
@@ -190,8 +191,8 @@ function fromLabel(
       continue
     }
     if (field.kind === 'table') continue
-    const nearer = nearerAbove(regions) || captionsBelow(label, byLine) * MOST_NEARER
     const style = stackStyle(label.page)
+    const nearer = style ? 0 : nearerAbove(regions) || captionsBelow(label, byLine) * MOST_NEARER
     regions.forEach((given) => {
       const region =
         given.relation === 'inline' && !label.colon && (WORDY.has(field.kind) || field.kind === 'address')
@@ -273,8 +274,8 @@ const headsColumn = (label: LabelHit, byLine: LabelsByLine): boolean =>
     .get(label.line)!
     .some((l) => l.segment !== label.segment && l.alone && l.segment.text === label.segment.text)
 
-/** Log-odds of a value the way that the page stacks small labels, and of small print being a value there. */
-const [STACKED, SMALL_PRINT] = [1.5, -3]
+/** Log-odds of a value the way that the page stacks small labels, and another way, and of small print being one. */
+const [STACKED, AGAINST_STYLE, SMALL_PRINT] = [0.6, -1.5, -3]
 
 function stackScore(
   style: StackStyle | null,
@@ -285,7 +286,8 @@ function stackScore(
   if (!style) return 0
   if (words.every((w) => style.small.has(w))) return SMALL_PRINT
   if (!style.small.has(label.lineOf.words[label.from]) || relation === 'inline') return 0
-  return (relation === 'above') === (style.way === 'captions') && relation !== 'right' ? STACKED : -STACKED
+  if ((relation === 'above') !== (style.way === 'captions') || relation === 'right') return AGAINST_STYLE
+  return STACKED + (relation === 'above' ? RELATION_SCORE.below - RELATION_SCORE.above : 0)
 }
 
 /** Log-odds at most for the value over a label against the one under it. */
@@ -526,13 +528,24 @@ function readingsAt({ region, field, byLine, type }: Spot): Reading[] {
   return readings.slice(0, field.kind === 'id' && region.words.length > MOST_WORDS_OF_ID ? 1 : 2)
 }
 
+/** Figures like those of a code, and log-odds of a day or an amount being the name of a thing. */
+const CODE = /\d.*\d.*\d.*\d/
+const NO_TEXT = -3
+
 /** Log-odds of a reading by what it is and how it stands behind its label. */
 function readingScore(reading: Reading, rank: number, { region, field, label }: Spot): number {
   const { kind } = field
   const lead = region.words.indexOf(reading.words[0])
   const prose = lead > 2 && kind !== 'iban' ? -0.4 * Math.min(5, lead - 2) : 0
   // A name of a thing is no number: what reads as a day, an amount or a code belongs to another label.
-  const coded = kind === 'text' && (/\d.*\d.*\d.*\d/.test(reading.raw) || isDay(reading.raw)) ? -1.4 : 0
+  const coded =
+    kind !== 'text'
+      ? 0
+      : isDay(reading.raw) || isAmount(reading.raw)
+        ? NO_TEXT
+        : CODE.test(reading.raw)
+          ? -1.4
+          : 0
   // A year alone is part of a date, not a number of anything.
   const year = kind === 'id' && /^(?:19|20)\d\d$/.test(plain(reading.value)) ? -1.6 : 0
   // Under "With best wishes" stands a scrawl, and the name under that.

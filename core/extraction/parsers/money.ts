@@ -1,4 +1,11 @@
-import { currencySign, isCurrencySign, type Locale, minorDigits, perLocale } from '../../locale/index.ts'
+import {
+  currencySign,
+  isCurrencySign,
+  type Locale,
+  minorDigits,
+  NEUTRAL,
+  perLocale,
+} from '../../locale/index.ts'
 import { memoize } from '../../text/index.ts'
 import type { Word } from '../../model/index.ts'
 import { asDigits, isWeak, rawOf, type KindReader, type Reading } from './reading.ts'
@@ -116,6 +123,10 @@ function amountIn(text: string, locale: Locale, weak: boolean): ParsedAmount | n
     signed: said !== null,
   }
 }
+
+/** Whether a text is an amount with its cents, in whatever currency. */
+export const isAmount = (text: string): boolean =>
+  /[.,]\d{2}\D*$/.test(text) && parseMoney(text, NEUTRAL) !== null
 
 const FIGURES = /^[\d.,'’\u00a0\u202f ]+$/
 
