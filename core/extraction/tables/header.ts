@@ -161,6 +161,9 @@ interface HeadLabel {
   joined: string
 }
 
+/** Shorter words are made of pieces by chance: "N.º" is no "no" of anything counted. */
+const SHORTEST_JOINED = 3
+
 const headLabels = new WeakMap<Field, (words: string) => HeadLabel[]>()
 
 /** Which heads of a table some folded words may be, in the order of the columns. */
@@ -180,7 +183,7 @@ function headLabelsOf(field: Field): (words: string) => HeadLabel[] {
       return labels.filter(
         (l) =>
           (l.words.length === span.length && l.words.every((w, i) => nearlyWord(span[i], w))) ||
-          l.joined === span.join(''),
+          (l.joined.length >= SHORTEST_JOINED && l.joined === span.join('')),
       )
     })
     headLabels.set(field, found)
