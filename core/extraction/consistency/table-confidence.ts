@@ -54,7 +54,7 @@ export function tableValue({ table, proof }: SelectedTable, field: Field, lackin
     !complete ||
     !ordered ||
     !multiplies(table, field) ||
-    (proof !== true && (table.pointed || table.unexplained.length > 0))
+    (proof !== true && (table.pointed || table.guessed || table.unexplained.length > 0))
   )
     confidence = Math.min(confidence, 0.55)
   const begins = table.rows.at(0)?.place ?? table.head

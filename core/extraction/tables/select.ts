@@ -15,6 +15,7 @@ import { bookingColumns, centsIn } from './columns.ts'
 import { isRoster, readRoster } from './roster.ts'
 import { cellsOf, newestFirst, oldestFirst } from './row-order.ts'
 import { fillYears, readTableByHeader } from './by-header.ts'
+import { readTableByShape } from './by-shape.ts'
 import { readTableByContent } from './by-content.ts'
 import { noteGuess, PRINTED, type Table } from './table.ts'
 
@@ -39,7 +40,10 @@ export function tableReadings(pages: readonly Page[], field: Field): TableReadin
     return () => (found === undefined ? (found = onLeaning(pages, read(pages.map(deskewed), field))) : found)
   }
   if (isRoster(field)) return { byHead: once(readRoster), byContent: () => null }
-  const [byHead, byContent] = [once(readTableByHeader), once(readTableByContent)]
+  const [byHead, byContent] = [
+    once(readTableByHeader),
+    once((given, wanted) => readTableByContent(given, wanted) ?? readTableByShape(given, wanted)),
+  ]
   return { byHead, byContent: () => belowHead(byContent(), byHead()?.head ?? null) }
 }
 

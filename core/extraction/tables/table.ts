@@ -34,6 +34,8 @@ export interface Table {
   wordConfidence: number
   /** Some amount stands without its point, and was given one: sums have to bear it out. */
   pointed: boolean
+  /** Known by the shape of its rows alone: it is asked about unless sums bear it out. */
+  guessed: boolean
   /** Some amount had no sign of its own and took it from the balances. */
   repaired: boolean
   /** A balance brought forward stands between its head and its first row. */
@@ -52,6 +54,7 @@ export const emptyTable = (locale: Locale): Table => ({
   confidence: 1,
   wordConfidence: 1,
   pointed: false,
+  guessed: false,
   repaired: false,
   broughtForward: false,
   unexplained: [],
