@@ -12,6 +12,7 @@ import {
   orgLikeness,
   readNames,
 } from '../parsers/words.ts'
+import { isDay } from '../parsers/date.ts'
 import { labelLike, findLabels } from '../labels/find-labels.ts'
 
 /** What papers are called: a heading that is no firm, however much water or power it speaks of. */
@@ -133,6 +134,8 @@ export interface AddressBlock {
 export function addressBlocks(page: Page, type: DocumentType): AddressBlock[] {
   const lines = linesOf(page)
   const blocks: AddressBlock[] = []
+  // What the paper is called is nobody, whatever capitals it has.
+  const titles = new Set(type.titles.map(fold))
   lines.forEach((line, index) => {
     if (line.box[1] > 0.5) return
     for (const segment of line.segments) {
@@ -140,7 +143,8 @@ export function addressBlocks(page: Page, type: DocumentType): AddressBlock[] {
       if (
         (nameLikeness(name) < 0.95 && !LEGAL_FORM.test(name)) ||
         addressLikeness(name) > 0.5 ||
-        /:$/.test(name)
+        /:$/.test(name) ||
+        titles.has(fold(name))
       )
         continue
       const below = linesBelow(page, lines, index, segment, type)
@@ -171,6 +175,7 @@ function linesBelow(page: Page, lines: Line[], index: number, top: Segment, type
     }
     if (
       /:/.test(segment.text) ||
+      isDay(segment.text) ||
       labelLike(segment.text, type) ||
       segment.text.split(' ').length > 7 ||
       !/[\p{L}\d]{2}/u.test(segment.text)
