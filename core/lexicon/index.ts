@@ -2,6 +2,7 @@ import paperNamesFile from './paper-names.json' with { type: 'json' }
 import personTableWordsFile from './person-table-words.json' with { type: 'json' }
 import questionWordsFile from './question-words.json' with { type: 'json' }
 import sumRowsFile from './sum-rows.json' with { type: 'json' }
+import leadInsFile from './lead-ins.json' with { type: 'json' }
 import columnFile from './column-words.json' with { type: 'json' }
 import closingFile from './closing-balances.json' with { type: 'json' }
 import legalFormsFile from './legal-forms.json' with { type: 'json' }
@@ -77,6 +78,8 @@ export const months: readonly (readonly (readonly string[])[])[] = entriesOf<str
 /** What heads of columns say that they hold. */
 export const columnWords: readonly Readonly<Record<string, readonly string[]>>[] =
   entriesOf<Record<string, string[]>>(columnFile)
+/** What leads to a firm's name. */
+export const leadIns: readonly string[] = listOf(leadInsFile)
 /** Balances that close a statement. */
 export const closingBalances: readonly string[] = listOf(closingFile)
 /** What names of firms end with; `legal-forms.json` says which list is for what. */

@@ -335,7 +335,8 @@ function spelt(words: Word[], known: Value, agrees: Agrees | null): Omit<Found, 
   const wanted = squeeze(plain(known))
   const most = plain(known).split(' ').length + 2
   for (let from = 0; from < words.length; from++)
-    for (let to = from + 1; to <= Math.min(words.length, from + most); to++) {
+    // The longest first: a name without its last part agrees with the whole of it.
+    for (let to = Math.min(words.length, from + most); to > from; to--) {
       const span = words.slice(from, to)
       const value = span
         .map((w) => w.text)

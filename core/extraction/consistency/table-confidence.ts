@@ -32,10 +32,12 @@ export function tableValue({ table, proof }: SelectedTable, field: Field, lackin
     proof === true
       ? 0.985
       : proof === false
-        ? (table.confidence >= PRINTED && complete && !leadsOn(table, field)) ||
-          (complete && oldestFirst(table, field, () => slipsItself(table, field)))
-          ? 0.8
-          : 0.35
+        ? table.confidence >= PRINTED && complete && leadsOn(table, field)
+          ? LEADS_ON
+          : complete &&
+              (table.confidence >= PRINTED || oldestFirst(table, field, () => slipsItself(table, field)))
+            ? 0.8
+            : 0.35
         : complete
           ? 0.85
           : 0.5
@@ -102,6 +104,9 @@ const SPELT = 0.7
  * Every balance follows from the one before: then it is the ends that were misread, and the first row's sign
  * with them.
  */
+/** Rows in clear print that follow from one another are right, whatever the paper says that it opens or closes with. */
+const LEADS_ON = 0.95
+
 const leadsOn = (table: Table, field: Field): boolean => endBalances(table, field) !== null
 
 /** Print read this surely is fair. */

@@ -1,7 +1,7 @@
 import { boxAround, type Page } from '../../model/index.ts'
 import { type Line, linesOf, type Segment, typicalHeight } from '../../layout/index.ts'
 import { fold } from '../../text/index.ts'
-import { endPattern, legalForms, paperNames, wordsPattern } from '../../lexicon/index.ts'
+import { endPattern, leadIns, legalForms, paperNames, wordsPattern } from '../../lexicon/index.ts'
 import type { DocumentType, Field } from '../../program/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import {
@@ -76,10 +76,12 @@ export function letterheadCandidates(page: Page, type: DocumentType, field: Fiel
 }
 
 /**
- * "Isles Savings Bank STATEMENT OF ACCOUNT" in one line with no gap: what the paper is called, in capitals
+ * "issued by Lantern Mutual" is the firm behind its lead; "Isles Savings Bank STATEMENT OF ACCOUNT" in one line with no gap: what the paper is called, in capitals
  * alone or behind the firm's legal form, is no part of the firm.
  */
 function beforeTitle(segment: Segment): Segment {
+  const led = LEAD_IN.exec(segment.text)?.[0].split(' ').length ?? 0
+  if (led > 1 && led <= segment.words.length) return partOf(segment.words.slice(led - 1))
   const capitals = segment.words.findIndex(
     (_, i) =>
       i > 1 &&
@@ -90,9 +92,17 @@ function beforeTitle(segment: Segment): Segment {
     capitals > 0 && segment.words.slice(0, capitals).some((w) => /\p{Ll}/u.test(w.text))
       ? segment.words.slice(0, capitals)
       : beforeHeading(segment.words)
-  if (words.length === segment.words.length) return segment
-  return { words, text: words.map((w) => w.text).join(' '), box: boxAround(words.map((w) => w.box)) }
+  return words.length === segment.words.length ? segment : partOf(words)
 }
+
+const partOf = (words: Segment['words']): Segment => ({
+  words,
+  text: words.map((w) => w.text).join(' '),
+  box: boxAround(words.map((w) => w.box)),
+})
+
+/** "Issued by Lantern Mutual": what leads to a firm's name in its letterhead. */
+const LEAD_IN = new RegExp(`^${wordsPattern(leadIns).source} `, 'i')
 
 /** A firm's name that its column breaks in two, in letters of one height: "Northern Isles" over "Energy". */
 function overTwoLines(page: Page, first: Candidate): Candidate | null {
