@@ -4,6 +4,7 @@ import type { DocumentType } from '../program/index.ts'
 import { labelTextsOf, readMrz, Wordings } from '../extraction/index.ts'
 import { filledEvidence } from './filled-fields.ts'
 import { letterLikeness } from './letter-likeness.ts'
+import { evidenceScale } from './said.ts'
 import { Vocabulary } from './vocabulary.ts'
 
 /** What a page's words say about its type and its place in a document. */
@@ -29,6 +30,8 @@ export class EvidenceReader {
   private readonly headings: Wordings<number>
   private readonly labels: Wordings<string>
   private readonly vocabulary: Vocabulary
+  /** What a type's few words weigh beside those of types described in full. */
+  private readonly scales: readonly number[]
 
   constructor(private readonly types: readonly DocumentType[]) {
     const phrases: [string, Meaning][] = []
@@ -54,6 +57,7 @@ export class EvidenceReader {
     })
     this.book = new PhraseIndex(phrases)
     this.vocabulary = new Vocabulary(types)
+    this.scales = types.map(evidenceScale)
     this.headings = new Wordings(
       types.flatMap((type, index) => type.titles.map((title) => [index, title] as const)),
     )
@@ -150,6 +154,7 @@ export class EvidenceReader {
         (rows >= 3 && hasLedger(type) ? Math.min(3, rows * 0.3) : 0) +
         saturate(spoken[t], 2.5) +
         (type.letter ? letter * 4 : 0)
+      scores[t] *= this.scales[t]
     })
     // Where the words leave the type open, what the page answers may settle it.
     const [top, second] = [...scores].sort((a, b) => b - a)
