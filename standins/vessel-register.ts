@@ -1,5 +1,5 @@
 import { createServer } from 'node:http'
-import { compareTexts } from '../core/matching/index.ts'
+import { comparers } from '../core/matching/index.ts'
 import { squeeze } from '../core/text/index.ts'
 
 /** An entry as the register keeps it. */
@@ -25,7 +25,7 @@ export function startVesselRegister(
     const named = name
       ? vessels.find(
           (v) =>
-            compareTexts({ value: v.name, confidence: 1 }, { value: name, confidence: 1 }).relation !==
+            comparers.text({ value: v.name, confidence: 1 }, { value: name, confidence: 1 }).relation !==
             'different',
         )
       : undefined

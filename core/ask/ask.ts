@@ -56,7 +56,7 @@ export function ask(
   given: { documents: readonly Document[]; pages: readonly Page[]; types: readonly DocumentType[] },
 ): Answer[] {
   const plainly = fold(question).replace(/[?!.]/g, ' ')
-  const wanted = wordsOf(plainly)
+  const wanted = wordsOf(plainly, given.types)
   if (wanted.length === 0) return []
   const kinds = FORMS.find(({ asks }) => asks.test(plainly))?.kinds ?? null
   const values = fromValues(wanted, kinds, given)
@@ -66,13 +66,15 @@ export function ask(
 /** What a question asks for, word by word, each with the words of labels that it may stand for. */
 type Wanted = readonly string[]
 
-function wordsOf(question: string): Wanted[] {
+function wordsOf(question: string, types: readonly DocumentType[]): Wanted[] {
+  const alike = types.flatMap((type) => type.synonyms)
   return question
     .split(/[^\p{L}\p{N}]+/u)
     .filter((w) => w.length > 1 && !QUESTION.has(w))
     .map((word) => {
       const means = MEANT.filter(({ asked }) => asked.test(word)).flatMap(({ means }) => means)
-      return [...new Set([word, ...means].flatMap((w) => contentWords(w)))]
+      const said = alike.filter((group) => group.includes(word)).flat()
+      return [...new Set([word, ...means, ...said].flatMap((w) => contentWords(w)))]
     })
     .filter((w) => w.length > 0)
 }

@@ -1,7 +1,7 @@
 import { type Answer, type Standing, standingOf } from '../answers/index.ts'
 import type { Fact, Program } from '../program/index.ts'
 import { plain, type Value } from '../model/index.ts'
-import { type Agreement, comparers, same, WEAK } from '../matching/index.ts'
+import { type Agreement, comparerOf, same, WEAK } from '../matching/index.ts'
 import { counts, fieldOf, splitReference, TAKES_PART, type Paper } from './paper.ts'
 
 /** One value of a fact, where it stands and how it lies to the fact's value. */
@@ -70,7 +70,7 @@ function judgeFact(
       : null
   if (sides.length === 0)
     return { ...base, settled: settledBy([]), status: 'absent', value: null, evidence: [] }
-  const compare = comparers[fact.kind]
+  const compare = comparerOf(fact)
   const named = said?.decision === 'value' ? said.value : null
   const reference =
     named !== null ? { value: named, confidence: 1, asked: false } : mostAgreed(sides, compare)

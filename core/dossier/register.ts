@@ -1,5 +1,5 @@
 import { message, plain, type Value } from '../model/index.ts'
-import { type Agreement, comparers } from '../matching/index.ts'
+import { type Agreement, comparerOf } from '../matching/index.ts'
 import type { FactResult } from './facts.ts'
 import type { Fact, Program } from '../program/index.ts'
 
@@ -109,4 +109,4 @@ export function registerSides(
 }
 
 const compareWith = (fact: Fact, value: Value, said: string): Agreement =>
-  comparers[fact.kind]({ value, confidence: 1 }, { value: said, confidence: 1 })
+  comparerOf(fact)({ value, confidence: 1 }, { value: said, confidence: 1 })

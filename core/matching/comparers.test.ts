@@ -5,7 +5,7 @@ import { compareAddresses } from './addresses.ts'
 import type { Comparer } from './agreement.ts'
 import { comparers } from './comparers.ts'
 import { compareNames, compareOrgs } from './names.ts'
-import { compareDates, compareIds, compareMoney, compareTexts } from './values.ts'
+import { compareDates, compareIds, compareMoney, textComparer } from './values.ts'
 import { isOneConfusion } from './confusions.ts'
 
 const relation = (compare: Comparer, a: Value, b: Value, sure = 1) =>
@@ -88,7 +88,9 @@ test.each([
   ['Silver Darling', 'MV Silver Darling', 'variant'],
   ['Silver Darling', '“Silver Darling”', 'variant'],
   ['Silver Darling', 'Silver Darling II', 'different'],
-])('vessels: %s and %s are %s', (a, b, expected) => expect(relation(compareTexts, a, b)).toBe(expected))
+])('vessels: %s and %s are %s', (a, b, expected) =>
+  expect(relation(textComparer(['mv', 'motor vessel']), a, b)).toBe(expected),
+)
 
 test.each([
   ['0', 'o', true],

@@ -3,7 +3,7 @@ import { plain } from '../model/index.ts'
 import { compareAddresses } from './addresses.ts'
 import { WEAK, type Agreement, type Comparer } from './agreement.ts'
 import { compareNames, compareOrgs } from './names.ts'
-import { compareDates, compareIds, compareMoney, compareTexts } from './values.ts'
+import { compareDates, compareIds, compareMoney, textComparer } from './values.ts'
 
 /**
  * How many pairs are kept of one kind: a package's values are compared again with every answer, and only few
@@ -37,5 +37,15 @@ export const comparers: Record<Fact['kind'], Comparer> = {
   date: compareDates,
   money: compareMoney,
   id: remembering(compareIds),
-  text: remembering(compareTexts),
+  text: remembering(textComparer([])),
+}
+
+const byFact = new WeakMap<Fact, Comparer>()
+
+/** The comparer of a fact, which may leave words out of account. */
+export function comparerOf(fact: Fact): Comparer {
+  if (fact.kind !== 'text' || fact.leaves.length === 0) return comparers[fact.kind]
+  let own = byFact.get(fact)
+  if (!own) byFact.set(fact, (own = remembering(textComparer(fact.leaves))))
+  return own
 }

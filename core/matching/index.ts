@@ -1,6 +1,5 @@
 /** What other folders may use of this one; README.md says how it hangs together. */
 export { WEAK, same, type Agreement, type Comparer } from './agreement.ts'
-export { comparers } from './comparers.ts'
+export { comparerOf, comparers } from './comparers.ts'
 export { confusionsOf, isOneConfusion } from './confusions.ts'
 export { brokenOff, mostAlike, nearMiss, wordMore } from './near-miss.ts'
-export { compareTexts } from './values.ts'

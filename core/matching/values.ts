@@ -1,6 +1,6 @@
 import { cents, fromCents, isMoney, message, plain, type Value } from '../model/index.ts'
 import { fold, squeeze } from '../text/index.ts'
-import { different, same, variant, type Comparer } from './agreement.ts'
+import { type Agreement, different, same, variant, type Comparer } from './agreement.ts'
 import { isConfusion } from './confusions.ts'
 
 /** Two neighbouring characters changed places: what a typist's slip looks like. A finding all the same. */
@@ -46,17 +46,30 @@ export const compareMoney: Comparer = (a, b) => {
   )
 }
 
-const SHIP =
-  /^(?:m\.?\s?[vfy]\.?|f\.?\s?v\.?|s\.?\s?v\.?|the|l[ea]|el|motor vessel|fishing vessel|vessel|boat)\s+/
+/** Words without their points and strokes: "M.V." is "mv". */
+const closed = (text: string): string => fold(text).replace(/["“”'./]/g, '')
 
-/** Short texts and names of things; prefixes of vessels and quotation marks do not count. */
-export const compareTexts: Comparer = (a, b) => {
-  const bare = (value: Value) =>
-    squeeze(
-      fold(plain(value))
-        .replace(/["“”']/g, '')
-        .replace(SHIP, ''),
-    )
+/**
+ * Compares short texts and names of things; quotation marks do not count, nor do articles.
+ * @param leaves words before a name that do not count either
+ */
+export const textComparer = (leaves: readonly string[]): Comparer => {
+  const prefixes = [...ARTICLES, ...leaves.map(closed)].sort((p, q) => q.length - p.length)
+  const bare = (value: Value) => {
+    const text = closed(plain(value))
+    const prefix = prefixes.find((words) => text.startsWith(`${words} `))
+    return squeeze(prefix ? text.slice(prefix.length) : text)
+  }
+  return (a, b) => compareBare(a, b, bare)
+}
+
+const ARTICLES = ['the', 'le', 'la', 'el']
+
+function compareBare(
+  a: Parameters<Comparer>[0],
+  b: Parameters<Comparer>[1],
+  bare: (value: Value) => string,
+): Agreement {
   if (squeeze(plain(a.value)) === squeeze(plain(b.value)))
     return plain(a.value) === plain(b.value) ? same : variant(message('agreement.letter_case'))
   const [p, q] = [bare(a.value), bare(b.value)]

@@ -134,6 +134,10 @@ export const documentTypeSchema = z
     lastSigns: z.array(z.string()).default([]),
     /** Carries a machine-readable zone (ICAO 9303). */
     zone: z.boolean().default(false),
+    /** Labels that its papers carry besides those of its fields: no value of any field stands behind them. */
+    others: z.array(z.string()).default([]),
+    /** Words that mean one thing on its papers, so that a label with one of them is known by another. */
+    synonyms: z.array(z.array(z.string()).min(2)).default([]),
     /** Running text to somebody, with a greeting and a close. */
     letter: z.boolean().default(false),
     fields: z.array(fieldSchema),
@@ -240,6 +244,8 @@ export const factSchema = z.object({
   fields: z.array(reference).min(1),
   /** Papers of these other persons are left out. */
   person: z.enum(['applicant']).optional(),
+  /** Words before a name of a thing that do not count when two are compared, as "MV" before a ship's. */
+  leaves: z.array(z.string().trim().min(1)).default([]),
 })
 export type Fact = z.infer<typeof factSchema>
 

@@ -16,7 +16,7 @@ import { editDistance, squeeze, tokens } from '../text/index.ts'
 import type { Fact, Program } from '../program/index.ts'
 import { kindReaders } from '../extraction/index.ts'
 import type { FilledField } from '../answers/index.ts'
-import { brokenOff, type Comparer, comparers, mostAlike, nearMiss, wordMore } from '../matching/index.ts'
+import { brokenOff, type Comparer, comparerOf, mostAlike, nearMiss, wordMore } from '../matching/index.ts'
 import { counts, type Paper, splitReference } from '../dossier/index.ts'
 
 /** Papers that must say the same before they speak for what another paper says. */
@@ -59,7 +59,7 @@ function echoesOf(
   papers: readonly Paper[],
   pages: ReadonlyMap<number, Page>,
 ): [string, FilledField][] {
-  const compare = comparers[fact.kind]
+  const compare = comparerOf(fact)
   const places = fact.fields.flatMap((reference) => {
     const [type, name] = splitReference(reference)
     return papers

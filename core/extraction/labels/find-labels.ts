@@ -42,7 +42,7 @@ function booksOf(type: DocumentType): Books {
     const asked = new Set(type.fields.flatMap((f) => [...f.labels, f.title].map(meaningOf)))
     // "Self-employed" beside a box is an answer, not the label of an employer.
     const others = [
-      ...otherLabels.filter((label) => !asked.has(meaningOf(label))),
+      ...[...otherLabels, ...type.others].filter((label) => !asked.has(meaningOf(label))),
       ...type.fields.flatMap((f) => f.choices.flatMap((c) => c.words)),
     ]
     for (const wording of others) phrases.push([wording, { role: 'other' }])
@@ -57,7 +57,9 @@ function booksOf(type: DocumentType): Books {
         phrases: new PhraseIndex(phrases),
         wordings: new Wordings(
           type.fields.flatMap((f) =>
-            f.kind === 'table' ? [] : wordingsOf(f).map((wording) => [f.name, wording] as const),
+            f.kind === 'table'
+              ? []
+              : wordingsOf(f, type.synonyms).map((wording) => [f.name, wording] as const),
           ),
           others,
         ),
@@ -66,6 +68,8 @@ function booksOf(type: DocumentType): Books {
             ...type.fields.flatMap((f) => f.labels),
             ...type.titles,
             ...otherLabels,
+            ...type.others,
+            ...type.synonyms.flat(),
             ...type.fields.flatMap((f) => f.columns.flatMap((c) => c.labels)),
           ].flatMap(contentWords),
         ),
@@ -89,12 +93,23 @@ const KIND_WORDS: Partial<Record<FieldKind, string>> = {
   phone: 'phone',
 }
 
-/** All wordings of a field: its labels and its title, each with the word for its kind too. */
-const wordingsOf = (field: Field): string[] => {
+/** All wordings of a field: its labels and its title, said with other words, each with the word for its kind too. */
+const wordingsOf = (field: Field, synonyms: DocumentType['synonyms']): string[] => {
   const word = KIND_WORDS[field.kind]
-  return [...field.labels, field.title].flatMap((wording) =>
+  const said = [...field.labels, field.title].flatMap((wording) => [wording, ...saidWith(wording, synonyms)])
+  return [...new Set(said)].flatMap((wording) =>
     word && !contentWords(wording).includes(word) ? [wording, `${wording} ${word}`] : [wording],
   )
+}
+
+/** "Name of boat", "name of craft": a wording with each of the words that mean the same as one of its own. */
+const saidWith = (wording: string, synonyms: DocumentType['synonyms']): string[] => {
+  const words = tokens(wording)
+  return synonyms.flatMap((group) => {
+    const folded = group.map((word) => tokens(word).join(' '))
+    const at = words.findIndex((word) => folded.includes(word))
+    return at < 0 ? [] : folded.map((word) => words.with(at, word).join(' '))
+  })
 }
 
 /**

@@ -3,8 +3,8 @@ import { contentWords, Wordings } from './wording-similarity.ts'
 test.each([
   ['Your monthly wages', ['month', 'pay']],
   ['Pay of the month', ['pay', 'month']],
-  ['Name of the boat', ['name', 'vessel']],
-  ['N.º de casco', ['n', 'o', 'hull']],
+  ['Nom du client', ['name', 'buyer']],
+  ['N.º de póliza', ['n', 'o', 'policy']],
   ['the', ['the']],
 ])('the gist of %s', (text, words) => expect(contentWords(text).toSorted()).toEqual([...words].toSorted()))
 

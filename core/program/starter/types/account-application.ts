@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 import { BUSINESS, COMPANY_NUMBER, DAY_SIGNED, SIGNATURE } from './wordings.ts'
 
@@ -66,6 +67,7 @@ export const accountApplication: TypeData = {
     ],
   },
   versions: { date: 'application_date', of: ['application_number'] },
+  others: OTHERS_OF_BOATS,
   fields: [
     {
       name: 'application_number',

@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 
 export const bankStatement: TypeData = {
@@ -44,6 +45,7 @@ export const bankStatement: TypeData = {
   lastSigns: ['closing balance', 'new balance', 'balance at end', 'end of statement'],
   person: 'account_holder',
   tellsApart: 'statement_end',
+  others: OTHERS_OF_BOATS,
   fields: [
     {
       name: 'bank_name',

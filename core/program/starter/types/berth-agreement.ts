@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS, WORDS_FOR_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 import { SIGNATURE, VESSEL } from './wordings.ts'
 
@@ -68,6 +69,8 @@ export const berthAgreement: TypeData = {
       'licensee',
     ],
   },
+  others: OTHERS_OF_BOATS,
+  synonyms: WORDS_FOR_BOATS,
   fields: [
     {
       name: 'berth_holder',

@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 import { BUSINESS, SIGNATURE } from './wordings.ts'
 
@@ -67,6 +68,7 @@ export const boardResolution: TypeData = {
       'certified true',
     ],
   },
+  others: OTHERS_OF_BOATS,
   fields: [
     {
       name: 'business_name',

@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 import { BUSINESS, SIGNATURE } from './wordings.ts'
 
@@ -72,6 +73,7 @@ export const businessAccounts: TypeData = {
       'owner’s signature',
     ],
   },
+  others: OTHERS_OF_BOATS,
   fields: [
     {
       name: 'business_name',

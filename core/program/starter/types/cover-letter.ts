@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS, WORDS_FOR_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 
 export const coverLetter: TypeData = {
@@ -36,6 +37,8 @@ export const coverLetter: TypeData = {
   ],
   letter: true,
   person: null,
+  others: OTHERS_OF_BOATS,
+  synonyms: WORDS_FOR_BOATS,
   fields: [
     {
       name: 'sender_name',

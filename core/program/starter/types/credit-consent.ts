@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS, WORDS_FOR_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 
 export const creditConsent: TypeData = {
@@ -58,6 +59,8 @@ export const creditConsent: TypeData = {
       'signature of customer',
     ],
   },
+  others: OTHERS_OF_BOATS,
+  synonyms: WORDS_FOR_BOATS,
   fields: [
     {
       name: 'applicant_name',

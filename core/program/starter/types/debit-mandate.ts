@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS, WORDS_FOR_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 import { DAY_SIGNED, SIGNATURE } from './wordings.ts'
 
@@ -60,6 +61,8 @@ export const debitMandate: TypeData = {
       'signature of customer',
     ],
   },
+  others: OTHERS_OF_BOATS,
+  synonyms: WORDS_FOR_BOATS,
   fields: [
     {
       name: 'account_holder',

@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 import { SIGNATURE } from './wordings.ts'
 
@@ -71,6 +72,7 @@ export const employmentLetter: TypeData = {
     ],
   },
   versions: { date: 'letter_date', of: ['employee_name', 'employer_name'] },
+  others: OTHERS_OF_BOATS,
   fields: [
     {
       name: 'employee_name',

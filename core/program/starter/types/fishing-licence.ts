@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS, WORDS_FOR_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 import { VESSEL } from './wordings.ts'
 
@@ -43,6 +44,8 @@ export const fishingLicence: TypeData = {
     { words: 'fishing', weight: 1 },
   ],
   person: 'holder_name',
+  others: OTHERS_OF_BOATS,
+  synonyms: WORDS_FOR_BOATS,
   fields: [
     {
       name: 'licence_number',

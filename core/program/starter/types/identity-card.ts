@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 
 export const identityCard: TypeData = {
@@ -36,6 +37,7 @@ export const identityCard: TypeData = {
   ],
   zone: true,
   person: 'full_name',
+  others: OTHERS_OF_BOATS,
   fields: [
     {
       name: 'document_number',

@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 import { BUSINESS, COMPANY_NUMBER } from './wordings.ts'
 
@@ -42,6 +43,7 @@ export const incorporationCertificate: TypeData = {
     { words: 'this day incorporated', weight: 2 },
     { words: 'companies registry', weight: 2 },
   ],
+  others: OTHERS_OF_BOATS,
   fields: [
     {
       name: 'business_name',

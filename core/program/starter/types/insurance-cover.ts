@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS, WORDS_FOR_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 
 export const insuranceCover: TypeData = {
@@ -42,6 +43,8 @@ export const insuranceCover: TypeData = {
     { words: 'cover', weight: 0.8 },
   ],
   person: 'insured_name',
+  others: OTHERS_OF_BOATS,
+  synonyms: WORDS_FOR_BOATS,
   fields: [
     {
       name: 'policy_number',

@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS, WORDS_FOR_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 
 export const loanApplication: TypeData = {
@@ -61,6 +62,8 @@ export const loanApplication: TypeData = {
     ],
   },
   versions: { date: 'application_date', of: ['application_number'] },
+  others: OTHERS_OF_BOATS,
+  synonyms: WORDS_FOR_BOATS,
   fields: [
     {
       name: 'application_number',

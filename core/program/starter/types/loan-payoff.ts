@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS, WORDS_FOR_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 
 export const loanPayoff: TypeData = {
@@ -55,6 +56,8 @@ export const loanPayoff: TypeData = {
     { words: 'in arrears', weight: 1 },
   ],
   person: 'borrower_name',
+  others: OTHERS_OF_BOATS,
+  synonyms: WORDS_FOR_BOATS,
   fields: [
     {
       name: 'lender_name',

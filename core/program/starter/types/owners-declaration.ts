@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 import { BUSINESS, COMPANY_NUMBER, SIGNATURE } from './wordings.ts'
 
@@ -58,6 +59,7 @@ export const ownersDeclaration: TypeData = {
     ],
   },
   versions: { date: 'declaration_date', of: ['company_number'] },
+  others: OTHERS_OF_BOATS,
   fields: [
     {
       name: 'business_name',

@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 
 export const payslip: TypeData = {
@@ -45,6 +46,7 @@ export const payslip: TypeData = {
   ],
   person: 'employee_name',
   tellsApart: 'pay_date',
+  others: OTHERS_OF_BOATS,
   fields: [
     {
       name: 'employee_name',

@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS, WORDS_FOR_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 
 export const purchaseQuote: TypeData = {
@@ -55,6 +56,8 @@ export const purchaseQuote: TypeData = {
   lastSigns: ['total price', 'total including vat', 'grand total'],
   person: 'buyer_name',
   versions: { date: 'quote_date', of: ['seller_name', 'hull_number'] },
+  others: OTHERS_OF_BOATS,
+  synonyms: WORDS_FOR_BOATS,
   fields: [
     {
       name: 'seller_name',

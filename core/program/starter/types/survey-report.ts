@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS, WORDS_FOR_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 import { HULL, HULL_ABROAD, SIGNATURE, VESSEL, VESSEL_ABROAD } from './wordings.ts'
 
@@ -98,6 +99,8 @@ export const surveyReport: TypeData = {
     ],
   },
   versions: { date: 'inspection_date', of: ['hull_number'] },
+  others: OTHERS_OF_BOATS,
+  synonyms: WORDS_FOR_BOATS,
   fields: [
     {
       name: 'report_number',

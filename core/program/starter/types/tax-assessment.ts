@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 import { NATIONAL_NUMBER } from './wordings.ts'
 
@@ -51,6 +52,7 @@ export const taxAssessment: TypeData = {
   ],
   person: 'taxpayer_name',
   tellsApart: 'tax_year',
+  others: OTHERS_OF_BOATS,
   fields: [
     {
       name: 'taxpayer_name',

@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 import { DAY_SIGNED, SIGNATURE } from './wordings.ts'
 
@@ -55,6 +56,7 @@ export const taxSelfCertification: TypeData = {
       'signature of customer',
     ],
   },
+  others: OTHERS_OF_BOATS,
   fields: [
     {
       name: 'holder_name',

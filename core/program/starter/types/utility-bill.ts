@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 
 export const utilityBill: TypeData = {
@@ -79,6 +80,7 @@ export const utilityBill: TypeData = {
   ],
   person: 'account_holder',
   tellsApart: 'issue_date',
+  others: OTHERS_OF_BOATS,
   fields: [
     {
       name: 'supplier_name',

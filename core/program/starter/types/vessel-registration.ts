@@ -1,3 +1,4 @@
+import { OTHERS_OF_BOATS, WORDS_FOR_BOATS } from './boats.ts'
 import type { TypeData } from './type-data.ts'
 
 export const vesselRegistration: TypeData = {
@@ -41,6 +42,8 @@ export const vesselRegistration: TypeData = {
     { words: 'breadth', weight: 0.6 },
   ],
   person: 'owner_name',
+  others: OTHERS_OF_BOATS,
+  synonyms: WORDS_FOR_BOATS,
   fields: [
     {
       name: 'registration_number',

@@ -1,0 +1,41 @@
+/** Labels of papers on boats that are of no field here. */
+export const OTHERS_OF_BOATS = [
+  'harbour office',
+  'harbour master',
+  'port of registry',
+  'home port',
+  'year of build',
+  'length overall',
+  'length',
+  'breadth',
+  'gross tonnage',
+  'net tonnage',
+  'tonnage',
+  'call sign',
+  'engine',
+  'builder',
+  'cruising area',
+  'navigation limits',
+  'type of vessel',
+  'vessel type',
+  'type of boat',
+  'kind of boat',
+  'year built',
+  'built',
+  'crew',
+  'place of registry',
+  'material',
+  'date of build',
+  'date built',
+  'model',
+  'make',
+  'horsepower',
+  'propulsion',
+  'use',
+]
+
+/** Words that mean one thing on papers on boats. */
+export const WORDS_FOR_BOATS = [
+  ['vessel', 'boat', 'craft', 'ship', 'yacht', 'bateau', 'navire', 'barco', 'buque', 'embarcacion'],
+  ['hull', 'hin', 'coque', 'casco'],
+]
