@@ -46,18 +46,8 @@ const CORE = [...new Set(STAGES.map((stage) => stage.split('/')[0]))]
 const FACES = CORE.filter((folder) => folder !== 'testing').map((folder) => ({
   target: [`./!(core|tests)/${SOURCES}`, `./core/!(${folder}|testing)/${SOURCES}`],
   from: `./core/${folder}`,
-  except: ['./index.ts', './starter'],
+  except: ['./index.ts'],
   message: `core/${folder}/ is entered by its index.ts.`,
-}))
-
-/**
- * What ships to begin with is data that whoever starts the application hands in: nothing that reads papers
- * knows it.
- */
-const STARTER = ['core/!(program|testing)', 'engine', 'wording', 'server', 'app'].map((folder) => ({
-  target: `./${folder}/${SOURCES}`,
-  from: './core/program/starter',
-  message: 'Document types and programs are handed in; the starter set is one of many.',
 }))
 
 /** Zones by which each folder of a list may not import from those behind it, sub-folders included. */
@@ -102,7 +92,6 @@ export default tseslint.config(
             ...zonesOf(STAGES, './core/'),
             ...zonesOf(CORE, './core/'),
             ...FACES,
-            ...STARTER,
           ],
         },
       ],

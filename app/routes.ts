@@ -14,6 +14,7 @@ export default [
     route('rules/:id', 'routes/setup/rule.tsx'),
     route('types', 'routes/setup/types.tsx'),
     route('types/:id', 'routes/setup/type.tsx'),
+    route('lender', 'routes/setup/lender.tsx'),
     route('registers', 'routes/setup/registers.tsx'),
     route('learning', 'routes/setup/learning.tsx'),
     route('packages/:id', 'routes/package/package.tsx', [

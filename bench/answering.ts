@@ -1,7 +1,6 @@
-import { starterSet } from '../core/program/starter/index.ts'
+import { merrowSound, starterTypes } from '../demo/lenders/merrow-sound/index.ts'
 import { readFile } from 'node:fs/promises'
 import { eq } from 'drizzle-orm'
-import { builtInTypes } from '../core/program/starter/types/index.ts'
 import { readPackage } from '../engine/pipeline/read-package.ts'
 import { addPerson } from '../server/access/people.ts'
 import { closeDatabase, database } from '../server/database/connection.ts'
@@ -28,9 +27,9 @@ export interface Answering extends Rejudging {
 export async function measureAnswering(path: string): Promise<Answering> {
   const read = await readPackage(
     [{ name: 'large.pdf', bytes: new Uint8Array(await readFile(path)) }],
-    builtInTypes,
+    starterTypes,
   )
-  await migrateDatabase(starterSet)
+  await migrateDatabase(merrowSound)
   try {
     const email = 'bench@merrowsound.example'
     const who = {

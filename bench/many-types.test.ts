@@ -1,10 +1,10 @@
+import { starterTypes } from '../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../core/testing/page-of.ts'
-import { builtInTypes } from '../core/program/starter/types/index.ts'
 import { inventedTypes, runManyTypes } from './many-types.ts'
 
 test('invented types are many, differ, and come out the same for the same seed', () => {
-  const types = inventedTypes(500 - builtInTypes.length)
-  expect(new Set([...types, ...builtInTypes].map((t) => t.id)).size).toBe(500)
+  const types = inventedTypes(500 - starterTypes.length)
+  expect(new Set([...types, ...starterTypes].map((t) => t.id)).size).toBe(500)
   expect(inventedTypes(3)).toEqual(types.slice(0, 3))
 })
 test('a paper is still found among them', () => {

@@ -1,5 +1,5 @@
+import { starterTypes } from '../demo/lenders/merrow-sound/index.ts'
 import { type DocumentType, documentTypeSchema } from '../core/program/index.ts'
-import { builtInTypes } from '../core/program/starter/types/index.ts'
 import { segmentPages } from '../core/classification/index.ts'
 import { Dice } from '../demo/dice.ts'
 import type { BenchCase } from './run.ts'
@@ -88,12 +88,12 @@ export function inventedTypes(count: number, seed = 1): DocumentType[] {
   const dice = new Dice(seed)
   const labels = [
     ...new Set(
-      builtInTypes.flatMap((t) =>
+      starterTypes.flatMap((t) =>
         t.fields.flatMap((f) => (f.kind === 'table' ? [] : f.labels.map((label) => `${f.kind} ${label}`))),
       ),
     ),
   ]
-  const taken = new Set(builtInTypes.flatMap((t) => t.titles.map((title) => title.toLowerCase())))
+  const taken = new Set(starterTypes.flatMap((t) => t.titles.map((title) => title.toLowerCase())))
   const made: DocumentType[] = []
   while (made.length < count) {
     const title = `${dice.pick(MANNERS)} ${dice.pick(MATTERS)} ${dice.pick(KINDS)}`
@@ -127,7 +127,7 @@ export function inventedTypes(count: number, seed = 1): DocumentType[] {
 /** Cuts the pages of cases with the built-in types among as many others as make `counts` in all. */
 export function runManyTypes(cases: readonly BenchCase[], counts: readonly number[]): TypesRun[] {
   return counts.map((count) => {
-    const types = [...builtInTypes, ...inventedTypes(count - builtInTypes.length)]
+    const types = [...starterTypes, ...inventedTypes(count - starterTypes.length)]
     // The wordings of a set of types are gone through once, as a worker does at its start.
     segmentPages(cases[0].pages.slice(0, 1), types)
     let [right, typed, told, truly, both, pages] = [0, 0, 0, 0, 0, 0]

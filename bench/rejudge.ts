@@ -1,10 +1,8 @@
+import { starterLender, starterTypes, workingBoatLoan } from '../demo/lenders/merrow-sound/index.ts'
 import { readFile } from 'node:fs/promises'
 import type { Answer } from '../core/answers/index.ts'
 import { assess, keepingReader, pageReader } from '../core/pipeline/index.ts'
 import type { Question } from '../core/findings/index.ts'
-import { programById } from '../core/program/starter/programs.ts'
-import { starterLender } from '../core/program/starter/lender.ts'
-import { builtInTypes } from '../core/program/starter/types/index.ts'
 import type { DocumentReading } from '../core/extraction/index.ts'
 import { segmentPages } from '../core/classification/index.ts'
 import { readPackage } from '../engine/pipeline/read-package.ts'
@@ -34,16 +32,16 @@ export const answersTo = (deck: readonly Question[]): Answer[] =>
 export async function measureRejudging(path: string): Promise<Rejudging> {
   const read = await readPackage(
     [{ name: 'large.pdf', bytes: new Uint8Array(await readFile(path)) }],
-    builtInTypes,
+    starterTypes,
   )
   const kept = new Map<string, DocumentReading>()
   const answers: Answer[] = []
   const situation = {
     files: read.files,
     pages: read.pages,
-    pieces: segmentPages(read.pages, builtInTypes),
-    program: programById('working-boat-loan')!,
-    types: builtInTypes,
+    pieces: segmentPages(read.pages, starterTypes),
+    program: workingBoatLoan,
+    types: starterTypes,
     lender: starterLender,
     asOf: '2026-04-10',
   }

@@ -1,3 +1,4 @@
+import { starterTypes } from '../demo/lenders/merrow-sound/index.ts'
 import { inWords } from '../wording/index.ts'
 import { readFileSync } from 'node:fs'
 import { readdir, readFile } from 'node:fs/promises'
@@ -6,7 +7,6 @@ import { type Report, reportOf } from '../core/handover/index.ts'
 import type { Page } from '../core/model/index.ts'
 import type { Lender } from '../core/locale/index.ts'
 import type { DocumentType, Program } from '../core/program/index.ts'
-import { builtInTypes } from '../core/program/starter/types/index.ts'
 import { judgeRead } from '../engine/pipeline/headless.ts'
 import { readPackage } from '../engine/pipeline/read-package.ts'
 import { tallyCase, Tally } from './score.ts'
@@ -39,7 +39,7 @@ export interface BenchCase {
 export async function readCases(folder: string): Promise<BenchCase[]> {
   const cases: BenchCase[] = []
   for (const { at, given, truth } of await casesIn(folder))
-    cases.push({ truth, pages: (await readPackage(await filesOf(at, given.files), builtInTypes)).pages })
+    cases.push({ truth, pages: (await readPackage(await filesOf(at, given.files), starterTypes)).pages })
   return cases
 }
 

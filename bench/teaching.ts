@@ -1,5 +1,5 @@
+import { starterTypes } from '../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../core/testing/lender.ts'
-import { builtInTypes } from '../core/program/starter/types/index.ts'
 import { type DocumentType, typeById } from '../core/program/index.ts'
 import type { Page } from '../core/model/index.ts'
 import { extractDocument, labelBeside, withLearntLabels } from '../core/extraction/index.ts'
@@ -40,7 +40,7 @@ interface Paper {
 export function measureTeaching(cases: readonly BenchCase[]): TeachingRun {
   let [values, before, after, marked, comparable, papers] = [0, 0, 0, 0, 0, 0]
   for (const id of TAUGHT) {
-    const full = typeById(builtInTypes, id)
+    const full = typeById(starterTypes, id)
     const bare: DocumentType = { ...full, fields: full.fields.map((f) => ({ ...f, labels: [] })) }
     const all = papersOf(cases, id)
     papers += all.length
@@ -129,7 +129,7 @@ const alike = (a: string, b: string): boolean => wordsOf(a).some((w) => wordsOf(
 function harmedBy(cases: readonly BenchCase[]): number {
   let [spoilt, right] = [0, 0]
   for (const id of TAUGHT) {
-    const full = typeById(builtInTypes, id)
+    const full = typeById(starterTypes, id)
     const papers = papersOf(cases, id)
     const was = papers.map((paper) => rightOf(paper, full))
     for (const example of papers.slice(0, EXAMPLES)) {
@@ -150,7 +150,7 @@ function harmedBy(cases: readonly BenchCase[]): number {
 
 function reread(cases: readonly BenchCase[]): number {
   const [id] = TAUGHT
-  const type = { ...typeById(builtInTypes, id) }
+  const type = { ...typeById(starterTypes, id) }
   const papers = papersOf(cases, id)
   const started = performance.now()
   for (let i = 0; i < WAITING; i++)

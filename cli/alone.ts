@@ -1,4 +1,4 @@
-import { starterSet } from '../core/program/starter/index.ts'
+import { merrowSound } from '../demo/lenders/merrow-sound/index.ts'
 import { answers, endProcess, startWeb, startWorker } from './processes.ts'
 import { freePort } from './postgres.ts'
 import { addPerson } from '../server/access/people.ts'
@@ -16,7 +16,7 @@ export async function startAlone(): Promise<{ url: string; end: () => Promise<vo
   const port = await freePort()
   const url = `http://localhost:${port}`
   Object.assign(process.env, { BASE_URL: url, PORT: String(port), HOST: '127.0.0.1' })
-  await migrateDatabase(starterSet)
+  await migrateDatabase(merrowSound)
   await nameOrganisation(FIRST_ORGANISATION, 'Merrow Sound Mutual', 'MSM')
   for (const person of DEMO_PEOPLE) await addPerson(person.name, person.email, DEMO_PASSWORD, person.role)
   const worker = startWorker(process.env)

@@ -5,7 +5,11 @@ import { Command } from 'commander'
 import { measureAnswering, type Answering } from '../bench/answering.ts'
 import { drawCalibration } from '../bench/calibration.ts'
 import { runManyTypes } from '../bench/many-types.ts'
-import { readCases, runCorpus } from '../bench/run.ts'
+import { type CorpusBy, readCases, runCorpus } from '../bench/run.ts'
+import { runPared } from '../bench/pared-types.ts'
+import { starterTypes } from '../demo/lenders/merrow-sound/index.ts'
+import { writeCorpus as writeTarrowValley } from '../demo/lenders/tarrow-valley/corpus.ts'
+import { tarrowValley } from '../demo/lenders/tarrow-valley/index.ts'
 import { scoresOf } from '../bench/score.ts'
 import { measureRejudging, type Rejudging } from '../bench/rejudge.ts'
 import { measureTeaching } from '../bench/teaching.ts'
@@ -54,15 +58,33 @@ const CORPORA: readonly {
   { name: 'scoring-by-hand', papers: 'scoring', cases: 4, seed: 17, scan: 'light', handwritten: true },
 ]
 
+const SECOND: readonly {
+  name: string
+  cases: number
+  seed: number
+  layouts: 'seen' | 'unseen'
+  scan?: ScanQuality
+}[] = [
+  { name: 'second-seen-text', cases: 12, seed: 1, layouts: 'seen' },
+  { name: 'second-unseen-text', cases: 12, seed: 2, layouts: 'unseen' },
+  { name: 'second-seen-light-scans', cases: 4, seed: 3, layouts: 'seen', scan: 'light' },
+  { name: 'second-unseen-light-scans', cases: 4, seed: 4, layouts: 'unseen', scan: 'light' },
+]
+
 const figures: Record<string, unknown> = {}
 
-async function score(name: string, folder: string): Promise<void> {
+/** What the files that were named say, or else the starter set. */
+async function wished(): Promise<CorpusBy> {
   const types = await typesOf(wishes.types)
-  const { tally, ...run } = await runCorpus(folder, {
+  return {
     types,
     lender: await lenderOf(wishes.lender),
     programOf: (named) => programOf(named, types, wishes.program),
-  })
+  }
+}
+
+async function score(name: string, folder: string, by?: CorpusBy): Promise<void> {
+  const { tally, ...run } = await runCorpus(folder, by ?? (await wished()))
   const scores = scoresOf(tally)
   if (wishes.notes) for (const note of tally.notes) console.log(note)
   console.log(
@@ -80,6 +102,36 @@ async function score(name: string, folder: string): Promise<void> {
   console.log(`  fields`)
   for (const row of drawCalibration(tally.fields)) console.log(`    ${row}`)
   figures[name] = { ...run, scores }
+}
+
+/** The second lender's papers, read by its own types: the layouts that these were described from, and others. */
+async function scoreSecondLender(): Promise<void> {
+  const { types, programs, lender } = tarrowValley
+  const by: CorpusBy = {
+    types,
+    lender,
+    programOf: (id) => Promise.resolve(programs.find((p) => p.id === id)!),
+  }
+  for (const { name, ...corpus } of SECOND) {
+    const folder = join('corpora', name)
+    if (!existsSync(join(folder, `case-${String(corpus.cases).padStart(3, '0')}`, 'truth.json')))
+      await writeTarrowValley(folder, corpus)
+    await score(name, folder, by)
+  }
+}
+
+/** How papers find their types where these were described in few wordings. */
+async function scorePared(folder: string): Promise<void> {
+  const runs = runPared(await readCases(folder), starterTypes, [1, 3, 10])
+  console.log('\nknowing types that were described in so many wordings a field')
+  for (const { wordings, typed, unknown, strangersTaken } of runs)
+    console.log(
+      [
+        `  ${String(wordings).padStart(3)} wordings  pages of the right type ${typed.toFixed(4)}  `,
+        `of none ${unknown.toFixed(4)}  strangers taken unasked ${strangersTaken.toFixed(4)}`,
+      ].join(''),
+    )
+  figures.pared = runs
 }
 
 /** The curve of accuracy and time over the number of types, on the text papers that types are tuned on. */
@@ -146,6 +198,8 @@ else {
       await writeCorpus(folder, corpus)
     await score(name, folder)
   }
+  await scoreSecondLender()
+  await scorePared(join('corpora', 'scoring-text'))
   await scoreTypes(join('corpora', 'dice-text'))
   await scoreTeaching(join('corpora', 'dice-text'))
   const speed = await measureSpeed(join('corpora', 'speed'))

@@ -1,3 +1,4 @@
+import { merrowSound } from '../demo/lenders/merrow-sound/index.ts'
 import { readFile } from 'node:fs/promises'
 import type { Lender } from '../core/locale/index.ts'
 import { type Knowledge, loadKnowledge } from '../core/classification/index.ts'
@@ -10,7 +11,6 @@ import {
   loadTypes,
   type Program,
 } from '../core/program/index.ts'
-import { starterSet } from '../core/program/starter/index.ts'
 import { given } from './paths.ts'
 
 /** Words of the command are off, or nothing could be used: exit 2 with one line. */
@@ -30,7 +30,7 @@ async function jsonIn(path: string, what: string): Promise<unknown> {
 
 /** The document types of a file, as the application exports them; the starter set where none is named. */
 export async function typesOf(path: string | undefined): Promise<readonly DocumentType[]> {
-  if (path === undefined) return starterSet.types
+  if (path === undefined) return merrowSound.types
   return told(path, loadTypes(await jsonIn(path, 'the file of document types')))
 }
 
@@ -45,7 +45,7 @@ export async function programOf(
 ): Promise<Program> {
   const program =
     path === undefined
-      ? starterSet.programs.find((p) => p.id === named)
+      ? merrowSound.programs.find((p) => p.id === named)
       : programIn(await jsonIn(path, 'the program'), named, path)
   if (!program) throw new Refused(`there is no program "${named}"`)
   const [fault] = faultsOf(program, types)
@@ -60,7 +60,7 @@ function programIn(file: unknown, named: string, path: string): Program | undefi
 
 /** The lender of a file; the starter set's where none is named. */
 export async function lenderOf(path: string | undefined): Promise<Lender> {
-  if (path === undefined) return starterSet.lender
+  if (path === undefined) return merrowSound.lender
   return told(path, loadLender(await jsonIn(path, 'the lender')))
 }
 

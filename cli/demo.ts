@@ -1,4 +1,4 @@
-import { starterSet } from '../core/program/starter/index.ts'
+import { merrowSound } from '../demo/lenders/merrow-sound/index.ts'
 import { randomBytes } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -63,7 +63,7 @@ try {
   const { migrateDatabase } = await import('../server/database/migrate.ts')
   const { closeDatabase } = await import('../server/database/connection.ts')
   const { finishEarlier, loadDemo, loadRegisters } = await import('../demo/load.ts')
-  await migrateDatabase(starterSet)
+  await migrateDatabase(merrowSound)
   const worker = startWorker(process.env)
   const web = startWeb(process.env)
   undoing.push(() => Promise.all([endProcess(web), endProcess(worker)]))

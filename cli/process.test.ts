@@ -1,3 +1,4 @@
+import { starterTypes, workingBoatLoan } from '../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../core/testing/lender.ts'
 import { inWords } from '../wording/index.ts'
 import { execFile } from 'node:child_process'
@@ -9,8 +10,6 @@ import { PDFDocument } from 'pdf-lib'
 import { makePackage } from '../demo/package.ts'
 import { assess } from '../core/pipeline/assess.ts'
 import { reportOf, type Report } from '../core/handover/report.ts'
-import { programById } from '../core/program/starter/programs.ts'
-import { builtInTypes } from '../core/program/starter/types/index.ts'
 import { segmentPages } from '../core/classification/segment.ts'
 import { readPackage } from '../engine/pipeline/read-package.ts'
 import { WORTH_THREADS } from '../engine/parallel/pool.ts'
@@ -75,13 +74,13 @@ test('many pages are read in threads, and the report is the very one that one th
   expect(
     (await run('--program', 'working-boat-loan', '--as-of', AS_OF, '--out', 'many', 'many.pdf')).code,
   ).toBe(0)
-  const read = await readPackage([{ name: 'many.pdf', bytes: new Uint8Array(bytes) }], builtInTypes)
+  const read = await readPackage([{ name: 'many.pdf', bytes: new Uint8Array(bytes) }], starterTypes)
   const situation = {
     files: read.files,
     pages: read.pages,
-    pieces: segmentPages(read.pages, builtInTypes),
-    program: programById('working-boat-loan')!,
-    types: builtInTypes,
+    pieces: segmentPages(read.pages, starterTypes),
+    program: workingBoatLoan,
+    types: starterTypes,
     lender: euroLender,
     answers: [],
     asOf: AS_OF,

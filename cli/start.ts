@@ -1,4 +1,4 @@
-import { starterSet } from '../core/program/starter/index.ts'
+import { merrowSound } from '../demo/lenders/merrow-sound/index.ts'
 import { migrateDatabase } from '../server/database/migrate.ts'
 import { closeDatabase } from '../server/database/connection.ts'
 import { settings } from '../server/settings.ts'
@@ -11,7 +11,7 @@ if (!['both', 'web', 'worker'].includes(which)) {
 }
 try {
   settings()
-  await migrateDatabase(starterSet)
+  await migrateDatabase(merrowSound)
   await closeDatabase()
 } catch (error) {
   process.stderr.write(`jigsa start: ${error instanceof Error ? error.message : String(error)}\n`)

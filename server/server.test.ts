@@ -1,4 +1,4 @@
-import { builtInTypes } from '../core/program/starter/types/index.ts'
+import { starterTypes } from '../demo/lenders/merrow-sound/index.ts'
 import { mayGive } from './packages/owners.ts'
 import { summaryOf } from './packages/answer.ts'
 
@@ -44,5 +44,5 @@ test.each([
   ],
   [{ kind: 'move', pages: [3, 4], behind: null }, 'Pages 3, 4 are a document of their own'],
 ] as const)('%j reads "%s" in the history', (answer, text) =>
-  expect(summaryOf(answer as never, builtInTypes)).toBe(text),
+  expect(summaryOf(answer as never, starterTypes)).toBe(text),
 )

@@ -1,6 +1,5 @@
+import { merrowSound, starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
 import { checkSchema, type Check, type Need } from '../../core/program/schema.ts'
-import { builtInPrograms } from '../../core/program/starter/programs.ts'
-import { builtInTypes } from '../../core/program/starter/types/index.ts'
 import {
   CHECKS,
   CLAUSES,
@@ -35,12 +34,12 @@ test('there is a sentence for every kind of check, with a slot for each of its f
     )
   }
 })
-describe.each(builtInPrograms.map((p) => [p.title, p] as const))('%s', (_, program) => {
+describe.each(merrowSound.programs.map((p) => [p.title, p] as const))('%s', (_, program) => {
   test('is said in full', () => {
     for (const check of program.checks)
-      expect(inWords(CHECKS[check.kind], check as unknown as Fillings, builtInTypes)).not.toContain('…')
+      expect(inWords(CHECKS[check.kind], check as unknown as Fillings, starterTypes)).not.toContain('…')
     for (const { when } of program.limits)
-      expect(inWords(CONDITIONS[conditionKind(when)], when as Fillings, builtInTypes)).not.toContain('…')
+      expect(inWords(CONDITIONS[conditionKind(when)], when as Fillings, starterTypes)).not.toContain('…')
   })
   test('every need is read into clauses and comes out of them as it was', () => {
     for (const need of program.requirements.flatMap((r) => r.ways.flatMap((w) => w.needs))) {
@@ -92,7 +91,7 @@ test('a check reads as a person would say it', () => {
     value: 'survey_report.market_value',
     than: 'loan_application.loan_amount',
   }
-  expect(inWords(CHECKS.at_least, check as unknown as Fillings, builtInTypes)).toBe(
+  expect(inWords(CHECKS.at_least, check as unknown as Fillings, starterTypes)).toBe(
     '“market value” of the survey report is at least “loan amount” of the loan application',
   )
 })

@@ -1,8 +1,7 @@
+import { starterTypes, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../testing/lender.ts'
 import { assess } from '../pipeline/assess.ts'
 import { pageOf } from '../testing/page-of.ts'
-import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
 import { segmentPages } from '../classification/segment.ts'
 import { ask } from './ask.ts'
 
@@ -46,14 +45,14 @@ const pages = [
 const { documents } = assess({
   files: [],
   pages,
-  pieces: segmentPages(pages, builtInTypes),
+  pieces: segmentPages(pages, starterTypes),
   program: workingBoatLoan,
-  types: builtInTypes,
+  types: starterTypes,
   lender: euroLender,
   answers: [],
   asOf: '2026-03-10',
 })
-const answers = (question: string) => ask(question, { documents, pages, types: builtInTypes })
+const answers = (question: string) => ask(question, { documents, pages, types: starterTypes })
 
 test.each([
   ['What does the boat cost?', 'EUR 61,250.00', 1],

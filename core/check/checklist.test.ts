@@ -1,3 +1,4 @@
+import { starterTypes, traderAccount, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { message } from '../model/messages/message.ts'
 import { inWords } from '../../wording/index.ts'
 import type { Answer } from '../answers/answer.ts'
@@ -5,19 +6,16 @@ import { addDays } from '../text/calendar.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 import type { Paper } from '../dossier/paper.ts'
 import { personsOf, assignOwners } from '../dossier/persons.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
-import { traderAccount } from '../program/starter/trader-account.ts'
 import type { Program } from '../program/schema.ts'
-import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { judgeChecklist } from './checklist.ts'
 
 const asOf = '2026-04-10'
-const titles = new Map(builtInTypes.map((t) => [t.id, t.title]))
+const titles = new Map(starterTypes.map((t) => [t.id, t.title]))
 function item(requirement: string, papers: Paper[], answers: Answer[] = []) {
   const persons = personsOf(papers, workingBoatLoan, 'Ottilie Varnham')
   return judgeChecklist(
     workingBoatLoan,
-    { papers: assignOwners(papers, persons, builtInTypes), persons, asOf, titles },
+    { papers: assignOwners(papers, persons, starterTypes), persons, asOf, titles },
     answers,
   ).find((r) => r.requirement === requirement)!
 }

@@ -1,6 +1,6 @@
+import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
 import { similarityTo, samplesOf, type Learnt } from './nearest-samples.ts'
 import { tryKnowledge } from './nearest-samples-trial.ts'
 import { segmentPages } from './segment.ts'
@@ -39,14 +39,14 @@ const learnt: Learnt = {
   ],
 }
 const types = (pages: Page[], with_: Learnt | null) =>
-  segmentPages(number(pages), builtInTypes, { learnt: with_ }).map((p) => p.type)
+  segmentPages(number(pages), starterTypes, { learnt: with_ }).map((p) => p.type)
 
 test('a form confirmed once is known the next time, with other values on it', () => {
   expect(types([slip(10, '1,020.00'), consent], null)[0]).not.toBe('payslip')
   expect(types([slip(10, '1,020.00'), consent], learnt)).toEqual(['payslip', 'credit_consent'])
 })
 test('what resembles no sample is judged as before', () => {
-  const likeness = similarityTo(learnt, leaflet, builtInTypes)
+  const likeness = similarityTo(learnt, leaflet, starterTypes)
   expect(Math.max(...likeness.first.slice(0, -1), ...likeness.further)).toBe(0)
   expect(likeness.first.at(-1)).toBeGreaterThan(4)
 })
@@ -63,9 +63,9 @@ test('words that stand on papers of all types say nothing of the type', () => {
   const likeness = similarityTo(
     all,
     pageOf(['Ottilie Varnham', 'Gannet Row Port Ellery', 'Hull inspection']),
-    builtInTypes,
+    starterTypes,
   )
-  const at = (id: string) => likeness.first[builtInTypes.findIndex((t) => t.id === id)]
+  const at = (id: string) => likeness.first[starterTypes.findIndex((t) => t.id === id)]
   expect(at('survey_report')).toBeGreaterThan(at('payslip') + 2)
 })
 test('blank pages and sheets between papers are no samples', () =>
@@ -87,8 +87,8 @@ describe('a trial on packages that nothing was learnt from', () => {
     },
   ]
   test('tells what came right before and after', () => {
-    const before = tryKnowledge(aside, builtInTypes, {})
-    const after = tryKnowledge(aside, builtInTypes, { learnt })
+    const before = tryKnowledge(aside, starterTypes, {})
+    const after = tryKnowledge(aside, starterTypes, { learnt })
     expect(before).toMatchObject({
       documents: 2,
       right: 1,

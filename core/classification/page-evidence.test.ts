@@ -1,13 +1,13 @@
+import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../testing/page-of.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
 import { EvidenceReader } from './page-evidence.ts'
 
-const reader = new EvidenceReader(builtInTypes)
-const index = (type: string) => builtInTypes.findIndex((t) => t.id === type)
+const reader = new EvidenceReader(starterTypes)
+const index = (type: string) => starterTypes.findIndex((t) => t.id === type)
 const read = (...lines: string[]) => reader.read(pageOf(lines))
 const best = (...lines: string[]) => {
   const { scores } = read(...lines)
-  return builtInTypes[scores.indexOf(Math.max(...scores))].id
+  return starterTypes[scores.indexOf(Math.max(...scores))].id
 }
 
 const slip = [

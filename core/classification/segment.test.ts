@@ -1,6 +1,6 @@
+import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
 import { missingPages } from './missing-pages.ts'
 import { linkScore, pageFeatures } from './page-links.ts'
 import { segmentPages } from './segment.ts'
@@ -59,7 +59,7 @@ const stray = pageOf([
 const blank: Page = { ...pageOf([]), blank: true, source: 'none' }
 
 const cut = (pages: Page[]) =>
-  segmentPages(number(pages), builtInTypes).map((p) => `${p.type}:${p.pages.join(',')}`)
+  segmentPages(number(pages), starterTypes).map((p) => `${p.type}:${p.pages.join(',')}`)
 
 test('papers of several types', () =>
   expect(cut([...application, consent, payslip('January', '2,755.00')])).toEqual([
@@ -79,7 +79,7 @@ test('a separator parts what would hang together', () =>
   expect(cut([application[0], { ...blank, separator: true }, application[1]])).toHaveLength(2))
 test('no pages, no documents', () => expect(cut([])).toEqual([]))
 test('probabilities are between 0 and 1, the first type is the likeliest', () => {
-  for (const piece of segmentPages(number([...application, consent, stray]), builtInTypes)) {
+  for (const piece of segmentPages(number([...application, consent, stray]), starterTypes)) {
     expect(piece.confidence).toBeGreaterThan(0)
     expect(piece.confidence).toBeLessThanOrEqual(0.999)
     expect(piece.types.map((t) => t.confidence)).toEqual(
@@ -89,7 +89,7 @@ test('probabilities are between 0 and 1, the first type is the likeliest', () =>
 })
 test('the same pages give the same cut', () => {
   const pages = number([...application, consent, payslip('January', '1.00')])
-  expect(segmentPages(pages, builtInTypes)).toEqual(segmentPages(pages, builtInTypes))
+  expect(segmentPages(pages, starterTypes)).toEqual(segmentPages(pages, starterTypes))
 })
 
 test('numbering links pages and parts them', () => {
@@ -222,7 +222,7 @@ describe('a form whose pages have no numbers', () => {
     ),
   )
   const pieces = (...pages: Page[]) =>
-    segmentPages(number(pages), builtInTypes).map((p) => `${p.type}:${p.pages.join()}`)
+    segmentPages(number(pages), starterTypes).map((p) => `${p.type}:${p.pages.join()}`)
   test('goes on with the page that asks for what the first did not', () =>
     expect(pieces(consent, first, second, payslip('March', '2,755.00'))).toEqual([
       'credit_consent:1',
@@ -262,6 +262,6 @@ test('what a letter says of a loan makes no form of it, though the form behind i
     { source: 'ocr' },
   )
   expect(
-    segmentPages(number([letter, form]), builtInTypes).map((p) => `${p.type}:${p.pages.join()}`),
+    segmentPages(number([letter, form]), starterTypes).map((p) => `${p.type}:${p.pages.join()}`),
   ).toEqual(['cover_letter:1', 'loan_application:2'])
 })

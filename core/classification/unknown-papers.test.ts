@@ -1,5 +1,5 @@
+import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../testing/page-of.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
 import { segmentPages } from './segment.ts'
 import { typeById } from '../program/document-type.ts'
 
@@ -113,9 +113,9 @@ const asked = (lines: string, source: 'text' | 'ocr'): boolean =>
         { source, confidence: source === 'text' ? 1 : 0.93 },
       ),
     ],
-    builtInTypes,
+    starterTypes,
   ).every(
-    (piece) => piece.type === 'unknown' || piece.confidence < typeById(builtInTypes, piece.type).threshold,
+    (piece) => piece.type === 'unknown' || piece.confidence < typeById(starterTypes, piece.type).threshold,
   )
 
 test.each(Object.keys(strangers))('%s is taken for no known paper unasked, printed or scanned', (what) => {

@@ -1,10 +1,9 @@
+import { starterTypes, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../testing/lender.ts'
 import { inWords } from '../../wording/index.ts'
 import { assess } from '../pipeline/assess.ts'
 import { pageOf } from '../testing/page-of.ts'
 import type { Page } from '../model/page.ts'
-import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
 import { tryRule } from './user-rules-trial.ts'
 import type { Rule } from './user-rules.ts'
 import { segmentPages } from './segment.ts'
@@ -68,9 +67,9 @@ const documents = (pages: Page[], rule: Rule) =>
   assess({
     files: [],
     pages,
-    pieces: segmentPages(pages, builtInTypes, { rules: [rule] }),
+    pieces: segmentPages(pages, starterTypes, { rules: [rule] }),
     program: workingBoatLoan,
-    types: builtInTypes,
+    types: starterTypes,
     lender: euroLender,
     answers: [],
     asOf: '2026-04-10',
@@ -78,9 +77,9 @@ const documents = (pages: Page[], rule: Rule) =>
 
 test('a rule cuts where the pages leave it open', () => {
   const pages = number([...log, consent])
-  const trial = tryRule(pages, builtInTypes, {}, begins('Net loft log'))
+  const trial = tryRule(pages, starterTypes, {}, begins('Net loft log'))
   expect(trial.hits.map((h) => h.page)).toEqual([1, 2])
-  expect(segmentPages(pages, builtInTypes, { rules: [begins('Net loft log')] }).map((p) => p.pages)).toEqual([
+  expect(segmentPages(pages, starterTypes, { rules: [begins('Net loft log')] }).map((p) => p.pages)).toEqual([
     [1],
     [2],
     [3],
@@ -88,7 +87,7 @@ test('a rule cuts where the pages leave it open', () => {
 })
 test('a rule gives a type to papers that are of none', () => {
   const pages = number([log[0], consent])
-  expect(tryRule(pages, builtInTypes, {}, isType('Net loft log', 'cover_letter')).changes).toContainEqual({
+  expect(tryRule(pages, starterTypes, {}, isType('Net loft log', 'cover_letter')).changes).toContainEqual({
     kind: 'type',
     page: 1,
     from: 'unknown',
@@ -98,7 +97,7 @@ test('a rule gives a type to papers that are of none', () => {
 test('a rule that the pages clearly contradict is asked about, not obeyed and not overheard in silence', () => {
   const pages = number([...form, consent])
   const rule = begins('The loan')
-  expect(tryRule(pages, builtInTypes, {}, rule).changes).toContainEqual({ kind: 'asked', page: 2 })
+  expect(tryRule(pages, starterTypes, {}, rule).changes).toContainEqual({ kind: 'asked', page: 2 })
   const { deck } = documents(pages, rule)
   const question = deck.find((q) => q.id === 'cut:2')!
   expect(question.why.map(inWords).join(' ')).toContain(rule.name)
@@ -114,9 +113,9 @@ test('once a person has said, the rule asks no more', () => {
   const situation = {
     files: [],
     pages,
-    pieces: segmentPages(pages, builtInTypes, { rules: [begins('The loan')] }),
+    pieces: segmentPages(pages, starterTypes, { rules: [begins('The loan')] }),
     program: workingBoatLoan,
-    types: builtInTypes,
+    types: starterTypes,
     lender: euroLender,
     asOf: '2026-04-10',
   }
@@ -136,7 +135,7 @@ test('a type that the page clearly contradicts is asked about', () => {
   ).toContain('Merrow Sound Mutual is payslip')
 })
 test('a rule that hits nothing changes nothing', () =>
-  expect(tryRule(number([consent]), builtInTypes, {}, begins('Kittiwake'))).toEqual({
+  expect(tryRule(number([consent]), starterTypes, {}, begins('Kittiwake'))).toEqual({
     hits: [],
     changes: [],
   }))

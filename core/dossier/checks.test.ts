@@ -1,17 +1,15 @@
+import { starterTypes, traderAccount, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { figuresIn } from '../model/messages/message.ts'
-import { traderAccount } from '../program/starter/trader-account.ts'
-import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 import { passbook } from '../testing/small-types.ts'
 import { entry } from '../testing/table-of.ts'
 import type { Answer } from '../answers/answer.ts'
 import { accepted, judgeChecks, type Judging } from './checks.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
 import type { DocumentType, Program } from '../program/schema.ts'
 
 const judged = (program: Program, answers: readonly Answer[] = [], asOf = '2026-04-10'): Judging => ({
   program,
-  types: builtInTypes,
+  types: starterTypes,
   answers,
   asOf,
 })

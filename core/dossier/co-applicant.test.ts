@@ -1,5 +1,4 @@
-import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
+import { starterTypes, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { paperOf } from '../testing/paper-of.ts'
 import { perPersonTypes, findCoApplicant, withCoApplicant } from './co-applicant.ts'
 import { typeById } from '../program/document-type.ts'
@@ -12,7 +11,7 @@ const unread = {
 const card = (name: string) => paperOf(`card ${name}`, 'identity_card', { full_name: name })
 const consent = (name: string) => paperOf(`consent ${name}`, 'credit_consent', { applicant_name: name })
 const second = (...papers: Parameters<typeof findCoApplicant>[0][number][]) =>
-  findCoApplicant(papers, workingBoatLoan, 'Ewan Garvie', (type) => typeById(builtInTypes, type).person)
+  findCoApplicant(papers, workingBoatLoan, 'Ewan Garvie', (type) => typeById(starterTypes, type).person)
 
 test('cards and consents are what each person brings', () =>
   expect(perPersonTypes(workingBoatLoan).sort()).toEqual(['credit_consent', 'identity_card']))

@@ -1,9 +1,9 @@
-import { builtInTypes } from '../program/starter/types/index.ts'
+import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
 import { markDuplicates } from './duplicates.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 import type { Paper } from './paper.ts'
 
-const types = new Map(builtInTypes.map((t) => [t.id, t]))
+const types = new Map(starterTypes.map((t) => [t.id, t]))
 const copies = (...papers: Paper[]) => markDuplicates(papers, types).map((p) => p.copyOf)
 const slip = (id: string, values: Parameters<typeof paperOf>[2] = {}) =>
   paperOf(id, 'payslip', {

@@ -1,7 +1,6 @@
+import { starterTypes, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { message } from '../model/messages/message.ts'
 import type { Answer } from '../answers/answer.ts'
-import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
 import { markDuplicates } from './duplicates.ts'
 import { judgeFacts } from './facts.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
@@ -130,7 +129,7 @@ test("a co-applicant's papers are no conflict", () => {
     paperOf('hers', 'identity_card', { full_name: 'OTTILIE VARNHAM' }),
     paperOf('his', 'identity_card', { full_name: 'Bram Teasdale' }),
   ]
-  const owned = assignOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham'), builtInTypes)
+  const owned = assignOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham'), starterTypes)
   expect(owned.map((p) => p.owner)).toEqual(['applicant', 'applicant', 'co_applicant'])
   expect(fact('applicant_name', owned).status).toBe('agreed')
 })
@@ -139,12 +138,12 @@ test("a stranger's name is one", () => {
   expect(
     fact(
       'applicant_name',
-      assignOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham'), builtInTypes),
+      assignOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham'), starterTypes),
     ).status,
   ).toBe('conflict')
 })
 
-const types = new Map(builtInTypes.map((t) => [t.id, t]))
+const types = new Map(starterTypes.map((t) => [t.id, t]))
 const month = (id: string, end: string, net: string) =>
   paperOf(id, 'payslip', {
     employee_name: 'Ottilie Varnham',
@@ -181,7 +180,7 @@ test('a paper that is a stranger’s by a name still asked about accuses nobody;
     return assignOwners(
       [form, { ...card, fields }],
       { applicant: 'Bjørn Skarsen', coApplicant: null },
-      builtInTypes,
+      starterTypes,
     )
   }
   expect(fact('date_of_birth', papers(true)).status).not.toBe('conflict')

@@ -1,6 +1,5 @@
+import { starterTypes, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../testing/page-of.ts'
-import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
 import { paperOf } from '../testing/paper-of.ts'
 import { applicantOf } from './persons.ts'
 import { typeById } from '../program/document-type.ts'
@@ -14,7 +13,7 @@ const who = (...papers: Parameters<typeof applicantOf>[0][number][]) =>
   applicantOf(
     papers,
     workingBoatLoan,
-    (type) => typeById(builtInTypes, type).person,
+    (type) => typeById(starterTypes, type).person,
     new Map([[1, pageOf([], { source: 'ocr' })]]),
   )
 const slips = [slip('a', 'Ewan Garvie'), slip('b', 'Garvie, Ewan'), slip('c', 'E. Garvie')]
@@ -40,7 +39,7 @@ test('what a person said of the form stands, and so does a text layer', () => {
     applicantOf(
       [said, ...slips],
       workingBoatLoan,
-      (type) => typeById(builtInTypes, type).person,
+      (type) => typeById(starterTypes, type).person,
       new Map([[1, pageOf([])]]),
     ),
   ).toBe('Ewan Garvle')

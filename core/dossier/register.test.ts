@@ -1,4 +1,4 @@
-import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
+import { workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import type { FactResult } from './facts.ts'
 import { registerSides, soughtIn, type RegisterEntry } from './register.ts'
 

@@ -1,5 +1,4 @@
-import { traderAccount } from '../program/starter/trader-account.ts'
-import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
+import { traderAccount, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { paperOf } from '../testing/paper-of.ts'
 import { timeLineOf } from './time-line.ts'
 

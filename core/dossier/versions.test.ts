@@ -1,10 +1,10 @@
+import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
 import type { Answer } from '../answers/answer.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
 import { paperOf } from '../testing/paper-of.ts'
 import type { Paper } from './paper.ts'
 import { markVersions } from './versions.ts'
 
-const types = new Map(builtInTypes.map((t) => [t.id, t]))
+const types = new Map(starterTypes.map((t) => [t.id, t]))
 const quote = (
   id: string,
   date: string,

@@ -1,10 +1,10 @@
+import { workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { inWords } from '../../wording/index.ts'
 import { message } from '../model/messages/message.ts'
 import { answerSchema } from '../answers/answer.ts'
 import type { FilledField } from '../answers/fill.ts'
 import type { FactResult } from '../dossier/facts.ts'
 import type { CheckResult } from '../dossier/checks.ts'
-import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { dealDeck, type DeckTypes } from './deck.ts'
 import type { Document } from './document.ts'
 

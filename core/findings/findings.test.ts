@@ -1,11 +1,9 @@
+import { starterTypes, traderAccount, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { message } from '../model/messages/message.ts'
 import { inWords } from '../../wording/index.ts'
 import { monthName } from '../text/calendar.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 import { pageOf } from '../testing/page-of.ts'
-import { traderAccount } from '../program/starter/trader-account.ts'
-import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
 import type { CheckResult } from '../dossier/checks.ts'
 import { gatherFindings } from './findings.ts'
 import { labelDocuments } from './label.ts'
@@ -146,7 +144,7 @@ test('every finding has an id of its own', () => {
 })
 
 test('several papers of a kind are told apart by their month, or by a number', () => {
-  const payslip = typeById(builtInTypes, 'payslip')
+  const payslip = typeById(starterTypes, 'payslip')
   const of = (date: string | null) => ({
     type: payslip,
     fields: paperOf('x', 'payslip', date ? { pay_date: date } : { net_pay: eur('1.00') }).fields,

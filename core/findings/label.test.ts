@@ -1,10 +1,10 @@
+import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
 import { paperOf } from '../testing/paper-of.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
 import { labelDocuments } from './label.ts'
 import { typeById } from '../program/document-type.ts'
 
 const of = (type: string, day: string | null = null, field = 'pay_date') => ({
-  type: typeById(builtInTypes, type),
+  type: typeById(starterTypes, type),
   fields: paperOf('x', type, { [field]: day }).fields,
 })
 

@@ -22,6 +22,23 @@ export function usualDateOrder(country: string | null): DateOrder | null {
   return parts === 'dmy' || parts === 'mdy' || parts === 'ymd' ? parts : null
 }
 
+const orderOf = new Map<string, DateOrder | null>()
+
+/** The order of day and month in most countries whose tender a currency is; null where there are none. */
+export function usualOrderWith(currency: string): DateOrder | null {
+  let order = orderOf.get(currency)
+  if (order === undefined) {
+    const counts = new Map<DateOrder, number>()
+    for (const [country, tender] of Object.entries(data.tender)) {
+      const own = tender === currency ? usualDateOrder(country) : null
+      if (own) counts.set(own, (counts.get(own) ?? 0) + 1)
+    }
+    order = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null
+    orderOf.set(currency, order)
+  }
+  return order
+}
+
 /** The decimal sign of a country; null where it is not known. */
 export function usualDecimal(country: string | null): '.' | ',' | null {
   const locale = country && localeOf(country)

@@ -1,3 +1,4 @@
+import { starterTypes, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../testing/lender.ts'
 import { message } from '../model/messages/message.ts'
 import { inWords } from '../../wording/index.ts'
@@ -10,8 +11,6 @@ import { assess, type Situation } from './assess.ts'
 import { fileNames } from '../handover/names.ts'
 import { reportOf } from '../handover/report.ts'
 import { pageOf } from '../testing/page-of.ts'
-import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
 import { segmentPages } from '../classification/segment.ts'
 import { pageReader } from './readings.ts'
 
@@ -47,9 +46,9 @@ const pages = [
 const situation = (answers: Answer[] = []): Situation => ({
   files: [{ name: 'a.pdf', sha256: 'x'.repeat(64), pages: 3, problem: null }],
   pages,
-  pieces: segmentPages(pages, builtInTypes),
+  pieces: segmentPages(pages, starterTypes),
   program: workingBoatLoan,
-  types: builtInTypes,
+  types: starterTypes,
   lender: euroLender,
   answers,
   asOf: '2026-02-10',

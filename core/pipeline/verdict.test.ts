@@ -1,12 +1,10 @@
+import { starterTypes, traderAccount, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../testing/lender.ts'
 import { inWords } from '../../wording/index.ts'
 import type { Answer } from '../answers/answer.ts'
 import { assess } from './assess.ts'
 import { overriddenIn, waitingFor } from '../findings/overridden.ts'
 import { pageOf } from '../testing/page-of.ts'
-import { traderAccount } from '../program/starter/trader-account.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
-import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { segmentPages } from '../classification/segment.ts'
 import { verdictChanges } from './verdict.ts'
 
@@ -25,9 +23,9 @@ const judged = (program = workingBoatLoan, answers: Answer[] = []) =>
   assess({
     files: [],
     pages,
-    pieces: segmentPages(pages, builtInTypes),
+    pieces: segmentPages(pages, starterTypes),
     program,
-    types: builtInTypes,
+    types: starterTypes,
     lender: euroLender,
     answers,
     asOf: '2026-02-10',

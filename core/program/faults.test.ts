@@ -1,20 +1,18 @@
+import { merrowSound, starterTypes, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { faultsOf } from './faults.ts'
-import { builtInPrograms } from './starter/programs.ts'
 import type { Program } from './schema.ts'
 import { passbook } from '../testing/small-types.ts'
-import { builtInTypes } from './starter/types/index.ts'
-import { workingBoatLoan } from './starter/working-boat-loan.ts'
 
 const faults = (change: (program: Program) => void) => {
   const program = structuredClone(workingBoatLoan)
   change(program)
-  return faultsOf(program, builtInTypes).map((f) => `${f.where}: ${f.what}`)
+  return faultsOf(program, starterTypes).map((f) => `${f.where}: ${f.what}`)
 }
 const need = (program: Program, id: string) => program.requirements.find((r) => r.id === id)!.ways[0].needs[0]
 
 test('the programs that ship have no faults', () => {
-  for (const program of builtInPrograms)
-    expect([program.id, faultsOf(program, builtInTypes)]).toEqual([program.id, []])
+  for (const program of merrowSound.programs)
+    expect([program.id, faultsOf(program, starterTypes)]).toEqual([program.id, []])
 })
 test.each<[string, (p: Program) => void, string]>([
   [

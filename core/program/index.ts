@@ -11,7 +11,6 @@ export {
   parsed,
   UnreadableFile,
 } from './files.ts'
-export { usualRoles, type CalledColumn } from './column-roles.ts'
 export { idFrom } from './ids.ts'
 export { programJsonSchema } from './json-schema.ts'
 export {

@@ -3,11 +3,10 @@ import { readFileSync } from 'node:fs'
 import { programJsonSchema } from './json-schema.ts'
 
 const valid = new Ajv({ strict: false }).compile(programJsonSchema())
-const file = (id: string) =>
-  JSON.parse(readFileSync(new URL(`./starter/programs/${id}.json`, import.meta.url), 'utf8')) as Record<
-    string,
-    unknown
-  >
+const programs = JSON.parse(
+  readFileSync(new URL('../../demo/lenders/merrow-sound/programs.json', import.meta.url), 'utf8'),
+) as Record<string, unknown>[]
+const file = (id: string) => programs.find((program) => program.id === id)
 
 test.each(['working-boat-loan', 'trader-account'])('the file of %s is valid by the published schema', (id) =>
   expect([valid(file(id)), valid.errors]).toEqual([true, null]),

@@ -1,19 +1,26 @@
-import { builtInPrograms, programById } from './starter/programs.ts'
+import { merrowSound, starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
+import { tarrowValley } from '../../demo/lenders/tarrow-valley/index.ts'
+import { faultsOf } from './faults.ts'
 import { documentTypeSchema, programSchema } from './schema.ts'
-import { builtInTypes } from './starter/types/index.ts'
 import { unknownType, typeById } from './document-type.ts'
 
-test('the built-in types and programs are data of the schema', () => {
-  for (const type of builtInTypes) expect(documentTypeSchema.parse(type)).toEqual(type)
-  for (const program of builtInPrograms) expect(programSchema.parse(program)).toEqual(program)
+test.each([
+  ['Merrow Sound', merrowSound],
+  ['Tarrow Valley', tarrowValley],
+])('types and programs of %s are data of the schema, and can be met', (_, { types, programs }) => {
+  for (const type of types) expect(documentTypeSchema.parse(type)).toEqual(type)
+  for (const program of programs) {
+    expect(programSchema.parse(program)).toEqual(program)
+    expect(faultsOf(program, types)).toEqual([])
+  }
 })
 test('programs name only types and fields that exist', () => {
   const exists = (reference: string) => {
     const [type, field] = reference.split('.')
-    const found = builtInTypes.find((t) => t.id === type)
+    const found = starterTypes.find((t) => t.id === type)
     return found !== undefined && (field === undefined || found.fields.some((f) => f.name === field))
   }
-  for (const program of builtInPrograms) {
+  for (const program of merrowSound.programs) {
     for (const fact of program.facts)
       for (const field of fact.fields) expect([field, exists(field)]).toEqual([field, true])
     for (const requirement of program.requirements)
@@ -46,12 +53,11 @@ test('a type whose rules name a field it lacks is refused, with the name', () =>
   })
   expect(result.error?.issues[0].message).toContain('"holder"')
 })
-test('ids are found, strange ones are unknown papers or no program', () => {
-  expect(typeById(builtInTypes, 'payslip').title).toBe('Payslip')
-  expect(typeById(builtInTypes, 'nonsense')).toBe(unknownType)
-  expect(programById('nonsense')).toBeUndefined()
+test('types are found by id, strange ones are unknown papers', () => {
+  expect(typeById(starterTypes, 'payslip').title).toBe('Payslip')
+  expect(typeById(starterTypes, 'nonsense')).toBe(unknownType)
 })
 test('a fact or field listed twice would count twice', () => {
-  for (const type of builtInTypes)
+  for (const type of starterTypes)
     expect(new Set(type.fields.map((f) => f.name)).size).toBe(type.fields.length)
 })

@@ -1,12 +1,11 @@
+import { starterTypes, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { inWords } from '../../wording/index.ts'
 import { pageOf } from '../testing/page-of.ts'
-import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
 import { flagOutliers } from './outliers.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 import type { Paper } from '../dossier/paper.ts'
 
-const types = new Map(builtInTypes.map((t) => [t.id, t]))
+const types = new Map(starterTypes.map((t) => [t.id, t]))
 const judged = (papers: Paper[], source: 'ocr' | 'text' = 'ocr') =>
   flagOutliers(papers, workingBoatLoan, types, new Map([[1, pageOf([], { source })]]), '2026-04-10')
 /** Why the first value of the first paper is asked about. */

@@ -1,11 +1,11 @@
+import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
 import { message } from '../model/messages/message.ts'
 import { pageOf } from '../testing/page-of.ts'
 import type { Row } from '../model/value.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
 import { repairRowSpelling } from './row-spelling.ts'
 
-const types = new Map(builtInTypes.map((t) => [t.id, t]))
+const types = new Map(starterTypes.map((t) => [t.id, t]))
 
 const row = (description: string): Row => ({
   date: '2026-02-03',

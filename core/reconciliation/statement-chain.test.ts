@@ -1,5 +1,5 @@
+import { workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../testing/page-of.ts'
-import { workingBoatLoan } from '../program/starter/working-boat-loan.ts'
 import { chainStatements } from './statement-chain.ts'
 import { eur, paperOf } from '../testing/paper-of.ts'
 

@@ -1,13 +1,11 @@
+import { starterLender, starterTypes, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../../core/testing/page-of.ts'
-import { programById } from '../../core/program/starter/programs.ts'
-import { starterLender } from '../../core/program/starter/lender.ts'
-import { builtInTypes } from '../../core/program/starter/types/index.ts'
 import { judgeRead } from './headless.ts'
 import type { ReadPackage } from './read-package.ts'
 
 const given = {
-  program: programById('working-boat-loan')!,
-  types: builtInTypes,
+  program: workingBoatLoan,
+  types: starterTypes,
   lender: starterLender,
   asOf: '2026-04-10',
 }

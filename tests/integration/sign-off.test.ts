@@ -1,6 +1,6 @@
+import { traderAccount, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { eq, sql } from 'drizzle-orm'
 import { ASSESSMENT_FORM } from '../../core/pipeline/assess.ts'
-import { programById } from '../../core/program/starter/programs.ts'
 import { overriddenIn } from '../../core/findings/overridden.ts'
 import { note } from '../../server/audit.ts'
 import { askedPackage } from '../../server/access/packages.ts'
@@ -87,7 +87,7 @@ describe('two pairs of eyes', () => {
   test('where the program asks for it, somebody who did none of the work signs off', async () => {
     const id = await readPackage(who, await pdfOf(payslip('March', '30', '1,999.03')))
     await saveProgram(who, {
-      ...programById('working-boat-loan')!,
+      ...workingBoatLoan,
       id: 'two-eyes',
       title: 'Two eyes',
       signOff: { waivers: false, differences: false, finish: true },
@@ -150,7 +150,7 @@ describe('programs in versions', () => {
     await saveProgram(lead, body)
   }, 90_000)
   test('an organisation’s own program is one more, and nobody else’s', async () => {
-    await saveProgram(who, { ...programById('trader-account')!, id: 'berth-only', title: 'Berth only' })
+    await saveProgram(who, { ...traderAccount, id: 'berth-only', title: 'Berth only' })
     expect((await programsOf(database(), who.organisationId)).map((p) => p.body.id)).toContain('berth-only')
     expect((await programsOf(database(), (await elsewhere()).organisationId)).map((p) => p.body.id)).toEqual([
       'working-boat-loan',

@@ -1,5 +1,5 @@
+import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
 import { documentTypeSchema } from '../../core/program/schema.ts'
-import { builtInTypes } from '../../core/program/starter/types/index.ts'
 import { database } from '../../server/database/connection.ts'
 import { pastReadings } from '../../server/configuration/field-records.ts'
 import { learntFor, unlearn } from '../../server/configuration/teaching.ts'
@@ -148,7 +148,7 @@ test('a type is saved in versions, for its organisation alone, and its papers ar
   expect((await versionsOf(who, 'landing_slip')).map((v) => v.version)).toEqual([2, 1])
   await until(async () => (await packageRow(id, who))!.assessment!.documents[0].fields.length === 1)
   expect(await typeAsSaved(database(), other.organisationId, 'landing_slip')).toBeNull()
-  expect(await typesOf(database(), other.organisationId)).toEqual(builtInTypes)
+  expect(await typesOf(database(), other.organisationId)).toEqual(starterTypes)
   expect(await typesOf(database(), who.organisationId)).toBe(await typesOf(database(), who.organisationId))
 })
 

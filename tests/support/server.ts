@@ -1,4 +1,4 @@
-import { starterSet } from '../../core/program/starter/index.ts'
+import { merrowSound } from '../../demo/lenders/merrow-sound/index.ts'
 import { Readable } from 'node:stream'
 import { jest } from '@jest/globals'
 import { eq } from 'drizzle-orm'
@@ -29,7 +29,7 @@ let organisationsMade = 0
 export async function elsewhere(role: Role = 'lead'): Promise<Person> {
   const id = `house-${++organisationsMade}-${Date.now()}`
   await nameOrganisation(id, 'Tern Harbour Savings', 'THS')
-  await giveStarterSets(starterSet)
+  await giveStarterSets(merrowSound)
   return person(role, id)
 }
 
@@ -79,7 +79,7 @@ export function desk(): Desk {
   // They wait for another process: on a busy machine five seconds would measure the machine.
   jest.setTimeout(60_000)
   beforeAll(async () => {
-    await migrateDatabase(starterSet)
+    await migrateDatabase(merrowSound)
     at.running = worker()
     at.who = await person()
   }, 60_000)

@@ -1,10 +1,8 @@
+import { merrowSound, starterLender, starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
 import { inWords } from '../../wording/index.ts'
 import { assess, type Assessment } from '../../core/pipeline/assess.ts'
 import { pageOf } from '../../core/testing/page-of.ts'
-import { programById } from '../../core/program/starter/programs.ts'
 import { NEUTRAL } from '../../core/locale/index.ts'
-import { starterLender } from '../../core/program/starter/lender.ts'
-import { builtInTypes } from '../../core/program/starter/types/index.ts'
 import type { FieldValue } from '../../core/model/field-value.ts'
 import { throwCase, type TrueCase } from './papers.ts'
 import { trueVerdict } from './rules.ts'
@@ -32,8 +30,8 @@ function judged({ program, asOf, papers }: TrueCase): Assessment {
       files: [],
       pages,
       pieces,
-      program: programById(program)!,
-      types: builtInTypes,
+      program: merrowSound.programs.find((p) => p.id === program)!,
+      types: starterTypes,
       lender: starterLender,
       answers: [],
       asOf,

@@ -18,7 +18,8 @@ const SETUP: readonly [to: string, name: string, what: string][] = [
   ['/programs', 'Programs', 'what is asked for, compared and added up'],
   ['/types', 'Document types', 'values, wordings, how sure is sure enough'],
   ['/rules', 'Rules', 'where documents start, in words'],
-  ['/registers', 'Registers', 'customers, employers, vessels'],
+  ['/registers', 'Registers', 'whom and what the lender knows'],
+  ['/lender', 'Papers', 'country, currency, how days are written'],
   ['/learning', 'Learning', 'what confirmed papers teach'],
 ]
 

@@ -1,13 +1,13 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../../testing/lender.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from '../fields/extract.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const payslip = (lines: string[], sure: number) => {
   const { fields } = extractDocument(
     [pageOf(['Petrel Slipways Ltd', 'Payslip', ...lines], { confidence: sure, source: 'ocr' })],
-    typeById(builtInTypes, 'payslip'),
+    typeById(starterTypes, 'payslip'),
     euroLender,
   )
   return (name: string) => fields.find((f) => f.name === name)!

@@ -1,6 +1,6 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../../testing/lender.ts'
 import { typeById } from '../../program/document-type.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import type { DocumentType } from '../../program/schema.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import { estimate, passbook } from '../../testing/small-types.ts'
@@ -42,7 +42,7 @@ test('the lines of a quote say which amount is the net one, and that which the o
 })
 test('gross less what is taken off is net', () => {
   expect(
-    values(typeById(builtInTypes, 'payslip'), [
+    values(typeById(starterTypes, 'payslip'), [
       'Payslip',
       'Earned | 3,000.00',
       'Levy | 480.00',

@@ -1,9 +1,9 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { generateCandidates } from './generate.ts'
 import { typeById } from '../../program/document-type.ts'
 
-const bill = typeById(builtInTypes, 'utility_bill')
+const bill = typeById(starterTypes, 'utility_bill')
 /** The likeliest address of supply on a bill. */
 const read = (lines: string[]) =>
   [...generateCandidates([pageOf(lines)], bill).get('service_address')!].sort((a, b) => b.score - a.score)[0]
@@ -28,7 +28,7 @@ test('a line with a label of its own is its label’s', () => {
   const statement = [
     ...generateCandidates(
       [pageOf(['Account holder | PIERS TULLOCH', 'Address | 60 Kelp Terrace, Gannet Bay SK7 1AB'])],
-      typeById(builtInTypes, 'bank_statement'),
+      typeById(starterTypes, 'bank_statement'),
     ).get('holder_address')!,
   ]
   expect(statement.sort((a, b) => b.score - a.score)[0].value).toBe('60 Kelp Terrace, Gannet Bay SK7 1AB')

@@ -1,15 +1,15 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../../testing/lender.ts'
 import { message } from '../../model/messages/message.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import type { Page } from '../../model/page.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from './extract.ts'
 import type { Value } from '../../model/value.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const eur = (amount: string) => ({ amount, currency: 'EUR' })
 function read(type: string, ...pages: Page[]) {
-  const reading = extractDocument(pages, typeById(builtInTypes, type), euroLender)
+  const reading = extractDocument(pages, typeById(starterTypes, type), euroLender)
   return { ...reading, of: (name: string) => reading.fields.find((f) => f.name === name)! }
 }
 const values = (type: string, lines: string[]): Record<string, Value> =>
@@ -195,7 +195,7 @@ test('values of a type with no fields', () =>
   expect(read('unknown', pageOf(['Tide table'])).fields).toEqual([]))
 
 const value = (type: string, lines: string[], name: string) =>
-  extractDocument([pageOf(lines)], typeById(builtInTypes, type), euroLender).fields.find(
+  extractDocument([pageOf(lines)], typeById(starterTypes, type), euroLender).fields.find(
     (f) => f.name === name,
   )!.value
 
@@ -249,7 +249,7 @@ describe('on a weak print', () => {
     Object.fromEntries(
       extractDocument(
         [pageOf(lines, { confidence: sure, source: 'ocr', at: [0.08, 0.22, 0.6, 0.8] })],
-        typeById(builtInTypes, type),
+        typeById(starterTypes, type),
         euroLender,
       ).fields.map((f) => [f.name, f]),
     )
@@ -654,7 +654,7 @@ test('a name whose parts stand a little wide is whole; what stands a column apar
   const slip = (at: number) =>
     extractDocument(
       [pageOf(['Payslip', 'Employee | Rosalind | Pettigrew', 'Net pay | 2,140.55'], { at: [0.08, 0.4, at] })],
-      typeById(builtInTypes, 'payslip'),
+      typeById(starterTypes, 'payslip'),
       euroLender,
     ).fields.find((f) => f.name === 'employee_name')!
   expect(slip(0.482)).toMatchObject({ value: 'Rosalind Pettigrew', needsReview: false })

@@ -1,9 +1,9 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { gridCandidates } from './grid-cells.ts'
 import { typeById } from '../../program/document-type.ts'
 
-const payslip = typeById(builtInTypes, 'payslip')
+const payslip = typeById(starterTypes, 'payslip')
 const grid = [
   'Payslip',
   'Description | This period | Year to date',

@@ -1,10 +1,10 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { addressBlocks, addresseeCandidates, letterheadCandidates } from './letterheads.ts'
 import { typeById } from '../../program/document-type.ts'
 
-const bill = typeById(builtInTypes, 'utility_bill')
-const payslip = typeById(builtInTypes, 'payslip')
+const bill = typeById(starterTypes, 'utility_bill')
+const payslip = typeById(starterTypes, 'payslip')
 const employer = payslip.fields.find((f) => f.name === 'employer_name')!
 const firms = (lines: string[]) =>
   letterheadCandidates(pageOf(lines), payslip, employer)
@@ -105,7 +105,7 @@ test('a bill may be a firm’s where a letter is addressed to it', () => {
   }
 })
 test('a boat over the label of her hull is nobody that a letter goes to', () => {
-  const quote = typeById(builtInTypes, 'purchase_quote')
+  const quote = typeById(starterTypes, 'purchase_quote')
   expect(addressBlocks(pageOf(['Grey Seal', 'Hull mark', 'SKR-62434']), quote)).toEqual([])
 })
 test('what a paper is called, in capitals behind the firm, is no part of it', () => {

@@ -1,5 +1,5 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { cutShort, endOf, periodIn, periodCandidates } from './periods.ts'
 import { typeById } from '../../program/document-type.ts'
 import { localeOfLender } from '../../locale/index.ts'
@@ -9,7 +9,7 @@ import type { Word } from '../../model/index.ts'
 const EURO = localeOfLender(euroLender)
 const stretchIn = (words: Word[]) => periodIn(words, EURO)
 
-const payslip = typeById(builtInTypes, 'payslip')
+const payslip = typeById(starterTypes, 'payslip')
 const field = (name: string) => payslip.fields.find((f) => f.name === name)!
 const period = (line: string) => {
   const found = stretchIn(pageOf([line]).words)

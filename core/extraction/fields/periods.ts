@@ -67,7 +67,7 @@ const known = new WeakMap<Segment, Map<Locale, Period | null>>()
 /** The period in a segment, or over the end of its line; looked for once of each. */
 export function periodOf(segment: Segment, next: Line | undefined, locale: Locale): Period | null {
   let read = known.get(segment)
-  if (!read) known.set(segment, (read = new Map()))
+  if (!read) known.set(segment, (read = new Map<Locale, Period | null>()))
   let period = read.get(locale)
   if (period === undefined) {
     period = periodIn(segment.words, locale) ?? overTheEnd(segment, next, locale)

@@ -1,11 +1,11 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { runningTextCandidates } from './running-text.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const found = (type: string, lines: string[]) =>
   Object.fromEntries(
-    runningTextCandidates(pageOf(lines), typeById(builtInTypes, type))
+    runningTextCandidates(pageOf(lines), typeById(starterTypes, type))
       .sort((a, b) => a.score - b.score)
       .map((c) => [c.field, c.value]),
   )
@@ -40,7 +40,7 @@ test('labels beside their values are no sentences', () =>
   expect(
     runningTextCandidates(
       pageOf(['Sum insured | EUR 56,000.00', 'Premium | EUR 728.00']),
-      typeById(builtInTypes, 'insurance_cover'),
+      typeById(starterTypes, 'insurance_cover'),
     ),
   ).toEqual([]))
 test('what is further off than a few words is not meant', () => {
@@ -149,7 +149,7 @@ test('what somebody is to a firm is no part of the name', () => {
     'employment 6/11/22; gross pay 35,169.84 per year; not on probation.',
   ]
   expect(
-    runningTextCandidates(pageOf(letter), typeById(builtInTypes, 'employment_letter')).find(
+    runningTextCandidates(pageOf(letter), typeById(starterTypes, 'employment_letter')).find(
       (c) => c.field === 'employee_name',
     ),
   ).toMatchObject({ partial: true })

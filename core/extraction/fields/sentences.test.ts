@@ -1,9 +1,9 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { personsConfirmed, sentenceCandidates } from './sentences.ts'
 
 const field = (type: string, name: string) =>
-  builtInTypes.find((t) => t.id === type)!.fields.find((f) => f.name === name)!
+  starterTypes.find((t) => t.id === type)!.fields.find((f) => f.name === name)!
 const best = (type: string, name: string, ...lines: string[]) =>
   sentenceCandidates(pageOf(lines), field(type, name)).sort((a, b) => b.score - a.score)[0]?.value
 

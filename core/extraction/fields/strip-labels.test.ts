@@ -1,12 +1,12 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { linesOf } from '../../layout/lines.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { findLabels } from '../labels/find-labels.ts'
 import { withoutCapitals, withoutLabel, withoutLabelWords } from './strip-labels.ts'
 import { typeById } from '../../program/document-type.ts'
 
-const form = typeById(builtInTypes, 'loan_application')
+const form = typeById(starterTypes, 'loan_application')
 const words = (text: string) => pageOf([text]).words
 const candidate = (text: string, page = pageOf([text])): Candidate => ({
   field: 'applicant_name',

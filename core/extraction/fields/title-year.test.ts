@@ -1,10 +1,10 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../../testing/lender.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from './extract.ts'
 import { typeById } from '../../program/document-type.ts'
 
-const assessment = typeById(builtInTypes, 'tax_assessment')
+const assessment = typeById(starterTypes, 'tax_assessment')
 const year = (...lines: string[]) =>
   extractDocument([pageOf(lines)], assessment, euroLender).fields.find((f) => f.name === 'tax_year')!.value
 

@@ -1,11 +1,11 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../../testing/lender.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from './extract.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const of = (type: string, lines: string[], name: string) =>
-  extractDocument([pageOf(lines)], typeById(builtInTypes, type), euroLender).fields.find(
+  extractDocument([pageOf(lines)], typeById(starterTypes, type), euroLender).fields.find(
     (f) => f.name === name,
   )!
 

@@ -1,12 +1,12 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { generateCandidates } from './generate.ts'
 import { isWrapped } from './wrapped-values.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const wordsOf = (text: string) => pageOf([text]).words
 const best = (type: string, field: string, lines: string[], at?: number[]) =>
-  [...generateCandidates([pageOf(lines, at ? { at } : {})], typeById(builtInTypes, type)).get(field)!].sort(
+  [...generateCandidates([pageOf(lines, at ? { at } : {})], typeById(starterTypes, type)).get(field)!].sort(
     (a, b) => b.score - a.score,
   )[0]?.value
 

@@ -1,9 +1,9 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { labelLike, findLabels } from './find-labels.ts'
 import { typeById } from '../../program/document-type.ts'
 
-const payslip = typeById(builtInTypes, 'payslip')
+const payslip = typeById(starterTypes, 'payslip')
 const fieldsOn = (lines: string[], type = payslip) =>
   findLabels(pageOf(lines), type)
     .filter((l) => l.similarity > 0.6)
@@ -18,14 +18,14 @@ test('a wording nobody listed is found by its words', () =>
 test('a known word inside another label counts for less', () => {
   const [name] = findLabels(
     pageOf(['Boat name: Grey Seal']),
-    typeById(builtInTypes, 'purchase_quote'),
+    typeById(starterTypes, 'purchase_quote'),
   ).filter((l) => l.meanings.some((m) => m.role === 'field' && m.field === 'buyer_name'))
   expect(name === undefined || name.similarity < 0.8).toBe(true)
 })
 test('bilingual labels are one label, not a label and its value', () => {
   const labels = findLabels(
     pageOf(['Date of birth / Date de naissance | 14/03/1980']),
-    typeById(builtInTypes, 'identity_card'),
+    typeById(starterTypes, 'identity_card'),
   )
   expect(
     labels.some(
@@ -37,11 +37,11 @@ test('bilingual labels are one label, not a label and its value', () => {
   ).toBe(true)
 })
 test('column heads of a table are no labels of single values', () => {
-  const fields = fieldsOn(['Date | Description | Amount | Balance'], typeById(builtInTypes, 'bank_statement'))
+  const fields = fieldsOn(['Date | Description | Amount | Balance'], typeById(starterTypes, 'bank_statement'))
   expect(fields).not.toContain('closing_balance')
 })
 test('an address is no label, though its street be called like one', () =>
-  expect(fieldsOn(['77 Netmakers Close'], typeById(builtInTypes, 'bank_statement'))).toEqual([]))
+  expect(fieldsOn(['77 Netmakers Close'], typeById(starterTypes, 'bank_statement'))).toEqual([]))
 test('texts made of nothing but label words are no values', () => {
   expect(labelLike('Net pay', payslip)).toBe(true)
   expect(labelLike('Ottilie Varnham', payslip)).toBe(false)
@@ -49,7 +49,7 @@ test('texts made of nothing but label words are no values', () => {
 test('the half in another language is no value of the first half', () => {
   const [label] = findLabels(
     pageOf(['Given names / Prénoms', 'MIRREN']),
-    typeById(builtInTypes, 'identity_card'),
+    typeById(starterTypes, 'identity_card'),
   ).filter((l) => l.meanings.some((m) => m.role === 'given'))
   expect(label).toMatchObject({ alone: true, similarity: 1, twice: true })
   expect(label.to - label.from).toBe(4)
@@ -58,23 +58,23 @@ test('a hint in brackets does not hide whose name is asked for', () => {
   expect(
     fieldsOn(
       ['Full name of joint applicant (leave blank if none)'],
-      typeById(builtInTypes, 'loan_application'),
+      typeById(starterTypes, 'loan_application'),
     ),
   ).toContain('co_applicant_name')
 })
 test('an option beside a box is the label of nothing', () =>
-  expect(fieldsOn(['Self-employed | Retired'], typeById(builtInTypes, 'loan_application'))).not.toContain(
+  expect(fieldsOn(['Self-employed | Retired'], typeById(starterTypes, 'loan_application'))).not.toContain(
     'employer_name',
   ))
 test('an amount with words behind it is no label', () =>
-  expect(fieldsOn(['€884.00 including insurance tax'], typeById(builtInTypes, 'insurance_cover'))).toEqual(
+  expect(fieldsOn(['€884.00 including insurance tax'], typeById(starterTypes, 'insurance_cover'))).toEqual(
     [],
   ))
 
 test('a stroke of the pen in the next column makes no label bilingual', () => {
   const labels = findLabels(
     pageOf(['Name of applicant | / | Ottilie Varnham', 'Date of birth | / Name']),
-    typeById(builtInTypes, 'loan_application'),
+    typeById(starterTypes, 'loan_application'),
   )
   expect(
     labels
@@ -86,7 +86,7 @@ test('a stroke of the pen in the next column makes no label bilingual', () => {
 test('a label that its narrow column breaks in two is one, beside what its first line begins', () => {
   const labels = findLabels(
     pageOf(['Registered | 45 Anchor Court, | Period', 'address: | Cullen Point SK6 4WE']),
-    typeById(builtInTypes, 'bank_statement'),
+    typeById(starterTypes, 'bank_statement'),
   )
   const [whole] = labels.filter(
     (l) => l.similarity > 0.9 && l.meanings.some((m) => m.role === 'field' && m.field === 'holder_address'),
@@ -101,17 +101,17 @@ test('two labels one under the other are not put together', () => {
 test('a label in three tongues is one label', () => {
   const [label] = findLabels(
     pageOf(['Surname / Nom / Apellidos', 'VARNHAM']),
-    typeById(builtInTypes, 'identity_card'),
+    typeById(starterTypes, 'identity_card'),
   ).filter((l) => l.meanings.some((m) => m.role === 'surname'))
   expect(label).toMatchObject({ from: 0, to: 5, alone: true })
 })
 test('a stroke at the head of the next column ends no search', () => {
   expect(() =>
-    findLabels(pageOf(['Date of birth / Naissance | / Nacimiento']), typeById(builtInTypes, 'identity_card')),
+    findLabels(pageOf(['Date of birth / Naissance | / Nacimiento']), typeById(starterTypes, 'identity_card')),
   ).not.toThrow()
 })
 test('how a day is to be written hides no caption', () => {
-  const [label] = findLabels(pageOf(['Date (DD/MM/YYYY)']), typeById(builtInTypes, 'credit_consent')).filter(
+  const [label] = findLabels(pageOf(['Date (DD/MM/YYYY)']), typeById(starterTypes, 'credit_consent')).filter(
     (l) => l.meanings.some((m) => m.role === 'field' && m.field === 'signature_date'),
   )
   expect(label).toMatchObject({ alone: true, similarity: 1 })
@@ -119,7 +119,7 @@ test('how a day is to be written hides no caption', () => {
 test('an answer behind a label is no part of it', () => {
   const [label] = findLabels(
     pageOf(['Your work Own business']),
-    typeById(builtInTypes, 'loan_application'),
+    typeById(starterTypes, 'loan_application'),
   ).filter((l) => l.meanings.some((m) => m.role === 'field' && m.field === 'employment_status'))
   expect(label.similarity).toBe(1)
 })
@@ -137,7 +137,7 @@ test('a wording given twice, with its points and without, is one label of its fi
 })
 
 describe('labels in several lines', () => {
-  const loan = typeById(builtInTypes, 'loan_application')
+  const loan = typeById(starterTypes, 'loan_application')
   const first = (lines: string[], field: string, type = loan) =>
     findLabels(pageOf(lines), type).filter(
       (l) => l.similarity > 0.9 && l.meanings.some((m) => m.role === 'field' && m.field === field),
@@ -156,7 +156,7 @@ describe('labels in several lines', () => {
       first(
         ['This statement | 01-Mar-2026 to 31-Mar-2026', 'covers'],
         'statement_start',
-        typeById(builtInTypes, 'bank_statement'),
+        typeById(starterTypes, 'bank_statement'),
       ),
     ).toMatchObject([{ line: 0, lastLine: 1 }])
   })

@@ -1,12 +1,12 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../../testing/lender.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import type { Page } from '../../model/page.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from '../fields/extract.ts'
 import { labelBeside, refusedLabel, withLearntLabels } from './learn-labels.ts'
 import { typeById } from '../../program/document-type.ts'
 
-const payslip = typeById(builtInTypes, 'payslip')
+const payslip = typeById(starterTypes, 'payslip')
 const place = (page: Page, text: string) => page.words.find((w) => w.text === text)!.box
 const taught = (lines: string[], value: string) => {
   const page = pageOf(lines)

@@ -1,10 +1,10 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../../testing/lender.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from '../fields/extract.ts'
 import { typeById } from '../../program/document-type.ts'
 
-const card = typeById(builtInTypes, 'identity_card')
+const card = typeById(starterTypes, 'identity_card')
 const read = (lines: string[], at?: number[]) =>
   Object.fromEntries(
     extractDocument([pageOf(lines, { at })], card, euroLender)
@@ -56,7 +56,7 @@ describe('labels in several tongues that a narrow cell breaks over its lines', (
 })
 
 describe('labels in two lines', () => {
-  const bill = typeById(builtInTypes, 'utility_bill')
+  const bill = typeById(starterTypes, 'utility_bill')
   const bound = (lines: string[]) => extractDocument([pageOf(lines)], bill, euroLender).fields
   test('a half that says nothing alone is read with the other', () => {
     expect(

@@ -11,6 +11,7 @@ import {
   usualCurrency,
   usualDateOrder,
   usualDecimal,
+  usualOrderWith,
 } from '../../locale/index.ts'
 import type { Page, Word } from '../../model/index.ts'
 import { isDay, otherDay, parseDate } from '../parsers/date.ts'
@@ -92,13 +93,12 @@ function saidBeside(
   return beside || headed ? (currencySign(`${bare} 1`, 'ahead', own)?.currency ?? null) : null
 }
 
-const AMOUNT = /(?<![\d.,])\d{1,3}(?:([.,'’ ])\d{2,3})*([.,])\d{2}(?![\d.,])/g
+const AMOUNT = /(?<![\d.,])\d{1,3}(?:[.,'’ ]\d{2,3})*([.,])\d{2}(?![\d.,])/g
 
 /** The decimal sign of most amounts. */
 function decimalOn(lines: readonly Line[]): Locale['decimal'] {
   let points = 0
-  for (const { text } of lines)
-    for (const [, , mark] of text.matchAll(AMOUNT)) points += mark === '.' ? 1 : -1
+  for (const { text } of lines) for (const [, mark] of text.matchAll(AMOUNT)) points += mark === '.' ? 1 : -1
   return points > 0 ? '.' : points < 0 ? ',' : null
 }
 
@@ -158,7 +158,7 @@ function orderOn(
   }
   const way = (order: string | null): number => (order === 'mdy' ? 1 : order === 'dmy' ? -1 : 0)
   const capped = (count: number) => Math.max(-MOST_VOTES, Math.min(MOST_VOTES, count))
-  const homes = currency === lender.currency ? null : usualDateOrder(currency.slice(0, 2))
+  const homes = currency === lender.currency ? null : usualOrderWith(currency)
   const odds =
     way(usual) * FOR.lender +
     capped(votes.onlyOne) * FOR.onlyOne +

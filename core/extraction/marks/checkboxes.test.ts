@@ -1,11 +1,11 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../../testing/lender.ts'
 import { inkOf, none } from '../../testing/ink-of.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from '../fields/extract.ts'
 import { typeById } from '../../program/document-type.ts'
 
-const application = typeById(builtInTypes, 'loan_application')
+const application = typeById(starterTypes, 'loan_application')
 
 const choice = (line: string, dark: (x: number, y: number) => boolean = none) =>
   extractDocument([pageOf(['Loan application', line], { ink: inkOf(dark) })], application, euroLender).fields

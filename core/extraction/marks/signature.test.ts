@@ -1,10 +1,10 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { inkOf, none } from '../../testing/ink-of.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { readSignature } from './signature.ts'
 import { typeById } from '../../program/document-type.ts'
 
-const consent = typeById(builtInTypes, 'credit_consent')
+const consent = typeById(starterTypes, 'credit_consent')
 const scrawlAt = (x0: number, y0: number) => (x: number, y: number) =>
   x > x0 && x < x0 + 40 && Math.abs(y - y0 - 5 * Math.sin(x / 3)) < 1.1
 
@@ -24,7 +24,7 @@ test('where no place for a signature is found, the answer is unsure, not no', ()
     confidence: 0.5,
   }))
 test('types that ask for none have none', () =>
-  expect(readSignature([pageOf(lines)], typeById(builtInTypes, 'payslip'))).toBeNull())
+  expect(readSignature([pageOf(lines)], typeById(starterTypes, 'payslip'))).toBeNull())
 
 test('a scrawl that was spelt as a weak word is a signature, but a person is to look', () => {
   const page = pageOf(lines, { source: 'ocr', confidence: 0.96, ink: inkOf(scrawlAt(20, 60)) })
@@ -78,7 +78,7 @@ describe('signatures that no caption leads to', () => {
     '',
     'for Merrow Sound Mutual',
   ]
-  const mandate = typeById(builtInTypes, 'debit_mandate')
+  const mandate = typeById(starterTypes, 'debit_mandate')
   test('a scrawl is found wherever it stands, and a person is to look', () =>
     expect(
       readSignature([pageOf(unlabelled, { ink: inkOf(scrawlAt(60, 90)), source: 'ocr' })], mandate),
@@ -94,7 +94,7 @@ describe('signatures that no caption leads to', () => {
     ).toMatchObject({ signed: true, page: 2 })
   })
   test('who a paper names at its head is no place to sign, and keeps nobody from looking on', () => {
-    const accounts = typeById(builtInTypes, 'business_accounts')
+    const accounts = typeById(starterTypes, 'business_accounts')
     const first = pageOf(['Annual accounts', 'Sole trader | Ottilie Pettigrew'], {
       ink: inkOf(none),
       source: 'ocr',
@@ -135,7 +135,7 @@ test('a tall word none too surely read over a caption is the scrawl, and does no
   expect(readSignature([{ ...page, words: [...page.words, spelt] }], consent)).toMatchObject({ signed: true })
 })
 test('the day printed over "Signed on" is no place to sign, and the pen beside it is found', () => {
-  const survey = typeById(builtInTypes, 'survey_report')
+  const survey = typeById(starterTypes, 'survey_report')
   const below = [
     'Marine survey report',
     '',

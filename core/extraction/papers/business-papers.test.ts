@@ -1,4 +1,4 @@
-import { money, reads } from '../../testing/read-paper.ts'
+import { money, reads } from '../../../tests/support/read-paper.ts'
 
 reads(
   'a business account form',

@@ -1,10 +1,10 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../../testing/lender.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from '../fields/extract.ts'
 import { typeById } from '../../program/document-type.ts'
 
-const form = typeById(builtInTypes, 'loan_application')
+const form = typeById(starterTypes, 'loan_application')
 const says = (field: string, ...lines: string[]) =>
   extractDocument(
     [

@@ -1,4 +1,4 @@
-import { reads } from '../../testing/read-paper.ts'
+import { reads } from '../../../tests/support/read-paper.ts'
 
 const card = {
   document_number: 'SK4471902',

@@ -1,6 +1,6 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../../testing/lender.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { extractDocument } from '../fields/extract.ts'
 import { typeById } from '../../program/document-type.ts'
 
@@ -9,7 +9,7 @@ import { typeById } from '../../program/document-type.ts'
  * know and it must be asked.
  */
 const firm = (type: string, field: string, ...lines: string[]) => {
-  const found = extractDocument([pageOf(lines)], typeById(builtInTypes, type), euroLender).fields.find(
+  const found = extractDocument([pageOf(lines)], typeById(starterTypes, type), euroLender).fields.find(
     (f) => f.name === field,
   )!
   return found.needsReview ? null : found.value

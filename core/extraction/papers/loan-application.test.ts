@@ -1,4 +1,4 @@
-import { money, reads } from '../../testing/read-paper.ts'
+import { money, reads } from '../../../tests/support/read-paper.ts'
 
 const application = {
   application_number: 'MSM-26-004817',

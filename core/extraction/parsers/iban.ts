@@ -1,3 +1,4 @@
+import { getCountrySpecifications } from 'ibantools'
 import { confusions } from '../../lexicon/index.ts'
 import type { Word } from '../../model/index.ts'
 import { readSpans, type WordsReader } from './reading.ts'
@@ -46,9 +47,26 @@ const STRUCTURES: Record<string, string> = {
   SM: 'a1n10c12',
 }
 
+/** Each class of signs of an account number, as it is written in a pattern. */
+const CLASSES: Readonly<Record<string, string>> = { '[0-9]': 'n', '[A-Z]': 'a', '[A-Z0-9]': 'c' }
+
+const SPECIFIED = getCountrySpecifications()
+
+/** What stands behind the check digits; of countries that are not listed above, as ibantools has it. */
+function structureOf(country: string): string | null {
+  if (STRUCTURES[country]) return STRUCTURES[country]
+  const pattern = (SPECIFIED as Readonly<Record<string, { bban_regexp?: string | null }>>)[country]
+    ?.bban_regexp
+  return pattern
+    ? [...pattern.matchAll(/(\[[^\]]+\])\{(\d+)\}/g)]
+        .map(([, set, count]) => `${CLASSES[set] ?? 'c'}${count}`)
+        .join('')
+    : null
+}
+
 /** For each place of an account number of a country what may stand there. */
 function placesOf(country: string): string | null {
-  const structure = STRUCTURES[country]
+  const structure = structureOf(country)
   return structure
     ? `aann${structure.replace(/([anc])(\d+)/g, (_, kind: string, count: string) => kind.repeat(Number(count)))}`
     : null
@@ -117,7 +135,7 @@ const AS_DIGIT: Readonly<Record<string, string>> = { ...confusions.digits, ...co
  * none); they themselves where they name one, or none that is known.
  */
 function countriesOf(text: string): string[] {
-  if (text.slice(0, 2) in STRUCTURES) return [text.slice(0, 2)]
+  if (placesOf(text.slice(0, 2)) !== null) return [text.slice(0, 2)]
   const lettersOf = (sign: string): string[] => [...(confusions.letters[sign] ?? sign)]
   const countries =
     text.length < 15

@@ -135,7 +135,7 @@ const NUMBER_WORDS: Record<string, string> = {
 }
 
 /** A number with its thousands parted: "48,210", "1.248.210". */
-const GROUPED = /^\d{1,3}(?:([.,'’ ])\d{3})(?:\1\d{3})*(?:[.,]\d{1,2})?$/
+const GROUPED = /^\d{1,3}([.,'’ ])\d{3}(?:\1\d{3})*(?:[.,]\d{1,2})?$/
 
 /**
  * A number without noughts behind its point: "2.00" is 2. Three figures behind one mark are thousands where

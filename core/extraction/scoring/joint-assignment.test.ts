@@ -1,10 +1,10 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import type { Candidate } from './candidate.ts'
 import { assignJointly, rankCandidates } from './joint-assignment.ts'
 import { typeById } from '../../program/document-type.ts'
 
-const payslip = typeById(builtInTypes, 'payslip')
+const payslip = typeById(starterTypes, 'payslip')
 const field = (name: string) => payslip.fields.find((f) => f.name === name)!
 const page = pageOf(['28.02.2026 | 01.02.2026 - 28.02.2026 | 2,140.55 | 2,755.00'])
 /** A candidate at the words of the page with these texts. */
@@ -83,7 +83,7 @@ test('net above gross gives way to a runner-up that can be true', () => {
 test('nothing found is nothing chosen', () =>
   expect(assignJointly(payslip, [rankCandidates(field('net_pay'), [])]).get('net_pay')!.ranked).toEqual([]))
 describe('a sum', () => {
-  const quote = typeById(builtInTypes, 'purchase_quote')
+  const quote = typeById(starterTypes, 'purchase_quote')
   const printed = pageOf(['100.00 | 23.00 | 123.00'])
   const summed = (currency: string) =>
     assignJointly(

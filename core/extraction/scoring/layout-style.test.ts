@@ -1,10 +1,10 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import type { Candidate } from './candidate.ts'
 import { acrossLines, preferPageStyle } from './layout-style.ts'
 import { typeById } from '../../program/document-type.ts'
 
-const form = typeById(builtInTypes, 'loan_application')
+const form = typeById(starterTypes, 'loan_application')
 const page = pageOf(['A form'])
 const word = (text: string) => ({
   text,

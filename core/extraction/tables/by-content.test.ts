@@ -1,10 +1,10 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { readTableByContent } from './by-content.ts'
 import { typeById } from '../../program/document-type.ts'
 
 const field = (type: string, name: string) =>
-  typeById(builtInTypes, type).fields.find((f) => f.name === name)!
+  typeById(starterTypes, type).fields.find((f) => f.name === name)!
 const transactions = field('bank_statement', 'transactions')
 const goods = field('purchase_quote', 'lines')
 const eur = (amount: string) => ({ amount, currency: 'EUR' })

@@ -1,10 +1,10 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { withLearntLabels } from '../labels/learn-labels.ts'
 import { readTableByHeader } from './by-header.ts'
 import { firstGrid, readByGrid, type Grid } from './by-grid.ts'
 
-const bankStatement = builtInTypes.find((t) => t.id === 'bank_statement')!
+const bankStatement = starterTypes.find((t) => t.id === 'bank_statement')!
 const field = bankStatement.fields.find((f) => f.name === 'transactions')!
 const lines = (...rows: string[]) => pageOf(rows)
 const page = lines(

@@ -1,11 +1,11 @@
+import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { builtInTypes } from '../../program/starter/types/index.ts'
 import { isRoster, readRoster } from './roster.ts'
 import { typeById } from '../../program/document-type.ts'
 
-const owners = typeById(builtInTypes, 'owners_declaration').fields.find((f) => f.name === 'owners')!
-const signatories = typeById(builtInTypes, 'board_resolution').fields.find((f) => f.name === 'signatories')!
-const transactions = typeById(builtInTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
+const owners = typeById(starterTypes, 'owners_declaration').fields.find((f) => f.name === 'owners')!
+const signatories = typeById(starterTypes, 'board_resolution').fields.find((f) => f.name === 'signatories')!
+const transactions = typeById(starterTypes, 'bank_statement').fields.find((f) => f.name === 'transactions')!
 const read = (lines: string[], field = owners) =>
   readRoster([pageOf(lines)], field)?.rows.map((row) => row.cells) ?? null
 

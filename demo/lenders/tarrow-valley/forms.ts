@@ -18,7 +18,7 @@ const MONTHS = [
 const grouped = (cents: number): string =>
   `${Math.floor(Math.abs(cents) / 100)
     .toString()
-    .replace(/\B(?=(\d{3})+$)/g, ',')}.${String(Math.abs(cents) % 100).padStart(2, '0')}`
+    .replace(/\B(?=(?:\d{3})+$)/g, ',')}.${String(Math.abs(cents) % 100).padStart(2, '0')}`
 
 export const amounts = {
   sign: (cents: number) => `${cents < 0 ? '-' : ''}$${grouped(cents)}`,

@@ -1,9 +1,9 @@
 import { addDays, addMonths } from '../../../core/text/index.ts'
 import type { Value } from '../../../core/model/index.ts'
-import { Dice } from '../../dice.ts'
+import type { Dice } from '../../dice.ts'
 import { colours } from '../../sheet.ts'
 import type { Drawn } from '../../truth.ts'
-import { LETTER, Setter } from '../setter.ts'
+import { Setter } from '../setter.ts'
 import { amounts, days, type WriteAmount, type WriteDay } from './forms.ts'
 import { addressOf, fullNameOf, nameOf, totalOf, type Story } from './story.ts'
 
@@ -1133,4 +1133,3 @@ export const PAPERS = {
   employment_letter: employmentLetter,
 } satisfies Record<string, readonly Draw[]>
 export type PaperType = keyof typeof PAPERS
-export { LETTER }

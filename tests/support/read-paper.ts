@@ -1,11 +1,11 @@
-import { euroLender } from './lender.ts'
-import { pageOf } from './page-of.ts'
-import type { Page } from '../model/page.ts'
-import { builtInTypes } from '../program/starter/types/index.ts'
-import { segmentPages } from '../classification/segment.ts'
-import { extractDocument } from '../extraction/fields/extract.ts'
-import type { Row, Value } from '../model/value.ts'
-import { typeById } from '../program/document-type.ts'
+import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
+import { euroLender } from '../../core/testing/lender.ts'
+import { pageOf } from '../../core/testing/page-of.ts'
+import type { Page } from '../../core/model/page.ts'
+import { segmentPages } from '../../core/classification/segment.ts'
+import { extractDocument } from '../../core/extraction/fields/extract.ts'
+import type { Row, Value } from '../../core/model/value.ts'
+import { typeById } from '../../core/program/document-type.ts'
 
 /** EUR unless said otherwise. */
 export const money = (amount: string, currency = 'EUR') => ({ amount, currency })
@@ -29,9 +29,9 @@ export function reads(
         pageOf(footed(lines.trim().split('\n').map(columns)), { number: i + 1, filePage: i + 1, ...as }),
       )
   const read = (as: Partial<Page> & { confidence?: number }) =>
-    extractDocument(pages(as), typeById(builtInTypes, type), euroLender).fields
+    extractDocument(pages(as), typeById(starterTypes, type), euroLender).fields
   test(`${what}, known as ${type}`, () =>
-    expect(segmentPages(pages(), builtInTypes).map((p) => [p.type, p.pages.length])).toEqual([
+    expect(segmentPages(pages(), starterTypes).map((p) => [p.type, p.pages.length])).toEqual([
       [type, pages().length],
     ]))
   test(what, () =>

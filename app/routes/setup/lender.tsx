@@ -1,0 +1,175 @@
+import { useState } from 'react'
+import { data, useFetcher } from 'react-router'
+import { z } from 'zod'
+import {
+  countries,
+  dateOrders,
+  lenderSchema,
+  usualCurrency,
+  usualDateOrder,
+} from '../../../core/locale/index.ts'
+import { signedIn } from '../../../server/access/people.ts'
+import { lenderOf, setLender } from '../../../server/access/organisations.ts'
+import { note } from '../../../server/audit.ts'
+import { database } from '../../../server/database/connection.ts'
+import { Told } from '../../parts/told.tsx'
+import type { Route } from './+types/lender'
+
+export const meta = () => [{ title: 'Papers of this desk · Jigsa' }]
+
+/** Languages that papers are read in. */
+const LANGUAGES = ['en', 'fr', 'es'] as const
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const who = await signedIn(request)
+  return {
+    lender: await lenderOf(database(), who.organisationId),
+    countries: countries().map(({ code, name }) => ({
+      code,
+      name,
+      currency: usualCurrency(code),
+      dateOrder: usualDateOrder(code),
+    })),
+    currencies: Intl.supportedValuesOf('currency'),
+    may: who.role === 'administrator',
+  }
+}
+
+const bodySchema = lenderSchema.pick({ country: true, currency: true, dateOrder: true, languages: true })
+type Body = z.infer<typeof bodySchema>
+
+export async function action({ request }: Route.ActionArgs) {
+  const who = await signedIn(request)
+  if (who.role !== 'administrator')
+    return data({ problem: 'An administrator says how papers are written.', said: null }, 403)
+  const body = bodySchema.safeParse(await request.json().catch(() => null))
+  if (!body.success) return data({ problem: z.prettifyError(body.error), said: null }, 400)
+  await database().transaction(async (work) => {
+    await setLender(work, who.organisationId, body.data)
+    await note(work, who, null, 'said how papers are written', JSON.stringify(body.data))
+  })
+  return {
+    problem: null,
+    said: 'Stored. Papers that come from now on are read so; packages that are judged again, too.',
+  }
+}
+
+const ORDERS: Record<(typeof dateOrders)[number], string> = {
+  dmy: 'day, month, year',
+  mdy: 'month, day, year',
+  ymd: 'year, month, day',
+}
+/** The fourth of March, as each order writes it. */
+const WRITTEN = { dmy: '04/03/2026', mdy: '03/04/2026', ymd: '2026/03/04' } as const
+
+/** How the papers of an organisation are written where they do not say it themselves. */
+export default function LenderPage({ loaderData }: Route.ComponentProps) {
+  const { lender, may } = loaderData
+  const fetcher = useFetcher<typeof action>()
+  const [draft, setDraft] = useState<Body>({
+    country: lender.country,
+    currency: lender.currency,
+    dateOrder: lender.dateOrder ?? usualDateOrder(lender.country) ?? 'dmy',
+    languages: lender.languages,
+  })
+  const put = (part: Partial<Body>) => setDraft((now) => ({ ...now, ...part }))
+  // What is usual in a country is filled in with it; each can still be another.
+  const choose = (code: string) => {
+    const country = loaderData.countries.find((c) => c.code === code)
+    put({
+      country: code === '' ? null : code,
+      ...(country?.currency ? { currency: country.currency } : {}),
+      ...(country?.dateOrder ? { dateOrder: country.dateOrder } : {}),
+    })
+  }
+  return (
+    <main className="mx-auto max-w-3xl p-4">
+      <h1 className="mb-1 text-xl font-semibold">Papers of this desk</h1>
+      <p className="mb-4 text-ink-2">
+        How most papers here are written. Each paper is looked at by itself: one in another currency, or with
+        the month first, is read as it shows. This counts where a paper does not show it.
+      </p>
+      <Told {...fetcher.data} />
+      <fieldset disabled={!may || fetcher.state !== 'idle'} className="card grid gap-4 p-4">
+        <label className="grid gap-1">
+          <span className="font-semibold">Country</span>
+          <select className="field" value={draft.country ?? ''} onChange={(e) => choose(e.target.value)}>
+            <option value="">from anywhere</option>
+            {loaderData.countries.map(({ code, name }) => (
+              <option key={code} value={code}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="grid gap-1">
+          <span className="font-semibold">Currency of amounts that say none</span>
+          <select
+            className="field"
+            value={draft.currency}
+            onChange={(e) => put({ currency: e.target.value })}
+          >
+            {loaderData.currencies.map((code) => (
+              <option key={code} value={code}>
+                {currencyName(code)}
+              </option>
+            ))}
+          </select>
+        </label>
+        <fieldset className="grid gap-1">
+          <legend className="font-semibold">Days in figures</legend>
+          {dateOrders.map((order) => (
+            <label key={order} className="flex items-center gap-2">
+              <input
+                type="radio"
+                name="order"
+                checked={draft.dateOrder === order}
+                onChange={() => put({ dateOrder: order })}
+              />
+              {ORDERS[order]}
+              <span className="text-ink-2">
+                4 March is <span className="font-mono">{WRITTEN[order]}</span>
+              </span>
+            </label>
+          ))}
+        </fieldset>
+        <fieldset className="grid gap-1">
+          <legend className="font-semibold">Languages, the usual one first</legend>
+          {LANGUAGES.map((language) => (
+            <label key={language} className="flex items-center gap-2">
+              <input
+                type="checkbox"
+                checked={draft.languages.includes(language)}
+                onChange={(e) =>
+                  put({
+                    languages: e.target.checked
+                      ? [...draft.languages, language]
+                      : draft.languages.filter((l) => l !== language),
+                  })
+                }
+              />
+              {languageName(language)}
+            </label>
+          ))}
+        </fieldset>
+        {may ? (
+          <button
+            type="button"
+            className="button-main justify-self-start"
+            disabled={draft.languages.length === 0}
+            onClick={() => void fetcher.submit(draft, { method: 'post', encType: 'application/json' })}
+          >
+            Store
+          </button>
+        ) : (
+          <p className="text-ink-2">An administrator changes this.</p>
+        )}
+      </fieldset>
+    </main>
+  )
+}
+
+const currencyName = (code: string): string =>
+  `${code} · ${new Intl.DisplayNames('en', { type: 'currency' }).of(code) ?? code}`
+const languageName = (code: string): string =>
+  new Intl.DisplayNames('en', { type: 'language' }).of(code) ?? code

@@ -1,0 +1,7 @@
+import { readLender } from '../read.ts'
+import lenderFile from './lender.json' with { type: 'json' }
+import programsFile from './programs.json' with { type: 'json' }
+import typesFile from './types.json' with { type: 'json' }
+
+/** Tarrow Valley, a credit union that lends on cars, in dollars; it shares nothing with the first lender. */
+export const tarrowValley = readLender({ lender: lenderFile, types: typesFile, programs: programsFile })
