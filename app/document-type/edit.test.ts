@@ -1,4 +1,14 @@
-import { EMPTY, isReady, linesOf, shareOf, withField, withIds, withMoved, withNewField } from './edit.ts'
+import {
+  EMPTY,
+  isReady,
+  linesOf,
+  shareOf,
+  withField,
+  withIds,
+  withMoved,
+  withNewField,
+  withoutField,
+} from './edit.ts'
 
 const titled = (...titles: string[]) =>
   titles.reduce((type, title, i) => withField(withNewField(type), i, { title }), {
@@ -23,6 +33,11 @@ test('ids come of titles; of two alike the second keeps its own', () => {
   const taken = titled('Owner', 'Owner')
   taken.fields[0].name = 'owner'
   expect(names(withIds(taken))).toEqual(['owner', 'value_2'])
+})
+test('what says whose paper it is follows its field to a new name, and goes with it', () => {
+  const type = { ...titled('Owner', 'Dues'), person: 'value_1', tellsApart: 'value_2' }
+  expect(withIds(type)).toMatchObject({ person: 'owner', tellsApart: 'dues' })
+  expect(withoutField(type, 0)).toMatchObject({ person: null, tellsApart: 'value_2' })
 })
 test('a field moves up and down', () => {
   expect(names(withMoved(titled('A', 'B', 'C'), 2, -1))).toEqual(['value_1', 'value_3', 'value_2'])

@@ -62,16 +62,36 @@ export function withNewField(type: DocumentType): DocumentType {
 }
 
 /** A new type and its fields with ids of their titles; a title that another field has keeps its placeholder. */
-export const withIds = (type: DocumentType): DocumentType => ({
-  ...type,
-  id: idFrom(type.title),
-  short: type.short || type.title,
-  fields: type.fields.map((field) => {
-    const id = idFrom(field.title)
-    const taken = type.fields.some((other) => other !== field && other.name === id)
-    return field.name.startsWith(PLACEHOLDER) && id && !taken ? { ...field, name: id } : field
-  }),
-})
+export function withIds(type: DocumentType): DocumentType {
+  const names = new Map(
+    type.fields.map((field) => {
+      const id = idFrom(field.title)
+      const taken = type.fields.some((other) => other !== field && other.name === id)
+      return [field.name, field.name.startsWith(PLACEHOLDER) && id && !taken ? id : field.name]
+    }),
+  )
+  const named = (name: string | null): string | null => (name === null ? null : (names.get(name) ?? name))
+  return {
+    ...type,
+    id: idFrom(type.title),
+    short: type.short || type.title,
+    person: named(type.person),
+    tellsApart: named(type.tellsApart),
+    fields: type.fields.map((field) => ({ ...field, name: names.get(field.name)! })),
+  }
+}
+
+/** The type without one field, and without what named it. */
+export function withoutField(type: DocumentType, at: number): DocumentType {
+  const { name } = type.fields[at]
+  const kept = (said: string | null): string | null => (said === name ? null : said)
+  return {
+    ...type,
+    person: kept(type.person),
+    tellsApart: kept(type.tellsApart),
+    fields: type.fields.toSpliced(at, 1),
+  }
+}
 
 /** Whether all that a type needs was said; one that is stored already had headings or words. */
 export const isReady = (type: DocumentType, stored: boolean): boolean =>

@@ -4,6 +4,7 @@ import { ThresholdChart } from '../parts/threshold-chart.tsx'
 import { KINDS } from '../parts/field-kinds.ts'
 import { shareOf } from './edit.ts'
 import { Choices, Columns } from './field-parts.tsx'
+import { Sources } from './sources.tsx'
 import { LinesField } from './lines-field.tsx'
 
 type Change = (part: Partial<Field>) => void
@@ -48,6 +49,7 @@ export function FieldEditor({
           lines={field.labels}
           onChange={(labels) => onChange({ labels })}
         />
+        <Sources field={field} onChange={onChange} />
         {field.kind === 'choice' ? (
           <Choices choices={field.choices} onChange={(choices) => onChange({ choices })} />
         ) : null}

@@ -2,7 +2,7 @@ import { ArrowDown, ArrowUp } from 'lucide-react'
 import { useState } from 'react'
 import type { FieldRecord, WhatIf } from '../../core/findings/index.ts'
 import type { DocumentType, Field } from '../../core/program/index.ts'
-import { withField, withMoved, withNewField } from './edit.ts'
+import { withField, withMoved, withNewField, withoutField } from './edit.ts'
 import { KINDS } from '../parts/field-kinds.ts'
 import { FieldEditor } from './field-editor.tsx'
 
@@ -75,7 +75,7 @@ export function Fields({
                       fixed={stored?.fields.some((s) => s.name === field.name) ?? false}
                       may={may}
                       onChange={(part) => onChange(withField(type, i, part))}
-                      onRemove={() => onChange({ ...type, fields: type.fields.filter((_, k) => k !== i) })}
+                      onRemove={() => onChange(withoutField(type, i))}
                     />
                   </td>
                 </tr>

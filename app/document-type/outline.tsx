@@ -1,4 +1,4 @@
-import type { DocumentType } from '../../core/program/index.ts'
+import type { DocumentType, Field } from '../../core/program/index.ts'
 import { shareOf } from './edit.ts'
 import { LinesField } from './lines-field.tsx'
 
@@ -69,8 +69,92 @@ export function Outline({
         />
         is to be signed
       </label>
+      {type.signature ? (
+        <LinesField
+          title="What stands where it is signed"
+          lines={type.signature.labels}
+          onChange={(labels) => {
+            if (labels.length > 0) onChange({ signature: { labels } })
+          }}
+        />
+      ) : null}
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="accent-(--petrol)"
+          checked={type.letter}
+          onChange={(event) => onChange({ letter: event.target.checked })}
+        />
+        is a letter, with a greeting and a close
+      </label>
+      <Leading type={type} onChange={onChange} />
+      <LinesField
+        title="Labels on it that lead to none of its values"
+        lines={type.others}
+        onChange={(others) => onChange({ others })}
+      />
+      <LinesField
+        title="Words that mean one thing on it, a line each, with commas"
+        lines={type.synonyms.map((words) => words.join(', '))}
+        onChange={(lines) =>
+          onChange({
+            synonyms: lines
+              .map((line) => [
+                ...new Set(
+                  line
+                    .split(',')
+                    .map((w) => w.trim().toLowerCase())
+                    .filter(Boolean),
+                ),
+              ])
+              .filter((words) => words.length > 1),
+          })
+        }
+      />
     </>
   )
+}
+
+/** Which of its values says whose paper it is, and which tells several of its kind apart. */
+function Leading({
+  type,
+  onChange,
+}: {
+  type: DocumentType
+  onChange: (part: Partial<DocumentType>) => void
+}) {
+  const named = type.fields.filter((f) => f.title.trim())
+  const choices: [title: string, value: string | null, of: Field[], set: (name: string | null) => void][] = [
+    [
+      'Whose paper it is',
+      type.person,
+      named.filter((f) => f.kind === 'name' || f.kind === 'org'),
+      (person) => onChange({ person }),
+    ],
+    [
+      'What tells several apart',
+      type.tellsApart,
+      named.filter((f) => f.kind !== 'table'),
+      (tellsApart) => onChange({ tellsApart }),
+    ],
+  ]
+  return choices.map(([title, value, of, set]) => (
+    <label key={title} className="block font-semibold">
+      {title}
+      <select
+        className="field mt-1 font-normal"
+        value={value ?? ''}
+        onChange={(event) => set(event.target.value || null)}
+      >
+        <option value="">nothing says it</option>
+        {of.map((f) => (
+          <option key={f.name} value={f.name}>
+            {f.title}
+          </option>
+        ))}
+      </select>
+    </label>
+  ))
 }
 
 function Limits({ type, onChange }: { type: DocumentType; onChange: (part: Partial<DocumentType>) => void }) {

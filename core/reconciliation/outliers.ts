@@ -101,7 +101,7 @@ function grouped(places: readonly Place[], keyOf: (place: Place) => string): Gro
   return groups
 }
 
-/** A label on one line and a value on the next lead to the wrong one: the hull's number for the quote's. */
+/** A label on one line and a value on the next lead to the wrong one: the serial number for the quote's. */
 function borrowedNumber(
   { paper, field, kind, reference }: Place,
   numbers: Groups,

@@ -236,13 +236,13 @@ function fromLabel(
 }
 
 /**
- * "The harbour master may move the vessel for dredging. The holder is told": what a sentence begins with is
+ * "The office may move the stall for repairs. The holder is told": what a sentence begins with is
  * named in it, or not at all.
  */
 const inNextSentence = ({ words: [first] }: Candidate, { words }: Region): boolean =>
   words.slice(0, words.indexOf(first)).some((w) => /\p{Ll}{3}\.$/u.test(w.text))
 
-/** Inside a sentence a name of a thing ends where small letters go on: "the vessel Stormcock at a berth". */
+/** Inside a sentence a name of a thing ends where small letters go on: "the wagon Stormcock at a depot". */
 function goingOn(read: Candidate, { page, line }: Region, field: Field): Candidate {
   const segment = linesOf(page)[line].segments.find((s) => s.words.includes(read.words[0]))
   if (field.kind !== 'text' || !segment || !isSentence(segment)) return read

@@ -158,7 +158,7 @@ export function addressBlocks(page: Page, type: DocumentType): AddressBlock[] {
       )
         continue
       const below = linesBelow(page, lines, index, segment, type)
-      // "Skerrow Isles" over "Revenue" is an office, broken in two, over its own address.
+      // "Northern Counties" over "Revenue" is an office, broken in two, over its own address.
       if (below[0] && orgLikeness(below[0].text) === 1 && addressLikeness(below[0].text) < 0.6) continue
       const strength = Math.max(0, ...below.map((s) => addressLikeness(s.text)))
       if (below.length >= 1 && strength >= 0.9) blocks.push({ name: segment, address: below, line: index })

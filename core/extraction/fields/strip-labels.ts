@@ -20,14 +20,14 @@ export function withoutLabel(candidate: Candidate, type: DocumentType): Candidat
 const ALL_CAPITALS = /^[\p{Lu}’'./]{2,}$/u
 
 /**
- * A label in capitals goes on in capitals ("VESSEL CONCERNED Bright Water") up to a value that is not. A long
+ * A label in capitals goes on in capitals ("GOODS CONCERNED Bright Water") up to a value that is not. A long
  * word that no label is known to use might be a firm's all the same, and is asked about.
  */
 export function withoutCapitals(candidate: Candidate, label: LabelHit, type: DocumentType): Candidate {
   const { words } = candidate
   const own = label.lineOf.words.slice(label.from, label.to)
   const value = words.findIndex((w) => !ALL_CAPITALS.test(w.text))
-  // One word in capitals behind a label in capitals may be a value or the label's own end ("VESSEL CONCERNED").
+  // One word in capitals behind a label in capitals may be a value or the label's own end ("GOODS CONCERNED").
   if (
     value < 0 &&
     words.length === 1 &&
@@ -50,7 +50,7 @@ export function withoutCapitals(candidate: Candidate, label: LabelHit, type: Doc
  * figure.
  */
 export function withoutLabelWords(words: Word[]): Word[] {
-  // "Bank of Skerrow" is one name, not a bank called Skerrow.
+  // "Bank of Ireland" is one name, not a bank called Ireland.
   if (/^(?:of|de|du|del|and|&)$/i.test(words[0]?.text ?? '')) return []
   const start = words.findIndex((w) => /^[("“]?[\p{Lu}\d]/u.test(w.text))
   return start > 0 && words.slice(0, start).every((w) => /^[\p{Ll}/(),.]+$/u.test(w.text))

@@ -123,7 +123,7 @@ export const ends = (label: LabelHit): boolean =>
 
 /**
  * A label of several words, or one with a number behind it, begins something of its own behind a comma or a
- * bracket, as in "Grey Seal, hull SKR-1".
+ * bracket, as in "Grey Seal, serial AB-1".
  */
 export const setOff = (label: LabelHit): boolean =>
   (label.length > 1 || /\d{2}/.test(label.lineOf.words[label.to]?.text ?? '')) &&

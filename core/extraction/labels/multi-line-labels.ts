@@ -29,7 +29,7 @@ export function bilingual(hits: LabelHit[]): LabelHit[] {
       const said = end < 0 ? rest : rest.slice(0, end + 1)
       if (said.length === 0 || said.length > 5 || said.some((w) => /\d/.test(w.text))) break
       const again = hits.find((h) => h.line === hit.line && h.from === to + 1)
-      // What goes on in small letters still belongs to this half ("Cover limit for the hull").
+      // What goes on in small letters still belongs to this half ("Cover limit for the roof").
       const behind = again ? said.slice(again.to - to - 1) : []
       to = again && !behind.every((w) => /^\p{Ll}/u.test(w.text)) ? again.to : to + 1 + said.length
     }

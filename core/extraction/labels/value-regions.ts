@@ -57,7 +57,7 @@ function untilLabel(words: Word[], labels: readonly LabelHit[]): Word[] {
 
 /**
  * The words before one that begins the label of the next column: that label goes on straight beneath, and its
- * value stands behind. "Marguerite Núñez Hull | SKR-87792" over "identification no." would be a stranger's
+ * value stands behind. "Marguerite Núñez Serial | AB-87792" over "identification no." would be a stranger's
  * name otherwise.
  */
 function untilColumn(words: Word[], index: number, page: Page, labels: readonly LabelHit[]): Word[] {
@@ -102,7 +102,7 @@ export function regionsOf(label: LabelHit, labels: LabelsByLine): Region[] {
   const here = labels.get(label.line)!.filter((l) => l !== label)
   const lastWord = line.words[label.to - 1]
   const rest = label.segment.words.slice(label.segment.words.indexOf(lastWord) + 1)
-  // "Vessel concerned: Lucky Herring": the label goes on to its colon.
+  // "Vehicle concerned: Tolvan Hauler": the label goes on to its colon.
   const figure = rest.findIndex((w) => /\d/.test(w.text))
   const colon = label.colon
     ? -1

@@ -204,7 +204,7 @@ export const readOrgs: WordsReader = (words) => {
 
 export const readTexts: WordsReader = (words) => {
   const kept = withoutLeaders(words)
-  // What is put in quotation marks ends with them: “Wave Dancer”, hull no. …
+  // What is put in quotation marks ends with them: “Wave Dancer”, serial no. …
   const closing = /^["“„«]/.test(kept[0]?.text ?? '')
     ? kept.findIndex((w) => /["”»][,.;:)]*$/.test(w.text))
     : -1
