@@ -11,20 +11,20 @@ const SOURCES: Partial<Record<FieldKind, readonly FieldSource[]>> = {
   text: ['zone_nationality'],
 }
 const WORDS: Record<FieldSource, string> = {
-  letterhead: 'in the letterhead',
-  addressee: 'whom the paper is addressed to',
-  sentence: 'in a sentence, or alone at its head',
-  title_year: 'the year in its heading',
-  period_start: 'the first day of a stretch of days',
-  period_end: 'the last day of a stretch of days',
-  zone_name: 'the name in the machine-readable zone',
-  zone_number: 'the number in the machine-readable zone',
-  zone_birth: 'the birth in the machine-readable zone',
-  zone_expiry: 'the expiry in the machine-readable zone',
-  zone_nationality: 'the nationality in the machine-readable zone',
-  check_bank: 'the bank’s code at the foot of a cheque',
-  check_account: 'the account at the foot of a cheque',
-  check_number: 'the number at the foot of a cheque',
+  letterhead: 'the letterhead',
+  addressee: 'the address block',
+  sentence: 'a sentence, or a line of its own',
+  title_year: 'the year in the heading',
+  period_start: 'the first day of a period',
+  period_end: 'the last day of a period',
+  zone_name: 'name in the machine-readable zone',
+  zone_number: 'number in the machine-readable zone',
+  zone_birth: 'birth in the machine-readable zone',
+  zone_expiry: 'expiry in the machine-readable zone',
+  zone_nationality: 'nationality in the machine-readable zone',
+  check_bank: 'bank code at the foot of a cheque',
+  check_account: 'account at the foot of a cheque',
+  check_number: 'number at the foot of a cheque',
 }
 
 /** Where else a value may stand than beside its wordings; nothing for kinds that stand nowhere else. */
@@ -33,8 +33,8 @@ export function Sources({ field, onChange }: { field: Field; onChange: (part: Pa
   if (possible.length === 0) return null
   return (
     <fieldset>
-      <legend className="font-semibold">It may also stand</legend>
-      <ul className="mt-1 grid gap-x-4 gap-y-0.5 sm:grid-cols-2">
+      <legend className="font-semibold">Where else it may stand</legend>
+      <ul className="mt-1 grid gap-0.5">
         {possible.map((source) => (
           <li key={source}>
             <label className="flex items-center gap-2">

@@ -85,3 +85,30 @@ test('a processor sees types and registers, and cannot change them', async ({ pa
   })
   expect(refused.status()).toBe(403)
 })
+
+test('an administrator says how papers are written: a country brings its ways, and each may be another', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, 'ada')
+  await openView(page, `${base()}/lender`)
+  await expect(page.getByLabel('Currency of amounts that say none')).toHaveValue('EUR')
+  await page.getByLabel('Country').selectOption('US')
+  await expect(page.getByLabel('Currency of amounts that say none')).toHaveValue('USD')
+  await expect(page.getByLabel('month, day, year')).toBeChecked()
+  // What most papers here are stays as it was for whoever reads them next.
+  await page.getByLabel('Country').selectOption('')
+  await page.getByLabel('Currency of amounts that say none').selectOption('EUR')
+  await page.getByLabel('day, month, year').check()
+  await page.getByRole('button', { name: 'Store' }).click()
+  await expect(page.getByText('Papers that come from now on are read so')).toBeVisible()
+
+  const other = await (await browser.newContext()).newPage()
+  await signIn(other)
+  await openView(other, `${base()}/lender`)
+  await expect(other.getByText('An administrator changes this.')).toBeVisible()
+  const refused = await other.request.post(`${base()}/lender.data`, {
+    data: { country: null, currency: 'USD', languages: ['en'] },
+  })
+  expect(refused.status()).not.toBe(200)
+})

@@ -122,6 +122,7 @@ export default function LenderPage({ loaderData }: Route.ComponentProps) {
             <label key={order} className="flex items-center gap-2">
               <input
                 type="radio"
+                className="accent-(--petrol)"
                 name="order"
                 checked={draft.dateOrder === order}
                 onChange={() => put({ dateOrder: order })}
@@ -139,6 +140,7 @@ export default function LenderPage({ loaderData }: Route.ComponentProps) {
             <label key={language} className="flex items-center gap-2">
               <input
                 type="checkbox"
+                className="accent-(--petrol)"
                 checked={draft.languages.includes(language)}
                 onChange={(e) =>
                   put({
