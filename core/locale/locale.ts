@@ -1,3 +1,4 @@
+import { memoize } from '../text/index.ts'
 import type { DateOrder, Lender } from './lender.ts'
 import { usualDateOrder, usualDecimal } from './territories.ts'
 
@@ -38,21 +39,22 @@ export const NEUTRAL: Locale = internLocale({
   decimal: null,
 })
 
+/** The order of day and month of a lender: what it says, or what is usual in its country. */
+export const dateOrderOf = ({ dateOrder, country }: Pick<Lender, 'dateOrder' | 'country'>): DateOrder =>
+  dateOrder ?? usualDateOrder(country) ?? NEUTRAL.dateOrder
+
 /** What holds for a paper of a lender that shows nothing of its own. */
 export const localeOfLender = (lender: Lender): Locale =>
   internLocale({
     currency: lender.currency,
     currencyOpen: false,
-    dateOrder: lender.dateOrder ?? usualDateOrder(lender.country) ?? NEUTRAL.dateOrder,
+    dateOrder: dateOrderOf(lender),
     orderOpen: false,
     decimal: usualDecimal(lender.country),
   })
 
 /** A pure function of a text and a locale that remembers its answers, as `memoize` does for texts alone. */
-export function perLocale<T>(
-  memoize: (work: (text: string) => T) => (text: string) => T,
-  work: (text: string, locale: Locale) => T,
-): (text: string, locale: Locale) => T {
+export function perLocale<T>(work: (text: string, locale: Locale) => T): (text: string, locale: Locale) => T {
   const known = new WeakMap<Locale, (text: string) => T>()
   return (text, locale) => {
     let own = known.get(locale)

@@ -1,7 +1,7 @@
 import type { Word } from '../model/index.ts'
 
 const GLUED =
-  /^(:(?=[\p{L}\d€£])|.*\p{L}[.)]?:|.*\p{L}\)(?=[\d€£])|\p{L}{2,}\.?(?=[€£]\s?\d)|(?:19|20)\d{2}(?=\p{Lu}\p{Ll}{2}))(.+)$/su
+  /^(:(?=[\p{L}\d\p{Sc}])|.*\p{L}[.)]?:|.*\p{L}\)(?=[\d\p{Sc}])|\p{L}{2,}\.?(?=\p{Sc}\s?\d)|(?:19|20)\d{2}(?=\p{Lu}\p{Ll}{2}))(.+)$/su
 
 /** Words of letters with a stroke between, as labels in two languages have it: "Surname/Nom". */
 const TONGUES = /^(\p{L}{3,}[.)]?)\/(\p{L}[\p{L}'’.()]+(?:\/\p{L}+)*:?)$/u
@@ -27,7 +27,7 @@ function tongues(word: Word): Word[] {
 export function splitGluedWords(words: readonly Word[]): Word[] {
   return words.flatMap(tongues).flatMap((word) => {
     if (
-      !/[:€£)]|\d\p{Lu}/u.test(word.text) ||
+      !/[:\p{Sc})]|\d\p{Lu}/u.test(word.text) ||
       word.text.includes('://') ||
       (word.text.length < 4 && !word.text.startsWith(':'))
     )

@@ -167,7 +167,7 @@ function sense(words: readonly Word[]): number {
   let letters = 0
   for (const word of words) {
     const n = word.text.length
-    sum += word.confidence * n * (/^[\p{L}\d.,:;()€/'-]+$/u.test(word.text) ? 1 : 0.4)
+    sum += word.confidence * n * (/^[\p{L}\d.,:;()\p{Sc}/'-]+$/u.test(word.text) ? 1 : 0.4)
     letters += n
   }
   return letters < FEW_LETTERS ? 0.3 : sum / letters

@@ -32,7 +32,7 @@ const SENSELESS = 0.05
  */
 const LEADERS = /^[.·…_]{4,}/
 /** What specks hardly look like: figures with their cents. */
-const AMOUNT = /^[-+€£]?\d{1,3}(?:[.,]?\d{3})*[.,]\d{2}[€-]?$/
+const AMOUNT = /^[-+]?\p{Sc}?\d{1,3}(?:[.,]?\d{3})*[.,]\d{2}(?:\p{Sc}|-)?$/u
 
 /** In heights of a place: what is longer is the edge of a sheet, over which the second reader would spend seconds. */
 const LONGEST = 25

@@ -192,7 +192,7 @@ export async function recognise(
       .slice(11)
       .join('\t')
       .trim()
-      .replace(/^[<«‹]+(?=[€£$]\s?-?\d)/, '')
+      .replace(/^[<«‹]+(?=\p{Sc}\s?-?\d)/u, '')
     const sure = Math.max(0, Number(cells[10])) / 100
     if (!text || (sure < 0.25 && !/[\p{L}\d]{2}/u.test(text))) continue
     const [left, top, width, height] = cells.slice(6, 10).map(Number)

@@ -41,11 +41,11 @@ export async function lenderOf(work: Work, organisationId: string): Promise<Lend
 export async function setLender(
   work: Work,
   organisationId: string,
-  { country, currency, dateOrder, languages }: Omit<Lender, 'name' | 'formatVersion'>,
+  { country, currency, dateOrder }: Pick<Lender, 'country' | 'currency' | 'dateOrder'>,
 ): Promise<void> {
   await work
     .update(organisations)
-    .set({ country, currency, dateOrder: dateOrder ?? null, languages })
+    .set({ country, currency, dateOrder: dateOrder ?? null })
     .where(eq(organisations.id, organisationId))
   const own = work
     .select({ id: packages.id })

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import type { FieldState, FilledField } from '../../../core/answers/index.ts'
 import type { Document } from '../../../core/findings/index.ts'
-import { plain, type Row } from '../../../core/model/index.ts'
+import { plain, type Row, groupThousands, isMoney } from '../../../core/model/index.ts'
 import { show } from '../../parts/format.ts'
 import { useLooking } from '../../package/looking.tsx'
 import { useSay, useTaken } from '../../package/say.ts'
@@ -314,6 +314,7 @@ function Rows({
 }) {
   const { look } = useLooking()
   const [open, setOpen] = useState(false)
+  const currency = useMemo(() => onlyCurrency(rows), [rows])
   const shown = useMemo(() => (open ? rows : rows.slice(0, 4)), [open, rows])
   return (
     <div className="mt-1 overflow-x-auto">
@@ -329,6 +330,7 @@ function Rows({
                 )}
               >
                 {c.name.replaceAll('_', ' ')}
+                {c.kind === 'money' && currency ? ` (${currency})` : ''}
               </th>
             ))}
           </tr>
@@ -359,7 +361,7 @@ function Rows({
                       c.kind === 'money' && 'text-right whitespace-nowrap',
                     )}
                   >
-                    {cell(row[c.name])}
+                    {cell(row[c.name], currency)}
                   </td>
                 ))
               )}
@@ -383,9 +385,17 @@ function Rows({
 /** Nothing of it was read; the balances around it say that it is there. */
 const isLost = (row: Row): boolean => Object.values(row).every((value) => value === null)
 
-const cell = (value: Row[string]): string =>
+/** The one currency of all amounts, which their heads say then; null where there are several. */
+function onlyCurrency(rows: readonly Row[]): string | null {
+  const all = new Set(rows.flatMap((row) => Object.values(row).filter(isMoney)).map((m) => m.currency))
+  return all.size === 1 ? [...all][0] : null
+}
+
+const cell = (value: Row[string], currency: string | null): string =>
   value === null || value === undefined
     ? '—'
     : typeof value === 'string'
       ? show(value)
-      : plain(value).replace(/^EUR /, '')
+      : value.currency === currency
+        ? groupThousands(value.amount)
+        : plain(value)

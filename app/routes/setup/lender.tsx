@@ -1,8 +1,9 @@
 import { useState } from 'react'
 import { data, useFetcher } from 'react-router'
-import { z } from 'zod'
+import type { z } from 'zod'
 import {
   countries,
+  dateOrderOf,
   dateOrders,
   lenderSchema,
   usualCurrency,
@@ -16,9 +17,6 @@ import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/lender'
 
 export const meta = () => [{ title: 'Papers of this desk · Jigsa' }]
-
-/** Languages that papers are read in. */
-const LANGUAGES = ['en', 'fr', 'es'] as const
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
@@ -35,7 +33,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   }
 }
 
-const bodySchema = lenderSchema.pick({ country: true, currency: true, dateOrder: true, languages: true })
+const bodySchema = lenderSchema.pick({ country: true, currency: true, dateOrder: true })
 type Body = z.infer<typeof bodySchema>
 
 export async function action({ request }: Route.ActionArgs) {
@@ -43,16 +41,20 @@ export async function action({ request }: Route.ActionArgs) {
   if (who.role !== 'administrator')
     return data({ problem: 'An administrator says how papers are written.', said: null }, 403)
   const body = bodySchema.safeParse(await request.json().catch(() => null))
-  if (!body.success) return data({ problem: z.prettifyError(body.error), said: null }, 400)
+  if (!body.success) return data({ problem: `${body.error.issues[0].message}.`, said: null }, 400)
   await database().transaction(async (work) => {
     await setLender(work, who.organisationId, body.data)
-    await note(work, who, null, 'said how papers are written', JSON.stringify(body.data))
+    await note(work, who, null, 'said how papers are written', inWords(body.data))
   })
   return {
     problem: null,
     said: 'Stored. Papers that come from now on are read so; packages that are judged again, too.',
   }
 }
+
+/** What was said, for the trail. */
+const inWords = ({ country, currency, dateOrder }: Body): string =>
+  [country ?? 'from anywhere', currency, dateOrder && ORDERS[dateOrder]].filter(Boolean).join(', ')
 
 const ORDERS: Record<(typeof dateOrders)[number], string> = {
   dmy: 'day, month, year',
@@ -69,8 +71,7 @@ export default function LenderPage({ loaderData }: Route.ComponentProps) {
   const [draft, setDraft] = useState<Body>({
     country: lender.country,
     currency: lender.currency,
-    dateOrder: lender.dateOrder ?? usualDateOrder(lender.country) ?? 'dmy',
-    languages: lender.languages,
+    dateOrder: dateOrderOf(lender),
   })
   const put = (part: Partial<Body>) => setDraft((now) => ({ ...now, ...part }))
   // What is usual in a country is filled in with it; each can still be another.
@@ -134,31 +135,10 @@ export default function LenderPage({ loaderData }: Route.ComponentProps) {
             </label>
           ))}
         </fieldset>
-        <fieldset className="grid gap-1">
-          <legend className="font-semibold">Languages, the usual one first</legend>
-          {LANGUAGES.map((language) => (
-            <label key={language} className="flex items-center gap-2">
-              <input
-                type="checkbox"
-                className="accent-(--petrol)"
-                checked={draft.languages.includes(language)}
-                onChange={(e) =>
-                  put({
-                    languages: e.target.checked
-                      ? [...draft.languages, language]
-                      : draft.languages.filter((l) => l !== language),
-                  })
-                }
-              />
-              {languageName(language)}
-            </label>
-          ))}
-        </fieldset>
         {may ? (
           <button
             type="button"
             className="button-main justify-self-start"
-            disabled={draft.languages.length === 0}
             onClick={() => void fetcher.submit(draft, { method: 'post', encType: 'application/json' })}
           >
             Store
@@ -173,5 +153,3 @@ export default function LenderPage({ loaderData }: Route.ComponentProps) {
 
 const currencyName = (code: string): string =>
   `${code} · ${new Intl.DisplayNames('en', { type: 'currency' }).of(code) ?? code}`
-const languageName = (code: string): string =>
-  new Intl.DisplayNames('en', { type: 'language' }).of(code) ?? code

@@ -67,3 +67,9 @@ test('a paper in pounds is in pounds', () => {
   inOneCurrency(found, internLocale({ ...EURO, currency: 'GBP' }))
   expect([...found.values()].flat().some((c) => c.partial)).toBe(false)
 })
+
+test('a word that several currencies share is asked about, on a text layer too', () => {
+  const found = amounts(pageOf([]), '12.00 francs', '€2.00')
+  inOneCurrency(found, EURO)
+  expect([...found.values()].flat().map((c) => c.unsettled ?? false)).toEqual([true, false])
+})

@@ -50,9 +50,11 @@ export function tableValue({ table, proof }: SelectedTable, field: Field, lackin
     (table.wordConfidence < PRINTED && likelySpelling(table, field).size > 0)
   )
     confidence = Math.min(confidence, 0.55)
+  const eitherWay = table.locale.orderOpen && hasOpenDay(table, field)
   const ordered = table.confidence >= PRINTED || followsDays(table, field)
   if (
     lacking ||
+    eitherWay ||
     !complete ||
     !ordered ||
     !multiplies(table, field) ||
@@ -74,9 +76,11 @@ export function tableValue({ table, proof }: SelectedTable, field: Field, lackin
             ? message('table.page_lacking')
             : proof === false
               ? message('table.does_not_add_up')
-              : complete && !ordered
-                ? message('table.days_out_of_order')
-                : message('table.cells_unreadable')
+              : eitherWay
+                ? message('table.days_either_way')
+                : complete && !ordered
+                  ? message('table.days_out_of_order')
+                  : message('table.cells_unreadable')
         : null,
     repaired: table.repaired,
     page: begins?.page ?? null,
@@ -84,6 +88,20 @@ export function tableValue({ table, proof }: SelectedTable, field: Field, lackin
     rowPlaces: table.rows.map((row) => row.place),
   }
 }
+
+/** Whether some day of the rows would be another with day and month exchanged. */
+const hasOpenDay = (table: Table, field: Field): boolean =>
+  cellsOf(table).some((row) =>
+    field.columns.some(({ name, kind }) => {
+      const day = row[name]
+      return (
+        kind === 'date' &&
+        typeof day === 'string' &&
+        Number(day.slice(-2)) <= 12 &&
+        day.slice(-2) !== day.slice(-5, -3)
+      )
+    }),
+  )
 
 /**
  * Whether the days of rows go one way, up or down: one that does not was likely misread ("8 January" before

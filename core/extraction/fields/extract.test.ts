@@ -1,5 +1,6 @@
 import { starterTypes } from '../../../demo/lenders/merrow-sound/index.ts'
 import { euroLender } from '../../testing/lender.ts'
+import { lenderSchema } from '../../locale/index.ts'
 import { message } from '../../model/messages/message.ts'
 import { pageOf } from '../../testing/page-of.ts'
 import type { Page } from '../../model/page.ts'
@@ -659,4 +660,43 @@ test('a name whose parts stand a little wide is whole; what stands a column apar
     ).fields.find((f) => f.name === 'employee_name')!
   expect(slip(0.482)).toMatchObject({ value: 'Rosalind Pettigrew', needsReview: false })
   expect(slip(0.7).value).not.toBe('Rosalind Pettigrew')
+})
+
+describe('where nothing says which figure is the month', () => {
+  const anywhere = lenderSchema.parse({ name: 'Anywhere', country: 'CA', currency: 'EUR' })
+  const slip = (paid: string) =>
+    extractDocument(
+      [pageOf(['Payslip', 'Employee | O. Varnham', `Pay date | ${paid}`, 'Net pay | 2,140.55'])],
+      typeById(starterTypes, 'payslip'),
+      anywhere,
+    ).fields.find((f) => f.name === 'pay_date')!
+  test('a day that reads either way is asked about, with the other one', () =>
+    expect(slip('03/04/2026')).toMatchObject({
+      needsReview: true,
+      reason: message('value.day_or_month', { other: '2026-03-04' }),
+    }))
+  test('a day that is one in one order only is not, nor is one with the name of its month', () => {
+    expect(slip('31/03/2026')).toMatchObject({ value: '2026-03-31', needsReview: false })
+    expect(slip('4 March 2026')).toMatchObject({ value: '2026-03-04', needsReview: false })
+  })
+  test('rows whose days read either way are asked about', () => {
+    const { fields } = extractDocument(
+      [
+        pageOf([
+          'Bank statement',
+          'Opening balance | 100.00',
+          'Date | Description | Amount | Balance',
+          '03/04/2026 | Rent | -20.00 | 80.00',
+          '05/04/2026 | Fuel | -30.00 | 50.00',
+          'Closing balance | 50.00',
+        ]),
+      ],
+      typeById(starterTypes, 'bank_statement'),
+      anywhere,
+    )
+    expect(fields.find((f) => f.name === 'transactions')).toMatchObject({
+      needsReview: true,
+      reason: message('table.days_either_way'),
+    })
+  })
 })

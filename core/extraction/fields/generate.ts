@@ -591,7 +591,7 @@ function isPartial(reading: Reading, { region, field }: Spot): boolean {
 }
 
 /** An amount in the same sentence is no end of a stretch of days. */
-const AMOUNT = /^[€£$]?\d[\d.,]*[.,]\d{2}[.,;]?$/
+const AMOUNT = /^\p{Sc}?\d[\d.,]*[.,]\d{2}[.,;]?$/u
 
 /** A dash before an amount that is never below nothing is no sign; whether it is a figure, a person sees. */
 const withoutSign = (reading: Reading): Reading =>

@@ -229,7 +229,7 @@ function paragraphs(page: Page): { line: Line; index: number }[][] {
 /** Up to the end of the sentence; a stop inside a number or behind an initial ends none. */
 function stopAfter(words: readonly Word[], from: number, to: number): number {
   for (let i = from; i < to; i++)
-    if (/(?:\p{L}{3,}|[\d€%)])[.;]$/u.test(words[i].text) && /^\p{Lu}/u.test(words[i + 1]?.text ?? 'A'))
+    if (/(?:\p{L}{3,}|[\d\p{Sc}%)])[.;]$/u.test(words[i].text) && /^\p{Lu}/u.test(words[i + 1]?.text ?? 'A'))
       return i + 1
   return to
 }

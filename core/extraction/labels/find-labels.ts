@@ -8,6 +8,7 @@ import {
 } from '../../layout/index.ts'
 import type { Page, Word } from '../../model/index.ts'
 import { squeeze, tokens } from '../../text/index.ts'
+import { isCurrency } from '../../locale/index.ts'
 import { givenNameLabels, otherLabels, surnameLabels } from '../../lexicon/index.ts'
 import type { DocumentType, Field, FieldKind } from '../../program/index.ts'
 import { bilingual, inCells, wrapped } from './multi-line-labels.ts'
@@ -149,6 +150,13 @@ export interface LabelText {
 
 const ENUMERATOR = /^(?:\d{1,2}[.)]|\(?[a-z]\)|[a-h]\.|[•·\-–*☐☒□■])$/i
 
+/** "EUR 1,250.00": a code before figures begins an amount; alone it may be a word in capitals. */
+const beginsAmount = (words: readonly Word[], at: number): boolean =>
+  isCurrency(words[at].text) && /^\d/.test(words[at + 1]?.text ?? '')
+
+/** A figure, a sign of a currency, or dots that lead to a value. */
+const BEGINS_VALUE = /\d|\p{Sc}|^[._·…]{2,}$/u
+
 export function labelTextsOf(line: Line): LabelText[] {
   return line.segments.flatMap((segment): LabelText[] => {
     const { words } = segment
@@ -156,11 +164,17 @@ export function labelTextsOf(line: Line): LabelText[] {
     while (from < words.length - 1 && ENUMERATOR.test(words[from].text)) from++
     const found: LabelText[] = []
     const colon = words.findIndex((w, i) => i >= from && /[:?]$/.test(w.text))
-    const figure = words.findIndex((w, i) => i > from && /\d|€|^EUR$|^[._·…]{2,}$/.test(w.text))
+    const figure = words.findIndex(
+      (w, i) => i > from && (BEGINS_VALUE.test(w.text) || beginsAmount(words, i)),
+    )
     const to = colon >= 0 && (figure < 0 || colon < figure) ? colon + 1 : figure > 0 ? figure : words.length
     // A label does not begin with a figure; a street address does.
     const most = words.slice(from, to).some((w) => w.text === '/') ? 14 : 8
-    if (withoutHint(words, from, to) <= most && !/^(?:[€£$]?\d|EUR$)/.test(words[from].text))
+    if (
+      withoutHint(words, from, to) <= most &&
+      !/^\p{Sc}?\d/u.test(words[from].text) &&
+      !beginsAmount(words, from)
+    )
       found.push({ line, segment, from, to, colon: colon >= 0 && to === colon + 1 })
     return found
   })

@@ -1,3 +1,4 @@
+import { isCurrencySign } from '../../locale/index.ts'
 import { type Box, overlap, type Page, type Word } from '../../model/index.ts'
 import { type Line, linesOf, type Segment } from '../../layout/index.ts'
 import { fold } from '../../text/index.ts'
@@ -47,9 +48,7 @@ const within = ({ box: [l, t, r, b] }: Word, [left, top, right, bottom]: Box): b
 /** Words before a value: of its own segment where some lead to it, else the segment next to it. */
 function before(line: Line, first: number): Word[] {
   const own = line.segments.find((s) => s.words.includes(line.words[first]))!
-  const led = own.words
-    .slice(0, own.words.indexOf(line.words[first]))
-    .filter((w) => !/^(?:EUR|GBP|USD|[€£$])$/.test(w.text))
+  const led = own.words.slice(0, own.words.indexOf(line.words[first])).filter((w) => !isCurrencySign(w.text))
   if (led.length > 0) return afterOthers(led)
   const beside = line.segments[line.segments.indexOf(own) - 1]
   return beside ? beside.words : []
@@ -84,8 +83,9 @@ function near(lines: readonly Line[], at: number, box: Box, way: -1 | 1): string
 function wordingOf(words: readonly Word[]): string | null {
   const text = words
     .map((w) => w.text)
+    .filter((text) => !isCurrencySign(text))
     .join(' ')
-    .replace(/\b(?:EUR|GBP|USD)\b|[€£$]/g, ' ')
+    .replace(/\p{Sc}/gu, ' ')
     .replace(/^\P{L}+/u, '')
     .replace(/[\s:.…_·|*=-]+$/u, '')
     .trim()

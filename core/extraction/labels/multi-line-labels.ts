@@ -123,7 +123,7 @@ function cellFrom(
   const cell: { at: number; segment: Segment }[] = []
   for (
     let at = index, segment: Segment | undefined = first;
-    segment && cell.length < LONGEST_CELL && segment.words.length <= 5 && !/[\d€]/.test(segment.text);
+    segment && cell.length < LONGEST_CELL && segment.words.length <= 5 && !/[\d\p{Sc}]/u.test(segment.text);
   ) {
     cell.push({ at, segment })
     if (segment.text.endsWith(':')) break
@@ -239,7 +239,7 @@ export function wrapped(
 
 const mayBegin = (segment: Segment, wordings: Wordings<string>): boolean =>
   segment.words.length <= MOST_WORDS &&
-  !/[\d€:;,./]/.test(segment.text) &&
+  !/[\d\p{Sc}:;,./]/u.test(segment.text) &&
   (isStopWord(segment.text) || contentWords(segment.text).every((g) => wordings.knows(g)))
 
 /** The lines of a label up to its colon, or the next line alone where it has none. */
@@ -269,7 +269,7 @@ function below({ at, segment }: Part, { page, lines, heads }: Broken): Part | nu
     const next = lines[k].segments.find((s) => Math.abs(s.box[0] - segment.box[0]) < edge)
     if (next)
       return next.words.length <= MOST_WORDS &&
-        !/[\d€]/.test(next.text) &&
+        !/[\d\p{Sc}]/u.test(next.text) &&
         !heads.has(k) &&
         (next.box[1] - segment.box[3]) * page.height < lines[at].height * LEADING
         ? { at: k, segment: next }

@@ -2,6 +2,7 @@ import { linesOf, type Line } from '../../layout/index.ts'
 import {
   countryNamed,
   currencySign,
+  dateOrderOf,
   internLocale,
   isCurrency,
   isCurrencySign,
@@ -135,7 +136,7 @@ function orderOn(
   lender: Lender,
   { country, currency }: { country: string | null; currency: string },
 ): Pick<Locale, 'dateOrder' | 'orderOpen'> {
-  const usual = lender.dateOrder ?? usualDateOrder(lender.country) ?? 'dmy'
+  const usual = dateOrderOf(lender)
   const votes = { onlyOne: 0, points: 0, named: 0 }
   const open: string[] = []
   const plain: string[] = []
@@ -168,8 +169,7 @@ function orderOn(
     Math.sign(votes.named) * FOR.named +
     Math.sign(votes.points) * FOR.points
   const undecided = open.length > 0 && Math.abs(odds) < EVEN
-  // Years first are read as such whatever is said here; of figures with the year last one comes first.
-  const dateOrder = odds > 0 ? 'mdy' : odds < 0 ? 'dmy' : usual === 'mdy' ? 'mdy' : 'dmy'
+  const dateOrder = odds > 0 ? 'mdy' : odds < 0 ? 'dmy' : usual
   return { dateOrder, orderOpen: undecided }
 }
 

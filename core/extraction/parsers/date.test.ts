@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { dateForms } from '../../../demo/story.ts'
 import { pageOf } from '../../testing/page-of.ts'
-import { isoDate, monthEnd, monthOf, parseDate, parsePeriod, readDates } from './date.ts'
-import { localeOfLender } from '../../locale/index.ts'
+import { isoDate, monthEnd, monthOf, otherDay, parseDate, parsePeriod, readDates } from './date.ts'
+import { internLocale, type Locale, localeOfLender } from '../../locale/index.ts'
 import { euroLender } from '../../testing/lender.ts'
 import type { Word } from '../../model/index.ts'
 
@@ -128,3 +128,30 @@ test.each(['01.03.2026-31.03.2026', '01/03/2026–31/03/2026', '01.03.2026 - 31.
   '%s is a period with no space around its stroke',
   (text) => expect(period(text)).toEqual({ start: '2026-03-01', end: '2026-03-31' }),
 )
+
+describe('in other orders', () => {
+  const first = (dateOrder: Locale['dateOrder']) => internLocale({ ...EURO, dateOrder })
+  test.each([
+    ['03/04/2026', 'mdy', '2026-03-04'],
+    ['03/04/2026', 'dmy', '2026-04-03'],
+    ['26/03/04', 'ymd', '2026-03-04'],
+    ['31/12/2025', 'mdy', '2025-12-31'],
+    ['the 4th day of March, 2026', 'mdy', '2026-03-04'],
+    ["1st of May '26", 'mdy', '2026-05-01'],
+    ['Mar 4, 2026', 'dmy', '2026-03-04'],
+    ['03042026', 'mdy', '2026-03-04'],
+  ] as const)('%s (%s) is %s', (text, order, iso) => expect(parseDate(text, first(order))?.value).toBe(iso))
+  test('boxes of a form hold six figures; elsewhere these are no day', () => {
+    const boxes = pageOf(['0 3 0 4 2 6']).words
+    expect(readDates(boxes, first('mdy')).map((r) => r.value)).toEqual(['2026-03-04'])
+    expect(parseDate('030426', first('mdy'))).toBeNull()
+  })
+  test('a stretch of days with its months first', () =>
+    expect(
+      ['March 1 to March 31, 2026', 'March 1 - 31, 2026', '03/01/2026 - 03/31/2026'].map((text) =>
+        parsePeriod(text, first('mdy')),
+      ),
+    ).toEqual(Array(3).fill({ start: '2026-03-01', end: '2026-03-31' })))
+  test('the other day that figures may mean', () =>
+    expect(['03/04/2026', '03/13/2026', '03/03/2026'].map(otherDay)).toEqual(['2026-03-04', null, null]))
+})

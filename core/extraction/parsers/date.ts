@@ -1,6 +1,6 @@
 import { confusions, months } from '../../lexicon/index.ts'
 import { internLocale, NEUTRAL, perLocale, type DateOrder, type Locale } from '../../locale/index.ts'
-import { editDistance, fold, memoize } from '../../text/index.ts'
+import { editDistance, fold } from '../../text/index.ts'
 import type { Word } from '../../model/index.ts'
 import { asDigits, rawOf, readSpans, type KindReader } from './reading.ts'
 
@@ -65,7 +65,7 @@ interface ParsedDay {
  * One date written out; null for anything else. Which of two figures is the month the locale says.
  * @returns the ISO date, and whether a letter had to be read as a digit
  */
-export const parseDate = perLocale<ParsedDay | null>(memoize, (text, { dateOrder }) => {
+export const parseDate = perLocale<ParsedDay | null>((text, { dateOrder }) => {
   const dateIn = (form: string) => dayIn(form, dateOrder)
   const clean = fold(text)
     .trim()
@@ -105,7 +105,7 @@ export const parseDate = perLocale<ParsedDay | null>(memoize, (text, { dateOrder
  * ("z4-NOV-8s"), a month a letter off ("4 Hay 1963"), a day beyond its month ("46 Nov") and a year that lies
  * centuries back ("05.12.1783").
  */
-const parseWeakDate = perLocale<ParsedDay | null>(memoize, (text, locale) => {
+const parseWeakDate = perLocale<ParsedDay | null>((text, locale) => {
   const found = parseDate(text, locale)
   if (found) return found
   const clean = fold(text)
@@ -179,7 +179,12 @@ function shortCombIn(text: string, order: DateOrder): string | null {
 
 function dayIn(text: string, order: DateOrder): string | null {
   let hit = NUMERIC.exec(text)
-  if (hit) return numericDay(hit[1], hit[2], fullYear(hit[3]), order)
+  if (hit) {
+    const [, a, b, c] = hit
+    // Where years come first, two figures at the end are a day.
+    const first = order === 'ymd' && a.length + c.length === 4 ? isoDate(fullYear(a), +b, +c) : null
+    return first ?? numericDay(a, b, fullYear(c), order)
+  }
   hit = ISO.exec(text)
   if (hit) return isoDate(+hit[1], +hit[2], +hit[3])
   hit = NAMED.exec(text)
@@ -249,7 +254,7 @@ function dayAfterYearBefore(end: string): string {
 }
 
 /** A stretch of days written as two dates, "1 to 31 March 2026", "1 - 31/03/2026" or a month's name with its year. */
-export const parsePeriod = perLocale<{ start: string; end: string } | null>(memoize, (text, locale) => {
+export const parsePeriod = perLocale<{ start: string; end: string } | null>((text, locale) => {
   const parse = (form: string) => parseDate(form, locale)
   // "1 Jul 2024-30 Jun 2025": read in pieces its last words would be a month, and that the whole period.
   const clean = fold(text)

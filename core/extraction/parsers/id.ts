@@ -1,8 +1,9 @@
 import { fold } from '../../text/index.ts'
 import { plain } from '../../model/index.ts'
 import { asDigits, readSpans, rawOf, type KindReader, type Reading, type WordsReader } from './reading.ts'
-import { isCurrency, type Locale } from '../../locale/index.ts'
+import type { Locale } from '../../locale/index.ts'
 import { isDay } from './date.ts'
+import { isAmount } from './money.ts'
 
 /** Spaces are no part of an id; hyphens and strokes are. */
 export const tidyId = (text: string): string =>
@@ -11,14 +12,6 @@ export const tidyId = (text: string): string =>
     .replace(/^[:.#,;=]+|[.,;:]+$/g, '')
     .replace(/[–—−]/g, '-')
     .toUpperCase()
-
-/** An amount is no number of anything, whatever currency stands beside it. */
-const AMOUNT = /^([A-Z]{3})?\d{1,3}(?:[.,]?\d{3})*[.,]\d{2}([A-Z]{3})?$/
-
-function isAmount(value: string): boolean {
-  const [amount, ahead, behind] = AMOUNT.exec(value) ?? []
-  return amount !== undefined && [ahead, behind].every((code) => code === undefined || isCurrency(code))
-}
 
 /** Ids: runs of words with digits in them, in capitals. Words of letters alone end the run. */
 export const readIds: WordsReader = (words) =>
@@ -53,6 +46,7 @@ export const readIds: WordsReader = (words) =>
         !/^[A-Z0-9][A-Z0-9\-/.]*[A-Z0-9]$/.test(value)
       )
         return null
+      // An amount is no number of anything, whatever currency stands beside it.
       if (isDay(text) || isAmount(value)) return null
       return { value, plausibility: digits >= 4 ? 1 : 0.8, repaired: text !== given }
     },

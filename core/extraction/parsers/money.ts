@@ -6,7 +6,6 @@ import {
   NEUTRAL,
   perLocale,
 } from '../../locale/index.ts'
-import { memoize } from '../../text/index.ts'
 import type { Word } from '../../model/index.ts'
 import { asDigits, isWeak, rawOf, type KindReader, type Reading } from './reading.ts'
 
@@ -14,8 +13,8 @@ interface ParsedAmount {
   value: { amount: string; currency: string }
   plausibility: number
   repaired: boolean
-  /** A sign or a code says its currency; without one it is the paper's. */
-  signed: boolean
+  /** Its sign means one currency, or the paper's own. */
+  certain: boolean
 }
 
 /** Longer texts are no amounts, with the longest name of a currency behind them. */
@@ -83,10 +82,8 @@ function takeApart(text: string, own: string): Parts {
 export const parseMoney = (text: string, locale: Locale, weak = false): ParsedAmount | null =>
   (weak ? parseWeakMoney : parseClearMoney)(text, locale)
 
-const parseClearMoney = perLocale<ParsedAmount | null>(memoize, (text, locale) =>
-  amountIn(text, locale, false),
-)
-const parseWeakMoney = perLocale<ParsedAmount | null>(memoize, (text, locale) => amountIn(text, locale, true))
+const parseClearMoney = perLocale<ParsedAmount | null>((text, locale) => amountIn(text, locale, false))
+const parseWeakMoney = perLocale<ParsedAmount | null>((text, locale) => amountIn(text, locale, true))
 
 function amountIn(text: string, locale: Locale, weak: boolean): ParsedAmount | null {
   const given = text
@@ -118,9 +115,9 @@ function amountIn(text: string, locale: Locale, weak: boolean): ParsedAmount | n
     (number.cents ? 0.85 : /^\d{1,2}\.0+$/.test(number.amount) ? 0.25 : 0.55) + (said === null ? 0 : 0.15)
   return {
     value: { amount: (negative ? '-' : '') + number.amount, currency },
-    plausibility: (repaired ? 0.7 : 1) * (certain ? 1 : 0.8) * fit,
+    plausibility: (repaired ? 0.7 : 1) * fit,
     repaired,
-    signed: said !== null,
+    certain,
   }
 }
 

@@ -1,7 +1,7 @@
 import type { FieldKind } from '../../program/schema.ts'
 import { parseTyped } from './typed-input.ts'
 import { localeOfLender } from '../../locale/index.ts'
-import { euroLender } from '../../testing/lender.ts'
+import { dollarLender, euroLender } from '../../testing/lender.ts'
 
 const EURO = localeOfLender(euroLender)
 const typed = (kind: FieldKind, text: string) => parseTyped(kind, text, EURO)
@@ -31,3 +31,12 @@ test.each<[FieldKind, string, RegExp]>([
 ])('a %s typed as "%s" is refused with a sentence', (kind, text, problem) =>
   expect(typed(kind, text)).toEqual({ problem: expect.stringMatching(problem) as string }),
 )
+
+test('thousands that a person types are no decimals where the paper has the other sign for these', () => {
+  const dollars = localeOfLender(dollarLender)
+  expect([parseTyped('number', '48,210', dollars), parseTyped('number', '48.5', dollars)]).toEqual([
+    { value: '48210' },
+    { value: '48.5' },
+  ])
+  expect(parseTyped('number', '4 or 5', dollars)).toHaveProperty('problem')
+})

@@ -1,6 +1,7 @@
 import type { Locale } from '../../locale/index.ts'
 import type { FieldKind } from '../../program/index.ts'
 import { parseDate } from './date.ts'
+import { plainNumber } from './id.ts'
 import { ibanHolds } from './iban.ts'
 import { parseMoney } from './money.ts'
 import type { Value } from '../../model/index.ts'
@@ -28,8 +29,9 @@ export function parseTyped(kind: FieldKind, text: string, locale: Locale): Typed
     }
     case 'number':
     case 'percent': {
-      const number = /^-?\d+(?:[.,]\d+)?(?=\s*%?$)/.exec(given)
-      return number ? { value: number[0].replace(',', '.') } : { problem: 'This is not a number.' }
+      const [, minus, figures] = /^(-?)(\d[\d.,'’ ]*)%?$/.exec(given) ?? []
+      const number = figures === undefined ? '' : plainNumber(figures.trim(), locale)
+      return /^\d+(?:\.\d+)?$/.test(number) ? { value: minus + number } : { problem: 'This is not a number.' }
     }
     case 'iban': {
       const iban = given.replace(/\s/g, '').toUpperCase()

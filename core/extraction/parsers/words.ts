@@ -32,7 +32,8 @@ export const PARTICLES: ReadonlySet<string> = nameParticles
 /** How much a text looks like a person's name, 0 to 1. */
 export function nameLikeness(text: string): number {
   const parts = text.split(/[\s,]+/).filter(Boolean)
-  if (parts.length === 0 || parts.length > 7 || /\d{2}|[@€$%<>:]/.test(text) || text.length > 60) return 0
+  if (parts.length === 0 || parts.length > 7 || /\d{2}|[@\p{Sc}%<>:]/u.test(text) || text.length > 60)
+    return 0
   if (NOT_A_NAME.test(text)) return 0.1
   const good = parts.filter(
     (p) => /^[("]?\p{Lu}[\p{L}'’.\-]*[.)",]?$/u.test(p) || PARTICLES.has(fold(p)),
@@ -55,7 +56,7 @@ export function orgLikeness(text: string): number {
   if (
     !/\p{L}{2}/u.test(text) ||
     text.length > 70 ||
-    /[@<>€]|\d{4}/.test(text) ||
+    /[@<>\p{Sc}]|\d{4}/u.test(text) ||
     /^(?:the|an?|of|and|this|le|la|les|el|los)$/i.test(text)
   )
     return 0

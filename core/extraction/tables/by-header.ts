@@ -364,9 +364,8 @@ function figures(words: readonly Word[]): string {
   const text = words.map((w) => w.text).join(' ')
   if (words.every((w) => w.confidence >= 0.999)) return text
   return text
-    .replace(/^[CcE](?=[-−]?\d)/, '€')
-    .replace(/^[=~—–_«‘'|]+\s?(?=[\d€£])/, '-')
-    .replace(/[¢©]/g, '€')
+    .replace(/^[CcE¢©](?=[-−]?\d)|[¢©]/g, '')
+    .replace(/^[=~—–_«‘'|]+\s?(?=[\d\p{Sc}])/u, '-')
     .replace(/(?<=\d)\s?[;:°/](?=\s?\d)/g, ',')
     .replace(/(?<=\d)[°*'’]+|[|)\]]+$/g, '')
 }

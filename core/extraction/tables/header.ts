@@ -1,5 +1,6 @@
 import { boxAround, type Page } from '../../model/index.ts'
 import { type Line, linesOf } from '../../layout/index.ts'
+import { isCurrency } from '../../locale/index.ts'
 import { memoize, nearlyWord, tokens } from '../../text/index.ts'
 import type { Column, Field } from '../../program/index.ts'
 
@@ -29,7 +30,6 @@ const OUTGOING = new Set([
   'debe',
   'payments',
   'charges',
-  'outeur',
 ])
 const INCOMING = new Set([
   'credit',
@@ -46,7 +46,6 @@ const INCOMING = new Set([
   'abono',
   'haber',
   'receipts',
-  'ineur',
 ])
 /**
  * Where the columns under a table's head part, as fractions of the page, and where its first row begins; null
@@ -206,7 +205,7 @@ function headColumns(line: Line, field: Field): HeaderColumn[] {
           .slice(at, at + length)
           .flat()
           .join(' '),
-      ).find((l) => signOf(l.joined) !== 0 || !columns.some((c) => c.column?.name === l.column.name))
+      ).find((l) => signOf(l) !== 0 || !columns.some((c) => c.column?.name === l.column.name))
       if (found) break
     }
     const span = words.slice(at, at + (found ? length : 1))
@@ -224,11 +223,15 @@ function headColumns(line: Line, field: Field): HeaderColumn[] {
         column: found?.column ?? null,
         left: box[0],
         right: box[2],
-        sign: found?.column.kind === 'money' ? signOf(found.joined) : 0,
+        sign: found?.column.kind === 'money' ? signOf(found) : 0,
       })
     at += span.length
   }
   return columns
 }
 
-const signOf = (label: string): 1 | -1 | 0 => (OUTGOING.has(label) ? -1 : INCOMING.has(label) ? 1 : 0)
+/** Which way amounts go under a head; the currency that it names ("Out EUR") says nothing of that. */
+function signOf({ words }: HeadLabel): 1 | -1 | 0 {
+  const way = words.filter((word) => !isCurrency(word.toUpperCase())).join('')
+  return OUTGOING.has(way) ? -1 : INCOMING.has(way) ? 1 : 0
+}

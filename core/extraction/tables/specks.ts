@@ -7,7 +7,7 @@ import { joinSplitRows } from './split-rows.ts'
  * Marks that no cell of a table is made of: a sign, a bracket or a currency may be part of an amount, and "&"
  * of a firm.
  */
-const MARK = /^[^\p{L}\p{N}€£$()+−–—&/%-]+$/u
+const MARK = /^[^\p{L}\p{N}\p{Sc}()+−–—&/%-]+$/u
 /** A dash before the first cell of a row is the sign of nothing. */
 const DASH = /^[+−–—-]+$/
 /** A letter that stands alone and is read less surely than this is a speck. */
@@ -99,7 +99,7 @@ function tidied(word: Word): Word {
   const text = word.text
     // The rule before the first column is a 1 before the day: no month has a hundred and eight days.
     .replace(/^[1Il|](?=\d{2}[/.-]\d{2}[/.-]\d{2,4}[.,;:]?$)/, '')
-    .replace(/^["“”‘’'«*°_|:;.,]+(?=[\p{L}\d€£])/u, '')
+    .replace(/^["“”‘’'«*°_|:;.,]+(?=[\p{L}\d\p{Sc}])/u, '')
     // A dash before a day is a remnant of the rule beside it: no day is negative, and the row would begin with none.
     .replace(/^[-–—~=+]+(?=\d{1,2}(?:[/.-]\d{1,2}[/.-]\d{2,4}|[/.-]?\p{L}{3,}[/.-]?\d{0,4})[.,;:]?$)/u, '')
     .replace(/(?<=\d[.,]\d{2})["“”‘’'»*_|:;.,!\]}]+$/, '')

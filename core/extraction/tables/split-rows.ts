@@ -1,8 +1,8 @@
 import { boxAround, overlap } from '../../model/index.ts'
+import { isAmount } from '../parsers/money.ts'
 import type { Line, Segment } from '../../layout/index.ts'
 
 const DAY = /^\D{0,2}(?:\d{4}-\d{2}-\d{2}|\d{1,2}(?:st|nd|rd|th)?[./\s-]{1,2}(?:\d{1,2}\b|\p{L}{3}))/u
-const AMOUNT = /^[-+−–(]?\s?(?:EUR|GBP|[€£$])?\s?[-+−–]?\d[\d.,' ]*[.,]\d{2}\s?(?:EUR|GBP|[€£$])?[-+−)]?$/
 /** The share of its height by which a line of amounts lies beside the day: less are two rows set close. */
 const BESIDE = 0.15
 /** Of two lines that share out a row, the share that lies beside the other where they are one row. */
@@ -41,8 +41,8 @@ export function joinSplitRows(lines: readonly Line[]): Line[] {
 const lies = (above: Line, line: Line, share: number): boolean =>
   above.box[3] - line.box[1] > (line.box[3] - line.box[1]) * share
 
-const isAmount = (s: Segment): boolean => AMOUNT.test(s.text)
-const isWords = (s: Segment): boolean => /\p{L}{2}/u.test(s.text) && !isAmount(s)
+const isAmountIn = (s: Segment): boolean => isAmount(s.text)
+const isWords = (s: Segment): boolean => /\p{L}{2}/u.test(s.text) && !isAmountIn(s)
 const startsWithDay = ({ segments }: Line): boolean => segments.length >= 2 && DAY.test(segments[0].text)
 
 /**
@@ -50,9 +50,9 @@ const startsWithDay = ({ segments }: Line): boolean => segments.length >= 2 && D
  * remnant of figures is neither.
  */
 function areApart(above: Line, line: Line): boolean {
-  if (![above, line].every((l) => l.segments.some((s) => isAmount(s) || isWords(s)))) return false
+  if (![above, line].every((l) => l.segments.some((s) => isAmountIn(s) || isWords(s)))) return false
   const segments = [...above.segments, ...line.segments]
-  const amounts = segments.filter(isAmount)
+  const amounts = segments.filter(isAmountIn)
   return (
     amounts.length === 2 &&
     overlap(amounts[0].box[0], amounts[0].box[2], amounts[1].box[0], amounts[1].box[2]) <= 0 &&
@@ -64,9 +64,9 @@ function areApart(above: Line, line: Line): boolean {
 const isAmounts = ({ segments }: Line): boolean =>
   segments.length >= 2 &&
   segments.every((s) => !/\p{L}/u.test(s.text) && /\d{2}/.test(s.text)) &&
-  segments.some(isAmount)
+  segments.some(isAmountIn)
 const isDayWithWords = (line: Line): boolean =>
-  startsWithDay(line) && !line.segments.some(isAmount) && line.segments.slice(1).some(isWords)
+  startsWithDay(line) && !line.segments.some(isAmountIn) && line.segments.slice(1).some(isWords)
 
 /** The day, the words of the upper line and of the lower, and what else they have. */
 function inOrder(upper: Line, lower: Line): Line {

@@ -18,6 +18,7 @@ export interface ValueMessages {
   'table.no_rows': None
   'table.page_lacking': None
   'table.does_not_add_up': None
+  'table.days_either_way': None
   'table.days_out_of_order': None
   'table.cells_unreadable': None
   'table.words_spelt_as_other_rows': None

@@ -1,42 +1,28 @@
 /** Ways to write amounts and days in the United States. Amounts are in cents, days ISO dates. */
 
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-]
-
-const grouped = (cents: number): string =>
-  `${Math.floor(Math.abs(cents) / 100)
-    .toString()
-    .replace(/\B(?=(?:\d{3})+$)/g, ',')}.${String(Math.abs(cents) % 100).padStart(2, '0')}`
+const plain = new Intl.NumberFormat('en-US', { minimumFractionDigits: 2 })
+const grouped = (cents: number): string => plain.format(Math.abs(cents) / 100)
 
 export const amounts = {
   sign: (cents: number) => `${cents < 0 ? '-' : ''}$${grouped(cents)}`,
   bare: (cents: number) => `${cents < 0 ? '-' : ''}${grouped(cents)}`,
-  brackets: (cents: number) => (cents < 0 ? `($${grouped(cents)})` : `$${grouped(cents)}`),
-  behind: (cents: number) => `${grouped(cents)}${cents < 0 ? '-' : ''}`,
   wide: (cents: number) => `${cents < 0 ? '-' : ''}$ ${grouped(cents)}`,
 }
 export type WriteAmount = (cents: number) => string
 
-const parts = (iso: string) => ({ y: iso.slice(0, 4), m: iso.slice(5, 7), d: iso.slice(8) })
-export const days = {
-  slashes: (iso: string) => `${parts(iso).m}/${parts(iso).d}/${parts(iso).y}`,
-  short: (iso: string) => `${+parts(iso).m}/${+parts(iso).d}/${parts(iso).y.slice(2)}`,
-  dashes: (iso: string) => `${parts(iso).m}-${parts(iso).d}-${parts(iso).y}`,
-  long: (iso: string) => `${MONTHS[+parts(iso).m - 1]} ${+parts(iso).d}, ${parts(iso).y}`,
-  medium: (iso: string) => `${MONTHS[+parts(iso).m - 1].slice(0, 3)} ${+parts(iso).d}, ${parts(iso).y}`,
-  bare: (iso: string) => `${parts(iso).m}/${parts(iso).d}`,
-  named: (iso: string) => `${MONTHS[+parts(iso).m - 1].slice(0, 3)} ${parts(iso).d}`,
+const written = (options: Intl.DateTimeFormatOptions): WriteDay => {
+  const format = new Intl.DateTimeFormat('en-US', { timeZone: 'UTC', ...options })
+  return (iso) => format.format(new Date(iso))
 }
+const slashes = written({ month: '2-digit', day: '2-digit', year: 'numeric' })
+
 export type WriteDay = (iso: string) => string
+export const days = {
+  slashes,
+  dashes: (iso: string) => slashes(iso).replaceAll('/', '-'),
+  short: written({ dateStyle: 'short' }),
+  long: written({ dateStyle: 'long' }),
+  medium: written({ dateStyle: 'medium' }),
+  bare: written({ month: '2-digit', day: '2-digit' }),
+  named: written({ month: 'short', day: '2-digit' }),
+} satisfies Record<string, WriteDay>
