@@ -16,6 +16,9 @@ export default [
     route('types/:id', 'routes/setup/type.tsx'),
     route('lender', 'routes/setup/lender.tsx'),
     route('registers', 'routes/setup/registers.tsx'),
+    route('registers/:id', 'routes/setup/register.tsx'),
+    route('starter', 'routes/setup/starter.tsx'),
+    route('people', 'routes/setup/people.tsx'),
     route('learning', 'routes/setup/learning.tsx'),
     route('packages/:id', 'routes/package/package.tsx', [
       index('routes/package/home.ts'),

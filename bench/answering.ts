@@ -3,6 +3,7 @@ import { readFile } from 'node:fs/promises'
 import { eq } from 'drizzle-orm'
 import { readPackage } from '../engine/pipeline/read-package.ts'
 import { addPerson } from '../server/access/people.ts'
+import { takeStarter } from '../server/configuration/starter.ts'
 import { closeDatabase, database } from '../server/database/connection.ts'
 import { migrateDatabase } from '../server/database/migrate.ts'
 import { FIRST_ORGANISATION, files, packages, pages } from '../server/database/schema.ts'
@@ -29,7 +30,8 @@ export async function measureAnswering(path: string): Promise<Answering> {
     [{ name: 'large.pdf', bytes: new Uint8Array(await readFile(path)) }],
     starterTypes,
   )
-  await migrateDatabase(merrowSound)
+  await migrateDatabase()
+  await takeStarter(database(), null, FIRST_ORGANISATION, merrowSound)
   try {
     const email = 'bench@merrowsound.example'
     const who = {

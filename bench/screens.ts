@@ -1,6 +1,7 @@
 import { chromium, type Page } from '@playwright/test'
 import { CHROMIUM } from '../demo/chromium.ts'
-import { DEMO_PASSWORD, DEMO_PEOPLE } from '../demo/people.ts'
+import { DEMO_PASSWORD } from '../demo/desk.ts'
+import { merrowSoundDesk } from '../demo/lenders/merrow-sound/desk.ts'
 
 /** How evenly a view is drawn while somebody rolls through it. */
 export interface Frames {
@@ -81,7 +82,7 @@ export async function measureScreens(url: string, path: string): Promise<Screens
 export async function signIn(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/sign-in`)
   await live(page)
-  await page.getByLabel('E-mail').fill(DEMO_PEOPLE[0].email)
+  await page.getByLabel('E-mail').fill(merrowSoundDesk.people[0].email)
   await page.getByLabel('Password').fill(DEMO_PASSWORD)
   await page.getByRole('button', { name: 'Sign in' }).click()
   await page.getByRole('heading', { name: /Packages/ }).waitFor()

@@ -1,11 +1,8 @@
-import { merrowSound } from '../demo/lenders/merrow-sound/index.ts'
 import { answers, endProcess, startWeb, startWorker } from './processes.ts'
 import { freePort } from './postgres.ts'
-import { addPerson } from '../server/access/people.ts'
-import { nameOrganisation } from '../server/access/organisations.ts'
 import { migrateDatabase } from '../server/database/migrate.ts'
-import { FIRST_ORGANISATION } from '../server/database/schema.ts'
-import { DEMO_PASSWORD, DEMO_PEOPLE } from '../demo/people.ts'
+import { openDesk } from '../demo/load.ts'
+import { merrowSoundDesk } from '../demo/lenders/merrow-sound/desk.ts'
 
 /**
  * Starts the built application, web and one worker, on the empty database that `DATABASE_URL` names, with the
@@ -16,9 +13,8 @@ export async function startAlone(): Promise<{ url: string; end: () => Promise<vo
   const port = await freePort()
   const url = `http://localhost:${port}`
   Object.assign(process.env, { BASE_URL: url, PORT: String(port), HOST: '127.0.0.1' })
-  await migrateDatabase(merrowSound)
-  await nameOrganisation(FIRST_ORGANISATION, 'Merrow Sound Mutual', 'MSM')
-  for (const person of DEMO_PEOPLE) await addPerson(person.name, person.email, DEMO_PASSWORD, person.role)
+  await migrateDatabase()
+  await openDesk(merrowSoundDesk)
   const worker = startWorker(process.env)
   const web = startWeb(process.env)
   const end = async () => void (await Promise.all([endProcess(web), endProcess(worker)]))

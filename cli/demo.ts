@@ -1,9 +1,10 @@
-import { merrowSound } from '../demo/lenders/merrow-sound/index.ts'
 import { randomBytes } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { DEMO_PEOPLE, DEMO_PASSWORD } from '../demo/people.ts'
-import { demoWorld } from '../demo/registers.ts'
+import { DEMO_PASSWORD } from '../demo/desk.ts'
+import { merrowSoundDesk } from '../demo/lenders/merrow-sound/desk.ts'
+import { world } from '../demo/lenders/merrow-sound/world.ts'
+import { tarrowValleyDesk } from '../demo/lenders/tarrow-valley/desk.ts'
 import { startVesselRegister } from '../standins/vessel-register.ts'
 import { startMalwareScanner } from '../standins/malware-scanner.ts'
 import { answers, endProcess, startWeb, startWorker } from './processes.ts'
@@ -44,7 +45,7 @@ try {
   await ensureDatabase(cluster, 'jigsa', fresh)
   const scanner = await startMalwareScanner()
   undoing.push(scanner.stop)
-  const { vessels } = demoWorld()
+  const { vessels } = world(new Date().toISOString().slice(0, 10))
   const register = await startVesselRegister(() => vessels)
   undoing.push(register.stop)
   const port = await freePort(Number(process.env.PORT ?? 3000))
@@ -57,13 +58,13 @@ try {
     PORT: String(port),
     HOST: '127.0.0.1',
     MALWARE_SCANNER: `clamd://127.0.0.1:${scanner.port}`,
-    VESSEL_REGISTER: register.url,
+    REGISTERS_OUTSIDE: JSON.stringify({ [`${merrowSoundDesk.id}/vessels`]: register.url }),
     LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
   })
   const { migrateDatabase } = await import('../server/database/migrate.ts')
   const { closeDatabase } = await import('../server/database/connection.ts')
-  const { finishEarlier, loadDemo, loadRegisters } = await import('../demo/load.ts')
-  await migrateDatabase(merrowSound)
+  const { fillDesk, finishEarlier, openDesk } = await import('../demo/load.ts')
+  await migrateDatabase()
   const worker = startWorker(process.env)
   const web = startWeb(process.env)
   undoing.push(() => Promise.all([endProcess(web), endProcess(worker)]))
@@ -79,17 +80,22 @@ try {
       }
     })
   await answers(`http://127.0.0.1:${port}/sign-in`, web)
-  await loadDemo(say)
-  await loadRegisters()
+  const desks = [merrowSoundDesk, tarrowValleyDesk]
+  for (const desk of desks) await openDesk(desk)
+  for (const desk of desks) await fillDesk(desk, say)
   say('')
   say(`Jigsa is at http://localhost:${port}`)
   say(`Sign in as one of these, each with the password ${DEMO_PASSWORD}`)
-  for (const person of DEMO_PEOPLE)
-    say(`  ${person.email.padEnd(34)} ${person.role.padEnd(14)} ${person.name}`)
+  for (const desk of desks) {
+    say(`${desk.set.lender.name}:`)
+    for (const person of desk.people)
+      say(`  ${person.email.padEnd(34)} ${person.role.padEnd(14)} ${person.name}`)
+  }
   say('Ctrl-C ends it.')
-  await finishEarlier().catch((error: unknown) => {
-    if (!ending) throw error
-  })
+  for (const desk of desks)
+    await finishEarlier(desk).catch((error: unknown) => {
+      if (!ending) throw error
+    })
 } catch (error) {
   const cause = error instanceof Error && error.cause instanceof Error ? ` (${error.cause.message})` : ''
   say(`jigsa demo: ${error instanceof Error ? error.message.split('\n')[0] : String(error)}${cause}`)

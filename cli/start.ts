@@ -1,4 +1,3 @@
-import { merrowSound } from '../demo/lenders/merrow-sound/index.ts'
 import { migrateDatabase } from '../server/database/migrate.ts'
 import { closeDatabase } from '../server/database/connection.ts'
 import { settings } from '../server/settings.ts'
@@ -11,7 +10,7 @@ if (!['both', 'web', 'worker'].includes(which)) {
 }
 try {
   settings()
-  await migrateDatabase(merrowSound)
+  await migrateDatabase()
   await closeDatabase()
 } catch (error) {
   process.stderr.write(`jigsa start: ${error instanceof Error ? error.message : String(error)}\n`)

@@ -60,3 +60,41 @@ function speckle(grey: Uint8Array, width: number, height: number, dice: Dice): v
       for (let dx = -r; dx <= r; dx++) grey[(y + dy) * width + x + dx] = dice.int(20, 110)
   }
 }
+
+/** Photographs of a paper, a JPEG for each page: it lies on a table, a little askew, lit from one side. */
+export async function photographs(bytes: Uint8Array, dice: Dice): Promise<Uint8Array[]> {
+  const source = await Pdf.open(bytes)
+  const pictures: Uint8Array[] = []
+  for (let i = 0; i < source.pages; i++) {
+    const { width, height, data } = source.renderColour(i, PHOTO_DPI)
+    const table = { r: dice.int(70, 110), g: dice.int(52, 80), b: dice.int(38, 60) }
+    const margin = dice.int(50, 110)
+    const laid = await sharp(data, { raw: { width, height, channels: 4 } })
+      .flatten({ background: '#ffffff' })
+      .rotate((dice.next() - 0.5) * 5, { background: table })
+      .extend({ top: margin, bottom: margin, left: margin, right: margin, background: table })
+      .removeAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true })
+    const { width: wide, height: high } = laid.info
+    const [lightX, lightY] = [dice.next(), dice.next()]
+    for (let y = 0; y < high; y++)
+      for (let x = 0; x < wide; x++) {
+        const light = 1 - 0.22 * Math.hypot(x / wide - lightX, y / high - lightY)
+        const grain = (dice.next() - 0.5) * 9
+        const at = (y * wide + x) * 3
+        for (let c = 0; c < 3; c++)
+          laid.data[at + c] = Math.max(0, Math.min(255, laid.data[at + c] * light * 0.96 + grain))
+      }
+    pictures.push(
+      await sharp(laid.data, { raw: { width: wide, height: high, channels: 3 } })
+        .blur(0.5)
+        .jpeg({ quality: 82 })
+        .toBuffer(),
+    )
+  }
+  source.close()
+  return pictures
+}
+
+const PHOTO_DPI = 170

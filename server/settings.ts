@@ -1,5 +1,15 @@
 import { z } from 'zod'
 
+const outsideSchema = z.record(z.string().regex(/^[^/]+\/[^/]+$/), z.url({ protocol: /^https?$/ }))
+
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return null
+  }
+}
+
 /** Settings of a running Jigsa, from the environment. Said in full when they are wrong: nothing starts half-set. */
 const settingsSchema = z.object({
   DATABASE_URL: z.url({
@@ -29,9 +39,21 @@ const settingsSchema = z.object({
       'is built-in, or the address of a scanner: clamd://host:port',
     )
     .default('built-in'),
-  VESSEL_REGISTER: z
-    .url({ protocol: /^https?$/, error: 'is the address of a register of vessels: http://host/path' })
-    .optional(),
+  /** Registers that are asked over HTTP, by organisation and register: `{"first/boats": "http://host/path"}`. */
+  REGISTERS_OUTSIDE: z
+    .string()
+    .default('{}')
+    .transform((text, issues) => {
+      const read = outsideSchema.safeParse(jsonOf(text))
+      if (read.success) return read.data
+      issues.addIssue({
+        code: 'custom',
+        message: 'is addresses by organisation and register: {"organisation/register": "http://host/path"}',
+      })
+      return z.NEVER
+    }),
+  /** A folder with a folder for each set of types and programs that an organisation may begin with. */
+  STARTER_SETS: z.string().min(1).default('demo/lenders'),
   LOG_LEVEL: z.enum(['trace', 'debug', 'info', 'warn', 'error', 'silent']).default('info'),
 })
 export type Settings = z.infer<typeof settingsSchema>

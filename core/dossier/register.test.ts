@@ -1,6 +1,8 @@
-import { workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
+import { merrowSound, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
+import { localeOfLender } from '../locale/index.ts'
+import { dollarLender, euroLender } from '../testing/lender.ts'
 import type { FactResult } from './facts.ts'
-import { registerSides, soughtIn, type RegisterEntry } from './register.ts'
+import { registered, registerSides, soughtIn, type RegisterEntry } from './register.ts'
 
 const fact = (id: string, value: string | null): FactResult => ({
   fact: id,
@@ -17,8 +19,9 @@ const facts = [
   fact('home_address', null),
   fact('vessel_name', 'Pole Star'),
 ]
+const [customers, employers, vessels] = merrowSound.registers
 const customer: RegisterEntry = {
-  kind: 'customers',
+  register: customers,
   by: 'number',
   score: 1,
   row: {
@@ -32,7 +35,7 @@ const sides = registerSides(
   [
     customer,
     {
-      kind: 'vessels',
+      register: vessels,
       by: 'name',
       score: 0.8,
       row: { name: 'Pole Star', hull_number: 'SKR-88241', owner: 'Bram Teasdale' },
@@ -40,6 +43,7 @@ const sides = registerSides(
   ],
   facts,
   workingBoatLoan,
+  localeOfLender(euroLender),
 )
 
 test('a register confirms, by another spelling too', () => {
@@ -56,13 +60,21 @@ test('it completes what no paper says', () => {
   expect(sides.get('hull_number')).toMatchObject({
     completes: true,
     value: 'SKR-88241',
-    kind: 'vessels',
+    register: 'Vessels',
     score: 0.8,
   })
 })
 test('the owner of the boat before it is bought is no second name of the applicant', () =>
-  expect(sides.get('applicant_name')?.kind).toBe('customers'))
+  expect(sides.get('applicant_name')?.register).toBe('Customers'))
 test('an entry is sought by number and name, where the papers say one', () => {
-  expect(soughtIn('customers', facts)).toEqual({ key: '140380-2211', name: 'O. Varnham' })
-  expect(soughtIn('employers', facts)).toBeNull()
+  expect(soughtIn(customers, facts)).toEqual({ key: '140380-2211', name: 'O. Varnham' })
+  expect(soughtIn(employers, facts)).toBeNull()
+})
+
+test('a register writes days and amounts as its lender does', () => {
+  const [euros, dollars] = [euroLender, dollarLender].map(localeOfLender)
+  expect(registered({ kind: 'date' }, '03/04/1980', euros)).toBe('1980-04-03')
+  expect(registered({ kind: 'date' }, '03/04/1980', dollars)).toBe('1980-03-04')
+  expect(registered({ kind: 'money' }, '1,250.00', dollars)).toEqual({ currency: 'USD', amount: '1250.00' })
+  expect(registered({ kind: 'date' }, 'not known', dollars)).toBeNull()
 })

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { LENDER_FORM, lenderSchema, type Lender } from '../locale/index.ts'
 import { usualRoles } from './column-roles.ts'
+import { REGISTER_FORM, registerSchema, type Register } from './register.ts'
 import {
   columnRoles,
   documentTypeSchema,
@@ -51,6 +52,35 @@ export function loadTypes(file: unknown): Loaded<DocumentType[]> {
 export function loadLender(file: unknown): Loaded<Lender> {
   const { raw } = formOf(file, 'lender', LENDER_FORM)
   return { value: parsed(lenderSchema, { ...raw, formatVersion: LENDER_FORM }, 'lender'), assumed: [] }
+}
+
+/** The registers of a file with an array of them. @throws UnreadableFile */
+export function loadRegisters(file: unknown): Loaded<Register[]> {
+  if (!Array.isArray(file)) throw new UnreadableFile('a file of registers is an array of them')
+  const value = file.map((one) => {
+    const { raw } = formOf(one, 'register', REGISTER_FORM)
+    return parsed(registerSchema, { ...raw, formatVersion: REGISTER_FORM }, 'register')
+  })
+  return { value, assumed: [] }
+}
+
+/** All that a lender sets up, as files that can be handed from one organisation to another. */
+export interface LenderSet {
+  lender: Lender
+  types: readonly DocumentType[]
+  programs: readonly Program[]
+  registers: readonly Register[]
+}
+
+/** A lender's whole set-up from its files. @throws UnreadableFile */
+export function loadLenderSet(files: Readonly<Record<keyof LenderSet, unknown>>): LenderSet {
+  if (!Array.isArray(files.programs)) throw new UnreadableFile('a file of programs is an array of them')
+  return {
+    lender: loadLender(files.lender).value,
+    types: loadTypes(files.types).value,
+    programs: files.programs.map((file) => loadProgram(file).value),
+    registers: loadRegisters(files.registers).value,
+  }
 }
 
 /** A program from its file; its form is the same since the first. @throws UnreadableFile */

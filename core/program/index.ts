@@ -3,8 +3,10 @@ export { typeById, unknownType } from './document-type.ts'
 export { faultsOf, type Fault, type TypeShape } from './faults.ts'
 export {
   formOf,
+  type LenderSet,
   type Loaded,
   loadLender,
+  loadLenderSet,
   loadProgram,
   loadType,
   loadTypes,
@@ -13,6 +15,7 @@ export {
 } from './files.ts'
 export { idFrom } from './ids.ts'
 export { programJsonSchema } from './json-schema.ts'
+export { guessRegister, registerSchema, type Register } from './register.ts'
 export {
   documentTypeSchema,
   fieldKind,

@@ -41,11 +41,16 @@ export async function lenderOf(work: Work, organisationId: string): Promise<Lend
 export async function setLender(
   work: Work,
   organisationId: string,
-  { country, currency, dateOrder }: Pick<Lender, 'country' | 'currency' | 'dateOrder'>,
+  {
+    country,
+    currency,
+    dateOrder,
+    languages,
+  }: Pick<Lender, 'country' | 'currency' | 'dateOrder'> & Partial<Pick<Lender, 'languages'>>,
 ): Promise<void> {
   await work
     .update(organisations)
-    .set({ country, currency, dateOrder: dateOrder ?? null })
+    .set({ country, currency, dateOrder: dateOrder ?? null, ...(languages ? { languages } : {}) })
     .where(eq(organisations.id, organisationId))
   const own = work
     .select({ id: packages.id })

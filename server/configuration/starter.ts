@@ -1,48 +1,130 @@
-import { and, eq, isNull } from 'drizzle-orm'
-import type { Lender } from '../../core/locale/index.ts'
-import type { DocumentType, Program } from '../../core/program/index.ts'
+import { readdir, readFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import { asc, notExists, sql } from 'drizzle-orm'
+import { type LenderSet, loadLenderSet } from '../../core/program/index.ts'
+import { setLender } from '../access/organisations.ts'
+import type { Person } from '../access/people.ts'
+import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
-import { documentTypes, organisations, programs } from '../database/schema.ts'
+import { documentTypes, programs, registerRows, registers } from '../database/schema.ts'
+import { log } from '../log.ts'
+import { settings } from '../settings.ts'
 
-/** Document types and programs to begin with: data that whoever starts the application hands in. */
-export interface StarterSet {
-  types: readonly DocumentType[]
-  programs: readonly Program[]
-  /** How papers for these types are written; the name stays the organisation's own. */
-  lender: Lender
+/** Types, programs and registers that an organisation may begin with, from a folder of files. */
+export interface StarterSet extends LenderSet {
+  id: string
+}
+
+/** What of a set is taken: ids of its types, programs and registers, and whether its ways of writing are. */
+export interface Chosen {
+  types: readonly string[]
+  programs: readonly string[]
+  registers: readonly string[]
+  lender: boolean
+}
+
+/** The sets of this installation, each a folder of four files; one that cannot be read is left out and logged. */
+export async function starterSets(): Promise<StarterSet[]> {
+  const folder = settings().STARTER_SETS
+  const entries = await readdir(folder, { withFileTypes: true }).catch((error: unknown) => {
+    log.warn({ folder, error: String(error) }, 'the folder of starter sets cannot be read')
+    return []
+  })
+  const sets = await Promise.all(
+    entries
+      .filter((entry) => entry.isDirectory())
+      .map(async ({ name }): Promise<StarterSet | null> => {
+        const file = async (what: keyof LenderSet): Promise<unknown> =>
+          JSON.parse(await readFile(join(folder, name, `${what}.json`), 'utf8'))
+        try {
+          const [lender, types, programs, registers] = await Promise.all(
+            (['lender', 'types', 'programs', 'registers'] as const).map(file),
+          )
+          return { id: name, ...loadLenderSet({ lender, types, programs, registers }) }
+        } catch (error) {
+          log.warn({ set: name, error: String(error) }, 'a starter set cannot be read')
+          return null
+        }
+      }),
+  )
+  return sets.filter((set) => set !== null).sort((a, b) => a.id.localeCompare(b.id))
+}
+
+/** All of a set. */
+export const allOf = (set: LenderSet): Chosen => ({
+  types: set.types.map((t) => t.id),
+  programs: set.programs.map((p) => p.id),
+  registers: set.registers.map((r) => r.id),
+  lender: true,
+})
+
+/** Types that the chosen programs of a set speak of: without them their papers are known by nothing. */
+export function typesSpokenOf(set: LenderSet, chosen: readonly string[]): string[] {
+  const asked = JSON.stringify(set.programs.filter((p) => chosen.includes(p.id)))
+  return set.types.flatMap(({ id }) => (asked.includes(`"${id}"`) || asked.includes(`"${id}.`) ? [id] : []))
 }
 
 /**
- * Gives every organisation that never had one the starter set, as first versions of its own: from then on it
- * changes or removes what it likes, and no types but its own take part in reading its papers.
+ * Puts what was chosen of a set beside what an organisation has, as first versions of its own: from then on it
+ * changes or removes what it likes. What it has by the same id stays as it is.
+ * @param who null where the installation does it, not a person
  */
-export async function giveStarterSets(starter: StarterSet): Promise<void> {
-  await database().transaction(async (work) => {
-    const without = await work
-      .select({ id: organisations.id })
-      .from(organisations)
-      .where(isNull(organisations.starterAt))
-      .for('update')
-    for (const { id } of without) await takeStarterSet(work, id, starter)
-  })
-}
-
-/** Puts the starter set beside what an organisation has; what it has changed itself stays the newest version. */
-async function takeStarterSet(work: Work, organisationId: string, starter: StarterSet): Promise<void> {
-  const { country, currency, dateOrder, languages } = starter.lender
+export async function takeStarter(
+  work: Work,
+  who: Pick<Person, 'id' | 'name'> | null,
+  organisationId: string,
+  set: LenderSet,
+  chosen: Chosen = allOf(set),
+): Promise<void> {
+  const types = set.types.filter((t) => chosen.types.includes(t.id))
+  const taken = set.programs.filter((p) => chosen.programs.includes(p.id))
+  const described = set.registers.filter((r) => chosen.registers.includes(r.id))
   const first = { organisationId, version: 1, createdById: null }
-  if (starter.types.length > 0)
+  if (types.length > 0)
     await work
       .insert(documentTypes)
-      .values(starter.types.map((body) => ({ ...first, type: body.id, body })))
+      .values(types.map((body) => ({ ...first, type: body.id, body })))
       .onConflictDoNothing()
-  if (starter.programs.length > 0)
+  if (taken.length > 0)
     await work
       .insert(programs)
-      .values(starter.programs.map((body) => ({ ...first, program: body.id, body })))
+      .values(taken.map((body) => ({ ...first, program: body.id, body })))
       .onConflictDoNothing()
-  await work
-    .update(organisations)
-    .set({ starterAt: new Date(), country, currency, dateOrder: dateOrder ?? null, languages })
-    .where(and(eq(organisations.id, organisationId)))
+  if (described.length > 0)
+    await work
+      .insert(registers)
+      .values(described.map((body) => ({ organisationId, id: body.id, body })))
+      .onConflictDoNothing()
+  if (chosen.lender) await setLender(work, organisationId, set.lender)
+  await note(
+    work,
+    who,
+    null,
+    'took from a starter set',
+    `${set.lender.name}: ${[...taken, ...types, ...described].map((one) => one.title).join(', ')}`,
+  )
+}
+
+/** Before, registers were the same for everybody: entries taken in then get the description of that name. */
+export async function describeOlderRegisters(): Promise<void> {
+  const sets = await starterSets()
+  const undescribed = await database()
+    .selectDistinct({ organisationId: registerRows.organisationId, id: registerRows.register })
+    .from(registerRows)
+    .where(
+      notExists(
+        database()
+          .select({ one: sql`1` })
+          .from(registers)
+          .where(
+            sql`${registers.organisationId} = ${registerRows.organisationId} and ${registers.id} = ${registerRows.register}`,
+          ),
+      ),
+    )
+    .orderBy(asc(registerRows.register))
+  for (const { organisationId, id } of undescribed) {
+    const body = sets.flatMap((set) => set.registers).find((r) => r.id === id)
+    if (body) await database().insert(registers).values({ organisationId, id, body }).onConflictDoNothing()
+    else log.warn({ organisationId, register: id }, 'entries of a register that nobody described')
+  }
 }

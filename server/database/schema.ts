@@ -18,9 +18,8 @@ import {
 } from 'drizzle-orm/pg-core'
 import type { Answer } from '../../core/answers/index.ts'
 import type { Assessment } from '../../core/pipeline/index.ts'
-import { registerKinds } from '../../core/dossier/index.ts'
 import type { Page, Rotation } from '../../core/model/index.ts'
-import type { DocumentType, Program } from '../../core/program/index.ts'
+import type { DocumentType, Program, Register } from '../../core/program/index.ts'
 import { dateOrders, NO_CURRENCY } from '../../core/locale/index.ts'
 import type { DocumentReading } from '../../core/extraction/index.ts'
 import type { Learnt, Piece, Rule, TrialScore } from '../../core/classification/index.ts'
@@ -46,8 +45,6 @@ export const organisations = pgTable('organisation', {
     .array()
     .notNull()
     .default(sql`'{en}'`),
-  /** When it was given types and programs to begin with; null where it still waits for them. */
-  starterAt: moment('starter_at'),
 })
 /** The organisation of whoever was not given another. Its row is made by the migration. */
 export const FIRST_ORGANISATION = 'first'
@@ -346,13 +343,26 @@ export const taughtChanges = pgTable(
   (t) => [index('taught_change_label').on(t.labelId)],
 )
 
-/** Entries of registers that papers are compared with, as they were taken in. */
+/** Registers that papers are compared with, as an organisation describes them. */
+export const registers = pgTable(
+  'register',
+  {
+    organisationId: organisation(),
+    id: text('id').notNull(),
+    body: jsonb('body').$type<Register>().notNull(),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.organisationId, t.id] })],
+)
+
+/** Entries of registers, as they were taken in. */
 export const registerRows = pgTable(
   'register_row',
   {
     id: bigserial('id', { mode: 'number' }).primaryKey(),
     organisationId: organisation(),
-    kind: text('kind', { enum: registerKinds }).notNull(),
+    /** Of which register. */
+    register: text('kind').notNull(),
     /** The number without marks; null where the register has none. */
     key: text('key'),
     /** The name, folded, for likeness. */
@@ -360,7 +370,7 @@ export const registerRows = pgTable(
     body: jsonb('body').$type<Record<string, string>>().notNull(),
   },
   (t) => [
-    index('register_row_key').on(t.organisationId, t.kind, t.key),
+    index('register_row_key').on(t.organisationId, t.register, t.key),
     index('register_row_name').using('gin', t.name.op('gin_trgm_ops')),
   ],
 )

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { DEMO_PASSWORD } from '../../demo/people.ts'
+import { DEMO_PASSWORD } from '../../demo/desk.ts'
 
 export const base = (): string => process.env.BASE_URL!
 export const demoPackage = (): string => `${base()}/packages/${process.env.TEST_PACKAGE}`

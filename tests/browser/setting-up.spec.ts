@@ -61,19 +61,19 @@ test('a paper of no known type says what it says, and is made a type by picking'
   )
 })
 
-test('a register is taken in, and what it says stands beside the papers', async ({ page }) => {
+test('a register is taken in again from a file, which needs its columns', async ({ page }) => {
   await signIn(page, 'ada')
   await openView(page, `${base()}/registers`)
-  await page.getByLabel('Entries of vessels').setInputFiles({
+  await page.getByLabel('Entries of Vessels').setInputFiles({
     name: 'boats.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from('hull_number,name\nSKR-1,Nobody’s Boat\n'),
   })
   await expect(page.getByText('1 entry taken in.')).toBeVisible()
   await page
-    .getByLabel('Entries of vessels')
+    .getByLabel('Entries of Vessels')
     .setInputFiles({ name: 'boats.csv', mimeType: 'text/csv', buffer: Buffer.from('hull\nSKR-1\n') })
-  await expect(page.getByRole('alert')).toContainText('A column “name” is needed')
+  await expect(page.getByRole('alert')).toContainText('A column “hull_number” is needed')
 })
 
 test('a processor sees types and registers, and cannot change them', async ({ page }) => {
@@ -81,7 +81,7 @@ test('a processor sees types and registers, and cannot change them', async ({ pa
   await openView(page, `${base()}/types/payslip`)
   await expect(page.getByText('A lead or an administrator changes types.')).toBeVisible()
   const refused = await page.request.post(`${base()}/registers.data`, {
-    data: { kind: 'vessels', csv: 'name\nx' },
+    data: { id: 'vessels', csv: 'name\nx' },
   })
   expect(refused.status()).toBe(403)
 })

@@ -1,4 +1,15 @@
-import { loadRegister, lookUp, registersOf, UnusableRegister } from '../../server/registers.ts'
+import { merrowSound } from '../../demo/lenders/merrow-sound/index.ts'
+import { tarrowValley } from '../../demo/lenders/tarrow-valley/index.ts'
+import {
+  countedRegisters,
+  loadRegister,
+  removeRegister,
+  saveRegister,
+  UnusableRegister,
+} from '../../server/configuration/registers.ts'
+import { takeStarter } from '../../server/configuration/starter.ts'
+import { database } from '../../server/database/connection.ts'
+import { lookUp } from '../../server/packages/registered.ts'
 import { desk, elsewhere } from '../support/server.ts'
 
 desk()
@@ -9,12 +20,15 @@ const CUSTOMERS = [
   'Bram Teasdale;010175-9001;1975-01-01;',
   '',
 ].join('\n')
+const [customers] = merrowSound.registers
+const rowsOf = async (organisationId: string) =>
+  (await countedRegisters(organisationId)).map((r) => [r.register.id, r.rows])
 
 test('a register taken in from CSV is found by number, and by a name that is alike', async () => {
   const who = await elsewhere('administrator')
-  expect(await loadRegister(who, 'customers', CUSTOMERS)).toBe(2)
+  expect(await loadRegister(who, 'customers', CUSTOMERS)).toEqual({ entries: 2, unread: 0 })
   const find = (key: string | null, name: string | null) =>
-    lookUp(who.organisationId, 'customers', { key, name })
+    lookUp(who.organisationId, customers, { key, name })
   expect(await find('140380 2211', 'Somebody Else')).toMatchObject({
     by: 'number',
     score: 1,
@@ -30,23 +44,65 @@ test('a register taken in from CSV is found by number, and by a name that is ali
 test('taken in again, it is in place of what was there; another organisation sees nothing of it', async () => {
   const [who, other] = [await elsewhere('administrator'), await elsewhere('administrator')]
   await loadRegister(who, 'customers', CUSTOMERS)
-  await loadRegister(who, 'customers', 'name\nWilma Ravensby\n')
-  expect((await registersOf(who)).map((r) => [r.kind, r.rows])).toEqual([
+  await loadRegister(who, 'customers', 'name,national number\nWilma Ravensby,1\n')
+  expect(await rowsOf(who.organisationId)).toEqual([
     ['customers', 1],
     ['employers', 0],
     ['vessels', 0],
   ])
-  expect(await lookUp(other.organisationId, 'customers', { key: null, name: 'Wilma Ravensby' })).toBeNull()
+  expect(await lookUp(other.organisationId, customers, { key: null, name: 'Wilma Ravensby' })).toBeNull()
+})
+test('days that cannot be read are counted: as words they would differ from every paper', async () => {
+  const who = await elsewhere('administrator')
+  const csv = 'name,national number,date of birth\nWilma Ravensby,1,31/12/1980\nBram Teasdale,2,spring 1980\n'
+  expect(await loadRegister(who, 'customers', csv)).toEqual({ entries: 2, unread: 1 })
+})
+test('a register of one’s own is described by its columns, found by them, and taken away with its entries', async () => {
+  const who = await elsewhere('lead')
+  const plots = {
+    formatVersion: 1 as const,
+    id: 'berths',
+    title: 'Berths',
+    columns: [
+      { name: 'berth', fact: 'hull_number' },
+      { name: 'boat', fact: 'vessel_name' },
+    ],
+    number: 'berth',
+    name: null,
+  }
+  await saveRegister(who, plots, 'Berth,Boat\nB-12,Pole Star\n')
+  expect(await lookUp(who.organisationId, plots, { key: 'b 12', name: null })).toMatchObject({
+    row: { boat: 'Pole Star' },
+  })
+  // Described anew, the same entries are found by another column.
+  const byName = { ...plots, number: null, name: 'boat' }
+  await saveRegister(who, byName, null)
+  expect(await lookUp(who.organisationId, byName, { key: null, name: 'Pole Star' })).toMatchObject({
+    by: 'name',
+    row: { berth: 'B-12' },
+  })
+  expect(await removeRegister(who, 'berths')).toBe(true)
+  expect(await rowsOf(who.organisationId)).not.toContainEqual(['berths', 1])
+  expect(await removeRegister(who, 'berths')).toBe(false)
+})
+test('an organisation takes of a starter set what it likes; what it has by the same id stays its own', async () => {
+  const who = await elsewhere('administrator')
+  const [members] = tarrowValley.registers
+  const before = (await rowsOf(who.organisationId)).length
+  const some = { types: [], programs: [], registers: [members.id], lender: false }
+  await takeStarter(database(), who, who.organisationId, tarrowValley, some)
+  await takeStarter(database(), who, who.organisationId, tarrowValley, some)
+  expect(await rowsOf(who.organisationId)).toHaveLength(before + 1)
 })
 test.each([
   ['', 'has no entries'],
   ['name\n', 'has no entries'],
-  ['title\nCaptain\n', 'column “name” is needed'],
+  ['title\nCaptain\n', 'A column “national_number” is needed'],
   ['name\n"broken', 'no table of columns'],
 ])('%j is refused in one sentence, and costs nothing that was there', async (csv, why) => {
   const who = await elsewhere('administrator')
   await loadRegister(who, 'customers', CUSTOMERS)
   await expect(loadRegister(who, 'customers', csv)).rejects.toThrow(UnusableRegister)
   await expect(loadRegister(who, 'customers', csv)).rejects.toThrow(why)
-  expect((await registersOf(who))[0].rows).toBe(2)
+  expect((await rowsOf(who.organisationId))[0]).toEqual(['customers', 2])
 })

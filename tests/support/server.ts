@@ -5,11 +5,11 @@ import { eq } from 'drizzle-orm'
 import type { ChildProcess } from 'node:child_process'
 import { endProcess, startWorker } from '../../cli/processes.ts'
 import { nameOrganisation } from '../../server/access/organisations.ts'
-import { giveStarterSets } from '../../server/configuration/starter.ts'
+import { takeStarter } from '../../server/configuration/starter.ts'
 import { addPerson, type Person } from '../../server/access/people.ts'
 import { closeDatabase, database } from '../../server/database/connection.ts'
 import { migrateDatabase } from '../../server/database/migrate.ts'
-import { packages, user, type Role } from '../../server/database/schema.ts'
+import { FIRST_ORGANISATION, packages, user, type Role } from '../../server/database/schema.ts'
 import { bringFile, newPackage } from '../../server/packages/intake.ts'
 import { packageRow } from '../../server/packages/queries.ts'
 
@@ -29,7 +29,7 @@ let organisationsMade = 0
 export async function elsewhere(role: Role = 'lead'): Promise<Person> {
   const id = `house-${++organisationsMade}-${Date.now()}`
   await nameOrganisation(id, 'Tern Harbour Savings', 'THS')
-  await giveStarterSets(merrowSound)
+  await takeStarter(database(), null, id, merrowSound)
   return person(role, id)
 }
 
@@ -79,7 +79,8 @@ export function desk(): Desk {
   // They wait for another process: on a busy machine five seconds would measure the machine.
   jest.setTimeout(60_000)
   beforeAll(async () => {
-    await migrateDatabase(merrowSound)
+    await migrateDatabase()
+    await takeStarter(database(), null, FIRST_ORGANISATION, merrowSound)
     at.running = worker()
     at.who = await person()
   }, 60_000)

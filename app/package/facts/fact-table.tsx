@@ -153,13 +153,13 @@ function RegisterCell({ side }: { side: RegisterSide | undefined }) {
   const frame = 'border-b border-l border-line-2 px-2.5 py-2 align-top'
   if (!side) return <td className={`${frame} text-center text-ink-3`}>–</td>
   const odd = side.relation === 'different'
-  const found = `${side.kind}, ${side.by === 'number' ? 'by number' : `name ${Math.round(side.score * 100)} % alike`}`
+  const found = `${side.register}, ${side.by === 'number' ? 'by number' : `name ${Math.round(side.score * 100)} % alike`}`
   return (
     <td
       className={clsx(frame, odd && 'border-l-4 border-l-plum bg-plum-soft [border-left-style:double]')}
       title={found}
     >
-      <span className="value block max-w-48 truncate text-[12.5px]" title={side.value}>
+      <span className="value block max-w-48 truncate text-[12.5px]" title={plain(side.value)}>
         {show(side.value)}
       </span>
       <span className={`block max-w-48 text-[12.5px] ${odd ? 'font-semibold text-plum' : 'text-petrol'}`}>

@@ -21,6 +21,8 @@ const SETUP: readonly [to: string, name: string, what: string][] = [
   ['/registers', 'Registers', 'whom and what the lender knows'],
   ['/lender', 'Papers', 'country, currency, how days are written'],
   ['/learning', 'Learning', 'what confirmed papers teach'],
+  ['/people', 'People', 'who signs in, and what each may do'],
+  ['/starter', 'Starter sets', 'types and programs to begin with'],
 ]
 
 /** The frame of everything behind the sign-in: a bar with where one is, what is being sent, and who one is. */

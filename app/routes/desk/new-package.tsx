@@ -47,7 +47,7 @@ export default function NewPackage({
 }: Route.ComponentProps) {
   const navigate = useNavigate()
   const fetcher = useFetcher<typeof action>()
-  const [program, setProgram] = useState(programs[0].id)
+  const [program, setProgram] = useState(programs[0]?.id ?? '')
   const [asOf, setAsOf] = useState(today)
   const chosen = useRef<File[]>([])
   const made = fetcher.data?.id
@@ -63,6 +63,18 @@ export default function NewPackage({
     chosen.current = files
     void fetcher.submit({ program, asOf }, { method: 'post', encType: 'application/json' })
   }
+  if (programs.length === 0)
+    return (
+      <main className="mx-auto max-w-2xl p-4">
+        <h1 className="mb-4 text-xl font-semibold">New package</h1>
+        <p className="card p-6 text-ink-2">
+          This desk has no program yet that a package could be judged by.{' '}
+          <Link className="text-petrol underline" to="/packages">
+            See what to set up
+          </Link>
+        </p>
+      </main>
+    )
   return (
     <main className="mx-auto max-w-2xl p-4">
       <h1 className="mb-4 text-xl font-semibold">New package</h1>

@@ -2,6 +2,8 @@ import { ArrowDown, ArrowUp, Plus } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import { Form, Link, redirect, useNavigation, useSearchParams, useSubmit } from 'react-router'
 import { signedIn } from '../../../server/access/people.ts'
+import { programsOf } from '../../../server/configuration/programs.ts'
+import { database } from '../../../server/database/connection.ts'
 import { QUEUE_PAGE, queue, queueQuery, takeNext } from '../../../server/packages/queries.ts'
 import { ago, count } from '../../parts/format.ts'
 import { useChanges } from '../../parts/changes.ts'
@@ -13,7 +15,13 @@ export const meta = () => [{ title: 'Packages · Jigsa' }]
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
   const query = queueQuery.parse(Object.fromEntries(new URL(request.url).searchParams))
-  return { query, ...(await queue(query, who)), pageSize: QUEUE_PAGE, who: who.id }
+  return {
+    query,
+    ...(await queue(query, who)),
+    pageSize: QUEUE_PAGE,
+    who: who.id,
+    begun: (await programsOf(database(), who.organisationId)).length > 0,
+  }
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -33,7 +41,7 @@ const STATES: Record<Row['state'], string> = {
 }
 
 export default function Queue({
-  loaderData: { query, rows, total, pageSize, who },
+  loaderData: { query, rows, total, pageSize, who, begun },
   actionData,
 }: Route.ComponentProps) {
   useChanges(null)
@@ -64,7 +72,9 @@ export default function Queue({
         </p>
       ) : null}
       <Filters query={query} search={search} />
-      {rows.length === 0 ? (
+      {rows.length === 0 && !begun ? (
+        <NotBegun />
+      ) : rows.length === 0 ? (
         <div className="card p-8 text-center text-ink-2">
           {filtered ? (
             <>
@@ -125,6 +135,39 @@ export default function Queue({
         </>
       )}
     </main>
+  )
+}
+
+/** A desk that nothing is set up at yet: the way to its first package. */
+function NotBegun() {
+  const steps: readonly [to: string, name: string, why: string][] = [
+    ['/lender', 'Say how its papers are written', 'country, currency, order of day and month'],
+    ['/types/new', 'Write a document type from a sample', 'or take some from a starter set'],
+    ['/programs/new', 'Write a program', 'what is asked for, and what must agree'],
+    ['/registers/new', 'Take a register in', 'whom the lender knows, as CSV'],
+    ['/people', 'Add people', 'who settles the packages'],
+  ]
+  return (
+    <section className="card p-6">
+      <h2 className="mb-1 text-lg font-semibold">Nothing is set up at this desk yet</h2>
+      <p className="mb-3 text-ink-2">
+        A package needs a program to be judged by. Begin from a{' '}
+        <Link className="text-petrol underline" to="/starter">
+          starter set
+        </Link>
+        , or step by step:
+      </p>
+      <ol className="grid list-decimal gap-1 pl-6">
+        {steps.map(([to, name, why]) => (
+          <li key={to}>
+            <Link className="text-petrol underline" to={to}>
+              {name}
+            </Link>{' '}
+            <span className="text-ink-2">{why}</span>
+          </li>
+        ))}
+      </ol>
+    </section>
   )
 }
 

@@ -2,12 +2,13 @@ import { inWords } from '../../../wording/index.ts'
 import { clsx } from 'clsx'
 import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { Await, Link } from 'react-router'
-import { REGISTERS, type RegisterSide } from '../../../core/dossier/index.ts'
+import type { RegisterSide } from '../../../core/dossier/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { database } from '../../../server/database/connection.ts'
 import { programAt } from '../../../server/configuration/programs.ts'
+import { plain } from '../../../core/model/index.ts'
 import { log } from '../../../server/log.ts'
-import { registerSidesOf } from '../../../server/registers.ts'
+import { registersSay } from '../../../server/packages/registered.ts'
 import type { Route } from './+types/deck'
 import type { Choice, CutOut as Evidence, Question } from '../../../core/findings/index.ts'
 import { count, show } from '../../parts/format.ts'
@@ -27,10 +28,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const program = await programAt(database(), who.organisationId, row.program, row.programVersion)
   const said = async (): Promise<Record<string, RegisterSide>> => {
     if (!row.assessment || !program || row.assessment.deck.length === 0) return {}
-    const sides = await registerSidesOf(who, row.assessment, program)
+    const { sides } = await registersSay(who, row.assessment, program)
     return Object.fromEntries(
       program.facts.flatMap((f) => {
-        const side = sides.get(f.id)
+        const side = sides[f.id]
         return side ? [f.id, ...f.fields].map((key) => [key, side]) : []
       }),
     )
@@ -325,15 +326,14 @@ function FromRegister({ question, sides }: { question: Question; sides: Record<s
   const side = document?.owner === 'co_applicant' || document?.owner === 'other' ? undefined : sides[key]
   const fills = side !== undefined && question.about === 'value' && document !== undefined
   const use = () => {
-    if (fills && !say.busy) say.typed(document.pages[0], question.field!, side.value, null)
+    if (fills && !say.busy) say.typed(document.pages[0], question.field!, plain(side.value), null)
   }
   useKeys({ r: use })
   if (!side) return null
   return (
     <p className="-mt-1 mb-3 flex flex-wrap items-center gap-x-3 gap-y-1 text-[13px] text-ink-2">
       <span>
-        The register of {REGISTERS[side.kind].title.toLowerCase()} says{' '}
-        <span className="value text-ink">{show(side.value)}</span> (
+        The register “{side.register}” says <span className="value text-ink">{show(side.value)}</span> (
         {side.by === 'number' ? 'found by its number' : `a name ${Math.round(side.score * 100)} % alike`})
       </span>
       {fills ? (

@@ -4,7 +4,7 @@ import { type Evidence, type FactResult, timeLineOf } from '../../../core/dossie
 import { askedPackage } from '../../../server/access/packages.ts'
 import { database } from '../../../server/database/connection.ts'
 import { programAt } from '../../../server/configuration/programs.ts'
-import { isAway, registerSidesOf } from '../../../server/registers.ts'
+import { registersSay, type RegistersSay } from '../../../server/packages/registered.ts'
 import type { Route } from './+types/facts'
 import { useKeys } from '../../parts/keys.ts'
 import { Arithmetic } from '../../package/facts/arithmetic.tsx'
@@ -17,12 +17,13 @@ import { useJudged } from '../../package/view.ts'
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { who, row } = await askedPackage(request, params.id)
   const program = await programAt(database(), who.organisationId, row.program, row.programVersion)
+  const said: RegistersSay =
+    row.assessment && program ? await registersSay(who, row.assessment, program) : { sides: {}, away: [] }
   return {
-    register:
-      row.assessment && program
-        ? Object.fromEntries(await registerSidesOf(who, row.assessment, program))
-        : {},
-    away: isAway() ? 'The register of vessels does not answer just now; it is left out.' : null,
+    register: said.sides,
+    away: said.away
+      .map((title) => `The register “${title}” does not answer just now; it is left out.`)
+      .join(' '),
     line: row.assessment && program ? timeLineOf(program, row.assessment.documents, row.asOf) : null,
   }
 }

@@ -1,22 +1,42 @@
-import { Upload } from 'lucide-react'
+import { Plus, Upload } from 'lucide-react'
 import { useRef } from 'react'
-import { data, useFetcher } from 'react-router'
+import { data, Link, useFetcher } from 'react-router'
 import { z } from 'zod'
-import { type RegisterKind, registerKinds } from '../../../core/dossier/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
+import {
+  countedRegisters,
+  factsOf,
+  loadRegister,
+  UnusableRegister,
+} from '../../../server/configuration/registers.ts'
 import { maySwitch } from '../../../server/configuration/rules.ts'
-import { loadRegister, registersOf, UnusableRegister } from '../../../server/registers.ts'
 import { count } from '../../parts/format.ts'
+import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/registers'
+import { MOST_CSV, takenIn } from './register-words.ts'
 
 export const meta = () => [{ title: 'Registers · Jigsa' }]
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
-  return { registers: await registersOf(who), may: maySwitch(who) }
+  const [registers, facts] = await Promise.all([
+    countedRegisters(who.organisationId),
+    factsOf(who.organisationId),
+  ])
+  const titles = new Map(facts.map((f) => [f.id, f.title]))
+  return {
+    may: maySwitch(who),
+    registers: registers.map(({ register, rows, outside }) => ({
+      id: register.id,
+      title: register.title,
+      rows,
+      outside,
+      says: register.columns.flatMap(({ fact }) => (fact ? [titles.get(fact) ?? fact] : [])),
+    })),
+  }
 }
 
-const bodySchema = z.object({ kind: z.enum(registerKinds), csv: z.string().max(60_000_000) })
+const bodySchema = z.object({ id: z.string().max(60), csv: z.string().max(MOST_CSV) })
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
@@ -25,41 +45,49 @@ export async function action({ request }: Route.ActionArgs) {
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success) return data({ problem: 'The file is too large, or is no text.', said: null }, 400)
   try {
-    return {
-      problem: null,
-      said: `${count(await loadRegister(who, body.data.kind, body.data.csv), 'entry', 'entries')} taken in.`,
-    }
+    return { problem: null, said: takenIn(await loadRegister(who, body.data.id, body.data.csv)) }
   } catch (error) {
     if (error instanceof UnusableRegister) return data({ problem: error.message, said: null }, 400)
     throw error
   }
 }
 
-/** Registers outside that papers are compared with: whose entries, how many, and taking them in. */
+/** Registers outside that papers are compared with: what each says, how many entries, and taking them in. */
 export default function Registers({ loaderData: { registers, may } }: Route.ComponentProps) {
   const fetcher = useFetcher<typeof action>()
   return (
     <main className="mx-auto max-w-4xl p-4">
-      <h1 className="mb-1 text-xl font-semibold">Registers</h1>
+      <div className="mb-1 flex flex-wrap items-center gap-3">
+        <h1 className="mr-auto text-xl font-semibold">Registers</h1>
+        {may ? (
+          <Link to="/registers/new" className="button-main">
+            <Plus size={16} />
+            New register
+          </Link>
+        ) : null}
+      </div>
       <p className="mb-4 text-ink-2">
         What papers say is looked up here: by number, else by likeness of the name. The facts of a package
         show what a register says beside the papers; it confirms, completes or differs, and changes nothing by
         itself.
       </p>
-      {fetcher.data?.problem ? (
-        <p role="alert" className="odd-edge mb-3 rounded-md border border-line bg-sheet px-3 py-2">
-          {fetcher.data.problem}
-        </p>
-      ) : fetcher.data?.said ? (
-        <p role="status" className="mb-3 rounded-md border border-line bg-sheet px-3 py-2">
-          {fetcher.data.said}
+      <Told {...fetcher.data} />
+      {registers.length === 0 ? (
+        <p className="card p-6 text-center text-ink-2">
+          No register yet. A list of customers, employers or whatever papers can be held against, as CSV from
+          a spreadsheet, makes one.
         </p>
       ) : null}
       <ul className="grid gap-2">
         {registers.map((r) => (
-          <li key={r.kind} className="card flex flex-wrap items-center gap-x-4 gap-y-2 px-4 py-3">
+          <li key={r.id} className="card flex flex-wrap items-center gap-x-4 gap-y-2 px-4 py-3">
             <span className="min-w-0 flex-1">
-              <b>{r.title}</b>{' '}
+              <Link
+                to={`/registers/${r.id}`}
+                className="font-semibold text-petrol underline-offset-2 hover:underline"
+              >
+                {r.title}
+              </Link>{' '}
               <span className="text-ink-2">
                 {r.outside
                   ? 'asked over the network'
@@ -67,16 +95,14 @@ export default function Registers({ loaderData: { registers, may } }: Route.Comp
                     ? 'no entries yet'
                     : count(r.rows, 'entry', 'entries')}
               </span>
-              <span className="block text-[13px] text-ink-2">
-                Columns: <span className="font-mono">{r.columns.join(', ')}</span>
-              </span>
+              <span className="block text-[13px] text-ink-2">Says {r.says.join(', ')}</span>
             </span>
             {may && !r.outside ? (
               <Take
-                kind={r.kind}
+                title={r.title}
                 busy={fetcher.state !== 'idle'}
                 onTake={(csv) =>
-                  void fetcher.submit({ kind: r.kind, csv }, { method: 'post', encType: 'application/json' })
+                  void fetcher.submit({ id: r.id, csv }, { method: 'post', encType: 'application/json' })
                 }
               />
             ) : null}
@@ -87,7 +113,7 @@ export default function Registers({ loaderData: { registers, may } }: Route.Comp
   )
 }
 
-function Take({ kind, busy, onTake }: { kind: RegisterKind; busy: boolean; onTake: (csv: string) => void }) {
+function Take({ title, busy, onTake }: { title: string; busy: boolean; onTake: (csv: string) => void }) {
   const input = useRef<HTMLInputElement>(null)
   return (
     <>
@@ -96,7 +122,7 @@ function Take({ kind, busy, onTake }: { kind: RegisterKind; busy: boolean; onTak
         type="file"
         accept=".csv,text/csv,text/plain"
         className="hidden"
-        aria-label={`Entries of ${kind}`}
+        aria-label={`Entries of ${title}`}
         onChange={(event) => {
           void event.target.files?.[0]?.text().then(onTake)
           event.target.value = ''

@@ -1,14 +1,19 @@
-import type { DocumentType, Program } from '../../../core/program/index.ts'
-import { readLender } from '../read.ts'
+import { type DocumentType, loadLenderSet, type Program } from '../../../core/program/index.ts'
 import lenderFile from './lender.json' with { type: 'json' }
 import programsFile from './programs.json' with { type: 'json' }
+import registersFile from './registers.json' with { type: 'json' }
 import typesFile from './types.json' with { type: 'json' }
 
 /**
  * Merrow Sound, a lender on boats on an island of no country. Its types and programs are also what an
  * organisation is offered to begin with.
  */
-export const merrowSound = readLender({ lender: lenderFile, types: typesFile, programs: programsFile })
+export const merrowSound = loadLenderSet({
+  lender: lenderFile,
+  types: typesFile,
+  programs: programsFile,
+  registers: registersFile,
+})
 
 export const starterTypes: readonly DocumentType[] = merrowSound.types
 export const starterLender = merrowSound.lender

@@ -28,6 +28,8 @@ export interface PackageWishes {
   mishaps?: readonly Mishap[]
   clutter?: boolean
   scan?: ScanQuality
+  /** The forms that are kept in another language are filled in there; seen layouts alone. */
+  language?: 'es'
 }
 
 const LOAN: readonly PaperType[] = [
@@ -52,6 +54,7 @@ export async function makePackage({
   layouts,
   scan,
   clutter,
+  language,
   ...wishes
 }: PackageWishes): Promise<MadePackage> {
   const dice = new Dice(seed)
@@ -63,6 +66,7 @@ export async function makePackage({
     const layout = layouts === 'seen' ? 0 : dice.int(1, 2)
     if (type === 'insurance_declarations' && has('missing_insurance')) continue
     const own: Wishes = {
+      language,
       signed: !(type === 'buyers_order' && has('unsigned_order')),
       expired:
         (type === 'drivers_license' && has('expired_license')) ||

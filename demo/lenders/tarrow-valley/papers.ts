@@ -5,6 +5,7 @@ import { colours } from '../../sheet.ts'
 import type { Drawn } from '../../truth.ts'
 import { Setter } from '../setter.ts'
 import { amounts, days, type WriteAmount, type WriteDay } from './forms.ts'
+import { spanish } from './spanish.ts'
 import { addressOf, fullNameOf, nameOf, totalOf, type Story } from './story.ts'
 
 /**
@@ -24,6 +25,8 @@ export interface Wishes {
   back?: number
   expired?: boolean
   wrongSum?: boolean
+  /** Forms that are kept in another language too are filled in there. */
+  language?: 'es'
 }
 
 type Draw = (story: Story, dice: Dice, wishes: Wishes) => Promise<Drawn>
@@ -64,47 +67,50 @@ const vehicleLoanApplication: Draw[] = [0, 1, 2].map((layout) => async (story, d
   const employer = wishes.employer ?? story.employer
   const born = wishes.born ?? story.born
   const monthly = Math.round(story.salary / 12)
+  const t = wishes.language === 'es' ? spanish : (words: string) => words
   const s = await Setter.begin((['sans', 'serif', 'humanist'] as const)[layout], [9.5, 10, 9][layout])
   if (layout === 0) {
     s.text('TARROW VALLEY CREDIT UNION', { bold: true, size: 13, colour: colours.forest })
-      .text('Vehicle Loan Application', { bold: true, size: 16 })
+      .text(t('Vehicle Loan Application'), { bold: true, size: 16 })
       .rule()
-    s.text('Tell us about yourself', { bold: true })
+    s.text(t('Tell us about yourself'), { bold: true })
     s.cells(
       [
-        ['Member name', name],
-        ['Member number', story.memberNumber],
-        ['Date of birth', d(born)],
-        ['Phone', story.phone],
+        [t('Member name'), name],
+        [t('Member number'), story.memberNumber],
+        [t('Date of birth'), d(born)],
+        [t('Phone'), story.phone],
       ],
       { boxed: true },
     )
-    s.cells([['Home address', addressOf(story)]], { across: 1, boxed: true })
-    s.text('Employment and income', { bold: true })
+    s.cells([[t('Home address'), addressOf(story)]], { across: 1, boxed: true })
+    s.text(t('Employment and income'), { bold: true })
     s.cells(
       [
-        ['Employer', employer],
-        ['Gross monthly income', m(monthly)],
-        ['Job title', story.job],
-        ['Years there', String(dice.int(1, 12))],
+        [t('Employer'), employer],
+        [t('Gross monthly income'), m(monthly)],
+        [t('Job title'), story.job],
+        [t('Years there'), String(dice.int(1, 12))],
       ],
       { boxed: true },
     )
-    s.text('The vehicle and the loan', { bold: true })
+    s.text(t('The vehicle and the loan'), { bold: true })
     s.cells(
       [
-        ['Vehicle', vehicle],
+        [t('Vehicle'), vehicle],
         ['VIN', vin],
-        ['Amount requested', m(asked)],
-        ['Term (months)', String(story.months)],
+        [t('Amount requested'), m(asked)],
+        [t('Term (months)'), String(story.months)],
       ],
       { boxed: true },
     )
     s.prose(
-      'I certify that everything I have stated in this application is correct. I agree that the vehicle is collateral for the loan. You may keep this application whether or not it is approved, and check my credit and employment history.',
+      t(
+        'I certify that everything I have stated in this application is correct. I agree that the vehicle is collateral for the loan. You may keep this application whether or not it is approved, and check my credit and employment history.',
+      ),
       { size: 8 },
     )
-    s.signature('Member signature', signed, dice, ['Date', d(date)])
+    s.signature(t('Member signature'), signed, dice, [t('Date'), d(date)])
   } else if (layout === 1) {
     s.text('Request for Auto Financing', { bold: true, size: 17, align: 'center' })
       .text('Application for an auto loan', { align: 'center', colour: colours.grey })
@@ -385,37 +391,38 @@ const payStub: Draw[] = [0, 1, 2].map((layout) => async (story, dice, wishes) =>
   const health = 8450
   const net = gross - tax - fica - health
   const earnings = rows.map((r) => [r.description, m(r.rate), String(r.hours), m(r.current), m(r.ytd)])
+  const t = wishes.language === 'es' ? spanish : (words: string) => words
   const s = await Setter.begin((['sans', 'humanist', 'mono'] as const)[layout], [9, 9.5, 8.5][layout])
   if (layout === 0) {
     s.beside(
       () => s.block([employer, story.employerStreet, story.employerTown], { bold: true }),
-      () => s.text('Earnings Statement', { bold: true, size: 15, align: 'right' }),
+      () => s.text(t('Earnings Statement'), { bold: true, size: 15, align: 'right' }),
     ).space(8)
     s.lines([
-      ['Employee', name],
-      ['Employee ID', dice.digits(5)],
-      ['Period beginning', d(start)],
-      ['Period ending', d(end)],
-      ['Pay date', d(pay)],
+      [t('Employee'), name],
+      [t('Employee ID'), dice.digits(5)],
+      [t('Period beginning'), d(start)],
+      [t('Period ending'), d(end)],
+      [t('Pay date'), d(pay)],
     ])
     s.space(4)
-    s.table(['Earnings', 'Rate', 'Hours', 'Current', 'YTD'], earnings, {
+    s.table([t('Earnings'), t('Rate'), t('Hours'), t('Current'), t('YTD')], earnings, {
       widths: [4, 2, 2, 2, 2],
       right: [1, 2, 3, 4],
     })
     s.table(
-      ['Deductions', 'Current', 'YTD'],
+      [t('Deductions'), t('Current'), t('YTD')],
       [
-        ['Federal withholding', m(tax), m(tax * runs)],
-        ['Social security and Medicare', m(fica), m(fica * runs)],
-        ['Health plan', m(health), m(health * runs)],
+        [t('Federal withholding'), m(tax), m(tax * runs)],
+        [t('Social security and Medicare'), m(fica), m(fica * runs)],
+        [t('Health plan'), m(health), m(health * runs)],
       ],
       { widths: [6, 2, 2], right: [1, 2] },
     )
     s.lines([
-      ['Gross pay', m(gross)],
-      ['Net pay', m(net)],
-      ['YTD gross', m(ytdGross)],
+      [t('Gross pay'), m(gross)],
+      [t('Net pay'), m(net)],
+      [t('YTD gross'), m(ytdGross)],
     ])
   } else if (layout === 1) {
     s.text(employer, { bold: true, size: 13, colour: colours.navy })
@@ -700,29 +707,30 @@ const buyersOrder: Draw[] = [0, 1, 2].map((layout) => async (story, dice, wishes
   const due = total - story.down + (wishes.wrongSum ? 10000 : 0)
   const odometer = v.odometer.toLocaleString('en-US')
   const rows = story.charges.map((c) => [c.item, m(c.cents)])
+  const t = wishes.language === 'es' ? spanish : (words: string) => words
   const s = await Setter.begin((['sans', 'humanist', 'serif'] as const)[layout], [9.5, 9.5, 10][layout])
   if (layout === 0) {
     s.beside(
       () => s.block([story.dealer, '2200 Auto Row', 'Low Mesa, NM 87996'], { bold: true }),
-      () => s.text("Buyer's Order", { bold: true, size: 17, align: 'right' }),
+      () => s.text(t("Buyer's Order"), { bold: true, size: 17, align: 'right' }),
     ).space(8)
     s.lines([
-      ['Buyer', name],
-      ['Date', d(date)],
-      ['Vehicle', vehicle],
+      [t('Buyer'), name],
+      [t('Date'), d(date)],
+      [t('Vehicle'), vehicle],
       ['VIN', vin],
-      ['Odometer', odometer],
+      [t('Odometer'), odometer],
     ])
-    s.space(4).table(['Item', 'Amount'], rows, { widths: [7, 2], right: [1], grid: true })
+    s.space(4).table([t('Item'), t('Amount')], rows, { widths: [7, 2], right: [1], grid: true })
     s.lines([
-      ['Total cash price', m(total)],
-      ['Down payment', m(story.down)],
-      ['Balance due', m(due)],
+      [t('Total cash price'), m(total)],
+      [t('Down payment'), m(story.down)],
+      [t('Balance due'), m(due)],
     ])
-    s.prose('The vehicle is sold as is. No trade-in is part of this order unless it is listed above.', {
+    s.prose(t('The vehicle is sold as is. No trade-in is part of this order unless it is listed above.'), {
       size: 8,
     })
-    s.signature("Buyer's signature", signed, dice)
+    s.signature(t("Buyer's signature"), signed, dice)
   } else if (layout === 1) {
     s.text('Vehicle Purchase Agreement', { bold: true, size: 18, colour: colours.wine })
       .text(`between ${story.dealer} (the dealer) and the purchaser named below`)

@@ -1,20 +1,27 @@
-import type { PackageWishes } from './package.ts'
-import type { TradePackageWishes } from './trade-package.ts'
+import type { DemoPackage } from '../../desk.ts'
+import { makePackage, type PackageWishes } from '../../package.ts'
+import { makeTradePackage, type TradePackageWishes } from '../../trade-package.ts'
 
-/** A package that the demo begins with. */
-export interface DemoPackage {
-  caseNumber: string
-  hoursOld: number
+/** A package as one file: for a working-boat loan, or else for a trader's account. */
+interface Wished extends Omit<DemoPackage, 'files' | 'program'> {
   file: string
-  /** For a working-boat loan, or else for a trader's account. */
   wishes?: Omit<PackageWishes, 'asOf'>
   trade?: Omit<TradePackageWishes, 'asOf'>
-  /** Settled and finished before: what can be learnt from. */
-  finished?: boolean
 }
 
+const drawn = ({ file, wishes, trade, ...given }: Wished): DemoPackage => ({
+  ...given,
+  program: trade ? 'trader-account' : 'working-boat-loan',
+  files: async (asOf) => {
+    const made = trade
+      ? await makeTradePackage({ ...trade, asOf })
+      : await makePackage({ papers: 'tuning', seed: 1, ...wishes, caseNumber: given.caseNumber, asOf })
+    return [{ name: file, bytes: made.bytes }]
+  },
+})
+
 const DAY = 24
-const earlier = (number: number, days: number, more: Pick<DemoPackage, 'wishes' | 'trade'>): DemoPackage => ({
+const earlier = (number: number, days: number, more: Pick<Wished, 'wishes' | 'trade'>): Wished => ({
   caseNumber: `MSM-26-00${number}`,
   hoursOld: days * DAY,
   file: 'papers.pdf',
@@ -26,7 +33,7 @@ const earlier = (number: number, days: number, more: Pick<DemoPackage, 'wishes' 
  * The demo's packages: a clean one, one with papers lacking, one with true conflicts among harmless variants,
  * scans, a business.
  */
-export const DEMO_PACKAGES: readonly DemoPackage[] = [
+const WISHED: readonly Wished[] = [
   {
     caseNumber: 'MSM-26-004817',
     hoursOld: 52,
@@ -108,3 +115,9 @@ export const DEMO_PACKAGES: readonly DemoPackage[] = [
     },
   },
 ]
+
+export const packages = WISHED.map(drawn)
+/** Whom a package was drawn for. */
+export type Household = Pick<PackageWishes, 'seed' | 'coApplicant' | 'selfEmployed'>
+/** The households of the packages: their people are in the registers. */
+export const households: readonly Household[] = WISHED.flatMap((p) => (p.wishes ? [p.wishes] : []))

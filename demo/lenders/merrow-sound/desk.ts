@@ -1,0 +1,24 @@
+import { FIRST_ORGANISATION } from '../../../server/database/schema.ts'
+import type { DemoDesk } from '../../desk.ts'
+import { merrowSound } from './index.ts'
+import { packages } from './packages.ts'
+import { world } from './world.ts'
+
+/** Merrow Sound's desk. */
+export const merrowSoundDesk: DemoDesk = {
+  id: FIRST_ORGANISATION,
+  casePrefix: 'MSM',
+  set: merrowSound,
+  people: [
+    { name: 'Thea Brandreth', email: 'thea@merrowsound.example', role: 'processor' },
+    { name: 'Ivo Sundberg', email: 'ivo@merrowsound.example', role: 'processor' },
+    { name: 'Maud Carrow', email: 'maud@merrowsound.example', role: 'reviewer' },
+    { name: 'Ruben Haldane', email: 'ruben@merrowsound.example', role: 'lead' },
+    { name: 'Ada Northcott', email: 'ada@merrowsound.example', role: 'administrator' },
+  ],
+  packages,
+  registers: (asOf) => {
+    const { customers, employers } = world(asOf)
+    return { customers, employers }
+  },
+}
