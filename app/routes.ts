@@ -43,6 +43,7 @@ export default [
   route('programs/schema.json', 'routes/setup/program-schema.ts'),
   route('programs/:id/file', 'routes/setup/program-file.ts'),
   route('packages/:id/history.csv', 'routes/package/history-file.ts'),
+  route('types/reading', 'routes/setup/type-reading.ts'),
   route('types/:id/file', 'routes/setup/type-file.ts'),
   route('knowledge/file', 'routes/setup/knowledge-file.ts'),
   route('packages/:id/rule-trial', 'routes/package/rule-trial.ts'),

@@ -7,6 +7,7 @@ import {
   withIds,
   withMoved,
   withNewField,
+  withSaid,
   withoutField,
 } from './edit.ts'
 
@@ -53,3 +54,10 @@ test('lines are had once, without empty ones', () =>
   expect(linesOf(' berth permit \n\nmooring\nberth permit')).toEqual(['berth permit', 'mooring']))
 test('what is typed for a share stays within its bounds', () =>
   expect(['80', '0', '250', 'x'].map((typed) => shareOf(typed, 1, 99))).toEqual([0.8, 0.01, 0.99, 0.01]))
+
+test('a value that a sample says brings its wording; the first name says whose paper it is', () => {
+  const one = withSaid(EMPTY, { label: 'Account holder', kind: 'name' })
+  expect(one.fields[0]).toMatchObject({ title: 'Account holder', labels: ['account holder'], kind: 'name' })
+  const two = withSaid(one, { label: 'Contact', kind: 'name' })
+  expect(withIds({ ...two, title: 'Bill' })).toMatchObject({ person: 'account_holder' })
+})

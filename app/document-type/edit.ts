@@ -40,8 +40,11 @@ export function withMoved(type: DocumentType, at: number, by: number): DocumentT
 
 const PLACEHOLDER = 'value_'
 
-/** The type with one more field, that has no title yet, last. */
-export function withNewField(type: DocumentType): DocumentType {
+/** The type with one more field, last: empty, or as a sample says it. */
+export function withNewField(
+  type: DocumentType,
+  said: Partial<Pick<Field, 'title' | 'kind' | 'labels'>> = {},
+): DocumentType {
   let n = type.fields.length + 1
   while (type.fields.some((f) => f.name === `${PLACEHOLDER}${n}`)) n++
   const field: Field = {
@@ -57,8 +60,21 @@ export function withNewField(type: DocumentType): DocumentType {
     common: false,
     belowZero: false,
     threshold: 0.8,
+    ...said,
   }
   return { ...type, fields: [...type.fields, field] }
+}
+
+/**
+ * The type with a value that a sample says: its wording leads to it, and the first name is taken for whose
+ * paper it is until somebody says another.
+ */
+export function withSaid(
+  type: DocumentType,
+  { label, kind }: { label: string; kind: Field['kind'] },
+): DocumentType {
+  const more = withNewField(type, { title: label, kind, labels: [label.toLowerCase()] })
+  return kind === 'name' && type.person === null ? { ...more, person: more.fields.at(-1)!.name } : more
 }
 
 /** A new type and its fields with ids of their titles; a title that another field has keeps its placeholder. */

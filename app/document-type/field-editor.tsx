@@ -15,6 +15,7 @@ export function FieldEditor({
   record,
   curve,
   fixed,
+  narrow,
   may,
   onChange,
   onRemove,
@@ -24,12 +25,14 @@ export function FieldEditor({
   curve: WhatIf[]
   /** It is stored already: a table stays one. */
   fixed: boolean
+  /** A sample takes the place of the past. */
+  narrow: boolean
   may: boolean
   onChange: Change
   onRemove: () => void
 }) {
   return (
-    <div className="grid gap-4 md:grid-cols-2">
+    <div className={narrow ? '' : 'grid gap-4 md:grid-cols-2'}>
       <fieldset disabled={!may} className="space-y-2">
         <label className="block font-semibold">
           Name
@@ -71,7 +74,7 @@ export function FieldEditor({
           </button>
         </div>
       </fieldset>
-      <PastPapers field={field} record={record} curve={curve} />
+      {narrow ? null : <PastPapers field={field} record={record} curve={curve} />}
     </div>
   )
 }

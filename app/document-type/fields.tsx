@@ -1,5 +1,7 @@
 import { ArrowDown, ArrowUp } from 'lucide-react'
 import { useState } from 'react'
+import type { FieldValue } from '../../core/model/index.ts'
+import { count, show } from '../parts/format.ts'
 import type { FieldRecord, WhatIf } from '../../core/findings/index.ts'
 import type { DocumentType, Field } from '../../core/program/index.ts'
 import { withField, withMoved, withNewField, withoutField } from './edit.ts'
@@ -17,13 +19,19 @@ export function Fields({
   type,
   stored,
   history,
+  reading,
   may,
+  onLook,
   onChange,
 }: {
   type: DocumentType
   stored: DocumentType | null
   history: FieldHistory
+  /** What is read of a sample, in place of the past, while one is held against the type. */
+  reading: readonly FieldValue[] | null
   may: boolean
+  /** A value is pointed at, or none is. */
+  onLook: (field: string | null) => void
   onChange: (type: DocumentType) => void
 }) {
   const [open, setOpen] = useState<string | null>(null)
@@ -40,9 +48,15 @@ export function Fields({
             <th className="px-3 py-2 font-semibold">Value</th>
             <th className="font-semibold">Kind</th>
             <th className="font-semibold">Asked</th>
-            <th className="px-2 text-right font-semibold">Papers</th>
-            <th className="px-2 text-right font-semibold">Asked about</th>
-            <th className="px-2 text-right font-semibold">Wrong, unasked</th>
+            {reading ? (
+              <th className="px-2 font-semibold">On the sample</th>
+            ) : (
+              <>
+                <th className="px-2 text-right font-semibold">Papers</th>
+                <th className="px-2 text-right font-semibold">Asked about</th>
+                <th className="px-2 text-right font-semibold">Wrong, unasked</th>
+              </>
+            )}
             <th />
           </tr>
         </thead>
@@ -53,6 +67,8 @@ export function Fields({
               <FieldRow
                 field={field}
                 record={record}
+                read={reading && (reading.find((r) => r.name === field.name) ?? null)}
+                onLook={onLook}
                 open={open === field.name}
                 onOpen={() => setOpen(open === field.name ? null : field.name)}
               >
@@ -67,10 +83,11 @@ export function Fields({
               </FieldRow>
               {open === field.name ? (
                 <tr>
-                  <td colSpan={7} className="border-t border-line-2 bg-table px-3 py-3">
+                  <td colSpan={reading ? 5 : 7} className="border-t border-line-2 bg-table px-3 py-3">
                     <FieldEditor
                       field={field}
                       record={record}
+                      narrow={reading !== null}
                       curve={history.curves[field.name] ?? []}
                       fixed={stored?.fields.some((s) => s.name === field.name) ?? false}
                       may={may}
@@ -102,19 +119,29 @@ const askedWhen = (threshold: number): string =>
 function FieldRow({
   field,
   record,
+  read,
   open,
   onOpen,
+  onLook,
   children,
 }: {
   field: Field
   record: FieldRecord | undefined
+  /** What a sample says; null where it is not read yet, undefined where there is none. */
+  read: FieldValue | null | undefined
+  onLook: (field: string | null) => void
   open: boolean
   onOpen: () => void
   children: React.ReactNode
 }) {
   const cell = 'border-t border-line-2 py-1.5'
   return (
-    <tr className={open ? 'bg-petrol-soft' : 'hover:bg-petrol-soft'}>
+    <tr
+      className={open ? 'bg-petrol-soft' : 'hover:bg-petrol-soft'}
+      onMouseEnter={() => onLook(field.name)}
+      onFocus={() => onLook(field.name)}
+      onMouseLeave={() => onLook(null)}
+    >
       <td className={`${cell} px-3`}>
         <button type="button" aria-expanded={open} className="text-left font-semibold" onClick={onOpen}>
           {field.title || 'a new value'}
@@ -123,13 +150,35 @@ function FieldRow({
       </td>
       <td className={`${cell} text-ink-2`}>{KINDS[field.kind]}</td>
       <td className={cell}>{askedWhen(field.threshold)}</td>
-      <td className={`${cell} px-2 text-right`}>{record?.papers ?? 0}</td>
-      <td className={`${cell} px-2 text-right`}>{record?.asked ?? 0}</td>
-      <td className={`${cell} px-2 text-right ${record?.wrongUnasked ? 'font-bold text-plum' : ''}`}>
-        {record?.wrongUnasked ?? 0}
-      </td>
+      {read === undefined ? (
+        <>
+          <td className={`${cell} px-2 text-right`}>{record?.papers ?? 0}</td>
+          <td className={`${cell} px-2 text-right`}>{record?.asked ?? 0}</td>
+          <td className={`${cell} px-2 text-right ${record?.wrongUnasked ? 'font-bold text-plum' : ''}`}>
+            {record?.wrongUnasked ?? 0}
+          </td>
+        </>
+      ) : (
+        <td className={`${cell} max-w-52 px-2`}>{read ? <Read read={read} /> : null}</td>
+      )}
       <td className={`${cell} pr-2 text-right whitespace-nowrap`}>{children}</td>
     </tr>
+  )
+}
+
+/** What a sample says of a value, and whether somebody would be asked. */
+function Read({ read }: { read: FieldValue }) {
+  if (read.value === null)
+    return (
+      <span className="text-[13px] text-ink-3">{read.needsReview ? 'nothing found; asked' : 'not said'}</span>
+    )
+  return (
+    <>
+      <span className="value block truncate" title={read.raw ?? undefined}>
+        {Array.isArray(read.value) ? count(read.value.length, 'row') : show(read.value)}
+      </span>
+      {read.needsReview ? <span className="block text-[12.5px] text-amber">asked about</span> : null}
+    </>
   )
 }
 

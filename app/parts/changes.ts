@@ -3,11 +3,12 @@ import { useRevalidator } from 'react-router'
 
 /**
  * Loads the screen's data again whenever the server says that something changed or may have been missed; of
- * one package, or of all.
+ * one package, or of all. @param on whether anything is waited for
  */
-export function useChanges(packageId: string | null): void {
+export function useChanges(packageId: string | null, on = true): void {
   const { revalidate } = useRevalidator()
   useEffect(() => {
+    if (!on) return
     let pending: ReturnType<typeof setTimeout> | null = null
     const source = new EventSource(packageId ? `/events?package=${packageId}` : '/events')
     source.onmessage = () => {
@@ -21,5 +22,5 @@ export function useChanges(packageId: string | null): void {
       if (pending) clearTimeout(pending)
       source.close()
     }
-  }, [packageId, revalidate])
+  }, [packageId, revalidate, on])
 }

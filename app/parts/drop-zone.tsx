@@ -5,10 +5,13 @@ import { useRef, useState } from 'react'
 export function DropZone({
   text,
   limit,
+  label = 'Files of the package',
   onFiles,
 }: {
   text: string
   limit: string
+  /** What the field for files is called to who cannot see it. */
+  label?: string
   onFiles: (files: File[]) => void
 }) {
   const [over, setOver] = useState(false)
@@ -43,7 +46,7 @@ export function DropZone({
         multiple
         className="sr-only"
         tabIndex={-1}
-        aria-label="Files of the package"
+        aria-label={label}
         onChange={(event) => {
           take(event.target.files)
           event.target.value = ''

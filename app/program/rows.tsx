@@ -10,6 +10,7 @@ import type {
   Requirement,
   TypeShape,
 } from '../../core/program/index.ts'
+import { count } from '../parts/format.ts'
 import { CHECKS, CLAUSES, CONDITIONS, conditionKind, type ConditionKind, type Fillings } from './sentences.ts'
 import { inWords, SentenceEditor } from './slots.tsx'
 
@@ -529,7 +530,7 @@ export function FactRow({ item, types, ...row }: RowProps<Fact>) {
     <Row
       {...row}
       title={item.title}
-      words={`${FACT_KINDS[item.kind]} on ${item.fields.length} kinds of paper${item.person ? ', the applicant’s' : ''}`}
+      words={`${FACT_KINDS[item.kind]} on ${count(item.fields.length, 'kind of paper', 'kinds of paper')}${item.person ? ', the applicant’s' : ''}${item.fields.length === 1 ? '; several of it, or a register, may differ from it' : ''}`}
       onTitle={(title) => onChange({ ...item, title })}
     >
       <label className="flex items-center gap-2">

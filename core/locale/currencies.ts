@@ -92,5 +92,8 @@ export const minorDigits = (currency: string): number => Math.max(2, currencies[
 export const usualCurrency = (country: string | null): string | null =>
   (data.tender as Readonly<Record<string, string>>)[country ?? ''] ?? null
 
+/** ISO 4217's code for no currency: where neither paper nor lender says one. */
+export const NO_CURRENCY = 'XXX'
+
 /** Whether ISO 4217 has a code. */
 export const isCurrency = (code: string): boolean => code in currencies

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isCurrency } from './currencies.ts'
+import { isCurrency, NO_CURRENCY } from './currencies.ts'
 
 /** Orders in which papers write day, month and year in figures. */
 export const dateOrders = ['dmy', 'mdy', 'ymd'] as const
@@ -21,7 +21,7 @@ export const lenderSchema = z.object({
   currency: z
     .string()
     .regex(/^[A-Z]{3}$/, 'a currency is three capitals, as ISO 4217 has them')
-    .refine(isCurrency, 'no currency of ISO 4217 has this code'),
+    .refine((code) => code === NO_CURRENCY || isCurrency(code), 'no currency of ISO 4217 has this code'),
   dateOrder: z.enum(dateOrders).optional(),
   /** ISO 639-1, the usual one first. */
   languages: z

@@ -1,4 +1,5 @@
 import { memoize } from '../text/index.ts'
+import { NO_CURRENCY } from './currencies.ts'
 import type { DateOrder, Lender } from './lender.ts'
 import { usualDateOrder, usualDecimal } from './territories.ts'
 
@@ -14,9 +15,6 @@ export interface Locale {
   /** What parts whole units from their parts; null where the paper shows neither. */
   decimal: '.' | ',' | null
 }
-
-/** ISO 4217's code for no currency: where neither paper nor lender says one. */
-export const NO_CURRENCY = 'XXX'
 
 const interned = new Map<string, Locale>()
 

@@ -97,13 +97,6 @@ test.each<[string, (p: Program) => void, string]>([
     'same paper',
   ],
   [
-    'a fact compared with nothing',
-    (p) => {
-      p.facts.find((f) => f.id === 'hull_number')!.fields = ['vessel_registration.hull_number']
-    },
-    'nothing to be compared with',
-  ],
-  [
     'amounts beside names',
     (p) => {
       p.facts.find((f) => f.id === 'hull_number')!.fields.push('purchase_quote.total_price')

@@ -35,7 +35,7 @@ export function faultsOf(program: Program, types: readonly TypeShape[]): Fault[]
   if (program.persons.coApplicant) look.reference('the second person', program.persons.coApplicant, ['name'])
   namesOf(program, look)
   for (const requirement of program.requirements) requirementFaults(requirement, program, look)
-  for (const fact of program.facts) factFaults(fact, program, look)
+  for (const fact of program.facts) factFaults(fact, look)
   for (const check of program.checks) checkFaults(check, look.at(`check “${check.title || check.id}”`))
   for (const limit of program.limits)
     conditionFaults(limit.when, look.at(`limit “${limit.title || limit.id}”`))
@@ -236,14 +236,13 @@ function listedFaults(type: string, listed: NonNullable<Need['listed']>, at: Pla
     at.fault('nobody has a share of more than 100 %, so nobody would ever be asked for it')
 }
 
-function factFaults(fact: Program['facts'][number], program: Program, look: Lookup): void {
+function factFaults(fact: Program['facts'][number], look: Lookup): void {
   const at = look.at(`fact “${fact.title || fact.id}”`)
   if (fact.fields.length === 0) at.fault('nothing is compared yet')
   for (const ref of fact.fields) at.reference(ref, COMPARABLE[fact.kind])
   if (new Set(fact.fields).size < fact.fields.length)
     at.fault('a value is named twice and would be compared with itself')
-  if (fact.fields.length === 1 && !repeated(fact.fields[0], program))
-    at.fault('one value of one paper has nothing to be compared with')
+  // One value alone is no fault: a register may say it, too.
 }
 
 function checkFaults(c: Check, at: Place): void {
@@ -325,13 +324,3 @@ const NAMED: Record<FieldKind, string> = {
   table: 'a table',
 }
 const named = (kind: FieldKind): string => NAMED[kind]
-
-/** Whether several papers of a value's type are asked for, so that their values can be compared with one another. */
-const repeated = (ref: string, program: Program): boolean =>
-  program.requirements.some((r) =>
-    r.ways.some((w) =>
-      w.needs.some(
-        (n) => n.type === ref.split('.')[0] && (n.months ?? n.years ?? n.covers ?? n.listed) !== undefined,
-      ),
-    ),
-  )

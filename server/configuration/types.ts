@@ -1,4 +1,4 @@
-import { and, arrayContains, asc, desc, eq, isNull, sql } from 'drizzle-orm'
+import { and, arrayContains, asc, desc, eq, isNull, ne, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import { type DocumentType, loadType } from '../../core/program/index.ts'
 import { withLearntLabels } from '../../core/extraction/index.ts'
@@ -98,7 +98,13 @@ export function removeType(who: Person, type: string): Promise<string | null> {
     const used = await work
       .select({ caseNumber: packages.caseNumber })
       .from(packages)
-      .where(and(eq(packages.organisationId, who.organisationId), arrayContains(packages.types, [type])))
+      .where(
+        and(
+          eq(packages.organisationId, who.organisationId),
+          arrayContains(packages.types, [type]),
+          ne(packages.state, 'sample'),
+        ),
+      )
       .limit(3)
     if (used.length > 0)
       return `Papers of this type are in ${used.map((u) => u.caseNumber).join(', ')}; give them another type first.`
@@ -112,6 +118,15 @@ export function removeType(who: Person, type: string): Promise<string | null> {
     await work
       .delete(learntLabels)
       .where(and(eq(learntLabels.organisationId, who.organisationId), eq(learntLabels.type, type)))
+    await work
+      .delete(packages)
+      .where(
+        and(
+          eq(packages.organisationId, who.organisationId),
+          eq(packages.state, 'sample'),
+          arrayContains(packages.types, [type]),
+        ),
+      )
     await note(work, who, null, 'took a document type away', own.title)
     await recutUntouched(work, who.organisationId)
     return null

@@ -108,8 +108,11 @@ export const verification = pgTable('verification', {
   updatedAt: moment('updated_at').notNull().defaultNow(),
 })
 
-/** `review`: the work is done and a second person looks at it before it is finished. */
-export const packageStates = ['empty', 'reading', 'open', 'review', 'finished'] as const
+/**
+ * `review`: the work is done and a second person looks at it before it is finished. `sample`: papers that a
+ * type is written from; they are read, and never judged, queued or learnt from.
+ */
+export const packageStates = ['empty', 'reading', 'open', 'review', 'finished', 'sample'] as const
 export type PackageState = (typeof packageStates)[number]
 
 /** A package of an applicant's papers, with its last judgement. */

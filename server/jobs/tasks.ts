@@ -12,6 +12,7 @@ import { files, packages, pages, pictures } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { log } from '../log.ts'
 import { fileToCases } from '../packages/filing.ts'
+import { unlessSample } from '../packages/intake.ts'
 import { cutPackage, forgetReadings, judge } from '../packages/judge.ts'
 import { settings } from '../settings.ts'
 import { fetchContents, keepBytes } from '../storage/contents.ts'
@@ -114,7 +115,7 @@ async function addPages(
     )
     await work
       .update(packages)
-      .set({ pageCount: row.pageCount + count, state: 'reading', updatedAt: new Date() })
+      .set({ pageCount: row.pageCount + count, state: unlessSample('reading'), updatedAt: new Date() })
       .where(eq(packages.id, file.packageId))
     await work.update(files).set({ state: 'reading', pages: count, notices }).where(eq(files.id, file.id))
     for (let i = 0; i < Math.min(count, GLANCED); i++)
@@ -298,10 +299,10 @@ async function recogniseAgain(packageId: string, page: Page, places: readonly Bo
 export async function judgePackage({ packageId }: Jobs['judge_package']): Promise<void> {
   const whole = await database().transaction(async (work) => {
     const [row] = await work
-      .select({ read: packages.pagesRead, all: packages.pageCount })
+      .select({ read: packages.pagesRead, all: packages.pageCount, state: packages.state })
       .from(packages)
       .where(eq(packages.id, packageId))
-    if (!row || row.read < row.all) return false
+    if (!row || row.read < row.all || row.state === 'sample') return false
     await fileToCases(work, packageId)
     return true
   })

@@ -4,7 +4,7 @@ import { freeName } from '../../engine/input/free-name.ts'
 import { note } from '../audit.ts'
 import { newestProgram } from '../configuration/programs.ts'
 import { database } from '../database/connection.ts'
-import { files, FIRST_ORGANISATION, organisations, packages } from '../database/schema.ts'
+import { files, FIRST_ORGANISATION, organisations, packages, type PackageState } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { queueJob } from '../jobs/queue.ts'
 import { settings } from '../settings.ts'
@@ -32,6 +32,10 @@ async function nextCaseNumber(organisationId: string): Promise<string> {
       where other.organisation_id = ${organisationId} and other.case_number = ${prefix} || lpad((taken.number + 1)::text, 6, '0'))`)
   return `${prefix}${String(row?.free ?? 4001).padStart(6, '0')}`
 }
+
+/** A state of a package, or that it is a sample, which it stays. */
+export const unlessSample = (state: PackageState) =>
+  sql<PackageState>`case when ${packages.state} = 'sample' then 'sample' else ${state} end`
 
 /** Makes an empty package that files can be brought to. */
 export async function newPackage(
@@ -116,14 +120,19 @@ export async function bringFile(
     .from(files)
     .innerJoin(packages, eq(files.packageId, packages.id))
     .where(
-      and(eq(files.sha256, kept.sha256), ne(files.packageId, packageId), eq(packages.organisationId, own)),
+      and(
+        eq(files.sha256, kept.sha256),
+        ne(files.packageId, packageId),
+        eq(packages.organisationId, own),
+        ne(packages.state, 'sample'),
+      ),
     )
     .limit(1)
   await database().transaction(async (work) => {
     // The row of the package is locked first, so that two files of a name brought at once see one another.
     await work
       .update(packages)
-      .set({ state: 'reading', updatedAt: new Date() })
+      .set({ state: unlessSample('reading'), updatedAt: new Date() })
       .where(eq(packages.id, packageId))
     const others = await work
       .select({ name: files.name })

@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, gt, ilike, inArray, isNull, or, sql, type SQL } from 'drizzle-orm'
+import { and, asc, count, desc, eq, gt, ilike, inArray, isNull, ne, or, type SQL, sql } from 'drizzle-orm'
 import { z } from 'zod'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
@@ -23,7 +23,7 @@ export async function queue(query: QueueQuery, who: Person) {
   const where: (SQL | undefined)[] = [
     eq(packages.organisationId, who.organisationId),
     query.state === 'all'
-      ? undefined
+      ? ne(packages.state, 'sample')
       : query.state === 'to_sign'
         ? or(eq(packages.state, 'review'), and(eq(packages.state, 'open'), gt(packages.toSign, 0)))
         : query.state === 'flagged'

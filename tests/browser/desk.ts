@@ -4,14 +4,19 @@ import { DEMO_PASSWORD } from '../../demo/desk.ts'
 export const base = (): string => process.env.BASE_URL!
 export const demoPackage = (): string => `${base()}/packages/${process.env.TEST_PACKAGE}`
 
-export async function signIn(page: Page, name = 'thea'): Promise<void> {
+/** Signs in with an address and a password. */
+export async function signInAs(page: Page, email: string, password: string): Promise<void> {
   await page.goto(`${base()}/sign-in`)
   await live(page)
-  await page.getByLabel('E-mail').fill(`${name}@merrowsound.example`)
-  await page.getByLabel('Password').fill(DEMO_PASSWORD)
+  await page.getByLabel('E-mail').fill(email)
+  await page.getByLabel('Password').fill(password)
   await page.getByRole('button', { name: 'Sign in' }).click()
   await expect(page.getByRole('heading', { name: /Packages/ })).toBeVisible()
 }
+
+/** Signs in as somebody of the demo's first desk. */
+export const signIn = (page: Page, name = 'thea'): Promise<void> =>
+  signInAs(page, `${name}@merrowsound.example`, DEMO_PASSWORD)
 
 /** Waits until the page's scripts run: it is shown by the server before. */
 export const live = (page: Page): Promise<void> =>

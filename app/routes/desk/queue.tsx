@@ -38,6 +38,7 @@ const STATES: Record<Row['state'], string> = {
   open: 'to be settled',
   review: 'with a second person',
   finished: 'finished',
+  sample: 'a sample',
 }
 
 export default function Queue({

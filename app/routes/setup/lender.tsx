@@ -6,6 +6,7 @@ import {
   dateOrderOf,
   dateOrders,
   lenderSchema,
+  NO_CURRENCY,
   usualCurrency,
   usualDateOrder,
 } from '../../../core/locale/index.ts'
@@ -110,6 +111,7 @@ export default function LenderPage({ loaderData }: Route.ComponentProps) {
             value={draft.currency}
             onChange={(e) => put({ currency: e.target.value })}
           >
+            <option value={NO_CURRENCY}>not said: every amount must say it</option>
             {loaderData.currencies.map((code) => (
               <option key={code} value={code}>
                 {currencyName(code)}

@@ -1,6 +1,6 @@
 import { Download } from 'lucide-react'
 import { useEffect, useState } from 'react'
-import { data, redirect, useFetcher } from 'react-router'
+import { data, Link, redirect, useFetcher } from 'react-router'
 import { z } from 'zod'
 import { idFrom, type Program, programSchema, type TypeShape } from '../../../core/program/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
@@ -201,6 +201,7 @@ function Editor({
   const { draft, change, faults, general } = written
   const proof = useProof(draft)
   const trying = useFetcher<typeof action>()
+  if (types.length === 0) return <NoTypes />
   const trial = trying.data && 'trial' in trying.data ? trying.data.trial : undefined
   return (
     <main className="mx-auto max-w-6xl p-4 pb-16">
@@ -235,6 +236,24 @@ function Editor({
     </main>
   )
 }
+
+/** A program asks for papers of types: without any there is nothing to say. */
+const NoTypes = () => (
+  <main className="mx-auto max-w-6xl p-4">
+    <h1 className="mb-3 text-xl font-semibold">New program</h1>
+    <p className="card p-6 text-ink-2">
+      This desk has no document type yet that a program could ask for.{' '}
+      <Link className="text-petrol underline" to="/types/new">
+        Write the first from a sample
+      </Link>
+      , or take some from a{' '}
+      <Link className="text-petrol underline" to="/starter">
+        starter set
+      </Link>
+      .
+    </p>
+  </main>
+)
 
 /** The program's name, and what may be done with it. */
 function Head({

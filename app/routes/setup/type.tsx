@@ -1,6 +1,6 @@
 import { Download } from 'lucide-react'
-import { useState } from 'react'
-import { data, Link, redirect, useFetcher, useNavigation, useSubmit } from 'react-router'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { data, Link, redirect, useFetcher, useNavigation, useSearchParams, useSubmit } from 'react-router'
 import { z } from 'zod'
 import { type FieldRecord, recordOf, whatIf, type WhatIf } from '../../../core/findings/index.ts'
 import { type DocumentType, documentTypeSchema } from '../../../core/program/index.ts'
@@ -8,6 +8,13 @@ import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
 import { pastReadings } from '../../../server/configuration/field-records.ts'
 import { maySwitch } from '../../../server/configuration/rules.ts'
+import {
+  keepSample,
+  newSample,
+  removeSample,
+  samplesOf,
+  sampleState,
+} from '../../../server/configuration/samples.ts'
 import { learntFor, unlearn } from '../../../server/configuration/teaching.ts'
 import {
   removeType,
@@ -16,10 +23,13 @@ import {
   typesOf,
   versionsOf,
 } from '../../../server/configuration/types.ts'
-import { EMPTY, isReady, withIds } from '../../document-type/edit.ts'
+import { EMPTY, isReady, withIds, withSaid } from '../../document-type/edit.ts'
 import { Fields } from '../../document-type/fields.tsx'
 import { Learnt } from '../../document-type/learnt.tsx'
 import { Outline } from '../../document-type/outline.tsx'
+import { SamplePanel, type SampleState, useReading } from '../../document-type/sample.tsx'
+import { useChanges } from '../../parts/changes.ts'
+import { sendFiles } from '../../parts/uploads.ts'
 import { Told } from '../../parts/told.tsx'
 import { Versions } from '../../parts/versions.tsx'
 import type { Route } from './+types/type'
@@ -32,9 +42,13 @@ const THRESHOLDS = Array.from({ length: 26 }, (_, i) => Math.round((0.5 + i * 0.
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await signedIn(request)
+  const asked = new URL(request.url).searchParams.get('sample')
+  const sample = asked && z.uuid().safeParse(asked).success ? await sampleState(who, asked) : null
   if (params.id === 'new')
     return {
       type: null,
+      sample,
+      samples: [],
       versions: [],
       learnt: [],
       records: [] as FieldRecord[],
@@ -43,13 +57,16 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     }
   const type = await typeAsSaved(database(), who.organisationId, params.id)
   if (!type) throw data('There is no such document type.', 404)
-  const [versions, learnt, past] = await Promise.all([
+  const [versions, learnt, past, samples] = await Promise.all([
     versionsOf(who, type.id),
     learntFor(who, type.id),
     pastReadings(who, type.id),
+    samplesOf(who, type.id),
   ])
   return {
     type,
+    sample,
+    samples,
     learnt,
     may: maySwitch(who),
     versions: versions.map(({ version, by, createdAt }) => ({ version, by, createdAt })),
@@ -67,42 +84,62 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 }
 
 const bodySchema = z.discriminatedUnion('act', [
-  z.object({ act: z.literal('save'), type: documentTypeSchema }),
+  z.object({ act: z.literal('save'), type: documentTypeSchema, sample: z.uuid().nullable().default(null) }),
   z.object({ act: z.literal('remove') }),
   z.object({ act: z.literal('unlearn'), id: z.number().int() }),
   /** An earlier version becomes the newest. */
   z.object({ act: z.literal('back'), version: z.number().int().positive() }),
+  /** Makes room for a sample that is to be sent; takes one away. */
+  z.object({ act: z.literal('sample') }),
+  z.object({ act: z.literal('unsample'), id: z.uuid() }),
 ])
+type Body = z.input<typeof bodySchema>
+
+/** What came of an act; `sample` is the room that was made for one. */
+interface Answer {
+  problem: string | null
+  said: string | null
+  sample: string | null
+}
+const answer = (part: Partial<Answer>): Answer => ({ problem: null, said: null, sample: null, ...part })
 
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await signedIn(request)
   if (!maySwitch(who))
-    return data({ problem: 'A lead or an administrator changes document types.', said: null }, 403)
+    return data(answer({ problem: 'A lead or an administrator changes document types.' }), 403)
   const body = bodySchema.safeParse(await request.json().catch(() => null))
-  if (!body.success) return data({ problem: sentence(body.error), said: null }, 400)
+  if (!body.success) return data(answer({ problem: sentence(body.error) }), 400)
+  if (body.data.act === 'sample')
+    return answer({ sample: await newSample(who, params.id === 'new' ? null : params.id) })
+  if (body.data.act === 'unsample')
+    return (await removeSample(who, body.data.id))
+      ? answer({})
+      : data(answer({ problem: 'There is no such sample any more.' }), 404)
   if (body.data.act === 'unlearn')
     return (await unlearn(who, body.data.id))
-      ? { problem: null, said: 'Taken back. Papers that wait are read again without it.' }
-      : data({ problem: 'There is no such wording any more.', said: null }, 404)
+      ? answer({ said: 'Taken back. Papers that wait are read again without it.' })
+      : data(answer({ problem: 'There is no such wording any more.' }), 404)
   if (body.data.act === 'remove') {
     const problem = await removeType(who, params.id)
-    return problem ? data({ problem, said: null }, 409) : redirect('/types')
+    return problem ? data(answer({ problem }), 409) : redirect('/types')
   }
   let type: DocumentType | undefined
   if (body.data.act === 'back') {
     const { version } = body.data
     type = (await versionsOf(who, params.id)).find((v) => v.version === version)?.body
-    if (!type) return data({ problem: 'There is no such version.', said: null }, 404)
+    if (!type) return data(answer({ problem: 'There is no such version.' }), 404)
   } else type = body.data.type
   const known = await typesOf(database(), who.organisationId)
   if (
     params.id === 'new' ? known.some((t) => t.id === type.id) || type.id === 'unknown' : type.id !== params.id
   )
-    return data({ problem: 'There is a type of that name already.', said: null }, 409)
+    return data(answer({ problem: 'There is a type of that name already.' }), 409)
   const saved = await database().transaction((work) => saveType(work, who, type))
+  const sample = body.data.act === 'save' ? body.data.sample : null
+  if (sample) await keepSample(who, sample, type.id)
   return params.id === 'new'
-    ? redirect(`/types/${type.id}`)
-    : { problem: null, said: `Stored as version ${saved}. Papers of this type that wait are read again.` }
+    ? redirect(`/types/${type.id}${sample ? `?sample=${sample}` : ''}`)
+    : answer({ said: `Stored as version ${saved}. Papers of this type that wait are read again.` })
 }
 
 function sentence(error: z.ZodError): string {
@@ -112,24 +149,120 @@ function sentence(error: z.ZodError): string {
     : 'Give the type and each value a name, and at least one word that leads to it.'
 }
 
-/** A document type: what names it, what it holds, how sure a value must be; what was learnt, how each value did. */
-export default function TypeEditor({
-  loaderData: { type: stored, versions, learnt, records, curves, may },
-  actionData,
-}: Route.ComponentProps) {
-  const [type, setType] = useState<DocumentType>(stored ?? EMPTY)
-  const submit = useSubmit()
+/**
+ * A document type: what names it, what it holds, how sure a value must be; what was learnt, how each value
+ * did; and, while it is written, what it reads from a sample.
+ */
+export default function TypePage({ loaderData, actionData }: Route.ComponentProps) {
   const fetcher = useFetcher<typeof action>()
-  const busy = useNavigation().state !== 'idle' || fetcher.state !== 'idle'
-  const act = (body: z.infer<typeof bodySchema>) =>
-    void fetcher.submit(body, { method: 'post', encType: 'application/json' })
+  const { type, versions } = loaderData
+  return (
+    // An earlier version that became the newest, or a type just made, is what is written on from then.
+    <Editor
+      key={`${type?.id} ${versions[0]?.version}`}
+      loaderData={loaderData}
+      told={fetcher.data ?? actionData}
+      busy={fetcher.state !== 'idle'}
+      act={(body) => void fetcher.submit(body, { method: 'post', encType: 'application/json' })}
+    />
+  )
+}
+
+function Editor({
+  loaderData: { type: stored, versions, learnt, records, curves, may, sample, samples },
+  told,
+  busy: acting,
+  act,
+}: {
+  loaderData: Route.ComponentProps['loaderData']
+  told: Answer | undefined
+  busy: boolean
+  act: (body: Body) => void
+}) {
+  const [type, setType] = useState<DocumentType>(stored ?? EMPTY)
+  const [looked, setLooked] = useState<string | null>(null)
+  const submit = useSubmit()
+  const busy = useNavigation().state !== 'idle' || acting
+  const chosen = samples.find((s) => s.packageId === sample?.id)
+  const pages = chosen?.pages ?? NO_PAGES
+  const reading = useReading(sample, pages, type)
+  const holding = useSample(sample)
   const save = () =>
     void submit(
-      { act: 'save', type: stored ? type : withIds(type) },
+      {
+        act: 'save',
+        type: stored ? type : withIds(type),
+        sample: chosen?.own === false ? null : (sample?.id ?? null),
+      },
       { method: 'post', encType: 'application/json' },
     )
+  const panel = (
+    <SamplePanel
+      state={sample}
+      samples={samples}
+      pages={pages}
+      reading={reading}
+      type={type}
+      looked={looked}
+      may={may}
+      onChoose={(s) => holding.choose(s?.packageId ?? null)}
+      onDrop={holding.drop}
+      onRemove={(id) => {
+        act({ act: 'unsample', id })
+        holding.choose(null)
+      }}
+      onTake={(said) => setType((now) => withSaid(now, { label: said.label!, kind: said.kind }))}
+      onHeading={(heading) =>
+        setType((now) => ({ ...now, title: now.title || heading, titles: [...now.titles, heading] }))
+      }
+    />
+  )
+  const outline = (
+    <section className="card space-y-3 p-4">
+      <Outline type={type} stored={stored} onChange={(part) => setType((now) => ({ ...now, ...part }))} />
+      {stored && may ? (
+        <button
+          type="button"
+          className="text-sm underline"
+          disabled={busy}
+          onClick={() => act({ act: 'remove' })}
+        >
+          Take this type away
+        </button>
+      ) : null}
+      <div className="border-t border-line-2 pt-3 empty:hidden">
+        <Versions
+          versions={versions}
+          current={versions[0]?.version}
+          may={may}
+          busy={busy}
+          onBack={(version) => act({ act: 'back', version })}
+        />
+      </div>
+    </section>
+  )
+  const values = (
+    <section aria-label="Values" className="grid gap-3">
+      <Fields
+        type={type}
+        stored={stored}
+        history={{ records, curves }}
+        reading={sample ? (reading?.fields ?? []) : null}
+        may={may}
+        onLook={setLooked}
+        onChange={setType}
+      />
+      <Learnt
+        learnt={learnt}
+        titles={new Map(type.fields.map((f) => [f.name, f.title]))}
+        may={may}
+        busy={busy}
+        onUnlearn={(id) => act({ act: 'unlearn', id })}
+      />
+    </section>
+  )
   return (
-    <main className="mx-auto max-w-6xl p-4">
+    <main className={`mx-auto p-4 ${sample ? 'max-w-[1600px]' : 'max-w-6xl'}`}>
       <div className="mb-3 flex flex-wrap items-center gap-3">
         <div className="mr-auto">
           <Link to="/types" className="text-sm text-petrol underline">
@@ -156,41 +289,58 @@ export default function TypeEditor({
           <span className="text-sm text-ink-2">A lead or an administrator changes types.</span>
         )}
       </div>
-      <Told {...(fetcher.data ?? actionData)} />
-      <div className="grid items-start gap-4 lg:grid-cols-[320px_minmax(0,1fr)]">
-        <section className="card space-y-3 p-4">
-          <Outline type={type} stored={stored} onChange={(part) => setType((now) => ({ ...now, ...part }))} />
-          {stored && may ? (
-            <button
-              type="button"
-              className="text-sm underline"
-              disabled={busy}
-              onClick={() => act({ act: 'remove' })}
-            >
-              Take this type away
-            </button>
-          ) : null}
-          <div className="border-t border-line-2 pt-3 empty:hidden">
-            <Versions
-              versions={versions}
-              current={versions[0]?.version}
-              may={may}
-              busy={busy}
-              onBack={(version) => act({ act: 'back', version })}
-            />
+      <Told problem={holding.problem ?? told?.problem} said={told?.said} />
+      {sample ? (
+        <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,0.85fr)]">
+          <div className="grid gap-4">
+            {values}
+            {outline}
           </div>
-        </section>
-        <section aria-label="Values" className="grid gap-3">
-          <Fields type={type} stored={stored} history={{ records, curves }} may={may} onChange={setType} />
-          <Learnt
-            learnt={learnt}
-            titles={new Map(type.fields.map((f) => [f.name, f.title]))}
-            may={may}
-            busy={busy}
-            onUnlearn={(id) => act({ act: 'unlearn', id })}
-          />
-        </section>
-      </div>
+          <div className="lg:sticky lg:top-4">{panel}</div>
+        </div>
+      ) : (
+        <div className="grid items-start gap-4 lg:grid-cols-[320px_minmax(0,1fr)]">
+          {outline}
+          <div className="grid gap-4">
+            {values}
+            {may ? panel : null}
+          </div>
+        </div>
+      )}
     </main>
   )
+}
+
+const NO_PAGES: readonly number[] = []
+
+/** The sample that the address names: choosing another, and dropping one, which is sent once there is room for it. */
+function useSample(sample: SampleState | null) {
+  const [, setParams] = useSearchParams()
+  const room = useFetcher<typeof action>()
+  const dropped = useRef<File[]>([])
+  const choose = useCallback(
+    (id: string | null) => setParams(id ? { sample: id } : {}, { replace: true, preventScrollReset: true }),
+    [setParams],
+  )
+  const made = room.data?.sample
+  useEffect(() => {
+    if (!made || room.state !== 'idle' || dropped.current.length === 0) return
+    sendFiles(made, dropped.current)
+    dropped.current = []
+    choose(made)
+  }, [made, room.state, choose])
+  useChanges(
+    sample?.id ?? null,
+    sample !== null &&
+      sample.problem === null &&
+      (sample.sheets.length === 0 || sample.sheets.some((s) => !s.read)),
+  )
+  return {
+    choose,
+    problem: room.data?.problem,
+    drop: (files: File[]) => {
+      dropped.current = files
+      void room.submit({ act: 'sample' } satisfies Body, { method: 'post', encType: 'application/json' })
+    },
+  }
 }
