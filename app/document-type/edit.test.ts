@@ -8,6 +8,8 @@ import {
   withMoved,
   withNewField,
   withSaid,
+  withTable,
+  withUsualRoles,
   withoutField,
 } from './edit.ts'
 
@@ -60,4 +62,32 @@ test('a value that a sample says brings its wording; the first name says whose p
   expect(one.fields[0]).toMatchObject({ title: 'Account holder', labels: ['account holder'], kind: 'name' })
   const two = withSaid(one, { label: 'Contact', kind: 'name' })
   expect(withIds({ ...two, title: 'Bill' })).toMatchObject({ person: 'account_holder' })
+})
+
+test('a table that a sample shows has a column for each head, with what such columns usually mean', () => {
+  const { fields } = withTable(EMPTY, [
+    { head: 'Posted', kind: 'date' },
+    { head: 'Details', kind: 'text' },
+    { head: 'Amount', kind: 'money' },
+    { head: 'Balance', kind: 'money' },
+  ])
+  expect(fields[0].columns.map((c) => [c.name, c.role])).toEqual([
+    ['posted', 'date'],
+    ['details', 'description'],
+    ['amount', 'amount'],
+    ['balance', 'balance'],
+  ])
+})
+test('a meaning that nobody chose follows the head; one that was chosen stays', () => {
+  const column = (label: string, role?: 'amount' | 'balance') => ({
+    name: 'c',
+    kind: 'money' as const,
+    labels: [label],
+    optional: false,
+    role,
+  })
+  const guessed = withUsualRoles([], [column('Toll')])
+  expect(guessed[0].role).toBe('amount')
+  const chosen = [{ ...guessed[0], role: 'balance' as const }]
+  expect(withUsualRoles(chosen, [{ ...chosen[0], labels: ['Amount'] }])[0].role).toBe('balance')
 })

@@ -1,4 +1,11 @@
-import { type DocumentType, documentTypeSchema, type Field, idFrom } from '../../core/program/index.ts'
+import {
+  type Column,
+  type DocumentType,
+  documentTypeSchema,
+  type Field,
+  idFrom,
+  usualRoles,
+} from '../../core/program/index.ts'
 
 /** A type as it is before anything is said of it. */
 export const EMPTY: DocumentType = documentTypeSchema.parse({
@@ -75,6 +82,32 @@ export function withSaid(
 ): DocumentType {
   const more = withNewField(type, { title: label, kind, labels: [label.toLowerCase()] })
   return kind === 'name' && type.person === null ? { ...more, person: more.fields.at(-1)!.name } : more
+}
+
+/** The type with a table that a sample shows: a column for each of its heads, with what such columns usually mean. */
+export function withTable(
+  type: DocumentType,
+  columns: readonly { head: string; kind: Column['kind'] }[],
+): DocumentType {
+  const more = withNewField(type, { title: 'Rows', kind: 'table' })
+  const made = columns.map(({ head, kind }, i): Column => {
+    const id = idFrom(head, 40)
+    const twice = columns.findIndex((c) => idFrom(c.head, 40) === id) < i
+    return { name: id && !twice ? id : `column_${i + 1}`, kind, labels: [head], optional: false }
+  })
+  return withField(more, more.fields.length - 1, { columns: withUsualRoles([], made) })
+}
+
+/**
+ * Columns after somebody changed them: those whose meaning nobody chose, so that it is what such columns
+ * usually mean, follow what they are called now.
+ */
+export function withUsualRoles(before: readonly Column[], after: readonly Column[]): Column[] {
+  const [were, are] = [usualRoles(before), usualRoles(after)]
+  return after.map((column, i) => {
+    const untouched = i >= before.length || column.role === (were[i] ?? undefined)
+    return untouched ? { ...column, role: are[i] ?? undefined } : column
+  })
 }
 
 /** A new type and its fields with ids of their titles; a title that another field has keeps its placeholder. */

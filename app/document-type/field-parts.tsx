@@ -1,5 +1,6 @@
 import { kindsWithWords } from '../parts/field-kinds.ts'
 import { X } from 'lucide-react'
+import { withUsualRoles } from './edit.ts'
 import { type Column, type ColumnRole, type Field, idFrom } from '../../core/program/index.ts'
 
 const list = (text: string): string[] => [
@@ -109,7 +110,11 @@ export function Columns({
             key={i}
             column={column}
             number={i + 1}
-            onChange={(change) => onChange(withOneOfEachRole(columns, i, { ...column, ...change }))}
+            onChange={(change) => {
+              const changed = withOneOfEachRole(columns, i, { ...column, ...change })
+              // What somebody chose stays; else the meaning follows the name.
+              onChange('role' in change ? changed : withUsualRoles(columns, changed))
+            }}
             onRemove={() => onChange(columns.toSpliced(i, 1))}
           />
         ))}
@@ -169,7 +174,7 @@ function ColumnRow({
         aria-label={`Kind of column ${number}`}
         className="field w-auto py-0.5"
         value={column.kind}
-        onChange={(event) => onChange({ kind: event.target.value as Column['kind'], role: undefined })}
+        onChange={(event) => onChange({ kind: event.target.value as Column['kind'] })}
       >
         {COLUMN_KINDS.map(([kind, words]) => (
           <option key={kind} value={kind}>

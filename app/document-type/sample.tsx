@@ -3,10 +3,11 @@ import { useEffect, useRef, useState } from 'react'
 import { useFetcher } from 'react-router'
 import type { Box, FieldValue } from '../../core/model/index.ts'
 import type { DocumentType } from '../../core/program/index.ts'
-import type { UntypedValue } from '../../core/extraction/index.ts'
+import type { UntypedColumn, UntypedValue } from '../../core/extraction/index.ts'
 import type { Sample, SampleReading, sampleState } from '../../server/configuration/samples.ts'
 import { PageView } from '../package/page-view.tsx'
 import { DropZone } from '../parts/drop-zone.tsx'
+import { count } from '../parts/format.ts'
 import { useUploads } from '../parts/uploads.ts'
 
 export type SampleState = NonNullable<Awaited<ReturnType<typeof sampleState>>>
@@ -58,6 +59,7 @@ export function SamplePanel({
   onDrop,
   onRemove,
   onTake,
+  onTable,
   onHeading,
 }: {
   state: SampleState | null
@@ -74,6 +76,7 @@ export function SamplePanel({
   onRemove: (id: string) => void
   /** What the sample says besides becomes a value of the type. */
   onTake: (said: UntypedValue) => void
+  onTable: (columns: UntypedColumn[]) => void
   onHeading: (heading: string) => void
 }) {
   const sending = useUploads().find((u) => u.packageId === state?.id && u.state !== 'sent')
@@ -127,7 +130,9 @@ export function SamplePanel({
         <>
           <TakenFor reading={reading} type={type} may={may} onHeading={onHeading} />
           <Paper state={state} pages={pages} fields={reading?.fields ?? []} looked={looked} />
-          {may && reading ? <Besides said={reading.besides} onTake={onTake} /> : null}
+          {may && reading ? (
+            <Besides said={reading.besides} tables={reading.tables} onTake={onTake} onTable={onTable} />
+          ) : null}
         </>
       )}
     </section>
@@ -232,8 +237,18 @@ function Paper({
   )
 }
 
-function Besides({ said, onTake }: { said: readonly UntypedValue[]; onTake: (said: UntypedValue) => void }) {
-  if (said.length === 0) return null
+function Besides({
+  said,
+  tables,
+  onTake,
+  onTable,
+}: {
+  said: readonly UntypedValue[]
+  tables: SampleReading['tables']
+  onTake: (said: UntypedValue) => void
+  onTable: (columns: UntypedColumn[]) => void
+}) {
+  if (said.length === 0 && tables.length === 0) return null
   return (
     <div>
       <h3 className="mb-1 text-sm font-semibold">It says besides</h3>
@@ -254,6 +269,20 @@ function Besides({ said, onTake }: { said: readonly UntypedValue[]; onTake: (sai
             <span className="value min-w-0 flex-1 truncate" title={s.raw}>
               {s.raw}
             </span>
+          </li>
+        ))}
+        {tables.map(({ columns, rows }, i) => (
+          <li key={`table ${i}`} className="flex items-center gap-2 bg-sheet px-2 py-1 text-sm">
+            <button
+              type="button"
+              className="button px-1.5 py-0.5"
+              aria-label={`Make the table with ${columns[0].head} a value`}
+              onClick={() => onTable(columns)}
+            >
+              <Plus size={14} />
+            </button>
+            <span className="w-2/5 text-ink-2">a table of {count(rows, 'row')}</span>
+            <span className="min-w-0 flex-1 truncate">{columns.map((c) => c.head).join(', ')}</span>
           </li>
         ))}
       </ul>

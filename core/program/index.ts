@@ -1,4 +1,5 @@
 /** What other folders may use of this one; README.md says how it hangs together. */
+export { usualRoles } from './column-roles.ts'
 export { typeById, unknownType } from './document-type.ts'
 export { faultsOf, type Fault, type TypeShape } from './faults.ts'
 export {

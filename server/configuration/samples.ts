@@ -1,7 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import { and, arrayContains, asc, desc, eq, inArray, sql } from 'drizzle-orm'
 import { segmentPages } from '../../core/classification/index.ts'
-import { extractDocument, extractUntyped, type UntypedValue } from '../../core/extraction/index.ts'
+import {
+  columnsOf,
+  extractDocument,
+  extractUntyped,
+  type UntypedColumn,
+  type UntypedValue,
+} from '../../core/extraction/index.ts'
 import type { Box, FieldValue } from '../../core/model/index.ts'
 import type { DocumentType } from '../../core/program/index.ts'
 import { lenderOf } from '../access/organisations.ts'
@@ -31,6 +37,8 @@ export interface SampleReading {
   fields: FieldValue[]
   /** What the paper says besides, with the wording that leads to it. */
   besides: UntypedValue[]
+  /** Tables of it that no value takes its rows from. */
+  tables: { columns: UntypedColumn[]; rows: number }[]
   heading: string | null
   /** What the sample would be taken for among all types, and how surely; null where it is of none. */
   takenFor: { id: string; title: string; confidence: number } | null
@@ -163,22 +171,30 @@ export async function readSample(
   const all = await pagesOf(database(), packageId)
   const read = all.filter((p) => pages.length === 0 || pages.includes(p.number)).slice(0, MOST_PAGES)
   if (read.length === 0) return null
-  const { fields, signature } = extractDocument(read, type, await lenderOf(database(), who.organisationId))
+  const { fields, signature, locale } = extractDocument(
+    read,
+    type,
+    await lenderOf(database(), who.organisationId),
+  )
   const others = (await typesOf(database(), who.organisationId)).filter((t) => t.id !== type.id)
   const types = [...others, type]
   const piece = segmentPages(read, types).find((p) => p.pages.includes(read[0].number))
   const known = types.find((t) => t.id === piece?.type)
-  const { heading, values } = extractUntyped(read)
+  const { heading, values, tables } = extractUntyped(read)
   const taken = fields.flatMap(
     (f): { page: number; box: Box }[] =>
       f.rowPlaces ?? (f.page !== null && f.box !== null ? [{ page: f.page, box: f.box }] : []),
   )
+  const open = (place: { page: number; box: Box }) =>
+    !taken.some((t) => t.page === place.page && meets(t.box, place.box))
   return {
     fields,
     heading,
-    besides: values.filter(
-      (v) => v.label !== null && !taken.some((t) => t.page === v.page && meets(t.box, v.box)),
-    ),
+    tables: tables.filter(open).flatMap((table) => {
+      const columns = columnsOf(table, locale)
+      return columns.length > 0 ? [{ columns, rows: table.rows.length }] : []
+    }),
+    besides: values.filter((v) => v.label !== null && open(v)),
     takenFor: known && piece ? { id: known.id, title: known.title, confidence: piece.confidence } : null,
     signed: signature?.signed ?? null,
   }

@@ -5,6 +5,7 @@ import { z } from 'zod'
 import type { RequirementResult } from '../../../core/check/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { newerFor, takeVersion } from '../../../server/packages/program-change.ts'
+import { show } from '../../parts/format.ts'
 import type { Route } from './+types/checklist'
 import { useLooking } from '../../package/looking.tsx'
 import { useSay, useTaken } from '../../package/say.ts'
@@ -50,7 +51,7 @@ export default function Checklist({ loaderData: { newer }, actionData }: Route.C
           ? 'All that is asked for is there'
           : `${open.length} of ${assessment.checklist.length} still to come`}{' '}
         <span className="text-base font-normal text-ink-2">
-          {programTitle}, version {row.programVersion}, judged on {row.asOf.split('-').reverse().join('/')}
+          {programTitle}, version {row.programVersion}, judged on {show(row.asOf)}
         </span>
       </h1>
       {newer ? <Newer {...newer} /> : null}

@@ -23,7 +23,7 @@ import {
   typesOf,
   versionsOf,
 } from '../../../server/configuration/types.ts'
-import { EMPTY, isReady, withIds, withSaid } from '../../document-type/edit.ts'
+import { EMPTY, isReady, withIds, withSaid, withTable } from '../../document-type/edit.ts'
 import { Fields } from '../../document-type/fields.tsx'
 import { Learnt } from '../../document-type/learnt.tsx'
 import { Outline } from '../../document-type/outline.tsx'
@@ -212,6 +212,7 @@ function Editor({
         holding.choose(null)
       }}
       onTake={(said) => setType((now) => withSaid(now, { label: said.label!, kind: said.kind }))}
+      onTable={(columns) => setType((now) => withTable(now, columns))}
       onHeading={(heading) =>
         setType((now) => ({ ...now, title: now.title || heading, titles: [...now.titles, heading] }))
       }
@@ -252,13 +253,15 @@ function Editor({
         onLook={setLooked}
         onChange={setType}
       />
-      <Learnt
-        learnt={learnt}
-        titles={new Map(type.fields.map((f) => [f.name, f.title]))}
-        may={may}
-        busy={busy}
-        onUnlearn={(id) => act({ act: 'unlearn', id })}
-      />
+      {stored ? (
+        <Learnt
+          learnt={learnt}
+          titles={new Map(type.fields.map((f) => [f.name, f.title]))}
+          may={may}
+          busy={busy}
+          onUnlearn={(id) => act({ act: 'unlearn', id })}
+        />
+      ) : null}
     </section>
   )
   return (
@@ -268,7 +271,7 @@ function Editor({
           <Link to="/types" className="text-sm text-petrol underline">
             All types
           </Link>
-          <h1 className="text-xl font-semibold">{stored?.title ?? 'New document type'}</h1>
+          <h1 className="text-xl font-semibold">{stored?.title ?? (type.title || 'New document type')}</h1>
         </div>
         {stored ? (
           <a className="button" href={`/types/${stored.id}/file`} download>
@@ -302,8 +305,9 @@ function Editor({
         <div className="grid items-start gap-4 lg:grid-cols-[320px_minmax(0,1fr)]">
           {outline}
           <div className="grid gap-4">
+            {may && !stored ? panel : null}
             {values}
-            {may ? panel : null}
+            {may && stored ? panel : null}
           </div>
         </div>
       )}
