@@ -11,7 +11,15 @@ import type {
   TypeShape,
 } from '../../core/program/index.ts'
 import { count } from '../parts/format.ts'
-import { CHECKS, CLAUSES, CONDITIONS, conditionKind, type ConditionKind, type Fillings } from './sentences.ts'
+import {
+  CHECKS,
+  CLAUSES,
+  CONDITIONS,
+  NAMED_BY,
+  conditionKind,
+  type ConditionKind,
+  type Fillings,
+} from './sentences.ts'
 import { inWords, SentenceEditor } from './slots.tsx'
 
 /** How a rule comes out on the package it is tried on. */
@@ -247,6 +255,7 @@ const WHOSE: Record<Need['whose'], string> = {
   anyone: 'anybody’s',
   applicant: 'the applicant’s',
   each_person: 'one of each person',
+  named: 'somebody’s whom another paper names',
 }
 
 function NeedEditor({
@@ -308,7 +317,9 @@ function NeedEditor({
           aria-label="Whose"
           className="field w-auto py-0.5"
           value={need.whose}
-          onChange={(event) => onChange({ ...need, whose: event.target.value as Need['whose'] })}
+          onChange={(event) =>
+            onChange({ ...need, whose: event.target.value as Need['whose'], namedBy: undefined })
+          }
         >
           {Object.entries(WHOSE).map(([value, words]) => (
             <option key={value} value={value}>
@@ -316,6 +327,14 @@ function NeedEditor({
             </option>
           ))}
         </select>
+        {need.whose === 'named' ? (
+          <SentenceEditor
+            sentence={NAMED_BY}
+            fillings={{ namedBy: need.namedBy }}
+            types={types}
+            onChange={({ namedBy }) => onChange({ ...need, namedBy: String(namedBy ?? '') || undefined })}
+          />
+        ) : null}
         {onRemove ? (
           <button type="button" className="underline" onClick={onRemove}>
             take away
@@ -429,7 +448,13 @@ function requirementWords(requirement: Requirement, types: readonly TypeShape[])
           const fillings = clause.read(need)
           return fillings ? [inWords(clause, fillings, types, need.type)] : []
         })
-        return `${title}${need.whose === 'anyone' ? '' : `, ${WHOSE[need.whose]}`}${asked.length ? `: ${asked.join(', ')}` : ''}`
+        const whose =
+          need.whose === 'named'
+            ? ` of whoever is ${inWords(NAMED_BY, { namedBy: need.namedBy }, types)}`
+            : need.whose === 'anyone'
+              ? ''
+              : `, ${WHOSE[need.whose]}`
+        return `${title}${whose}${asked.length ? `: ${asked.join(', ')}` : ''}`
       })
       .join('; and ')
   const ways = requirement.ways

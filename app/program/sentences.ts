@@ -104,6 +104,13 @@ export type ConditionKind = keyof typeof CONDITIONS
 export const conditionKind = (condition: Condition): ConditionKind =>
   condition.over !== undefined ? 'over' : condition.rowsOver !== undefined ? 'rowsOver' : 'is'
 
+/** By which value of another paper somebody is named whose paper is asked for. */
+export const NAMED_BY: Sentence = {
+  name: 'named by another paper',
+  words: 'named as {namedBy}',
+  slots: { namedBy: { is: 'value', kinds: ['name', 'org'] } },
+}
+
 /** Something asked of a paper of a requirement. */
 export interface Clause extends Sentence {
   read: (need: Need) => Fillings | null

@@ -270,7 +270,7 @@ test('the other loan asks for its balance', () => {
 const business = (requirement: string, ...papers: Paper[]) =>
   judgeChecklist(
     traderAccount,
-    { papers, persons: { applicant: null, coApplicant: null }, asOf, titles },
+    { papers, persons: { applicant: null, coApplicant: null, named: {} }, asOf, titles },
     [],
   ).find((r) => r.requirement === requirement)!
 const declaration = (...owners: [string, string][]) =>
@@ -348,8 +348,11 @@ describe('any one of several ways', () => {
     ],
   }
   const who = (...papers: Paper[]) =>
-    judgeChecklist(program, { papers, persons: { applicant: null, coApplicant: null }, asOf, titles }, [])[0]
-      .status
+    judgeChecklist(
+      program,
+      { papers, persons: { applicant: null, coApplicant: null, named: {} }, asOf, titles },
+      [],
+    )[0].status
   const bill = paperOf('bill', 'utility_bill', {})
   test.each<[string, Paper[], string]>([
     ['the one', [card('x', '2030-01-01')], 'satisfied'],
@@ -358,4 +361,56 @@ describe('any one of several ways', () => {
     ['the one, out of date, beside those two', [card('x', '2020-01-01'), bill, statements[0]], 'satisfied'],
     ['none', [], 'missing'],
   ])('%s', (_, papers, expected) => expect(who(...papers)).toBe(expected))
+})
+
+describe('a paper of somebody whom another paper names', () => {
+  const program: Program = {
+    ...workingBoatLoan,
+    requirements: [
+      {
+        id: 'guarantor',
+        title: 'Payslip of the guarantor',
+        any: false,
+        ways: [
+          {
+            needs: [
+              {
+                type: 'payslip',
+                whose: 'named',
+                namedBy: 'loan_application.employer_name',
+                signed: false,
+                filled: [],
+              },
+            ],
+          },
+        ],
+      },
+    ],
+  }
+  const judged = (papers: Paper[]) => {
+    const persons = personsOf(papers, program, 'Ottilie Varnham')
+    const owned = assignOwners(papers, persons, starterTypes)
+    const [result] = judgeChecklist(program, { papers: owned, persons, asOf, titles }, [])
+    return [result.status, inWords(result.reason), owned.map((p) => p.owner).at(-1)]
+  }
+  const naming = (name: string | null) =>
+    paperOf('form', 'loan_application', { applicant_name: 'Ottilie Varnham', employer_name: name })
+  const theirs = (name: string) => paperOf('slip', 'payslip', { employee_name: name })
+
+  test('is asked for by that name, and their papers are not the applicant’s', () => {
+    expect(judged([naming('Bram Teasdale'), theirs('B. Teasdale')])).toEqual([
+      'satisfied',
+      expect.any(String),
+      'named:loan_application.employer_name',
+    ])
+    expect(judged([naming('Bram Teasdale'), theirs('Ottilie Varnham')]).slice(0, 2)).toEqual([
+      'missing',
+      'No payslip of Bram Teasdale is there',
+    ])
+  })
+  test('is not asked for where nobody is named', () =>
+    expect(judged([naming(null)]).slice(0, 2)).toEqual([
+      'not_applicable',
+      'Nobody is named whose it would be',
+    ]))
 })

@@ -5,6 +5,7 @@ import { comparers } from '../matching/index.ts'
 import {
   counting,
   fieldOf,
+  isAnothers,
   type Paper,
   type Persons,
   splitReference,
@@ -158,11 +159,14 @@ const bestOf = (verdicts: readonly Verdict[]): Verdict =>
 function judgeNeed(need: Need, situation: Situation): Verdict {
   const papers = counting(situation.papers, need.type)
   const title = situation.titles.get(need.type) ?? need.type
+  if (need.namedBy && saysNobody(need.namedBy, situation))
+    return { status: 'not_applicable', documents: [], reason: message('requirement.nobody_named') }
   if (papers.length === 0)
     return { status: 'missing', documents: [], reason: message('requirement.none_there', { type: title }) }
   if (need.listed) return judgeListed(need, papers, situation, title)
   if (need.whose === 'each_person') return judgeEachPerson(need, papers, situation, title)
-  const theirs = need.whose === 'applicant' ? papers.filter((p) => p.owner !== 'co_applicant') : papers
+  if (need.namedBy) return judgeNamed(need, need.namedBy, papers, situation, title)
+  const theirs = need.whose === 'applicant' ? papers.filter((p) => !isAnothers(p)) : papers
   if (theirs.length === 0)
     return {
       status: 'missing',
@@ -175,6 +179,36 @@ function judgeNeed(need: Need, situation: Situation): Verdict {
   return bestOf(theirs.map((paper) => judgePaper(need, paper, situation)))
 }
 
+/** Whether the paper that would name somebody is there and its place for a name is surely empty. */
+function saysNobody(reference: string, { papers }: Pick<Situation, 'papers'>): boolean {
+  const [type, name] = splitReference(reference)
+  const forms = counting(papers, type)
+  return (
+    forms.length > 0 &&
+    forms.every((form) => {
+      const field = fieldOf(form, name)
+      return field?.value == null && !field?.needsReview
+    })
+  )
+}
+
+/** A good paper of somebody whom another paper names; anybody's where that name is not read. */
+function judgeNamed(
+  need: Need,
+  namedBy: string,
+  papers: Paper[],
+  situation: Situation,
+  title: string,
+): Verdict {
+  const name = situation.persons.named[namedBy] ?? null
+  if (name === null) {
+    const best = bestOf(papers.map((p) => judgePaper(need, p, situation)))
+    return { ...best, reason: message('requirement.persons_not_read', { but: best.reason }) }
+  }
+  const theirs = papers.filter((p) => p.owner === `named:${namedBy}`)
+  return judgePersons(need, [{ name, papers: theirs }], situation, title)
+}
+
 function judgeEachPerson(need: Need, papers: Paper[], situation: Situation, title: string): Verdict {
   const { coApplicant } = situation.persons
   if (!coApplicant) return bestOf(papers.map((p) => judgePaper(need, p, situation)))
@@ -183,7 +217,7 @@ function judgeEachPerson(need: Need, papers: Paper[], situation: Situation, titl
     [
       {
         name: situation.persons.applicant,
-        papers: papers.filter((p) => p.owner !== 'co_applicant'),
+        papers: papers.filter((p) => !isAnothers(p)),
       },
       { name: coApplicant, papers: papers.filter((p) => p.owner === 'co_applicant') },
     ],

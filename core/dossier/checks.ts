@@ -25,6 +25,7 @@ import {
   counting,
   counts,
   fieldOf,
+  isAnothers,
   splitReference,
   usable,
   usableText,
@@ -234,7 +235,7 @@ function nearMean(check: Check & { kind: 'near_mean' }, papers: readonly Paper[]
   const stated = moneyAt(papers, check.value)
   const [type, field] = splitReference(check.mean)
   const slips = counting(papers, type)
-    .filter((p) => p.owner !== 'co_applicant')
+    .filter((p) => !isAnothers(p))
     .flatMap((paper) => {
       const amount = amountOf(paper, field)
       return amount ? [{ paper, amount }] : []
@@ -297,7 +298,7 @@ function reachesAccount(check: Check & { kind: 'reaches_account' }, { papers, ty
   const lacking: { amount: Money; paper: string }[] = []
   const documents: string[] = []
   let seen = 0
-  for (const slip of counting(papers, slipType).filter((p) => p.owner !== 'co_applicant')) {
+  for (const slip of counting(papers, slipType).filter((p) => !isAnothers(p))) {
     const [amount, date] = [amountOf(slip, amountField), usableText(slip, dateField)]
     if (!amount || !date) continue
     const covering = statements.find((s) => s.start <= date && date <= s.end)

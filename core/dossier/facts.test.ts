@@ -179,7 +179,7 @@ test('a paper that is a stranger’s by a name still asked about accuses nobody;
     )
     return assignOwners(
       [form, { ...card, fields }],
-      { applicant: 'Bjørn Skarsen', coApplicant: null },
+      { applicant: 'Bjørn Skarsen', coApplicant: null, named: {} },
       starterTypes,
     )
   }

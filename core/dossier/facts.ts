@@ -2,7 +2,7 @@ import { type Answer, type Standing, standingOf } from '../answers/index.ts'
 import type { Fact, Program } from '../program/index.ts'
 import { plain, type Value } from '../model/index.ts'
 import { type Agreement, comparerOf, same, WEAK } from '../matching/index.ts'
-import { counts, fieldOf, splitReference, TAKES_PART, type Paper } from './paper.ts'
+import { counts, fieldOf, isAnothers, splitReference, TAKES_PART, type Paper } from './paper.ts'
 
 /** One value of a fact, where it stands and how it lies to the fact's value. */
 export interface Evidence extends Agreement {
@@ -106,14 +106,12 @@ function judgeFact(
 
 function collect(fact: Fact, papers: readonly Paper[]) {
   // Where two people apply, a paper that does not say whose it is may be the other's: it accuses nobody.
-  const two = papers.some((p) => p.owner === 'co_applicant')
+  const two = papers.some(isAnothers)
   const unowned = (p: Paper) => two && fact.person === 'applicant' && p.owner === 'nobody'
   return fact.fields.flatMap((reference) => {
     const [type, field] = splitReference(reference)
     return papers
-      .filter(
-        (p) => p.type === type && counts(p) && !(fact.person === 'applicant' && p.owner === 'co_applicant'),
-      )
+      .filter((p) => p.type === type && counts(p) && !(fact.person === 'applicant' && isAnothers(p)))
       .flatMap((p) => {
         const value = fieldOf(p, field)
         return value && value.value !== null && value.confidence >= TAKES_PART

@@ -8,6 +8,7 @@ export {
   counting,
   counts,
   fieldOf,
+  isAnothers,
   splitReference,
   usable,
   usableText,

@@ -8,6 +8,8 @@ import { counts, fieldOf, splitReference, usableText, valueIn, type Owner, type 
 export interface Persons {
   applicant: string | null
   coApplicant: string | null
+  /** Others whom papers are asked of, by the value that names them; null where it says nobody. */
+  named: Readonly<Record<string, string | null>>
 }
 
 /** So many papers of one name speak for who applies where the form itself was not read. */
@@ -67,7 +69,14 @@ export function personsOf(papers: readonly Paper[], program: Program, applicant:
     const value = reference ? valueIn(papers, reference)?.value : null
     return typeof value === 'string' ? value : null
   }
-  return { applicant, coApplicant: name(program.persons.coApplicant) }
+  const asked = program.requirements.flatMap((r) =>
+    r.ways.flatMap((w) => w.needs.flatMap((n) => (n.whose === 'named' && n.namedBy ? [n.namedBy] : []))),
+  )
+  return {
+    applicant,
+    coApplicant: name(program.persons.coApplicant),
+    named: Object.fromEntries(asked.map((reference) => [reference, name(reference)])),
+  }
 }
 
 /** Says of each paper whose it is, from the name that its type gives it. */
@@ -87,11 +96,12 @@ function ownerOf(paper: Paper, persons: Persons, type: DocumentType): Owner {
   const name = type.person ? usableText(paper, type.person) : null
   if (!name) return 'nobody'
   const sure = fieldOf(paper, type.person!)!.confidence
-  const is = (person: string | null) =>
+  const kind = type.fields.find((f) => f.name === type.person)?.kind === 'org' ? 'org' : 'name'
+  const is = (person: string | null, compare = comparers.name) =>
     person !== null &&
-    comparers.name({ value: name, confidence: sure }, { value: person, confidence: 1 }).relation !==
-      'different'
+    compare({ value: name, confidence: sure }, { value: person, confidence: 1 }).relation !== 'different'
   if (is(persons.applicant)) return 'applicant'
   if (is(persons.coApplicant)) return 'co_applicant'
-  return 'other'
+  const named = Object.entries(persons.named).find(([, person]) => is(person, comparers[kind]))
+  return named ? `named:${named[0]}` : 'other'
 }

@@ -1,6 +1,6 @@
 import type { Program } from '../program/index.ts'
 import { addDays, addMonths } from '../text/index.ts'
-import { counting, fieldOf, usableText, type Paper } from './paper.ts'
+import { counting, fieldOf, isAnothers, usableText, type Paper } from './paper.ts'
 
 /** A stretch of days that a paper covers. */
 export interface Span {
@@ -44,7 +44,7 @@ export function timeLineOf(program: Program, papers: readonly Paper[], asOf: str
     return lanes.get(type)!
   }
   for (const { type, covers, months, fresh } of needs) {
-    const there = counting(papers, type).filter((p) => p.owner !== 'co_applicant')
+    const there = counting(papers, type).filter((p) => !isAnothers(p))
     if (covers)
       for (const paper of there) {
         const [start, end] = [usableText(paper, covers.from), usableText(paper, covers.to)]

@@ -109,5 +109,5 @@ export const PASSES: readonly Pass[] = [
 export const runPasses = (papers: readonly Paper[], context: PassContext): PackageState =>
   PASSES.reduce<PackageState>((state, pass) => ({ ...state, ...pass.run(state, context) }), {
     papers,
-    persons: { applicant: null, coApplicant: null },
+    persons: { applicant: null, coApplicant: null, named: {} },
   })

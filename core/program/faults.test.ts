@@ -97,6 +97,22 @@ test.each<[string, (p: Program) => void, string]>([
     'same paper',
   ],
   [
+    'a paper of somebody whom nothing names',
+    (p) => {
+      p.requirements[0].ways[0].needs[0].whose = 'named'
+    },
+    'choose the value that says whose it is to be',
+  ],
+  [
+    'a paper of somebody named by an amount',
+    (p) => {
+      const [need] = p.requirements[0].ways[0].needs
+      need.whose = 'named'
+      need.namedBy = 'loan_application.loan_amount'
+    },
+    'a firm’s name is needed',
+  ],
+  [
     'amounts beside names',
     (p) => {
       p.facts.find((f) => f.id === 'hull_number')!.fields.push('purchase_quote.total_price')

@@ -195,6 +195,10 @@ function needFaults(need: Need, program: Program, at: Place): void {
   if (need.whose !== 'anyone' && !type.person) at.fault(`nothing on “${type.title}” says whose it is`)
   if (need.whose === 'each_person' && !program.persons.coApplicant)
     at.fault('this program names no second person, so no paper can be asked of each')
+  if (need.whose === 'named') {
+    if (need.namedBy === undefined) at.fault('choose the value that says whose it is to be')
+    else at.reference(need.namedBy, ['name', 'org'])
+  }
   for (const name of need.filled) at.field(need.type, name)
   const days = [
     need.from,

@@ -193,8 +193,13 @@ export type Condition = z.infer<typeof conditionSchema>
 /** One kind of paper that a requirement asks for, and what makes such a paper good. */
 export const needSchema = z.object({
   type: id,
-  /** Whose papers count: the applicant's, one for each person, or anybody's of the household. */
-  whose: z.enum(['applicant', 'each_person', 'anyone']).default('anyone'),
+  /**
+   * Whose papers count: the applicant's, one for each person, those of whom another paper names (a guarantor,
+   * a firm), or anybody's of the household.
+   */
+  whose: z.enum(['applicant', 'each_person', 'named', 'anyone']).default('anyone'),
+  /** The value that names them, where another paper does; where that says nobody, nothing is asked for. */
+  namedBy: reference.optional(),
   /**
    * One for everybody listed in a table of another paper whose number in a column is at least so much;
    * `field` names the person here.

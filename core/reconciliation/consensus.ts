@@ -17,7 +17,7 @@ import type { Fact, Program } from '../program/index.ts'
 import { kindReaders } from '../extraction/index.ts'
 import type { FilledField } from '../answers/index.ts'
 import { brokenOff, type Comparer, comparerOf, mostAlike, nearMiss, wordMore } from '../matching/index.ts'
-import { counts, type Paper, splitReference } from '../dossier/index.ts'
+import { counts, isAnothers, type Paper, splitReference } from '../dossier/index.ts'
 
 /** Papers that must say the same before they speak for what another paper says. */
 const WITNESSES = 2
@@ -63,9 +63,7 @@ function echoesOf(
   const places = fact.fields.flatMap((reference) => {
     const [type, name] = splitReference(reference)
     return papers
-      .filter(
-        (p) => p.type === type && counts(p) && !(fact.person === 'applicant' && p.owner === 'co_applicant'),
-      )
+      .filter((p) => p.type === type && counts(p) && !(fact.person === 'applicant' && isAnothers(p)))
       .flatMap((paper) => {
         const field = paper.fields.find((f) => f.name === name)
         return field

@@ -17,6 +17,7 @@ export const checklist: Sentences<ChecklistMessages> = {
   'requirement.not_asked_for': () => 'Not asked for in this case',
   'requirement.not_known_yet': ({ field }) =>
     `Not known yet whether it is asked for: the ${fieldWords(field)} was not read`,
+  'requirement.nobody_named': () => 'Nobody is named whose it would be',
   'requirement.none_there': ({ type }) => `No ${typeTitle(type)} is there`,
   'requirement.none_of_applicant': ({ type }) => `No ${typeTitle(type)} of the applicant is there`,
   'requirement.none_of_persons': ({ type, persons }) =>

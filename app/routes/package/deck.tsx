@@ -2,7 +2,7 @@ import { inWords } from '../../../wording/index.ts'
 import { clsx } from 'clsx'
 import { Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { Await, Link } from 'react-router'
-import type { RegisterSide } from '../../../core/dossier/index.ts'
+import { isAnothers, type RegisterSide } from '../../../core/dossier/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { database } from '../../../server/database/connection.ts'
 import { programAt } from '../../../server/configuration/programs.ts'
@@ -323,7 +323,7 @@ function FromRegister({ question, sides }: { question: Question; sides: Record<s
   const key =
     question.about === 'fact' ? question.id.replace('fact:', '') : `${document?.type}.${question.field}`
   // A paper of somebody else says nothing of the applicant, whom the register was asked for.
-  const side = document?.owner === 'co_applicant' || document?.owner === 'other' ? undefined : sides[key]
+  const side = document && (isAnothers(document) || document.owner === 'other') ? undefined : sides[key]
   const fills = side !== undefined && question.about === 'value' && document !== undefined
   const use = () => {
     if (fills && !say.busy) say.typed(document.pages[0], question.field!, plain(side.value), null)

@@ -15,6 +15,8 @@ export interface ChecklistMessages {
   'requirement.waived': { reason: string }
   'requirement.not_asked_for': None
   'requirement.not_known_yet': { field: string }
+  /** The paper that would name somebody names nobody. */
+  'requirement.nobody_named': None
   'requirement.none_there': { type: string }
   'requirement.none_of_applicant': { type: string }
   /** Null where the applicant's name was not read. */
