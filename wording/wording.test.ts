@@ -110,10 +110,25 @@ const sentences: [told: Message, sentence: string][] = [
     'Owners: 60 + 40 is 100',
   ],
   [
+    message('check.several_currencies', { currencies: ['EUR', 'USD'] }),
+    'the amounts are in EUR and USD: they cannot be reckoned together',
+  ],
+  [
+    message('paper.other_currency', {
+      paper: 'Cover note',
+      amount: { amount: '900.00', currency: 'USD' },
+      needed: { amount: '850.00', currency: 'EUR' },
+    }),
+    'Cover note says USD 900.00, in another currency than the EUR 850.00 that are needed',
+  ],
+  [
     message('finding.conflict', { title: 'Hull', values: [{ value: 'A', paper: 'Form' }] }),
     'Hull differs: A (Form)',
   ],
-  [message('finding.limit', { title: 'Turnover', tells: 'lead' }), 'Turnover: the team lead is told'],
+  [
+    message('finding.limit', { title: 'Turnover', tells: 'lead', otherCurrency: null }),
+    'Turnover: the team lead is told',
+  ],
   [message('finding.unknown_pages', { first: 3, last: 3 }), 'Page 3 is of no known type'],
   [message('finding.unknown_pages', { first: 3, last: 5 }), 'Pages 3 to 5 are of no known type'],
   [

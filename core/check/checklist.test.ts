@@ -15,7 +15,7 @@ function item(requirement: string, papers: Paper[], answers: Answer[] = []) {
   const persons = personsOf(papers, workingBoatLoan, 'Ottilie Varnham')
   return judgeChecklist(
     workingBoatLoan,
-    { papers: assignOwners(papers, persons, starterTypes), persons, asOf, titles },
+    { papers: assignOwners(papers, persons, starterTypes), persons, asOf, titles, currency: 'EUR' },
     answers,
   ).find((r) => r.requirement === requirement)!
 }
@@ -270,7 +270,7 @@ test('the other loan asks for its balance', () => {
 const business = (requirement: string, ...papers: Paper[]) =>
   judgeChecklist(
     traderAccount,
-    { papers, persons: { applicant: null, coApplicant: null, named: {} }, asOf, titles },
+    { papers, persons: { applicant: null, coApplicant: null, named: {} }, asOf, titles, currency: 'EUR' },
     [],
   ).find((r) => r.requirement === requirement)!
 const declaration = (...owners: [string, string][]) =>
@@ -350,7 +350,7 @@ describe('any one of several ways', () => {
   const who = (...papers: Paper[]) =>
     judgeChecklist(
       program,
-      { papers, persons: { applicant: null, coApplicant: null, named: {} }, asOf, titles },
+      { papers, persons: { applicant: null, coApplicant: null, named: {} }, asOf, titles, currency: 'EUR' },
       [],
     )[0].status
   const bill = paperOf('bill', 'utility_bill', {})
@@ -390,7 +390,7 @@ describe('a paper of somebody whom another paper names', () => {
   const judged = (papers: Paper[]) => {
     const persons = personsOf(papers, program, 'Ottilie Varnham')
     const owned = assignOwners(papers, persons, starterTypes)
-    const [result] = judgeChecklist(program, { papers: owned, persons, asOf, titles }, [])
+    const [result] = judgeChecklist(program, { papers: owned, persons, asOf, titles, currency: 'EUR' }, [])
     return [result.status, inWords(result.reason), owned.map((p) => p.owner).at(-1)]
   }
   const naming = (name: string | null) =>

@@ -1,4 +1,4 @@
-import { allOf, cents, isMoney, message, type Message } from '../model/index.ts'
+import { allOf, cents, isMoney, message, type Message, sameCurrency } from '../model/index.ts'
 import { type Answer, type Standing, standingOf } from '../answers/index.ts'
 import { addDays, addMonths, daysBetween, monthIndex } from '../text/index.ts'
 import { comparers } from '../matching/index.ts'
@@ -51,6 +51,8 @@ export interface Situation {
   papers: readonly Paper[]
   persons: Persons
   asOf: string
+  /** The lender's currency, ISO 4217: what amounts of the program are in. */
+  currency: string
   /** Titles of types by id, for reasons. */
   titles: ReadonlyMap<string, string>
 }
@@ -140,13 +142,24 @@ const known = (condition: Condition, { papers }: Pick<Situation, 'papers'>): boo
   valueIn(papers, condition.field) !== null ||
   counting(papers, splitReference(condition.field)[0]).length === 0
 
-/** Whether a condition on a value of a paper holds; one on a value that is not there does not. */
-export function holds(condition: Condition, { papers }: Pick<Situation, 'papers'>): boolean {
+/**
+ * Whether a condition on a value of a paper holds; one on a value that is not there does not. An amount in
+ * another currency than the program's is taken for over whatever it says: rather a paper too many is asked
+ * for, or somebody told for nothing, than a limit passed unseen.
+ */
+export function holds(
+  condition: Condition,
+  { papers, currency }: Pick<Situation, 'papers' | 'currency'>,
+): boolean {
   const found = valueIn(papers, condition.field)
   if (!found) return false
   if (condition.rowsOver !== undefined)
     return Array.isArray(found.value) && found.value.length > condition.rowsOver
-  if (condition.over !== undefined) return isMoney(found.value) && cents(found.value) > condition.over * 100
+  if (condition.over !== undefined)
+    return (
+      isMoney(found.value) &&
+      (!sameCurrency(found.value.currency, currency) || cents(found.value) > condition.over * 100)
+    )
   return found.value === condition.is
 }
 
@@ -347,7 +360,10 @@ function tooLow(need: Need, paper: Paper, papers: readonly Paper[]): Message | n
   if (!need.atLeast) return null
   const value = usable(paper, need.atLeast.field)
   const than = valueIn(papers, need.atLeast.than)?.value ?? null
-  if (!isMoney(value) || !isMoney(than) || cents(value) >= cents(than)) return null
+  if (!isMoney(value) || !isMoney(than)) return null
+  if (!sameCurrency(value.currency, than.currency))
+    return message('paper.other_currency', { paper: paper.label, amount: value, needed: than })
+  if (cents(value) >= cents(than)) return null
   return message('paper.too_low', { paper: paper.label, amount: value, needed: than })
 }
 

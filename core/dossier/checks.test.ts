@@ -238,3 +238,29 @@ describe('a table whose columns have other names', () => {
     expect(status('71.00', [plain])).toBe('not_applicable')
   })
 })
+
+describe('amounts in two currencies are never reckoned together in silence', () => {
+  const usd = (amount: string) => ({ amount, currency: 'USD' })
+  const mixed = (loan: { amount: string; currency: string }) =>
+    check('loan_equals_price_less_deposit', [
+      paperOf('form', 'loan_application', {
+        loan_amount: loan,
+        purchase_price: eur('61250.00'),
+        deposit_amount: eur('12500.00'),
+      }),
+    ])
+  test('figures that would add up do not', () => {
+    expect(mixed(eur('48750.00')).status).toBe('passed')
+    const { status, detail } = mixed(usd('48750.00'))
+    expect([status, detail.code]).toEqual(['failed', 'check.several_currencies'])
+  })
+  test('an amount whose currency nobody says is taken for the others’', () =>
+    expect(mixed({ amount: '48750.00', currency: 'XXX' }).status).toBe('passed'))
+  test('slips in dollars bear no income in euros out', () =>
+    expect(
+      check('stated_income_matches_pay', [
+        form('48750.00', '2140.00'),
+        paperOf('slip', 'payslip', { net_pay: usd('2140.55'), pay_date: '2026-01-28' }),
+      ]).status,
+    ).toBe('failed'))
+})

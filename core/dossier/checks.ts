@@ -9,6 +9,9 @@ import {
   type MessageCode,
   type Money,
   type Row,
+  sameCurrency,
+  severalCurrencies,
+  type Value,
 } from '../model/index.ts'
 import { type Answer, standingOf } from '../answers/index.ts'
 import type { Settled } from './facts.ts'
@@ -175,7 +178,46 @@ function judgeOpen(check: Check, given: Given): Outcome {
       }
 }
 
+/** Amounts in two currencies are never reckoned together as if they were one: a person sees it. */
 function judge(check: Check, given: Given): Outcome {
+  const outcome = reckon(check, given)
+  const currencies = reckonedIn(check, outcome, given.papers)
+  return currencies.length > 0
+    ? { ...outcome, status: 'failed', detail: message('check.several_currencies', { currencies }) }
+    : outcome
+}
+
+/** The currencies that a check reckons together, where they are several. */
+function reckonedIn(check: Check, outcome: Outcome, papers: readonly Paper[]): string[] {
+  const references = Object.values(check).filter(
+    (part): part is string => typeof part === 'string' && part.includes('.'),
+  )
+  // Within one paper all that a check names belongs together.
+  const within = papers
+    .filter((paper) => outcome.documents.includes(paper.id))
+    .flatMap((paper) =>
+      severalCurrencies(
+        references.flatMap((reference) => {
+          const [type, name] = splitReference(reference)
+          return type === paper.type ? amountsIn(usable(paper, name)) : []
+        }),
+      ),
+    )
+  if (within.length > 0) return [...new Set(within)]
+  // Statements of two accounts may well be in two currencies, each adding up for itself.
+  return check.kind === 'running_balance' || check.kind === 'joins_up'
+    ? []
+    : severalCurrencies(outcome.terms.map((t) => t.amount))
+}
+
+const amountsIn = (value: Value): Money[] =>
+  isMoney(value)
+    ? [value]
+    : Array.isArray(value)
+      ? value.flatMap((row) => Object.values(row).filter((cell) => isMoney(cell)))
+      : []
+
+function reckon(check: Check, given: Given): Outcome {
   const { papers, asOf } = given
   switch (check.kind) {
     case 'difference':
@@ -408,7 +450,9 @@ function joinsUp(check: Check & { kind: 'joins_up' }, papers: readonly Paper[]):
     if (before.account && next.account && before.account !== next.account) continue
     if (Math.abs(daysBetween(before.end, next.start)) > 1) continue
     pairs++
-    if (cents(before.closing) === cents(next.opening)) continue
+    const { currency } = before.closing
+    if (sameCurrency(currency, next.opening.currency) && cents(before.closing) === cents(next.opening))
+      continue
     breaks.push(
       message('statements.break', {
         before: before.paper.label,
@@ -519,13 +563,14 @@ function columnTotal(check: Check & { kind: 'column_total' }, papers: readonly P
 function atLeast(check: Check & { kind: 'at_least' }, papers: readonly Paper[]): Outcome {
   const than = moneyAt(papers, check.than)
   const [type, field] = splitReference(check.value)
+  const comparable = (amount: Money) => Number(than && sameCurrency(amount.currency, than.amount.currency))
   // Of several papers one that is good is enough, as on the checklist.
   const value = counting(papers, type)
     .flatMap((paper) => {
       const amount = amountOf(paper, field)
       return amount ? [{ paper, amount, field }] : []
     })
-    .sort((a, b) => cents(b.amount) - cents(a.amount))[0]
+    .sort((a, b) => comparable(b.amount) - comparable(a.amount) || cents(b.amount) - cents(a.amount))[0]
   if (!value || !than) return none('check.no_amount')
   const good = cents(value.amount) >= cents(than.amount)
   return {

@@ -17,6 +17,7 @@ const nothing = {
   checks: [],
   checklist: [],
   program: workingBoatLoan,
+  currency: 'EUR',
 }
 
 test('nothing wrong, nothing found', () => expect(gatherFindings(nothing)).toEqual([]))
@@ -109,12 +110,16 @@ test('an accepted failed check is no finding any more', () => {
   ).toEqual([])
 })
 test('what is over a limit tells the lead', () => {
-  const form = (turnover: string) =>
-    paperOf('form', 'account_application', { expected_monthly_turnover: eur(turnover) })
-  const messages = (turnover: string) =>
-    gatherFindings({ ...nothing, program: traderAccount, papers: [form(turnover)] }).map((f) =>
+  const form = (turnover: string, currency = 'EUR') =>
+    paperOf('form', 'account_application', { expected_monthly_turnover: { amount: turnover, currency } })
+  const messages = (turnover: string, currency?: string) =>
+    gatherFindings({ ...nothing, program: traderAccount, papers: [form(turnover, currency)] }).map((f) =>
       inWords(f.message),
     )
+  // Nobody knows what it would be in the limit's currency: the lead looks.
+  expect(messages('900.00', 'USD')).toEqual([
+    'Expected monthly turnover over 150,000, or not: USD 900.00 is in another currency: the team lead is told',
+  ])
   expect(messages('150000.00')).toEqual([])
   expect(messages('150000.01')).toEqual(['Expected monthly turnover over 150,000: the team lead is told'])
 })

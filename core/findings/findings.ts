@@ -1,4 +1,4 @@
-import { message, type Page, plain } from '../model/index.ts'
+import { isMoney, message, type Money, type Page, plain, sameCurrency } from '../model/index.ts'
 import { holds, type RequirementResult, type Status } from '../check/index.ts'
 import {
   accepted,
@@ -7,8 +7,9 @@ import {
   type FactResult,
   type Paper,
   splitReference,
+  valueIn,
 } from '../dossier/index.ts'
-import type { Program } from '../program/index.ts'
+import type { Condition, Program } from '../program/index.ts'
 import type { Finding } from './finding.ts'
 
 const BY_STATUS: Partial<Record<Status, Finding['kind']>> = {
@@ -39,6 +40,8 @@ interface Judged {
   checks: readonly CheckResult[]
   checklist: readonly RequirementResult[]
   program: Program
+  /** The lender's, ISO 4217. */
+  currency: string
 }
 
 /** Everything a person must see of a judged package, what blocks it first. */
@@ -120,8 +123,18 @@ const limitFindings = (given: Judged): Finding[] =>
       documents: given.papers
         .filter((p) => counts(p) && p.type === splitReference(limit.when.field)[0])
         .map((p) => p.id),
-      message: message('finding.limit', { title: limit.title, tells: limit.tells }),
+      message: message('finding.limit', {
+        title: limit.title,
+        tells: limit.tells,
+        otherCurrency: otherCurrency(limit.when, given),
+      }),
     }))
+
+/** The amount that a limit is on, where it is in another currency than the limit. */
+function otherCurrency({ field, over }: Condition, { papers, currency }: Judged): Money | null {
+  const value = over === undefined ? null : (valueIn(papers, field)?.value ?? null)
+  return isMoney(value) && !sameCurrency(value.currency, currency) ? value : null
+}
 
 /** @param told papers that a requirement already says pages are lacking of */
 function paperFindings(paper: Paper, labels: Labels, told: ReadonlySet<string>): Finding[] {

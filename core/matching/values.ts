@@ -1,4 +1,4 @@
-import { cents, fromCents, isMoney, message, plain, type Value } from '../model/index.ts'
+import { cents, fromCents, isMoney, sameCurrency, message, plain, type Value } from '../model/index.ts'
 import { fold, squeeze } from '../text/index.ts'
 import { type Agreement, different, same, variant, type Comparer } from './agreement.ts'
 import { isConfusion } from './confusions.ts'
@@ -32,7 +32,8 @@ export const compareDates: Comparer = (a, b) => {
 
 export const compareMoney: Comparer = (a, b) => {
   if (!isMoney(a.value) || !isMoney(b.value)) return different(message('agreement.no_amount'))
-  if (a.value.currency !== b.value.currency) return different(message('agreement.another_currency'))
+  if (!sameCurrency(a.value.currency, b.value.currency))
+    return different(message('agreement.another_currency'))
   const apart = Math.abs(cents(a.value) - cents(b.value))
   if (apart === 0) return same
   // A form filled in by hand leaves the cents away.

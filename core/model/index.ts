@@ -23,6 +23,8 @@ export {
   fromCents,
   groupThousands,
   isMoney,
+  sameCurrency,
+  severalCurrencies,
   plain,
   type Money,
   type Row,

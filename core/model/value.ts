@@ -1,4 +1,4 @@
-import { minorDigits } from '../locale/index.ts'
+import { minorDigits, NO_CURRENCY } from '../locale/index.ts'
 
 /** An amount as a decimal string with the places that its currency has, two most often, and its ISO 4217 currency. */
 export interface Money {
@@ -25,6 +25,19 @@ export const isMoney = (value: unknown): value is Money =>
  */
 export const cents = ({ amount, currency }: Money): number =>
   Math.round(Number(amount) * 10 ** minorDigits(currency))
+
+/**
+ * Whether amounts can be added up or held against one another. Where nobody says a currency, it is taken for
+ * the other's: that it was not said is asked about where the amount was read.
+ */
+export const sameCurrency = (a: string, b: string): boolean =>
+  a === b || a === NO_CURRENCY || b === NO_CURRENCY
+
+/** The currencies of amounts, where they are several. */
+export function severalCurrencies(amounts: readonly Money[]): string[] {
+  const all = [...new Set(amounts.map((a) => a.currency))].filter((c) => c !== NO_CURRENCY)
+  return all.length > 1 ? all.sort() : []
+}
 
 /** The amount of so many of a currency's smallest units. */
 export function fromCents(sum: number, currency: string): Money {

@@ -73,8 +73,9 @@ export function assess(
   const documents = papers as Document[]
   const facts = judgeFacts(documents, program, answers)
   const checks = judgeChecks(documents, { program, types, answers, asOf })
+  const { currency } = situation.lender
   const titles = new Map([...typesById].map(([id, t]) => [id, t.title]))
-  const checklist = judgeChecklist(program, { papers: documents, persons, asOf, titles }, answers)
+  const checklist = judgeChecklist(program, { papers: documents, persons, asOf, titles, currency }, answers)
   const findings = gatherFindings({
     files: situation.files,
     pages: situation.pages,
@@ -83,6 +84,7 @@ export function assess(
     checks,
     checklist,
     program,
+    currency,
   })
   const deck = dealDeck({ documents, facts, checks, checklist, program, types: deckTypes(types) })
   return { form: ASSESSMENT_FORM, documents, persons, facts, checks, checklist, findings, deck }

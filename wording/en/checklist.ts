@@ -1,4 +1,4 @@
-import type { Age, ChecklistMessages } from '../../core/model/index.ts'
+import { type Age, type ChecklistMessages, plain } from '../../core/model/index.ts'
 import { dayName, monthName } from '../../core/text/index.ts'
 import type { Sentences } from '../sentences.ts'
 import { capital, fieldWords, figures, list } from './words.ts'
@@ -33,6 +33,8 @@ export const checklist: Sentences<ChecklistMessages> = {
   'paper.dated_later': ({ paper, day }) => `${paper} is dated ${dayName(day)}, after the day of checking`,
   'paper.too_old': ({ paper, day, age, allowed }) =>
     `${paper} is of ${dayName(day)}, ${age} days old; at most ${inWords(allowed)} allowed`,
+  'paper.other_currency': ({ paper, amount, needed }) =>
+    `${paper} says ${plain(amount)}, in another currency than the ${plain(needed)} that are needed`,
   'paper.too_low': ({ paper, amount, needed }) =>
     `${paper}: ${figures(amount)} is less than the ${figures(needed)} needed`,
   'paper.good': ({ paper, until, open, signatureOpen }) => {

@@ -1,12 +1,14 @@
 import type { CheckMessages } from '../../core/model/index.ts'
 import type { Sentences } from '../sentences.ts'
-import { figures } from './words.ts'
+import { figures, list } from './words.ts'
 
 const less = ({ total, minus, is }: CheckMessages['difference.agrees']): string =>
   `${figures(total)} less ${figures(minus)} is ${figures(is)}`
 
 export const checks: Sentences<CheckMessages> = {
   'check.waits_for_answer': ({ otherwise }, say) => `Waits for an answer about a value: ${say(otherwise)}`,
+  'check.several_currencies': ({ currencies }) =>
+    `the amounts are in ${list(currencies)}: they cannot be reckoned together`,
   'check.no_amount': () => 'one of the amounts is not there',
   'check.no_roles': () => 'the columns of its table are not said to be amounts',
   'check.no_pay_day_covered': () => 'no statement covers a pay day',

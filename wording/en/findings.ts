@@ -7,7 +7,8 @@ export const findings: Sentences<FindingMessages> = {
   'finding.conflict': ({ title, values }) =>
     `${title} differs: ${values.map(({ value, paper }) => `${plain(value)} (${paper})`).join('; ')}`,
   'finding.check': ({ title, detail }, say) => `${title}: ${say(detail)}`,
-  'finding.limit': ({ title, tells }) => `${title}: the ${tells === 'lead' ? 'team lead' : tells} is told`,
+  'finding.limit': ({ title, tells, otherCurrency }) =>
+    `${title}${otherCurrency ? `, or not: ${plain(otherCurrency)} is in another currency` : ''}: the ${tells === 'lead' ? 'team lead' : tells} is told`,
   'finding.copy': ({ paper, page, of }) => `${paper} on page ${page} is a copy of ${of}`,
   'finding.superseded': ({ paper, page, by }) => `${paper} on page ${page} is an older version; ${by} counts`,
   'finding.unknown_pages': (pages) =>

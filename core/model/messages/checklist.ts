@@ -31,6 +31,7 @@ export interface ChecklistMessages {
   'paper.not_dated': { paper: string }
   'paper.dated_later': { paper: string; day: string }
   'paper.too_old': { paper: string; day: string; age: number; allowed: Age }
+  'paper.other_currency': { paper: string; amount: Money; needed: Money }
   'paper.too_low': { paper: string; amount: Money; needed: Money }
   /** `open` names the fields that are still asked about. */
   'paper.good': { paper: string; until: string | null; open: string[]; signatureOpen: boolean }

@@ -4,6 +4,8 @@ import type { Inner, None } from './parameters.ts'
 /** What a check over several papers found. Days are ISO, `paper` is what a person calls a paper. */
 export interface CheckMessages {
   'check.waits_for_answer': { otherwise: Inner }
+  /** ISO 4217. */
+  'check.several_currencies': { currencies: string[] }
   'check.no_amount': None
   'check.no_roles': None
   'check.no_pay_day_covered': None

@@ -1,4 +1,4 @@
-import type { Value } from '../value.ts'
+import type { Money, Value } from '../value.ts'
 import type { Inner, None } from './parameters.ts'
 
 /** What a person must see of a package. `title` is a lender's word for a requirement, fact, check or limit. */
@@ -6,7 +6,8 @@ export interface FindingMessages {
   'finding.requirement': { title: string; reason: Inner }
   'finding.conflict': { title: string; values: { value: Value; paper: string }[] }
   'finding.check': { title: string; detail: Inner }
-  'finding.limit': { title: string; tells: string }
+  /** `otherCurrency` is the amount, where it cannot be held against the limit's. */
+  'finding.limit': { title: string; tells: string; otherCurrency: Money | null }
   'finding.copy': { paper: string; page: number; of: string }
   'finding.superseded': { paper: string; page: number; by: string }
   'finding.unknown_pages': { first: number; last: number }
