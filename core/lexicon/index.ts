@@ -7,6 +7,7 @@ import columnFile from './column-words.json' with { type: 'json' }
 import closingFile from './closing-balances.json' with { type: 'json' }
 import legalFormsFile from './legal-forms.json' with { type: 'json' }
 import monthsFile from './months.json' with { type: 'json' }
+import postalCodesFile from './postal-codes.json' with { type: 'json' }
 import questionFormsFile from './question-forms.json' with { type: 'json' }
 import questionMeaningsFile from './question-meanings.json' with { type: 'json' }
 import confusionsFile from './confusions.json' with { type: 'json' }
@@ -119,3 +120,10 @@ export const wordsPattern = (words: readonly string[]): RegExp =>
 /** The same at the end of a text, with a point behind it or none. */
 export const endPattern = (words: readonly string[]): RegExp =>
   new RegExp(`\\b(?:${written(words)})\\.?$`, 'i')
+
+/** Forms of postal codes; `postal-codes.json` says how they are written. */
+export const postalCodes: {
+  readonly anywhere: readonly string[]
+  readonly beforePlace: readonly string[]
+  readonly behindPlace: readonly string[]
+} = postalCodesFile

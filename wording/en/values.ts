@@ -18,6 +18,7 @@ export const values: Sentences<ValueMessages> = {
   'table.does_not_add_up': () => 'its rows do not add up',
   'table.days_either_way': () => 'day and month of its rows may be the other way round',
   'table.days_out_of_order': () => 'its days do not follow one another',
+  'table.column_left_out': () => 'amounts of it stand under a head that is not known',
   'table.cells_unreadable': () => 'some cells could not be read',
   'table.words_spelt_as_other_rows': () => 'other rows of its kind spell some words otherwise',
   'table.words_spelt_as_nearest': () => 'some words are none, and are spelt as the nearest one',

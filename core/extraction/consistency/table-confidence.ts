@@ -58,7 +58,7 @@ export function tableValue({ table, proof }: SelectedTable, field: Field, lackin
     !complete ||
     !ordered ||
     !multiplies(table, field) ||
-    (proof !== true && (table.pointed || table.guessed || table.unexplained.length > 0))
+    (proof !== true && (table.pointed || table.guessed || table.leftOut || table.unexplained.length > 0))
   )
     confidence = Math.min(confidence, 0.55)
   const begins = table.rows.at(0)?.place ?? table.head
@@ -80,7 +80,9 @@ export function tableValue({ table, proof }: SelectedTable, field: Field, lackin
                 ? message('table.days_either_way')
                 : complete && !ordered
                   ? message('table.days_out_of_order')
-                  : message('table.cells_unreadable')
+                  : table.leftOut
+                    ? message('table.column_left_out')
+                    : message('table.cells_unreadable')
         : null,
     repaired: table.repaired,
     page: begins?.page ?? null,

@@ -33,3 +33,22 @@ test('a line with a label of its own is its label’s', () => {
   ]
   expect(statement.sort((a, b) => b.score - a.score)[0].value).toBe('60 Kelp Terrace, Gannet Bay SK7 1AB')
 })
+
+test('under an address whose postal code nobody knows, a value with a label of its own is not its rest', () => {
+  expect(
+    read([
+      'Service address | 14 Net Loft Street, Skagn',
+      'Customer: | Bram Teasdale',
+      'Bill date: | 04/03/2026',
+    ]),
+  ).toContain('Net Loft')
+  const form = (lines: string[]) =>
+    [
+      ...generateCandidates([pageOf(lines)], typeById(starterTypes, 'bank_statement')).get('holder_address')!,
+    ].sort((a, b) => b.score - a.score)[0]?.value
+  expect(form(['Address: | 14 Storgatan, Norrvik', 'Account holder: | Piers Tulloch'])).toBe(
+    '14 Storgatan, Norrvik',
+  )
+  // A label that its column broke in two has its second line beside the second line of the address.
+  expect(form(['Home | 14 Storgatan', 'address: | 972 38 Norrvik'])).toContain('Norrvik')
+})

@@ -1,4 +1,4 @@
-import { isPageNumber, linesOf, type Segment } from '../../layout/index.ts'
+import { isPageNumber, type Line, linesOf, type Segment } from '../../layout/index.ts'
 import { type Box, overlap, type Page, type Word } from '../../model/index.ts'
 import { hasPostcode } from '../parsers/words.ts'
 import { ends } from './find-labels.ts'
@@ -216,9 +216,45 @@ function captioned(label: LabelHit, labels: LabelsByLine): Region | null {
  */
 const LEADING = 1.25
 
+/** How well what stands before a line's value must say a label, for the value to be that label's. */
+const SURE_LABEL = 0.8
+
+/**
+ * Whether a segment further down in the column of values has a label of its own beside it, so that it goes on
+ * with nothing: "Employer:" beside what stands under an address. A label that its column broke in two is one,
+ * and its second line begins nothing.
+ */
+function hasOwnLabel(
+  region: Region,
+  line: Line,
+  index: number,
+  segment: Segment,
+  labels: LabelsByLine,
+): boolean {
+  if (region.relation !== 'right') return false
+  const beside = (l: Line, s: Segment | undefined) => {
+    const at = s ? l.segments.indexOf(s) : l.segments.findIndex((o) => o.words.includes(region.words[0]))
+    return at > 0 ? l.segments[at - 1] : undefined
+  }
+  const own = beside(linesOf(region.page)[region.line], undefined)
+  const theirs = beside(line, segment)
+  if (!own || !theirs || Math.abs(own.box[0] - theirs.box[0]) > SAME_EDGE) return false
+  if (/:$/.test(own.text)) return /:$/.test(theirs.text)
+  const goesOn = (labels.get(region.line) ?? []).some((l) => l.segment === own && (l.lastLine ?? 0) >= index)
+  return (
+    !goesOn &&
+    (labels.get(index) ?? []).some(
+      (l) => l.segment === theirs && l.alone && ends(l) && l.similarity >= SURE_LABEL,
+    )
+  )
+}
+
+/** Labels whose left edges are as near as this, as a share of the page's width, stand in one column. */
+const SAME_EDGE = 0.012
+
 /**
  * The segments that continue a region downwards in the same column, as an address does; ends at a label, a
- * gap or a shift.
+ * value that has its own label, a gap or a shift.
  */
 export function continuing(region: Region, labels: LabelsByLine, most: number): Segment[] {
   const lines = linesOf(region.page)
@@ -244,6 +280,7 @@ export function continuing(region: Region, labels: LabelsByLine, most: number): 
       (labels.get(i) ?? []).some((l) => ends(l) && segment.words.includes(l.lineOf.words[l.from]))
     )
       break
+    if (hasOwnLabel(region, line, i, segment, labels)) break
     found.push(segment)
     before = line
   }

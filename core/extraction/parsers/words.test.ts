@@ -31,6 +31,16 @@ test.each([
 ])('%s looks like an address: %d', (text, fit) => expect(addressLikeness(text)).toBe(fit))
 test('postal codes of several lands', () =>
   expect(['SK4 2QD', '29200 Brest', 'Saltholm'].map(hasPostcode)).toEqual([true, true, false]))
+test.each([
+  ['Seestrasse 12, 8002 Zollikon', true],
+  ['Storgatan 14, 972 38 Norrvik', true],
+  ['Flat 6B, Lake View, Chennai 600020', true],
+  ['Keizersgracht 4, 1015 CX Amsterdam', true],
+  ['ul. Polna 3, 00-625 Warszawa', true],
+  ['18 Elm Ave, Ottawa ON K1A 0B1', true],
+  ['4391 Calle del Norte', false],
+  ['Flat 2, Mill Lane', false],
+])('codes of all countries: %s, %s', (text, has) => expect(hasPostcode(text)).toBe(has))
 
 const name = (text: string) => readNames(pageOf([text]).words)[0]?.value
 test.each([

@@ -8,6 +8,7 @@ import {
   organisations,
   streetForms,
   wordsPattern,
+  postalCodes,
 } from '../../lexicon/index.ts'
 import { fold } from '../../text/index.ts'
 import { rawOf, type WordsReader } from './reading.ts'
@@ -230,7 +231,14 @@ export const readTexts: WordsReader = (words) => {
 }
 
 const STREET = wordsPattern(streetForms)
-const POSTCODE = /\b(?:[a-z]{1,2}\d{1,2}[a-z]?\s?\d[a-z]{2}|\d{5}|[a-z]{1,3}-?\d{3,5})\b/
+
+/** A pattern of forms of postal codes, in folded words. */
+const formsOf = (forms: readonly string[]): string =>
+  `(?:${forms.map((form) => form.replaceAll('A', '[a-z]').replaceAll('9', '\\d').replaceAll(' ', '\\s?')).join('|')})`
+// "1200 Main Street" begins with a house; behind a comma four figures before a word are a place's.
+const POSTCODE = new RegExp(
+  `\\b${formsOf(postalCodes.anywhere)}\\b|,\\s*${formsOf(postalCodes.beforePlace)}\\s+[a-z]{3}|[a-z]{3},?\\s+${formsOf(postalCodes.behindPlace)}$`,
+)
 
 /** Whether a text carries a postal code, which ends an address on most papers. */
 export const hasPostcode = (text: string): boolean => POSTCODE.test(fold(text))

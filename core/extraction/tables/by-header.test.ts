@@ -5,11 +5,22 @@ import { pageOf } from '../../testing/page-of.ts'
 import { readTableByContent } from './by-content.ts'
 import { fillYears, readTableByHeader } from './by-header.ts'
 import { typeById } from '../../program/document-type.ts'
+import { documentTypeSchema, type Field } from '../../program/schema.ts'
 
 const field = (type: string, name: string) =>
   typeById(starterTypes, type).fields.find((f) => f.name === name)!
 const transactions = field('bank_statement', 'transactions')
 const goods = field('purchase_quote', 'lines')
+/** A table of its own columns. */
+const fieldOf = (table: { columns: object[] }): Field =>
+  documentTypeSchema.parse({
+    id: 'made',
+    title: 'Made',
+    short: 'Made',
+    pages: { min: 1, max: 1 },
+    titles: ['made'],
+    fields: [{ name: 'rows', title: 'Rows', kind: 'table', ...table }],
+  }).fields[0]
 const eur = (amount: string) => ({ amount, currency: 'EUR' })
 const at = [0.08, 0.22, 0.6, 0.8]
 
@@ -368,4 +379,56 @@ test('a balance between its head and its first row is noted, what is left of a b
     read('x | Balnce bght fwd | x | 1,828.81'),
     read('~ | Card pymnt | x | x'),
   ]).toEqual([false, true, true, false])
+})
+
+describe('a table with a column of its own for each way', () => {
+  const ledger = fieldOf({
+    columns: [
+      { name: 'day', kind: 'date', role: 'date', labels: ['Date'] },
+      { name: 'what', kind: 'text', role: 'description', labels: ['Particulars'] },
+      { name: 'out', kind: 'money', labels: ['Withdrawals'], optional: true },
+      { name: 'in', kind: 'money', labels: ['Deposits'], optional: true },
+    ],
+  })
+  const rowsUnder = (head: string) =>
+    readTableByHeader(
+      [
+        pageOf([head, '02/02/2026 | Card payment | 104.96 | -', '28/02/2026 | Salary | - | 500.00'], {
+          at: [0.08, 0.22, 0.6, 0.8],
+        }),
+      ],
+      ledger,
+    )!
+  const read = [
+    { day: '2026-02-02', what: 'Card payment', out: eur('104.96'), in: null },
+    { day: '2026-02-28', what: 'Salary', out: null, in: eur('500.00') },
+  ]
+
+  test('amounts are as printed: what they mean is in the column’s name', () =>
+    expect(cellsOf(rowsUnder('Date | Particulars | Withdrawals | Deposits'))).toEqual(read))
+  test('heads that say the way in other words are those columns’', () =>
+    expect(cellsOf(rowsUnder('Date | Particulars | Money out | Paid in'))).toEqual(read))
+  test('amounts under a head that nobody knows are told: a column of them is left out', () => {
+    expect(rowsUnder('Date | Particulars | Withdrawals | Plovers').leftOut).toBe(true)
+    expect(rowsUnder('Date | Particulars | Withdrawals | Deposits').leftOut).toBe(false)
+  })
+})
+
+test('a line over this table’s own amounts that says what they are heads another one', () => {
+  const earnings = fieldOf({
+    columns: [
+      { name: 'item', kind: 'text', role: 'description', labels: ['Earnings'] },
+      { name: 'amount', kind: 'money', role: 'amount', labels: ['Amount'] },
+    ],
+  })
+  const lines = [
+    'Earnings | Amount',
+    'Basic | 1,574.79',
+    'Housing | 819.04',
+    'Deductions | Amount',
+    'Tax | 310.23',
+  ]
+  expect(
+    cellsOf(readTableByHeader([pageOf(lines, { at: [0.08, 0.6] })], earnings)!).map((row) => row.item),
+  ).toEqual(['Basic', 'Housing'])
 })

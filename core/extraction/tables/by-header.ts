@@ -16,7 +16,7 @@ import { type Column, type Field, tableColumns } from '../../program/index.ts'
 import { isDay, readDates } from '../parsers/date.ts'
 import { plainNumber } from '../parsers/id.ts'
 import { isWeak } from '../parsers/reading.ts'
-import { parseMoney } from '../parsers/money.ts'
+import { isAmount, parseMoney } from '../parsers/money.ts'
 import { repairTable } from './repair.ts'
 import { rowDate } from './row-date.ts'
 import { closingBalances, sumRows, wordsPattern } from '../../lexicon/index.ts'
@@ -147,10 +147,11 @@ class RowReader {
       const line = this.lines[i]
       if (this.last && this.started && this.isFarBelow(line, this.last)) return false
       if (!this.date && this.isSum(line)) return true
-      if (this.started && headsAnother(line, this.head.text, this.field)) return true
+      if (this.started && headsAnother(line, this.head, this.field)) return true
       const said = this.cellsIn(line)
       const begins = this.beginsRow(said, i === from)
       this.noteOtherLine(said, begins)
+      if (begins || this.started) this.table.leftOut ||= this.leavesOut(said.cells)
       const plain = said.plain
       if (this.field.never.some((words) => plain.includes(fold(words)))) {
         // What a person said is no row of this table.
@@ -221,6 +222,15 @@ class RowReader {
   private isBooking({ plain, row }: LineCells): boolean {
     const amount = tableColumns(this.field).amount
     return centsIn(row, amount) !== null && !/balance|total|forward/.test(plain)
+  }
+
+  /** Whether an amount stands under a head that is no column's, while a column of amounts has no head at all. */
+  private leavesOut(cells: Cells): boolean {
+    const { columns } = this.head
+    return (
+      this.field.columns.some((c) => c.kind === 'money' && !columns.some((o) => o.column === c)) &&
+      [...cells.texts].some(([index, words]) => columns[index].column === null && isAmount(figures(words)))
+    )
   }
 
   private takeRow({ line, cells, row, pointed }: LineCells): void {

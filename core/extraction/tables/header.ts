@@ -1,6 +1,7 @@
 import { boxAround, type Page } from '../../model/index.ts'
 import { type Line, linesOf } from '../../layout/index.ts'
 import { isCurrency } from '../../locale/index.ts'
+import { columnWords } from '../../lexicon/index.ts'
 import { memoize, nearlyWord, tokens } from '../../text/index.ts'
 import type { Column, Field } from '../../program/index.ts'
 
@@ -12,41 +13,15 @@ export interface HeaderColumn {
   right: number
   /** -1 where amounts under it leave the account. */
   sign: 1 | -1 | 0
+  /** Its words, folded. */
+  said: readonly string[]
 }
 
-const OUTGOING = new Set([
-  'debit',
-  'debits',
-  'moneyout',
-  'paidout',
-  'out',
-  'withdrawals',
-  'withdrawn',
-  'withdrawal',
-  'spent',
-  'sorties',
-  'debito',
-  'cargo',
-  'debe',
-  'payments',
-  'charges',
-])
-const INCOMING = new Set([
-  'credit',
-  'credits',
-  'moneyin',
-  'paidin',
-  'in',
-  'deposits',
-  'deposited',
-  'deposit',
-  'received',
-  'entrees',
-  'credito',
-  'abono',
-  'haber',
-  'receipts',
-])
+/** Words that say which way amounts go, without the gaps between them, as print often has them: "Paidout". */
+const goes = (way: 'out' | 'in'): ReadonlySet<string> =>
+  new Set(columnWords.flatMap((words) => words[way].map((phrase) => tokens(phrase).join(''))))
+const [OUTGOING, INCOMING] = [goes('out'), goes('in')]
+
 /**
  * Where the columns under a table's head part, as fractions of the page, and where its first row begins; null
  * where no head is found.
@@ -102,19 +77,31 @@ export function findHeader(
   return best
 }
 
-/**
- * Whether a line heads another table, as "Deductions | Current | YTD" does under the rows of earnings: words
- * of which two or more are heads of this one's columns, over figures that are not its own.
- * @param own the line that heads this table, which later pages may repeat
- */
-export function headsAnother(line: Line, own: string, field: Field): boolean {
-  if (line.text === own || line.segments.length < 2 || line.words.some((w) => /\d/.test(w.text))) return false
-  const known = headColumns(line, field).flatMap((c) => c.column ?? [])
-  return new Set(known.map((c) => c.name)).size >= 2 && known.some((c) => c.kind === 'money')
-}
-
 /** Where columns begin as near as this on two pages, they are the same one. */
 const AS_NEAR = 0.03
+
+/**
+ * Whether a line heads another table, as "Deductions | Current | YTD" does under the rows of earnings: words
+ * of which two or more are heads of this one's columns, over figures that are not its own. One is enough where
+ * it stands over this table's own amounts, as "Deductions | Amount" does: no row says that in place of one.
+ * @param own the head of this table, which later pages may repeat
+ */
+export function headsAnother(
+  line: Line,
+  own: { text: string; columns: readonly HeaderColumn[] },
+  field: Field,
+): boolean {
+  if (line.text === own.text || line.segments.length < 2 || line.words.some((w) => /\d/.test(w.text)))
+    return false
+  const known = headColumns(line, field).filter((c) => c.column)
+  const amounts = known.filter((c) => c.column!.kind === 'money')
+  return (
+    (amounts.length > 0 && new Set(known.map((c) => c.column!.name)).size >= 2) ||
+    amounts.some((c) =>
+      own.columns.some((o) => o.column === c.column && Math.abs(o.right - c.right) < AS_NEAR),
+    )
+  )
+}
 
 /** The heads of a page; one that could not be read is what it was on the page before. */
 export const asBefore = (columns: HeaderColumn[], before: HeaderColumn[] | null): HeaderColumn[] =>
@@ -138,7 +125,8 @@ const pick = (column: HeaderColumn | undefined): Partial<HeaderColumn> =>
 
 /**
  * What heads the words or the days of the rows may be worded anew, or misread: of the heads that are none of
- * the table's the words have the one with most room, and the days the first.
+ * the table's the words have the one with most room, and the days the first. Amounts that go one way ("Money
+ * out") are those of the column whose own heads say so in other words ("Withdrawals").
  */
 function nameOthers(columns: HeaderColumn[], field: Field): void {
   const take = (kind: Column['kind'], pick: (open: HeaderColumn[]) => HeaderColumn | undefined) => {
@@ -151,6 +139,16 @@ function nameOthers(columns: HeaderColumn[], field: Field): void {
     Math.min(1, ...columns.filter((o) => o.left > c.left).map((o) => o.left)) - c.left
   const [leftmost] = columns.toSorted((a, b) => a.left - b.left)
   take('date', (open) => open.find((c) => c === leftmost))
+  for (const open of columns.filter((c) => !c.column)) {
+    const way = wayIn(open.said)
+    const same = field.columns.find(
+      (c) =>
+        c.kind === 'money' &&
+        (c.role === 'amount' || !columns.some((o) => o.column === c)) &&
+        c.labels.some((label) => wayIn(tokens(label)) === way),
+    )
+    if (way !== 0 && same) Object.assign(open, { column: same, sign: same.role === 'amount' ? way : 0 })
+  }
   take('text', (open) => open.toSorted((a, b) => room(b) - room(a))[0])
 }
 
@@ -205,7 +203,7 @@ function headColumns(line: Line, field: Field): HeaderColumn[] {
           .slice(at, at + length)
           .flat()
           .join(' '),
-      ).find((l) => signOf(l) !== 0 || !columns.some((c) => c.column?.name === l.column.name))
+      ).find((l) => wayOf(l) !== 0 || !columns.some((c) => c.column?.name === l.column.name))
       if (found) break
     }
     const span = words.slice(at, at + (found ? length : 1))
@@ -217,21 +215,31 @@ function headColumns(line: Line, field: Field): HeaderColumn[] {
       last &&
       line.segments.some((s) => s.words.includes(span[0]) && s.box[0] <= last.left) &&
       (!found || /^\(.*\)$/.test(span[0].text))
-    if (goesOn) last.right = box[2]
-    else
+    const said = read.slice(at, at + (found ? length : 1)).flat()
+    if (goesOn) {
+      last.right = box[2]
+      last.said = [...last.said, ...said]
+    } else
       columns.push({
         column: found?.column ?? null,
         left: box[0],
         right: box[2],
-        sign: found?.column.kind === 'money' ? signOf(found) : 0,
+        sign: found ? wayOf(found) : 0,
+        said,
       })
     at += span.length
   }
   return columns
 }
 
-/** Which way amounts go under a head; the currency that it names ("Out EUR") says nothing of that. */
-function signOf({ words }: HeadLabel): 1 | -1 | 0 {
+/**
+ * Which way amounts go under a head; the currency that it names ("Out EUR") says nothing of that. Only what a
+ * type holds as one amount stands in a column for each way: amounts of a column of their own are as printed.
+ */
+const wayOf = ({ column, words }: HeadLabel): 1 | -1 | 0 => (column.role === 'amount' ? wayIn(words) : 0)
+
+/** Which way amounts go by some words; 0 where they say neither. */
+function wayIn(words: readonly string[]): 1 | -1 | 0 {
   const way = words.filter((word) => !isCurrency(word.toUpperCase())).join('')
   return OUTGOING.has(way) ? -1 : INCOMING.has(way) ? 1 : 0
 }

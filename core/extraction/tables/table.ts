@@ -34,6 +34,8 @@ export interface Table {
   wordConfidence: number
   /** Some amount stands without its point, and was given one: sums have to bear it out. */
   pointed: boolean
+  /** Amounts stand under a head that is none of its columns', while one of those has no head. */
+  leftOut: boolean
   /** Known by the shape of its rows alone: it is asked about unless sums bear it out. */
   guessed: boolean
   /** Some amount had no sign of its own and took it from the balances. */
@@ -54,6 +56,7 @@ export const emptyTable = (locale: Locale): Table => ({
   confidence: 1,
   wordConfidence: 1,
   pointed: false,
+  leftOut: false,
   guessed: false,
   repaired: false,
   broughtForward: false,

@@ -20,6 +20,7 @@ export interface ValueMessages {
   'table.does_not_add_up': None
   'table.days_either_way': None
   'table.days_out_of_order': None
+  'table.column_left_out': None
   'table.cells_unreadable': None
   'table.words_spelt_as_other_rows': None
   'table.words_spelt_as_nearest': None
