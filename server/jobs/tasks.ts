@@ -19,6 +19,8 @@ import { fetchContents, keepBytes } from '../storage/contents.ts'
 import { queueJob, type Jobs } from './queue.ts'
 import { sourceOf } from './sources.ts'
 
+/** Somebody writes a type beside a sample: its pages go before those of packages. Lower is sooner. */
+const AWAITED = -20
 const SMALL = 150
 const LARGE = 1300
 /** So many pages are drawn before any is read, so that a person sees at once what came. */
@@ -101,7 +103,7 @@ async function addPages(
   await database().transaction(async (work) => {
     // The row lock keeps two files of a package from taking the same page numbers.
     const [row] = await work
-      .select({ pageCount: packages.pageCount })
+      .select({ pageCount: packages.pageCount, state: packages.state })
       .from(packages)
       .where(eq(packages.id, file.packageId))
       .for('update')
@@ -126,7 +128,12 @@ async function addPages(
         { priority: -10 },
       )
     for (let i = 0; i < count; i++)
-      await queueJob(work, 'read_page', { packageId: file.packageId, number: row.pageCount + i + 1 })
+      await queueJob(
+        work,
+        'read_page',
+        { packageId: file.packageId, number: row.pageCount + i + 1 },
+        { priority: row.state === 'sample' ? AWAITED : 0 },
+      )
     await tell(work, { packageId: file.packageId, what: 'files' })
   })
 }
@@ -199,8 +206,13 @@ export async function readPage({ packageId, number }: Jobs['read_page']): Promis
       .update(packages)
       .set({ pagesRead: sql`${packages.pagesRead} + 1` })
       .where(eq(packages.id, packageId))
-      .returning({ read: packages.pagesRead, all: packages.pageCount })
-    await queueJob(work, 'draw_page', { packageId, number }, { priority: 10 })
+      .returning({ read: packages.pagesRead, all: packages.pageCount, state: packages.state })
+    await queueJob(
+      work,
+      'draw_page',
+      { packageId, number },
+      { priority: now.state === 'sample' ? AWAITED : 10 },
+    )
     if (now.read >= now.all) {
       await work
         .update(files)

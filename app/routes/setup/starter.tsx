@@ -218,7 +218,7 @@ function Choose({
                     onChange={() => flip(kind, one.id)}
                   />
                   {one.title}
-                  {there ? <span className="text-[13px] text-ink-3">there already</span> : null}
+                  {there ? <span className="text-[13px] text-ink-3">you have one of this name</span> : null}
                 </label>
               )
             })}

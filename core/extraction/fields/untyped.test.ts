@@ -55,3 +55,13 @@ test('large print near the top is what the paper calls itself', () => {
   expect(extractUntyped([page]).heading).toBe('Slipway sheet')
   expect(extractUntyped([]).heading).toBeNull()
 })
+
+test('small captions over values, several to a row, as the cells of a form have them', () => {
+  const page = pageOf(['Member name | Member number', 'Beatriz Inez Baca | 8976834'], { at: [0.1, 0.5] })
+  const values = page.words.filter((w) => /Beatriz|Inez|Baca|8976834/.test(w.text))
+  for (const w of values) w.box = [w.box[0], w.box[1], w.box[2], w.box[1] + (w.box[3] - w.box[1]) * 1.5]
+  expect(extractUntyped([page]).values.map((v) => [v.label, v.raw])).toEqual([
+    ['Member name', 'Beatriz Inez Baca'],
+    ['Member number', '8976834'],
+  ])
+})

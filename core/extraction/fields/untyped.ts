@@ -75,7 +75,7 @@ function tablesOn(page: Page): { lines: Line[]; head: Line | null }[] {
     let end = at + 1
     while (end < lines.length && inColumns(lines[at], lines[end])) end++
     const rows = lines.slice(at, end)
-    if (rows.length >= FEWEST_ROWS && rows[0].segments.length >= 3) {
+    if (rows.length >= FEWEST_ROWS && rows[0].segments.length >= 3 && !isForm(rows)) {
       // The head has no figures; it was taken for the first row where its columns are as those below.
       const own = !/\d/.test(rows[0].text)
       const before = lines[at - 1]
@@ -90,6 +90,10 @@ function tablesOn(page: Page): { lines: Line[]; head: Line | null }[] {
   }
   return found
 }
+
+/** Whether every other row captions the one below: cells of a form stand in columns, too. */
+const isForm = (rows: readonly Line[]): boolean =>
+  rows.every((row, i) => i % 2 === 1 || captionsOver(row, rows[i + 1]).length > 0)
 
 /** Two rows of as many cells, each cell under the other's: their left ends or their right ends in line. */
 const inColumns = (a: Line, b: Line): boolean =>
@@ -114,6 +118,11 @@ function valuesOn(page: Page, inTable: ReadonlySet<Line>): UntypedValue[] {
   }
   lines.forEach((line, index) => {
     if (inTable.has(line)) return
+    for (const [caption, value] of captionsOver(line, lines[index + 1])) {
+      if (used.has(caption) || used.has(value)) continue
+      used.add(caption).add(value)
+      put(labelOf(caption.words), value.words)
+    }
     line.segments.forEach((segment, i) => {
       if (used.has(segment)) return
       const colon = segment.words.findIndex((w) => w.text.endsWith(':'))
@@ -159,6 +168,22 @@ function valuesOn(page: Page, inTable: ReadonlySet<Line>): UntypedValue[] {
           put(null, segment.words)
   })
   return found.sort((a, b) => a.box[1] - b.box[1] || a.box[0] - b.box[0])
+}
+
+/** Captions in small print, as a share of the height of the values under them. */
+const SMALL = 0.85
+
+/** Small captions, with what stands under each in larger print: the cells of a form. */
+function captionsOver(line: Line, below: Line | undefined): [caption: Segment, value: Segment][] {
+  if (!below || line.height > below.height * SMALL) return []
+  return line.segments.flatMap((caption): [Segment, Segment][] => {
+    const value = below.segments.find(
+      (s) =>
+        Math.abs(s.box[0] - caption.box[0]) < ALIGNED &&
+        s.box[1] - caption.box[3] < (s.box[3] - s.box[1]) * 1.5,
+    )
+    return isLabel(caption) && value && !isSentence(value) ? [[caption, value]] : []
+  })
 }
 
 const isLabel = (segment: Segment): boolean =>
