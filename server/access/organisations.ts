@@ -19,19 +19,34 @@ export async function organisationName(id: string): Promise<string> {
   return row?.name ?? ''
 }
 
+const LENDER = {
+  name: organisations.name,
+  country: organisations.country,
+  currency: organisations.currency,
+  dateOrder: organisations.dateOrder,
+  languages: organisations.languages,
+}
+const lenderIn = (row: { dateOrder: Lender['dateOrder'] | null } | undefined): Lender =>
+  lenderSchema.parse({ ...row, dateOrder: row?.dateOrder ?? undefined })
+
 /** How an organisation's papers are written where they do not show it. */
 export async function lenderOf(work: Work, organisationId: string): Promise<Lender> {
+  const [row] = await work.select(LENDER).from(organisations).where(eq(organisations.id, organisationId))
+  return lenderIn(row)
+}
+
+/**
+ * As `lenderOf`, of a package's organisation, and nobody changes it until the work is done: what was read by
+ * it can be stored.
+ */
+export async function heldLenderOf(work: Work, packageId: string): Promise<Lender> {
   const [row] = await work
-    .select({
-      name: organisations.name,
-      country: organisations.country,
-      currency: organisations.currency,
-      dateOrder: organisations.dateOrder,
-      languages: organisations.languages,
-    })
+    .select(LENDER)
     .from(organisations)
-    .where(eq(organisations.id, organisationId))
-  return lenderSchema.parse({ ...row, dateOrder: row?.dateOrder ?? undefined })
+    .innerJoin(packages, eq(packages.organisationId, organisations.id))
+    .where(eq(packages.id, packageId))
+    .for('share', { of: organisations })
+  return lenderIn(row)
 }
 
 /**

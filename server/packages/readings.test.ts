@@ -1,5 +1,5 @@
 import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
-import { euroLender } from '../../core/testing/lender.ts'
+import { dollarLender, euroLender } from '../../core/testing/lender.ts'
 import { pageOf } from '../../core/testing/page-of.ts'
 import type { Page } from '../../core/model/page.ts'
 import type { DocumentReading } from '../../core/extraction/fields/extract.ts'
@@ -7,8 +7,8 @@ import type { Work } from '../database/connection.ts'
 import { keptReader } from './readings.ts'
 import { typeById } from '../../core/program/document-type.ts'
 
-/** As much of the database as readings are kept in. */
-function store(rows: { key: string; body: DocumentReading }[] = []) {
+/** As much of the database as readings are kept in, with the lender as it is by the time they are stored. */
+function store(rows: { key: string; body: DocumentReading }[] = [], lender = euroLender) {
   let asked = 0
   const work = {
     select: () => ({
@@ -17,6 +17,7 @@ function store(rows: { key: string; body: DocumentReading }[] = []) {
           asked++
           return Promise.resolve(rows)
         },
+        innerJoin: () => ({ where: () => ({ for: () => Promise.resolve([lender]) }) }),
       }),
     }),
     insert: () => ({
@@ -78,4 +79,16 @@ test('when a type changes its papers are read by it, and those of other types st
   expect(netOf(was)).toEqual({ amount: '2140.55', currency: 'EUR' })
   expect(netOf(after.read([1], renamed))).toBeUndefined()
   expect(after.read([2], bill)).toBe(stays)
+})
+
+test('what was read by ways of writing that changed meanwhile is not stored', async () => {
+  const { work, rows } = store([], dollarLender)
+  const { read, keep } = await keptReader(work, 'p', {
+    pages: pagesOf(),
+    types: starterTypes,
+    lender: euroLender,
+  })
+  read([1], payslip)
+  await keep()
+  expect(rows).toEqual([])
 })

@@ -3,6 +3,7 @@ import { eq } from 'drizzle-orm'
 import type { Lender } from '../../core/locale/index.ts'
 import type { Page } from '../../core/model/index.ts'
 import { type DocumentType, unknownType } from '../../core/program/index.ts'
+import { heldLenderOf } from '../access/organisations.ts'
 import type { Work } from '../database/connection.ts'
 import { readings } from '../database/schema.ts'
 import { keepingReader, pageReader, type Reader, type Readings } from '../../core/pipeline/index.ts'
@@ -75,7 +76,10 @@ export async function keptReader(
   const { byKey, stored } = await readingsOf(work, packageId, of)
   const keep = async () => {
     const fresh = [...byKey].flatMap(([key, body]) => (stored.has(key) ? [] : [{ packageId, key, body }]))
-    if (fresh.length > 0) await work.insert(readings).values(fresh).onConflictDoNothing()
+    if (fresh.length === 0) return
+    // Read by ways of writing that changed meanwhile, they would outlive the change.
+    if (!isDeepStrictEqual(await heldLenderOf(work, packageId), of.lender)) return
+    await work.insert(readings).values(fresh).onConflictDoNothing()
     for (const { key } of fresh) stored.add(key)
   }
   return { read: keepingReader(pageReader(of.pages, of.lender), byKey), keep }

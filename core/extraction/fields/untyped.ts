@@ -65,17 +65,18 @@ function headingOf(page: Page): string | null {
     (l) => l.box[1] < 0.4 && /\p{L}{3}/u.test(l.text) && !isSentence(l.segments[0]),
   )
   const large = [...high].sort((a, b) => b.height - a.height)[0]
-  return large && large.height > usual * 1.15 ? large.segments[0].text : null
+  return large && large.height > usual * LARGE ? large.segments[0].text : null
 }
 
 function tablesOn(page: Page): { lines: Line[]; head: Line | null }[] {
   const lines = linesOf(page)
+  const usual = typicalHeight(page)
   const found: { lines: Line[]; head: Line | null }[] = []
   for (let at = 0; at < lines.length;) {
     let end = at + 1
     while (end < lines.length && inColumns(lines[at], lines[end])) end++
     const rows = lines.slice(at, end)
-    if (rows.length >= FEWEST_ROWS && rows[0].segments.length >= 3 && !isForm(rows)) {
+    if (rows.length >= FEWEST_ROWS && rows[0].segments.length >= 3 && !isForm(rows, usual)) {
       // The head has no figures; it was taken for the first row where its columns are as those below.
       const own = !/\d/.test(rows[0].text)
       const before = lines[at - 1]
@@ -92,8 +93,8 @@ function tablesOn(page: Page): { lines: Line[]; head: Line | null }[] {
 }
 
 /** Whether every other row captions the one below: cells of a form stand in columns, too. */
-const isForm = (rows: readonly Line[]): boolean =>
-  rows.every((row, i) => i % 2 === 1 || captionsOver(row, rows[i + 1]).length > 0)
+const isForm = (rows: readonly Line[], usual: number): boolean =>
+  rows.every((row, i) => i % 2 === 1 || captionsOver(row, rows[i + 1], usual).length > 0)
 
 /** Two rows of as many cells, each cell under the other's: their left ends or their right ends in line. */
 const inColumns = (a: Line, b: Line): boolean =>
@@ -109,6 +110,7 @@ const inColumns = (a: Line, b: Line): boolean =>
 
 function valuesOn(page: Page, inTable: ReadonlySet<Line>): UntypedValue[] {
   const lines = linesOf(page)
+  const usual = typicalHeight(page)
   const used = new Set<Segment>()
   const found: UntypedValue[] = []
   const put = (label: string | null, words: readonly Word[]) => {
@@ -118,7 +120,7 @@ function valuesOn(page: Page, inTable: ReadonlySet<Line>): UntypedValue[] {
   }
   lines.forEach((line, index) => {
     if (inTable.has(line)) return
-    for (const [caption, value] of captionsOver(line, lines[index + 1])) {
+    for (const [caption, value] of captionsOver(line, lines[index + 1], usual)) {
       if (used.has(caption) || used.has(value)) continue
       used.add(caption).add(value)
       put(labelOf(caption.words), value.words)
@@ -170,12 +172,21 @@ function valuesOn(page: Page, inTable: ReadonlySet<Line>): UntypedValue[] {
   return found.sort((a, b) => a.box[1] - b.box[1] || a.box[0] - b.box[0])
 }
 
+/** Print from which on it is a heading's, as a share of what is usual on the page. */
+const LARGE = 1.15
 /** Captions in small print, as a share of the height of the values under them. */
 const SMALL = 0.85
 
-/** Small captions, with what stands under each in larger print: the cells of a form. */
-function captionsOver(line: Line, below: Line | undefined): [caption: Segment, value: Segment][] {
-  if (!below || line.height > below.height * SMALL) return []
+/**
+ * Small captions, with what stands under each in the print of the page: the cells of a form. What stands under
+ * a firm's name in larger print is the paper's heading.
+ */
+function captionsOver(
+  line: Line,
+  below: Line | undefined,
+  usual: number,
+): [caption: Segment, value: Segment][] {
+  if (!below || line.height > below.height * SMALL || below.height > usual * LARGE) return []
   return line.segments.flatMap((caption): [Segment, Segment][] => {
     const value = below.segments.find(
       (s) =>
