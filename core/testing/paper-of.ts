@@ -1,3 +1,5 @@
+import type { Money } from '../model/index.ts'
+import { euroLender } from './lender.ts'
 import type { FilledField } from '../answers/fill.ts'
 import type { Value } from '../model/value.ts'
 import type { Paper } from '../dossier/paper.ts'
@@ -39,4 +41,4 @@ export function paperOf(
   }
 }
 
-export const eur = (amount: string): { amount: string; currency: string } => ({ amount, currency: 'EUR' })
+export const eur = (amount: string): Money => ({ amount, currency: euroLender.currency })

@@ -40,7 +40,7 @@ export function sentenceCandidates(page: Page, field: Field): Candidate[] {
       }
       const raw = run.map((w) => w.text).join(' ')
       const value = withoutTitle(raw.replace(/^\(|[,;.(]+$/g, ''))
-      // "1 Harbour Street, Merrow": only where a verb follows is the stroke a person.
+      // "1 Harbour Street, Alder Bay": only where a verb follows is the stroke a person.
       if (
         !/^I/.test(line.words[start].text) &&
         !/^\p{Ll}{3}/u.test(line.words[from + run.length]?.text ?? '')
@@ -148,7 +148,7 @@ function personThat(page: Page, field: Field, index: number): Candidate | null {
 }
 
 /**
- * Whether a day ends a short line behind a comma, as letters and forms are headed: "To Merrow Sound Mutual,
+ * Whether a day ends a short line behind a comma, as letters and forms are headed: "To Alder Bay Mutual,
  * 28 March 2026".
  */
 function closes(day: readonly Word[], { words }: Segment): boolean {

@@ -121,7 +121,7 @@ export const readIbans: WordsReader = (words) =>
       })
 
 /**
- * "Debits drawn by Merrow Sound" has a country at its front and letters that figures look like: without
+ * "Debits drawn by Alder Bay" has a country at its front and letters that figures look like: without
  * figures of its own it is no number.
  */
 const FEWEST = 6

@@ -179,7 +179,7 @@ function withoutNumber(words: Word[]): Word[] {
 
 /**
  * A firm's name on a picture without the words behind its legal form: the letterhead and the heading beside
- * it run into one another ("Merrow Ropeworks Ltd Employment reference").
+ * it run into one another ("Alder Ropeworks Ltd Employment reference").
  */
 export function beforeHeading(words: Word[]): Word[] {
   const end = words.findIndex(

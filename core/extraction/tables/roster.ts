@@ -111,7 +111,7 @@ function underShareHead(page: Page, at: number, segment: Segment, field: Field):
     )
 }
 
-/** Words before which a name is a firm's or a place's: "an account with Merrow Sound Mutual". */
+/** Words before which a name is a firm's or a place's: "an account with Alder Bay Mutual". */
 const ELSEWHERE = /^(?:with|at|from|of|in|to|the)$/i
 /** Words that stand with a capital and are no part of anybody's name. */
 const NO_NAME = new Set(personTableWords)
