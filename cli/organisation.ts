@@ -2,7 +2,7 @@ import { parseArgs } from 'node:util'
 import { z } from 'zod'
 import { idFrom } from '../core/program/index.ts'
 import { nameOrganisation, organisationName } from '../server/access/organisations.ts'
-import { addColleague } from '../server/access/people.ts'
+import { addColleague } from '../server/access/colleagues.ts'
 import { closeDatabase } from '../server/database/connection.ts'
 import { migrateDatabase } from '../server/database/migrate.ts'
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { and, arrayContains, asc, desc, eq, inArray, sql } from 'drizzle-orm'
+import { and, arrayContains, asc, desc, eq, inArray, lt, sql } from 'drizzle-orm'
 import { segmentPages } from '../../core/classification/index.ts'
 import {
   columnsOf,
@@ -20,6 +20,8 @@ import { typesOf } from './types.ts'
 
 /** Pages of a sample that are read at most: a type is written from its first ones. */
 const MOST_PAGES = 6
+/** A sample whose type was not stored in this time was left. */
+const LEFT_MS = 24 * 3_600_000
 /** Papers of past packages that are offered as samples at most. */
 const MOST_PAST = 5
 
@@ -47,6 +49,17 @@ export interface SampleReading {
 
 /** Makes room for a sample that files can be brought to. @param type null while the type is not stored yet */
 export async function newSample(who: Person, type: string | null): Promise<string> {
+  // Strangers' papers are not kept for a type that nobody made.
+  await database()
+    .delete(packages)
+    .where(
+      and(
+        eq(packages.organisationId, who.organisationId),
+        eq(packages.state, 'sample'),
+        eq(packages.types, []),
+        lt(packages.createdAt, new Date(Date.now() - LEFT_MS)),
+      ),
+    )
   const [made] = await database()
     .insert(packages)
     .values({

@@ -1,5 +1,5 @@
 import { clsx } from 'clsx'
-import { NavLink, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router'
+import { NavLink, Outlet, redirect, useLocation, useNavigate, useSearchParams } from 'react-router'
 import { accepted } from '../../../core/dossier/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { packageView } from '../../../server/packages/view.ts'
@@ -23,6 +23,8 @@ export const meta = ({ loaderData }: Route.MetaArgs) => [
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { who, row } = await askedPackage(request, params.id)
+  // A sample that a type is written from is in no queue and is judged by nothing.
+  if (row.state === 'sample') throw redirect(`/types/new?sample=${row.id}`)
   return packageView(who, row)
 }
 

@@ -1,0 +1,55 @@
+import { randomInt } from 'node:crypto'
+import { and, asc, eq } from 'drizzle-orm'
+import { note } from '../audit.ts'
+import { database } from '../database/connection.ts'
+import { user, type Role } from '../database/schema.ts'
+import { addPerson, type Person } from './people.ts'
+
+/** The people of an organisation, by name. */
+export const peopleOf = (organisationId: string) =>
+  database()
+    .select({ id: user.id, name: user.name, email: user.email, role: user.role })
+    .from(user)
+    .where(eq(user.organisationId, organisationId))
+    .orderBy(asc(user.name), asc(user.id))
+
+/** Signs that are not taken for one another when somebody reads a password out. */
+const CLEAR_SIGNS = 'abcdefghjkmnpqrstuvwxyz23456789'
+const GROUPS = 4
+
+/** A first password, in groups that can be read out: 80 bits. */
+const firstPassword = (): string =>
+  Array.from({ length: GROUPS }, () =>
+    Array.from({ length: 4 }, () => CLEAR_SIGNS[randomInt(CLEAR_SIGNS.length)]).join(''),
+  ).join('-')
+
+/**
+ * Makes a colleague who can sign in.
+ * @returns their first password, which is kept nowhere else; null where somebody has the address already
+ */
+export async function addColleague(
+  who: Pick<Person, 'id' | 'name'> | null,
+  organisationId: string,
+  { name, email, role }: { name: string; email: string; role: Role },
+): Promise<string | null> {
+  const address = email.toLowerCase()
+  const [taken] = await database().select({ id: user.id }).from(user).where(eq(user.email, address))
+  if (taken) return null
+  const password = firstPassword()
+  await addPerson(name, address, password, role, organisationId)
+  await note(database(), who, null, 'added a person', `${name}, ${address}, ${role}`)
+  return password
+}
+
+/** Gives a colleague another role. @returns false where the organisation has no such person */
+export async function setRole(who: Person, id: string, role: Role): Promise<boolean> {
+  return database().transaction(async (work) => {
+    const [changed] = await work
+      .update(user)
+      .set({ role, updatedAt: new Date() })
+      .where(and(eq(user.id, id), eq(user.organisationId, who.organisationId)))
+      .returning({ name: user.name })
+    if (changed) await note(work, who, null, 'changed a role', `${changed.name}: ${role}`)
+    return changed !== undefined
+  })
+}
