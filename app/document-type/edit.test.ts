@@ -91,3 +91,11 @@ test('a meaning that nobody chose follows the head; one that was chosen stays', 
   const chosen = [{ ...guessed[0], role: 'balance' as const }]
   expect(withUsualRoles(chosen, [{ ...chosen[0], labels: ['Amount'] }])[0].role).toBe('balance')
 })
+
+test('a value that is taken away takes the sums with it that it was part of', () => {
+  const type = withField(withField(withNewField(withNewField(EMPTY)), 0, { name: 'net' }), 1, {
+    name: 'gross',
+  })
+  const added = { ...type, relations: [{ kind: 'at_most' as const, less: 'net', more: 'gross' }] }
+  expect(withoutField(added, 0)).toMatchObject({ relations: [], fields: [{ name: 'gross' }] })
+})

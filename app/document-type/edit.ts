@@ -130,14 +130,17 @@ export function withIds(type: DocumentType): DocumentType {
   }
 }
 
-/** The type without one field, and without what named it. */
+/** The type without one field, and without what named it: sums it was part of hold of nothing any more. */
 export function withoutField(type: DocumentType, at: number): DocumentType {
   const { name } = type.fields[at]
+  const names = (part: object): boolean => Object.values(part).flat().includes(name)
   const kept = (said: string | null): string | null => (said === name ? null : said)
   return {
     ...type,
     person: kept(type.person),
     tellsApart: kept(type.tellsApart),
+    relations: type.relations.filter((relation) => !names(relation)),
+    versions: type.versions && !names(type.versions) ? type.versions : null,
     fields: type.fields.toSpliced(at, 1),
   }
 }

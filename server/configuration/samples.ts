@@ -101,9 +101,10 @@ export async function samplesOf(who: Person, type: string): Promise<Sample[]> {
       id: packages.id,
       caseNumber: packages.caseNumber,
       state: packages.state,
+      // Said in full: in a query of one table names stand without it, and would be the inner one's.
       file: sql<
         string | null
-      >`(select min(${files.name}) from ${files} where ${files.packageId} = ${packages.id})`,
+      >`(select min(brought.name) from file brought where brought.package_id = package.id)`,
     })
     .from(packages)
     .where(
