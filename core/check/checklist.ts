@@ -224,19 +224,11 @@ function judgeNamed(
 
 function judgeEachPerson(need: Need, papers: Paper[], situation: Situation, title: string): Verdict {
   const { coApplicant } = situation.persons
-  if (!coApplicant) return bestOf(papers.map((p) => judgePaper(need, p, situation)))
-  return judgePersons(
-    need,
-    [
-      {
-        name: situation.persons.applicant,
-        papers: papers.filter((p) => !isAnothers(p)),
-      },
-      { name: coApplicant, papers: papers.filter((p) => p.owner === 'co_applicant') },
-    ],
-    situation,
-    title,
-  )
+  const theirs = { name: situation.persons.applicant, papers: papers.filter((p) => !isAnothers(p)) }
+  const others = coApplicant
+    ? [{ name: coApplicant, papers: papers.filter((p) => p.owner === 'co_applicant') }]
+    : []
+  return judgePersons(need, [theirs, ...others], situation, title)
 }
 
 /** Everybody whom another paper lists with enough of a share brings one. */

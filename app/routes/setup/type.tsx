@@ -1,6 +1,15 @@
 import { Download } from 'lucide-react'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { data, Link, redirect, useFetcher, useNavigation, useSearchParams, useSubmit } from 'react-router'
+import {
+  data,
+  Link,
+  redirect,
+  type ShouldRevalidateFunctionArgs,
+  useFetcher,
+  useNavigation,
+  useSearchParams,
+  useSubmit,
+} from 'react-router'
 import { z } from 'zod'
 import { type FieldRecord, recordOf, whatIf, type WhatIf } from '../../../core/findings/index.ts'
 import { type DocumentType, documentTypeSchema } from '../../../core/program/index.ts'
@@ -82,6 +91,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     ) as Record<string, WhatIf[]>,
   }
 }
+
+/** A sample is read with every pause in typing, and changes nothing that this page shows besides. */
+export const shouldRevalidate = ({ formAction, defaultShouldRevalidate }: ShouldRevalidateFunctionArgs) =>
+  formAction !== '/types/reading' && defaultShouldRevalidate
 
 const bodySchema = z.discriminatedUnion('act', [
   z.object({ act: z.literal('save'), type: documentTypeSchema, sample: z.uuid().nullable().default(null) }),
