@@ -99,3 +99,18 @@ test('a value that is taken away takes the sums with it that it was part of', ()
   const added = { ...type, relations: [{ kind: 'at_most' as const, less: 'net', more: 'gross' }] }
   expect(withoutField(added, 0)).toMatchObject({ relations: [], fields: [{ name: 'gross' }] })
 })
+
+test('a chosen meaning is one column’s alone, and goes where its kind cannot have it', () => {
+  const column = (kind: 'money' | 'text', label: string, role?: 'balance' | 'amount' | 'description') => ({
+    name: label,
+    kind,
+    labels: [label],
+    optional: false,
+    role,
+  })
+  const before = [column('money', 'Toll', 'balance'), column('money', 'Fuel', undefined)]
+  const renamed = withUsualRoles(before, [before[0], { ...before[1], labels: ['Balance'] }])
+  expect(renamed.map((c) => c.role).filter((role) => role === 'balance')).toHaveLength(1)
+  const asWords = withUsualRoles(before, [{ ...before[0], kind: 'text' as const }, before[1]])
+  expect(asWords[0].role).toBe('description')
+})

@@ -1,5 +1,6 @@
 import {
   type Column,
+  type ColumnRole,
   type DocumentType,
   documentTypeSchema,
   type Field,
@@ -98,15 +99,32 @@ export function withTable(
   return withField(more, more.fields.length - 1, { columns: withUsualRoles([], made) })
 }
 
+/** What a column may mean to arithmetic, by its kind. */
+export const ROLES: Record<Column['kind'], readonly ColumnRole[]> = {
+  date: ['date'],
+  text: ['description'],
+  money: ['amount', 'balance', 'unit_price'],
+  number: ['quantity'],
+  name: [],
+  percent: [],
+}
+
 /**
  * Columns after somebody changed them: those whose meaning nobody chose, so that it is what such columns
- * usually mean, follow what they are called now.
+ * usually mean, follow what they are called now. A meaning that somebody chose stays that column's alone, as
+ * long as its kind can have it.
  */
 export function withUsualRoles(before: readonly Column[], after: readonly Column[]): Column[] {
   const [were, are] = [usualRoles(before), usualRoles(after)]
+  const isChosen = ({ kind, role }: Column, i: number): boolean =>
+    i < before.length &&
+    role !== (were[i] ?? undefined) &&
+    (role === undefined ? kind === before[i].kind : ROLES[kind].includes(role))
+  const taken = new Set(after.flatMap((c, i) => (isChosen(c, i) && c.role ? [c.role] : [])))
   return after.map((column, i) => {
-    const untouched = i >= before.length || column.role === (were[i] ?? undefined)
-    return untouched ? { ...column, role: are[i] ?? undefined } : column
+    if (isChosen(column, i)) return column
+    const usual = are[i]
+    return { ...column, role: usual === null || taken.has(usual) ? undefined : usual }
   })
 }
 

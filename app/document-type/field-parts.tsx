@@ -1,6 +1,6 @@
 import { kindsWithWords } from '../parts/field-kinds.ts'
 import { X } from 'lucide-react'
-import { withUsualRoles } from './edit.ts'
+import { ROLES, withUsualRoles } from './edit.ts'
 import { type Column, type ColumnRole, type Field, idFrom } from '../../core/program/index.ts'
 
 const list = (text: string): string[] => [
@@ -75,15 +75,6 @@ export function Choices({
   )
 }
 
-/** What a column may mean to arithmetic, by its kind. */
-const ROLES: Record<Column['kind'], readonly ColumnRole[]> = {
-  date: ['date'],
-  text: ['description'],
-  money: ['amount', 'balance', 'unit_price'],
-  number: ['quantity'],
-  name: [],
-  percent: [],
-}
 const ROLE_WORDS: Record<ColumnRole, string> = {
   date: 'the day of the row',
   description: 'what the row is for',

@@ -1,5 +1,5 @@
 import { ChevronLeft, ChevronRight, Plus } from 'lucide-react'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useFetcher } from 'react-router'
 import type { Box, FieldValue } from '../../core/model/index.ts'
 import type { DocumentType } from '../../core/program/index.ts'
@@ -8,6 +8,8 @@ import type { Sample, SampleReading, sampleState } from '../../server/configurat
 import { PageView } from '../package/page-view.tsx'
 import { DropZone } from '../parts/drop-zone.tsx'
 import { count } from '../parts/format.ts'
+import type { ReadingOf } from '../routes/setup/type-reading.ts'
+import { readingKey } from './reading-key.ts'
 import { useUploads } from '../parts/uploads.ts'
 
 export type SampleState = NonNullable<Awaited<ReturnType<typeof sampleState>>>
@@ -21,29 +23,27 @@ export function useReading(
   pages: readonly number[],
   type: DocumentType,
 ): SampleReading | null {
-  const fetcher = useFetcher<{ reading: SampleReading | null }>()
-  const last = useRef<SampleReading | null>(null)
+  const fetcher = useFetcher<ReadingOf>()
+  const [last, setLast] = useState<ReadingOf | null>(null)
   const ready = state !== null && state.sheets.length > 0 && state.sheets.every((s) => s.read)
   const id = ready ? state.id : null
-  const asked = pages.join()
-  const { submit } = fetcher
+  const key = id && readingKey(id, pages)
+  const { submit, data } = fetcher
   useEffect(() => {
     if (!id) return
     const timer = setTimeout(
       () =>
         void submit(
-          { packageId: id, pages: asked === '' ? [] : asked.split(',').map(Number), type },
+          { packageId: id, pages: [...pages], type },
           { method: 'post', action: '/types/reading', encType: 'application/json' },
         ),
       REST_MS,
     )
     return () => clearTimeout(timer)
-  }, [id, asked, type, submit])
-  useEffect(() => {
-    last.current = null
-  }, [id, asked])
-  if (fetcher.data?.reading) last.current = fetcher.data.reading
-  return id ? last.current : null
+  }, [id, pages, type, submit])
+  // Half a type reads as nothing: what it read before stays until it is whole again.
+  if (data?.reading && data !== last) setLast(data)
+  return last?.of === key ? last.reading : null
 }
 
 /** A paper that the type is held against while it is written, with what would be read of it. */

@@ -1,7 +1,7 @@
-import { Upload } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { useFetcher } from 'react-router'
 import { z } from 'zod'
+import { PickFile } from './pick-file.tsx'
 
 const textSchema = z.string().max(400_000)
 
@@ -11,10 +11,8 @@ export function useTakeFile(
   what: string,
 ): { button: React.ReactNode; problem: string | undefined } {
   const fetcher = useFetcher<{ problem?: string }>()
-  const file = useRef<HTMLInputElement>(null)
   const [unread, setUnread] = useState('')
-  const take = async (chosen: File | undefined) => {
-    if (!chosen) return
+  const take = async (chosen: File) => {
     setUnread('')
     try {
       void fetcher.submit(
@@ -26,23 +24,9 @@ export function useTakeFile(
     }
   }
   const button = (
-    <>
-      <input
-        ref={file}
-        type="file"
-        accept=".json,application/json"
-        className="hidden"
-        aria-label={label}
-        onChange={(event) => {
-          void take(event.target.files?.[0])
-          event.target.value = ''
-        }}
-      />
-      <button type="button" className="button" onClick={() => file.current?.click()}>
-        <Upload size={16} />
-        Take one from a file
-      </button>
-    </>
+    <PickFile label={label} accept=".json,application/json" onPick={(chosen) => void take(chosen)}>
+      Take one from a file
+    </PickFile>
   )
   return { button, problem: unread || fetcher.data?.problem }
 }

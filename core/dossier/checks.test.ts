@@ -264,3 +264,43 @@ describe('amounts in two currencies are never reckoned together in silence', () 
       ]).status,
     ).toBe('failed'))
 })
+
+test('what a card was charged abroad, in a column of its own, is no second currency of a statement', () => {
+  const columns = [
+    { name: 'day', kind: 'date' as const, role: 'date' as const, labels: ['Date'] },
+    { name: 'moved', kind: 'money' as const, role: 'amount' as const, labels: ['Amount'] },
+    { name: 'left', kind: 'money' as const, role: 'balance' as const, labels: ['Balance'] },
+    { name: 'abroad', kind: 'money' as const, labels: ['Charged in'] },
+  ]
+  const type = {
+    ...passbook,
+    fields: passbook.fields.map((f) =>
+      f.name === 'entries' ? { ...f, columns: columns.map((c) => ({ optional: false, ...c })) } : f,
+    ),
+  }
+  const program: Program = {
+    ...workingBoatLoan,
+    checks: [
+      {
+        kind: 'running_balance',
+        id: 'adds_up',
+        title: 'Adds up',
+        table: 'passbook.entries',
+        opening: 'passbook.begun_with',
+        closing: 'passbook.ended_with',
+      },
+    ],
+  }
+  const book = (left: { amount: string; currency: string }) =>
+    paperOf('book', 'passbook', {
+      begun_with: eur('100.00'),
+      ended_with: eur('90.00'),
+      entries: [
+        { day: '2026-03-02', moved: eur('-10.00'), left, abroad: { amount: '11.20', currency: 'USD' } },
+      ],
+    })
+  const status = (paper: ReturnType<typeof paperOf>) =>
+    judgeChecks([paper], { ...judged(program), types: [type] })[0].status
+  expect(status(book(eur('90.00')))).toBe('passed')
+  expect(status(book({ amount: '90.00', currency: 'USD' }))).toBe('failed')
+})

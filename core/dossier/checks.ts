@@ -181,25 +181,25 @@ function judgeOpen(check: Check, given: Given): Outcome {
 /** Amounts in two currencies are never reckoned together as if they were one: a person sees it. */
 function judge(check: Check, given: Given): Outcome {
   const outcome = reckon(check, given)
-  const currencies = reckonedIn(check, outcome, given.papers)
+  const currencies = reckonedIn(check, outcome, given)
   return currencies.length > 0
     ? { ...outcome, status: 'failed', detail: message('check.several_currencies', { currencies }) }
     : outcome
 }
 
 /** The currencies that a check reckons together, where they are several. */
-function reckonedIn(check: Check, outcome: Outcome, papers: readonly Paper[]): string[] {
+function reckonedIn(check: Check, outcome: Outcome, { papers, types }: Given): string[] {
   const references = Object.values(check).filter(
     (part): part is string => typeof part === 'string' && part.includes('.'),
   )
   // Within one paper all that a check names belongs together.
   const within = papers
-    .filter((paper) => outcome.documents.includes(paper.id))
+    .filter((paper) => counts(paper) && !isAnothers(paper))
     .flatMap((paper) =>
       severalCurrencies(
         references.flatMap((reference) => {
           const [type, name] = splitReference(reference)
-          return type === paper.type ? amountsIn(usable(paper, name)) : []
+          return type === paper.type ? amountsIn(usable(paper, name), columnsOf(types, reference)) : []
         }),
       ),
     )
@@ -210,12 +210,17 @@ function reckonedIn(check: Check, outcome: Outcome, papers: readonly Paper[]): s
     : severalCurrencies(outcome.terms.map((t) => t.amount))
 }
 
-const amountsIn = (value: Value): Money[] =>
-  isMoney(value)
-    ? [value]
-    : Array.isArray(value)
-      ? value.flatMap((row) => Object.values(row).filter((cell) => isMoney(cell)))
-      : []
+/** The amounts of a value that sums take; what a card was charged abroad may stand in a column beside them. */
+function amountsIn(value: Value, { amount, balance, unit_price: price }: TableColumns): Money[] {
+  if (isMoney(value)) return [value]
+  if (!Array.isArray(value)) return []
+  return value.flatMap((row) =>
+    [amount, balance, price].flatMap((name) => {
+      const cell = name === undefined ? null : row[name]
+      return isMoney(cell) ? [cell] : []
+    }),
+  )
+}
 
 function reckon(check: Check, given: Given): Outcome {
   const { papers, asOf } = given

@@ -16,7 +16,8 @@ export {
 } from './files.ts'
 export { idFrom } from './ids.ts'
 export { programJsonSchema } from './json-schema.ts'
-export { guessRegister, registerSchema, type Register } from './register.ts'
+export { typesIn } from './references.ts'
+export { registerSchema, type Register } from './register.ts'
 export {
   documentTypeSchema,
   fieldKind,

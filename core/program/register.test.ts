@@ -1,6 +1,6 @@
-import { merrowSound, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
+import { merrowSound } from '../../demo/lenders/merrow-sound/index.ts'
 import { tarrowValley } from '../../demo/lenders/tarrow-valley/index.ts'
-import { guessRegister, registerSchema } from './register.ts'
+import { registerSchema } from './register.ts'
 
 const boats = {
   id: 'boats',
@@ -26,26 +26,6 @@ test.each([
   expect(error?.issues.map((i) => i.message).join()).toContain(why)
 })
 
-test('what columns say is guessed from what they and the facts are called', () => {
-  const guessed = guessRegister(
-    'Customers',
-    ['customer_no', 'applicant_name', 'national_number', 'birth_date'],
-    workingBoatLoan.facts,
-  )
-  expect(guessed).toMatchObject({ number: 'national_number', name: 'applicant_name' })
-  expect(guessed.columns.map((c) => c.fact)).toEqual([
-    null,
-    'applicant_name',
-    'national_number',
-    'date_of_birth',
-  ])
-})
-test('a column called no more than “name” is what the register is of', () =>
-  expect(guessRegister('Employers', ['name'], workingBoatLoan.facts)).toEqual({
-    columns: [{ name: 'name', fact: 'employer_name' }],
-    number: null,
-    name: 'name',
-  }))
 test.each([merrowSound, tarrowValley])('the registers of a demo lender speak of its facts', (lender) => {
   const facts = new Set(lender.programs.flatMap((p) => p.facts.map((f) => f.id)))
   expect(lender.registers.length).toBeGreaterThan(0)

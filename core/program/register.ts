@@ -1,6 +1,4 @@
 import { z } from 'zod'
-import { tokens } from '../text/index.ts'
-import type { Fact } from './schema.ts'
 
 /** The form of a register's description. */
 export const REGISTER_FORM = 1
@@ -44,56 +42,3 @@ export const registerSchema = z
         })
   })
 export type Register = z.infer<typeof registerSchema>
-
-/** Kinds of facts that are numbers, and that are names: what an entry is looked for by. */
-const NUMBERS: readonly Fact['kind'][] = ['id']
-const NAMES: readonly Fact['kind'][] = ['name', 'org', 'text']
-/** Words of a column and of a fact in common, of all that either has, from which they are taken for the same. */
-const SAME_WORDS = 0.5
-
-/**
- * What a register's columns say, guessed from what they and the facts are called, for a person to correct.
- * Each fact is said by one column at most; the likest pairs are taken first.
- * @param head names of its columns, as `registerSchema` has them
- */
-export function guessRegister(
-  title: string,
-  head: readonly string[],
-  facts: readonly Pick<Fact, 'id' | 'title' | 'kind'>[],
-): Pick<Register, 'columns' | 'number' | 'name'> {
-  const pairs = head
-    .flatMap((name) =>
-      facts.map((fact) => ({
-        name,
-        fact,
-        score: Math.max(
-          ...[fact.id, fact.title].flatMap((called) => [
-            inCommon(name, called),
-            // “Name” in a register of boats is the boat's: a little less sure than what the column says itself.
-            inCommon(`${title} ${name}`, called) * 0.9,
-          ]),
-        ),
-      })),
-    )
-    .filter((p) => p.score >= SAME_WORDS)
-    .sort((a, b) => b.score - a.score)
-  const said = new Map<string, Pick<Fact, 'id' | 'kind'>>()
-  for (const { name, fact } of pairs)
-    if (!said.has(name) && ![...said.values()].some((f) => f.id === fact.id)) said.set(name, fact)
-  const first = (kinds: readonly Fact['kind'][]) =>
-    head.find((name) => kinds.includes(said.get(name)?.kind ?? 'money')) ?? null
-  return {
-    columns: head.map((name) => ({ name, fact: said.get(name)?.id ?? null })),
-    number: first(NUMBERS),
-    name: first(NAMES),
-  }
-}
-
-/** How many words two names share, of all that either has: 1 where they are the same words. */
-function inCommon(a: string, b: string): number {
-  const [one, other] = [a, b].map((text) => new Set(tokens(text.replaceAll('_', ' ')).map(singular)))
-  const shared = [...one].filter((word) => other.has(word)).length
-  return shared / Math.max(1, one.size + other.size - shared)
-}
-
-const singular = (word: string): string => word.replace(/(?<=\w{3})s$/, '')

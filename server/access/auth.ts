@@ -11,7 +11,7 @@ function build() {
     secret: AUTH_SECRET,
     baseURL: BASE_URL,
     database: drizzleAdapter(database(), { provider: 'pg', schema }),
-    emailAndPassword: { enabled: true, minPasswordLength: 10, disableSignUp: false },
+    emailAndPassword: { enabled: true, minPasswordLength: 10, disableSignUp: true },
     user: {
       additionalFields: {
         role: { type: 'string', required: false, defaultValue: 'processor', input: false },

@@ -3,7 +3,7 @@ import { and, asc, eq } from 'drizzle-orm'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { user, type Role } from '../database/schema.ts'
-import { addPerson, type Person } from './people.ts'
+import { makePerson, type Person } from './people.ts'
 
 /** The people of an organisation, by name. */
 export const peopleOf = (organisationId: string) =>
@@ -32,12 +32,9 @@ export async function addColleague(
   organisationId: string,
   { name, email, role }: { name: string; email: string; role: Role },
 ): Promise<string | null> {
-  const address = email.toLowerCase()
-  const [taken] = await database().select({ id: user.id }).from(user).where(eq(user.email, address))
-  if (taken) return null
   const password = firstPassword()
-  await addPerson(name, address, password, role, organisationId)
-  await note(database(), who, null, 'added a person', `${name}, ${address}, ${role}`)
+  if ((await makePerson(name, email, password, role, organisationId)) === null) return null
+  await note(database(), who, null, 'added a person', `${name}, ${email}, ${role}`)
   return password
 }
 

@@ -101,6 +101,18 @@ export function readCsv(csv: string): { head: string[]; rows: Record<string, str
 }
 
 /**
+ * The entries of a file for a register.
+ * @throws UnusableRegister where a column that entries are found by is not there: none would ever be found
+ */
+function entriesFor(register: Register, csv: string): Record<string, string>[] {
+  const { head, rows } = readCsv(csv)
+  for (const by of [register.number, register.name])
+    if (by !== null && !head.includes(by))
+      throw new UnusableRegister(`A column “${by}” is needed; the columns are ${head.join(', ')}.`)
+  return rows
+}
+
+/**
  * Takes entries in, in place of what was there.
  * @returns how many were taken, and of how many a day or amount cannot be read: those cells say nothing
  * @throws UnusableRegister
@@ -112,10 +124,7 @@ export async function loadRegister(
 ): Promise<{ entries: number; unread: number }> {
   const register = (await registersOf(who.organisationId)).find((r) => r.id === id)
   if (!register) throw new UnusableRegister('There is no such register any more.')
-  const { head, rows } = readCsv(csv)
-  for (const by of [register.number, register.name])
-    if (by !== null && !head.includes(by))
-      throw new UnusableRegister(`A column “${by}” is needed; the columns are ${head.join(', ')}.`)
+  const rows = entriesFor(register, csv)
   await database().transaction(async (work) => {
     await putEntries(work, who.organisationId, register, rows)
     await note(work, who, null, 'took a register in', `${register.title}, ${rows.length} entries`)
@@ -171,7 +180,7 @@ export async function saveRegister(
   register: Register,
   csv: string | null,
 ): Promise<{ entries: number; unread: number } | null> {
-  const rows = csv === null ? null : readCsv(csv).rows
+  const rows = csv === null ? null : entriesFor(register, csv)
   await database().transaction(async (work) => {
     const own = and(
       eq(registerRows.organisationId, who.organisationId),

@@ -1,7 +1,7 @@
 import { readdir, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { asc, notExists, sql } from 'drizzle-orm'
-import { type LenderSet, loadLenderSet } from '../../core/program/index.ts'
+import { type LenderSet, loadLenderSet, typesIn } from '../../core/program/index.ts'
 import { setLender } from '../access/organisations.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
@@ -60,8 +60,8 @@ export const allOf = (set: LenderSet): Chosen => ({
 
 /** Types that the chosen programs of a set speak of: without them their papers are known by nothing. */
 export function typesSpokenOf(set: LenderSet, chosen: readonly string[]): string[] {
-  const asked = JSON.stringify(set.programs.filter((p) => chosen.includes(p.id)))
-  return set.types.flatMap(({ id }) => (asked.includes(`"${id}"`) || asked.includes(`"${id}.`) ? [id] : []))
+  const spoken = new Set(set.programs.flatMap((p) => (chosen.includes(p.id) ? [...typesIn(p)] : [])))
+  return set.types.flatMap(({ id }) => (spoken.has(id) ? [id] : []))
 }
 
 /**

@@ -1,6 +1,6 @@
 import { and, arrayContains, asc, desc, eq, isNull, ne, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
-import { type DocumentType, loadType } from '../../core/program/index.ts'
+import { type DocumentType, loadType, typesIn } from '../../core/program/index.ts'
 import { withLearntLabels } from '../../core/extraction/index.ts'
 import type { Person } from '../access/people.ts'
 import { note } from '../audit.ts'
@@ -108,9 +108,7 @@ export function removeType(who: Person, type: string): Promise<string | null> {
       .limit(3)
     if (used.length > 0)
       return `Papers of this type are in ${used.map((u) => u.caseNumber).join(', ')}; give them another type first.`
-    const asking = (await programsOf(work, who.organisationId)).find(
-      ({ body }) => JSON.stringify(body).includes(`"${type}"`) || JSON.stringify(body).includes(`"${type}.`),
-    )
+    const asking = (await programsOf(work, who.organisationId)).find(({ body }) => typesIn(body).has(type))
     if (asking) return `The program “${asking.body.title}” asks for it; change that first.`
     await work
       .delete(documentTypes)

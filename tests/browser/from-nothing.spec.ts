@@ -140,7 +140,7 @@ test('an empty organisation is set up by its first administrator, and a package 
   await expect(page.getByLabel('What customer no says')).toHaveValue('')
   await expect(page.getByLabel('applicant finds an entry by likeness')).toBeChecked()
   await page.getByRole('button', { name: 'Store', exact: true }).click()
-  await expect(page.getByText('1 entry')).toBeVisible()
+  await expect(page.getByText('1 entry taken in.')).toBeVisible()
 
   await openView(page, `${base()}/people`)
   await page.getByLabel('Name', { exact: true }).fill('Arlo Finch')

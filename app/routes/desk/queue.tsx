@@ -2,6 +2,7 @@ import { ArrowDown, ArrowUp, Plus } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import { Form, Link, redirect, useNavigation, useSearchParams, useSubmit } from 'react-router'
 import { signedIn } from '../../../server/access/people.ts'
+import { maySwitch } from '../../../server/configuration/rules.ts'
 import { programsOf } from '../../../server/configuration/programs.ts'
 import { database } from '../../../server/database/connection.ts'
 import { QUEUE_PAGE, queue, queueQuery, takeNext } from '../../../server/packages/queries.ts'
@@ -21,6 +22,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     pageSize: QUEUE_PAGE,
     who: who.id,
     begun: (await programsOf(database(), who.organisationId)).length > 0,
+    may: maySwitch(who),
   }
 }
 
@@ -42,7 +44,7 @@ const STATES: Record<Row['state'], string> = {
 }
 
 export default function Queue({
-  loaderData: { query, rows, total, pageSize, who, begun },
+  loaderData: { query, rows, total, pageSize, who, begun, may },
   actionData,
 }: Route.ComponentProps) {
   useChanges(null)
@@ -74,7 +76,7 @@ export default function Queue({
       ) : null}
       <Filters query={query} search={search} />
       {rows.length === 0 && !begun ? (
-        <NotBegun />
+        <NotBegun may={may} />
       ) : rows.length === 0 ? (
         <div className="card p-8 text-center text-ink-2">
           {filtered ? (
@@ -140,7 +142,13 @@ export default function Queue({
 }
 
 /** A desk that nothing is set up at yet: the way to its first package. */
-function NotBegun() {
+function NotBegun({ may }: { may: boolean }) {
+  if (!may)
+    return (
+      <p className="card p-8 text-center text-ink-2">
+        Nothing is set up at this desk yet. A lead or an administrator does that.
+      </p>
+    )
   const steps: readonly [to: string, name: string, why: string][] = [
     ['/lender', 'Say how its papers are written', 'country, currency, order of day and month'],
     ['/types/new', 'Write a document type from a sample', 'or take some from a starter set'],

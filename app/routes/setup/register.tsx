@@ -1,8 +1,8 @@
-import { Upload } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { data, Link, redirect, useFetcher } from 'react-router'
 import { z } from 'zod'
-import { guessRegister, idFrom, type Register, registerSchema } from '../../../core/program/index.ts'
+import { guessRegister, type SaidOfColumns } from '../../../core/dossier/index.ts'
+import { idFrom, type Register, registerSchema } from '../../../core/program/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import {
   addressOf,
@@ -15,6 +15,7 @@ import {
   UnusableRegister,
 } from '../../../server/configuration/registers.ts'
 import { maySwitch } from '../../../server/configuration/rules.ts'
+import { CSV, PickFile } from '../../parts/pick-file.tsx'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/register'
 import { MOST_CSV, takenIn } from './register-words.ts'
@@ -51,7 +52,7 @@ type Body = z.infer<typeof bodySchema>
 interface Told {
   problem: string | null
   said: string | null
-  looked: (Pick<Register, 'columns' | 'number' | 'name'> & { entries: Record<string, string>[] }) | null
+  looked: (SaidOfColumns & { entries: Record<string, string>[] }) | null
 }
 const told = (part: Partial<Told>): Told => ({ problem: null, said: null, looked: null, ...part })
 
@@ -63,7 +64,9 @@ export async function action({ request, params }: Route.ActionArgs) {
   try {
     if (body.data.act === 'look') {
       const { head, rows } = readCsv(body.data.csv)
-      const guessed = guessRegister(body.data.title, head, await factsOf(who.organisationId))
+      // What somebody said of its columns stays, whatever else the new file has.
+      const before = (await registersOf(who.organisationId)).find((r) => r.id === params.id)
+      const guessed = guessRegister(body.data.title, head, await factsOf(who.organisationId), before)
       return told({ looked: { ...guessed, entries: rows.slice(0, 3) } })
     }
     if (body.data.act === 'remove') {
@@ -75,7 +78,9 @@ export async function action({ request, params }: Route.ActionArgs) {
     if (params.id === 'new' ? known : register.id !== params.id)
       return data(told({ problem: 'There is a register of that name already.' }), 409)
     const taken = await saveRegister(who, register, csv)
-    if (params.id === 'new') return redirect('/registers')
+    // Entries that say nothing are told, though another page is shown.
+    if (params.id === 'new')
+      return redirect(`/registers?entries=${taken?.entries ?? 0}&unread=${taken?.unread ?? 0}`)
     return told({ said: `Stored.${taken ? ` ${takenIn(taken)}` : ''}` })
   } catch (error) {
     if (error instanceof UnusableRegister) return data(told({ problem: error.message }), 400)
@@ -92,7 +97,7 @@ export default function RegisterPage({ loaderData }: Route.ComponentProps) {
   const saving = useFetcher<typeof action>()
   const [title, setTitle] = useState(stored?.title ?? '')
   const [csv, setCsv] = useState<string | null>(null)
-  const [changed, setChanged] = useState<Pick<Register, 'columns' | 'number' | 'name'> | null>(null)
+  const [changed, setChanged] = useState<SaidOfColumns | null>(null)
   const looked = looking.data?.looked
   const now = changed ?? looked ?? stored
   const entries = looked?.entries ?? loaderData.entries
@@ -113,9 +118,10 @@ export default function RegisterPage({ loaderData }: Route.ComponentProps) {
       number,
       name,
     }
-    void saving.submit({ act: 'save', register, csv } satisfies Body, json)
+    // A file that could not be looked at takes the place of nothing.
+    void saving.submit({ act: 'save', register, csv: looked ? csv : null } satisfies Body, json)
   }
-  const ready = now !== null && now !== undefined && idFrom(title) !== '' && (now.number ?? now.name) !== null
+  const ready = now != null && idFrom(title) !== '' && (now.number ?? now.name) !== null
   return (
     <main className="mx-auto max-w-5xl p-4">
       <Link to="/registers" className="text-sm text-petrol underline">
@@ -134,7 +140,20 @@ export default function RegisterPage({ loaderData }: Route.ComponentProps) {
             onChange={(event) => setTitle(event.target.value)}
           />
         </label>
-        {outside ? null : <PickCsv stored={stored !== null} onPick={(text) => look(text, title)} />}
+        {outside ? null : (
+          <div className="flex flex-wrap items-center gap-3">
+            <PickFile
+              label="File of entries"
+              accept={CSV}
+              onPick={(file) => void file.text().then((text) => look(text, title))}
+            >
+              {stored ? 'Look at another CSV file' : 'Choose its CSV file'}
+            </PickFile>
+            <span className="text-sm text-ink-2">
+              A table with a head, as a spreadsheet saves it: commas, semicolons or tabs.
+            </span>
+          </div>
+        )}
         {now ? (
           <>
             <Columns now={now} facts={facts} entries={entries} onChange={setChanged} />
@@ -165,33 +184,6 @@ export default function RegisterPage({ loaderData }: Route.ComponentProps) {
 
 const json = { method: 'post', encType: 'application/json' } as const
 
-function PickCsv({ stored, onPick }: { stored: boolean; onPick: (csv: string) => void }) {
-  const input = useRef<HTMLInputElement>(null)
-  return (
-    <div className="flex flex-wrap items-center gap-3">
-      <input
-        ref={input}
-        type="file"
-        accept=".csv,text/csv,text/plain"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="File of entries"
-        onChange={(event) => {
-          void event.target.files?.[0]?.text().then(onPick)
-          event.target.value = ''
-        }}
-      />
-      <button type="button" className="button" onClick={() => input.current?.click()}>
-        <Upload size={16} />
-        {stored ? 'Look at another CSV file' : 'Choose its CSV file'}
-      </button>
-      <span className="text-sm text-ink-2">
-        A table with a head, as a spreadsheet saves it: commas, semicolons or tabs.
-      </span>
-    </div>
-  )
-}
-
 /** Each column with its first entries, the fact that it says, and whether an entry is found by it. */
 function Columns({
   now,
@@ -199,10 +191,10 @@ function Columns({
   entries,
   onChange,
 }: {
-  now: Pick<Register, 'columns' | 'number' | 'name'>
+  now: SaidOfColumns
   facts: Route.ComponentProps['loaderData']['facts']
   entries: readonly Record<string, string>[]
-  onChange: (next: Pick<Register, 'columns' | 'number' | 'name'>) => void
+  onChange: (next: SaidOfColumns) => void
 }) {
   const { columns, number, name } = now
   const put = (part: Partial<typeof now>) => onChange({ columns, number, name, ...part })

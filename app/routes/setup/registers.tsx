@@ -1,5 +1,4 @@
-import { Plus, Upload } from 'lucide-react'
-import { useRef } from 'react'
+import { Plus } from 'lucide-react'
 import { data, Link, useFetcher } from 'react-router'
 import { z } from 'zod'
 import { signedIn } from '../../../server/access/people.ts'
@@ -11,6 +10,7 @@ import {
 } from '../../../server/configuration/registers.ts'
 import { maySwitch } from '../../../server/configuration/rules.ts'
 import { count } from '../../parts/format.ts'
+import { CSV, PickFile } from '../../parts/pick-file.tsx'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/registers'
 import { MOST_CSV, takenIn } from './register-words.ts'
@@ -24,8 +24,11 @@ export async function loader({ request }: Route.LoaderArgs) {
     factsOf(who.organisationId),
   ])
   const titles = new Map(facts.map((f) => [f.id, f.title]))
+  const told = takenSchema.safeParse(Object.fromEntries(new URL(request.url).searchParams))
   return {
     may: maySwitch(who),
+    /** What came of storing a new one. */
+    taken: told.success ? told.data : null,
     registers: registers.map(({ register, rows, outside }) => ({
       id: register.id,
       title: register.title,
@@ -36,6 +39,10 @@ export async function loader({ request }: Route.LoaderArgs) {
   }
 }
 
+const takenSchema = z.object({
+  entries: z.coerce.number().int().min(0),
+  unread: z.coerce.number().int().min(0),
+})
 const bodySchema = z.object({ id: z.string().max(60), csv: z.string().max(MOST_CSV) })
 
 export async function action({ request }: Route.ActionArgs) {
@@ -53,7 +60,7 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 /** Registers outside that papers are compared with: what each says, how many entries, and taking them in. */
-export default function Registers({ loaderData: { registers, may } }: Route.ComponentProps) {
+export default function Registers({ loaderData: { registers, may, taken } }: Route.ComponentProps) {
   const fetcher = useFetcher<typeof action>()
   return (
     <main className="mx-auto max-w-4xl p-4">
@@ -71,7 +78,7 @@ export default function Registers({ loaderData: { registers, may } }: Route.Comp
         show what a register says beside the papers; it confirms, completes or differs, and changes nothing by
         itself.
       </p>
-      <Told {...fetcher.data} />
+      <Told {...(fetcher.data ?? { said: taken && takenIn(taken) })} />
       {registers.length === 0 ? (
         <p className="card p-6 text-center text-ink-2">
           No register yet. A list of customers, employers or whatever papers can be held against, as CSV from
@@ -98,40 +105,24 @@ export default function Registers({ loaderData: { registers, may } }: Route.Comp
               <span className="block text-[13px] text-ink-2">Says {r.says.join(', ')}</span>
             </span>
             {may && !r.outside ? (
-              <Take
-                title={r.title}
-                busy={fetcher.state !== 'idle'}
-                onTake={(csv) =>
-                  void fetcher.submit({ id: r.id, csv }, { method: 'post', encType: 'application/json' })
+              <PickFile
+                label={`Entries of ${r.title}`}
+                accept={CSV}
+                disabled={fetcher.state !== 'idle'}
+                onPick={(file) =>
+                  void file
+                    .text()
+                    .then((csv) =>
+                      fetcher.submit({ id: r.id, csv }, { method: 'post', encType: 'application/json' }),
+                    )
                 }
-              />
+              >
+                Take in from CSV
+              </PickFile>
             ) : null}
           </li>
         ))}
       </ul>
     </main>
-  )
-}
-
-function Take({ title, busy, onTake }: { title: string; busy: boolean; onTake: (csv: string) => void }) {
-  const input = useRef<HTMLInputElement>(null)
-  return (
-    <>
-      <input
-        ref={input}
-        type="file"
-        accept=".csv,text/csv,text/plain"
-        className="hidden"
-        aria-label={`Entries of ${title}`}
-        onChange={(event) => {
-          void event.target.files?.[0]?.text().then(onTake)
-          event.target.value = ''
-        }}
-      />
-      <button type="button" className="button" disabled={busy} onClick={() => input.current?.click()}>
-        <Upload size={16} />
-        Take in from CSV
-      </button>
-    </>
   )
 }

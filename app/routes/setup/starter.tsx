@@ -92,13 +92,12 @@ export default function Starter({ loaderData: { sets, has, may, administrator } 
       {sets.length === 0 ? (
         <p className="card p-6 text-center text-ink-2">No starter set is installed.</p>
       ) : null}
-      <div className="mb-3 flex flex-wrap gap-2" role="tablist" aria-label="Starter sets">
+      <div className="mb-3 flex flex-wrap gap-2" role="group" aria-label="Starter sets">
         {sets.map((s) => (
           <button
             key={s.id}
             type="button"
-            role="tab"
-            aria-selected={s.id === open}
+            aria-pressed={s.id === open}
             className={s.id === open ? 'button border-petrol bg-petrol-soft font-semibold' : 'button'}
             onClick={() => setOpen(s.id)}
           >
