@@ -38,12 +38,20 @@ export interface BenchCase {
 /** Reads the pages of a corpus' cases without judging them. */
 export async function readCases(folder: string): Promise<BenchCase[]> {
   const cases: BenchCase[] = []
-  for (const { at, given, truth } of await casesIn(folder))
-    cases.push({ truth, pages: (await readPackage(await filesOf(at, given.files), starterTypes)).pages })
+  for (const found of await casesIn(folder)) cases.push(await readCase(found))
   return cases
 }
 
-async function casesIn(folder: string) {
+type Found = Awaited<ReturnType<typeof casesIn>>[number]
+
+/** Reads the pages of one case. */
+export const readCase = async ({ at, given, truth }: Found): Promise<BenchCase> => ({
+  truth,
+  pages: (await readPackage(await filesOf(at, given.files), starterTypes)).pages,
+})
+
+/** The cases of a corpus, by name. */
+export async function casesIn(folder: string) {
   const names = (await readdir(folder, { withFileTypes: true }))
     .filter((e) => e.isDirectory())
     .map((e) => e.name)

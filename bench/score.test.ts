@@ -3,6 +3,7 @@ import { calibrationError, equalValues } from './score.ts'
 test.each([
   ['Ottilie Varnham', 'OTTILIE  VARNHAM', true],
   ['SKR-88241', 'SKR 88241', true],
+  ['Ms Aoife Nic Craith', 'Aoife Nic Craith', true],
   ['2026-03-14', '2026-03-15', false],
   [{ amount: '5.00', currency: 'EUR' }, { amount: '5', currency: 'EUR' }, true],
   [{ amount: '5.00', currency: 'EUR' }, { amount: '5.00', currency: 'GBP' }, false],

@@ -1,5 +1,6 @@
 import type { Report } from '../core/handover/index.ts'
-import { squeeze } from '../core/text/index.ts'
+import { titles } from '../core/lexicon/index.ts'
+import { editDistance, squeeze } from '../core/text/index.ts'
 import { isMoney, plain, type Row, type Value } from '../core/model/index.ts'
 import type { Truth } from './truth.ts'
 
@@ -102,6 +103,17 @@ function scorePages(tally: Tally, report: Report, truth: Truth, say: (text: stri
     const type = trueSets.get([...d.pages].sort((a, b) => a - b).join(','))
     tally.add('documents told')
     if (type !== undefined) tally.add('documents exact')
+    else {
+      const truly = new Map(
+        d.pages.flatMap((p) => {
+          const of = truth.documents[truth.pages[p - 1]?.document ?? -1]
+          return of ? [[of, `${of.type} ${of.pages.join(',')}`] as const] : []
+        }),
+      )
+      say(
+        `document ${d.type} ${d.pages.join(',')} (${d.confidence}) is truly ${[...truly.values()].join(' and ')}`,
+      )
+    }
     if (type === d.type) {
       exact++
       tally.add('documents exact and typed')
@@ -177,7 +189,8 @@ function scoreFields(tally: Tally, report: Report, truth: Truth, say: (text: str
       const right = field !== undefined && field.value !== null && equalValues(field.value, value)
       if (right && handwritten) tally.add('written right')
       if (right) tally.add('fields right')
-      else
+      else tally.add(`cause: ${causeOf(d, value, told, field)}`)
+      if (!right)
         say(
           [
             `${d.type}.${name} page ${d.pages[0]}: ${show(field?.value)}`,
@@ -219,17 +232,46 @@ function scoreFields(tally: Tally, report: Report, truth: Truth, say: (text: str
   }
 }
 
+type TruePaper = Truth['documents'][number]
+type ToldPaper = Report['documents'][number]
+
+/** Why a value is wrong: what came before it, or what it was taken for. */
+function causeOf(
+  paper: TruePaper,
+  value: Value,
+  told: ToldPaper | undefined,
+  field: ToldPaper['fields'][number] | undefined,
+): string {
+  if (!told || told.pages.length !== paper.pages.length || told.pages.some((p) => !paper.pages.includes(p)))
+    return 'cut'
+  if (told.type !== paper.type || !field) return 'type'
+  if (Array.isArray(value)) return 'table'
+  if (field.value === null) return 'not found'
+  const [read, truly] = [squeeze(plain(field.value)), squeeze(plain(value))]
+  if (read.length === truly.length && editDistance(read, truly, 2) <= 2) return 'print'
+  if (read.includes(truly) || truly.includes(read)) return 'part of it'
+  return Object.entries(paper.fields).some(
+    ([name, f]) => name !== field.name && equalValues(field.value, f.value),
+  )
+    ? "another field's"
+    : 'place'
+}
+
 const show = (value: Value | undefined): string =>
   value === undefined ? 'nothing' : JSON.stringify(value)?.slice(0, 90)
 
-/** Equal after the contract's normalisation. */
+/** "Ms Aoife Nic Craith" and "Aoife Nic Craith" are one person's name. */
+const TITLE = new RegExp(`^(?:${[...titles].filter((t) => t.length > 1).join('|')})\\.?\\s+(?=\\p{L})`, 'iu')
+const written = (text: string): string => squeeze(text.replace(TITLE, ''))
+
+/** Equal after the contract's normalisation; titles before the names of persons do not count. */
 export function equalValues(a: Value, b: Value): boolean {
   if (a === null || b === null) return a === b
   if (Array.isArray(a) && Array.isArray(b))
     return a.length === b.length && a.every((row, i) => equalRows(row, b[i]))
   if (isMoney(a) && isMoney(b)) return Number(a.amount) === Number(b.amount) && a.currency === b.currency
   if (typeof a === 'boolean' || typeof b === 'boolean') return a === b
-  return squeeze(plain(a)) === squeeze(plain(b))
+  return written(plain(a)) === written(plain(b))
 }
 
 const equalRows = (a: Row, b: Row): boolean =>
@@ -282,5 +324,10 @@ export function scoresOf(t: Tally): Record<string, number | null> {
     'blank and separator pages': ratio(t.get('blank pages right'), t.get('blank pages')),
     'table rows right': ratio(t.get('rows right'), t.get('rows true')),
     'copies told per true copy': ratio(t.get('copies told'), t.get('copies true')),
+    ...Object.fromEntries(
+      [...t.counts].flatMap(([name, by]) =>
+        name.startsWith('cause: ') ? [[name, ratio(by, t.get('fields true'))]] : [],
+      ),
+    ),
   }
 }

@@ -15,6 +15,9 @@ import { measureRejudging, type Rejudging } from '../bench/rejudge.ts'
 import { measureTeaching } from '../bench/teaching.ts'
 import { measureScreens, type Screens } from '../bench/screens.ts'
 import { measureSpeed, type Taken } from '../bench/speed.ts'
+import { COUNTED, type DesignerRun, leaveOut, summary } from '../bench/designers.ts'
+import { othersPapers, ownPapers } from '../bench/fit/corpora.ts'
+import { closePrinter } from '../demo/papers/printed/print.ts'
 import { writeCorpus } from '../demo/corpus.ts'
 import type { PaperSet } from '../demo/papers/sets.ts'
 import type { ScanQuality } from '../demo/scan.ts'
@@ -24,11 +27,13 @@ import { given } from './paths.ts'
 import { ensureDatabase, startPostgres } from './postgres.ts'
 
 const command = new Command('bench')
+  .argument('[which]', '"designers": the papers of every designer, each read by what was fitted without it')
   .description('scores of a corpus; without one, of the corpora that ship with the generator, and the speed')
   .option('--corpus <dir>', 'a folder of cases')
   .option('--types <file>', 'document types of the corpus; with it no others take part')
   .option('--program <file>', 'the program of the corpus, in place of the one that its cases name')
   .option('--lender <file>', 'the lender of the corpus')
+  .option('--papers <dir>', "other designers' papers, in folders by designer and set; with designers")
   .option('--json <file>', 'also write the figures there')
   .option('--notes', 'say every miss; not for the layouts that scores are quoted on')
   .parse()
@@ -37,6 +42,7 @@ const wishes = command.opts<{
   types?: string
   program?: string
   lender?: string
+  papers?: string
   json?: string
   notes?: boolean
 }>()
@@ -190,7 +196,38 @@ async function measureServer(path: string): Promise<{ answering: Answering; scre
   }
 }
 
+/** The mean and the worst designer left out, beside what was fitted on all. */
+async function scoreDesigners(): Promise<void> {
+  const papers = [...(await ownPapers()), ...(wishes.papers ? await othersPapers(given(wishes.papers)) : [])]
+  await closePrinter()
+  const runs: DesignerRun[] = []
+  for await (const run of leaveOut(papers, join('.jigsa', 'fit'))) {
+    runs.push(run)
+    console.log(`\n${run.name}: left out, fitted`)
+    for (const [figure] of COUNTED)
+      console.log(`  ${figure.padEnd(28)} ${shown(run.leftOut[figure])}  ${shown(run.fitted[figure])}`)
+    for (const [cause, share] of Object.entries(run.leftOut))
+      if (cause.startsWith('cause: ')) console.log(`    ${cause.slice(7).padEnd(26)} ${shown(share)}`)
+  }
+  for (const pictures of [false, true]) {
+    const of = runs.filter((_, i) => papers[i].pictures === pictures)
+    if (of.length === 0) continue
+    console.log(`\n${pictures ? 'pictures' : 'text'}: mean left out, worst left out, mean fitted`)
+    for (const [figure, more] of COUNTED) {
+      const found = summary(of, figure, more)
+      if (found)
+        console.log(
+          `  ${figure.padEnd(28)} ${shown(found.leftOut)}  ${shown(found.worst)}  ${shown(found.fitted)}`,
+        )
+    }
+  }
+  figures.designers = runs
+}
+
+const shown = (value: number | null | undefined): string => (value == null ? '–     ' : value.toFixed(4))
+
 if (wishes.corpus) await score(wishes.corpus, given(wishes.corpus))
+else if (command.args[0] === 'designers') await scoreDesigners()
 else {
   for (const { name, ...corpus } of CORPORA) {
     const folder = join('corpora', name)

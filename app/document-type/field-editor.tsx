@@ -100,7 +100,7 @@ function Kind({ field, fixed, onChange }: { field: Field; fixed: boolean; onChan
 }
 
 /** Where a value is asked about below some chance, the chance to begin with. */
-const USUAL_THRESHOLD = 0.8
+const USUAL_THRESHOLD = 0.9
 
 function Threshold({ field, onChange }: { field: Field; onChange: Change }) {
   const below = field.threshold > 0 && field.threshold < 1

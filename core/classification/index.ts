@@ -1,9 +1,12 @@
 /** What other folders may use of this one; README.md says how it hangs together. */
 export { knowledgeFile, loadKnowledge } from './knowledge-file.ts'
+export { LINK_FEATURES, linkFeatures } from './link-features.ts'
 export { missingPages } from './missing-pages.ts'
 export { tryKnowledge, type FinishedPackage, type TrialScore } from './nearest-samples-trial.ts'
 export { MOST_SAMPLES, samplesOf, type Learnt } from './nearest-samples.ts'
 export type { Evidence } from './page-evidence.ts'
+export { pageFeatures } from './page-links.ts'
+export { pageWordsOf } from './page-words.ts'
 export type { Doubt, Piece } from './piece.ts'
 export { evidenceReaderFor, segmentPages, type Knowledge } from './segment.ts'
 export { separatorSheetOn } from './separator-sheets.ts'

@@ -1,6 +1,6 @@
 import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
 import { pageOf } from '../testing/page-of.ts'
-import { EvidenceReader } from './page-evidence.ts'
+import { EvidenceReader, UNKNOWN } from './page-evidence.ts'
 
 const reader = new EvidenceReader(starterTypes)
 const index = (type: string) => starterTypes.findIndex((t) => t.id === type)
@@ -38,8 +38,8 @@ describe('what speaks for a type', () => {
       'L898902C36UTO7408122F1204159ZE184226B<<<<<10',
     ]
     const { scores } = read(...zone)
-    expect(scores[index('identity_card')]).toBeGreaterThan(7)
-    expect(scores[index('payslip')]).toBeLessThan(2)
+    expect(scores[index('identity_card')]).toBeGreaterThan(UNKNOWN)
+    expect(scores[index('payslip')]).toBeLessThan(UNKNOWN)
   })
   test('nothing, of a page that says nothing', () =>
     expect(Math.max(...read('12', '0.4').scores)).toBeLessThan(1))

@@ -6,11 +6,27 @@ import { filledEvidence } from './filled-fields.ts'
 import { letterLikeness } from './letter-likeness.ts'
 import { evidenceScale } from './said.ts'
 import { Vocabulary } from './vocabulary.ts'
+import { pageWordMargin, pageWordsOf } from './page-words.ts'
+import weights from './page-evidence-weights.json' with { type: 'json' }
+
+/** Evidence that a page needs before a known type is likelier than none, as a first and as a further page. */
+export const [UNKNOWN, UNKNOWN_FURTHER] = [3.4, 1.87]
+/**
+ * A further page may carry next to nothing of its type, so the wordings of one whose page words nobody fitted
+ * weigh less.
+ */
+const FURTHER = 0.7
+/** A heading stronger than this is no surer. */
+const FULL_HEADING = 3
 
 /** What a page's words say about its type and its place in a document. */
 export interface Evidence {
-  /** Log-evidence by type, in the order of the types; unknown papers have 0. */
+  /** Log-evidence by type, in the order of the types, that it is a first page; `UNKNOWN` is that of no type. */
   scores: number[]
+  /** The same for a further page, of which `UNKNOWN_FURTHER` is that of no type. */
+  further: number[]
+  /** What of it the wordings of each type say, its page words left aside. */
+  wordings: number[]
   /** Strength of a heading that names the type, by type. */
   titles: number[]
   /** Signs that only a last page carries, by type. */
@@ -156,12 +172,43 @@ export class EvidenceReader {
         (type.letter ? letter * 4 : 0)
       scores[t] *= this.scales[t]
     })
+    const said = pageWordsOf(page)
+    const margins = this.types.map((type) => pageWordMargin(said, type))
+    const whole = (place: 'first' | 'further') =>
+      scores.map((wordings, t) => together(place, wordings, margins[t], titles[t]))
     // Where the words leave the type open, what the page answers may settle it.
-    const [top, second] = [...scores].sort((a, b) => b - a)
+    const clear = whole('first')
+    const [top, second] = [...clear].sort((a, b) => b - a)
     if (top < CLEAR || top - second < MARGIN)
-      for (const t of likeliest(scores)) scores[t] += filledEvidence(page, this.types[t])
-    return { scores, titles, lasts, fields: labelled.map((m) => new Set(m.keys())), asked }
+      for (const t of likeliest(clear)) scores[t] += filledEvidence(page, this.types[t])
+    return {
+      scores: whole('first'),
+      further: whole('further'),
+      wordings: scores,
+      titles,
+      lasts,
+      fields: labelled.map((m) => new Set(m.keys())),
+      asked,
+    }
   }
+}
+
+/** The evidence of a type's wordings and, where they were fitted, of its page words, at a place in a paper. */
+function together(
+  place: 'first' | 'further',
+  wordings: number,
+  margin: number | null,
+  heading: number,
+): number {
+  if (margin === null) return place === 'first' ? wordings : wordings * FURTHER
+  const by = weights[place]
+  return (
+    (place === 'first' ? UNKNOWN : UNKNOWN_FURTHER) -
+    by.none +
+    by.wordings * wordings +
+    by.words * margin +
+    by.heading * Math.min(FULL_HEADING, heading)
+  )
 }
 
 /** Evidence that needs no second look, and how far it must lie before the next best. */

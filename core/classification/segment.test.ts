@@ -165,6 +165,18 @@ test('numbers alone in the foot link pages that follow one another', () => {
   const [a, b, c] = [1, 2, 7].map((n) => pageFeatures(foot(['some words', 'and others'], String(n))))
   expect(linkScore(a, b)).toBeGreaterThan(linkScore(a, c) + 3)
 })
+const FINDINGS = [
+  'The hull was sounded over the whole of its length and no defects',
+  'were found below the waterline. The topsides show wear that is usual',
+  'for a vessel of this age and were inspected in a good light.',
+  'The engine was run for twenty minutes and showed no undue vibration,',
+  'and the stern gear was dry. The surveyor recommends that the anodes',
+  'be renewed before the vessel is launched again in the spring.',
+  'The rigging was inspected from the deck only. In the opinion of the',
+  'surveyor the condition of the vessel is good and her market value is',
+  'as stated above, subject to the recommendations of this report.',
+]
+const findings = (n: number) => FINDINGS.slice((n - 1) * 3, n * 3)
 test('a report goes on where its own number stands over sentences, whatever its parts are headed', () => {
   const head = 'Pre-purchase survey 8331/24'
   const first = pageOf([
@@ -174,12 +186,12 @@ test('a report goes on where its own number stands over sentences, whatever its 
     'Surveyor | Jory Tamblyn',
     'Date of inspection | 2 February 2026',
     'Hull number | SKR-88241',
-    ...clauses(1),
+    ...findings(1),
   ])
-  const next = (n: number) => pageOf([head, '', ...clauses(n)])
-  const part = pageOf([head, '', 'Part C', ...clauses(3)])
+  const next = (n: number) => pageOf([head, '', ...findings(n)])
+  const part = pageOf([head, '', 'Part C', ...findings(3)])
   expect(linkScore(pageFeatures(next(2)), pageFeatures(next(3)))).toBeGreaterThan(
-    linkScore(pageFeatures(pageOf(clauses(2))), pageFeatures(pageOf(clauses(3)))) + 2,
+    linkScore(pageFeatures(pageOf(findings(2))), pageFeatures(pageOf(findings(3)))) + 2,
   )
   expect(cut([first, next(2), part, consent])).toEqual(['survey_report:1,2,3', 'credit_consent:4'])
 })

@@ -1,15 +1,15 @@
 import type { Page } from '../model/index.ts'
 import type { DocumentType } from '../program/index.ts'
-import { EvidenceReader, type Evidence } from './page-evidence.ts'
+import { EvidenceReader, type Evidence, UNKNOWN, UNKNOWN_FURTHER } from './page-evidence.ts'
 import { similarityTo, type Learnt, type Similarity } from './nearest-samples.ts'
-import { linkScore, pageFeatures, type PageFeatures } from './page-links.ts'
+import { linkOdds } from './fitted-links.ts'
+import { linkFeatures } from './link-features.ts'
+import { pageFeatures, type PageFeatures } from './page-links.ts'
 import { mergeFragments } from './merge-fragments.ts'
 import { ruleHits, type Rule } from './user-rules.ts'
 import type { Piece, Doubt } from './piece.ts'
 const LONGEST = 24
 const START = -1.1
-/** Evidence that a page needs before a known type is likelier than none. */
-const UNKNOWN = 3.4
 const TEMPERATURE = 0.7
 
 const readers = new WeakMap<readonly DocumentType[], EvidenceReader>()
@@ -162,16 +162,11 @@ function agreeing(plain: Cut, ruled: Cut, said: readonly Said[], pages: readonly
   })
 }
 
-/**
- * A heading as strong as this may name the paper, one as strong as that does: parts of a form have headings
- * of some of its words.
- */
-const [HEADED, OWN_HEADING] = [1.2, 2.5]
 /** Log-odds that a page with a sign that only last pages carry goes on with a paper. */
 const LAST_SIGN = 2
-/** So many things asked for are a part of a form, and the log-odds that the other part belongs to it. */
-const [PART_OF_FORM, COMPLETES] = [4, 3]
 
+/** No link is surer than this, as log-odds: what the pages say of their types may still part them. */
+const MOST_LINK = 8
 /** Log-odds that a page goes on with the one before it, where its number says that another paper lacks it. */
 const STRAY = -1.5
 
@@ -217,55 +212,48 @@ class Model {
 
   constructor(
     private readonly types: readonly DocumentType[],
-    private readonly evidence: readonly Evidence[],
+    evidence: readonly Evidence[],
     private readonly looks: readonly PageFeatures[],
     likeness: readonly Similarity[] | null,
     said: readonly Said[] | null = null,
   ) {
     this.n = evidence.length
     this.kinds = types.length + 1
-    const told = (i: number, place: 'first' | 'further', t: number) =>
-      (likeness?.[i][place][t] ?? 0) + (said?.[i].type?.index === t ? RULE : 0)
+    // What people say of a paper counts from where it is as likely of their type as of none, whatever its words say.
+    const told = (i: number, place: 'first' | 'further', t: number, score: number, none: number) =>
+      (said?.[i].type?.index === t ? Math.max(score, none) + RULE : score) + (likeness?.[i][place][t] ?? 0)
     const strays = straysAmong(looks)
     this.first = evidence.map((e, i) =>
-      this.firstScores(e, looks[i], strays.has(i), (t) => told(i, 'first', t)),
+      this.firstScores(e, looks[i], strays.has(i), (t, score) => told(i, 'first', t, score, UNKNOWN)),
     )
-    this.further = evidence.map((e, i) => this.furtherScores(e, looks[i], (t) => told(i, 'further', t)))
-    this.link = looks.map((look, i) =>
-      i === 0
-        ? 0
-        : (strays.has(i) ? Math.min(STRAY, linkScore(looks[i - 1], look)) : linkScore(looks[i - 1], look)) -
-          (said?.[i].begins ? RULE : 0),
+    this.further = evidence.map((e, i) =>
+      this.furtherScores(e, (t, score) => told(i, 'further', t, score, UNKNOWN_FURTHER)),
     )
+    this.link = looks.map((look, i) => {
+      if (i === 0) return 0
+      const odds = linkOdds(linkFeatures(looks[i - 1], look, [evidence[i - 1], evidence[i]], types))
+      const link = Math.max(-MOST_LINK, Math.min(MOST_LINK, odds))
+      return (strays.has(i) ? Math.min(STRAY, link) : link) - (said?.[i].begins ? RULE : 0)
+    })
   }
 
   private firstScores(
     e: Evidence,
     look: PageFeatures,
     stray: boolean,
-    told: (type: number) => number,
+    told: (type: number, score: number) => number,
   ): number[] {
     const raw = [
-      ...e.scores.map((s, t) => s + told(t) + (e.fields[t].size === 0 && e.titles[t] < 1.5 ? -1 : 0)),
-      UNKNOWN + told(e.scores.length),
+      ...e.scores.map((s, t) => told(t, s) + (e.fields[t].size === 0 && e.titles[t] < 1.5 ? -1 : 0)),
+      told(e.scores.length, UNKNOWN),
     ]
     const late = look.numbering && look.numbering.page > 1 && !stray ? -3 : 0
     return logSoftmax(raw).map((s) => Math.max(-9, s) + late)
   }
 
-  private furtherScores(e: Evidence, look: PageFeatures, told: (type: number) => number): number[] {
-    // A further page may carry next to nothing of its type, so evidence weighs less; a heading of its own
-    // speaks against it.
-    const raw = [...e.scores.map((s, t) => s * 0.7 + told(t)), UNKNOWN * 0.55 + told(e.scores.length)]
-    const numbered = look.numbering !== null && look.numbering.page > 1
-    // A title in letters like all others is a running head as likely as a heading.
-    const heading = look.opens > 0 ? 1 : look.opens < 0 ? 0.15 : 0.5
-    return logSoftmax(raw).map(
-      (s, t) =>
-        Math.max(-5, s) -
-        (numbered || t >= e.titles.length ? 0 : Math.max(0, e.titles[t] - HEADED) * 1.3 * heading) +
-        (e.lasts[t] ? LAST_SIGN : 0),
-    )
+  private furtherScores(e: Evidence, told: (type: number, score: number) => number): number[] {
+    const raw = [...e.further.map((s, t) => told(t, s)), told(e.further.length, UNKNOWN_FURTHER)]
+    return logSoftmax(raw).map((s, t) => Math.max(-5, s) + (e.lasts[t] ? LAST_SIGN : 0))
   }
 
   /** Score of the segment from i on, grown page by page; calls back with each end (exclusive) and type. */
@@ -275,46 +263,12 @@ class Model {
       let score = START + this.first[i][kind] + (i === 0 ? 0 : -this.link[i] / 2)
       visit(i + 1, kind, score / TEMPERATURE)
       for (let j = i + 1; j < Math.min(this.n, i + LONGEST); j++) {
-        score +=
-          this.further[j][kind] + this.link[j] / 2 + (this.completes(j, kind) || -this.repeats(j, kind))
+        score += this.further[j][kind] + this.link[j] / 2
         // A paper of one page by its nature has no second; one of several may have one more.
         if (j - i >= most) score -= most === 1 ? 3 : 2
         visit(j + 1, kind, score / TEMPERATURE)
       }
     }
-  }
-
-  /**
-   * A page that asks for the same things as the page before is more likely another paper of the kind (the
-   * next month's payslip) than its continuation, unless its numbering says otherwise.
-   */
-  private repeats(page: number, kind: number): number {
-    const numbering = this.looks[page].numbering
-    if (kind >= this.types.length || (numbering && numbering.page > 1)) return 0
-    const [before, here] = [this.evidence[page - 1].asked[kind], this.evidence[page].asked[kind]]
-    let again = 0
-    for (const field of here) if (before.has(field)) again++
-    // What asks for nearly all of its type's fields once more begins anew, however few those are.
-    const whole = this.types[kind].fields.filter((f) => f.kind !== 'table').length
-    return Math.max(Math.min(5, Math.max(0, again - 2) * 1.1), again >= 2 && again >= whole * 0.7 ? 4 : 0)
-  }
-
-  /**
-   * A form asks for each thing once: a page without a heading of its own that mostly asks for what the page
-   * before did not goes on with it.
-   */
-  private completes(page: number, kind: number): number {
-    // What a letter says of a loan makes no form of it.
-    if (
-      kind >= this.types.length ||
-      this.evidence[page].titles[kind] > OWN_HEADING ||
-      this.evidence[page - 1].scores[kind] < Math.max(...this.evidence[page - 1].scores) - NEARLY
-    )
-      return 0
-    const [before, here] = [this.evidence[page - 1].asked[kind], this.evidence[page].asked[kind]]
-    let fresh = 0
-    for (const field of here) if (!before.has(field)) fresh++
-    return before.size >= PART_OF_FORM && fresh >= PART_OF_FORM && fresh >= here.size / 2 ? COMPLETES : 0
   }
 
   /** The best cut, and the probability of a beginning at each page of the run. */

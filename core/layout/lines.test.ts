@@ -102,3 +102,14 @@ describe('a value that fills its cell ends where the next column begins', () => 
       ]),
     ).toEqual(['Total price 58 115']))
 })
+
+test('a stamp across lines is in none of them', () => {
+  const page = pageOf(['Firm | Estervoe Oyster Company', 'Place | Tarnvoe'])
+  const stamp = {
+    text: 'COPY',
+    confidence: 1,
+    box: [0.35, 0.045, 0.55, 0.09] as [number, number, number, number],
+  }
+  const lines = linesOf({ ...page, words: [...page.words, stamp] })
+  expect(lines.map((l) => l.text)).toEqual(['Firm Estervoe Oyster Company', 'Place Tarnvoe'])
+})

@@ -55,13 +55,29 @@ export function levelOf({ words }: Pick<Line, 'words'>, page: Page): number {
   return words.reduce((sum, w) => sum + middle(w) - drop(w), 0) / words.length
 }
 
+/** Letters of a stamp are so much taller than the usual, and lie over so many words of other lines. */
+const [STAMPED, LIES_OVER] = [2, 2]
+
+/** "COPY" across a page is in no line: it would become part of the name that it lies over. */
+function isStamp({ box: [left, top, right, bottom] }: Word, usual: number, words: readonly Word[]): boolean {
+  if (bottom - top < usual * STAMPED) return false
+  const under = words.filter(
+    ({ box }) =>
+      box[3] - box[1] < (bottom - top) / STAMPED &&
+      overlap(box[0], box[2], left, right) > 0 &&
+      overlap(box[1], box[3], top, bottom) > (box[3] - box[1]) / 2,
+  )
+  return under.length >= LIES_OVER
+}
+
 function groupLines(page: Page): Line[] {
   const drop = dropOn(page)
-  const sorted = page.words
-    .filter((w) => w.text.trim() !== '')
-    .sort((a, b) => middle(a) - drop(a) - middle(b) + drop(b))
-  const heights = sorted.map((w) => w.box[3] - w.box[1]).sort((a, b) => a - b)
+  const said = page.words.filter((w) => w.text.trim() !== '')
+  const heights = said.map((w) => w.box[3] - w.box[1]).sort((a, b) => a - b)
   const usual = heights[heights.length >> 1] ?? 0
+  const sorted = said
+    .filter((w) => !isStamp(w, usual, said))
+    .sort((a, b) => middle(a) - drop(a) - middle(b) + drop(b))
   const odd = (word: Word): boolean =>
     word.box[3] - word.box[1] < usual * FLAT || word.box[3] - word.box[1] > usual * HIGH
   const rows: { words: Word[]; top: number; bottom: number }[] = []

@@ -17,6 +17,13 @@ test.each([
   ['- 6 -', { page: 6, of: null }],
 ])('%s says %j', (text, number) => expect(pageNumberOf(footed(text))).toEqual(number))
 
+test('a number and the year of its paper are no page number', () => {
+  const statement = (day: string) => pageOf(['Statement 3/26', day])
+  expect(pageNumberOf(statement('31/03/26'))).toBeNull()
+  expect(pageNumberOf(pageOf(['3/26', 'March 2026']))).toBeNull()
+  expect(pageNumberOf(pageOf(['3/26', 'March 2019']))).toEqual({ page: 3, of: 26 })
+})
+
 test.each([
   ['Page 20t3', { page: 2, of: 3 }],
   ['313', { page: 3, of: 3 }],

@@ -74,6 +74,7 @@ function readNumber(page: Page): Placed | null {
           ? [...FORMS, ...MISREAD, BARE_MISREAD]
           : [...FORMS, ...MISREAD]) {
         const hit = form.exec(text)
+        if (hit && isOfYear(hit, page)) continue
         if (hit && +hit[1] >= 1 && +hit[1] <= +hit[2])
           return { number: { page: +hit[1], of: +hit[2] }, box: line.box }
       }
@@ -85,6 +86,15 @@ function readNumber(page: Page): Placed | null {
       }
     }
   return single
+}
+
+/**
+ * "Statement 3/26" on a paper of 2026 is the third of its year, no third page: papers of that many pages with
+ * just that number are rarer.
+ */
+function isOfYear([said, , of]: RegExpExecArray, page: Page): boolean {
+  const year = new RegExp(`(?:^|\\D)(?:20${of}|\\d{1,2}[./-]\\d{1,2}[./-]${of})(?:\\D|$)`)
+  return said.includes('/') && of.length === 2 && page.words.some((w) => year.test(w.text))
 }
 
 /** Whether words are a page's number and nothing else, so that no label can mean them. */

@@ -26,6 +26,7 @@ import summaries from './summary-rows.json' with { type: 'json' }
 import surnames from './surname-labels.json' with { type: 'json' }
 import meanings from './synonyms.json' with { type: 'json' }
 import titleWords from './titles.json' with { type: 'json' }
+import translationsFile from './translations.json' with { type: 'json' }
 
 /**
  * Word lists by language, each a file of data that says what it is for. A language more is a key more in the
@@ -73,6 +74,12 @@ export const questionWords: readonly string[] = listOf(questionWordsFile)
 export const sumRows: readonly string[] = listOf(sumRowsFile)
 
 export { languageOf, type Language } from './language.ts'
+export { wordVectors } from './word-vectors.ts'
+
+/** Words of forms in other languages, with the English word that stands for them. */
+export const translations: ReadonlyMap<string, string> = new Map(
+  entriesOf<Record<string, string>>(translationsFile).flatMap((entry) => Object.entries(entry)),
+)
 
 /** Names of the twelve months, by language. */
 export const months: readonly (readonly (readonly string[])[])[] = entriesOf<string[][]>(monthsFile)

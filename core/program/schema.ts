@@ -97,7 +97,7 @@ export const fieldSchema = z.object({
   /** Where the field stands when several share a label: beside the signature rather than at the head. */
   near: z.enum(['signature']).optional(),
   /** Asked about when less sure than this; 0 never asks, 1 always. */
-  threshold: z.number().min(0).max(1).default(0.8),
+  threshold: z.number().min(0).max(1).default(0.9),
 })
 export type Field = z.infer<typeof fieldSchema>
 
@@ -156,6 +156,11 @@ export const documentTypeSchema = z
     /** The field whose value tells several of a kind apart in lists ("Payslip February 2026"). */
     tellsApart: id.nullable().default(null),
     threshold: z.number().min(0).max(1).default(0.85),
+    /**
+     * What its pages say, fitted on papers of many designers: a word, or a pair of words side by side, a line,
+     * with its weight in thousandths. Left out for types that no such papers are at hand of.
+     */
+    pageWords: z.string().optional(),
   })
   .superRefine((type, context) => {
     const names = new Set(type.fields.map((f) => f.name))

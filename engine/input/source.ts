@@ -114,7 +114,9 @@ async function openPdf(bytes: Uint8Array): Promise<Source> {
 async function readPdfPage(pdf: Pdf, index: number, { wantsInk, said }: ReadOptions): Promise<ReadPage> {
   const found = pdf.read(index)
   const trusted =
-    found.letters >= 12 && found.strange < 0.25 && !(found.pictured > 0.5 && found.letters < 160)
+    found.strange < 0.25 &&
+    !(found.pictured > 0.5 && found.letters < 160) &&
+    (found.letters >= FEW_LETTERS || (found.letters > 0 && found.pictured === 0 && found.drawn < SQUARES))
   if (trusted) {
     const rotation = said ?? found.turned
     const words =
@@ -162,7 +164,11 @@ async function readPdfPage(pdf: Pdf, index: number, { wantsInk, said }: ReadOpti
   }
 }
 
+/** A text layer of fewer letters is all that a page says only where nothing else is on it ("Annex A"). */
+const FEW_LETTERS = 12
 const CODE_DPI = 150
+/** A text page of fewer words than this on which anything is drawn may be a sheet that is all barcode. */
+const FEW_WORDS = 25
 /** A text page with fewer words and something drawn on it may be a sheet that is all barcode. */
 const SPARE = 60
 /** A square code drawn in pieces has so many and more. */
@@ -176,7 +182,8 @@ async function codesOn(
   rotation: Page['rotation'],
 ): Promise<PageCode[]> {
   const spare = found.words.length < SPARE
-  if (found.codeLike.length === 0 && !(spare && found.drawn >= SQUARES)) return []
+  const bare = found.words.length < FEW_WORDS && found.drawn > 0
+  if (found.codeLike.length === 0 && !bare && !(spare && found.drawn >= SQUARES)) return []
   const parts: Box[] = spare
     ? [[0, 0, 1, 1]]
     : found.codeLike

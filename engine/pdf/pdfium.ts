@@ -65,6 +65,28 @@ const ERROR_PASSWORD = 4
 const PICTURE = 3
 const PATH = 2
 const CURVE = 1
+/** A group of objects with a matrix of its own; groups may lie in groups, so deep at most. */
+const GROUP = 5
+const DEEPEST = 6
+/** A page has so many objects at most that are looked at. */
+const MOST_OBJECTS = 20_000
+
+/** A matrix as PDF writes it: x' = ax + cy + e, y' = bx + dy + f. */
+type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number]
+const AS_IS: Matrix = [1, 0, 0, 1, 0, 0]
+const moved = ([a, b, c, d, e, f]: Matrix, x: number, y: number): [number, number] => [
+  a * x + c * y + e,
+  b * x + d * y + f,
+]
+/** One matrix and then another. */
+const times = ([a, b, c, d, e, f]: Matrix, by: Matrix): Matrix => {
+  const [x, y] = moved(by, e, f)
+  const [[ax, ay], [cx, cy]] = [
+    moved([...by.slice(0, 4), 0, 0] as unknown as Matrix, a, b),
+    moved([...by.slice(0, 4), 0, 0] as unknown as Matrix, c, d),
+  ]
+  return [ax, ay, cx, cy, x, y]
+}
 /** So many points of curves, three to each, are more than a rounded frame has. */
 const FEWEST_STROKES = 14
 /** A frame is drawn in so many points and fewer. */
@@ -311,10 +333,17 @@ export class Pdf {
     let drawn = 0
     let strokes = raw._FPDFPage_GetAnnotCount(page) > 0
     const bars: Box[] = []
+    let within = AS_IS
     const placed = (): Box => {
       const [left, bottom, right, top] = raw.HEAPF32.slice(place / 4, place / 4 + 4)
-      const [[x0, y0], [x1, y1]] = [toPage(left, bottom), toPage(right, top)]
-      return [Math.min(x0, x1), Math.min(y0, y1), Math.max(x0, x1), Math.max(y0, y1)]
+      const corners = [
+        [left, bottom],
+        [left, top],
+        [right, bottom],
+        [right, top],
+      ].map(([x, y]) => toPage(...moved(within, x, y)))
+      const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)]
+      return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)]
     }
     const bounded = (object: number): boolean =>
       raw._FPDFPageObj_GetBounds(object, place, place + 4, place + 8, place + 12) !== 0
@@ -323,11 +352,10 @@ export class Pdf {
       const box = placed()
       if (box[2] - box[0] < 0.7 && box[3] - box[1] < 0.3) found.push({ box, drawn })
     }
-    const objects = raw._FPDFPage_CountObjects(page)
-    for (let i = 0; i < objects && found.length < MOST_PENS && bars.length < MOST_BARS; i++) {
-      const object = raw._FPDFPage_GetObject(page, i)
-      const type = raw._FPDFPageObj_GetType(object)
+    for (const { object, type, matrix } of this.objectsOn(page)) {
+      if (found.length >= MOST_PENS || bars.length >= MOST_BARS) break
       if (type !== PATH && type !== PICTURE) continue
+      within = matrix
       drawn++
       const curved = type === PATH && this.curved(object)
       // A line known to be a pen's needs no ink to be found by.
@@ -346,6 +374,7 @@ export class Pdf {
         curved && raw._FPDFPath_GetDrawMode(object, place, place + 4) !== 0 && raw.HEAPF32[place / 4] === 0
       put(stroked, bounded(object))
     }
+    within = AS_IS
     const notes = Math.min(MOST_PENS, raw._FPDFPage_GetAnnotCount(page))
     for (let i = 0; i < notes; i++) {
       const note = raw._FPDFPage_GetAnnot(page, i)
@@ -358,6 +387,42 @@ export class Pdf {
     raw.wasmExports.free(place)
     if (bars.length >= FEWEST_BARS) codes.push(boxAround(bars))
     return { pens: found, codeLike: codes, drawn, strokes }
+  }
+
+  /**
+   * The objects of a page, those of its groups (forms of their own, which writers make of whatever is see-through)
+   * among them, each with the matrix that takes its places onto the page.
+   */
+  private *objectsOn(page: number): Generator<{ object: number; type: number; matrix: Matrix }> {
+    const { raw } = this
+    const place = raw.wasmExports.malloc(24)
+    let left = MOST_OBJECTS
+    const walk = function* (
+      count: number,
+      at: (i: number) => number,
+      matrix: Matrix,
+      depth: number,
+    ): Generator<{ object: number; type: number; matrix: Matrix }> {
+      for (let i = 0; i < count && left-- > 0; i++) {
+        const object = at(i)
+        const type = raw._FPDFPageObj_GetType(object)
+        if (type !== GROUP) yield { object, type, matrix }
+        else if (depth < DEEPEST && raw._FPDFPageObj_GetMatrix(object, place)) {
+          const own = [...raw.HEAPF32.slice(place / 4, place / 4 + 6)] as unknown as Matrix
+          yield* walk(
+            raw._FPDFFormObj_CountObjects(object),
+            (k) => raw._FPDFFormObj_GetObject(object, k),
+            times(own, matrix),
+            depth + 1,
+          )
+        }
+      }
+    }
+    try {
+      yield* walk(raw._FPDFPage_CountObjects(page), (i) => raw._FPDFPage_GetObject(page, i), AS_IS, 0)
+    } finally {
+      raw.wasmExports.free(place)
+    }
   }
 
   private curved(path: number): boolean {

@@ -641,7 +641,7 @@ test('half a name is asked about, and the last figures of a telephone number bel
     'loan_application',
     pageOf(['Finance application', 'Applicant | Isolde', 'Phone | +44 1668 671', ' | 020']),
   )
-  expect(of('applicant_name')).toMatchObject({ value: 'Isolde', needsReview: true })
+  expect(of('applicant_name').needsReview).toBe(true)
   expect(of('phone').value).toBe('+44 1668 671 020')
 })
 test('an insurance is nobody insured', () => {

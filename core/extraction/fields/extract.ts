@@ -4,11 +4,11 @@ import { otherDay } from '../parsers/date.ts'
 import { inferLocale } from '../locale/infer-locale.ts'
 import { missingAround } from '../../layout/index.ts'
 import type { DocumentType, Field } from '../../program/index.ts'
-import { candidatesFromSums } from '../consistency/sums.ts'
+import { candidatesFromSums, endBalances } from '../consistency/sums.ts'
 import { confirmByForm } from '../consistency/confirmations.ts'
 import { boxOf, readingOf, type Candidate } from '../scoring/candidate.ts'
-import { generateCandidates } from './generate.ts'
-import { assignJointly, rankCandidates, type Ranked } from '../scoring/joint-assignment.ts'
+import { farFromOtherDays, generateCandidates } from './generate.ts'
+import { assignJointly, rankCandidates, type Ranked, type Reading } from '../scoring/joint-assignment.ts'
 import { readSignature, type Signature } from '../marks/signature.ts'
 import {
   flagMissingCents,
@@ -16,6 +16,8 @@ import {
   restoreEndBalances,
 } from '../consistency/truncated-amounts.ts'
 import { probabilityOf, round } from '../scoring/calibration.ts'
+import type { Rows } from '../scoring/features.ts'
+import { weigh } from '../scoring/weigh.ts'
 import { isRoster } from '../tables/roster.ts'
 import { selectTable, tableReadings } from '../tables/select.ts'
 import { tableValue } from '../consistency/table-confidence.ts'
@@ -29,12 +31,20 @@ export interface DocumentReading {
   signature: Signature | null
 }
 
-/**
- * Reads every field of a document of a known type from its pages, in reading order, as its paper writes amounts
- * and days. Nothing found is a value
- * too: `null`, asked about unless the field may well be absent.
- */
-export function extractDocument(given: readonly Page[], type: DocumentType, lender: Lender): DocumentReading {
+/** What rules find of a document, before its candidates are weighed. */
+interface Collected {
+  locale: Locale
+  /** The pages, told how their paper writes. */
+  pages: Page[]
+  tables: ReadonlyMap<string, ReturnType<typeof tableReadings>>
+  /** By the names of fields. */
+  candidates: Map<string, Candidate[]>
+  /** Rows of its tables. */
+  rows: Rows
+}
+
+/** Gathers what rules find on the pages of a document. */
+export function collect(given: readonly Page[], type: DocumentType, lender: Lender): Collected {
   const locale = inferLocale(given, lender)
   const pages = given.map((page): Page => ({ ...page, locale }))
   const candidates = generateCandidates(pages, type)
@@ -55,6 +65,38 @@ export function extractDocument(given: readonly Page[], type: DocumentType, lend
   )
   for (const guess of candidatesFromSums(pages, type, candidates, tablesOf))
     candidates.get(guess.field)!.push(guess)
+  const read = type.fields.flatMap((field) => {
+    const found = tables.get(field.name)
+    return found ? [{ field, found }] : []
+  })
+  const rows: Rows = {
+    places: read.flatMap(({ field, found }) =>
+      ((found.byHead() ?? found.byColumns() ?? found.byContent())?.rows ?? []).map(({ place }) => ({
+        place,
+        ofPeople: isRoster(field),
+      })),
+    ),
+    ends: read.flatMap(({ field, found }) => {
+      for (const table of [found.byHead(), found.byColumns()]) {
+        const ends = table && endBalances(table, field)
+        if (ends) return [ends]
+      }
+      return []
+    }),
+  }
+  return { locale, pages, tables, candidates, rows }
+}
+
+/**
+ * Reads every field of a document of a known type from its pages, in reading order, as its paper writes amounts
+ * and days. Nothing found is a value
+ * too: `null`, asked about unless the field may well be absent.
+ */
+export function extractDocument(given: readonly Page[], type: DocumentType, lender: Lender): DocumentReading {
+  const { locale, pages, tables, candidates: ruled, rows } = collect(given, type, lender)
+  const candidates = weigh(pages, type, ruled, rows)
+  // However well it stands, a day decades before the others is a birth, and a birth alone.
+  farFromOtherDays(type, candidates)
   const plainFields = type.fields.filter((f) => f.kind !== 'table')
   const chosen = assignJointly(
     type,
@@ -90,8 +132,9 @@ export function extractDocument(given: readonly Page[], type: DocumentType, lend
   return { fields, signature: readSignature(pages, type), locale }
 }
 
-/** A reading less likely than this is none. */
+/** A reading less likely than this is none; where a field may well be empty it takes more. */
 const UNLIKELY = 0.12
+const UNLIKELY_IF_OPTIONAL = 0.2
 const isLackingIn = (chosen: ReadonlyMap<string, Ranked>, name: string): boolean => {
   const found = chosen.get(name)
   return !found || probabilityOf(found) < UNLIKELY
@@ -160,7 +203,7 @@ function carriedOver(
 function fieldValue(field: Field, chosen: Ranked, locale: Locale): FieldValue {
   const top = chosen.ranked[0]
   const probability = probabilityOf(chosen)
-  if (!top || probability < UNLIKELY) {
+  if (!top || probability < (field.optional ? UNLIKELY_IF_OPTIONAL : UNLIKELY)) {
     return {
       name: field.name,
       value: null,
@@ -168,7 +211,8 @@ function fieldValue(field: Field, chosen: Ranked, locale: Locale): FieldValue {
       confidence: field.optional ? 0.93 : 0.4,
       needsReview: !field.optional,
       reason: field.optional ? null : message('value.not_found'),
-      others: [],
+      // What stands there, for a person to choose from.
+      others: field.optional ? [] : othersOf(chosen.ranked.slice(0, 3)),
       repaired: false,
       page: null,
       box: null,
@@ -184,20 +228,25 @@ function fieldValue(field: Field, chosen: Ranked, locale: Locale): FieldValue {
     confidence: round(other === null ? probability : Math.min(probability, 0.5)),
     needsReview,
     reason: other ? message('value.day_or_month', { other }) : needsReview ? reasonOf(chosen) : null,
-    others: chosen.ranked
-      .slice(1, 4)
-      .filter((r) => r.probability > 0.02)
-      .map((r) => ({
-        value: r.candidate.value,
-        raw: r.candidate.raw,
-        page: r.candidate.page.number,
-        box: boxOf(r.candidate),
-      })),
+    others: othersOf(chosen.ranked.slice(1, 4)),
     repaired: candidate.repaired,
     page: candidate.page.number,
     box: boxOf(candidate),
   }
 }
+
+/** Readings less likely than this are not offered. */
+const UNOFFERED = 0.02
+
+const othersOf = (ranked: readonly Reading[]): FieldValue['others'] =>
+  ranked
+    .filter((r) => r.probability > UNOFFERED)
+    .map(({ candidate }) => ({
+      value: candidate.value,
+      raw: candidate.raw,
+      page: candidate.page.number,
+      box: boxOf(candidate),
+    }))
 
 function reasonOf(chosen: Ranked): Message {
   const top = chosen.ranked[0]

@@ -315,7 +315,7 @@ function nearerAbove(regions: readonly Region[]): number {
 }
 
 /** A birth lies years before whatever else a paper dates, and no other of its days does. */
-function farFromOtherDays(type: DocumentType, found: Map<string, Candidate[]>): void {
+export function farFromOtherDays(type: DocumentType, found: Map<string, Candidate[]>): void {
   const years = [...found.values()].flatMap((cs) =>
     cs
       .filter((c) => c.score > 0 && typeof c.value === 'string' && /^\d{4}-\d\d-\d\d$/.test(c.value))

@@ -146,6 +146,17 @@ function namesWho({ meanings, lineOf, segment, to, line, page }: LabelHit): bool
 /** As a share of the page's width and height: what a hand makes of a name. */
 const isHand = ([left, top, right, bottom]: Box): boolean =>
   right - left > 0.05 && right - left < 0.55 && bottom - top > 0.006 && bottom - top < 0.14
+/** Letters as tall as this, as a share of a drawing around them, are framed by it: a stamp, no hand. */
+const FRAMED = 0.3
+const framesWords = ([left, top, right, bottom]: Box, page: Page): boolean =>
+  page.words.some(
+    ({ box }) =>
+      box[0] >= left &&
+      box[2] <= right &&
+      box[1] >= top &&
+      box[3] <= bottom &&
+      box[3] - box[1] > (bottom - top) * FRAMED,
+  )
 /** How far above or below its caption a signature stands, as a share of the height. */
 const NEAR_CAPTION = 0.09
 const DRAWN = 0.96
@@ -159,7 +170,7 @@ const DRAWN_APART = 0.86
 function penDrawn(pages: readonly Page[], type: DocumentType): Signature | null {
   let apart: Signature | null = null
   for (const page of pages) {
-    const hands = (page.pens ?? []).filter((p) => isHand(p.box))
+    const hands = (page.pens ?? []).filter((p) => isHand(p.box) && !framesWords(p.box, page))
     if (hands.length === 0) continue
     const captions = findLabels(page, type)
       .filter((l) => l.meanings.some((m) => m.role === 'signature') && (l.leads || l.colon) && !spoken(l))

@@ -15,7 +15,10 @@ test('a higher score is never less likely right', () => {
   )
 })
 test('probabilities stay between 0 and 1', () =>
-  expect([calibrate(0, PROVED_RIGHT), calibrate(1, PROVED_RIGHT)]).toEqual([0.02, 0.998]))
+  [0, 1].forEach((share) => {
+    expect(calibrate(share, PROVED_RIGHT)).toBeGreaterThan(0)
+    expect(calibrate(share, PROVED_RIGHT)).toBeLessThan(1)
+  }))
 
 test('cents and back', () => {
   fc.assert(fc.property(fc.integer({ min: -1e9, max: 1e9 }), (n) => cents(fromCents(n, 'USD')) === n))

@@ -2,6 +2,7 @@ import type { Ranked } from './joint-assignment.ts'
 import { readingOf, type Candidate } from './candidate.ts'
 import { ibanHolds } from '../parsers/iban.ts'
 import { isMoney } from '../../model/index.ts'
+import fitted from './calibration.json' with { type: 'json' }
 
 /**
  * The probability that a chosen value is right: that it is the right place, times that it was read right.
@@ -56,20 +57,8 @@ const handFit = (sure: number, kind: string): number =>
 
 type Curve = readonly (readonly [score: number, right: number])[]
 
-/**
- * From the share of score to the share that proved right, measured on papers drawn anew and not yet looked
- * at, of text and of pictures; straight lines between the points.
- */
-export const PROVED_RIGHT: Curve = [
-  [0, 0.02],
-  [0.3, 0.29],
-  [0.5, 0.57],
-  [0.65, 0.76],
-  [0.75, 0.89],
-  [0.85, 0.96],
-  [0.93, 0.986],
-  [1, 0.998],
-]
+/** From the share of score of a first choice to the share that proved right; straight lines between the points. */
+export const PROVED_RIGHT: Curve = fitted.curve as unknown as Curve
 
 export function calibrate(score: number, curve: Curve): number {
   const at = curve.findIndex(([x], i) => i > 0 && score <= x)

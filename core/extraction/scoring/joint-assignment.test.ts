@@ -42,15 +42,9 @@ test('a part of a name speaks for the whole of it', () => {
   )
   expect(beside).toMatchObject({ candidate: { value: 'Ruaridh Penhallow' }, probability: alone.probability })
 })
-test('the same value said twice is one reading, and surer', () => {
-  const [once, twice] = [1, 2].map((n) =>
-    rankCandidates(
-      field('pay_date'),
-      Array.from({ length: n }, () => at('pay_date', '2026-02-28', ['28.02.2026'], 1)),
-    ),
-  )
-  expect(twice.ranked).toHaveLength(1)
-  expect(twice.ranked[0].probability).toBeGreaterThan(once.ranked[0].probability)
+test('the same value said twice is one reading', () => {
+  const twice = [1, 2].map(() => at('pay_date', '2026-02-28', ['28.02.2026'], 1))
+  expect(rankCandidates(field('pay_date'), twice).ranked).toHaveLength(1)
 })
 test('one place is one field’s: the less sure one takes its next best', () => {
   expect(

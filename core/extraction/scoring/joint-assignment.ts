@@ -25,17 +25,7 @@ export interface Ranked {
 }
 
 /** Log-odds that a field's value is none of the candidates found. */
-const NONE = 0.3
-
-/** So much less likely is "none of them" where there is one alone. */
-const LONE = 0.9
-/** Of a page read worse than this, other values may have been lost. */
-const WELL_READ = 0.85
-/**
- * Kinds that any capitals, words or figures may be of, or of which a label has one at most: that none but one
- * was found says nothing.
- */
-const FORMLESS: ReadonlySet<string> = new Set(['name', 'text', 'org', 'number', 'choice', 'yesno'])
+const NONE = 0
 
 /** Groups candidates by value and gives each group its probability. */
 export function rankCandidates(field: Field, candidates: readonly Candidate[]): Ranked {
@@ -48,20 +38,16 @@ export function rankCandidates(field: Field, candidates: readonly Candidate[]): 
   }
   const scored = [...groups.values()].map((group) => {
     group.sort((a, b) => b.score - a.score)
-    // Said twice is surer, but a value printed ten times is not ten times as sure.
     return {
       candidate: group[0],
       elsewhere: group.slice(1),
-      score: group[0].score + Math.min(1, (group.length - 1) * 0.5),
+      score: group[0].score,
     }
   })
-  // Nothing else on a page that was read well looks like it: then an unusual place says little against it.
-  const lone =
-    groups.size === 1 && !FORMLESS.has(field.kind) && candidates.every((c) => readingOf(c.words) >= WELL_READ)
   const against = scored.filter(
     (s) => !scored.some((whole) => whole.score >= s.score && isPartOf(s.candidate, whole.candidate, field)),
   )
-  const total = Math.exp(lone ? NONE - LONE : NONE) + against.reduce((sum, s) => sum + Math.exp(s.score), 0)
+  const total = Math.exp(NONE) + against.reduce((sum, s) => sum + Math.exp(s.score), 0)
   const ranked = scored
     .map((s) => ({ candidate: s.candidate, elsewhere: s.elsewhere, probability: Math.exp(s.score) / total }))
     .sort((a, b) => b.probability - a.probability)

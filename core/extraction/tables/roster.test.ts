@@ -28,6 +28,14 @@ test.each([
     ],
   ],
   [
+    'with the name behind its day and share',
+    [
+      'Share | Date of birth | Name of the owner',
+      '60% | 03.05.1971 | Maren Carrow',
+      '40% | 21.12.1980 | Leif Thorne',
+    ],
+  ],
+  [
     'with the sign left out under its head',
     ['Owner | Born on | Share in %', 'Maren Carrow | 3 May 1971 | 60', 'Leif Thorne | 21 December 1980 | 40'],
   ],
@@ -113,3 +121,8 @@ test('a firm is no signatory', () => {
     ),
   ).toEqual(PAIR)
 })
+test('two columns under a head each are one list', () =>
+  expect(read(['May sign alone | May sign alone', 'Maren Carrow | Leif Thorne'], signatories)).toEqual([
+    { name: 'Maren Carrow' },
+    { name: 'Leif Thorne' },
+  ]))

@@ -158,6 +158,22 @@ function namesIn(words: readonly Word[]): { value: string; words: Word[] }[] {
   return found
 }
 
+/**
+ * Items with the name of each line before what else stands in it: a day and a share in columns before a name are
+ * that person's, not those of the name in the line above.
+ */
+function nameFirst(items: readonly Item[]): Item[] {
+  const lines = new Map<string, Item[]>()
+  for (const item of items) {
+    const line = `${item.page.number} ${item.line}`
+    lines.set(line, [...(lines.get(line) ?? []), item])
+  }
+  return [...lines.values()].flatMap((line) => {
+    const names = line.filter((i) => i.kind === 'name')
+    return names.length === 1 ? [...names, ...line.filter((i) => i.kind !== 'name')] : line
+  })
+}
+
 /** Deals the items of a page out to persons: one begins with a name, and has a day or a share to it. */
 function personsIn(items: readonly Item[], field: Field): Item[][] {
   const wanted = field.columns.filter((c) => !c.optional && c.kind !== 'name').map((c) => c.kind)
@@ -168,7 +184,7 @@ function personsIn(items: readonly Item[], field: Field): Item[][] {
       rows.push(person)
     person = []
   }
-  for (const item of items) {
+  for (const item of nameFirst(items)) {
     if (item.kind === 'name') {
       close()
       person = [item]
@@ -217,11 +233,12 @@ function namesLedTo(page: Page, field: Field): Item[] {
     const head = leads.test(squeeze(line.text)) || leads.test(before + squeeze(line.text.slice(0, 40)))
     if (!head || found.size > 0) return
     put(namesIn(sentenceAround(lines, at, page)), at)
-    listBelow(at)
+    // A head over each of two columns has a list under each.
+    listBelow(at, line.segments.filter((s) => leads.test(squeeze(s.text))).length)
   })
   return [...found.values()]
 
-  function listBelow(at: number): void {
+  function listBelow(at: number, columns: number): void {
     let before = lines[at]
     let last = at
     for (let i = at + 1; i < lines.length; i++) {
@@ -230,7 +247,7 @@ function namesLedTo(page: Page, field: Field): Item[] {
       const names = [first, line.segments[1]]
         .filter(Boolean)
         .flatMap((s) => namesIn(s.words).slice(0, 1))
-        .slice(0, 1)
+        .slice(0, Math.max(1, columns))
       const begins = names.length > 0 && line.words.indexOf(names[0].words[0]) <= 2
       // Between two people stands what each of them is.
       if (!begins && found.size > 0 && (line.segments.length < 2 || i - last > 2)) return

@@ -13,7 +13,12 @@ const says =
   (name: string): Value =>
     values[name] ?? null
 const settle = (byHead: Table | null, byContent: Table | null, values: Record<string, Value>) =>
-  selectTable({ byHead: () => byHead, byContent: () => byContent }, transactions, passbook, says(values))
+  selectTable(
+    { byHead: () => byHead, byContent: () => byContent, byColumns: () => null },
+    transactions,
+    passbook,
+    says(values),
+  )
 
 /** The rows of a table by what their cells hold. */
 const sameCells = (table: Table) => table.rows.map(({ cells }) => ({ cells }))
@@ -29,6 +34,7 @@ describe('of two readings of a table', () => {
       byContent: () => {
         throw new Error('read for nothing')
       },
+      byColumns: () => null,
     }
     expect(selectTable(readings, transactions, passbook, says(balances))).toMatchObject({
       proof: true,
@@ -98,7 +104,7 @@ test('lines of goods are borne out by the sum under them', () => {
   const lines = tableOf([goodsLine('2', '100.00', '200.00')])
   const settled = (net: string) =>
     selectTable(
-      { byHead: () => lines, byContent: () => null },
+      { byHead: () => lines, byContent: () => null, byColumns: () => null },
       goods,
       estimate,
       says({ before_tax: eur(net) }),

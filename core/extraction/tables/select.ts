@@ -13,18 +13,22 @@ import { addMissingFirstRow } from './missing-rows.ts'
 import { repairBetweenBalances, repairFirstAmount } from './repair-amounts.ts'
 import { bookingColumns, centsIn } from './columns.ts'
 import { isRoster, readRoster } from './roster.ts'
+import { dropLeadingColumns } from './leading-columns.ts'
 import { cellsOf, newestFirst, oldestFirst } from './row-order.ts'
 import { fillYears, readTableByHeader } from './by-header.ts'
 import { readTableByShape } from './by-shape.ts'
+import { readBookingsByColumns } from './by-columns.ts'
 import { readTableByContent } from './by-content.ts'
 import { noteGuess, PRINTED, type Table } from './table.ts'
 
-/** Which of the two readings of a table counts: the one that the paper's own arithmetic bears out. */
+/** Which of the readings of a table counts: the one that the paper's own arithmetic bears out. */
 
 /** A table as its head shows it and as what its rows hold shows it. */
 export interface TableReadings {
   byHead: () => Table | null
   byContent: () => Table | null
+  /** By where the amounts stand and what they come to, whatever heads them. */
+  byColumns: () => Table | null
 }
 
 /** The reading of a table that holds, and whether the paper's own arithmetic bears it out; null where it has none. */
@@ -39,12 +43,13 @@ export function tableReadings(pages: readonly Page[], field: Field): TableReadin
     let found: Table | null | undefined
     return () => (found === undefined ? (found = onLeaning(pages, read(pages.map(deskewed), field))) : found)
   }
-  if (isRoster(field)) return { byHead: once(readRoster), byContent: () => null }
-  const [byHead, byContent] = [
+  if (isRoster(field)) return { byHead: once(readRoster), byContent: () => null, byColumns: () => null }
+  const [byHead, byContent, byColumns] = [
     once(readTableByHeader),
     once((given, wanted) => readTableByContent(given, wanted) ?? readTableByShape(given, wanted)),
+    once(readBookingsByColumns),
   ]
-  return { byHead, byContent: () => belowHead(byContent(), byHead()?.head ?? null) }
+  return { byHead, byContent: () => belowHead(byContent(), byHead()?.head ?? null), byColumns }
 }
 
 /** A table that was read from pages made straight, with its places on the pages as they lean. */
@@ -61,8 +66,22 @@ function onLeaning(pages: readonly Page[], table: Table | null): Table | null {
   }
 }
 
-/** The table by its head, or by what its rows hold where that proves right and the head does not. */
+/**
+ * The table by its head, or by its columns or what its rows hold where those prove right or whole and the head
+ * does not.
+ */
 export function selectTable(
+  readings: TableReadings,
+  field: Field,
+  type: DocumentType,
+  value: (name: string) => Value,
+): SelectedTable {
+  const selected = likeliest(readings, field, type, value)
+  if (selected.table) dropLeadingColumns(selected.table, field)
+  return selected
+}
+
+function likeliest(
   readings: TableReadings,
   field: Field,
   type: DocumentType,
@@ -107,13 +126,21 @@ export function selectTable(
     return { table, proof: oldestFirst(table, field, () => provenBy(table, field, type, value)) }
   }
   const byHead = judged(readings.byHead())
+  if (byHead.proof === true && isWhole(byHead.table!, field)) return byHead
+  const byColumns = judged(readings.byColumns())
+  // A head that lost a column leaves its cells empty, or fills them with its neighbour's.
+  const enough = byHead.table ? filled(byHead.table) + (byHead.proof === true ? 1 : 0) : 0
+  if (byColumns.table && filled(byColumns.table) >= enough) return byColumns
   if (byHead.proof === true) return byHead
   const byContent = judged(readings.byContent())
   if (!byContent.table) return byHead
-  // A head that lost a column leaves its cells empty, or fills them with its neighbour's.
   const better = byContent.proof === true || !byHead.table || filled(byHead.table) < filled(byContent.table)
   return better ? byContent : byHead
 }
+
+/** Whether each column of words has some in every row. */
+const isWhole = (table: Table, field: Field): boolean =>
+  field.columns.every((c) => c.kind !== 'text' || table.rows.every(({ cells }) => cells[c.name]))
 
 /** The rows under a head that was found: what stands over it, a line of days and balances, is none of them. */
 function belowHead(table: Table | null, head: Place | null): Table | null {

@@ -38,6 +38,8 @@ export interface Table {
   leftOut: boolean
   /** Known by the shape of its rows alone: it is asked about unless sums bear it out. */
   guessed: boolean
+  /** Its columns are told by balances that lead on from row to row. */
+  chained: boolean
   /** Some amount had no sign of its own and took it from the balances. */
   repaired: boolean
   /** A balance brought forward stands between its head and its first row. */
@@ -58,6 +60,7 @@ export const emptyTable = (locale: Locale): Table => ({
   pointed: false,
   leftOut: false,
   guessed: false,
+  chained: false,
   repaired: false,
   broughtForward: false,
   unexplained: [],

@@ -1,0 +1,27 @@
+import { createReadStream, createWriteStream, existsSync } from 'node:fs'
+import { mkdir } from 'node:fs/promises'
+import { join } from 'node:path'
+import { createInterface } from 'node:readline'
+import { once } from 'node:events'
+import { createGunzip, createGzip } from 'node:zlib'
+import { type BenchCase, casesIn, readCase } from '../run.ts'
+
+/** A case as it is kept: fitting looks at the same pages many times, and pictures take seconds to read. */
+const fileOf = (cache: string, name: string) => join(cache, `${name}.jsonl.gz`)
+
+/** Reads the pages of a corpus once, and keeps them as lines of JSON. */
+export async function keepPages(cache: string, name: string, corpus: string): Promise<void> {
+  if (existsSync(fileOf(cache, name))) return
+  await mkdir(cache, { recursive: true })
+  const packed = createGzip({ level: 4 })
+  const file = packed.pipe(createWriteStream(fileOf(cache, name)))
+  for (const found of await casesIn(corpus)) packed.write(`${JSON.stringify(await readCase(found))}\n`)
+  packed.end()
+  await once(file, 'close')
+}
+
+/** The cases of a corpus as they were kept, one at a time. */
+export async function* keptCases(cache: string, name: string): AsyncGenerator<BenchCase> {
+  const lines = createInterface({ input: createReadStream(fileOf(cache, name)).pipe(createGunzip()) })
+  for await (const line of lines) yield JSON.parse(line) as BenchCase
+}

@@ -1,0 +1,102 @@
+import { linesOf, type Segment, typicalHeight } from '../../layout/index.ts'
+import type { Page } from '../../model/index.ts'
+
+/** What stands around a run of words, and how far away, in heights of the page's usual letters. */
+export interface Captions {
+  left: string
+  leftGap: number
+  above: string
+  aboveGap: number
+  below: string
+  belowGap: number
+  /** The nearest words above without figures, past what stands straight above: the head of a column. */
+  head: string
+  /** The year that heads the column of figures it stands in; null where none does. */
+  year: number | null
+  /** The nearest line above, anywhere, in larger letters than usual: the heading of a part. */
+  part: string
+}
+
+/** Nothing stands there. */
+const FAR = 30
+/** Letters so much larger than the usual head a part of a paper. */
+const LARGER = 1.12
+/** A caption above or below reaches at least so far beside its value, as a share of the page's width. */
+const REACH = 0.1
+
+const known = new WeakMap<readonly unknown[], ReadonlyMap<Segment, Captions>>()
+
+/** What stands around each segment of a page; worked out once. */
+export function captionsOn(page: Page): ReadonlyMap<Segment, Captions> {
+  const found = known.get(page.words)
+  if (found) return found
+  const made = work(page)
+  known.set(page.words, made)
+  return made
+}
+
+function work(page: Page): Map<Segment, Captions> {
+  const lines = linesOf(page)
+  const usual = typicalHeight(page)
+  const tall = Math.max(1e-6, usual / page.height)
+  const wide = Math.max(1e-6, usual / page.width)
+  const all = lines.flatMap(({ segments, height }) =>
+    segments.map((segment, at) => ({ segment, left: segments[at - 1], larger: height > usual * LARGER })),
+  )
+  const captions = new Map<Segment, Captions>()
+  let part = ''
+  all.forEach(({ segment, left, larger }, i) => {
+    const [x0, y0, x1, y1] = segment.box
+    const beside = ({ box }: Segment) => box[2] > x0 - 0.003 && box[0] < Math.max(x1, x0 + REACH)
+    const above = nearest(all, i, -1, ({ box }) => box[3] <= y0 + tall * 0.35, beside)
+    const below = nearest(all, i, 1, ({ box }) => box[1] >= y1 - tall * 0.35, beside)
+    const head = nearest(
+      all,
+      i,
+      -1,
+      (s) => s.box[3] < y0 - tall * 1.2 && s !== above && !/\d/.test(s.text),
+      beside,
+    )
+    captions.set(segment, {
+      left: left?.text ?? '',
+      leftGap: left ? Math.min(FAR, (x0 - left.box[2]) / wide) : FAR,
+      above: above?.text ?? '',
+      aboveGap: above ? Math.min(FAR, (y0 - above.box[3]) / tall) : FAR,
+      below: below?.text ?? '',
+      belowGap: below ? Math.min(FAR, (below.box[1] - y1) / tall) : FAR,
+      head: head?.text ?? '',
+      year: yearIn(nearest(all, i, -1, (s) => s.box[3] < y0 && yearIn(s) !== null, beside)),
+      part,
+    })
+    if (larger && !/\d{3}/.test(segment.text)) part = segment.text
+  })
+  return captions
+}
+
+/** A head of a column has so few words, of which one is its year. */
+const HEAD_WORDS = 5
+const YEAR = /(?:^|\D)((?:19|20)\d\d)(?!\d|[.,]\d)/
+
+function yearIn(segment: Segment | null): number | null {
+  if (!segment || segment.words.length > HEAD_WORDS) return null
+  const year = YEAR.exec(segment.text)?.[1]
+  return year ? Number(year) : null
+}
+
+/** So many segments away at most is looked: what stands further is no caption. */
+const LOOKED_AT = 60
+
+/** The nearest segment from one on, in reading order, that stands clear of it and over or under it. */
+function nearest(
+  all: readonly { segment: Segment }[],
+  from: number,
+  step: 1 | -1,
+  clear: (s: Segment) => boolean,
+  beside: (s: Segment) => boolean,
+): Segment | null {
+  for (let i = from + step, n = 0; i >= 0 && i < all.length && n < LOOKED_AT; i += step, n++) {
+    const { segment } = all[i]
+    if (beside(segment) && clear(segment)) return segment
+  }
+  return null
+}
