@@ -57,7 +57,7 @@ test('a paper of no known type says what it says, and is made a type by picking'
   await expect(page.getByText('Stored as version 2.')).toBeVisible()
   const file = await page.request.get(`${base()}/types/auction_slip/file`)
   expect(((await file.json()) as { fields: { threshold: number }[] }).fields.map((f) => f.threshold)).toEqual(
-    [0.8, 1],
+    [0.9, 1],
   )
 })
 

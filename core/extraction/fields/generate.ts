@@ -316,14 +316,17 @@ function nearerAbove(regions: readonly Region[]): number {
 
 /** A birth lies years before whatever else a paper dates, and no other of its days does. */
 export function farFromOtherDays(type: DocumentType, found: Map<string, Candidate[]>): void {
-  const years = [...found.values()].flatMap((cs) =>
-    cs
-      .filter((c) => c.score > 0 && typeof c.value === 'string' && /^\d{4}-\d\d-\d\d$/.test(c.value))
-      .map((c) => Number((c.value as string).slice(0, 4))),
+  const days = new Set(
+    [...found.values()].flatMap((cs) =>
+      cs.flatMap((c) =>
+        c.score > 0 && typeof c.value === 'string' && /^\d{4}-\d\d-\d\d$/.test(c.value) ? [c.value] : [],
+      ),
+    ),
   )
-  const latest = Math.max(...years)
+  const latest = Math.max(...[...days].map((day) => Number(day.slice(0, 4))))
   const gap = type.fields.find((f) => f.yearsBefore)?.yearsBefore
-  if (!gap || years.length === 0) return
+  // One day alone lies far from nothing.
+  if (!gap || days.size < 2) return
   for (const field of type.fields) {
     if (field.kind !== 'date') continue
     for (const candidate of found.get(field.name)!) {
