@@ -51,7 +51,8 @@ def write(model, curve, folder):
     about = "Log-odds that a candidate is the value of a field: boosted trees over the features of features.ts, fitted by bench/fit/values.py."
     write_trees(model, read.features, about, folder + "/value-model.json")
     about = "From the share of score of a field's first choice to the share that proved right, on papers of designers that the model had not seen; fitted by bench/fit/values.py."
-    json.dump({"about": about, "curve": curve}, open(folder + "/calibration.json", "w"))
+    kept = json.load(open("core/extraction/scoring/calibration.json"))
+    json.dump({**kept, "about": about, "curve": curve}, open(folder + "/calibration.json", "w"))
 
 
 def choices(chosen, odds):

@@ -11,13 +11,16 @@ import { equalValues } from '../score.ts'
 import type { DesignersPapers } from './corpora.ts'
 import { keptCases } from './kept-pages.ts'
 
-/** Types as somebody describes them on a first day: so many labels of each field, whichever. */
+/** Types as somebody describes them on a first day: so many labels of each field, whichever, the likeliest first. */
 const LABELS = 2
 const described = (types: readonly DocumentType[], dice: Dice): DocumentType[] =>
   types.map((type) =>
     documentTypeSchema.parse({
       ...type,
-      fields: type.fields.map((field) => ({ ...field, labels: dice.shuffle(field.labels).slice(0, LABELS) })),
+      fields: type.fields.map((field) => {
+        const chosen = new Set(dice.shuffle(field.labels).slice(0, LABELS))
+        return { ...field, labels: field.labels.filter((label) => chosen.has(label)) }
+      }),
     }),
   )
 

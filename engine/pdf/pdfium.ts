@@ -79,14 +79,14 @@ const moved = ([a, b, c, d, e, f]: Matrix, x: number, y: number): [number, numbe
   b * x + d * y + f,
 ]
 /** One matrix and then another. */
-const times = ([a, b, c, d, e, f]: Matrix, by: Matrix): Matrix => {
-  const [x, y] = moved(by, e, f)
-  const [[ax, ay], [cx, cy]] = [
-    moved([...by.slice(0, 4), 0, 0] as unknown as Matrix, a, b),
-    moved([...by.slice(0, 4), 0, 0] as unknown as Matrix, c, d),
-  ]
-  return [ax, ay, cx, cy, x, y]
-}
+const times = ([a, b, c, d, e, f]: Matrix, [A, B, C, D, E, F]: Matrix): Matrix => [
+  a * A + b * C,
+  a * B + b * D,
+  c * A + d * C,
+  c * B + d * D,
+  e * A + f * C + E,
+  e * B + f * D + F,
+]
 /** So many points of curves, three to each, are more than a rounded frame has. */
 const FEWEST_STROKES = 14
 /** A frame is drawn in so many points and fewer. */

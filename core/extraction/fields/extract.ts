@@ -5,6 +5,7 @@ import { inferLocale } from '../locale/infer-locale.ts'
 import { missingAround } from '../../layout/index.ts'
 import type { DocumentType, Field } from '../../program/index.ts'
 import { candidatesFromSums, endBalances } from '../consistency/sums.ts'
+import { inOneCurrency } from '../consistency/currency.ts'
 import { confirmByForm } from '../consistency/confirmations.ts'
 import { boxOf, readingOf, type Candidate } from '../scoring/candidate.ts'
 import { farFromOtherDays, generateCandidates } from './generate.ts'
@@ -95,6 +96,8 @@ export function collect(given: readonly Page[], type: DocumentType, lender: Lend
 export function extractDocument(given: readonly Page[], type: DocumentType, lender: Lender): DocumentReading {
   const { locale, pages, tables, candidates: ruled, rows } = collect(given, type, lender)
   const candidates = weigh(pages, type, ruled, rows)
+  // What no rule found may be in a doubtful currency as well.
+  inOneCurrency(candidates, locale)
   // However well it stands, a day decades before the others is a birth, and a birth alone.
   farFromOtherDays(type, candidates)
   const plainFields = type.fields.filter((f) => f.kind !== 'table')

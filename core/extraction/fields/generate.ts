@@ -1,22 +1,20 @@
 import { isSentence, linesOf } from '../../layout/index.ts'
-import { isMoney, localeOf, type Page, plain, type Word } from '../../model/index.ts'
+import { localeOf, type Page, plain, type Word } from '../../model/index.ts'
 import { fold, nearlyWord, tokens } from '../../text/index.ts'
 import type { DocumentType, Field, FieldSource } from '../../program/index.ts'
 import { addressIn } from './addresses.ts'
 import { isWrapped, wrappedRest, secondLine, wholeReadings } from './wrapped-values.ts'
+import { admit, withoutSign } from '../scoring/admit.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { captionsBelow } from '../labels/captions-below.ts'
 import { gridCandidates } from './grid-cells.ts'
 import { inOneCurrency } from '../consistency/currency.ts'
 import { kindReaders } from '../parsers/index.ts'
 import type { Reading } from '../parsers/reading.ts'
-import { repairDigits, repairNumeral } from '../parsers/numeral.ts'
-import { repairPostcode } from '../parsers/postcode.ts'
 import { isDay } from '../parsers/date.ts'
 import { isAmount } from '../parsers/money.ts'
 import { orgLikeness } from '../parsers/words.ts'
 import { labelLike, findLabels, setOff } from '../labels/find-labels.ts'
-import { malformed } from '../parsers/malformed.ts'
 import { loneChoices, readChoice, YES_NO } from '../marks/checkboxes.ts'
 import { addresseeCandidates, letterheadCandidates } from './letterheads.ts'
 import { checkLineCandidates } from './check-line.ts'
@@ -46,10 +44,9 @@ export function generateCandidates(pages: readonly Page[], type: DocumentType): 
   const add = (candidate: Candidate | null) => {
     const field = candidate && type.fields.find((f) => f.name === candidate.field)
     if (!candidate || !field) return
-    const text = typeof candidate.value === 'string' ? fold(candidate.value) : null
-    if (text !== null && field.never.includes(text)) return
-    const mended = candidate.page.source === 'text' ? candidate : mendedForm(candidate, field)
-    found.get(candidate.field)!.push(field.kind === 'name' ? withoutLabel(mended, type) : mended)
+    const admitted = admit(candidate, field)
+    if (!admitted) return
+    found.get(candidate.field)!.push(field.kind === 'name' ? withoutLabel(admitted, type) : admitted)
   }
   pages.forEach((page, order) => {
     const labels = findLabels(page, type)
@@ -137,29 +134,6 @@ function wholeFirms(candidates: Candidate[]): void {
     )
     if (whole) whole.score = Math.max(whole.score, short.score + 0.5)
   }
-}
-
-/**
- * Where the form of a value says that, or what, a reader of pictures took for something else. A text layer
- * spells what the paper says.
- */
-function mendedForm(candidate: Candidate, field: Field): Candidate {
-  if (typeof candidate.value !== 'string') return candidate
-  const value =
-    field.kind === 'address'
-      ? repairPostcode(candidate.value)
-      : WORDY.has(field.kind)
-        ? repairNumeral(candidate.value)
-        : field.kind === 'id'
-          ? repairDigits(candidate.value)
-          : candidate.value
-  const partial =
-    candidate.partial ||
-    malformed(value, field.kind) ||
-    (field.pattern !== undefined && !new RegExp(`^${field.pattern}$`).test(value))
-  return value === candidate.value
-    ? { ...candidate, partial }
-    : { ...candidate, value, partial, repaired: true }
 }
 
 function fromLabel(
@@ -595,17 +569,6 @@ function isPartial(reading: Reading, { region, field }: Spot): boolean {
 
 /** An amount in the same sentence is no end of a stretch of days. */
 const AMOUNT = /^\p{Sc}?\d[\d.,]*[.,]\d{2}[.,;]?$/u
-
-/** A dash before an amount that is never below nothing is no sign; whether it is a figure, a person sees. */
-const withoutSign = (reading: Reading): Reading =>
-  isMoney(reading.value) && reading.value.amount.startsWith('-')
-    ? {
-        ...reading,
-        value: { ...reading.value, amount: reading.value.amount.slice(1) },
-        plausibility: reading.plausibility * 0.7,
-        repaired: true,
-      }
-    : reading
 
 /** The next segment of the same line. */
 function alongside({ page, words, line }: Region): Word[] {

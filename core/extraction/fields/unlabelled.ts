@@ -20,7 +20,7 @@ const FOUND = 1.5
 
 /**
  * A designer's own word for a field may be one that nobody knows: what has the form of a value and belongs to
- * no other field is a guess for the fields that found none. Guesses are always asked about.
+ * no other field is a guess for the fields that found none, weighed like all else.
  */
 export function unlabelledCandidates(
   pages: readonly Page[],

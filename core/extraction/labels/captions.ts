@@ -17,8 +17,8 @@ export interface Captions {
   part: string
 }
 
-/** Nothing stands there. */
-const FAR = 30
+/** As far as this, in heights of letters, or nothing stands there. */
+export const FAR = 30
 /** Letters so much larger than the usual head a part of a paper. */
 const LARGER = 1.12
 /** A caption above or below reaches at least so far beside its value, as a share of the page's width. */

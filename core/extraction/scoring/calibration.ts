@@ -2,6 +2,7 @@ import type { Ranked } from './joint-assignment.ts'
 import { readingOf, type Candidate } from './candidate.ts'
 import { ibanHolds } from '../parsers/iban.ts'
 import { isMoney } from '../../model/index.ts'
+import type { Field } from '../../program/index.ts'
 import fitted from './calibration.json' with { type: 'json' }
 
 /**
@@ -13,7 +14,7 @@ export function probabilityOf(chosen: Ranked): number {
   if (!top) return 0
   const { candidate } = top
   if (candidate.proven) return 0.99
-  let place = calibrate(top.probability, PROVED_RIGHT)
+  let place = calibrate(top.probability, isTicked(chosen.field) ? TICKED_RIGHT : PROVED_RIGHT)
   const hand = candidate.words.some((w) => w.hand)
   let reading = hand
     ? handFit(readingOf(candidate.words), chosen.field.kind)
@@ -59,6 +60,12 @@ type Curve = readonly (readonly [score: number, right: number])[]
 
 /** From the share of score of a first choice to the share that proved right; straight lines between the points. */
 export const PROVED_RIGHT: Curve = fitted.curve as unknown as Curve
+
+/** The same for ticked boxes, whose scores are those of rules: measured when these were set, and not fitted since. */
+const TICKED_RIGHT: Curve = fitted.ticked as unknown as Curve
+
+/** Whether a field is read by ticks: what is ticked is not weighed by what stands around it. */
+export const isTicked = ({ kind }: Pick<Field, 'kind'>): boolean => kind === 'choice' || kind === 'yesno'
 
 export function calibrate(score: number, curve: Curve): number {
   const at = curve.findIndex(([x], i) => i > 0 && score <= x)

@@ -1,12 +1,12 @@
 import { isSentence, linesOf, type Segment, typicalHeight } from '../../layout/index.ts'
-import { otherLabels } from '../../lexicon/index.ts'
 import { cents, isMoney, type Page, type Place, plain, type Value, type Word } from '../../model/index.ts'
 import type { DocumentType, Field, FieldKind } from '../../program/index.ts'
-import { captionsOn } from '../labels/captions.ts'
-import { DIMENSIONS, type Meaning, meaningOf, weightOf, weightOfAll } from '../labels/meaning.ts'
-import { memoize } from '../../text/index.ts'
+import { captionsOn, FAR } from '../labels/captions.ts'
+import { captionLikeness, type Nearness } from '../labels/caption-likeness.ts'
 import { addressLikeness, hasPostcode, nameLikeness, orgLikeness } from '../parsers/words.ts'
-import { type Open, openOn, type OpenKind } from './open-candidates.ts'
+import { openOn, type OpenKind } from './open-candidates.ts'
+import { admit, withoutSign } from './admit.ts'
+import { isTicked } from './calibration.ts'
 import type { Candidate } from './candidate.ts'
 
 /** Places from which a value's captions are taken. */
@@ -108,106 +108,8 @@ export interface Rows {
 const NO_COLUMN = 9
 /** The score of a candidate that no rule found. */
 const NO_RULE = -12
-/** So many wordings of a field are compared with captions: later ones repeat the first. */
-const WORDINGS = 24
 /** A field has at most so many candidates, those with a rule's or the nearest captions first. */
 const MOST = 60
-
-/** Wordings that captions are compared with, in groups: those of a field, or of what is no field. */
-class Wordings {
-  private readonly vectors: Float32Array
-  private readonly groupOf: Int32Array
-  private readonly rankOf: Int32Array
-  private readonly weights: Float64Array
-  private readonly byWord = new Map<string, number[]>()
-  private readonly size: number
-
-  constructor(groups: readonly (readonly string[])[]) {
-    const all = groups.flatMap((wordings, group) =>
-      wordings.map((w, rank) => ({ group, rank, meaning: meaningOf(w) })),
-    )
-    this.size = groups.length
-    this.groupOf = Int32Array.from(all, (w) => w.group)
-    this.rankOf = Int32Array.from(all, (w) => w.rank)
-    this.weights = Float64Array.from(all, (w) => weightOfAll(w.meaning.words))
-    this.vectors = new Float32Array(all.length * DIMENSIONS)
-    all.forEach(({ meaning }, i) => {
-      if (meaning.vector) this.vectors.set(meaning.vector, i * DIMENSIONS)
-      for (const word of meaning.words) this.byWord.set(word, [...(this.byWord.get(word) ?? []), i])
-    })
-  }
-
-  /**
-   * How near a caption comes to each group, in words and meaning, and in words alone; of bilingual captions the
-   * better half counts.
-   */
-  near(caption: string): Nearness {
-    const near = new Float32Array(this.size)
-    const overlap = new Float32Array(this.size)
-    const rank = new Int32Array(this.size).fill(UNLISTED)
-    for (const part of caption.includes('/') ? caption.split('/') : [caption])
-      if (part) this.compare(meaningOf(part), { near, overlap, rank })
-    return { near, overlap, rank }
-  }
-
-  private compare({ words, vector }: Meaning, { near, overlap, rank }: Nearness): void {
-    const common = new Float64Array(this.weights.length)
-    for (const word of words) for (const i of this.byWord.get(word) ?? []) common[i] += weightOf(word)
-    const own = weightOfAll(words)
-    for (let i = 0; i < this.weights.length; i++) {
-      const share = common[i] === 0 ? 0 : common[i] / (own + this.weights[i] - common[i])
-      let cosine = 0
-      if (vector)
-        for (let k = 0, from = i * DIMENSIONS; k < DIMENSIONS; k++)
-          cosine += vector[k] * this.vectors[from + k]
-      const group = this.groupOf[i]
-      if (share > overlap[group]) overlap[group] = share
-      if (share > LISTED && this.rankOf[i] < rank[group]) rank[group] = this.rankOf[i]
-      const both = (share + cosine) / 2
-      if (both > near[group]) near[group] = both
-    }
-  }
-}
-
-/** How near a caption comes to groups of wordings, 0 to 1. */
-interface Nearness {
-  near: Float32Array
-  overlap: Float32Array
-  /** The place of the wording that it says, the likeliest first; UNLISTED where it says none. */
-  rank: Int32Array
-}
-
-/** Words in common that make a caption a listed wording, and the rank of one that is none. */
-const LISTED = 0.999
-export const UNLISTED = 30
-
-/** What captions are compared with for a type; what was compared is kept. */
-interface Lexis {
-  /** By the type's fields in their order, and last what is no field of it. */
-  near: (caption: string) => Nearness
-}
-const lexes = new WeakMap<DocumentType, Lexis>()
-const nearNoField = memoize((caption) => noFields.near(caption).near[0])
-const noFields = new Wordings([otherLabels])
-
-function lexisOf(type: DocumentType): Lexis {
-  const found = lexes.get(type)
-  if (found) return found
-  const wordings = new Wordings([
-    ...type.fields.map((f) => [f.title, ...f.labels].slice(0, WORDINGS)),
-    type.others,
-  ])
-  const last = type.fields.length
-  const lexis: Lexis = {
-    near: memoize((caption) => {
-      const nearness = wordings.near(caption)
-      nearness.near[last] = Math.max(nearness.near[last], nearNoField(caption))
-      return nearness
-    }),
-  }
-  lexes.set(type, lexis)
-  return lexis
-}
 
 /** Where a run of words stands. */
 interface Spot {
@@ -258,7 +160,7 @@ export function featured(
   ruled: ReadonlyMap<string, readonly Candidate[]>,
   rows: Rows,
 ): Map<string, Featured[]> {
-  const lexis = lexisOf(type)
+  const likenessOf = captionLikeness(type)
   const spots = new Map(pages.map((page) => [page.number, spotsOn(page)]))
   const entries = new Map(
     type.fields.filter(isOpen).map((field) => [field.name, entriesOf(pages, field, ruled.get(field.name)!)]),
@@ -269,11 +171,11 @@ export function featured(
   type.fields.forEach((field, index) => {
     const own = entries.get(field.name)
     if (!own) return
-    const describe = describer({ pages, type, field, index, lexis, claims, scales, rows, entries: own })
+    const describe = describer({ pages, type, field, index, likenessOf, claims, scales, rows, entries: own })
     const placed = own.map((entry, order): Placed => {
       const spot = spots.get(entry.candidate.page.number)!(entry.candidate.words)
       const captions = captionsAt(spot, entry.candidate.page)
-      return { entry, order, spot, near: PLACES.map((place) => lexis.near(captions[place])) }
+      return { entry, order, spot, near: PLACES.map((place) => likenessOf(captions[place])) }
     })
     found.set(
       field.name,
@@ -284,7 +186,7 @@ export function featured(
 }
 
 /** Whether a field's values are told by what stands around them, not by marks or columns. */
-export const isOpen = ({ kind }: Field): boolean => kind !== 'table' && kind !== 'choice' && kind !== 'yesno'
+const isOpen = (field: Field): boolean => field.kind !== 'table' && !isTicked(field)
 
 /** An entry with where it stands, and how near its captions come to each field, in the order of PLACES. */
 interface Placed {
@@ -324,36 +226,28 @@ function entriesOf(pages: readonly Page[], field: Field, ruled: readonly Candida
   }
   for (const page of pages)
     for (const open of openOn(page, field.kind as OpenKind)) {
-      const value = valueOf(open, field)
-      const key = keyOf(page, open.words, plain(value))
+      const { lines, plausibility, ...reading } =
+        field.belowZero || page.source === 'text' ? open : { ...open, ...withoutSign(open) }
+      const candidate = admit(
+        {
+          field: field.name,
+          value: reading.value,
+          raw: reading.raw,
+          words: reading.words,
+          page,
+          score: NO_RULE,
+          repaired: reading.repaired,
+        },
+        field,
+      )
+      if (!candidate) continue
+      const key = keyOf(page, candidate.words, plain(candidate.value))
       const known = byKey.get(key)
-      if (known) {
-        known.lines = open.lines
-        known.plausibility = open.plausibility
-      } else
-        byKey.set(key, {
-          candidate: {
-            field: field.name,
-            value,
-            raw: open.raw,
-            words: open.words,
-            page,
-            score: NO_RULE,
-            repaired: open.repaired,
-          },
-          rule: NO_RULE,
-          lines: open.lines,
-          plausibility: open.plausibility,
-        })
+      if (known) Object.assign(known, { lines, plausibility })
+      else byKey.set(key, { candidate, rule: NO_RULE, lines, plausibility })
     }
   return [...byKey.values()]
 }
-
-/** A dash before an amount that is never below nothing is no sign. */
-const valueOf = ({ value }: Open, field: Field) =>
-  isMoney(value) && !field.belowZero && value.amount.startsWith('-')
-    ? { ...value, amount: value.amount.slice(1) }
-    : value
 
 /** The best that rules say of a place, and for which field. */
 type Claims = ReadonlyMap<unknown, { field: string; score: number }[]>
@@ -413,13 +307,13 @@ function describer(given: {
   type: DocumentType
   field: Field
   index: number
-  lexis: Lexis
+  likenessOf: (caption: string) => Nearness
   claims: Claims
   scales: Scales
   rows: Rows
   entries: readonly Entry[]
 }): (placed: Placed) => Float32Array {
-  const { pages, type, field, index, lexis, claims, scales, rows, entries } = given
+  const { pages, type, field, index, likenessOf, claims, scales, rows, entries } = given
   const kin = type.fields.flatMap((f, i) => (f.kind === field.kind ? [i] : []))
   const rivals = kin.filter((i) => i !== index)
   const strangers = type.fields.flatMap((f, i) => (f.kind !== field.kind ? [i] : []))
@@ -455,9 +349,9 @@ function describer(given: {
     const [x, y] = first ? [first.box[0], first.box[1]] : [0, 0]
     const place = orders.get(page.number) ?? 0
     values.push(
-      around?.leftGap ?? 30,
-      around?.aboveGap ?? 30,
-      around?.belowGap ?? 30,
+      around?.leftGap ?? FAR,
+      around?.aboveGap ?? FAR,
+      around?.belowGap ?? FAR,
       spot?.from ?? 0,
       spot ? spot.segment.words.length - 1 - spot.to : 0,
       spot && isSentence(spot.segment) ? 1 : 0,
@@ -477,7 +371,7 @@ function describer(given: {
       plausibility,
       candidate.repaired ? 1 : 0,
       candidate.partial ? 1 : 0,
-      WORDS.has(field.kind) ? Math.max(...lexis.near(text).near) : 0,
+      WORDS.has(field.kind) ? Math.max(...likenessOf(text).near) : 0,
       WORDS.has(field.kind) ? orgLikeness(text) : 0,
       WORDS.has(field.kind) ? nameLikeness(text) : 0,
       WORDS.has(field.kind) ? addressLikeness(text) : 0,

@@ -1,6 +1,7 @@
 import { tokens } from '../../text/index.ts'
 import type { DocumentType, Field, Relation } from '../../program/index.ts'
 import { readingOf, type Candidate } from './candidate.ts'
+import { isTicked } from './calibration.ts'
 import { isDigitSlip } from './digit-slips.ts'
 import { cents, isMoney, type Money, plain, type Value } from '../../model/index.ts'
 
@@ -24,8 +25,11 @@ export interface Ranked {
   doubted: boolean
 }
 
-/** Log-odds that a field's value is none of the candidates found. */
-const NONE = 0
+/**
+ * Log-odds that a field's value is none of the candidates found. Those that were weighed have fitted odds
+ * against nothing; those of ticked boxes have the odds of rules, measured against this.
+ */
+const NONE = { weighed: 0, ticked: 0.3 }
 
 /** Groups candidates by value and gives each group its probability. */
 export function rankCandidates(field: Field, candidates: readonly Candidate[]): Ranked {
@@ -38,16 +42,13 @@ export function rankCandidates(field: Field, candidates: readonly Candidate[]): 
   }
   const scored = [...groups.values()].map((group) => {
     group.sort((a, b) => b.score - a.score)
-    return {
-      candidate: group[0],
-      elsewhere: group.slice(1),
-      score: group[0].score,
-    }
+    return { candidate: group[0], elsewhere: group.slice(1), score: group[0].score }
   })
   const against = scored.filter(
     (s) => !scored.some((whole) => whole.score >= s.score && isPartOf(s.candidate, whole.candidate, field)),
   )
-  const total = Math.exp(NONE) + against.reduce((sum, s) => sum + Math.exp(s.score), 0)
+  const none = isTicked(field) ? NONE.ticked : NONE.weighed
+  const total = Math.exp(none) + against.reduce((sum, s) => sum + Math.exp(s.score), 0)
   const ranked = scored
     .map((s) => ({ candidate: s.candidate, elsewhere: s.elsewhere, probability: Math.exp(s.score) / total }))
     .sort((a, b) => b.probability - a.probability)

@@ -1,6 +1,8 @@
 /** Boosted trees as data: nodes in the order in which a walk that always goes left meets them. */
 export interface TreesFile {
-  /** What all features missing nothing would score before any tree, as log-odds. */
+  /** The features that it was fitted on, in their order. */
+  features: readonly string[]
+  /** Log-odds before any tree. */
   base: number
   /** Where each tree begins. */
   roots: readonly number[]
@@ -14,8 +16,22 @@ export interface TreesFile {
 
 const bytesOf = (text: string): Uint8Array => Uint8Array.from(atob(text), (c) => c.charCodeAt(0))
 
+/**
+ * Trees over named features, loaded when they are first asked: whoever fits them anew needs none.
+ * @throws when they were fitted on other features, which would be read as one another without a word
+ */
+export function fittedTrees(file: TreesFile, features: readonly string[]): (row: Float32Array) => number {
+  let loaded: ((row: Float32Array) => number) | null = null
+  return (row) => {
+    if (!loaded && file.features.join() !== features.join())
+      throw new Error('weights were fitted on other features: run ./jigsa fit')
+    loaded ??= loadTrees(file)
+    return loaded(row)
+  }
+}
+
 /** Loads trees; the result gives the log-odds of a row of features. Source: Chen & Guestrin, "XGBoost", 2016. */
-export function loadTrees(file: TreesFile): (row: Float32Array) => number {
+export function loadTrees(file: Omit<TreesFile, 'features'>): (row: Float32Array) => number {
   const feature = new Int8Array(bytesOf(file.feature).buffer)
   const value = new Float32Array(bytesOf(file.value).buffer)
   const right = new Uint16Array(bytesOf(file.right).buffer)

@@ -1,20 +1,12 @@
 import type { Page } from '../../model/index.ts'
 import type { DocumentType } from '../../program/index.ts'
 import type { Candidate } from './candidate.ts'
-import { type Featured, featured, FEATURES, type Rows, UNLISTED } from './features.ts'
-import { loadTrees } from './trees.ts'
+import { UNLISTED } from '../labels/caption-likeness.ts'
+import { type Featured, featured, FEATURES, type Rows } from './features.ts'
+import { fittedTrees } from './trees.ts'
 import file from './value-model.json' with { type: 'json' }
 
-let loaded: ((row: Float32Array) => number) | null = null
-
-/** Log-odds of a row of features. Loaded when it is first asked: whoever fits it anew needs none. */
-function logOdds(row: Float32Array): number {
-  // Features that moved since the fit would be read as one another, without a word.
-  if (!loaded && file.features.join() !== FEATURES.join())
-    throw new Error('the model of values was fitted on other features: run fit/values.py')
-  loaded ??= loadTrees(file)
-  return loaded(row)
-}
+const logOdds = fittedTrees(file, FEATURES)
 
 /** What is less likely than this, as log-odds, is not carried on. */
 const HOPELESS = -6

@@ -1,21 +1,10 @@
 import type { Line } from '../../layout/index.ts'
 import type { Locale } from '../../locale/index.ts'
-import {
-  boxAround,
-  cents,
-  fromCents,
-  isMoney,
-  localeOf,
-  type Money,
-  type Page,
-  type Word,
-} from '../../model/index.ts'
+import { boxAround, cents, fromCents, localeOf, type Money, type Page, type Word } from '../../model/index.ts'
 import { type Field, tableColumns } from '../../program/index.ts'
 import { fold } from '../../text/index.ts'
 import { isDay } from '../parsers/date.ts'
-import { readMoney } from '../parsers/money.ts'
-import type { Reading } from '../parsers/reading.ts'
-import { bookingColumns } from './columns.ts'
+import { amountsIn, bookingColumns } from './columns.ts'
 import { repairTable } from './repair.ts'
 import { rowDate } from './row-date.ts'
 import { linesWithoutNoise } from './specks.ts'
@@ -42,6 +31,8 @@ interface BookedLine {
 
 /** Where amounts end as near as this, as a share of the page, they are of one column. */
 const IN_COLUMN = 0.012
+/** An amount that stands in none of the columns. */
+const NO_COLUMN = -1
 /** More columns of amounts than this no statement has; the fullest are tried. */
 const MOST_COLUMNS = 5
 /** So many steps from balance to balance have to come out, and so few of all may not. */
@@ -129,9 +120,7 @@ function bookedLines(pages: readonly Page[]): BookedLine[] {
       const own = days.find((d) => Math.abs(d.words[0].box[0] - left) < IN_COLUMN) ?? null
       const ditto = line.words.find((w) => DITTO.test(w.text))
       // A sign before the amount of the next column is none behind that of this one: each piece by itself.
-      const found = line.segments.flatMap((s) =>
-        readMoney(s.words, locale).filter((m) => /[.,]\d{2}\D*$/.test(m.raw)),
-      )
+      const found = line.segments.flatMap((s) => amountsIn(s.words, locale))
       const taken = new Set<Word>([...(own?.words ?? []), ...found.flatMap((m) => m.words)])
       if (ditto) taken.add(ditto)
       const rest = line.words.filter((w) => !taken.has(w))
@@ -142,7 +131,13 @@ function bookedLines(pages: readonly Page[]): BookedLine[] {
         page,
         line,
         day: own?.day ?? (found.length > 0 ? day : null),
-        amounts: found.flatMap((m) => amountOf(m)),
+        amounts: found.map(({ value, raw, words }) => ({
+          value,
+          cents: cents(value),
+          signed: /[-−–+()]|\b[CD]R\b/i.test(raw),
+          column: NO_COLUMN,
+          words,
+        })),
         text,
         sum: SKIPPED_ROWS.test(fold(line.text)),
       })
@@ -150,11 +145,6 @@ function bookedLines(pages: readonly Page[]): BookedLine[] {
   }
   return booked
 }
-
-const amountOf = ({ value, raw, words }: Reading): BookedLine['amounts'] =>
-  isMoney(value)
-    ? [{ value, cents: cents(value), signed: /[-−–+()]|\b[CD]R\b/i.test(raw), column: -1, words }]
-    : []
 
 /** The days that begin pieces of a line. */
 function daysIn({ segments }: Line, locale: Locale): { day: string; words: Word[] }[] {

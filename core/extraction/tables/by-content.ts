@@ -2,7 +2,6 @@ import type { Locale } from '../../locale/index.ts'
 import {
   boxAround,
   cents,
-  isMoney,
   type Money,
   type Page,
   type Row,
@@ -20,7 +19,7 @@ import { repairTable } from './repair.ts'
 import { rowDate } from './row-date.ts'
 import { leadsInto } from './continuation-lines.ts'
 import { linesWithoutNoise } from './specks.ts'
-import { bookingColumns, goodsColumns } from './columns.ts'
+import { amountsIn, bookingColumns, goodsColumns } from './columns.ts'
 import { emptyTable, SKIPPED_ROWS, tableRow, type Table } from './table.ts'
 
 /** A row found by what it holds, with the words that are neither date nor figure. */
@@ -153,9 +152,7 @@ function bookingIn(
   locale: Locale,
 ): ContentRow | null {
   const [date, length] = dayOf(line.words, locale)
-  const amounts = readMoney(line.words.slice(length), locale)
-    .filter((m) => /[.,]\d{2}\D*$/.test(m.raw))
-    .slice(-2)
+  const amounts = amountsIn(line.words.slice(length), locale).slice(-2)
   const weak = line.words.some((w) => w.confidence < 0.999)
   // On a weak print the day may not have been read at all: what stands in the columns of the rows above is a
   // row as well.
@@ -255,10 +252,9 @@ function goodsIn(
   last: ContentRow | undefined,
   locale: Locale,
 ): ContentRow | null {
-  const amounts = readMoney(line.words, locale).filter((m) => /[.,]\d{2}\D*$/.test(m.raw))
+  const amounts = amountsIn(line.words, locale)
   if (amounts.length < 2) return null
   const [unit, amount] = amounts.slice(-2)
-  if (!isMoney(unit.value) || !isMoney(amount.value)) return null
   const before = line.words.slice(0, line.words.indexOf(unit.words[0]))
   const between = line.words.slice(
     line.words.indexOf(unit.words.at(-1)!) + 1,
@@ -275,8 +271,8 @@ function goodsIn(
   const quantity =
     numbers.find(
       (w) =>
-        Math.round(Number(w.text.replace(',', '.')) * cents(unit.value as Money)) ===
-        cents(amount.value as Money),
+        Math.round(Number(w.text.replace(',', '.')) * cents(unit.value)) ===
+        cents(amount.value),
     ) ?? (inColumn ? counts[0] : undefined)
   if (!quantity) return null
   const text = before.filter((w) => w !== quantity)
