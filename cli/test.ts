@@ -24,11 +24,25 @@ function run(command: string, args: string[], env: NodeJS.ProcessEnv = {}, limit
       // A group of its own, so that its workers end with it.
       detached: limit !== undefined,
     })
-    const late = limit && setTimeout(() => child.pid && process.kill(-child.pid, 'SIGKILL'), limit)
-    child.on('close', (code) => {
-      if (late) clearTimeout(late)
-      done(code ?? 1)
-    })
+    if (limit === undefined) {
+      child.on('close', (code) => done(code ?? 1))
+    } else {
+      const kill = () => {
+        if (child.pid) process.kill(-child.pid, 'SIGKILL')
+      }
+      const stopped = () => {
+        kill()
+        process.exit(130)
+      }
+      const late = setTimeout(kill, limit)
+      // A group of its own hears no Ctrl-C of the terminal.
+      process.once('SIGINT', stopped)
+      child.on('close', (code) => {
+        clearTimeout(late)
+        process.off('SIGINT', stopped)
+        done(code ?? 1)
+      })
+    }
     child.on('error', () => done(1))
   })
 }

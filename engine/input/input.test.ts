@@ -63,6 +63,13 @@ describe('opening a file', () => {
     expect(page.words[0].text).toBe('The')
     source.close()
   })
+  test('a page of two words keeps them, and is not blank', async () => {
+    const source = await openSource(await pdf(['Annex A']))
+    const page = await source.read(0, { wantsInk: noInk })
+    expect(page).toMatchObject({ source: 'text', blank: false })
+    expect(page.words.map((w) => w.text)).toEqual(['Annex', 'A'])
+    source.close()
+  })
   test('an empty page is blank', async () => {
     const source = await openSource(await pdf([]))
     expect(await source.read(0, { wantsInk: noInk })).toMatchObject({ blank: true, words: [] })

@@ -85,3 +85,36 @@ describe('words of a text layer', () => {
   test('a word printed twice to make it bold is one that is sure', async () =>
     expect((await write(['Total', 50], ['Total', 50.3])).every((w) => w.confidence === 1)).toBe(true))
 })
+
+describe('a pen’s line', () => {
+  /** Fourteen curves across a place, as a hand draws them. */
+  const scrawl = `M 0 0 ${Array.from({ length: 14 }, (_, i) => `C ${i * 8 + 2} 20 ${i * 8 + 6} -20 ${i * 8 + 8} 0`).join(' ')}`
+  const drawn = async (draw: (page: PDFPage, made: PDFDocument) => unknown) => {
+    const made = await PDFDocument.create()
+    const page = made.addPage([600, 800])
+    await draw(page, made)
+    const pdf = await Pdf.open(await made.save())
+    try {
+      return pdf.read(0).pens
+    } finally {
+      pdf.close()
+    }
+  }
+  test('is found on the page itself', async () => {
+    const [pen] = await drawn((page) => page.drawSvgPath(scrawl, { x: 60, y: 400, borderWidth: 1 }))
+    expect(pen.box[0]).toBeCloseTo(0.1, 1)
+    expect(pen.box[1]).toBeCloseTo(0.5, 1)
+  })
+  test('is found in a group, where the group’s own matrix puts it', async () => {
+    const inner = await PDFDocument.create()
+    inner.addPage([300, 200]).drawSvgPath(scrawl, { x: 20, y: 100, borderWidth: 1 })
+    const [pen] = await drawn(async (page, made) => {
+      const [group] = await made.embedPages([inner.getPage(0)])
+      page.drawPage(group, { x: 300, y: 200, xScale: 0.5, yScale: 0.5 })
+    })
+    // 20 of 300 in the group, halved and moved by 300 of 600; 100 of 200 up, halved and moved by 200 of 800.
+    expect(pen.box[0]).toBeCloseTo((300 + 10) / 600, 1)
+    expect(pen.box[2]).toBeLessThan(0.65)
+    expect((pen.box[1] + pen.box[3]) / 2).toBeCloseTo(1 - (200 + 50) / 800, 1)
+  })
+})

@@ -52,3 +52,8 @@ test('the decimal sign is that of most amounts, or the usual one of the country'
   expect(of(dollarLender, 'Summe 1.250,00').decimal).toBe(',')
   expect(of(dollarLender, 'Odometer 48,210').decimal).toBe('.')
 })
+
+test('a word that currencies share says nothing of which the paper is in', () =>
+  expect(inferLocale([pageOf(['Wages | 2,140.55 francs', 'Tax | 300.00 francs'])], euroLender).currency).toBe(
+    euroLender.currency,
+  ))

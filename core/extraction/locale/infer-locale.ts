@@ -75,7 +75,10 @@ function currencyOn(
   return { currency, open: scanned && currency !== lender.currency && currency !== local }
 }
 
-/** The currency that a word says by itself, or beside an amount. */
+/**
+ * The currency that a word says by itself, or beside an amount; null for a word that several share, as "francs":
+ * which of them a paper is in, it does not say.
+ */
 function saidBeside(
   { text }: Word,
   before: Word | undefined,
@@ -83,16 +86,18 @@ function saidBeside(
   own: string,
 ): string | null {
   if (/\d/.test(text)) {
-    const sign = currencySign(text, 'ahead', own) ?? currencySign(text, 'behind', own)
-    return sign?.currency ?? null
+    return certain(currencySign(text, 'ahead', own) ?? currencySign(text, 'behind', own))
   }
   const bare = text.replace(/^\(|[):.,]+$/g, '')
   if (!isCurrencySign(bare)) return null
   const beside = [before, next].some((w) => w && /\d[\d.,' ]*[.,]\d{2}\b|\d{3}/.test(w.text))
   const headed =
     isCurrency(bare) && (text !== bare || /^(?:in|en|currency|devise|moneda)$/i.test(before?.text ?? ''))
-  return beside || headed ? (currencySign(`${bare} 1`, 'ahead', own)?.currency ?? null) : null
+  return beside || headed ? certain(currencySign(`${bare} 1`, 'ahead', own)) : null
 }
+
+const certain = (sign: ReturnType<typeof currencySign>): string | null =>
+  sign?.certain ? sign.currency : null
 
 const AMOUNT = /(?<![\d.,])\d{1,3}(?:[.,'’ ]\d{2,3})*([.,])\d{2}(?![\d.,])/g
 

@@ -49,6 +49,17 @@ test('far from any caption it still is one, less surely', () =>
     signed: true,
     confidence: 0.86,
   }))
+test('a frame around the letters of a stamp is none', () => {
+  const stamp = {
+    text: 'COPY',
+    confidence: 1,
+    box: [0.15, 0.805, 0.25, 0.825] as [number, number, number, number],
+  }
+  const page = pageOf(lines, pen([0.1, 0.8, 0.3, 0.83]))
+  expect(readSignature([{ ...page, words: [...page.words, stamp] }], consent)).toMatchObject({
+    signed: false,
+  })
+})
 test('a logo is none: it stands in the head, or is as large as a picture', () => {
   expect(
     readSignature(

@@ -1,13 +1,5 @@
 import type { Locale } from '../../locale/index.ts'
-import {
-  boxAround,
-  cents,
-  type Money,
-  type Page,
-  type Row,
-  type Word,
-  localeOf,
-} from '../../model/index.ts'
+import { boxAround, cents, type Money, type Page, type Row, type Word, localeOf } from '../../model/index.ts'
 import type { Line } from '../../layout/index.ts'
 import { fold } from '../../text/index.ts'
 import { type Field, tableColumns } from '../../program/index.ts'
@@ -270,9 +262,7 @@ function goodsIn(
     counts.length === 1
   const quantity =
     numbers.find(
-      (w) =>
-        Math.round(Number(w.text.replace(',', '.')) * cents(unit.value)) ===
-        cents(amount.value),
+      (w) => Math.round(Number(w.text.replace(',', '.')) * cents(unit.value)) === cents(amount.value),
     ) ?? (inColumn ? counts[0] : undefined)
   if (!quantity) return null
   const text = before.filter((w) => w !== quantity)
