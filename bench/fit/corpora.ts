@@ -3,6 +3,7 @@ import { readdir } from 'node:fs/promises'
 import { join } from 'node:path'
 import { writeCorpus } from '../../demo/corpus.ts'
 import type { PaperSet } from '../../demo/papers/sets.ts'
+import type { ScanQuality } from '../../demo/scan.ts'
 
 /** Packages of one designer's papers, with their truth. */
 export interface DesignersPapers {
@@ -14,18 +15,34 @@ export interface DesignersPapers {
   pictures: boolean
 }
 
-/** Designers of the demo's generator, and how many packages of each are drawn. */
-const OWN: readonly PaperSet[] = ['tuning', 'dice', 'printed', 'studio', 'scoring']
-const [CASES, SEED] = [16, 21]
+/** Packages of a designer of the demo's generator. */
+interface Own {
+  papers: PaperSet
+  cases: number
+  seed: number
+  scan?: ScanQuality
+}
+
+/** How many packages of each designer are drawn; pictures take a hundred times as long to read as text. */
+const OWN: Record<string, Own> = {
+  tuning: { papers: 'tuning', cases: 16, seed: 21 },
+  dice: { papers: 'dice', cases: 16, seed: 21 },
+  printed: { papers: 'printed', cases: 16, seed: 21 },
+  studio: { papers: 'studio', cases: 16, seed: 21 },
+  scoring: { papers: 'scoring', cases: 16, seed: 21 },
+  'dice-light': { papers: 'dice', cases: 5, seed: 22, scan: 'light' },
+  'printed-light': { papers: 'printed', cases: 5, seed: 22, scan: 'light' },
+  'scoring-light': { papers: 'scoring', cases: 5, seed: 22, scan: 'light' },
+}
 
 /** Papers of the demo's designers, drawn where they are not there yet. */
 export async function ownPapers(): Promise<DesignersPapers[]> {
   const found: DesignersPapers[] = []
-  for (const designer of OWN) {
-    const folder = join('corpora', 'designers', designer)
-    if (!existsSync(join(folder, `case-${String(CASES).padStart(3, '0')}`, 'truth.json')))
-      await writeCorpus(folder, { papers: designer, cases: CASES, seed: SEED })
-    found.push({ designer, name: designer, folder, pictures: false })
+  for (const [name, wishes] of Object.entries(OWN)) {
+    const folder = join('corpora', 'designers', name)
+    if (!existsSync(join(folder, `case-${String(wishes.cases).padStart(3, '0')}`, 'truth.json')))
+      await writeCorpus(folder, wishes)
+    found.push({ designer: wishes.papers, name, folder, pictures: wishes.scan !== undefined })
   }
   return found
 }

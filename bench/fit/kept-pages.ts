@@ -1,5 +1,5 @@
 import { createReadStream, createWriteStream, existsSync } from 'node:fs'
-import { mkdir } from 'node:fs/promises'
+import { mkdir, rename } from 'node:fs/promises'
 import { join } from 'node:path'
 import { createInterface } from 'node:readline'
 import { once } from 'node:events'
@@ -14,10 +14,13 @@ export async function keepPages(cache: string, name: string, corpus: string): Pr
   if (existsSync(fileOf(cache, name))) return
   await mkdir(cache, { recursive: true })
   const packed = createGzip({ level: 4 })
-  const file = packed.pipe(createWriteStream(fileOf(cache, name)))
+  const part = `${fileOf(cache, name)}.part`
+  const file = packed.pipe(createWriteStream(part))
   for (const found of await casesIn(corpus)) packed.write(`${JSON.stringify(await readCase(found))}\n`)
   packed.end()
   await once(file, 'close')
+  // Under its name only when whole: a run that was cut off must not leave half a corpus behind.
+  await rename(part, fileOf(cache, name))
 }
 
 /** The cases of a corpus as they were kept, one at a time. */

@@ -42,3 +42,14 @@ export const inside = <T extends { box: Box }>(things: readonly T[], [l, t, r, b
     const [x, y] = [(box[0] + box[2]) / 2, (box[1] + box[3]) / 2]
     return x >= l && x <= r && y >= t && y <= b
   })
+
+/** Degrees clockwise that bring a page upright. */
+export type Rotation = 0 | 90 | 180 | 270
+
+/** A box of a page after the page was turned. */
+export function turnBox([l, t, r, b]: Box, turn: Rotation): Box {
+  if (turn === 90) return [1 - b, l, 1 - t, r]
+  if (turn === 180) return [1 - r, 1 - b, 1 - l, 1 - t]
+  if (turn === 270) return [t, 1 - r, b, 1 - l]
+  return [l, t, r, b]
+}

@@ -1,6 +1,16 @@
 /** What other folders may use of this one; README.md says how it hangs together. */
 export type { FieldValue } from './field-value.ts'
-export { boxAround, grow, inside, overlap, touches, type Box, type Place } from './geometry.ts'
+export {
+  boxAround,
+  grow,
+  inside,
+  overlap,
+  touches,
+  turnBox,
+  type Box,
+  type Place,
+  type Rotation,
+} from './geometry.ts'
 export { packInk, strokesIn, strokesOn, unpackInk, type InkGrid, type Strokes } from './ink-grid.ts'
 export type { AgreementMessages } from './messages/agreement.ts'
 export type { Age, ChecklistMessages } from './messages/checklist.ts'
@@ -17,7 +27,7 @@ export {
 } from './messages/message.ts'
 export type { Inner } from './messages/parameters.ts'
 export type { ValueMessages } from './messages/values.ts'
-export { localeOf, type Page, type PageCode, type PenMark, type Rotation, type Word } from './page.ts'
+export { localeOf, type Page, type PageCode, type PenMark, type Word } from './page.ts'
 export {
   cents,
   fromCents,

@@ -1,4 +1,4 @@
-import type { Box } from './geometry.ts'
+import type { Box, Rotation } from './geometry.ts'
 import type { InkGrid } from './ink-grid.ts'
 import type { Language } from '../lexicon/index.ts'
 import { type Locale, NEUTRAL } from '../locale/index.ts'
@@ -29,9 +29,6 @@ export interface PageCode {
 
 /** Where the words of a page come from. */
 export type PageSource = 'text' | 'ocr' | 'mixed' | 'none'
-
-/** Degrees clockwise that bring a page upright. */
-export type Rotation = 0 | 90 | 180 | 270
 
 /** A page as the readers leave it: all that the later stages know of it. Everything in it is of the upright page. */
 export interface Page {

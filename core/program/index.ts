@@ -21,6 +21,7 @@ export { registerSchema, type Register } from './register.ts'
 export {
   documentTypeSchema,
   fieldKind,
+  isTicked,
   programSchema,
   type Check,
   type Column,

@@ -30,6 +30,9 @@ export const fieldKind = z.enum([
 ])
 export type FieldKind = z.infer<typeof fieldKind>
 
+/** Whether values of a kind are read by ticks: what is ticked is not weighed by what stands around it. */
+export const isTicked = ({ kind }: { kind: FieldKind }): boolean => kind === 'choice' || kind === 'yesno'
+
 /**
  * Places besides a label where a value of this field may stand: the letterhead, whom the paper is addressed
  * to, a sentence, the year in its heading, the first or last day of a stretch of days, a part of the

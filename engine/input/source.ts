@@ -1,5 +1,12 @@
 import type { Metadata } from 'sharp'
-import type { Box, Page, PageCode, Rotation, Word } from '../../core/model/index.ts'
+import {
+  type Box,
+  type Page,
+  type PageCode,
+  type Rotation,
+  turnBox,
+  type Word,
+} from '../../core/model/index.ts'
 import type { NeedsInk } from '../../core/extraction/index.ts'
 import { kindOf } from './kind.ts'
 import { Pdf, PdfProblem, type PdfPage } from '../pdf/pdfium.ts'
@@ -239,17 +246,6 @@ async function scanned(pdf: Pdf, index: number, points: number): Promise<{ pictu
 function isEmpty({ data }: Grey): boolean {
   for (let i = 0; i < data.length; i++) if (data[i] <= 215) return false
   return true
-}
-
-/** A box of a page after the page was turned clockwise. */
-function turnBox(
-  [l, t, r, b]: Page['words'][number]['box'],
-  degrees: Page['rotation'],
-): Page['words'][number]['box'] {
-  if (degrees === 90) return [1 - b, l, 1 - t, r]
-  if (degrees === 180) return [1 - r, 1 - b, 1 - l, 1 - t]
-  if (degrees === 270) return [t, 1 - r, b, 1 - l]
-  return [l, t, r, b]
 }
 
 async function openPicture(bytes: Uint8Array): Promise<Source> {

@@ -1,4 +1,4 @@
-import { degrees, PDFDocument, StandardFonts, type PDFPage } from 'pdf-lib'
+import { degrees, PDFDocument, setCharacterSpacing, StandardFonts, type PDFPage } from 'pdf-lib'
 import sharp from 'sharp'
 import { Pdf } from './pdfium.ts'
 
@@ -74,6 +74,16 @@ describe('words of a text layer', () => {
     expect(found.map((w) => w.text)).toEqual(['Our', 'case', 'number', 'MSM-26-244807'])
     expect(found.map((w) => w.confidence)).toEqual([1, 1, 0.5, 0.5])
   })
+  test.each([0, 1, 2.2, 3.4])('letters set %d points apart are words all the same', async (apart) => {
+    const found = await words(async (page, made) => {
+      const font = await made.embedFont(StandardFonts.Helvetica)
+      page.pushOperators(setCharacterSpacing(apart))
+      page.drawText('Name of the borrower', { x: 50, y: 700, size: 11, font })
+      page.pushOperators(setCharacterSpacing(0))
+      page.drawText('Net 2,140.55', { x: 50, y: 680, size: 11, font })
+    })
+    expect(found.map((w) => w.text)).toEqual(['Name', 'of', 'the', 'borrower', 'Net', '2,140.55'])
+  })
   test('a hyphen at the end of a line stays', async () => {
     const found = await words(async (page, made) => {
       const font = await made.embedFont(StandardFonts.Helvetica)
@@ -84,6 +94,32 @@ describe('words of a text layer', () => {
   })
   test('a word printed twice to make it bold is one that is sure', async () =>
     expect((await write(['Total', 50], ['Total', 50.3])).every((w) => w.confidence === 1)).toBe(true))
+})
+
+describe('a page that is shown on its side', () => {
+  test.each([
+    [90, 0, 270],
+    [0, 90, 90],
+    [180, 0, 180],
+  ] as const)(
+    'shown turned by %d, written turned by %d: %d puts it upright',
+    async (shown, written, upright) => {
+      const made = await PDFDocument.create()
+      const page = made.addPage([595, 842])
+      page.setRotation(degrees(shown))
+      const font = await made.embedFont(StandardFonts.Helvetica)
+      page.drawText('Net pay 2,140.55', { x: 200, y: 400, size: 11, font, rotate: degrees(written) })
+      const pdf = await Pdf.open(await made.save())
+      const { turned, words } = pdf.read(0)
+      pdf.close()
+      expect([turned, words.map((w) => w.text)]).toEqual([upright, ['Net', 'pay', '2,140.55']])
+      const [first, last] = [words[0].box, words[2].box]
+      // The words go down the page as it is shown, up it, or from right to left.
+      expect(
+        upright === 180 ? last[0] < first[0] : upright === 270 ? last[1] > first[1] : last[1] < first[1],
+      ).toBe(true)
+    },
+  )
 })
 
 describe('a pen’s line', () => {

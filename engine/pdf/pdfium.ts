@@ -5,6 +5,7 @@ import {
   overlap,
   type PenMark,
   type Rotation,
+  turnBox,
   type Word,
 } from '../../core/model/index.ts'
 import { joinCombFields, splitGluedWords } from '../../core/ocr/index.ts'
@@ -160,7 +161,7 @@ export class Pdf {
       const { toPage, width, height } = this.frame(page)
       const text = raw._FPDFText_LoadPage(page)
       try {
-        const found = readWords(raw, text, toPage, height / width)
+        const found = readWords(raw, text, toPage, height / width, raw._FPDFPage_GetRotation(page))
         return {
           width,
           height,
@@ -458,26 +459,22 @@ function readWords(
   text: number,
   toPage: (x: number, y: number) => [number, number],
   aspect: number,
+  shownTurned: number,
 ): Pick<PdfPage, 'words' | 'letters' | 'strange' | 'turned'> {
   const count = raw._FPDFText_CountChars(text)
   const rect = raw.wasmExports.malloc(16)
   const ink = raw.wasmExports.malloc(32)
-  const words: Word[] = []
-  let [lastX, lastY] = [NaN, NaN]
+  const found: Letter[] = []
   const turns = [0, 0, 0, 0]
   let letters = 0
   let strange = 0
-  /** Words that begin behind the end of the one before, in its line. */
-  const returns: number[] = []
-  let current: Word | null = null
-  /** An end of line came before this letter; whether it is one, its place says. */
-  let broken = false
+  let behind: Letter['behind'] = 'space'
+  let [lastX, lastY] = [NaN, NaN]
   for (let i = 0; i < count; i++) {
     const code = raw._FPDFText_GetUnicode(text, i)
     if ((code <= 32 && code !== LINE_END_HYPHEN) || code === 0xa0) {
-      // PDFium takes some wide layouts for columns of single letters and puts an end of line behind each.
-      if (code === 13 || code === 10) broken = true
-      else current = null
+      if (code !== 13 && code !== 10) behind = 'space'
+      else if (behind === 'letter') behind = 'line'
       continue
     }
     if (code === 0xfffd || (code >= 0xe000 && code <= 0xf8ff) || code === 0xfffe) strange++
@@ -490,45 +487,82 @@ function readWords(
     let box: Word['box'] = [Math.min(x0, x1), Math.min(y0, y1), Math.max(x0, x1), Math.max(y0, y1)]
     // The letters of a ligature all stand where its glyph begins and are as wide as they would be alone: only
     // their ink tells how far the glyph goes.
-    if (
-      current &&
-      i > 0 &&
-      x0 === lastX &&
-      y0 === lastY &&
-      raw._FPDFText_GetCharBox(text, i, ink, ink + 8, ink + 16, ink + 24)
-    ) {
+    const joined = x0 === lastX && y0 === lastY
+    if (joined && behind !== 'space' && raw._FPDFText_GetCharBox(text, i, ink, ink + 8, ink + 16, ink + 24)) {
       const [left, right, bottom, top] = raw.HEAPF64.slice(ink / 8, ink / 8 + 4)
       const [[a, b], [c, d]] = [toPage(left, bottom), toPage(right, top)]
       box = [Math.min(a, c), Math.min(b, d, box[1]), Math.max(a, c), Math.max(b, d, box[3])]
     }
+    ;[lastX, lastY] = [x0, y0]
+    found.push({ text: code === LINE_END_HYPHEN ? '-' : String.fromCodePoint(code), box, behind, joined })
+    behind = 'letter'
+  }
+  // A letter's angle is told clockwise, as the page is written, before its /Rotate turns it further.
+  const angle = turns.indexOf(Math.max(...turns))
+  const turned = ([0, 90, 180, 270] as const)[-(angle + shownTurned) & 3]
+  const words = uprightWords(found, turned, turned % 180 ? 1 / aspect : aspect)
+  raw.wasmExports.free(rect)
+  raw.wasmExports.free(ink)
+  return { words, letters, strange: letters ? strange / letters : 0, turned }
+}
+
+/** A letter on a page, with what PDFium told before it. */
+interface Letter {
+  text: string
+  box: Word['box']
+  /** A space, an end of line, or another letter. */
+  behind: 'space' | 'line' | 'letter'
+  /** Drawn with the letter before, as one glyph. */
+  joined: boolean
+}
+
+/** Puts the letters of a page that is shown turned into words, which lie as the page is shown. */
+function uprightWords(letters: readonly Letter[], turned: Rotation, aspect: number): Word[] {
+  const upright = turned ? letters.map((l) => ({ ...l, box: turnBox(l.box, turned) })) : letters
+  const { words, returns } = intoWords(upright, aspect)
+  for (const at of returns) doubtOverprint(words, at, aspect)
+  const back = ((360 - turned) % 360) as Rotation
+  return turned ? words.map((w) => ({ ...w, box: turnBox(w.box, back) })) : words
+}
+
+/**
+ * Puts letters into words.
+ * @returns with the words, which of them begin behind the end of the one before, in its line
+ */
+function intoWords(letters: readonly Letter[], aspect: number): { words: Word[]; returns: number[] } {
+  const words: Word[] = []
+  const returns: number[] = []
+  const spaced = letterSpacing(letters, aspect)
+  let current: Word | null = null
+  letters.forEach(({ text, box, behind, joined }, i) => {
+    const high = (box[3] - box[1]) * aspect
+    if (behind === 'space') current = null
     // Letters kerned or leaning reach back a little; one that begins far behind the end of the last is drawn over it.
-    const reach = (box[3] - box[1]) * aspect * 0.4
-    const over = current !== null && x0 !== lastX && current.box[2] - box[0] > reach
-    lastX = x0
-    lastY = y0
+    const reach = high * 0.4
+    const over = current !== null && !joined && current.box[2] - box[0] > reach
+    // PDFium takes some wide layouts for columns of single letters and puts an end of line behind each: whether
+    // it is one, the letter's place says.
     if (
-      broken &&
+      behind === 'line' &&
       current &&
       !(
         Math.abs(box[1] - current.box[1]) < (box[3] - box[1]) * 0.3 &&
-        Math.abs(box[0] - current.box[2]) < (box[3] - box[1]) * aspect * 0.08
+        Math.abs(box[0] - current.box[2]) < high * 0.08 + spaced[i]
       )
     )
       current = null
-    broken = false
-    const letter = code === LINE_END_HYPHEN ? '-' : String.fromCodePoint(code)
     // Runs drawn side by side carry no space of their own; a gap of a fifth of the letters' height is one,
     // and behind a colon or a word's comma less.
     const room =
-      (box[3] - box[1]) *
-      aspect *
-      (current?.text.endsWith(':')
-        ? 0.06
-        : current && /[,;]$/.test(current.text) && /\p{L}/u.test(letter)
-          ? 0.12
-          : 0.2)
+      high *
+        (current?.text.endsWith(':')
+          ? 0.06
+          : current && /[,;]$/.test(current.text) && /\p{L}/u.test(text)
+            ? 0.12
+            : 0.2) +
+      spaced[i]
     if (current && !over && box[0] - current.box[2] < room && box[0] >= current.box[0] - 0.002) {
-      current.text += letter
+      current.text += text
       current.box = [
         current.box[0],
         Math.min(current.box[1], box[1]),
@@ -539,20 +573,54 @@ function readWords(
       const before = words.at(-1)
       if (before && before.box[2] - box[0] > reach && Math.abs(before.box[1] - box[1]) < box[3] - box[1])
         returns.push(words.length)
-      current = { text: letter, box, confidence: 1 }
+      current = { text, box, confidence: 1 }
       words.push(current)
     }
+  })
+  return { words, returns }
+}
+
+/** Letters further apart than their height are of different columns. */
+const COLUMN = 1
+/** Spacing of less than the first share of the letters' height is kerning; of more than the second, each has a box of its own. */
+const SPACING = { least: 0.04, most: 0.35 }
+/** Fewer gaps say nothing of how a line is spaced. */
+const GAPS = 3
+
+/**
+ * How far letters stand apart beyond their own widths where a line is set with spacing between them, as small
+ * headings are: with "B o r r o w e r" every gap would be a space. The middle gap of a stretch of letters of one
+ * size counts, since more letters stand inside words than begin one.
+ * @returns for each letter, in widths of the page
+ */
+function letterSpacing(letters: readonly Letter[], aspect: number): Float64Array {
+  const spaced = new Float64Array(letters.length)
+  let gaps: number[] = []
+  let from = 0
+  const close = (to: number) => {
+    if (gaps.length >= GAPS) {
+      const { box } = letters[from]
+      const high = (box[3] - box[1]) * aspect
+      const middle = gaps.sort((a, b) => a - b)[gaps.length >> 1]
+      if (middle > high * SPACING.least && middle < high * SPACING.most) spaced.fill(middle, from, to)
+    }
+    gaps = []
+    from = to
   }
-  for (const at of returns) doubtOverprint(words, at, aspect)
-  raw.wasmExports.free(rect)
-  raw.wasmExports.free(ink)
-  const most = turns.indexOf(Math.max(...turns))
-  return {
-    words,
-    letters,
-    strange: letters ? strange / letters : 0,
-    turned: ([0, 90, 180, 270] as const)[most],
+  for (let i = 1; i < letters.length; i++) {
+    const [before, box] = [letters[i - 1].box, letters[i].box]
+    const high = (box[3] - box[1]) * aspect
+    const gap = box[0] - before[2]
+    const goesOn =
+      Math.abs(box[1] - before[1]) < (box[3] - box[1]) * 0.3 &&
+      Math.abs(box[3] - before[3]) < (box[3] - box[1]) * 0.3 &&
+      gap < high * COLUMN &&
+      gap > -high * COLUMN
+    if (!goesOn) close(i)
+    else if (letters[i].behind !== 'space') gaps.push(gap)
   }
+  close(letters.length)
+  return spaced
 }
 
 /** As sure as words are that stand over one another: nobody can say which letter belongs to which. */

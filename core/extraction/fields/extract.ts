@@ -88,12 +88,21 @@ export function collect(given: readonly Page[], type: DocumentType, lender: Lend
   return { locale, pages, tables, candidates, rows }
 }
 
-/**
- * Reads every field of a document of a known type from its pages, in reading order, as its paper writes amounts
- * and days. Nothing found is a value
- * too: `null`, asked about unless the field may well be absent.
- */
-export function extractDocument(given: readonly Page[], type: DocumentType, lender: Lender): DocumentReading {
+/** What was chosen for the fields of one document. */
+interface Choices {
+  locale: Locale
+  /** The pages, told how their paper writes. */
+  pages: Page[]
+  /** By the names of fields that hold one value. */
+  chosen: Map<string, Ranked>
+  /** By the names of fields that hold rows. */
+  tables: ReadonlyMap<string, ReturnType<typeof selectTable>>
+  /** Pages of the document are known to be elsewhere. */
+  lacking: boolean
+}
+
+/** Weighs what may be the values of a document's fields, and settles who takes which. */
+export function chooseValues(given: readonly Page[], type: DocumentType, lender: Lender): Choices {
   const { locale, pages, tables, candidates: ruled, rows } = collect(given, type, lender)
   const candidates = weigh(pages, type, ruled, rows)
   // What no rule found may be in a doubtful currency as well.
@@ -127,9 +136,19 @@ export function extractDocument(given: readonly Page[], type: DocumentType, lend
   const settled = restoreEndBalances(type, asRead, chosen) ? settle() : asRead
   flagTruncatedAmounts(type, chosen)
   flagMissingCents(chosen)
+  return { locale, pages, chosen, tables: settled, lacking }
+}
+
+/**
+ * Reads every field of a document of a known type from its pages, in reading order, as its paper writes amounts
+ * and days. Nothing found is a value
+ * too: `null`, asked about unless the field may well be absent.
+ */
+export function extractDocument(given: readonly Page[], type: DocumentType, lender: Lender): DocumentReading {
+  const { locale, pages, chosen, tables, lacking } = chooseValues(given, type, lender)
   const fields = type.fields.map((field) =>
     field.kind === 'table'
-      ? tableValue(settled.get(field.name)!, field, lacking)
+      ? tableValue(tables.get(field.name)!, field, lacking)
       : fieldValue(field, chosen.get(field.name)!, locale),
   )
   return { fields, signature: readSignature(pages, type), locale }

@@ -1,7 +1,7 @@
 import { isSentence, linesOf } from '../../layout/index.ts'
 import { localeOf, type Page, plain, type Word } from '../../model/index.ts'
 import { fold, nearlyWord, tokens } from '../../text/index.ts'
-import type { DocumentType, Field, FieldSource } from '../../program/index.ts'
+import { type DocumentType, type Field, type FieldSource, isTicked } from '../../program/index.ts'
 import { addressIn } from './addresses.ts'
 import { isWrapped, wrappedRest, secondLine, wholeReadings } from './wrapped-values.ts'
 import { admit, withoutSign } from '../scoring/admit.ts'
@@ -154,7 +154,7 @@ function fromLabel(
       nearness(field, label, marks, order) -
       Math.min(1, order * 0.25) -
       (headsColumn(label, byLine) ? 1.5 : 0)
-    if (field.kind === 'yesno' || field.kind === 'choice') {
+    if (isTicked(field)) {
       const candidate = readChoice(label, field, field.kind === 'yesno' ? YES_NO : field.choices)
       if (candidate)
         found.push({

@@ -2,7 +2,7 @@ import type { Ranked } from './joint-assignment.ts'
 import { readingOf, type Candidate } from './candidate.ts'
 import { ibanHolds } from '../parsers/iban.ts'
 import { isMoney } from '../../model/index.ts'
-import type { Field } from '../../program/index.ts'
+import { isTicked } from '../../program/index.ts'
 import fitted from './calibration.json' with { type: 'json' }
 
 /**
@@ -63,9 +63,6 @@ export const PROVED_RIGHT: Curve = fitted.curve as unknown as Curve
 
 /** The same for ticked boxes, whose scores are those of rules: measured when these were set, and not fitted since. */
 const TICKED_RIGHT: Curve = fitted.ticked as unknown as Curve
-
-/** Whether a field is read by ticks: what is ticked is not weighed by what stands around it. */
-export const isTicked = ({ kind }: Pick<Field, 'kind'>): boolean => kind === 'choice' || kind === 'yesno'
 
 export function calibrate(score: number, curve: Curve): number {
   const at = curve.findIndex(([x], i) => i > 0 && score <= x)

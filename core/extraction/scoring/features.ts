@@ -1,12 +1,11 @@
 import { isSentence, linesOf, type Segment, typicalHeight } from '../../layout/index.ts'
 import { cents, isMoney, type Page, type Place, plain, type Value, type Word } from '../../model/index.ts'
-import type { DocumentType, Field, FieldKind } from '../../program/index.ts'
+import { type DocumentType, type Field, type FieldKind, isTicked } from '../../program/index.ts'
 import { captionsOn, FAR } from '../labels/captions.ts'
 import { captionLikeness, type Nearness } from '../labels/caption-likeness.ts'
 import { addressLikeness, hasPostcode, nameLikeness, orgLikeness } from '../parsers/words.ts'
 import { openOn, type OpenKind } from './open-candidates.ts'
 import { admit, withoutSign } from './admit.ts'
-import { isTicked } from './calibration.ts'
 import type { Candidate } from './candidate.ts'
 
 /** Places from which a value's captions are taken. */

@@ -1,7 +1,6 @@
 import { tokens } from '../../text/index.ts'
-import type { DocumentType, Field, Relation } from '../../program/index.ts'
+import { type DocumentType, type Field, isTicked, type Relation } from '../../program/index.ts'
 import { readingOf, type Candidate } from './candidate.ts'
-import { isTicked } from './calibration.ts'
 import { isDigitSlip } from './digit-slips.ts'
 import { cents, isMoney, type Money, plain, type Value } from '../../model/index.ts'
 
