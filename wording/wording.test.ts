@@ -126,6 +126,10 @@ const sentences: [told: Message, sentence: string][] = [
     'Hull differs: A (Form)',
   ],
   [
+    message('finding.strangers_paper', { paper: 'ID card (2)', page: 7 }),
+    'ID card (2) (page 7) is of somebody whom no other paper here names.',
+  ],
+  [
     message('finding.limit', { title: 'Turnover', tells: 'lead', otherCurrency: null }),
     'Turnover: the team lead is told',
   ],

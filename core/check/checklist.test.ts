@@ -12,7 +12,7 @@ import { judgeChecklist } from './checklist.ts'
 const asOf = '2026-04-10'
 const titles = new Map(starterTypes.map((t) => [t.id, t.title]))
 function item(requirement: string, papers: Paper[], answers: Answer[] = []) {
-  const persons = personsOf(papers, workingBoatLoan, 'Ottilie Varnham')
+  const persons = personsOf(papers, workingBoatLoan, 'Ottilie Varnham', starterTypes)
   return judgeChecklist(
     workingBoatLoan,
     { papers: assignOwners(papers, persons, starterTypes), persons, asOf, titles, currency: 'EUR' },
@@ -270,7 +270,13 @@ test('the other loan asks for its balance', () => {
 const business = (requirement: string, ...papers: Paper[]) =>
   judgeChecklist(
     traderAccount,
-    { papers, persons: { applicant: null, coApplicant: null, named: {} }, asOf, titles, currency: 'EUR' },
+    {
+      papers,
+      persons: { applicant: null, coApplicant: null, named: {}, strangers: [] },
+      asOf,
+      titles,
+      currency: 'EUR',
+    },
     [],
   ).find((r) => r.requirement === requirement)!
 const declaration = (...owners: [string, string][]) =>
@@ -350,7 +356,13 @@ describe('any one of several ways', () => {
   const who = (...papers: Paper[]) =>
     judgeChecklist(
       program,
-      { papers, persons: { applicant: null, coApplicant: null, named: {} }, asOf, titles, currency: 'EUR' },
+      {
+        papers,
+        persons: { applicant: null, coApplicant: null, named: {}, strangers: [] },
+        asOf,
+        titles,
+        currency: 'EUR',
+      },
       [],
     )[0].status
   const bill = paperOf('bill', 'utility_bill', {})
@@ -388,7 +400,7 @@ describe('a paper of somebody whom another paper names', () => {
     ],
   }
   const judged = (papers: Paper[]) => {
-    const persons = personsOf(papers, program, 'Ottilie Varnham')
+    const persons = personsOf(papers, program, 'Ottilie Varnham', starterTypes)
     const owned = assignOwners(papers, persons, starterTypes)
     const [result] = judgeChecklist(program, { papers: owned, persons, asOf, titles, currency: 'EUR' }, [])
     return [result.status, inWords(result.reason), owned.map((p) => p.owner).at(-1)]

@@ -129,16 +129,40 @@ test("a co-applicant's papers are no conflict", () => {
     paperOf('hers', 'identity_card', { full_name: 'OTTILIE VARNHAM' }),
     paperOf('his', 'identity_card', { full_name: 'Bram Teasdale' }),
   ]
-  const owned = assignOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham'), starterTypes)
+  const owned = assignOwners(
+    papers,
+    personsOf(papers, workingBoatLoan, 'Ottilie Varnham', starterTypes),
+    starterTypes,
+  )
   expect(owned.map((p) => p.owner)).toEqual(['applicant', 'applicant', 'co_applicant'])
   expect(fact('applicant_name', owned).status).toBe('agreed')
+})
+test('the card of somebody else beside the applicant’s own differs in all it says, and contradicts nothing', () => {
+  const papers = [
+    paperOf('form', 'loan_application', { applicant_name: 'Ottilie Varnham', date_of_birth: '1990-02-01' }),
+    paperOf('hers', 'identity_card', { full_name: 'VARNHAM Ottilie', date_of_birth: '1990-02-01' }),
+    paperOf('his', 'identity_card', { full_name: 'Bram Teasdale', date_of_birth: '1971-12-24' }),
+    paperOf('bill', 'utility_bill', { account_holder: 'B. Teasdale' }),
+  ]
+  const owners = (given: typeof papers) =>
+    assignOwners(given, personsOf(given, workingBoatLoan, 'Ottilie Varnham', starterTypes), starterTypes)
+  const owned = owners(papers)
+  expect(owned.map((p) => p.owner)).toEqual(['applicant', 'applicant', 'stranger', 'stranger'])
+  expect(fact('date_of_birth', owned).status).toBe('agreed')
+  expect(fact('applicant_name', owned).status).toBe('agreed')
+  // Without hers, his may be hers with the name misread: it is asked about.
+  expect(owners(papers.filter((p) => p.id !== 'hers')).map((p) => p.owner)).toEqual([
+    'applicant',
+    'other',
+    'other',
+  ])
 })
 test("a stranger's name is one", () => {
   const papers = [application, paperOf('bill', 'utility_bill', { account_holder: 'Greta Lorimer' })]
   expect(
     fact(
       'applicant_name',
-      assignOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham'), starterTypes),
+      assignOwners(papers, personsOf(papers, workingBoatLoan, 'Ottilie Varnham', starterTypes), starterTypes),
     ).status,
   ).toBe('conflict')
 })
@@ -179,7 +203,7 @@ test('a paper that is a stranger’s by a name still asked about accuses nobody;
     )
     return assignOwners(
       [form, { ...card, fields }],
-      { applicant: 'Bjørn Skarsen', coApplicant: null, named: {} },
+      { applicant: 'Bjørn Skarsen', coApplicant: null, named: {}, strangers: [] },
       starterTypes,
     )
   }

@@ -2,14 +2,14 @@ import type { FilledField } from '../answers/index.ts'
 import type { Value } from '../model/index.ts'
 
 /**
- * Whose paper it is: an applicant's, somebody's whom a value of another paper names (`named:type.field`), or
- * `other`, somebody's whom nothing names here.
+ * Whose paper it is: an applicant's, somebody's whom a value of another paper names (`named:type.field`), a
+ * stranger's who is here with a card or the like of their own, or `other`, somebody's whom nothing names here.
  */
-export type Owner = 'applicant' | 'co_applicant' | `named:${string}` | 'other' | 'nobody'
+export type Owner = 'applicant' | 'co_applicant' | `named:${string}` | 'stranger' | 'other' | 'nobody'
 
 /** Whether a paper is known to be somebody's besides the applicant: it says nothing of them. */
 export const isAnothers = ({ owner }: Pick<Paper, 'owner'>): boolean =>
-  owner === 'co_applicant' || owner.startsWith('named:')
+  owner === 'co_applicant' || owner === 'stranger' || owner.startsWith('named:')
 
 /** A document with its values, as facts, checks and the checklist see it. */
 export interface Paper {

@@ -1,8 +1,18 @@
 import type { Page } from '../model/index.ts'
 import { squeeze } from '../text/index.ts'
 import { type DocumentType, type Program, typeById } from '../program/index.ts'
-import { comparers, isOneConfusion, mostAlike } from '../matching/index.ts'
-import { counts, fieldOf, splitReference, usableText, valueIn, type Owner, type Paper } from './paper.ts'
+import { comparers, isOneConfusion, mostAlike, shareNoWord } from '../matching/index.ts'
+import { perPersonTypes } from './co-applicant.ts'
+import {
+  counting,
+  counts,
+  fieldOf,
+  splitReference,
+  usableText,
+  valueIn,
+  type Owner,
+  type Paper,
+} from './paper.ts'
 
 /** Who applies, by the names on the application. */
 export interface Persons {
@@ -10,6 +20,8 @@ export interface Persons {
   coApplicant: string | null
   /** Others whom papers are asked of, by the value that names them; null where it says nobody. */
   named: Readonly<Record<string, string | null>>
+  /** Others who are here with a paper of their own that each person brings, and whom nothing names. */
+  strangers: readonly string[]
 }
 
 /** So many papers of one name speak for who applies where the form itself was not read. */
@@ -64,7 +76,13 @@ export function applicantOf(
   return most[0]
 }
 
-export function personsOf(papers: readonly Paper[], program: Program, applicant: string | null): Persons {
+/** Who applies, and who else papers are of. */
+export function personsOf(
+  papers: readonly Paper[],
+  program: Program,
+  applicant: string | null,
+  types: readonly DocumentType[],
+): Persons {
   const name = (reference: string | undefined) => {
     const value = reference ? valueIn(papers, reference)?.value : null
     return typeof value === 'string' ? value : null
@@ -76,8 +94,30 @@ export function personsOf(papers: readonly Paper[], program: Program, applicant:
     applicant,
     coApplicant: name(program.persons.coApplicant),
     named: Object.fromEntries(asked.map((reference) => [reference, name(reference)])),
+    strangers: applicant === null ? [] : strangersAmong(papers, program, applicant, types),
   }
 }
+
+/**
+ * Names on papers that each person brings one of, where the applicant's own is here as well and shares no word with
+ * them: a card of somebody else, filed here by mistake or for somebody whom the form does not name, differs in all
+ * that it says and contradicts nothing.
+ */
+const strangersAmong = (
+  papers: readonly Paper[],
+  program: Program,
+  applicant: string,
+  types: readonly DocumentType[],
+): string[] =>
+  perPersonTypes(program).flatMap((type) => {
+    const field = typeById(types, type).person
+    const names = counting(papers, type).flatMap((paper) => {
+      const name = field && usableText(paper, field)
+      return name && !fieldOf(paper, field)!.needsReview ? [name] : []
+    })
+    const others = names.filter((name) => shareNoWord(name, applicant))
+    return others.length < names.length ? others : []
+  })
 
 /** Says of each paper whose it is, from the name that its type gives it. */
 export function assignOwners(
@@ -103,5 +143,6 @@ function ownerOf(paper: Paper, persons: Persons, type: DocumentType): Owner {
   if (is(persons.applicant)) return 'applicant'
   if (is(persons.coApplicant)) return 'co_applicant'
   const named = Object.entries(persons.named).find(([, person]) => is(person, comparers[kind]))
-  return named ? `named:${named[0]}` : 'other'
+  if (named) return `named:${named[0]}`
+  return persons.strangers.some((name) => is(name)) ? 'stranger' : 'other'
 }

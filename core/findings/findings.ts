@@ -164,6 +164,14 @@ function paperFindings(paper: Paper, labels: Labels, told: ReadonlySet<string>):
         by: labels.get(paper.supersededBy)!,
       }),
     })
+  if (paper.owner === 'stranger' && counts(paper))
+    found.push({
+      id: `stranger:${first}`,
+      kind: 'notice',
+      severity: 'warning',
+      documents: [paper.id],
+      message: message('finding.strangers_paper', { paper: paper.label, page: first }),
+    })
   if (paper.type === 'unknown')
     found.push({
       id: `unknown:${first}`,

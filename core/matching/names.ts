@@ -84,6 +84,15 @@ export const compareNames: Comparer = (a, b) => {
   }
   return variant(initials ? message('agreement.initials') : message('agreement.transliteration'))
 }
+
+/** Whether no word of one name is a word of the other: names of two persons, however either was misread. */
+export const shareNoWord = (a: string, b: string): boolean =>
+  !nameParts(a).some((p) =>
+    nameParts(b).some(
+      (q) => p === q || (p.length > 1 && q.length > 1 && (nearlyWord(p, q) || nearlyWord(q, p))),
+    ),
+  )
+
 const MAIDEN_IN = wordsPattern([...maidenNames])
 
 const LONG_FORMS: Readonly<Record<string, string>> = legalForms.long

@@ -66,7 +66,7 @@ export const PASSES: readonly Pass[] = [
       const name = nameField(context)
       const applicant = applicantOf(papers, program, name, pages)
       const accompanied = withCoApplicant(papers, program, findCoApplicant(papers, program, applicant, name))
-      return { papers: accompanied, persons: personsOf(accompanied, program, applicant) }
+      return { papers: accompanied, persons: personsOf(accompanied, program, applicant, context.types) }
     },
   },
   {
@@ -109,5 +109,5 @@ export const PASSES: readonly Pass[] = [
 export const runPasses = (papers: readonly Paper[], context: PassContext): PackageState =>
   PASSES.reduce<PackageState>((state, pass) => ({ ...state, ...pass.run(state, context) }), {
     papers,
-    persons: { applicant: null, coApplicant: null, named: {} },
+    persons: { applicant: null, coApplicant: null, named: {}, strangers: [] },
   })

@@ -7,6 +7,8 @@ export const findings: Sentences<FindingMessages> = {
   'finding.conflict': ({ title, values }) =>
     `${title} differs: ${values.map(({ value, paper }) => `${plain(value)} (${paper})`).join('; ')}`,
   'finding.check': ({ title, detail }, say) => `${title}: ${say(detail)}`,
+  'finding.strangers_paper': ({ paper, page }) =>
+    `${paper} (page ${page}) is of somebody whom no other paper here names.`,
   'finding.limit': ({ title, tells, otherCurrency }) =>
     `${title}${otherCurrency ? `, or not: ${plain(otherCurrency)} is in another currency` : ''}: the ${tells === 'lead' ? 'team lead' : tells} is told`,
   'finding.copy': ({ paper, page, of }) => `${paper} on page ${page} is a copy of ${of}`,

@@ -7,6 +7,7 @@ export interface FindingMessages {
   'finding.conflict': { title: string; values: { value: Value; paper: string }[] }
   'finding.check': { title: string; detail: Inner }
   /** `otherCurrency` is the amount, where it cannot be held against the limit's. */
+  'finding.strangers_paper': { paper: string; page: number }
   'finding.limit': { title: string; tells: string; otherCurrency: Money | null }
   'finding.copy': { paper: string; page: number; of: string }
   'finding.superseded': { paper: string; page: number; by: string }
