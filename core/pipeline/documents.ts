@@ -5,7 +5,8 @@ import { missingPages, type Piece } from '../classification/index.ts'
 import { type DocumentReading, SIGNATURE_SURE } from '../extraction/index.ts'
 import { type Document, labelDocuments } from '../findings/index.ts'
 import { type DocumentType, typeById } from '../program/index.ts'
-import type { Reader } from './readings.ts'
+import { pageReader, type Reader } from './readings.ts'
+import { settleAlike } from './settle-alike.ts'
 
 /** What documents are made of: the machine's cut, and what people said of it. */
 interface Given {
@@ -18,6 +19,7 @@ interface Given {
 
 interface Draft {
   arranged: Arranged
+  pages: readonly number[]
   type: DocumentType
   reading: DocumentReading
   fields: FilledField[]
@@ -33,10 +35,12 @@ export function documentsOf(given: Given, pages: ReadonlyMap<number, Page>, read
   const drafts = arrange(given.pieces, given.answers, outside).map((arranged): Draft => {
     const type = typeById(given.types, arranged.type)
     const reading = readOrAsk(() => read(arranged.pages, type), arranged.pages, type, given.lender)
-    return { arranged, type, reading, fields: fill(reading.fields, arranged.pages, given.answers) }
+    const fields = fill(reading.fields, arranged.pages, given.answers)
+    return { arranged, pages: arranged.pages, type, reading, fields }
   })
-  const labels = labelDocuments(drafts)
-  return drafts.map((draft, i) => documentOf(draft, labels[i], given.answers, pages))
+  const settled = settleAlike(drafts, pages, pageReader([...pages.values()], given.lender))
+  const labels = labelDocuments(settled)
+  return settled.map((draft, i) => documentOf(draft, labels[i], given.answers, pages))
 }
 
 /**

@@ -25,19 +25,24 @@ export interface Marked {
  * @returns null where nothing stands there that could be learnt
  */
 export function labelBeside(page: Page, box: Box, marked: Marked): string | null {
+  const wordings = wordingsBeside(page, box)
+  // What is known to lead to it already is its label, and nothing is left to learn.
+  const end = wordings.findIndex((w) => isKnown(marked, w))
+  return (end < 0 ? wordings : wordings.slice(0, end)).find((w) => refusedLabel(marked, w) === null) ?? null
+}
+
+/** What stands before a value in its line, over it and beneath it, as far as it may be a label, in lower case. */
+export function wordingsBeside(page: Page, box: Box): string[] {
   const lines = linesOf(page)
   const at = lines.findIndex((line) => line.words.some((w) => within(w, box)))
-  if (at < 0) return null
+  if (at < 0) return []
   const line = lines[at]
   const first = line.words.findIndex((w) => within(w, box))
-  const wordings = [
+  return [
     wordingOf(before(line, first)),
     near(lines, at, line.words[first].box, -1),
     near(lines, at, line.words[first].box, 1),
   ].filter((w) => w !== null)
-  // What is known to lead to it already is its label, and nothing is left to learn.
-  const end = wordings.findIndex((w) => isKnown(marked, w))
-  return (end < 0 ? wordings : wordings.slice(0, end)).find((w) => refusedLabel(marked, w) === null) ?? null
 }
 
 const within = ({ box: [l, t, r, b] }: Word, [left, top, right, bottom]: Box): boolean => {
