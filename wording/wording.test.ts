@@ -238,6 +238,10 @@ const others: [told: Message, sentence: string][] = [
     message('quote.total_differs', { paper: 'Q', makes: eur('5.00'), says: eur('6.00') }),
     'Q: net and tax make 5.00, the total says 6.00',
   ],
+  [
+    message('value.not_found_at_label', { label: 'Net pay' }),
+    '“Net pay” is there, and nothing beside it reads as a value of it',
+  ],
   [message('amount.covers', { amount: eur('9.00'), than: eur('5.00') }), '9.00 covers 5.00'],
   [message('amount.does_not_cover', { amount: eur('4.00'), than: eur('5.00') }), '4.00 does not cover 5.00'],
   [

@@ -67,7 +67,7 @@ export function withNewField(
     never: [],
     common: false,
     belowZero: false,
-    threshold: 0.8,
+    costs: { slip: 10, question: 1 },
     ...said,
   }
   return { ...type, fields: [...type.fields, field] }

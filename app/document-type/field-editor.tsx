@@ -1,8 +1,7 @@
 import type { FieldRecord, WhatIf } from '../../core/findings/index.ts'
-import { type Field, fieldKind } from '../../core/program/index.ts'
+import { askedBelow, type Costs, type Field, fieldKind } from '../../core/program/index.ts'
 import { ThresholdChart } from '../parts/threshold-chart.tsx'
 import { KINDS } from '../parts/field-kinds.ts'
-import { shareOf } from './edit.ts'
 import { Choices, Columns } from './field-parts.tsx'
 import { Sources } from './sources.tsx'
 import { LinesField } from './lines-field.tsx'
@@ -45,7 +44,7 @@ export function FieldEditor({
         </label>
         <div className="flex flex-wrap gap-3">
           <Kind field={field} fixed={fixed} onChange={onChange} />
-          <Threshold field={field} onChange={onChange} />
+          <AskedWhen field={field} onChange={onChange} />
         </div>
         <LinesField
           title="Wordings that lead to it"
@@ -99,43 +98,37 @@ function Kind({ field, fixed, onChange }: { field: Field; fixed: boolean; onChan
   )
 }
 
-/** Where a value is asked about below some chance, the chance to begin with. */
-const USUAL_THRESHOLD = 0.9
+/** An amount that was typed. */
+const costOf = (typed: string): number => Math.max(0, Math.min(1e6, Number(typed) || 0))
 
-function Threshold({ field, onChange }: { field: Field; onChange: Change }) {
-  const below = field.threshold > 0 && field.threshold < 1
+/** What a slip and a question cost; how sure is sure enough follows from the two. */
+function AskedWhen({ field, onChange }: { field: Field; onChange: Change }) {
+  const below = askedBelow(field)
+  const cost = (which: keyof Costs, label: string) => (
+    <label className="w-28 font-semibold">
+      {label}
+      <input
+        type="number"
+        min={0}
+        step="any"
+        aria-label={`What ${which === 'slip' ? 'a wrong' : 'asking for'} ${field.title || 'value'} costs`}
+        className="field mt-1 py-1 font-normal"
+        value={field.costs[which]}
+        onChange={(event) => onChange({ costs: { ...field.costs, [which]: costOf(event.target.value) } })}
+      />
+    </label>
+  )
   return (
     <>
-      <label className="font-semibold">
-        Asked
-        <select
-          aria-label={`When ${field.title || 'it'} is asked about`}
-          className="field mt-1 py-1 font-normal"
-          value={below ? 'below' : String(field.threshold)}
-          onChange={(event) =>
-            onChange({
-              threshold: event.target.value === 'below' ? USUAL_THRESHOLD : Number(event.target.value),
-            })
-          }
-        >
-          <option value="below">when less sure than</option>
-          <option value="0">never</option>
-          <option value="1">always</option>
-        </select>
-      </label>
-      {below ? (
-        <label className="w-20 font-semibold">
-          sure
-          <input
-            type="number"
-            min={1}
-            max={99}
-            className="field mt-1 py-1 font-normal"
-            value={Math.round(field.threshold * 100)}
-            onChange={(event) => onChange({ threshold: shareOf(event.target.value, 1, 99) })}
-          />
-        </label>
-      ) : null}
+      {cost('slip', 'If wrong, costs')}
+      {cost('question', 'Asking costs')}
+      <p className="self-end pb-1.5 text-ink-2" role="status">
+        {below === 0
+          ? 'never asked'
+          : below === 1
+            ? 'always asked'
+            : `asked when less sure than ${Math.round(below * 100)}`}
+      </p>
     </>
   )
 }
@@ -153,7 +146,7 @@ function PastPapers({
     <div>
       <h3 className="mb-1 font-semibold">If it were asked below …</h3>
       {record && record.papers > 0 ? (
-        <ThresholdChart points={curve} now={field.threshold} />
+        <ThresholdChart points={curve} now={askedBelow(field)} />
       ) : (
         <p className="text-ink-2">No paper of this type has come yet, so there is nothing to count.</p>
       )}

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { FieldValue } from '../../core/model/index.ts'
 import { count, show } from '../parts/format.ts'
 import type { FieldRecord, WhatIf } from '../../core/findings/index.ts'
-import type { DocumentType, Field } from '../../core/program/index.ts'
+import { askedBelow, type DocumentType, type Field } from '../../core/program/index.ts'
 import { withField, withMoved, withNewField, withoutField } from './edit.ts'
 import { KINDS } from '../parts/field-kinds.ts'
 import { FieldEditor } from './field-editor.tsx'
@@ -149,7 +149,7 @@ function FieldRow({
         {field.optional ? <span className="ml-2 text-[13px] text-ink-2">may lack</span> : null}
       </td>
       <td className={`${cell} text-ink-2`}>{KINDS[field.kind]}</td>
-      <td className={cell}>{askedWhen(field.threshold)}</td>
+      <td className={cell}>{askedWhen(askedBelow(field))}</td>
       {read === undefined ? (
         <>
           <td className={`${cell} px-2 text-right`}>{record?.papers ?? 0}</td>

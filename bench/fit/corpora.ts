@@ -31,8 +31,6 @@ const OWN: Record<string, Own> = {
   studio: { papers: 'studio', cases: 16, seed: 21 },
   scoring: { papers: 'scoring', cases: 16, seed: 21 },
   'dice-light': { papers: 'dice', cases: 5, seed: 22, scan: 'light' },
-  'printed-light': { papers: 'printed', cases: 5, seed: 22, scan: 'light' },
-  'scoring-light': { papers: 'scoring', cases: 5, seed: 22, scan: 'light' },
 }
 
 /** Papers of the demo's designers, drawn where they are not there yet. */

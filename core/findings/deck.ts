@@ -271,6 +271,10 @@ function valueQuestions(document: Document, types: DeckTypes): Question[] {
         at: { page: number; box: Box } | null = null,
       ): Answer => ({ kind: 'value', page, field: field.name, value, state, at })
       const about = { field: title, paper: document.label }
+      const at = {
+        page: field.page ?? field.beside?.page ?? page,
+        box: field.box ?? field.beside?.box ?? null,
+      }
       return {
         id: `value:${page}:${field.name}`,
         about: 'value' as const,
@@ -285,9 +289,9 @@ function valueQuestions(document: Document, types: DeckTypes): Question[] {
         field: field.name,
         evidence: [
           {
-            title: onPage(document, field.page ?? page),
-            page: field.page ?? page,
-            box: field.box,
+            title: onPage(document, at.page),
+            page: at.page,
+            box: at.box,
             raw: field.raw,
             sure: field.value === null ? null : field.confidence,
             document: document.id,

@@ -1,4 +1,4 @@
-import type { Box } from './geometry.ts'
+import type { Box, Place } from './geometry.ts'
 import type { Message } from './messages/message.ts'
 import type { Value } from './value.ts'
 
@@ -18,6 +18,8 @@ export interface FieldValue {
   repaired: boolean
   page: number | null
   box: Box | null
+  /** Where its label stands and a value would, where none was found. */
+  beside?: Place
   /** Places of a table's rows, in their order; absent for other kinds. */
   rowPlaces?: { page: number; box: Box }[]
 }

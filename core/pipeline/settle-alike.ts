@@ -24,6 +24,7 @@ interface Placed {
 /** Reasons to ask that are about where a value stands; what was read from weak print stays asked. */
 const OF_PLACE: ReadonlySet<string> = new Set([
   'value.not_found',
+  'value.not_found_at_label',
   'value.two_readings',
   'value.unusual_place',
 ])

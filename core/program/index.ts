@@ -19,6 +19,7 @@ export { programJsonSchema } from './json-schema.ts'
 export { typesIn } from './references.ts'
 export { registerSchema, type Register } from './register.ts'
 export {
+  askedBelow,
   documentTypeSchema,
   fieldKind,
   isTicked,
@@ -27,6 +28,7 @@ export {
   type Column,
   type ColumnRole,
   type Condition,
+  type Costs,
   type DocumentType,
   type Fact,
   type Field,

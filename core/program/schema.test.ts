@@ -1,7 +1,7 @@
 import { merrowSound, starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
 import { tarrowValley } from '../../demo/lenders/tarrow-valley/index.ts'
 import { faultsOf } from './faults.ts'
-import { documentTypeSchema, programSchema } from './schema.ts'
+import { askedBelow, documentTypeSchema, fieldSchema, programSchema } from './schema.ts'
 import { unknownType, typeById } from './document-type.ts'
 
 test.each([
@@ -60,4 +60,19 @@ test('types are found by id, strange ones are unknown papers', () => {
 test('a fact or field listed twice would count twice', () => {
   for (const type of starterTypes)
     expect(new Set(type.fields.map((f) => f.name)).size).toBe(type.fields.length)
+})
+
+describe('a question is asked where the slip to be expected costs more', () => {
+  const field = (more: object) => fieldSchema.parse({ name: 'f', title: 'F', kind: 'id', ...more })
+  test.each([
+    [{ slip: 10, question: 1 }, 0.9],
+    [{ slip: 100, question: 1 }, 0.99],
+    [{ slip: 4, question: 3 }, 0.25],
+    [{ slip: 1, question: 0 }, 1],
+    [{ slip: 1, question: 5 }, 0],
+    [{ slip: 0, question: 0 }, 0],
+  ])('%o: below %d', (costs, below) => expect(askedBelow(field({ costs }))).toBeCloseTo(below))
+  test.each([0, 0.6, 0.9, 1])('a file that says a threshold of %d asks as it did', (threshold) =>
+    expect(askedBelow(field({ threshold }))).toBeCloseTo(threshold),
+  )
 })

@@ -73,7 +73,21 @@ export const columnSchema = z.object({
 })
 export type Column = z.infer<typeof columnSchema>
 
-export const fieldSchema = z.object({
+/**
+ * What a wrong value that nobody is asked about costs, and what a question costs, in any unit that both share:
+ * minutes of work, money. A question that costs nothing is always asked, a slip that costs no more than one
+ * never.
+ */
+const costsSchema = z.object({ slip: z.number().min(0).max(1e6), question: z.number().min(0).max(1e6) })
+export type Costs = z.infer<typeof costsSchema>
+const USUAL_COSTS: Costs = { slip: 10, question: 1 }
+
+/** Costs by which what is less sure than a threshold is asked about. */
+const costsFor = (threshold: number): Costs =>
+  threshold >= 1 ? { slip: 1, question: 0 } : { slip: Math.round(1000 / (1 - threshold)) / 1000, question: 1 }
+const olderField = z.looseObject({ threshold: z.number().min(0).max(1), costs: z.undefined().optional() })
+
+const writtenField = z.object({
   name: id,
   title: z.string(),
   kind: fieldKind,
@@ -99,10 +113,21 @@ export const fieldSchema = z.object({
   common: z.boolean().default(false),
   /** Where the field stands when several share a label: beside the signature rather than at the head. */
   near: z.enum(['signature']).optional(),
-  /** Asked about when less sure than this; 0 never asks, 1 always. */
-  threshold: z.number().min(0).max(1).default(0.9),
+  costs: costsSchema.default(USUAL_COSTS),
 })
-export type Field = z.infer<typeof fieldSchema>
+/** A field of a type; files that were written before costs were told have a `threshold` in their place. */
+export const fieldSchema = z.preprocess((given) => {
+  const older = olderField.safeParse(given)
+  return older.success ? { ...older.data, costs: costsFor(older.data.threshold) } : given
+}, writtenField) as z.ZodType<z.infer<typeof writtenField>, z.input<typeof writtenField>>
+export type Field = z.infer<typeof writtenField>
+
+/**
+ * How sure a value of a field must be to go unasked, 0 to 1: a question is asked where the slip that is to be
+ * expected costs more than the question.
+ */
+export const askedBelow = ({ costs: { slip, question } }: Pick<Field, 'costs'>): number =>
+  slip > 0 ? Math.max(0, 1 - question / slip) : 0
 
 /**
  * Plausibility between the values of one paper: what holds makes them surer, what fails makes them all

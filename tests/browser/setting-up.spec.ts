@@ -52,13 +52,15 @@ test('a paper of no known type says what it says, and is made a type by picking'
   await openView(page, `${base()}/types/auction_slip`)
   await expect(page.getByRole('heading', { name: 'Auction slip' })).toBeVisible()
   await page.getByRole('button', { name: 'Handed to the skipper', exact: true }).click()
-  await page.getByLabel('When Handed to the skipper is asked about').selectOption('1')
+  await page.getByLabel('What asking for Handed to the skipper costs').fill('0')
+  await expect(page.getByText('always asked')).toBeVisible()
   await page.getByRole('button', { name: 'Store as the next version' }).click()
   await expect(page.getByText('Stored as version 2.')).toBeVisible()
   const file = await page.request.get(`${base()}/types/auction_slip/file`)
-  expect(((await file.json()) as { fields: { threshold: number }[] }).fields.map((f) => f.threshold)).toEqual(
-    [0.9, 1],
-  )
+  expect(((await file.json()) as { fields: { costs: object }[] }).fields.map((f) => f.costs)).toEqual([
+    { slip: 10, question: 1 },
+    { slip: 10, question: 0 },
+  ])
 })
 
 test('a register is taken in again from a file, which needs its columns', async ({ page }) => {

@@ -4,6 +4,8 @@ import type { Sentences } from '../sentences.ts'
 
 export const values: Sentences<ValueMessages> = {
   'value.not_found': () => 'not found',
+  'value.not_found_at_label': ({ label }) =>
+    `“${label}” is there, and nothing beside it reads as a value of it`,
   'value.doubted_by_others_here': () => 'does not fit the other values of this paper',
   'value.check_digits_repaired': () => 'its check digits needed a mended letter',
   'value.character_repaired': () => 'one sign was taken for another, and put right',

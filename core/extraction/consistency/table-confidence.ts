@@ -1,5 +1,5 @@
 import { cents, type FieldValue, isMoney, message } from '../../model/index.ts'
-import { type Field, tableColumns } from '../../program/index.ts'
+import { askedBelow, type Field, tableColumns } from '../../program/index.ts'
 import { endBalances } from './sums.ts'
 import { isDigitSlip } from '../scoring/digit-slips.ts'
 import { likelySpelling } from '../tables/repair-words.ts'
@@ -67,9 +67,9 @@ export function tableValue({ table, proof }: SelectedTable, field: Field, lackin
     value: cellsOf(table),
     raw: null,
     confidence: round(confidence),
-    needsReview: confidence < field.threshold,
+    needsReview: confidence < askedBelow(field),
     reason:
-      confidence < field.threshold
+      confidence < askedBelow(field)
         ? table.rows.length === 0
           ? message('table.no_rows')
           : lacking

@@ -76,6 +76,24 @@ test('a value that is not there is asked about, an optional one is not', () => {
   })
   expect(of('vessel_name')).toMatchObject({ value: null, needsReview: false })
 })
+test('where its label is there without it, a person is shown where it would stand', () => {
+  const page = pageOf([
+    'Inverkell Boatyard Ltd',
+    'Quotation',
+    'Quote number | Q12-3456',
+    'Total price | to be agreed',
+  ])
+  const found = read('purchase_quote', page).of('total_price')
+  const [label] = page.words.filter((w) => w.text === 'Total')
+  expect(found).toMatchObject({
+    value: null,
+    reason: message('value.not_found_at_label', { label: 'Total price' }),
+    beside: { page: page.number },
+  })
+  const [left, top, right] = found.beside!.box
+  expect([left, top]).toEqual([label.box[0], label.box[1]])
+  expect(right).toBeGreaterThan(page.words.find((w) => w.text === 'agreed')!.box[0])
+})
 test('weak print lowers the confidence and is asked about', () => {
   const lines = ['Payslip', 'Net pay | 2,140.55']
   const [sure, weak] = [1, 0.55].map((sure) =>

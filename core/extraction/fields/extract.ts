@@ -1,9 +1,19 @@
-import { type Box, type FieldValue, message, type Message, type Page } from '../../model/index.ts'
+import {
+  type Box,
+  boxAround,
+  type FieldValue,
+  message,
+  type Message,
+  type Page,
+  type Place,
+} from '../../model/index.ts'
+import { findLabels } from '../labels/find-labels.ts'
+import type { LabelHit } from '../labels/label.ts'
 import type { Lender, Locale } from '../../locale/index.ts'
 import { otherDay } from '../parsers/date.ts'
 import { inferLocale } from '../locale/infer-locale.ts'
 import { missingAround } from '../../layout/index.ts'
-import type { DocumentType, Field } from '../../program/index.ts'
+import { askedBelow, type DocumentType, type Field } from '../../program/index.ts'
 import { candidatesFromSums, endBalances } from '../consistency/sums.ts'
 import { inOneCurrency } from '../consistency/currency.ts'
 import { confirmByForm } from '../consistency/confirmations.ts'
@@ -149,7 +159,7 @@ export function extractDocument(given: readonly Page[], type: DocumentType, lend
   const fields = type.fields.map((field) =>
     field.kind === 'table'
       ? tableValue(tables.get(field.name)!, field, lacking)
-      : fieldValue(field, chosen.get(field.name)!, locale),
+      : fieldValue(field, chosen.get(field.name)!, locale, () => labelOf(field, type, pages)),
   )
   return { fields, signature: readSignature(pages, type), locale }
 }
@@ -222,17 +232,56 @@ function carriedOver(
   }
 }
 
-function fieldValue(field: Field, chosen: Ranked, locale: Locale): FieldValue {
+/** How far beyond a label, as a share of the page, and how many of its heights below it, its value is looked for. */
+const [BESIDE, BELOW] = [0.3, 1.5]
+
+/** The label of a field that reads most like one, with the place around it where its value would stand. */
+function labelOf(
+  field: Field,
+  type: DocumentType,
+  pages: readonly Page[],
+): { label: string; place: Place } | null {
+  const hits = pages.flatMap((page) =>
+    findLabels(page, type).filter((hit) =>
+      hit.meanings.some((m) => m.role === 'field' && m.field === field.name),
+    ),
+  )
+  const sure = (hit: LabelHit) => hit.similarity + (hit.leads ? 1 : 0)
+  const [first] = hits.sort((a, b) => sure(b) - sure(a))
+  if (!first) return null
+  const words = first.lineOf.words.slice(first.from, first.to)
+  const [l, t, r, b] = boxAround(words.map((w) => w.box))
+  return {
+    label: words.map((w) => w.text).join(' '),
+    place: {
+      page: first.page.number,
+      box: [l, t, Math.min(1, r + BESIDE), Math.min(1, b + (b - t) * BELOW)],
+    },
+  }
+}
+
+function fieldValue(
+  field: Field,
+  chosen: Ranked,
+  locale: Locale,
+  label: () => ReturnType<typeof labelOf>,
+): FieldValue {
   const top = chosen.ranked[0]
   const probability = probabilityOf(chosen)
   if (!top || probability < (field.optional ? UNLIKELY_IF_OPTIONAL : UNLIKELY)) {
+    const found = field.optional ? null : label()
     return {
       name: field.name,
       value: null,
       raw: null,
       confidence: field.optional ? 0.93 : 0.4,
       needsReview: !field.optional,
-      reason: field.optional ? null : message('value.not_found'),
+      reason: field.optional
+        ? null
+        : found
+          ? message('value.not_found_at_label', { label: found.label })
+          : message('value.not_found'),
+      ...(found ? { beside: found.place } : {}),
       // What stands there, for a person to choose from.
       others: field.optional ? [] : othersOf(chosen.ranked.slice(0, 3)),
       repaired: false,
@@ -242,7 +291,7 @@ function fieldValue(field: Field, chosen: Ranked, locale: Locale): FieldValue {
   }
   const { candidate } = top
   const other = field.kind === 'date' && locale.orderOpen ? otherDay(candidate.raw) : null
-  const needsReview = probability < field.threshold || other !== null
+  const needsReview = probability < askedBelow(field) || other !== null
   return {
     name: field.name,
     value: candidate.value,

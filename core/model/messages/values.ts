@@ -4,6 +4,7 @@ import type { None } from './parameters.ts'
 /** Why a person is asked about a value that was read. `paper` is what a person calls another paper. */
 export interface ValueMessages {
   'value.not_found': None
+  'value.not_found_at_label': { label: string }
   'value.doubted_by_others_here': None
   'value.check_digits_repaired': None
   'value.character_repaired': None
