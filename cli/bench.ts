@@ -16,7 +16,7 @@ import { measureTeaching } from '../bench/teaching.ts'
 import { measureScreens, type Screens } from '../bench/screens.ts'
 import { measureSpeed, type Taken } from '../bench/speed.ts'
 import { COUNTED, type DesignerRun, leaveOut, summary } from '../bench/designers.ts'
-import { othersPapers, ownPapers } from '../bench/fit/corpora.ts'
+import { CONDITIONS, othersPapers, ownPapers } from '../bench/fit/corpora.ts'
 import { closePrinter } from '../demo/papers/printed/print.ts'
 import { writeCorpus } from '../demo/corpus.ts'
 import type { PaperSet } from '../demo/papers/sets.ts'
@@ -209,10 +209,10 @@ async function scoreDesigners(): Promise<void> {
     for (const [cause, share] of Object.entries(run.leftOut))
       if (cause.startsWith('cause: ')) console.log(`    ${cause.slice(7).padEnd(26)} ${shown(share)}`)
   }
-  for (const pictures of [false, true]) {
-    const of = runs.filter((_, i) => papers[i].pictures === pictures)
+  for (const condition of CONDITIONS) {
+    const of = runs.filter((_, i) => papers[i].condition === condition)
     if (of.length === 0) continue
-    console.log(`\n${pictures ? 'pictures' : 'text'}: mean left out, worst left out, mean fitted`)
+    console.log(`\n${condition}: mean left out, worst left out, mean fitted`)
     for (const [figure, more] of COUNTED) {
       const found = summary(of, figure, more)
       if (found)

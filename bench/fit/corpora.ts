@@ -3,7 +3,6 @@ import { readdir } from 'node:fs/promises'
 import { join } from 'node:path'
 import { writeCorpus } from '../../demo/corpus.ts'
 import type { PaperSet } from '../../demo/papers/sets.ts'
-import type { ScanQuality } from '../../demo/scan.ts'
 
 /** Packages of one designer's papers, with their truth. */
 export interface DesignersPapers {
@@ -11,16 +10,19 @@ export interface DesignersPapers {
   /** Names the corpus among all. */
   name: string
   folder: string
-  /** Read from pictures, or from a text layer. */
-  pictures: boolean
+  condition: Condition
 }
+
+/** What papers come as: with their text, as fair or poor scans, or as whatever people send. */
+export const CONDITIONS = ['text', 'light', 'heavy', 'mixed'] as const
+export type Condition = (typeof CONDITIONS)[number]
 
 /** Packages of a designer of the demo's generator. */
 interface Own {
   papers: PaperSet
   cases: number
   seed: number
-  scan?: ScanQuality
+  scan?: 'light'
 }
 
 /** How many packages of each designer are drawn; pictures take a hundred times as long to read as text. */
@@ -40,14 +42,14 @@ export async function ownPapers(): Promise<DesignersPapers[]> {
     const folder = join('corpora', 'designers', name)
     if (!existsSync(join(folder, `case-${String(wishes.cases).padStart(3, '0')}`, 'truth.json')))
       await writeCorpus(folder, wishes)
-    found.push({ designer: wishes.papers, name, folder, pictures: wishes.scan !== undefined })
+    found.push({ designer: wishes.papers, name, folder, condition: wishes.scan ?? 'text' })
   }
   return found
 }
 
 /**
- * Papers of other designers, in folders by designer and then by set; a set is text where its name begins with
- * "digital".
+ * Papers of other designers, in folders by designer and then by set, whose name tells what they come as:
+ * "digital-1", "scan-light-7", "scan-heavy", "mixed".
  */
 export async function othersPapers(papers: string): Promise<DesignersPapers[]> {
   const foldersIn = async (at: string) =>
@@ -61,7 +63,7 @@ export async function othersPapers(papers: string): Promise<DesignersPapers[]> {
         designer,
         name: `${designer}-${set}`,
         folder: join(papers, designer, set),
-        pictures: !set.startsWith('digital'),
+        condition: CONDITIONS.find((c) => set.includes(c)) ?? 'text',
       })
   return found
 }

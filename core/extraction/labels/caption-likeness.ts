@@ -49,10 +49,7 @@ class CaptionWordings {
     const own = weightOfAll(words)
     for (let i = 0; i < this.weights.length; i++) {
       const share = common[i] === 0 ? 0 : common[i] / (own + this.weights[i] - common[i])
-      let cosine = 0
-      if (vector)
-        for (let k = 0, from = i * DIMENSIONS; k < DIMENSIONS; k++)
-          cosine += vector[k] * this.vectors[from + k]
+      const cosine = vector ? dot(vector, this.vectors, i * DIMENSIONS) : 0
       const group = this.groupOf[i]
       if (share > overlap[group]) overlap[group] = share
       if (share > LISTED && this.rankOf[i] < rank[group]) rank[group] = this.rankOf[i]
@@ -60,6 +57,23 @@ class CaptionWordings {
       if (both > near[group]) near[group] = both
     }
   }
+}
+
+/**
+ * The product of a vector with one of many that lie behind one another. Four sums are gathered side by side, since
+ * each addition waits for the one before: captions are compared more often than anything else.
+ */
+function dot(vector: Float32Array, many: Float32Array, from: number): number {
+  let [a, b, c, d] = [0, 0, 0, 0]
+  let k = 0
+  for (const end = DIMENSIONS - 3; k < end; k += 4) {
+    a += vector[k] * many[from + k]
+    b += vector[k + 1] * many[from + k + 1]
+    c += vector[k + 2] * many[from + k + 2]
+    d += vector[k + 3] * many[from + k + 3]
+  }
+  for (; k < DIMENSIONS; k++) a += vector[k] * many[from + k]
+  return a + b + c + d
 }
 
 /** How near a caption comes to groups of wordings, 0 to 1. */

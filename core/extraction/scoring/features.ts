@@ -324,11 +324,13 @@ function describer(given: {
   const rules = entries.map((e) => e.rule).sort((a, b) => b - a)
   const orders = new Map(pages.map((page, i) => [page.number, i]))
   const form = field.pattern ? new RegExp(`^${field.pattern}$`) : null
+  const kindFlags = KINDS.map((k) => (k === field.kind ? 1 : 0))
+  const values: number[] = []
   return ({ entry: { candidate, rule, lines, plausibility }, order, spot, near }) => {
     const { page, words, value } = candidate
     const text = plain(value)
     const around = spot ? captionsOn(page).get(spot.segment)! : null
-    const values: number[] = []
+    values.length = 0
     const best = (fields: readonly number[], n: Nearness) => {
       let most = 0
       for (const f of fields) if (n.near[f] > most) most = n.near[f]
@@ -375,7 +377,7 @@ function describer(given: {
       WORDS.has(field.kind) ? nameLikeness(text) : 0,
       WORDS.has(field.kind) ? addressLikeness(text) : 0,
       hasPostcode(text) ? 1 : 0,
-      ...KINDS.map((k) => (k === field.kind ? 1 : 0)),
+      ...kindFlags,
       field.optional ? 1 : 0,
       field.sources.includes('letterhead') ? 1 : 0,
       field.sources.includes('addressee') ? 1 : 0,
@@ -419,7 +421,7 @@ function describer(given: {
       endOf(rows, value),
       -nearest(near, (n) => -n.rank[index]),
     )
-    return Float32Array.from(values)
+    return new Float32Array(values)
   }
 }
 
