@@ -18,6 +18,9 @@ const scores = z.record(z.string(), z.number().nullable())
 export type Scores = z.infer<typeof scores>
 const figures = z.record(z.string(), z.object({ scores }))
 
+/** Values right by types with two labels a field, and page types with the titles taken off. */
+export const [TWO_LABELS, NO_TITLES] = ['values right, two labels', 'type accuracy, no titles']
+
 /** Figures that count, and whether more is better. */
 export const COUNTED: readonly (readonly [figure: string, more: boolean])[] = [
   ['field accuracy', true],
@@ -30,6 +33,8 @@ export const COUNTED: readonly (readonly [figure: string, more: boolean])[] = [
   ['conflict precision', true],
   ['signature accuracy', true],
   ['calibration error, fields', false],
+  [TWO_LABELS, true],
+  [NO_TITLES, true],
 ]
 
 /**
@@ -42,17 +47,18 @@ export async function* leaveOut(
   papers: readonly DesignersPapers[],
   fits: string,
 ): AsyncGenerator<DesignerRun> {
-  for (const { name, designer, folder } of papers) {
+  for (const { name, designer, folder, condition } of papers) {
     const without = resolve(fits, designer)
     if (!existsSync(join(without, 'value-model.json')))
       throw new Error(`nothing was fitted without ${designer}: run ./jigsa fit --left-out`)
-    const leftOut = await scored(folder, without)
-    const fitted = await scored(folder, null)
+    const less = condition === 'text'
+    const leftOut = await scored(folder, without, less)
+    const fitted = await scored(folder, null, less)
     yield { name, designer, leftOut, fitted }
   }
 }
 
-async function scored(corpus: string, fit: string | null): Promise<Scores> {
+async function scored(corpus: string, fit: string | null, less: boolean): Promise<Scores> {
   const out = await mkdtemp(join(tmpdir(), 'jigsa-designers-'))
   const file = join(out, 'figures.json')
   try {
@@ -60,7 +66,15 @@ async function scored(corpus: string, fit: string | null): Promise<Scores> {
       const words = ['--import', 'tsx', ...(fit ? ['--import', './bench/left-out-hook.mjs'] : [])]
       const run = spawn(
         process.execPath,
-        [...words, 'cli/bench.ts', '--corpus', resolve(corpus), '--json', file],
+        [
+          ...words,
+          'cli/bench.ts',
+          '--corpus',
+          resolve(corpus),
+          '--json',
+          file,
+          ...(less ? ['--less-said'] : []),
+        ],
         { env: { ...process.env, JIGSA_FITTED: fit ?? '' }, stdio: ['ignore', 'ignore', 'inherit'] },
       )
       run.on('error', failed)

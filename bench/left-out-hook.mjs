@@ -9,7 +9,7 @@ const fitted = pathToFileURL(resolve(process.env.JIGSA_FITTED ?? ''))
 register(
   `data:text/javascript,${encodeURIComponent(`
     import { existsSync } from 'node:fs'
-    const kept = new Set(${JSON.stringify(['types.json', 'page-evidence-weights.json', 'link-model.json', 'value-model.json', 'choice-model.json', 'calibration.json'])})
+    const kept = new Set(${JSON.stringify(['types.json', 'page-evidence-weights.json', 'link-model.json', 'value-model.json', 'calibration.json'])})
     const places = /\\/(?:demo\\/lenders\\/merrow-sound|core\\/classification|core\\/extraction\\/scoring)\\/([^/]+)$/
     export async function resolve(specifier, context, next) {
       const found = await next(specifier, context)

@@ -15,7 +15,8 @@ import { measureRejudging, type Rejudging } from '../bench/rejudge.ts'
 import { measureTeaching } from '../bench/teaching.ts'
 import { measureScreens, type Screens } from '../bench/screens.ts'
 import { measureSpeed, type Taken } from '../bench/speed.ts'
-import { COUNTED, type DesignerRun, leaveOut, summary } from '../bench/designers.ts'
+import { COUNTED, type DesignerRun, leaveOut, NO_TITLES, summary, TWO_LABELS } from '../bench/designers.ts'
+import { measureLessSaid } from '../bench/less-said.ts'
 import { CONDITIONS, othersPapers, ownPapers } from '../bench/fit/corpora.ts'
 import { closePrinter } from '../demo/papers/printed/print.ts'
 import { writeCorpus } from '../demo/corpus.ts'
@@ -35,6 +36,7 @@ const command = new Command('bench')
   .option('--lender <file>', 'the lender of the corpus')
   .option('--papers <dir>', "other designers' papers, in folders by designer and set; with designers")
   .option('--json <file>', 'also write the figures there')
+  .option('--less-said', 'also with two labels a field, and with the titles taken off the papers')
   .option('--notes', 'say every miss; not for the layouts that scores are quoted on')
   .parse()
 const wishes = command.opts<{
@@ -45,6 +47,7 @@ const wishes = command.opts<{
   papers?: string
   json?: string
   notes?: boolean
+  lessSaid?: boolean
 }>()
 
 /** The corpora drawn where none is given: those that rules are tuned on, and those that scores are quoted on. */
@@ -92,6 +95,12 @@ async function wished(): Promise<CorpusBy> {
 async function score(name: string, folder: string, by?: CorpusBy): Promise<void> {
   const { tally, ...run } = await runCorpus(folder, by ?? (await wished()))
   const scores = scoresOf(tally)
+  if (wishes.lessSaid) {
+    const { types, lender } = by ?? (await wished())
+    const less = measureLessSaid(await readCases(folder), types, lender)
+    scores[TWO_LABELS] = less.valuesByTwoLabels
+    scores[NO_TITLES] = less.typesWithoutTitles
+  }
   if (wishes.notes) for (const note of tally.notes) console.log(note)
   console.log(
     [

@@ -157,6 +157,21 @@ test('the card of somebody else beside the applicant’s own differs in all it s
     'other',
   ])
 })
+test('a second card whose name was not read may be another person’s: it accuses nobody', () => {
+  const card = (id: string, name: string | null, born: string) =>
+    paperOf(id, 'identity_card', { full_name: name, date_of_birth: born })
+  const papers = (own: string | null) => {
+    const given = [
+      paperOf('form', 'loan_application', { applicant_name: 'Ottilie Varnham', date_of_birth: '1990-02-01' }),
+      card('one', own, '1990-02-01'),
+      card('two', null, '1971-12-24'),
+    ]
+    const persons = personsOf(given, workingBoatLoan, 'Ottilie Varnham', starterTypes)
+    return assignOwners(given, persons, starterTypes)
+  }
+  expect(fact('date_of_birth', papers('Ottilie Varnham')).status).not.toBe('conflict')
+  expect(fact('date_of_birth', papers(null)).status).toBe('conflict')
+})
 test("a stranger's name is one", () => {
   const papers = [application, paperOf('bill', 'utility_bill', { account_holder: 'Greta Lorimer' })]
   expect(

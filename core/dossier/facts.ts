@@ -105,9 +105,12 @@ function judgeFact(
 }
 
 function collect(fact: Fact, papers: readonly Paper[]) {
-  // Where two people apply, a paper that does not say whose it is may be the other's: it accuses nobody.
+  // Where two people are about, or the applicant has brought such a paper already, one that does not say whose it
+  // is may be another's: it accuses nobody.
   const two = papers.some(isAnothers)
-  const unowned = (p: Paper) => two && fact.person === 'applicant' && p.owner === 'nobody'
+  const theirs = new Set(papers.flatMap((p) => (p.owner === 'applicant' && counts(p) ? [p.type] : [])))
+  const unowned = (p: Paper) =>
+    fact.person === 'applicant' && p.owner === 'nobody' && (two || theirs.has(p.type))
   return fact.fields.flatMap((reference) => {
     const [type, field] = splitReference(reference)
     return papers

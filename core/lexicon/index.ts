@@ -19,6 +19,7 @@ import maiden from './maiden-names.json' with { type: 'json' }
 import notNames from './no-names.json' with { type: 'json' }
 import organisationWords from './organisations.json' with { type: 'json' }
 import others from './other-labels.json' with { type: 'json' }
+import unitWords from './units.json' with { type: 'json' }
 import smallWords from './particles.json' with { type: 'json' }
 import stops from './stop-words.json' with { type: 'json' }
 import streets from './street-forms.json' with { type: 'json' }
@@ -55,6 +56,8 @@ export const addressAbbreviations: ReadonlyMap<string, string> = new Map(
 )
 export const countryWords: ReadonlySet<string> = new Set(listOf(countries))
 export const otherLabels: readonly string[] = listOf(others)
+/** What goods and work are counted in. */
+export const units: ReadonlySet<string> = new Set(listOf(unitWords))
 export const surnameLabels: readonly string[] = listOf(surnames)
 export const givenNameLabels: readonly string[] = listOf(givenNames)
 export const stopWords: ReadonlySet<string> = new Set(listOf(stops))

@@ -12,7 +12,13 @@ import {
 } from '../dossier/index.ts'
 import type { Page } from '../model/index.ts'
 import { type DocumentType, type Program, typeById } from '../program/index.ts'
-import { chainStatements, flagOutliers, reachConsensus, repairRowSpelling } from '../reconciliation/index.ts'
+import {
+  chainStatements,
+  flagOutliers,
+  reachConsensus,
+  readNamesWhole,
+  repairRowSpelling,
+} from '../reconciliation/index.ts'
 
 /** What passes over a package may look at besides its papers. */
 export interface PassContext {
@@ -73,6 +79,11 @@ export const PASSES: readonly Pass[] = [
     name: 'owners',
     place: 'Once the persons are known: only papers of one person bear out one another’s names.',
     run: ({ papers, persons }, { types }) => ({ papers: assignOwners(papers, persons, types) }),
+  },
+  {
+    name: 'whole names',
+    place: 'Before names are held against one another: half a name agrees with all of it, and is not it.',
+    run: ({ papers }, { program, pages }) => ({ papers: readNamesWhole(papers, program, pages) }),
   },
   {
     name: 'consensus',

@@ -17,6 +17,7 @@ import type { Fact, Program } from '../program/index.ts'
 import { kindReaders } from '../extraction/index.ts'
 import type { FilledField } from '../answers/index.ts'
 import { brokenOff, type Comparer, comparerOf, mostAlike, nearMiss, wordMore } from '../matching/index.ts'
+import { mayGoOn } from './whole-names.ts'
 import { counts, isAnothers, type Paper, splitReference } from '../dossier/index.ts'
 
 /** Papers that must say the same before they speak for what another paper says. */
@@ -154,7 +155,9 @@ function echoFor(
   const confirmed =
     field.value !== null &&
     (kind === 'name'
-      ? agrees(field.value, known) && !saysMore(field.value, known)
+      ? agrees(field.value, known) &&
+        !saysMore(field.value, known) &&
+        !(on && field.box && saysMore(known, field.value) && mayGoOn(on, field.box))
       : squeeze(plain(field.value)) === squeeze(plain(known)))
   if (field.value !== null && agrees(field.value, known))
     return field.needsReview && confirmed

@@ -2,4 +2,5 @@
 export { reachConsensus } from './consensus.ts'
 export { flagOutliers } from './outliers.ts'
 export { repairRowSpelling } from './row-spelling.ts'
+export { readNamesWhole } from './whole-names.ts'
 export { chainStatements } from './statement-chain.ts'

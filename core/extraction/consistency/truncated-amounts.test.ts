@@ -1,7 +1,9 @@
 import { pageOf } from '../../testing/page-of.ts'
 import type { DocumentType } from '../../program/schema.ts'
 import type { Ranked } from '../scoring/joint-assignment.ts'
-import { flagMissingCents, flagTruncatedAmounts } from './truncated-amounts.ts'
+import { passbook } from '../../testing/small-types.ts'
+import { entry, tableOf } from '../../testing/table-of.ts'
+import { flagMissingCents, flagTruncatedAmounts, restoreEndBalances } from './truncated-amounts.ts'
 import { fromCents, type Money } from '../../model/value.ts'
 
 const scan = pageOf([], { source: 'ocr' })
@@ -50,6 +52,41 @@ describe('a sum that would come out with figures lost in front', () => {
     ])
     flagTruncatedAmounts(quote, wrong)
     expect([...wrong.values()].some((r) => r.doubted)).toBe(false)
+  })
+})
+describe('balances that rows lead on from and to', () => {
+  const table = tableOf([
+    entry('2026-03-01', 'Net loft', '-10.00', '90.00'),
+    entry('2026-03-02', 'Ferry', '-20.00', '70.00'),
+    entry('2026-03-05', 'Bakery', '-5.00', '65.00'),
+  ])
+  /** Readings of a balance, the likeliest first, each somewhere above the rows. */
+  const balance = (...cents: [cents: number, probability: number][]): Ranked =>
+    ({
+      ranked: cents.map(([value, probability], i) => ({
+        candidate: {
+          value: fromCents(value, 'EUR'),
+          raw: '',
+          page: print,
+          words: [{ text: '', box: [0.8, 0.01 * i, 0.9, 0.01 * i + 0.008], confidence: 1 }],
+        },
+        elsewhere: [],
+        probability,
+      })),
+    }) as unknown as Ranked
+  const restored = (opening: Ranked, proof: boolean | null = false) => {
+    const chosen = new Map([
+      ['begun_with', opening],
+      ['ended_with', balance([65_00, 0.97])],
+    ])
+    const mended = restoreEndBalances(passbook, new Map([['entries', { table, proof }]]), chosen)
+    return [mended, valueOf(opening), opening.backed]
+  }
+  test('are taken from where they are printed, though another amount was likelier', () =>
+    expect(restored(balance([65_00, 0.96], [100_00, 0.01]))).toEqual([true, '100.00', true]))
+  test('are left where they are not printed, and where the rows come out', () => {
+    expect(restored(balance([65_00, 0.96], [99_00, 0.03]))).toEqual([false, '65.00', undefined])
+    expect(restored(balance([100_00, 0.96], [65_00, 0.03]), true)).toEqual([false, '100.00', undefined])
   })
 })
 describe('cents', () => {

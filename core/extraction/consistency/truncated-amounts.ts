@@ -1,10 +1,11 @@
 import type { DocumentType } from '../../program/index.ts'
 import { endBalances } from './sums.ts'
+import type { Candidate } from '../scoring/candidate.ts'
 import type { Ranked } from '../scoring/joint-assignment.ts'
 import { isTruncated } from '../scoring/digit-slips.ts'
 import type { SelectedTable } from '../tables/select.ts'
 import { PRINTED } from '../tables/table.ts'
-import { cents, fromCents, isMoney, type Money } from '../../model/index.ts'
+import { cents, fromCents, isMoney, type Money, type Place } from '../../model/index.ts'
 
 /**
  * Amounts that a weak print likely shortened: each is asked about, with what was lost where the paper's own
@@ -27,9 +28,46 @@ function restore(chosen: Ranked, meant: number): void {
   ]
 }
 
+/** A hair's breadth on a page: boxes of words lie in those of their rows but for rounding. */
+const HAIR = 0.002
+const holdsWords = ({ page, box: [l, t, r, b] }: Place, candidate: Candidate): boolean =>
+  page === candidate.page.number &&
+  candidate.words.every(
+    ({ box }) => l <= box[0] + HAIR && t <= box[1] + HAIR && r >= box[2] - HAIR && b >= box[3] - HAIR,
+  )
+
+/** A reading less likely than this is not taken for a balance, whatever the rows say. */
+const POSSIBLE = 0.002
+
 /**
- * Where weakly printed rows lead from one to the next and yet not from opening to closing, one of these was
- * misread: if figures lost in front explain it, the rows say which they were.
+ * Takes the balance that the rows lead on from, or to, where it is printed outside them and another amount was
+ * chosen for it: a chain of rows that comes out to the cent knows its ends. A paper that truly does not add up
+ * prints no such balance.
+ * @returns whether one was taken
+ */
+function takePrinted(end: Ranked, meant: readonly number[], inRows: (c: Candidate) => boolean): boolean {
+  const [top] = end.ranked
+  const at = end.ranked.findIndex(
+    ({ candidate, probability }) =>
+      probability > POSSIBLE && isMoney(candidate.value) && meant.includes(cents(candidate.value)),
+  )
+  const reading = end.ranked[at]
+  const places = reading ? [reading.candidate, ...reading.elsewhere].filter((c) => !inRows(c)) : []
+  if (places.length === 0) return false
+  const [candidate, ...elsewhere] = places
+  end.ranked.splice(at, 1)
+  end.ranked.unshift({
+    candidate,
+    elsewhere,
+    probability: Math.max(reading.probability, top.probability),
+  })
+  end.backed = true
+  return true
+}
+
+/**
+ * Where rows lead from one to the next and yet not from opening to closing, one of these was taken from the wrong
+ * place, or misread on a weak print: if figures lost in front explain it, the rows say which they were.
  * @returns whether one was put right, so that the rows are to be judged again
  */
 export function restoreEndBalances(
@@ -42,8 +80,9 @@ export function restoreEndBalances(
     if (relation.kind !== 'running') continue
     const { table, proof } = settled.get(relation.table)!
     const field = type.fields.find((f) => f.name === relation.table)!
-    const ends = table && proof === false && table.confidence < PRINTED ? endBalances(table, field) : null
+    const ends = table && proof === false ? endBalances(table, field) : null
     if (!ends) continue
+    const inRows = (candidate: Candidate) => table!.rows.some(({ place }) => holdsWords(place, candidate))
     for (const [name, meant] of [
       [relation.opening, ends.openings],
       [relation.closing, [ends.closing]],
@@ -51,6 +90,11 @@ export function restoreEndBalances(
       const end = chosen.get(name)!
       const read = end.ranked[0]?.candidate.value ?? null
       if (!isMoney(read) || meant.includes(cents(read))) continue
+      if (takePrinted(end, meant, inRows)) {
+        mended = true
+        continue
+      }
+      if (table!.confidence >= PRINTED) continue
       // It may be a paper that truly does not add up: whoever sees the print says.
       end.doubted = true
       const whole = meant.filter((amount) => isTruncated(cents(read), amount))

@@ -112,7 +112,7 @@ interface Choices {
 }
 
 /** Weighs what may be the values of a document's fields, and settles who takes which. */
-export function chooseValues(given: readonly Page[], type: DocumentType, lender: Lender): Choices {
+function chooseValues(given: readonly Page[], type: DocumentType, lender: Lender): Choices {
   const { locale, pages, tables, candidates: ruled, rows } = collect(given, type, lender)
   const candidates = weigh(pages, type, ruled, rows)
   // What no rule found may be in a doubtful currency as well.

@@ -1,18 +1,25 @@
+import { isCurrencySign } from '../../locale/index.ts'
 import { linesOf, type Segment, typicalHeight } from '../../layout/index.ts'
 import type { Page } from '../../model/index.ts'
 
 /** What stands around a run of words, and how far away, in heights of the page's usual letters. */
 export interface Captions {
+  /** The nearest words to the left in its line: other figures of the row are stepped over. */
   left: string
   leftGap: number
+  /** How many segments of figures stand between. */
+  leftSkipped: number
   above: string
   aboveGap: number
   below: string
   belowGap: number
   /** The nearest words above without figures, past what stands straight above: the head of a column. */
   head: string
-  /** The year that heads the column of figures it stands in; null where none does. */
-  year: number | null
+  /**
+   * How many years the year that heads its column of figures lies behind the newest beside it, as a number below
+   * zero; null where no columns of years are.
+   */
+  yearsBack: number | null
   /** The nearest line above, anywhere, in larger letters than usual: the heading of a part. */
   part: string
 }
@@ -41,11 +48,14 @@ function work(page: Page): Map<Segment, Captions> {
   const tall = Math.max(1e-6, usual / page.height)
   const wide = Math.max(1e-6, usual / page.width)
   const all = lines.flatMap(({ segments, height }) =>
-    segments.map((segment, at) => ({ segment, left: segments[at - 1], larger: height > usual * LARGER })),
+    segments.map((segment, at) => ({ segment, at, segments, larger: height > usual * LARGER })),
   )
+  const years = new Map(lines.flatMap(({ segments }) => columnYears(segments)))
   const captions = new Map<Segment, Captions>()
   let part = ''
-  all.forEach(({ segment, left, larger }, i) => {
+  all.forEach(({ segment, at, segments, larger }, i) => {
+    const leftAt = segments.findLastIndex((s, k) => k < at && !isFigures(s))
+    const left: Segment | undefined = segments[leftAt]
     const [x0, y0, x1, y1] = segment.box
     const beside = ({ box }: Segment) => box[2] > x0 - 0.003 && box[0] < Math.max(x1, x0 + REACH)
     const above = nearest(all, i, -1, ({ box }) => box[3] <= y0 + tall * 0.35, beside)
@@ -60,12 +70,13 @@ function work(page: Page): Map<Segment, Captions> {
     captions.set(segment, {
       left: left?.text ?? '',
       leftGap: left ? Math.min(FAR, (x0 - left.box[2]) / wide) : FAR,
+      leftSkipped: at - 1 - leftAt,
       above: above?.text ?? '',
       aboveGap: above ? Math.min(FAR, (y0 - above.box[3]) / tall) : FAR,
       below: below?.text ?? '',
       belowGap: below ? Math.min(FAR, (below.box[1] - y1) / tall) : FAR,
       head: head?.text ?? '',
-      year: yearIn(nearest(all, i, -1, (s) => s.box[3] < y0 && yearIn(s) !== null, beside)),
+      yearsBack: years.get(nearest(all, i, -1, (s) => s.box[3] < y0 && years.has(s), beside)!) ?? null,
       part,
     })
     if (larger && !/\d{3}/.test(segment.text)) part = segment.text
@@ -77,11 +88,28 @@ function work(page: Page): Map<Segment, Captions> {
 const HEAD_WORDS = 5
 const YEAR = /(?:^|\D)((?:19|20)\d\d)(?!\d|[.,]\d)/
 
-function yearIn(segment: Segment | null): number | null {
-  if (!segment || segment.words.length > HEAD_WORDS) return null
+function yearIn(segment: Segment): number | null {
+  if (segment.words.length > HEAD_WORDS) return null
   const year = YEAR.exec(segment.text)?.[1]
   return year ? Number(year) : null
 }
+
+/** The heads of a line that name different years, each with how far it lies behind the newest. */
+function columnYears(segments: readonly Segment[]): [Segment, number][] {
+  const found = segments.flatMap((segment): [Segment, number][] => {
+    const year = yearIn(segment)
+    return year === null ? [] : [[segment, year]]
+  })
+  const newest = Math.max(...found.map(([, year]) => year))
+  return found.some(([, year]) => year !== newest)
+    ? found.map(([segment, year]) => [segment, year - newest])
+    : []
+}
+
+/** Whether a segment holds nothing but figures and what they are in. */
+const isFigures = ({ words }: Segment): boolean =>
+  words.some((w) => /\d/.test(w.text)) &&
+  words.every((w) => !/\p{L}{2}/u.test(w.text) || isCurrencySign(w.text))
 
 /** So many segments away at most is looked: what stands further is no caption. */
 const LOOKED_AT = 60

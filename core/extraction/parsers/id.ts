@@ -56,17 +56,22 @@ export const readIds: WordsReader = (words) =>
 /** The point before the end of an address, which a weak reader lost: "ann@islepostexample". */
 const WITHOUT_POINT = /^([\w.+-]+@[\w-]{3,})(com|org|net|info|example)$/
 
+const ADDRESS_OF_MAIL = /^[\w.+-]+@[\w-]+(?:\.[\w-]+)+$/
+/** What is whole by itself goes on with no word beside it, whatever points stand between. */
+const isAddressOfMail = (word: string): boolean => ADDRESS_OF_MAIL.test(word.replace(/[.,;:]$/, ''))
+
 export const readEmails: WordsReader = (words) =>
   !words.some((w) => w.text.includes('@'))
     ? []
     : readSpans(words, 3, (text, weak) => {
         // Weak readers part an address at its dots and its @; a label before it is no part of it.
-        if (text.includes(' ') && !/[.@] | [.@]/.test(text)) return null
+        if (text.includes(' ') && (!/[.@] | [.@]/.test(text) || text.split(' ').some(isAddressOfMail)))
+          return null
         const value = text
           .replace(/\s+/g, '')
           .replace(/[.,;:]$/, '')
           .toLowerCase()
-        if (/^[\w.+-]+@[\w-]+(?:\.[\w-]+)+$/.test(value)) return { value, plausibility: 1, repaired: false }
+        if (ADDRESS_OF_MAIL.test(value)) return { value, plausibility: 1, repaired: false }
         const unparted = weak ? WITHOUT_POINT.exec(value) : null
         return unparted ? { value: `${unparted[1]}.${unparted[2]}`, plausibility: 0.5, repaired: true } : null
       }).map((reading) => {

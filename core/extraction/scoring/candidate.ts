@@ -28,8 +28,6 @@ export interface Candidate {
   proven?: boolean
   /** Read from a place that holds many values at once (a machine-readable zone), which other fields may share. */
   shared?: boolean
-  /** What it was weighed by, where it was. */
-  features?: Float32Array
 }
 
 /** The place of a value; dots that lead to it are no part of it. */

@@ -30,6 +30,7 @@ export const FEATURES = [
   'own_best_over_no_field',
   ...NEAR.map((p) => `overlap_${p}`),
   'left_gap',
+  'left_skipped',
   'above_gap',
   'below_gap',
   'words_before',
@@ -86,7 +87,7 @@ export const FEATURES = [
   'place_among_fields',
   'wordings',
   'in_rows',
-  'year_of_column',
+  'years_back',
   'end_of_rows',
   'wording_rank',
 ] as const
@@ -268,8 +269,6 @@ interface Scales {
   amounts: readonly number[]
   days: readonly string[]
   latest: number
-  /** The last year that heads a column of figures. */
-  lastColumn: number
   /** Amounts that end at a place across a page, in hundredths. */
   columns: ReadonlyMap<string, number>
 }
@@ -294,7 +293,6 @@ function scalesOf(pages: readonly Page[]): Scales {
     amounts: [...amounts].sort((a, b) => a - b),
     days: sorted,
     latest: Number(sorted.at(-1)?.slice(0, 4) ?? 0),
-    lastColumn: Math.max(0, ...pages.flatMap((p) => [...captionsOn(p).values()].map((c) => c.year ?? 0))),
     columns,
   }
 }
@@ -351,6 +349,7 @@ function describer(given: {
     const place = orders.get(page.number) ?? 0
     values.push(
       around?.leftGap ?? FAR,
+      around?.leftSkipped ?? 0,
       around?.aboveGap ?? FAR,
       around?.belowGap ?? FAR,
       spot?.from ?? 0,
@@ -417,7 +416,7 @@ function describer(given: {
       kin.indexOf(index) / kin.length - order / Math.max(1, entries.length),
       Math.log1p(field.labels.length),
       rowsAround(rows, page, words),
-      around?.year ? around.year - scales.lastColumn : NO_COLUMN,
+      around?.yearsBack ?? NO_COLUMN,
       endOf(rows, value),
       -nearest(near, (n) => -n.rank[index]),
     )

@@ -40,7 +40,7 @@ function weighed(found: readonly Featured[] | undefined): Candidate[] | undefine
   return found
     ?.map(({ candidate, features }) => {
       const late = features[RANK] < UNLISTED && features[RANK] >= first + LATER
-      return { ...candidate, features, score: logOdds(features, HOPELESS) + (late ? LATE : 0) }
+      return { ...candidate, score: logOdds(features, HOPELESS) + (late ? LATE : 0) }
     })
     .filter(({ score }) => score > HOPELESS)
 }

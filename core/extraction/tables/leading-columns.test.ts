@@ -18,6 +18,14 @@ test('a second day before the words goes', () =>
     'Ferry',
     'Bakery',
   ]))
+test('what goods are counted in is no word of theirs; where only some rows begin so, it is', () => {
+  expect(wordsOf('pc Hull and deck', 'set Navigation lights', 'Hr. Fitting out')).toEqual([
+    'Hull and deck',
+    'Navigation lights',
+    'Fitting out',
+  ])
+  expect(wordsOf('Set of sails', 'Anchor', 'Warps')).toEqual(['Set of sails', 'Anchor', 'Warps'])
+})
 test('numbers that do not go on are of the words', () =>
   expect(wordsOf('24 Rope Walk', '7 Seas Ferry', '3 Bakers')).toEqual([
     '24 Rope Walk',

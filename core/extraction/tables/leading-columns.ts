@@ -1,4 +1,5 @@
 import type { Locale } from '../../locale/index.ts'
+import { units } from '../../lexicon/index.ts'
 import type { Row } from '../../model/index.ts'
 import { type Field, tableColumns } from '../../program/index.ts'
 import { isDay } from '../parsers/date.ts'
@@ -11,14 +12,14 @@ const FEWEST = 3
 const SHARE = 0.9
 
 /**
- * Takes columns that the words of rows were read together with off their front: numbers that count the rows on,
- * and a second day, on which a booking counts. No head need name them; that they run through the table tells.
+ * Takes columns that the words of rows were read together with off their front: numbers that count the rows on, a
+ * second day, on which a booking counts, and what goods are counted in. No head need name them; that they run through the table tells.
  */
 export function dropLeadingColumns(table: Table, field: Field): void {
   const text = tableColumns(field).description
   if (!text) return
   const cells = table.rows.map((row) => row.cells)
-  for (const isOne of [secondDays(table.locale), runningNumbers(cells, text)]) {
+  for (const isOne of [secondDays(table.locale), runningNumbers(cells, text), unitsOfGoods]) {
     const hits = cells.filter((row) => isOne(row)(firstOf(row, text)))
     if (cells.length < FEWEST || hits.length < cells.length * SHARE) continue
     for (const row of hits) row[text] = (row[text] as string).replace(/^\S+\s*/, '') || null
@@ -32,6 +33,8 @@ function firstOf(row: Row, text: string): string {
 
 const secondDays = (locale: Locale) => () => (word: string) =>
   isDay(word) || shortDate(word.replace(/\.$/, ''), locale) !== null
+
+const unitsOfGoods = () => (word: string) => units.has(word.toLowerCase().replace(/\.$/, ''))
 
 /** Numbers that go on by the same step from row to row, as 1, 2, 3 and 10, 20, 30 do. */
 function runningNumbers(cells: readonly Row[], text: string): (row: Row) => (word: string) => boolean {
