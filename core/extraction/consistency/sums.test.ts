@@ -24,6 +24,22 @@ test('the rows of a statement say what its balances are, whatever they are calle
     ]),
   ).toMatchObject({ begun_with: eur('1000.00'), ended_with: eur('1155.00') })
 })
+test('a balance behind the last row of a day alone is enough for that', () => {
+  expect(
+    values(passbook, [
+      'Savings passbook',
+      'What is there | 1,095.00',
+      'What was there | 1,000.00',
+      '',
+      'Date | Description | Amount | Balance',
+      '02/03/2026 | Salary Petrel | 300.00 | ',
+      '02/03/2026 | Card payment | -100.00 | 1,200.00',
+      '05/03/2026 | Card payment | -45.00 | 1,155.00',
+      '09/03/2026 | Account fee | -10.00 | ',
+      '09/03/2026 | Card payment | -50.00 | 1,095.00',
+    ]),
+  ).toMatchObject({ begun_with: eur('1000.00'), ended_with: eur('1095.00') })
+})
 test('the lines of a quote say which amount is the net one, and that which the others are', () => {
   expect(
     values(estimate, [

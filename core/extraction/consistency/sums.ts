@@ -184,18 +184,34 @@ const holds = (box: readonly number[], words: readonly Word[]): boolean =>
   )
 
 /**
- * The balances before and after a table whose every row leads to the next; the first row's sign may still be
- * open.
+ * The balances before and after a table whose every row leads to the next; a balance may stand behind the last row
+ * of a day alone. Where it stands behind the first row, that row's sign may still be open.
  */
 export const endBalances = (table: Table, field: Field): { openings: number[]; closing: number } | null =>
   oldestFirst(table, field, () => endsOfRows(cellsOf(table), field))
 
+/** Fewer balances prove no chain. */
+const BALANCES = 3
+
 function endsOfRows(rows: readonly Row[], field: Field): { openings: number[]; closing: number } | null {
   const names = bookingColumns(field)
-  if (!names || rows.length < 3) return null
-  const amounts = rows.flatMap((row) => centsIn(row, names.amount) ?? [])
-  const balances = rows.flatMap((row) => centsIn(row, names.balance) ?? [])
-  if (amounts.length < rows.length || balances.length < rows.length) return null
-  if (rows.some((_, i) => i > 0 && balances[i] - balances[i - 1] !== amounts[i])) return null
-  return { openings: [balances[0] - amounts[0], balances[0] + amounts[0]], closing: balances.at(-1)! }
+  if (!names) return null
+  let moved = 0
+  /** What is left before the first row, by the first balance; the rows before that balance; how many followed. */
+  let opening: number | null = null
+  let [before, found] = [0, 0]
+  for (const row of rows) {
+    const [amount, balance] = [centsIn(row, names.amount), centsIn(row, names.balance)]
+    if (amount === null) return null
+    moved += amount
+    if (opening === null) before++
+    if (balance === null) continue
+    opening ??= balance - moved
+    if (balance - moved !== opening) return null
+    found++
+  }
+  if (opening === null || found < BALANCES) return null
+  const [first] = rows
+  const turned = opening + 2 * centsIn(first, names.amount)!
+  return { openings: before === 1 ? [opening, turned] : [opening], closing: opening + moved }
 }

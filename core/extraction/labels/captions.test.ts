@@ -25,12 +25,19 @@ test('other figures of a row are stepped over to what it is called', () => {
 })
 describe('years over columns of figures', () => {
   test('are told by how far they lie behind the newest', () => {
-    const accounts = [' | 2025 | Year 2024', 'Turnover | 90,000.00 | 80,000.00']
+    const accounts = [' | Year 2025 | Year 2024', 'Turnover | 90,000.00 | 80,000.00']
     expect(around(accounts, '90,000.00').yearsBack).toBe(0)
     expect(around(accounts, '80,000.00').yearsBack).toBe(-1)
   })
   test('one year alone, a day further up, an amount and a sentence head no columns', () => {
     expect(around([' | 2025', 'Turnover | 90,000.00'], '90,000.00').yearsBack).toBeNull()
+    const cover = [
+      'Inception | 07/01/2026 | Expiry | 07/01/2027',
+      'Insured value | 52,000.00 | Premium | 96.00',
+    ]
+    expect(around(cover, '52,000.00').yearsBack).toBeNull()
+    const issued = ['Tax year 2024 | Issued 13/03/2025', '5,803.33 | 17.00']
+    expect(around(issued, '5,803.33').yearsBack).toBeNull()
     expect(around(['Given on | 13/03/2025', 'Charged | 5,803.33'], '5,803.33').yearsBack).toBeNull()
     expect(
       around(['Seen and found in order in the spring of 2024', 'x | 2019.50', 'y | 5.00'], '5.00').yearsBack,

@@ -94,16 +94,24 @@ function yearIn(segment: Segment): number | null {
   return year ? Number(year) : null
 }
 
-/** The heads of a line that name different years, each with how far it lies behind the newest. */
+/**
+ * The heads side by side that say the same but for their years, each with how far it lies behind the newest: "Year
+ * 2024" beside "Year 2023", but no tax year beside a day of issue, and no two days of which each has its own label.
+ */
 function columnYears(segments: readonly Segment[]): [Segment, number][] {
-  const found = segments.flatMap((segment): [Segment, number][] => {
+  const runs: { segment: Segment; year: number; words: string }[][] = [[]]
+  for (const segment of segments) {
     const year = yearIn(segment)
-    return year === null ? [] : [[segment, year]]
+    const words = segment.text.replace(String(year), '')
+    if (year === null || (runs.at(-1)!.length > 0 && runs.at(-1)![0].words !== words)) runs.push([])
+    if (year !== null) runs.at(-1)!.push({ segment, year, words })
+  }
+  return runs.flatMap((run): [Segment, number][] => {
+    const newest = Math.max(...run.map(({ year }) => year))
+    return run.some(({ year }) => year !== newest)
+      ? run.map(({ segment, year }) => [segment, year - newest])
+      : []
   })
-  const newest = Math.max(...found.map(([, year]) => year))
-  return found.some(([, year]) => year !== newest)
-    ? found.map(([segment, year]) => [segment, year - newest])
-    : []
 }
 
 /** Whether a segment holds nothing but figures and what they are in. */

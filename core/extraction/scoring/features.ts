@@ -163,8 +163,17 @@ export function featured(
   const likenessOf = captionLikeness(type)
   const spots = new Map(pages.map((page) => [page.number, spotsOn(page)]))
   const entries = new Map(
-    type.fields.filter(isOpen).map((field) => [field.name, entriesOf(pages, field, ruled.get(field.name)!)]),
+    type.fields
+      .filter(isOpen)
+      .map((field) => [
+        field.name,
+        entriesOf(pages, field, ruled.get(field.name)!).filter(
+          ({ candidate: { page, words } }) =>
+            field.kind !== 'date' || rowsAround(rows, page, words) !== OF_PEOPLE,
+        ),
+      ]),
   )
+  for (const own of entries.values()) handToNewestYear(own, spots)
   const claims = claimsOf(ruled)
   const scales = scalesOf(pages)
   const found = new Map<string, Featured[]>()
@@ -247,6 +256,40 @@ function entriesOf(pages: readonly Page[], field: Field, ruled: readonly Candida
       else byKey.set(key, { candidate, rule: NO_RULE, lines, plausibility })
     }
   return [...byKey.values()]
+}
+
+/**
+ * A paper tells of its own year and, beside it, of the year before: what rules find in a column of an older year they
+ * mean of the newest in its row.
+ */
+function handToNewestYear(
+  entries: readonly Entry[],
+  spots: ReadonlyMap<number, ReturnType<typeof spotsOn>>,
+): void {
+  const columns = entries.flatMap((entry) => {
+    const { page, words } = entry.candidate
+    const segment = spots.get(page.number)!(words)?.segment
+    const back = segment ? captionsOn(page).get(segment)!.yearsBack : null
+    return segment && back !== null
+      ? [{ entry, back, page, top: segment.box[1], bottom: segment.box[3] }]
+      : []
+  })
+  for (const older of columns) {
+    if (older.back === 0 || older.entry.rule === NO_RULE) continue
+    const middle = (older.top + older.bottom) / 2
+    const newest = columns.find(
+      (c) => c.back === 0 && c.page === older.page && c.top < middle && c.bottom > middle,
+    )
+    if (!newest || newest.entry.rule >= older.entry.rule) continue
+    const { rule, candidate } = older.entry
+    newest.entry.rule = rule
+    newest.entry.candidate = {
+      ...newest.entry.candidate,
+      ...(candidate.relation ? { relation: candidate.relation } : {}),
+      ...(candidate.label ? { label: true } : {}),
+    }
+    older.entry.rule = NO_RULE
+  }
 }
 
 /** The best that rules say of a place, and for which field. */
@@ -440,7 +483,10 @@ function captionsAt(spot: Spot | null, page: Page): Record<Around, string> {
 /** A hair's breadth on a page: boxes of words lie in those of their rows but for rounding. */
 const HAIR = 0.002
 
-/** Whether words stand in a row of a table, 1, or of a list of people, 2. */
+/** Where words stand in a list of people: days there are those people's, and none of the paper's own. */
+const OF_PEOPLE = 2
+
+/** Whether words stand in a row of a table, 1, or of a list of people. */
 function rowsAround(rows: Rows, page: Page, words: readonly Word[]): number {
   for (const { place, ofPeople } of rows.places)
     if (
@@ -453,7 +499,7 @@ function rowsAround(rows: Rows, page: Page, words: readonly Word[]): number {
           place.box[3] >= box[3] - HAIR,
       )
     )
-      return ofPeople ? 2 : 1
+      return ofPeople ? OF_PEOPLE : 1
   return 0
 }
 
