@@ -6,6 +6,7 @@ import {
   type Field,
   idFrom,
   usualRoles,
+  USUAL_COSTS,
 } from '../../core/program/index.ts'
 
 /** A type as it is before anything is said of it. */
@@ -67,7 +68,7 @@ export function withNewField(
     never: [],
     common: false,
     belowZero: false,
-    costs: { slip: 10, question: 1 },
+    costs: USUAL_COSTS,
     ...said,
   }
   return { ...type, fields: [...type.fields, field] }

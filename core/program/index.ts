@@ -20,6 +20,7 @@ export { typesIn } from './references.ts'
 export { registerSchema, type Register } from './register.ts'
 export {
   askedBelow,
+  USUAL_COSTS,
   documentTypeSchema,
   fieldKind,
   isTicked,

@@ -80,7 +80,8 @@ export type Column = z.infer<typeof columnSchema>
  */
 const costsSchema = z.object({ slip: z.number().min(0).max(1e6), question: z.number().min(0).max(1e6) })
 export type Costs = z.infer<typeof costsSchema>
-const USUAL_COSTS: Costs = { slip: 10, question: 1 }
+/** What a slip counts where nobody says otherwise; ADR 29 says what that was weighed by. */
+export const USUAL_COSTS: Costs = { slip: 16, question: 1 }
 
 /** Costs by which what is less sure than a threshold is asked about. */
 const costsFor = (threshold: number): Costs =>

@@ -58,8 +58,8 @@ test('a paper of no known type says what it says, and is made a type by picking'
   await expect(page.getByText('Stored as version 2.')).toBeVisible()
   const file = await page.request.get(`${base()}/types/auction_slip/file`)
   expect(((await file.json()) as { fields: { costs: object }[] }).fields.map((f) => f.costs)).toEqual([
-    { slip: 10, question: 1 },
-    { slip: 10, question: 0 },
+    { slip: 16, question: 1 },
+    { slip: 16, question: 0 },
   ])
 })
 

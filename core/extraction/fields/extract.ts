@@ -144,6 +144,7 @@ function chooseValues(given: readonly Page[], type: DocumentType, lender: Lender
     )
   const asRead = settle()
   const settled = restoreEndBalances(type, asRead, chosen) ? settle() : asRead
+  backEnds(type, settled, chosen)
   flagTruncatedAmounts(type, chosen)
   flagMissingCents(chosen)
   return { locale, pages, chosen, tables: settled, lacking }
@@ -162,6 +163,17 @@ export function extractDocument(given: readonly Page[], type: DocumentType, lend
       : fieldValue(field, chosen.get(field.name)!, locale, () => labelOf(field, type, pages)),
   )
   return { fields, signature: readSignature(pages, type), locale }
+}
+
+/** Rows that lead from the opening balance to the closing one, to the cent, bear out both. */
+function backEnds(
+  type: DocumentType,
+  settled: ReadonlyMap<string, ReturnType<typeof selectTable>>,
+  chosen: ReadonlyMap<string, Ranked>,
+): void {
+  for (const relation of type.relations)
+    if (relation.kind === 'running' && settled.get(relation.table)!.proof === true)
+      for (const end of [relation.opening, relation.closing]) chosen.get(end)!.backed = true
 }
 
 /** A reading less likely than this is none; where a field may well be empty it takes more. */
