@@ -6,6 +6,7 @@ import { Command } from 'commander'
 import { othersPapers, ownPapers } from '../bench/fit/corpora.ts'
 import { keepPages } from '../bench/fit/kept-pages.ts'
 import { writeLinks } from '../bench/fit/links.ts'
+import { fitReading } from '../bench/fit/reading.ts'
 import { writePages } from '../bench/fit/page-types.ts'
 import { writeValues } from '../bench/fit/values.ts'
 import { FITTED } from '../bench/left-out.ts'
@@ -39,6 +40,15 @@ python('page_types.py', join(OUT, 'pages.jsonl'), FITTED['types.json'], OUT)
 python('links.py', join(OUT, 'links'), OUT)
 python('values.py', join(OUT, 'values'), OUT)
 for (const [file, place] of Object.entries(FITTED)) copyFileSync(join(OUT, file), place)
+const readingOf = (calibration: string, from: typeof papers) =>
+  fitReading(calibration, CACHE, from, starterTypes, starterLender)
+await readingOf(FITTED['calibration.json'], papers)
+if (wishes.leftOut)
+  for (const left of new Set(papers.map((p) => p.designer)))
+    await readingOf(
+      join(OUT, left, 'calibration.json'),
+      papers.filter((p) => p.designer !== left),
+    )
 execFileSync(
   'npx',
   ['--no-install', 'prettier', '--write', '--log-level', 'warn', ...Object.values(FITTED)],

@@ -3,6 +3,7 @@ import { readdir } from 'node:fs/promises'
 import { join } from 'node:path'
 import { writeCorpus } from '../../demo/corpus.ts'
 import type { PaperSet } from '../../demo/papers/sets.ts'
+import type { ScanQuality } from '../../demo/scan.ts'
 
 /** Packages of one designer's papers, with their truth. */
 export interface DesignersPapers {
@@ -22,8 +23,11 @@ interface Own {
   papers: PaperSet
   cases: number
   seed: number
-  scan?: 'light'
+  scan?: ScanQuality
 }
+
+/** What the generator calls what papers come as. */
+const CONDITION = { none: 'text', light: 'light', bad: 'heavy' } as const
 
 /** How many packages of each designer are drawn; pictures take a hundred times as long to read as text. */
 const OWN: Record<string, Own> = {
@@ -33,6 +37,7 @@ const OWN: Record<string, Own> = {
   studio: { papers: 'studio', cases: 16, seed: 21 },
   scoring: { papers: 'scoring', cases: 16, seed: 21 },
   'dice-light': { papers: 'dice', cases: 5, seed: 22, scan: 'light' },
+  'dice-heavy': { papers: 'dice', cases: 2, seed: 23, scan: 'bad' },
 }
 
 /** Papers of the demo's designers, drawn where they are not there yet. */
@@ -42,7 +47,7 @@ export async function ownPapers(): Promise<DesignersPapers[]> {
     const folder = join('corpora', 'designers', name)
     if (!existsSync(join(folder, `case-${String(wishes.cases).padStart(3, '0')}`, 'truth.json')))
       await writeCorpus(folder, wishes)
-    found.push({ designer: wishes.papers, name, folder, condition: wishes.scan ?? 'text' })
+    found.push({ designer: wishes.papers, name, folder, condition: CONDITION[wishes.scan ?? 'none'] })
   }
   return found
 }

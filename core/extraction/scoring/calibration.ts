@@ -2,7 +2,7 @@ import type { Ranked } from './joint-assignment.ts'
 import { readingOf, type Candidate } from './candidate.ts'
 import { ibanHolds } from '../parsers/iban.ts'
 import { isMoney } from '../../model/index.ts'
-import { isTicked } from '../../program/index.ts'
+import { type FieldKind, isTicked } from '../../program/index.ts'
 import fitted from './calibration.json' with { type: 'json' }
 
 /**
@@ -31,35 +31,40 @@ export function probabilityOf(chosen: Ranked): number {
 }
 
 /** Kinds whose every sign counts and that no spelling helps to read. */
-const EXACT: ReadonlySet<string> = new Set(['id', 'money', 'phone', 'number'])
+const EXACT: ReadonlySet<FieldKind> = new Set<FieldKind>(['id', 'money', 'phone', 'number'])
+export const isExact = (kind: FieldKind): boolean => EXACT.has(kind)
 
 /** "3" where an amount is wanted, on a scan: likely all that was read of it. */
 const bareFigure = ({ value, raw, page }: Candidate): boolean =>
   isMoney(value) && /^\D*\d{1,2}\D*$/.test(raw) && page.source !== 'text'
 
+/** A check digit or a list of choices holds a reading against itself: it is wrong in as few of the cases. */
+const CHECKED = 0.3
+
 /**
  * How likely every letter of a value is right when its weakest word was read with `sure`; digits have no
  * spelling to lean on.
  */
-function readingFit(sure: number, kind: string): number {
+function readingFit(sure: number, kind: FieldKind): number {
   if (sure >= 0.999) return 1
-  const checked = kind === 'iban' || kind === 'choice' || kind === 'yesno'
-  const exact = EXACT.has(kind)
-  const weak = Math.max(0, 0.96 - sure)
-  return Math.max(0.3, 1 - weak * (checked ? 0.3 : exact ? 1 : 0.8) - 0.005)
+  const right = calibrate(sure, isExact(kind) ? READ_RIGHT.exact : READ_RIGHT.words)
+  return kind === 'iban' || isTicked({ kind }) ? 1 - (1 - right) * CHECKED : right
 }
 
 /** The same hand writes the same figure alike: a sum comes out with both its ends misread, so it bears out less. */
 const HAND_BACKED = 0.6
 
 /** How likely a value is right that one reader alone made out, by its least sure word. */
-const handFit = (sure: number, kind: string): number =>
-  Math.max(0.3, 1 - Math.max(0, 0.99 - sure) * (EXACT.has(kind) ? 2.6 : 1.6) - 0.03)
+const handFit = (sure: number, kind: FieldKind): number =>
+  Math.max(0.3, 1 - Math.max(0, 0.99 - sure) * (isExact(kind) ? 2.6 : 1.6) - 0.03)
 
 type Curve = readonly (readonly [score: number, right: number])[]
 
 /** From the share of score of a first choice to the share that proved right; straight lines between the points. */
 export const PROVED_RIGHT: Curve = fitted.curve as unknown as Curve
+
+/** From how surely the weakest word of a value was read, on a picture, to the share of such values read right. */
+const READ_RIGHT = fitted.reading as unknown as { exact: Curve; words: Curve }
 
 /** The same for ticked boxes, whose scores are those of rules: measured when these were set, and not fitted since. */
 const TICKED_RIGHT: Curve = fitted.ticked as unknown as Curve
