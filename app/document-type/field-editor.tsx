@@ -42,8 +42,8 @@ export function FieldEditor({
             onChange={(event) => onChange({ title: event.target.value })}
           />
         </label>
+        <Kind field={field} fixed={fixed} onChange={onChange} />
         <div className="flex flex-wrap gap-3">
-          <Kind field={field} fixed={fixed} onChange={onChange} />
           <AskedWhen field={field} onChange={onChange} />
         </div>
         <LinesField
@@ -80,7 +80,7 @@ export function FieldEditor({
 
 function Kind({ field, fixed, onChange }: { field: Field; fixed: boolean; onChange: Change }) {
   return (
-    <label className="min-w-40 flex-1 font-semibold">
+    <label className="block font-semibold">
       Kind
       <select
         className="field mt-1 py-1 font-normal"

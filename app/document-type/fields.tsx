@@ -67,7 +67,7 @@ export function Fields({
               <FieldRow
                 field={field}
                 record={record}
-                read={reading && (reading.find((r) => r.name === field.name) ?? null)}
+                read={reading ? (reading.find((r) => r.name === field.name) ?? null) : undefined}
                 onLook={onLook}
                 open={open === field.name}
                 onOpen={() => setOpen(open === field.name ? null : field.name)}

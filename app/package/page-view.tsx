@@ -69,6 +69,21 @@ function useArea(
   }
 }
 
+/**
+ * Scrolls the place that a mark stands in, and nothing around it: a window that moved while the mouse goes over a list
+ * would have it click something else.
+ */
+function bringToMiddle(mark: HTMLElement): void {
+  let place = mark.parentElement
+  while (place && !/auto|scroll/.test(getComputedStyle(place).overflowY)) place = place.parentElement
+  if (!place) return mark.scrollIntoView({ block: 'center', inline: 'center' })
+  const [within, at] = [place.getBoundingClientRect(), mark.getBoundingClientRect()]
+  place.scrollBy({
+    left: at.left + at.width / 2 - (within.left + within.width / 2),
+    top: at.top + at.height / 2 - (within.top + within.height / 2),
+  })
+}
+
 /** A page at full width of its place, with marks; while picking, words answer to click and drag. */
 export function PageView({
   packageId,
@@ -91,7 +106,7 @@ export function PageView({
   const frame = useRef<HTMLDivElement>(null)
   const first = useRef<HTMLDivElement>(null)
   useEffect(() => {
-    void first.current?.scrollIntoView({ block: 'center', inline: 'center' })
+    if (first.current) bringToMiddle(first.current)
   }, [marks, page])
 
   const area = useArea(frame, picking, (box) => {

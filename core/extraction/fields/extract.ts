@@ -8,6 +8,7 @@ import {
   type Place,
 } from '../../model/index.ts'
 import { findLabels } from '../labels/find-labels.ts'
+import { stackStyle } from '../labels/stack-style.ts'
 import type { LabelHit } from '../labels/label.ts'
 import type { Lender, Locale } from '../../locale/index.ts'
 import { otherDay } from '../parsers/date.ts'
@@ -244,8 +245,11 @@ function carriedOver(
   }
 }
 
-/** How far beyond a label, as a share of the page, and how many of its heights below it, its value is looked for. */
-const [BESIDE, BELOW] = [0.3, 1.5]
+/**
+ * How far beyond a label, as a share of the page, and how many of its heights below it, or above it where labels are
+ * captions, a person is shown where its value would stand.
+ */
+const [BESIDE, STACKED] = [0.3, 1.5]
 
 /** The label of a field that reads most like one, with the place around it where its value would stand. */
 function labelOf(
@@ -263,12 +267,12 @@ function labelOf(
   if (!first) return null
   const words = first.lineOf.words.slice(first.from, first.to)
   const [l, t, r, b] = boxAround(words.map((w) => w.box))
+  const further = (b - t) * STACKED
+  const [top, bottom] =
+    stackStyle(first.page)?.way === 'captions' ? [Math.max(0, t - further), b] : [t, Math.min(1, b + further)]
   return {
     label: words.map((w) => w.text).join(' '),
-    place: {
-      page: first.page.number,
-      box: [l, t, Math.min(1, r + BESIDE), Math.min(1, b + (b - t) * BELOW)],
-    },
+    place: { page: first.page.number, box: [l, top, Math.min(1, r + BESIDE), bottom] },
   }
 }
 
