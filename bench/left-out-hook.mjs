@@ -9,13 +9,12 @@ const fitted = pathToFileURL(resolve(process.env.JIGSA_FITTED ?? ''))
 register(
   `data:text/javascript,${encodeURIComponent(`
     import { existsSync } from 'node:fs'
-    const kept = new Set(${JSON.stringify(['types.json', 'page-evidence-weights.json', 'link-model.json', 'value-model.json', 'calibration.json'])})
     const places = /\\/(?:demo\\/lenders\\/merrow-sound|core\\/classification|core\\/extraction\\/scoring)\\/([^/]+)$/
     export async function resolve(specifier, context, next) {
       const found = await next(specifier, context)
       const name = places.exec(found.url.split('?')[0])?.[1]
       const instead = new URL(${JSON.stringify(`${fitted}/`)} + name)
-      return name && kept.has(name) && existsSync(instead) ? { ...found, url: instead.href } : found
+      return name?.endsWith('.json') && existsSync(instead) ? { ...found, url: instead.href } : found
     }
   `)}`,
   import.meta.url,

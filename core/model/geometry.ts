@@ -36,6 +36,13 @@ export const grow = ([l, t, r, b]: Box, x: number, y = x): Box => [
 export const touches = (a: Box, b: Box): boolean =>
   overlap(a[0], a[2], b[0], b[2]) > 0 && overlap(a[1], a[3], b[1], b[3]) > 0
 
+/** Boxes of words lie in those of their rows but for rounding. */
+const ROUNDING = 0.002
+
+/** Whether a box lies within another, but for a hair's breadth. */
+export const encloses = ([l, t, r, b]: Box, box: Box): boolean =>
+  l <= box[0] + ROUNDING && t <= box[1] + ROUNDING && r >= box[2] - ROUNDING && b >= box[3] - ROUNDING
+
 /** What has its middle in an area: words of a line, words that were dragged over. */
 export const inside = <T extends { box: Box }>(things: readonly T[], [l, t, r, b]: Box): T[] =>
   things.filter(({ box }) => {

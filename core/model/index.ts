@@ -2,6 +2,7 @@
 export type { FieldValue } from './field-value.ts'
 export {
   boxAround,
+  encloses,
   grow,
   inside,
   overlap,

@@ -17,18 +17,20 @@ const slip = (month: string, pay: string, other: string, label = 'Shells in your
     `Held for the slip | ${other}`,
     `${label} | ${pay}`,
   ])
-const pages = [
+const numbered = (slips: ReturnType<typeof slip>[]) =>
+  slips.map((p, i) => ({ ...p, number: i + 1, filePage: i + 1 }))
+const pages = numbered([
   slip('01', '2,140.55', '1,990.10'),
   slip('02', '2,077.30', '1,911.40'),
   slip('03', '2,101.15', '1,870.20', 'What the gull left'),
-].map((p, i) => ({ ...p, number: i + 1, filePage: i + 1 }))
+])
 
 /** The net pay of each slip, and whether it is asked about. */
-const netPay = (answers: Answer[]) =>
+const netPay = (answers: Answer[], read = pages) =>
   assess({
     files: [{ name: 'a.pdf', sha256: 'x'.repeat(64), pages: 3, problem: null }],
-    pages,
-    pieces: pages.map((p) => ({
+    pages: read,
+    pieces: read.map((p) => ({
       pages: [p.number],
       type: 'payslip',
       confidence: 1,
@@ -45,13 +47,13 @@ const netPay = (answers: Answer[]) =>
     return [field.needsReview, field.value && (field.value as { amount: string }).amount, field.state]
   })
 
-const said = (page: number, amount: string): Answer => ({
+const said = (page: number, amount: string, on = pages): Answer => ({
   kind: 'value',
   page,
   field: 'net_pay',
   value: { amount: amount.replace(',', ''), currency: 'EUR' },
   state: 'corrected',
-  at: { page, box: boxAround(pages[page - 1].words.filter((w) => w.text === amount).map((w) => w.box)) },
+  at: { page, box: boxAround(on[page - 1].words.filter((w) => w.text === amount).map((w) => w.box)) },
 })
 
 test('without an answer each slip is asked about', () =>
@@ -62,5 +64,20 @@ test('one answer settles the slip with the same label; the one with another is s
     [false, '2077.30', 'certain'],
     expect.arrayContaining([true, 'asked']),
   ]))
+test('what was read from weak print is still asked about, though its place is known', () => {
+  const weak = pages.map((p) => ({
+    ...p,
+    source: 'ocr' as const,
+    words: p.words.map((w) => (w.text === '2,077.30' ? { ...w, confidence: 0.6 } : w)),
+  }))
+  expect(netPay([said(1, '2,140.55')], weak)[1][0]).toBe(true)
+})
+test('an amount whose currency the paper leaves open is still asked about', () => {
+  const inPesos = numbered([
+    slip('01', 'pesos 2,140.55', 'pesos 1,990.10'),
+    slip('02', 'pesos 2,077.30', 'pesos 1,911.40'),
+  ])
+  expect(netPay([said(1, '2,140.55', inPesos)], inPesos)[1][0]).toBe(true)
+})
 test('a value that was typed shows no label, and settles nothing', () =>
   expect(netPay([{ ...(said(1, '2,140.55') as Answer & { kind: 'value' }), at: null }])[1][0]).toBe(true))

@@ -2,6 +2,7 @@ import type { FilledField } from '../answers/index.ts'
 import { type DocumentReading, withLearntLabels, wordingsBeside } from '../extraction/index.ts'
 import { type Box, type FieldValue, type Page, plain, type Value } from '../model/index.ts'
 import type { DocumentType } from '../program/index.ts'
+import { isHardlyReadable } from '../reconciliation/index.ts'
 import { fold } from '../text/index.ts'
 import type { Reader } from './readings.ts'
 
@@ -21,7 +22,7 @@ interface Placed {
   box: Box | null
 }
 
-/** Reasons to ask that are about where a value stands; what was read from weak print stays asked. */
+/** Reasons to ask that are about where a value stands, and not about what it says. */
 const OF_PLACE: ReadonlySet<string> = new Set([
   'value.not_found',
   'value.not_found_at_label',
@@ -48,7 +49,7 @@ export function settleAlike<P extends Filled>(
   return papers.map((paper) => {
     const fields = paper.fields.map((field) => {
       const lessons = taught.get(keyOf(paper, field.name))
-      return lessons && field.state === 'asked' && OF_PLACE.has(field.reason?.code ?? '')
+      return lessons && field.state === 'asked' && isAskedForPlace(field)
         ? (settled(paper, field, lessons, pages, read) ?? field)
         : field
     })
@@ -61,6 +62,10 @@ interface Lessons {
   leads: Set<string>
   misleads: Set<string>
 }
+
+/** Whether a field is asked about for its place alone, which another paper may show. */
+const isAskedForPlace = ({ needsReview, reason }: FieldValue): boolean =>
+  needsReview && OF_PLACE.has(reason?.code ?? '')
 
 const keyOf = ({ type }: Filled, field: string): string => `${type.id}.${field}`
 
@@ -102,12 +107,14 @@ function settled(
 ): FilledField | null {
   const isLed = (placed: Placed) => {
     const caption = captionOf(placed, pages)
-    return placed.value !== null && caption !== null && leads.has(caption)
+    // The place is known by the answer, the letters are not: what was read from weak print stays asked.
+    const weak = isHardlyReadable(placed, pages.get(placed.page ?? 0))
+    return placed.value !== null && caption !== null && leads.has(caption) && !weak
   }
-  const known = [field, ...field.others].filter(isLed)
-  const found = known.length > 0 ? known : [taughtReading(paper, field.name, leads, read)].filter(isLed)
-  const [first] = found
-  if (!first || found.some((f) => plain(f.value) !== plain(first.value))) return null
+  // Other readings that were found are not taken as they are: what is in doubt of them besides their place is told by
+  // reading the paper again.
+  const first = isLed(field) ? field : taughtReadings(paper, field.name, leads, read).find(isLed)
+  if (!first) return null
   const { value, raw, page, box } = first
   return {
     ...field,
@@ -130,13 +137,13 @@ function settled(
 /** Readings by types that were taught, kept as long as the reading that they begin from. */
 const kept = new WeakMap<DocumentReading, Map<string, DocumentReading>>()
 
-/** What a document says of a field when the wordings that lead to it are known. */
-function taughtReading(
+/** What a document says of a field when the wordings that lead to it are known; nothing where more than its place is in doubt. */
+function taughtReadings(
   { type, pages, reading }: Filled,
   field: string,
   leads: ReadonlySet<string>,
   read: Reader,
-): FieldValue {
+): FieldValue[] {
   const key = [field, ...leads].join('\n')
   const known = kept.get(reading) ?? new Map<string, DocumentReading>()
   kept.set(reading, known)
@@ -145,5 +152,5 @@ function taughtReading(
     const learnt = [...leads].map((wording) => ({ field, wording }))
     known.set(key, (again = read(pages, withLearntLabels(type, learnt))))
   }
-  return again.fields.find((f) => f.name === field)!
+  return again.fields.filter((f) => f.name === field && (!f.needsReview || isAskedForPlace(f)))
 }

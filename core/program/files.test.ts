@@ -1,5 +1,5 @@
 import { loadProgram, loadType, loadTypes } from './files.ts'
-import { FORMAT_VERSION, type DocumentType } from './schema.ts'
+import { askedBelow, FORMAT_VERSION, type DocumentType } from './schema.ts'
 import { estimate, passbook, pledge } from '../testing/small-types.ts'
 
 /** A type as the first form has it: no version, and no roles. */
@@ -46,6 +46,12 @@ describe('a document type from its file', () => {
     }
     expect(loadType(file).value.fields[0].columns.map((c) => c.role)).toEqual(['date', undefined, undefined])
   })
+  test.each([0, 0.6, 0.9, 1])('of the third form with a threshold of %d asks as it did', (threshold) => {
+    const file = JSON.parse(JSON.stringify(pledge)) as { fields: object[] }
+    const fields = file.fields.map((field) => ({ ...field, costs: undefined, threshold }))
+    for (const field of loadType({ ...file, fields, formatVersion: 3 }).value.fields)
+      expect(askedBelow(field)).toBeCloseTo(threshold)
+  })
   test('of the second form, ends of stretches and parts of zones are told by their names no more', () => {
     const period = (name: string) => ({ name, title: name, kind: 'date', sources: ['period'] })
     const { value, assumed } = loadType({
@@ -75,7 +81,7 @@ describe('a document type from its file', () => {
   })
   test.each([
     ['a number', 7, 'This is no document type.'],
-    ['a type of a form to come', { ...pledge, formatVersion: 99 }, /form 99.*up to 3/],
+    ['a type of a form to come', { ...pledge, formatVersion: 99 }, /form 99.*up to 4/],
     ['a field of no kind', { ...pledge, fields: [{ name: 'x', title: 'X' }] }, /fields\.0\.kind/],
   ])('that is %s is refused in a sentence', (_, file, sentence) =>
     expect(() => loadType(file)).toThrow(sentence),

@@ -7,6 +7,7 @@ import {
   documentTypeSchema,
   FORMAT_VERSION,
   programSchema,
+  type Costs,
   type DocumentType,
   type Program,
 } from './schema.ts'
@@ -34,6 +35,7 @@ export function loadType(file: unknown): Loaded<DocumentType> {
   const assumed: string[] = []
   if (version < 2) assumeRoles(raw, assumed)
   if (version < 3) assumeSources(raw, assumed)
+  if (version < 4) tellCosts(raw)
   const value = parsed(documentTypeSchema, { ...raw, formatVersion: FORMAT_VERSION }, 'document type')
   return { value, assumed }
 }
@@ -193,5 +195,20 @@ function assumeSources(type: Record<string, unknown>, assumed: string[]): void {
     if (told.length > 0)
       assumed.push(`${String(type.id)}.${name}: took its source as ${told.join(', ').replaceAll('_', ' ')}`)
     return { ...old.data, sources: renamed }
+  })
+}
+
+const fieldWithThreshold = z.looseObject({ threshold: z.number().min(0).max(1) })
+
+/** Costs by which what is less sure than a threshold is asked about. */
+const costsFor = (threshold: number): Costs =>
+  threshold >= 1 ? { slip: 1, question: 0 } : { slip: Math.round(1000 / (1 - threshold)) / 1000, question: 1 }
+
+/** In the first three forms a field said below which certainty it is asked about. Now what that follows from does. */
+function tellCosts(type: Record<string, unknown>): void {
+  if (!Array.isArray(type.fields)) return
+  type.fields = type.fields.map((field: unknown) => {
+    const old = fieldWithThreshold.safeParse(field)
+    return old.success ? { ...old.data, costs: costsFor(old.data.threshold) } : field
   })
 }

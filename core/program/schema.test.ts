@@ -72,7 +72,4 @@ describe('a question is asked where the slip to be expected costs more', () => {
     [{ slip: 1, question: 5 }, 0],
     [{ slip: 0, question: 0 }, 0],
   ])('%o: below %d', (costs, below) => expect(askedBelow(field({ costs }))).toBeCloseTo(below))
-  test.each([0, 0.6, 0.9, 1])('a file that says a threshold of %d asks as it did', (threshold) =>
-    expect(askedBelow(field({ threshold }))).toBeCloseTo(threshold),
-  )
 })

@@ -6,7 +6,7 @@ import { z } from 'zod'
  * The form of files of types and programs. It grows when an older file would be read otherwise; `files.ts`
  * brings those up to date.
  */
-export const FORMAT_VERSION = 3
+export const FORMAT_VERSION = 4
 const formatVersion = z.literal(FORMAT_VERSION).default(FORMAT_VERSION)
 
 const id = z.string().regex(/^[a-z][a-z0-9_]*$/)
@@ -83,12 +83,7 @@ export type Costs = z.infer<typeof costsSchema>
 /** What a slip counts where nobody says otherwise; ADR 29 says what that was weighed by. */
 export const USUAL_COSTS: Costs = { slip: 16, question: 1 }
 
-/** Costs by which what is less sure than a threshold is asked about. */
-const costsFor = (threshold: number): Costs =>
-  threshold >= 1 ? { slip: 1, question: 0 } : { slip: Math.round(1000 / (1 - threshold)) / 1000, question: 1 }
-const olderField = z.looseObject({ threshold: z.number().min(0).max(1), costs: z.undefined().optional() })
-
-const writtenField = z.object({
+export const fieldSchema = z.object({
   name: id,
   title: z.string(),
   kind: fieldKind,
@@ -116,12 +111,7 @@ const writtenField = z.object({
   near: z.enum(['signature']).optional(),
   costs: costsSchema.default(USUAL_COSTS),
 })
-/** A field of a type; files that were written before costs were told have a `threshold` in their place. */
-export const fieldSchema = z.preprocess((given) => {
-  const older = olderField.safeParse(given)
-  return older.success ? { ...older.data, costs: costsFor(older.data.threshold) } : given
-}, writtenField) as z.ZodType<z.infer<typeof writtenField>, z.input<typeof writtenField>>
-export type Field = z.infer<typeof writtenField>
+export type Field = z.infer<typeof fieldSchema>
 
 /**
  * How sure a value of a field must be to go unasked, 0 to 1: a question is asked where the slip that is to be

@@ -1,7 +1,6 @@
 import type { Locale } from '../locale/index.ts'
 import {
   boxAround,
-  inside,
   message,
   type Message,
   type Page,
@@ -17,8 +16,9 @@ import type { Fact, Program } from '../program/index.ts'
 import { kindReaders } from '../extraction/index.ts'
 import type { FilledField } from '../answers/index.ts'
 import { brokenOff, type Comparer, comparerOf, mostAlike, nearMiss, wordMore } from '../matching/index.ts'
+import type { Paper } from '../dossier/index.ts'
+import { isHardlyReadable, isMachines, placesOf } from './places.ts'
 import { mayGoOn } from './whole-names.ts'
-import { counts, isAnothers, type Paper, splitReference } from '../dossier/index.ts'
 
 /** Papers that must say the same before they speak for what another paper says. */
 const WITNESSES = 2
@@ -53,25 +53,17 @@ export function reachConsensus(
       }))
 }
 
-const MACHINE: ReadonlySet<string> = new Set(['certain', 'asked', 'repaired', 'absent'])
-
 function echoesOf(
   fact: Fact,
   papers: readonly Paper[],
   pages: ReadonlyMap<number, Page>,
 ): [string, FilledField][] {
   const compare = comparerOf(fact)
-  const places = fact.fields.flatMap((reference) => {
-    const [type, name] = splitReference(reference)
-    return papers
-      .filter((p) => p.type === type && counts(p) && !(fact.person === 'applicant' && isAnothers(p)))
-      .flatMap((paper) => {
-        const field = paper.fields.find((f) => f.name === name)
-        return field
-          ? [{ paper, field, stranger: fact.person === 'applicant' && paper.owner === 'other' }]
-          : []
-      })
-  })
+  const places = placesOf(fact, papers).map(({ paper, field }) => ({
+    paper,
+    field,
+    stranger: fact.person === 'applicant' && paper.owner === 'other',
+  }))
   if (fact.kind === 'name' && fact.person === 'applicant') places.push(...elsewhere(fact, papers, pages))
   const sure = places.filter((p) => !p.stranger && p.field.value !== null && !p.field.needsReview)
   const agrees = agreement(compare)
@@ -89,7 +81,7 @@ function echoesOf(
     // A paper of somebody else is only looked at where a letter misread may have made it one.
     if (stranger && (fact.kind !== 'name' || field.value === null || !nearMiss(field.value, alikest(field))))
       return []
-    if (!MACHINE.has(field.state) || witnesses.length - (ofPaper.get(paper) ?? 0) < WITNESSES) return []
+    if (!isMachines(field) || witnesses.length - (ofPaper.get(paper) ?? 0) < WITNESSES) return []
     const page = pages.get(field.page ?? 0)
     const echo = echoFor(field, { kind: fact.kind, known: alikest(field), agrees }, page, () =>
       findOn(paper, pages, fact.kind, known, agrees),
@@ -201,7 +193,7 @@ function echoFor(
       reason: message('value.others_differ_by_letter'),
     }
   }
-  if (field.value !== null && field.needsReview && hardlyReadable(field, on) && alike(field.value, known))
+  if (field.value !== null && field.needsReview && isHardlyReadable(field, on) && alike(field.value, known))
     return proposed(field, known, message('value.others_alike'))
   const found = find()
   if (
@@ -237,15 +229,6 @@ const saysMore = (value: Value, known: Value): boolean => {
   const names = tokens(plain(known))
   return tokens(plain(value)).length > names.length && tokens(plain(value)).some((t) => !names.includes(t))
 }
-
-/** A word read less surely than this is worth less than what two papers say in nearly the same letters. */
-const LEGIBLE = 0.85
-/** Whether a value was read from weak print. One that is doubtful by its place alone says what it says. */
-const hardlyReadable = ({ box }: FilledField, page: Page | undefined): boolean =>
-  page !== undefined &&
-  page.source !== 'text' &&
-  box !== null &&
-  inside(page.words, box).some((w) => w.confidence < LEGIBLE)
 
 /** Share of letters in which two weak readings of one value may differ. */
 const MISREAD = 0.25

@@ -1,12 +1,11 @@
 import type { FilledField } from '../answers/index.ts'
-import { counts, isAnothers, type Paper, splitReference } from '../dossier/index.ts'
+import type { Paper } from '../dossier/index.ts'
 import { linesOf } from '../layout/index.ts'
 import { maidenNames, particles } from '../lexicon/index.ts'
-import { type Box, boxAround, type Page, plain, touches, type Word } from '../model/index.ts'
+import { type Box, boxAround, inside, type Page, plain, type Word } from '../model/index.ts'
 import type { Fact, Program } from '../program/index.ts'
 import { fold, squeeze, tokens } from '../text/index.ts'
-
-const MACHINE: ReadonlySet<string> = new Set(['certain', 'asked', 'repaired'])
+import { isMachines, placesOf } from './places.ts'
 
 /**
  * Gives names their whole extent by what other papers say: words of the name that stand straight beside what was read
@@ -21,10 +20,10 @@ export function readNamesWhole(
 ): Paper[] {
   const changed = new Map<FilledField, FilledField>()
   for (const fact of program.facts.filter((f) => f.kind === 'name' || f.kind === 'org')) {
-    const places = placesOf(fact, papers)
+    const places = placesOf(fact, papers).filter(({ field }) => field.value !== null)
     for (const { paper, field } of places) {
       const page = pages.get(field.page ?? 0)
-      if (!page || !field.box || !MACHINE.has(field.state)) continue
+      if (!page || !field.box || !isMachines(field)) continue
       const others = places.flatMap((p) =>
         p.paper === paper || p.field.needsReview ? [] : [plain(p.field.value)],
       )
@@ -43,31 +42,15 @@ export function readNamesWhole(
 
 const tidy = (raw: string): string => raw.replace(/^[\s(“"]+|[\s,;:.)”"]+$/g, '')
 
-function placesOf(fact: Fact, papers: readonly Paper[]): { paper: Paper; field: FilledField }[] {
-  return fact.fields.flatMap((reference) => {
-    const [type, name] = splitReference(reference)
-    return papers
-      .filter((p) => p.type === type && counts(p) && !(fact.person === 'applicant' && isAnothers(p)))
-      .flatMap((paper) => {
-        const field = paper.fields.find((f) => f.name === name)
-        return field && field.value !== null ? [{ paper, field }] : []
-      })
-  })
-}
-
 /** The words of the segment that a value stands in, and which of them are its own. */
 function wordsAround(page: Page, box: Box): { words: readonly Word[]; from: number; to: number } | null {
   for (const line of linesOf(page))
     for (const { words } of line.segments) {
-      const own = words.flatMap((w, i) => (touches(w.box, box) && isWithin(w.box, box) ? [i] : []))
-      if (own.length > 0) return { words, from: own[0], to: own.at(-1)! + 1 }
+      const own = inside(words, box)
+      if (own.length > 0) return { words, from: words.indexOf(own[0]), to: words.indexOf(own.at(-1)!) + 1 }
     }
   return null
 }
-
-/** The middle of a word lies in the box. */
-const isWithin = ([l, t, r, b]: Box, [left, top, right, bottom]: Box): boolean =>
-  (l + r) / 2 > left && (l + r) / 2 < right && (t + b) / 2 > top && (t + b) / 2 < bottom
 
 function withItsWords(page: Page, box: Box, others: readonly string[]): Word[] | null {
   const around = wordsAround(page, box)

@@ -1,5 +1,5 @@
 import { linesOf, missingAround } from '../../layout/index.ts'
-import { cents, isMoney, type Page, type Row, type Word, localeOf } from '../../model/index.ts'
+import { cents, encloses, isMoney, localeOf, type Page, type Row } from '../../model/index.ts'
 import { type DocumentType, type Field, type Relation, tableColumns } from '../../program/index.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { readMoney } from '../parsers/money.ts'
@@ -167,21 +167,14 @@ function amountsOn(pages: readonly Page[], tables: readonly Table[]): Printed[] 
             ...r,
             page,
             cents: cents(r.value as never),
-            inRow: rows.some((place) => place.page === page.number && holds(place.box, r.words)),
+            inRow: rows.some(
+              (place) => place.page === page.number && r.words.every((w) => encloses(place.box, w.box)),
+            ),
           })),
       ),
     ),
   )
 }
-
-const holds = (box: readonly number[], words: readonly Word[]): boolean =>
-  words.every(
-    (w) =>
-      w.box[0] >= box[0] - 0.002 &&
-      w.box[2] <= box[2] + 0.002 &&
-      w.box[1] >= box[1] - 0.002 &&
-      w.box[3] <= box[3] + 0.002,
-  )
 
 /**
  * The balances before and after a table whose every row leads to the next; a balance may stand behind the last row

@@ -80,10 +80,14 @@ describe('balances that rows lead on from and to', () => {
       ['ended_with', balance([65_00, 0.97])],
     ])
     const mended = restoreEndBalances(passbook, new Map([['entries', { table, proof }]]), chosen)
-    return [mended, valueOf(opening), opening.backed]
+    return [mended, valueOf(opening), opening.doubted]
   }
-  test('are taken from where they are printed, though another amount was likelier', () =>
-    expect(restored(balance([65_00, 0.96], [100_00, 0.01]))).toEqual([true, '100.00', true]))
+  test('are taken from where they are printed, though another amount was likelier', () => {
+    expect(restored(balance([72_00, 0.8], [100_00, 0.12]))).toEqual([true, '100.00', undefined])
+    expect(restored(balance([65_00, 0.96], [100_00, 0.01]))).toEqual([true, '100.00', undefined])
+  })
+  test('are asked about where nothing but the rows speaks for them', () =>
+    expect(restored(balance([72_00, 0.96], [100_00, 0.01]))).toEqual([true, '100.00', true]))
   test('are left where they are not printed, and where the rows come out', () => {
     expect(restored(balance([65_00, 0.96], [99_00, 0.03]))).toEqual([false, '65.00', undefined])
     expect(restored(balance([100_00, 0.96], [65_00, 0.03]), true)).toEqual([false, '100.00', undefined])

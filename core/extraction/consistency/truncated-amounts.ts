@@ -5,7 +5,7 @@ import type { Ranked } from '../scoring/joint-assignment.ts'
 import { isTruncated } from '../scoring/digit-slips.ts'
 import type { SelectedTable } from '../tables/select.ts'
 import { PRINTED } from '../tables/table.ts'
-import { cents, fromCents, isMoney, type Money, type Place } from '../../model/index.ts'
+import { cents, encloses, fromCents, isMoney, type Money } from '../../model/index.ts'
 
 /**
  * Amounts that a weak print likely shortened: each is asked about, with what was lost where the paper's own
@@ -28,24 +28,21 @@ function restore(chosen: Ranked, meant: number): void {
   ]
 }
 
-/** A hair's breadth on a page: boxes of words lie in those of their rows but for rounding. */
-const HAIR = 0.002
-const holdsWords = ({ page, box: [l, t, r, b] }: Place, candidate: Candidate): boolean =>
-  page === candidate.page.number &&
-  candidate.words.every(
-    ({ box }) => l <= box[0] + HAIR && t <= box[1] + HAIR && r >= box[2] - HAIR && b >= box[3] - HAIR,
-  )
-
-/** A reading less likely than this is not taken for a balance, whatever the rows say. */
-const POSSIBLE = 0.002
+/** A reading less likely than the first is not taken for a balance, whatever the rows say; below the second it is asked about. */
+const [POSSIBLE, THINKABLE] = [0.002, 0.05]
 
 /**
  * Takes the balance that the rows lead on from, or to, where it is printed outside them and another amount was
- * chosen for it: a chain of rows that comes out to the cent knows its ends. A paper that truly does not add up
- * prints no such balance.
+ * chosen for it: a chain of rows that comes out to the cent knows its ends. It may be a paper that says two things of
+ * one balance: unless what was chosen is the other end's, or this is thinkable by itself, a person sees it.
  * @returns whether one was taken
  */
-function takePrinted(end: Ranked, meant: readonly number[], inRows: (c: Candidate) => boolean): boolean {
+function takePrinted(
+  end: Ranked,
+  meant: readonly number[],
+  others: readonly number[],
+  inRows: (c: Candidate) => boolean,
+): boolean {
   const [top] = end.ranked
   const at = end.ranked.findIndex(
     ({ candidate, probability }) =>
@@ -56,12 +53,9 @@ function takePrinted(end: Ranked, meant: readonly number[], inRows: (c: Candidat
   if (places.length === 0) return false
   const [candidate, ...elsewhere] = places
   end.ranked.splice(at, 1)
-  end.ranked.unshift({
-    candidate,
-    elsewhere,
-    probability: Math.max(reading.probability, top.probability),
-  })
-  end.backed = true
+  end.ranked.unshift({ candidate, elsewhere, probability: Math.max(reading.probability, top.probability) })
+  if (reading.probability < THINKABLE && !others.includes(cents(top.candidate.value as Money)))
+    end.doubted = true
   return true
 }
 
@@ -82,15 +76,19 @@ export function restoreEndBalances(
     const field = type.fields.find((f) => f.name === relation.table)!
     const ends = table && proof === false ? endBalances(table, field) : null
     if (!ends) continue
-    const inRows = (candidate: Candidate) => table!.rows.some(({ place }) => holdsWords(place, candidate))
-    for (const [name, meant] of [
-      [relation.opening, ends.openings],
-      [relation.closing, [ends.closing]],
+    const inRows = (candidate: Candidate) =>
+      table!.rows.some(
+        ({ place }) =>
+          place.page === candidate.page.number && candidate.words.every((w) => encloses(place.box, w.box)),
+      )
+    for (const [name, meant, others] of [
+      [relation.opening, ends.openings, [ends.closing]],
+      [relation.closing, [ends.closing], ends.openings],
     ] as const) {
       const end = chosen.get(name)!
       const read = end.ranked[0]?.candidate.value ?? null
       if (!isMoney(read) || meant.includes(cents(read))) continue
-      if (takePrinted(end, meant, inRows)) {
+      if (takePrinted(end, meant, others, inRows)) {
         mended = true
         continue
       }

@@ -1,5 +1,4 @@
 import {
-  type Box,
   boxAround,
   type FieldValue,
   message,
@@ -65,9 +64,6 @@ export function collect(given: readonly Page[], type: DocumentType, lender: Lend
   )
   const tablesOf = (name: string) =>
     [tables.get(name)!.byHead(), tables.get(name)!.byContent()].filter((t) => t !== null)
-  for (const field of type.fields)
-    if (field.kind === 'table' && isRoster(field))
-      withoutPeople(candidates, type, tables.get(field.name)!.byHead())
   // Where the head of a page could not be read, its rows are in one of the readings only.
   carriedOver(pages, candidates, type, (name) =>
     tablesOf(name).reduce<Table | null>(
@@ -183,25 +179,6 @@ const UNLIKELY_IF_OPTIONAL = 0.2
 const isLackingIn = (chosen: ReadonlyMap<string, Ranked>, name: string): boolean => {
   const found = chosen.get(name)
   return !found || probabilityOf(found) < UNLIKELY
-}
-
-/** Days in the rows of a list of people are those people's: no day of the paper itself. */
-function withoutPeople(candidates: Map<string, Candidate[]>, type: DocumentType, list: Table | null): void {
-  const within = (page: number, box: Box) =>
-    list?.rows.some(
-      ({ place }) =>
-        place.page === page &&
-        place.box[0] <= box[0] + 0.002 &&
-        place.box[1] <= box[1] + 0.002 &&
-        place.box[2] >= box[2] - 0.002 &&
-        place.box[3] >= box[3] - 0.002,
-    )
-  for (const field of type.fields)
-    if (field.kind === 'date')
-      candidates.set(
-        field.name,
-        candidates.get(field.name)!.filter((c) => !c.words.every((w) => within(c.page.number, w.box))),
-      )
 }
 
 /**
@@ -338,6 +315,7 @@ const othersOf = (ranked: readonly Reading[]): FieldValue['others'] =>
 function reasonOf(chosen: Ranked): Message {
   const top = chosen.ranked[0]
   if (chosen.doubted) return message('value.doubted_by_others_here')
+  if (top.candidate.unsettled) return message('value.currency_open')
   if (top.candidate.repaired)
     return chosen.field.kind === 'iban'
       ? message('value.check_digits_repaired')
@@ -345,5 +323,6 @@ function reasonOf(chosen: Ranked): Message {
   if (readingOf(top.candidate.words) < 0.85) return message('value.weak_print')
   if (chosen.ranked[1] && chosen.ranked[1].probability > top.probability * 0.25)
     return message('value.two_readings')
+  if (top.candidate.partial) return message('value.maybe_partial')
   return message('value.unusual_place')
 }

@@ -102,9 +102,9 @@ function columnYears(segments: readonly Segment[]): [Segment, number][] {
   const runs: { segment: Segment; year: number; words: string }[][] = [[]]
   for (const segment of segments) {
     const year = yearIn(segment)
-    const words = segment.text.replace(String(year), '')
-    if (year === null || (runs.at(-1)!.length > 0 && runs.at(-1)![0].words !== words)) runs.push([])
-    if (year !== null) runs.at(-1)!.push({ segment, year, words })
+    const words = year === null ? null : segment.text.replace(`${year}`, '')
+    if (runs.at(-1)![0]?.words !== words) runs.push([])
+    if (year !== null) runs.at(-1)!.push({ segment, year, words: words! })
   }
   return runs.flatMap((run): [Segment, number][] => {
     const newest = Math.max(...run.map(({ year }) => year))

@@ -1,5 +1,14 @@
 import { isSentence, linesOf, type Segment, typicalHeight } from '../../layout/index.ts'
-import { cents, isMoney, type Page, type Place, plain, type Value, type Word } from '../../model/index.ts'
+import {
+  cents,
+  encloses,
+  isMoney,
+  type Page,
+  type Place,
+  plain,
+  type Value,
+  type Word,
+} from '../../model/index.ts'
 import { type DocumentType, type Field, type FieldKind, isTicked } from '../../program/index.ts'
 import { captionsOn, FAR } from '../labels/captions.ts'
 import { captionLikeness, type Nearness } from '../labels/caption-likeness.ts'
@@ -480,25 +489,13 @@ function captionsAt(spot: Spot | null, page: Page): Record<Around, string> {
   return { ...around, inner, left: inner ? '' : around.left }
 }
 
-/** A hair's breadth on a page: boxes of words lie in those of their rows but for rounding. */
-const HAIR = 0.002
-
 /** Where words stand in a list of people: days there are those people's, and none of the paper's own. */
 const OF_PEOPLE = 2
 
 /** Whether words stand in a row of a table, 1, or of a list of people. */
 function rowsAround(rows: Rows, page: Page, words: readonly Word[]): number {
   for (const { place, ofPeople } of rows.places)
-    if (
-      place.page === page.number &&
-      words.every(
-        ({ box }) =>
-          place.box[0] <= box[0] + HAIR &&
-          place.box[1] <= box[1] + HAIR &&
-          place.box[2] >= box[2] - HAIR &&
-          place.box[3] >= box[3] - HAIR,
-      )
-    )
+    if (place.page === page.number && words.every((w) => encloses(place.box, w.box)))
       return ofPeople ? OF_PEOPLE : 1
   return 0
 }

@@ -10,6 +10,8 @@ export interface ValueMessages {
   'value.character_repaired': None
   'value.weak_print': None
   'value.two_readings': None
+  'value.currency_open': None
+  'value.maybe_partial': None
   'value.unusual_place': None
   /** The day that its figures are in the other order. */
   'value.day_or_month': { other: string }
