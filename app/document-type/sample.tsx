@@ -1,4 +1,4 @@
-import { ChevronLeft, ChevronRight, Plus } from 'lucide-react'
+import { Check, ChevronLeft, ChevronRight, Plus } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { useFetcher } from 'react-router'
 import type { Box, FieldValue } from '../../core/model/index.ts'
@@ -131,7 +131,13 @@ export function SamplePanel({
           <TakenFor reading={reading} type={type} may={may} onHeading={onHeading} />
           <Paper state={state} pages={pages} fields={reading?.fields ?? []} looked={looked} />
           {may && reading ? (
-            <Besides said={reading.besides} tables={reading.tables} onTake={onTake} onTable={onTable} />
+            <Besides
+              key={readingKey(state.id, pages)}
+              said={reading.besides}
+              tables={reading.tables}
+              onTake={onTake}
+              onTable={onTable}
+            />
           ) : null}
         </>
       )}
@@ -237,6 +243,16 @@ function Paper({
   )
 }
 
+/** One thing that the sample says besides, which may become a value of the type. */
+interface Offer {
+  key: string
+  action: string
+  label: string
+  shown: string
+  take: () => void
+}
+
+/** What the sample says besides. What is taken stays where it is, so that no other line comes under the pointer. */
 function Besides({
   said,
   tables,
@@ -248,43 +264,65 @@ function Besides({
   onTake: (said: UntypedValue) => void
   onTable: (columns: UntypedColumn[]) => void
 }) {
-  if (said.length === 0 && tables.length === 0) return null
+  const offers: Offer[] = [
+    ...said.map((s) => ({
+      key: `${s.page} ${s.box.join(' ')} ${s.label}`,
+      action: `Make ${s.label} a value`,
+      label: s.label ?? '',
+      shown: s.raw,
+      take: () => onTake(s),
+    })),
+    ...tables.map(({ columns, rows }) => {
+      const heads = columns.map((c) => c.head).join(', ')
+      return {
+        key: `table ${heads}`,
+        action: `Make the table with ${columns[0].head} a value`,
+        label: `a table of ${count(rows, 'row')}`,
+        shown: heads,
+        take: () => onTable(columns),
+      }
+    }),
+  ]
+  const open = new Set(offers.map((o) => o.key))
+  const [listed, setListed] = useState(offers)
+  const news = offers.filter((o) => !listed.some((l) => l.key === o.key))
+  if (news.length > 0) setListed([...listed, ...news])
+  // Taken twice before the sample is read again, it would be two values of the type.
+  const [taken, setTaken] = useState<{ from: unknown; keys: string[] }>({ from: said, keys: [] })
+  const justTaken = taken.from === said ? taken.keys : []
+  if (listed.length === 0) return null
   return (
     <div>
       <h3 className="mb-1 text-sm font-semibold">It says besides</h3>
       <ul className="grid gap-px overflow-hidden rounded-lg border border-line bg-line-2">
-        {said.map((s, i) => (
-          <li key={i} className="flex items-center gap-2 bg-sheet px-2 py-1 text-sm">
-            <button
-              type="button"
-              className="button px-1.5 py-0.5"
-              aria-label={`Make ${s.label} a value`}
-              onClick={() => onTake(s)}
-            >
-              <Plus size={14} />
-            </button>
-            <span className="w-2/5 truncate text-ink-2" title={s.label ?? ''}>
-              {s.label}
-            </span>
-            <span className="value min-w-0 flex-1 truncate" title={s.raw}>
-              {s.raw}
-            </span>
-          </li>
-        ))}
-        {tables.map(({ columns, rows }, i) => (
-          <li key={`table ${i}`} className="flex items-center gap-2 bg-sheet px-2 py-1 text-sm">
-            <button
-              type="button"
-              className="button px-1.5 py-0.5"
-              aria-label={`Make the table with ${columns[0].head} a value`}
-              onClick={() => onTable(columns)}
-            >
-              <Plus size={14} />
-            </button>
-            <span className="w-2/5 text-ink-2">a table of {count(rows, 'row')}</span>
-            <span className="min-w-0 flex-1 truncate">{columns.map((c) => c.head).join(', ')}</span>
-          </li>
-        ))}
+        {listed.map((offer) => {
+          const free = open.has(offer.key) && !justTaken.includes(offer.key)
+          return (
+            <li key={offer.key} className="flex items-center gap-2 bg-sheet px-2 py-1 text-sm">
+              <button
+                type="button"
+                className="button px-1.5 py-0.5"
+                aria-label={free ? offer.action : `${offer.label} is a value now`}
+                disabled={!free}
+                onClick={() => {
+                  setTaken({ from: said, keys: [...justTaken, offer.key] })
+                  offers.find((o) => o.key === offer.key)?.take()
+                }}
+              >
+                {free ? <Plus size={14} /> : <Check size={14} />}
+              </button>
+              <span className="w-2/5 truncate text-ink-2" title={offer.label}>
+                {offer.label}
+              </span>
+              <span
+                className={`value min-w-0 flex-1 truncate ${free ? '' : 'text-ink-2'}`}
+                title={offer.shown}
+              >
+                {offer.shown}
+              </span>
+            </li>
+          )
+        })}
       </ul>
     </div>
   )

@@ -37,7 +37,10 @@ async function typeFrom(
   await openView(page, `${base()}/types/new`)
   await page.getByLabel('A sample of this type').setInputFiles(sample)
   await page.getByRole('button', { name: /is a heading of it/ }).click({ timeout: 30_000 })
-  for (const value of values) await page.getByRole('button', { name: `Make ${value} a value` }).click()
+  for (const value of values) {
+    await page.getByRole('button', { name: `Make ${value} a value` }).click()
+    await expect(page.getByRole('button', { name: `${value} is a value now` })).toBeDisabled()
+  }
   await expect(page.getByText('It is known as this type')).toBeVisible()
   await page.getByRole('button', { name: 'Make this type' }).click()
   await expect(page.getByRole('heading', { name: title, exact: true })).toBeVisible()
