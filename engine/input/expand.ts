@@ -1,5 +1,8 @@
 import { createHash } from 'node:crypto'
-import type yauzl from 'yauzl'
+import type { Readable } from 'node:stream'
+import { buffer } from 'node:stream/consumers'
+import type { Entry } from 'yauzl'
+import { Budget } from './budget.ts'
 import { kindOf } from './kind.ts'
 import { UnusableFile } from './source.ts'
 
@@ -9,76 +12,85 @@ export interface IncomingFile {
   bytes: Uint8Array
 }
 
-/** Limits on what one archive or message may unfold to. */
-const MOST_FILES = 200
-const MOST_BYTES = 400 * 1024 * 1024
-
 export const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
 
-/** Files inside archives and messages, one level of nesting deep; other files as they are. @throws UnusableFile */
-export async function expand(file: IncomingFile, depth = 0): Promise<IncomingFile[]> {
+/** Whether a file holds others: an archive or a message. */
+export const holdsFiles = async (bytes: Uint8Array): Promise<boolean> => {
+  const kind = await kindOf(bytes)
+  return kind === 'application/zip' || kind === 'message/rfc822'
+}
+
+/**
+ * Files inside archives and messages, one at a time, so that whoever takes them holds one; other files as they are.
+ * @throws UnusableFile
+ */
+export async function* expand(
+  file: IncomingFile,
+  budget = new Budget(),
+  depth = 0,
+): AsyncGenerator<IncomingFile> {
   const kind = await kindOf(file.bytes)
   if (kind === 'application/zip') {
-    if (depth > 1) throw new UnusableFile('This archive is nested too deeply.')
-    const inside = await unzip(file)
-    if (inside.length === 0) throw new UnusableFile('This archive has no files in it.')
-    return (await Promise.all(inside.map((f) => expand(f, depth + 1)))).flat()
-  }
-  if (kind === 'message/rfc822') {
-    if (depth > 1) throw new UnusableFile('This message is nested too deeply.')
-    return openMessage(file, depth)
-  }
-  return [file]
+    budget.enter(depth, 'archive')
+    let empty = true
+    for await (const inside of unzip(file, budget)) {
+      empty = false
+      yield* expand(inside, budget, depth + 1)
+    }
+    if (empty) throw new UnusableFile('This archive has no files in it.')
+  } else if (kind === 'message/rfc822') {
+    budget.enter(depth, 'message')
+    yield* openMessage(file, budget, depth)
+  } else yield file
 }
 
 // Archives and messages are rare, and their readers slow to load: they are loaded when one comes.
 
-async function unzip(file: IncomingFile): Promise<IncomingFile[]> {
-  const { default: archives } = await import('yauzl')
-  const damaged = () => new UnusableFile('This archive is damaged and cannot be opened.')
-  return new Promise((resolve, reject) => {
-    archives.fromBuffer(
-      Buffer.from(file.bytes.buffer, file.bytes.byteOffset, file.bytes.length),
-      { lazyEntries: true },
-      (error, zip) => {
-        if (error) return reject(damaged())
-        const files: IncomingFile[] = []
-        let total = 0
-        zip.on('error', () => reject(damaged()))
-        zip.on('end', () => resolve(files))
-        zip.on('entry', (entry: yauzl.Entry) => {
-          if (/\/$|^__MACOSX\/|(?:^|\/)\./.test(entry.fileName)) return zip.readEntry()
-          if (entry.generalPurposeBitFlag & 1)
-            return reject(new UnusableFile('This archive is locked with a password.'))
-          total += entry.uncompressedSize
-          // The stated size is checked before a byte is unpacked, and the true one by the reader: a bomb
-          // never unfolds.
-          if (files.length >= MOST_FILES || total > MOST_BYTES)
-            return reject(new UnusableFile('This archive unfolds to more than can be taken in.'))
-          zip.openReadStream(entry, (failed, stream) => {
-            if (failed) return reject(damaged())
-            const chunks: Buffer[] = []
-            stream.on('data', (c: Buffer) => chunks.push(c))
-            stream.on('error', () => reject(damaged()))
-            stream.on('end', () => {
-              files.push({
-                name: `${file.name}/${entry.fileName}`,
-                bytes: new Uint8Array(Buffer.concat(chunks)),
-              })
-              zip.readEntry()
-            })
-          })
-        })
-        zip.readEntry()
-      },
-    )
-  })
+/** Longer names are cut, their ending kept. */
+const LONGEST_NAME = 240
+
+const shortened = (name: string): string =>
+  name.length <= LONGEST_NAME ? name : `${name.slice(0, LONGEST_NAME - 20)}…${name.slice(-18)}`
+
+/** What yauzl gives besides what its types say. */
+interface Entries {
+  eachEntry(): AsyncIterable<Entry>
+  openReadStreamPromise(entry: Entry): Promise<Readable>
+}
+interface Archives {
+  fromBufferPromise(bytes: Buffer, options: { lazyEntries: true }): Promise<Entries>
 }
 
+async function* unzip(file: IncomingFile, budget: Budget): AsyncGenerator<IncomingFile> {
+  const { default: archives } = (await import('yauzl')) as unknown as { default: Archives }
+  const bytes = Buffer.from(file.bytes.buffer, file.bytes.byteOffset, file.bytes.length)
+  try {
+    const zip = await archives.fromBufferPromise(bytes, { lazyEntries: true })
+    for await (const entry of zip.eachEntry()) {
+      if (/\/$|^__MACOSX\/|(?:^|\/)\./.test(entry.fileName)) continue
+      if (entry.isEncrypted()) throw new UnusableFile('This archive is locked with a password.')
+      // The stated size is taken before a byte is unpacked, and holds: the reader ends where more comes.
+      budget.take(entry.uncompressedSize, entry.compressedSize)
+      const stream = await zip.openReadStreamPromise(entry)
+      yield {
+        name: shortened(`${file.name}/${entry.fileName}`),
+        bytes: new Uint8Array(await buffer(stream)),
+      }
+    }
+  } catch (error) {
+    if (error instanceof UnusableFile) throw error
+    throw new UnusableFile('This archive is damaged and cannot be opened.')
+  }
+}
+
+/** Lines of a message that are shown; a longer one is hardly a letter. */
+const MOST_LINES = 5000
+
 /** A message becomes a page of its own, its attachments follow. */
-async function openMessage(file: IncomingFile, depth: number): Promise<IncomingFile[]> {
+async function* openMessage(file: IncomingFile, budget: Budget, depth: number): AsyncGenerator<IncomingFile> {
   const { simpleParser } = await import('mailparser')
   const mail = await simpleParser(Buffer.from(file.bytes.buffer, file.bytes.byteOffset, file.bytes.length))
+  const text = (mail.text ?? '').split('\n')
   const lines = [
     ...(mail.from ? [`From: ${mail.from.text}`] : []),
     ...(mail.to
@@ -87,16 +99,19 @@ async function openMessage(file: IncomingFile, depth: number): Promise<IncomingF
     ...(mail.date ? [`Date: ${mail.date.toISOString().slice(0, 10)}`] : []),
     `Subject: ${mail.subject ?? ''}`,
     '',
-    ...(mail.text ?? '').split('\n'),
+    ...text.slice(0, MOST_LINES),
+    ...(text.length > MOST_LINES
+      ? ['', `… and ${text.length - MOST_LINES} more lines, which are not shown`]
+      : []),
   ]
-  const message = { name: `${file.name}/message.pdf`, bytes: await pageOfText(lines) }
-  const attachments = mail.attachments
-    .filter((a) => a.content.length > 0 && !a.related)
-    .map((a, i) => ({
-      name: `${file.name}/${a.filename ?? `attachment-${i + 1}`}`,
-      bytes: new Uint8Array(a.content),
-    }))
-  return [message, ...(await Promise.all(attachments.map((a) => expand(a, depth + 1)))).flat()]
+  budget.take(0)
+  yield { name: shortened(`${file.name}/message.pdf`), bytes: await pageOfText(lines) }
+  const attachments = mail.attachments.filter((a) => a.content.length > 0 && !a.related)
+  for (const [i, attached] of attachments.entries()) {
+    budget.take(attached.content.length)
+    const name = shortened(`${file.name}/${attached.filename ?? `attachment-${i + 1}`}`)
+    yield* expand({ name, bytes: new Uint8Array(attached.content) }, budget, depth + 1)
+  }
 }
 
 async function pageOfText(lines: readonly string[]): Promise<Uint8Array> {

@@ -1,11 +1,13 @@
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
+import { Readable } from 'node:stream'
 import { join } from 'node:path'
 import { degrees, PDFDocument, StandardFonts } from 'pdf-lib'
 import sharp from 'sharp'
 import yazl from 'yazl'
-import { expand } from './expand.ts'
+import { Budget, LIMITS, type Limits } from './budget.ts'
+import { expand, type IncomingFile } from './expand.ts'
 import { kindOf } from './kind.ts'
 import { openSource, UnusableFile } from './source.ts'
 
@@ -29,6 +31,8 @@ function zip(files: Record<string, Uint8Array>): Promise<Uint8Array> {
   })
 }
 const text = (value: string) => new TextEncoder().encode(value)
+const unfolded = async (file: IncomingFile, budget?: Budget): Promise<IncomingFile[]> =>
+  (await Readable.from(expand(file, budget)).toArray()) as IncomingFile[]
 const locked = (bytes: Uint8Array, ...password: [string, string]): Uint8Array => {
   const folder = mkdtempSync(join(tmpdir(), 'jigsa-'))
   writeFileSync(join(folder, 'in.pdf'), bytes)
@@ -124,7 +128,7 @@ describe('unfolding archives and messages', () => {
       '.hidden': text('z'),
       '__MACOSX/a.pdf': text('z'),
     })
-    expect((await expand({ name: 'all.zip', bytes })).map((f) => f.name)).toEqual([
+    expect((await unfolded({ name: 'all.zip', bytes })).map((f) => f.name)).toEqual([
       'all.zip/a.pdf',
       'all.zip/in/b.pdf',
     ])
@@ -132,14 +136,14 @@ describe('unfolding archives and messages', () => {
   test('an archive in an archive comes out, one deeper does not', async () => {
     const one = await zip({ 'a.pdf': text('x') })
     const two = await zip({ 'one.zip': one })
-    expect(await expand({ name: 'two.zip', bytes: two })).toHaveLength(1)
-    await expect(expand({ name: 'three.zip', bytes: await zip({ 'two.zip': two }) })).rejects.toThrow(
+    expect(await unfolded({ name: 'two.zip', bytes: two })).toHaveLength(1)
+    await expect(unfolded({ name: 'three.zip', bytes: await zip({ 'two.zip': two }) })).rejects.toThrow(
       /nested too deeply/,
     )
   })
   test('a damaged archive is refused', async () => {
     const bytes = await zip({ 'a.pdf': text('x'.repeat(500)) })
-    await expect(expand({ name: 'a.zip', bytes: bytes.slice(0, 60) })).rejects.toThrow(UnusableFile)
+    await expect(unfolded({ name: 'a.zip', bytes: bytes.slice(0, 60) })).rejects.toThrow(UnusableFile)
   })
   test('a message becomes a page, its attachments follow', async () => {
     const mail = [
@@ -163,7 +167,7 @@ describe('unfolding archives and messages', () => {
       '--b--',
       '',
     ].join('\r\n')
-    const files = await expand({ name: 'mail.eml', bytes: text(mail) })
+    const files = await unfolded({ name: 'mail.eml', bytes: text(mail) })
     expect(files.map((f) => f.name)).toEqual(['mail.eml/message.pdf', 'mail.eml/pay.pdf'])
     const source = await openSource(files[0].bytes)
     expect((await source.read(0, { wantsInk: noInk })).words.map((w) => w.text).join(' ')).toContain(
@@ -172,5 +176,47 @@ describe('unfolding archives and messages', () => {
     source.close()
   })
   test('other files stay as they are', async () =>
-    expect(await expand({ name: 'a.pdf', bytes: text('%PDF-') })).toHaveLength(1))
+    expect(await unfolded({ name: 'a.pdf', bytes: text('%PDF-') })).toHaveLength(1))
+})
+
+describe('what one upload may unfold to', () => {
+  const most = (change: Partial<Limits>) => new Budget({ ...LIMITS, ...change })
+  test('is counted over all archives in it, not for each apart', async () => {
+    const inner = await zip(Object.fromEntries([...'abc'].map((n) => [`${n}.pdf`, text('x'.repeat(400))])))
+    const outer = { name: 'o.zip', bytes: await zip({ '1.zip': inner, '2.zip': inner, '3.zip': inner }) }
+    const whole = 9 * 400 + 3 * inner.length
+    expect(await unfolded(outer, most({ bytes: whole, files: 12 }))).toHaveLength(9)
+    await expect(unfolded(outer, most({ bytes: whole - 1 }))).rejects.toThrow(/more than can be taken in/)
+    await expect(unfolded(outer, most({ files: 11 }))).rejects.toThrow(/more than can be taken in/)
+  })
+  test('ends before a bomb is unpacked: by what it says of its size, its share, or what really comes', async () => {
+    const bomb = await zip({ 'a.pdf': new Uint8Array(12 * 1024 * 1024) })
+    await expect(unfolded({ name: 'b.zip', bytes: bomb })).rejects.toThrow(/more than can be taken in/)
+    expect(await unfolded({ name: 'b.zip', bytes: bomb }, most({ ratio: 2000 }))).toHaveLength(1)
+    await expect(
+      unfolded({ name: 'b.zip', bytes: bomb }, most({ ratio: 2000, bytesEach: 1e6 })),
+    ).rejects.toThrow(/more than can be taken in/)
+    const lying = Buffer.from(bomb)
+    // The central directory says that the file is a byte long.
+    lying.writeUInt32LE(1, lying.indexOf('PK\x01\x02', 0, 'latin1') + 24)
+    await expect(unfolded({ name: 'b.zip', bytes: lying })).rejects.toThrow(/damaged/)
+  })
+  test('files come one at a time, and names of any length are cut', async () => {
+    const bytes = await zip({ [`${'n'.repeat(5000)}.pdf`]: text('x'), 'b.pdf': text('y') })
+    const [first] = await unfolded({ name: 'a.zip', bytes })
+    expect(first.name.length).toBeLessThanOrEqual(240)
+    expect(first.name).toMatch(/^a\.zip\/n+….*n\.pdf$/)
+    for await (const one of expand({ name: 'a.zip', bytes })) {
+      expect(new TextDecoder().decode(one.bytes)).toBe('x')
+      break
+    }
+  })
+  test('a message of any length is shown to so many lines', async () => {
+    const mail = ['From: a@b.example', 'Subject: long', '', ...Array.from({ length: 6000 }, () => 'x')]
+    const [message] = await unfolded({ name: 'm.eml', bytes: text(mail.join('\r\n')) })
+    const source = await openSource(message.bytes)
+    const last = await source.read(source.pages - 1, { wantsInk: noInk })
+    expect(last.words.map((w) => w.text).join(' ')).toMatch(/and 10\d\d more lines/)
+    source.close()
+  })
 })

@@ -1,12 +1,12 @@
 import { activeContent } from '../screening/active.ts'
 import type { MalwareScanner } from '../screening/scanner.ts'
 import { refuseMalware } from '../screening/screen.ts'
-import { expand, type IncomingFile } from '../input/expand.ts'
+import { expand, holdsFiles, type IncomingFile } from '../input/expand.ts'
 import { openSource, type Source } from '../input/source.ts'
 
 /** A file that was opened: one with pages, or one with other files in it. */
 export type OpenedFile =
-  { kind: 'pages'; source: Source; notices: string[] } | { kind: 'files'; files: IncomingFile[] }
+  { kind: 'pages'; source: Source; notices: string[] } | { kind: 'files'; files: AsyncIterable<IncomingFile> }
 
 /**
  * Opens a file as it came in, after it was screened; what is unpacked of it has to be opened in its turn.
@@ -19,8 +19,7 @@ export async function openFile(
   unpacked: boolean,
 ): Promise<OpenedFile> {
   await refuseMalware(file.bytes, scanner)
-  const inside = unpacked ? [file] : await expand(file)
-  if (inside.length !== 1 || inside[0].bytes !== file.bytes) return { kind: 'files', files: inside }
+  if (!unpacked && (await holdsFiles(file.bytes))) return { kind: 'files', files: expand(file) }
   const source = await openSource(file.bytes)
   return { kind: 'pages', source, notices: await activeContent(file.bytes) }
 }

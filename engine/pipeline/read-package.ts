@@ -1,4 +1,5 @@
 import { availableParallelism } from 'node:os'
+import { Readable } from 'node:stream'
 import pLimit from 'p-limit'
 import type { PackageFile } from '../../core/findings/index.ts'
 import { inkNeeded } from '../../core/extraction/index.ts'
@@ -74,8 +75,11 @@ async function openAll(
     const file = { ...given, name: freeName(given.name, taken) }
     try {
       const found = await openFile(given, builtInScanner, unpacked)
-      if (found.kind === 'files') for (const inner of found.files) await open(inner, true)
-      else {
+      if (found.kind === 'files') {
+        // An archive that proves too large or damaged half-way is refused as a whole.
+        const inside = (await Readable.from(found.files).toArray()) as IncomingFile[]
+        for (const inner of inside) await open(inner, true)
+      } else {
         const { source, notices } = found
         const more = notices.length > 0 ? { notices } : {}
         files.push({

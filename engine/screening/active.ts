@@ -1,4 +1,4 @@
-import { inflateSync } from 'node:zlib'
+import { constants, inflateSync } from 'node:zlib'
 import { kindOf } from '../input/kind.ts'
 
 /** What a PDF may carry that acts or hides, and how a person is told of it. None of it is ever run. */
@@ -10,7 +10,7 @@ const ACTIVE: readonly (readonly [form: RegExp, told: string])[] = [
   [/\/RichMedia(?![A-Za-z0-9])/, 'carries films or sounds'],
 ]
 
-/** Object streams larger than this, once unpacked, are not looked into further. */
+/** Packed objects beyond this, unpacked and all together, are not looked into. */
 const MOST = 64 * 1024 * 1024
 
 /**
@@ -21,47 +21,52 @@ const MOST = 64 * 1024 * 1024
 export async function activeContent(bytes: Uint8Array): Promise<string[]> {
   if ((await kindOf(bytes)) !== 'application/pdf') return []
   const file = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.length)
-  const parts = [objectsOf(file), ...packedObjects(file)].map(unescaped)
-  return ACTIVE.filter(([form]) => parts.some((part) => form.test(part))).map(([, told]) => told)
+  const { parts, whole } = partsOf(file)
+  const plain = parts.map(unescaped)
+  const told = ACTIVE.filter(([form]) => plain.some((part) => form.test(part))).map(([, told]) => told)
+  return whole ? told : [...told, 'packs more than was looked into']
 }
 
 const unescaped = (text: string): string =>
   text.replace(/#([0-9A-F]{2})/gi, (_, code: string) => String.fromCharCode(parseInt(code, 16)))
 
-/** The file without the contents of its streams, in which any bytes may stand. */
-function objectsOf(file: Buffer): string {
-  const parts: string[] = []
+/** A stream's dictionary stands before it; one that is longer is none, and searching it costs time. */
+const DICTIONARY = 4096
+
+/**
+ * The file without the contents of its streams, in which any bytes may stand, and what is packed in its object
+ * streams. Each stream is looked at once, from the front of the file to its end: whatever words it repeats, its cost
+ * grows with its size.
+ */
+function partsOf(file: Buffer): { parts: string[]; whole: boolean } {
+  const plain: string[] = []
+  const packed: string[] = []
+  let left = MOST
   let at = 0
   for (;;) {
     const start = file.indexOf('stream', at, 'latin1')
+    plain.push(file.toString('latin1', at, start < 0 ? undefined : start))
     if (start < 0) break
-    parts.push(file.toString('latin1', at, start))
     const end = file.indexOf('endstream', start, 'latin1')
-    if (end < 0) return parts.join('\n')
+    if (end < 0) break
+    const dictionary = file.toString('latin1', Math.max(at, start - DICTIONARY), start)
+    if (left > 0 && dictionary.includes('/ObjStm')) {
+      const unpacked = inflated(file.subarray(start + (file[start + 6] === 13 ? 8 : 7), end), left)
+      left = unpacked === null ? 0 : left - unpacked.length
+      packed.push(unpacked ?? '')
+    }
     at = end + 9
   }
-  parts.push(file.toString('latin1', at))
-  return parts.join('\n')
+  return { parts: [plain.join('\n'), ...packed], whole: left > 0 }
 }
 
-function packedObjects(file: Buffer): string[] {
-  const found: string[] = []
-  for (
-    let at = file.indexOf('/ObjStm', 0, 'latin1');
-    at >= 0;
-    at = file.indexOf('/ObjStm', at + 7, 'latin1')
-  ) {
-    const start = file.indexOf('stream', at, 'latin1')
-    const end = file.indexOf('endstream', start, 'latin1')
-    if (start < 0 || end < 0) break
-    const from = start + (file[start + 6] === 13 ? 8 : 7)
-    try {
-      found.push(
-        inflateSync(file.subarray(from, end), { maxOutputLength: MOST, finishFlush: 2 }).toString('latin1'),
-      )
-    } catch {
-      // Encrypted or damaged: what cannot be unpacked here cannot be run by the readers either.
-    }
+/** What a stream holds: null where that is more than is asked for, empty where it is encrypted or damaged. */
+function inflated(bytes: Uint8Array, most: number): string | null {
+  try {
+    return inflateSync(bytes, { maxOutputLength: most, finishFlush: constants.Z_SYNC_FLUSH }).toString(
+      'latin1',
+    )
+  } catch (error) {
+    return (error as NodeJS.ErrnoException).code === 'ERR_BUFFER_TOO_LARGE' ? null : ''
   }
-  return found
 }

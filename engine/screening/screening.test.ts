@@ -1,3 +1,4 @@
+import { deflateSync } from 'node:zlib'
 import { PDFDocument, PDFName, PDFString } from 'pdf-lib'
 import { startMalwareScanner } from '../../standins/malware-scanner.ts'
 import { activeContent } from './active.ts'
@@ -72,4 +73,26 @@ describe('active content', () => {
     expect(await activeContent(await pdf((d) => d.getPage(0).drawText('/JavaScript'), false))).toEqual([])
     expect(await activeContent(bytes('a text about /JavaScript'))).toEqual([])
   })
+
+  const objects = (held: Uint8Array, words = 1) =>
+    Buffer.concat([
+      Buffer.from(`%PDF-1.7\n1 0 obj<<${'/Type/ObjStm'.repeat(words)}>>stream\n`, 'latin1'),
+      deflateSync(held),
+      Buffer.from('\nendstream endobj', 'latin1'),
+    ])
+  test('packed objects are unpacked once, however often their name is said before them', async () => {
+    const before = process.memoryUsage().arrayBuffers
+    const file = objects(Buffer.alloc(30 * 1024 * 1024, ' '), 300)
+    expect(await activeContent(new Uint8Array(file))).toEqual([])
+    expect(process.memoryUsage().arrayBuffers - before).toBeLessThan(200 * 1024 * 1024)
+  })
+  test('what packs more than is looked into is told of', async () => {
+    const file = Buffer.concat([
+      objects(Buffer.alloc(40 * 1024 * 1024)),
+      objects(Buffer.alloc(40 * 1024 * 1024)),
+    ])
+    expect(await activeContent(new Uint8Array(file))).toEqual(['packs more than was looked into'])
+  })
+  test('a file of nothing but names of packed objects costs what its size does', async () =>
+    expect(await activeContent(bytes(`%PDF-1.7\n${'/ObjStm stream '.repeat(60_000)}`))).toEqual([]))
 })

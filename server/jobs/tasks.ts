@@ -67,9 +67,12 @@ export async function openFile({ fileId }: Jobs['open_file'], { job }: Tries): P
 
 type FileRow = typeof files.$inferSelect
 
-async function unfold(file: FileRow, inside: readonly { name: string; bytes: Uint8Array }[]): Promise<void> {
+async function unfold(
+  file: FileRow,
+  inside: AsyncIterable<{ name: string; bytes: Uint8Array }>,
+): Promise<void> {
   const kept: { name: string; sha256: string; size: number }[] = []
-  for (const one of inside) kept.push({ name: one.name, ...(await keepBytes(one.bytes)) })
+  for await (const one of inside) kept.push({ name: one.name, ...(await keepBytes(one.bytes)) })
   await database().transaction(async (work) => {
     await work.delete(files).where(eq(files.parentId, file.id))
     for (const one of kept) {
@@ -77,7 +80,7 @@ async function unfold(file: FileRow, inside: readonly { name: string; bytes: Uin
         .insert(files)
         .values({
           packageId: file.packageId,
-          name: one.name.slice(0, 240),
+          name: one.name,
           sha256: one.sha256,
           size: one.size,
           state: 'waiting',
