@@ -9,7 +9,7 @@ const fitted = pathToFileURL(resolve(process.env.JIGSA_FITTED ?? ''))
 register(
   `data:text/javascript,${encodeURIComponent(`
     import { existsSync } from 'node:fs'
-    const places = /\\/(?:demo\\/lenders\\/merrow-sound|core\\/classification|core\\/extraction\\/scoring)\\/([^/]+)$/
+    const places = /\\/(?:demo\\/lenders\\/merrow-sound|core\\/classification|core\\/extraction\\/scoring|core\\/reconciliation)\\/([^/]+)$/
     export async function resolve(specifier, context, next) {
       const found = await next(specifier, context)
       const name = places.exec(found.url.split('?')[0])?.[1]

@@ -5,4 +5,6 @@ export const FITTED = {
   'link-model.json': 'core/classification/link-model.json',
   'value-model.json': 'core/extraction/scoring/value-model.json',
   'calibration.json': 'core/extraction/scoring/calibration.json',
+  'evidence.json': 'core/extraction/scoring/evidence.json',
+  'told.json': 'core/reconciliation/told.json',
 } as const

@@ -6,7 +6,6 @@ import { Command } from 'commander'
 import { othersPapers, ownPapers } from '../bench/fit/corpora.ts'
 import { keepPages } from '../bench/fit/kept-pages.ts'
 import { writeLinks } from '../bench/fit/links.ts'
-import { fitReading } from '../bench/fit/reading.ts'
 import { writePages } from '../bench/fit/page-types.ts'
 import { writeValues } from '../bench/fit/values.ts'
 import { FITTED } from '../bench/left-out.ts'
@@ -39,16 +38,22 @@ const python = (script: string, ...words: string[]) =>
 python('page_types.py', join(OUT, 'pages.jsonl'), FITTED['types.json'], OUT)
 python('links.py', join(OUT, 'links'), OUT)
 python('values.py', join(OUT, 'values'), OUT)
+const leftOut = wishes.leftOut ? [...new Set(papers.map((p) => p.designer))] : []
+/** By what was fitted just now, which this process, and the papers of the next, do not know. */
+const count = (step: string, out: string, ...without: string[]) =>
+  execFileSync(
+    process.execPath,
+    [
+      ...['--import', 'tsx', '--import', './bench/left-out-hook.mjs', 'bench/fit/count.ts'],
+      ...[step, CACHE, wishes.papers ? given(wishes.papers) : '', ...without],
+    ],
+    { stdio: 'inherit', env: { ...process.env, JIGSA_FITTED: out } },
+  )
+for (const step of ['reading', 'evidence']) {
+  count(step, OUT)
+  for (const left of leftOut) count(step, join(OUT, left), left)
+}
 for (const [file, place] of Object.entries(FITTED)) copyFileSync(join(OUT, file), place)
-const readingOf = (calibration: string, from: typeof papers) =>
-  fitReading(calibration, CACHE, from, starterTypes, starterLender)
-await readingOf(FITTED['calibration.json'], papers)
-if (wishes.leftOut)
-  for (const left of new Set(papers.map((p) => p.designer)))
-    await readingOf(
-      join(OUT, left, 'calibration.json'),
-      papers.filter((p) => p.designer !== left),
-    )
 execFileSync(
   'npx',
   ['--no-install', 'prettier', '--write', '--log-level', 'warn', ...Object.values(FITTED)],

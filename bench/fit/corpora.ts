@@ -14,6 +14,9 @@ export interface DesignersPapers {
   condition: Condition
 }
 
+/** Scores are quoted on these papers: what ships is fitted without them. */
+export const KEPT_APART = 'scoring'
+
 /** What papers come as: with their text, as fair or poor scans, or as whatever people send. */
 export const CONDITIONS = ['text', 'light', 'heavy', 'mixed'] as const
 export type Condition = (typeof CONDITIONS)[number]

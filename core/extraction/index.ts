@@ -1,5 +1,5 @@
 /** What other folders may use of this one; README.md says how it hangs together. */
-export { collect, extractDocument, type DocumentReading } from './fields/extract.ts'
+export { chooseValues, collect, extractDocument, type DocumentReading } from './fields/extract.ts'
 export { generateCandidates } from './fields/generate.ts'
 export { readMrz } from './fields/mrz.ts'
 export { periodOf } from './fields/periods.ts'
@@ -14,7 +14,15 @@ export { kindReaders } from './parsers/index.ts'
 export { asDigits } from './parsers/reading.ts'
 export { parseTyped } from './parsers/typed-input.ts'
 export { nameLikeness } from './parsers/words.ts'
-export { isExact } from './scoring/calibration.ts'
+export { isExact, likelihoodOf } from './scoring/calibration.ts'
+export {
+  type Evidence,
+  evidenceFor,
+  type Likelihood,
+  SPEAKS_OF,
+  type Weights,
+  withEvidence,
+} from './scoring/evidence.ts'
 export { readingOf } from './scoring/candidate.ts'
 export { rankCandidates } from './scoring/joint-assignment.ts'
 export { weigh } from './scoring/weigh.ts'

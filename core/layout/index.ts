@@ -13,4 +13,4 @@ export {
   type PageNumber,
 } from './page-numbers.ts'
 export { PhraseIndex, type PhraseHit } from './phrase-index.ts'
-export { isPrint, printedOn, surelyPrintedOn } from './printed-area.ts'
+export { isPrint, printedOn, surelyPrintedOn, usualWord } from './printed-area.ts'

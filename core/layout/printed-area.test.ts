@@ -37,3 +37,20 @@ test('of dots to sign on only their own height is print: the pen goes over them'
 })
 test('surely print is what no scrawl would be read as', () =>
   expect(surelyPrintedOn(scrawl(0.6)).length).toBeLessThan(surelyPrintedOn(scrawl(0.9)).length))
+describe('words in a large hand', () => {
+  const signed = (sure: readonly number[]) => {
+    const [first] = page.words
+    const large = sure.map((confidence, i) => ({
+      ...first,
+      text: ['Hamish', 'Torguhill'][i],
+      confidence,
+      box: [0.1 + i * 0.2, 0.5, 0.28 + i * 0.2, 0.53] as typeof first.box,
+    }))
+    return { on: { ...page, words: [...page.words, ...large] }, large }
+  }
+  const arePrint = ({ on, large }: ReturnType<typeof signed>) => large.map((w) => isPrint(w, on))
+  test('are none of them print where one was read weakly', () =>
+    expect(arePrint(signed([0.94, 0.83]))).toEqual([false, false]))
+  test('a heading is read surely from end to end', () =>
+    expect(arePrint(signed([0.94, 0.93]))).toEqual([true, true]))
+})

@@ -15,7 +15,7 @@ import type { Page } from '../model/index.ts'
 import type { Piece } from '../classification/index.ts'
 import { type DocumentType, type Program, typeById, unknownType } from '../program/index.ts'
 import { documentsOf } from './documents.ts'
-import { runPasses } from './passes.ts'
+import { type Step, stepsOver } from './passes.ts'
 import { pageReader, type Reader } from './readings.ts'
 
 /** All that a judgement rests on. Answers are in the order they were given, undone ones left out. */
@@ -57,24 +57,13 @@ export function assess(
   situation: Situation,
   read: Reader = pageReader(situation.pages, situation.lender),
 ): Assessment {
-  const { program, types, answers, asOf, english } = situation
-  const typesById = new Map([...types, unknownType].map((t) => [t.id, t]))
-  const pages = new Map(situation.pages.map((p) => [p.number, p]))
-  const standing = documentsOf(situation, pages, read)
-  const { papers, persons } = runPasses(standing, {
-    program,
-    types,
-    typesById,
-    pages: withLocales(pages, standing),
-    answers,
-    asOf,
-    english,
-  })
+  const { program, types, answers, asOf } = situation
+  const { papers, persons } = packageSteps(situation, read).at(-1)!.after
   const documents = papers as Document[]
   const facts = judgeFacts(documents, program, answers)
   const checks = judgeChecks(documents, { program, types, answers, asOf })
   const { currency } = situation.lender
-  const titles = new Map([...typesById].map(([id, t]) => [id, t.title]))
+  const titles = new Map([...types, unknownType].map((t) => [t.id, t.title]))
   const checklist = judgeChecklist(program, { papers: documents, persons, asOf, titles, currency }, answers)
   const findings = gatherFindings({
     files: situation.files,
@@ -88,6 +77,26 @@ export function assess(
   })
   const deck = dealDeck({ documents, facts, checks, checklist, program, types: deckTypes(types) })
   return { form: ASSESSMENT_FORM, documents, persons, facts, checks, checklist, findings, deck }
+}
+
+/** What each look over all papers of a package makes of them, from documents that stand alone to the last. */
+export function packageSteps(
+  situation: Situation,
+  read: Reader = pageReader(situation.pages, situation.lender),
+): Step[] {
+  const { program, types, answers, asOf, english } = situation
+  const typesById = new Map([...types, unknownType].map((t) => [t.id, t]))
+  const pages = new Map(situation.pages.map((p) => [p.number, p]))
+  const standing = documentsOf(situation, pages, read)
+  return stepsOver(standing, {
+    program,
+    types,
+    typesById,
+    pages: withLocales(pages, standing),
+    answers,
+    asOf,
+    english,
+  })
 }
 
 /** Pages with how their papers write amounts and days. */

@@ -88,7 +88,9 @@ export const PASSES: readonly Pass[] = [
   {
     name: 'consensus',
     place: 'Once each paper has its owner: what two papers say settles a third’s doubtful reading.',
-    run: ({ papers }, { program, pages }) => ({ papers: reachConsensus(papers, program, pages) }),
+    run: ({ papers }, { program, pages, typesById }) => ({
+      papers: reachConsensus(papers, program, pages, typesById),
+    }),
   },
   {
     name: 'statement chain',
@@ -116,9 +118,22 @@ export const PASSES: readonly Pass[] = [
   },
 ]
 
-/** Runs all passes over the papers of a package. */
-export const runPasses = (papers: readonly Paper[], context: PassContext): PackageState =>
-  PASSES.reduce<PackageState>((state, pass) => ({ ...state, ...pass.run(state, context) }), {
+/** What one pass made of a package. */
+export interface Step {
+  before: PackageState
+  after: PackageState
+}
+
+/** Runs all passes over the papers of a package, one step after the other. */
+export function stepsOver(papers: readonly Paper[], context: PassContext): Step[] {
+  let before: PackageState = {
     papers,
     persons: { applicant: null, coApplicant: null, named: {}, strangers: [] },
+  }
+  return PASSES.map((pass) => {
+    const after = { ...before, ...pass.run(before, context) }
+    const step = { before, after }
+    before = after
+    return step
   })
+}

@@ -1,4 +1,4 @@
-import { workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
+import { starterTypes, workingBoatLoan } from '../../demo/lenders/merrow-sound/index.ts'
 import { message } from '../model/messages/message.ts'
 import type { FilledField } from '../answers/fill.ts'
 import { pageOf } from '../testing/page-of.ts'
@@ -6,6 +6,8 @@ import type { Page } from '../model/page.ts'
 import { reachConsensus } from './consensus.ts'
 import type { Paper } from '../dossier/paper.ts'
 import { paperOf } from '../testing/paper-of.ts'
+
+const types = new Map(starterTypes.map((t) => [t.id, t]))
 
 const sure = [
   paperOf('form', 'loan_application', {
@@ -34,7 +36,7 @@ const quote = (change: Record<string, Partial<FilledField>>): Paper => {
 const pages = (...lines: string[]): Map<number, Page> => new Map([[2, pageOf(lines)]])
 const echoed = (paper: Paper, on = pages()) =>
   Object.fromEntries(
-    reachConsensus([...sure, paper], workingBoatLoan, on)
+    reachConsensus([...sure, paper], workingBoatLoan, on, types)
       .at(-1)!
       .fields.map((f) => [f.name, f]),
   )
@@ -146,6 +148,7 @@ test('two letters off with every figure the same are one misread', () => {
       [home, bill, weak],
       workingBoatLoan,
       new Map([[2, pageOf([], { source: 'ocr' })]]),
+      types,
     ).at(-1)!.fields[0]
   }
   expect(read('66 Pilot Hill, Tarriwick SK8 3HN')).toMatchObject({
@@ -165,6 +168,7 @@ test('one witness is not enough', () => {
     [form, quote({ hull_number: asked('SKR-01453') })],
     workingBoatLoan,
     pages(),
+    types,
   )
   expect(paper.fields.find((f) => f.name === 'hull_number')!.needsReview).toBe(true)
 })
@@ -193,6 +197,7 @@ test('the name over an address is no part of what other papers say', () => {
     [...others, asked],
     workingBoatLoan,
     pages('Linnea Teasdale', '10 Harbour Road', 'Inverkell SK5 6RT'),
+    types,
   )
   expect(found.fields.find((f) => f.name === 'service_address')!.value).toBe(
     '10 Harbour Road, Inverkell SK5 6RT',
@@ -230,4 +235,17 @@ describe('what is hardly readable and like what others say', () => {
     expect(read('SKR-0I4S3', weakly(0.6, 'text')).value).toBe('SKR-0I4S3')
     expect(read('SKR-01543').value).toBe('SKR-01543')
   })
+})
+test('others are not proof enough where a slip costs more than they leave open', () => {
+  const dear = new Map(
+    starterTypes.map((t) => [
+      t.id,
+      { ...t, fields: t.fields.map((f) => ({ ...f, costs: { slip: 1e6, question: 1 } })) },
+    ]),
+  )
+  const judge = (by: typeof types) =>
+    reachConsensus([...sure, quote({ hull_number: asked('SKR-01453') })], workingBoatLoan, pages(), by)
+      .at(-1)!
+      .fields.find((f) => f.name === 'hull_number')!.needsReview
+  expect([judge(types), judge(dear)]).toEqual([false, true])
 })

@@ -12,18 +12,17 @@ import {
 } from '../model/index.ts'
 import { linesOf, type Segment } from '../layout/index.ts'
 import { editDistance, squeeze, tokens } from '../text/index.ts'
-import type { Fact, Program } from '../program/index.ts'
+import { askedBelow, type DocumentType, type Fact, type Program } from '../program/index.ts'
 import { kindReaders } from '../extraction/index.ts'
 import type { FilledField } from '../answers/index.ts'
 import { brokenOff, type Comparer, comparerOf, mostAlike, nearMiss, wordMore } from '../matching/index.ts'
 import type { Paper } from '../dossier/index.ts'
 import { isHardlyReadable, isMachines, placesOf } from './places.ts'
+import { askedFor, rightWhen } from './told.ts'
 import { mayGoOn } from './whole-names.ts'
 
 /** Papers that must say the same before they speak for what another paper says. */
 const WITNESSES = 2
-const CONFIRMED = 0.95
-const DEFAULTED = 0.7
 const CLEAR = 0.93
 /**
  * A figure apart from what others say, only spotless print is believed; of two names a letter apart one is
@@ -41,10 +40,16 @@ export function reachConsensus(
   papers: readonly Paper[],
   program: Program,
   pages: ReadonlyMap<number, Page>,
+  types: ReadonlyMap<string, DocumentType>,
 ): Paper[] {
   const changed = new Map<string, FilledField>()
+  // Where a slip costs more than usual, others are not proof enough.
+  const isEnough = (paper: Paper, name: string): boolean => {
+    const field = types.get(paper.type)?.fields.find((f) => f.name === name)
+    return !field || rightWhen.confirmed >= askedBelow(field)
+  }
   for (const fact of program.facts)
-    for (const [key, field] of echoesOf(fact, papers, pages)) changed.set(key, field)
+    for (const [key, field] of echoesOf(fact, papers, pages, isEnough)) changed.set(key, field)
   return changed.size === 0
     ? [...papers]
     : papers.map((paper) => ({
@@ -57,6 +62,7 @@ function echoesOf(
   fact: Fact,
   papers: readonly Paper[],
   pages: ReadonlyMap<number, Page>,
+  isEnough: (paper: Paper, name: string) => boolean,
 ): [string, FilledField][] {
   const compare = comparerOf(fact)
   const places = placesOf(fact, papers).map(({ paper, field }) => ({
@@ -86,7 +92,9 @@ function echoesOf(
     const echo = echoFor(field, { kind: fact.kind, known: alikest(field), agrees }, page, () =>
       findOn(paper, pages, fact.kind, known, agrees),
     )
-    return echo ? [[`${paper.id} ${field.name}`, echo]] : []
+    return echo && (echo.needsReview || isEnough(paper, field.name))
+      ? [[`${paper.id} ${field.name}`, echo]]
+      : []
   })
 }
 
@@ -155,7 +163,7 @@ function echoFor(
     return field.needsReview && confirmed
       ? {
           ...field,
-          confidence: Math.max(field.confidence, CONFIRMED),
+          confidence: Math.max(field.confidence, rightWhen.confirmed),
           needsReview: false,
           reason: null,
           state: field.repaired ? 'repaired' : 'certain',
@@ -185,13 +193,7 @@ function echoFor(
     if (spelt) return null
     if (brokenOff(squeeze(plain(field.value)), squeeze(plain(known))))
       return proposed(field, known, message('value.end_lost'))
-    return {
-      ...field,
-      confidence: Math.min(field.confidence, DEFAULTED),
-      needsReview: true,
-      state: 'asked',
-      reason: message('value.others_differ_by_letter'),
-    }
+    return askedFor(field, message('value.others_differ_by_letter'))
   }
   if (field.value !== null && field.needsReview && isHardlyReadable(field, on) && alike(field.value, known))
     return proposed(field, known, message('value.others_alike'))
@@ -206,19 +208,17 @@ function echoFor(
     field.value === null
       ? []
       : [{ value: field.value, raw: field.raw ?? plain(field.value), page: field.page!, box: field.box! }]
-  return {
+  const said = {
     ...field,
     value,
     raw,
     page,
     box: boxAround(words.map((w) => w.box)),
-    confidence: DEFAULTED,
-    needsReview: true,
-    state: 'asked',
+    confidence: 1,
     repaired: false,
-    reason: message('value.others_say_so'),
     others: [...before, ...field.others.filter((o) => !agrees(o.value, known))].slice(0, 3),
   }
+  return askedFor(said, message('value.others_say_so'))
 }
 
 /**
@@ -244,16 +244,8 @@ const alike = (a: Value, b: Value): boolean => {
 /** What others say, put before what was made out here; a person sees the print, and has both. */
 function proposed(field: FilledField, known: Value, reason: Message): FilledField {
   const own = { value: field.value, raw: field.raw ?? plain(field.value), page: field.page!, box: field.box! }
-  return {
-    ...field,
-    value: known,
-    confidence: DEFAULTED,
-    needsReview: true,
-    state: 'asked',
-    repaired: true,
-    reason,
-    others: [own, ...field.others].slice(0, 3),
-  }
+  const others = [own, ...field.others].slice(0, 3)
+  return askedFor({ ...field, value: known, confidence: 1, repaired: true, others }, reason)
 }
 
 interface Found {

@@ -4,10 +4,9 @@ import { editDistance, squeeze } from '../text/index.ts'
 import type { DocumentType, Field, Program } from '../program/index.ts'
 import { asDigits } from '../extraction/index.ts'
 import { type Paper, splitReference } from '../dossier/index.ts'
+import { askedFor } from './told.ts'
 
 const MACHINE: ReadonlySet<string> = new Set(['certain', 'repaired'])
-/** As sure as a value is that stands oddly among the others. */
-const ODD = 0.6
 /** Fewer signs are no number of something: "12" may be many things. */
 const LONG = 5
 /** So many signs at least of a number whose beginning was lost; fewer are none where others of it have so many. */
@@ -74,17 +73,7 @@ export function flagOutliers(
     ? [...papers]
     : papers.map((paper) => ({
         ...paper,
-        fields: paper.fields.map((f) =>
-          odd.has(f)
-            ? {
-                ...f,
-                confidence: Math.min(f.confidence, ODD),
-                needsReview: true,
-                state: 'asked' as const,
-                reason: odd.get(f)!,
-              }
-            : f,
-        ),
+        fields: paper.fields.map((f) => (odd.has(f) ? askedFor(f, odd.get(f)!) : f)),
       }))
 }
 

@@ -3,9 +3,8 @@ import type { FilledField } from '../answers/index.ts'
 import type { Program } from '../program/index.ts'
 import { isTruncated } from '../extraction/index.ts'
 import { daysBetween } from '../text/index.ts'
+import { askedFor } from './told.ts'
 import { counting, fieldOf, type Paper, splitReference, usableText } from '../dossier/index.ts'
-
-const DOUBTED = 0.6
 
 /**
  * Statements that follow one another help one another's reading: where one opens at 648.57 and the one before
@@ -52,13 +51,10 @@ export function chainStatements(
         )
           continue
         if (isTruncated(cents(a.value), cents(b.value)))
-          doubted.set(`${short.paper.id} ${short.name}`, {
-            ...a,
-            confidence: Math.min(a.confidence, DOUBTED),
-            needsReview: true,
-            state: 'asked',
-            reason: message('value.front_figure_lost', { paper: long.paper.label, whole: b.value }),
-          })
+          doubted.set(
+            `${short.paper.id} ${short.name}`,
+            askedFor(a, message('value.front_figure_lost', { paper: long.paper.label, whole: b.value })),
+          )
       }
     }
   }

@@ -25,8 +25,9 @@ export function tableValue({ table, proof }: SelectedTable, field: Field, lackin
     box: null,
   }
   if (!table) return { ...empty, confidence: 0.4, needsReview: true, reason: message('table.not_found') }
-  const complete = cellsOf(table).every((row) =>
-    field.columns.every((c) => c.optional || row[c.name] !== null),
+  const { balance } = tableColumns(field)
+  const complete = table.rows.every(({ cells, withinDay }) =>
+    field.columns.every((c) => c.optional || cells[c.name] !== null || (withinDay && c.name === balance)),
   )
   let confidence =
     proof === true

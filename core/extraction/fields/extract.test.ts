@@ -205,7 +205,7 @@ test('numbers of a card come from its machine-readable zone, whose check digits 
       'ERIKSSON<<ANNA<MARIA<<<<<<<<<<',
     ]),
   )
-  expect(of('document_number')).toMatchObject({ value: 'D23145890', confidence: 0.99, needsReview: false })
+  expect(of('document_number')).toMatchObject({ value: 'D23145890', needsReview: false })
   expect(of('date_of_birth').value).toBe('1974-08-12')
   expect(of('expiry_date').value).toBe('2032-04-15')
   expect(of('full_name').value).toBe('ANNA MARIA ERIKSSON')

@@ -27,6 +27,7 @@ import {
   restoreEndBalances,
 } from '../consistency/truncated-amounts.ts'
 import { probabilityOf, round } from '../scoring/calibration.ts'
+import { CONTRADICTS, evidenceFor } from '../scoring/evidence.ts'
 import type { Rows } from '../scoring/features.ts'
 import { weigh } from '../scoring/weigh.ts'
 import { isRoster } from '../tables/roster.ts'
@@ -109,7 +110,7 @@ interface Choices {
 }
 
 /** Weighs what may be the values of a document's fields, and settles who takes which. */
-function chooseValues(given: readonly Page[], type: DocumentType, lender: Lender): Choices {
+export function chooseValues(given: readonly Page[], type: DocumentType, lender: Lender): Choices {
   const { locale, pages, tables, candidates: ruled, rows } = collect(given, type, lender)
   const candidates = weigh(pages, type, ruled, rows)
   // What no rule found may be in a doubtful currency as well.
@@ -284,12 +285,17 @@ function fieldValue(
   }
   const { candidate } = top
   const other = field.kind === 'date' && locale.orderOpen ? otherDay(candidate.raw) : null
-  const needsReview = probability < askedBelow(field) || other !== null
+  // Whatever else speaks for them, what is not known of these is for a person to say.
+  const open =
+    other !== null ||
+    candidate.unsettled === true ||
+    evidenceFor(chosen).some((said) => CONTRADICTS.has(said))
+  const needsReview = open || probability < askedBelow(field)
   return {
     name: field.name,
     value: candidate.value,
     raw: candidate.raw,
-    confidence: round(other === null ? probability : Math.min(probability, 0.5)),
+    confidence: round(other === null ? probability : probability / 2),
     needsReview,
     reason: other ? message('value.day_or_month', { other }) : needsReview ? reasonOf(chosen) : null,
     others: othersOf(chosen.ranked.slice(1, 4)),

@@ -23,6 +23,45 @@ test('other figures of a row are stepped over to what it is called', () => {
   expect(around(row, '27,013.65')).toMatchObject({ left: 'Pay before stoppages', leftSkipped: 1 })
   expect(around(row, 'EUR 5,445.33')).toMatchObject({ left: 'Pay before stoppages', leftSkipped: 0 })
 })
+describe('a caption beside a value that goes over several lines', () => {
+  const lines = [
+    'Are you still paying back | ',
+    'any other loan? | Yes',
+    'What does she cost, | 12,000.00',
+    'tax included?',
+  ]
+  test('is whole at whichever of them the value stands', () => {
+    expect(around(lines, 'Yes')).toMatchObject({
+      left: 'any other loan?',
+      side: 'Are you still paying back any other loan?',
+    })
+    expect(around(lines, '12,000.00').side).toBe('What does she cost, tax included?')
+  })
+  test('ends where another row has a value, and is none where one line is all', () =>
+    expect(around(['Port | Estervoe', 'Home | Pole Star', 'Built | 1998'], 'Pole Star').side).toBe(''))
+  test('is taken from both sides of the middle that a value is set to, past the number of its row', () => {
+    const page = pageOf(['x'])
+    const word = (text: string, left: number, top: number) => ({
+      ...page.words[0],
+      text,
+      box: [left, top, left + 0.02 * text.length, top + 0.012] as [number, number, number, number],
+    })
+    const set = {
+      ...page,
+      words: [word('How', 0.13, 0.1), word('much', 0.2, 0.1), word('4.1', 0.05, 0.107)].concat(
+        word('9,500.00', 0.5, 0.107),
+        word('borrowed?', 0.13, 0.114),
+      ),
+    }
+    const segment = linesOf(set)
+      .flatMap((l) => l.segments)
+      .find((s) => s.text.includes('9,500.00'))!
+    expect(captionsOn(set).get(segment)).toMatchObject({
+      left: 'How much borrowed?',
+      side: 'How much borrowed?',
+    })
+  })
+})
 describe('years over columns of figures', () => {
   test('are told by how far they lie behind the newest', () => {
     const accounts = [' | Year 2025 | Year 2024', 'Turnover | 90,000.00 | 80,000.00']

@@ -1,14 +1,19 @@
 import { isCurrencySign } from '../../locale/index.ts'
-import { linesOf, type Segment, typicalHeight } from '../../layout/index.ts'
+import { type Line, linesOf, type Segment, typicalHeight } from '../../layout/index.ts'
 import type { Page } from '../../model/index.ts'
 
 /** What stands around a run of words, and how far away, in heights of the page's usual letters. */
 export interface Captions {
-  /** The nearest words to the left in its line: other figures of the row are stepped over. */
+  /**
+   * The nearest words to the left in its line: other figures of the row are stepped over. Where there are none, the
+   * caption that it is set to the middle of.
+   */
   left: string
   leftGap: number
   /** How many segments of figures stand between. */
   leftSkipped: number
+  /** The whole caption to the left where it goes over several lines, at whichever of them the run stands. */
+  side: string
   above: string
   aboveGap: number
   below: string
@@ -28,6 +33,14 @@ export interface Captions {
 export const FAR = 30
 /** Letters so much larger than the usual head a part of a paper. */
 const LARGER = 1.12
+/** Lines of one caption are no further apart than this, in heights of letters. */
+const ONE_CAPTION = 0.6
+/** A caption set to the middle of its value leaves no more than this between them, in heights of letters. */
+const MIDDLE = 0.35
+/** A caption goes over so many lines above and below its value at most. */
+const CAPTION_LINES = 2
+/** Lines of one caption begin at one edge, within this share of the page's width. */
+const ALIGNED = 0.012
 /** A caption above or below reaches at least so far beside its value, as a share of the page's width. */
 const REACH = 0.1
 
@@ -47,13 +60,13 @@ function work(page: Page): Map<Segment, Captions> {
   const usual = typicalHeight(page)
   const tall = Math.max(1e-6, usual / page.height)
   const wide = Math.max(1e-6, usual / page.width)
-  const all = lines.flatMap(({ segments, height }) =>
-    segments.map((segment, at) => ({ segment, at, segments, larger: height > usual * LARGER })),
+  const all = lines.flatMap(({ segments, height }, line) =>
+    segments.map((segment, at) => ({ segment, at, segments, line, larger: height > usual * LARGER })),
   )
   const years = new Map(lines.flatMap(({ segments }) => columnYears(segments)))
   const captions = new Map<Segment, Captions>()
   let part = ''
-  all.forEach(({ segment, at, segments, larger }, i) => {
+  all.forEach(({ segment, at, segments, line, larger }, i) => {
     const leftAt = segments.findLastIndex((s, k) => k < at && !isFigures(s))
     const left: Segment | undefined = segments[leftAt]
     const [x0, y0, x1, y1] = segment.box
@@ -67,10 +80,13 @@ function work(page: Page): Map<Segment, Captions> {
       (s) => s.box[3] < y0 - tall * 1.2 && s !== above && !/\d/.test(s.text),
       beside,
     )
+    const caption = sideOf(segment, left, lines, line, tall)
+    const side = caption.map((s) => s.text).join(' ')
     captions.set(segment, {
-      left: left?.text ?? '',
-      leftGap: left ? Math.min(FAR, (x0 - left.box[2]) / wide) : FAR,
+      left: left?.text ?? side,
+      leftGap: caption.length > 0 ? Math.min(FAR, (x0 - (left ?? caption[0]).box[2]) / wide) : FAR,
       leftSkipped: at - 1 - leftAt,
+      side: left && caption.length < 2 ? '' : side,
       above: above?.text ?? '',
       aboveGap: above ? Math.min(FAR, (y0 - above.box[3]) / tall) : FAR,
       below: below?.text ?? '',
@@ -82,6 +98,36 @@ function work(page: Page): Map<Segment, Captions> {
     if (larger && !/\d{3}/.test(segment.text)) part = segment.text
   })
   return captions
+}
+
+/**
+ * The lines of a caption to the left of a run, from the top: those over and under the one in its own line, or, where there is none,
+ * the two or more that the run is set to the middle of. A line with something in the run's column is another row's.
+ */
+function sideOf(
+  segment: Segment,
+  left: Segment | undefined,
+  lines: readonly Line[],
+  line: number,
+  tall: number,
+): Segment[] {
+  const caption: Segment[] = left ? [left] : []
+  for (const step of [-1, 1]) {
+    let last = left ?? segment
+    let apart = left ? ONE_CAPTION : MIDDLE
+    for (let n = 1; n <= CAPTION_LINES; n++) {
+      const next = lines[line + step * n]?.segments.at(-1)
+      if (!next || next.box[2] > segment.box[0] || isFigures(next)) break
+      const gap = step < 0 ? last.box[1] - next.box[3] : next.box[1] - last.box[3]
+      const edges = caption.flatMap((s) => s.words.map((w) => w.box[0]))
+      if (gap > apart * tall) break
+      if (caption.length > 0 && !edges.some((x) => Math.abs(x - next.box[0]) < ALIGNED)) break
+      caption.push(next)
+      last = next
+      apart = ONE_CAPTION
+    }
+  }
+  return caption.sort((a, b) => a.box[1] - b.box[1])
 }
 
 /** A head of a column has so few words, of which one is its year. */

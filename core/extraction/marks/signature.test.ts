@@ -169,3 +169,14 @@ test('the day printed over "Signed on" is no place to sign, and the pen beside i
     signed: false,
   })
 })
+describe('what a hand wrote elsewhere on a paper', () => {
+  const form = ['Consent to a credit check', '', '', 'Signature', 'I have read both pages of this paper.']
+  const drawn = (y: number) => pageOf(form, { source: 'ocr', confidence: 0.96, ink: inkOf(scrawlAt(20, y)) })
+  test('is the signature where only print comes between it and its caption', () =>
+    expect(readSignature([drawn(120)], consent)).toMatchObject({ signed: true, confidence: 0.7 }))
+  test('fills in the form where it stands over the caption', () => {
+    const low = [...Array.from({ length: 20 }, () => ''), ...form]
+    const page = pageOf(low, { source: 'ocr', confidence: 0.96, ink: inkOf(scrawlAt(20, 60)) })
+    expect(readSignature([page], consent)).toMatchObject({ signed: false, confidence: 0.98 })
+  })
+})

@@ -7,10 +7,13 @@ import {
   strokesOn,
   type Word,
 } from '../../model/index.ts'
-import { isPrint, linesOf, printedOn, surelyPrintedOn } from '../../layout/index.ts'
+import { isPrint, linesOf, printedOn, surelyPrintedOn, usualWord } from '../../layout/index.ts'
 import type { DocumentType } from '../../program/index.ts'
 import { findLabels } from '../labels/find-labels.ts'
 import type { LabelHit } from '../labels/label.ts'
+
+/** How far over and under its caption a signature reaches, in heights of letters. */
+const REACH = 5.2
 
 /** A signature less sure than this, or its absence, is asked about. */
 export const SIGNATURE_SURE = 0.8
@@ -49,6 +52,8 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
       const start = label.lineOf.words[label.from].box
       const end = label.lineOf.words[label.to - 1].box
       const tall = label.lineOf.height / page.height
+      // A caption in small print stands in a place that is as large as that of any other.
+      const reach = Math.max(tall, usualWord(page)) * REACH
       // A scrawl is read as words too, but never as sure ones: what parts the place to sign from the next is print.
       const inLine = label.lineOf.segments
         .slice(label.lineOf.segments.indexOf(label.segment) + 1)
@@ -79,9 +84,9 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
       )
       const area: Box = [
         Math.max(0, start[0] - 0.02),
-        Math.max(above ? above.box[3] : 0, start[1] - tall * 5.2),
+        Math.max(above ? above.box[3] : 0, start[1] - reach),
         right,
-        Math.min(below ? below.box[1] : 1, end[3] + tall * 5.2),
+        Math.min(below ? below.box[1] : 1, end[3] + reach),
       ]
       const strokes = page.ink ? strokesIn(page.ink, area, printed) : NO_STROKES
       const signed = penned(strokes)
@@ -101,14 +106,9 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
         best = found
     }
   }
-  // "Signed on" beside the day: the pen went elsewhere in that line.
   // What a pen drew beside a caption on a page with a text layer is known from its drawing already.
   const pen = best?.signed ? null : penAnywhere(best ? pages.filter((p) => p.source !== 'text') : pages)
-  if (
-    best &&
-    !(pen && pen.page === best.page && pen.box[1] < best.box[3] && pen.box[3] > best.box[1] - BESIDE_DAY)
-  )
-    return best
+  if (best && !(pen && follows(pen, best))) return best
   if (pen) return pen
   const last = pages.at(-1)!
   return { signed: false, confidence: 0.5, page: last.number, box: [0, 0.5, 1, 1] }
@@ -119,6 +119,13 @@ export function readSignature(pages: readonly Page[], type: DocumentType): Signa
  * the height.
  */
 const BESIDE_DAY = 0.03
+
+/**
+ * Whether a pen's stroke stands where a caption may speak of it, though not in the place next to it: print may come
+ * between, and the other party's place. What a hand wrote further up fills in a form.
+ */
+const follows = (pen: Signature, place: Signature): boolean =>
+  pen.page > place.page || (pen.page === place.page && pen.box[3] > place.box[1] - BESIDE_DAY)
 
 /** "The chair closed the meeting." speaks of who signs, and is no place to sign. */
 const spoken = ({ segment }: LabelHit): boolean =>

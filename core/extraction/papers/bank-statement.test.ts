@@ -165,7 +165,7 @@ reads(
   03/02/2026 | Carburant | 88,00 | | 1 116,10
   27/02/2026 | Vente criée | | 750,80 | 1 866,90`,
   {
-    bank_name: 'Banque du Ponant',
+    // Its bank stands at the head with nothing that says so: offered, and not taken.
     account_holder: 'Yann Le Goff',
     holder_address: '3 quai des Thoniers, 29900 Concarneau',
     iban: 'FR1420041010050500013M02606',

@@ -18,10 +18,10 @@ import { admit, withoutSign } from './admit.ts'
 import type { Candidate } from './candidate.ts'
 
 /** Places from which a value's captions are taken. */
-const PLACES = ['inner', 'left', 'above', 'below', 'head', 'part'] as const
+const PLACES = ['inner', 'left', 'side', 'above', 'below', 'head', 'part'] as const
 type Around = (typeof PLACES)[number]
 /** Of these a caption is a field's own label; the others are of a row, a column or a part. */
-const NEAR = ['inner', 'left', 'above', 'below'] as const
+const NEAR = ['inner', 'left', 'side', 'above', 'below'] as const
 
 /** Kinds told apart; the rest are one. */
 const KINDS: readonly FieldKind[] = ['date', 'money', 'id', 'name', 'org', 'text', 'address', 'number']
@@ -480,13 +480,13 @@ function describer(given: {
 const WORDS: ReadonlySet<FieldKind> = new Set<FieldKind>(['name', 'org', 'text', 'address'])
 
 function captionsAt(spot: Spot | null, page: Page): Record<Around, string> {
-  if (!spot) return { inner: '', left: '', above: '', below: '', head: '', part: '' }
+  if (!spot) return { inner: '', left: '', side: '', above: '', below: '', head: '', part: '' }
   const around = captionsOn(page).get(spot.segment)!
   const inner = spot.segment.words
     .slice(Math.max(0, spot.from - INNER), spot.from)
     .map((w) => w.text)
     .join(' ')
-  return { ...around, inner, left: inner ? '' : around.left }
+  return { ...around, inner, left: inner ? '' : around.left, side: inner ? '' : around.side }
 }
 
 /** Where words stand in a list of people: days there are those people's, and none of the paper's own. */

@@ -45,6 +45,22 @@ test('rows under a head', () =>
       transactions,
     )?.rows.map((row) => row.cells),
   ).toEqual(booked))
+test('a sign set apart from its amount is no word of what stands beside it', () =>
+  expect(
+    readTableByHeader(
+      [
+        pageOf(
+          [
+            'Date | Description | Amount | Balance',
+            '02/02/2026 | − Card payment Fuel Quay | -104.96 | 1,723.85',
+            '03/02/2026 | Transfer to savings – | -66.70 | 1,657.15',
+          ],
+          { at },
+        ),
+      ],
+      transactions,
+    )?.rows.map((row) => row.cells),
+  ).toEqual(booked))
 test('rows go on over pages, carried balances are none', () => {
   const pages = [
     pageOf(['Date | Description | Amount | Balance', bookings[0]], { at }),

@@ -400,6 +400,9 @@ function splitRuns(words: Word[]): Word[][] {
   return runs
 }
 
+/** A sign set apart from its amount ("rent –", "− rent") is no word of what stands beside it. */
+const SIGN_APART = /^[-–—−+]\s+|\s+[-–—−+]$/g
+
 function toRow(
   cells: Cells,
   columns: HeaderColumn[],
@@ -417,7 +420,7 @@ function toRow(
         : words
             .map((w) => w.text)
             .join(' ')
-            .replace(/\s+[-–—−]$/, '')
+            .replace(SIGN_APART, '')
     if (column.kind === 'money') {
       const parsed = parseMoney(text, locale, isWeak(words))
       if (!parsed) continue
@@ -442,7 +445,6 @@ function toRow(
       row[column.name] = /\d/.test(text)
         ? plainNumber(text.replace(/[^\d.,]/g, '').replace(/^[.,]|[.,]$/g, ''), locale) || null
         : null
-    // A sign set apart from its amount ("rent –") is no word of what stands before it.
     else row[column.name] = row[column.name] ? `${row[column.name] as string} ${text}` : text
   }
   return { row, pointed }

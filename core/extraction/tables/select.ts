@@ -13,6 +13,7 @@ import { addMissingFirstRow } from './missing-rows.ts'
 import { repairBetweenBalances, repairFirstAmount } from './repair-amounts.ts'
 import { bookingColumns, centsIn } from './columns.ts'
 import { isRoster, readRoster } from './roster.ts'
+import { leaveDaysOpen } from './day-balances.ts'
 import { dropLeadingColumns } from './leading-columns.ts'
 import { cellsOf, newestFirst, oldestFirst } from './row-order.ts'
 import { fillYears, readTableByHeader } from './by-header.ts'
@@ -77,7 +78,10 @@ export function selectTable(
   value: (name: string) => Value,
 ): SelectedTable {
   const selected = likeliest(readings, field, type, value)
-  if (selected.table) dropLeadingColumns(selected.table, field)
+  if (selected.table) {
+    dropLeadingColumns(selected.table, field)
+    leaveDaysOpen(selected.table, field)
+  }
   return selected
 }
 

@@ -19,6 +19,8 @@ export interface TableRow {
    * looked yet.
    */
   asRead: AsRead | null
+  /** Its paper prints the balance at the end of a day alone, and this row stands before that. */
+  withinDay: boolean
 }
 
 /** A table read over the pages of a document. */
@@ -74,6 +76,7 @@ export const tableRow = (cells: Row, place: Place, more: Partial<TableRow> = {})
   confidence: 1,
   unreadDate: '',
   asRead: null,
+  withinDay: false,
   ...more,
 })
 
