@@ -19,6 +19,7 @@ const shared = {
 
 /** Suites that start real OCR engines; they take seconds a page. */
 const ENGINES = [
+  'engine/box/pool.test.ts',
   'engine/ocr/merge-engines.test.ts',
   'engine/ocr/read-scan.test.ts',
   'engine/ocr/recognise-regions.test.ts',

@@ -26,6 +26,64 @@ export function endProcess(child: ChildProcess, seconds = 8): Promise<void> {
   })
 }
 
+/** Times in milliseconds, and how often, a process that ends is started again. */
+export interface Patience {
+  /** Before the first start again; twice as long before each that follows soon. */
+  pause: number
+  longest: number
+  /** One that lived so long did not end for what it is. */
+  settled: number
+  /** So many soon after one another are enough. */
+  most: number
+}
+
+const PATIENCE: Patience = { pause: 500, longest: 30_000, settled: 60_000, most: 8 }
+
+/**
+ * Keeps a process running: one that ends is started again, and costs its neighbours nothing. `giveUp` is called where
+ * it ends time after time as soon as it begins.
+ */
+export class KeptProcess {
+  private child: ChildProcess
+  private ending = false
+  private soon = 0
+  private timer: NodeJS.Timeout | null = null
+
+  constructor(
+    private readonly start: () => ChildProcess,
+    private readonly giveUp: () => void,
+    private readonly patience = PATIENCE,
+  ) {
+    this.child = this.begin()
+  }
+
+  private begin(): ChildProcess {
+    const child = this.start()
+    const began = Date.now()
+    child.once('exit', () => {
+      if (this.ending) return
+      const { pause, longest, settled, most } = this.patience
+      this.soon = Date.now() - began >= settled ? 0 : this.soon + 1
+      if (this.soon >= most) return this.giveUp()
+      const wait = Math.min(longest, pause * 2 ** Math.max(0, this.soon - 1))
+      this.timer = setTimeout(() => (this.child = this.begin()), wait)
+    })
+    return child
+  }
+
+  /** The process that runs now. */
+  get now(): ChildProcess {
+    return this.child
+  }
+
+  /** Ends it for good. */
+  async end(): Promise<void> {
+    this.ending = true
+    if (this.timer) clearTimeout(this.timer)
+    await endProcess(this.child)
+  }
+}
+
 /** Waits until an address answers. @throws Error after `seconds`, or when the process ends before */
 export async function answers(url: string, child: ChildProcess, seconds = 40): Promise<void> {
   for (const end = Date.now() + seconds * 1000; Date.now() < end;) {

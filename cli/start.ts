@@ -1,7 +1,7 @@
 import { migrateDatabase } from '../server/database/migrate.ts'
 import { closeDatabase } from '../server/database/connection.ts'
 import { settings } from '../server/settings.ts'
-import { endProcess, startWeb, startWorker } from './processes.ts'
+import { KeptProcess, startWeb, startWorker } from './processes.ts'
 
 const which = process.argv[2] ?? 'both'
 if (!['both', 'web', 'worker'].includes(which)) {
@@ -17,8 +17,22 @@ try {
   process.exit(1)
 }
 const children = [
-  ...(which === 'worker' ? [] : [startWeb(process.env)]),
-  ...(which === 'web' ? [] : [startWorker(process.env)]),
+  ...(which === 'worker'
+    ? []
+    : [
+        new KeptProcess(
+          () => startWeb(process.env),
+          () => void end(1),
+        ),
+      ]),
+  ...(which === 'web'
+    ? []
+    : [
+        new KeptProcess(
+          () => startWorker(process.env),
+          () => void end(1),
+        ),
+      ]),
 ]
 process.stderr.write(
   `Jigsa is running${which === 'worker' ? ' as a worker' : ` at ${settings().BASE_URL}`}\n`,
@@ -27,9 +41,8 @@ let ending = false
 const end = async (code: number) => {
   if (ending) return
   ending = true
-  await Promise.all(children.map((c) => endProcess(c)))
+  await Promise.all(children.map((c) => c.end()))
   process.exit(code)
 }
-for (const child of children) child.once('exit', () => void end(1))
 process.on('SIGINT', () => void end(0))
 process.on('SIGTERM', () => void end(0))

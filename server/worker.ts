@@ -3,7 +3,8 @@ import { EventEmitter } from 'node:events'
 import { Logger, makeWorkerUtils, run, type TaskList, type WorkerEvents } from 'graphile-worker'
 import { closeDatabase, connections } from './database/connection.ts'
 import { Alive } from './jobs/alive.ts'
-import { drawPage, glanceAtPage, judgePackage, openFile, readPage, readPageAgain } from './jobs/tasks.ts'
+import { endReaders } from './jobs/sources.ts'
+import { pageTasks } from './jobs/tasks.ts'
 import { learn } from './configuration/lessons.ts'
 import { readTypeAgain } from './configuration/teaching.ts'
 import { log } from './log.ts'
@@ -14,12 +15,7 @@ import { settings } from './settings.ts'
  * database.
  */
 const taskList = {
-  open_file: openFile,
-  glance_at_page: glanceAtPage,
-  read_page: readPage,
-  read_page_again: readPageAgain,
-  draw_page: drawPage,
-  judge_package: judgePackage,
+  ...pageTasks,
   read_type_again: readTypeAgain,
   learn,
 } as unknown as TaskList
@@ -46,6 +42,7 @@ const end = async () => {
   if (ending) return
   ending = true
   await runner.stop()
+  await endReaders()
   await alive.end()
   await closeDatabase()
   process.exit(0)

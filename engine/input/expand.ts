@@ -4,7 +4,7 @@ import { buffer } from 'node:stream/consumers'
 import type { Entry } from 'yauzl'
 import { Budget } from './budget.ts'
 import { kindOf } from './kind.ts'
-import { UnusableFile } from './source.ts'
+import { UnusableFile, wellFormed } from './source.ts'
 
 /** A file as it came in, with its bytes. */
 export interface IncomingFile {
@@ -49,8 +49,10 @@ export async function* expand(
 /** Longer names are cut, their ending kept. */
 const LONGEST_NAME = 240
 
-const shortened = (name: string): string =>
-  name.length <= LONGEST_NAME ? name : `${name.slice(0, LONGEST_NAME - 20)}…${name.slice(-18)}`
+const shortened = (given: string): string => {
+  const name = wellFormed(given)
+  return name.length <= LONGEST_NAME ? name : `${name.slice(0, LONGEST_NAME - 20)}…${name.slice(-18)}`
+}
 
 /** What yauzl gives besides what its types say. */
 interface Entries {

@@ -9,7 +9,7 @@ import yazl from 'yazl'
 import { Budget, LIMITS, type Limits } from './budget.ts'
 import { expand, type IncomingFile } from './expand.ts'
 import { kindOf } from './kind.ts'
-import { openSource, UnusableFile } from './source.ts'
+import { openSource, UnusableFile, wellFormed } from './source.ts'
 
 const noInk = () => false
 async function pdf(lines: string[], turned = 0): Promise<Uint8Array> {
@@ -118,6 +118,15 @@ describe('opening a file', () => {
       ),
     ).toBe('image/png')
   })
+})
+
+describe('text at the border', () => {
+  test.each([
+    ['a half of a pair', 'Net\ud800 pay', 'Net\ufffd pay'],
+    ['the other half', '\udc00x', '\ufffdx'],
+    ['a whole pair', 'x \ud83d\ude00', 'x \ud83d\ude00'],
+    ['nothing that can be stored', 'a\0b', 'ab'],
+  ])('%s', (_, given, kept) => expect(wellFormed(given)).toBe(kept))
 })
 
 describe('unfolding archives and messages', () => {

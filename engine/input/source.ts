@@ -76,8 +76,21 @@ async function openAs(type: string | null, bytes: Uint8Array): Promise<Source> {
  */
 const inShort = (page: ReadPage): ReadPage => ({
   ...page,
-  words: page.words.map((w) => ({ ...w, box: w.box.map((at) => Math.round(at * 1e5) / 1e5) as Box })),
+  words: page.words.map((w) => ({
+    ...w,
+    text: wellFormed(w.text),
+    box: w.box.map((at) => Math.round(at * 1e5) / 1e5) as Box,
+  })),
 })
+
+/**
+ * Text that any store takes: a text layer may map letters to halves of surrogate pairs and to NUL, which make a whole
+ * page unstorable.
+ */
+export const wellFormed = (text: string): string =>
+  text
+    .replace(/\0/g, '')
+    .replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd')
 
 async function openPdf(bytes: Uint8Array): Promise<Source> {
   let pdf: Pdf

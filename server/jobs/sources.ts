@@ -1,27 +1,26 @@
-import { LRUCache } from 'lru-cache'
-import { openSource, type Source } from '../../engine/input/source.ts'
+import { availableParallelism } from 'node:os'
+import { ReaderPool } from '../../engine/box/index.ts'
+import type { DocumentType } from '../../core/program/index.ts'
+import { settings } from '../settings.ts'
 import { fetchContents } from '../storage/contents.ts'
 
-/**
- * Files this worker has open. Page after page of one file is read, and opening it anew each time would cost
- * more than the page.
- */
-const open = new LRUCache<string, Promise<Source>>({
-  max: 4,
-  dispose: (source) =>
-    void source.then(
-      (s) => s.close(),
-      () => undefined,
-    ),
-})
+let pool: ReaderPool | null = null
 
-/** The open file of a hash. @throws UnusableFile */
-export function sourceOf(sha256: string): Promise<Source> {
-  let source = open.get(sha256)
-  if (!source) {
-    source = fetchContents(sha256).then((bytes) => openSource(bytes))
-    source.catch(() => open.delete(sha256))
-    open.set(sha256, source)
-  }
-  return source
+/** The readers of this worker: strangers' files are opened in them alone. */
+export const readers = (): ReaderPool =>
+  (pool ??= new ReaderPool(fetchContents, settings().WORKER_TASKS ?? availableParallelism()))
+
+/** Ends the readers of this worker. */
+export async function endReaders(): Promise<void> {
+  await pool?.close()
+  pool = null
+}
+
+const keys = new WeakMap<readonly DocumentType[], string>()
+
+/** Types with the name under which readers know them: an organisation's stay the same list until one changes. */
+export function inkBy(types: readonly DocumentType[]): { key: string; types: readonly DocumentType[] } {
+  let key = keys.get(types)
+  if (!key) keys.set(types, (key = crypto.randomUUID()))
+  return { key, types }
 }

@@ -1,11 +1,11 @@
 import { and, eq, sql } from 'drizzle-orm'
-import { UnusableFile, type Source } from '../../engine/input/source.ts'
+import { ReaderEnded, ReaderFault } from '../../engine/box/index.ts'
+import { type ReadPage, UnusableFile } from '../../engine/input/source.ts'
 import { scannerOf } from '../../engine/screening/scanner.ts'
-import { openFile as openIncoming } from '../../engine/pipeline/open-file.ts'
+import { refuseMalware } from '../../engine/screening/screen.ts'
 import { placePage, unreadable } from '../../engine/pipeline/place-page.ts'
 import type { Box, Page, Word } from '../../core/model/index.ts'
 import { typesOf } from '../configuration/types.ts'
-import { inkNeeded, type NeedsInk } from '../../core/extraction/index.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { files, packages, pages, pictures } from '../database/schema.ts'
@@ -17,7 +17,8 @@ import { cutPackage, forgetReadings, judge } from '../packages/judge.ts'
 import { settings } from '../settings.ts'
 import { fetchContents, keepBytes } from '../storage/contents.ts'
 import { queueJob, type Jobs } from './queue.ts'
-import { sourceOf } from './sources.ts'
+import { inkBy, readers } from './sources.ts'
+import { tried } from './tried.ts'
 
 /** Somebody writes a type beside a sample: its pages go before those of packages. Lower is sooner. */
 const AWAITED = -20
@@ -27,52 +28,64 @@ const LARGE = 1300
 const GLANCED = 24
 
 /** Tells which pages' ink matters to the types of an organisation. */
-const inkWantedIn = async (organisationId: string): Promise<NeedsInk> =>
-  inkNeeded(await typesOf(database(), organisationId))
+const inkWantedIn = async (organisationId: string) => inkBy(await typesOf(database(), organisationId))
 
-/** Which try of a job this is. */
-interface Tries {
-  job: { attempts: number; max_attempts: number }
-}
+/** Whether something is wrong with a file, and not with us: trying again would end the same way. */
+const isFilesFault = (error: unknown): error is Error =>
+  error instanceof UnusableFile || error instanceof ReaderEnded || error instanceof ReaderFault
+
+/** A page that no reader can read keeps its place; where the fault is ours, the job is tried again. */
+const orUnreadable =
+  (at: { packageId: string; number: number }) =>
+  (error: unknown): ReadPage => {
+    if (!isFilesFault(error)) throw error
+    log.warn({ ...at, error: error.message }, 'a page could not be read')
+    return unreadable(error)
+  }
 
 /**
  * Opens a file: archives and messages unfold into files of their own, files with pages get a job for each
- * page. Run again after a crash it finds what it did and does the rest. A file that fails us at every try is
- * set aside: while it waited, its package would never open.
+ * page. Run again after a crash it finds what it did and does the rest.
  */
-export async function openFile({ fileId }: Jobs['open_file'], { job }: Tries): Promise<void> {
+async function openFile({ fileId }: Jobs['open_file']): Promise<void> {
   const [file] = await database().select().from(files).where(eq(files.id, fileId))
   if (!file?.sha256 || file.state === 'read' || file.state === 'unusable') return
   try {
-    const incoming = { name: file.name, bytes: await fetchContents(file.sha256) }
-    const scanner = scannerOf(settings().MALWARE_SCANNER)
-    const opened = await openIncoming(incoming, scanner, file.parentId !== null)
-    if (opened.kind === 'files') await unfold(file, opened.files)
+    const bytes = await fetchContents(file.sha256)
+    await refuseMalware(bytes, scannerOf(settings().MALWARE_SCANNER))
+    const opened = await readers().open(file.sha256)
+    if (opened.kind === 'files') await unfold(file, bytes)
     else await addPages(file, opened)
   } catch (error) {
-    const ours = !(error instanceof UnusableFile)
-    if (ours && job.attempts < job.max_attempts) throw error
-    if (ours) log.error({ fileId, error: String(error) }, 'a file could not be opened at any try')
-    const problem = ours
-      ? 'A fault of ours kept this file from being opened; please bring it again.'
-      : error.message
-    await database().transaction(async (work) => {
-      await work.update(files).set({ state: 'unusable', problem }).where(eq(files.id, fileId))
-      await note(work, null, file.packageId, 'set a file aside', `${file.name}: ${problem}`)
-      await queueJudgement(work, file.packageId)
-      await tell(work, { packageId: file.packageId, what: 'files' })
-    })
+    if (!isFilesFault(error)) throw error
+    await setAside(file, error.message)
   }
+}
+
+/** Takes a file out of what a package waits for, and says why. */
+async function setAside(file: FileRow, problem: string): Promise<void> {
+  await database().transaction(async (work) => {
+    await work.update(files).set({ state: 'unusable', problem }).where(eq(files.id, file.id))
+    await note(work, null, file.packageId, 'set a file aside', `${file.name}: ${problem}`)
+    await queueJudgement(work, file.packageId)
+    await tell(work, { packageId: file.packageId, what: 'files' })
+  })
+}
+
+/** A file that fails us at every try is set aside: while it waited, its package would never open. */
+async function giveUpFile({ fileId }: Jobs['open_file']): Promise<void> {
+  const [file] = await database().select().from(files).where(eq(files.id, fileId))
+  if (file && file.state !== 'read' && file.state !== 'unusable')
+    await setAside(file, 'A fault of ours kept this file from being opened; please bring it again.')
 }
 
 type FileRow = typeof files.$inferSelect
 
-async function unfold(
-  file: FileRow,
-  inside: AsyncIterable<{ name: string; bytes: Uint8Array }>,
-): Promise<void> {
+async function unfold(file: FileRow, bytes: Uint8Array): Promise<void> {
   const kept: { name: string; sha256: string; size: number }[] = []
-  for await (const one of inside) kept.push({ name: one.name, ...(await keepBytes(one.bytes)) })
+  await readers().unfold({ name: file.name, bytes }, async (one) => {
+    kept.push({ name: one.name, ...(await keepBytes(one.bytes)) })
+  })
   await database().transaction(async (work) => {
     await work.delete(files).where(eq(files.parentId, file.id))
     for (const one of kept) {
@@ -97,10 +110,8 @@ async function unfold(
 
 async function addPages(
   file: FileRow,
-  { source, notices }: { source: Source; notices: string[] },
+  { pages: count, notices }: { pages: number; notices: string[] },
 ): Promise<void> {
-  const count = source.pages
-  source.close()
   if (count > settings().MOST_FILE_PAGES)
     throw new UnusableFile(`The file has ${count} pages; at most ${settings().MOST_FILE_PAGES} are taken.`)
   await database().transaction(async (work) => {
@@ -142,15 +153,14 @@ async function addPages(
 }
 
 /** Draws the small picture of a page as it lies in its file, long before it is read. */
-export async function glanceAtPage({ packageId, number }: Jobs['glance_at_page']): Promise<void> {
+async function glanceAtPage({ packageId, number }: Jobs['glance_at_page']): Promise<void> {
   const [row] = await database()
     .select({ sha256: files.sha256, filePage: pages.filePage, read: sql<boolean>`${pages.body} is not null` })
     .from(pages)
     .innerJoin(files, eq(pages.fileId, files.id))
     .where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
   if (!row?.sha256 || row.read) return
-  const source = await sourceOf(row.sha256)
-  const bytes = await source.picture(row.filePage - 1, 0, SMALL).catch(() => null)
+  const bytes = await pictureOf(row.sha256, row.filePage - 1, 0)
   // A page that cannot be drawn is told of when it is read.
   if (!bytes) return
   await database().transaction(async (work) => {
@@ -162,14 +172,53 @@ export async function glanceAtPage({ packageId, number }: Jobs['glance_at_page']
   })
 }
 
+/** The picture of a page; null where its file does not let it be drawn. */
+const pictureOf = (
+  sha256: string,
+  index: number,
+  rotation: Page['rotation'],
+  width = SMALL,
+): Promise<Buffer | null> =>
+  readers()
+    .picture(sha256, index, rotation, width)
+    .then(
+      (bytes) => Buffer.from(bytes),
+      (error: unknown) => {
+        if (!isFilesFault(error)) throw error
+        return null
+      },
+    )
+
 /** Reads one page and draws its small picture. A page that cannot be read keeps its place and is said to be poor. */
-export async function readPage({ packageId, number }: Jobs['read_page']): Promise<void> {
+async function readPage(page: Jobs['read_page']): Promise<void> {
+  const row = await unreadPage(page)
+  if (!row) return
+  const read = await readers()
+    .read(row.sha256, row.filePage - 1, await inkWantedIn(row.organisationId))
+    .catch(orUnreadable(page))
+  await storePage(page, row, read, await pictureOf(row.sha256, row.filePage - 1, read.rotation))
+}
+
+/** A page that cannot be read for a fault of ours keeps its place all the same: its package must open. */
+async function giveUpPage(page: Jobs['read_page']): Promise<void> {
+  const row = await unreadPage(page)
+  if (row) await storePage(page, row, unreadable(new Error('a fault of ours')), null)
+}
+
+interface UnreadPage {
+  organisationId: string
+  sha256: string
+  name: string
+  filePage: number
+}
+
+/** Where a page comes from that nobody has read yet; null for any other. */
+async function unreadPage({ packageId, number }: Jobs['read_page']): Promise<UnreadPage | null> {
   const [row] = await database()
     .select({
       organisationId: packages.organisationId,
       sha256: files.sha256,
       name: files.name,
-      fileId: files.id,
       filePage: pages.filePage,
       done: sql<boolean>`${pages.body} is not null`,
     })
@@ -177,19 +226,20 @@ export async function readPage({ packageId, number }: Jobs['read_page']): Promis
     .innerJoin(packages, eq(pages.packageId, packages.id))
     .innerJoin(files, eq(pages.fileId, files.id))
     .where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
-  if (!row?.sha256 || row.done) return
-  const source = await sourceOf(row.sha256)
-  const wantsInk = await inkWantedIn(row.organisationId)
-  const read = await source.read(row.filePage - 1, { wantsInk }).catch((error: unknown) => {
-    log.warn({ packageId, number, error: String(error) }, 'a page could not be read')
-    return unreadable(error)
-  })
-  const small = await source.picture(row.filePage - 1, read.rotation, SMALL).catch(() => null)
+  return row?.sha256 && !row.done ? { ...row, sha256: row.sha256 } : null
+}
+
+async function storePage(
+  { packageId, number }: Jobs['read_page'],
+  { name, filePage }: UnreadPage,
+  read: ReadPage,
+  small: Buffer | null,
+): Promise<void> {
   await database().transaction(async (work) => {
     const stored = await work
       .update(pages)
       .set({
-        body: placePage(read, { number, file: row.name, filePage: row.filePage }),
+        body: placePage(read, { number, file: name, filePage }),
         width: Math.round(read.width),
         height: Math.round(read.height),
       })
@@ -231,7 +281,7 @@ export async function readPage({ packageId, number }: Jobs['read_page']): Promis
  * Reads a page again the way a person turned it, and has its package cut and judged anew; answers stay as
  * they were given. Where it was turned once more meanwhile, the job of that turn does the work.
  */
-export async function readPageAgain({ packageId, number }: Jobs['read_page_again']): Promise<void> {
+async function readPageAgain({ packageId, number }: Jobs['read_page_again']): Promise<void> {
   const at = and(eq(pages.packageId, packageId), eq(pages.number, number))
   const [row] = await database()
     .select({
@@ -247,14 +297,10 @@ export async function readPageAgain({ packageId, number }: Jobs['read_page_again
     .innerJoin(files, eq(pages.fileId, files.id))
     .where(at)
   if (!row?.sha256 || !row.body || !row.again) return
-  const source = await sourceOf(row.sha256)
-  const wantsInk = await inkWantedIn(row.organisationId)
-  const options = { wantsInk, said: row.turned ?? undefined }
-  const read = await source.read(row.filePage - 1, options).catch((error: unknown) => {
-    log.warn({ packageId, number, error: String(error) }, 'a turned page could not be read')
-    return unreadable(error)
-  })
-  const small = await source.picture(row.filePage - 1, read.rotation, SMALL).catch(() => null)
+  const read = await readers()
+    .read(row.sha256, row.filePage - 1, await inkWantedIn(row.organisationId), row.turned ?? undefined)
+    .catch(orUnreadable({ packageId, number }))
+  const small = await pictureOf(row.sha256, row.filePage - 1, read.rotation)
   const { file, filePage, filedTo } = row.body
   const body = placePage(read, { number, file, filePage, filedTo })
   await database().transaction(async (work) => {
@@ -273,15 +319,16 @@ export async function readPageAgain({ packageId, number }: Jobs['read_page_again
 }
 
 /** Draws the large picture of a page, after all pages that wait are read. */
-export async function drawPage({ packageId, number }: Jobs['draw_page']): Promise<void> {
+async function drawPage({ packageId, number }: Jobs['draw_page']): Promise<void> {
   const [row] = await database()
     .select({ sha256: files.sha256, filePage: pages.filePage, body: pages.body })
     .from(pages)
     .innerJoin(files, eq(pages.fileId, files.id))
     .where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
   if (!row?.sha256 || !row.body) return
-  const source = await sourceOf(row.sha256)
-  const bytes = await source.picture(row.filePage - 1, row.body.rotation, LARGE)
+  const bytes = await pictureOf(row.sha256, row.filePage - 1, row.body.rotation, LARGE)
+  // What cannot be drawn is shown small, or not at all; its page says that it could not be read.
+  if (!bytes) return
   await database()
     .insert(pictures)
     .values({ packageId, page: number, size: 'large', bytes })
@@ -299,8 +346,8 @@ async function recogniseAgain(packageId: string, page: Page, places: readonly Bo
     .innerJoin(files, eq(pages.fileId, files.id))
     .where(and(eq(pages.packageId, packageId), eq(pages.number, page.number)))
   if (!row?.sha256) return page.words
-  return sourceOf(row.sha256)
-    .then((source) => source.recogniseRegions(page.filePage - 1, page, places))
+  return readers()
+    .recogniseRegions(row.sha256, page.filePage - 1, page, places)
     .catch((error: unknown) => {
       log.warn(
         { packageId, number: page.number, error: String(error) },
@@ -311,7 +358,7 @@ async function recogniseAgain(packageId: string, page: Page, places: readonly Bo
 }
 
 /** Cuts and judges a package whose pages are all read, once the second reader has looked at what is in doubt. */
-export async function judgePackage({ packageId }: Jobs['judge_package']): Promise<void> {
+async function judgePackage({ packageId }: Jobs['judge_package']): Promise<void> {
   const whole = await database().transaction(async (work) => {
     const [row] = await work
       .select({ read: packages.pagesRead, all: packages.pageCount, state: packages.state })
@@ -335,4 +382,28 @@ export async function judgePackage({ packageId }: Jobs['judge_package']): Promis
       `${assessment.documents.length} documents on ${row.pageCount} pages, ${assessment.deck.length} loose pieces`,
     )
   })
+}
+
+/** A page that was turned and cannot be read again stays as it was read before. */
+async function giveUpAgain({ packageId, number }: Jobs['read_page_again']): Promise<void> {
+  await database().transaction(async (work) => {
+    await work
+      .update(pages)
+      .set({ again: false })
+      .where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
+    await queueJudgement(work, packageId)
+  })
+}
+
+/** What is lacking then is seen where it is lacking: a small picture, a large one. */
+const letBe = (): Promise<void> => Promise.resolve()
+
+/** The work on pages and packages. */
+export const pageTasks = {
+  open_file: tried('open_file', { run: openFile, giveUp: giveUpFile }),
+  glance_at_page: tried('glance_at_page', { run: glanceAtPage, giveUp: letBe }),
+  read_page: tried('read_page', { run: readPage, giveUp: giveUpPage }),
+  read_page_again: tried('read_page_again', { run: readPageAgain, giveUp: giveUpAgain }),
+  draw_page: tried('draw_page', { run: drawPage, giveUp: letBe }),
+  judge_package: judgePackage,
 }

@@ -9,7 +9,7 @@ import { answers, audit, files, packages, pages, session } from '../../server/da
 import { hear, tell } from '../../server/events.ts'
 import { Closed, giveAnswers, redo, undo, undoState } from '../../server/packages/answer.ts'
 import { finish, openAgain, packageZip } from '../../server/packages/finish.ts'
-import { glanceAtPage, judgePackage, openFile, readPage } from '../../server/jobs/tasks.ts'
+import { pageTasks } from '../../server/jobs/tasks.ts'
 import { findIn } from '../../server/packages/find.ts'
 import { newPackage } from '../../server/packages/intake.ts'
 import { judge } from '../../server/packages/judge.ts'
@@ -38,6 +38,8 @@ beforeAll(() => {
 
 const value = async (id: string, field: string) =>
   (await packageRow(id, at.who))!.assessment!.documents[0].fields.find((f) => f.name === field)!
+
+const firstTry = { job: { attempts: 1, max_attempts: 5, last_error: null } }
 
 describe('from a file to a judged package', () => {
   test('pages are read, cut and judged by the worker', async () => {
@@ -107,14 +109,14 @@ describe('from a file to a judged package', () => {
       .insert(pages)
       .values([1, 2].map((number) => ({ packageId: id, number, fileId, filePage: number })))
     await database().update(packages).set({ pageCount: 2, state: 'reading' }).where(eq(packages.id, id))
-    await glanceAtPage({ packageId: id, number: 1 })
+    await pageTasks.glance_at_page({ packageId: id, number: 1 }, firstTry)
     expect((await pageSheets(id)).map((s) => [s.drawn, s.read])).toEqual([
       [true, false],
       [false, false],
     ])
     // It may yet be turned, so that nobody keeps this picture.
     expect((await pictureOf(id, 1, 'small'))!.final).toBe(false)
-    await readPage({ packageId: id, number: 1 })
+    await pageTasks.read_page({ packageId: id, number: 1 }, firstTry)
     expect((await pictureOf(id, 1, 'small'))!.final).toBe(true)
   }, 60_000)
 
@@ -125,9 +127,9 @@ describe('from a file to a judged package', () => {
       .insert(files)
       .values({ packageId: id, name: 'lost.pdf', state: 'waiting', sha256: '0'.repeat(64) })
       .returning({ id: files.id })
-    await expect(openFile({ fileId }, { job: { attempts: 1, max_attempts: 5 } })).rejects.toThrow()
+    await expect(pageTasks.open_file({ fileId }, firstTry)).rejects.toThrow()
     expect((await filesIn(id))[0].problem).toBeNull()
-    await openFile({ fileId }, { job: { attempts: 5, max_attempts: 5 } })
+    await pageTasks.open_file({ fileId }, { job: { ...firstTry.job, attempts: 5, last_error: 'away' } })
     expect((await filesIn(id))[0].problem).toMatch(/fault of ours/)
     await until(async () => (await stateOf(id)).state === 'open')
   }, 60_000)
@@ -196,7 +198,7 @@ test('what is in doubt on a scan is looked at by the second reader before the pa
   expect(looked.length).toBeGreaterThan(0)
   expect(await lookedAt(id)).toBe(looked.length)
   // Judged anew, it is not looked at again.
-  await judgePackage({ packageId: id })
+  await pageTasks.judge_package({ packageId: id })
   expect(await lookedAt(id)).toBe(looked.length)
 }, 90_000)
 

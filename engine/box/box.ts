@@ -1,0 +1,180 @@
+import { execFile, spawn, type ChildProcess } from 'node:child_process'
+import { readdir, readFile } from 'node:fs/promises'
+import { fileURLToPath } from 'node:url'
+import { promisify } from 'node:util'
+import { UnusableFile } from '../input/source.ts'
+import { BOX_LIMITS, type BoxEnd, type BoxLimits, ReaderEnded, ReaderFault } from './limits.ts'
+import type { Answers, Asked, Said } from './protocol.ts'
+import type { IncomingFile } from '../input/expand.ts'
+
+/** How often the memory of a working reader is looked at. */
+const LOOK_MS = 250
+/** A reader's largest file of its own: pictures of pages on their way to a command. */
+const MOST_WRITTEN = 1024 * 1024 * 1024
+/** A reader that used so much is thrown away, whatever for. */
+const MOST_CPU_SECONDS = 3600
+/** All that a reader needs to know of where it runs: no database, no secret. */
+const ENVIRONMENT = ['PATH', 'HOME', 'TMPDIR', 'LANG', 'TZ', 'TESSDATA_PREFIX', 'NODE_ENV'] as const
+
+let apart: Promise<boolean> | null = null
+/** Whether this machine lets a process be parted from the network without being its administrator. */
+export const canPartFromNetwork = (): Promise<boolean> =>
+  (apart ??= promisify(execFile)('unshare', ['--user', '--map-root-user', '--net', 'true']).then(
+    () => true,
+    () => false,
+  ))
+
+/** A reader process, with one call at a time. */
+export class ReaderBox {
+  private readonly child: ChildProcess
+  private readonly ready: Promise<void>
+  private ended: BoxEnd | null = null
+  private hear: ((said: Said) => void) | null = null
+  private fail: ((error: Error) => void) | null = null
+  private opened = 0
+
+  private constructor(
+    command: readonly string[],
+    private readonly limits: BoxLimits,
+  ) {
+    this.child = spawn(command[0], command.slice(1), {
+      env: Object.fromEntries(
+        ENVIRONMENT.flatMap((name) => (process.env[name] ? [[name, process.env[name]]] : [])),
+      ),
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+      serialization: 'advanced',
+      // A group of its own: the commands that it starts end with it.
+      detached: true,
+    })
+    this.child.on('message', (said) => this.hear?.(said as Said))
+    const over = () => {
+      this.ended ??= 'crash'
+      this.fail?.(new ReaderEnded(this.ended))
+    }
+    this.child.on('error', over)
+    this.child.on('exit', over)
+    this.ready = new Promise((done, fail) => {
+      this.hear = () => done()
+      this.fail = fail
+    })
+    this.ready.catch(() => undefined)
+  }
+
+  /** Starts a reader; it is ready some tenths of a second later, and calls wait for that. */
+  static async start(limits: BoxLimits = BOX_LIMITS): Promise<ReaderBox> {
+    const node = [
+      process.execPath,
+      '--max-old-space-size=1024',
+      '--import',
+      'tsx',
+      fileURLToPath(new URL('./reader.ts', import.meta.url)),
+    ]
+    const bounded = [
+      ...['prlimit', '--core=0', `--fsize=${MOST_WRITTEN}`, `--cpu=${MOST_CPU_SECONDS}`],
+      // One that is stuck does not hear that nobody waits for it any more.
+      ...['setpriv', '--pdeathsig', 'KILL', ...node],
+    ]
+    return new ReaderBox(
+      (await canPartFromNetwork()) ? ['unshare', '--user', '--map-root-user', '--net', ...bounded] : bounded,
+      limits,
+    )
+  }
+
+  /** Whether it is good for another file: not ended, and neither used often nor large. */
+  async isFit(): Promise<boolean> {
+    return (
+      this.ended === null && this.opened < this.limits.files && (await this.bytes()) < this.limits.restBytes
+    )
+  }
+
+  /**
+   * Asks for one thing; `take` is given the files of an archive one by one.
+   * @throws UnusableFile with a sentence; ReaderEnded where it did not come back; ReaderFault where it failed
+   */
+  async ask<C extends Asked['call']>(
+    asked: Extract<Asked, { call: C }>,
+    lacking: (what: 'bytes' | 'types') => Promise<Extract<Asked, { call: C }>>,
+    take: (file: IncomingFile) => Promise<void> = () => Promise.resolve(),
+  ): Promise<Answers[C]> {
+    await this.ready
+    const timer = setTimeout(() => this.end('time'), this.limits.seconds[asked.call] * 1000)
+    const look = setInterval(() => void this.look(), LOOK_MS)
+    try {
+      for (let now = asked; ;) {
+        const said = await this.say(now, take)
+        if (said.said === 'done') return said.result as Answers[C]
+        if (said.said === 'lacks') {
+          if (said.what === 'bytes') this.opened++
+          now = await lacking(said.what)
+        } else if (said.said === 'unusable') throw new UnusableFile(said.problem)
+        else {
+          if (said.broken) this.end('crash')
+          throw said.broken ? new ReaderEnded('crash') : new ReaderFault(said.problem)
+        }
+      }
+    } finally {
+      clearTimeout(timer)
+      clearInterval(look)
+    }
+  }
+
+  private say(
+    asked: Asked,
+    take: (file: IncomingFile) => Promise<void>,
+  ): Promise<Exclude<Said, { said: 'file' }>> {
+    return new Promise((done, fail) => {
+      if (this.ended) return fail(new ReaderEnded(this.ended))
+      this.fail = fail
+      this.hear = (said) => {
+        if (said.said !== 'file') return done(said)
+        take(said.file).then(
+          () => this.child.send('taken'),
+          (error: unknown) => {
+            // Half an archive is of no use: the reader would wait for ever to hand over the rest.
+            this.end('crash')
+            fail(error instanceof Error ? error : new Error(String(error)))
+          },
+        )
+      }
+      this.child.send(asked, (error) => error && fail(new ReaderEnded(this.ended ?? 'crash')))
+    })
+  }
+
+  private async look(): Promise<void> {
+    if ((await this.bytes()) > this.limits.bytes) this.end('memory')
+  }
+
+  /** The memory that it and its commands hold, from /proc; none where that cannot be read. */
+  private async bytes(): Promise<number> {
+    const sizes = await Promise.all((await groupOf(this.child.pid)).map(residentBytes))
+    return sizes.reduce((sum, size) => sum + size, 0)
+  }
+
+  /** Ends it with all that it started. */
+  end(why: BoxEnd = 'crash'): void {
+    this.ended ??= why
+    try {
+      process.kill(-this.child.pid!, 'SIGKILL')
+    } catch {
+      // It is gone already.
+    }
+  }
+}
+
+/** Processes of a group. */
+async function groupOf(leader: number | undefined): Promise<number[]> {
+  if (leader === undefined) return []
+  const all = (await readdir('/proc').catch(() => [])).filter((name) => /^\d+$/.test(name))
+  const found = await Promise.all(
+    all.map(async (name) => {
+      const stat = await readFile(`/proc/${name}/stat`, 'utf8').catch(() => '')
+      // pid (command) state parent group …: the command may hold anything, brackets too.
+      const group = Number(stat.slice(stat.lastIndexOf(')') + 2).split(' ')[2])
+      return group === leader ? Number(name) : null
+    }),
+  )
+  return found.filter((pid) => pid !== null)
+}
+
+const residentBytes = async (pid: number): Promise<number> =>
+  Number((await readFile(`/proc/${pid}/statm`, 'utf8').catch(() => '')).split(' ')[1] ?? 0) * 4096

@@ -1,0 +1,3 @@
+/** What other folders may use of this one; README.md says how it hangs together. */
+export { ReaderEnded, ReaderFault } from './limits.ts'
+export { ReaderPool } from './pool.ts'

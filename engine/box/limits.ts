@@ -1,0 +1,42 @@
+/** What one reader process may use before it is ended; whoever sends files must not end anything else. */
+export interface BoxLimits {
+  /** Of it and of the commands that it starts, together. */
+  bytes: number
+  /** For one call, by what is asked. */
+  seconds: Record<BoxCall, number>
+  /** Files after which a reader is thrown away: its memory only grows. */
+  files: number
+  /** A reader at rest with more than this is thrown away. */
+  restBytes: number
+}
+
+/** What a reader can be asked. */
+export type BoxCall = 'unfold' | 'open' | 'read' | 'picture' | 'regions'
+
+const MB = 1024 * 1024
+
+export const BOX_LIMITS: BoxLimits = {
+  bytes: 1536 * MB,
+  seconds: { unfold: 60, open: 30, read: 60, picture: 30, regions: 60 },
+  files: 200,
+  restBytes: 700 * MB,
+}
+
+/** Why a reader was ended, or ended by itself. */
+export type BoxEnd = 'time' | 'memory' | 'crash'
+
+/** A reader says that it failed at what it was asked, and is good for the next. */
+export class ReaderFault extends Error {}
+
+/** A reader did not come back: its file is to be set aside, or the call made again where that may help. */
+export class ReaderEnded extends Error {
+  constructor(readonly why: BoxEnd) {
+    super(
+      {
+        time: 'Reading it takes longer than a file may take.',
+        memory: 'Reading it takes more memory than a file may take.',
+        crash: 'The reader of this file breaks on it.',
+      }[why],
+    )
+  }
+}

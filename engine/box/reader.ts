@@ -1,0 +1,92 @@
+import { LRUCache } from 'lru-cache'
+import { inkNeeded, type NeedsInk } from '../../core/extraction/index.ts'
+import { expand, holdsFiles } from '../input/expand.ts'
+import { openSource, type Source, UnusableFile } from '../input/source.ts'
+import { activeContent } from '../screening/active.ts'
+import type { Answers, Asked, BoxFile, Said } from './protocol.ts'
+
+/**
+ * A reader: a process of its own in which strangers' files are opened, one call after the other. It knows no database
+ * and no secret, and whatever a file makes of it ends with it.
+ */
+const say = (said: Said): Promise<void> =>
+  new Promise((done, fail) => process.send!(said, undefined, {}, (error) => (error ? fail(error) : done())))
+
+/** Page after page of a file is read, and opening it anew each time would cost more than the page. */
+const open = new LRUCache<string, Source>({ max: 4, dispose: (source) => source.close() })
+const ink = new Map<string, NeedsInk>()
+
+class Lacks extends Error {
+  constructor(readonly what: 'bytes' | 'types') {
+    super(what)
+  }
+}
+
+async function sourceOf({ sha256, bytes }: BoxFile): Promise<Source> {
+  const known = open.get(sha256)
+  if (known) return known
+  if (!bytes) throw new Lacks('bytes')
+  const source = await openSource(bytes)
+  open.set(sha256, source)
+  return source
+}
+
+function inkOf({ key, types }: Extract<Asked, { call: 'read' }>['ink']): NeedsInk {
+  const known = ink.get(key)
+  if (known) return known
+  if (!types) throw new Lacks('types')
+  const needed = inkNeeded(types)
+  ink.set(key, needed)
+  return needed
+}
+
+async function answer(asked: Asked): Promise<Answers[keyof Answers]> {
+  switch (asked.call) {
+    case 'unfold': {
+      for await (const file of expand(asked.file)) {
+        const taken = new Promise<void>((done) => process.once('message', () => done()))
+        await say({ said: 'file', file })
+        await taken
+      }
+      return null
+    }
+    case 'open': {
+      if (asked.file.bytes && (await holdsFiles(asked.file.bytes))) return { kind: 'files' }
+      const { pages, kind } = await sourceOf(asked.file)
+      const notices = asked.file.bytes ? await activeContent(asked.file.bytes) : []
+      return { pages, kind, notices }
+    }
+    case 'read': {
+      const source = await sourceOf(asked.file)
+      return source.read(asked.index, { wantsInk: inkOf(asked.ink), said: asked.said })
+    }
+    case 'picture':
+      return new Uint8Array(
+        await (await sourceOf(asked.file)).picture(asked.index, asked.rotation, asked.width),
+      )
+    case 'regions':
+      return (await sourceOf(asked.file)).recogniseRegions(asked.index, asked.page, asked.places)
+  }
+}
+
+let busy = false
+process.on('message', (asked: Asked | 'taken') => {
+  if (asked === 'taken' || busy) return
+  busy = true
+  void answer(asked)
+    .then((result): Said => ({ said: 'done', result }))
+    .catch((error: unknown): Said => {
+      if (error instanceof Lacks) return { said: 'lacks', what: error.what }
+      if (error instanceof UnusableFile) return { said: 'unusable', problem: error.message }
+      const problem = error instanceof Error ? error.message : String(error)
+      // After a trap PDFium's memory is no longer to be relied on, for this file or any other.
+      return { said: 'fault', problem, broken: error instanceof WebAssembly.RuntimeError }
+    })
+    .then((said) => {
+      busy = false
+      return say(said)
+    })
+    .catch(() => process.exit(1))
+})
+process.on('disconnect', () => process.exit(0))
+void say({ said: 'done', result: null })

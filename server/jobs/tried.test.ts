@@ -1,0 +1,36 @@
+import { tried, type Tries } from './tried.ts'
+
+const job = (attempts: number, last_error: string | null = null): Tries => ({
+  job: { attempts, max_attempts: 5, last_error },
+})
+const task = (fails: boolean) => {
+  const done: string[] = []
+  return {
+    done,
+    run: tried('draw_page', {
+      run: () => (fails ? Promise.reject(new Error('away')) : Promise.resolve(void done.push('ran'))),
+      giveUp: () => Promise.resolve(void done.push('given up')),
+    }),
+  }
+}
+const page = { packageId: 'p', number: 1 }
+
+test('an error is the queue’s, which tries again, until the last try', async () => {
+  const { run, done } = task(true)
+  await expect(run(page, job(1))).rejects.toThrow('away')
+  await expect(run(page, job(4, 'away'))).rejects.toThrow('away')
+  expect(done).toEqual([])
+  await run(page, job(5, 'away'))
+  expect(done).toEqual(['given up'])
+})
+test('tries that died without a word count: the work that ends whoever does it is not done again', async () => {
+  const { run, done } = task(false)
+  await run(page, job(3))
+  await run(page, job(4))
+  expect(done).toEqual(['ran', 'given up'])
+})
+test('a job that failed and said so has all its tries', async () => {
+  const { run, done } = task(false)
+  await run(page, job(4, 'the store was away'))
+  expect(done).toEqual(['ran'])
+})
