@@ -48,6 +48,7 @@ export default [
   route('knowledge/file', 'routes/setup/knowledge-file.ts'),
   route('packages/:id/rule-trial', 'routes/package/rule-trial.ts'),
   route('packages/:id/owner', 'routes/package/owner.ts'),
+  route('packages/:id/again', 'routes/package/again.ts'),
   route('packages/:id/bring', 'routes/package/bring.ts'),
   route('packages/:id/pages/:number/words', 'routes/package/page-words.ts'),
   route('packages/:id/pages/:number/:size', 'routes/package/page-picture.ts'),

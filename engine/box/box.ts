@@ -58,6 +58,14 @@ export class ReaderBox {
       this.fail = fail
     })
     this.ready.catch(() => undefined)
+    this.hold(false)
+  }
+
+  /** A reader at rest keeps no process from ending. */
+  private hold(on: boolean): void {
+    for (const handle of [this.child, this.child.channel])
+      if (on) handle?.ref()
+      else handle?.unref()
   }
 
   /** Starts a reader; it is ready some tenths of a second later, and calls wait for that. */
@@ -96,7 +104,11 @@ export class ReaderBox {
     lacking: (what: 'bytes' | 'types') => Promise<Extract<Asked, { call: C }>>,
     take: (file: IncomingFile) => Promise<void> = () => Promise.resolve(),
   ): Promise<Answers[C]> {
-    await this.ready
+    this.hold(true)
+    await this.ready.catch((error: unknown) => {
+      this.hold(false)
+      throw error
+    })
     const timer = setTimeout(() => this.end('time'), this.limits.seconds[asked.call] * 1000)
     const look = setInterval(() => void this.look(), LOOK_MS)
     try {
@@ -115,6 +127,7 @@ export class ReaderBox {
     } finally {
       clearTimeout(timer)
       clearInterval(look)
+      this.hold(false)
     }
   }
 

@@ -147,6 +147,8 @@ export const packages = pgTable(
       .array()
       .notNull()
       .default(sql`'{}'`),
+    /** Why it could not be checked, in a sentence; null where it was, or nobody tried yet. */
+    problem: text('problem'),
     /** Grows with every judgement, so that a screen can tell that it is behind. */
     version: integer('version').notNull().default(0),
     createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),

@@ -121,6 +121,9 @@ async function addPages(
       .from(packages)
       .where(eq(packages.id, file.packageId))
       .for('update')
+    // A job that was done and not known to be, as when the database went between the two, is done once.
+    const [now] = await work.select({ state: files.state }).from(files).where(eq(files.id, file.id))
+    if (now?.state !== 'waiting') return
     await work.insert(pages).values(
       Array.from({ length: count }, (_, i) => ({
         packageId: file.packageId,
@@ -395,6 +398,18 @@ async function giveUpAgain({ packageId, number }: Jobs['read_page_again']): Prom
   })
 }
 
+/** A package that cannot be checked says so, and a person may have it checked again: it waits for nothing else. */
+async function giveUpPackage({ packageId }: Jobs['judge_package']): Promise<void> {
+  await database().transaction(async (work) => {
+    await work
+      .update(packages)
+      .set({ problem: 'A fault of ours kept these papers from being checked. Nothing of them is lost.' })
+      .where(eq(packages.id, packageId))
+    await note(work, null, packageId, 'could not check the package')
+    await tell(work, { packageId, what: 'progress' })
+  })
+}
+
 /** What is lacking then is seen where it is lacking: a small picture, a large one. */
 const letBe = (): Promise<void> => Promise.resolve()
 
@@ -405,5 +420,5 @@ export const pageTasks = {
   read_page: tried('read_page', { run: readPage, giveUp: giveUpPage }),
   read_page_again: tried('read_page_again', { run: readPageAgain, giveUp: giveUpAgain }),
   draw_page: tried('draw_page', { run: drawPage, giveUp: letBe }),
-  judge_package: judgePackage,
+  judge_package: tried('judge_package', { run: judgePackage, giveUp: giveUpPackage }),
 }

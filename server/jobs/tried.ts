@@ -31,7 +31,8 @@ export const tried =
     try {
       await run(payload)
     } catch (error) {
-      if (attempts < most) throw error
+      // What is thrown here stands in the queue's table and in the log, which are nobody's papers.
+      if (attempts < most) throw new Error(inShort(error), { cause: error })
       log.error({ task: name, error: inShort(error) }, 'given up at the last try')
       await giveUp(payload)
     }

@@ -7,6 +7,7 @@ import { database } from '../database/connection.ts'
 import { files, FIRST_ORGANISATION, organisations, packages, type PackageState } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { queueJob } from '../jobs/queue.ts'
+import { wellFormed } from '../../engine/input/source.ts'
 import { settings } from '../settings.ts'
 import { keep, TooLarge } from '../storage/contents.ts'
 
@@ -78,7 +79,7 @@ export async function bringFile(
 ): Promise<Brought> {
   const [file] = await database()
     .insert(files)
-    .values({ packageId, name: name.slice(0, 240), broughtById: who?.id ?? null })
+    .values({ packageId, name: wellFormed(name).slice(0, 240), broughtById: who?.id ?? null })
     .returning({ id: files.id })
   let kept: { sha256: string; size: number }
   try {
@@ -100,7 +101,15 @@ export async function bringFile(
   const [same] = await database()
     .select({ id: files.id })
     .from(files)
-    .where(and(eq(files.packageId, packageId), eq(files.sha256, kept.sha256), ne(files.id, file.id)))
+    .where(
+      and(
+        eq(files.packageId, packageId),
+        eq(files.sha256, kept.sha256),
+        ne(files.id, file.id),
+        // What was set aside for a fault of ours is asked for again.
+        ne(files.state, 'unusable'),
+      ),
+    )
     .limit(1)
   if (same) {
     await database().delete(files).where(eq(files.id, file.id))

@@ -248,6 +248,7 @@ export async function judge(work: Work, packageId: string, cut?: Cut | 'anew'): 
     .set({
       ...(cut || held.uncut ? { pieces: [...situation.pieces] } : {}),
       assessment,
+      problem: null,
       types: [...new Set(assessment.documents.map((d) => d.type))],
       applicant: assessment.persons.applicant,
       looseCount: assessment.deck.length,

@@ -132,6 +132,7 @@ export async function packageRow(id: string, who: Pick<Person, 'organisationId'>
       pageCount: packages.pageCount,
       pagesRead: packages.pagesRead,
       version: packages.version,
+      problem: packages.problem,
       createdAt: packages.createdAt,
       finishedAt: packages.finishedAt,
       assessment: packages.assessment,

@@ -29,6 +29,7 @@ import { fetchContents, keepBytes, TooLarge } from '../../server/storage/content
 import { payslip, pdfOf, stray } from '../support/papers.ts'
 import { bring, desk, person, readPackage, stateOf, until, worker, type Desk } from '../support/server.ts'
 import { Open } from '../support/zip.ts'
+import { checkAgain } from '../../server/packages/again.ts'
 
 const at = desk()
 let who: Desk['who']
@@ -134,6 +135,48 @@ describe('from a file to a judged package', () => {
     await until(async () => (await stateOf(id)).state === 'open')
   }, 60_000)
 
+  test('a file whose tries never came back is set aside, and taken where it is brought again', async () => {
+    const id = await newPackage('working-boat-loan', who)
+    const bytes = await pdfOf(payslip('June', '30'), stray)
+    const { sha256, size } = await keepBytes(bytes)
+    const [{ id: fileId }] = await database()
+      .insert(files)
+      .values({ packageId: id, name: 'deadly.pdf', state: 'waiting', sha256, size })
+      .returning({ id: files.id })
+    await pageTasks.open_file({ fileId }, { job: { ...firstTry.job, attempts: 4 } })
+    expect((await filesIn(id))[0].problem).toMatch(/please bring it again/)
+    const again = await bring(id, 'deadly.pdf', bytes, who)
+    expect(again.problem).toBeNull()
+    await until(async () => (await stateOf(id)).state === 'open')
+    expect((await stateOf(id)).all).toBe(2)
+  }, 60_000)
+
+  test('a package that cannot be checked says so, and is checked again by a person', async () => {
+    const id = await readPackage(who, await pdfOf(payslip('May', '31'), stray))
+    await pageTasks.judge_package({ packageId: id }, { job: { ...firstTry.job, attempts: 4 } })
+    expect((await packageRow(id, who))!.problem).toMatch(/fault of ours/)
+    await checkAgain(id, who)
+    await until(async () => {
+      const now = await packageRow(id, who)
+      return now!.problem === null && now!.assessment !== null
+    })
+    expect((await historyOf(id)).map((h) => h.act)).toEqual(
+      expect.arrayContaining(['could not check the package', 'had the package checked again']),
+    )
+  }, 60_000)
+
+  test('a file that is opened twice has its pages once', async () => {
+    const id = await newPackage('working-boat-loan', who)
+    const { sha256, size } = await keepBytes(await pdfOf(payslip('July', '31'), stray))
+    const [{ id: fileId }] = await database()
+      .insert(files)
+      .values({ packageId: id, name: 'twice.pdf', state: 'waiting', sha256, size })
+      .returning({ id: files.id })
+    await Promise.all([1, 2].map(() => pageTasks.open_file({ fileId }, firstTry)))
+    await pageTasks.open_file({ fileId }, firstTry)
+    expect((await stateOf(id)).all).toBe(2)
+  }, 60_000)
+
   test('two files of one name, brought at once, keep names apart', async () => {
     const id = await newPackage('working-boat-loan', who)
     await Promise.all([
@@ -198,7 +241,7 @@ test('what is in doubt on a scan is looked at by the second reader before the pa
   expect(looked.length).toBeGreaterThan(0)
   expect(await lookedAt(id)).toBe(looked.length)
   // Judged anew, it is not looked at again.
-  await pageTasks.judge_package({ packageId: id })
+  await pageTasks.judge_package({ packageId: id }, firstTry)
   expect(await lookedAt(id)).toBe(looked.length)
 }, 90_000)
 

@@ -1,5 +1,13 @@
 import { clsx } from 'clsx'
-import { NavLink, Outlet, redirect, useLocation, useNavigate, useSearchParams } from 'react-router'
+import {
+  NavLink,
+  Outlet,
+  redirect,
+  useFetcher,
+  useLocation,
+  useNavigate,
+  useSearchParams,
+} from 'react-router'
 import { accepted } from '../../../core/dossier/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { packageView } from '../../../server/packages/view.ts'
@@ -143,11 +151,30 @@ function Frame() {
             withLoupe && 'lg:grid-cols-[minmax(0,1fr)_minmax(360px,34%)] lg:overflow-hidden',
           )}
         >
-          <div className="min-w-0 lg:min-h-0 lg:overflow-auto">{waits ? <Waiting /> : <Outlet />}</div>
+          <div className="min-w-0 lg:min-h-0 lg:overflow-auto">
+            {row.problem ? <Unchecked problem={row.problem} /> : null}
+            {!waits ? <Outlet /> : row.problem ? null : <Waiting />}
+          </div>
           {withLoupe ? <Loupe /> : null}
         </main>
       </div>
       <Toast />
+    </div>
+  )
+}
+
+/** Says that a package could not be checked, and lets somebody have it checked again. */
+function Unchecked({ problem }: { problem: string }) {
+  const again = useFetcher()
+  const { row } = usePackage()
+  return (
+    <div role="alert" className="card mb-4 flex max-w-3xl flex-wrap items-center gap-3 p-4">
+      <p className="min-w-60 flex-1 text-plum">{problem}</p>
+      <again.Form method="post" action={`/packages/${row.id}/again`}>
+        <button type="submit" className="button" disabled={again.state !== 'idle'}>
+          Check them again
+        </button>
+      </again.Form>
     </div>
   )
 }
