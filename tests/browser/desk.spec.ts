@@ -348,11 +348,15 @@ test.describe('checklist, hand-over and history', () => {
     await signIn(page)
     await openView(page, `${demoPackage()}/checklist`)
     const waive = page.getByRole('button', { name: 'Waive' })
+    await expect(waive.first()).toBeVisible()
+    const open = await waive.count()
     await waive.first().click()
     await page.getByLabel('Reason for waiving').fill('seen at the counter')
     await page.keyboard.press('Enter')
     await expect(page.getByText(/seen at the counter/).first()).toBeVisible()
     await page.keyboard.press('u')
+    // Others go on with this package: it is as it was before this test ends.
+    await expect(waive).toHaveCount(open)
   })
   test('finish, download, open again; all of it is in the history', async ({ page }) => {
     await signIn(page)
