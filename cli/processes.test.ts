@@ -11,6 +11,7 @@ const until = async (holds: () => boolean): Promise<void> => {
 test('a process that is killed is started again, until it is ended for good', async () => {
   let begun = 0
   const kept = new KeptProcess(
+    'worker',
     () => (begun++, lasting()),
     () => undefined,
     quick,
@@ -27,6 +28,7 @@ test('one that ends as soon as it begins is given up', async () => {
   let begun = 0
   let givenUp = 0
   const kept = new KeptProcess(
+    'worker',
     () => (begun++, spawn('false')),
     () => givenUp++,
     quick,
@@ -38,6 +40,7 @@ test('one that ends as soon as it begins is given up', async () => {
 test('one that had settled is no sooner given up for it', async () => {
   let begun = 0
   const kept = new KeptProcess(
+    'worker',
     () => (begun++, spawn('sleep', ['0.05'])),
     () => undefined,
     { ...quick, settled: 20, most: 2 },

@@ -50,6 +50,7 @@ export class KeptProcess {
   private timer: NodeJS.Timeout | null = null
 
   constructor(
+    private readonly name: string,
     private readonly start: () => ChildProcess,
     private readonly giveUp: () => void,
     private readonly patience = PATIENCE,
@@ -60,12 +61,17 @@ export class KeptProcess {
   private begin(): ChildProcess {
     const child = this.start()
     const began = Date.now()
-    child.once('exit', () => {
+    child.once('exit', (code, signal) => {
       if (this.ending) return
       const { pause, longest, settled, most } = this.patience
       this.soon = Date.now() - began >= settled ? 0 : this.soon + 1
-      if (this.soon >= most) return this.giveUp()
+      const ended = `jigsa: the ${this.name} ended (${signal ?? `code ${code}`})`
+      if (this.soon >= most) {
+        process.stderr.write(`${ended}, time after time as soon as it began\n`)
+        return this.giveUp()
+      }
       const wait = Math.min(longest, pause * 2 ** Math.max(0, this.soon - 1))
+      process.stderr.write(`${ended}; it is started again in ${wait / 1000} s\n`)
       this.timer = setTimeout(() => (this.child = this.begin()), wait)
     })
     return child

@@ -16,23 +16,15 @@ try {
   process.stderr.write(`jigsa start: ${error instanceof Error ? error.message : String(error)}\n`)
   process.exit(1)
 }
+const kept = (name: string, start: typeof startWeb) =>
+  new KeptProcess(
+    name,
+    () => start(process.env),
+    () => void end(1),
+  )
 const children = [
-  ...(which === 'worker'
-    ? []
-    : [
-        new KeptProcess(
-          () => startWeb(process.env),
-          () => void end(1),
-        ),
-      ]),
-  ...(which === 'web'
-    ? []
-    : [
-        new KeptProcess(
-          () => startWorker(process.env),
-          () => void end(1),
-        ),
-      ]),
+  ...(which === 'worker' ? [] : [kept('web process', startWeb)]),
+  ...(which === 'web' ? [] : [kept('worker', startWorker)]),
 ]
 process.stderr.write(
   `Jigsa is running${which === 'worker' ? ' as a worker' : ` at ${settings().BASE_URL}`}\n`,

@@ -13,7 +13,7 @@ import type { Lender } from '../../core/locale/index.ts'
 import type { DocumentType } from '../../core/program/index.ts'
 import { equalValues } from '../score.ts'
 import type { DesignersPapers } from './corpora.ts'
-import { keptCases } from './kept-pages.ts'
+import { keptCases, papersOf } from './kept-pages.ts'
 
 /** A value that was chosen: how likely it was before evidence was heard, what was said of it, and whether it is right. */
 export interface Heard {
@@ -116,11 +116,8 @@ export async function fitEvidence(
 ): Promise<void> {
   const heard: Heard[] = []
   for (const { name } of papers)
-    for await (const { pages, truth } of keptCases(cache, name))
-      for (const paper of truth.documents) {
-        const type = types.find((t) => t.id === paper.type)
-        const own = paper.pages.flatMap((p) => pages[p - 1] ?? [])
-        if (!type || own.length === 0) continue
+    for await (const kept of keptCases(cache, name))
+      for (const { type, paper, own } of papersOf(kept, types)) {
         for (const chosen of chooseValues(own, type, lender).chosen.values()) {
           const likelihood = likelihoodOf(chosen)
           if (likelihood.place * likelihood.reading < TAKEN) continue

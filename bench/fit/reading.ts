@@ -4,7 +4,7 @@ import type { Lender } from '../../core/locale/index.ts'
 import { type DocumentType, isTicked } from '../../core/program/index.ts'
 import { equalValues } from '../score.ts'
 import type { DesignersPapers } from './corpora.ts'
-import { keptCases } from './kept-pages.ts'
+import { keptCases, papersOf } from './kept-pages.ts'
 
 /** First choices at least so likely stand at the right place: what is wrong of them was misread. */
 const PLACED = 0.97
@@ -64,11 +64,9 @@ export async function fitReading(
   const samples: { exact: Sample[]; words: Sample[] } = { exact: [], words: [] }
   for (const { name, condition } of papers) {
     if (condition === 'text') continue
-    for await (const { pages, truth } of keptCases(cache, name))
-      for (const paper of truth.documents) {
-        const type = types.find((t) => t.id === paper.type)
-        const own = paper.pages.flatMap((p) => pages[p - 1] ?? [])
-        if (!type || own.length === 0 || own.some((p) => p.source === 'text')) continue
+    for await (const kept of keptCases(cache, name))
+      for (const { type, paper, own } of papersOf(kept, types)) {
+        if (own.some((p) => p.source === 'text')) continue
         const found = collect(own, type, lender)
         const weighed = weigh(found.pages, type, found.candidates, found.rows)
         for (const field of type.fields) {
@@ -83,10 +81,10 @@ export async function fitReading(
         }
       }
   }
-  const kept = JSON.parse(await readFile(calibration, 'utf8')) as object
+  const before = JSON.parse(await readFile(calibration, 'utf8')) as object
   const reading = { exact: readingCurve(samples.exact), words: readingCurve(samples.words) }
   console.log(
     `values read from pictures: ${samples.exact.length} of figures, ${samples.words.length} of words`,
   )
-  await writeFile(calibration, JSON.stringify({ ...kept, reading }))
+  await writeFile(calibration, JSON.stringify({ ...before, reading }))
 }

@@ -10,7 +10,7 @@ import type { Truth } from '../truth.ts'
 import { equalValues } from '../score.ts'
 import type { DesignersPapers } from './corpora.ts'
 import { described } from './described.ts'
-import { keptCases } from './kept-pages.ts'
+import { keptCases, papersOf } from './kept-pages.ts'
 
 /** Pages without some words, and with `lines` without all that stands in their lines. */
 function without(pages: readonly Page[], words: readonly Word[], lines: boolean): Page[] {
@@ -68,12 +68,9 @@ export async function writeValues(
     return right
   }
   for (const { designer, name } of papers)
-    for await (const { pages, truth } of keptCases(cache, name))
+    for await (const kept of keptCases(cache, name))
       for (const known of [types, described(types, dice)])
-        for (const paper of truth.documents) {
-          const type = known.find((t) => t.id === paper.type)
-          const own = paper.pages.flatMap((p) => pages[p - 1] ?? [])
-          if (!type || own.length === 0) continue
+        for (const { type, paper, own } of papersOf(kept, known)) {
           const right = write(designer, own, type, paper.fields)
           // Once more without one of its values: what a paper does not carry must not be made of what it does.
           const lost = dice.shuffle([...right.keys()])[0]

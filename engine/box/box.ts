@@ -7,6 +7,8 @@ import { BOX_LIMITS, type BoxEnd, type BoxLimits, ReaderEnded, ReaderFault } fro
 import type { Answers, Asked, Said } from './protocol.ts'
 import type { IncomingFile } from '../input/expand.ts'
 
+/** A reader that is not ready after so long never will be. */
+const START_SECONDS = 60
 /** How often the memory of a working reader is looked at. */
 const LOOK_MS = 250
 /** A reader's largest file of its own: pictures of pages on their way to a command. */
@@ -97,7 +99,8 @@ export class ReaderBox {
 
   /**
    * Asks for one thing; `take` is given the files of an archive one by one.
-   * @throws UnusableFile with a sentence; ReaderEnded where it did not come back; ReaderFault where it failed
+   * @throws UnusableFile with a sentence; ReaderEnded where it did not come back; ReaderFault where it failed; Error
+   * where no reader can be started, which is no fault of the file
    */
   async ask<C extends Asked['call']>(
     asked: Extract<Asked, { call: C }>,
@@ -105,13 +108,10 @@ export class ReaderBox {
     take: (file: IncomingFile) => Promise<void> = () => Promise.resolve(),
   ): Promise<Answers[C]> {
     this.hold(true)
-    await this.ready.catch((error: unknown) => {
-      this.hold(false)
-      throw error
-    })
-    const timer = setTimeout(() => this.end('time'), this.limits.seconds[asked.call] * 1000)
-    const look = setInterval(() => void this.look(), LOOK_MS)
+    let look: NodeJS.Timeout | undefined
     try {
+      await this.started()
+      look = setInterval(() => void this.look(), LOOK_MS)
       for (let now = asked; ;) {
         const said = await this.say(now, take)
         if (said.said === 'done') return said.result as Answers[C]
@@ -125,23 +125,43 @@ export class ReaderBox {
         }
       }
     } finally {
-      clearTimeout(timer)
       clearInterval(look)
       this.hold(false)
     }
+  }
+
+  /** Whether it ended, while nobody asked it or under a call. */
+  get gone(): boolean {
+    return this.ended !== null
+  }
+
+  private async started(): Promise<void> {
+    const timer = setTimeout(() => this.end(), START_SECONDS * 1000)
+    await this.ready
+      .catch(() => {
+        throw new Error('a reader could not be started')
+      })
+      .finally(() => clearTimeout(timer))
   }
 
   private say(
     asked: Asked,
     take: (file: IncomingFile) => Promise<void>,
   ): Promise<Exclude<Said, { said: 'file' }>> {
-    return new Promise((done, fail) => {
+    const late = () => setTimeout(() => this.end('time'), this.limits.seconds[asked.call] * 1000)
+    let timer = late()
+    return new Promise<Exclude<Said, { said: 'file' }>>((done, fail) => {
       if (this.ended) return fail(new ReaderEnded(this.ended))
       this.fail = fail
       this.hear = (said) => {
         if (said.said !== 'file') return done(said)
+        // A store that is slow to take a file is no fault of the file.
+        clearTimeout(timer)
         take(said.file).then(
-          () => this.child.send('taken'),
+          () => {
+            timer = late()
+            this.child.send('taken')
+          },
           (error: unknown) => {
             // Half an archive is of no use: the reader would wait for ever to hand over the rest.
             this.end('crash')
@@ -150,7 +170,7 @@ export class ReaderBox {
         )
       }
       this.child.send(asked, (error) => error && fail(new ReaderEnded(this.ended ?? 'crash')))
-    })
+    }).finally(() => clearTimeout(timer))
   }
 
   private async look(): Promise<void> {

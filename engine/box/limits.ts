@@ -2,7 +2,7 @@
 export interface BoxLimits {
   /** Of it and of the commands that it starts, together. */
   bytes: number
-  /** For one call, by what is asked. */
+  /** For one call, by what is asked; of an archive, for each of its files. */
   seconds: Record<BoxCall, number>
   /** Files after which a reader is thrown away: its memory only grows. */
   files: number

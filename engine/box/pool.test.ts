@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto'
 import { readdirSync, readFileSync, readlinkSync } from 'node:fs'
-import { PDFDocument, StandardFonts } from 'pdf-lib'
-import yazl from 'yazl'
 import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
 import type { IncomingFile } from '../input/expand.ts'
+import { pdfOf } from '../../tests/support/papers.ts'
+import { zip } from '../../tests/support/zip.ts'
 import { UnusableFile } from '../input/source.ts'
 import { canPartFromNetwork } from './box.ts'
 import { BOX_LIMITS, type BoxLimits, ReaderEnded } from './limits.ts'
@@ -18,22 +18,7 @@ const stored = (bytes: Uint8Array): string => {
   store.set(sha256, bytes)
   return sha256
 }
-async function pdf(...pages: string[]): Promise<Uint8Array> {
-  const made = await PDFDocument.create()
-  const font = await made.embedFont(StandardFonts.Helvetica)
-  for (const text of pages) made.addPage([595, 842]).drawText(text, { x: 60, y: 780, size: 11, font })
-  return made.save()
-}
-function zip(files: Record<string, Uint8Array>): Promise<Uint8Array> {
-  const made = new yazl.ZipFile()
-  for (const [name, bytes] of Object.entries(files)) made.addBuffer(Buffer.from(bytes), name)
-  made.end()
-  return new Promise((done) => {
-    const parts: Buffer[] = []
-    made.outputStream.on('data', (part: Buffer) => parts.push(part))
-    made.outputStream.on('end', () => done(new Uint8Array(Buffer.concat(parts))))
-  })
-}
+const pdf = (...pages: string[]) => pdfOf(...pages.map((text) => [text]))
 const fetched: string[] = []
 const pools: ReaderPool[] = []
 const poolWith = (limits: Partial<BoxLimits> = {}, most = 1): ReaderPool => {
@@ -110,10 +95,10 @@ test(
     }
     const bytes = await zip({ 'a.pdf': await pdf('a'), 'b.pdf': await pdf('b') })
     expect(await pool.open(stored(bytes))).toEqual({ kind: 'files' })
-    await pool.unfold({ name: 'all.zip', bytes }, take)
+    await pool.unfold({ name: 'all.zip', bytes }, () => take)
     expect(names).toEqual(['all.zip/a.pdf', 'all.zip/b.pdf'])
     const bomb = await zip({ 'a.pdf': new Uint8Array(20 * 1024 * 1024) })
-    await expect(pool.unfold({ name: 'b.zip', bytes: bomb }, take)).rejects.toThrow(UnusableFile)
+    await expect(pool.unfold({ name: 'b.zip', bytes: bomb }, () => take)).rejects.toThrow(UnusableFile)
     // The same reader goes on.
     expect(await pool.open(stored(await pdf('still here')))).toMatchObject({ pages: 1 })
   },
@@ -132,7 +117,7 @@ describe('a reader that takes too much is ended, and the next file has a fresh o
       const bytes = await zip({ 'a.pdf': await pdf('a') })
       // Whoever takes the files takes his time, in which the reader is looked at.
       const slowly = () => new Promise<void>((done) => setTimeout(done, 3000))
-      expect(await whyOf(pool.unfold({ name: 'all.zip', bytes }, slowly))).toBe('memory')
+      expect(await whyOf(pool.unfold({ name: 'all.zip', bytes }, () => slowly))).toBe('memory')
       expect(await poolWith().open(stored(await pdf('next')))).toMatchObject({ pages: 1 })
     },
     MINUTE,
@@ -180,3 +165,43 @@ test(
   },
   MINUTE,
 )
+test(
+  'what a file carries besides pages is told each time it comes',
+  async () => {
+    const pool = poolWith()
+    const script = Buffer.from('\n9 0 obj<</S/JavaScript/JS(app.alert)>>endobj\n', 'latin1')
+    const sha256 = stored(new Uint8Array(Buffer.concat([await pdf('x'), script])))
+    const told = { notices: ['carries a script'] }
+    expect(await pool.open(sha256)).toMatchObject(told)
+    expect(await pool.open(sha256)).toMatchObject(told)
+  },
+  MINUTE,
+)
+describe('what is no fault of a file', () => {
+  test(
+    'a reader that ended at rest, and a store that takes its files slowly',
+    async () => {
+      const pool = poolWith({ seconds: { ...BOX_LIMITS.seconds, unfold: 2 } })
+      await pool.open(stored(await pdf('x')))
+      process.kill(readersNow()[0], 'SIGKILL')
+      const names: string[] = []
+      const slowly = async ({ name }: IncomingFile) => {
+        await new Promise((done) => setTimeout(done, 1500))
+        names.push(name)
+      }
+      const bytes = await zip({ 'a.pdf': await pdf('a'), 'b.pdf': await pdf('b') })
+      await pool.unfold({ name: 'all.zip', bytes }, () => slowly)
+      expect(names).toEqual(['all.zip/a.pdf', 'all.zip/b.pdf'])
+    },
+    MINUTE,
+  )
+  test('a machine that starts no reader', async () => {
+    const path = process.env.PATH
+    process.env.PATH = '/nowhere'
+    try {
+      await expect(poolWith().open('0'.repeat(64))).rejects.toThrow('a reader could not be started')
+    } finally {
+      process.env.PATH = path
+    }
+  })
+})

@@ -9,6 +9,9 @@ import type { Answers, Asked, BoxFile, OpenedBox } from './protocol.ts'
 /** Fetches the bytes of a file by its hash; only asked for where a reader has it not open. */
 export type Fetch = (sha256: string) => Promise<Uint8Array>
 
+/** Takes one file out of an archive. */
+export type Take = (file: IncomingFile) => Promise<void>
+
 /** A reader of the pool, and what it read last. */
 interface Place {
   box: Promise<ReaderBox>
@@ -31,9 +34,9 @@ export class ReaderPool {
     private readonly limits: BoxLimits = BOX_LIMITS,
   ) {}
 
-  /** Hands over the files in an archive or a message, one by one. @throws UnusableFile */
-  unfold = async (file: IncomingFile, take: (file: IncomingFile) => Promise<void>): Promise<void> => {
-    await this.ask(null, { call: 'unfold', file }, take)
+  /** Hands over the files in an archive or a message, one by one; `begin` is asked anew at each try. @throws UnusableFile */
+  unfold = async (file: IncomingFile, begin: () => Take): Promise<void> => {
+    await this.ask(null, { call: 'unfold', file }, { begin })
   }
 
   /** Opens a file and says what it is. @throws UnusableFile */
@@ -48,8 +51,7 @@ export class ReaderPool {
     this.ask(
       sha256,
       { call: 'read', file: { sha256 }, index, said, ink: { key: ink.key } },
-      undefined,
-      ink.types,
+      { types: ink.types },
     )
 
   picture = (sha256: string, index: number, rotation: Rotation, width: number): Promise<Uint8Array> =>
@@ -86,15 +88,19 @@ export class ReaderPool {
   private async ask<C extends Asked['call']>(
     sha256: string | null,
     asked: Extract<Asked, { call: C }>,
-    take?: (file: IncomingFile) => Promise<void>,
-    types?: readonly DocumentType[],
+    { begin, types }: { begin?: () => Take; types?: readonly DocumentType[] } = {},
   ): Promise<Answers[C]> {
-    for (let again = take ? 0 : 1; ; again--) {
+    for (let again = true; ;) {
       const place = await this.free(sha256)
       try {
-        return await (await place.box).ask(asked, (what) => this.whole(asked, what, types), take)
+        const box = await place.box
+        // It ended at rest, and not of this file.
+        if (box.gone) continue
+        return await box.ask(asked, (what) => this.whole(asked, what, types), begin?.())
       } catch (error) {
-        if (!(error instanceof ReaderEnded) || error.why !== 'crash' || again <= 0 || this.closed) throw error
+        if (this.closed) throw new Error('the readers are closed', { cause: error })
+        if (!(error instanceof ReaderEnded) || error.why !== 'crash' || !again) throw error
+        again = false
       } finally {
         await this.release(place, sha256)
       }
@@ -116,7 +122,7 @@ export class ReaderPool {
 
   private async free(sha256: string | null): Promise<Place> {
     for (;;) {
-      if (this.closed) throw new ReaderEnded('crash')
+      if (this.closed) throw new Error('the readers are closed')
       const idle = this.places.filter((p) => !p.busy)
       let place = idle.find((p) => p.last === sha256) ?? null
       if (!place && this.places.length < this.most) {

@@ -51,10 +51,12 @@ async function answer(asked: Asked): Promise<Answers[keyof Answers]> {
       return null
     }
     case 'open': {
-      if (asked.file.bytes && (await holdsFiles(asked.file.bytes))) return { kind: 'files' }
+      // Also of a file that is open already: what it carries besides pages is told each time.
+      const { bytes } = asked.file
+      if (!bytes) throw new Lacks('bytes')
+      if (await holdsFiles(bytes)) return { kind: 'files' }
       const { pages, kind } = await sourceOf(asked.file)
-      const notices = asked.file.bytes ? await activeContent(asked.file.bytes) : []
-      return { pages, kind, notices }
+      return { pages, kind, notices: await activeContent(bytes) }
     }
     case 'read': {
       const source = await sourceOf(asked.file)

@@ -5,7 +5,7 @@ import { Readable } from 'node:stream'
 import { join } from 'node:path'
 import { degrees, PDFDocument, StandardFonts } from 'pdf-lib'
 import sharp from 'sharp'
-import yazl from 'yazl'
+import { zip } from '../../tests/support/zip.ts'
 import { Budget, LIMITS, type Limits } from './budget.ts'
 import { expand, type IncomingFile } from './expand.ts'
 import { kindOf } from './kind.ts'
@@ -19,16 +19,6 @@ async function pdf(lines: string[], turned = 0): Promise<Uint8Array> {
   lines.forEach((line, i) => page.drawText(line, { x: 60, y: 780 - i * 20, size: 11, font }))
   page.setRotation(degrees(turned))
   return made.save()
-}
-function zip(files: Record<string, Uint8Array>): Promise<Uint8Array> {
-  const made = new yazl.ZipFile()
-  for (const [name, bytes] of Object.entries(files)) made.addBuffer(Buffer.from(bytes), name)
-  made.end()
-  return new Promise((done) => {
-    const parts: Buffer[] = []
-    made.outputStream.on('data', (part: Buffer) => parts.push(part))
-    made.outputStream.on('end', () => done(new Uint8Array(Buffer.concat(parts))))
-  })
 }
 const text = (value: string) => new TextEncoder().encode(value)
 const unfolded = async (file: IncomingFile, budget?: Budget): Promise<IncomingFile[]> =>

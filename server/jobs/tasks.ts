@@ -17,7 +17,7 @@ import { cutPackage, forgetReadings, judge } from '../packages/judge.ts'
 import { settings } from '../settings.ts'
 import { fetchContents, keepBytes } from '../storage/contents.ts'
 import { queueJob, type Jobs } from './queue.ts'
-import { inkBy, readers } from './sources.ts'
+import { inkBy, readers } from './readers.ts'
 import { tried } from './tried.ts'
 
 /** Somebody writes a type beside a sample: its pages go before those of packages. Lower is sooner. */
@@ -82,9 +82,10 @@ async function giveUpFile({ fileId }: Jobs['open_file']): Promise<void> {
 type FileRow = typeof files.$inferSelect
 
 async function unfold(file: FileRow, bytes: Uint8Array): Promise<void> {
-  const kept: { name: string; sha256: string; size: number }[] = []
-  await readers().unfold({ name: file.name, bytes }, async (one) => {
-    kept.push({ name: one.name, ...(await keepBytes(one.bytes)) })
+  let kept: { name: string; sha256: string; size: number }[] = []
+  await readers().unfold({ name: file.name, bytes }, () => {
+    kept = []
+    return async (one) => void kept.push({ name: one.name, ...(await keepBytes(one.bytes)) })
   })
   await database().transaction(async (work) => {
     await work.delete(files).where(eq(files.parentId, file.id))

@@ -72,7 +72,7 @@ export const keepBytes = (bytes: Uint8Array, most = Infinity): Promise<{ sha256:
 const AT_ONCE = 8
 
 /** The contents of a hash, chunk by chunk. @throws Error where they are not there */
-export async function* contentsOf(sha256: string): AsyncGenerator<Uint8Array> {
+async function* contentsOf(sha256: string): AsyncGenerator<Uint8Array> {
   let next = 0
   for (;;) {
     const parts = await database()

@@ -40,6 +40,21 @@ beforeAll(() => {
 const value = async (id: string, field: string) =>
   (await packageRow(id, at.who))!.assessment!.documents[0].fields.find((f) => f.name === field)!
 
+/** A file of a package that no worker was told of. */
+async function storedFile(
+  packageId: string,
+  name: string,
+  bytes: Uint8Array,
+  more: { state: 'waiting' | 'reading'; pages?: number },
+): Promise<string> {
+  const kept = await keepBytes(bytes)
+  const [{ id }] = await database()
+    .insert(files)
+    .values({ packageId, name, ...kept, ...more })
+    .returning({ id: files.id })
+  return id
+}
+
 const firstTry = { job: { attempts: 1, max_attempts: 5, last_error: null } }
 
 describe('from a file to a judged package', () => {
@@ -101,11 +116,7 @@ describe('from a file to a judged package', () => {
   test('pages are seen before they are read, and of this package alone', async () => {
     const id = await newPackage('working-boat-loan', who)
     const bytes = await pdfOf(payslip('March', '30'), stray)
-    const { sha256, size } = await keepBytes(bytes)
-    const [{ id: fileId }] = await database()
-      .insert(files)
-      .values({ packageId: id, name: 'seen.pdf', state: 'reading', sha256, size, pages: 2 })
-      .returning({ id: files.id })
+    const fileId = await storedFile(id, 'seen.pdf', bytes, { state: 'reading', pages: 2 })
     await database()
       .insert(pages)
       .values([1, 2].map((number) => ({ packageId: id, number, fileId, filePage: number })))
@@ -138,11 +149,7 @@ describe('from a file to a judged package', () => {
   test('a file whose tries never came back is set aside, and taken where it is brought again', async () => {
     const id = await newPackage('working-boat-loan', who)
     const bytes = await pdfOf(payslip('June', '30'), stray)
-    const { sha256, size } = await keepBytes(bytes)
-    const [{ id: fileId }] = await database()
-      .insert(files)
-      .values({ packageId: id, name: 'deadly.pdf', state: 'waiting', sha256, size })
-      .returning({ id: files.id })
+    const fileId = await storedFile(id, 'deadly.pdf', bytes, { state: 'waiting' })
     await pageTasks.open_file({ fileId }, { job: { ...firstTry.job, attempts: 4 } })
     expect((await filesIn(id))[0].problem).toMatch(/please bring it again/)
     const again = await bring(id, 'deadly.pdf', bytes, who)
@@ -167,11 +174,9 @@ describe('from a file to a judged package', () => {
 
   test('a file that is opened twice has its pages once', async () => {
     const id = await newPackage('working-boat-loan', who)
-    const { sha256, size } = await keepBytes(await pdfOf(payslip('July', '31'), stray))
-    const [{ id: fileId }] = await database()
-      .insert(files)
-      .values({ packageId: id, name: 'twice.pdf', state: 'waiting', sha256, size })
-      .returning({ id: files.id })
+    const fileId = await storedFile(id, 'twice.pdf', await pdfOf(payslip('July', '31'), stray), {
+      state: 'waiting',
+    })
     await Promise.all([1, 2].map(() => pageTasks.open_file({ fileId }, firstTry)))
     await pageTasks.open_file({ fileId }, firstTry)
     expect((await stateOf(id)).all).toBe(2)

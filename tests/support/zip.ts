@@ -1,4 +1,5 @@
 import yauzl from 'yauzl'
+import yazl from 'yazl'
 
 /** An archive, unpacked in memory. */
 export class Open {
@@ -37,4 +38,16 @@ export class Open {
   }
   bytes = (name: string): Buffer => this.entries.get(name)!
   text = (name: string): string => this.bytes(name).toString('utf8')
+}
+
+/** An archive of these files. */
+export function zip(files: Record<string, Uint8Array>): Promise<Uint8Array> {
+  const made = new yazl.ZipFile()
+  for (const [name, bytes] of Object.entries(files)) made.addBuffer(Buffer.from(bytes), name)
+  made.end()
+  return new Promise((done) => {
+    const parts: Buffer[] = []
+    made.outputStream.on('data', (part: Buffer) => parts.push(part))
+    made.outputStream.on('end', () => done(new Uint8Array(Buffer.concat(parts))))
+  })
 }

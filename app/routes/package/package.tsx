@@ -166,10 +166,12 @@ function Frame() {
 /** Says that a package could not be checked, and lets somebody have it checked again. */
 function Unchecked({ problem }: { problem: string }) {
   const again = useFetcher()
-  const { row } = usePackage()
+  const { row, assessment } = usePackage()
   return (
     <div role="alert" className="card mb-4 flex max-w-3xl flex-wrap items-center gap-3 p-4">
-      <p className="min-w-60 flex-1 text-plum">{problem}</p>
+      <p className="min-w-60 flex-1 text-plum">
+        {problem} {assessment ? 'What is shown is as it was before.' : ''}
+      </p>
       <again.Form method="post" action={`/packages/${row.id}/again`}>
         <button type="submit" className="button" disabled={again.state !== 'idle'}>
           Check them again
