@@ -2,7 +2,13 @@ import { createReadableStreamFromReadable } from '@react-router/node'
 import { isbot } from 'isbot'
 import { PassThrough } from 'node:stream'
 import { renderToPipeableStream } from 'react-dom/server'
-import { isRouteErrorResponse, ServerRouter, type EntryContext, type HandleErrorFunction } from 'react-router'
+import {
+  isRouteErrorResponse,
+  ServerRouter,
+  type AppLoadContext,
+  type EntryContext,
+  type HandleErrorFunction,
+} from 'react-router'
 import { log } from '../server/log.ts'
 
 /** A page whose data does not come within so many milliseconds is sent without it. */
@@ -14,6 +20,7 @@ export default function handleRequest(
   status: number,
   headers: Headers,
   context: EntryContext,
+  { nonce }: AppLoadContext,
 ): Promise<Response> | Response {
   if (request.method === 'HEAD') return new Response(null, { status, headers })
   const whole = isbot(request.headers.get('user-agent')) || context.isSpaMode
@@ -28,22 +35,26 @@ export default function handleRequest(
           done()
         },
       })
-      headers.set('Content-Type', 'text/html')
+      headers.set('Content-Type', 'text/html; charset=utf-8')
       stream.pipe(body)
       resolve(new Response(createReadableStreamFromReadable(body), { status: code, headers }))
     }
-    const stream = renderToPipeableStream(<ServerRouter context={context} url={request.url} />, {
-      [whole ? 'onAllReady' : 'onShellReady']: send,
-      onShellError(error: unknown) {
-        clearTimeout(late)
-        reject(error instanceof Error ? error : new Error('a page could not be drawn', { cause: error }))
+    const stream = renderToPipeableStream(
+      <ServerRouter context={context} url={request.url} nonce={nonce} />,
+      {
+        nonce,
+        [whole ? 'onAllReady' : 'onShellReady']: send,
+        onShellError(error: unknown) {
+          clearTimeout(late)
+          reject(error instanceof Error ? error : new Error('a page could not be drawn', { cause: error }))
+        },
+        onError(error: unknown) {
+          code = 500
+          // Before the shell is sent the error reaches handleError by the rejection.
+          if (shellSent) log.error({ error: nameOf(error) }, 'a page broke while it was sent')
+        },
       },
-      onError(error: unknown) {
-        code = 500
-        // Before the shell is sent the error reaches handleError by the rejection.
-        if (shellSent) log.error({ error: nameOf(error) }, 'a page broke while it was sent')
-      },
-    })
+    )
     const late = setTimeout(() => stream.abort(), streamTimeout + 1000)
   })
 }

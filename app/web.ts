@@ -1,27 +1,48 @@
-import { createRequestHandler } from '@react-router/express'
-import compression from 'compression'
-import express from 'express'
-import type { ServerBuild } from 'react-router'
+import { serve } from '@hono/node-server'
+import type { Server } from 'node:http'
+import { createRequestHandler, type ServerBuild } from 'react-router'
+import { closeDatabase } from '../server/database/connection.ts'
+import { log } from '../server/log.ts'
 import { settings } from '../server/settings.ts'
+import { hasSession } from '../server/access/auth.ts'
+import { door } from '../server/web/door.ts'
+import { drain } from '../server/web/drain.ts'
+import { openToAll } from '../server/web/open.ts'
+import { CHANGES, count } from '../server/web/rates.ts'
+
+declare module 'react-router' {
+  interface AppLoadContext {
+    /** Marks the scripts that the page itself brings. */
+    nonce: string
+  }
+}
 
 /** The web process: what is built for browsers as files, all else by the routes. */
 
-const { PORT, HOST } = settings()
-const web = express()
-web.disable('x-powered-by')
-web.use(compression())
-// Assets carry a digest of their contents in their names.
-web.use('/assets', express.static('build/client/assets', { immutable: true, maxAge: '1y' }))
-web.use(express.static('build/client', { maxAge: '1h' }))
-web.use(
-  createRequestHandler({
-    build: () => import('virtual:react-router/server-build') as unknown as Promise<ServerBuild>,
-    mode: 'production',
-  }),
+const { PORT, HOST, BASE_URL, TRUSTED_PROXIES, METRICS_KEY } = settings()
+const routes = createRequestHandler(
+  () => import('virtual:react-router/server-build') as unknown as Promise<ServerBuild>,
+  'production',
 )
-const server = HOST ? web.listen(PORT, HOST) : web.listen(PORT)
-// A request that is being answered is let end; event streams are closed by their clients or the process's end.
-process.once('SIGTERM', () => {
-  server.close(() => process.exit(0))
-  server.closeIdleConnections()
+const web = door({
+  baseUrl: BASE_URL,
+  proxies: TRUSTED_PROXIES,
+  open: openToAll(METRICS_KEY),
+  hasSession,
+  rate: (client) => count(CHANGES, client),
+  handle: (request, nonce) => routes(request, { nonce }),
+})
+const server = serve({ fetch: web.fetch, port: PORT, hostname: HOST }) as Server
+server.on('error', (error: NodeJS.ErrnoException) => {
+  log.fatal({ code: error.code, port: PORT, host: HOST }, 'the web process cannot listen')
+  process.exit(1)
+})
+
+let ending = false
+process.on('SIGTERM', () => {
+  if (ending) return
+  ending = true
+  void drain(server)
+    .then(closeDatabase)
+    .finally(() => process.exit(0))
 })

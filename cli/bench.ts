@@ -194,6 +194,7 @@ async function measureServer(path: string): Promise<{ answering: Answering; scre
     await ensureDatabase(cluster, 'bench', true)
     Object.assign(process.env, {
       DATABASE_URL: cluster.url('bench'),
+      DATABASE_OWNER_URL: cluster.ownerUrl('bench'),
       AUTH_SECRET: 'only-for-the-bench-only-for-the-bench',
       LOG_LEVEL: 'silent',
     })

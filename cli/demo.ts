@@ -53,6 +53,7 @@ try {
   if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 })
   Object.assign(process.env, {
     DATABASE_URL: cluster.url('jigsa'),
+    DATABASE_OWNER_URL: cluster.ownerUrl('jigsa'),
     AUTH_SECRET: readFileSync(secretFile, 'utf8'),
     BASE_URL: `http://localhost:${port}`,
     PORT: String(port),

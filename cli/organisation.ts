@@ -4,7 +4,7 @@ import { idFrom } from '../core/program/index.ts'
 import { nameOrganisation, organisationName } from '../server/access/organisations.ts'
 import { addColleague } from '../server/access/colleagues.ts'
 import { closeDatabase } from '../server/database/connection.ts'
-import { migrateDatabase } from '../server/database/migrate.ts'
+import { fitsDatabase } from './ready.ts'
 
 const USAGE = 'jigsa organisation --name NAME --letters ABC --administrator E-MAIL --person NAME'
 const wordsSchema = z.object({
@@ -29,7 +29,7 @@ async function run(): Promise<void> {
   const words = wordsSchema.safeParse(values)
   if (!words.success) throw new Error(`${words.error.issues[0].message}\n${USAGE}`)
   const { name, letters, administrator, person } = words.data
-  await migrateDatabase()
+  await fitsDatabase()
   const id = idFrom(name).replaceAll('_', '-')
   if (id === '') throw new Error('the name has no letter that an id could be made of')
   if ((await organisationName(id)) !== '') throw new Error(`there is an organisation ${id} already`)

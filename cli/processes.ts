@@ -1,9 +1,15 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 
+/** What a part of the application is told: never who owns the tables, which it has no use for and could misuse. */
+const told = ({ DATABASE_OWNER_URL: _, ...env }: NodeJS.ProcessEnv): NodeJS.ProcessEnv => ({
+  ...env,
+  NODE_ENV: 'production',
+})
+
 /** Starts the web process; `PORT` and the settings come with `env`. */
 export const startWeb = (env: NodeJS.ProcessEnv, stdio: 'inherit' | 'ignore' = 'inherit'): ChildProcess =>
   spawn(process.execPath, ['build/server/index.js'], {
-    env: { ...env, NODE_ENV: 'production' },
+    env: told(env),
     stdio: ['ignore', 'ignore', stdio],
     detached: true,
   })
@@ -11,13 +17,13 @@ export const startWeb = (env: NodeJS.ProcessEnv, stdio: 'inherit' | 'ignore' = '
 /** Starts a worker process; it ends by itself when this process is gone. */
 export const startWorker = (env: NodeJS.ProcessEnv, stdio: 'inherit' | 'ignore' = 'inherit'): ChildProcess =>
   spawn(process.execPath, ['--import', 'tsx', 'server/worker.ts'], {
-    env: { ...env, NODE_ENV: 'production', JIGSA_CHILD: '1' },
+    env: { ...told(env), JIGSA_CHILD: '1' },
     stdio: ['pipe', stdio, stdio],
     detached: true,
   })
 
-/** Asks a process to end, and makes it after `seconds`. */
-export function endProcess(child: ChildProcess, seconds = 8): Promise<void> {
+/** Asks a process to end, and makes it after `seconds`: requests and pages under way are let end before. */
+export function endProcess(child: ChildProcess, seconds = 30): Promise<void> {
   return new Promise((done) => {
     if (child.exitCode !== null || child.signalCode !== null) return done()
     child.once('exit', () => done())

@@ -129,10 +129,10 @@ function read<T>(path: string, count: (report: T) => Count): Count {
 }
 
 let cluster: Cluster | null = null
-async function database(name: string): Promise<string> {
+async function database(name: string): Promise<{ DATABASE_URL: string; DATABASE_OWNER_URL: string }> {
   cluster ??= await startPostgres(join('.jigsa', 'test-postgres'))
   await ensureDatabase(cluster, name, true)
-  return cluster.url(name)
+  return { DATABASE_URL: cluster.url(name), DATABASE_OWNER_URL: cluster.ownerUrl(name) }
 }
 
 const parts: Record<string, () => Promise<Count>> = {
@@ -144,13 +144,13 @@ const parts: Record<string, () => Promise<Count>> = {
   engines: () => jest('engines'),
   integration: async () =>
     jest('integration', {
-      DATABASE_URL: await database('integration'),
+      ...(await database('integration')),
       AUTH_SECRET: 'only-for-tests-only-for-tests-only',
       LOG_LEVEL: 'silent',
     }),
   browser: async () =>
     browser({
-      DATABASE_URL: await database('browser'),
+      ...(await database('browser')),
       AUTH_SECRET: 'only-for-tests-only-for-tests-only',
       LOG_LEVEL: 'warn',
     }),

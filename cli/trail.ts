@@ -24,6 +24,7 @@ async function demoDatabase(): Promise<() => Promise<unknown>> {
   const secret = join(folder, 'auth-secret')
   Object.assign(process.env, {
     DATABASE_URL: cluster.url('jigsa'),
+    DATABASE_OWNER_URL: cluster.ownerUrl('jigsa'),
     AUTH_SECRET: existsSync(secret) ? readFileSync(secret, 'utf8') : 'x'.repeat(32),
     BASE_URL: 'http://localhost:3000',
   })

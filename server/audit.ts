@@ -1,30 +1,68 @@
-import { asc, eq, getTableColumns } from 'drizzle-orm'
+import { and, asc, desc, eq, getTableColumns, lt } from 'drizzle-orm'
 import type { Person } from './access/people.ts'
 import { database, type Work } from './database/connection.ts'
-import { audit, auditLinks } from './database/schema.ts'
+import { audit, auditLinks, packageKeys, packages } from './database/schema.ts'
+import { keyOf, seal, unseal } from './trail-words.ts'
 
-/** Writes down an act. `who` is null for what Jigsa itself did. */
+/** What an act is about: a package, or an organisation and none of its packages. Null concerns the whole machine. */
+export type About = string | { organisationId: string } | null
+
+/** So many characters of an act's words are kept. */
+const MOST_WORDS = 20_000
+
+/**
+ * Writes down an act. What is said of a package stands under the package's key, so that it can be erased while the
+ * chain stays whole: `act` itself holds no word of an applicant.
+ * @param who null for what Jigsa itself did
+ */
 export async function note(
   work: Work,
   who: Pick<Person, 'id' | 'name'> | null,
-  packageId: string | null,
+  about: About,
   act: string,
   detail = '',
 ): Promise<void> {
+  const words = detail.slice(0, MOST_WORDS)
+  const packageId = typeof about === 'string' ? about : null
+  const [owner] = packageId
+    ? await work.select({ id: packages.organisationId }).from(packages).where(eq(packages.id, packageId))
+    : []
   await work.insert(audit).values({
     userId: who?.id ?? null,
     userName: who?.name ?? 'Jigsa',
     packageId,
+    organisationId: typeof about === 'object' && about ? about.organisationId : (owner?.id ?? null),
     act,
-    detail: detail.slice(0, 2000),
+    detail: packageId && words ? seal(words, await keyOf(work, packageId)) : words,
   })
 }
 
-/** All acts on a package with their digests in the chain of the trail, the oldest first. */
-export const historyOf = (packageId: string) =>
-  database()
-    .select({ ...getTableColumns(audit), digest: auditLinks.digest })
+/** What is shown for words whose package was erased. */
+const ERASED = 'erased'
+
+const withWords = <A extends { detail: string; key: Buffer | null }>({ key, ...act }: A) => ({
+  ...act,
+  detail: unseal(act.detail, key) ?? ERASED,
+})
+
+const acts = (work: Work) =>
+  work
+    .select({ ...getTableColumns(audit), digest: auditLinks.digest, key: packageKeys.key })
     .from(audit)
     .leftJoin(auditLinks, eq(auditLinks.auditId, audit.id))
-    .where(eq(audit.packageId, packageId))
-    .orderBy(asc(audit.id))
+    .leftJoin(packageKeys, eq(packageKeys.packageId, audit.packageId))
+
+/** All acts on a package with their digests in the chain of the trail, the oldest first. */
+export async function historyOf(packageId: string, work: Work = database()) {
+  return (await acts(work).where(eq(audit.packageId, packageId)).orderBy(asc(audit.id))).map(withWords)
+}
+
+/** Acts of an organisation, the newest first, so many before one. */
+export async function actsOf(organisationId: string, before: number | null, most: number) {
+  const own = eq(audit.organisationId, organisationId)
+  const rows = await acts(database())
+    .where(before === null ? own : and(own, lt(audit.id, before)))
+    .orderBy(desc(audit.id))
+    .limit(most)
+  return rows.map(withWords)
+}

@@ -11,7 +11,11 @@ export interface TrailAct {
   userName: string
   packageId: string | null
   act: string
+  /** As it is stored: words of a package are under its key. */
   detail: string
+  organisationId: string | null
+  /** 1 for acts from before organisations were written down. */
+  form: number
 }
 
 /** What became of a look at the whole chain: how many acts it has and its last digest, or where it is broken. */
@@ -31,19 +35,22 @@ type Row = Record<string, unknown> & {
   package_id: string | null
   act: string
   detail: string
+  organisation_id: string | null
+  form: number
 }
 
 /**
  * The digest of an act over the one before: SHA-256 of that digest and the act as a JSON list, as the
  * database writes it.
  */
-export function digestOf(
-  before: string,
-  { id, at, userId, userName, packageId, act, detail }: TrailAct,
-): string {
-  const list = `[${[id, at, userId, userName, packageId, act, detail].map((part) => JSON.stringify(part)).join(', ')}]`
+export function digestOf(before: string, act: TrailAct): string {
+  const { id, at, userId, userName, packageId, organisationId, form, detail } = act
+  const parts =
+    form === 1
+      ? [id, at, userId, userName, packageId, act.act, detail]
+      : [form, id, at, userId, userName, organisationId, packageId, act.act, detail]
   return createHash('sha256')
-    .update(before + list, 'utf8')
+    .update(`${before}[${parts.map((part) => JSON.stringify(part)).join(', ')}]`, 'utf8')
     .digest('hex')
 }
 
@@ -56,7 +63,7 @@ export async function* trail(): AsyncGenerator<{ position: number; digest: strin
     const { rows } = await database().execute<Row>(sql`
       select l.position, l.digest, l.audit_id, a.id,
         to_char(a.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US') as at,
-        a.user_id, a.user_name, a.package_id, a.act, a.detail
+        a.user_id, a.user_name, a.package_id, a.act, a.detail, a.organisation_id, a.form
       from audit_link l left join audit a on a.id = l.audit_id where l.position > ${from} order by l.position limit ${BATCH}`)
     for (const r of rows)
       yield {
@@ -73,6 +80,8 @@ export async function* trail(): AsyncGenerator<{ position: number; digest: strin
                 packageId: r.package_id,
                 act: r.act,
                 detail: r.detail,
+                organisationId: r.organisation_id,
+                form: r.form,
               },
       }
     if (rows.length < BATCH) return

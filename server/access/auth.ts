@@ -4,6 +4,7 @@ import { database } from '../database/connection.ts'
 import * as schema from '../database/schema.ts'
 import { FIRST_ORGANISATION } from '../database/schema.ts'
 import { settings } from '../settings.ts'
+import { CLIENT_HEADER } from '../web/client.ts'
 
 function build() {
   const { AUTH_SECRET, BASE_URL } = settings()
@@ -18,12 +19,21 @@ function build() {
         organisationId: { type: 'string', required: false, defaultValue: FIRST_ORGANISATION, input: false },
       },
     },
-    session: { expiresIn: 60 * 60 * 12, updateAge: 60 * 30 },
-    advanced: { useSecureCookies: BASE_URL.startsWith('https://'), cookiePrefix: 'jigsa' },
+    // Twelve hours from signing in, whatever is done meanwhile: a token that was stolen does not live for ever.
+    session: { expiresIn: 60 * 60 * 12, disableSessionRefresh: true },
+    advanced: {
+      useSecureCookies: BASE_URL.startsWith('https://'),
+      cookiePrefix: 'jigsa',
+      ipAddress: { ipAddressHeaders: [CLIENT_HEADER] },
+    },
     telemetry: { enabled: false },
     logger: { disabled: true },
   })
 }
+
+/** Whether a session's cookie comes with a request; who it is of is looked up by the routes. */
+export const hasSession = (cookies: string): boolean =>
+  /(?:^|;\s*)(?:__Secure-)?jigsa\.session_token=/.test(cookies)
 
 let built: ReturnType<typeof build> | null = null
 

@@ -34,7 +34,7 @@ export async function addColleague(
 ): Promise<string | null> {
   const password = firstPassword()
   if ((await makePerson(name, email, password, role, organisationId)) === null) return null
-  await note(database(), who, null, 'added a person', `${name}, ${email}, ${role}`)
+  await note(database(), who, { organisationId }, 'added a person', `${name}, ${email}, ${role}`)
   return password
 }
 
@@ -46,7 +46,7 @@ export async function setRole(who: Person, id: string, role: Role): Promise<bool
       .set({ role, updatedAt: new Date() })
       .where(and(eq(user.id, id), eq(user.organisationId, who.organisationId)))
       .returning({ name: user.name })
-    if (changed) await note(work, who, null, 'changed a role', `${changed.name}: ${role}`)
+    if (changed) await note(work, who, who, 'changed a role', `${changed.name}: ${role}`)
     return changed !== undefined
   })
 }

@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto'
-import { eq } from 'drizzle-orm'
+import { and, eq, ne } from 'drizzle-orm'
 import { redirect } from 'react-router'
-import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
-import { connections, database } from '../database/connection.ts'
-import { account, FIRST_ORGANISATION, roles, user, type Role } from '../database/schema.ts'
+import { note } from '../audit.ts'
+import { database } from '../database/connection.ts'
+import { account, FIRST_ORGANISATION, session, user, type Role } from '../database/schema.ts'
+import { clientOf } from '../web/client.ts'
 import { auth } from './auth.ts'
+import { attempt, deviceCookie } from './throttle.ts'
 
 /** Who is asking. */
 export interface Person {
@@ -15,14 +17,39 @@ export interface Person {
   organisationId: string
 }
 
-/** The person of a request, or null. */
-export async function personOf(request: Request): Promise<Person | null> {
+/** Milliseconds after which a session that nobody uses ends, and between two notes of its use. */
+const [IDLE, NOTED] = [60 * 60_000, 5 * 60_000]
+
+/** Whether a question is somebody's act, or a screen's that is left open: that keeps no session awake. */
+export type Asking = 'acts' | 'listens'
+
+/**
+ * The person of a request, or null: signed in, not switched off, and not away for so long that somebody else may sit
+ * there.
+ */
+export async function personOf(request: Request, asking: Asking = 'acts'): Promise<Person | null> {
   const found = await auth().api.getSession({ headers: request.headers })
   if (!found) return null
-  const { id, name, email } = found.user
-  const role = roles.find((r) => r === (found.user as { role?: string }).role) ?? 'processor'
-  const organisationId = (found.user as { organisationId?: string }).organisationId ?? FIRST_ORGANISATION
-  return { id, name, email, role, organisationId }
+  const { token, updatedAt } = found.session
+  const [row] = await database().select(PERSON).from(user).where(eq(user.id, found.user.id))
+  const unused = Date.now() - updatedAt.getTime()
+  if (!row || row.disabledAt || unused > IDLE) {
+    await database().delete(session).where(eq(session.token, token))
+    return null
+  }
+  if (asking === 'acts' && unused > NOTED)
+    await database().update(session).set({ updatedAt: new Date() }).where(eq(session.token, token))
+  const { disabledAt: _, ...person } = row
+  return person
+}
+
+const PERSON = {
+  id: user.id,
+  name: user.name,
+  email: user.email,
+  role: user.role,
+  organisationId: user.organisationId,
+  disabledAt: user.disabledAt,
 }
 
 /** The person of a request; others are sent to sign in and come back after. */
@@ -33,41 +60,60 @@ export async function signedIn(request: Request): Promise<Person> {
   throw redirect(`/sign-in?to=${encodeURIComponent(pathname.replace(/\.data$/, '') + search)}`)
 }
 
-let limiter: RateLimiterPostgres | null = null
-const attempts = (): RateLimiterPostgres =>
-  (limiter ??= new RateLimiterPostgres({
-    storeClient: connections(),
-    tableName: 'sign_in_attempt',
-    tableCreated: true,
-    points: 8,
-    duration: 15 * 60,
-    keyPrefix: 'sign-in',
-  }))
-
 /** How a try to sign in ended. */
 export type SignIn = { headers: Headers } | { problem: string }
 
-/** Signs a person in. Eight wrong tries for one address within a quarter of an hour close it for the rest of it. */
+const WRONG = 'E-mail address or password is wrong.'
+
+/** Signs a person in. What was tried too often from one place waits there; others, and known devices, go on. */
 export async function signIn(request: Request, email: string, password: string): Promise<SignIn> {
   const key = email.trim().toLowerCase()
-  try {
-    await attempts().consume(key)
-  } catch (refused) {
-    if (!(refused instanceof RateLimiterRes)) throw refused
-    return { problem: `Too many tries. Try again in ${Math.ceil(refused.msBeforeNext / 60_000)} minutes.` }
-  }
+  const { shutFor, wrong, right } = await attempt(request, key)
+  if (shutFor !== null) return { problem: `Too many tries. Try again in ${Math.ceil(shutFor / 60)} minutes.` }
+  const [known] = await database().select(PERSON).from(user).where(eq(user.email, key))
   const response = await auth().api.signInEmail({
     body: { email: key, password },
     headers: request.headers,
     asResponse: true,
   })
-  if (!response.ok) return { problem: 'E-mail address or password is wrong.' }
-  await attempts().delete(key)
-  return { headers: cookiesOf(response) }
+  if (!response.ok || known?.disabledAt) {
+    const last = await wrong()
+    if (known) {
+      await note(database(), known, known, 'could not sign in', `from ${clientOf(request)}`)
+      if (last)
+        await note(
+          database(),
+          null,
+          known,
+          'shut the sign-in for a while',
+          `${known.email}, from ${clientOf(request)}`,
+        )
+    }
+    if (known?.disabledAt) await endSessions(known.id)
+    return { problem: WRONG }
+  }
+  await right()
+  const headers = cookiesOf(response)
+  headers.append('Set-Cookie', deviceCookie(key))
+  if (known) await note(database(), known, known, 'signed in', `from ${clientOf(request)}`)
+  return { headers }
+}
+
+/** Ends all sessions of a person, or all but one. */
+export async function endSessions(personId: string, but?: string): Promise<void> {
+  const own = eq(session.userId, personId)
+  await database()
+    .delete(session)
+    .where(but ? and(own, ne(session.id, but)) : own)
 }
 
 export async function signOut(request: Request): Promise<Headers> {
-  return cookiesOf(await auth().api.signOut({ headers: request.headers, asResponse: true }))
+  const who = await personOf(request)
+  if (who) await note(database(), who, who, 'signed out')
+  const headers = cookiesOf(await auth().api.signOut({ headers: request.headers, asResponse: true }))
+  // Pictures of papers must not stay in the browser of a machine that others use.
+  headers.set('Clear-Site-Data', '"cache"')
+  return headers
 }
 
 function cookiesOf(response: Response): Headers {

@@ -129,7 +129,7 @@ export function beginLesson(who: Person): Promise<string> {
       .values({ organisationId: who.organisationId, createdById: who.id })
       .returning({ id: lessons.id })
     await queueJob(work, 'learn', { lessonId: made.id })
-    await note(work, who, null, 'had a lesson made')
+    await note(work, who, who, 'had a lesson made')
     return made.id
   })
 }
@@ -201,7 +201,7 @@ export function useLesson(who: Person, id: string | null): Promise<number | null
         .update(lessons)
         .set({ on: true })
         .where(and(all, eq(lessons.id, id)))
-    await note(work, who, null, id ? 'switched a lesson on' : 'switched learning off')
+    await note(work, who, who, id ? 'switched a lesson on' : 'switched learning off')
     return recutUntouched(work, who.organisationId)
   })
 }

@@ -86,7 +86,7 @@ export async function saveProgram(who: Person, body: Program): Promise<number> {
     await work
       .insert(programs)
       .values({ organisationId: who.organisationId, program: body.id, version, body, createdById: who.id })
-    await note(work, who, null, 'saved a program', `${body.title}, version ${version}`)
+    await note(work, who, who, 'saved a program', `${body.title}, version ${version}`)
     return version
   })
 }

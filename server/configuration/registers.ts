@@ -127,7 +127,7 @@ export async function loadRegister(
   const rows = entriesFor(register, csv)
   await database().transaction(async (work) => {
     await putEntries(work, who.organisationId, register, rows)
-    await note(work, who, null, 'took a register in', `${register.title}, ${rows.length} entries`)
+    await note(work, who, who, 'took a register in', `${register.title}, ${rows.length} entries`)
   })
   return { entries: rows.length, unread: await unreadIn(who.organisationId, register, rows) }
 }
@@ -200,7 +200,7 @@ export async function saveRegister(
           .orderBy(asc(registerRows.id))
       ).map((row) => row.body)
     await putEntries(work, who.organisationId, register, kept)
-    await note(work, who, null, 'described a register', `${register.title}, ${kept.length} entries`)
+    await note(work, who, who, 'described a register', `${register.title}, ${kept.length} entries`)
   })
   return rows ? { entries: rows.length, unread: await unreadIn(who.organisationId, register, rows) } : null
 }
@@ -214,7 +214,7 @@ export function removeRegister(who: Person, id: string): Promise<boolean> {
     await work
       .delete(registerRows)
       .where(and(eq(registerRows.organisationId, who.organisationId), eq(registerRows.register, id)))
-    await note(work, who, null, 'took a register away', gone.body.title)
+    await note(work, who, who, 'took a register away', gone.body.title)
     return true
   })
 }

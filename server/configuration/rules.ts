@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util'
 import { and, asc, desc, eq, inArray } from 'drizzle-orm'
 import { type Rule, type RuleTrial, tryRule } from '../../core/classification/index.ts'
 import type { Person } from '../access/people.ts'
@@ -8,10 +9,6 @@ import { pagesOf } from '../packages/judge.ts'
 import { knowledgeOf, recutUntouched } from './knowledge.ts'
 import { typesOf } from './types.ts'
 
-/** All may write rules and try them; switching one on changes everybody's packages, and is a lead's. */
-export const maySwitch = (who: Pick<Person, 'role'>): boolean =>
-  who.role === 'lead' || who.role === 'administrator'
-
 /** The rules of an organisation, in the order in which they apply. */
 export const rulesOf = (who: Person) =>
   database()
@@ -19,6 +16,7 @@ export const rulesOf = (who: Person) =>
       id: rules.id,
       body: rules.body,
       on: rules.on,
+      draft: rules.draft,
       changedBy: user.name,
       updatedAt: rules.updatedAt,
     })
@@ -30,36 +28,49 @@ export const rulesOf = (who: Person) =>
 const own = (who: Person, id: string) => and(eq(rules.id, id), eq(rules.organisationId, who.organisationId))
 
 /**
- * Stores a rule, new or changed. A changed one is off until somebody switches it on: it is another rule now.
- * Null where there is none of that id.
+ * Stores a rule, new or changed. One that is on stays as it is until a lead puts the change in force: whoever writes
+ * beside it must neither switch it off nor on.
+ * @returns its id; null where there is none of that id
  */
 export function saveRule(who: Person, id: string | null, body: Rule): Promise<string | null> {
   return database().transaction(async (work) => {
-    const values = { body, on: false, changedById: who.id, updatedAt: new Date() }
-    const [before] = id ? await work.select({ on: rules.on }).from(rules).where(own(who, id)) : []
-    const [saved] = id
-      ? await work.update(rules).set(values).where(own(who, id)).returning({ id: rules.id })
-      : await work
-          .insert(rules)
-          .values({ ...values, organisationId: who.organisationId })
-          .returning({ id: rules.id })
-    if (!saved) return null
-    await note(work, who, null, id ? 'changed a rule' : 'wrote a rule', body.name)
-    if (before?.on) await recutUntouched(work, who.organisationId)
-    return saved.id
+    const changed = { changedById: who.id, updatedAt: new Date() }
+    if (!id) {
+      const [made] = await work
+        .insert(rules)
+        .values({ body, organisationId: who.organisationId, ...changed })
+        .returning({ id: rules.id })
+      await note(work, who, who, 'wrote a rule', body.name)
+      return made.id
+    }
+    const [before] = await work.select().from(rules).where(own(who, id)).for('update')
+    if (!before) return null
+    const now = before.draft ?? before.body
+    if (isDeepStrictEqual(now, body)) return id
+    const draft = before.on && !isDeepStrictEqual(before.body, body) ? body : null
+    await work
+      .update(rules)
+      .set({ ...(before.on ? { draft } : { body }), ...changed })
+      .where(own(who, id))
+    await note(work, who, who, 'changed a rule', body.name)
+    return id
   })
 }
 
-/** Switches a rule on or off. @returns how many packages are cut anew; null where there is no such rule */
+/**
+ * Switches a rule on, with the change that waits beside it, or off.
+ * @returns how many packages are cut anew; null where there is no such rule
+ */
 export function switchRule(who: Person, id: string, on: boolean): Promise<number | null> {
   return database().transaction(async (work) => {
-    const [row] = await work
+    const [before] = await work.select().from(rules).where(own(who, id)).for('update')
+    if (!before) return null
+    const body = before.draft ?? before.body
+    await work
       .update(rules)
-      .set({ on, changedById: who.id, updatedAt: new Date() })
+      .set({ on, body, draft: null, changedById: who.id, updatedAt: new Date() })
       .where(own(who, id))
-      .returning({ body: rules.body })
-    if (!row) return null
-    await note(work, who, null, on ? 'switched a rule on' : 'switched a rule off', row.body.name)
+    await note(work, who, who, on ? 'switched a rule on' : 'switched a rule off', body.name)
     return recutUntouched(work, who.organisationId)
   })
 }
@@ -69,7 +80,7 @@ export function removeRule(who: Person, id: string): Promise<void> {
   return database().transaction(async (work) => {
     const [row] = await work.delete(rules).where(own(who, id)).returning({ body: rules.body, on: rules.on })
     if (!row) return
-    await note(work, who, null, 'removed a rule', row.body.name)
+    await note(work, who, who, 'removed a rule', row.body.name)
     if (row.on) await recutUntouched(work, who.organisationId)
   })
 }

@@ -99,7 +99,7 @@ export async function takeStarter(
   await note(
     work,
     who,
-    null,
+    { organisationId },
     'took from a starter set',
     `${set.lender.name}: ${[...taken, ...types, ...described].map((one) => one.title).join(', ')}`,
   )

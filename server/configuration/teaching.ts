@@ -280,7 +280,7 @@ export function unlearn(who: Person, id: number): Promise<boolean> {
       )
       .returning({ type: learntLabels.type, wording: learntLabels.wording })
     if (!row) return false
-    await note(work, who, null, 'took a wording back', `“${row.wording}”`)
+    await note(work, who, who, 'took a wording back', `“${row.wording}”`)
     await queueJob(work, 'read_type_again', {
       organisationId: who.organisationId,
       type: row.type,

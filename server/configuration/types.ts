@@ -125,7 +125,7 @@ export function removeType(who: Person, type: string): Promise<string | null> {
           arrayContains(packages.types, [type]),
         ),
       )
-    await note(work, who, null, 'took a document type away', own.title)
+    await note(work, who, who, 'took a document type away', own.title)
     await recutUntouched(work, who.organisationId)
     return null
   })
@@ -170,7 +170,7 @@ export async function saveType(
   await note(
     work,
     who,
-    null,
+    who,
     'saved a document type',
     [`${body.title}, version ${version}`, ...assumed].join('; '),
   )

@@ -11,9 +11,22 @@ export type Work = Pick<Database, 'select' | 'selectDistinctOn' | 'insert' | 'up
 let pool: pg.Pool | null = null
 let opened: Database | null = null
 
+const MOST_CONNECTIONS = 16
+
+/**
+ * Milliseconds that this process waits for the database. Whoever waits longer for a row or a connection is told so,
+ * and makes room for others; without bounds one package that is being judged keeps a whole desk waiting.
+ */
+const PATIENCE = {
+  connectionTimeoutMillis: 10_000,
+  lock_timeout: 15_000,
+  statement_timeout: 120_000,
+  idle_in_transaction_session_timeout: 300_000,
+}
+
 export function connections(): pg.Pool {
   if (!pool) {
-    pool = new pg.Pool({ connectionString: settings().DATABASE_URL, max: 12 })
+    pool = new pg.Pool({ connectionString: settings().DATABASE_URL, max: MOST_CONNECTIONS, ...PATIENCE })
     // An idle connection that breaks (the database restarts) is replaced by the pool; unheard, the event
     // would end the process.
     pool.on('error', (error) => log.warn({ error: error.message }, 'lost a connection to the database'))

@@ -20,3 +20,11 @@ export const packedJson = <T>(name: string) =>
     toDriver: pack,
     fromDriver: (bytes) => unpack(bytes) as T,
   })(name)
+
+/** Text that is stored and fetched whole, to the letter. */
+export const packedText = (name: string) =>
+  customType<{ data: string; driverData: Buffer }>({
+    dataType: () => 'bytea',
+    toDriver: (text) => gzipSync(text, { level: 1 }),
+    fromDriver: (bytes) => gunzipSync(bytes).toString('utf8'),
+  })(name)

@@ -10,6 +10,7 @@ import {
   jsonb,
   pgTable,
   primaryKey,
+  smallint,
   text,
   timestamp,
   uniqueIndex,
@@ -23,7 +24,7 @@ import type { DocumentType, Program, Register } from '../../core/program/index.t
 import { dateOrders, NO_CURRENCY } from '../../core/locale/index.ts'
 import type { DocumentReading } from '../../core/extraction/index.ts'
 import type { Learnt, Piece, Rule, TrialScore } from '../../core/classification/index.ts'
-import { packedJson } from './packed.ts'
+import { packedJson, packedText } from './packed.ts'
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 const moment = (name: string) => timestamp(name, { withTimezone: true })
@@ -63,6 +64,8 @@ export const user = pgTable('user', {
   image: text('image'),
   role: text('role', { enum: roles }).notNull().default('processor'),
   organisationId: organisation(),
+  /** Since when the person may not sign in any more. */
+  disabledAt: moment('disabled_at'),
   createdAt: moment('created_at').notNull().defaultNow(),
   updatedAt: moment('updated_at').notNull().defaultNow(),
 })
@@ -157,6 +160,8 @@ export const packages = pgTable(
     finishedAt: moment('finished_at'),
     /** Who said that the work is done, while somebody else looks at it. */
     finishAskedById: text('finish_asked_by_id').references(() => user.id, { onDelete: 'set null' }),
+    /** A version of its program that it once had asks for a second person: going back to an older one ends nothing of that. */
+    signOffKept: boolean('sign_off_kept').notNull().default(false),
   },
   (t) => [
     index('package_queue').on(t.organisationId, t.state, t.createdAt),
@@ -168,6 +173,39 @@ export const packages = pgTable(
     ),
   ],
 )
+
+/**
+ * What was finished, as it stood: handed out the same for ever, whatever is set up or learnt later. A package that is
+ * opened again and finished anew has another round.
+ */
+export const finishedReports = pgTable(
+  'finished_report',
+  {
+    packageId: uuid('package_id')
+      .notNull()
+      .references(() => packages.id, { onDelete: 'cascade' }),
+    round: integer('round').notNull(),
+    /** The report as it is handed out, to the letter. */
+    report: packedText('report').notNull(),
+    /** SHA-256 of the report; it stands in the trail, too. */
+    sha256: text('sha256').notNull(),
+    /** The types that its papers were read by. */
+    types: jsonb('types').$type<DocumentType[]>().notNull(),
+    /** The last act on the package before it was finished. */
+    lastAct: bigint('last_act', { mode: 'number' }).notNull(),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.packageId, t.round] })],
+)
+
+/**
+ * The key that a package's words in the trail are written under. Thrown away, they are nobody's any more, while the
+ * chain over them stays whole.
+ */
+export const packageKeys = pgTable('package_key', {
+  packageId: uuid('package_id').primaryKey(),
+  key: bytea('key').notNull(),
+})
 
 export const fileStates = ['arriving', 'waiting', 'reading', 'read', 'unusable'] as const
 
@@ -388,6 +426,8 @@ export const rules = pgTable(
     organisationId: organisation(),
     body: jsonb('body').$type<Rule>().notNull(),
     on: boolean('is_on').notNull().default(false),
+    /** Another body of a rule that is on, which takes its place when a lead says so. */
+    draft: jsonb('draft').$type<Rule>(),
     changedById: text('changed_by_id').references(() => user.id, { onDelete: 'set null' }),
     createdAt: moment('created_at').notNull().defaultNow(),
     updatedAt: moment('updated_at').notNull().defaultNow(),
@@ -439,9 +479,17 @@ export const audit = pgTable(
     userName: text('user_name').notNull(),
     packageId: uuid('package_id'),
     act: text('act').notNull(),
+    /** Words under the package's key, or plain ones of what is nobody's papers. */
     detail: text('detail').notNull().default(''),
+    /** Whose people may read of it; null for what concerns the whole machine. */
+    organisationId: text('organisation_id'),
+    /** How its digest is made: 1 knows no organisation. */
+    form: smallint('form').notNull().default(2),
   },
-  (t) => [index('audit_package').on(t.packageId, t.id)],
+  (t) => [
+    index('audit_package').on(t.packageId, t.id),
+    index('audit_organisation').on(t.organisationId, t.id),
+  ],
 )
 
 /**
@@ -461,8 +509,8 @@ export const workers = pgTable('worker_process', {
   startedAt: moment('started_at').notNull().defaultNow(),
 })
 
-/** Tries to sign in by address; the columns are those of the throttling library. */
-export const signInAttempts = pgTable('sign_in_attempt', {
+/** What is counted to be limited; the columns are those of the throttling library. */
+export const rateLimits = pgTable('rate_limit', {
   key: varchar('key', { length: 255 }).primaryKey(),
   points: integer('points').notNull().default(0),
   expire: bigint('expire', { mode: 'number' }),

@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm'
+import { eq, sql } from 'drizzle-orm'
 import pg from 'pg'
 import type { WorkerUtils } from 'graphile-worker'
 import { database } from '../database/connection.ts'
@@ -6,7 +6,18 @@ import { workers } from '../database/schema.ts'
 import { log } from '../log.ts'
 import { settings } from '../settings.ts'
 
-const LOCKS = 7301
+/** The class of the advisory locks by which worker processes say that they live. */
+const WORKER_LOCKS = 7301
+
+/** Worker processes whose lock on the database holds. */
+export async function workersAlive(): Promise<number> {
+  const { rows } = await database().execute<{ alive: string }>(sql`
+    select count(*) as alive from worker_process w where exists (
+      select 1 from pg_locks l where l.locktype = 'advisory' and l.granted
+        and l.classid = ${WORKER_LOCKS} and l.objid = w.id
+        and l.database = (select oid from pg_database where datname = current_database()))`)
+  return Number(rows[0].alive)
+}
 
 /**
  * Says that this process lives, by a lock that the database lets go the moment its connection ends, and frees
@@ -24,7 +35,7 @@ export class Alive {
       log.error({ error: error.message }, 'lost the database')
       process.exit(1)
     })
-    await this.client.query('select pg_advisory_lock($1, $2)', [LOCKS, this.id])
+    await this.client.query('select pg_advisory_lock($1, $2)', [WORKER_LOCKS, this.id])
     await database()
       .insert(workers)
       .values({ id: this.id, workerIds: [...workerIds] })
@@ -41,12 +52,12 @@ export class Alive {
       if (row.id === this.id) continue
       const { rows } = await this.client.query<{ free: boolean }>(
         'select pg_try_advisory_lock($1, $2) as free',
-        [LOCKS, row.id],
+        [WORKER_LOCKS, row.id],
       )
       if (!rows[0].free) continue
       await utils.forceUnlockWorkers(row.workerIds)
       await database().delete(workers).where(eq(workers.id, row.id))
-      await this.client.query('select pg_advisory_unlock($1, $2)', [LOCKS, row.id])
+      await this.client.query('select pg_advisory_unlock($1, $2)', [WORKER_LOCKS, row.id])
       log.warn({ worker: row.id }, 'took up the work of a dead worker')
     }
   }

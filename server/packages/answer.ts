@@ -5,12 +5,12 @@ import { type Box, inside, plain } from '../../core/model/index.ts'
 import { squeeze } from '../../core/text/index.ts'
 import { type DocumentType, typeById } from '../../core/program/index.ts'
 import type { Person } from '../access/people.ts'
+import { may, refusalOf } from '../access/rights.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { answers, packages, user } from '../database/schema.ts'
 import { teach, type Taught } from '../configuration/teaching.ts'
 import { typesOf } from '../configuration/types.ts'
-import { maySign } from './finish.ts'
 import { judge, pagesOf } from './judge.ts'
 import { queueTurns } from './turning.ts'
 
@@ -99,7 +99,7 @@ async function refuseOwn(
   if (words.length === 0) return
   // Sent together with a decision of one's own, a word on what stood before would count for what one just decided.
   if (words.length < given.length) throw new Closed('Agreeing to decisions is said by itself.')
-  if (!maySign(who)) throw new Closed('A reviewer, a lead or an administrator agrees to decisions.')
+  if (!may(who, 'sign')) throw new Closed(refusalOf('sign'))
   const stored = await work
     .select({ body: answers.body, userId: answers.userId })
     .from(answers)

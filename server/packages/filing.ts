@@ -2,9 +2,9 @@ import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import { separatorSheetOn } from '../../core/classification/index.ts'
 import type { Page } from '../../core/model/index.ts'
 import { freeName } from '../../engine/input/free-name.ts'
-import { note } from '../audit.ts'
+import { historyOf, note } from '../audit.ts'
 import type { Work } from '../database/connection.ts'
-import { audit, files, packages, pages, pictures } from '../database/schema.ts'
+import { files, packages, pages, pictures } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { queueJob } from '../jobs/queue.ts'
 
@@ -177,10 +177,6 @@ async function take(
 /** Every judgement tries again; the history need not say so each time. */
 async function noteOnce(work: Work, packageId: string, detail: string): Promise<void> {
   const act = 'could not file pages'
-  const said = await work
-    .select({ id: audit.id })
-    .from(audit)
-    .where(and(eq(audit.packageId, packageId), eq(audit.act, act), eq(audit.detail, detail)))
-    .limit(1)
-  if (said.length === 0) await note(work, null, packageId, act, detail)
+  const said = (await historyOf(packageId, work)).some((one) => one.act === act && one.detail === detail)
+  if (!said) await note(work, null, packageId, act, detail)
 }

@@ -1,11 +1,10 @@
 import { and, asc, eq } from 'drizzle-orm'
 import type { Person } from '../access/people.ts'
+import { may } from '../access/rights.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { packages, user } from '../database/schema.ts'
 import { tell } from '../events.ts'
-
-const leads = (who: Pick<Person, 'role'>): boolean => who.role === 'lead' || who.role === 'administrator'
 
 /**
  * Whether somebody may make `next` the owner: leads may always, others take what is nobody's and put back
@@ -15,7 +14,8 @@ export const mayGive = (
   who: Pick<Person, 'id' | 'role'>,
   owner: string | null,
   next: string | null,
-): boolean => leads(who) || (owner === null && next === who.id) || (owner === who.id && next === null)
+): boolean =>
+  may(who, 'give away') || (owner === null && next === who.id) || (owner === who.id && next === null)
 
 /** People a package can be given to by `who`, and its owner. */
 export async function ownersFor(

@@ -1,4 +1,5 @@
 import type { Person } from '../access/people.ts'
+import { rightsOf } from '../access/rights.ts'
 import { programAt } from '../configuration/programs.ts'
 import { typesOf } from '../configuration/types.ts'
 import { database } from '../database/connection.ts'
@@ -31,6 +32,7 @@ export async function packageView(who: Person, found: NonNullable<Awaited<Return
     : 0
   return {
     who,
+    rights: rightsOf(who),
     row,
     assessment,
     sheets,

@@ -15,7 +15,7 @@ import { newerFor, takeVersion, tryProgram } from '../../server/packages/program
 import { packageRow, queue, queueQuery } from '../../server/packages/queries.ts'
 import { trailHead, verifyTrail } from '../../server/trail.ts'
 import { payslip, pdfOf } from '../support/papers.ts'
-import { elsewhere, desk, person, readPackage, type Desk } from '../support/server.ts'
+import { asOwner, elsewhere, desk, person, readPackage, type Desk } from '../support/server.ts'
 
 const at = desk()
 let who: Desk['who']
@@ -164,20 +164,20 @@ describe('the trail', () => {
     await Promise.all(
       [1, 2, 3, 4, 5].map((n) =>
         database().transaction((work) =>
-          note(work, who, null, 'tried the trail', `act ${n} “with” \\ marks\n and é`),
+          note(work, who, who, 'tried the trail', `act ${n} “with” \\ marks\n and é`),
         ),
       ),
     )
     const whole = await verifyTrail()
     expect(whole).toMatchObject({ broken: null })
     const noted = await trailHead()
-    await note(database(), who, null, 'went on')
+    await note(database(), who, who, 'went on')
     expect((await verifyTrail(noted.digest)).broken).toBeNull()
     expect((await verifyTrail('0'.repeat(64))).broken).toMatch('does not have the digest')
 
     const [mine] = await database().select().from(audit).where(eq(audit.act, 'went on'))
     const behindItsBack = (change: ReturnType<typeof sql>) =>
-      database().transaction(async (work) => {
+      asOwner(async (work) => {
         await work.execute(sql`set local session_replication_role = replica`)
         await work.execute(change)
       })
@@ -203,11 +203,11 @@ describe('the trail', () => {
   test('acts that were taken back with their transaction leave no gap', async () => {
     await expect(
       database().transaction(async (work) => {
-        await note(work, who, null, 'never happened')
+        await note(work, who, who, 'never happened')
         throw new Error('back')
       }),
     ).rejects.toThrow('back')
-    await note(database(), who, null, 'happened')
+    await note(database(), who, who, 'happened')
     expect((await verifyTrail()).broken).toBeNull()
   })
 })

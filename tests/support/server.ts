@@ -2,12 +2,14 @@ import { merrowSound } from '../../demo/lenders/merrow-sound/index.ts'
 import { Readable } from 'node:stream'
 import { jest } from '@jest/globals'
 import { eq } from 'drizzle-orm'
+import { drizzle } from 'drizzle-orm/node-postgres'
+import pg from 'pg'
 import type { ChildProcess } from 'node:child_process'
 import { endProcess, startWorker } from '../../cli/processes.ts'
 import { nameOrganisation } from '../../server/access/organisations.ts'
 import { takeStarter } from '../../server/configuration/starter.ts'
 import { addPerson, type Person } from '../../server/access/people.ts'
-import { closeDatabase, database } from '../../server/database/connection.ts'
+import { closeDatabase, database, type Work } from '../../server/database/connection.ts'
 import { migrateDatabase } from '../../server/database/migrate.ts'
 import { FIRST_ORGANISATION, packages, user, type Role } from '../../server/database/schema.ts'
 import { bringFile, newPackage } from '../../server/packages/intake.ts'
@@ -35,6 +37,17 @@ export async function elsewhere(role: Role = 'lead'): Promise<Person> {
 
 export const bring = (packageId: string, name: string, bytes: Uint8Array, who: Person) =>
   bringFile(packageId, name, Readable.from([bytes]), who)
+
+/** Does something to the database as the owner of its tables, in a transaction. */
+export async function asOwner(act: (work: Work) => Promise<unknown>): Promise<void> {
+  const client = new pg.Client({ connectionString: process.env.DATABASE_OWNER_URL })
+  await client.connect()
+  try {
+    await drizzle(client).transaction(async (work) => void (await act(work as unknown as Work)))
+  } finally {
+    await client.end()
+  }
+}
 
 /** A package with one file, read and judged by a worker process. */
 export async function readPackage(who: Person, bytes: Uint8Array): Promise<string> {

@@ -2,7 +2,7 @@ import { ArrowDown, ArrowUp, Plus } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import { Form, Link, redirect, useNavigation, useSearchParams, useSubmit } from 'react-router'
 import { signedIn } from '../../../server/access/people.ts'
-import { maySwitch } from '../../../server/configuration/rules.ts'
+import { may } from '../../../server/access/rights.ts'
 import { programsOf } from '../../../server/configuration/programs.ts'
 import { database } from '../../../server/database/connection.ts'
 import { QUEUE_PAGE, queue, queueQuery, takeNext } from '../../../server/packages/queries.ts'
@@ -22,7 +22,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     pageSize: QUEUE_PAGE,
     who: who.id,
     begun: (await programsOf(database(), who.organisationId)).length > 0,
-    may: maySwitch(who),
+    may: may(who, 'set up'),
   }
 }
 

@@ -6,7 +6,7 @@ import type { Route } from './+types/sign-in'
 /** Only addresses of our own are gone back to: a link must not send people elsewhere after they signed in. */
 const target = (request: Request): string => {
   const to = new URL(request.url).searchParams.get('to') ?? '/packages'
-  return /^\/(?![/\\])/.test(to) ? to : '/packages'
+  return /^\/(?![/\\])[\x20-\x7e]*$/.test(to) ? to : '/packages'
 }
 
 export async function loader({ request }: Route.LoaderArgs) {

@@ -40,12 +40,12 @@ export async function action({ request, params }: Route.ActionArgs) {
 
 /** What goes out, what is still open, what a second person must look at, and the end of the work on the package. */
 export default function HandOver({ actionData }: Route.ComponentProps) {
-  const { row, assessment, who, signOff } = useJudged()
+  const { row, assessment, who, signOff, rights } = useJudged()
   const names = fileNames(assessment.documents)
   const blocking = assessment.findings.filter((f) => f.severity === 'blocking')
   const loose = assessment.deck.length
   const done = row.state === 'finished'
-  const may = who.role !== 'processor'
+  const maySign = rights.includes('sign')
   return (
     <div className="grid max-w-5xl gap-4 pb-6 lg:grid-cols-2">
       <section className="card self-start p-4">
@@ -72,7 +72,7 @@ export default function HandOver({ actionData }: Route.ComponentProps) {
             </Act>
           )}
         </div>
-        {row.state === 'review' ? <Review may={may} own={row.finishAskedById === who.id} /> : null}
+        {row.state === 'review' ? <Review may={maySign} own={row.finishAskedById === who.id} /> : null}
         {actionData?.problem ? (
           <p role="alert" className="odd-edge mt-3 rounded-md border border-line bg-sheet px-3 py-2 text-sm">
             {actionData.problem}
@@ -111,7 +111,7 @@ export default function HandOver({ actionData }: Route.ComponentProps) {
         )}
       </section>
       <div className="grid content-start gap-4">
-        <Decisions may={may} />
+        <Decisions may={maySign} />
         <section className="card p-4">
           <h2 className="mb-2 font-semibold">Files that go out</h2>
           <ol className="grid gap-1 text-sm">

@@ -1,6 +1,7 @@
 import { data } from 'react-router'
 import { z } from 'zod'
 import { askedPackage } from '../../../server/access/packages.ts'
+import { refusalOf } from '../../../server/access/rights.ts'
 import { assign, mayGive } from '../../../server/packages/owners.ts'
 import type { Route } from './+types/owner'
 
@@ -12,8 +13,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success) return data({ problem: 'That could not be understood.' }, 400)
   const owner = body.data.owner || null
-  if (!mayGive(who, row.ownerId, owner))
-    return data({ problem: 'Only a lead gives other people’s packages away.' }, 403)
+  if (!mayGive(who, row.ownerId, owner)) return data({ problem: refusalOf('give away') }, 403)
   if (!(await assign(row.id, owner, who))) return data({ problem: 'There is no such person.' }, 404)
   return { problem: null }
 }

@@ -7,7 +7,7 @@ import { z } from 'zod'
 import { extractUntyped, type UntypedValue } from '../../../core/extraction/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { database } from '../../../server/database/connection.ts'
-import { maySwitch } from '../../../server/configuration/rules.ts'
+import { may, refusalOf } from '../../../server/access/rights.ts'
 import { saveType, typesOf } from '../../../server/configuration/types.ts'
 import { giveAnswers } from '../../../server/packages/answer.ts'
 import { pagesOf } from '../../../server/packages/judge.ts'
@@ -25,7 +25,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
         .filter((p) => document.pages.includes(p.number))
         .sort((a, b) => document.pages.indexOf(a.number) - document.pages.indexOf(b.number))
     : []
-  return { first: document?.pages[0] ?? page, said: extractUntyped(pages), may: maySwitch(who) }
+  return { first: document?.pages[0] ?? page, said: extractUntyped(pages), may: may(who, 'set up') }
 }
 
 const title = z.string().trim().min(2).max(80)
@@ -39,8 +39,7 @@ const bodySchema = z.object({
 /** Makes a type of what was picked; the paper it was picked on is its first. */
 export async function action({ request, params }: Route.ActionArgs) {
   const { row, who } = await askedPackage(request, params.id)
-  if (!maySwitch(who))
-    return data({ problem: 'A lead or an administrator makes document types; tell them of this paper.' }, 403)
+  if (!may(who, 'set up')) return data({ problem: refusalOf('set up') }, 403)
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success) return data({ problem: 'Give the type and each value that is picked a name.' }, 400)
   const { values, heading, first } = body.data

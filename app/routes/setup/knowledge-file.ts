@@ -1,15 +1,14 @@
-import { data } from 'react-router'
 import { knowledgeFile } from '../../../core/classification/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import { knowledgeOf } from '../../../server/configuration/knowledge.ts'
-import { maySwitch } from '../../../server/configuration/rules.ts'
+import { demand } from '../../../server/access/rights.ts'
 import { database } from '../../../server/database/connection.ts'
 import type { Route } from './+types/knowledge-file'
 
 /** Rules and the lesson that are switched on as a file. Samples hold words of applicants' papers: a lead takes them. */
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
-  if (!maySwitch(who)) throw data('A lead or an administrator exports rules and samples.', 403)
+  demand(who, 'set up')
   const file = knowledgeFile(await knowledgeOf(database(), who.organisationId))
   return new Response(JSON.stringify(file), {
     headers: {

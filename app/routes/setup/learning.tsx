@@ -11,7 +11,7 @@ import {
   learningState,
   useLesson as switchLesson,
 } from '../../../server/configuration/lessons.ts'
-import { maySwitch } from '../../../server/configuration/rules.ts'
+import { may, refusalOf } from '../../../server/access/rights.ts'
 import { count, moment, recutInWords } from '../../parts/format.ts'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/learning'
@@ -25,7 +25,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
   return {
     ...(await learningState(who)),
-    may: maySwitch(who),
+    may: may(who, 'set up'),
     titles: {
       ...Object.fromEntries((await typesOf(database(), who.organisationId)).map((t) => [t.id, t.title])),
       unknown: 'Of no known type',
@@ -43,8 +43,7 @@ export async function action({ request }: Route.ActionArgs) {
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success)
     return data({ problem: 'That could not be understood; load the page again.', said: null }, 400)
-  if (!maySwitch(who))
-    return data({ problem: 'A lead has lessons made and switches them on.', said: null }, 403)
+  if (!may(who, 'set up')) return data({ problem: refusalOf('set up'), said: null }, 403)
   if (body.data.act === 'learn') {
     await beginLesson(who)
     return { problem: null, said: null }

@@ -11,6 +11,7 @@ import {
   usualDateOrder,
 } from '../../../core/locale/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
+import { may, refusalOf } from '../../../server/access/rights.ts'
 import { lenderOf, setLender } from '../../../server/access/organisations.ts'
 import { note } from '../../../server/audit.ts'
 import { database } from '../../../server/database/connection.ts'
@@ -30,7 +31,7 @@ export async function loader({ request }: Route.LoaderArgs) {
       dateOrder: usualDateOrder(code),
     })),
     currencies: Intl.supportedValuesOf('currency'),
-    may: who.role === 'administrator',
+    may: may(who, 'say how papers are written'),
   }
 }
 
@@ -39,13 +40,13 @@ type Body = z.infer<typeof bodySchema>
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
-  if (who.role !== 'administrator')
-    return data({ problem: 'An administrator says how papers are written.', said: null }, 403)
+  if (!may(who, 'say how papers are written'))
+    return data({ problem: refusalOf('say how papers are written'), said: null }, 403)
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success) return data({ problem: `${body.error.issues[0].message}.`, said: null }, 400)
   await database().transaction(async (work) => {
     await setLender(work, who.organisationId, body.data)
-    await note(work, who, null, 'said how papers are written', inWords(body.data))
+    await note(work, who, who, 'said how papers are written', inWords(body.data))
   })
   return {
     problem: null,

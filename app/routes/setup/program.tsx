@@ -12,7 +12,7 @@ import {
   programVersions,
   saveProgram,
 } from '../../../server/configuration/programs.ts'
-import { maySwitch } from '../../../server/configuration/rules.ts'
+import { may, refusalOf } from '../../../server/access/rights.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
 import { faultsIn, outcomesOn, packagesOf, tryProgram } from '../../../server/packages/program-change.ts'
 import { count } from '../../parts/format.ts'
@@ -52,7 +52,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       versions: [],
       packages: [],
       types,
-      may: maySwitch(who),
+      may: may(who, 'set up'),
     }
   const found = await newestProgram(database(), who.organisationId, params.id)
   if (!found) throw data('There is no such program.', 404)
@@ -66,7 +66,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     versions,
     packages,
     types,
-    may: maySwitch(who),
+    may: may(who, 'set up'),
   }
 }
 
@@ -91,8 +91,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       ? { problem: null, said: null, outcomes }
       : data({ problem: 'There is no such package of this program.', said: null }, 404)
   }
-  if (!maySwitch(who))
-    return data({ problem: 'A lead or an administrator changes programs.', said: null }, 403)
+  if (!may(who, 'set up')) return data({ problem: refusalOf('set up'), said: null }, 403)
   let program: Program | null
   if (body.data.act === 'back') {
     program = await programAt(database(), who.organisationId, params.id, body.data.version)

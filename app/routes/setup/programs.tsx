@@ -5,7 +5,7 @@ import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
 import { programsOf, saveProgram } from '../../../server/configuration/programs.ts'
 import { faultsIn } from '../../../server/packages/program-change.ts'
-import { maySwitch } from '../../../server/configuration/rules.ts'
+import { may, refusalOf } from '../../../server/access/rights.ts'
 import { count } from '../../parts/format.ts'
 import { useTakeFile } from '../../parts/take-file.tsx'
 import type { Route } from './+types/programs'
@@ -16,7 +16,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
   const programs = await programsOf(database(), who.organisationId)
   return {
-    may: maySwitch(who),
+    may: may(who, 'set up'),
     programs: programs.map(({ body, version, began }) => ({
       id: body.id,
       title: body.title,
@@ -32,7 +32,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 /** Takes a program in as it was exported. */
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
-  if (!maySwitch(who)) return data({ problem: 'A lead or an administrator changes programs.' }, 403)
+  if (!may(who, 'set up')) return data({ problem: refusalOf('set up') }, 403)
   let program: Program
   try {
     program = loadProgram(await request.json().catch(() => null)).value

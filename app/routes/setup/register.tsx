@@ -14,7 +14,7 @@ import {
   saveRegister,
   UnusableRegister,
 } from '../../../server/configuration/registers.ts'
-import { maySwitch } from '../../../server/configuration/rules.ts'
+import { may, refusalOf } from '../../../server/access/rights.ts'
 import { CSV, PickFile } from '../../parts/pick-file.tsx'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/register'
@@ -27,14 +27,14 @@ export const meta = ({ loaderData }: Route.MetaArgs) => [
 export async function loader({ request, params }: Route.LoaderArgs) {
   const who = await signedIn(request)
   const facts = await factsOf(who.organisationId)
-  const may = maySwitch(who)
-  if (params.id === 'new') return { register: null, entries: [], facts, may, outside: false }
+  const mayChange = may(who, 'set up')
+  if (params.id === 'new') return { register: null, entries: [], facts, may: mayChange, outside: false }
   const register = (await registersOf(who.organisationId)).find((r) => r.id === params.id)
   if (!register) throw data('There is no such register.', 404)
   return {
     register,
     facts,
-    may,
+    may: mayChange,
     entries: await firstEntries(who.organisationId, register.id),
     outside: addressOf(who.organisationId, register.id) !== undefined,
   }
@@ -58,7 +58,7 @@ const told = (part: Partial<Told>): Told => ({ problem: null, said: null, looked
 
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await signedIn(request)
-  if (!maySwitch(who)) return data(told({ problem: 'A lead or an administrator changes registers.' }), 403)
+  if (!may(who, 'set up')) return data(told({ problem: refusalOf('set up') }), 403)
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success) return data(told({ problem: sentence(body.error.issues[0].message) }), 400)
   try {

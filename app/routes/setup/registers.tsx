@@ -8,7 +8,7 @@ import {
   loadRegister,
   UnusableRegister,
 } from '../../../server/configuration/registers.ts'
-import { maySwitch } from '../../../server/configuration/rules.ts'
+import { may, refusalOf } from '../../../server/access/rights.ts'
 import { count } from '../../parts/format.ts'
 import { CSV, PickFile } from '../../parts/pick-file.tsx'
 import { Told } from '../../parts/told.tsx'
@@ -26,7 +26,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const titles = new Map(facts.map((f) => [f.id, f.title]))
   const told = takenSchema.safeParse(Object.fromEntries(new URL(request.url).searchParams))
   return {
-    may: maySwitch(who),
+    may: may(who, 'set up'),
     /** What came of storing a new one. */
     taken: told.success ? told.data : null,
     registers: registers.map(({ register, rows, outside }) => ({
@@ -47,8 +47,7 @@ const bodySchema = z.object({ id: z.string().max(60), csv: z.string().max(MOST_C
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
-  if (!maySwitch(who))
-    return data({ problem: 'A lead or an administrator takes registers in.', said: null }, 403)
+  if (!may(who, 'set up')) return data({ problem: refusalOf('set up'), said: null }, 403)
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success) return data({ problem: 'The file is too large, or is no text.', said: null }, 400)
   try {

@@ -27,7 +27,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   if (!id.success || (id.data !== 'new' && !stored)) throw data('There is no such rule.', 404)
   return {
     id: stored?.id ?? null,
-    rule: stored?.body ?? null,
+    rule: stored ? (stored.draft ?? stored.body) : null,
     on: stored?.on ?? false,
     packages: await packagesToTry(who),
     types: (await typesOf(database(), who.organisationId)).map(({ id: type, title }) => ({
@@ -112,7 +112,7 @@ export default function RuleEditor({
             {!ready
               ? 'It needs a name and words.'
               : on
-                ? 'Changed, it is off until a lead switches it on.'
+                ? 'The rule stays on as it is until a lead puts the change in force.'
                 : 'It stays off until a lead switches it on.'}
           </span>
         </div>

@@ -4,9 +4,10 @@ import { data, Link, useFetcher } from 'react-router'
 import { z } from 'zod'
 import type { Rule } from '../../../core/classification/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
+import { may, refusalOf } from '../../../server/access/rights.ts'
 import { database } from '../../../server/database/connection.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
-import { maySwitch, removeRule, rulesOf, switchRule } from '../../../server/configuration/rules.ts'
+import { removeRule, rulesOf, switchRule } from '../../../server/configuration/rules.ts'
 import { moment, recutInWords } from '../../parts/format.ts'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/rules'
@@ -17,7 +18,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
   return {
     rules: await rulesOf(who),
-    maySwitch: maySwitch(who),
+    maySwitch: may(who, 'set up'),
     titles: Object.fromEntries((await typesOf(database(), who.organisationId)).map((t) => [t.id, t.title])),
   }
 }
@@ -32,8 +33,7 @@ export async function action({ request }: Route.ActionArgs) {
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success)
     return data({ problem: 'That could not be understood; load the page again.', said: null }, 400)
-  if (!maySwitch(who))
-    return data({ problem: 'A lead switches rules on and off, and takes them away.', said: null }, 403)
+  if (!may(who, 'set up')) return data({ problem: refusalOf('set up'), said: null }, 403)
   if (body.data.act === 'remove') {
     await removeRule(who, body.data.id)
     return { problem: null, said: 'The rule is gone.' }
@@ -60,7 +60,7 @@ export function ruleInWords({ says, words, without }: Rule, titleOf: (type: stri
 }
 
 /** What people say of papers in words: where documents begin, and what they are. */
-export default function Rules({ loaderData: { rules, maySwitch: may, titles } }: Route.ComponentProps) {
+export default function Rules({ loaderData: { rules, maySwitch, titles } }: Route.ComponentProps) {
   const fetcher = useFetcher<typeof action>()
   const send = (body: z.infer<typeof bodySchema>) =>
     void fetcher.submit(body, { method: 'post', encType: 'application/json' })
@@ -70,7 +70,7 @@ export default function Rules({ loaderData: { rules, maySwitch: may, titles } }:
         <h1 className="mr-auto text-xl font-semibold">
           Rules <span className="font-normal text-ink-2">{rules.length}</span>
         </h1>
-        {may && rules.some((r) => r.on) ? (
+        {maySwitch && rules.some((r) => r.on) ? (
           <a className="button" href="/knowledge/file" download>
             <Download size={16} />
             Export what is on
@@ -113,13 +113,28 @@ export default function Rules({ loaderData: { rules, maySwitch: may, titles } }:
                 <span className="block text-sm">
                   {ruleInWords(rule.body, (type) => titles[type] ?? type)}
                 </span>
+                {rule.draft ? (
+                  <span className="odd-edge my-1 block pl-2 text-sm">
+                    Changed, not in force yet: {ruleInWords(rule.draft, (type) => titles[type] ?? type)}
+                  </span>
+                ) : null}
                 <span className="block text-[13px] text-ink-2">
                   {rule.changedBy ?? 'somebody'},{' '}
                   <time suppressHydrationWarning>{moment(rule.updatedAt)}</time>
                 </span>
               </span>
-              {may ? (
+              {maySwitch ? (
                 <span className="flex gap-2">
+                  {rule.draft ? (
+                    <button
+                      type="button"
+                      className="button"
+                      disabled={fetcher.state !== 'idle'}
+                      onClick={() => send({ act: 'switch', id: rule.id, on: true })}
+                    >
+                      Put in force
+                    </button>
+                  ) : null}
                   <button
                     type="button"
                     className="button"
@@ -145,7 +160,7 @@ export default function Rules({ loaderData: { rules, maySwitch: may, titles } }:
           ))}
         </ul>
       )}
-      {may ? null : (
+      {maySwitch ? null : (
         <p className="mt-3 text-sm text-ink-2">Anybody may write a rule and try it; a lead switches it on.</p>
       )}
     </main>

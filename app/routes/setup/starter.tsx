@@ -4,7 +4,7 @@ import { z } from 'zod'
 import { signedIn } from '../../../server/access/people.ts'
 import { programsOf } from '../../../server/configuration/programs.ts'
 import { registersOf } from '../../../server/configuration/registers.ts'
-import { maySwitch } from '../../../server/configuration/rules.ts'
+import { may, refusalOf } from '../../../server/access/rights.ts'
 import {
   type Chosen,
   starterSets,
@@ -29,8 +29,8 @@ export async function loader({ request }: Route.LoaderArgs) {
   ])
   const named = (all: readonly { id: string; title: string }[]) => all.map(({ id, title }) => ({ id, title }))
   return {
-    may: maySwitch(who),
-    administrator: who.role === 'administrator',
+    may: may(who, 'set up'),
+    administrator: may(who, 'say how papers are written'),
     has: {
       types: types.map((t) => t.id),
       programs: programs.map((p) => p.body.id),
@@ -54,14 +54,13 @@ const bodySchema = z.object({
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
-  if (!maySwitch(who))
-    return data({ problem: 'A lead or an administrator takes a starter set.', said: null }, 403)
+  if (!may(who, 'set up')) return data({ problem: refusalOf('set up'), said: null }, 403)
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   const set = body.success ? (await starterSets()).find((s) => s.id === body.data.set) : undefined
   if (!body.success || !set) return data({ problem: 'There is no such starter set.', said: null }, 400)
   const { chosen } = body.data
-  if (chosen.lender && who.role !== 'administrator')
-    return data({ problem: 'An administrator says how papers are written.', said: null }, 403)
+  if (chosen.lender && !may(who, 'say how papers are written'))
+    return data({ problem: refusalOf('say how papers are written'), said: null }, 403)
   // A program whose types are not there would ask for papers that nothing is known by.
   const types = [...new Set([...chosen.types, ...typesSpokenOf(set, chosen.programs)])]
   await database().transaction((work) =>

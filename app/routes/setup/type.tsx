@@ -16,7 +16,7 @@ import { type DocumentType, documentTypeSchema } from '../../../core/program/ind
 import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
 import { pastReadings } from '../../../server/configuration/field-records.ts'
-import { maySwitch } from '../../../server/configuration/rules.ts'
+import { may, refusalOf } from '../../../server/access/rights.ts'
 import {
   keepSample,
   newSample,
@@ -62,7 +62,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       learnt: [],
       records: [] as FieldRecord[],
       curves: {} as Record<string, WhatIf[]>,
-      may: maySwitch(who),
+      may: may(who, 'set up'),
     }
   const type = await typeAsSaved(database(), who.organisationId, params.id)
   if (!type) throw data('There is no such document type.', 404)
@@ -77,7 +77,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     sample,
     samples,
     learnt,
-    may: maySwitch(who),
+    may: may(who, 'set up'),
     versions: versions.map(({ version, by, createdAt }) => ({ version, by, createdAt })),
     records: type.fields.map((f) => recordOf(f.name, past)),
     curves: Object.fromEntries(
@@ -118,8 +118,7 @@ const answer = (part: Partial<Answer>): Answer => ({ problem: null, said: null, 
 
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await signedIn(request)
-  if (!maySwitch(who))
-    return data(answer({ problem: 'A lead or an administrator changes document types.' }), 403)
+  if (!may(who, 'set up')) return data(answer({ problem: refusalOf('set up') }), 403)
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success) return data(answer({ problem: sentence(body.error) }), 400)
   if (body.data.act === 'sample')

@@ -11,7 +11,7 @@ import {
 } from '../../../core/program/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
-import { maySwitch } from '../../../server/configuration/rules.ts'
+import { may, refusalOf } from '../../../server/access/rights.ts'
 import { originsOf, saveType, typesOf, type Origin } from '../../../server/configuration/types.ts'
 import { count } from '../../parts/format.ts'
 import { useTakeFile } from '../../parts/take-file.tsx'
@@ -26,7 +26,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     originsOf(database(), who.organisationId),
   ])
   return {
-    may: maySwitch(who),
+    may: may(who, 'set up'),
     types: types.map((t) => ({
       id: t.id,
       title: t.title,
@@ -40,7 +40,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 /** Takes a type in as it was exported. */
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
-  if (!maySwitch(who)) return data({ problem: 'A lead or an administrator changes document types.' }, 403)
+  if (!may(who, 'set up')) return data({ problem: refusalOf('set up') }, 403)
   let loaded: Loaded<DocumentType>
   try {
     loaded = loadType(await request.json().catch(() => null))
