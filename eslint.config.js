@@ -102,6 +102,8 @@ export default tseslint.config(
       'regexp/no-misleading-capturing-group': 'off',
       'regexp/no-obscure-range': ['error', { allowed: ['alphanumeric', 'À-ÿ'] }],
       'max-params': ['error', { max: 5 }],
+      // What is left out of an object is named to be left out.
+      '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true }],
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'error',
       '@typescript-eslint/consistent-type-imports': 'error',

@@ -6,9 +6,11 @@ import { HydratedRouter } from 'react-router/dom'
 // Styles that parts put in while they run (a dialog holds the page still) need the mark of the page's own scripts.
 setNonce(document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce ?? '')
 
-// Attributes of style in the page as it was sent are not obeyed; set by a script they are.
-for (const element of document.querySelectorAll<HTMLElement>('[style]'))
-  element.style.cssText = element.getAttribute('style') ?? ''
+// Attributes of style would not be obeyed in the page as it was sent (`held-styles.ts`); set by a script they are.
+for (const element of document.querySelectorAll<HTMLElement>('[data-style]')) {
+  element.style.cssText = element.dataset.style ?? ''
+  delete element.dataset.style
+}
 
 startTransition(() => {
   hydrateRoot(

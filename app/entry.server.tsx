@@ -9,6 +9,7 @@ import {
   type EntryContext,
   type HandleErrorFunction,
 } from 'react-router'
+import { holdStyles } from './parts/held-styles.ts'
 import { log } from '../server/log.ts'
 
 /** A page whose data does not come within so many milliseconds is sent without it. */
@@ -36,7 +37,7 @@ export default function handleRequest(
         },
       })
       headers.set('Content-Type', 'text/html; charset=utf-8')
-      stream.pipe(body)
+      stream.pipe(holdStyles()).pipe(body)
       resolve(new Response(createReadableStreamFromReadable(body), { status: code, headers }))
     }
     const stream = renderToPipeableStream(

@@ -21,7 +21,7 @@ declare module 'react-router' {
 
 const { PORT, HOST, BASE_URL, TRUSTED_PROXIES, METRICS_KEY } = settings()
 const routes = createRequestHandler(
-  () => import('virtual:react-router/server-build') as unknown as Promise<ServerBuild>,
+  () => import('virtual:react-router/server-build') as Promise<unknown> as Promise<ServerBuild>,
   'production',
 )
 const web = door({

@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, getTableColumns, lt } from 'drizzle-orm'
-import type { Person } from './access/people.ts'
+import type { Person } from './access/person.ts'
 import { database, type Work } from './database/connection.ts'
 import { audit, auditLinks, packageKeys, packages } from './database/schema.ts'
 import { keyOf, seal, unseal } from './trail-words.ts'

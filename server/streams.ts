@@ -1,4 +1,4 @@
-import type { Person } from './access/people.ts'
+import type { Person } from './access/person.ts'
 import { hear, type Change } from './events.ts'
 
 /** Milliseconds between signs of life: proxies close silent connections, and sessions are looked at again. */

@@ -280,6 +280,19 @@ const others: [told: Message, sentence: string][] = [
   [message('ask.signed', { paper: 'Form' }), 'Is Form signed?'],
   [message('ask.fact', { question: 'Which boat?' }), 'Which boat?'],
   [message('ask.check', { title: 'Adds up' }), 'Adds up: why not here?'],
+  [
+    message('ask.stray', { caseNumber: 'MSM-26-000002', first: 4, last: 6 }),
+    'Are pages 4 to 6 of case MSM-26-000002?',
+  ],
+  [
+    message('why.stray_unproved', { caseNumber: 'MSM-26-000002' }),
+    'They lie behind a cover sheet of MSM-26-000002. Nothing proves that this desk printed it.',
+  ],
+  [
+    message('why.stray_unknown', { caseNumber: 'MSM-26-000002' }),
+    'They lie behind a cover sheet of MSM-26-000002. There is no such case: filed there, it is opened.',
+  ],
+  [message('choice.file_there', { caseNumber: 'MSM-26-000002' }), 'File them to MSM-26-000002'],
   [message('why.may_go_on', { page: 4, paper: 'Form' }), 'Page 4 may also go on with Form.'],
   [message('why.taken_to_go_on', { paper: 'Form' }), 'It is taken to go on with Form.'],
   [message('why.rule', { rule: 'Notes' }), 'The rule “Notes” says so; the page itself says otherwise.'],

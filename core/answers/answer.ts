@@ -55,6 +55,8 @@ export const answerSchema = z.discriminatedUnion('kind', [
     /** Words of lines of a table that are no rows, to be learnt. */
     skips: z.array(z.string().trim().min(3).max(80)).max(20).optional(),
   }),
+  /** What lies behind this sheet with the number of another case: that case's, or papers of this one all the same. */
+  z.object({ kind: z.literal('file'), page, there: z.boolean() }),
   /** Signed or not, where ink was doubtful. */
   z.object({ kind: z.literal('signed'), page, signed: z.boolean() }),
   /** Of several versions of one paper, the document that holds this page counts. */

@@ -23,6 +23,8 @@ function subjectOf(answer: Answer): string | null {
       return `value ${answer.page} ${answer.field}`
     case 'signed':
       return `signed ${answer.page}`
+    case 'file':
+      return `file ${answer.page}`
     case 'version':
       return `version ${answer.page}`
     case 'fact':

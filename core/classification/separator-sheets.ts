@@ -7,6 +7,8 @@ import { separatorSheet, type SeparatorSheet } from '../program/index.ts'
 export interface Separator {
   /** The case whose papers follow; null where it only parts papers. */
   caseNumber: string | null
+  /** The authentication code beside the number, by which the desk knows a sheet for its own; not checked here. */
+  code: string | null
 }
 
 /**
@@ -20,10 +22,11 @@ export function separatorSheetOn(
   const words = page.words.filter((w) => /[\p{L}\d]{2}/u.test(w.text)).length
   if (words > sheet.mostWords) return null
   const form = new RegExp(`^${sheet.caseNumber}$`)
+  const withCode = new RegExp(`^(${sheet.caseNumber})(?:${sheet.authentication})?$`)
   const codes = (page.codes ?? []).map((c) => c.text.trim().toUpperCase())
-  const named = codes.find((text) => form.test(text))
-  if (named) return { caseNumber: named }
-  if (codes.includes(sheet.plain)) return { caseNumber: null }
+  const named = codes.map((text) => withCode.exec(text)).find((match) => match !== null)
+  if (named) return { caseNumber: named[1], code: named[2] ?? null }
+  if (codes.includes(sheet.plain)) return { caseNumber: null, code: null }
   const lines = linesOf(page as Page)
   const titled = lines.some(
     (line) => line.words.length <= 6 && sheet.titles.some((title) => tokens(line.text).join(' ') === title),
@@ -36,5 +39,5 @@ export function separatorSheetOn(
     .filter((w) => w.confidence === 1)
     .map((w) => w.text.toUpperCase().replace(/[.,:;]$/, ''))
     .find((text) => form.test(text))
-  return { caseNumber: printed ?? null }
+  return { caseNumber: printed ?? null, code: null }
 }

@@ -56,6 +56,34 @@ const deal = (documents: Document[], more: { facts?: FactResult[]; checks?: Chec
 
 test('a package without doubts asks nothing', () =>
   expect(deal([document('d1', 'Payslip'), document('d2', 'Utility bill')])).toEqual([]))
+test('pages behind another case’s sheet are asked about before all else, with both ways to answer', () => {
+  const stray = {
+    sheet: 2,
+    caseNumber: 'MSM-26-000002',
+    code: null,
+    pages: [3, 4],
+    known: true,
+  }
+  const [asked] = dealDeck({
+    documents: [document('d3', 'Payslip', { pages: [3, 4], fields: [field('net_pay')] })],
+    facts: [],
+    checks: [],
+    checklist: [],
+    program: workingBoatLoan,
+    types,
+    strays: [stray],
+  })
+  expect([asked.about, asked.question.code, asked.why[0].code]).toEqual([
+    'stray',
+    'ask.stray',
+    'why.stray_unproved',
+  ])
+  expect(asked.choices.map((c) => c.answer)).toEqual([
+    { kind: 'file', page: 2, there: true },
+    { kind: 'file', page: 2, there: false },
+  ])
+  expect(asked.evidence.map((e) => e.page)).toEqual([2, 3])
+})
 test('every choice of every question is an answer that can be stored', () => {
   const asked = deal([
     document('d1', 'Application form', {

@@ -3,6 +3,7 @@ import type { Answer } from '../answers/index.ts'
 import type { RequirementResult } from '../check/index.ts'
 import type { CheckResult, Evidence, FactResult, Settled } from '../dossier/index.ts'
 import type { Program } from '../program/index.ts'
+import type { Stray } from '../classification/index.ts'
 import type { Document } from './document.ts'
 
 /** A cut-out of a page that bears on a question. */
@@ -29,7 +30,7 @@ export interface Choice {
 /** One question for a person: a loose piece. */
 export interface Question {
   id: string
-  about: 'cut' | 'type' | 'value' | 'signature' | 'fact' | 'check'
+  about: 'cut' | 'stray' | 'type' | 'value' | 'signature' | 'fact' | 'check'
   question: Message
   why: Message[]
   /** Field kind of a value question, so that what is typed is checked. */
@@ -61,10 +62,12 @@ export function dealDeck(given: {
   checklist: readonly RequirementResult[]
   program: Program
   types: DeckTypes
+  strays?: readonly OpenStray[]
 }): Question[] {
   const { documents, types } = given
   const byId = new Map(documents.map((d) => [d.id, d]))
   const questions = [
+    ...(given.strays ?? []).map((stray) => strayQuestion(stray, documents)),
     ...documents.flatMap((d, i) => cutQuestion(d, documents[i - 1], types)),
     ...documents.flatMap((d) => doubtQuestions(d, types)),
     ...documents.flatMap((d) => typeQuestion(d, types)),
@@ -74,6 +77,51 @@ export function dealDeck(given: {
     ...given.checks.flatMap((c) => checkQuestion(c, byId, given.program)),
   ]
   return questions.sort((a, b) => b.weight - a.weight)
+}
+
+/** Pages that a sheet names another case for, where nobody has said yet whether they are that case's. */
+export interface OpenStray extends Stray {
+  /** There is such a case, and it takes papers. */
+  known: boolean
+}
+
+/** Pages behind the sheet of another case stay where they came until a person says where they belong. */
+function strayQuestion(stray: OpenStray, documents: readonly Document[]): Question {
+  const { sheet, caseNumber, pages, known } = stray
+  const [first, last] = [pages[0], pages.at(-1)!]
+  const cutOut = (page: number): CutOut => ({
+    title: message('place.page', { page }),
+    page,
+    box: null,
+    raw: null,
+    sure: null,
+    document: documents.find((d) => d.pages.includes(page))?.id ?? '',
+    field: null,
+  })
+  return {
+    id: `stray:${sheet}`,
+    about: 'stray',
+    question: message('ask.stray', { caseNumber, first, last }),
+    why: [message(known ? 'why.stray_unproved' : 'why.stray_unknown', { caseNumber })],
+    evidence: [cutOut(sheet), cutOut(first)],
+    choices: [
+      {
+        text: message('choice.file_there', { caseNumber }),
+        note: null,
+        answer: { kind: 'file', page: sheet, there: true },
+        needs: 'nothing',
+      },
+      {
+        text: message('choice.stays_here'),
+        note: null,
+        answer: { kind: 'file', page: sheet, there: false },
+        needs: 'nothing',
+      },
+    ],
+    document: null,
+    // Papers of another person must leave before anything of them is compared or answered.
+    weight: 1000,
+  }
 }
 
 const chanceOf = (chance: number): Message => message('note.chance', { chance })

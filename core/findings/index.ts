@@ -1,5 +1,5 @@
 /** What other folders may use of this one; README.md says how it hangs together. */
-export { dealDeck, type Choice, type CutOut, type DeckTypes, type Question } from './deck.ts'
+export { dealDeck, type Choice, type CutOut, type DeckTypes, type OpenStray, type Question } from './deck.ts'
 export type { Document } from './document.ts'
 export { doubtsOf } from './doubts.ts'
 export { recordOf, whatIf, type FieldRecord, type PastReading, type WhatIf } from './field-record.ts'

@@ -8,6 +8,7 @@ import {
   type Document,
   type Finding,
   gatherFindings,
+  type OpenStray,
   type PackageFile,
   type Question,
 } from '../findings/index.ts'
@@ -30,6 +31,8 @@ export interface Situation {
   answers: readonly Answer[]
   /** The day the package is judged on, ISO. */
   asOf: string
+  /** Pages behind sheets of other cases that a person is asked about; none where papers have no other case to go to. */
+  strays?: readonly OpenStray[]
   /** The words of English, by which misread rows of pictures are known; loaded when asked for. */
   english?: () => ReadonlySet<string>
 }
@@ -75,7 +78,8 @@ export function assess(
     program,
     currency,
   })
-  const deck = dealDeck({ documents, facts, checks, checklist, program, types: deckTypes(types) })
+  const { strays } = situation
+  const deck = dealDeck({ documents, facts, checks, checklist, program, types: deckTypes(types), strays })
   return { form: ASSESSMENT_FORM, documents, persons, facts, checks, checklist, findings, deck }
 }
 

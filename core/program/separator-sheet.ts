@@ -2,6 +2,8 @@
 export interface SeparatorSheet {
   /** What a code on one says: the number of a case, or the word for a mere separator. */
   caseNumber: string
+  /** What follows the number where the sheet was printed by the desk: a sign, and an authentication code. */
+  authentication: string
   plain: string
   /** Headings, for a sheet whose code a stamp or a fold hides. */
   titles: readonly string[]
@@ -10,7 +12,8 @@ export interface SeparatorSheet {
 }
 
 export const separatorSheet: SeparatorSheet = {
-  caseNumber: '[A-Z]{2,4}-?\\d{2}-?\\d{4,6}',
+  caseNumber: '[A-Z]{2,6}-?\\d{2}-?\\d{4,6}',
+  authentication: '\\+([A-Z2-7]{8})',
   plain: 'NEW-DOCUMENT',
   titles: [
     'separator sheet',

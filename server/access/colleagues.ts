@@ -3,7 +3,8 @@ import { and, asc, eq } from 'drizzle-orm'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { user, type Role } from '../database/schema.ts'
-import { makePerson, type Person } from './people.ts'
+import { makePerson } from './people.ts'
+import type { Person } from './person.ts'
 
 /** The people of an organisation, by name. */
 export const peopleOf = (organisationId: string) =>

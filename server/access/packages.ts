@@ -5,8 +5,11 @@ import { ASSESSMENT_FORM } from '../../core/pipeline/index.ts'
 import { database } from '../database/connection.ts'
 import { packages } from '../database/schema.ts'
 import { judge } from '../packages/judge.ts'
+import { verdictToday } from '../packages/finished.ts'
 import { packageRow } from '../packages/queries.ts'
-import { signedIn, type Person } from './people.ts'
+import { allows, inTurn } from '../packages/states.ts'
+import { signedIn } from './people.ts'
+import type { Person } from './person.ts'
 
 /**
  * Who asks, and the package asked for. Others are sent to sign in; a package of another organisation is as
@@ -22,7 +25,9 @@ export async function askedPackage(
   if (!row) throw data('There is no such package.', 404)
   if (!row.assessment || row.assessment.form === ASSESSMENT_FORM) return { who, row }
   // Judged before Jigsa last changed: screens know only the shape of today.
-  await database().transaction((work) => judge(work, id))
+  if (!allows(row.state, 'be judged'))
+    return { who, row: { ...row, assessment: await verdictToday(id, row.assessment) } }
+  await inTurn(id, (work) => judge(work, id))
   return { who, row: (await packageRow(id, who)) ?? row }
 }
 

@@ -6,16 +6,8 @@ import { database } from '../database/connection.ts'
 import { account, FIRST_ORGANISATION, session, user, type Role } from '../database/schema.ts'
 import { clientOf } from '../web/client.ts'
 import { auth } from './auth.ts'
+import type { Person } from './person.ts'
 import { attempt, deviceCookie } from './throttle.ts'
-
-/** Who is asking. */
-export interface Person {
-  id: string
-  name: string
-  email: string
-  role: Role
-  organisationId: string
-}
 
 /** Milliseconds after which a session that nobody uses ends, and between two notes of its use. */
 const [IDLE, NOTED] = [60 * 60_000, 5 * 60_000]

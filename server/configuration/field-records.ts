@@ -1,7 +1,7 @@
 import { and, desc, eq, inArray, isNull, like } from 'drizzle-orm'
 import { fill } from '../../core/answers/index.ts'
 import type { PastReading } from '../../core/findings/index.ts'
-import type { Person } from '../access/people.ts'
+import type { Person } from '../access/person.ts'
 import { database } from '../database/connection.ts'
 import { answers, packages, readings } from '../database/schema.ts'
 

@@ -3,7 +3,7 @@ import { LRUCache } from 'lru-cache'
 import type { Knowledge, Learnt } from '../../core/classification/index.ts'
 import type { Work } from '../database/connection.ts'
 import { answers, lessons, packages, rules } from '../database/schema.ts'
-import { queueJob } from '../jobs/queue.ts'
+import { queueJudgement } from '../jobs/queue.ts'
 
 /** Lessons by their id: what is ready never changes, and what is built upon it is kept with it. */
 const knownLessons = new LRUCache<string, Learnt>({ max: 8 })
@@ -45,7 +45,6 @@ export async function recutUntouched(work: Work, organisationId: string): Promis
         sql`not exists (select 1 from ${answers} where ${answers.packageId} = ${packages.id} and ${isNull(answers.undoneAt)})`,
       ),
     )
-  for (const { id } of rows)
-    await queueJob(work, 'judge_package', { packageId: id }, { key: `judge:${id}`, priority: -5 })
+  for (const { id } of rows) await queueJudgement(work, id, true)
   return rows.length
 }

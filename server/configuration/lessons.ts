@@ -6,7 +6,7 @@ import {
   samplesOf,
   tryKnowledge,
 } from '../../core/classification/index.ts'
-import type { Person } from '../access/people.ts'
+import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
 import { answers, lessons, packages, user, type LessonTrial } from '../database/schema.ts'

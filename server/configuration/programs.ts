@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import { loadProgram, type Program } from '../../core/program/index.ts'
-import type { Person } from '../access/people.ts'
+import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
 import { programs, user } from '../database/schema.ts'

@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util'
 import { and, asc, desc, eq, inArray } from 'drizzle-orm'
 import { type Rule, type RuleTrial, tryRule } from '../../core/classification/index.ts'
-import type { Person } from '../access/people.ts'
+import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { packages, rules, user } from '../database/schema.ts'

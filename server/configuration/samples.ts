@@ -11,7 +11,7 @@ import {
 import type { Box, FieldValue } from '../../core/model/index.ts'
 import type { DocumentType } from '../../core/program/index.ts'
 import { lenderOf } from '../access/organisations.ts'
-import type { Person } from '../access/people.ts'
+import type { Person } from '../access/person.ts'
 import { database } from '../database/connection.ts'
 import { files, packages } from '../database/schema.ts'
 import { fileCounts, pageSheets } from '../packages/queries.ts'

@@ -8,7 +8,8 @@ export interface Jobs {
   read_page: { packageId: string; number: number }
   read_page_again: { packageId: string; number: number }
   draw_page: { packageId: string; number: number }
-  judge_package: { packageId: string }
+  /** `untouched`: only where nobody has said anything of it meanwhile. */
+  judge_package: { packageId: string; untouched?: boolean }
   read_type_again: { organisationId: string; type: string; labelId: number | null }
   learn: { lessonId: string }
 }
@@ -25,4 +26,22 @@ export async function queueJob<K extends keyof Jobs>(
       queue_name := ${options.queue ?? null}, job_key := ${options.key ?? null},
       priority := ${options.priority ?? 0}, max_attempts := 5)`,
   )
+}
+
+/** A judgement of a package that waits is the only one: it will find all that was said until it begins. */
+export const judgementKey = (packageId: string): string => `judge:${packageId}`
+
+/** Has a package cut and judged. @param untouched only where nobody has said anything of it when that begins */
+export const queueJudgement = (work: Work, packageId: string, untouched = false): Promise<void> =>
+  queueJob(
+    work,
+    'judge_package',
+    { packageId, ...(untouched ? { untouched } : {}) },
+    { key: untouched ? `recut:${packageId}` : judgementKey(packageId), priority: -5 },
+  )
+
+/** Whether a job of a key waits or is being run. */
+export async function jobWaits(work: Work, key: string): Promise<boolean> {
+  const { rows } = await work.execute(sql`select 1 from graphile_worker.jobs where key = ${key} limit 1`)
+  return rows.length > 0
 }

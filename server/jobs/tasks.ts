@@ -7,16 +7,17 @@ import { placePage, unreadable } from '../../engine/pipeline/place-page.ts'
 import type { Box, Page, Word } from '../../core/model/index.ts'
 import { typesOf } from '../configuration/types.ts'
 import { note } from '../audit.ts'
-import { database } from '../database/connection.ts'
+import { database, type Work } from '../database/connection.ts'
 import { files, packages, pages, pictures } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { log } from '../log.ts'
+import { answersOf } from '../packages/answers-given.ts'
 import { fileToCases } from '../packages/filing.ts'
-import { unlessSample } from '../packages/intake.ts'
+import { allows, hold, move, type Held } from '../packages/states.ts'
 import { cutPackage, forgetReadings, judge } from '../packages/judge.ts'
 import { settings } from '../settings.ts'
 import { fetchContents, keepBytes } from '../storage/contents.ts'
-import { queueJob, type Jobs } from './queue.ts'
+import { queueJob, queueJudgement, type Jobs } from './queue.ts'
 import { inkBy, readers } from './readers.ts'
 import { tried } from './tried.ts'
 
@@ -117,14 +118,15 @@ async function addPages(
     throw new UnusableFile(`The file has ${count} pages; at most ${settings().MOST_FILE_PAGES} are taken.`)
   await database().transaction(async (work) => {
     // The row lock keeps two files of a package from taking the same page numbers.
-    const [row] = await work
-      .select({ pageCount: packages.pageCount, state: packages.state })
-      .from(packages)
-      .where(eq(packages.id, file.packageId))
-      .for('update')
+    const row = await hold(work, file.packageId)
+    if (!row) return
     // A job that was done and not known to be, as when the database went between the two, is done once.
     const [now] = await work.select({ state: files.state }).from(files).where(eq(files.id, file.id))
     if (now?.state !== 'waiting') return
+    if (!allows(row.state, 'bring files'))
+      throw new UnusableFile(
+        'The package was closed before this file was opened. Open it again and bring the file anew.',
+      )
     await work.insert(pages).values(
       Array.from({ length: count }, (_, i) => ({
         packageId: file.packageId,
@@ -133,10 +135,8 @@ async function addPages(
         filePage: i + 1,
       })),
     )
-    await work
-      .update(packages)
-      .set({ pageCount: row.pageCount + count, state: unlessSample('reading'), updatedAt: new Date() })
-      .where(eq(packages.id, file.packageId))
+    const goesOn = row.state === 'sample' ? 'sample' : 'reading'
+    await move(work, file.packageId, 'bring files', goesOn, { pageCount: row.pageCount + count })
     await work.update(files).set({ state: 'reading', pages: count, notices }).where(eq(files.id, file.id))
     for (let i = 0; i < Math.min(count, GLANCED); i++)
       await queueJob(
@@ -339,9 +339,6 @@ async function drawPage({ packageId, number }: Jobs['draw_page']): Promise<void>
     .onConflictDoNothing()
 }
 
-const queueJudgement = (work: Parameters<typeof queueJob>[0], packageId: string) =>
-  queueJob(work, 'judge_package', { packageId }, { key: `judge:${packageId}`, priority: -5 })
-
 /** Recognises doubtful regions of a page again; where that fails, the page stays as it was read. */
 async function recogniseAgain(packageId: string, page: Page, places: readonly Box[]): Promise<Word[]> {
   const [row] = await database()
@@ -361,22 +358,26 @@ async function recogniseAgain(packageId: string, page: Page, places: readonly Bo
     })
 }
 
+/** Holds a package that is to be cut now; null where it is not all read, is closed, or was touched meanwhile. */
+async function heldForCut(work: Work, { packageId, untouched }: Jobs['judge_package']): Promise<Held | null> {
+  const row = await hold(work, packageId)
+  if (!row || row.pagesRead < row.pageCount || !allows(row.state, 'be cut')) return null
+  return untouched && (await answersOf(work, packageId)).length > 0 ? null : row
+}
+
 /** Cuts and judges a package whose pages are all read, once the second reader has looked at what is in doubt. */
-async function judgePackage({ packageId }: Jobs['judge_package']): Promise<void> {
+async function judgePackage(job: Jobs['judge_package']): Promise<void> {
+  const { packageId } = job
   const whole = await database().transaction(async (work) => {
-    const [row] = await work
-      .select({ read: packages.pagesRead, all: packages.pageCount, state: packages.state })
-      .from(packages)
-      .where(eq(packages.id, packageId))
-    if (!row || row.read < row.all || row.state === 'sample') return false
+    if (!(await heldForCut(work, job))) return false
     await fileToCases(work, packageId)
     return true
   })
   if (!whole) return
   const cut = await cutPackage(packageId, (page, places) => recogniseAgain(packageId, page, places))
   await database().transaction(async (work) => {
-    const [row] = await work.select().from(packages).where(eq(packages.id, packageId)).for('update')
-    if (!row || row.pagesRead < row.pageCount) return
+    const row = await heldForCut(work, job)
+    if (!row) return
     const assessment = await judge(work, packageId, cut ?? 'anew')
     await note(
       work,

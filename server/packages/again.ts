@@ -1,10 +1,10 @@
 import { and, eq, isNotNull } from 'drizzle-orm'
-import type { Person } from '../access/people.ts'
+import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { packages } from '../database/schema.ts'
 import { tell } from '../events.ts'
-import { queueJob } from '../jobs/queue.ts'
+import { queueJudgement } from '../jobs/queue.ts'
 
 /** Has a package checked again that could not be; of any other nothing is done. */
 export async function checkAgain(packageId: string, who: Person): Promise<void> {
@@ -15,7 +15,7 @@ export async function checkAgain(packageId: string, who: Person): Promise<void> 
       .where(and(eq(packages.id, packageId), isNotNull(packages.problem)))
       .returning({ id: packages.id })
     if (!row) return
-    await queueJob(work, 'judge_package', { packageId }, { key: `judge:${packageId}`, priority: -5 })
+    await queueJudgement(work, packageId)
     await note(work, who, packageId, 'had the package checked again')
     await tell(work, { packageId, what: 'progress' })
   })

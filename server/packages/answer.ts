@@ -4,42 +4,32 @@ import { findText } from '../../core/layout/index.ts'
 import { type Box, inside, plain } from '../../core/model/index.ts'
 import { squeeze } from '../../core/text/index.ts'
 import { type DocumentType, typeById } from '../../core/program/index.ts'
-import type { Person } from '../access/people.ts'
+import type { Person } from '../access/person.ts'
 import { may, refusalOf } from '../access/rights.ts'
 import { note } from '../audit.ts'
-import { database } from '../database/connection.ts'
-import { answers, packages, user } from '../database/schema.ts'
+import { database, type Work } from '../database/connection.ts'
+import { answers, user } from '../database/schema.ts'
 import { teach, type Taught } from '../configuration/teaching.ts'
 import { typesOf } from '../configuration/types.ts'
+import { fileToCases } from './filing.ts'
 import { judge, pagesOf } from './judge.ts'
+import { heldFor, inTurn, Refused, type Held } from './states.ts'
 import { queueTurns } from './turning.ts'
 
-/** The package takes no answers in its state. */
-export class Closed extends Error {}
-
-async function open(
-  work: Parameters<typeof judge>[0],
-  packageId: string,
-  given: readonly Answer[] = [],
-): Promise<void> {
-  const [row] = await work
-    .select({ state: packages.state })
-    .from(packages)
-    .where(eq(packages.id, packageId))
-    .for('update')
-  if (!row) throw new Closed('There is no such package.')
-  // Whoever looks over the work agrees to decisions and changes nothing else.
-  if (row.state === 'review' && !(given.length > 0 && given.every((a) => a.kind === 'sign')))
-    throw new Closed('A second person looks at this package. Have it sent back to change it.')
-  if (row.state === 'finished') throw new Closed('This package is finished. Open it again to change it.')
-}
+/** Holds a package for answers. Whoever looks over the work agrees to decisions and changes nothing else. */
+const heldForAnswers = (work: Work, packageId: string, given: readonly Answer[] = []): Promise<Held> =>
+  heldFor(
+    work,
+    packageId,
+    given.length > 0 && given.every((a) => a.kind === 'sign') ? 'be agreed to' : 'be answered',
+  )
 
 /**
  * Stores what a person said and judges the package again. Answers given together are undone one by one.
  * @param seen the last answer that the person's screen knew of: what somebody else said of the same thing
  * since then is not
  *   overwritten unseen
- * @throws Closed
+ * @throws Refused
  */
 export async function giveAnswers(
   packageId: string,
@@ -48,8 +38,8 @@ export async function giveAnswers(
   seen?: number,
 ): Promise<Taught[]> {
   const checked = given.map((one) => answerSchema.parse(one))
-  return database().transaction(async (work) => {
-    await open(work, packageId, checked)
+  return inTurn(packageId, async (work) => {
+    await heldForAnswers(work, packageId, checked)
     await refuseOwn(work, packageId, checked, who)
     const types = await typesOf(work, who.organisationId)
     if (seen !== undefined) {
@@ -67,7 +57,7 @@ export async function giveAnswers(
         )
       const other = others.find(({ body }) => checked.some((one) => touches(one, body)))
       if (other)
-        throw new Closed(
+        throw new Refused(
           `${other.name ?? 'Somebody'} changed this meanwhile (${summaryOf(other.body, types)}); look again.`,
         )
     }
@@ -80,17 +70,19 @@ export async function giveAnswers(
     }
     await queueTurns(work, packageId)
     const taught = await teach(work, packageId, checked, who)
-    await judge(work, packageId)
+    // Pages that left are in no piece any more.
+    const left = checked.some((one) => one.kind === 'file') && (await fileToCases(work, packageId))
+    await judge(work, packageId, left ? 'anew' : undefined)
     return taught
   })
 }
 
 /**
  * Decisions are agreed to by somebody who may, and who made none of them.
- * @throws Closed
+ * @throws Refused
  */
 async function refuseOwn(
-  work: Parameters<typeof judge>[0],
+  work: Work,
   packageId: string,
   given: readonly Answer[],
   who: Person,
@@ -98,8 +90,8 @@ async function refuseOwn(
   const words = given.filter((a) => a.kind === 'sign')
   if (words.length === 0) return
   // Sent together with a decision of one's own, a word on what stood before would count for what one just decided.
-  if (words.length < given.length) throw new Closed('Agreeing to decisions is said by itself.')
-  if (!may(who, 'sign')) throw new Closed(refusalOf('sign'))
+  if (words.length < given.length) throw new Refused('Agreeing to decisions is said by itself.')
+  if (!may(who, 'sign')) throw new Refused(refusalOf('sign'))
   const stored = await work
     .select({ body: answers.body, userId: answers.userId })
     .from(answers)
@@ -107,10 +99,10 @@ async function refuseOwn(
     .orderBy(asc(answers.id))
   for (const word of words) {
     const decided = stored.findLast(({ body }) => body.kind === word.what && subjectOf(body) === word.subject)
-    if (!decided) throw new Closed('There is no such decision any more; look again.')
-    if (decided.userId === who.id) throw new Closed('You decided this yourself; somebody else agrees to it.')
+    if (!decided) throw new Refused('There is no such decision any more; look again.')
+    if (decided.userId === who.id) throw new Refused('You decided this yourself; somebody else agrees to it.')
     if (!word.agreed && word.reason.length < 3)
-      throw new Closed('Say in three letters or more why it is refused.')
+      throw new Refused('Say in three letters or more why it is refused.')
   }
 }
 
@@ -144,8 +136,8 @@ export async function placeOfTyped(
 
 /** Takes the last standing answer back. Returns what it was, or null where there is none. */
 export function undo(packageId: string, who: Person): Promise<string | null> {
-  return database().transaction(async (work) => {
-    await open(work, packageId)
+  return inTurn(packageId, async (work) => {
+    await heldForAnswers(work, packageId)
     const [last] = await work
       .select()
       .from(answers)
@@ -153,9 +145,11 @@ export function undo(packageId: string, who: Person): Promise<string | null> {
       .orderBy(desc(answers.id))
       .limit(1)
     if (!last) return null
+    if (last.body.kind === 'file' && last.body.there)
+      throw new Refused('These pages are with the other case now; take them back from there.')
     // Whoever was refused must not take the refusal back.
     if (last.body.kind === 'sign' && last.userId !== who.id)
-      throw new Closed('A second person said this; only they take it back.')
+      throw new Refused('A second person said this; only they take it back.')
     await work.update(answers).set({ undoneAt: new Date() }).where(eq(answers.id, last.id))
     await note(work, who, packageId, 'undid', last.summary)
     await queueTurns(work, packageId)
@@ -166,8 +160,8 @@ export function undo(packageId: string, who: Person): Promise<string | null> {
 
 /** Puts back the answer that was taken back last. */
 export function redo(packageId: string, who: Person): Promise<string | null> {
-  return database().transaction(async (work) => {
-    await open(work, packageId)
+  return inTurn(packageId, async (work) => {
+    await heldForAnswers(work, packageId)
     const [standing] = await work
       .select({ id: answers.id })
       .from(answers)
@@ -227,6 +221,10 @@ export function summaryOf(answer: Answer, types: readonly DocumentType[]): strin
       return `${words(answer.field)} of page ${answer.page}: ${valueInWords(answer)}`
     case 'signed':
       return `The document of page ${answer.page} is ${answer.signed ? 'signed' : 'not signed'}`
+    case 'file':
+      return answer.there
+        ? `What lies behind the cover sheet on page ${answer.page} goes to its case`
+        : `What lies behind the cover sheet on page ${answer.page} stays here`
     case 'version':
       return `Of its versions, the document of page ${answer.page} counts`
     case 'fact':

@@ -1,6 +1,6 @@
 import { type Answer, ask } from '../../core/ask/index.ts'
 import type { Assessment } from '../../core/pipeline/index.ts'
-import type { Person } from '../access/people.ts'
+import type { Person } from '../access/person.ts'
 import { database } from '../database/connection.ts'
 import { typesOf } from '../configuration/types.ts'
 import { pagesOf } from './judge.ts'

@@ -1,93 +1,106 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
-import { separatorSheetOn } from '../../core/classification/index.ts'
+import { straysAmong } from '../../core/classification/index.ts'
+import type { OpenStray } from '../../core/findings/index.ts'
 import type { Page } from '../../core/model/index.ts'
 import { freeName } from '../../engine/input/free-name.ts'
 import { historyOf, note } from '../audit.ts'
 import type { Work } from '../database/connection.ts'
-import { files, packages, pages, pictures } from '../database/schema.ts'
+import { files, packages, pages, pictures, type PackageState } from '../database/schema.ts'
 import { tell } from '../events.ts'
-import { queueJob } from '../jobs/queue.ts'
+import { queueJob, queueJudgement } from '../jobs/queue.ts'
+import { answersOf } from './answers-given.ts'
+import { isOwnSheet } from './sheet-code.ts'
+import { allows, hold, move, type Held } from './states.ts'
 
-/** Pages of one file that lie behind the cover sheet of another case. */
-export interface Strayed {
+/** A stray, whether its case takes papers, and what was said of it. */
+interface Judged extends OpenStray {
   caseNumber: string
-  fileId: string
-  pages: Page[]
+  /** The state of its case; null where there is none. */
+  state: PackageState | null
+  /** Filed there: the desk's own sheet says so, or a person. Null where nobody has said. */
+  there: boolean | null
+}
+
+/** What a package is known by. */
+type Case = Pick<Held, 'id' | 'organisationId' | 'caseNumber'>
+
+/** What lies behind sheets of other cases in a package, and whether it goes there. */
+async function judgedStrays(work: Work, row: Case, read: readonly Page[]): Promise<Judged[]> {
+  const strays = straysAmong(row.caseNumber, read)
+  if (strays.length === 0) return []
+  const cases = await work
+    .select({ caseNumber: packages.caseNumber, state: packages.state })
+    .from(packages)
+    .where(
+      and(
+        eq(packages.organisationId, row.organisationId),
+        inArray(
+          packages.caseNumber,
+          strays.map((s) => s.caseNumber),
+        ),
+      ),
+    )
+  const said = await answersOf(work, row.id)
+  return strays.map((stray) => {
+    const state = cases.find((c) => c.caseNumber === stray.caseNumber)?.state ?? null
+    const known = state !== null && allows(state, 'take pages of another case')
+    const answer = said.findLast((a) => a.kind === 'file' && a.page === stray.sheet)
+    const own = isOwnSheet(row.organisationId, stray.caseNumber, stray.code)
+    return {
+      ...stray,
+      state,
+      known,
+      there: answer?.kind === 'file' ? answer.there : own && known ? true : null,
+    }
+  })
+}
+
+/** Strays of a package that a person is asked about. A closed case takes nothing, whatever is said. */
+export async function openStrays(work: Work, row: Case, read: readonly Page[]): Promise<OpenStray[]> {
+  const judged = await judgedStrays(work, row, read)
+  return judged.filter((s) => s.there === null && (s.known || s.state === null))
 }
 
 /**
- * Which pages belong to other cases: a sheet with a case's number files what follows it in its file, up to
- * the next such sheet. A sheet that only parts papers changes nothing of that.
- */
-export function strayedPages(own: string, rows: readonly { fileId: string; page: Page }[]): Strayed[] {
-  const found: Strayed[] = []
-  let file: string | null = null
-  let target: string | null = null
-  for (const { fileId, page } of rows) {
-    if (fileId !== file) [file, target] = [fileId, null]
-    const named = page.separator ? (separatorSheetOn(page)?.caseNumber ?? null) : null
-    if (named) target = named === own ? null : named
-    if (named || page.separator || target === null || page.filedTo) continue
-    const last = found.at(-1)
-    if (last && last.caseNumber === target && last.fileId === fileId) last.pages.push(page)
-    else found.push({ caseNumber: target, fileId, pages: [page] })
-  }
-  return found
-}
-
-/**
- * Files pages behind the cover sheet of another case to that case, which is opened where nobody opened it
- * yet. Here they stay to be seen, in no document. A finished case takes nothing more: its pages stay where
- * they came, and that is noted.
+ * Files pages behind the cover sheet of another case to that case: at once where the sheet proves that the desk printed
+ * it, and else when a person says so, for anybody can print a number. A case that nobody opened yet is opened then.
+ * Here the pages stay to be seen, in no document. A closed case takes nothing more: its pages stay where they came,
+ * and that is noted.
  * @returns whether anything was filed
  */
 export async function fileToCases(work: Work, packageId: string): Promise<boolean> {
-  const [row] = await work.select().from(packages).where(eq(packages.id, packageId)).for('update')
+  const row = await hold(work, packageId)
+  if (!row) return false
   const rows = await work
     .select({ fileId: pages.fileId, page: pages.body })
     .from(pages)
     .where(eq(pages.packageId, packageId))
     .orderBy(asc(pages.number))
-  const strayed = strayedPages(
-    row.caseNumber,
-    rows.flatMap(({ fileId, page }) => (page ? [{ fileId, page }] : [])),
-  )
+  const read = rows.flatMap(({ fileId, page }) => (page ? [{ fileId, page }] : []))
+  const byNumber = new Map(read.map((r) => [r.page.number, r]))
   let filed = false
-  for (const group of strayed) {
-    const numbers = group.pages.map((p) => p.number)
-    const [known] = await work
-      .select()
-      .from(packages)
-      .where(and(eq(packages.organisationId, row.organisationId), eq(packages.caseNumber, group.caseNumber)))
-      .for('update')
-    if (known?.state === 'finished' || known?.state === 'review') {
-      await noteOnce(
-        work,
-        packageId,
-        `pages ${numbers.join(', ')} are of ${group.caseNumber}, which is closed`,
-      )
+  for (const stray of await judgedStrays(
+    work,
+    row,
+    read.map((r) => r.page),
+  )) {
+    const { caseNumber, pages: numbers } = stray
+    if (stray.state !== null && !stray.known) {
+      await noteOnce(work, packageId, `pages ${numbers.join(', ')} are of ${caseNumber}, which is closed`)
       continue
     }
-    const target =
-      known ??
-      (
-        await work
-          .insert(packages)
-          .values({
-            organisationId: row.organisationId,
-            program: row.program,
-            programVersion: row.programVersion,
-            caseNumber: group.caseNumber,
-            asOf: row.asOf,
-            createdById: row.createdById,
-          })
-          .returning()
-      )[0]
-    await take(work, target.id, target.pageCount, packageId, group)
+    if (stray.there !== true) continue
+    const target = await heldCase(work, row, caseNumber)
+    // Closed since it was looked at; found so again when this package is judged next.
+    if (!allows(target.state, 'take pages of another case')) continue
+    await take(work, target, packageId, {
+      fileId: byNumber.get(numbers[0])!.fileId,
+      pages: numbers.map((n) => byNumber.get(n)!.page),
+    })
     await work
       .update(pages)
       .set({
-        body: sql`${pages.body} || ${JSON.stringify({ separator: true, filedTo: group.caseNumber })}::jsonb`,
+        body: sql`${pages.body} || ${JSON.stringify({ separator: true, filedTo: caseNumber })}::jsonb`,
       })
       .where(and(eq(pages.packageId, packageId), inArray(pages.number, numbers)))
     await note(
@@ -95,7 +108,7 @@ export async function fileToCases(work: Work, packageId: string): Promise<boolea
       null,
       packageId,
       'filed pages to another case',
-      `pages ${numbers.join(', ')} to ${group.caseNumber}`,
+      `pages ${numbers.join(', ')} to ${caseNumber}`,
     )
     await note(
       work,
@@ -115,13 +128,32 @@ export async function fileToCases(work: Work, packageId: string): Promise<boolea
   return filed
 }
 
+/** The case of a number, held; opened as the package that its papers came with, where there is none. */
+async function heldCase(work: Work, row: Held, caseNumber: string): Promise<Held> {
+  await work
+    .insert(packages)
+    .values({
+      organisationId: row.organisationId,
+      program: row.program,
+      programVersion: row.programVersion,
+      caseNumber,
+      asOf: row.asOf,
+      createdById: row.createdById,
+    })
+    .onConflictDoNothing()
+  const [found] = await work
+    .select({ id: packages.id })
+    .from(packages)
+    .where(and(eq(packages.organisationId, row.organisationId), eq(packages.caseNumber, caseNumber)))
+  return (await hold(work, found.id))!
+}
+
 /** Copies pages, as they were read, behind those that a package has, and has it judged. */
 async function take(
   work: Work,
-  targetId: string,
-  from: number,
+  { id: targetId, pageCount: from, pagesRead }: Held,
   packageId: string,
-  { fileId, pages: read }: Strayed,
+  { fileId, pages: read }: { fileId: string; pages: readonly Page[] },
 ): Promise<void> {
   const [file] = await work.select().from(files).where(eq(files.id, fileId))
   // Documents are cut out of files by their names: two of one name would be mixed up.
@@ -161,16 +193,11 @@ async function take(
       await work.insert(pictures).values(drawn.map((d) => ({ packageId: targetId, page: number, ...d })))
     await queueJob(work, 'draw_page', { packageId: targetId, number }, { priority: 10 })
   }
-  await work
-    .update(packages)
-    .set({
-      pageCount: sql`${packages.pageCount} + ${read.length}`,
-      pagesRead: sql`${packages.pagesRead} + ${read.length}`,
-      state: 'reading',
-      updatedAt: new Date(),
-    })
-    .where(eq(packages.id, targetId))
-  await queueJob(work, 'judge_package', { packageId: targetId }, { key: `judge:${targetId}`, priority: -5 })
+  await move(work, targetId, 'take pages of another case', 'reading', {
+    pageCount: from + read.length,
+    pagesRead: pagesRead + read.length,
+  })
+  await queueJudgement(work, targetId)
   await tell(work, { packageId: targetId, what: 'files' })
 }
 

@@ -1,130 +1,98 @@
-import { inWords } from '../../wording/index.ts'
 import { mkdtemp, readFile, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import { and, eq, isNull, sql } from 'drizzle-orm'
 import yazl from 'yazl'
-import { assess } from '../../core/pipeline/index.ts'
-import { fileNames, reportOf } from '../../core/handover/index.ts'
+import { fileNames } from '../../core/handover/index.ts'
 import { writeDocuments } from '../../engine/handover/documents.ts'
-import type { Person } from '../access/people.ts'
-import { historyOf, note } from '../audit.ts'
-import { database, type Work } from '../database/connection.ts'
-import { answers, files, packages, type PackageState } from '../database/schema.ts'
-import { tell } from '../events.ts'
-import { fetchContents } from '../storage/contents.ts'
+import type { Person } from '../access/person.ts'
+import { may, refusalOf } from '../access/rights.ts'
+import { note } from '../audit.ts'
 import { programAt } from '../configuration/programs.ts'
-import { trailHead } from '../trail.ts'
-import { situationOf } from './judge.ts'
-
-/** What somebody may not do, in a sentence for them. */
-export class Refused extends Error {}
-
-/** Reviewers, leads and administrators look over the work of others. */
-export const maySign = (who: Person): boolean => who.role !== 'processor'
+import { database, type Work } from '../database/connection.ts'
+import { answers, files, pages } from '../database/schema.ts'
+import { tell } from '../events.ts'
+import { jobWaits, judgementKey } from '../jobs/queue.ts'
+import { fetchContents } from '../storage/contents.ts'
+import { freeze, handedOver } from './finished.ts'
+import { pagesOf } from './judge.ts'
+import { heldFor, inTurn, move, Refused } from './states.ts'
 
 /**
  * Says that the work is done. Where the program asks for it, or decisions wait, a second person looks at it
  * first.
  */
-export async function finish(packageId: string, who: Person): Promise<void> {
-  await within(packageId, async (work, row) => {
-    if (row.state !== 'open') return
+export const finish = (packageId: string, who: Person): Promise<void> =>
+  told(packageId, async (work) => {
+    const row = await heldFor(work, packageId, 'be done')
+    if (await stillWorkedOn(work, packageId))
+      throw new Refused('Its papers are being checked again; finish it in a moment.')
     const program = await programAt(work, who.organisationId, row.program, row.programVersion)
-    const second = (program?.signOff.finish ?? false) || row.toSign > 0
-    await work
-      .update(packages)
-      .set(
-        second
-          ? { state: 'review', finishAskedById: who.id, updatedAt: new Date() }
-          : { state: 'finished', finishAskedById: who.id, finishedAt: new Date(), updatedAt: new Date() },
-      )
-      .where(eq(packages.id, packageId))
-    await note(
-      work,
-      who,
-      packageId,
-      second ? 'said that the work is done' : 'finished the package',
-      row.loose > 0 ? `${row.loose} loose pieces were left` : second ? 'a second person looks at it' : '',
-    )
+    const second = (program?.signOff.finish ?? false) || row.signOffKept || row.toSign > 0
+    const left = row.looseCount > 0 ? `${row.looseCount} loose pieces were left` : ''
+    if (second) {
+      await move(work, packageId, 'be done', 'review', { finishAskedById: who.id })
+      await note(work, who, packageId, 'said that the work is done', left || 'a second person looks at it')
+      return
+    }
+    await move(work, packageId, 'be done', 'finished', { finishAskedById: who.id, finishedAt: new Date() })
+    await note(work, who, packageId, 'finished the package', left)
+    await freeze(work, packageId)
   })
-}
 
 /**
  * A second person's agreement to a package whose work is done.
  * @throws Refused for whoever did any of the work, or may not sign, or while decisions wait
  */
-export async function signOff(packageId: string, who: Person): Promise<void> {
-  await within(packageId, async (work, row) => {
-    if (row.state !== 'review') return
-    if (!maySign(who)) throw new Refused('A reviewer, a lead or an administrator signs packages off.')
+export const signOff = (packageId: string, who: Person): Promise<void> =>
+  told(packageId, async (work) => {
+    const row = await heldFor(work, packageId, 'be signed off')
+    if (!may(who, 'sign')) throw new Refused(refusalOf('sign'))
     if (row.finishAskedById === who.id || (await workedOn(work, packageId, who)))
       throw new Refused('You worked on this package yourself; somebody else signs it off.')
     if (row.toSign > 0)
       throw new Refused('Decisions in it still wait for a second person; look at them first.')
-    await work
-      .update(packages)
-      .set({ state: 'finished', finishedAt: new Date(), updatedAt: new Date() })
-      .where(eq(packages.id, packageId))
+    // Once signed, it is signed again whatever happens to it: opened by one person, it is not closed by them alone.
+    await move(work, packageId, 'be signed off', 'finished', { finishedAt: new Date(), signOffKept: true })
     await note(work, who, packageId, 'signed the package off')
+    await freeze(work, packageId)
   })
-}
 
 /** Gives a package back to be worked on, with what is to be done. */
-export async function sendBack(packageId: string, who: Person, reason: string): Promise<void> {
-  await within(packageId, async (work, row) => {
-    if (row.state !== 'review') return
-    if (!maySign(who) && row.finishAskedById !== who.id)
-      throw new Refused('A reviewer, a lead or an administrator sends packages back.')
-    await work
-      .update(packages)
-      .set({ state: 'open', finishAskedById: null, updatedAt: new Date() })
-      .where(eq(packages.id, packageId))
+export const sendBack = (packageId: string, who: Person, reason: string): Promise<void> =>
+  told(packageId, async (work) => {
+    const row = await heldFor(work, packageId, 'be sent back')
+    if (!may(who, 'sign') && row.finishAskedById !== who.id) throw new Refused(refusalOf('sign'))
+    await move(work, packageId, 'be sent back', 'open', { finishAskedById: null })
     await note(work, who, packageId, 'sent the package back', reason)
   })
-}
 
-/** Opens a finished package again. */
-export async function openAgain(packageId: string, who: Person): Promise<void> {
-  await within(packageId, async (work, row) => {
-    if (row.state !== 'finished') return
-    await work
-      .update(packages)
-      .set({ state: 'open', finishedAt: null, finishAskedById: null, updatedAt: new Date() })
-      .where(eq(packages.id, packageId))
+/** Opens a finished package again. What was finished stays to be looked up; finished anew, it is another round. */
+export const openAgain = (packageId: string, who: Person): Promise<void> =>
+  told(packageId, async (work) => {
+    const row = await heldFor(work, packageId, 'be opened again')
+    if (row.signOffKept && !may(who, 'open what was signed'))
+      throw new Refused(refusalOf('open what was signed'))
+    await move(work, packageId, 'be opened again', 'open', { finishedAt: null, finishAskedById: null })
     await note(work, who, packageId, 'opened the package again')
   })
-}
 
-type Row = {
-  state: PackageState
-  loose: number
-  toSign: number
-  program: string
-  programVersion: number
-  finishAskedById: string | null
-}
-
-/** Does something to a package while nobody else can. */
-async function within(packageId: string, act: (work: Work, row: Row) => Promise<void>): Promise<void> {
-  await database().transaction(async (work) => {
-    const [row] = await work
-      .select({
-        state: packages.state,
-        loose: packages.looseCount,
-        toSign: packages.toSign,
-        program: packages.program,
-        programVersion: packages.programVersion,
-        finishAskedById: packages.finishAskedById,
-      })
-      .from(packages)
-      .where(eq(packages.id, packageId))
-      .for('update')
-    if (!row) return
-    await act(work, row)
+const told = (packageId: string, act: (work: Work) => Promise<void>): Promise<void> =>
+  inTurn(packageId, async (work) => {
+    await act(work)
     await tell(work, { packageId, what: 'judged' })
   })
+
+/** Whether pages are being read another way, or a judgement is under way: what is seen is not yet what will be. */
+async function stillWorkedOn(work: Work, packageId: string): Promise<boolean> {
+  const turning = await work
+    .select({ number: pages.number })
+    .from(pages)
+    .where(and(eq(pages.packageId, packageId), eq(pages.again, true)))
+    .limit(1)
+  if (turning.length > 0) return true
+  return jobWaits(work, judgementKey(packageId))
 }
 
 /** Whether somebody gave an answer that stands, other than a second person's word. */
@@ -144,11 +112,10 @@ async function workedOn(work: Work, packageId: string, who: Person): Promise<boo
   return own.length > 0
 }
 
-/** The package as one ZIP: a PDF for each document and the report. */
+/** The package as one ZIP: a PDF for each document, the report, and the history up to it. */
 export async function packageZip(packageId: string, who: Person): Promise<ReadableStream<Uint8Array>> {
-  const situation = await situationOf(database(), packageId)
-  const assessment = assess(situation)
-  const names = fileNames(assessment.documents)
+  const { report, documents, history, at } = await handedOver(packageId)
+  const names = fileNames(documents)
   const folder = await mkdtemp(join(tmpdir(), 'jigsa-zip-'))
   const zip = new yazl.ZipFile()
   try {
@@ -161,34 +128,19 @@ export async function packageZip(packageId: string, who: Person): Promise<Readab
         .filter((r) => r.pages > 0 && r.sha256)
         .map(async (r) => ({ name: r.name, bytes: await fetchContents(r.sha256!) })),
     )
-    const byNumber = new Map(situation.pages.map((p) => [p.number, p]))
+    const byNumber = new Map((await pagesOf(database(), packageId)).map((p) => [p.number, p]))
     await writeDocuments(
       folder,
       originals,
-      assessment.documents.map((d) => ({
-        name: names.get(d.id)!,
-        pages: d.pages.map((n) => byNumber.get(n)!),
-      })),
+      documents.map((d) => ({ name: names.get(d.id)!, pages: d.pages.map((n) => byNumber.get(n)!) })),
     )
-    for (const d of assessment.documents)
-      zip.addBuffer(await readFile(join(folder, names.get(d.id)!)), `documents/${names.get(d.id)}`)
-    zip.addBuffer(
-      Buffer.from(JSON.stringify(reportOf(situation, assessment, inWords), null, 1)),
-      'report.json',
-    )
-    // The digest leaves the house with the package: a trail written anew would not have it.
-    zip.addBuffer(
-      Buffer.from(JSON.stringify({ ...(await trailHead()), history: await historyOf(packageId) }, null, 1)),
-      'history.json',
-    )
+    const dated = { mtime: at }
+    for (const d of documents)
+      zip.addBuffer(await readFile(join(folder, names.get(d.id)!)), `documents/${names.get(d.id)}`, dated)
+    zip.addBuffer(Buffer.from(report), 'report.json', dated)
+    zip.addBuffer(Buffer.from(history), 'history.json', dated)
     zip.end()
-    await note(
-      database(),
-      who,
-      packageId,
-      'downloaded the package',
-      `${assessment.documents.length} documents`,
-    )
+    await note(database(), who, packageId, 'downloaded the package', `${documents.length} documents`)
     return Readable.toWeb(zip.outputStream as Readable) as ReadableStream<Uint8Array>
   } finally {
     await rm(folder, { recursive: true, force: true })

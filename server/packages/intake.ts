@@ -1,30 +1,36 @@
 import { and, eq, ne, sql } from 'drizzle-orm'
-import type { Person } from '../access/people.ts'
+import type { Person } from '../access/person.ts'
 import { freeName } from '../../engine/input/free-name.ts'
 import { note } from '../audit.ts'
 import { newestProgram } from '../configuration/programs.ts'
-import { database } from '../database/connection.ts'
-import { files, FIRST_ORGANISATION, organisations, packages, type PackageState } from '../database/schema.ts'
+import { database, type Work } from '../database/connection.ts'
+import { files, FIRST_ORGANISATION, organisations, packages } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { queueJob } from '../jobs/queue.ts'
 import { wellFormed } from '../../engine/input/source.ts'
 import { settings } from '../settings.ts'
 import { keep, TooLarge } from '../storage/contents.ts'
+import { heldFor, inTurn, move, Refused, type Held } from './states.ts'
+
+/** The class of the advisory locks under which an organisation's cases are numbered. */
+const NUMBERING_LOCK = 7303
 
 /**
  * A case number nobody has yet: letters of the lender, the year, the first free number behind one that is
  * taken. Not the highest and one: a cover sheet may have opened a case of any number, and one such sheet
  * would use up all between.
  */
-async function nextCaseNumber(organisationId: string): Promise<string> {
-  const [{ letters }] = await database()
+async function nextCaseNumber(work: Work, organisationId: string): Promise<string> {
+  // Two that ask at once would be given one number.
+  await work.execute(sql`select pg_advisory_xact_lock(${NUMBERING_LOCK}, hashtext(${organisationId}))`)
+  const [{ letters }] = await work
     .select({ letters: organisations.casePrefix })
     .from(organisations)
     .where(eq(organisations.id, organisationId))
   const prefix = `${letters}-${String(new Date().getFullYear()).slice(2)}-`
   const {
     rows: [row],
-  } = await database().execute<{ free: number | null }>(sql`
+  } = await work.execute<{ free: number | null }>(sql`
     select min(taken.number) + 1 as free from (
       select substring(case_number from '\\d{6}$')::int as number from package
       where organisation_id = ${organisationId} and case_number ~ ${`^${prefix}\\d{6}$`}) taken
@@ -33,10 +39,6 @@ async function nextCaseNumber(organisationId: string): Promise<string> {
       where other.organisation_id = ${organisationId} and other.case_number = ${prefix} || lpad((taken.number + 1)::text, 6, '0'))`)
   return `${prefix}${String(row?.free ?? 4001).padStart(6, '0')}`
 }
-
-/** A state of a package, or that it is a sample, which it stays. */
-export const unlessSample = (state: PackageState) =>
-  sql<PackageState>`case when ${packages.state} = 'sample' then 'sample' else ${state} end`
 
 /** Makes an empty package that files can be brought to. */
 export async function newPackage(
@@ -47,20 +49,30 @@ export async function newPackage(
   const organisationId = options.organisationId ?? who?.organisationId ?? FIRST_ORGANISATION
   const newest = await newestProgram(database(), organisationId, program)
   if (!newest) throw new Error(`there is no program ${program}`)
-  const [made] = await database()
-    .insert(packages)
-    .values({
-      organisationId,
-      program,
-      programVersion: newest.version,
-      caseNumber: options.caseNumber ?? (await nextCaseNumber(organisationId)),
-      asOf: options.asOf ?? new Date().toISOString().slice(0, 10),
-      createdById: who?.id ?? null,
-      ...(options.createdAt ? { createdAt: options.createdAt } : {}),
-    })
-    .returning({ id: packages.id })
-  await note(database(), who, made.id, 'opened the package')
-  return made.id
+  const asOf = options.asOf ?? new Date().toISOString().slice(0, 10)
+  return database().transaction(async (work) => {
+    const [made] = await work
+      .insert(packages)
+      .values({
+        organisationId,
+        program,
+        programVersion: newest.version,
+        caseNumber: options.caseNumber ?? (await nextCaseNumber(work, organisationId)),
+        asOf,
+        createdById: who?.id ?? null,
+        ...(options.createdAt ? { createdAt: options.createdAt } : {}),
+      })
+      .returning({ id: packages.id })
+    // The day decides what is out of date: whoever dates a package back is seen to.
+    await note(
+      work,
+      who,
+      made.id,
+      'opened the package',
+      `${newest.body.title}, version ${newest.version}, judged on ${asOf}`,
+    )
+    return made.id
+  })
 }
 
 /** What became of a file that was brought. `twin` names a package that has the same file already. */
@@ -98,55 +110,33 @@ export async function bringFile(
       who,
     )
   }
-  const [same] = await database()
-    .select({ id: files.id })
-    .from(files)
-    .where(
-      and(
-        eq(files.packageId, packageId),
-        eq(files.sha256, kept.sha256),
-        ne(files.id, file.id),
-        // What was set aside for a fault of ours is asked for again.
-        ne(files.state, 'unusable'),
-      ),
-    )
-    .limit(1)
-  if (same) {
-    await database().delete(files).where(eq(files.id, file.id))
-    await note(database(), who, packageId, 'brought a file again', `${name} is in this package already`)
-    return {
-      fileId: same.id,
-      problem: 'This very file is in the package already; it was not taken twice.',
-      twin: null,
+  return inTurn(packageId, async (work) => {
+    // Held first: two files of a name, or one file twice, brought at once see one another; and a package that was
+    // closed while the file came takes it no more.
+    let row: Held
+    try {
+      row = await heldFor(work, packageId, 'bring files')
+    } catch (error) {
+      await work.delete(files).where(eq(files.id, file.id))
+      if (error instanceof Refused) return { fileId: file.id, problem: error.message, twin: null }
+      throw error
     }
-  }
-  const own = database()
-    .select({ id: packages.organisationId })
-    .from(packages)
-    .where(eq(packages.id, packageId))
-  const [twin] = await database()
-    .select({ caseNumber: packages.caseNumber })
-    .from(files)
-    .innerJoin(packages, eq(files.packageId, packages.id))
-    .where(
-      and(
-        eq(files.sha256, kept.sha256),
-        ne(files.packageId, packageId),
-        eq(packages.organisationId, own),
-        ne(packages.state, 'sample'),
-      ),
-    )
-    .limit(1)
-  await database().transaction(async (work) => {
-    // The row of the package is locked first, so that two files of a name brought at once see one another.
-    await work
-      .update(packages)
-      .set({ state: unlessSample('reading'), updatedAt: new Date() })
-      .where(eq(packages.id, packageId))
     const others = await work
-      .select({ name: files.name })
+      .select({ id: files.id, name: files.name, sha256: files.sha256, state: files.state })
       .from(files)
       .where(and(eq(files.packageId, packageId), ne(files.id, file.id)))
+    // What was set aside for a fault of ours is asked for again.
+    const same = others.find((o) => o.sha256 === kept.sha256 && o.state !== 'unusable')
+    if (same) {
+      await work.delete(files).where(eq(files.id, file.id))
+      await note(work, who, packageId, 'brought a file again', `${name} is in this package already`)
+      return {
+        fileId: same.id,
+        problem: 'This very file is in the package already; it was not taken twice.',
+        twin: null,
+      }
+    }
+    const twin = await twinOf(work, row, kept.sha256)
     await work
       .update(files)
       .set({
@@ -158,17 +148,36 @@ export async function bringFile(
         state: 'waiting',
       })
       .where(eq(files.id, file.id))
+    await move(work, packageId, 'bring files', row.state === 'sample' ? 'sample' : 'reading')
     await note(
       work,
       who,
       packageId,
       'brought a file',
-      `${name}, ${Math.ceil(kept.size / 1024)} kB${twin ? `; the same file is in ${twin.caseNumber}` : ''}`,
+      `${name}, ${Math.ceil(kept.size / 1024)} kB${twin ? `; the same file is in ${twin}` : ''}`,
     )
     await queueJob(work, 'open_file', { fileId: file.id }, { queue: `open:${packageId}` })
     await tell(work, { packageId, what: 'files' })
+    return { fileId: file.id, problem: null, twin }
   })
-  return { fileId: file.id, problem: null, twin: twin?.caseNumber ?? null }
+}
+
+/** The case number of another package of the organisation that has the same file; null where none has. */
+async function twinOf(work: Work, { id, organisationId }: Held, sha256: string): Promise<string | null> {
+  const [twin] = await work
+    .select({ caseNumber: packages.caseNumber })
+    .from(files)
+    .innerJoin(packages, eq(files.packageId, packages.id))
+    .where(
+      and(
+        eq(files.sha256, sha256),
+        ne(files.packageId, id),
+        eq(packages.organisationId, organisationId),
+        ne(packages.state, 'sample'),
+      ),
+    )
+    .limit(1)
+  return twin?.caseNumber ?? null
 }
 
 async function refuse(

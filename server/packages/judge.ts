@@ -1,21 +1,23 @@
 import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
-import type { Answer } from '../../core/answers/index.ts'
 import { assess, type Assessment, type Situation } from '../../core/pipeline/index.ts'
-import { type PackageFile, waitingFor } from '../../core/findings/index.ts'
+import { type OpenStray, type PackageFile, waitingFor } from '../../core/findings/index.ts'
 import type { Box, Page, Word } from '../../core/model/index.ts'
 import { type Piece, segmentPages } from '../../core/classification/index.ts'
 import type { DocumentType } from '../../core/program/index.ts'
 import { englishWords } from '../../engine/pipeline/english-words.ts'
 import { runPackage, withWords, type PackageRun } from '../../engine/pipeline/run.ts'
 import { database, type Work } from '../database/connection.ts'
-import { answers, files, packages, pages, readings } from '../database/schema.ts'
+import { files, packages, pages, readings } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { programAt } from '../configuration/programs.ts'
 import { knowledgeOf } from '../configuration/knowledge.ts'
 import { lenderOf } from '../access/organisations.ts'
 import { typesOf } from '../configuration/types.ts'
+import { answersOf } from './answers-given.ts'
+import { openStrays } from './filing.ts'
 import { keptReader, readingsOf, rememberReadings } from './readings.ts'
+import { allows, hold, move } from './states.ts'
 
 /**
  * Pages of lately judged packages. A page changes only when it is read and when it is looked at again, so two
@@ -77,21 +79,15 @@ export async function filesOf(work: Work, packageId: string): Promise<PackageFil
     }))
 }
 
-/** People's answers that stand, in the order they were given. */
-export async function answersOf(work: Work, packageId: string): Promise<Answer[]> {
-  const rows = await work
-    .select({ body: answers.body })
-    .from(answers)
-    .where(and(eq(answers.packageId, packageId), isNull(answers.undoneAt)))
-    .orderBy(asc(answers.id))
-  return rows.map((r) => r.body)
-}
-
 /** All that a package is judged on, from the database, before it is cut; and the cut that is stored. */
-async function runOf(work: Work, packageId: string): Promise<{ run: PackageRun; stored: Piece[] | null }> {
+async function runOf(
+  work: Work,
+  packageId: string,
+): Promise<{ run: PackageRun; stored: Piece[] | null; strays: OpenStray[] }> {
   const [row] = await work
     .select({
       organisationId: packages.organisationId,
+      caseNumber: packages.caseNumber,
       program: packages.program,
       programVersion: packages.programVersion,
       asOf: packages.asOf,
@@ -112,7 +108,8 @@ async function runOf(work: Work, packageId: string): Promise<{ run: PackageRun; 
     answers: await answersOf(work, packageId),
     asOf: row.asOf,
   }
-  return { run, stored: row.pieces }
+  const strays = await openStrays(work, { id: packageId, ...row }, run.pages)
+  return { run, stored: row.pieces, strays }
 }
 
 /** A cut of a package's pages, and what it was made of: whoever finds these changed cuts anew. */
@@ -130,10 +127,11 @@ export async function situationOf(work: Work, packageId: string, cut?: Cut | 'an
   const {
     run: { knowledge, ...run },
     stored,
+    strays,
   } = await runOf(work, packageId)
   const fits = typeof cut === 'object' && cut.pages === run.pages && cut.types === run.types
   const pieces = fits ? cut.pieces : cut || !stored ? segmentPages(run.pages, run.types, knowledge) : stored
-  return { ...run, pieces, english: englishWords }
+  return { ...run, pieces, strays, english: englishWords }
 }
 
 /**
@@ -192,9 +190,12 @@ export async function cutPackage(packageId: string, recogniseAgain: RecogniseAga
 
 /**
  * Takes over what was recognised again of a page; what was read of its document before is read anew.
- * @returns false where the page was turned or filed meanwhile: what was recognised is of what it was before
+ * @returns false where the page was turned or filed meanwhile, or the package closed: what was recognised is of what
+ *   it was before
  */
 async function keepWords(work: Work, packageId: string, page: Page, words: Word[]): Promise<boolean> {
+  const row = await hold(work, packageId)
+  if (!row || !allows(row.state, 'be cut')) return false
   const at = and(eq(pages.packageId, packageId), eq(pages.number, page.number))
   const [now] = await work.select({ body: pages.body }).from(pages).where(at).for('update')
   if (now?.body?.rotation !== page.rotation || now.body.filedTo !== page.filedTo) return false
@@ -222,31 +223,27 @@ export async function forgetReadings(work: Work, packageId: string, page: number
 
 /**
  * Judges a package and stores the verdict; `cut` as for `situationOf`. The row is locked for it, so that two
- * answers at once are judged one after the other and neither is lost.
+ * answers at once are judged one after the other and neither is lost. What is finished is judged no more.
+ * @returns the verdict that stands now
  */
 export async function judge(work: Work, packageId: string, cut?: Cut | 'anew'): Promise<Assessment> {
-  const [held] = await work
-    .select({ uncut: isNull(packages.pieces) })
+  const row = await hold(work, packageId)
+  const [stored] = await work
+    .select({ assessment: packages.assessment, uncut: isNull(packages.pieces) })
     .from(packages)
     .where(eq(packages.id, packageId))
-    .for('update')
+  if (!row || !stored) throw new Error(`there is no package ${packageId}`)
+  if (stored.assessment && !allows(row.state, 'be judged')) return stored.assessment
   const situation = await situationOf(work, packageId, cut)
   const { read, keep } = await keptReader(work, packageId, situation)
   const assessment = assess(situation, read)
   await keep()
-  const [row] = await work
-    .select({
-      version: packages.version,
-      state: packages.state,
-      pageCount: packages.pageCount,
-      pagesRead: packages.pagesRead,
-    })
-    .from(packages)
-    .where(eq(packages.id, packageId))
+  const opens =
+    row.state === 'reading' && row.pagesRead >= row.pageCount && !(await filesComing(work, packageId))
   await work
     .update(packages)
     .set({
-      ...(cut || held.uncut ? { pieces: [...situation.pieces] } : {}),
+      ...(cut || stored.uncut ? { pieces: [...situation.pieces] } : {}),
       assessment,
       problem: null,
       types: [...new Set(assessment.documents.map((d) => d.type))],
@@ -259,11 +256,9 @@ export async function judge(work: Work, packageId: string, cut?: Cut | 'anew'): 
       ).length,
       version: row.version + 1,
       updatedAt: new Date(),
-      ...(row.state === 'reading' && row.pagesRead >= row.pageCount && !(await filesComing(work, packageId))
-        ? { state: 'open' as const }
-        : {}),
     })
     .where(eq(packages.id, packageId))
+  if (opens) await move(work, packageId, 'be judged', 'open')
   await tell(work, { packageId, what: 'judged' })
   return assessment
 }

@@ -3,7 +3,8 @@ import { and, desc, eq, inArray } from 'drizzle-orm'
 import { assess, type Assessment, type VerdictChange, verdictChanges } from '../../core/pipeline/index.ts'
 import { type Fault, faultsOf, type Program } from '../../core/program/index.ts'
 import { plain } from '../../core/model/index.ts'
-import type { Person } from '../access/people.ts'
+import type { Person } from '../access/person.ts'
+import { may, refusalOf } from '../access/rights.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
 import { packages } from '../database/schema.ts'
@@ -11,6 +12,7 @@ import { newestProgram, programAt } from '../configuration/programs.ts'
 import { typesOf } from '../configuration/types.ts'
 import { judge, situationOf } from './judge.ts'
 import { keptReader } from './readings.ts'
+import { heldFor, inTurn, Refused } from './states.ts'
 
 /** What is wrong with a draft, by the organisation's own document types. */
 export async function faultsIn(who: Person, draft: Program): Promise<Fault[]> {
@@ -91,26 +93,36 @@ export async function newerFor(
   return { version: newest.version, changes: verdictChanges(now, then) }
 }
 
-/** Moves a package to a newer version of its program, and judges it by that. */
-export async function takeVersion(packageId: string, version: number, who: Person): Promise<boolean> {
-  return database().transaction(async (work) => {
-    const [row] = await work
-      .select({ program: packages.program, version: packages.programVersion, state: packages.state })
-      .from(packages)
+/**
+ * Moves a package to another version of its program, and judges it by that. Going back is a lead's, with a reason, and
+ * takes no second person away that a version asked for.
+ * @throws Refused
+ */
+export function takeVersion(packageId: string, version: number, who: Person, reason = ''): Promise<void> {
+  return inTurn(packageId, async (work) => {
+    const row = await heldFor(work, packageId, 'take another version of its program')
+    const [from, to] = await Promise.all(
+      [row.programVersion, version].map((v) => programAt(work, who.organisationId, row.program, v)),
+    )
+    if (!to || version === row.programVersion)
+      throw new Refused('The package cannot be moved to that version now; look again.')
+    if (version < row.programVersion) {
+      if (!may(who, 'go back')) throw new Refused(refusalOf('go back'))
+      if (reason.trim().length < 3) throw new Refused('Say in three letters or more why it goes back.')
+    }
+    const signOffKept = row.signOffKept || (from?.signOff.finish ?? false)
+    await work
+      .update(packages)
+      .set({ programVersion: version, signOffKept })
       .where(eq(packages.id, packageId))
-      .for('update')
-    if (!row || row.state !== 'open' || !(await programAt(work, who.organisationId, row.program, version)))
-      return false
-    await work.update(packages).set({ programVersion: version }).where(eq(packages.id, packageId))
     await note(
       work,
       who,
       packageId,
       'moved to another version of the program',
-      `from ${row.version} to ${version}`,
+      `from ${row.programVersion} to ${version}${reason ? `: ${reason.trim()}` : ''}`,
     )
     await judge(work, packageId)
-    return true
   })
 }
 

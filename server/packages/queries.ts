@@ -1,6 +1,6 @@
 import { and, asc, count, desc, eq, gt, ilike, inArray, isNull, ne, or, type SQL, sql } from 'drizzle-orm'
 import { z } from 'zod'
-import type { Person } from '../access/people.ts'
+import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { programsOf } from '../configuration/programs.ts'
 import { database } from '../database/connection.ts'

@@ -3,7 +3,7 @@ import { turnsOf } from '../../core/answers/index.ts'
 import type { Work } from '../database/connection.ts'
 import { pages } from '../database/schema.ts'
 import { queueJob } from '../jobs/queue.ts'
-import { answersOf } from './judge.ts'
+import { answersOf } from './answers-given.ts'
 
 /** Has those pages read again that people's standing answers turn another way than they were read. */
 export async function queueTurns(work: Work, packageId: string): Promise<void> {

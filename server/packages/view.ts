@@ -1,4 +1,4 @@
-import type { Person } from '../access/people.ts'
+import type { Person } from '../access/person.ts'
 import { rightsOf } from '../access/rights.ts'
 import { programAt } from '../configuration/programs.ts'
 import { typesOf } from '../configuration/types.ts'

@@ -1,10 +1,17 @@
 import { createHash, type Hash } from 'node:crypto'
 import { Readable } from 'node:stream'
-import { and, asc, eq, gte } from 'drizzle-orm'
-import { database } from '../database/connection.ts'
+import { and, asc, eq, gte, sql } from 'drizzle-orm'
+import { database, type Work } from '../database/connection.ts'
 import { chunks } from '../database/schema.ts'
 
 const CHUNK = 1024 * 1024
+
+/** The class of the advisory locks under which contents of one digest are put in and taken out. */
+const CONTENTS_LOCK = 7304
+
+/** Two that bring the same contents at once would both put them in; and what is put in must not be collected. */
+const holdContents = (work: Work, sha256: string) =>
+  work.execute(sql`select pg_advisory_xact_lock(${CONTENTS_LOCK}, hashtext(${sha256}))`)
 
 /** A stream grew past its limit. */
 export class TooLarge extends Error {}
@@ -53,6 +60,7 @@ export async function keep(
   }
   const sha256 = hash.digest('hex')
   await database().transaction(async (work) => {
+    await holdContents(work, sha256)
     const [known] = await work
       .select({ position: chunks.position })
       .from(chunks)

@@ -127,7 +127,7 @@ export function door({ baseUrl, proxies, open, hasSession, rate, handle }: DoorO
         headers: sent,
         signal: raw.signal,
         ...(body ? { body, duplex: 'half' } : {}),
-      } as RequestInit),
+      }),
       c.get('secureHeadersNonce') ?? '',
     )
     return large ? refuse() : response

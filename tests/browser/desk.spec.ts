@@ -1,6 +1,6 @@
-import { expect, test, type Locator } from '@playwright/test'
+import { expect, type Locator } from '@playwright/test'
 import { payslip, pdfOf, stray } from '../support/papers.ts'
-import { base, demoPackage, live, noteOf, openView, signIn } from './desk.ts'
+import { base, demoPackage, live, noteOf, openView, signIn, test } from './desk.ts'
 
 test.describe('getting in', () => {
   test('whoever is not signed in is sent to sign in, and back to where they were going', async ({ page }) => {

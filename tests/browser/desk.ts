@@ -1,8 +1,20 @@
-import { expect, type Page } from '@playwright/test'
+import { expect, test as plain, type Page } from '@playwright/test'
 import { DEMO_PASSWORD } from '../../demo/desk.ts'
 
 export const base = (): string => process.env.BASE_URL!
 export const demoPackage = (): string => `${base()}/packages/${process.env.TEST_PACKAGE}`
+
+/** A test whose pages break no rule that the server sends with them: what a browser refuses is silently missing. */
+export const test = plain.extend({
+  page: async ({ page }, lend) => {
+    const refused: string[] = []
+    page.on('console', (line) => {
+      if (line.text().includes('Content Security Policy')) refused.push(line.text())
+    })
+    await lend(page)
+    expect(refused).toEqual([])
+  },
+})
 
 /** Signs in with an address and a password. */
 export async function signInAs(page: Page, email: string, password: string): Promise<void> {

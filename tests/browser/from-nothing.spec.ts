@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { pdfOf } from '../support/papers.ts'
-import { base, openView, signInAs } from './desk.ts'
+import { base, openView, signInAs, test } from './desk.ts'
 
 /** A lender that nothing ships for: pounds, kitchens on credit. Its papers are its own. */
 const application = (name: string, born: string): string[] => [

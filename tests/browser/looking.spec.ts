@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
-import { base, demoPackage, openView, signIn } from './desk.ts'
+import { expect } from '@playwright/test'
+import { base, demoPackage, openView, signIn, test } from './desk.ts'
 
 test('all pages as tiles: keys go from one to the next, Enter goes to its papers', async ({ page }) => {
   await signIn(page)

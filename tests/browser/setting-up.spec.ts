@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
-import { base, demoPackage, openView, signIn } from './desk.ts'
+import { expect } from '@playwright/test'
+import { base, demoPackage, openView, signIn, test } from './desk.ts'
 import { pdfOf } from '../support/papers.ts'
 
 test('a question is answered with its place, or not at all', async ({ page }) => {

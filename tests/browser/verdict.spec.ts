@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
-import { base, demoPackage, openView, signIn } from './desk.ts'
+import { expect, type Page } from '@playwright/test'
+import { base, demoPackage, openView, signIn, test } from './desk.ts'
 
 const program = (page: Page) =>
   page.request.get(`${base()}/programs/working-boat-loan/file`).then(

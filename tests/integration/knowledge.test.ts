@@ -7,7 +7,8 @@ import { removeRule, rulesOf, saveRule, switchRule, tryRuleOn } from '../../serv
 import { giveAnswers } from '../../server/packages/answer.ts'
 import { finish } from '../../server/packages/finish.ts'
 import { packageRow, queue, queueQuery, takeNext } from '../../server/packages/queries.ts'
-import { personOf, signIn, type Person } from '../../server/access/people.ts'
+import { personOf, signIn } from '../../server/access/people.ts'
+import type { Person } from '../../server/access/person.ts'
 import { payslip, pdfOf } from '../support/papers.ts'
 import { desk, readPackage, until, elsewhere } from '../support/server.ts'
 

@@ -7,7 +7,8 @@ import { signIn } from '../../server/access/people.ts'
 import { database } from '../../server/database/connection.ts'
 import { answers, audit, files, packages, pages, session } from '../../server/database/schema.ts'
 import { hear, tell } from '../../server/events.ts'
-import { Closed, giveAnswers, redo, undo, undoState } from '../../server/packages/answer.ts'
+import { giveAnswers, redo, undo, undoState } from '../../server/packages/answer.ts'
+import { Refused } from '../../server/packages/states.ts'
 import { finish, openAgain, packageZip } from '../../server/packages/finish.ts'
 import { pageTasks } from '../../server/jobs/tasks.ts'
 import { findIn } from '../../server/packages/find.ts'
@@ -379,7 +380,7 @@ describe('the end of the work', () => {
     const id = await readPackage(who, await pdfOf(payslip('July', '30'), stray))
     await finish(id, who)
     await expect(giveAnswers(id, [{ kind: 'type', page: 2, type: 'cover_letter' }], who)).rejects.toThrow(
-      Closed,
+      Refused,
     )
     const zip = await Open.from(await packageZip(id, who))
     expect(zip.names).toEqual([
@@ -445,9 +446,9 @@ describe('the queue', () => {
     }))
   test('a package is given and put back', async () => {
     const id = await newPackage('working-boat-loan', who)
-    expect(await assign(id, who.id, who)).toBe(true)
+    await assign(id, who.id, who)
     expect((await packageRow(id, at.who))!.ownerId).toBe(who.id)
-    expect(await assign(id, 'nobody-of-that-id', who)).toBe(false)
+    await expect(assign(id, 'nobody-of-that-id', who)).rejects.toThrow('no such person')
     await assign(id, null, who)
     expect((await packageRow(id, at.who))!.ownerId).toBeNull()
   })

@@ -6,8 +6,10 @@ import { TEST_SIGNATURE } from '../../engine/screening/scanner.ts'
 import { historyOf } from '../../server/audit.ts'
 import { database } from '../../server/database/connection.ts'
 import { packages } from '../../server/database/schema.ts'
+import { giveAnswers, undo } from '../../server/packages/answer.ts'
 import { newPackage } from '../../server/packages/intake.ts'
 import { filesIn, packageRow, pageSheets, pictureOf } from '../../server/packages/queries.ts'
+import { sheetCode } from '../../server/packages/sheet-code.ts'
 import { payslip, pdfOf } from '../support/papers.ts'
 import { bring, desk, readPackage, stateOf, until } from '../support/server.ts'
 
@@ -38,9 +40,14 @@ test('a separator sheet parts and is in no document', async () => {
   expect((await pageSheets(id)).map((s) => s.separator)).toEqual([true, false, true, false])
 }, 90_000)
 
-test('a cover sheet files what follows to its case, which is opened where it was not', async () => {
+test('a cover sheet that this desk printed files what follows to its case', async () => {
   const other = 'MSM-26-990001'
-  const sheet = await coverSheet({ caseNumber: other, lines: ['Working-boat loan'] })
+  await newPackage('working-boat-loan', at.who, { caseNumber: other })
+  const sheet = await coverSheet({
+    caseNumber: other,
+    authentication: sheetCode(at.who.organisationId, other),
+    lines: ['Working-boat loan'],
+  })
   const id = await readPackage(
     at.who,
     await bound(
@@ -75,6 +82,41 @@ test('a cover sheet files what follows to its case, which is opened where it was
   )
   await until(async () => (await typesOf(filed.id)).length === 4)
 }, 120_000)
+
+test('a sheet that anybody may have printed files nothing before a person says so', async () => {
+  const [known, unknown] = ['MSM-26-990003', 'ZZZ-99-123456']
+  await newPackage('working-boat-loan', at.who, { caseNumber: known })
+  const id = await readPackage(
+    at.who,
+    await bound(
+      await pdfOf(payslip('January', '30')),
+      await coverSheet({ caseNumber: known, authentication: 'AAAAAAAA', lines: [] }),
+      await pdfOf(payslip('February', '27', '9,999.99')),
+      await coverSheet({ caseNumber: unknown, lines: [] }),
+      await pdfOf(payslip('March', '30')),
+    ),
+  )
+  const asked = async () =>
+    (await packageRow(id, at.who))!.assessment!.deck.filter((q) => q.about === 'stray').map((q) => q.id)
+  expect(await typesOf(id)).toEqual(['payslip:1', 'payslip:3', 'payslip:5'])
+  expect((await asked()).sort()).toEqual(['stray:2', 'stray:4'])
+  expect(await database().select().from(packages).where(eq(packages.caseNumber, unknown))).toEqual([])
+  const [target] = await database().select().from(packages).where(eq(packages.caseNumber, known))
+  expect(target.pageCount).toBe(0)
+
+  await giveAnswers(id, [{ kind: 'file', page: 4, there: false }], at.who)
+  expect(await asked()).toEqual(['stray:2'])
+  await undo(id, at.who)
+  expect(await asked()).toHaveLength(2)
+  await giveAnswers(id, [{ kind: 'file', page: 2, there: true }], at.who)
+  expect(await typesOf(id)).toEqual(['payslip:1', 'payslip:5'])
+  await until(async () => (await stateOf(target.id)).state === 'open')
+  expect(await typesOf(target.id)).toEqual(['payslip:1'])
+  await expect(undo(id, at.who)).rejects.toThrow('with the other case now')
+  await giveAnswers(id, [{ kind: 'file', page: 4, there: true }], at.who)
+  const [opened] = await database().select().from(packages).where(eq(packages.caseNumber, unknown))
+  expect([opened.pageCount, opened.organisationId]).toEqual([1, at.who.organisationId])
+}, 90_000)
 
 test('a finished case takes nothing more: the pages stay where they came, and that is noted', async () => {
   const other = 'MSM-26-990002'

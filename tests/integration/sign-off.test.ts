@@ -4,12 +4,14 @@ import { ASSESSMENT_FORM } from '../../core/pipeline/assess.ts'
 import { overriddenIn } from '../../core/findings/overridden.ts'
 import { note } from '../../server/audit.ts'
 import { askedPackage } from '../../server/access/packages.ts'
-import { signIn, type Person } from '../../server/access/people.ts'
+import { signIn } from '../../server/access/people.ts'
+import type { Person } from '../../server/access/person.ts'
 import { database } from '../../server/database/connection.ts'
 import { audit, packages } from '../../server/database/schema.ts'
 import { newestProgram, programsOf, saveProgram } from '../../server/configuration/programs.ts'
-import { Closed, giveAnswers, undo } from '../../server/packages/answer.ts'
-import { finish, openAgain, Refused, sendBack, signOff } from '../../server/packages/finish.ts'
+import { giveAnswers, undo } from '../../server/packages/answer.ts'
+import { Refused } from '../../server/packages/states.ts'
+import { finish, openAgain, sendBack, signOff } from '../../server/packages/finish.ts'
 import { newPackage } from '../../server/packages/intake.ts'
 import { newerFor, takeVersion, tryProgram } from '../../server/packages/program-change.ts'
 import { packageRow, queue, queueQuery } from '../../server/packages/queries.ts'
@@ -71,7 +73,7 @@ describe('two pairs of eyes', () => {
     await finish(id, who)
     expect((await row(id)).state).toBe('review')
     await expect(giveAnswers(id, [{ kind: 'type', page: 1, type: 'cover_letter' }], who)).rejects.toThrow(
-      Closed,
+      Refused,
     )
     await expect(signOff(id, who)).rejects.toThrow(Refused)
     await expect(signOff(id, reviewer)).rejects.toThrow('still wait')
@@ -79,9 +81,11 @@ describe('two pairs of eyes', () => {
     const lead = await person('lead')
     await signOff(id, lead)
     expect((await row(id)).state).toBe('finished')
-    await openAgain(id, who)
+    // What two people closed, one alone neither opens nor closes.
+    await expect(openAgain(id, who)).rejects.toThrow('A second person signed it off')
+    await openAgain(id, reviewer)
     await finish(id, who)
-    expect((await row(id)).state).toBe('finished')
+    expect((await row(id)).state).toBe('review')
   }, 90_000)
 
   test('where the program asks for it, somebody who did none of the work signs off', async () => {
@@ -140,10 +144,10 @@ describe('programs in versions', () => {
     expect(await saveProgram(lead, draft)).toBe(version + 1)
     expect((await row(id)).programVersion).toBe(version)
     expect((await newerFor(id, who.organisationId))?.changes.map((c) => c.id)).toEqual(['consent'])
-    expect(await takeVersion(id, version + 1, who)).toBe(true)
+    await takeVersion(id, version + 1, who)
     expect((await row(id)).assessment!.checklist.map((c) => c.requirement)).not.toContain('consent')
     expect(await newerFor(id, who.organisationId)).toBeNull()
-    expect(await takeVersion(id, version + 9, who)).toBe(false)
+    await expect(takeVersion(id, version + 9, who)).rejects.toThrow(Refused)
     const next = await newPackage('working-boat-loan', who)
     expect((await row(next)).programVersion).toBe(version + 1)
     // Other tests judge by the program as it ships.

@@ -7,7 +7,7 @@ import { saveType, typeAsSaved, typesOf, versionsOf } from '../../server/configu
 import { giveAnswers, placeOfTyped } from '../../server/packages/answer.ts'
 import { askPackage } from '../../server/packages/ask.ts'
 import { packageRow, wordsOf } from '../../server/packages/queries.ts'
-import type { Person } from '../../server/access/people.ts'
+import type { Person } from '../../server/access/person.ts'
 import { payslip, pdfOf } from '../support/papers.ts'
 import { desk, readPackage, until, elsewhere } from '../support/server.ts'
 

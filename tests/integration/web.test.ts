@@ -128,7 +128,7 @@ describe('behind a proxy that ends TLS', () => {
     const port = await freePort()
     const url = `https://localhost:${port}`
     const behind = await startWebAt({ BASE_URL: url, TRUSTED_PROXIES: 'loopback' })
-    const nginx = await startNginx(port, behind.url)
+    const nginx = startNginx(port, behind.url)
     const { certificate } = nginx
     try {
       await until(() =>

@@ -30,10 +30,7 @@ export async function startWebAt(settings: NodeJS.ProcessEnv = {}): Promise<Web>
 }
 
 /** An nginx that ends TLS in front of a web process, by the configuration that the documentation gives. */
-export async function startNginx(
-  port: number,
-  to: string,
-): Promise<{ certificate: string; end: () => Promise<void> }> {
+export function startNginx(port: number, to: string): { certificate: string; end: () => Promise<void> } {
   const folder = mkdtempSync(join(tmpdir(), 'jigsa-nginx-'))
   const [certificate, key] = [join(folder, 'certificate.pem'), join(folder, 'key.pem')]
   execFileSync(

@@ -14,6 +14,8 @@ export const deck: Sentences<DeckMessages> = {
   'ask.is_value': ({ field, paper, value }) => `Is the ${lower(field)} of ${paper} ${plain(value)}?`,
   'ask.signed': ({ paper }) => `Is ${paper} signed?`,
   'ask.fact': ({ question }) => question,
+  'ask.stray': ({ caseNumber, ...pages }) =>
+    `${capital(beIt(pages))} ${pageSpan(pages)} of case ${caseNumber}?`,
   'ask.check': ({ title }) => `${title}: why not here?`,
   'why.may_go_on': ({ page, paper }) => `Page ${page} may also go on with ${paper}.`,
   'why.taken_to_go_on': ({ paper }) => `It is taken to go on with ${paper}.`,
@@ -23,6 +25,10 @@ export const deck: Sentences<DeckMessages> = {
   'why.value': ({ reason }, say) => `Asked because: ${say(reason)}.`,
   'why.no_place_to_sign': () => 'No place for a signature was found on it.',
   'why.ink_doubtful': () => 'The ink where it would be signed is doubtful.',
+  'why.stray_unproved': ({ caseNumber }) =>
+    `They lie behind a cover sheet of ${caseNumber}. Nothing proves that this desk printed it.`,
+  'why.stray_unknown': ({ caseNumber }) =>
+    `They lie behind a cover sheet of ${caseNumber}. There is no such case: filed there, it is opened.`,
   'why.refused': ({ reason, refusal }) =>
     `A second person refused “${reason}”${refusal ? `: ${refusal}` : ''}.`,
   'why.settled_before': ({ reason, against }) =>
@@ -34,6 +40,8 @@ export const deck: Sentences<DeckMessages> = {
   'place.pages': (pages) => capital(pageSpan(pages)),
   'place.paper': ({ paper, page }) => `${paper}, page ${page}`,
   'place.term': ({ term, page }, say) => `${say(term)}, page ${page}`,
+  'choice.file_there': ({ caseNumber }) => `File them to ${caseNumber}`,
+  'choice.stays_here': () => 'They stay here',
   'choice.starts_here': () => 'Yes, it starts here',
   'choice.goes_on_with': ({ paper }) => `No, it goes on with ${paper}`,
   'choice.goes_on': ({ type }) => `No, it goes on with ${article(type)}`,

@@ -5,7 +5,8 @@ import { parseTyped } from '../../../core/extraction/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { database } from '../../../server/database/connection.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
-import { Closed, giveAnswers, placeOfTyped, redo, undo } from '../../../server/packages/answer.ts'
+import { giveAnswers, placeOfTyped, redo, undo } from '../../../server/packages/answer.ts'
+import { Refused } from '../../../server/packages/states.ts'
 import type { Route } from './+types/answers'
 import { typeById } from '../../../core/program/index.ts'
 
@@ -72,13 +73,16 @@ export async function action({ request, params }: Route.ActionArgs) {
     } else given = body.answers
     const lost = given.find(
       (a) =>
-        'page' in a && a.kind !== 'turn' && !row.assessment!.documents.some((d) => d.pages.includes(a.page)),
+        'page' in a &&
+        a.kind !== 'turn' &&
+        a.kind !== 'file' &&
+        !row.assessment!.documents.some((d) => d.pages.includes(a.page)),
     )
     if (lost) return data({ problem: 'That page is in no document.' }, 409)
     const taught = await giveAnswers(row.id, given, who, body.seen)
     return data({ problem: null, said: null, taught })
   } catch (error) {
-    if (error instanceof Closed) return data({ problem: error.message }, 409)
+    if (error instanceof Refused) return data({ problem: error.message }, 409)
     throw error
   }
 }

@@ -10,10 +10,6 @@ const nameSchema = z.string().trim().min(1).max(240)
 /** Takes one file as the body of the request, its name in `?name=`. */
 export async function action({ request, params }: Route.ActionArgs) {
   const { who, row } = await askedPackage(request, params.id)
-  if (row.state === 'review')
-    throw data({ problem: 'A second person looks at this package; have it sent back to add files.' }, 409)
-  if (row.state === 'finished')
-    throw data({ problem: 'This package is finished. Open it again to add files.' }, 409)
   const name = nameSchema.safeParse(new URL(request.url).searchParams.get('name'))
   if (!name.success) throw data({ problem: 'The file has no name.' }, 400)
   const stream = request.body

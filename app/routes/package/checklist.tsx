@@ -5,6 +5,7 @@ import { z } from 'zod'
 import type { RequirementResult } from '../../../core/check/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { newerFor, takeVersion } from '../../../server/packages/program-change.ts'
+import { Refused } from '../../../server/packages/states.ts'
 import { show } from '../../parts/format.ts'
 import type { Route } from './+types/checklist'
 import { useLooking } from '../../package/looking.tsx'
@@ -29,15 +30,23 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return { newer: row.assessment && row.state === 'open' ? await newerFor(row.id, who.organisationId) : null }
 }
 
-const formSchema = z.object({ version: z.coerce.number().int().positive() })
+const formSchema = z.object({
+  version: z.coerce.number().int().positive(),
+  reason: z.string().trim().max(500).optional(),
+})
 
-/** Moves the package to a newer version of its program. */
+/** Moves the package to another version of its program. */
 export async function action({ request, params }: Route.ActionArgs) {
   const { who, row } = await askedPackage(request, params.id)
   const form = formSchema.safeParse(Object.fromEntries(await request.formData()))
-  if (!form.success || !(await takeVersion(row.id, form.data.version, who)))
-    return data({ problem: 'The package cannot be moved to that version now; look again.' }, 409)
-  return { problem: null }
+  if (!form.success) return data({ problem: 'There is no such version.' }, 400)
+  try {
+    await takeVersion(row.id, form.data.version, who, form.data.reason)
+    return { problem: null }
+  } catch (error) {
+    if (error instanceof Refused) return data({ problem: error.message }, 409)
+    throw error
+  }
 }
 
 /** What the program asks for, and what fulfils it. */

@@ -89,6 +89,7 @@ export default function Deck({ loaderData: { register } }: Route.ComponentProps)
 
 const ABOUT: Record<Question['about'], string> = {
   cut: 'cut',
+  stray: 'another case',
   type: 'type',
   value: 'value',
   signature: 'signature',

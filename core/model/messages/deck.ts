@@ -20,6 +20,7 @@ export interface DeckMessages {
   /** The question of a fact, as the lender's program asks it. */
   'ask.fact': { question: string }
   'ask.check': { title: string }
+  'ask.stray': PageSpan & { caseNumber: string }
   'why.may_go_on': { page: number; paper: string }
   'why.taken_to_go_on': { paper: string }
   'why.rule': { rule: string }
@@ -32,10 +33,14 @@ export interface DeckMessages {
   'why.settled_before': { reason: string; against: string[] }
   'why.differs': { papers: string[]; count: number; how: Inner }
   'why.check': { detail: Inner }
+  'why.stray_unproved': { caseNumber: string }
+  'why.stray_unknown': { caseNumber: string }
   'place.page': { page: number }
   'place.pages': PageSpan
   'place.paper': { paper: string; page: number }
   'place.term': { term: Inner; page: number }
+  'choice.file_there': { caseNumber: string }
+  'choice.stays_here': None
   'choice.starts_here': None
   'choice.goes_on_with': { paper: string }
   'choice.goes_on': { type: string }
