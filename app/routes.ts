@@ -2,6 +2,8 @@ import { index, layout, route, type RouteConfig } from '@react-router/dev/routes
 
 export default [
   route('sign-in', 'routes/desk/sign-in.tsx'),
+  route('sign-in/code', 'routes/desk/sign-in-code.tsx'),
+  route('welcome/:token', 'routes/desk/welcome.tsx'),
   route('sign-out', 'routes/desk/sign-out.ts'),
   route('events', 'routes/desk/events.ts'),
   layout('routes/desk/desk.tsx', [
@@ -19,6 +21,8 @@ export default [
     route('registers/:id', 'routes/setup/register.tsx'),
     route('starter', 'routes/setup/starter.tsx'),
     route('people', 'routes/setup/people.tsx'),
+    route('trail', 'routes/setup/trail.tsx'),
+    route('account', 'routes/desk/account.tsx'),
     route('learning', 'routes/setup/learning.tsx'),
     route('packages/:id', 'routes/package/package.tsx', [
       index('routes/package/home.ts'),
@@ -44,6 +48,7 @@ export default [
   route('programs/:id/file', 'routes/setup/program-file.ts'),
   route('packages/:id/history.csv', 'routes/package/history-file.ts'),
   route('types/reading', 'routes/setup/type-reading.ts'),
+  route('trail.csv', 'routes/setup/trail-file.ts'),
   route('types/:id/file', 'routes/setup/type-file.ts'),
   route('knowledge/file', 'routes/setup/knowledge-file.ts'),
   route('packages/:id/rule-trial', 'routes/package/rule-trial.ts'),

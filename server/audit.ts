@@ -47,10 +47,16 @@ const withWords = <A extends { detail: string; key: Buffer | null }>({ key, ...a
 
 const acts = (work: Work) =>
   work
-    .select({ ...getTableColumns(audit), digest: auditLinks.digest, key: packageKeys.key })
+    .select({
+      ...getTableColumns(audit),
+      digest: auditLinks.digest,
+      key: packageKeys.key,
+      caseNumber: packages.caseNumber,
+    })
     .from(audit)
     .leftJoin(auditLinks, eq(auditLinks.auditId, audit.id))
     .leftJoin(packageKeys, eq(packageKeys.packageId, audit.packageId))
+    .leftJoin(packages, eq(packages.id, audit.packageId))
 
 /** All acts on a package with their digests in the chain of the trail, the oldest first. */
 export async function historyOf(packageId: string, work: Work = database()) {
@@ -65,4 +71,19 @@ export async function actsOf(organisationId: string, before: number | null, most
     .orderBy(desc(audit.id))
     .limit(most)
   return rows.map(withWords)
+}
+
+/** Minutes within which somebody who comes back to a package has looked at it once. */
+const ONE_LOOK = 60
+
+/** Writes down that somebody looked at a package: who saw an applicant's papers must be told, if they ask. */
+export async function noteLook(who: Person, packageId: string): Promise<void> {
+  const act = 'looked at the package'
+  const [last] = await database()
+    .select({ at: audit.at })
+    .from(audit)
+    .where(and(eq(audit.packageId, packageId), eq(audit.userId, who.id), eq(audit.act, act)))
+    .orderBy(desc(audit.id))
+    .limit(1)
+  if (!last || Date.now() - last.at.getTime() > ONE_LOOK * 60_000) await note(database(), who, packageId, act)
 }

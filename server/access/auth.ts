@@ -1,10 +1,12 @@
 import { betterAuth } from 'better-auth'
 import { drizzleAdapter } from 'better-auth/adapters/drizzle'
+import { twoFactor } from 'better-auth/plugins/two-factor'
 import { database } from '../database/connection.ts'
 import * as schema from '../database/schema.ts'
 import { FIRST_ORGANISATION } from '../database/schema.ts'
 import { settings } from '../settings.ts'
 import { CLIENT_HEADER } from '../web/client.ts'
+import { LONGEST } from './sessions.ts'
 
 function build() {
   const { AUTH_SECRET, BASE_URL } = settings()
@@ -19,13 +21,14 @@ function build() {
         organisationId: { type: 'string', required: false, defaultValue: FIRST_ORGANISATION, input: false },
       },
     },
-    // Twelve hours from signing in, whatever is done meanwhile: a token that was stolen does not live for ever.
-    session: { expiresIn: 60 * 60 * 12, disableSessionRefresh: true },
+    // Counted from signing in: a token that was stolen does not live for ever.
+    session: { expiresIn: LONGEST, disableSessionRefresh: true },
     advanced: {
       useSecureCookies: BASE_URL.startsWith('https://'),
       cookiePrefix: 'jigsa',
       ipAddress: { ipAddressHeaders: [CLIENT_HEADER] },
     },
+    plugins: [twoFactor({ issuer: 'Jigsa' })],
     telemetry: { enabled: false },
     logger: { disabled: true },
   })

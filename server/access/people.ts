@@ -1,16 +1,15 @@
 import { randomUUID } from 'node:crypto'
-import { and, eq, ne } from 'drizzle-orm'
+import { eq } from 'drizzle-orm'
 import { redirect } from 'react-router'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
-import { account, FIRST_ORGANISATION, session, user, type Role } from '../database/schema.ts'
+import { FIRST_ORGANISATION, organisations, session, user, type Role } from '../database/schema.ts'
 import { clientOf } from '../web/client.ts'
 import { auth } from './auth.ts'
+import { setPassword } from './passwords.ts'
 import type { Person } from './person.ts'
+import { endSessions, IDLE, NOTED } from './sessions.ts'
 import { attempt, deviceCookie } from './throttle.ts'
-
-/** Milliseconds after which a session that nobody uses ends, and between two notes of its use. */
-const [IDLE, NOTED] = [60 * 60_000, 5 * 60_000]
 
 /** Whether a question is somebody's act, or a screen's that is left open: that keeps no session awake. */
 export type Asking = 'acts' | 'listens'
@@ -19,11 +18,15 @@ export type Asking = 'acts' | 'listens'
  * The person of a request, or null: signed in, not switched off, and not away for so long that somebody else may sit
  * there.
  */
-export async function personOf(request: Request, asking: Asking = 'acts'): Promise<Person | null> {
+export async function personOf(request: Request, asking: Asking = 'acts'): Promise<SignedIn | null> {
   const found = await auth().api.getSession({ headers: request.headers })
   if (!found) return null
   const { token, updatedAt } = found.session
-  const [row] = await database().select(PERSON).from(user).where(eq(user.id, found.user.id))
+  const [row] = await database()
+    .select({ ...PERSON, secondFactorFor: organisations.secondFactorFor })
+    .from(user)
+    .innerJoin(organisations, eq(organisations.id, user.organisationId))
+    .where(eq(user.id, found.user.id))
   const unused = Date.now() - updatedAt.getTime()
   if (!row || row.disabledAt || unused > IDLE) {
     await database().delete(session).where(eq(session.token, token))
@@ -31,9 +34,29 @@ export async function personOf(request: Request, asking: Asking = 'acts'): Promi
   }
   if (asking === 'acts' && unused > NOTED)
     await database().update(session).set({ updatedAt: new Date() }).where(eq(session.token, token))
-  const { disabledAt: _, ...person } = row
-  return person
+  return { ...personIn(row), sessionId: found.session.id, lacksSecondFactor: lacksSecondFactor(row) }
 }
+
+/** A person with the session that they ask in. */
+export interface SignedIn extends Person {
+  sessionId: string
+  /** Their role signs in with a second factor, and they have none yet. */
+  lacksSecondFactor: boolean
+}
+
+const personIn = ({ id, name, email, role, organisationId }: Person): Person => ({
+  id,
+  name,
+  email,
+  role,
+  organisationId,
+})
+
+const lacksSecondFactor = (row: {
+  role: Role
+  twoFactorEnabled: boolean
+  secondFactorFor: Role[]
+}): boolean => row.secondFactorFor.includes(row.role) && !row.twoFactorEnabled
 
 const PERSON = {
   id: user.id,
@@ -42,61 +65,94 @@ const PERSON = {
   role: user.role,
   organisationId: user.organisationId,
   disabledAt: user.disabledAt,
+  twoFactorEnabled: user.twoFactorEnabled,
 }
 
-/** The person of a request; others are sent to sign in and come back after. */
-export async function signedIn(request: Request): Promise<Person> {
+/** Where a person sets up how they sign in; it is open to those who must do so first. */
+export const OWN_PAGE = '/account'
+
+/**
+ * The person of a request; others are sent to sign in and come back after, and whose role signs in with a second
+ * factor sets one up first.
+ */
+export async function signedIn(request: Request): Promise<SignedIn> {
   const person = await personOf(request)
-  if (person) return person
   const { pathname, search } = new URL(request.url)
-  throw redirect(`/sign-in?to=${encodeURIComponent(pathname.replace(/\.data$/, '') + search)}`)
+  const path = pathname.replace(/\.data$/, '')
+  if (!person) throw redirect(`/sign-in?to=${encodeURIComponent(path + search)}`)
+  if (person.lacksSecondFactor && path !== OWN_PAGE) throw redirect(OWN_PAGE)
+  return person
 }
 
-/** How a try to sign in ended. */
-export type SignIn = { headers: Headers } | { problem: string }
+/** How a try to sign in ended: signed in, a code of the second factor to come, or a sentence. */
+export type SignIn = { headers: Headers; second: boolean } | { problem: string }
 
 const WRONG = 'E-mail address or password is wrong.'
+const tooOften = (seconds: number): SignIn => ({
+  problem: `Too many tries. Try again in ${Math.ceil(seconds / 60)} minutes.`,
+})
+
+const findPerson = async (email: string) =>
+  (await database().select(PERSON).from(user).where(eq(user.email, email)))[0]
+
+type Known = Awaited<ReturnType<typeof findPerson>> | undefined
+
+/** Counts a wrong try, and writes it down where it is somebody's. */
+async function refused(request: Request, known: Known, wrong: () => Promise<boolean>): Promise<void> {
+  const last = await wrong()
+  if (!known) return
+  await note(database(), known, known, 'could not sign in', `from ${clientOf(request)}`)
+  if (last)
+    await note(
+      database(),
+      null,
+      known,
+      'shut the sign-in for a while',
+      `${known.email}, from ${clientOf(request)}`,
+    )
+}
 
 /** Signs a person in. What was tried too often from one place waits there; others, and known devices, go on. */
 export async function signIn(request: Request, email: string, password: string): Promise<SignIn> {
   const key = email.trim().toLowerCase()
   const { shutFor, wrong, right } = await attempt(request, key)
-  if (shutFor !== null) return { problem: `Too many tries. Try again in ${Math.ceil(shutFor / 60)} minutes.` }
-  const [known] = await database().select(PERSON).from(user).where(eq(user.email, key))
+  if (shutFor !== null) return tooOften(shutFor)
+  const known = await findPerson(key)
   const response = await auth().api.signInEmail({
     body: { email: key, password },
     headers: request.headers,
     asResponse: true,
   })
   if (!response.ok || known?.disabledAt) {
-    const last = await wrong()
-    if (known) {
-      await note(database(), known, known, 'could not sign in', `from ${clientOf(request)}`)
-      if (last)
-        await note(
-          database(),
-          null,
-          known,
-          'shut the sign-in for a while',
-          `${known.email}, from ${clientOf(request)}`,
-        )
-    }
-    if (known?.disabledAt) await endSessions(known.id)
+    await refused(request, known, wrong)
+    if (known?.disabledAt) await endSessions(database(), known.id)
     return { problem: WRONG }
   }
-  await right()
+  const second = Boolean(
+    ((await response.clone().json()) as { twoFactorRedirect?: boolean }).twoFactorRedirect,
+  )
   const headers = cookiesOf(response)
+  if (second) return { headers, second }
+  await right()
   headers.append('Set-Cookie', deviceCookie(key))
   if (known) await note(database(), known, known, 'signed in', `from ${clientOf(request)}`)
-  return { headers }
+  return { headers, second }
 }
 
-/** Ends all sessions of a person, or all but one. */
-export async function endSessions(personId: string, but?: string): Promise<void> {
-  const own = eq(session.userId, personId)
-  await database()
-    .delete(session)
-    .where(but ? and(own, ne(session.id, but)) : own)
+/** The second step of signing in: a code of the second factor, or one of the codes for when that is lost. */
+export async function signInByCode(request: Request, code: string): Promise<SignIn> {
+  const words = code.replace(/\s/g, '')
+  const asked = { body: { code: words }, headers: request.headers, asResponse: true } as const
+  const response = /^\d{6}$/.test(words)
+    ? await auth().api.verifyTOTP(asked)
+    : await auth().api.verifyBackupCode(asked)
+  if (!response.ok) return { problem: 'This code is wrong or too old. After some wrong ones, sign in again.' }
+  const { user: signed } = (await response.clone().json()) as { user: { email: string } }
+  const known = await findPerson(signed.email)
+  const headers = cookiesOf(response)
+  headers.append('Set-Cookie', deviceCookie(signed.email))
+  await note(database(), known, known, 'signed in', `with a second factor, from ${clientOf(request)}`)
+  return { headers, second: false }
 }
 
 export async function signOut(request: Request): Promise<Headers> {
@@ -108,7 +164,7 @@ export async function signOut(request: Request): Promise<Headers> {
   return headers
 }
 
-function cookiesOf(response: Response): Headers {
+export function cookiesOf(response: Response): Headers {
   const headers = new Headers()
   for (const cookie of response.headers.getSetCookie()) headers.append('Set-Cookie', cookie)
   return headers
@@ -126,7 +182,6 @@ export async function makePerson(
   role: Role,
   organisationId: string,
 ): Promise<string | null> {
-  const hash = await (await auth().$context).password.hash(password)
   const id = randomUUID()
   return database().transaction(async (work) => {
     const made = await work
@@ -135,16 +190,7 @@ export async function makePerson(
       .onConflictDoNothing()
       .returning({ id: user.id })
     if (made.length === 0) return null
-    const now = new Date()
-    await work.insert(account).values({
-      id: randomUUID(),
-      userId: id,
-      accountId: id,
-      providerId: 'credential',
-      password: hash,
-      createdAt: now,
-      updatedAt: now,
-    })
+    await setPassword(work, id, password)
     return id
   })
 }

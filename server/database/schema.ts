@@ -46,6 +46,12 @@ export const organisations = pgTable('organisation', {
     .array()
     .notNull()
     .default(sql`'{en}'`),
+  /** Roles whose people sign in with a second factor. */
+  secondFactorFor: text('second_factor_for')
+    .array()
+    .$type<Role[]>()
+    .notNull()
+    .default(sql`'{}'`),
 })
 /** The organisation of whoever was not given another. Its row is made by the migration. */
 export const FIRST_ORGANISATION = 'first'
@@ -64,6 +70,8 @@ export const user = pgTable('user', {
   image: text('image'),
   role: text('role', { enum: roles }).notNull().default('processor'),
   organisationId: organisation(),
+  /** A code of a second device is asked for when they sign in. */
+  twoFactorEnabled: boolean('two_factor_enabled').notNull().default(false),
   /** Since when the person may not sign in any more. */
   disabledAt: moment('disabled_at'),
   createdAt: moment('created_at').notNull().defaultNow(),
@@ -102,6 +110,21 @@ export const account = pgTable('account', {
   createdAt: moment('created_at').notNull().defaultNow(),
   updatedAt: moment('updated_at').notNull().defaultNow(),
 })
+export const twoFactor = pgTable(
+  'two_factor',
+  {
+    id: text('id').primaryKey(),
+    secret: text('secret').notNull(),
+    backupCodes: text('backup_codes').notNull(),
+    userId: text('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    verified: boolean('verified').notNull().default(true),
+    failedVerificationCount: integer('failed_verification_count').notNull().default(0),
+    lockedUntil: moment('locked_until'),
+  },
+  (t) => [index('two_factor_user').on(t.userId), index('two_factor_secret').on(t.secret)],
+)
 export const verification = pgTable('verification', {
   id: text('id').primaryKey(),
   identifier: text('identifier').notNull(),

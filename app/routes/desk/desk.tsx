@@ -22,6 +22,7 @@ const SETUP: readonly [to: string, name: string, what: string][] = [
   ['/lender', 'Papers', 'country, currency, how days are written'],
   ['/learning', 'Learning', 'what confirmed papers teach'],
   ['/people', 'People', 'who signs in, and what each may do'],
+  ['/trail', 'Trail', 'who signed in, looked, changed, handed out'],
   ['/starter', 'Starter sets', 'types and programs to begin with'],
 ]
 
@@ -82,6 +83,11 @@ export default function Desk({ loaderData: { who, organisation } }: Route.Compon
                 </span>
               </div>
               <DropdownMenu.Separator className="my-1 h-px bg-line-2" />
+              <DropdownMenu.Item asChild>
+                <Link to="/account" className="block rounded px-3 py-1.5 data-[highlighted]:bg-petrol-soft">
+                  Your account
+                </Link>
+              </DropdownMenu.Item>
               <Form method="post" action="/sign-out">
                 <DropdownMenu.Item asChild onSelect={(event) => event.preventDefault()}>
                   <button className="w-full rounded px-3 py-1.5 text-left data-[highlighted]:bg-petrol-soft">

@@ -10,6 +10,7 @@ import {
 } from 'react-router'
 import { accepted } from '../../../core/dossier/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
+import { noteLook } from '../../../server/audit.ts'
 import { packageView } from '../../../server/packages/view.ts'
 import { useChanges } from '../../parts/changes.ts'
 import { count } from '../../parts/format.ts'
@@ -33,6 +34,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const { who, row } = await askedPackage(request, params.id)
   // A sample that a type is written from is in no queue and is judged by nothing.
   if (row.state === 'sample') throw redirect(`/types/new?sample=${row.id}`)
+  await noteLook(who, row.id)
   return packageView(who, row)
 }
 

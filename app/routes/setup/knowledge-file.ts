@@ -2,6 +2,7 @@ import { knowledgeFile } from '../../../core/classification/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import { knowledgeOf } from '../../../server/configuration/knowledge.ts'
 import { demand } from '../../../server/access/rights.ts'
+import { note } from '../../../server/audit.ts'
 import { database } from '../../../server/database/connection.ts'
 import type { Route } from './+types/knowledge-file'
 
@@ -9,6 +10,7 @@ import type { Route } from './+types/knowledge-file'
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
   demand(who, 'set up')
+  await note(database(), who, who, 'exported rules and samples')
   const file = knowledgeFile(await knowledgeOf(database(), who.organisationId))
   return new Response(JSON.stringify(file), {
     headers: {

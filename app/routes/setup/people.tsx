@@ -1,9 +1,22 @@
+import { Ellipsis } from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import { data, useFetcher } from 'react-router'
 import { z } from 'zod'
-import { addColleague, peopleOf, setRole } from '../../../server/access/colleagues.ts'
+import {
+  demandSecondFactor,
+  endSessionsOf,
+  inviteColleague,
+  peopleOf,
+  resetColleague,
+  secondFactorFor,
+  setDisabled,
+  setRole,
+} from '../../../server/access/colleagues.ts'
 import { signedIn } from '../../../server/access/people.ts'
+import { may, refusalOf } from '../../../server/access/rights.ts'
 import { type Role, roles } from '../../../server/database/schema.ts'
+import { moment } from '../../parts/format.ts'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/people'
 
@@ -13,109 +26,163 @@ export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
   return {
     people: await peopleOf(who.organisationId),
+    secondFactorFor: await secondFactorFor(who.organisationId),
     roles: [...roles],
     me: who.id,
-    may: who.role === 'administrator',
+    may: may(who, 'people'),
   }
 }
 
+const id = z.string().max(80)
 const bodySchema = z.discriminatedUnion('act', [
   z.object({
-    act: z.literal('add'),
+    act: z.literal('invite'),
     name: z.string().trim().min(1, 'Say what the person is called.').max(120),
     email: z.email('This is no e-mail address.').max(200),
     role: z.enum(roles),
   }),
-  z.object({ act: z.literal('role'), id: z.string().max(80), role: z.enum(roles) }),
+  z.object({ act: z.literal('role'), id, role: z.enum(roles) }),
+  z.object({ act: z.literal('switch'), id, disabled: z.boolean() }),
+  z.object({ act: z.literal('reset'), id }),
+  z.object({ act: z.literal('end'), id }),
+  z.object({ act: z.literal('second factor'), roles: z.array(z.enum(roles)).max(roles.length) }),
 ])
 type Body = z.infer<typeof bodySchema>
 interface Answer {
   problem: string | null
   said: string | null
-  /** A first password, shown once. */
-  first: { name: string; email: string; password: string } | null
+  /** A link to choose a password by, shown once. */
+  link: { name: string; address: string } | null
 }
-const answer = (part: Partial<Answer>): Answer => ({ problem: null, said: null, first: null, ...part })
+const answer = (part: Partial<Answer>): Answer => ({ problem: null, said: null, link: null, ...part })
+const NOBODY = answer({ problem: 'There is no such person here.' })
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
-  if (who.role !== 'administrator')
-    return data(answer({ problem: 'An administrator adds people and gives roles.' }), 403)
+  if (!may(who, 'people')) return data(answer({ problem: refusalOf('people') }), 403)
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   if (!body.success) return data(answer({ problem: body.error.issues[0].message }), 400)
-  if (body.data.act === 'role') {
-    // Or an organisation could be left without anybody who may change it.
-    if (body.data.id === who.id)
-      return data(answer({ problem: 'Another administrator changes your own role.' }), 409)
-    return (await setRole(who, body.data.id, body.data.role))
-      ? answer({ said: 'Stored.' })
-      : data(answer({ problem: 'There is no such person here.' }), 404)
+  const asked = body.data
+  if (asked.act === 'second factor') {
+    await demandSecondFactor(who, asked.roles)
+    return answer({ said: 'Stored. Whoever has none yet sets one up before they go on.' })
   }
-  const { name, email, role } = body.data
-  const password = await addColleague(who, who.organisationId, { name, email, role })
-  return password === null
-    ? data(answer({ problem: 'Somebody signs in with this address already.' }), 409)
-    : answer({ first: { name, email: email.toLowerCase(), password } })
+  if (asked.act === 'invite') {
+    const address = await inviteColleague(who, who.organisationId, asked)
+    return address === null
+      ? data(answer({ problem: 'Somebody signs in with this address already.' }), 409)
+      : answer({ link: { name: asked.name, address } })
+  }
+  // Or an organisation could be left without anybody who may change it.
+  if (asked.id === who.id)
+    return data(answer({ problem: 'Another administrator does this to your own account.' }), 409)
+  if (asked.act === 'reset') {
+    const address = await resetColleague(who, who.organisationId, asked.id)
+    const found = (await peopleOf(who.organisationId)).find((p) => p.id === asked.id)
+    return address && found ? answer({ link: { name: found.name, address } }) : data(NOBODY, 404)
+  }
+  const done =
+    asked.act === 'role'
+      ? await setRole(who, who.organisationId, asked.id, asked.role)
+      : asked.act === 'switch'
+        ? await setDisabled(who, who.organisationId, asked.id, asked.disabled)
+        : await endSessionsOf(who, who.organisationId, asked.id)
+  return done ? answer({ said: 'Stored.' }) : data(NOBODY, 404)
 }
 
 const MAY: Record<Role, string> = {
   processor: 'settles packages',
   reviewer: 'signs packages off, too',
   lead: 'changes programs, types, rules and registers, too',
-  administrator: 'adds people and says how papers are written, too',
+  administrator: 'looks after people and says how papers are written, too',
 }
 
 /** The people of an organisation: who may sign in, and what each may do. */
-export default function People({ loaderData: { people, me, may, roles } }: Route.ComponentProps) {
+export default function People({
+  loaderData: { people, me, may, roles, secondFactorFor },
+}: Route.ComponentProps) {
   const fetcher = useFetcher<typeof action>()
   const send = (body: Body) => void fetcher.submit(body, { method: 'post', encType: 'application/json' })
-  const first = fetcher.data?.first
+  const busy = fetcher.state !== 'idle'
   return (
-    <main className="mx-auto max-w-4xl p-4">
+    <main className="mx-auto max-w-5xl p-4">
       <h1 className="mb-3 text-xl font-semibold">
         People <span className="font-normal text-ink-2">{people.length}</span>
       </h1>
       <Told {...fetcher.data} />
-      {first ? (
-        <p role="status" className="mb-3 rounded-md border border-line bg-sheet px-3 py-2">
-          {first.name} signs in as {first.email} with the password{' '}
-          <b className="font-mono" data-testid="first-password">
-            {first.password}
-          </b>
-          . It is shown only now: hand it over before you go on.
-        </p>
-      ) : null}
+      {fetcher.data?.link ? <HandOver {...fetcher.data.link} /> : null}
       <ul className="mb-4 grid gap-px overflow-hidden rounded-lg border border-line bg-line-2">
         {people.map((p) => (
           <li key={p.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 bg-sheet px-4 py-2">
-            <b className="min-w-40 flex-1">
-              {p.name}
-              {p.id === me ? <span className="font-normal text-ink-2"> (you)</span> : null}
-            </b>
-            <span className="min-w-48 flex-1 text-[13px] text-ink-2">{p.email}</span>
+            <span className="min-w-40 flex-1">
+              <b className={p.disabledAt ? 'text-ink-2 line-through' : ''}>{p.name}</b>
+              {p.id === me ? <span className="text-ink-2"> (you)</span> : null}
+              <span className="block text-[13px] text-ink-2">{p.email}</span>
+            </span>
+            <span className="w-52 text-[13px] text-ink-2" suppressHydrationWarning>
+              {p.disabledAt
+                ? `switched off ${moment(p.disabledAt)}`
+                : p.seen
+                  ? `last here ${moment(new Date(p.seen))}`
+                  : 'not signed in'}
+              {p.secondFactor ? <span className="block">with a second factor</span> : null}
+            </span>
             {may && p.id !== me ? (
-              <select
-                className="field w-40 py-1"
-                aria-label={`Role of ${p.name}`}
-                value={p.role}
-                disabled={fetcher.state !== 'idle'}
-                onChange={(event) => send({ act: 'role', id: p.id, role: event.target.value as Role })}
-              >
-                {roles.map((role) => (
-                  <option key={role}>{role}</option>
-                ))}
-              </select>
+              <>
+                <select
+                  className="field w-36 py-1"
+                  aria-label={`Role of ${p.name}`}
+                  value={p.role}
+                  disabled={busy}
+                  onChange={(event) => send({ act: 'role', id: p.id, role: event.target.value as Role })}
+                >
+                  {roles.map((role) => (
+                    <option key={role}>{role}</option>
+                  ))}
+                </select>
+                <More
+                  name={p.name}
+                  disabled={p.disabledAt !== null}
+                  busy={busy}
+                  act={(body) => send({ ...body, id: p.id })}
+                />
+              </>
             ) : (
-              <span className="w-40">{p.role}</span>
+              <span className="w-36">{p.role}</span>
             )}
           </li>
         ))}
       </ul>
       {may ? (
-        // A person who was added leaves the form empty for the next.
-        <Add key={people.length} roles={roles} busy={fetcher.state !== 'idle'} onAdd={send} />
+        <>
+          {/* A person who was invited leaves the form empty for the next. */}
+          <Add key={people.length} roles={roles} busy={busy} onAdd={send} />
+          <fieldset className="card mt-4 p-4" disabled={busy}>
+            <legend className="sr-only">Second factor</legend>
+            <p className="font-semibold">Who signs in with a second factor</p>
+            <div className="mt-2 flex flex-wrap gap-4">
+              {roles.map((role) => (
+                <label key={role} className="flex items-center gap-2">
+                  <input
+                    type="checkbox"
+                    checked={secondFactorFor.includes(role)}
+                    onChange={(event) =>
+                      send({
+                        act: 'second factor',
+                        roles: roles.filter((r) =>
+                          r === role ? event.target.checked : secondFactorFor.includes(r),
+                        ),
+                      })
+                    }
+                  />
+                  {role}
+                </label>
+              ))}
+            </div>
+          </fieldset>
+        </>
       ) : (
-        <p className="text-ink-2">An administrator adds people and gives roles.</p>
+        <p className="text-ink-2">{REFUSAL}</p>
       )}
       <dl className="mt-5 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-[13px] text-ink-2">
         {roles.map((role) => (
@@ -129,6 +196,69 @@ export default function People({ loaderData: { people, me, may, roles } }: Route
   )
 }
 
+const REFUSAL = 'An administrator invites people and gives roles.'
+
+/** A link that is shown once, to be handed over. */
+function HandOver({ name, address }: { name: string; address: string }) {
+  return (
+    <div role="status" className="mb-3 rounded-md border border-line bg-sheet px-3 py-2">
+      <p>
+        With this link {name} chooses a password. It is good once, for a week, and shown only now: hand it
+        over before you go on.
+      </p>
+      <p className="mt-1 flex items-center gap-3">
+        <code className="min-w-0 flex-1 font-mono break-all" data-testid="password-link">
+          {address}
+        </code>
+        <button type="button" className="button" onClick={() => void navigator.clipboard?.writeText(address)}>
+          Copy
+        </button>
+      </p>
+    </div>
+  )
+}
+
+type OnOne = { act: 'reset' | 'end' } | { act: 'switch'; disabled: boolean }
+
+/** What else may be done to a colleague. */
+function More({
+  name,
+  disabled,
+  busy,
+  act,
+}: {
+  name: string
+  disabled: boolean
+  busy: boolean
+  act: (body: OnOne) => void
+}) {
+  const items: [text: string, body: OnOne][] = [
+    ['Have another password chosen', { act: 'reset' }],
+    ['End all sessions', { act: 'end' }],
+    [disabled ? 'Switch on' : 'Switch off', { act: 'switch', disabled: !disabled }],
+  ]
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="button" aria-label={`More for ${name}`} disabled={busy}>
+        <Ellipsis size={16} />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" sideOffset={4} className="card z-20 min-w-52 p-1 shadow-xl">
+          {items.map(([text, body]) => (
+            <DropdownMenu.Item
+              key={text}
+              className="cursor-pointer rounded px-3 py-1.5 data-[highlighted]:bg-petrol-soft"
+              onSelect={() => act(body)}
+            >
+              {text}
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}
+
 function Add({ roles, busy, onAdd }: { roles: Role[]; busy: boolean; onAdd: (body: Body) => void }) {
   const [name, setName] = useState('')
   const [email, setEmail] = useState('')
@@ -138,7 +268,7 @@ function Add({ roles, busy, onAdd }: { roles: Role[]; busy: boolean; onAdd: (bod
       className="card flex flex-wrap items-end gap-3 p-4"
       onSubmit={(event) => {
         event.preventDefault()
-        onAdd({ act: 'add', name, email, role })
+        onAdd({ act: 'invite', name, email, role })
       }}
     >
       <label className="grid flex-1 gap-1">
@@ -171,7 +301,7 @@ function Add({ roles, busy, onAdd }: { roles: Role[]; busy: boolean; onAdd: (bod
         </select>
       </label>
       <button className="button-main" disabled={busy}>
-        Add this person
+        Invite this person
       </button>
     </form>
   )
