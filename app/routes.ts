@@ -3,6 +3,7 @@ import { index, layout, route, type RouteConfig } from '@react-router/dev/routes
 export default [
   route('sign-in', 'routes/desk/sign-in.tsx'),
   route('sign-in/code', 'routes/desk/sign-in-code.tsx'),
+  route('api/auth/callback/:provider', 'routes/desk/by-provider.ts'),
   route('welcome/:token', 'routes/desk/welcome.tsx'),
   route('sign-out', 'routes/desk/sign-out.ts'),
   route('events', 'routes/desk/events.ts'),

@@ -19,7 +19,7 @@ declare module 'react-router' {
 
 /** The web process: what is built for browsers as files, all else by the routes. */
 
-const { PORT, HOST, BASE_URL, TRUSTED_PROXIES, METRICS_KEY } = settings()
+const { PORT, HOST, BASE_URL, TRUSTED_PROXIES, METRICS_KEY, OPENID } = settings()
 const routes = createRequestHandler(
   () => import('virtual:react-router/server-build') as Promise<unknown> as Promise<ServerBuild>,
   'production',
@@ -27,6 +27,7 @@ const routes = createRequestHandler(
 const web = door({
   baseUrl: BASE_URL,
   proxies: TRUSTED_PROXIES,
+  formTargets: Object.values(OPENID).map(({ issuer }) => new URL(issuer).origin),
   open: openToAll(METRICS_KEY),
   hasSession,
   rate: (client) => count(CHANGES, client),

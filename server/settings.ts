@@ -3,6 +3,27 @@ import { z } from 'zod'
 
 const outsideSchema = z.record(z.string().regex(/^[^/]+\/[^/]+$/), z.url({ protocol: /^https?$/ }))
 
+/** Who vouches for the people of an organisation, by OpenID Connect. */
+const providerSchema = z.object({
+  /** What the sign-in calls it. */
+  name: z.string().min(1).max(60),
+  issuer: z.url({ protocol: /^https?$/ }),
+  clientId: z.string().min(1),
+  clientSecret: z.string().min(1),
+})
+
+/** A setting that is written as JSON. */
+const jsonSetting = <T>(schema: z.ZodType<T>, described: string) =>
+  z
+    .string()
+    .default('{}')
+    .transform((text, issues) => {
+      const read = schema.safeParse(jsonOf(text))
+      if (read.success) return read.data
+      issues.addIssue({ code: 'custom', message: `is ${described}` })
+      return z.NEVER
+    })
+
 function areAddresses(list: string[]): boolean {
   try {
     proxyAddr.compile(list)
@@ -69,18 +90,15 @@ const settingsSchema = z.object({
     )
     .default('built-in'),
   /** Registers that are asked over HTTP, by organisation and register: `{"first/boats": "http://host/path"}`. */
-  REGISTERS_OUTSIDE: z
-    .string()
-    .default('{}')
-    .transform((text, issues) => {
-      const read = outsideSchema.safeParse(jsonOf(text))
-      if (read.success) return read.data
-      issues.addIssue({
-        code: 'custom',
-        message: 'is addresses by organisation and register: {"organisation/register": "http://host/path"}',
-      })
-      return z.NEVER
-    }),
+  REGISTERS_OUTSIDE: jsonSetting(
+    outsideSchema,
+    'addresses by organisation and register: {"organisation/register": "http://host/path"}',
+  ),
+  /** Who vouches for people, by organisation. */
+  OPENID: jsonSetting(
+    z.record(z.string(), providerSchema),
+    'providers by organisation: {"organisation": {"name": …, "issuer": "https://…", "clientId": …, "clientSecret": …}}',
+  ),
   /** A folder with a folder for each set of types and programs that an organisation may begin with. */
   STARTER_SETS: z.string().min(1).default('demo/lenders'),
   LOG_LEVEL: z.enum(['trace', 'debug', 'info', 'warn', 'error', 'silent']).default('info'),

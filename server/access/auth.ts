@@ -1,6 +1,8 @@
 import { betterAuth } from 'better-auth'
 import { drizzleAdapter } from 'better-auth/adapters/drizzle'
+import { genericOAuth } from 'better-auth/plugins/generic-oauth'
 import { twoFactor } from 'better-auth/plugins/two-factor'
+import { eq } from 'drizzle-orm'
 import { database } from '../database/connection.ts'
 import * as schema from '../database/schema.ts'
 import { FIRST_ORGANISATION } from '../database/schema.ts'
@@ -8,8 +10,27 @@ import { settings } from '../settings.ts'
 import { CLIENT_HEADER } from '../web/client.ts'
 import { LONGEST } from './sessions.ts'
 
+/**
+ * Lets a provider vouch for the people of its own organisation alone: one of another house could name any address.
+ * @returns false where it must not
+ */
+async function ofItsOrganisation({
+  userId,
+  providerId,
+}: {
+  userId: string
+  providerId: string
+}): Promise<boolean> {
+  if (providerId === 'credential') return true
+  const [row] = await database()
+    .select({ organisationId: schema.user.organisationId })
+    .from(schema.user)
+    .where(eq(schema.user.id, userId))
+  return row?.organisationId === providerId
+}
+
 function build() {
-  const { AUTH_SECRET, BASE_URL } = settings()
+  const { AUTH_SECRET, BASE_URL, OPENID } = settings()
   return betterAuth({
     secret: AUTH_SECRET,
     baseURL: BASE_URL,
@@ -28,7 +49,25 @@ function build() {
       cookiePrefix: 'jigsa',
       ipAddress: { ipAddressHeaders: [CLIENT_HEADER] },
     },
-    plugins: [twoFactor({ issuer: 'Jigsa' })],
+    plugins: [
+      twoFactor({ issuer: 'Jigsa' }),
+      genericOAuth({
+        config: Object.entries(OPENID).map(([providerId, { name, issuer, clientId, clientSecret }]) => ({
+          providerId,
+          name,
+          discoveryUrl: `${issuer.replace(/\/$/, '')}/.well-known/openid-configuration`,
+          clientId,
+          clientSecret,
+          scopes: ['openid', 'email', 'profile'],
+          pkce: true,
+          requireIdTokenVerification: true,
+          // People are made by their administrator; a provider says who somebody is, not that they may come in.
+          disableSignUp: true,
+        })),
+      }),
+    ],
+    account: { accountLinking: { enabled: true, trustedProviders: Object.keys(OPENID) } },
+    databaseHooks: { account: { create: { before: ofItsOrganisation } } },
     telemetry: { enabled: false },
     logger: { disabled: true },
   })

@@ -186,7 +186,8 @@ export async function makePerson(
   return database().transaction(async (work) => {
     const made = await work
       .insert(user)
-      .values({ id, name, email: email.toLowerCase(), role, organisationId })
+      // An administrator names the address; nobody signs up for one that is not theirs.
+      .values({ id, name, email: email.toLowerCase(), emailVerified: true, role, organisationId })
       .onConflictDoNothing()
       .returning({ id: user.id })
     if (made.length === 0) return null

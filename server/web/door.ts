@@ -15,6 +15,8 @@ export interface DoorOptions {
   baseUrl: string
   /** Addresses and networks of proxies whose `X-Forwarded-For` is believed. */
   proxies: readonly string[]
+  /** Origins besides ours that a form may lead to: whoever vouches for people. */
+  formTargets: readonly string[]
   /** What is answered to everybody: files, health. */
   open: Hono
   /** Whether a session cookie comes with a request; a forged one gets no further than the route. */
@@ -39,7 +41,15 @@ const SCRIPTS = ["'self'", NONCE]
  * What stands between the network and the routes: who is asking and from where, how much and how often, what the
  * answer's reader may do with it, and a line in the log.
  */
-export function door({ baseUrl, proxies, open, hasSession, rate, handle }: DoorOptions): Hono<DoorEnv> {
+export function door({
+  baseUrl,
+  proxies,
+  formTargets,
+  open,
+  hasSession,
+  rate,
+  handle,
+}: DoorOptions): Hono<DoorEnv> {
   const origins = originsOf(baseUrl)
   const trusts = proxyAddr.compile([...proxies])
   const overTls = baseUrl.startsWith('https://')
@@ -77,7 +87,7 @@ export function door({ baseUrl, proxies, open, hasSession, rate, handle }: DoorO
       workerSrc: ["'self'", 'blob:'],
       objectSrc: ["'none'"],
       baseUri: ["'none'"],
-      formAction: ["'self'"],
+      formAction: ["'self'", ...formTargets],
       frameAncestors: ["'none'"],
     },
     strictTransportSecurity: overTls ? 'max-age=31536000; includeSubDomains' : false,

@@ -1,11 +1,14 @@
 import { eq } from 'drizzle-orm'
 import { request } from 'node:http'
 import { freePort } from '../../cli/postgres.ts'
+import { setDisabled } from '../../server/access/colleagues.ts'
 import { signOut } from '../../server/access/people.ts'
+import { actsOf } from '../../server/audit.ts'
 import { database } from '../../server/database/connection.ts'
 import { files, session } from '../../server/database/schema.ts'
 import { newPackage } from '../../server/packages/intake.ts'
-import { desk, person, until } from '../support/server.ts'
+import { startProvider, Visitor } from '../support/provider.ts'
+import { desk, elsewhere, person, until } from '../support/server.ts'
 import { ask, cookiesOf, startNginx, startWebAt, type Web } from '../support/web.ts'
 
 const at = desk()
@@ -171,6 +174,49 @@ describe('behind a proxy that ends TLS', () => {
       await behind.end()
     }
   })
+})
+
+describe('by a provider that vouches for people', () => {
+  /** Signs in at the provider as an address. @returns where the browser ends up */
+  async function through(
+    url: string,
+    email: string,
+    provider: string,
+  ): Promise<{ at: string; visitor: Visitor }> {
+    const visitor = new Visitor()
+    const begun = await visitor.go(`${url}/sign-in`, { provider })
+    const login = await visitor.follow(begun.headers.location!)
+    const consent = await visitor.go(login.at, { prompt: 'login', login: email, password: 'any' })
+    const agreed = await visitor.follow(new URL(consent.headers.location!, login.at).href)
+    const back = await visitor.go(agreed.at, { prompt: 'consent' })
+    const { at } = await visitor.follow(new URL(back.headers.location!, agreed.at).href)
+    return { at, visitor }
+  }
+
+  test('its own people come in; strangers, people of another house and those switched off do not', async () => {
+    const port = await freePort()
+    const url = `http://127.0.0.1:${port}`
+    const [administrator, other] = [await elsewhere('administrator'), await elsewhere('lead')]
+    const { organisationId } = administrator
+    const who = await person('processor', organisationId)
+    const off = await person('processor', organisationId)
+    await setDisabled(administrator, organisationId, off.id, true)
+    const house = await startProvider(`${url}/api/auth/callback/${organisationId}`)
+    const OPENID = JSON.stringify({ [organisationId]: house.settings })
+    const open = await startWebAt({ PORT: String(port), BASE_URL: url, OPENID })
+    try {
+      const { at, visitor } = await through(url, who.email, organisationId)
+      expect(at).toBe(`${url}/packages`)
+      expect((await visitor.go(`${url}/packages`)).body).toContain(who.name)
+      for (const email of ['stranger@nowhere.example', other.email, off.email])
+        expect((await through(url, email, organisationId)).at).toBe(`${url}/sign-in?refused=provider`)
+      const acts = (await actsOf(organisationId, null, 20)).map((a) => a.detail)
+      expect(acts.some((detail) => detail.startsWith('by its provider'))).toBe(true)
+    } finally {
+      await open.end()
+      await house.end()
+    }
+  }, 60_000)
 })
 
 test('a web process that is to end answers what it was asked, closes its streams and takes nothing more', async () => {

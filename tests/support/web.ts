@@ -16,7 +16,7 @@ export interface Web {
 
 /** Starts the built web process on the database of this run. @param settings besides those of the run */
 export async function startWebAt(settings: NodeJS.ProcessEnv = {}): Promise<Web> {
-  const port = await freePort()
+  const port = Number(settings.PORT ?? (await freePort()))
   const url = `http://127.0.0.1:${port}`
   const child = startWeb({
     ...process.env,
@@ -25,8 +25,13 @@ export async function startWebAt(settings: NodeJS.ProcessEnv = {}): Promise<Web>
     HOST: '127.0.0.1',
     ...settings,
   })
-  await answers(`${url}/health`, child)
-  return { url, child, end: () => endProcess(child) }
+  try {
+    await answers(`${url}/health`, child)
+    return { url, child, end: () => endProcess(child) }
+  } catch (error) {
+    await endProcess(child, 0)
+    throw error
+  }
 }
 
 /** An nginx that ends TLS in front of a web process, by the configuration that the documentation gives. */
