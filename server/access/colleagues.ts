@@ -1,5 +1,5 @@
 import { randomInt } from 'node:crypto'
-import { and, asc, eq, sql } from 'drizzle-orm'
+import { and, asc, eq, max } from 'drizzle-orm'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
 import { organisations, session, twoFactor, user, type Role } from '../database/schema.ts'
@@ -18,12 +18,12 @@ export const peopleOf = (organisationId: string) =>
       role: user.role,
       disabledAt: user.disabledAt,
       secondFactor: user.twoFactorEnabled,
-      seen: sql<
-        string | null
-      >`(select max(${session.updatedAt}) from ${session} where ${session.userId} = ${user.id})`,
+      seen: max(session.updatedAt),
     })
     .from(user)
+    .leftJoin(session, eq(session.userId, user.id))
     .where(eq(user.organisationId, organisationId))
+    .groupBy(user.id)
     .orderBy(asc(user.name), asc(user.id))
 
 /** Signs that are not taken for one another when somebody reads a password out. */

@@ -4,6 +4,7 @@ import { findText } from '../../core/layout/index.ts'
 import { type Box, inside, plain } from '../../core/model/index.ts'
 import { squeeze } from '../../core/text/index.ts'
 import { type DocumentType, typeById } from '../../core/program/index.ts'
+import { article } from '../../wording/en/words.ts'
 import type { Person } from '../access/person.ts'
 import { may, refusalOf } from '../access/rights.ts'
 import { note } from '../audit.ts'
@@ -201,14 +202,14 @@ export async function undoState(
 
 /** An answer in words, as the history shows it. */
 export function summaryOf(answer: Answer, types: readonly DocumentType[]): string {
-  const title = (type: string) => typeById(types, type).title.toLowerCase()
+  const title = (type: string) => typeById(types, type).title
   switch (answer.kind) {
     case 'cut':
       return answer.begins
         ? `A document starts on page ${answer.page}`
         : `Page ${answer.page} goes on with the document before`
     case 'type':
-      return `Page ${answer.page} is a ${title(answer.type)}`
+      return `Page ${answer.page} is ${article(title(answer.type))}`
     case 'move':
       return answer.behind === null
         ? `Pages ${answer.pages.join(', ')} are a document of their own`

@@ -30,7 +30,8 @@ export const finish = (packageId: string, who: Person): Promise<void> =>
       throw new Refused('Its papers are being checked again; finish it in a moment.')
     const program = await programAt(work, who.organisationId, row.program, row.programVersion)
     const second = (program?.signOff.finish ?? false) || row.signOffKept || row.toSign > 0
-    const left = row.looseCount > 0 ? `${row.looseCount} loose pieces were left` : ''
+    const { looseCount: loose } = row
+    const left = loose > 0 ? `${loose} loose ${loose === 1 ? 'piece was' : 'pieces were'} left` : ''
     if (second) {
       await move(work, packageId, 'be done', 'review', { finishAskedById: who.id })
       await note(work, who, packageId, 'said that the work is done', left || 'a second person looks at it')

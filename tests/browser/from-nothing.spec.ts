@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import { expect, type Page } from '@playwright/test'
 import { pdfOf } from '../support/papers.ts'
-import { base, openView, signInAs, test } from './desk.ts'
+import { base, openView, signInAs, test, live } from './desk.ts'
 
 /** A lender that nothing ships for: pounds, kitchens on credit. Its papers are its own. */
 const application = (name: string, born: string): string[] => [
@@ -148,12 +148,17 @@ test('an empty organisation is set up by its first administrator, and a package 
   await openView(page, `${base()}/people`)
   await page.getByLabel('Name', { exact: true }).fill('Arlo Finch')
   await page.getByLabel('E-mail').fill('arlo@brindleoake.example')
-  await page.getByRole('button', { name: 'Add this person' }).click()
-  const password = await page.getByTestId('first-password').textContent()
+  await page.getByRole('button', { name: 'Invite this person' }).click()
+  const link = await page.getByTestId('password-link').textContent()
   await expect(page.getByLabel('Role of Arlo Finch')).toHaveValue('processor')
 
   const other = await (await browser.newContext()).newPage()
-  await signInAs(other, 'arlo@brindleoake.example', password!)
+  await other.goto(link!)
+  await live(other)
+  await other.getByLabel('Password', { exact: true }).fill('osprey kettle vault')
+  await other.getByLabel('The same again').fill('osprey kettle vault')
+  await other.getByRole('button', { name: 'Keep it and sign in' }).click()
+  await expect(other.getByRole('heading', { name: /Packages/ })).toBeVisible()
   await openView(other, `${base()}/packages/new`)
   await other.getByLabel('Judged on').fill('2026-11-30')
   await other

@@ -244,17 +244,22 @@ function Begun({ begun: { square, key, spare } }: { begun: NonNullable<Answer['b
           <code className="font-mono break-all" data-testid="factor-key">
             {key}
           </code>
-          <p className="mt-3 font-semibold">Spare codes</p>
-          <p className="text-ink-2">
-            Each signs you in once without the device. They are shown only now: keep them where nobody else
-            looks.
-          </p>
-          <ul className="mt-1 grid grid-cols-2 font-mono" data-testid="spare-codes">
-            {spare.map((code) => (
-              <li key={code}>{code}</li>
-            ))}
-          </ul>
         </div>
+      </div>
+      <div className="text-sm">
+        <p className="font-semibold">Spare codes</p>
+        <p className="text-ink-2">
+          Each signs you in once without the device. They are shown only now: keep them where nobody else
+          looks.
+        </p>
+        <ul
+          className="mt-1 grid grid-cols-[auto_auto] justify-start gap-x-8 font-mono"
+          data-testid="spare-codes"
+        >
+          {spare.map((code) => (
+            <li key={code}>{code}</li>
+          ))}
+        </ul>
       </div>
     </div>
   )

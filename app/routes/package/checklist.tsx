@@ -51,7 +51,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 
 /** What the program asks for, and what fulfils it. */
 export default function Checklist({ loaderData: { newer }, actionData }: Route.ComponentProps) {
-  const { assessment, programTitle, row } = useJudged()
+  const { assessment, programTitle, row, rights } = useJudged()
   const open = assessment.checklist.filter((c) => !settled(c.status))
   return (
     <div className="pb-6">
@@ -64,6 +64,9 @@ export default function Checklist({ loaderData: { newer }, actionData }: Route.C
         </span>
       </h1>
       {newer ? <Newer {...newer} /> : null}
+      {row.programVersion > 1 && row.state === 'open' && rights.includes('go back') ? (
+        <Older version={row.programVersion - 1} />
+      ) : null}
       {actionData?.problem ? (
         <p role="alert" className="odd-edge mb-3 rounded-md border border-line bg-sheet px-3 py-2">
           {actionData.problem}
@@ -116,6 +119,39 @@ function Newer({
         </ul>
       ) : null}
     </section>
+  )
+}
+
+/** A lead's way back to an older version of the program, with a reason. */
+function Older({ version }: { version: number }) {
+  const [reason, setReason] = useState('')
+  const busy = useNavigation().state !== 'idle'
+  return (
+    <details className="mb-3 text-sm">
+      <summary className="cursor-pointer text-ink-2">Judge it by an older version of the program</summary>
+      <Form method="post" className="mt-2 flex max-w-2xl items-center gap-2">
+        <input
+          className="field w-20 py-1"
+          type="number"
+          name="version"
+          aria-label="Version"
+          min={1}
+          max={version}
+          defaultValue={version}
+        />
+        <input
+          className="field py-1"
+          name="reason"
+          aria-label="Why it goes back"
+          placeholder="Why?"
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+        />
+        <button className="button whitespace-nowrap" disabled={busy || reason.trim().length < 3}>
+          Go back
+        </button>
+      </Form>
+    </details>
   )
 }
 

@@ -1,4 +1,8 @@
 import { redirect } from 'react-router'
+import { askedPackage } from '../../../server/access/packages.ts'
 import type { Route } from './+types/home'
 
-export const loader = ({ params }: Route.LoaderArgs) => redirect(`/packages/${params.id}/deck`)
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const { row } = await askedPackage(request, params.id)
+  return redirect(`/packages/${row.id}/deck`)
+}

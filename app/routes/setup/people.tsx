@@ -123,7 +123,7 @@ export default function People({
               {p.disabledAt
                 ? `switched off ${moment(p.disabledAt)}`
                 : p.seen
-                  ? `last here ${moment(new Date(p.seen))}`
+                  ? `last here ${moment(p.seen)}`
                   : 'not signed in'}
               {p.secondFactor ? <span className="block">with a second factor</span> : null}
             </span>
@@ -148,7 +148,10 @@ export default function People({
                 />
               </>
             ) : (
-              <span className="w-36">{p.role}</span>
+              <>
+                <span className="w-36 px-3">{p.role}</span>
+                {may ? <span className="w-[42px]" /> : null}
+              </>
             )}
           </li>
         ))}
