@@ -23,6 +23,8 @@ export default [
     route('starter', 'routes/setup/starter.tsx'),
     route('people', 'routes/setup/people.tsx'),
     route('trail', 'routes/setup/trail.tsx'),
+    route('keeping', 'routes/setup/keeping.tsx'),
+    route('failed', 'routes/setup/failed.tsx'),
     route('account', 'routes/desk/account.tsx'),
     route('learning', 'routes/setup/learning.tsx'),
     route('packages/:id', 'routes/package/package.tsx', [
@@ -54,6 +56,8 @@ export default [
   route('knowledge/file', 'routes/setup/knowledge-file.ts'),
   route('packages/:id/rule-trial', 'routes/package/rule-trial.ts'),
   route('packages/:id/owner', 'routes/package/owner.ts'),
+  route('packages/:id/keep', 'routes/package/keep.ts'),
+  route('packages/:id/everything.zip', 'routes/package/everything-zip.ts'),
   route('packages/:id/again', 'routes/package/again.ts'),
   route('packages/:id/bring', 'routes/package/bring.ts'),
   route('packages/:id/pages/:number/words', 'routes/package/page-words.ts'),

@@ -25,6 +25,9 @@ export interface Cluster {
   stop: () => Promise<void>
 }
 
+/** A program of the newest PostgreSQL on this machine. */
+export const postgresBin = (name: string): string => join(newestVersion(), name)
+
 const newestVersion = (): string => {
   const versions = existsSync('/usr/lib/postgresql')
     ? readdirSync('/usr/lib/postgresql').sort((a, b) => Number(b) - Number(a))

@@ -7,13 +7,14 @@ import { reachPostgres } from './postgres.ts'
 const command = new Command('trail')
   .description('Looks whether the audit trail is whole.')
   .option('--noted <digest>', 'a digest that was noted earlier and must still be in the chain')
+  .option('--witness <file>', 'what was noted outside: the chain must have every head in it')
   .option('--out <file>', 'writes every act with its digest, one JSON object a line')
   .configureOutput({
     writeErr: (text) => process.stderr.write(`jigsa trail: ${text.replace(/^error: /, '')}`),
   })
   .exitOverride((refused) => process.exit(refused.exitCode === 0 ? 0 : 2))
   .parse()
-const { noted, out } = command.opts<{ noted?: string; out?: string }>()
+const { noted, out, witness } = command.opts<{ noted?: string; out?: string; witness?: string }>()
 
 /** The demo's own database where no other is named, started for the look if the demo is not running. */
 async function demoDatabase(): Promise<() => Promise<unknown>> {
@@ -36,6 +37,7 @@ let code = 0
 try {
   if (!process.env.DATABASE_URL) stop = await demoDatabase()
   const { trail, verifyTrail } = await import('../server/trail.ts')
+  const { readWitness } = await import('../server/witness.ts')
   const { closeDatabase } = await import('../server/database/connection.ts')
   if (out) {
     const file = await open(out, 'w')
@@ -43,7 +45,9 @@ try {
       await file.write(`${JSON.stringify({ position, ...act, digest })}\n`)
     await file.close()
   }
-  const state = await verifyTrail(noted)
+  const lines = witness ? await readWitness(witness) : []
+  const heads = lines.flatMap((line) => (line.kind === 'head' ? [line] : []))
+  const state = await verifyTrail(noted, heads)
   await closeDatabase()
   if (state.broken === null)
     process.stdout.write(`The trail is whole: ${state.acts} acts, the last digest is\n${state.head}\n`)

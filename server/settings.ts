@@ -79,6 +79,11 @@ const settingsSchema = z.object({
     .default('')
     .transform((text) => text.split(',').flatMap((one) => one.trim() || []))
     .refine(areAddresses, 'is addresses or networks with commas between: 127.0.0.1, 10.0.0.0/8'),
+  /** Files and addresses outside of the database that heads of the trail are noted at. */
+  TRAIL_WITNESS: z
+    .string()
+    .default('')
+    .transform((text) => text.split(',').flatMap((one) => one.trim() || [])),
   /** Whoever names it may read the figures at /metrics; nobody where it is not set. */
   METRICS_KEY: z.string().min(16, 'has fewer than 16 characters').optional(),
   WORKER_TASKS: z.coerce.number().int().positive().max(64).optional(),

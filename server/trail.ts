@@ -94,11 +94,16 @@ export async function* trail(): AsyncGenerator<{ position: number; digest: strin
  * and none stands outside. Acts cut off at the end leave a shorter chain that is whole in itself: give a
  * digest noted earlier to find that.
  * @param noted a digest that the chain once ended with, and must still have
+ * @param heads digests that were noted outside, each with how many acts the chain had then
  */
-export async function verifyTrail(noted?: string): Promise<TrailState> {
+export async function verifyTrail(
+  noted?: string,
+  heads: readonly { acts: number; digest: string }[] = [],
+): Promise<TrailState> {
   let before = ''
   let acts = 0
   let met = noted === undefined || noted === ''
+  const outside = new Map(heads.map((head) => [head.acts, head.digest]))
   const broken = (what: string): TrailState => ({ acts, head: before, broken: what })
   for await (const { position, digest, act } of trail()) {
     if (position !== acts + 1) return broken(`Act ${acts + 1} of the chain is not there.`)
@@ -107,23 +112,29 @@ export async function verifyTrail(noted?: string): Promise<TrailState> {
       return broken(
         `The act at place ${position} is not as it was written: “${act.act}” by ${act.userName} at ${act.at}.`,
       )
+    const head = outside.get(position)
+    if (head !== undefined && head !== digest)
+      return broken(`The chain was written anew: at act ${position} another digest was noted outside.`)
     before = digest
     acts = position
     met ||= digest === noted
   }
   const {
-    rows: [outside],
+    rows: [apart],
   } = await database().execute<{ id: string; act: string }>(
     sql`select a.id, a.act from audit a where not exists (select 1 from audit_link l where l.audit_id = a.id) order by a.id limit 1`,
   )
-  if (outside)
+  if (apart)
     return broken(
-      `Act number ${outside.id} (“${outside.act}”) stands outside the chain: it was put in behind its back.`,
+      `Act number ${apart.id} (“${apart.act}”) stands outside the chain: it was put in behind its back.`,
     )
   if (!met)
     return broken(
       'The chain does not have the digest that was noted: acts were cut off, or the chain was written anew.',
     )
+  const furthest = Math.max(0, ...outside.keys())
+  if (furthest > acts)
+    return broken(`Acts were cut off: the chain had ${furthest} when it was noted outside.`)
   return { acts, head: before, broken: null }
 }
 

@@ -4,8 +4,10 @@ import { Logger, makeWorkerUtils, run, type TaskList, type WorkerEvents } from '
 import { closeDatabase, connections } from './database/connection.ts'
 import { Alive } from './jobs/alive.ts'
 import { endReaders } from './jobs/readers.ts'
+import { houseTasks, TIMETABLE } from './jobs/house.ts'
 import { pageTasks } from './jobs/tasks.ts'
-import { learn } from './configuration/lessons.ts'
+import { tried } from './jobs/tried.ts'
+import { giveUpLesson, learn } from './configuration/lessons.ts'
 import { readTypeAgain } from './configuration/teaching.ts'
 import { log } from './log.ts'
 import { settings } from './settings.ts'
@@ -16,8 +18,9 @@ import { settings } from './settings.ts'
  */
 const taskList = {
   ...pageTasks,
-  read_type_again: readTypeAgain,
-  learn,
+  read_type_again: tried('read_type_again', { run: readTypeAgain, giveUp: () => Promise.resolve() }),
+  learn: tried('learn', { run: learn, giveUp: giveUpLesson }),
+  ...houseTasks,
 } as unknown as TaskList
 const workerIds: string[] = []
 const events = new EventEmitter() as WorkerEvents
@@ -28,6 +31,7 @@ const runner = await run({
   noHandleSignals: true,
   pollInterval: 1000,
   taskList,
+  crontab: TIMETABLE,
   events,
   logger: new Logger(
     () => (level, message) => (String(level) === 'error' ? log.error(message) : log.debug(message)),

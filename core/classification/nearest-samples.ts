@@ -7,6 +7,8 @@ import type { DocumentType } from '../program/index.ts'
 /** What is kept of a page of a confirmed paper: which words it has, and where on it words lie. */
 export const sampleSchema = z.object({
   type: z.string().max(80),
+  /** The package that it is of, with which it is forgotten. */
+  from: z.string().max(80).optional(),
   /** Place of the page in its paper, from 0. */
   place: z.number().int().min(0),
   words: z.array(z.string().max(200)).max(5000),

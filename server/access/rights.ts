@@ -20,6 +20,10 @@ export const RIGHTS = {
   'set up': [LEADS, 'A lead or an administrator changes what this desk is set up with.'],
   'see the trail': [LEADS, 'A lead or an administrator looks into the trail.'],
   'say how papers are written': [ADMINISTRATORS, 'An administrator says how papers are written.'],
+  hold: [LEADS, 'A lead or an administrator puts holds on packages.'],
+  erase: [ADMINISTRATORS, 'An administrator asks for packages to be erased.'],
+  'agree to erase': [LEADS, 'A lead or another administrator agrees to erasing packages.'],
+  'give out': [LEADS, 'A lead or an administrator gives out all that is kept of an applicant.'],
   people: [ADMINISTRATORS, 'An administrator looks after the people of this desk.'],
   machine: [ADMINISTRATORS, 'An administrator looks after work that failed.'],
 } as const satisfies Record<string, readonly [roles: readonly Role[], refusal: string]>

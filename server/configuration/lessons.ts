@@ -11,7 +11,6 @@ import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
 import { answers, lessons, packages, user, type LessonTrial } from '../database/schema.ts'
 import { queueJob, type Jobs } from '../jobs/queue.ts'
-import { log } from '../log.ts'
 import { pagesOf } from '../packages/judge.ts'
 import { knowledgeOf, recutUntouched } from './knowledge.ts'
 import { typesOf } from './types.ts'
@@ -135,46 +134,62 @@ export function beginLesson(who: Person): Promise<string> {
 }
 
 /** Makes a lesson: collects samples, and takes apart without it and with it what is kept aside. */
-export async function learn(
-  { lessonId }: Jobs['learn'],
-  { job }: { job: { attempts: number; max_attempts: number } },
-): Promise<void> {
+export async function learn({ lessonId }: Jobs['learn']): Promise<void> {
   const work = database()
   const [lesson] = await work.select().from(lessons).where(eq(lessons.id, lessonId))
   if (!lesson || lesson.state !== 'learning') return
-  try {
-    const confirmed = await confirmedIn(work, lesson.organisationId)
-    const taught = latestOf(confirmed.filter((c) => !c.aside))
-    const learnt: Learnt = { samples: [] }
-    for (const [packageId, documents] of byPackage(taught)) {
-      const pages = new Map((await pagesOf(work, packageId)).map((p) => [p.number, p]))
-      for (const d of documents)
-        learnt.samples.push(
-          ...samplesOf(
-            d.type,
-            d.pages.flatMap((n): Parameters<typeof samplesOf>[1][number][] => {
-              const page = pages.get(n)
-              return page ? [page] : []
-            }),
-          ),
-        )
-    }
-    const aside: FinishedPackage[] = []
-    for (const [packageId, documents] of byPackage(confirmed.filter((c) => c.aside)))
-      aside.push({ pages: await pagesOf(work, packageId), documents })
-    const types = await typesOf(work, lesson.organisationId)
-    const { rules } = await knowledgeOf(work, lesson.organisationId)
-    const trial: LessonTrial = {
-      samples: countsOf(taught),
-      packagesAside: aside.length,
-      before: tryKnowledge(aside, types, { rules }),
-      after: tryKnowledge(aside, types, { rules, learnt }),
-    }
-    await work.update(lessons).set({ state: 'ready', body: learnt, trial }).where(eq(lessons.id, lessonId))
-  } catch (error) {
-    if (job.attempts < job.max_attempts) throw error
-    log.error({ lessonId, error: String(error) }, 'a lesson could not be made at any try')
-    await work.update(lessons).set({ state: 'failed' }).where(eq(lessons.id, lessonId))
+  const confirmed = await confirmedIn(work, lesson.organisationId)
+  const taught = latestOf(confirmed.filter((c) => !c.aside))
+  const learnt: Learnt = { samples: [] }
+  for (const [packageId, documents] of byPackage(taught)) {
+    const pages = new Map((await pagesOf(work, packageId)).map((p) => [p.number, p]))
+    for (const d of documents)
+      learnt.samples.push(
+        ...samplesFrom(
+          packageId,
+          d.type,
+          d.pages.flatMap((n): Parameters<typeof samplesOf>[1][number][] => {
+            const page = pages.get(n)
+            return page ? [page] : []
+          }),
+        ),
+      )
+  }
+  const aside: FinishedPackage[] = []
+  for (const [packageId, documents] of byPackage(confirmed.filter((c) => c.aside)))
+    aside.push({ pages: await pagesOf(work, packageId), documents })
+  const types = await typesOf(work, lesson.organisationId)
+  const { rules } = await knowledgeOf(work, lesson.organisationId)
+  const trial: LessonTrial = {
+    samples: countsOf(taught),
+    packagesAside: aside.length,
+    before: tryKnowledge(aside, types, { rules }),
+    after: tryKnowledge(aside, types, { rules, learnt }),
+  }
+  await work.update(lessons).set({ state: 'ready', body: learnt, trial }).where(eq(lessons.id, lessonId))
+}
+
+const samplesFrom = (from: string, ...paper: Parameters<typeof samplesOf>) =>
+  samplesOf(...paper).map((sample) => ({ ...sample, from }))
+
+/** A lesson that cannot be made says so. */
+export const giveUpLesson = ({ lessonId }: Jobs['learn']): Promise<unknown> =>
+  database().update(lessons).set({ state: 'failed' }).where(eq(lessons.id, lessonId))
+
+/**
+ * Takes a package's papers out of all that was learnt. A lesson that does not say where its samples come from is
+ * thrown away: another is made from the papers that are left.
+ */
+export async function forgetSamples(work: Work, organisationId: string, packageId: string): Promise<void> {
+  const made = await work.select().from(lessons).where(eq(lessons.organisationId, organisationId))
+  for (const { id, body, ...lesson } of made) {
+    if (!body) continue
+    const known = body.samples.every((sample) => sample.from)
+    const samples = body.samples.filter((sample) => sample.from !== packageId)
+    if (known && samples.length === body.samples.length) continue
+    await work.delete(lessons).where(eq(lessons.id, id))
+    // Under another id: what workers keep of it in memory is not found any more.
+    if (known) await work.insert(lessons).values({ ...lesson, body: { samples } })
   }
 }
 

@@ -185,6 +185,11 @@ export const packages = pgTable(
     finishAskedById: text('finish_asked_by_id').references(() => user.id, { onDelete: 'set null' }),
     /** A version of its program that it once had asks for a second person: going back to an older one ends nothing of that. */
     signOffKept: boolean('sign_off_kept').notNull().default(false),
+    /** Why it must not be erased, as by a court's order; null where nothing holds it. */
+    heldBecause: text('held_because'),
+    /** Who asks for it to be erased for good, and why; somebody else agrees. */
+    eraseAskedById: text('erase_asked_by_id').references(() => user.id, { onDelete: 'set null' }),
+    eraseReason: text('erase_reason'),
   },
   (t) => [
     index('package_queue').on(t.organisationId, t.state, t.createdAt),
@@ -285,6 +290,8 @@ export const chunks = pgTable(
     sha256: text('sha256').notNull(),
     position: integer('position').notNull(),
     bytes: bytea('bytes').notNull(),
+    /** When somebody last brought them: what nobody names yet may be named in a moment. */
+    keptAt: moment('kept_at').notNull().defaultNow(),
   },
   (t) => [primaryKey({ columns: [t.sha256, t.position] })],
 )
@@ -456,6 +463,33 @@ export const rules = pgTable(
     updatedAt: moment('updated_at').notNull().defaultNow(),
   },
   (t) => [index('rule_organisation').on(t.organisationId, t.createdAt)],
+)
+
+/** For how many days finished packages of a program are kept; programs without a row keep theirs. */
+export const retentions = pgTable(
+  'retention',
+  {
+    organisationId: organisation(),
+    program: text('program').notNull(),
+    days: integer('days').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.organisationId, t.program] })],
+)
+
+/** Work that failed for good, until somebody has it done again or lets it be. */
+export const failedJobs = pgTable(
+  'failed_job',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    organisationId: text('organisation_id').references(() => organisations.id),
+    packageId: uuid('package_id').references(() => packages.id, { onDelete: 'cascade' }),
+    task: text('task').notNull(),
+    payload: jsonb('payload').notNull(),
+    /** What went wrong, without what the work was given. */
+    error: text('error').notNull(),
+    at: moment('at').notNull().defaultNow(),
+  },
+  (t) => [index('failed_job_organisation').on(t.organisationId, t.id)],
 )
 
 export const lessonStates = ['learning', 'ready', 'failed'] as const

@@ -1,4 +1,5 @@
 import { log } from '../log.ts'
+import { noteFailure } from './failed.ts'
 import type { Jobs } from './queue.ts'
 
 /** Which try of a job this is; an error of an earlier one stays noted, and one that never came back left none. */
@@ -13,20 +14,24 @@ const DEAD_TRIES = 3
 export interface Task<K extends keyof Jobs> {
   run: (payload: Jobs[K]) => Promise<void>
   /** Says where a person sees it that this was not done. */
-  giveUp: (payload: Jobs[K]) => Promise<void>
+  giveUp: (payload: Jobs[K]) => Promise<unknown>
 }
+
+/** Writes down work that failed for good. */
+type Failed = typeof noteFailure
 
 /**
  * Runs a task as a job of the queue. At its last try, and once tries died without a word, it is given up where a person
  * sees it; errors before that are the queue's, which tries again.
  */
 export const tried =
-  <K extends keyof Jobs>(name: K, { run, giveUp }: Task<K>) =>
+  <K extends keyof Jobs>(name: K, { run, giveUp }: Task<K>, failed: Failed = noteFailure) =>
   async (payload: Jobs[K], { job }: Tries): Promise<void> => {
     const { attempts, max_attempts: most, last_error: said } = job
     if (attempts > DEAD_TRIES && said === null) {
       log.error({ task: name, attempts }, 'given up: no try of it came back')
-      return giveUp(payload)
+      await giveUp(payload)
+      return failed(name, payload, 'no try of it came back: what runs it ends with it')
     }
     try {
       await run(payload)
@@ -35,6 +40,7 @@ export const tried =
       if (attempts < most) throw new Error(inShort(error), { cause: error })
       log.error({ task: name, error: inShort(error) }, 'given up at the last try')
       await giveUp(payload)
+      await failed(name, payload, inShort(error))
     }
   }
 

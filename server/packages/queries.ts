@@ -126,6 +126,8 @@ export async function packageRow(id: string, who: Pick<Person, 'organisationId'>
       asOf: packages.asOf,
       toSign: packages.toSign,
       finishAskedById: packages.finishAskedById,
+      heldBecause: packages.heldBecause,
+      eraseReason: packages.eraseReason,
       state: packages.state,
       applicant: packages.applicant,
       ownerId: packages.ownerId,

@@ -2,7 +2,7 @@ import { createHash, type Hash } from 'node:crypto'
 import { Readable } from 'node:stream'
 import { and, asc, eq, gte, sql } from 'drizzle-orm'
 import { database, type Work } from '../database/connection.ts'
-import { chunks } from '../database/schema.ts'
+import { chunks, files } from '../database/schema.ts'
 
 const CHUNK = 1024 * 1024
 
@@ -66,6 +66,11 @@ export async function keep(
       .from(chunks)
       .where(and(eq(chunks.sha256, sha256), eq(chunks.position, 0)))
       .limit(1)
+    if (known)
+      await work
+        .update(chunks)
+        .set({ keptAt: new Date() })
+        .where(and(eq(chunks.sha256, sha256), eq(chunks.position, 0)))
     if (known || size === 0) await work.delete(chunks).where(eq(chunks.sha256, passing))
     else await work.update(chunks).set({ sha256 }).where(eq(chunks.sha256, passing))
   })
@@ -80,7 +85,7 @@ export const keepBytes = (bytes: Uint8Array, most = Infinity): Promise<{ sha256:
 const AT_ONCE = 8
 
 /** The contents of a hash, chunk by chunk. @throws Error where they are not there */
-async function* contentsOf(sha256: string): AsyncGenerator<Uint8Array> {
+export async function* contentsOf(sha256: string): AsyncGenerator<Uint8Array> {
   let next = 0
   for (;;) {
     const parts = await database()
@@ -100,3 +105,40 @@ async function* contentsOf(sha256: string): AsyncGenerator<Uint8Array> {
 /** The whole contents of a hash. @throws Error where they are not there */
 export const fetchContents = async (sha256: string): Promise<Uint8Array> =>
   new Uint8Array(Buffer.concat((await Readable.from(contentsOf(sha256)).toArray()) as Uint8Array[]))
+
+/** Hours for which contents stay that no file names: what is being stored is named a moment later. */
+const GRACE_HOURS = 24
+
+/**
+ * Takes out what no file names any more: contents of what was erased, and pieces of what broke off while it came.
+ * @returns how many contents are gone
+ */
+export async function collectContents(): Promise<number> {
+  const old = sql`now() - make_interval(hours => ${GRACE_HOURS})`
+  const unnamed = sql`not exists (select 1 from ${files} where ${files.sha256} = ${chunks.sha256})`
+  const found = await database()
+    .select({ sha256: chunks.sha256 })
+    .from(chunks)
+    .where(and(eq(chunks.position, 0), sql`${chunks.keptAt} < ${old}`, unnamed))
+  for (const { sha256 } of found)
+    await database().transaction(async (work) => {
+      await holdContents(work, sha256)
+      // Somebody may have brought them anew while others were taken out.
+      const [still] = await work
+        .select({ position: chunks.position })
+        .from(chunks)
+        .where(
+          and(eq(chunks.sha256, sha256), eq(chunks.position, 0), sql`${chunks.keptAt} < ${old}`, unnamed),
+        )
+      if (still) await work.delete(chunks).where(eq(chunks.sha256, sha256))
+    })
+  return found.length
+}
+
+/** Digests that files name and whose contents are not there: after a backup was put back, none. */
+export async function missingContents(): Promise<string[]> {
+  const { rows } = await database().execute<{ sha256: string }>(sql`
+    select distinct f.sha256 from file f where f.sha256 is not null and f.size > 0
+      and not exists (select 1 from chunk c where c.sha256 = f.sha256 and c.position = 0)`)
+  return rows.map((row) => row.sha256)
+}

@@ -70,6 +70,6 @@ test('a processor sees who is here, and neither the trail nor what is an adminis
     data: { act: 'role', id: 'anybody', role: 'lead' },
   })
   expect(refused.status()).toBe(403)
-  await openView(page, `${base()}/trail`)
+  await page.goto(`${base()}/trail`)
   await expect(page.getByText('A lead or an administrator looks into the trail.')).toBeVisible()
 })

@@ -67,6 +67,8 @@ const OF_A_DESK: [path: string, right: Right | 'be here'][] = [
   ['/account', 'be here'],
   ['/starter', 'be here'],
   ['/separator-sheets.pdf?count=1', 'be here'],
+  ['/keeping', 'be here'],
+  ['/failed', 'machine'],
   ['/trail', 'see the trail'],
   ['/trail.csv', 'see the trail'],
 ]
@@ -87,6 +89,12 @@ const CHANGES: [path: string, right: Right, body: unknown][] = [
     { set: 'none', chosen: { types: [], programs: [], registers: [], lender: false } },
   ],
   ['/lender.data', 'say how papers are written', {}],
+  ['/keeping.data', 'set up', { act: 'days', program: 'nothing', days: 30 }],
+  ['/keeping.data', 'agree to erase', { act: 'agree', id: '00000000-0000-4000-8000-000000000000' }],
+  ['/keeping.data', 'erase', { act: 'keep', id: '00000000-0000-4000-8000-000000000000' }],
+  ['/failed.data', 'machine', { id: 1, again: false }],
+  ['/packages/:id/keep', 'hold', { act: 'hold', reason: 'x' }],
+  ['/packages/:id/keep', 'erase', { act: 'erase', reason: 'x' }],
   ['/people.data', 'people', { act: 'role', id: 'nobody', role: 'lead' }],
 ]
 
@@ -98,7 +106,7 @@ test('every route that is served stands in these tables, or is for whoever signs
       path.replace(/\?.*/, '').replace('/pages/1/', '/pages/:number/').replace('/small', '/:size'),
     ),
     ...OF_A_DESK.map(([path]) => path.replace(/\?.*/, '').replace(/\/(?:working-boat-loan|payslip)/, '/:id')),
-    ...['answers', 'rule-trial', 'owner', 'again', 'bring'].map((path) => `/packages/:id/${path}`),
+    ...['answers', 'rule-trial', 'owner', 'again', 'bring', 'keep'].map((path) => `/packages/:id/${path}`),
     ...[
       '/sign-in',
       '/sign-in/code',
@@ -108,7 +116,7 @@ test('every route that is served stands in these tables, or is for whoever signs
       '/events',
       '/',
     ],
-    ...['/rules/:id', '/registers/:id', '/types/reading'],
+    ...['/rules/:id', '/registers/:id', '/types/reading', '/packages/:id/everything.zip'],
   ]
   expect(served.filter((path) => !told.includes(path))).toEqual([])
 })
@@ -163,6 +171,7 @@ test.each([
   'answers',
   'owner',
   'again',
+  'keep',
   'bring?name=a.pdf',
   'rule-trial',
   'hand-over.data',
@@ -170,6 +179,12 @@ test.each([
 ])('what is sent to %s of another organisation’s package finds none', async (path) => {
   const { status } = await post(`/packages/:id/${path}`, { act: 'undo', owner: '' }, people.stranger.cookie)
   expect(status).toBe(404)
+})
+
+test('everything of an applicant is given out by a lead alone, of their own organisation', async () => {
+  const of = async (role: Role | 'stranger') =>
+    (await get('/packages/:id/everything.zip', people[role].cookie)).status
+  expect([await of('processor'), await of('lead'), await of('stranger')]).toEqual([403, 200, 404])
 })
 
 test('a type that is being written reads no sample of another organisation', async () => {

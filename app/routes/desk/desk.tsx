@@ -23,6 +23,8 @@ const SETUP: readonly [to: string, name: string, what: string][] = [
   ['/learning', 'Learning', 'what confirmed papers teach'],
   ['/people', 'People', 'who signs in, and what each may do'],
   ['/trail', 'Trail', 'who signed in, looked, changed, handed out'],
+  ['/keeping', 'Keeping', 'how long, what is held, what is erased'],
+  ['/failed', 'Failed work', 'what was given up, to be done again'],
   ['/starter', 'Starter sets', 'types and programs to begin with'],
 ]
 

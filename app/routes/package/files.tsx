@@ -1,10 +1,13 @@
 import { clsx } from 'clsx'
+import { useState } from 'react'
+import { Link, useFetcher } from 'react-router'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { filesIn } from '../../../server/packages/queries.ts'
 import { settings } from '../../../server/settings.ts'
 import { DropZone } from '../../parts/drop-zone.tsx'
 import { count, fileSize, moment } from '../../parts/format.ts'
 import { forget, sendAgain, sendFiles, useUploads, type Upload } from '../../parts/uploads.ts'
+import { Told } from '../../parts/told.tsx'
 import { isClosed, usePackage } from '../../package/view.ts'
 import type { Route } from './+types/files'
 
@@ -87,7 +90,95 @@ export default function Files({ loaderData: { files, mostBytes, mostPages } }: R
       ) : uploads.length === 0 ? (
         <p className="text-ink-2">No file has come yet.</p>
       ) : null}
+      <KeepOrErase />
     </div>
+  )
+}
+
+/** What must not be erased, what is to be, and what an applicant may ask for. */
+function KeepOrErase() {
+  const { row, rights } = usePackage()
+  const fetcher = useFetcher<{ problem: string | null }>()
+  const [reason, setReason] = useState('')
+  if (!rights.includes('hold') && !rights.includes('erase')) return null
+  const send = (act: 'hold' | 'erase', why: string | null) => {
+    void fetcher.submit(
+      { act, reason: why },
+      { method: 'post', action: `/packages/${row.id}/keep`, encType: 'application/json' },
+    )
+    setReason('')
+  }
+  const busy = fetcher.state !== 'idle'
+  const ready = reason.trim().length >= 3
+  return (
+    <details className="mt-6" open={row.heldBecause !== null || row.eraseReason !== null}>
+      <summary className="cursor-pointer text-sm text-ink-2">Keep, erase, give out</summary>
+      <div className="card mt-2 grid gap-3 p-4">
+        <Told problem={fetcher.data?.problem} />
+        {row.heldBecause !== null ? (
+          <p className="flex flex-wrap items-center gap-3">
+            <span className="min-w-0 flex-1">
+              <b>On hold:</b> {row.heldBecause}
+            </span>
+            <button type="button" className="button" disabled={busy} onClick={() => send('hold', null)}>
+              Take the hold off
+            </button>
+          </p>
+        ) : null}
+        {row.eraseReason !== null ? (
+          <p className="flex flex-wrap items-center gap-3">
+            <span className="min-w-0 flex-1">
+              <b>To be erased:</b> {row.eraseReason}{' '}
+              <Link to="/keeping" className="text-petrol underline">
+                once a second person agrees
+              </Link>
+            </span>
+            {rights.includes('erase') ? (
+              <button type="button" className="button" disabled={busy} onClick={() => send('erase', null)}>
+                Keep it
+              </button>
+            ) : null}
+          </p>
+        ) : null}
+        {row.heldBecause === null ? (
+          <div className="flex flex-wrap gap-2">
+            <input
+              className="field min-w-56 flex-1 py-1"
+              aria-label="Why"
+              placeholder="Why?"
+              value={reason}
+              maxLength={500}
+              onChange={(event) => setReason(event.target.value)}
+            />
+            {rights.includes('hold') ? (
+              <button
+                type="button"
+                className="button"
+                disabled={busy || !ready}
+                onClick={() => send('hold', reason)}
+              >
+                Put a hold on it
+              </button>
+            ) : null}
+            {rights.includes('erase') && row.eraseReason === null ? (
+              <button
+                type="button"
+                className="button"
+                disabled={busy || !ready}
+                onClick={() => send('erase', reason)}
+              >
+                Ask for it to be erased
+              </button>
+            ) : null}
+          </div>
+        ) : null}
+        {rights.includes('give out') ? (
+          <a className="button justify-self-start" href={`/packages/${row.id}/everything.zip`} download>
+            All that is kept of this applicant, as a ZIP
+          </a>
+        ) : null}
+      </div>
+    </details>
   )
 }
 

@@ -1,0 +1,136 @@
+import { and, desc, eq, sql } from 'drizzle-orm'
+import type { Person } from '../access/person.ts'
+import { note } from '../audit.ts'
+import { database, type Work } from '../database/connection.ts'
+import { failedJobs, files, lessons, packages, pages, readings } from '../database/schema.ts'
+import { heldFor, inTurn, move, Refused } from '../packages/states.ts'
+import { queueJob, queueJudgement, type Jobs } from './queue.ts'
+
+type Kind = keyof Jobs
+
+/** Whose work a job is: of a package, or of an organisation. */
+async function ownerOf(
+  work: Work,
+  payload: Jobs[Kind],
+): Promise<{ packageId: string | null; organisationId: string | null }> {
+  const of = async (packageId: string) => {
+    const [row] = await work
+      .select({ organisationId: packages.organisationId })
+      .from(packages)
+      .where(eq(packages.id, packageId))
+    return { packageId: row ? packageId : null, organisationId: row?.organisationId ?? null }
+  }
+  if ('packageId' in payload) return of(payload.packageId)
+  if ('fileId' in payload) {
+    const [file] = await work.select({ id: files.packageId }).from(files).where(eq(files.id, payload.fileId))
+    return file ? of(file.id) : { packageId: null, organisationId: null }
+  }
+  if ('organisationId' in payload) return { packageId: null, organisationId: payload.organisationId }
+  const [lesson] = await work
+    .select({ organisationId: lessons.organisationId })
+    .from(lessons)
+    .where(eq(lessons.id, payload.lessonId))
+  return { packageId: null, organisationId: lesson?.organisationId ?? null }
+}
+
+/** Writes down that work failed for good, for whoever looks after it. @param error without what the work was given */
+export async function noteFailure<K extends Kind>(task: K, payload: Jobs[K], error: string): Promise<void> {
+  const owner = await ownerOf(database(), payload)
+  // What was erased meanwhile is nobody's work.
+  if (!owner.organisationId) return
+  await database()
+    .insert(failedJobs)
+    .values({ ...owner, task, payload, error })
+}
+
+const MOST = 200
+
+/** Work of an organisation that failed for good, the latest first. */
+export const failuresOf = (organisationId: string) =>
+  database()
+    .select({
+      id: failedJobs.id,
+      task: failedJobs.task,
+      payload: failedJobs.payload,
+      error: failedJobs.error,
+      at: failedJobs.at,
+      packageId: failedJobs.packageId,
+      caseNumber: packages.caseNumber,
+    })
+    .from(failedJobs)
+    .leftJoin(packages, eq(packages.id, failedJobs.packageId))
+    .where(eq(failedJobs.organisationId, organisationId))
+    .orderBy(desc(failedJobs.id))
+    .limit(MOST)
+
+/** What each kind of work needs to be done again: what it had given up is taken back, so that it is to do anew. */
+const AGAIN: { [K in Kind]: (work: Work, payload: Jobs[K]) => Promise<void> } = {
+  async open_file(work, payload) {
+    const [file] = await work.select().from(files).where(eq(files.id, payload.fileId))
+    if (!file) throw new Refused('This file is not there any more.')
+    const row = await heldFor(work, file.packageId, 'bring files')
+    await work.update(files).set({ state: 'waiting', problem: null }).where(eq(files.id, file.id))
+    await move(work, file.packageId, 'bring files', row.state === 'sample' ? 'sample' : 'reading')
+    await queueJob(work, 'open_file', payload, { queue: `open:${file.packageId}` })
+  },
+  async read_page(work, payload) {
+    const { packageId, number } = payload
+    const row = await heldFor(work, packageId, 'bring files')
+    const freed = await work
+      .update(pages)
+      .set({ body: null })
+      .where(and(eq(pages.packageId, packageId), eq(pages.number, number), sql`${pages.body} is not null`))
+      .returning({ number: pages.number })
+    if (freed.length > 0) {
+      await work.delete(readings).where(eq(readings.packageId, packageId))
+      await move(work, packageId, 'bring files', row.state === 'sample' ? 'sample' : 'reading', {
+        pagesRead: row.pagesRead - 1,
+      })
+    }
+    await queueJob(work, 'read_page', payload)
+  },
+  async read_page_again(work, payload) {
+    const { packageId, number } = payload
+    await heldFor(work, packageId, 'be cut')
+    await work
+      .update(pages)
+      .set({ again: true })
+      .where(and(eq(pages.packageId, packageId), eq(pages.number, number)))
+    await queueJob(work, 'read_page_again', payload, { priority: -10 })
+  },
+  async judge_package(work, { packageId }) {
+    await heldFor(work, packageId, 'be judged')
+    await work.update(packages).set({ problem: null }).where(eq(packages.id, packageId))
+    await queueJudgement(work, packageId)
+  },
+  glance_at_page: (work, payload) => queueJob(work, 'glance_at_page', payload),
+  draw_page: (work, payload) => queueJob(work, 'draw_page', payload),
+  read_type_again: (work, payload) => queueJob(work, 'read_type_again', payload),
+  async learn(work, payload) {
+    await work.update(lessons).set({ state: 'learning' }).where(eq(lessons.id, payload.lessonId))
+    await queueJob(work, 'learn', payload)
+  },
+}
+
+/**
+ * Has failed work done again, or lets it be; either way it is no failure any more.
+ * @throws Refused where there is none, or what it works on does not allow it now
+ */
+export async function settleFailure(who: Person, id: number, again: boolean): Promise<void> {
+  const own = and(eq(failedJobs.id, id), eq(failedJobs.organisationId, who.organisationId))
+  const [found] = await database().select().from(failedJobs).where(own)
+  if (!found) throw new Refused('Somebody looked after this already.')
+  await inTurn(found.packageId ?? who.organisationId, async (work) => {
+    const gone = await work.delete(failedJobs).where(own).returning({ id: failedJobs.id })
+    if (gone.length === 0) throw new Refused('Somebody looked after this already.')
+    const task = found.task as Kind
+    if (again) await (AGAIN[task] as (work: Work, payload: unknown) => Promise<void>)(work, found.payload)
+    await note(
+      work,
+      who,
+      found.packageId ?? who,
+      again ? 'had failed work done again' : 'let failed work be',
+      task.replaceAll('_', ' '),
+    )
+  })
+}
