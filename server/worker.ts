@@ -1,6 +1,7 @@
 import { availableParallelism } from 'node:os'
 import { EventEmitter } from 'node:events'
 import { Logger, makeWorkerUtils, run, type TaskList, type WorkerEvents } from 'graphile-worker'
+import { sweepRooms } from '../engine/box/index.ts'
 import { closeDatabase, connections } from './database/connection.ts'
 import { Alive } from './jobs/alive.ts'
 import { endReaders } from './jobs/readers.ts'
@@ -22,6 +23,7 @@ const taskList = {
   learn: tried('learn', { run: learn, giveUp: giveUpLesson }),
   ...houseTasks,
 } as unknown as TaskList
+sweepRooms()
 const workerIds: string[] = []
 const events = new EventEmitter() as WorkerEvents
 events.on('worker:create', ({ worker }) => workerIds.push(worker.workerId))

@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url'
 import { promisify } from 'node:util'
 import { UnusableFile } from '../input/source.ts'
 import { BOX_LIMITS, type BoxEnd, type BoxLimits, ReaderEnded, ReaderFault } from './limits.ts'
+import { clearRoom, makeRoom } from './room.ts'
 import type { Answers, Asked, Said } from './protocol.ts'
 import type { IncomingFile } from '../input/expand.ts'
 
@@ -16,7 +17,7 @@ const MOST_WRITTEN = 1024 * 1024 * 1024
 /** A reader that used so much is thrown away, whatever for. */
 const MOST_CPU_SECONDS = 3600
 /** All that a reader needs to know of where it runs: no database, no secret. */
-const ENVIRONMENT = ['PATH', 'HOME', 'TMPDIR', 'LANG', 'TZ', 'TESSDATA_PREFIX', 'NODE_ENV'] as const
+const ENVIRONMENT = ['PATH', 'HOME', 'LANG', 'TZ', 'TESSDATA_PREFIX', 'NODE_ENV'] as const
 
 let apart: Promise<boolean> | null = null
 /** Whether this machine lets a process be parted from the network without being its administrator. */
@@ -34,15 +35,19 @@ export class ReaderBox {
   private hear: ((said: Said) => void) | null = null
   private fail: ((error: Error) => void) | null = null
   private opened = 0
+  private readonly room = makeRoom()
 
   private constructor(
     command: readonly string[],
     private readonly limits: BoxLimits,
   ) {
     this.child = spawn(command[0], command.slice(1), {
-      env: Object.fromEntries(
-        ENVIRONMENT.flatMap((name) => (process.env[name] ? [[name, process.env[name]]] : [])),
-      ),
+      env: {
+        ...Object.fromEntries(
+          ENVIRONMENT.flatMap((name) => (process.env[name] ? [[name, process.env[name]]] : [])),
+        ),
+        TMPDIR: this.room,
+      },
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
       serialization: 'advanced',
       // A group of its own: the commands that it starts end with it.
@@ -51,6 +56,7 @@ export class ReaderBox {
     this.child.on('message', (said) => this.hear?.(said as Said))
     const over = () => {
       this.ended ??= 'crash'
+      clearRoom(this.room)
       this.fail?.(new ReaderEnded(this.ended))
     }
     this.child.on('error', over)

@@ -9,7 +9,7 @@ import {
 } from '../../core/model/index.ts'
 import type { NeedsInk } from '../../core/extraction/index.ts'
 import { kindOf } from './kind.ts'
-import { Pdf, PdfProblem, type PdfPage } from '../pdf/pdfium.ts'
+import { coarser, Pdf, PdfProblem, type PdfPage } from '../pdf/pdfium.ts'
 import { toGreyscale, turned, type Grey } from '../image/greyscale.ts'
 import { pictures } from '../image/library.ts'
 import { inkGrid } from '../image/measure.ts'
@@ -237,23 +237,26 @@ async function scanned(pdf: Pdf, index: number, points: number): Promise<{ pictu
   if (jpeg) {
     try {
       const sharp = await pictures()
-      const source = sharp(jpeg, { failOn: 'error' })
-      const { width = 0, space } = await source.metadata()
+      const source = sharp(jpeg, { failOn: 'error', limitInputPixels: MOST_PIXELS })
+      const { width = 0, height = 0, space } = await source.metadata()
       const own = (width / points) * 72
       if ((space === 'srgb' || space === 'b-w') && own >= COARSEST_DPI) {
-        const finer = own > SCAN_DPI * 1.15
+        const wanted = own > SCAN_DPI * 1.15 ? SCAN_DPI / own : 1
+        const scale = wanted * coarser(width * wanted, height * wanted)
         return {
           picture: await toGreyscale(
-            finer ? source.resize({ width: Math.round((points / 72) * SCAN_DPI) }) : source,
+            scale < 1 ? source.resize({ width: Math.max(1, Math.round(width * scale)) }) : source,
           ),
-          dpi: finer ? SCAN_DPI : own,
+          dpi: own * scale,
         }
       }
     } catch {
       // A JPEG that this reader rejects may still be one that PDFium can draw.
     }
   }
-  return { picture: pdf.render(index, SCAN_DPI), dpi: SCAN_DPI }
+  const picture = pdf.render(index, SCAN_DPI)
+  // A huge page is drawn coarser than was asked.
+  return { picture, dpi: Math.min(SCAN_DPI, (picture.width / points) * 72) }
 }
 
 function isEmpty({ data }: Grey): boolean {
@@ -261,20 +264,32 @@ function isEmpty({ data }: Grey): boolean {
   return true
 }
 
+/** Pictures with more dots are refused before they are unpacked. */
+const MOST_PIXELS = 150_000_000
+
 async function openPicture(bytes: Uint8Array): Promise<Source> {
   let info: Metadata
   const sharp = await pictures()
-  const options = { limitInputPixels: 150_000_000, failOn: 'truncated' as const }
+  const options = { limitInputPixels: MOST_PIXELS, failOn: 'truncated' as const }
   try {
     info = await sharp(bytes, options).metadata()
   } catch {
     throw new UnusableFile('This picture is damaged or too large and cannot be opened.')
   }
-  const at = (index: number) =>
-    sharp(bytes, { ...options, page: index })
+  // Each page of a TIFF has a size of its own. A huge one is made smaller while it is unpacked.
+  const sizeOf = async (index: number): Promise<{ width: number; scale: number }> => {
+    const { autoOrient } = await sharp(bytes, { ...options, page: index }).metadata()
+    return { width: autoOrient.width, scale: coarser(autoOrient.width, autoOrient.height) }
+  }
+  const at = async (index: number) => {
+    const { width, scale } = await sizeOf(index)
+    const page = sharp(bytes, { ...options, page: index })
       .rotate()
       .flatten({ background: '#ffffff' })
-  const asTaken = (index: number): Promise<Grey> => toGreyscale(at(index).toColourspace('srgb').removeAlpha())
+    return scale < 1 ? page.resize({ width: Math.round(width * scale) }) : page
+  }
+  const asTaken = async (index: number): Promise<Grey> =>
+    toGreyscale((await at(index)).toColourspace('srgb').removeAlpha())
   // A photographed sheet is shown and read as it looks from straight above; where its corners are is found out once.
   const quads = new Map<number, Quad | null>()
   const grey = async (index: number): Promise<Grey> => {
@@ -292,7 +307,7 @@ async function openPicture(bytes: Uint8Array): Promise<Source> {
       })
       const dpi =
         info.density && info.density >= 100 && info.density <= 1200
-          ? info.density
+          ? info.density * (await sizeOf(index)).scale
           : Math.min(600, Math.max(72, Math.min(picture.width, picture.height) / 8.27))
       const scan = await readScan(picture, dpi, said)
       const [w, h] = scan.rotation % 180 ? [picture.height, picture.width] : [picture.width, picture.height]
@@ -303,7 +318,9 @@ async function openPicture(bytes: Uint8Array): Promise<Source> {
     async picture(index, rotation, width) {
       if (!quads.has(index)) await grey(index)
       const quad = quads.get(index)
-      const { data, info: taken } = await at(index)
+      const { data, info: taken } = await (
+        await at(index)
+      )
         .toColourspace('srgb')
         .removeAlpha()
         .raw()

@@ -154,3 +154,19 @@ describe('a pen’s line', () => {
     expect((pen.box[1] + pen.box[3]) / 2).toBeCloseTo(1 - (200 + 50) / 800, 1)
   })
 })
+
+test('a page of many feet is drawn coarser than was asked, and as it is shaped', async () => {
+  const made = await PDFDocument.create()
+  made.addPage([72 * 60, 72 * 40]).drawRectangle({ x: 0, y: 0, width: 72 * 30, height: 72 * 40 })
+  const pdf = await Pdf.open(await made.save())
+  try {
+    const { width, height, data } = pdf.render(0, 300)
+    expect(width * height).toBeLessThanOrEqual(40.1e6)
+    expect(width / height).toBeCloseTo(1.5, 2)
+    expect([data[10 * width + 10] < 10, data[10 * width + width - 10]]).toEqual([true, 255])
+    const colour = pdf.renderColour(0, 300)
+    expect(colour.width * colour.height).toBeLessThanOrEqual(40.1e6)
+  } finally {
+    pdf.close()
+  }
+})

@@ -109,6 +109,38 @@ const INK_NOTE = 15
 const LINE_END_HYPHEN = 2
 const RENDER_FLAGS = 0x01 | 0x10 // annotations; bytes in the order pictures want them
 
+/** So many dots has a picture of a page at most: A3 at 600 dots an inch has 70 million, and no print needs them. */
+const MOST_DOTS = 40e6
+
+/**
+ * Memory of PDFium's. Its heap is full after enough hostile pages, and every later file would be taken for a damaged
+ * one: the process that it belongs to is no good any more.
+ * @throws WebAssembly.RuntimeError where there is none left
+ */
+function allocate(raw: Raw, bytes: number): number {
+  const pointer = raw.wasmExports.malloc(bytes)
+  if (!pointer) throw new WebAssembly.RuntimeError('PDFium has no memory left')
+  return pointer
+}
+
+/** A bitmap of PDFium's; as `allocate`. */
+function bitmapOf(raw: Raw, width: number, height: number): number {
+  const bitmap = raw._FPDFBitmap_Create(width, height, 0)
+  if (!bitmap) throw new WebAssembly.RuntimeError('PDFium has no memory left')
+  return bitmap
+}
+
+/** The dots of a page drawn at `dpi`, or as finely as is taken. */
+function dotsOf(raw: Raw, page: number, dpi: number): [across: number, down: number] {
+  const [width, height] = [raw._FPDF_GetPageWidthF(page), raw._FPDF_GetPageHeightF(page)]
+  const scale = (dpi / 72) * coarser((width * dpi) / 72, (height * dpi) / 72)
+  return [Math.max(1, Math.round(width * scale)), Math.max(1, Math.round(height * scale))]
+}
+
+/** How much coarser a picture is drawn so that it has no more dots than are taken; 1 for all but huge pages. */
+export const coarser = (width: number, height: number): number =>
+  Math.min(1, Math.sqrt(MOST_DOTS / Math.max(1, width * height)))
+
 /** An open PDF. Pages are numbered from 0. Close it: its memory is outside the reach of the garbage collector. */
 export class Pdf {
   private form = 0
@@ -124,7 +156,7 @@ export class Pdf {
   /** @throws PdfProblem where the file is locked, damaged or without pages */
   static async open(file: Uint8Array): Promise<Pdf> {
     const raw = await load()
-    const bytes = raw.wasmExports.malloc(file.length)
+    const bytes = allocate(raw, file.length)
     raw.HEAPU8.set(file, bytes)
     const document = raw._FPDF_LoadMemDocument(bytes, file.length, 0)
     if (!document) {
@@ -145,7 +177,7 @@ export class Pdf {
   /** Filled form fields are drawn and read only with a form environment. */
   private startForms(): void {
     const size = 256
-    this.formInfo = this.raw.wasmExports.malloc(size)
+    this.formInfo = allocate(this.raw, size)
     this.raw.HEAPU8.fill(0, this.formInfo, this.formInfo + size)
     this.raw.HEAPU8[this.formInfo] = 2
     this.form = this.raw._FPDFDOC_InitFormFillEnvironment(this.document, this.formInfo)
@@ -180,16 +212,13 @@ export class Pdf {
   render(index: number, dpi: number, part: Box = [0, 0, 1, 1]): Grey {
     const { raw } = this
     return this.onPage(index, (page) => {
-      const scale = dpi / 72
-      const across = Math.max(1, Math.min(12000, Math.round(raw._FPDF_GetPageWidthF(page) * scale)))
-      const down = Math.max(1, Math.min(12000, Math.round(raw._FPDF_GetPageHeightF(page) * scale)))
+      const [across, down] = dotsOf(raw, page, dpi)
       const [left, top] = [Math.round(part[0] * across), Math.round(part[1] * down)]
       const [width, height] = [
         Math.max(1, Math.round(part[2] * across) - left),
         Math.max(1, Math.round(part[3] * down) - top),
       ]
-      const bitmap = raw._FPDFBitmap_Create(width, height, 0)
-      if (!bitmap) throw new PdfProblem('damaged')
+      const bitmap = bitmapOf(raw, width, height)
       try {
         raw._FPDFBitmap_FillRect(bitmap, 0, 0, width, height, 0xffffffff)
         raw._FPDF_RenderPageBitmap(bitmap, page, -left, -top, across, down, 0, RENDER_FLAGS)
@@ -221,7 +250,7 @@ export class Pdf {
         raw._FPDFImageObj_GetImageFilterCount(object) !== 1
       )
         return null
-      const place = raw.wasmExports.malloc(64)
+      const place = allocate(raw, 64)
       try {
         const named = raw._FPDFImageObj_GetImageFilter(object, 0, place, 64)
         if (Buffer.from(raw.HEAPU8.subarray(place, place + named - 1)).toString('latin1') !== 'DCTDecode')
@@ -246,7 +275,7 @@ export class Pdf {
         raw.wasmExports.free(place)
       }
       const length = raw._FPDFImageObj_GetImageDataRaw(object, 0, 0)
-      const bytes = raw.wasmExports.malloc(length)
+      const bytes = allocate(raw, length)
       raw._FPDFImageObj_GetImageDataRaw(object, bytes, length)
       const jpeg = raw.HEAPU8.slice(bytes, bytes + length)
       raw.wasmExports.free(bytes)
@@ -258,10 +287,8 @@ export class Pdf {
   renderColour(index: number, dpi: number): { width: number; height: number; data: Uint8Array } {
     const { raw } = this
     return this.onPage(index, (page) => {
-      const width = Math.max(1, Math.min(8000, Math.round((raw._FPDF_GetPageWidthF(page) * dpi) / 72)))
-      const height = Math.max(1, Math.min(8000, Math.round((raw._FPDF_GetPageHeightF(page) * dpi) / 72)))
-      const bitmap = raw._FPDFBitmap_Create(width, height, 0)
-      if (!bitmap) throw new PdfProblem('damaged')
+      const [width, height] = dotsOf(raw, page, dpi)
+      const bitmap = bitmapOf(raw, width, height)
       try {
         raw._FPDFBitmap_FillRect(bitmap, 0, 0, width, height, 0xffffffff)
         raw._FPDF_RenderPageBitmap(bitmap, page, 0, 0, width, height, 0, RENDER_FLAGS)
@@ -300,7 +327,7 @@ export class Pdf {
     toPage: (x: number, y: number) => [number, number]
   } {
     const { raw } = this
-    const rect = raw.wasmExports.malloc(16)
+    const rect = allocate(raw, 16)
     raw._FPDF_GetPageBoundingBox(page, rect)
     const [left, top, right, bottom] = raw.HEAPF32.slice(rect / 4, rect / 4 + 4)
     raw.wasmExports.free(rect)
@@ -328,7 +355,7 @@ export class Pdf {
     toPage: (x: number, y: number) => [number, number],
   ): { pens: PenMark[]; codeLike: Box[]; drawn: number; strokes: boolean } {
     const { raw } = this
-    const place = raw.wasmExports.malloc(16)
+    const place = allocate(raw, 16)
     const found: PenMark[] = []
     const codes: Box[] = []
     let drawn = 0
@@ -396,7 +423,7 @@ export class Pdf {
    */
   private *objectsOn(page: number): Generator<{ object: number; type: number; matrix: Matrix }> {
     const { raw } = this
-    const place = raw.wasmExports.malloc(24)
+    const place = allocate(raw, 24)
     let left = MOST_OBJECTS
     const walk = function* (
       count: number,
@@ -440,7 +467,7 @@ export class Pdf {
     const { raw } = this
     const objects = Math.min(60, raw._FPDFPage_CountObjects(page))
     const area = raw._FPDF_GetPageWidthF(page) * raw._FPDF_GetPageHeightF(page)
-    const corner = raw.wasmExports.malloc(16)
+    const corner = allocate(raw, 16)
     let most = 0
     for (let i = 0; i < objects; i++) {
       const object = raw._FPDFPage_GetObject(page, i)
@@ -462,8 +489,8 @@ function readWords(
   shownTurned: number,
 ): Pick<PdfPage, 'words' | 'letters' | 'strange' | 'turned'> {
   const count = raw._FPDFText_CountChars(text)
-  const rect = raw.wasmExports.malloc(16)
-  const ink = raw.wasmExports.malloc(32)
+  const rect = allocate(raw, 16)
+  const ink = allocate(raw, 32)
   const found: Letter[] = []
   const turns = [0, 0, 0, 0]
   let letters = 0

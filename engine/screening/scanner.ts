@@ -1,4 +1,6 @@
 import { connect } from 'node:net'
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 
 /** Looks into a file for malware before anything else does. */
 export interface MalwareScanner {
@@ -28,9 +30,13 @@ export const builtInScanner: MalwareScanner = {
 const CHUNK = 64 * 1024
 const PATIENCE = 60_000
 
+/** A file is larger than the scanner looks into. It is not opened: nobody knows what is in it. */
+export class TooLargeToScan extends Error {}
+
 /**
  * A scanner that speaks the INSTREAM command of the clamd protocol: the file goes over in chunks, each behind
- * its length in four bytes, and a length of nought ends it.
+ * its length in four bytes, and a length of nought ends it. Chunks wait until those before were taken.
+ * @throws TooLargeToScan where the file is over the scanner's own limit
  */
 export function instreamScanner(host: string, port: number): MalwareScanner {
   return {
@@ -39,28 +45,35 @@ export function instreamScanner(host: string, port: number): MalwareScanner {
         const line = connect({ host, port })
         const said: Buffer[] = []
         line.setTimeout(PATIENCE, () => line.destroy(new Error('the malware scanner does not answer')))
-        line.on('error', reject)
+        // A scanner that refuses closes the line while more is sent; what it said before counts.
+        line.on('error', (error) => {
+          if (said.length === 0) reject(error)
+        })
         line.on('data', (part) => said.push(part))
         line.on('close', () => {
           const verdict = Buffer.concat(said).toString('utf8').replace(/\0/g, '').trim()
           const found = /^stream: (.+) FOUND$/.exec(verdict)
           if (found) resolve(found[1])
           else if (verdict === 'stream: OK') resolve(null)
+          else if (/size limit exceeded/i.test(verdict)) reject(new TooLargeToScan())
           else reject(new Error(`the malware scanner says ${verdict || 'nothing'}`))
         })
-        line.on('connect', () => {
-          line.write('zINSTREAM\0')
-          for (let at = 0; at < bytes.length; at += CHUNK) {
-            const part = bytes.subarray(at, at + CHUNK)
-            const length = Buffer.alloc(4)
-            length.writeUInt32BE(part.length)
-            line.write(length)
-            line.write(part)
-          }
-          line.write(Buffer.alloc(4))
-        })
+        pipeline(Readable.from(instream(bytes)), line, { end: false }).catch(() => undefined)
       }),
   }
+}
+
+/** A file as the INSTREAM command wants it. */
+function* instream(bytes: Uint8Array): Generator<Buffer> {
+  yield Buffer.from('zINSTREAM\0')
+  for (let at = 0; at < bytes.length; at += CHUNK) {
+    const part = bytes.subarray(at, at + CHUNK)
+    const length = Buffer.alloc(4)
+    length.writeUInt32BE(part.length)
+    yield length
+    yield Buffer.from(part)
+  }
+  yield Buffer.alloc(4)
 }
 
 /** The scanner of a setting: `built-in`, or `clamd://host:port`. */

@@ -173,8 +173,9 @@ const samplesFrom = (from: string, ...paper: Parameters<typeof samplesOf>) =>
   samplesOf(...paper).map((sample) => ({ ...sample, from }))
 
 /** A lesson that cannot be made says so. */
-export const giveUpLesson = ({ lessonId }: Jobs['learn']): Promise<unknown> =>
-  database().update(lessons).set({ state: 'failed' }).where(eq(lessons.id, lessonId))
+export async function giveUpLesson({ lessonId }: Jobs['learn']): Promise<void> {
+  await database().update(lessons).set({ state: 'failed' }).where(eq(lessons.id, lessonId))
+}
 
 /**
  * Takes a package's papers out of all that was learnt. A lesson that does not say where its samples come from is

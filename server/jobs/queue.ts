@@ -14,17 +14,21 @@ export interface Jobs {
   learn: { lessonId: string }
 }
 
-/** Queues work inside the caller's transaction: it starts only if what it works on was stored. */
+/**
+ * Queues work inside the caller's transaction: it starts only if what it works on was stored.
+ * @param options.minutes from now until it is begun
+ */
 export async function queueJob<K extends keyof Jobs>(
   work: Work,
   task: K,
   payload: Jobs[K],
-  options: { queue?: string; key?: string; priority?: number } = {},
+  options: { queue?: string; key?: string; priority?: number; minutes?: number } = {},
 ): Promise<void> {
   await work.execute(
     sql`select graphile_worker.add_job(${task}, payload := ${JSON.stringify(payload)}::json,
       queue_name := ${options.queue ?? null}, job_key := ${options.key ?? null},
-      priority := ${options.priority ?? 0}, max_attempts := 5)`,
+      priority := ${options.priority ?? 0}, max_attempts := 5,
+      run_at := now() + make_interval(mins => ${options.minutes ?? 0}))`,
   )
 }
 

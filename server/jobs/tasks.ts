@@ -2,7 +2,7 @@ import { and, eq, sql } from 'drizzle-orm'
 import { ReaderEnded, ReaderFault } from '../../engine/box/index.ts'
 import { type ReadPage, UnusableFile } from '../../engine/input/source.ts'
 import { scannerOf } from '../../engine/screening/scanner.ts'
-import { refuseMalware } from '../../engine/screening/screen.ts'
+import { refuseMalware, ScannerAway } from '../../engine/screening/screen.ts'
 import { placePage, unreadable } from '../../engine/pipeline/place-page.ts'
 import type { Box, Page, Word } from '../../core/model/index.ts'
 import { typesOf } from '../configuration/types.ts'
@@ -73,11 +73,34 @@ async function setAside(file: FileRow, problem: string): Promise<void> {
   })
 }
 
-/** A file that fails us at every try is set aside: while it waited, its package would never open. */
-async function giveUpFile({ fileId }: Jobs['open_file']): Promise<void> {
+/** Hours for which a file waits for a malware scanner that is away, and minutes between its tries. */
+const [SCANNER_HOURS, SCANNER_MINUTES] = [24, 2]
+
+/**
+ * A file that fails us at every try is set aside: while it waited, its package would never open. One that nobody could
+ * look into for malware waits on, and says so: the scanner's being away is no fault of a whole morning's files.
+ */
+async function giveUpFile({ fileId }: Jobs['open_file'], error: unknown): Promise<'goes on' | void> {
   const [file] = await database().select().from(files).where(eq(files.id, fileId))
-  if (file && file.state !== 'read' && file.state !== 'unusable')
-    await setAside(file, 'A fault of ours kept this file from being opened; please bring it again.')
+  if (!file || file.state === 'read' || file.state === 'unusable') return
+  const waited = (Date.now() - file.createdAt.getTime()) / 3_600_000
+  if (error instanceof ScannerAway && waited < SCANNER_HOURS) {
+    await database().transaction(async (work) => {
+      await work
+        .update(files)
+        .set({ problem: 'The malware scanner is away; this file is opened as soon as it is back.' })
+        .where(eq(files.id, fileId))
+      await queueJob(
+        work,
+        'open_file',
+        { fileId },
+        { queue: `open:${file.packageId}`, minutes: SCANNER_MINUTES },
+      )
+      await tell(work, { packageId: file.packageId, what: 'files' })
+    })
+    return 'goes on'
+  }
+  await setAside(file, 'A fault of ours kept this file from being opened; please bring it again.')
 }
 
 type FileRow = typeof files.$inferSelect
@@ -105,7 +128,7 @@ async function unfold(file: FileRow, bytes: Uint8Array): Promise<void> {
         .returning({ id: files.id })
       await queueJob(work, 'open_file', { fileId: child.id }, { queue: `open:${file.packageId}` })
     }
-    await work.update(files).set({ state: 'read' }).where(eq(files.id, file.id))
+    await work.update(files).set({ state: 'read', problem: null }).where(eq(files.id, file.id))
     await tell(work, { packageId: file.packageId, what: 'files' })
   })
 }
@@ -137,7 +160,10 @@ async function addPages(
     )
     const goesOn = row.state === 'sample' ? 'sample' : 'reading'
     await move(work, file.packageId, 'bring files', goesOn, { pageCount: row.pageCount + count })
-    await work.update(files).set({ state: 'reading', pages: count, notices }).where(eq(files.id, file.id))
+    await work
+      .update(files)
+      .set({ state: 'reading', pages: count, notices, problem: null })
+      .where(eq(files.id, file.id))
     for (let i = 0; i < Math.min(count, GLANCED); i++)
       await queueJob(
         work,

@@ -13,8 +13,8 @@ const DEAD_TRIES = 3
 /** One kind of work, and what is done where it fails for good, so that nothing waits for it for ever. */
 export interface Task<K extends keyof Jobs> {
   run: (payload: Jobs[K]) => Promise<void>
-  /** Says where a person sees it that this was not done. */
-  giveUp: (payload: Jobs[K]) => Promise<unknown>
+  /** Says where a person sees it that this was not done; or that it goes on, as where a service is away for hours. */
+  giveUp: (payload: Jobs[K], error: unknown) => Promise<'goes on' | void>
 }
 
 /** Writes down work that failed for good. */
@@ -30,7 +30,7 @@ export const tried =
     const { attempts, max_attempts: most, last_error: said } = job
     if (attempts > DEAD_TRIES && said === null) {
       log.error({ task: name, attempts }, 'given up: no try of it came back')
-      await giveUp(payload)
+      await giveUp(payload, null)
       return failed(name, payload, 'no try of it came back: what runs it ends with it')
     }
     try {
@@ -39,8 +39,7 @@ export const tried =
       // What is thrown here stands in the queue's table and in the log, which are nobody's papers.
       if (attempts < most) throw new Error(inShort(error), { cause: error })
       log.error({ task: name, error: inShort(error) }, 'given up at the last try')
-      await giveUp(payload)
-      await failed(name, payload, inShort(error))
+      if ((await giveUp(payload, error)) !== 'goes on') await failed(name, payload, inShort(error))
     }
   }
 

@@ -12,6 +12,7 @@ import { Refused } from '../../server/packages/states.ts'
 import { finish, openAgain, packageZip } from '../../server/packages/finish.ts'
 import { pageTasks } from '../../server/jobs/tasks.ts'
 import { findIn } from '../../server/packages/find.ts'
+import { settings } from '../../server/settings.ts'
 import { newPackage } from '../../server/packages/intake.ts'
 import { judge } from '../../server/packages/judge.ts'
 import { assign } from '../../server/packages/owners.ts'
@@ -145,6 +146,30 @@ describe('from a file to a judged package', () => {
     await pageTasks.open_file({ fileId }, { job: { ...firstTry.job, attempts: 5, last_error: 'away' } })
     expect((await filesIn(id))[0].problem).toMatch(/fault of ours/)
     await until(async () => (await stateOf(id)).state === 'open')
+  }, 60_000)
+
+  test('a file waits while the malware scanner is away, says so, and is set aside only after a day', async () => {
+    const id = await newPackage('working-boat-loan', who)
+    const bytes = await pdfOf(payslip('August', '31'), stray)
+    const fileId = await storedFile(id, 'waits.pdf', bytes, { state: 'waiting' })
+    const lastTry = { job: { ...firstTry.job, attempts: 5, last_error: 'away' } }
+    const scanner = settings().MALWARE_SCANNER
+    settings().MALWARE_SCANNER = 'clamd://127.0.0.1:1'
+    try {
+      await pageTasks.open_file({ fileId }, lastTry)
+      expect((await filesIn(id))[0]).toMatchObject({
+        state: 'waiting',
+        problem: expect.stringMatching('scanner is away') as string,
+      })
+      await database()
+        .update(files)
+        .set({ createdAt: new Date(Date.now() - 25 * 3_600_000) })
+        .where(eq(files.id, fileId))
+      await pageTasks.open_file({ fileId }, lastTry)
+      expect((await filesIn(id))[0]).toMatchObject({ state: 'unusable' })
+    } finally {
+      settings().MALWARE_SCANNER = scanner
+    }
   }, 60_000)
 
   test('a file whose tries never came back is set aside, and taken where it is brought again', async () => {

@@ -113,7 +113,10 @@ export default function Keeping({
             <li key={row.id} className="flex flex-wrap items-center gap-3">
               <Case {...row} />
               <span className="min-w-0 flex-1 text-sm">
-                {row.eraseReason} <span className="text-ink-2">({row.askedBy ?? 'somebody'})</span>
+                {row.eraseReason}{' '}
+                <span className="text-ink-2">
+                  ({row.askedById === me ? 'you asked; somebody else agrees' : (row.askedBy ?? 'somebody')})
+                </span>
               </span>
               {mayErase ? (
                 <button
