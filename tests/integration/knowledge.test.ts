@@ -53,9 +53,9 @@ describe('organisations', () => {
       .getSetCookie()
       .map((c) => c.split(';')[0])
       .join('; ')
-    expect(await personOf(new Request('http://localhost:3000/packages', { headers: { cookie } }))).toEqual(
-      there,
-    )
+    expect(
+      await personOf(new Request('http://localhost:3000/packages', { headers: { cookie } })),
+    ).toMatchObject(there)
   })
 })
 
@@ -82,12 +82,19 @@ describe('rules', () => {
     expect(await switchRule(who, rule, true)).toBe(0)
     expect((await typesOf(id, who))[0]).toBe('tax_assessment')
   })
-  test('a changed rule is off, and another organisation’s rule is nobody’s to change', async () => {
+  test('a change beside a rule that is on waits for a lead, and another organisation’s rule is nobody’s to change', async () => {
     const [who, other] = [await elsewhere(), await elsewhere()]
     const id = (await saveRule(who, null, landing))!
     await switchRule(who, id, true)
     await saveRule(who, id, { ...landing, name: 'Slips of the auction' })
-    expect((await rulesOf(who)).map((r) => [r.body.name, r.on])).toEqual([['Slips of the auction', false]])
+    const now = async () => (await rulesOf(who)).map((r) => [r.body.name, r.on, r.draft?.name ?? null])
+    expect(await now()).toEqual([['Landing slips', true, 'Slips of the auction']])
+    // Taken back, nothing waits; put in force, it takes its place.
+    await saveRule(who, id, landing)
+    expect(await now()).toEqual([['Landing slips', true, null]])
+    await saveRule(who, id, { ...landing, name: 'Slips of the auction' })
+    await switchRule(who, id, true)
+    expect(await now()).toEqual([['Slips of the auction', true, null]])
     expect(await saveRule(other, id, landing)).toBeNull()
     expect(await switchRule(other, id, true)).toBeNull()
     expect(await rulesOf(other)).toEqual([])

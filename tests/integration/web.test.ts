@@ -1,3 +1,4 @@
+import { jest } from '@jest/globals'
 import { eq } from 'drizzle-orm'
 import { request } from 'node:http'
 import { freePort } from '../../cli/postgres.ts'
@@ -177,6 +178,12 @@ describe('behind a proxy that ends TLS', () => {
 })
 
 describe('by a provider that vouches for people', () => {
+  beforeAll(() => {
+    // It says at length that it is one for tests.
+    for (const way of ['warn', 'info'] as const) jest.spyOn(console, way).mockImplementation(() => undefined)
+  })
+  afterAll(() => jest.restoreAllMocks())
+
   /** Signs in at the provider as an address. @returns where the browser ends up */
   async function through(
     url: string,
