@@ -41,5 +41,6 @@ export {
   type Relation,
   type Requirement,
 } from './schema.ts'
+export { hasForm, LONGEST_PATTERN } from './patterns.ts'
 export { separatorSheet, type SeparatorSheet } from './separator-sheet.ts'
 export { tableColumns, type TableColumns } from './table-columns.ts'

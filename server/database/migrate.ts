@@ -72,6 +72,9 @@ interface Journal {
 /** How the database's form stands to the one that this program knows. */
 export type DatabaseForm = 'same' | 'older' | 'newer'
 
+/** PostgreSQL's codes (Appendix A) for what is not there. */
+const [UNDEFINED_TABLE, UNDEFINED_SCHEMA] = ['42P01', '3F000']
+
 /** Whether this program fits the database: one that does not would write what others cannot read. */
 export async function databaseForm(): Promise<DatabaseForm> {
   const journal = JSON.parse(readFileSync(join(MIGRATIONS, 'meta', '_journal.json'), 'utf8')) as Journal
@@ -80,7 +83,12 @@ export async function databaseForm(): Promise<DatabaseForm> {
     .execute<{ at: string | null }>(sql`select max(created_at) as at from drizzle.__drizzle_migrations`)
     .then(
       ({ rows }) => Number(rows[0].at ?? 0),
-      () => 0,
+      (error: unknown) => {
+        // An empty database has no such table; one that cannot be reached is another matter.
+        const code = ((error as Error).cause as NodeJS.ErrnoException | undefined)?.code
+        if (code === UNDEFINED_TABLE || code === UNDEFINED_SCHEMA) return 0
+        throw new Error(`the database cannot be asked (${code ?? 'no answer'})`)
+      },
     )
   return has === known ? 'same' : has < known ? 'older' : 'newer'
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { documentTypeSchema } from '../../../core/program/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
+import { patternsFault } from '../../../server/configuration/patterns.ts'
 import { readSample, type SampleReading } from '../../../server/configuration/samples.ts'
 import { readingKey } from '../../document-type/reading-key.ts'
 import type { Route } from './+types/type-reading'
@@ -22,7 +23,7 @@ export async function action({ request }: Route.ActionArgs): Promise<ReadingOf> 
   const who = await signedIn(request)
   const body = bodySchema.safeParse(await request.json().catch(() => null))
   // Half a type is what somebody types just now, no fault: the last reading stays.
-  if (!body.success) return { of: '', reading: null }
+  if (!body.success || patternsFault(body.data.type)) return { of: '', reading: null }
   const { packageId, pages, type } = body.data
   return { of: readingKey(packageId, pages), reading: await readSample(who, packageId, pages, type) }
 }

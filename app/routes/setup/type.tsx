@@ -16,6 +16,7 @@ import { type DocumentType, documentTypeSchema } from '../../../core/program/ind
 import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
 import { pastReadings } from '../../../server/configuration/field-records.ts'
+import { patternsFault } from '../../../server/configuration/patterns.ts'
 import { may, refusalOf } from '../../../server/access/rights.ts'
 import {
   keepSample,
@@ -146,6 +147,8 @@ export async function action({ request, params }: Route.ActionArgs) {
     params.id === 'new' ? known.some((t) => t.id === type.id) || type.id === 'unknown' : type.id !== params.id
   )
     return data(answer({ problem: 'There is a type of that name already.' }), 409)
+  const problem = patternsFault(type)
+  if (problem) return data(answer({ problem }), 400)
   const saved = await database().transaction((work) => saveType(work, who, type))
   const sample = body.data.act === 'save' ? body.data.sample : null
   if (sample) await keepSample(who, sample, type.id)

@@ -11,6 +11,7 @@ import {
 } from '../../../core/program/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
+import { patternsFault } from '../../../server/configuration/patterns.ts'
 import { may, refusalOf } from '../../../server/access/rights.ts'
 import { originsOf, saveType, typesOf, type Origin } from '../../../server/configuration/types.ts'
 import { count } from '../../parts/format.ts'
@@ -50,6 +51,8 @@ export async function action({ request }: Route.ActionArgs) {
   }
   if (loaded.value.id === unknownType.id)
     return data({ problem: 'Papers of no known type cannot be made a type of that name.' }, 400)
+  const problem = patternsFault(loaded.value)
+  if (problem) return data({ problem }, 400)
   await database().transaction((work) => saveType(work, who, loaded.value, loaded.assumed))
   return redirect(`/types/${loaded.value.id}`)
 }

@@ -1,7 +1,7 @@
 import { isSentence, linesOf } from '../../layout/index.ts'
 import { localeOf, type Page, plain, type Word } from '../../model/index.ts'
 import { fold, nearlyWord, tokens } from '../../text/index.ts'
-import { type DocumentType, type Field, type FieldSource, isTicked } from '../../program/index.ts'
+import { type DocumentType, type Field, type FieldSource, hasForm, isTicked } from '../../program/index.ts'
 import { addressIn } from './addresses.ts'
 import { isWrapped, wrappedRest, secondLine, wholeReadings } from './wrapped-values.ts'
 import { admit, withoutSign } from '../scoring/admit.ts'
@@ -548,9 +548,9 @@ const firmScore = (reading: Reading, field: Field, label: LabelHit): number =>
       : -1.8
 
 function patternScore(reading: Reading, field: Field): number {
-  if (!field.pattern || typeof reading.value !== 'string') return 0
-  if (new RegExp(`^${field.pattern}$`).test(reading.value)) return 1
-  return field.kind === 'number' ? -3 : 0
+  const has = hasForm(field.pattern, reading.value)
+  if (has === null) return 0
+  return has ? 1 : field.kind === 'number' ? -3 : 0
 }
 
 /** Whether more of the value may stand there than was made out. */

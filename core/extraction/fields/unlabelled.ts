@@ -1,7 +1,7 @@
 import { isSentence, linesOf, type Segment } from '../../layout/index.ts'
 import { type Page, plain, type Word, localeOf } from '../../model/index.ts'
 import { fold } from '../../text/index.ts'
-import type { DocumentType, Field } from '../../program/index.ts'
+import { type DocumentType, type Field, hasForm } from '../../program/index.ts'
 import { isPeriod, wholeMonth } from '../consistency/confirmations.ts'
 import type { Candidate } from '../scoring/candidate.ts'
 import { kindReaders } from '../parsers/index.ts'
@@ -210,12 +210,10 @@ function addressesInSentence(page: Page, index: number, segment: Segment, field:
 
 const textOf = (words: readonly Word[]): string => words.map((w) => w.text).join(' ')
 
-const patterned = (field: Field, reading: Reading): number =>
-  field.pattern && typeof reading.value === 'string'
-    ? new RegExp(`^(?:${field.pattern})$`).test(reading.value)
-      ? 1
-      : -1
-    : 0
+const patterned = (field: Field, reading: Reading): number => {
+  const has = hasForm(field.pattern, reading.value)
+  return has === null ? 0 : has ? 1 : -1
+}
 
 /** The words behind a colon, or the whole segment. */
 function valueWords(segment: Segment, labels: readonly LabelHit[]): Word[] {

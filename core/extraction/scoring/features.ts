@@ -9,7 +9,7 @@ import {
   type Value,
   type Word,
 } from '../../model/index.ts'
-import { type DocumentType, type Field, type FieldKind, isTicked } from '../../program/index.ts'
+import { type DocumentType, type Field, type FieldKind, hasForm, isTicked } from '../../program/index.ts'
 import { captionsOn, FAR } from '../labels/captions.ts'
 import { captionLikeness, type Nearness } from '../labels/caption-likeness.ts'
 import { addressLikeness, hasPostcode, nameLikeness, orgLikeness } from '../parsers/words.ts'
@@ -22,6 +22,9 @@ const PLACES = ['inner', 'left', 'side', 'above', 'below', 'head', 'part'] as co
 type Around = (typeof PLACES)[number]
 /** Of these a caption is a field's own label; the others are of a row, a column or a part. */
 const NEAR = ['inner', 'left', 'side', 'above', 'below'] as const
+
+/** Of a value with the form of its field, without it, and where no form is told. */
+const formSign = (has: boolean | null): number => (has === null ? 0 : has ? 1 : -1)
 
 /** Kinds told apart; the rest are one. */
 const KINDS: readonly FieldKind[] = ['date', 'money', 'id', 'name', 'org', 'text', 'address', 'number']
@@ -373,7 +376,6 @@ function describer(given: {
   }
   const rules = entries.map((e) => e.rule).sort((a, b) => b - a)
   const orders = new Map(pages.map((page, i) => [page.number, i]))
-  const form = field.pattern ? new RegExp(`^${field.pattern}$`) : null
   const kindFlags = KINDS.map((k) => (k === field.kind ? 1 : 0))
   const values: number[] = []
   return ({ entry: { candidate, rule, lines, plausibility }, order, spot, near }) => {
@@ -439,7 +441,7 @@ function describer(given: {
       field.yearsBefore ? 1 : 0,
       field.belowZero ? 1 : 0,
       field.common ? 1 : 0,
-      form ? (form.test(text) ? 1 : -1) : 0,
+      formSign(hasForm(field.pattern, text)),
     )
     const nextRule = rules[0] === rule ? (rules[1] ?? NO_RULE) : rules[0]
     const elsewhere = words.reduce(
