@@ -24,6 +24,7 @@ const ENGINES = [
   'engine/ocr/read-scan.test.ts',
   'engine/ocr/recognise-regions.test.ts',
   'cli/process.test.ts',
+  'tests/hostile/hostile.test.ts',
 ]
 
 /**

@@ -3,7 +3,7 @@ import { readdir, readFile } from 'node:fs/promises'
 import { fileURLToPath } from 'node:url'
 import { promisify } from 'node:util'
 import { UnusableFile } from '../input/source.ts'
-import { BOX_LIMITS, type BoxEnd, type BoxLimits, ReaderEnded, ReaderFault } from './limits.ts'
+import { BOX_LIMITS, type BoxCall, type BoxEnd, type BoxLimits, ReaderEnded, ReaderFault } from './limits.ts'
 import { clearRoom, makeRoom } from './room.ts'
 import type { Answers, Asked, Said } from './protocol.ts'
 import type { IncomingFile } from '../input/expand.ts'
@@ -35,6 +35,8 @@ export class ReaderBox {
   private hear: ((said: Said) => void) | null = null
   private fail: ((error: Error) => void) | null = null
   private opened = 0
+  /** Seconds of processor that it had used when the call, or the file of an archive, began. */
+  private usedBefore: number | null = null
   private readonly room = makeRoom()
 
   private constructor(
@@ -117,7 +119,8 @@ export class ReaderBox {
     let look: NodeJS.Timeout | undefined
     try {
       await this.started()
-      look = setInterval(() => void this.look(), LOOK_MS)
+      this.usedBefore = null
+      look = setInterval(() => void this.look(asked.call), LOOK_MS)
       for (let now = asked; ;) {
         const said = await this.say(now, take)
         if (said.said === 'done') return said.result as Answers[C]
@@ -166,6 +169,7 @@ export class ReaderBox {
         take(said.file).then(
           () => {
             timer = late()
+            this.usedBefore = null
             this.child.send('taken')
           },
           (error: unknown) => {
@@ -179,8 +183,12 @@ export class ReaderBox {
     }).finally(() => clearTimeout(timer))
   }
 
-  private async look(): Promise<void> {
-    if ((await this.bytes()) > this.limits.bytes) this.end('memory')
+  private async look(call: BoxCall): Promise<void> {
+    if ((await this.bytes()) > this.limits.bytes) return this.end('memory')
+    const used = await cpuSecondsOf(this.child.pid)
+    // The first look of a call is some tenths of a second after its beginning, which nobody misses.
+    this.usedBefore ??= used
+    if (used - this.usedBefore > this.limits.cpuSeconds[call]) this.end('time')
   }
 
   /** The memory that it and its commands hold, from /proc; none where that cannot be read. */
@@ -200,19 +208,31 @@ export class ReaderBox {
   }
 }
 
+/** Clock ticks of a second in /proc (`USER_HZ`, 100 on every Linux). */
+const TICKS = 100
+
+/** Fields of /proc/PID/stat behind the name of the command (proc(5)); the first is the state. */
+const statOf = async (pid: number | string): Promise<string[]> => {
+  const stat = await readFile(`/proc/${pid}/stat`, 'utf8').catch(() => '')
+  // pid (command) state parent group …: the command may hold anything, brackets too.
+  return stat.slice(stat.lastIndexOf(')') + 2).split(' ')
+}
+
 /** Processes of a group. */
 async function groupOf(leader: number | undefined): Promise<number[]> {
   if (leader === undefined) return []
   const all = (await readdir('/proc').catch(() => [])).filter((name) => /^\d+$/.test(name))
   const found = await Promise.all(
-    all.map(async (name) => {
-      const stat = await readFile(`/proc/${name}/stat`, 'utf8').catch(() => '')
-      // pid (command) state parent group …: the command may hold anything, brackets too.
-      const group = Number(stat.slice(stat.lastIndexOf(')') + 2).split(' ')[2])
-      return group === leader ? Number(name) : null
-    }),
+    all.map(async (name) => (Number((await statOf(name))[2]) === leader ? Number(name) : null)),
   )
   return found.filter((pid) => pid !== null)
+}
+
+/** Seconds of processor that a process and its commands have used, those that ended among them. */
+async function cpuSecondsOf(leader: number | undefined): Promise<number> {
+  const stats = await Promise.all((await groupOf(leader)).map(statOf))
+  const ticks = stats.flatMap((fields) => fields.slice(11, 15).map(Number)).filter(Number.isFinite)
+  return ticks.reduce((sum, n) => sum + n, 0) / TICKS
 }
 
 const residentBytes = async (pid: number): Promise<number> =>

@@ -2,7 +2,12 @@
 export interface BoxLimits {
   /** Of it and of the commands that it starts, together. */
   bytes: number
-  /** For one call, by what is asked; of an archive, for each of its files. */
+  /**
+   * Of processor for one call, by what is asked; of an archive, for each of its files. Counted so, a machine that is
+   * busy with other papers makes no good page fail.
+   */
+  cpuSeconds: Record<BoxCall, number>
+  /** By the clock, for what waits and does nothing; likewise. */
   seconds: Record<BoxCall, number>
   /** Files after which a reader is thrown away: its memory only grows. */
   files: number
@@ -17,7 +22,8 @@ const MB = 1024 * 1024
 
 export const BOX_LIMITS: BoxLimits = {
   bytes: 1536 * MB,
-  seconds: { unfold: 60, open: 30, read: 60, picture: 30, regions: 60 },
+  cpuSeconds: { unfold: 15, open: 10, read: 24, picture: 12, regions: 24 },
+  seconds: { unfold: 60, open: 40, read: 90, picture: 45, regions: 90 },
   files: 200,
   restBytes: 700 * MB,
 }
@@ -25,8 +31,15 @@ export const BOX_LIMITS: BoxLimits = {
 /** Why a reader was ended, or ended by itself. */
 export type BoxEnd = 'time' | 'memory' | 'crash'
 
-/** A reader says that it failed at what it was asked, and is good for the next. */
-export class ReaderFault extends Error {}
+/** A reader says that it failed at what it was asked, and is good for the next. People read the message alone. */
+export class ReaderFault extends Error {
+  constructor(
+    /** What a library said, for the log. */
+    readonly detail: string,
+  ) {
+    super('It is damaged, or made in a way that is not known here.')
+  }
+}
 
 /** A reader did not come back: its file is to be set aside, or the call made again where that may help. */
 export class ReaderEnded extends Error {

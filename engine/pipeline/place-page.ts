@@ -25,5 +25,5 @@ export const unreadable = (error: unknown): ReadPage => ({
   words: [],
   skew: 0,
   ink: null,
-  qualityProblem: `it cannot be read (${error instanceof Error ? error.message : 'unknown fault'})`,
+  qualityProblem: `it cannot be read (${error instanceof Error ? error.message.replace(/\.$/, '') : 'unknown fault'})`,
 })

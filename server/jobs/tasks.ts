@@ -40,7 +40,8 @@ const orUnreadable =
   (at: { packageId: string; number: number }) =>
   (error: unknown): ReadPage => {
     if (!isFilesFault(error)) throw error
-    log.warn({ ...at, error: error.message }, 'a page could not be read')
+    const detail = error instanceof ReaderFault ? error.detail : error.message
+    log.warn({ ...at, error: detail.slice(0, 200) }, 'a page could not be read')
     return unreadable(error)
   }
 
