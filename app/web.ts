@@ -5,10 +5,10 @@ import { closeDatabase } from '../server/database/connection.ts'
 import { log } from '../server/log.ts'
 import { settings } from '../server/settings.ts'
 import { hasSession } from '../server/access/auth.ts'
-import { door } from '../server/web/door.ts'
+import { serverEntry } from '../server/web/entry.ts'
 import { drain } from '../server/web/drain.ts'
-import { openToAll } from '../server/web/open.ts'
-import { CHANGES, count } from '../server/web/rates.ts'
+import { publicRoutes } from '../server/web/public-routes.ts'
+import { CHANGES, count } from '../server/web/rate-limits.ts'
 
 declare module 'react-router' {
   interface AppLoadContext {
@@ -24,11 +24,11 @@ const routes = createRequestHandler(
   () => import('virtual:react-router/server-build') as Promise<unknown> as Promise<ServerBuild>,
   'production',
 )
-const web = door({
+const web = serverEntry({
   baseUrl: BASE_URL,
   proxies: TRUSTED_PROXIES,
   formTargets: Object.values(OPENID).map(({ issuer }) => new URL(issuer).origin),
-  open: openToAll(METRICS_KEY),
+  open: publicRoutes(METRICS_KEY),
   hasSession,
   rate: (client) => count(CHANGES, client),
   handle: (request, nonce) => routes(request, { nonce }),

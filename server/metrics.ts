@@ -1,4 +1,4 @@
-import { sql } from 'drizzle-orm'
+import { sql, type SQL } from 'drizzle-orm'
 import { collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client'
 import { connections, database } from './database/connection.ts'
 import { workersAlive } from './jobs/alive.ts'
@@ -19,39 +19,31 @@ const requests = new Histogram({
 export const observeRequest = (method: string, status: number, seconds: number): void =>
   requests.observe({ method, status: `${Math.floor(status / 100)}xx` }, seconds)
 
-const gauge = <L extends string>(name: string, help: string, labelNames: readonly L[] = []) =>
+const gauge = (name: string, help: string, labelNames: readonly string[] = []): Gauge =>
   new Gauge({ name, help, labelNames, registers: [registry] })
 
 const jobs = gauge('jigsa_jobs', 'Jobs that wait, by kind of work', ['task'])
 const oldest = gauge('jigsa_oldest_job_seconds', 'Age of the oldest job that waits to be run')
-const failed = gauge('jigsa_jobs_failed', 'Jobs that failed for good', ['task'])
+const failed = gauge('jigsa_jobs_failed', 'Jobs that failed for good and nobody looked after yet', ['task'])
 const states = gauge('jigsa_packages', 'Packages by state', ['state'])
 const workers = gauge('jigsa_workers', 'Worker processes alive')
 const pool = gauge('jigsa_database_connections', 'Connections of this process to the database', ['use'])
 
 /** All figures, those of the database as they are now. */
 export async function metrics(): Promise<{ type: string; text: string }> {
-  const waiting = await database().execute<{
-    task: string
-    n: string
-    failed: string
-    age: string | null
-  }>(sql`
-    select task_identifier as task,
-      count(*) filter (where attempts < max_attempts) as n,
-      count(*) filter (where attempts >= max_attempts and locked_at is null) as failed,
-      max(extract(epoch from now() - run_at)) filter (where attempts < max_attempts and run_at <= now()) as age
-    from graphile_worker.jobs group by 1`)
-  for (const figure of [jobs, failed, states]) figure.reset()
-  for (const row of waiting.rows) {
-    jobs.set({ task: row.task }, Number(row.n))
-    failed.set({ task: row.task }, Number(row.failed))
+  const counted = async (figure: Gauge, label: string, query: SQL) => {
+    const { rows } = await database().execute<{ label: string; n: string }>(query)
+    figure.reset()
+    for (const row of rows) figure.set({ [label]: row.label }, Number(row.n))
   }
-  oldest.set(Math.max(0, ...waiting.rows.map((row) => Number(row.age ?? 0))))
-  const packages = await database().execute<{ state: string; n: string }>(
-    sql`select state, count(*) as n from package group by 1`,
+  const waits = sql`from graphile_worker.jobs where attempts < max_attempts`
+  await counted(jobs, 'task', sql`select task_identifier as label, count(*) as n ${waits} group by 1`)
+  await counted(failed, 'task', sql`select task as label, count(*) as n from failed_job group by 1`)
+  await counted(states, 'state', sql`select state as label, count(*) as n from package group by 1`)
+  const { rows } = await database().execute<{ age: string }>(
+    sql`select coalesce(max(extract(epoch from now() - run_at)), 0) as age ${waits} and run_at <= now()`,
   )
-  for (const { state, n } of packages.rows) states.set({ state }, Number(n))
+  oldest.set(Number(rows[0].age))
   workers.set(await workersAlive())
   const { totalCount, idleCount, waitingCount } = connections()
   pool.set({ use: 'open' }, totalCount)

@@ -1,5 +1,6 @@
 import proxyAddr from 'proxy-addr'
 import { z } from 'zod'
+import { jsonOf } from './json.ts'
 
 const outsideSchema = z.record(z.string().regex(/^[^/]+\/[^/]+$/), z.url({ protocol: /^https?$/ }))
 
@@ -30,14 +31,6 @@ function areAddresses(list: string[]): boolean {
     return true
   } catch {
     return false
-  }
-}
-
-function jsonOf(text: string): unknown {
-  try {
-    return JSON.parse(text)
-  } catch {
-    return null
   }
 }
 

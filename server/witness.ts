@@ -1,5 +1,6 @@
 import { appendFile, readFile } from 'node:fs/promises'
 import { z } from 'zod'
+import { jsonOf } from './json.ts'
 import { codeOf, sameCode } from './keys.ts'
 import { log } from './log.ts'
 import { settings } from './settings.ts'
@@ -72,12 +73,4 @@ export async function readWitness(file: string): Promise<WitnessLine[]> {
       throw new Error(`line ${i + 1} of ${file} was not written by this installation`)
     return data
   })
-}
-
-function jsonOf(text: string): unknown {
-  try {
-    return JSON.parse(text)
-  } catch {
-    return null
-  }
 }

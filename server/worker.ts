@@ -1,11 +1,11 @@
 import { availableParallelism } from 'node:os'
 import { EventEmitter } from 'node:events'
 import { Logger, makeWorkerUtils, run, type TaskList, type WorkerEvents } from 'graphile-worker'
-import { sweepRooms } from '../engine/box/index.ts'
+import { sweepScratch } from '../engine/box/index.ts'
 import { closeDatabase, connections } from './database/connection.ts'
 import { Alive } from './jobs/alive.ts'
 import { endReaders } from './jobs/readers.ts'
-import { houseTasks, TIMETABLE } from './jobs/house.ts'
+import { CRONTAB, scheduledTasks } from './jobs/scheduled.ts'
 import { pageTasks } from './jobs/tasks.ts'
 import { tried } from './jobs/tried.ts'
 import { giveUpLesson, learn } from './configuration/lessons.ts'
@@ -21,9 +21,9 @@ const taskList = {
   ...pageTasks,
   read_type_again: tried('read_type_again', { run: readTypeAgain, giveUp: () => Promise.resolve() }),
   learn: tried('learn', { run: learn, giveUp: giveUpLesson }),
-  ...houseTasks,
+  ...scheduledTasks,
 } as unknown as TaskList
-sweepRooms()
+sweepScratch()
 const workerIds: string[] = []
 const events = new EventEmitter() as WorkerEvents
 events.on('worker:create', ({ worker }) => workerIds.push(worker.workerId))
@@ -33,7 +33,7 @@ const runner = await run({
   noHandleSignals: true,
   pollInterval: 1000,
   taskList,
-  crontab: TIMETABLE,
+  crontab: CRONTAB,
   events,
   logger: new Logger(
     () => (level, message) => (String(level) === 'error' ? log.error(message) : log.debug(message)),

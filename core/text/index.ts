@@ -2,4 +2,5 @@
 export { addDays, addMonths, dayName, daysBetween, monthIndex, monthName } from './calendar.ts'
 export { memoize } from './memoize.ts'
 export { editDistance, fold, nearlyWord, squeeze, tokens } from './normalize.ts'
+export { wellFormed } from './well-formed.ts'
 export { isDistinctiveWord, likelyWord } from './spelling.ts'

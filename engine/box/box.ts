@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url'
 import { promisify } from 'node:util'
 import { UnusableFile } from '../input/source.ts'
 import { BOX_LIMITS, type BoxCall, type BoxEnd, type BoxLimits, ReaderEnded, ReaderFault } from './limits.ts'
-import { clearRoom, makeRoom } from './room.ts'
+import { clearScratch, makeScratch } from './scratch.ts'
 import type { Answers, Asked, Said } from './protocol.ts'
 import type { IncomingFile } from '../input/expand.ts'
 
@@ -37,7 +37,7 @@ export class ReaderBox {
   private opened = 0
   /** Seconds of processor that it had used when the call, or the file of an archive, began. */
   private usedBefore: number | null = null
-  private readonly room = makeRoom()
+  private readonly scratch = makeScratch()
 
   private constructor(
     command: readonly string[],
@@ -48,7 +48,7 @@ export class ReaderBox {
         ...Object.fromEntries(
           ENVIRONMENT.flatMap((name) => (process.env[name] ? [[name, process.env[name]]] : [])),
         ),
-        TMPDIR: this.room,
+        TMPDIR: this.scratch,
       },
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
       serialization: 'advanced',
@@ -58,7 +58,7 @@ export class ReaderBox {
     this.child.on('message', (said) => this.hear?.(said as Said))
     const over = () => {
       this.ended ??= 'crash'
-      clearRoom(this.room)
+      clearScratch(this.scratch)
       this.fail?.(new ReaderEnded(this.ended))
     }
     this.child.on('error', over)

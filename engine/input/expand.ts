@@ -4,7 +4,8 @@ import { buffer } from 'node:stream/consumers'
 import type { Entry } from 'yauzl'
 import { Budget } from './budget.ts'
 import { kindOf } from './kind.ts'
-import { UnusableFile, wellFormed } from './source.ts'
+import { wellFormed } from '../../core/text/index.ts'
+import { UnusableFile } from './source.ts'
 
 /** A file as it came in, with its bytes. */
 export interface IncomingFile {

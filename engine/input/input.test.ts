@@ -9,7 +9,8 @@ import { zip } from '../../tests/support/zip.ts'
 import { Budget, LIMITS, type Limits } from './budget.ts'
 import { expand, type IncomingFile } from './expand.ts'
 import { kindOf } from './kind.ts'
-import { openSource, UnusableFile, wellFormed } from './source.ts'
+import { wellFormed } from '../../core/text/index.ts'
+import { openSource, UnusableFile } from './source.ts'
 
 const noInk = () => false
 async function pdf(lines: string[], turned = 0): Promise<Uint8Array> {

@@ -1,3 +1,4 @@
+import { wellFormed } from '../../core/text/index.ts'
 import type { Metadata } from 'sharp'
 import {
   type Box,
@@ -82,15 +83,6 @@ const inShort = (page: ReadPage): ReadPage => ({
     box: w.box.map((at) => Math.round(at * 1e5) / 1e5) as Box,
   })),
 })
-
-/**
- * Text that any store takes: a text layer may map letters to halves of surrogate pairs and to NUL, which make a whole
- * page unstorable.
- */
-export const wellFormed = (text: string): string =>
-  text
-    .replace(/\0/g, '')
-    .replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd')
 
 async function openPdf(bytes: Uint8Array): Promise<Source> {
   let pdf: Pdf

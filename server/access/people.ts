@@ -9,7 +9,7 @@ import { auth } from './auth.ts'
 import { setPassword } from './passwords.ts'
 import type { Person } from './person.ts'
 import { endSessions, IDLE, NOTED } from './sessions.ts'
-import { attempt, deviceCookie } from './throttle.ts'
+import { attempt, deviceCookie, forgetTries } from './throttle.ts'
 
 /** Whether a question is somebody's act, or a screen's that is left open: that keeps no session awake. */
 export type Asking = 'acts' | 'listens'
@@ -115,7 +115,7 @@ async function refused(request: Request, known: Known, wrong: () => Promise<bool
 /** Signs a person in. What was tried too often from one place waits there; others, and known devices, go on. */
 export async function signIn(request: Request, email: string, password: string): Promise<SignIn> {
   const key = email.trim().toLowerCase()
-  const { shutFor, wrong, right } = await attempt(request, key)
+  const { shutFor, wrong } = await attempt(request, key)
   if (shutFor !== null) return tooOften(shutFor)
   const known = await findPerson(key)
   const response = await auth().api.signInEmail({
@@ -132,11 +132,17 @@ export async function signIn(request: Request, email: string, password: string):
     ((await response.clone().json()) as { twoFactorRedirect?: boolean }).twoFactorRedirect,
   )
   const headers = cookiesOf(response)
-  if (second) return { headers, second }
-  await right()
-  headers.append('Set-Cookie', deviceCookie(key))
-  if (known) await note(database(), known, known, 'signed in', `from ${clientOf(request)}`)
-  return { headers, second }
+  return second ? { headers, second } : letIn(request, headers, known, '')
+}
+
+/** What is done whichever way somebody came in. @param how what the trail says of the way, before where from */
+async function letIn(request: Request, headers: Headers, known: Known, how: string): Promise<SignIn> {
+  if (known) {
+    await forgetTries(request, known.email)
+    headers.append('Set-Cookie', deviceCookie(known.email))
+    await note(database(), known, known, 'signed in', `${how}from ${clientOf(request)}`)
+  }
+  return { headers, second: false }
 }
 
 /** The second step of signing in: a code of the second factor, or one of the codes for when that is lost. */
@@ -148,11 +154,7 @@ export async function signInByCode(request: Request, code: string): Promise<Sign
     : await auth().api.verifyBackupCode(asked)
   if (!response.ok) return { problem: 'This code is wrong or too old. After some wrong ones, sign in again.' }
   const { user: signed } = (await response.clone().json()) as { user: { email: string } }
-  const known = await findPerson(signed.email)
-  const headers = cookiesOf(response)
-  headers.append('Set-Cookie', deviceCookie(signed.email))
-  await note(database(), known, known, 'signed in', `with a second factor, from ${clientOf(request)}`)
-  return { headers, second: false }
+  return letIn(request, cookiesOf(response), await findPerson(signed.email), 'with a second factor, ')
 }
 
 export async function signOut(request: Request): Promise<Headers> {

@@ -4,7 +4,7 @@ import { parse, serialize } from 'cookie'
 import { codeOf, sameCode } from '../keys.ts'
 import { settings } from '../settings.ts'
 import { clientOf } from '../web/client.ts'
-import { count, forget, look, type Rate } from '../web/rates.ts'
+import { count, forget, look, type Rate } from '../web/rate-limits.ts'
 
 const QUARTER = 15 * 60
 
@@ -27,7 +27,8 @@ export function deviceCookie(email: string): string {
     httpOnly: true,
     sameSite: 'lax',
     secure: settings().BASE_URL.startsWith('https://'),
-    path: '/sign-in',
+    // A form that is sent by a script goes to `/sign-in.data`, which is not below `/sign-in`.
+    path: '/',
     maxAge: HALF_A_YEAR,
   })
 }
@@ -45,8 +46,6 @@ export interface Attempt {
   shutFor: number | null
   /** Counts it as wrong. @returns whether it was the last that is taken for now */
   wrong: () => Promise<boolean>
-  /** Forgets what was counted against this person here. */
-  right: () => Promise<void>
 }
 
 /**
@@ -56,7 +55,7 @@ export interface Attempt {
 export async function attempt(request: Request, email: string): Promise<Attempt> {
   const client = clientOf(request)
   const device = knownDevice(request, email)
-  const pair = `${email}|${device ?? client}`.slice(0, 200)
+  const pair = pairOf(request, email)
   const taken = await count(PAIR, pair)
   const place = device ? null : await look(PLACE, client)
   const shut = [taken, place].find((one) => one && !one.allowed)
@@ -73,8 +72,12 @@ export async function attempt(request: Request, email: string): Promise<Attempt>
       const mine = await look(PAIR, pair)
       return !here.allowed || !mine.allowed
     },
-    async right() {
-      await forget(PAIR, pair)
-    },
   }
 }
+
+/** Forgets what was counted against a person here: they are in. */
+export const forgetTries = (request: Request, email: string): Promise<boolean> =>
+  forget(PAIR, pairOf(request, email))
+
+const pairOf = (request: Request, email: string): string =>
+  `${email}|${knownDevice(request, email) ?? clientOf(request)}`.slice(0, 200)

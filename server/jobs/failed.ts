@@ -2,9 +2,11 @@ import { and, desc, eq, sql } from 'drizzle-orm'
 import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
-import { failedJobs, files, lessons, packages, pages, readings } from '../database/schema.ts'
+import { failedJobs, files, lessons, packages, pages } from '../database/schema.ts'
+import { queueCheck } from '../packages/again.ts'
+import { forgetReadings } from '../packages/judge.ts'
 import { heldFor, inTurn, move, Refused } from '../packages/states.ts'
-import { queueJob, queueJudgement, type Jobs } from './queue.ts'
+import { queueJob, type Jobs } from './queue.ts'
 
 type Kind = keyof Jobs
 
@@ -67,7 +69,8 @@ export const failuresOf = (organisationId: string) =>
 const AGAIN: { [K in Kind]: (work: Work, payload: Jobs[K]) => Promise<void> } = {
   async open_file(work, payload) {
     const [file] = await work.select().from(files).where(eq(files.id, payload.fileId))
-    if (!file) throw new Refused('This file is not there any more.')
+    // One that was opened meanwhile would have its pages twice.
+    if (file?.state !== 'unusable') throw new Refused('This file needs nothing any more; let it be.')
     const row = await heldFor(work, file.packageId, 'bring files')
     await work.update(files).set({ state: 'waiting', problem: null }).where(eq(files.id, file.id))
     await move(work, file.packageId, 'bring files', row.state === 'sample' ? 'sample' : 'reading')
@@ -82,7 +85,7 @@ const AGAIN: { [K in Kind]: (work: Work, payload: Jobs[K]) => Promise<void> } = 
       .where(and(eq(pages.packageId, packageId), eq(pages.number, number), sql`${pages.body} is not null`))
       .returning({ number: pages.number })
     if (freed.length > 0) {
-      await work.delete(readings).where(eq(readings.packageId, packageId))
+      await forgetReadings(work, packageId, number)
       await move(work, packageId, 'bring files', row.state === 'sample' ? 'sample' : 'reading', {
         pagesRead: row.pagesRead - 1,
       })
@@ -100,8 +103,7 @@ const AGAIN: { [K in Kind]: (work: Work, payload: Jobs[K]) => Promise<void> } = 
   },
   async judge_package(work, { packageId }) {
     await heldFor(work, packageId, 'be judged')
-    await work.update(packages).set({ problem: null }).where(eq(packages.id, packageId))
-    await queueJudgement(work, packageId)
+    await queueCheck(work, packageId)
   },
   glance_at_page: (work, payload) => queueJob(work, 'glance_at_page', payload),
   draw_page: (work, payload) => queueJob(work, 'draw_page', payload),

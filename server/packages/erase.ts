@@ -61,13 +61,26 @@ export const askErasure = (packageId: string, who: Person, reason: string | null
   })
 
 /** A second person's agreement to erase a package: it is erased. @throws Refused for whoever asked */
-export const agreeToErase = (packageId: string, who: Person): Promise<void> =>
-  inTurn(packageId, async (work) => {
+export async function agreeToErase(packageId: string, who: Person): Promise<void> {
+  await erasing(packageId, async (work) => {
     const row = await heldBy(work, packageId, who, 'agree to erase')
     if (row.eraseReason === null) throw new Refused('Nobody asks for this package to be erased any more.')
     if (row.eraseAskedById === who.id) throw new Refused('You asked for it; somebody else agrees.')
     await erase(work, row, who, row.eraseReason)
+    return true
   })
+}
+
+/**
+ * Erases a package where `act` does so, and notes it outside once that stands: one that is noted and still there would
+ * be erased by a restore.
+ * @returns how many are gone, one or none
+ */
+async function erasing(packageId: string, act: (work: Work) => Promise<boolean>): Promise<number> {
+  if (!(await inTurn(packageId, act))) return 0
+  await noteErased(packageId)
+  return 1
+}
 
 /**
  * Erases a package for good: its files, pages, pictures, values, answers and reports, what was learnt of its papers, and
@@ -81,7 +94,6 @@ async function erase(work: Work, row: Held, who: Person | null, why: string): Pr
   await work.delete(packages).where(eq(packages.id, row.id))
   await work.delete(packageKeys).where(eq(packageKeys.packageId, row.id))
   await note(work, who, row, 'erased a package', `${row.caseNumber}: ${why}`)
-  await noteErased(row.id)
 }
 
 /** Erases finished packages that are past the days of their program and not held. @returns how many */
@@ -102,12 +114,12 @@ export async function eraseOverdue(): Promise<number> {
     )
   let erased = 0
   for (const { id, days } of rows)
-    await inTurn(id, async (work) => {
+    erased += await erasing(id, async (work) => {
       const row = await hold(work, id)
       // Opened again or held since it was found.
-      if (row?.state !== 'finished' || row.heldBecause) return
+      if (row?.state !== 'finished' || row.heldBecause) return false
       await erase(work, row, null, `kept for ${days} days`)
-      erased++
+      return true
     })
   return erased
 }
@@ -116,11 +128,11 @@ export async function eraseOverdue(): Promise<number> {
 export async function eraseAgain(ids: readonly string[]): Promise<number> {
   let erased = 0
   for (const id of ids)
-    await inTurn(id, async (work) => {
+    erased += await erasing(id, async (work) => {
       const row = await hold(work, id)
-      if (!row) return
-      await erase(work, { ...row, heldBecause: null }, null, 'it was erased before the backup was put back')
-      erased++
+      if (row)
+        await erase(work, { ...row, heldBecause: null }, null, 'it was erased before the backup was put back')
+      return row !== null
     })
   return erased
 }

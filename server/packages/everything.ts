@@ -50,6 +50,8 @@ export async function everythingOf(packageId: string, who: Person): Promise<Read
       zip.addReadStreamLazy(inFolder(i + 1, name), { size, compress: false }, (give) =>
         give(null, Readable.from(contentsOf(sha256), { objectMode: false })),
       )
+  // A file whose contents cannot be fetched breaks the download off, and nothing else.
+  zip.on('error', (error: Error) => (zip.outputStream as Readable).destroy(error))
   zip.end()
   return Readable.toWeb(zip.outputStream as Readable) as ReadableStream<Uint8Array>
 }

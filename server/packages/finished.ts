@@ -9,6 +9,7 @@ import { database, type Work } from '../database/connection.ts'
 import { finishedReports, packages } from '../database/schema.ts'
 import { trailHead } from '../trail.ts'
 import { situationOf } from './judge.ts'
+import { hold, inTurn } from './states.ts'
 
 /** What goes out of a package. */
 export interface HandedOver {
@@ -64,6 +65,17 @@ export async function freeze(work: Work, packageId: string): Promise<void> {
   })
 }
 
+/** The last round of a finished package; one that was finished before rounds were kept is kept from now on. */
+async function keptRound(packageId: string) {
+  const round = await lastRound(database(), packageId)
+  if (round) return round
+  return inTurn(packageId, async (work) => {
+    const row = await hold(work, packageId)
+    if (row?.state === 'finished' && !(await lastRound(work, packageId))) await freeze(work, packageId)
+    return lastRound(work, packageId)
+  })
+}
+
 /** What goes out of a package: of a finished one what was finished, the same for ever; of another, how it stands. */
 export async function handedOver(packageId: string): Promise<HandedOver> {
   const work = database()
@@ -71,7 +83,7 @@ export async function handedOver(packageId: string): Promise<HandedOver> {
     .select({ state: packages.state, finishedAt: packages.finishedAt, assessment: packages.assessment })
     .from(packages)
     .where(eq(packages.id, packageId))
-  const kept = row?.state === 'finished' ? await lastRound(work, packageId) : undefined
+  const kept = row?.state === 'finished' ? await keptRound(packageId) : undefined
   const acts = await historyOf(packageId)
   if (row?.assessment && kept) {
     const history = acts.filter((act) => act.id <= kept.lastAct)

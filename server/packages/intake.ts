@@ -7,7 +7,7 @@ import { database, type Work } from '../database/connection.ts'
 import { files, FIRST_ORGANISATION, organisations, packages } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { queueJob } from '../jobs/queue.ts'
-import { wellFormed } from '../../engine/input/source.ts'
+import { wellFormed } from '../../core/text/index.ts'
 import { settings } from '../settings.ts'
 import { keep, TooLarge } from '../storage/contents.ts'
 import { heldFor, inTurn, move, Refused, type Held } from './states.ts'
@@ -85,13 +85,14 @@ export interface Brought {
 /** Takes a file in, chunk by chunk, and has it read. The same file twice in a package is kept once and said so. */
 export async function bringFile(
   packageId: string,
-  name: string,
+  given: string,
   stream: AsyncIterable<Uint8Array>,
   who: Person | null,
 ): Promise<Brought> {
+  const name = wellFormed(given).slice(0, 240)
   const [file] = await database()
     .insert(files)
-    .values({ packageId, name: wellFormed(name).slice(0, 240), broughtById: who?.id ?? null })
+    .values({ packageId, name, broughtById: who?.id ?? null })
     .returning({ id: files.id })
   let kept: { sha256: string; size: number }
   try {
@@ -113,13 +114,10 @@ export async function bringFile(
   return inTurn(packageId, async (work) => {
     // Held first: two files of a name, or one file twice, brought at once see one another; and a package that was
     // closed while the file came takes it no more.
-    let row: Held
-    try {
-      row = await heldFor(work, packageId, 'bring files')
-    } catch (error) {
+    const row = await heldFor(work, packageId, 'bring files').catch(asRefusal)
+    if (row instanceof Refused) {
       await work.delete(files).where(eq(files.id, file.id))
-      if (error instanceof Refused) return { fileId: file.id, problem: error.message, twin: null }
-      throw error
+      return { fileId: file.id, problem: row.message, twin: null }
     }
     const others = await work
       .select({ id: files.id, name: files.name, sha256: files.sha256, state: files.state })
@@ -142,7 +140,7 @@ export async function bringFile(
       .set({
         ...kept,
         name: freeName(
-          name.slice(0, 240),
+          name,
           others.map((o) => o.name),
         ),
         state: 'waiting',
@@ -160,6 +158,12 @@ export async function bringFile(
     await tell(work, { packageId, what: 'files' })
     return { fileId: file.id, problem: null, twin }
   })
+}
+
+/** A refusal to be told; what else went wrong is thrown. */
+function asRefusal(error: unknown): Refused {
+  if (error instanceof Refused) return error
+  throw error
 }
 
 /** The case number of another package of the organisation that has the same file; null where none has. */

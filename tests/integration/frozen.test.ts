@@ -103,6 +103,15 @@ describe('a finished package', () => {
     }
   }, 90_000)
 
+  test('that was finished before reports were kept is kept from its first hand-over on', async () => {
+    const id = await oneSlip()
+    await finish(id, who)
+    await database().delete(finishedReports).where(eq(finishedReports.packageId, id))
+    const { report } = await handedOver(id)
+    const [kept] = await database().select().from(finishedReports).where(eq(finishedReports.packageId, id))
+    expect([kept.round, kept.report]).toEqual([1, report])
+  }, 90_000)
+
   test('finished anew is another round; the first stays', async () => {
     const id = await oneSlip()
     await finish(id, who)

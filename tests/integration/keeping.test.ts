@@ -1,5 +1,5 @@
 import { execFile } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { buffer } from 'node:stream/consumers'
@@ -15,6 +15,8 @@ import { failedJobs, files, lessons, packageKeys, packages, pages } from '../../
 import { failuresOf, noteFailure, settleFailure } from '../../server/jobs/failed.ts'
 import { agreeToErase, askErasure, eraseOverdue, setHold, setRetention } from '../../server/packages/erase.ts'
 import { everythingOf } from '../../server/packages/everything.ts'
+import { checkAgain } from '../../server/packages/again.ts'
+import { forgetReadings, pagesOf } from '../../server/packages/judge.ts'
 import { finish } from '../../server/packages/finish.ts'
 import { packageRow } from '../../server/packages/queries.ts'
 import { settings } from '../../server/settings.ts'
@@ -71,7 +73,13 @@ describe('erasing', () => {
     await expect(agreeToErase(id, administrator)).rejects.toThrow('somebody else agrees')
     await expect(agreeToErase(id, who)).rejects.toThrow('agrees to erasing')
     const [file] = await database().select().from(files).where(eq(files.packageId, id))
+    // What is refused at the last is not noted outside either: a restore would erase it.
+    await database().update(packages).set({ heldBecause: 'in the last moment' }).where(eq(packages.id, id))
+    await expect(agreeToErase(id, lead)).rejects.toThrow('in the last moment')
+    expect(existsSync(witness) ? readFileSync(witness, 'utf8') : '').not.toContain(id)
+    await database().update(packages).set({ heldBecause: null }).where(eq(packages.id, id))
     await agreeToErase(id, lead)
+    expect(readFileSync(witness, 'utf8')).toContain(id)
 
     expect(await rowsWith('Zwetschge')).toEqual([])
     expect(await packageRow(id, who)).toBeNull()
@@ -268,6 +276,12 @@ test('migrations that begin at once are done one after the other', async () => {
 describe('failed work', () => {
   test('stands in a list of its organisation and is done again, or let be, once', async () => {
     const id = await slip('Ada Failed', '7,004.01')
+    await database()
+      .update(pages)
+      .set({ body: sql`${pages.body} || '{"words": []}'::jsonb` })
+      .where(eq(pages.packageId, id))
+    await database().transaction((work) => forgetReadings(work, id, 1))
+    expect((await pagesOf(database(), id))[0].words).toEqual([])
     await noteFailure('read_page', { packageId: id, number: 1 }, 'Error: the reader ended')
     const [failed] = await failuresOf(who.organisationId)
     expect([failed.task, failed.packageId, failed.error]).toEqual([
@@ -286,7 +300,25 @@ describe('failed work', () => {
       .from(pages)
       .where(and(eq(pages.packageId, id), eq(pages.number, 1)))
     expect(read[0].body?.words.length).toBeGreaterThan(5)
+    // What this process keeps of its pages is known to be old.
+    expect((await pagesOf(database(), id))[0].words.length).toBeGreaterThan(5)
     await expect(settleFailure(administrator, failed.id, false)).rejects.toThrow('looked after this already')
+    expect(await database().select().from(failedJobs).where(eq(failedJobs.packageId, id))).toEqual([])
+  }, 60_000)
+  test('of a file that was opened meanwhile is refused: it would have its pages twice', async () => {
+    const id = await slip('Ada Opened', '7,004.02')
+    const [{ id: fileId }] = await database().select().from(files).where(eq(files.packageId, id))
+    await noteFailure('open_file', { fileId }, 'Error')
+    const [failed] = await failuresOf(who.organisationId)
+    await expect(settleFailure(administrator, failed.id, true)).rejects.toThrow('needs nothing any more')
+    await settleFailure(administrator, failed.id, false)
+    expect(await stateOf(id)).toEqual({ state: 'open', read: 1, all: 1 })
+  }, 60_000)
+  test('of a check that somebody asked for at the package is no failure any more', async () => {
+    const id = await slip('Ada Checked', '7,004.03')
+    await database().update(packages).set({ problem: 'A fault of ours.' }).where(eq(packages.id, id))
+    await noteFailure('judge_package', { packageId: id }, 'Error')
+    await checkAgain(id, who)
     expect(await database().select().from(failedJobs).where(eq(failedJobs.packageId, id))).toEqual([])
   }, 60_000)
   test('of what was erased meanwhile is nobody’s', async () => {

@@ -9,7 +9,8 @@ import { database } from '../../server/database/connection.ts'
 import { files, session } from '../../server/database/schema.ts'
 import { newPackage } from '../../server/packages/intake.ts'
 import { startProvider, Visitor } from '../support/provider.ts'
-import { desk, elsewhere, person, until } from '../support/server.ts'
+import { payslip, pdfOf } from '../support/papers.ts'
+import { desk, elsewhere, person, readPackage, until } from '../support/server.ts'
 import { ask, cookiesOf, startNginx, startWebAt, type Web } from '../support/web.ts'
 
 const at = desk()
@@ -19,7 +20,7 @@ beforeAll(async () => {
 }, 60_000)
 afterAll(() => web.end())
 
-describe('at the door', () => {
+describe('at the server entry', () => {
   test('what browsers are told of an answer: nothing of others runs in it, frames it, or keeps it', async () => {
     const { headers, body } = await ask(`${web.url}/sign-in`)
     const policy = String(headers['content-security-policy'])
@@ -76,6 +77,43 @@ describe('at the door', () => {
       413,
       'This is larger than 64 kB, the most that is taken here.',
     ])
+  })
+
+  test('words that no store takes are mended where they come in, and a picture is shown to its session alone', async () => {
+    const cookie = await cookiesOf(web.url, at.who)
+    const id = await readPackage(at.who, await pdfOf(payslip('September', '30', '6,006.06')))
+    const send = (path: string, body: string) =>
+      ask(`${web.url}/packages/${id}/${path}`, {
+        method: 'POST',
+        headers: { cookie, Origin: web.url, 'Content-Type': 'application/json' },
+        body,
+      })
+    const reason = JSON.stringify({
+      act: 'answer',
+      answers: [{ kind: 'waive', requirement: 'berth', reason: 'own\0 berth \ud800' }],
+    })
+    expect((await send('answers', reason)).status).toBe(200)
+    expect((await send(`bring?name=${encodeURIComponent('a\0b.txt')}`, 'words')).status).toBe(200)
+    const names = await database().select({ name: files.name }).from(files).where(eq(files.packageId, id))
+    expect(names.map((f) => f.name)).toContain('ab.txt')
+
+    const picture = `${web.url}/packages/${id}/pages/1/small`
+    await until(async () => (await ask(picture, { headers: { cookie } })).status === 200)
+    const { headers } = await ask(picture, { headers: { cookie } })
+    expect(String(headers['cache-control'])).toMatch(/no-cache|no-store/)
+    const known = { 'If-None-Match': String(headers.etag) }
+    expect((await ask(picture, { headers: { cookie, ...known } })).status).toBe(304)
+    expect((await ask(picture, { headers: known })).status).toBe(302)
+  }, 60_000)
+
+  test('a device is known wherever the sign-in is sent to', async () => {
+    const { headers } = await ask(`${web.url}/sign-in.data`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/x-www-form-urlencoded', Origin: web.url },
+      body: new URLSearchParams({ email: at.who.email, password: 'a-long-password' }).toString(),
+    })
+    const device = headers['set-cookie']?.find((one) => one.startsWith('jigsa.device='))
+    expect(device).toMatch(/; Path=\/(?:;|$)/)
   })
 
   test('health is told to everybody, figures to whoever names the key', async () => {

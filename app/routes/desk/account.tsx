@@ -13,6 +13,7 @@ import {
 import { endSession, endSessions, sessionsOf } from '../../../server/access/sessions.ts'
 import { note } from '../../../server/audit.ts'
 import { database } from '../../../server/database/connection.ts'
+import { formBody } from '../../../server/web/bodies.ts'
 import { moment } from '../../parts/format.ts'
 import { Labelled } from '../../parts/front.tsx'
 import { Told } from '../../parts/told.tsx'
@@ -61,7 +62,7 @@ const WRONG = answer({ problem: 'That is not your password.' })
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
-  const form = formSchema.safeParse(Object.fromEntries(await request.formData()))
+  const form = formSchema.safeParse(await formBody(request))
   if (!form.success) return data(answer({ problem: form.error.issues[0].message }), 400)
   const asked = form.data
   switch (asked.act) {

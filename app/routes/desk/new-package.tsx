@@ -6,6 +6,7 @@ import { database } from '../../../server/database/connection.ts'
 import { programsOf } from '../../../server/configuration/programs.ts'
 import { newPackage } from '../../../server/packages/intake.ts'
 import { settings } from '../../../server/settings.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import { DropZone } from '../../parts/drop-zone.tsx'
 import { fileSize } from '../../parts/format.ts'
 import { sendFiles } from '../../parts/uploads.ts'
@@ -34,7 +35,7 @@ const bodySchema = z.object({
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
-  const parsed = bodySchema.safeParse(await request.json().catch(() => null))
+  const parsed = bodySchema.safeParse(await jsonBody(request))
   if (!parsed.success) return data({ problem: parsed.error.issues[0].message, id: null }, 400)
   if (!(await programsOf(database(), who.organisationId)).some((p) => p.body.id === parsed.data.program))
     return data({ problem: 'There is no such program any more; load the page again.', id: null }, 400)

@@ -1,6 +1,7 @@
 import { data, Form, Link, redirect, useNavigation } from 'react-router'
 import { z } from 'zod'
 import { personOf, signInByCode } from '../../../server/access/people.ts'
+import { formBody } from '../../../server/web/bodies.ts'
 import { Front, Labelled, Problem } from '../../parts/front.tsx'
 import { target } from './target.ts'
 import type { Route } from './+types/sign-in-code'
@@ -13,7 +14,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 const formSchema = z.object({ code: z.string().trim().min(6, 'Enter the code.').max(40) })
 
 export async function action({ request }: Route.ActionArgs) {
-  const parsed = formSchema.safeParse(Object.fromEntries(await request.formData()))
+  const parsed = formSchema.safeParse(await formBody(request))
   if (!parsed.success) return data({ problem: parsed.error.issues[0].message }, 400)
   const result = await signInByCode(request, parsed.data.code)
   if ('problem' in result) return data({ problem: result.problem }, 401)

@@ -2,6 +2,7 @@ import { Form, data, redirect, useNavigation } from 'react-router'
 import { z } from 'zod'
 import { personOf, signIn } from '../../../server/access/people.ts'
 import { beginByProvider, providers } from '../../../server/access/providers.ts'
+import { formBody } from '../../../server/web/bodies.ts'
 import { Front, Labelled, Problem } from '../../parts/front.tsx'
 import { target } from './target.ts'
 import type { Route } from './+types/sign-in'
@@ -21,7 +22,7 @@ const formSchema = z.object({
 })
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = Object.fromEntries(await request.formData())
+  const form = await formBody(request)
   const by = providerSchema.safeParse(form)
   if (by.success) {
     const begun = await beginByProvider(request, by.data.provider, target(request))

@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { choosePassword, personOfLink } from '../../../server/access/links.ts'
 import { signIn } from '../../../server/access/people.ts'
 import { weaknessOf } from '../../../server/access/passwords.ts'
+import { formBody } from '../../../server/web/bodies.ts'
 import { Front, Labelled, Problem } from '../../parts/front.tsx'
 import type { Route } from './+types/welcome'
 
@@ -17,7 +18,7 @@ export async function loader({ params }: Route.LoaderArgs) {
 const formSchema = z.object({ password: z.string().max(400), again: z.string().max(400) })
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const form = formSchema.safeParse(Object.fromEntries(await request.formData()))
+  const form = formSchema.safeParse(await formBody(request))
   const who = await personOfLink(params.token)
   if (!who) throw data(GONE, 404)
   if (!form.success) return data({ problem: 'Enter a password, twice.' }, 400)

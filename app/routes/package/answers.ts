@@ -7,6 +7,7 @@ import { database } from '../../../server/database/connection.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
 import { giveAnswers, placeOfTyped, redo, undo } from '../../../server/packages/answer.ts'
 import { Refused } from '../../../server/packages/states.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import type { Route } from './+types/answers'
 import { typeById } from '../../../core/program/index.ts'
 
@@ -40,7 +41,7 @@ const bodySchema = z.discriminatedUnion('act', [
 export async function action({ request, params }: Route.ActionArgs) {
   const { who, row } = await askedPackage(request, params.id)
   if (!row?.assessment) return data({ problem: 'There is no such package, or it is not read yet.' }, 404)
-  const parsed = bodySchema.safeParse(await request.json().catch(() => null))
+  const parsed = bodySchema.safeParse(await jsonBody(request))
   if (!parsed.success) return data({ problem: sentence(parsed.error) }, 400)
   const body = parsed.data
   try {

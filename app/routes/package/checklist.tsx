@@ -6,6 +6,7 @@ import type { RequirementResult } from '../../../core/check/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { newerFor, takeVersion } from '../../../server/packages/program-change.ts'
 import { Refused } from '../../../server/packages/states.ts'
+import { formBody } from '../../../server/web/bodies.ts'
 import { show } from '../../parts/format.ts'
 import type { Route } from './+types/checklist'
 import { useLooking } from '../../package/looking.tsx'
@@ -38,7 +39,7 @@ const formSchema = z.object({
 /** Moves the package to another version of its program. */
 export async function action({ request, params }: Route.ActionArgs) {
   const { who, row } = await askedPackage(request, params.id)
-  const form = formSchema.safeParse(Object.fromEntries(await request.formData()))
+  const form = formSchema.safeParse(await formBody(request))
   if (!form.success) return data({ problem: 'There is no such version.' }, 400)
   try {
     await takeVersion(row.id, form.data.version, who, form.data.reason)

@@ -7,6 +7,7 @@ import { fileNames } from '../../../core/handover/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { finish, openAgain, sendBack, signOff } from '../../../server/packages/finish.ts'
 import { Refused } from '../../../server/packages/states.ts'
+import { formBody } from '../../../server/web/bodies.ts'
 import { Decisions } from '../../package/decisions.tsx'
 import { count } from '../../parts/format.ts'
 import { useJudged } from '../../package/view.ts'
@@ -24,7 +25,7 @@ const formSchema = z.discriminatedUnion('act', [
 
 export async function action({ request, params }: Route.ActionArgs) {
   const { who, row } = await askedPackage(request, params.id)
-  const form = formSchema.safeParse(Object.fromEntries(await request.formData()))
+  const form = formSchema.safeParse(await formBody(request))
   if (!row.assessment) return data({ problem: 'This package is not read yet.' }, 409)
   if (!form.success) return data({ problem: form.error.issues[0].message }, 400)
   try {

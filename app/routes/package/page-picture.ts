@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { data } from 'react-router'
 import { z } from 'zod'
 import { askedPages } from '../../../server/access/packages.ts'
@@ -16,11 +17,13 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   if (!given.success) throw data('There is no such page.', 404)
   const found = await pictureOf(given.data.id, given.data.number, given.data.size)
   if (!found) throw data('This page is not drawn yet.', 404)
-  return new Response(new Uint8Array(found.bytes), {
-    headers: {
-      'Content-Type': 'image/webp',
-      'Cache-Control': found.final ? 'private, max-age=86400, immutable' : 'no-store',
-      'X-Content-Type-Options': 'nosniff',
-    },
-  })
+  // Asked for again each time, with the digest that the browser has: nobody sees one once their session is over.
+  const headers = {
+    'Content-Type': 'image/webp',
+    'Cache-Control': found.final ? 'private, no-cache' : 'no-store',
+    ETag: `"${createHash('sha256').update(found.bytes).digest('base64url')}"`,
+  }
+  return request.headers.get('If-None-Match') === headers.ETag
+    ? new Response(null, { status: 304, headers })
+    : new Response(new Uint8Array(found.bytes), { headers })
 }

@@ -6,6 +6,7 @@ import { database } from '../../../server/database/connection.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
 import { tryRuleOn } from '../../../server/configuration/rules.ts'
 import { pageSheets } from '../../../server/packages/queries.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import type { Route } from './+types/rule-trial'
 
 const bodySchema = z.object({ rule: ruleSchema, id: z.uuid().nullable() })
@@ -19,7 +20,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 /** What a rule, as it stands in its form, would do to a package. */
 export async function action({ request, params }: Route.ActionArgs) {
   const { who, row } = await askedPackage(request, params.id)
-  const body = bodySchema.safeParse(await request.json().catch(() => null))
+  const body = bodySchema.safeParse(await jsonBody(request))
   if (!body.success)
     return data({ problem: 'Give the rule a name and at least one word of two letters.', trial: null }, 400)
   const { says } = body.data.rule

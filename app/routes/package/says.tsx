@@ -11,6 +11,7 @@ import { may, refusalOf } from '../../../server/access/rights.ts'
 import { saveType, typesOf } from '../../../server/configuration/types.ts'
 import { giveAnswers } from '../../../server/packages/answer.ts'
 import { pagesOf } from '../../../server/packages/judge.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import { count } from '../../parts/format.ts'
 import { useLooking } from '../../package/looking.tsx'
 import { documentOfPage, useJudged } from '../../package/view.ts'
@@ -40,7 +41,7 @@ const bodySchema = z.object({
 export async function action({ request, params }: Route.ActionArgs) {
   const { row, who } = await askedPackage(request, params.id)
   if (!may(who, 'set up')) return data({ problem: refusalOf('set up') }, 403)
-  const body = bodySchema.safeParse(await request.json().catch(() => null))
+  const body = bodySchema.safeParse(await jsonBody(request))
   if (!body.success) return data({ problem: 'Give the type and each value that is picked a name.' }, 400)
   const { values, heading, first } = body.data
   const id = idFrom(body.data.title)

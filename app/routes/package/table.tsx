@@ -7,6 +7,7 @@ import { askedPackage } from '../../../server/access/packages.ts'
 import { database } from '../../../server/database/connection.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
 import { pagesOf } from '../../../server/packages/judge.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import { count } from '../../parts/format.ts'
 import { useSay, useTaken } from '../../package/say.ts'
 import { GridOver } from '../../package/table/grid-over.tsx'
@@ -74,7 +75,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 /** Reads the table by a grid; nothing is stored. */
 export async function action({ request, params }: Route.ActionArgs) {
   const { field, pages, period } = await tableOf(request, params.id)
-  const body = bodySchema.safeParse(await request.json().catch(() => null))
+  const body = bodySchema.safeParse(await jsonBody(request))
   if (!body.success || body.data.grid.edges.length !== body.data.grid.columns.length + 1)
     return data({ rows: [], places: [] }, 400)
   const rows = readByGrid(pages, field, body.data.grid, period)

@@ -4,6 +4,7 @@ import { signedIn } from '../../../server/access/people.ts'
 import { demand } from '../../../server/access/rights.ts'
 import { failuresOf, settleFailure } from '../../../server/jobs/failed.ts'
 import { Refused } from '../../../server/packages/states.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import { moment } from '../../parts/format.ts'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/failed'
@@ -27,7 +28,7 @@ const bodySchema = z.object({ id: z.number().int().positive(), again: z.boolean(
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
   demand(who, 'machine')
-  const body = bodySchema.safeParse(await request.json().catch(() => null))
+  const body = bodySchema.safeParse(await jsonBody(request))
   if (!body.success)
     return data({ problem: 'That could not be understood; load the page again.', said: null }, 400)
   try {

@@ -7,6 +7,7 @@ import { programsOf } from '../../../server/configuration/programs.ts'
 import { database } from '../../../server/database/connection.ts'
 import { agreeToErase, askErasure, keepingOf, setRetention } from '../../../server/packages/erase.ts'
 import { Refused } from '../../../server/packages/states.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/keeping'
 
@@ -49,7 +50,7 @@ type Body = z.infer<typeof bodySchema>
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
-  const body = bodySchema.safeParse(await request.json().catch(() => null))
+  const body = bodySchema.safeParse(await jsonBody(request))
   if (!body.success) return data({ problem: body.error.issues[0].message, said: null }, 400)
   const asked = body.data
   try {

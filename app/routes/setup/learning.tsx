@@ -12,6 +12,7 @@ import {
   useLesson as switchLesson,
 } from '../../../server/configuration/lessons.ts'
 import { may, refusalOf } from '../../../server/access/rights.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import { count, moment, recutInWords } from '../../parts/format.ts'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/learning'
@@ -40,7 +41,7 @@ const bodySchema = z.discriminatedUnion('act', [
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
-  const body = bodySchema.safeParse(await request.json().catch(() => null))
+  const body = bodySchema.safeParse(await jsonBody(request))
   if (!body.success)
     return data({ problem: 'That could not be understood; load the page again.', said: null }, 400)
   if (!may(who, 'set up')) return data({ problem: refusalOf('set up'), said: null }, 403)

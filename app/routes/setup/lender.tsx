@@ -15,6 +15,7 @@ import { may, refusalOf } from '../../../server/access/rights.ts'
 import { lenderOf, setLender } from '../../../server/access/organisations.ts'
 import { note } from '../../../server/audit.ts'
 import { database } from '../../../server/database/connection.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/lender'
 
@@ -42,7 +43,7 @@ export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
   if (!may(who, 'say how papers are written'))
     return data({ problem: refusalOf('say how papers are written'), said: null }, 403)
-  const body = bodySchema.safeParse(await request.json().catch(() => null))
+  const body = bodySchema.safeParse(await jsonBody(request))
   if (!body.success) return data({ problem: `${body.error.issues[0].message}.`, said: null }, 400)
   await database().transaction(async (work) => {
     await setLender(work, who.organisationId, body.data)

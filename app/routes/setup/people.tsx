@@ -16,6 +16,7 @@ import {
 import { signedIn } from '../../../server/access/people.ts'
 import { may, refusalOf } from '../../../server/access/rights.ts'
 import { type Role, roles } from '../../../server/database/schema.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import { moment } from '../../parts/format.ts'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/people'
@@ -60,7 +61,7 @@ const NOBODY = answer({ problem: 'There is no such person here.' })
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
   if (!may(who, 'people')) return data(answer({ problem: refusalOf('people') }), 403)
-  const body = bodySchema.safeParse(await request.json().catch(() => null))
+  const body = bodySchema.safeParse(await jsonBody(request))
   if (!body.success) return data(answer({ problem: body.error.issues[0].message }), 400)
   const asked = body.data
   if (asked.act === 'second factor') {

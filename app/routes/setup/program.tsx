@@ -15,6 +15,7 @@ import {
 import { may, refusalOf } from '../../../server/access/rights.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
 import { faultsIn, outcomesOn, packagesOf, tryProgram } from '../../../server/packages/program-change.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import { count } from '../../parts/format.ts'
 import { Told } from '../../parts/told.tsx'
 import { Versions } from '../../parts/versions.tsx'
@@ -82,7 +83,7 @@ const bodySchema = z.discriminatedUnion('act', [
 
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await signedIn(request)
-  const sent: unknown = await request.json().catch(() => null)
+  const sent: unknown = await jsonBody(request)
   const body = bodySchema.safeParse(sent)
   if (!body.success) return data({ problem: sentence(body.error, sent), said: null }, 400)
   if (body.data.act === 'on') {

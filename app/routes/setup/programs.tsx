@@ -6,6 +6,7 @@ import { database } from '../../../server/database/connection.ts'
 import { programsOf, saveProgram } from '../../../server/configuration/programs.ts'
 import { faultsIn } from '../../../server/packages/program-change.ts'
 import { may, refusalOf } from '../../../server/access/rights.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import { count } from '../../parts/format.ts'
 import { useTakeFile } from '../../parts/take-file.tsx'
 import type { Route } from './+types/programs'
@@ -35,7 +36,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (!may(who, 'set up')) return data({ problem: refusalOf('set up') }, 403)
   let program: Program
   try {
-    program = loadProgram(await request.json().catch(() => null)).value
+    program = loadProgram(await jsonBody(request)).value
   } catch (error) {
     if (error instanceof UnreadableFile) return data({ problem: error.message }, 400)
     throw error

@@ -15,6 +15,7 @@ import {
   UnusableRegister,
 } from '../../../server/configuration/registers.ts'
 import { may, refusalOf } from '../../../server/access/rights.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import { CSV, PickFile } from '../../parts/pick-file.tsx'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/register'
@@ -59,7 +60,7 @@ const told = (part: Partial<Told>): Told => ({ problem: null, said: null, looked
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await signedIn(request)
   if (!may(who, 'set up')) return data(told({ problem: refusalOf('set up') }), 403)
-  const body = bodySchema.safeParse(await request.json().catch(() => null))
+  const body = bodySchema.safeParse(await jsonBody(request))
   if (!body.success) return data(told({ problem: sentence(body.error.issues[0].message) }), 400)
   try {
     if (body.data.act === 'look') {

@@ -9,6 +9,7 @@ import {
   UnusableRegister,
 } from '../../../server/configuration/registers.ts'
 import { may, refusalOf } from '../../../server/access/rights.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import { count } from '../../parts/format.ts'
 import { CSV, PickFile } from '../../parts/pick-file.tsx'
 import { Told } from '../../parts/told.tsx'
@@ -48,7 +49,7 @@ const bodySchema = z.object({ id: z.string().max(60), csv: z.string().max(MOST_C
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
   if (!may(who, 'set up')) return data({ problem: refusalOf('set up'), said: null }, 403)
-  const body = bodySchema.safeParse(await request.json().catch(() => null))
+  const body = bodySchema.safeParse(await jsonBody(request))
   if (!body.success) return data({ problem: 'The file is too large, or is no text.', said: null }, 400)
   try {
     return { problem: null, said: takenIn(await loadRegister(who, body.data.id, body.data.csv)) }

@@ -7,6 +7,7 @@ import { signedIn } from '../../../server/access/people.ts'
 import { database } from '../../../server/database/connection.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
 import { packagesToTry, rulesOf, saveRule } from '../../../server/configuration/rules.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import type { Picked } from '../../package/looking.tsx'
 import { Told } from '../../parts/told.tsx'
 import { RuleForm } from '../../rules/rule-form.tsx'
@@ -40,7 +41,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await signedIn(request)
   const id = idSchema.safeParse(params.id)
-  const rule = ruleSchema.safeParse(await request.json().catch(() => null))
+  const rule = ruleSchema.safeParse(await jsonBody(request))
   if (!id.success) throw data('There is no such rule.', 404)
   if (!rule.success)
     return data({ problem: 'Give the rule a name of three letters, and words of two letters or more.' }, 400)

@@ -8,6 +8,7 @@ import { may, refusalOf } from '../../../server/access/rights.ts'
 import { database } from '../../../server/database/connection.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
 import { removeRule, rulesOf, switchRule } from '../../../server/configuration/rules.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import { moment, recutInWords } from '../../parts/format.ts'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/rules'
@@ -30,7 +31,7 @@ const bodySchema = z.discriminatedUnion('act', [
 
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
-  const body = bodySchema.safeParse(await request.json().catch(() => null))
+  const body = bodySchema.safeParse(await jsonBody(request))
   if (!body.success)
     return data({ problem: 'That could not be understood; load the page again.', said: null }, 400)
   if (!may(who, 'set up')) return data({ problem: refusalOf('set up'), said: null }, 403)

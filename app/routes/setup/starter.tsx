@@ -13,6 +13,7 @@ import {
 } from '../../../server/configuration/starter.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
 import { database } from '../../../server/database/connection.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import { count } from '../../parts/format.ts'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/starter'
@@ -55,7 +56,7 @@ const bodySchema = z.object({
 export async function action({ request }: Route.ActionArgs) {
   const who = await signedIn(request)
   if (!may(who, 'set up')) return data({ problem: refusalOf('set up'), said: null }, 403)
-  const body = bodySchema.safeParse(await request.json().catch(() => null))
+  const body = bodySchema.safeParse(await jsonBody(request))
   const set = body.success ? (await starterSets()).find((s) => s.id === body.data.set) : undefined
   if (!body.success || !set) return data({ problem: 'There is no such starter set.', said: null }, 400)
   const { chosen } = body.data

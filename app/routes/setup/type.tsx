@@ -26,6 +26,7 @@ import {
   sampleState,
 } from '../../../server/configuration/samples.ts'
 import { learntFor, unlearn } from '../../../server/configuration/teaching.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import {
   removeType,
   saveType,
@@ -120,7 +121,7 @@ const answer = (part: Partial<Answer>): Answer => ({ problem: null, said: null, 
 export async function action({ request, params }: Route.ActionArgs) {
   const who = await signedIn(request)
   if (!may(who, 'set up')) return data(answer({ problem: refusalOf('set up') }), 403)
-  const body = bodySchema.safeParse(await request.json().catch(() => null))
+  const body = bodySchema.safeParse(await jsonBody(request))
   if (!body.success) return data(answer({ problem: sentence(body.error) }), 400)
   if (body.data.act === 'sample')
     return answer({ sample: await newSample(who, params.id === 'new' ? null : params.id) })

@@ -14,6 +14,7 @@ import { database } from '../../../server/database/connection.ts'
 import { patternsFault } from '../../../server/configuration/patterns.ts'
 import { may, refusalOf } from '../../../server/access/rights.ts'
 import { originsOf, saveType, typesOf, type Origin } from '../../../server/configuration/types.ts'
+import { jsonBody } from '../../../server/web/bodies.ts'
 import { count } from '../../parts/format.ts'
 import { useTakeFile } from '../../parts/take-file.tsx'
 import type { Route } from './+types/types'
@@ -44,7 +45,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (!may(who, 'set up')) return data({ problem: refusalOf('set up') }, 403)
   let loaded: Loaded<DocumentType>
   try {
-    loaded = loadType(await request.json().catch(() => null))
+    loaded = loadType(await jsonBody(request))
   } catch (error) {
     if (error instanceof UnreadableFile) return data({ problem: error.message }, 400)
     throw error

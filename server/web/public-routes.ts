@@ -1,9 +1,9 @@
-import { timingSafeEqual } from 'node:crypto'
 import { serveStatic } from '@hono/node-server/serve-static'
 import { sql } from 'drizzle-orm'
 import { Hono } from 'hono'
 import { database } from '../database/connection.ts'
 import { workersAlive } from '../jobs/alive.ts'
+import { sameCode } from '../keys.ts'
 import { metrics } from '../metrics.ts'
 
 const YEAR = 31_536_000
@@ -11,7 +11,7 @@ const HOUR = 3600
 const FILES = 'build/client'
 
 /** What is answered to everybody, before anybody is asked who they are: files for browsers, health, figures. */
-export function openToAll(metricsKey: string | undefined): Hono {
+export function publicRoutes(metricsKey: string | undefined): Hono {
   return (
     new Hono()
       // Assets carry a digest of their contents in their names.
@@ -32,7 +32,10 @@ export function openToAll(metricsKey: string | undefined): Hono {
         return lacks ? c.json({ state: 'away', lacks }, 503) : c.json({ state: 'here' })
       })
       .get('/metrics', async (c) => {
-        if (!metricsKey || !sameKey(c.req.header('authorization'), `Bearer ${metricsKey}`))
+        if (
+          !metricsKey ||
+          !sameCode(Buffer.from(c.req.header('authorization') ?? ''), Buffer.from(`Bearer ${metricsKey}`))
+        )
           return c.notFound()
         const { type, text } = await metrics()
         return c.body(text, 200, { 'Content-Type': type, 'Cache-Control': 'no-store' })
@@ -48,10 +51,4 @@ async function lacking(andWorker: boolean): Promise<'database' | 'worker' | null
   } catch {
     return 'database'
   }
-}
-
-/** Compared in a time that says nothing of where they part. */
-function sameKey(given: string | undefined, wanted: string): boolean {
-  const [a, b] = [Buffer.from(given ?? ''), Buffer.from(wanted)]
-  return a.length === b.length && timingSafeEqual(a, b)
 }

@@ -4,17 +4,17 @@ import { noteHead } from '../witness.ts'
 import { log } from '../log.ts'
 
 /**
- * When the house is kept, in UTC: finished packages past their days are erased and contents that nobody names are taken
+ * What is done by the clock (UTC): finished packages past their days are erased and contents that nobody names are taken
  * out at night, the head of the trail is noted outside every hour.
  */
-export const TIMETABLE = `
+export const CRONTAB = `
 0 2 * * * erase_overdue
 0 3 * * * collect_contents
 5 * * * * note_head ?fill=1h
 `
 
 /** What is done by the clock; each finds by itself what there is to do, so that one that was missed is no loss. */
-export const houseTasks = {
+export const scheduledTasks = {
   async erase_overdue(): Promise<void> {
     const erased = await eraseOverdue()
     if (erased > 0) log.info({ erased }, 'packages past their days are erased')

@@ -9,9 +9,9 @@ import { observeRequest } from '../metrics.ts'
 import { mayChange, originOf, originsOf } from './addresses.ts'
 import { bodyLimit, counted, tooLargeSentence } from './body-limits.ts'
 import { CLIENT_HEADER } from './client.ts'
-import type { Verdict } from './rates.ts'
+import type { Verdict } from './rate-limits.ts'
 
-export interface DoorOptions {
+export interface EntryOptions {
   baseUrl: string
   /** Addresses and networks of proxies whose `X-Forwarded-For` is believed. */
   proxies: readonly string[]
@@ -27,7 +27,7 @@ export interface DoorOptions {
   handle: (request: Request, nonce: string) => Promise<Response>
 }
 
-interface DoorEnv {
+interface EntryEnv {
   Bindings: HttpBindings
   Variables: RequestIdVariables & SecureHeadersVariables & { client: string }
 }
@@ -41,7 +41,7 @@ const SCRIPTS = ["'self'", NONCE]
  * What stands between the network and the routes: who is asking and from where, how much and how often, what the
  * answer's reader may do with it, and a line in the log.
  */
-export function door({
+export function serverEntry({
   baseUrl,
   proxies,
   formTargets,
@@ -49,14 +49,14 @@ export function door({
   hasSession,
   rate,
   handle,
-}: DoorOptions): Hono<DoorEnv> {
+}: EntryOptions): Hono<EntryEnv> {
   const origins = originsOf(baseUrl)
   const trusts = proxyAddr.compile([...proxies])
   const overTls = baseUrl.startsWith('https://')
-  const clientOf = (c: Context<DoorEnv>): string =>
+  const clientOf = (c: Context<EntryEnv>): string =>
     c.env?.incoming ? proxyAddr(c.env.incoming, trusts) : 'unknown'
 
-  const told: MiddlewareHandler<DoorEnv> = async (c, next) => {
+  const told: MiddlewareHandler<EntryEnv> = async (c, next) => {
     const began = performance.now()
     c.set('client', clientOf(c))
     await next()
@@ -96,7 +96,7 @@ export function door({
     permissionsPolicy: { camera: [], microphone: [], geolocation: [], payment: [], usb: [] },
   })
 
-  const fromHere: MiddlewareHandler<DoorEnv> = async (c, next) => {
+  const fromHere: MiddlewareHandler<EntryEnv> = async (c, next) => {
     const { method } = c.req
     const said = { method, origin: c.req.header('origin'), site: c.req.header('sec-fetch-site') }
     if (mayChange(said, origins)) return next()
@@ -107,7 +107,7 @@ export function door({
     return c.text('This comes from another place than Jigsa itself; open Jigsa and do it there.', 403)
   }
 
-  const notTooOften: MiddlewareHandler<DoorEnv> = async (c, next) => {
+  const notTooOften: MiddlewareHandler<EntryEnv> = async (c, next) => {
     if (c.req.method === 'GET' || c.req.method === 'HEAD') return next()
     const { allowed, seconds } = await rate(c.get('client'))
     if (allowed) return next()
@@ -115,7 +115,7 @@ export function door({
     return c.text(`Too many requests come from here. Try again in ${seconds} seconds.`, 429)
   }
 
-  const routes = async (c: Context<DoorEnv>): Promise<Response> => {
+  const routes = async (c: Context<EntryEnv>): Promise<Response> => {
     const raw = c.req.raw
     const most = bodyLimit(c.req.path, !hasSession(c.req.header('cookie') ?? ''))
     const refuse = () => c.text(tooLargeSentence(most), 413)
@@ -143,7 +143,7 @@ export function door({
     return large ? refuse() : response
   }
 
-  return new Hono<DoorEnv>()
+  return new Hono<EntryEnv>()
     .use(requestId())
     .use(told)
     .use(headers)
