@@ -47,6 +47,7 @@ export default [
   route('packages/:id/find', 'routes/package/find.ts'),
   route('packages/:id/ask', 'routes/package/ask.ts'),
   route('packages/:id/answers', 'routes/package/answers.ts'),
+  route('trials/:id', 'routes/setup/trial.ts'),
   route('programs/schema.json', 'routes/setup/program-schema.ts'),
   route('programs/:id/file', 'routes/setup/program-file.ts'),
   route('packages/:id/history.csv', 'routes/package/history-file.ts'),

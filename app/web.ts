@@ -2,6 +2,7 @@ import { serve } from '@hono/node-server'
 import type { Server } from 'node:http'
 import { createRequestHandler, type ServerBuild } from 'react-router'
 import { closeDatabase } from '../server/database/connection.ts'
+import { endReaders } from '../server/jobs/readers.ts'
 import { log } from '../server/log.ts'
 import { settings } from '../server/settings.ts'
 import { hasSession } from '../server/access/auth.ts'
@@ -44,6 +45,7 @@ process.on('SIGTERM', () => {
   if (ending) return
   ending = true
   void drain(server)
+    .then(endReaders)
     .then(closeDatabase)
     .finally(() => process.exit(0))
 })

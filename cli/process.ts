@@ -7,7 +7,7 @@ import { fileNames, reportOf } from '../core/handover/index.ts'
 import { UnreadableFile } from '../core/program/index.ts'
 import { knowledgeOf, lenderOf, programOf, Refused, typesOf } from './configuration.ts'
 import { given } from './paths.ts'
-import { writeDocuments } from '../engine/handover/documents.ts'
+import { writeAll } from '../engine/handover/write-all.ts'
 import { judgeRead } from '../engine/pipeline/headless.ts'
 import { readPackage } from '../engine/pipeline/read-package.ts'
 import { Threads, threadsHere } from '../engine/parallel/pool.ts'
@@ -80,7 +80,7 @@ async function main(): Promise<void> {
   const out = given(parsed.data.out)
   await mkdir(out, { recursive: true })
   const names = fileNames(assessment.documents)
-  await writeDocuments(
+  const { drawn, lacking } = await writeAll(
     join(out, 'documents'),
     read.originals,
     assessment.documents.map((d) => ({
@@ -97,6 +97,9 @@ async function main(): Promise<void> {
     join(out, 'report.json'),
     JSON.stringify(reportOf(situation, assessment, inWords, timing), null, 1),
   )
+  for (const name of drawn)
+    process.stderr.write(`${name}: its pages could not be taken over as they came and were drawn anew\n`)
+  for (const { name, problem } of lacking) process.stderr.write(`${name} is not written: ${problem}\n`)
   process.stderr.write(
     `${assessment.documents.length} documents, ${assessment.findings.length} findings; ${join(out, 'report.json')}\n`,
   )

@@ -2,7 +2,18 @@ import proxyAddr from 'proxy-addr'
 import { z } from 'zod'
 import { jsonOf } from './json.ts'
 
-const outsideSchema = z.record(z.string().regex(/^[^/]+\/[^/]+$/), z.url({ protocol: /^https?$/ }))
+const LOOPBACK = ['localhost', '127.0.0.1', '[::1]']
+
+/** Applicants' names go there: in the clear only to this very machine. */
+const outsideSchema = z.record(
+  z.string().regex(/^[^/]+\/[^/]+$/),
+  z
+    .url({ protocol: /^https?$/ })
+    .refine(
+      (address) => address.startsWith('https:') || LOOPBACK.includes(new URL(address).hostname),
+      'is https, or http on this machine',
+    ),
+)
 
 /** Who vouches for the people of an organisation, by OpenID Connect. */
 const providerSchema = z.object({
@@ -87,10 +98,10 @@ const settingsSchema = z.object({
       'is built-in, or the address of a scanner: clamd://host:port',
     )
     .default('built-in'),
-  /** Registers that are asked over HTTP, by organisation and register: `{"first/boats": "http://host/path"}`. */
+  /** Registers that are asked over HTTP, by organisation and register: `{"first/boats": "https://host/path"}`. */
   REGISTERS_OUTSIDE: jsonSetting(
     outsideSchema,
-    'addresses by organisation and register: {"organisation/register": "http://host/path"}',
+    'addresses by organisation and register: {"organisation/register": "https://host/path"}',
   ),
   /** Who vouches for people, by organisation. */
   OPENID: jsonSetting(

@@ -9,6 +9,7 @@ import { CRONTAB, scheduledTasks } from './jobs/scheduled.ts'
 import { pageTasks } from './jobs/tasks.ts'
 import { tried } from './jobs/tried.ts'
 import { giveUpLesson, learn } from './configuration/lessons.ts'
+import { giveUpTrial, tryDraft } from './configuration/trials.ts'
 import { readTypeAgain } from './configuration/teaching.ts'
 import { log } from './log.ts'
 import { settings } from './settings.ts'
@@ -21,6 +22,7 @@ const taskList = {
   ...pageTasks,
   read_type_again: tried('read_type_again', { run: readTypeAgain, giveUp: () => Promise.resolve() }),
   learn: tried('learn', { run: learn, giveUp: giveUpLesson }),
+  try_draft: tried('try_draft', { run: tryDraft, giveUp: giveUpTrial }),
   ...scheduledTasks,
 } as unknown as TaskList
 sweepScratch()

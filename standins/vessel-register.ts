@@ -1,4 +1,6 @@
 import { createServer } from 'node:http'
+import { json } from 'node:stream/consumers'
+import { z } from 'zod'
 import { comparers } from '../core/matching/index.ts'
 import { squeeze } from '../core/text/index.ts'
 
@@ -9,18 +11,21 @@ export interface Vessel {
   owner: string
 }
 
+const askedSchema = z.object({ number: z.string().nullable(), name: z.string().nullable() })
+
 /**
- * A register of vessels over HTTP: `?number=` finds a hull exactly, `?name=` by its name. Resolves once it
- * listens on loopback.
+ * A register of vessels over HTTP: a POST of `{"number", "name"}` finds a hull by its number exactly, else by its name.
+ * Resolves once it listens on loopback.
  */
 export function startVesselRegister(
   entries: () => readonly Vessel[],
   port = 0,
 ): Promise<{ url: string; stop: () => Promise<void> }> {
-  const server = createServer((request, response) => {
-    const asked = new URL(request.url ?? '/', 'http://localhost').searchParams
+  const answer = (asked: unknown): object | null => {
+    const body = askedSchema.safeParse(asked)
+    if (!body.success) return null
+    const { number, name } = body.data
     const vessels = entries()
-    const [number, name] = [asked.get('number'), asked.get('name')]
     const exact = number ? vessels.find((v) => squeeze(v.hull_number) === squeeze(number)) : undefined
     const named = name
       ? vessels.find(
@@ -34,8 +39,16 @@ export function startVesselRegister(
       : named
         ? [{ row: named, by: 'name', score: 0.9 }]
         : []
-    response.setHeader('Content-Type', 'application/json')
-    response.end(JSON.stringify({ entries: found }))
+    return { entries: found }
+  }
+  const server = createServer((request, response) => {
+    void json(request)
+      .catch(() => null)
+      .then((asked) => {
+        const found = answer(asked)
+        response.writeHead(found ? 200 : 400, { 'Content-Type': 'application/json' })
+        response.end(JSON.stringify(found ?? { title: 'number and name are needed' }))
+      })
   })
   return new Promise((resolve, reject) => {
     server.once('error', reject)

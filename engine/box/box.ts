@@ -1,8 +1,10 @@
 import { execFile, spawn, type ChildProcess } from 'node:child_process'
+import { existsSync } from 'node:fs'
 import { readdir, readFile } from 'node:fs/promises'
+import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { promisify } from 'node:util'
-import { UnusableFile } from '../input/source.ts'
+import { UnusableFile } from '../input/unusable-file.ts'
 import { BOX_LIMITS, type BoxCall, type BoxEnd, type BoxLimits, ReaderEnded, ReaderFault } from './limits.ts'
 import { clearScratch, makeScratch } from './scratch.ts'
 import type { Answers, Asked, Said } from './protocol.ts'
@@ -26,6 +28,15 @@ export const canPartFromNetwork = (): Promise<boolean> =>
     () => true,
     () => false,
   ))
+
+/** The program of a reader, which is never bundled; whoever starts it may be, and then lies elsewhere in the project. */
+function readerProgram(): string {
+  for (let folder = dirname(fileURLToPath(import.meta.url)); ; folder = dirname(folder)) {
+    const found = join(folder, 'engine/box/reader.ts')
+    if (existsSync(found)) return found
+    if (folder === dirname(folder)) throw new Error('the program of a reader is not there')
+  }
+}
 
 /** A reader process, with one call at a time. */
 export class ReaderBox {
@@ -80,13 +91,7 @@ export class ReaderBox {
 
   /** Starts a reader; it is ready some tenths of a second later, and calls wait for that. */
   static async start(limits: BoxLimits = BOX_LIMITS): Promise<ReaderBox> {
-    const node = [
-      process.execPath,
-      '--max-old-space-size=1024',
-      '--import',
-      'tsx',
-      fileURLToPath(new URL('./reader.ts', import.meta.url)),
-    ]
+    const node = [process.execPath, '--max-old-space-size=1024', '--import', 'tsx', readerProgram()]
     const bounded = [
       ...['prlimit', '--core=0', `--fsize=${MOST_WRITTEN}`, `--cpu=${MOST_CPU_SECONDS}`],
       // One that is stuck does not hear that nobody waits for it any more.

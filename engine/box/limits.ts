@@ -1,3 +1,5 @@
+import { UnusableFile } from '../input/unusable-file.ts'
+
 /** What one reader process may use before it is ended; whoever sends files must not end anything else. */
 export interface BoxLimits {
   /** Of it and of the commands that it starts, together. */
@@ -13,19 +15,22 @@ export interface BoxLimits {
   files: number
   /** A reader at rest with more than this is thrown away. */
   restBytes: number
+  /** Seconds after which a reader at rest is thrown away, and its memory is others'. */
+  restSeconds: number
 }
 
 /** What a reader can be asked. */
-export type BoxCall = 'unfold' | 'open' | 'read' | 'picture' | 'regions'
+export type BoxCall = 'unfold' | 'open' | 'read' | 'picture' | 'regions' | 'cut'
 
 const MB = 1024 * 1024
 
 export const BOX_LIMITS: BoxLimits = {
   bytes: 1536 * MB,
-  cpuSeconds: { unfold: 15, open: 10, read: 24, picture: 12, regions: 24 },
-  seconds: { unfold: 60, open: 40, read: 90, picture: 45, regions: 90 },
+  cpuSeconds: { unfold: 15, open: 10, read: 24, picture: 12, regions: 24, cut: 240 },
+  seconds: { unfold: 60, open: 40, read: 90, picture: 45, regions: 90, cut: 900 },
   files: 200,
   restBytes: 700 * MB,
+  restSeconds: 300,
 }
 
 /** Why a reader was ended, or ended by itself. */
@@ -53,3 +58,7 @@ export class ReaderEnded extends Error {
     )
   }
 }
+
+/** Whether something is wrong with a file, and not with us: trying again would end the same way. */
+export const isFilesFault = (error: unknown): error is Error =>
+  error instanceof UnusableFile || error instanceof ReaderEnded || error instanceof ReaderFault

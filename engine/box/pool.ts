@@ -1,5 +1,6 @@
 import type { Box, Page, Rotation, Word } from '../../core/model/index.ts'
 import type { DocumentType } from '../../core/program/index.ts'
+import type { DocumentFile, Original } from '../handover/runs.ts'
 import type { IncomingFile } from '../input/expand.ts'
 import type { ReadPage } from '../input/source.ts'
 import { ReaderBox } from './box.ts'
@@ -17,6 +18,8 @@ interface Place {
   box: Promise<ReaderBox>
   last: string | null
   busy: boolean
+  /** Set while it rests. */
+  rest?: NodeJS.Timeout
 }
 
 /**
@@ -70,6 +73,13 @@ export class ReaderPool {
       page: { rotation: page.rotation, words: page.words },
       places,
     })
+
+  /** Writes documents into a folder. @returns names of those drawn anew @throws UnusableFile, ReaderEnded, ReaderFault */
+  cut = (
+    folder: string,
+    originals: readonly Original[],
+    documents: readonly DocumentFile[],
+  ): Promise<string[]> => this.ask(null, { call: 'cut', folder, originals, documents })
 
   /** Ends all readers. Calls that are under way fail. */
   async close(): Promise<void> {
@@ -131,11 +141,20 @@ export class ReaderPool {
       }
       place ??= idle[0] ?? null
       if (place) {
+        clearTimeout(place.rest)
         place.busy = true
         return place
       }
       await new Promise<void>((done) => this.waiting.push(done))
     }
+  }
+
+  private drop(place: Place): void {
+    void place.box.then(
+      (b) => b.end(),
+      () => undefined,
+    )
+    this.places.splice(this.places.indexOf(place), 1)
   }
 
   private async release(place: Place, sha256: string | null): Promise<void> {
@@ -144,13 +163,8 @@ export class ReaderPool {
       (b) => b.isFit(),
       () => false,
     )
-    if (!fit) {
-      void place.box.then(
-        (b) => b.end(),
-        () => undefined,
-      )
-      this.places.splice(this.places.indexOf(place), 1)
-    }
+    if (fit) place.rest = setTimeout(() => this.drop(place), this.limits.restSeconds * 1000).unref()
+    else this.drop(place)
     place.busy = false
     this.waiting.shift()?.()
   }

@@ -1,4 +1,5 @@
 import type { Box, Page, Rotation, Word } from '../../core/model/index.ts'
+import type { DocumentFile, Original } from '../handover/runs.ts'
 import type { DocumentType } from '../../core/program/index.ts'
 import type { IncomingFile } from '../input/expand.ts'
 import type { ReadPage, Source } from '../input/source.ts'
@@ -34,6 +35,8 @@ export type Asked =
       page: Pick<Page, 'rotation' | 'words'>
       places: readonly Box[]
     }
+  /** Documents to be written into a folder, of files that lie on disk: they may be larger than memory. */
+  | { call: 'cut'; folder: string; originals: readonly Original[]; documents: readonly DocumentFile[] }
 
 /** What comes back, by what was asked. */
 export interface Answers {
@@ -42,6 +45,8 @@ export interface Answers {
   read: ReadPage
   picture: Uint8Array
   regions: Word[]
+  /** Names of documents that had to be drawn anew. */
+  cut: string[]
 }
 
 /** A reader's words to whoever asked. */

@@ -1,7 +1,9 @@
 import { LRUCache } from 'lru-cache'
 import { inkNeeded, type NeedsInk } from '../../core/extraction/index.ts'
+import { writeDocuments } from '../handover/documents.ts'
 import { expand, holdsFiles } from '../input/expand.ts'
-import { openSource, type Source, UnusableFile } from '../input/source.ts'
+import { openSource, type Source } from '../input/source.ts'
+import { UnusableFile } from '../input/unusable-file.ts'
 import { activeContent } from '../screening/active.ts'
 import type { Answers, Asked, BoxFile, Said } from './protocol.ts'
 
@@ -68,6 +70,8 @@ async function answer(asked: Asked): Promise<Answers[keyof Answers]> {
       )
     case 'regions':
       return (await sourceOf(asked.file)).recogniseRegions(asked.index, asked.page, asked.places)
+    case 'cut':
+      return writeDocuments(asked.folder, asked.originals, asked.documents)
   }
 }
 

@@ -1,85 +1,105 @@
 import { execFile } from 'node:child_process'
-import { copyFile, mkdir, mkdtemp, readdir, rm, writeFile } from 'node:fs/promises'
-import { availableParallelism, tmpdir } from 'node:os'
+import { copyFile, mkdir, mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
-import pLimit from 'p-limit'
-import type { Page } from '../../core/model/index.ts'
+import type { PDFDocument, PDFFont, PDFPage } from 'pdf-lib'
 import { pictures } from '../image/library.ts'
 import { kindOf } from '../input/kind.ts'
-import { printable, type IncomingFile } from '../input/expand.ts'
+import { printable } from '../input/expand.ts'
+import { dotsPerInch, MOST_PIXELS, openSource, type Source } from '../input/source.ts'
+import { coarser, Pdf, PdfProblem } from '../pdf/pdfium.ts'
+import type { CutPage, DocumentFile, Original } from './runs.ts'
 
 const run = promisify(execFile)
 
-/** One PDF to be made: its file name and its pages in order. */
-export interface DocumentFile {
-  name: string
-  pages: readonly Page[]
-}
-
 /**
- * Pages that one run of qpdf puts out: enough to outweigh its start, few enough that their text layer stays
- * small.
- */
-const RUN_PAGES = 240
-
-/**
- * Writes a PDF per document into `folder`. Pages are taken over as they came, turned upright by their /Rotate
- * alone; pages that were pictures get the words that were read as an invisible layer, so that they can be
- * searched.
+ * Writes a PDF per document of a run into `folder`. Pages are taken over as they came, turned upright by their /Rotate
+ * alone; pages that were pictures get the words that were read as an invisible layer, so that they can be searched.
+ * A document with a page that qpdf cannot take over is drawn anew: pictures of its pages with their words.
+ * @param originals the files that the run's pages are in
+ * @returns the names of those drawn anew
  */
 export async function writeDocuments(
   folder: string,
-  originals: readonly IncomingFile[],
+  originals: readonly Original[],
   documents: readonly DocumentFile[],
-): Promise<void> {
-  await mkdir(folder, { recursive: true })
-  const work = await mkdtemp(join(tmpdir(), 'jigsa-'))
+): Promise<string[]> {
+  const work = await mkdtemp(join(tmpdir(), 'jigsa-cut-'))
   try {
-    const sources = new Map<string, string>()
-    for (const [i, file] of originals.entries()) {
-      const source = join(work, `source-${i}.pdf`)
-      await writeFile(
-        source,
-        (await kindOf(file.bytes)) === 'application/pdf' ? file.bytes : await pictureAsPdf(file.bytes),
-      )
-      sources.set(file.name, source)
+    await mkdir(folder, { recursive: true })
+    const sources = await sourcesOf(work, originals, documents)
+    try {
+      await takeOver(join(work, 'all'), folder, documents, sources)
+      return []
+    } catch (error) {
+      if (!(error instanceof NotTakenOver)) throw error
+      return await oneByOne(work, folder, { documents, sources, originals })
     }
-    const limit = pLimit(availableParallelism())
-    await Promise.all(
-      runsOf(documents).map((run, i) => limit(() => writeRun(join(work, `run-${i}`), folder, run, sources))),
-    )
   } finally {
     await rm(work, { recursive: true, force: true })
   }
 }
 
-/**
- * Documents of the same number of pages. A run of qpdf for each document would read a file of 500 pages 500
- * times.
- */
-function runsOf(documents: readonly DocumentFile[]): DocumentFile[][] {
-  const runs: DocumentFile[][] = []
-  const open = new Map<number, DocumentFile[]>()
-  for (const document of documents) {
-    const length = document.pages.length
-    let run = open.get(length)
-    if (!run || (run.length + 1) * length > RUN_PAGES) {
-      run = []
-      runs.push(run)
-      open.set(length, run)
+async function oneByOne(
+  work: string,
+  folder: string,
+  {
+    documents,
+    sources,
+    originals,
+  }: { documents: readonly DocumentFile[]; sources: Sources; originals: readonly Original[] },
+): Promise<string[]> {
+  const drawn: string[] = []
+  for (const [i, document] of documents.entries()) {
+    try {
+      if (documents.length === 1) throw new NotTakenOver('it was tried alone already')
+      await takeOver(join(work, `one-${i}`), folder, [document], sources)
+    } catch (error) {
+      if (!(error instanceof NotTakenOver)) throw error
+      await writeFile(join(folder, document.name), await drawnAnew(document, originals))
+      drawn.push(document.name)
     }
-    run.push(document)
   }
-  return runs
+  return drawn
+}
+
+/** Where a page is to be found by qpdf: a PDF on disk, and its number in it. */
+type Sources = (page: CutPage) => { path: string; page: number }
+
+/** PDFs as they came; of pictures, a PDF of those pages that the run asks for. */
+async function sourcesOf(
+  work: string,
+  originals: readonly Original[],
+  documents: readonly DocumentFile[],
+): Promise<Sources> {
+  const asked = documents.flatMap((d) => d.pages)
+  const places = new Map<string, { path: string; at: Map<number, number> | null }>()
+  for (const [i, { name, path }] of originals.entries()) {
+    const numbers = [...new Set(asked.filter((p) => p.file === name).map((p) => p.filePage))]
+    if (numbers.length === 0) continue
+    const bytes = await readFile(path)
+    if ((await kindOf(bytes)) === 'application/pdf') {
+      places.set(name, { path, at: null })
+      continue
+    }
+    const wrapped = join(work, `picture-${i}.pdf`)
+    await writeFile(wrapped, await picturesAsPdf(bytes, numbers))
+    places.set(name, { path: wrapped, at: new Map(numbers.map((n, at) => [n, at + 1])) })
+  }
+  return ({ file, filePage }) => {
+    const place = places.get(file)
+    if (!place) throw new Error(`the file ${file} of a page is not at hand`)
+    return { path: place.path, page: place.at?.get(filePage) ?? filePage }
+  }
 }
 
 /** Puts the pages of all documents one behind the other, and cuts that band into pieces of the same length. */
-async function writeRun(
+async function takeOver(
   work: string,
   folder: string,
   documents: readonly DocumentFile[],
-  sources: ReadonlyMap<string, string>,
+  sources: Sources,
 ): Promise<void> {
   await mkdir(work)
   const pages = documents.flatMap((d) => d.pages)
@@ -93,7 +113,7 @@ async function writeRun(
   }
   const made = join(work, 'made')
   await mkdir(made)
-  await qpdf([
+  const mended = await qpdf([
     '--empty',
     '--pages',
     ...bandOf(pages, sources),
@@ -105,85 +125,156 @@ async function writeRun(
   ])
   // Names carry page numbers of one width, so their order is that of the pages.
   const names = (await readdir(made)).sort()
+  if (names.length !== documents.length) throw new NotTakenOver('pages are missing')
+  if (mended)
+    for (const [i, document] of documents.entries())
+      if (!(await isWhole(join(made, names[i]), document.pages))) throw new NotTakenOver('words are missing')
   await Promise.all(
     documents.map((document, i) => copyFile(join(made, names[i]), join(folder, document.name))),
   )
 }
 
 /** Pages as qpdf is told them: a file, then its pages, for as long as the file stays the same. */
-function bandOf(pages: readonly Page[], sources: ReadonlyMap<string, string>): string[] {
+function bandOf(pages: readonly CutPage[], sources: Sources): string[] {
   const band: string[] = []
-  pages.forEach((page, i) => {
-    if (i > 0 && pages[i - 1].file === page.file) band[band.length - 1] += `,${page.filePage}`
-    else band.push(sources.get(page.file)!, String(page.filePage))
-  })
+  for (const { path, page } of pages.map(sources))
+    if (band.at(-2) === path) band[band.length - 1] += `,${page}`
+    else band.push(path, String(page))
   return band
 }
 
-const isScanned = (page: Page): boolean => page.source === 'ocr' || page.source === 'mixed'
+const isScanned = (page: CutPage): boolean => page.source === 'ocr' || page.source === 'mixed'
 
-/** qpdf mends what it can on the way and says so with its exit code; the file is there and good. */
-async function qpdf(args: string[]): Promise<void> {
-  await run('qpdf', ['--warning-exit-0', ...args]).catch((error: Error & { stderr?: string }) => {
-    throw new Error(`The document could not be cut out: ${error.stderr ?? error.message}`)
-  })
+/** Pages that qpdf cannot take over, though PDFium could read them. */
+class NotTakenOver extends Error {}
+
+/** What qpdf exits with where it wrote something and had to mend the pages for it. */
+const MENDED = 3
+
+/**
+ * @returns whether it had to mend something, and what was mended may lack what the pages show
+ * @throws NotTakenOver where it judges the pages; Error where it could not be run, which is no fault of theirs
+ */
+async function qpdf(args: string[]): Promise<boolean> {
+  try {
+    await run('qpdf', args)
+    return false
+  } catch (error) {
+    const { code, stderr } = error as { code?: number | string; stderr?: string }
+    if (code === MENDED) return true
+    if (typeof code === 'number') throw new NotTakenOver(stderr)
+    throw error
+  }
 }
 
-/** The words of pages as text that is not drawn (render mode 3 of ISO 32000-1, 9.3.6). */
-async function textLayer(pages: readonly Page[]): Promise<Uint8Array> {
-  // Most packages have a text layer of their own: what makes one is loaded when a page was scanned.
-  const {
-    PDFDocument,
-    StandardFonts,
-    TextRenderingMode,
-    popGraphicsState,
-    pushGraphicsState,
-    setTextRenderingMode,
-  } = await import('pdf-lib')
-  const pdf = await PDFDocument.create()
-  const font = await pdf.embedFont(StandardFonts.Helvetica)
-  for (const { width, height, words } of pages) {
-    const page = pdf.addPage([width, height])
-    page.pushOperators(pushGraphicsState(), setTextRenderingMode(TextRenderingMode.Invisible))
-    for (const word of words) {
-      const text = printable(word.text)
-      const [left, top, right, bottom] = word.box
-      const natural = font.widthOfTextAtSize(text, 1)
-      const size = Math.max(
-        1,
-        Math.min(((right - left) * width) / Math.max(0.1, natural), (bottom - top) * height * 1.4),
+/** Share of the words of a page that are at least found again where all of it was taken over. */
+const FOUND_AGAIN = 0.8
+
+/** Whether a document that was mended still says what was read in it. */
+async function isWhole(path: string, pages: readonly CutPage[]): Promise<boolean> {
+  const pdf = await Pdf.open(new Uint8Array(await readFile(path)))
+  try {
+    return (
+      pdf.pages === pages.length &&
+      pages.every(
+        (page, i) => page.source !== 'text' || pdf.read(i).words.length >= page.words.length * FOUND_AGAIN,
       )
-      page.drawText(text, { x: left * width, y: (1 - bottom + (bottom - top) * 0.2) * height, size, font })
+    )
+  } catch (error) {
+    if (error instanceof PdfProblem) return false
+    throw error
+  } finally {
+    pdf.close()
+  }
+}
+
+/** Most packages have a text layer of their own: what makes one is loaded when a page was scanned. */
+const pdfLibrary = () => import('pdf-lib')
+
+async function newPdf(): Promise<{ pdf: PDFDocument; font: PDFFont }> {
+  const { PDFDocument, StandardFonts } = await pdfLibrary()
+  const pdf = await PDFDocument.create()
+  return { pdf, font: await pdf.embedFont(StandardFonts.Helvetica) }
+}
+
+/** The words of pages as text that is not drawn, on pages of their size. */
+async function textLayer(pages: readonly CutPage[]): Promise<Uint8Array> {
+  const { pdf, font } = await newPdf()
+  for (const page of pages) await addWords(pdf.addPage([page.width, page.height]), page, font)
+  return pdf.save()
+}
+
+/** Words as text that is not drawn (render mode 3 of ISO 32000-1, 9.3.6). */
+async function addWords(
+  page: PDFPage,
+  { width, height, words }: Pick<CutPage, 'width' | 'height' | 'words'>,
+  font: PDFFont,
+): Promise<void> {
+  const { TextRenderingMode, popGraphicsState, pushGraphicsState, setTextRenderingMode } = await pdfLibrary()
+  page.pushOperators(pushGraphicsState(), setTextRenderingMode(TextRenderingMode.Invisible))
+  for (const word of words) {
+    const text = printable(word.text)
+    const [left, top, right, bottom] = word.box
+    const natural = font.widthOfTextAtSize(text, 1)
+    const size = Math.max(
+      1,
+      Math.min(((right - left) * width) / Math.max(0.1, natural), (bottom - top) * height * 1.4),
+    )
+    page.drawText(text, { x: left * width, y: (1 - bottom + (bottom - top) * 0.2) * height, size, font })
+  }
+  page.pushOperators(popGraphicsState())
+}
+
+const JPEG_QUALITY = 88
+
+/** Dots across of a page that is drawn anew, at 200 an inch on A4. */
+const DRAWN_WIDTH = 1654
+
+/** A document whose pages cannot be taken over: each as it is shown on screen, with all its words behind. */
+async function drawnAnew(document: DocumentFile, originals: readonly Original[]): Promise<Uint8Array> {
+  const { pdf, font } = await newPdf()
+  const sharp = await pictures()
+  const open = new Map<string, Source>()
+  try {
+    for (const page of document.pages) {
+      let source = open.get(page.file)
+      if (!source) {
+        const path = originals.find((o) => o.name === page.file)!.path
+        open.set(page.file, (source = await openSource(new Uint8Array(await readFile(path)))))
+      }
+      const shown = await source.picture(page.filePage - 1, page.rotation, DRAWN_WIDTH)
+      const image = await pdf.embedJpg(await sharp(shown).jpeg({ quality: JPEG_QUALITY }).toBuffer())
+      const { width, height } = page
+      const made = pdf.addPage([width, height])
+      made.drawImage(image, { x: 0, y: 0, width, height })
+      await addWords(made, page, font)
     }
-    page.pushOperators(popGraphicsState())
+  } finally {
+    for (const source of open.values()) source.close()
   }
   return pdf.save()
 }
 
-async function pictureAsPdf(bytes: Uint8Array): Promise<Uint8Array> {
-  const { degrees, PDFDocument } = await import('pdf-lib')
+/** Pages of a picture file, by their numbers in it from 1, as a PDF of pages in that order. */
+async function picturesAsPdf(bytes: Uint8Array, numbers: readonly number[]): Promise<Uint8Array> {
+  const { PDFDocument } = await pdfLibrary()
   const pdf = await PDFDocument.create()
   const sharp = await pictures()
-  const info = await sharp(bytes).metadata()
-  for (let i = 0; i < (info.pages ?? 1); i++) {
-    const { data, info: size } = await sharp(bytes, { page: i })
-      .rotate()
-      .flatten({ background: '#ffffff' })
-      .jpeg({ quality: 88 })
+  const options = { limitInputPixels: MOST_PIXELS }
+  const info = await sharp(bytes, options).metadata()
+  for (const number of numbers) {
+    const page = { ...options, page: number - 1 }
+    const { autoOrient } = await sharp(bytes, page).metadata()
+    const scale = coarser(autoOrient.width, autoOrient.height)
+    const upright = sharp(bytes, page).rotate().flatten({ background: '#ffffff' })
+    const { data, info: size } = await (
+      scale < 1 ? upright.resize({ width: Math.round(autoOrient.width * scale) }) : upright
+    )
+      .jpeg({ quality: JPEG_QUALITY })
       .toBuffer({ resolveWithObject: true })
-    const dpi =
-      info.density && info.density >= 100 && info.density <= 1200
-        ? info.density
-        : Math.min(600, Math.max(72, Math.min(size.width, size.height) / 8.27))
-    const image = await pdf.embedJpg(data)
-    const page = pdf.addPage([(size.width / dpi) * 72, (size.height / dpi) * 72])
-    page.drawImage(image, {
-      x: 0,
-      y: 0,
-      width: page.getWidth(),
-      height: page.getHeight(),
-      rotate: degrees(0),
-    })
+    const dpi = dotsPerInch(info.density, size, scale)
+    const [width, height] = [(size.width / dpi) * 72, (size.height / dpi) * 72]
+    pdf.addPage([width, height]).drawImage(await pdf.embedJpg(data), { x: 0, y: 0, width, height })
   }
   return pdf.save()
 }

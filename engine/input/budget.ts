@@ -1,4 +1,4 @@
-import { UnusableFile } from './source.ts'
+import { UnusableFile } from './unusable-file.ts'
 
 /** What may come out of one upload, whatever lies in what. */
 export interface Limits {

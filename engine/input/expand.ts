@@ -5,7 +5,7 @@ import type { Entry } from 'yauzl'
 import { Budget } from './budget.ts'
 import { kindOf } from './kind.ts'
 import { wellFormed } from '../../core/text/index.ts'
-import { UnusableFile } from './source.ts'
+import { UnusableFile } from './unusable-file.ts'
 
 /** A file as it came in, with its bytes. */
 export interface IncomingFile {

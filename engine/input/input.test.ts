@@ -10,7 +10,8 @@ import { Budget, LIMITS, type Limits } from './budget.ts'
 import { expand, type IncomingFile } from './expand.ts'
 import { kindOf } from './kind.ts'
 import { wellFormed } from '../../core/text/index.ts'
-import { openSource, UnusableFile } from './source.ts'
+import { openSource } from './source.ts'
+import { UnusableFile } from './unusable-file.ts'
 
 const noInk = () => false
 async function pdf(lines: string[], turned = 0): Promise<Uint8Array> {

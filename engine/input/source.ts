@@ -18,9 +18,7 @@ import { findSheet, unwarp, type Quad } from '../image/perspective.ts'
 import { readBarcodes } from '../ocr/barcodes.ts'
 import { recogniseRegions } from '../ocr/recognise-regions.ts'
 import { readScan, languageIn } from '../ocr/read-scan.ts'
-
-/** Why a file cannot be used, in one sentence for the person who brought it. */
-export class UnusableFile extends Error {}
+import { UnusableFile } from './unusable-file.ts'
 
 /** A page as the readers leave it, before it has a number in a package. */
 export type ReadPage = Omit<Page, 'number' | 'file' | 'filePage' | 'separator'>
@@ -257,7 +255,23 @@ function isEmpty({ data }: Grey): boolean {
 }
 
 /** Pictures with more dots are refused before they are unpacked. */
-const MOST_PIXELS = 150_000_000
+export const MOST_PIXELS = 150_000_000
+
+/** Width of a sheet of A4 in inches: what a picture is taken to show that says no size of its own. */
+const SHEET_INCHES = 8.27
+
+/**
+ * Dots an inch of a picture, drawn at `scale`: as it says itself, where that can be true of a scanned sheet; else so
+ * that it is a sheet.
+ */
+export const dotsPerInch = (
+  said: number | undefined,
+  { width, height }: { width: number; height: number },
+  scale: number,
+): number =>
+  said && said >= 100 && said <= 1200
+    ? said * scale
+    : Math.min(600, Math.max(72, Math.min(width, height) / SHEET_INCHES))
 
 async function openPicture(bytes: Uint8Array): Promise<Source> {
   let info: Metadata
@@ -297,10 +311,7 @@ async function openPicture(bytes: Uint8Array): Promise<Source> {
       const picture = await grey(index).catch(() => {
         throw new UnusableFile('This picture is damaged and cannot be read.')
       })
-      const dpi =
-        info.density && info.density >= 100 && info.density <= 1200
-          ? info.density * (await sizeOf(index)).scale
-          : Math.min(600, Math.max(72, Math.min(picture.width, picture.height) / 8.27))
+      const dpi = dotsPerInch(info.density, picture, (await sizeOf(index)).scale)
       const scan = await readScan(picture, dpi, said)
       const [w, h] = scan.rotation % 180 ? [picture.height, picture.width] : [picture.width, picture.height]
       return { width: (w / dpi) * 72, height: (h / dpi) * 72, ...scan, source: scan.blank ? 'none' : 'ocr' }

@@ -1,4 +1,4 @@
-import { UnusableFile } from '../input/source.ts'
+import { UnusableFile } from '../input/unusable-file.ts'
 import { TooLargeToScan, type MalwareScanner } from './scanner.ts'
 
 /** Nobody could look into a file: that is no fault of the file, and it waits until somebody can. */

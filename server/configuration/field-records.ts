@@ -11,7 +11,7 @@ const MOST_PACKAGES = 300
 /** What was read and said of a type's fields, over the latest packages of an organisation. */
 export async function pastReadings(who: Person, type: string): Promise<PastReading[]> {
   const rows = await database()
-    .select({ id: packages.id })
+    .select({ id: packages.id, documents: packages.documents })
     .from(packages)
     .where(
       and(
@@ -23,7 +23,7 @@ export async function pastReadings(who: Person, type: string): Promise<PastReadi
     .limit(MOST_PACKAGES)
   const ids = rows.map((r) => r.id)
   if (ids.length === 0) return []
-  const [read, said, documents] = await Promise.all([
+  const [read, said] = await Promise.all([
     database()
       .select({ packageId: readings.packageId, key: readings.key, body: readings.body })
       .from(readings)
@@ -32,16 +32,10 @@ export async function pastReadings(who: Person, type: string): Promise<PastReadi
       .select({ packageId: answers.packageId, body: answers.body })
       .from(answers)
       .where(and(inArray(answers.packageId, ids), isNull(answers.undoneAt))),
-    database()
-      .select({ id: packages.id, assessment: packages.assessment })
-      .from(packages)
-      .where(inArray(packages.id, ids)),
   ])
   // Readings are kept of cuts that were given up, too: only those of documents that stand count.
   const standing = new Set(
-    documents.flatMap(({ id, assessment }) =>
-      (assessment?.documents ?? []).map((d) => `${id} ${d.type}:${d.pages.join(',')}`),
-    ),
+    rows.flatMap(({ id, documents }) => (documents ?? []).map((d) => `${id} ${d.type}:${d.pages.join(',')}`)),
   )
   return read
     .filter((r) => standing.has(`${r.packageId} ${r.key}`))

@@ -37,7 +37,7 @@ interface Confirmed {
  * so what is kept aside once is kept aside for ever.
  */
 export async function confirmedIn(work: Work, organisationId: string): Promise<Confirmed[]> {
-  const columns = { id: packages.id, caseNumber: packages.caseNumber, assessment: packages.assessment }
+  const columns = { id: packages.id, caseNumber: packages.caseNumber, documents: packages.documents }
   const finished = await work
     .select({
       ...columns,
@@ -64,7 +64,7 @@ export async function confirmedIn(work: Work, organisationId: string): Promise<C
     .limit(MOST_PACKAGES)
   return [
     ...finished.flatMap((row) =>
-      (row.assessment?.documents ?? []).map((d) => ({
+      (row.documents ?? []).map((d) => ({
         packageId: row.id,
         caseNumber: row.caseNumber,
         aside: Number(row.place) % ASIDE_EVERY === 2,
@@ -73,7 +73,7 @@ export async function confirmedIn(work: Work, organisationId: string): Promise<C
       })),
     ),
     ...begun.flatMap((row) =>
-      (row.assessment?.documents ?? [])
+      (row.documents ?? [])
         .filter((d) => d.typeSaid)
         .map((d) => ({
           packageId: row.id,

@@ -5,6 +5,7 @@ import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
 import { programs, user } from '../database/schema.ts'
+import { nextVersion } from './versions.ts'
 
 /** A program with the version that it is of. */
 export interface VersionedProgram {
@@ -78,11 +79,19 @@ export const programVersions = (who: Person, id: string) =>
     .orderBy(desc(programs.version))
     .limit(30)
 
-/** Saves a program as its next version. Packages keep the version they were judged by. The draft has no faults. */
-export async function saveProgram(who: Person, body: Program): Promise<number> {
+/**
+ * Saves a program as its next version. Packages keep the version they were judged by. The draft has no faults.
+ * @param basis the version that it was written from, 0 for a new one
+ * @throws Overtaken
+ */
+export async function saveProgram(who: Person, body: Program, basis?: number): Promise<number> {
   return database().transaction(async (work) => {
-    const newest = await newestProgram(work, who.organisationId, body.id)
-    const version = (newest?.version ?? 0) + 1
+    const version = await nextVersion(
+      work,
+      `program ${who.organisationId} ${body.id}`,
+      async () => (await newestProgram(work, who.organisationId, body.id))?.version ?? 0,
+      basis,
+    )
     await work
       .insert(programs)
       .values({ organisationId: who.organisationId, program: body.id, version, body, createdById: who.id })

@@ -101,6 +101,7 @@ export async function samplesOf(who: Person, type: string): Promise<Sample[]> {
       id: packages.id,
       caseNumber: packages.caseNumber,
       state: packages.state,
+      documents: packages.documents,
       // Said in full: in a query of one table names stand without it, and would be the inner one's.
       file: sql<
         string | null
@@ -116,23 +117,11 @@ export async function samplesOf(who: Person, type: string): Promise<Sample[]> {
     )
     .orderBy(asc(sql`${packages.state} <> 'sample'`), desc(packages.createdAt))
     .limit(MOST_PAST * 4)
-  const assessed = await database()
-    .select({ id: packages.id, assessment: packages.assessment })
-    .from(packages)
-    .where(
-      inArray(
-        packages.id,
-        rows
-          .filter((r) => r.state !== 'sample')
-          .slice(0, MOST_PAST)
-          .map((r) => r.id),
-      ),
-    )
-  const past = new Map(assessed.map((a) => [a.id, a.assessment]))
+  const past = rows.filter((r) => r.state !== 'sample').slice(0, MOST_PAST)
   return rows.flatMap((row): Sample[] => {
     if (row.state === 'sample')
       return [{ packageId: row.id, pages: [], title: row.file ?? 'a sample', own: true }]
-    const document = past.get(row.id)?.documents.find((d) => d.type === type)
+    const document = past.includes(row) ? row.documents?.find((d) => d.type === type) : undefined
     return document
       ? [
           {

@@ -10,6 +10,7 @@ import { log } from '../log.ts'
 import { queueJob } from '../jobs/queue.ts'
 import { programsOf } from './programs.ts'
 import { recutUntouched } from './knowledge.ts'
+import { nextVersion } from './versions.ts'
 
 /**
  * Types of an organisation by what they were last made of: the same list as long as nothing changes, for much
@@ -149,21 +150,26 @@ export async function typeAsSaved(
 /**
  * Saves a type as its next version. Papers of the type that wait are read again, and packages nobody touched
  * are cut anew, for the type may be known by other words now.
- * @param assumed what an older form of its file left to be assumed; it stands in the trail
+ * @param options.assumed what an older form of its file left to be assumed; it stands in the trail
+ * @param options.basis the version that it was written from, 0 for a new one
+ * @throws Overtaken
  */
 export async function saveType(
   work: Work,
   who: Person,
   body: DocumentType,
-  assumed: readonly string[] = [],
+  { assumed = [], basis }: { assumed?: readonly string[]; basis?: number } = {},
 ): Promise<number> {
-  const [last] = await work
-    .select({ version: documentTypes.version })
-    .from(documentTypes)
-    .where(and(eq(documentTypes.organisationId, who.organisationId), eq(documentTypes.type, body.id)))
-    .orderBy(desc(documentTypes.version))
-    .limit(1)
-  const version = (last?.version ?? 0) + 1
+  const newest = async () => {
+    const [last] = await work
+      .select({ version: documentTypes.version })
+      .from(documentTypes)
+      .where(and(eq(documentTypes.organisationId, who.organisationId), eq(documentTypes.type, body.id)))
+      .orderBy(desc(documentTypes.version))
+      .limit(1)
+    return last?.version ?? 0
+  }
+  const version = await nextVersion(work, `type ${who.organisationId} ${body.id}`, newest, basis)
   await work
     .insert(documentTypes)
     .values({ organisationId: who.organisationId, type: body.id, version, body, createdById: who.id })

@@ -7,6 +7,7 @@ import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import { runMigrations } from 'graphile-worker'
 import pg from 'pg'
 import { describeOlderRegisters } from '../configuration/starter.ts'
+import { listOlderDocuments } from '../packages/judge.ts'
 import { settings } from '../settings.ts'
 import { database } from './connection.ts'
 
@@ -34,6 +35,7 @@ export async function migrateDatabase(): Promise<void> {
     const role = decodeURIComponent(new URL(DATABASE_URL).username)
     if (role !== decodeURIComponent(new URL(ownerUrl).username)) await grantTo(owner, role)
     await describeOlderRegisters()
+    await listOlderDocuments()
   } finally {
     // The lock ends with its connection.
     await owner.end()

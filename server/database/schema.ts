@@ -18,7 +18,7 @@ import {
   varchar,
 } from 'drizzle-orm/pg-core'
 import type { Answer } from '../../core/answers/index.ts'
-import type { Assessment } from '../../core/pipeline/index.ts'
+import type { Assessment, VerdictChange } from '../../core/pipeline/index.ts'
 import type { Page, Rotation } from '../../core/model/index.ts'
 import type { DocumentType, Program, Register } from '../../core/program/index.ts'
 import { dateOrders, NO_CURRENCY } from '../../core/locale/index.ts'
@@ -141,6 +141,14 @@ export const verification = pgTable('verification', {
 export const packageStates = ['empty', 'reading', 'open', 'review', 'finished', 'sample'] as const
 export type PackageState = (typeof packageStates)[number]
 
+/** A document of a package without what was read of it. */
+export interface DocumentInShort {
+  type: string
+  pages: number[]
+  /** A person said its type. */
+  typeSaid: boolean
+}
+
 /** A package of an applicant's papers, with its last judgement. */
 export const packages = pgTable(
   'package',
@@ -168,6 +176,8 @@ export const packages = pgTable(
     flagged: boolean('flagged').notNull().default(false),
     pieces: jsonb('pieces').$type<Piece[]>(),
     assessment: packedJson<Assessment>('assessment'),
+    /** Its documents in short, as they stand in the verdict: whoever looks over many packages opens no verdicts. */
+    documents: jsonb('documents').$type<DocumentInShort[]>(),
     /** The types that its papers are taken for. */
     types: text('types')
       .array()
@@ -516,6 +526,35 @@ export const lessons = pgTable(
       .on(t.organisationId)
       .where(sql`${t.on}`),
   ],
+)
+
+export const trialStates = ['trying', 'done', 'failed'] as const
+
+/** A package whose verdict a draft would change, and how. */
+export interface WouldChange {
+  packageId: string
+  caseNumber: string
+  applicant: string | null
+  state: string
+  changes: VerdictChange[]
+}
+
+/** A draft of a program, tried on the packages that were judged by it. Gone after a day: it holds applicants' names. */
+export const trials = pgTable(
+  'trial',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    organisationId: organisation(),
+    createdById: text('created_by_id').references(() => user.id, { onDelete: 'cascade' }),
+    draft: jsonb('draft').$type<Program>().notNull(),
+    state: text('state', { enum: trialStates }).notNull().default('trying'),
+    /** Packages that it is tried on, once they are counted. */
+    packages: integer('packages'),
+    tried: integer('tried').notNull().default(0),
+    differing: jsonb('differing').$type<WouldChange[]>().notNull().default([]),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [index('trial_organisation').on(t.organisationId, t.createdAt)],
 )
 
 /** What a lesson was made of, and how packages that it knows nothing of were taken apart without it and with it. */

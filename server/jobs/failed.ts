@@ -28,6 +28,7 @@ async function ownerOf(
     return file ? of(file.id) : { packageId: null, organisationId: null }
   }
   if ('organisationId' in payload) return { packageId: null, organisationId: payload.organisationId }
+  if ('trialId' in payload) return { packageId: null, organisationId: null }
   const [lesson] = await work
     .select({ organisationId: lessons.organisationId })
     .from(lessons)
@@ -108,6 +109,7 @@ const AGAIN: { [K in Kind]: (work: Work, payload: Jobs[K]) => Promise<void> } = 
   glance_at_page: (work, payload) => queueJob(work, 'glance_at_page', payload),
   draw_page: (work, payload) => queueJob(work, 'draw_page', payload),
   read_type_again: (work, payload) => queueJob(work, 'read_type_again', payload),
+  try_draft: (work, payload) => queueJob(work, 'try_draft', payload),
   async learn(work, payload) {
     await work.update(lessons).set({ state: 'learning' }).where(eq(lessons.id, payload.lessonId))
     await queueJob(work, 'learn', payload)

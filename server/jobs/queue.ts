@@ -12,6 +12,7 @@ export interface Jobs {
   judge_package: { packageId: string; untouched?: boolean }
   read_type_again: { organisationId: string; type: string; labelId: number | null }
   learn: { lessonId: string }
+  try_draft: { trialId: string }
 }
 
 /**

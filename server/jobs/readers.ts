@@ -6,11 +6,11 @@ import { fetchContents } from '../storage/contents.ts'
 
 let pool: ReaderPool | null = null
 
-/** The readers of this worker: strangers' files are opened in them alone. */
+/** The readers of this process, a worker or the web: strangers' files are opened in them alone. */
 export const readers = (): ReaderPool =>
   (pool ??= new ReaderPool(fetchContents, settings().WORKER_TASKS ?? availableParallelism()))
 
-/** Ends the readers of this worker. */
+/** Ends the readers of this process. */
 export async function endReaders(): Promise<void> {
   await pool?.close()
   pool = null

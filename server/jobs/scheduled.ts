@@ -1,3 +1,4 @@
+import { forgetTrials } from '../configuration/trials.ts'
 import { eraseOverdue } from '../packages/erase.ts'
 import { collectContents } from '../storage/contents.ts'
 import { noteHead } from '../witness.ts'
@@ -5,11 +6,12 @@ import { log } from '../log.ts'
 
 /**
  * What is done by the clock (UTC): finished packages past their days are erased and contents that nobody names are taken
- * out at night, the head of the trail is noted outside every hour.
+ * out at night, trials of drafts go after a day, the head of the trail is noted outside every hour.
  */
 export const CRONTAB = `
 0 2 * * * erase_overdue
 0 3 * * * collect_contents
+30 * * * * forget_trials
 5 * * * * note_head ?fill=1h
 `
 
@@ -23,5 +25,6 @@ export const scheduledTasks = {
     const gone = await collectContents()
     if (gone > 0) log.info({ gone }, 'contents that nobody names are taken out')
   },
+  forget_trials: forgetTrials,
   note_head: noteHead,
 }

@@ -1,6 +1,7 @@
 import { and, eq, sql } from 'drizzle-orm'
-import { ReaderEnded, ReaderFault } from '../../engine/box/index.ts'
-import { type ReadPage, UnusableFile } from '../../engine/input/source.ts'
+import { isFilesFault, ReaderFault } from '../../engine/box/index.ts'
+import type { ReadPage } from '../../engine/input/source.ts'
+import { UnusableFile } from '../../engine/input/unusable-file.ts'
 import { scannerOf } from '../../engine/screening/scanner.ts'
 import { refuseMalware, ScannerAway } from '../../engine/screening/screen.ts'
 import { placePage, unreadable } from '../../engine/pipeline/place-page.ts'
@@ -30,10 +31,6 @@ const GLANCED = 24
 
 /** Tells which pages' ink matters to the types of an organisation. */
 const inkWantedIn = async (organisationId: string) => inkBy(await typesOf(database(), organisationId))
-
-/** Whether something is wrong with a file, and not with us: trying again would end the same way. */
-const isFilesFault = (error: unknown): error is Error =>
-  error instanceof UnusableFile || error instanceof ReaderEnded || error instanceof ReaderFault
 
 /** A page that no reader can read keeps its place; where the fault is ours, the job is tried again. */
 const orUnreadable =

@@ -4,7 +4,7 @@ import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { forgetSamples } from '../configuration/lessons.ts'
 import { database, type Work } from '../database/connection.ts'
-import { packageKeys, packages, retentions, user } from '../database/schema.ts'
+import { trials, packageKeys, packages, retentions, user } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { noteErased } from '../witness.ts'
 import { hold, inTurn, Refused, type Held } from './states.ts'
@@ -90,6 +90,8 @@ async function erasing(packageId: string, act: (work: Work) => Promise<boolean>)
 async function erase(work: Work, row: Held, who: Person | null, why: string): Promise<void> {
   if (row.heldBecause) throw new Refused(`A hold is on this package: ${row.heldBecause}`)
   await forgetSamples(work, row.organisationId, row.id)
+  // They name applicants, and are tried again in a moment.
+  await work.delete(trials).where(eq(trials.organisationId, row.organisationId))
   await tell(work, { packageId: row.id, what: 'queue' })
   await work.delete(packages).where(eq(packages.id, row.id))
   await work.delete(packageKeys).where(eq(packageKeys.packageId, row.id))

@@ -1,22 +1,13 @@
-import { mkdtemp, readFile, rm } from 'node:fs/promises'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { Readable } from 'node:stream'
 import { and, eq, isNull, sql } from 'drizzle-orm'
-import yazl from 'yazl'
-import { fileNames } from '../../core/handover/index.ts'
-import { writeDocuments } from '../../engine/handover/documents.ts'
 import type { Person } from '../access/person.ts'
 import { may, refusalOf } from '../access/rights.ts'
 import { note } from '../audit.ts'
 import { programAt } from '../configuration/programs.ts'
-import { database, type Work } from '../database/connection.ts'
-import { answers, files, pages } from '../database/schema.ts'
+import type { Work } from '../database/connection.ts'
+import { answers, pages } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { jobWaits, judgementKey } from '../jobs/queue.ts'
-import { fetchContents } from '../storage/contents.ts'
-import { freeze, handedOver } from './finished.ts'
-import { pagesOf } from './judge.ts'
+import { freeze } from './finished.ts'
 import { heldFor, inTurn, move, Refused } from './states.ts'
 
 /**
@@ -111,39 +102,4 @@ async function workedOn(work: Work, packageId: string, who: Person): Promise<boo
     )
     .limit(1)
   return own.length > 0
-}
-
-/** The package as one ZIP: a PDF for each document, the report, and the history up to it. */
-export async function packageZip(packageId: string, who: Person): Promise<ReadableStream<Uint8Array>> {
-  const { report, documents, history, at } = await handedOver(packageId)
-  const names = fileNames(documents)
-  const folder = await mkdtemp(join(tmpdir(), 'jigsa-zip-'))
-  const zip = new yazl.ZipFile()
-  try {
-    const rows = await database()
-      .select({ name: files.name, sha256: files.sha256, pages: files.pages })
-      .from(files)
-      .where(eq(files.packageId, packageId))
-    const originals = await Promise.all(
-      rows
-        .filter((r) => r.pages > 0 && r.sha256)
-        .map(async (r) => ({ name: r.name, bytes: await fetchContents(r.sha256!) })),
-    )
-    const byNumber = new Map((await pagesOf(database(), packageId)).map((p) => [p.number, p]))
-    await writeDocuments(
-      folder,
-      originals,
-      documents.map((d) => ({ name: names.get(d.id)!, pages: d.pages.map((n) => byNumber.get(n)!) })),
-    )
-    const dated = { mtime: at }
-    for (const d of documents)
-      zip.addBuffer(await readFile(join(folder, names.get(d.id)!)), `documents/${names.get(d.id)}`, dated)
-    zip.addBuffer(Buffer.from(report), 'report.json', dated)
-    zip.addBuffer(Buffer.from(history), 'history.json', dated)
-    zip.end()
-    await note(database(), who, packageId, 'downloaded the package', `${documents.length} documents`)
-    return Readable.toWeb(zip.outputStream as Readable) as ReadableStream<Uint8Array>
-  } finally {
-    await rm(folder, { recursive: true, force: true })
-  }
 }

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import { assess, type Assessment, type Situation } from '../../core/pipeline/index.ts'
 import { type OpenStray, type PackageFile, waitingFor } from '../../core/findings/index.ts'
@@ -8,7 +8,7 @@ import type { DocumentType } from '../../core/program/index.ts'
 import { englishWords } from '../../engine/pipeline/english-words.ts'
 import { runPackage, withWords, type PackageRun } from '../../engine/pipeline/run.ts'
 import { database, type Work } from '../database/connection.ts'
-import { files, packages, pages, readings } from '../database/schema.ts'
+import { type DocumentInShort, files, packages, pages, readings } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { programAt } from '../configuration/programs.ts'
 import { knowledgeOf } from '../configuration/knowledge.ts'
@@ -221,6 +221,29 @@ export async function forgetReadings(work: Work, packageId: string, page: number
   await work.delete(readings).where(and(eq(readings.packageId, packageId), withPage))
 }
 
+const inShort = ({ documents }: Assessment): DocumentInShort[] =>
+  documents.map(({ type, pages, typeSaid }) => ({ type, pages, typeSaid }))
+
+/** Packages that are listed at once: a verdict is large. */
+const LISTED_AT_ONCE = 20
+
+/** Lists the documents of packages that were judged before they were listed. */
+export async function listOlderDocuments(): Promise<void> {
+  for (;;) {
+    const rows = await database()
+      .select({ id: packages.id, assessment: packages.assessment })
+      .from(packages)
+      .where(and(isNull(packages.documents), isNotNull(packages.assessment)))
+      .limit(LISTED_AT_ONCE)
+    if (rows.length === 0) return
+    for (const { id, assessment } of rows)
+      await database()
+        .update(packages)
+        .set({ documents: inShort(assessment!) })
+        .where(and(eq(packages.id, id), isNull(packages.documents)))
+  }
+}
+
 /**
  * Judges a package and stores the verdict; `cut` as for `situationOf`. The row is locked for it, so that two
  * answers at once are judged one after the other and neither is lost. What is finished is judged no more.
@@ -245,6 +268,7 @@ export async function judge(work: Work, packageId: string, cut?: Cut | 'anew'): 
     .set({
       ...(cut || stored.uncut ? { pieces: [...situation.pieces] } : {}),
       assessment,
+      documents: inShort(assessment),
       problem: null,
       types: [...new Set(assessment.documents.map((d) => d.type))],
       applicant: assessment.persons.applicant,

@@ -19,56 +19,8 @@ export async function faultsIn(who: Person, draft: Program): Promise<Fault[]> {
   return faultsOf(draft, await typesOf(database(), who.organisationId))
 }
 
-/** A package whose verdict a draft would change, and how. */
-export interface WouldChange {
-  packageId: string
-  caseNumber: string
-  applicant: string | null
-  state: string
-  changes: VerdictChange[]
-}
-
-/** So many packages are judged by a draft, the latest: more would keep whoever writes it waiting. */
-const MOST_TRIED = 120
-
-/**
- * Judges stored packages of a program by a draft of it and tells whose verdict differs.
- * @param only one package, as when a rule is tried out while it is written
- */
-export async function tryProgram(
-  who: Person,
-  draft: Program,
-  only?: string,
-): Promise<{ tried: number; differing: WouldChange[] }> {
-  const rows = await database()
-    .select({
-      id: packages.id,
-      caseNumber: packages.caseNumber,
-      applicant: packages.applicant,
-      state: packages.state,
-    })
-    .from(packages)
-    .where(
-      and(
-        eq(packages.organisationId, who.organisationId),
-        eq(packages.program, draft.id),
-        inArray(packages.state, ['open', 'review', 'finished']),
-        ...(only ? [eq(packages.id, only)] : []),
-      ),
-    )
-    .orderBy(desc(packages.createdAt))
-    .limit(MOST_TRIED)
-  const differing: WouldChange[] = []
-  for (const { id, ...row } of rows) {
-    const { now, then } = await judgedBy(database(), id, draft)
-    const changes = verdictChanges(now, then)
-    if (changes.length > 0 || only) differing.push({ packageId: id, ...row, changes })
-  }
-  return { tried: rows.length, differing }
-}
-
 /** A package's verdict as it is, and as it would be by another form of its program. */
-async function judgedBy(
+export async function judgedBy(
   work: Work,
   packageId: string,
   draft: Program,

@@ -1,5 +1,4 @@
 import { and, eq, sql } from 'drizzle-orm'
-import { z } from 'zod'
 import { type RegisterEntry, type RegisterSide, registerSides, soughtIn } from '../../core/dossier/index.ts'
 import { localeOfLender } from '../../core/locale/index.ts'
 import type { Assessment } from '../../core/pipeline/index.ts'
@@ -10,12 +9,10 @@ import type { Person } from '../access/person.ts'
 import { addressOf, registersOf } from '../configuration/registers.ts'
 import { database } from '../database/connection.ts'
 import { registerRows } from '../database/schema.ts'
-import { log } from '../log.ts'
+import { askOutside, RegisterAway } from './register-outside.ts'
 
 /** Names less alike than this are other names. */
 const ALIKE = 0.45
-/** A register outside that does not answer in this time is left out, and the log says so. */
-const PATIENCE_MS = 3000
 
 /** What registers say of a package, and which of them could not be asked. */
 export interface RegistersSay {
@@ -24,7 +21,10 @@ export interface RegistersSay {
   away: string[]
 }
 
-/** The best entry of a register for a number or a name; by likeness of trigrams where the number finds none. */
+/**
+ * The best entry of a register for a number or a name; by likeness of trigrams where the number finds none.
+ * @throws RegisterAway where it is asked over the network and does not answer
+ */
 export async function lookUp(
   organisationId: string,
   register: Register,
@@ -53,44 +53,6 @@ export async function lookUp(
   return row && row.score >= ALIKE ? { register, row: row.body, by: 'name', score: row.score } : null
 }
 
-/** A register outside that did not answer is left alone for so long: whoever asks next must not wait for it again. */
-const REST_MS = 30_000
-const awayUntil = new Map<string, number>()
-const isAway = (address: string | undefined): boolean =>
-  address !== undefined && Date.now() < (awayUntil.get(address) ?? 0)
-
-const answerSchema = z.object({
-  entries: z.array(
-    z.object({
-      row: z.record(z.string(), z.string()),
-      by: z.enum(['number', 'name']),
-      score: z.number().min(0).max(1),
-    }),
-  ),
-})
-
-/** Asks a register over HTTP. One that is away costs nobody their screen. */
-async function askOutside(
-  address: string,
-  register: Register,
-  sought: { key: string | null; name: string | null },
-): Promise<RegisterEntry | null> {
-  if (isAway(address)) return null
-  try {
-    const url = new URL(address)
-    if (sought.key) url.searchParams.set('number', sought.key)
-    if (sought.name) url.searchParams.set('name', sought.name)
-    const answer = await fetch(url, { signal: AbortSignal.timeout(PATIENCE_MS) })
-    if (!answer.ok) throw new Error(`it answered with ${answer.status}`)
-    const [entry] = answerSchema.parse(await answer.json()).entries
-    return entry ? { register, ...entry } : null
-  } catch (error) {
-    awayUntil.set(address, Date.now() + REST_MS)
-    log.warn({ register: register.id, error: String(error) }, 'a register could not be asked')
-    return null
-  }
-}
-
 /** What the registers say of the facts of a package. */
 export async function registersSay(
   who: Pick<Person, 'organisationId'>,
@@ -98,11 +60,17 @@ export async function registersSay(
   program: Program,
 ): Promise<RegistersSay> {
   const { organisationId } = who
-  const all = await registersOf(organisationId)
+  const away: string[] = []
   const entries = await Promise.all(
-    all.map(async (register) => {
+    (await registersOf(organisationId)).map(async (register) => {
       const sought = soughtIn(register, assessment.facts)
-      return sought ? lookUp(organisationId, register, sought) : null
+      if (!sought) return null
+      return lookUp(organisationId, register, sought).catch((error: unknown) => {
+        // One that is away costs nobody their screen.
+        if (!(error instanceof RegisterAway)) throw error
+        away.push(register.title)
+        return null
+      })
     }),
   )
   const locale = localeOfLender(await lenderOf(database(), organisationId))
@@ -115,6 +83,6 @@ export async function registersSay(
         locale,
       ),
     ),
-    away: all.filter((r) => isAway(addressOf(organisationId, r.id))).map((r) => r.title),
+    away,
   }
 }

@@ -49,9 +49,9 @@ const refusal = (state: PackageState): string =>
   CLOSED[state] ?? 'This package has changed meanwhile; look again.'
 
 /** The row of a package that nobody else changes until the work ends. */
-export type Held = Omit<typeof packages.$inferSelect, 'assessment' | 'pieces'>
+export type Held = Omit<typeof packages.$inferSelect, 'assessment' | 'documents' | 'pieces'>
 
-const { assessment: _verdict, pieces: _cut, ...HELD } = getTableColumns(packages)
+const { assessment: _verdict, documents: _short, pieces: _cut, ...HELD } = getTableColumns(packages)
 
 /** Holds a package until the work ends. @returns null where there is none */
 export async function hold(work: Work, packageId: string): Promise<Held | null> {

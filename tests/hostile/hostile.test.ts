@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import type { IncomingFile } from '../../engine/input/expand.ts'
 import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
-import { UnusableFile } from '../../engine/input/source.ts'
+import { UnusableFile } from '../../engine/input/unusable-file.ts'
 import { unreadable } from '../../engine/pipeline/place-page.ts'
 import { ReaderEnded, ReaderFault, ReaderPool } from '../../engine/box/index.ts'
 import { pdfOf } from '../support/papers.ts'

@@ -2,6 +2,7 @@ import { deflateRawSync, deflateSync, gzipSync } from 'node:zlib'
 import { crc32 } from 'node:zlib'
 import yazl from 'yazl'
 import { buffer } from 'node:stream/consumers'
+import { CATALOGUE, latin, line, ONE_PAGE, page, pdfOf, stream } from '../support/raw-pdf.ts'
 
 /**
  * Files of people who mean no good, and of programs that mean well and write badly. Each is made here, small and the
@@ -15,56 +16,10 @@ export interface HostileFile {
 }
 
 const MB = 1024 * 1024
-const latin = (text: string): Buffer => Buffer.from(text, 'latin1')
 
 // PDF
 
-/** A PDF (ISO 32000-1) of these objects, the first of them its catalogue, with a table of where each stands. */
-function pdfOf(objects: readonly (string | Buffer)[], trailer = ''): Buffer {
-  const parts: Buffer[] = [latin('%PDF-1.7\n')]
-  const places: number[] = []
-  let at = parts[0].length
-  objects.forEach((object, i) => {
-    const whole = Buffer.concat([
-      latin(`${i + 1} 0 obj\n`),
-      Buffer.from(object as Buffer),
-      latin('\nendobj\n'),
-    ])
-    places.push(at)
-    at += whole.length
-    parts.push(whole)
-  })
-  const rows = places.map((place) => `${String(place).padStart(10, '0')} 00000 n \n`).join('')
-  parts.push(
-    latin(
-      `xref\n0 ${objects.length + 1}\n0000000000 65535 f \n${rows}trailer\n<< /Size ${objects.length + 1} /Root 1 0 R ${trailer} >>\nstartxref\n${at}\n%%EOF\n`,
-    ),
-  )
-  return Buffer.concat(parts)
-}
-
-const stream = (head: string, bytes: Buffer): Buffer =>
-  Buffer.concat([latin(`<< ${head} /Length ${bytes.length} >>\nstream\n`), bytes, latin('\nendstream')])
-
-const CATALOGUE = '<< /Type /Catalog /Pages 2 0 R >>'
-const ONE_PAGE = '<< /Type /Pages /Kids [3 0 R] /Count 1 >>'
-const HELVETICA = '<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>'
-
-/** A PDF of one page with this content, and what else it needs. */
-const page = (
-  content: string | Buffer,
-  more: { box?: string; resources?: string; objects?: (string | Buffer)[] } = {},
-): Buffer =>
-  pdfOf([
-    CATALOGUE,
-    ONE_PAGE,
-    `<< /Type /Page /Parent 2 0 R /MediaBox [${more.box ?? '0 0 595 842'}] /Contents 4 0 R /Resources << ${more.resources ?? '/Font << /F 5 0 R >>'} >> >>`,
-    stream('', Buffer.isBuffer(content) ? content : latin(content)),
-    HELVETICA,
-    ...(more.objects ?? []),
-  ])
-
-const WORDS = 'BT /F 12 Tf 50 700 Td (Net pay 2,140.55 and a line more) Tj ET'
+const WORDS = line('Net pay 2,140.55 and a line more')
 
 /** A text layer whose letters are mapped to half a pair of surrogates, and to NUL. */
 function strangeLetters(): Buffer {

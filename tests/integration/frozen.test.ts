@@ -12,7 +12,8 @@ import { database } from '../../server/database/connection.ts'
 import { finishedReports, packages, pages } from '../../server/database/schema.ts'
 import { jobWaits, judgementKey } from '../../server/jobs/queue.ts'
 import { giveAnswers } from '../../server/packages/answer.ts'
-import { finish, openAgain, packageZip, signOff } from '../../server/packages/finish.ts'
+import { finish, openAgain, signOff } from '../../server/packages/finish.ts'
+import { packageZip } from '../../server/packages/zip.ts'
 import { handedOver } from '../../server/packages/finished.ts'
 import { bringFile, newPackage } from '../../server/packages/intake.ts'
 import { judge } from '../../server/packages/judge.ts'
@@ -86,7 +87,7 @@ describe('a finished package', () => {
     expect(first.report).toContain('net_pay')
     const before = (await typesOf(database(), who.organisationId)).find((t) => t.id === 'payslip')!
     await database().transaction((work) =>
-      saveType(work, lead, { ...before, fields: before.fields.filter((f) => f.name !== 'net_pay') }, []),
+      saveType(work, lead, { ...before, fields: before.fields.filter((f) => f.name !== 'net_pay') }),
     )
     try {
       await database().transaction((work) => judge(work, id))
@@ -99,7 +100,7 @@ describe('a finished package', () => {
       const zip = await buffer(Readable.fromWeb((await packageZip(id, who)) as never))
       expect(zip.includes('report.json')).toBe(true)
     } finally {
-      await database().transaction((work) => saveType(work, lead, before, []))
+      await database().transaction((work) => saveType(work, lead, before))
     }
   }, 90_000)
 

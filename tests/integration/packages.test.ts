@@ -1,3 +1,5 @@
+import { readdirSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { and, eq, sql } from 'drizzle-orm'
 import type { Answer } from '../../core/answers/answer.ts'
 import { Dice } from '../../demo/dice.ts'
@@ -5,11 +7,12 @@ import { scanPdf } from '../../demo/scan.ts'
 import { historyOf } from '../../server/audit.ts'
 import { signIn } from '../../server/access/people.ts'
 import { database } from '../../server/database/connection.ts'
-import { answers, audit, files, packages, pages, session } from '../../server/database/schema.ts'
+import { answers, audit, chunks, files, packages, pages, session } from '../../server/database/schema.ts'
 import { hear, tell } from '../../server/events.ts'
 import { giveAnswers, redo, undo, undoState } from '../../server/packages/answer.ts'
 import { Refused } from '../../server/packages/states.ts'
-import { finish, openAgain, packageZip } from '../../server/packages/finish.ts'
+import { finish, openAgain } from '../../server/packages/finish.ts'
+import { packageZip } from '../../server/packages/zip.ts'
 import { pageTasks } from '../../server/jobs/tasks.ts'
 import { findIn } from '../../server/packages/find.ts'
 import { settings } from '../../server/settings.ts'
@@ -419,6 +422,38 @@ describe('the end of the work', () => {
     expect(zip.bytes('documents/01-Payslip.pdf').subarray(0, 5).toString()).toBe('%PDF-')
     await openAgain(id, who)
     await giveAnswers(id, [{ kind: 'type', page: 2, type: 'cover_letter' }], who)
+  }, 90_000)
+
+  const filesOf = (id: string) => database().select().from(files).where(eq(files.packageId, id))
+
+  test('a document that cannot be cut out goes along in the file as it came, and the others as ever', async () => {
+    const id = await readPackage(who, await pdfOf(payslip('May', '29', '1,871.09')))
+    await bring(id, 'second ../ one.pdf', await pdfOf(stray), who)
+    await until(async () => (await stateOf(id)).state === 'open')
+    const second = (await filesOf(id)).find((f) => f.name !== 'papers.pdf')!
+    const broken = Buffer.from('%PDF-1.4 and nothing more')
+    await database().update(chunks).set({ bytes: broken }).where(eq(chunks.sha256, second.sha256!))
+    const zip = await Open.from(await packageZip(id, who))
+    const [good, other] = zip.names
+    expect([good, other]).toEqual(['documents/01-Payslip.pdf', 'history.json'])
+    expect(zip.text('left-out.txt')).toMatch(
+      /^02-.*\.pdf: This PDF is damaged and cannot be opened\. Its pages are in second \.\.\/ one\.pdf\.\n$/,
+    )
+    expect(zip.bytes('originals/01-second ..- one.pdf')).toEqual(broken)
+  }, 90_000)
+
+  test('a download that breaks off leaves nothing on the disk, and the process goes on', async () => {
+    const left = () => readdirSync(tmpdir()).filter((name) => name.startsWith(`jigsa-reader-${process.pid}-`))
+    const id = await readPackage(who, await pdfOf(payslip('June', '30', '1,871.10')))
+    const before = left().length
+    const stopped = await packageZip(id, who)
+    await stopped.cancel()
+    await database()
+      .delete(chunks)
+      .where(eq(chunks.sha256, (await filesOf(id))[0].sha256!))
+    await expect(Open.from(await packageZip(id, who))).rejects.toThrow()
+    // A reader that was started meanwhile has a folder of its own.
+    await until(() => Promise.resolve(left().length <= before + 1))
   }, 90_000)
 })
 

@@ -3,6 +3,7 @@ import { tarrowValley } from '../../demo/lenders/tarrow-valley/index.ts'
 import {
   countedRegisters,
   loadRegister,
+  readCsv,
   removeRegister,
   saveRegister,
   UnusableRegister,
@@ -51,6 +52,20 @@ test('taken in again, it is in place of what was there; another organisation see
     ['vessels', 0],
   ])
   expect(await lookUp(other.organisationId, customers, { key: null, name: 'Wilma Ravensby' })).toBeNull()
+})
+test('a large table is read in pieces, and others are answered meanwhile', async () => {
+  const csv = `name,national number\n${Array.from({ length: 60_000 }, (_, i) => `"Name ${i}, with a comma",${i}\n`).join('')}`
+  let turns = 0
+  const turn = setInterval(() => turns++, 1)
+  const { head, rows } = await readCsv(csv)
+  clearInterval(turn)
+  expect([head, rows.length, rows[59_999]]).toEqual([
+    ['name', 'national_number'],
+    60_000,
+    { name: 'Name 59999, with a comma', national_number: '59999' },
+  ])
+  expect(turns).toBeGreaterThan(3)
+  await expect(readCsv('a,b\n"open')).rejects.toThrow('no table of columns')
 })
 test('days that cannot be read are counted: as words they would differ from every paper', async () => {
   const who = await elsewhere('administrator')

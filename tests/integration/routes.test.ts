@@ -76,7 +76,7 @@ const OF_A_DESK: [path: string, right: Right | 'be here'][] = [
 /** What changes a desk, with a body that is understood and names nothing that is there; and the right it needs. */
 const CHANGES: [path: string, right: Right, body: unknown][] = [
   ['/programs.data', 'set up', {}],
-  ['/programs/nowhere.data', 'set up', { act: 'back', version: 99 }],
+  ['/programs/nowhere.data', 'set up', { act: 'back', version: 99, basis: 1 }],
   ['/rules.data', 'set up', { act: 'remove', id: '00000000-0000-4000-8000-000000000000' }],
   ['/types.data', 'set up', {}],
   ['/types/nothing.data', 'set up', { act: 'unlearn', id: 0 }],
@@ -116,7 +116,8 @@ test('every route that is served stands in these tables, or is for whoever signs
       '/events',
       '/',
     ],
-    ...['/rules/:id', '/registers/:id', '/types/reading', '/packages/:id/everything.zip'],
+    ...['/rules/:id', '/registers/:id', '/types/reading', '/trials/:id'],
+    ...['/packages/:id/everything.zip'],
   ]
   expect(served.filter((path) => !told.includes(path))).toEqual([])
 })

@@ -13,11 +13,12 @@ import { giveAnswers, undo } from '../../server/packages/answer.ts'
 import { Refused } from '../../server/packages/states.ts'
 import { finish, openAgain, sendBack, signOff } from '../../server/packages/finish.ts'
 import { newPackage } from '../../server/packages/intake.ts'
-import { newerFor, takeVersion, tryProgram } from '../../server/packages/program-change.ts'
+import { newerFor, takeVersion } from '../../server/packages/program-change.ts'
+import { beginTrial, trialState } from '../../server/configuration/trials.ts'
 import { packageRow, queue, queueQuery } from '../../server/packages/queries.ts'
 import { trailHead, verifyTrail } from '../../server/trail.ts'
 import { payslip, pdfOf } from '../support/papers.ts'
-import { asOwner, elsewhere, desk, person, readPackage, type Desk } from '../support/server.ts'
+import { asOwner, elsewhere, desk, person, readPackage, type Desk, until } from '../support/server.ts'
 
 const at = desk()
 let who: Desk['who']
@@ -131,7 +132,11 @@ describe('programs in versions', () => {
     const id = await readPackage(who, await pdfOf(payslip('April', '30', '1,999.04')))
     const { body, version } = (await newestProgram(database(), who.organisationId, 'working-boat-loan'))!
     const draft = { ...body, requirements: body.requirements.filter((r) => r.id !== 'consent') }
-    const trial = await tryProgram(lead, draft)
+    const trying = await beginTrial(lead, draft)
+    await until(async () => (await trialState(lead, trying))?.state === 'done')
+    const trial = (await trialState(lead, trying))
+    expect(trial.tried).toBe(trial.packages)
+    expect(await trialState(await elsewhere(), trying)).toBeNull()
     expect(trial.differing.find((d) => d.packageId === id)?.changes).toEqual([
       {
         what: 'requirement',
@@ -141,7 +146,8 @@ describe('programs in versions', () => {
         after: 'not asked',
       },
     ])
-    expect(await saveProgram(lead, draft)).toBe(version + 1)
+    expect(await saveProgram(lead, draft, version)).toBe(version + 1)
+    await expect(saveProgram(lead, body, version)).rejects.toThrow(`Version ${version + 1} was stored while`)
     expect((await row(id)).programVersion).toBe(version)
     expect((await newerFor(id, who.organisationId))?.changes.map((c) => c.id)).toEqual(['consent'])
     await takeVersion(id, version + 1, who)

@@ -1,6 +1,6 @@
 import { data } from 'react-router'
 import { askedPackage } from '../../../server/access/packages.ts'
-import { packageZip } from '../../../server/packages/finish.ts'
+import { packageZip } from '../../../server/packages/zip.ts'
 import type { Route } from './+types/package-zip'
 
 export async function loader({ request, params }: Route.LoaderArgs) {

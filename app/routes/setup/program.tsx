@@ -14,9 +14,12 @@ import {
 } from '../../../server/configuration/programs.ts'
 import { may, refusalOf } from '../../../server/access/rights.ts'
 import { typesOf } from '../../../server/configuration/types.ts'
-import { faultsIn, outcomesOn, packagesOf, tryProgram } from '../../../server/packages/program-change.ts'
+import { beginTrial } from '../../../server/configuration/trials.ts'
+import { Overtaken as StoredMeanwhile } from '../../../server/configuration/versions.ts'
+import { faultsIn, outcomesOn, packagesOf } from '../../../server/packages/program-change.ts'
 import { jsonBody } from '../../../server/web/bodies.ts'
 import { count } from '../../parts/format.ts'
+import { Overtaken, useBasis } from '../../parts/overtaken.tsx'
 import { Told } from '../../parts/told.tsx'
 import { Versions } from '../../parts/versions.tsx'
 import { useDraft, type Draft } from '../../program/draft.ts'
@@ -72,13 +75,17 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 }
 
 const bodySchema = z.discriminatedUnion('act', [
-  z.object({ act: z.literal('save'), program: programSchema }),
+  z.object({ act: z.literal('save'), program: programSchema, basis: z.number().int().min(0) }),
   /** What the draft would have done to the packages there are. */
   z.object({ act: z.literal('try'), program: programSchema }),
   /** How the draft's rules come out on one package. */
   z.object({ act: z.literal('on'), program: programSchema, packageId: z.uuid() }),
   /** An earlier version becomes the newest. */
-  z.object({ act: z.literal('back'), version: z.number().int().positive() }),
+  z.object({
+    act: z.literal('back'),
+    version: z.number().int().positive(),
+    basis: z.number().int().min(0),
+  }),
 ])
 
 export async function action({ request, params }: Route.ActionArgs) {
@@ -100,7 +107,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   } else program = body.data.program
   const [fault] = await faultsIn(who, program)
   if (fault) return data({ problem: `In ${fault.where}: ${fault.what}.`, said: null }, 400)
-  if (body.data.act === 'try') return { problem: null, said: null, trial: await tryProgram(who, program) }
+  if (body.data.act === 'try') return { problem: null, said: null, trial: await beginTrial(who, program) }
   if (
     params.id === 'new'
       ? (await programsOf(database(), who.organisationId)).some((p) => p.body.id === program.id) ||
@@ -108,11 +115,18 @@ export async function action({ request, params }: Route.ActionArgs) {
       : program.id !== params.id
   )
     return data({ problem: 'There is a program of that name already.', said: null }, 409)
-  const version = await saveProgram(who, program)
+  let version: number
+  try {
+    version = await saveProgram(who, program, body.data.basis)
+  } catch (error) {
+    if (!(error instanceof StoredMeanwhile)) throw error
+    return data({ problem: error.message, said: null }, 409)
+  }
   return params.id === 'new'
     ? redirect(`/programs/${program.id}`)
     : {
         problem: null,
+        version,
         said: `Stored as version ${version}. Packages keep the version they were judged by; new ones are judged by this one.`,
       }
 }
@@ -143,12 +157,15 @@ type Acting = ReturnType<typeof useFetcher<typeof action>>
 
 /** A program: what it asks for, compares, adds up, and who must agree. */
 export default function ProgramEditor({ loaderData }: Route.ComponentProps) {
-  // A stored version begins the editor anew; what was said of storing it outlives that.
+  // What is stored begins the editor anew; what was said of storing it outlives that.
   const saving = useFetcher<typeof action>()
+  const stored = saving.data && 'version' in saving.data ? saving.data.version : undefined
+  const basis = useBasis(loaderData.program?.id ?? 'new', loaderData.version, stored)
   return (
     <Editor
-      key={`${loaderData.program?.id ?? 'new'} ${loaderData.version}`}
+      key={`${loaderData.program?.id ?? 'new'} ${basis.begun}`}
       saving={saving}
+      basis={basis}
       {...loaderData}
     />
   )
@@ -196,7 +213,8 @@ function Editor({
   types,
   may,
   saving,
-}: Loaded & { saving: Acting }) {
+  basis,
+}: Loaded & { saving: Acting; basis: ReturnType<typeof useBasis> }) {
   const written = useDraft(stored, types)
   const { draft, change, faults, general } = written
   const proof = useProof(draft)
@@ -207,6 +225,7 @@ function Editor({
     <main className="mx-auto max-w-6xl p-4 pb-16">
       <Head written={written} stored={stored} version={version} may={may} saving={saving} trying={trying} />
       <ProofOn packages={packages} on={proof.on} onChoose={proof.setOn} />
+      {basis.overtaken ? <Overtaken by={versions[0]} onTake={basis.take} /> : null}
       <Told
         problem={saving.data?.problem ?? trying.data?.problem ?? proof.problem}
         said={saving.data?.said}
@@ -217,7 +236,7 @@ function Editor({
           {general.length ? `: ${general.map((f) => `${f.where}: ${f.what}`).join('; ')}` : ''}.
         </p>
       ) : null}
-      {trial ? <Trial trial={trial} /> : null}
+      {trial ? <Trial key={trial} id={trial} /> : null}
       <Lists draft={written} types={types} may={may} outcomes={proof.outcomes} />
       <div className="mt-6 grid gap-4 md:grid-cols-2">
         <People draft={draft} types={types} may={may} onChange={change} />
@@ -228,7 +247,7 @@ function Editor({
               current={version}
               may={may}
               busy={saving.state !== 'idle'}
-              onBack={(earlier) => send(saving, { act: 'back', version: earlier })}
+              onBack={(earlier) => send(saving, { act: 'back', version: earlier, basis: version })}
             />
           </div>
         ) : null}
@@ -298,7 +317,7 @@ function Head({
           disabled={bad || trying.state !== 'idle'}
           onClick={() => send(trying, { act: 'try', program: draft })}
         >
-          {trying.state !== 'idle' ? 'Judging …' : 'What would this change?'}
+          What would this change?
         </button>
       ) : null}
       {may ? (
@@ -306,7 +325,7 @@ function Head({
           type="button"
           className="button-main"
           disabled={!changed || bad || draft.title.trim() === '' || saving.state !== 'idle'}
-          onClick={() => send(saving, { act: 'save', program: draft })}
+          onClick={() => send(saving, { act: 'save', program: draft, basis: version })}
         >
           Store it
         </button>

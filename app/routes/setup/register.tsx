@@ -64,7 +64,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   if (!body.success) return data(told({ problem: sentence(body.error.issues[0].message) }), 400)
   try {
     if (body.data.act === 'look') {
-      const { head, rows } = readCsv(body.data.csv)
+      const { head, rows } = await readCsv(body.data.csv)
       // What somebody said of its columns stays, whatever else the new file has.
       const before = (await registersOf(who.organisationId)).find((r) => r.id === params.id)
       const guessed = guessRegister(body.data.title, head, await factsOf(who.organisationId), before)

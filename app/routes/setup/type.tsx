@@ -26,6 +26,7 @@ import {
   sampleState,
 } from '../../../server/configuration/samples.ts'
 import { learntFor, unlearn } from '../../../server/configuration/teaching.ts'
+import { Overtaken as StoredMeanwhile } from '../../../server/configuration/versions.ts'
 import { jsonBody } from '../../../server/web/bodies.ts'
 import {
   removeType,
@@ -41,6 +42,7 @@ import { Outline } from '../../document-type/outline.tsx'
 import { SamplePanel, type SampleState, useReading } from '../../document-type/sample.tsx'
 import { useChanges } from '../../parts/changes.ts'
 import { sendFiles } from '../../parts/uploads.ts'
+import { Overtaken, useBasis } from '../../parts/overtaken.tsx'
 import { Told } from '../../parts/told.tsx'
 import { Versions } from '../../parts/versions.tsx'
 import type { Route } from './+types/type'
@@ -99,11 +101,20 @@ export const shouldRevalidate = ({ formAction, defaultShouldRevalidate }: Should
   formAction !== '/types/reading' && defaultShouldRevalidate
 
 const bodySchema = z.discriminatedUnion('act', [
-  z.object({ act: z.literal('save'), type: documentTypeSchema, sample: z.uuid().nullable().default(null) }),
+  z.object({
+    act: z.literal('save'),
+    type: documentTypeSchema,
+    sample: z.uuid().nullable().default(null),
+    basis: z.number().int().min(0),
+  }),
   z.object({ act: z.literal('remove') }),
   z.object({ act: z.literal('unlearn'), id: z.number().int() }),
   /** An earlier version becomes the newest. */
-  z.object({ act: z.literal('back'), version: z.number().int().positive() }),
+  z.object({
+    act: z.literal('back'),
+    version: z.number().int().positive(),
+    basis: z.number().int().min(0),
+  }),
   /** Makes room for a sample that is to be sent; takes one away. */
   z.object({ act: z.literal('sample') }),
   z.object({ act: z.literal('unsample'), id: z.uuid() }),
@@ -115,6 +126,8 @@ interface Answer {
   problem: string | null
   said: string | null
   sample: string | null
+  /** The version that was stored. */
+  version?: number
 }
 const answer = (part: Partial<Answer>): Answer => ({ problem: null, said: null, sample: null, ...part })
 
@@ -150,12 +163,22 @@ export async function action({ request, params }: Route.ActionArgs) {
     return data(answer({ problem: 'There is a type of that name already.' }), 409)
   const problem = patternsFault(type)
   if (problem) return data(answer({ problem }), 400)
-  const saved = await database().transaction((work) => saveType(work, who, type))
+  const { basis } = body.data
+  let saved: number
+  try {
+    saved = await database().transaction((work) => saveType(work, who, type, { basis }))
+  } catch (error) {
+    if (!(error instanceof StoredMeanwhile)) throw error
+    return data(answer({ problem: error.message }), 409)
+  }
   const sample = body.data.act === 'save' ? body.data.sample : null
   if (sample) await keepSample(who, sample, type.id)
   return params.id === 'new'
     ? redirect(`/types/${type.id}${sample ? `?sample=${sample}` : ''}`)
-    : answer({ said: `Stored as version ${saved}. Papers of this type that wait are read again.` })
+    : answer({
+        said: `Stored as version ${saved}. Papers of this type that wait are read again.`,
+        version: saved,
+      })
 }
 
 function sentence(error: z.ZodError): string {
@@ -172,12 +195,15 @@ function sentence(error: z.ZodError): string {
 export default function TypePage({ loaderData, actionData }: Route.ComponentProps) {
   const fetcher = useFetcher<typeof action>()
   const { type, versions } = loaderData
+  const told = fetcher.data ?? actionData
+  const basis = useBasis(type?.id ?? 'new', versions[0]?.version ?? 0, told?.version)
   return (
     // An earlier version that became the newest, or a type just made, is what is written on from then.
     <Editor
-      key={`${type?.id} ${versions[0]?.version}`}
+      key={`${type?.id} ${basis.begun}`}
       loaderData={loaderData}
-      told={fetcher.data ?? actionData}
+      basis={basis}
+      told={told}
       busy={fetcher.state !== 'idle'}
       act={(body) => void fetcher.submit(body, { method: 'post', encType: 'application/json' })}
     />
@@ -186,11 +212,13 @@ export default function TypePage({ loaderData, actionData }: Route.ComponentProp
 
 function Editor({
   loaderData: { type: stored, versions, learnt, records, curves, may, sample, samples },
+  basis,
   told,
   busy: acting,
   act,
 }: {
   loaderData: Route.ComponentProps['loaderData']
+  basis: ReturnType<typeof useBasis>
   told: Answer | undefined
   busy: boolean
   act: (body: Body) => void
@@ -209,6 +237,7 @@ function Editor({
         act: 'save',
         type: stored ? type : withIds(type),
         sample: chosen?.own === false ? null : (sample?.id ?? null),
+        basis: versions[0]?.version ?? 0,
       },
       { method: 'post', encType: 'application/json' },
     )
@@ -253,7 +282,7 @@ function Editor({
           current={versions[0]?.version}
           may={may}
           busy={busy}
-          onBack={(version) => act({ act: 'back', version })}
+          onBack={(version) => act({ act: 'back', version, basis: versions[0].version })}
         />
       </div>
     </section>
@@ -308,6 +337,7 @@ function Editor({
           <span className="text-sm text-ink-2">A lead or an administrator changes types.</span>
         )}
       </div>
+      {basis.overtaken ? <Overtaken by={versions[0]} onTake={basis.take} /> : null}
       <Told problem={holding.problem ?? told?.problem} said={told?.said} />
       {sample ? (
         <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,0.85fr)]">

@@ -54,7 +54,7 @@ export async function action({ request }: Route.ActionArgs) {
     return data({ problem: 'Papers of no known type cannot be made a type of that name.' }, 400)
   const problem = patternsFault(loaded.value)
   if (problem) return data({ problem }, 400)
-  await database().transaction((work) => saveType(work, who, loaded.value, loaded.assumed))
+  await database().transaction((work) => saveType(work, who, loaded.value, { assumed: loaded.assumed }))
   return redirect(`/types/${loaded.value.id}`)
 }
 
