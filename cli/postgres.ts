@@ -61,8 +61,9 @@ export function freePort(wanted = 0): Promise<number> {
  * Starts a PostgreSQL whose data lie in `folder`, made on the first run. As root it runs as the user
  * `postgres`, since PostgreSQL refuses to run as root; a half-made data folder of an interrupted run is made
  * again.
+ * @param wanted the port to listen on; without it one that nobody uses
  */
-export async function startPostgres(folder: string): Promise<Cluster> {
+export async function startPostgres(folder: string, wanted?: number): Promise<Cluster> {
   const bin = newestVersion()
   const home = resolve(folder)
   const data = join(home, 'data')
@@ -95,7 +96,7 @@ export async function startPostgres(folder: string): Promise<Cluster> {
     writeFileSync(ready, '')
   }
   stopLeftOver(data, bin, wrap)
-  const port = await freePort()
+  const port = wanted ?? (await freePort())
   const password = readFileSync(secret, 'utf8')
   const logFile = openSync(join(home, 'postgres.log'), 'a')
   const [command, args] = wrap.words(join(bin, 'postgres'), [

@@ -27,9 +27,11 @@ const PATIENCE = {
 export function connections(): pg.Pool {
   if (!pool) {
     pool = new pg.Pool({ connectionString: settings().DATABASE_URL, max: MOST_CONNECTIONS, ...PATIENCE })
-    // An idle connection that breaks (the database restarts) is replaced by the pool; unheard, the event
-    // would end the process.
-    pool.on('error', (error) => log.warn({ error: error.message }, 'lost a connection to the database'))
+    // A connection that breaks (the database restarts) is replaced by the pool, at rest or in the middle of a
+    // transaction; unheard, the event would end the process with the requests of everybody else.
+    const lost = (error: Error) => log.warn({ error: error.message }, 'lost a connection to the database')
+    pool.on('error', lost)
+    pool.on('connect', (client) => client.on('error', lost))
   }
   return pool
 }

@@ -13,6 +13,9 @@ const CONTENTS_LOCK = 7304
 const holdContents = (work: Work, sha256: string) =>
   work.execute(sql`select pg_advisory_xact_lock(${CONTENTS_LOCK}, hashtext(${sha256}))`)
 
+/** Bytes after which whoever sends what is not taken is not heard out any more. */
+const MOST_HEARD_OUT = 1024 * 1024 * 1024
+
 /** A stream grew past its limit. */
 export class TooLarge extends Error {}
 
@@ -39,20 +42,31 @@ export async function keep(
     pending = []
     waiting = 0
   }
+  const take = async (part: Uint8Array) => {
+    if (size > most) throw new TooLarge()
+    hash.update(part)
+    // However large the parts that arrive: a chunk that is stored larger cannot be fetched by any driver.
+    for (let from = 0; from < part.length;) {
+      const piece = part.subarray(from, from + CHUNK - waiting)
+      pending.push(Buffer.from(piece))
+      waiting += piece.length
+      from += piece.length
+      if (waiting >= CHUNK) await flush()
+    }
+  }
+  let fault: { error: unknown } | null = null
   try {
     for await (const part of stream) {
       size += part.length
-      if (size > most) throw new TooLarge()
-      hash.update(part)
-      // However large the parts that arrive: a chunk that is stored larger cannot be fetched by any driver.
-      for (let from = 0; from < part.length;) {
-        const piece = part.subarray(from, from + CHUNK - waiting)
-        pending.push(Buffer.from(piece))
-        waiting += piece.length
-        from += piece.length
-        if (waiting >= CHUNK) await flush()
-      }
+      // Whoever sends hears nothing before all is sent: a line that is closed on them would be all that they are told.
+      if (fault && size > MOST_HEARD_OUT) break
+      if (!fault)
+        await take(part).catch((error: unknown) => {
+          fault = { error }
+          pending = []
+        })
     }
+    if (fault) throw (fault as { error: unknown }).error
     await flush()
   } catch (error) {
     await database().delete(chunks).where(eq(chunks.sha256, passing))
