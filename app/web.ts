@@ -4,6 +4,7 @@ import { createRequestHandler, type ServerBuild } from 'react-router'
 import { closeDatabase } from '../server/database/connection.ts'
 import { endReaders } from '../server/jobs/readers.ts'
 import { log } from '../server/log.ts'
+import { UPLOAD_HOURS } from '../server/packages/intake.ts'
 import { settings } from '../server/settings.ts'
 import { hasSession } from '../server/access/auth.ts'
 import { serverEntry } from '../server/web/entry.ts'
@@ -17,6 +18,9 @@ declare module 'react-router' {
     nonce: string
   }
 }
+
+/** Minutes after which a line on which nothing moves is closed; a large package is cut for some before it flows. */
+const SILENT_MINUTES = 15
 
 /** The web process: what is built for browsers as files, all else by the routes. */
 
@@ -39,6 +43,10 @@ server.on('error', (error: NodeJS.ErrnoException) => {
   log.fatal({ code: error.code, port: PORT, host: HOST }, 'the web process cannot listen')
   process.exit(1)
 })
+
+// Node.js gives a request five minutes to be there whole, which a large file on a slow line is not.
+server.requestTimeout = UPLOAD_HOURS * 3_600_000
+server.timeout = SILENT_MINUTES * 60_000
 
 let ending = false
 process.on('SIGTERM', () => {

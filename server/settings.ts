@@ -74,6 +74,13 @@ const settingsSchema = z.object({
     .positive()
     .default(100 * 1024 * 1024),
   MOST_FILE_PAGES: z.coerce.number().int().positive().default(2000),
+  /** Of all files of a package together: one upload after another must not fill what all share. */
+  MOST_PACKAGE_BYTES: z.coerce
+    .number()
+    .int()
+    .positive()
+    .default(2 * 1024 * 1024 * 1024),
+  MOST_PACKAGE_PAGES: z.coerce.number().int().positive().default(5000),
   /** Where the web process listens: this machine alone where nothing else is said, for it speaks without TLS. */
   PORT: z.coerce.number({ error: 'a number' }).int().min(1).max(65535).default(3000),
   HOST: z.string().min(1).default('127.0.0.1'),

@@ -1,9 +1,17 @@
 import { randomUUID } from 'node:crypto'
-import { eq } from 'drizzle-orm'
+import { eq, isNotNull, sql } from 'drizzle-orm'
 import { redirect } from 'react-router'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
-import { FIRST_ORGANISATION, organisations, session, user, type Role } from '../database/schema.ts'
+import {
+  account,
+  FIRST_ORGANISATION,
+  organisations,
+  session,
+  user,
+  verification,
+  type Role,
+} from '../database/schema.ts'
 import { clientOf } from '../web/client.ts'
 import { auth } from './auth.ts'
 import { setPassword } from './passwords.ts'
@@ -23,7 +31,7 @@ export async function personOf(request: Request, asking: Asking = 'acts'): Promi
   if (!found) return null
   const { token, updatedAt } = found.session
   const [row] = await database()
-    .select({ ...PERSON, secondFactorFor: organisations.secondFactorFor })
+    .select({ ...PERSON, secondFactorFor: organisations.secondFactorFor, hasPassword: HAS_PASSWORD })
     .from(user)
     .innerJoin(organisations, eq(organisations.id, user.organisationId))
     .where(eq(user.id, found.user.id))
@@ -52,11 +60,16 @@ const personIn = ({ id, name, email, role, organisationId }: Person): Person => 
   organisationId,
 })
 
+/** Who has no password comes in by a provider alone, and what else they show there is asked by the provider. */
 const lacksSecondFactor = (row: {
   role: Role
   twoFactorEnabled: boolean
   secondFactorFor: Role[]
-}): boolean => row.secondFactorFor.includes(row.role) && !row.twoFactorEnabled
+  hasPassword: boolean
+}): boolean => row.secondFactorFor.includes(row.role) && !row.twoFactorEnabled && row.hasPassword
+
+const HAS_PASSWORD = sql<boolean>`exists (
+  select 1 from ${account} where ${account.userId} = ${user.id} and ${isNotNull(account.password)})`
 
 const PERSON = {
   id: user.id,
@@ -152,9 +165,33 @@ export async function signInByCode(request: Request, code: string): Promise<Sign
   const response = /^\d{6}$/.test(words)
     ? await auth().api.verifyTOTP(asked)
     : await auth().api.verifyBackupCode(asked)
-  if (!response.ok) return { problem: 'This code is wrong or too old. After some wrong ones, sign in again.' }
+  if (!response.ok) {
+    const known = await halfSignedIn(request)
+    if (known)
+      await note(
+        database(),
+        known,
+        known,
+        'could not sign in',
+        `with a wrong code, from ${clientOf(request)}`,
+      )
+    return { problem: 'This code is wrong or too old. After some wrong ones, sign in again.' }
+  }
   const { user: signed } = (await response.clone().json()) as { user: { email: string } }
   return letIn(request, cookiesOf(response), await findPerson(signed.email), 'with a second factor, ')
+}
+
+/** Who gave the right password and no code yet, by the cookie that the sign-in library remembers them by. */
+async function halfSignedIn(request: Request): Promise<Known> {
+  const said = /(?:^|; )[^=;]*two_factor=([^;]+)/.exec(request.headers.get('cookie') ?? '')?.[1]
+  if (!said) return undefined
+  const [row] = await database()
+    .select(PERSON)
+    .from(verification)
+    .innerJoin(user, eq(user.id, verification.value))
+    // Its signature follows a dot.
+    .where(eq(verification.identifier, decodeURIComponent(said).split('.')[0]))
+  return row
 }
 
 export async function signOut(request: Request): Promise<Headers> {

@@ -1,5 +1,6 @@
 import { forgetTrials } from '../configuration/trials.ts'
 import { eraseOverdue } from '../packages/erase.ts'
+import { forgetUploads } from '../packages/intake.ts'
 import { collectContents } from '../storage/contents.ts'
 import { noteHead } from '../witness.ts'
 import { log } from '../log.ts'
@@ -12,6 +13,7 @@ export const CRONTAB = `
 0 2 * * * erase_overdue
 0 3 * * * collect_contents
 30 * * * * forget_trials
+45 * * * * forget_uploads
 5 * * * * note_head ?fill=1h
 `
 
@@ -26,5 +28,9 @@ export const scheduledTasks = {
     if (gone > 0) log.info({ gone }, 'contents that nobody names are taken out')
   },
   forget_trials: forgetTrials,
+  async forget_uploads(): Promise<void> {
+    const gone = await forgetUploads()
+    if (gone > 0) log.warn({ gone }, 'files that never came whole are taken out')
+  },
   note_head: noteHead,
 }

@@ -20,6 +20,7 @@ import { settings } from '../settings.ts'
 import { fetchContents, keepBytes } from '../storage/contents.ts'
 import { queueJob, queueJudgement, type Jobs } from './queue.ts'
 import { inkBy, readers } from './readers.ts'
+import { pagesWaiting, turnOf } from './turns.ts'
 import { tried } from './tried.ts'
 
 /** Somebody writes a type beside a sample: its pages go before those of packages. Lower is sooner. */
@@ -137,6 +138,7 @@ async function addPages(
 ): Promise<void> {
   if (count > settings().MOST_FILE_PAGES)
     throw new UnusableFile(`The file has ${count} pages; at most ${settings().MOST_FILE_PAGES} are taken.`)
+  const most = settings().MOST_PACKAGE_PAGES
   await database().transaction(async (work) => {
     // The row lock keeps two files of a package from taking the same page numbers.
     const row = await hold(work, file.packageId)
@@ -148,6 +150,11 @@ async function addPages(
       throw new UnusableFile(
         'The package was closed before this file was opened. Open it again and bring the file anew.',
       )
+    if (row.pageCount + count > most)
+      throw new UnusableFile(
+        `With the ${count} pages of this file the package would have ${row.pageCount + count}; it may have ${most}.`,
+      )
+    const waiting = await pagesWaiting(work, row.organisationId)
     await work.insert(pages).values(
       Array.from({ length: count }, (_, i) => ({
         packageId: file.packageId,
@@ -174,7 +181,12 @@ async function addPages(
         work,
         'read_page',
         { packageId: file.packageId, number: row.pageCount + i + 1 },
-        { priority: row.state === 'sample' ? AWAITED : 0 },
+        {
+          priority:
+            row.state === 'sample'
+              ? AWAITED
+              : turnOf({ ofPackage: row.pageCount - row.pagesRead + i, ofOrganisation: waiting }),
+        },
       )
     await tell(work, { packageId: file.packageId, what: 'files' })
   })

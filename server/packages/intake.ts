@@ -1,4 +1,4 @@
-import { and, eq, ne, sql } from 'drizzle-orm'
+import { and, eq, isNull, lt, ne, sql } from 'drizzle-orm'
 import type { Person } from '../access/person.ts'
 import { freeName } from '../../engine/input/free-name.ts'
 import { note } from '../audit.ts'
@@ -94,9 +94,11 @@ export async function bringFile(
     .insert(files)
     .values({ packageId, name, broughtById: who?.id ?? null })
     .returning({ id: files.id })
+  const { MOST_FILE_BYTES, MOST_PACKAGE_BYTES } = settings()
+  const room = MOST_PACKAGE_BYTES - (await bytesIn(packageId))
   let kept: { sha256: string; size: number }
   try {
-    kept = await keep(stream, settings().MOST_FILE_BYTES)
+    kept = await keep(stream, Math.max(0, Math.min(MOST_FILE_BYTES, room)))
   } catch (error) {
     if (!(error instanceof TooLarge)) {
       // The line broke: what came so far is worth nothing, and the person will bring it again.
@@ -107,7 +109,9 @@ export async function bringFile(
       packageId,
       file.id,
       name,
-      `The file is larger than ${Math.round(settings().MOST_FILE_BYTES / 1024 / 1024)} MB, the most that is taken.`,
+      room < MOST_FILE_BYTES
+        ? `With this file the package would be larger than ${inMegabytes(MOST_PACKAGE_BYTES)}, the most that one may be.`
+        : `The file is larger than ${inMegabytes(MOST_FILE_BYTES)}, the most that is taken.`,
       who,
     )
   }
@@ -160,10 +164,38 @@ export async function bringFile(
   })
 }
 
+const inMegabytes = (bytes: number): string => `${Math.round(bytes / 1024 / 1024)} MB`
+
+/** Bytes of the files that were brought to a package; what was in archives is counted with them. */
+async function bytesIn(packageId: string): Promise<number> {
+  const [row] = await database()
+    .select({ bytes: sql<string>`coalesce(sum(${files.size}), 0)` })
+    .from(files)
+    .where(and(eq(files.packageId, packageId), isNull(files.parentId)))
+  return Number(row.bytes)
+}
+
 /** A refusal to be told; what else went wrong is thrown. */
 function asRefusal(error: unknown): Refused {
   if (error instanceof Refused) return error
   throw error
+}
+
+/**
+ * Hours that a file may take to come. The web lets no request last longer, so that one which still comes after them
+ * comes no more: whoever took it was killed.
+ */
+export const UPLOAD_HOURS = 2
+
+/** Takes files out of packages that began to come and never will have. @returns how many */
+export async function forgetUploads(): Promise<number> {
+  const old = lt(files.createdAt, new Date(Date.now() - UPLOAD_HOURS * 3_600_000))
+  const gone = await database()
+    .delete(files)
+    .where(and(eq(files.state, 'arriving'), old))
+    .returning({ id: files.id, packageId: files.packageId })
+  for (const { packageId } of gone) await tell(database(), { packageId, what: 'files' })
+  return gone.length
 }
 
 /** The case number of another package of the organisation that has the same file; null where none has. */

@@ -4,7 +4,14 @@ import { text } from 'node:stream/consumers'
 import type { Register } from '../../core/program/index.ts'
 import { askOutside, RegisterAway } from './register-outside.ts'
 
-const boats: Register = { formatVersion: 1, id: 'boats', title: 'Boats', number: 'hull', name: 'name', columns: [] }
+const boats: Register = {
+  formatVersion: 1,
+  id: 'boats',
+  title: 'Boats',
+  number: 'hull',
+  name: 'name',
+  columns: [],
+}
 const entry = { row: { hull: 'SKR-1', name: 'Kittiwake' }, by: 'number', score: 1 }
 
 let server: Server

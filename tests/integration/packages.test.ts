@@ -16,7 +16,8 @@ import { packageZip } from '../../server/packages/zip.ts'
 import { pageTasks } from '../../server/jobs/tasks.ts'
 import { findIn } from '../../server/packages/find.ts'
 import { settings } from '../../server/settings.ts'
-import { newPackage } from '../../server/packages/intake.ts'
+import { forgetUploads, newPackage } from '../../server/packages/intake.ts'
+import { pagesWaiting } from '../../server/jobs/turns.ts'
 import { judge } from '../../server/packages/judge.ts'
 import { assign } from '../../server/packages/owners.ts'
 import {
@@ -30,9 +31,19 @@ import {
   takeNext,
   wordsOf,
 } from '../../server/packages/queries.ts'
-import { fetchContents, keepBytes, TooLarge } from '../../server/storage/contents.ts'
+import { fetchContents, keep, keepBytes, TooLarge } from '../../server/storage/contents.ts'
 import { payslip, pdfOf, stray } from '../support/papers.ts'
-import { bring, desk, person, readPackage, stateOf, until, worker, type Desk } from '../support/server.ts'
+import {
+  elsewhere,
+  bring,
+  desk,
+  person,
+  readPackage,
+  stateOf,
+  until,
+  worker,
+  type Desk,
+} from '../support/server.ts'
 import { Open } from '../support/zip.ts'
 import { checkAgain } from '../../server/packages/again.ts'
 
@@ -527,6 +538,58 @@ describe('storage', () => {
       sql`select count(*)::int as n from chunk where sha256 like 'arriving-%'`,
     )
     expect(rows[0].n).toBe(0)
+  })
+  test('whoever sends too much is heard out: a line closed on them would tell them nothing', async () => {
+    let sent = 0
+    async function* parts() {
+      for (; sent < 20; sent++) yield await Promise.resolve(new Uint8Array(1000))
+    }
+    await expect(keep(parts(), 3000)).rejects.toThrow(TooLarge)
+    expect(sent).toBe(20)
+  })
+})
+
+describe('what one package and one organisation may take', () => {
+  test('a package that is full takes no file more, and says so', async () => {
+    const id = await newPackage('working-boat-loan', who)
+    const full = { packageId: id, name: 'large.pdf', size: 2 * 1024 ** 3 - 10, state: 'read' } as const
+    await database().insert(files).values(full)
+    const { problem } = await bring(id, 'more.txt', Buffer.from('words that are more than ten'), who)
+    expect(problem).toBe('With this file the package would be larger than 2048 MB, the most that one may be.')
+  })
+
+  test('a file whose pages are too many for its package is set aside, and the rest goes on', async () => {
+    const id = await newPackage('working-boat-loan', who)
+    await database().update(packages).set({ pageCount: 4999, pagesRead: 4999 }).where(eq(packages.id, id))
+    const { fileId } = await bring(id, 'two.pdf', await pdfOf(stray, stray), who)
+    const file = async () => (await database().select().from(files).where(eq(files.id, fileId)))[0]
+    await until(async () => (await file()).state === 'unusable')
+    expect((await file()).problem).toBe(
+      'With the 2 pages of this file the package would have 5001; it may have 5000.',
+    )
+    await database().delete(packages).where(eq(packages.id, id))
+  })
+
+  test('pages that wait are counted for their organisation alone', async () => {
+    const other = await elsewhere()
+    const waits = { state: 'reading', pageCount: 300, pagesRead: 40 } as const
+    await database()
+      .update(packages)
+      .set(waits)
+      .where(eq(packages.id, await newPackage('working-boat-loan', other)))
+    expect(await pagesWaiting(database(), other.organisationId)).toBe(260)
+    expect(await pagesWaiting(database(), (await elsewhere()).organisationId)).toBe(0)
+  })
+
+  test('a file that began to come and never will have is taken out; one that comes stays', async () => {
+    const id = await newPackage('working-boat-loan', who)
+    const hours = (n: number) => new Date(Date.now() - n * 3_600_000)
+    await database()
+      .insert(files)
+      .values([3, 1].map((n) => ({ packageId: id, name: `${n}.pdf`, createdAt: hours(n) })))
+    expect(await forgetUploads()).toBe(1)
+    const left = await database().select({ name: files.name }).from(files).where(eq(files.packageId, id))
+    expect(left).toEqual([{ name: '1.pdf' }])
   })
 })
 

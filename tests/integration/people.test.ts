@@ -16,7 +16,7 @@ import { actsOf } from '../../server/audit.ts'
 import { starterSets, takeStarter, typesSpokenOf } from '../../server/configuration/starter.ts'
 import { removeType, typesOf } from '../../server/configuration/types.ts'
 import { database } from '../../server/database/connection.ts'
-import { session, user, verification } from '../../server/database/schema.ts'
+import { account, audit, session, user, verification } from '../../server/database/schema.ts'
 import { desk, elsewhere, person } from '../support/server.ts'
 
 desk()
@@ -184,6 +184,8 @@ test('a second factor is asked for after the password, and a spare code counts o
   expect(half).toMatchObject({ second: true })
   expect(await personOf(asking(cookieOf(half)))).toBeNull()
   expect(await signInByCode(asking(cookieOf(half)), '123456')).toHaveProperty('problem')
+  const acts = await database().select().from(audit).where(eq(audit.userId, who.id))
+  expect(acts.filter((a) => a.act === 'could not sign in')).toHaveLength(1)
   const whole = await signInByCode(asking(cookieOf(half)), device.generate())
   expect((await personOf(asking(cookieOf(whole))))?.id).toBe(who.id)
 
@@ -207,4 +209,7 @@ test('whose role signs in with a second factor sets one up before anything else'
   await expect(signedIn(asking(cookie))).rejects.toMatchObject({ status: 302 })
   const own = new Request('http://localhost:3000/account', { headers: { cookie } })
   expect((await signedIn(own)).lacksSecondFactor).toBe(true)
+  // Who comes in by a provider alone has no password to set one up by; the provider asks for what it asks for.
+  await database().update(account).set({ password: null }).where(eq(account.userId, who.id))
+  expect((await signedIn(asking(cookie))).lacksSecondFactor).toBe(false)
 })

@@ -134,7 +134,7 @@ describe('programs in versions', () => {
     const draft = { ...body, requirements: body.requirements.filter((r) => r.id !== 'consent') }
     const trying = await beginTrial(lead, draft)
     await until(async () => (await trialState(lead, trying))?.state === 'done')
-    const trial = (await trialState(lead, trying))
+    const trial = await trialState(lead, trying)
     expect(trial.tried).toBe(trial.packages)
     expect(await trialState(await elsewhere(), trying)).toBeNull()
     expect(trial.differing.find((d) => d.packageId === id)?.changes).toEqual([
