@@ -6,6 +6,7 @@ import { measureAnswering, type Answering } from '../bench/answering.ts'
 import { drawCalibration } from '../bench/calibration.ts'
 import { runManyTypes } from '../bench/many-types.ts'
 import { type CorpusBy, readCases, runCorpus } from '../bench/run.ts'
+import { fuzz } from '../bench/fuzz.ts'
 import { runPared } from '../bench/pared-types.ts'
 import { starterTypes } from '../demo/lenders/merrow-sound/index.ts'
 import { writeCorpus as writeTarrowValley } from '../demo/lenders/tarrow-valley/corpus.ts'
@@ -28,13 +29,19 @@ import { given } from './paths.ts'
 import { ensureDatabase, startPostgres } from './postgres.ts'
 
 const command = new Command('bench')
-  .argument('[which]', '"designers": the papers of every designer, each read by what was fitted without it')
+  .argument(
+    '[which]',
+    '"designers": the papers of every designer, each read by what was fitted without it; "fuzz": any files, and those changed',
+  )
   .description('scores of a corpus; without one, of the corpora that ship with the generator, and the speed')
   .option('--corpus <dir>', 'a folder of cases')
   .option('--types <file>', 'document types of the corpus; with it no others take part')
   .option('--program <file>', 'the program of the corpus, in place of the one that its cases name')
   .option('--lender <file>', 'the lender of the corpus')
   .option('--papers <dir>', "other designers' papers, in folders by designer and set; with designers")
+  .option('--files <dir>', 'files of any kind, from anywhere; with fuzz')
+  .option('--minutes <n>', 'how long changed files are tried; with fuzz', '60')
+  .option('--seed <n>', 'which changes are made; with fuzz', '1')
   .option('--json <file>', 'also write the figures there')
   .option('--less-said', 'also with two labels a field, and with the titles taken off the papers')
   .option('--notes', 'say every miss; not for the layouts that scores are quoted on')
@@ -48,6 +55,9 @@ const wishes = command.opts<{
   json?: string
   notes?: boolean
   lessSaid?: boolean
+  files?: string
+  minutes: string
+  seed: string
 }>()
 
 /** The corpora drawn where none is given: those that rules are tuned on, and those that scores are quoted on. */
@@ -133,6 +143,25 @@ async function scoreSecondLender(): Promise<void> {
       await writeTarrowValley(folder, corpus)
     await score(name, folder, by)
   }
+}
+
+/** Takes files that nobody made for us, and the same files broken: the exit code tells whether all were dealt with. */
+async function fuzzFiles(): Promise<void> {
+  if (!wishes.files) throw new Error('fuzz takes its files from --files DIR')
+  const types = await typesOf(wishes.types)
+  const program = await programOf(wishes.program ?? 'working-boat-loan', types)
+  const by = { program, types, lender: await lenderOf(wishes.lender), asOf: '2026-04-10' }
+  const made = { minutes: Number(wishes.minutes), seed: Number(wishes.seed), keep: '.jigsa/fuzz', by }
+  const found = await fuzz(given(wishes.files), made, (line) => console.log(line))
+  console.log(
+    [
+      `${found.files} files: ${found.read} read, ${found.refused} refused in a sentence, ${found.faults.length} not dealt with`,
+      `slowest ${found.slowest.seconds.toFixed(1)} s (${found.slowest.name})`,
+      `taken for one of the types without a question: ${found.typedUnasked.length ? found.typedUnasked.join(', ') : 'none'}`,
+    ].join('\n'),
+  )
+  figures.fuzz = found
+  if (found.faults.length > 0) process.exitCode = 1
 }
 
 /** How papers find their types where these were described in few wordings. */
@@ -238,6 +267,7 @@ const shown = (value: number | null | undefined): string => (value == null ? 'â€
 
 if (wishes.corpus) await score(wishes.corpus, given(wishes.corpus))
 else if (command.args[0] === 'designers') await scoreDesigners()
+else if (command.args[0] === 'fuzz') await fuzzFiles()
 else {
   for (const { name, ...corpus } of CORPORA) {
     const folder = join('corpora', name)

@@ -90,6 +90,31 @@ test('a program is changed in sentences, tried before it is stored, and taken kn
   await expect(page.getByText(/version 3, judged on/)).toBeVisible()
 })
 
+test('what a colleague stores meanwhile takes nothing away of what is written, and is not overwritten unseen', async ({
+  page,
+}) => {
+  await signIn(page, 'ruben')
+  await openView(page, `${base()}/programs/trader-account`)
+  const name = page.getByLabel('Name of the program')
+  const title = await name.inputValue()
+  await name.fill('Mine, half written')
+  const body = (await (await page.request.get(`${base()}/programs/trader-account/file`)).json()) as object
+  const stored = await page.request.post(`${base()}/programs/trader-account.data`, {
+    headers: { Origin: base() },
+    data: { act: 'save', program: { ...body, title: 'Theirs' }, basis: 1 },
+  })
+  expect(stored.status()).toBe(202)
+  await page.getByRole('button', { name: 'Store it' }).click()
+  await expect(page.getByText(/Version 2 was stored while you wrote/)).toBeVisible()
+  await expect(page.getByRole('alert', { name: 'Stored meanwhile' })).toContainText('stored version 2')
+  await expect(name).toHaveValue('Mine, half written')
+  await page.getByRole('button', { name: 'Drop mine, show version 2' }).click()
+  await expect(name).toHaveValue('Theirs')
+  await name.fill(title)
+  await page.getByRole('button', { name: 'Store it' }).click()
+  await expect(page.getByText('Stored as version 3.')).toBeVisible()
+})
+
 test('a program that cannot be used is refused with the place; a processor changes none', async ({
   page,
   browser,
