@@ -22,6 +22,7 @@ export default [
     route('registers/:id', 'routes/setup/register.tsx'),
     route('starter', 'routes/setup/starter.tsx'),
     route('people', 'routes/setup/people.tsx'),
+    route('integrations', 'routes/setup/integrations.tsx'),
     route('trail', 'routes/setup/trail.tsx'),
     route('keeping', 'routes/setup/keeping.tsx'),
     route('failed', 'routes/setup/failed.tsx'),

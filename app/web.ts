@@ -1,6 +1,7 @@
 import { serve } from '@hono/node-server'
 import type { Server } from 'node:http'
 import { createRequestHandler, type ServerBuild } from 'react-router'
+import { API, api } from '../server/api/app.ts'
 import { closeDatabase } from '../server/database/connection.ts'
 import { endReaders } from '../server/jobs/readers.ts'
 import { log } from '../server/log.ts'
@@ -33,7 +34,7 @@ const web = serverEntry({
   baseUrl: BASE_URL,
   proxies: TRUSTED_PROXIES,
   formTargets: Object.values(OPENID).map(({ issuer }) => new URL(issuer).origin),
-  open: publicRoutes(METRICS_KEY),
+  open: publicRoutes(METRICS_KEY).route(API, api()),
   hasSession,
   rate: (client) => count(CHANGES, client),
   handle: (request, nonce) => routes(request, { nonce }),

@@ -1,23 +1,45 @@
 import { randomBytes } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { DEMO_PASSWORD } from '../demo/desk.ts'
+import { Command } from 'commander'
+import { z } from 'zod'
+import { DEMO_PASSWORD, type DemoDesk } from '../demo/desk.ts'
 import { merrowSoundDesk } from '../demo/lenders/merrow-sound/desk.ts'
 import { world } from '../demo/lenders/merrow-sound/world.ts'
 import { tarrowValleyDesk } from '../demo/lenders/tarrow-valley/desk.ts'
 import { startVesselRegister } from '../standins/vessel-register.ts'
 import { startMalwareScanner } from '../standins/malware-scanner.ts'
 import { answers, endProcess, startWeb, startWorker } from './processes.ts'
-import { ensureDatabase, freePort, startPostgres } from './postgres.ts'
+import { ensureDatabase, freePort, isFree, startPostgres } from './postgres.ts'
 
 const say = (text: string) => process.stderr.write(`${text}\n`)
-const fresh = process.argv.includes('--fresh')
-const unknown = process.argv.slice(2).filter((w) => w !== '--fresh')
-if (unknown.length > 0) {
-  say(`jigsa demo: there is no "${unknown[0]}"; the only word is --fresh`)
+const command = new Command('demo')
+  .description('the application with made-up packages')
+  .option('--fresh', 'begins anew, without what was done in it before')
+  .option('--empty', 'loads no packages')
+  .option('--port <n>', 'where it serves; without it 3000, or another that is free')
+  .option('--dir <folder>', 'where its state lies, so that two can run at once', '.jigsa')
+  .allowExcessArguments(false)
+  .configureOutput({
+    writeErr: (text) => process.stderr.write(`jigsa demo: ${text.replace(/^error: /, '')}`),
+  })
+  .exitOverride((refused) => process.exit(refused.exitCode === 0 ? 0 : 2))
+  .parse()
+const words = z
+  .object({
+    fresh: z.boolean().default(false),
+    empty: z.boolean().default(false),
+    port: z.coerce.number('--port is a number').int().min(1).max(65_535).optional(),
+    dir: z.string().min(1),
+  })
+  .safeParse(command.opts())
+if (!words.success) {
+  say(`jigsa demo: ${words.error.issues[0].message}`)
   process.exit(2)
 }
-const folder = '.jigsa'
+const { fresh, empty, port: wanted, dir: folder } = words.data
+/** Where it is said what others need to know of it, while it serves. */
+const described = join(folder, 'demo.json')
 const pidFile = join(folder, 'demo.pid')
 mkdirSync(folder, { recursive: true })
 if (existsSync(pidFile) && isAlive(Number(readFileSync(pidFile, 'utf8')))) {
@@ -31,6 +53,7 @@ const undoing: (() => Promise<unknown>)[] = []
 const end = async (code: number) => {
   if (ending) return
   ending = true
+  rmSync(described, { force: true })
   for (const step of undoing.reverse()) await step()
   rmSync(pidFile, { force: true })
   process.exit(code)
@@ -48,7 +71,9 @@ try {
   const { vessels } = world(new Date().toISOString().slice(0, 10))
   const register = await startVesselRegister(() => vessels)
   undoing.push(register.stop)
-  const port = await freePort(Number(process.env.PORT ?? 3000))
+  if (wanted !== undefined && !(await isFree(wanted, '127.0.0.1')))
+    throw new Error(`something else listens on port ${wanted}`)
+  const port = wanted ?? (await freePort(Number(process.env.PORT ?? 3000)))
   const secretFile = join(folder, 'auth-secret')
   if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 })
   Object.assign(process.env, {
@@ -83,7 +108,8 @@ try {
   await answers(`http://127.0.0.1:${port}/sign-in`, web)
   const desks = [merrowSoundDesk, tarrowValleyDesk]
   for (const desk of desks) await openDesk(desk)
-  for (const desk of desks) await fillDesk(desk, say)
+  if (!empty) for (const desk of desks) await fillDesk(desk, say)
+  describe(`http://127.0.0.1:${port}`, await keyOf(merrowSoundDesk.id), desks)
   say('')
   say(`Jigsa is at http://localhost:${port}`)
   say(`Sign in as one of these, each with the password ${DEMO_PASSWORD}`)
@@ -93,7 +119,7 @@ try {
       say(`  ${person.email.padEnd(34)} ${person.role.padEnd(14)} ${person.name}`)
   }
   say('Ctrl-C ends it.')
-  for (const desk of desks)
+  for (const desk of empty ? [] : desks)
     await finishEarlier(desk).catch((error: unknown) => {
       if (!ending) throw error
     })
@@ -101,6 +127,30 @@ try {
   const cause = error instanceof Error && error.cause instanceof Error ? ` (${error.cause.message})` : ''
   say(`jigsa demo: ${error instanceof Error ? error.message.split('\n')[0] : String(error)}${cause}`)
   await end(1)
+}
+
+/** Tells whoever works with the running demo where it is, who signs in, and by which key another system does. */
+function describe(url: string, apiKey: string, desks: readonly DemoDesk[]): void {
+  const people = desks.flatMap((desk) =>
+    desk.people.map(({ email, role }) => ({ email, password: DEMO_PASSWORD, role })),
+  )
+  writeFileSync(described, JSON.stringify({ url, people, apiKey }, null, 1), { mode: 0o600 })
+}
+
+/** A key of the demo's own, kept where its secret is: made once for a database. */
+async function keyOf(organisationId: string): Promise<string> {
+  const { addIntegration, callerBy } = await import('../server/access/integrations.ts')
+  const { scopes } = await import('../server/database/schema.ts')
+  const file = join(folder, 'api-key')
+  const known = existsSync(file) ? readFileSync(file, 'utf8') : ''
+  if ((await callerBy(known))?.organisationId === organisationId) return known
+  const key = await addIntegration(null, organisationId, {
+    name: 'Counter system',
+    scopes: [...scopes],
+    expiresAt: null,
+  })
+  writeFileSync(file, key, { mode: 0o600 })
+  return key
 }
 
 function isAlive(pid: number): boolean {

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react'
+import type { ShouldRevalidateFunctionArgs } from 'react-router'
 
 /**
  * The version that is written on. A colleague who stores another meanwhile takes nothing of what is written away: what
@@ -19,6 +20,10 @@ export function useBasis(of: string, newest: number, stored: number | undefined)
     take: () => setNow({ of, begun: newest }),
   }
 }
+
+/** Whoever is told that a colleague stored a version has that version loaded, to be shown it. */
+export const loadsTheirs = ({ actionStatus }: Pick<ShouldRevalidateFunctionArgs, 'actionStatus'>): boolean =>
+  actionStatus === 409
 
 /** Says that a colleague stored a version meanwhile, and lets it be taken. */
 export function Overtaken({

@@ -19,7 +19,11 @@ export function Trial({ id }: { id: string }) {
     <section aria-label="What this would change" role="status" className="card mb-4 p-4">
       <h2 className="font-semibold">{trial ? headOf(trial) : 'Judging the packages by this …'}</h2>
       {trial?.state === 'trying' && trial.packages !== null ? (
-        <progress className="mt-2 block h-1.5 w-full" value={trial.tried} max={trial.packages} />
+        <progress
+          className="mt-2 block h-1.5 w-full appearance-none overflow-hidden rounded [&::-moz-progress-bar]:bg-petrol [&::-webkit-progress-bar]:bg-line-2 [&::-webkit-progress-value]:bg-petrol"
+          value={trial.tried}
+          max={trial.packages}
+        />
       ) : null}
       {trial?.state === 'done' && trial.tried === 0 ? (
         <p className="text-sm text-ink-2">No package of this program was judged yet.</p>

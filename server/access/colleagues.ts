@@ -22,7 +22,7 @@ export const peopleOf = (organisationId: string) =>
     })
     .from(user)
     .leftJoin(session, eq(session.userId, user.id))
-    .where(eq(user.organisationId, organisationId))
+    .where(and(eq(user.organisationId, organisationId), eq(user.isSystem, false)))
     .groupBy(user.id)
     .orderBy(asc(user.name), asc(user.id))
 
@@ -83,7 +83,7 @@ const to = <T>(
     const [person] = await work
       .select()
       .from(user)
-      .where(and(eq(user.id, id), eq(user.organisationId, organisationId)))
+      .where(and(eq(user.id, id), eq(user.organisationId, organisationId), eq(user.isSystem, false)))
       .for('update')
     return person ? act(work, person) : null
   })

@@ -25,6 +25,7 @@ export const RIGHTS = {
   'agree to erase': [LEADS, 'A lead or another administrator agrees to erasing packages.'],
   'give out': [LEADS, 'A lead or an administrator gives out all that is kept of an applicant.'],
   people: [ADMINISTRATORS, 'An administrator looks after the people of this desk.'],
+  keys: [ADMINISTRATORS, 'An administrator makes keys for other systems and takes them away.'],
   machine: [ADMINISTRATORS, 'An administrator looks after work that failed.'],
 } as const satisfies Record<string, readonly [roles: readonly Role[], refusal: string]>
 

@@ -72,6 +72,8 @@ export const user = pgTable('user', {
   organisationId: organisation(),
   /** A code of a second device is asked for when they sign in. */
   twoFactorEnabled: boolean('two_factor_enabled').notNull().default(false),
+  /** Another system that works here by a key: it is no colleague, and never signs in. */
+  isSystem: boolean('is_system').notNull().default(false),
   /** Since when the person may not sign in any more. */
   disabledAt: moment('disabled_at'),
   createdAt: moment('created_at').notNull().defaultNow(),
@@ -156,6 +158,8 @@ export const packages = pgTable(
     id: uuid('id').primaryKey().defaultRandom(),
     organisationId: organisation(),
     caseNumber: text('case_number').notNull(),
+    /** The number by which whoever sent it knows it. */
+    reference: text('reference'),
     program: text('program').notNull(),
     /** The version of the program it is judged by; a newer one is taken knowingly. */
     programVersion: integer('program_version').notNull().default(1),
@@ -526,6 +530,51 @@ export const lessons = pgTable(
       .on(t.organisationId)
       .where(sql`${t.on}`),
   ],
+)
+
+export const scopes = ['read', 'bring', 'work'] as const
+/** What a key is good for: to look, to bring papers, to answer and finish. */
+export type Scope = (typeof scopes)[number]
+
+/** Another system that comes by a key. What it does stands in the trail under its own name. */
+export const integrations = pgTable(
+  'integration',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    organisationId: organisation(),
+    /** As whom it acts. */
+    userId: text('user_id')
+      .notNull()
+      .references(() => user.id),
+    name: text('name').notNull(),
+    /** SHA-256 of the key, which nobody keeps. */
+    keyHash: text('key_hash').notNull().unique(),
+    /** Its last letters, to tell keys apart by. */
+    keyEnd: text('key_end').notNull(),
+    scopes: text('scopes').array().$type<Scope[]>().notNull(),
+    expiresAt: moment('expires_at'),
+    lastUsedAt: moment('last_used_at'),
+    revokedAt: moment('revoked_at'),
+    createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [index('integration_organisation').on(t.organisationId, t.createdAt)],
+)
+
+/** What was answered to a request that names itself, so that the same one again changes nothing. */
+export const answeredRequests = pgTable(
+  'answered_request',
+  {
+    integrationId: uuid('integration_id')
+      .notNull()
+      .references(() => integrations.id, { onDelete: 'cascade' }),
+    key: text('key').notNull(),
+    /** SHA-256 of what was asked: another request under the same name is a mistake. */
+    asked: text('asked').notNull(),
+    packageId: uuid('package_id').references(() => packages.id, { onDelete: 'cascade' }),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.integrationId, t.key] })],
 )
 
 export const trialStates = ['trying', 'done', 'failed'] as const

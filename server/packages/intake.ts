@@ -40,39 +40,53 @@ async function nextCaseNumber(work: Work, organisationId: string): Promise<strin
   return `${prefix}${String(row?.free ?? 4001).padStart(6, '0')}`
 }
 
-/** Makes an empty package that files can be brought to. */
-export async function newPackage(
+/** Of what a new package is, where it is not the newest of everything. */
+interface NewPackage {
+  organisationId?: string
+  caseNumber?: string
+  /** The sender's own number for it. */
+  reference?: string
+  asOf?: string
+  createdAt?: Date
+}
+
+/** Makes an empty package that files can be brought to. @throws Refused where there is no such program */
+export const newPackage = (program: string, who: Person | null, given: NewPackage = {}): Promise<string> =>
+  database().transaction((work) => openPackage(work, program, who, given))
+
+/** As `newPackage`, in a transaction of the caller's. */
+export async function openPackage(
+  work: Work,
   program: string,
   who: Person | null,
-  options: { organisationId?: string; caseNumber?: string; asOf?: string; createdAt?: Date } = {},
+  given: NewPackage = {},
 ): Promise<string> {
-  const organisationId = options.organisationId ?? who?.organisationId ?? FIRST_ORGANISATION
-  const newest = await newestProgram(database(), organisationId, program)
-  if (!newest) throw new Error(`there is no program ${program}`)
-  const asOf = options.asOf ?? new Date().toISOString().slice(0, 10)
-  return database().transaction(async (work) => {
-    const [made] = await work
-      .insert(packages)
-      .values({
-        organisationId,
-        program,
-        programVersion: newest.version,
-        caseNumber: options.caseNumber ?? (await nextCaseNumber(work, organisationId)),
-        asOf,
-        createdById: who?.id ?? null,
-        ...(options.createdAt ? { createdAt: options.createdAt } : {}),
-      })
-      .returning({ id: packages.id })
-    // The day decides what is out of date: whoever dates a package back is seen to.
-    await note(
-      work,
-      who,
-      made.id,
-      'opened the package',
-      `${newest.body.title}, version ${newest.version}, judged on ${asOf}`,
-    )
-    return made.id
-  })
+  const organisationId = given.organisationId ?? who?.organisationId ?? FIRST_ORGANISATION
+  const newest = await newestProgram(work, organisationId, program)
+  if (!newest) throw new Refused(`There is no program ${program}.`)
+  const asOf = given.asOf ?? new Date().toISOString().slice(0, 10)
+  const [made] = await work
+    .insert(packages)
+    .values({
+      organisationId,
+      program,
+      programVersion: newest.version,
+      caseNumber: given.caseNumber ?? (await nextCaseNumber(work, organisationId)),
+      reference: given.reference ?? null,
+      asOf,
+      createdById: who?.id ?? null,
+      ...(given.createdAt ? { createdAt: given.createdAt } : {}),
+    })
+    .returning({ id: packages.id })
+  // The day decides what is out of date: whoever dates a package back is seen to.
+  await note(
+    work,
+    who,
+    made.id,
+    'opened the package',
+    `${newest.body.title}, version ${newest.version}, judged on ${asOf}`,
+  )
+  return made.id
 }
 
 /** What became of a file that was brought. `twin` names a package that has the same file already. */
@@ -116,52 +130,71 @@ export async function bringFile(
     )
   }
   return inTurn(packageId, async (work) => {
-    // Held first: two files of a name, or one file twice, brought at once see one another; and a package that was
-    // closed while the file came takes it no more.
-    const row = await heldFor(work, packageId, 'bring files').catch(asRefusal)
-    if (row instanceof Refused) {
-      await work.delete(files).where(eq(files.id, file.id))
-      return { fileId: file.id, problem: row.message, twin: null }
-    }
-    const others = await work
-      .select({ id: files.id, name: files.name, sha256: files.sha256, state: files.state })
-      .from(files)
-      .where(and(eq(files.packageId, packageId), ne(files.id, file.id)))
-    // What was set aside for a fault of ours is asked for again.
-    const same = others.find((o) => o.sha256 === kept.sha256 && o.state !== 'unusable')
-    if (same) {
-      await work.delete(files).where(eq(files.id, file.id))
-      await note(work, who, packageId, 'brought a file again', `${name} is in this package already`)
-      return {
-        fileId: same.id,
-        problem: 'This very file is in the package already; it was not taken twice.',
-        twin: null,
-      }
-    }
-    const twin = await twinOf(work, row, kept.sha256)
-    await work
-      .update(files)
-      .set({
-        ...kept,
-        name: freeName(
-          name,
-          others.map((o) => o.name),
-        ),
-        state: 'waiting',
-      })
-      .where(eq(files.id, file.id))
-    await move(work, packageId, 'bring files', row.state === 'sample' ? 'sample' : 'reading')
-    await note(
-      work,
-      who,
-      packageId,
-      'brought a file',
-      `${name}, ${Math.ceil(kept.size / 1024)} kB${twin ? `; the same file is in ${twin}` : ''}`,
-    )
-    await queueJob(work, 'open_file', { fileId: file.id }, { queue: `open:${packageId}` })
-    await tell(work, { packageId, what: 'files' })
-    return { fileId: file.id, problem: null, twin }
+    const brought = await fileContents(work, packageId, { name, ...kept, id: file.id }, who)
+    if (brought.fileId !== file.id || brought.problem) await work.delete(files).where(eq(files.id, file.id))
+    return brought
   })
+}
+
+/** Contents that are in the store, and what they are called. `id` is of the row that was made while they came. */
+export interface Kept {
+  name: string
+  sha256: string
+  size: number
+  id?: string
+}
+
+/**
+ * Makes contents a file of a package and has it read. The same file twice in a package is kept once and said so; a
+ * package that is closed takes none.
+ */
+export async function fileContents(
+  work: Work,
+  packageId: string,
+  { name, sha256, size, id }: Kept,
+  who: Person | null,
+): Promise<Brought> {
+  // Held first: two files of a name, or one file twice, brought at once see one another; and a package that was
+  // closed while the file came takes it no more.
+  const row = await heldFor(work, packageId, 'bring files').catch(asRefusal)
+  if (row instanceof Refused) return { fileId: id ?? '', problem: row.message, twin: null }
+  const others = await work
+    .select({ id: files.id, name: files.name, sha256: files.sha256, state: files.state })
+    .from(files)
+    .where(and(eq(files.packageId, packageId), ...(id ? [ne(files.id, id)] : [])))
+  // What was set aside for a fault of ours is asked for again.
+  const same = others.find((o) => o.sha256 === sha256 && o.state !== 'unusable')
+  if (same) {
+    await note(work, who, packageId, 'brought a file again', `${name} is in this package already`)
+    return {
+      fileId: same.id,
+      problem: 'This very file is in the package already; it was not taken twice.',
+      twin: null,
+    }
+  }
+  const twin = await twinOf(work, row, sha256)
+  const free = freeName(
+    name,
+    others.map((o) => o.name),
+  )
+  const values = { packageId, name: free, sha256, size, state: 'waiting' as const }
+  const [{ fileId }] = id
+    ? await work.update(files).set(values).where(eq(files.id, id)).returning({ fileId: files.id })
+    : await work
+        .insert(files)
+        .values({ ...values, broughtById: who?.id ?? null })
+        .returning({ fileId: files.id })
+  await move(work, packageId, 'bring files', row.state === 'sample' ? 'sample' : 'reading')
+  await note(
+    work,
+    who,
+    packageId,
+    'brought a file',
+    `${name}, ${Math.ceil(size / 1024)} kB${twin ? `; the same file is in ${twin}` : ''}`,
+  )
+  await queueJob(work, 'open_file', { fileId }, { queue: `open:${packageId}` })
+  await tell(work, { packageId, what: 'files' })
+  return { fileId, problem: null, twin }
 }
 
 const inMegabytes = (bytes: number): string => `${Math.round(bytes / 1024 / 1024)} MB`

@@ -60,6 +60,9 @@ export async function look(rate: Rate, key: string): Promise<Verdict & { counted
 /** Forgets what was counted. */
 export const forget = (rate: Rate, key: string): Promise<boolean> => limiterOf(rate).delete(key)
 
+/** Calls of one key of the API: a system that asks for each of its packages every few seconds stays below it. */
+export const CALLS: Rate = { name: 'call', points: 1200, duration: 60, shuts: true }
+
 /**
  * Changes by one client: a desk of forty people behind one address, each bringing files and answering, stays far
  * below it.

@@ -103,10 +103,10 @@ test('what a colleague stores meanwhile takes nothing away of what is written, a
     headers: { Origin: base() },
     data: { act: 'save', program: { ...body, title: 'Theirs' }, basis: 1 },
   })
-  expect(stored.status()).toBe(202)
+  expect(stored.status()).toBe(200)
   await page.getByRole('button', { name: 'Store it' }).click()
-  await expect(page.getByText(/Version 2 was stored while you wrote/)).toBeVisible()
   await expect(page.getByRole('alert', { name: 'Stored meanwhile' })).toContainText('stored version 2')
+  await expect(page.getByText('begun from version 1')).toBeVisible()
   await expect(name).toHaveValue('Mine, half written')
   await page.getByRole('button', { name: 'Drop mine, show version 2' }).click()
   await expect(name).toHaveValue('Theirs')

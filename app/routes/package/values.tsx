@@ -1,7 +1,7 @@
 import { inWords } from '../../../wording/index.ts'
 import { clsx } from 'clsx'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useSearchParams } from 'react-router'
 import type { FieldState, FilledField } from '../../../core/answers/index.ts'
 import type { Document } from '../../../core/findings/index.ts'
 import { plain, type Row, groupThousands, isMoney } from '../../../core/model/index.ts'
@@ -37,8 +37,17 @@ const FILTERS = {
 export default function Values() {
   const { assessment } = useJudged()
   const { page, look } = useLooking()
+  const asked = useSearchParams()[0].get('field')
   const [only, setOnly] = useState<keyof typeof FILTERS>('all')
   const document = documentOfPage(assessment.documents, page) ?? assessment.documents[0]
+  // A link from elsewhere names a value: its place is marked once, and then people go where they like.
+  const place = document?.fields.find((f) => f.name === asked)
+  const marked = useRef<string | null>(null)
+  useEffect(() => {
+    if (!place || marked.current === asked || place.page === null) return
+    marked.current = asked
+    look(place.page, place.box)
+  }, [place, asked, look])
   if (!document) return <p className="card p-6 text-ink-2">There is no document on these pages.</p>
   const fields = document.fields.filter(FILTERS[only].fits)
   return (

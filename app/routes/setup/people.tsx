@@ -18,6 +18,7 @@ import { may, refusalOf } from '../../../server/access/rights.ts'
 import { type Role, roles } from '../../../server/database/schema.ts'
 import { jsonBody } from '../../../server/web/bodies.ts'
 import { moment } from '../../parts/format.ts'
+import { ShownOnce } from '../../parts/shown-once.tsx'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/people'
 
@@ -111,7 +112,13 @@ export default function People({
         People <span className="font-normal text-ink-2">{people.length}</span>
       </h1>
       <Told {...fetcher.data} />
-      {fetcher.data?.link ? <HandOver {...fetcher.data.link} /> : null}
+      {fetcher.data?.link ? (
+        <ShownOnce
+          text={`With this link ${fetcher.data.link.name} chooses a password. It is good once, for a week, and shown only now: hand it over before you go on.`}
+          secret={fetcher.data.link.address}
+          testId="password-link"
+        />
+      ) : null}
       <ul className="mb-4 grid gap-px overflow-hidden rounded-lg border border-line bg-line-2">
         {people.map((p) => (
           <li key={p.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 bg-sheet px-4 py-2">
@@ -201,26 +208,6 @@ export default function People({
 }
 
 const REFUSAL = 'An administrator invites people and gives roles.'
-
-/** A link that is shown once, to be handed over. */
-function HandOver({ name, address }: { name: string; address: string }) {
-  return (
-    <div role="status" className="mb-3 rounded-md border border-line bg-sheet px-3 py-2">
-      <p>
-        With this link {name} chooses a password. It is good once, for a week, and shown only now: hand it
-        over before you go on.
-      </p>
-      <p className="mt-1 flex items-center gap-3">
-        <code className="min-w-0 flex-1 font-mono break-all" data-testid="password-link">
-          {address}
-        </code>
-        <button type="button" className="button" onClick={() => void navigator.clipboard?.writeText(address)}>
-          Copy
-        </button>
-      </p>
-    </div>
-  )
-}
 
 type OnOne = { act: 'reset' | 'end' } | { act: 'switch'; disabled: boolean }
 

@@ -1,6 +1,6 @@
 import { Download } from 'lucide-react'
 import { useEffect, useState } from 'react'
-import { data, Link, redirect, useFetcher } from 'react-router'
+import { type ShouldRevalidateFunctionArgs, data, Link, redirect, useFetcher } from 'react-router'
 import { z } from 'zod'
 import { idFrom, type Program, programSchema, type TypeShape } from '../../../core/program/index.ts'
 import { signedIn } from '../../../server/access/people.ts'
@@ -19,7 +19,7 @@ import { Overtaken as StoredMeanwhile } from '../../../server/configuration/vers
 import { faultsIn, outcomesOn, packagesOf } from '../../../server/packages/program-change.ts'
 import { jsonBody } from '../../../server/web/bodies.ts'
 import { count } from '../../parts/format.ts'
-import { Overtaken, useBasis } from '../../parts/overtaken.tsx'
+import { loadsTheirs, Overtaken, useBasis } from '../../parts/overtaken.tsx'
 import { Told } from '../../parts/told.tsx'
 import { Versions } from '../../parts/versions.tsx'
 import { useDraft, type Draft } from '../../program/draft.ts'
@@ -131,6 +131,9 @@ export async function action({ request, params }: Route.ActionArgs) {
       }
 }
 
+export const shouldRevalidate = (now: ShouldRevalidateFunctionArgs) =>
+  loadsTheirs(now) || now.defaultShouldRevalidate
+
 /** What is wrong with a draft as it was sent, with the rule it is in. */
 function sentence(error: z.ZodError, sent: unknown): string {
   const { path, message } = error.issues[0]
@@ -223,11 +226,19 @@ function Editor({
   const trial = trying.data && 'trial' in trying.data ? trying.data.trial : undefined
   return (
     <main className="mx-auto max-w-6xl p-4 pb-16">
-      <Head written={written} stored={stored} version={version} may={may} saving={saving} trying={trying} />
+      <Head
+        written={written}
+        stored={stored}
+        version={version}
+        begun={basis.begun}
+        may={may}
+        saving={saving}
+        trying={trying}
+      />
       <ProofOn packages={packages} on={proof.on} onChoose={proof.setOn} />
       {basis.overtaken ? <Overtaken by={versions[0]} onTake={basis.take} /> : null}
       <Told
-        problem={saving.data?.problem ?? trying.data?.problem ?? proof.problem}
+        problem={(basis.overtaken ? null : saving.data?.problem) ?? trying.data?.problem ?? proof.problem}
         said={saving.data?.said}
       />
       {faults.length > 0 ? (
@@ -279,6 +290,7 @@ function Head({
   written: { draft, change, changed, faults },
   stored,
   version,
+  begun,
   may,
   saving,
   trying,
@@ -286,6 +298,8 @@ function Head({
   written: Draft
   stored: Program | null
   version: number
+  /** The version that the draft was begun from. */
+  begun: number
   may: boolean
   saving: Acting
   trying: Acting
@@ -303,7 +317,13 @@ function Head({
           change({ title, id: stored ? draft.id : idFrom(title).replaceAll('_', '-') || 'new' })
         }
       />
-      <span className="mr-auto text-sm text-ink-2">{stored ? `version ${version}` : 'not stored yet'}</span>
+      <span className="mr-auto text-sm text-ink-2">
+        {stored
+          ? begun === version
+            ? `version ${version}`
+            : `begun from version ${begun}`
+          : 'not stored yet'}
+      </span>
       {stored ? (
         <a className="button" href={`/programs/${stored.id}/file`} download>
           <Download size={16} />

@@ -42,7 +42,7 @@ import { Outline } from '../../document-type/outline.tsx'
 import { SamplePanel, type SampleState, useReading } from '../../document-type/sample.tsx'
 import { useChanges } from '../../parts/changes.ts'
 import { sendFiles } from '../../parts/uploads.ts'
-import { Overtaken, useBasis } from '../../parts/overtaken.tsx'
+import { loadsTheirs, Overtaken, useBasis } from '../../parts/overtaken.tsx'
 import { Told } from '../../parts/told.tsx'
 import { Versions } from '../../parts/versions.tsx'
 import type { Route } from './+types/type'
@@ -97,8 +97,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 }
 
 /** A sample is read with every pause in typing, and changes nothing that this page shows besides. */
-export const shouldRevalidate = ({ formAction, defaultShouldRevalidate }: ShouldRevalidateFunctionArgs) =>
-  formAction !== '/types/reading' && defaultShouldRevalidate
+export const shouldRevalidate = (now: ShouldRevalidateFunctionArgs) =>
+  now.formAction !== '/types/reading' && (loadsTheirs(now) || now.defaultShouldRevalidate)
 
 const bodySchema = z.discriminatedUnion('act', [
   z.object({
@@ -338,7 +338,7 @@ function Editor({
         )}
       </div>
       {basis.overtaken ? <Overtaken by={versions[0]} onTake={basis.take} /> : null}
-      <Told problem={holding.problem ?? told?.problem} said={told?.said} />
+      <Told problem={holding.problem ?? (basis.overtaken ? null : told?.problem)} said={told?.said} />
       {sample ? (
         <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,0.85fr)]">
           <div className="grid gap-4">

@@ -1,0 +1,96 @@
+import { z } from '@hono/zod-openapi'
+import type { packageStates } from '../database/schema.ts'
+
+/*
+ * What goes in and comes out of the API, as the description of it is made from.
+ */
+
+export const linksSchema = z.object({
+  self: z.string(),
+  /** Opens the package in the application. */
+  open: z.string(),
+  files: z.string(),
+  report: z.string(),
+  export: z.string(),
+})
+
+/** States that callers see: one that waits for its files is being read. */
+export const shownStates = [
+  'reading',
+  'open',
+  'review',
+  'finished',
+] as const satisfies readonly (typeof packageStates)[number][]
+
+const stateSchema = z.enum(shownStates)
+
+export const packageSchema = z
+  .object({
+    id: z.uuid(),
+    caseNumber: z.string(),
+    /** The caller's own number for it. */
+    reference: z.string().nullable(),
+    program: z.string(),
+    state: stateSchema,
+    pages: z.number().int(),
+    pagesRead: z.number().int(),
+    /** Pieces that a person is asked about. */
+    looseCount: z.number().int(),
+    openRequirements: z.number().int(),
+    applicant: z.string().nullable(),
+    createdAt: z.iso.datetime(),
+    updatedAt: z.iso.datetime(),
+    links: linksSchema,
+  })
+  .openapi('Package')
+
+export const fileTakenSchema = z.object({
+  name: z.string(),
+  /** Why it was not taken; null where it was. */
+  problem: z.string().nullable(),
+})
+
+export const takenSchema = z
+  .object({
+    id: z.uuid(),
+    caseNumber: z.string(),
+    reference: z.string().nullable(),
+    state: stateSchema,
+    files: z.array(fileTakenSchema),
+    links: linksSchema,
+  })
+  .openapi('PackageTaken')
+
+export const pageOfPackagesSchema = z
+  .object({
+    items: z.array(packageSchema),
+    /** Where the next page begins; null on the last. */
+    next: z.string().nullable(),
+  })
+  .openapi('Packages')
+
+export const newPackageSchema = z.object({
+  program: z.string({ error: 'is needed: the program that the package is judged by' }).min(1),
+  asOf: z.iso.date({ error: 'is a day, YYYY-MM-DD' }).optional(),
+  reference: z.string().trim().min(1).max(200).optional(),
+})
+
+/** Most packages of one page. */
+export const MOST_LISTED = 200
+
+export const listQuerySchema = z.object({
+  state: stateSchema.optional(),
+  updatedSince: z.iso.datetime({ offset: true }).optional(),
+  cursor: z.string().max(200).optional(),
+  limit: z.coerce.number().int().min(1).max(MOST_LISTED).default(50),
+})
+
+/** Most seconds that an answer is held back for. */
+export const MOST_WAIT = 60
+
+export const waitQuerySchema = z.object({
+  wait: z.coerce.number().min(0).max(MOST_WAIT).optional(),
+})
+
+export const exportFormats = ['zip', 'json'] as const
+export const exportQuerySchema = z.object({ format: z.enum(exportFormats).default('zip') })
