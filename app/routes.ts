@@ -11,6 +11,7 @@ export default [
     index('routes/desk/home.ts'),
     route('packages', 'routes/desk/queue.tsx'),
     route('packages/new', 'routes/desk/new-package.tsx'),
+    route('arrivals', 'routes/desk/arrivals.tsx'),
     route('programs', 'routes/setup/programs.tsx'),
     route('programs/:id', 'routes/setup/program.tsx'),
     route('rules', 'routes/setup/rules.tsx'),

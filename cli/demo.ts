@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
+import { join, resolve } from 'node:path'
 import { Command } from 'commander'
 import { z } from 'zod'
 import { DEMO_PASSWORD, type DemoDesk } from '../demo/desk.ts'
@@ -74,6 +74,8 @@ try {
   if (wanted !== undefined && !(await isFree(wanted, '127.0.0.1')))
     throw new Error(`something else listens on port ${wanted}`)
   const port = wanted ?? (await freePort(Number(process.env.PORT ?? 3000)))
+  const arrivals = resolve(folder, 'arrivals')
+  mkdirSync(arrivals, { recursive: true })
   const secretFile = join(folder, 'auth-secret')
   if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 })
   Object.assign(process.env, {
@@ -85,6 +87,7 @@ try {
     HOST: '127.0.0.1',
     MALWARE_SCANNER: `clamd://127.0.0.1:${scanner.port}`,
     REGISTERS_OUTSIDE: JSON.stringify({ [`${merrowSoundDesk.id}/vessels`]: register.url }),
+    WATCHED_FOLDERS: JSON.stringify({ [merrowSoundDesk.id]: [arrivals] }),
     LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
   })
   const { migrateDatabase } = await import('../server/database/migrate.ts')
@@ -109,7 +112,10 @@ try {
   const desks = [merrowSoundDesk, tarrowValleyDesk]
   for (const desk of desks) await openDesk(desk)
   if (!empty) for (const desk of desks) await fillDesk(desk, say)
-  describe(`http://127.0.0.1:${port}`, await keyOf(merrowSoundDesk.id), desks)
+  describe(
+    { url: `http://127.0.0.1:${port}`, apiKey: await keyOf(merrowSoundDesk.id), folder: arrivals },
+    desks,
+  )
   say('')
   say(`Jigsa is at http://localhost:${port}`)
   say(`Sign in as one of these, each with the password ${DEMO_PASSWORD}`)
@@ -130,11 +136,14 @@ try {
 }
 
 /** Tells whoever works with the running demo where it is, who signs in, and by which key another system does. */
-function describe(url: string, apiKey: string, desks: readonly DemoDesk[]): void {
+function describe(
+  { url, ...besides }: { url: string; apiKey: string; folder: string },
+  desks: readonly DemoDesk[],
+): void {
   const people = desks.flatMap((desk) =>
     desk.people.map(({ email, role }) => ({ email, password: DEMO_PASSWORD, role })),
   )
-  writeFileSync(described, JSON.stringify({ url, people, apiKey }, null, 1), { mode: 0o600 })
+  writeFileSync(described, JSON.stringify({ url, people, ...besides }, null, 1), { mode: 0o600 })
 }
 
 /** A key of the demo's own, kept where its secret is: made once for a database. */

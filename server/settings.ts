@@ -110,6 +110,11 @@ const settingsSchema = z.object({
     outsideSchema,
     'addresses by organisation and register: {"organisation/register": "https://host/path"}',
   ),
+  /** Folders in which papers arrive, by organisation: `{"first": ["/srv/papers"]}`. */
+  WATCHED_FOLDERS: jsonSetting(
+    z.record(z.string(), z.array(z.string().startsWith('/', 'is an absolute path'))),
+    'folders by organisation: {"organisation": ["/srv/papers"]}',
+  ),
   /** Who vouches for people, by organisation. */
   OPENID: jsonSetting(
     z.record(z.string(), providerSchema),

@@ -2,6 +2,7 @@ import { availableParallelism } from 'node:os'
 import { EventEmitter } from 'node:events'
 import { Logger, makeWorkerUtils, run, type TaskList, type WorkerEvents } from 'graphile-worker'
 import { sweepScratch } from '../engine/box/index.ts'
+import { Watch } from './arrivals/watch.ts'
 import { closeDatabase, connections } from './database/connection.ts'
 import { Alive } from './jobs/alive.ts'
 import { endReaders } from './jobs/readers.ts'
@@ -41,14 +42,17 @@ const runner = await run({
     () => (level, message) => (String(level) === 'error' ? log.error(message) : log.debug(message)),
   ),
 })
+const watch = new Watch()
 const alive = new Alive()
 await alive.begin(workerIds, await makeWorkerUtils({ pgPool: connections() }))
+watch.begin()
 log.info({ workers: workerIds.length }, 'worker is ready')
 
 let ending = false
 const end = async () => {
   if (ending) return
   ending = true
+  await watch.end()
   await runner.stop()
   await endReaders()
   await alive.end()

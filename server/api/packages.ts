@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import { and, asc, eq, gt, gte, inArray, or, sql } from 'drizzle-orm'
 import type { Caller } from '../access/integrations.ts'
 import { database, type Work } from '../database/connection.ts'
-import { answeredRequests, packages, type PackageState } from '../database/schema.ts'
+import { answeredRequests, arrivals, packages, type PackageState } from '../database/schema.ts'
 import { hear } from '../events.ts'
 import { fileContents, openPackage, type Brought, type Kept } from '../packages/intake.ts'
 import { heldFor, inTurn } from '../packages/states.ts'
@@ -181,6 +181,16 @@ export function takePackage(
         .update(answeredRequests)
         .set({ packageId: id })
         .where(and(eq(answeredRequests.integrationId, caller.integrationId), eq(answeredRequests.key, key)))
+    await work.insert(arrivals).values({
+      organisationId: caller.organisationId,
+      integrationId: caller.integrationId,
+      identity: id,
+      digest: asked(),
+      name: reference ?? kept[0].name,
+      files: kept.map(({ name, sha256, size }) => ({ name, sha256, size })),
+      size: kept.reduce((sum, k) => sum + k.size, 0),
+      packageId: id,
+    })
     return { id, files: await fileAll(work, id, kept, caller) }
   })
 

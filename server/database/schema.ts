@@ -577,6 +577,67 @@ export const answeredRequests = pgTable(
   (t) => [primaryKey({ columns: [t.integrationId, t.key] })],
 )
 
+export const sourceKinds = ['folder'] as const
+export type SourceKind = (typeof sourceKinds)[number]
+
+/** Where papers come from by themselves. Addresses are the machine's to set; what becomes of what comes is said here. */
+export const sources = pgTable(
+  'source',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    organisationId: organisation(),
+    kind: text('kind', { enum: sourceKinds }).notNull(),
+    /** Of a folder, its path. */
+    address: text('address').notNull(),
+    name: text('name').notNull(),
+    /** The program that its packages are judged by; null where nobody has said. */
+    program: text('program'),
+    paused: boolean('paused').notNull().default(false),
+    /** Why nothing can come just now, and since when. */
+    problem: text('problem'),
+    problemSince: moment('problem_since'),
+    /** When it was last looked at. */
+    lookedAt: moment('looked_at'),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [uniqueIndex('source_address').on(t.organisationId, t.kind, t.address)],
+)
+
+/** A file of an arrival, in the store. */
+export interface ArrivedFile {
+  name: string
+  sha256: string
+  size: number
+}
+
+/** What came by itself: a file or a folder of a watched folder, a call of another system. */
+export const arrivals = pgTable(
+  'arrival',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    organisationId: organisation(),
+    sourceId: uuid('source_id').references(() => sources.id, { onDelete: 'set null' }),
+    integrationId: uuid('integration_id').references(() => integrations.id, { onDelete: 'set null' }),
+    /** By which the source knows that it handed this over already, whatever was killed when. */
+    identity: text('identity').notNull(),
+    /** SHA-256 over its contents: the same papers again are noticed. */
+    digest: text('digest').notNull(),
+    name: text('name').notNull(),
+    files: jsonb('files').$type<ArrivedFile[]>().notNull(),
+    size: bigint('size', { mode: 'number' }).notNull(),
+    packageId: uuid('package_id').references(() => packages.id, { onDelete: 'cascade' }),
+    /** Why it is in no package; null where it is. */
+    problem: text('problem'),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [
+    uniqueIndex('arrival_identity').on(t.organisationId, t.sourceId, t.identity),
+    index('arrival_organisation').on(t.organisationId, t.createdAt),
+    index('arrival_digest').on(t.organisationId, t.digest),
+    index('arrival_package').on(t.packageId),
+  ],
+)
+
 export const trialStates = ['trying', 'done', 'failed'] as const
 
 /** A package whose verdict a draft would change, and how. */

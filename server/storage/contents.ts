@@ -2,7 +2,7 @@ import { createHash, type Hash } from 'node:crypto'
 import { Readable } from 'node:stream'
 import { and, asc, eq, gte, sql } from 'drizzle-orm'
 import { database, type Work } from '../database/connection.ts'
-import { chunks, files } from '../database/schema.ts'
+import { arrivals, chunks, files } from '../database/schema.ts'
 
 const CHUNK = 1024 * 1024
 
@@ -129,7 +129,10 @@ const GRACE_HOURS = 24
  */
 export async function collectContents(): Promise<number> {
   const old = sql`now() - make_interval(hours => ${GRACE_HOURS})`
-  const unnamed = sql`not exists (select 1 from ${files} where ${files.sha256} = ${chunks.sha256})`
+  const unnamed = sql`not exists (select 1 from ${files} where ${files.sha256} = ${chunks.sha256})
+    and not exists (
+      select 1 from ${arrivals} where ${arrivals.packageId} is null
+        and ${arrivals.files} @> jsonb_build_array(jsonb_build_object('sha256', ${chunks.sha256})))`
   const found = await database()
     .select({ sha256: chunks.sha256 })
     .from(chunks)

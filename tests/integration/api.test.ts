@@ -4,9 +4,9 @@ import { eq } from 'drizzle-orm'
 import { addIntegration, integrationsOf, revokeIntegration } from '../../server/access/integrations.ts'
 import { historyOf } from '../../server/audit.ts'
 import { database } from '../../server/database/connection.ts'
-import { files, integrations, packages, type Scope } from '../../server/database/schema.ts'
+import { files, integrations, type Scope } from '../../server/database/schema.ts'
 import { payslip, pdfOf, stray } from '../support/papers.ts'
-import { desk, elsewhere, person, readPackage, until } from '../support/server.ts'
+import { desk, elsewhere, person, readPackage } from '../support/server.ts'
 import { startWebAt, type Web } from '../support/web.ts'
 
 const at = desk()
@@ -258,5 +258,4 @@ test('the description is OpenAPI 3.1, says every call, and answers are as it say
   conforms('Packages', (await call('/packages')).body)
   conforms('Problem', (await call('/packages', { as: '' })).body)
   conforms('PackageTaken', (await call('/packages', { form: formOf(await slip()) })).body)
-  await until(async () => (await database().$count(packages, eq(packages.state, 'reading'))) === 0)
 }, 60_000)

@@ -1,7 +1,9 @@
 import { jest } from '@jest/globals'
 import { execFileSync } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
-import { existsSync, readdirSync, readFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { connect, type Socket } from 'node:net'
 import { and, eq, isNull, sql } from 'drizzle-orm'
 import pg from 'pg'
@@ -17,6 +19,7 @@ import { closeDatabase, database } from '../../server/database/connection.ts'
 import { migrateDatabase } from '../../server/database/migrate.ts'
 import {
   answers,
+  arrivals,
   chunks,
   failedJobs,
   files,
@@ -24,6 +27,7 @@ import {
   FIRST_ORGANISATION,
   packages,
   pages,
+  sources,
 } from '../../server/database/schema.ts'
 import { queueJudgement } from '../../server/jobs/queue.ts'
 import { newPackage } from '../../server/packages/intake.ts'
@@ -46,6 +50,9 @@ const SOON = { pause: 200, longest: 1000, settled: 60_000, most: 400 }
 type Part = 'web' | 'worker' | 'reader' | 'postgres'
 
 jest.setTimeout(120_000)
+
+/** Papers that are put here arrive. */
+const watched = mkdtempSync(join(tmpdir(), 'jigsa-watched-'))
 
 let port = 0
 let webPort = 0
@@ -72,6 +79,7 @@ beforeAll(async () => {
     PORT: String(webPort),
     HOST: '127.0.0.1',
     WORKER_TASKS: '2',
+    WATCHED_FOLDERS: JSON.stringify({ [FIRST_ORGANISATION]: [watched] }),
   })
   await migrateDatabase()
   await takeStarter(database(), null, FIRST_ORGANISATION, merrowSound)
@@ -263,7 +271,7 @@ describe('reading', () => {
     },
   )
 
-  test.each<[Part]>([['reader'], ['worker'], ['postgres']])(
+  test.each<[Part]>([['reader'], ['worker']])(
     'a scanned page is being read, and the %s is killed',
     async (part) => {
       const id = await newCase()
@@ -364,6 +372,29 @@ describe('what a person does', () => {
       expect(rounds).toHaveLength(1)
     },
   )
+})
+
+test('papers in a watched folder arrive once each, whoever is killed while they do', async () => {
+  const names = Array.from({ length: 8 }, (_, i) => `paper-${i}.pdf`)
+  await patiently(async () => (await database().$count(sources)) === 1)
+  await database().update(sources).set({ program: 'working-boat-loan' })
+  for (const [i, name] of names.entries()) {
+    const bytes = await pdfOf(payslip('June', '30', `4,${300 + i}.00`))
+    writeFileSync(join(watched, name), bytes)
+    if (i % 3 === 2) {
+      await new Promise((done) => setTimeout(done, 2500))
+      worker.now.kill('SIGKILL')
+    }
+  }
+  await recovered()
+  await patiently(() => Promise.resolve(readdirSync(watched).join() === 'done'))
+  await patiently(async () => (await database().$count(packages, eq(packages.state, 'reading'))) === 0)
+  const rows = await database().select().from(arrivals)
+  expect(rows.map((r) => r.name).sort()).toEqual(names)
+  expect(rows.filter((r) => r.problem !== null)).toEqual([])
+  expect(new Set(rows.map((r) => r.packageId)).size).toBe(names.length)
+  for (const { packageId } of rows) await isWhole(packageId!, 1)
+  expect(readdirSync(join(watched, 'done')).sort()).toEqual(names)
 })
 
 test('on a disk that is full a file is refused, and nothing else suffers; with room again it is taken', async () => {

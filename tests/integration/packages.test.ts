@@ -451,6 +451,7 @@ describe('the end of the work', () => {
       /^02-.*\.pdf: This PDF is damaged and cannot be opened\. Its pages are in second \.\.\/ one\.pdf\.\n$/,
     )
     expect(zip.bytes('originals/01-second ..- one.pdf')).toEqual(broken)
+    await database().delete(packages).where(eq(packages.id, id))
   }, 90_000)
 
   test('a download that breaks off leaves nothing on the disk, and the process goes on', async () => {
@@ -465,6 +466,8 @@ describe('the end of the work', () => {
     await expect(Open.from(await packageZip(id, who))).rejects.toThrow()
     // A reader that was started meanwhile has a folder of its own.
     await until(() => Promise.resolve(left().length <= before + 1))
+    // Others look for contents that are missing.
+    await database().delete(packages).where(eq(packages.id, id))
   }, 90_000)
 })
 
@@ -579,6 +582,7 @@ describe('what one package and one organisation may take', () => {
       .where(eq(packages.id, await newPackage('working-boat-loan', other)))
     expect(await pagesWaiting(database(), other.organisationId)).toBe(260)
     expect(await pagesWaiting(database(), (await elsewhere()).organisationId)).toBe(0)
+    await database().delete(packages).where(eq(packages.organisationId, other.organisationId))
   })
 
   test('a file that began to come and never will have is taken out; one that comes stays', async () => {

@@ -46,6 +46,12 @@ export default function Desk({ loaderData: { who, organisation } }: Route.Compon
         )}
         <span className="ml-auto" />
         <Sending />
+        <Link
+          to="/arrivals"
+          className="hidden rounded px-2 py-1 text-sm text-[#c0ccd4] hover:text-white sm:block"
+        >
+          Arrivals
+        </Link>
         <DropdownMenu.Root>
           <DropdownMenu.Trigger className="hidden items-center gap-1 rounded px-2 py-1 text-sm text-[#c0ccd4] hover:text-white sm:flex">
             Set-up

@@ -1,0 +1,88 @@
+import { and, asc, eq, sql } from 'drizzle-orm'
+import type { Person } from '../access/person.ts'
+import { note } from '../audit.ts'
+import { database } from '../database/connection.ts'
+import { programsOf } from '../configuration/programs.ts'
+import { sources } from '../database/schema.ts'
+import { settings } from '../settings.ts'
+
+/** Makes known what the machine is set to watch. One that is new takes the only program there is, where there is one. */
+export async function knowSources(): Promise<void> {
+  for (const [organisationId, folders] of Object.entries(settings().WATCHED_FOLDERS))
+    for (const address of folders) {
+      const all = await programsOf(database(), organisationId)
+      await database()
+        .insert(sources)
+        .values({
+          organisationId,
+          kind: 'folder',
+          address,
+          name: `Folder ${address.split('/').at(-1)}`,
+          program: all.length === 1 ? all[0].body.id : null,
+        })
+        .onConflictDoNothing()
+    }
+}
+
+/** Sources of all organisations that are set on this machine. */
+export async function watchedSources(): Promise<(typeof sources.$inferSelect)[]> {
+  const set = settings().WATCHED_FOLDERS
+  const all = await database().select().from(sources).orderBy(asc(sources.createdAt), asc(sources.id))
+  return all.filter((s) => set[s.organisationId]?.includes(s.address))
+}
+
+/** The sources of an organisation, and how they are. */
+export const sourcesOf = (organisationId: string) =>
+  database()
+    .select()
+    .from(sources)
+    .where(eq(sources.organisationId, organisationId))
+    .orderBy(asc(sources.createdAt), asc(sources.id))
+
+/** Says what becomes of what comes from a source. @returns false where there is none, or no such program */
+export function setSource(
+  who: Person,
+  id: string,
+  set: { name: string; program: string; paused: boolean },
+): Promise<boolean> {
+  return database().transaction(async (work) => {
+    const known = await programsOf(work, who.organisationId)
+    if (!known.some((p) => p.body.id === set.program)) return false
+    const [changed] = await work
+      .update(sources)
+      .set(set)
+      .where(and(eq(sources.id, id), eq(sources.organisationId, who.organisationId)))
+      .returning({ id: sources.id })
+    if (!changed) return false
+    await note(
+      work,
+      who,
+      who,
+      'changed a source',
+      `${set.name}: ${set.program}${set.paused ? ', paused' : ''}`,
+    )
+    return true
+  })
+}
+
+/** Seconds within which a source was looked at just now. */
+const NOTED_SECONDS = 20
+
+/** Notes how a source is; one that is well again has no problem any more. */
+export async function noteState(id: string, problem: string | null): Promise<void> {
+  await database()
+    .update(sources)
+    .set({
+      problem,
+      problemSince: problem === null ? null : sql`coalesce(${sources.problemSince}, now())`,
+      lookedAt: sql`now()`,
+    })
+    .where(
+      and(
+        eq(sources.id, id),
+        // A look a second is no reason to write a row a second.
+        sql`(${sources.problem} is distinct from ${problem}
+          or coalesce(${sources.lookedAt}, 'epoch') < now() - make_interval(secs => ${NOTED_SECONDS}))`,
+      ),
+    )
+}
