@@ -157,7 +157,7 @@ test('a program that cannot be used is refused with the place; a processor chang
   await openView(other, `${base()}/programs/working-boat-loan`)
   await expect(other.getByRole('button', { name: 'Store it' })).toHaveCount(0)
   const refused = await other.request.post(`${base()}/programs/working-boat-loan.data`, {
-    data: { act: 'back', version: 1 },
+    data: { act: 'back', version: 1, basis: 1 },
   })
   expect(refused.status()).toBe(403)
   await other.context().close()
