@@ -92,7 +92,7 @@ try {
   })
   const { migrateDatabase } = await import('../server/database/migrate.ts')
   const { closeDatabase } = await import('../server/database/connection.ts')
-  const { fillDesk, finishEarlier, openDesk } = await import('../demo/load.ts')
+  const { fillDesk, finishEarlier, openDesk, watchFor } = await import('../demo/load.ts')
   await migrateDatabase()
   const worker = startWorker(process.env)
   const web = startWeb(process.env)
@@ -111,6 +111,7 @@ try {
   await answers(`http://127.0.0.1:${port}/sign-in`, web)
   const desks = [merrowSoundDesk, tarrowValleyDesk]
   for (const desk of desks) await openDesk(desk)
+  await watchFor(merrowSoundDesk)
   if (!empty) for (const desk of desks) await fillDesk(desk, say)
   describe(
     { url: `http://127.0.0.1:${port}`, apiKey: await keyOf(merrowSoundDesk.id), folder: arrivals },

@@ -1,15 +1,16 @@
 import { Readable } from 'node:stream'
-import { and, eq, inArray } from 'drizzle-orm'
+import { and, eq, inArray, isNull } from 'drizzle-orm'
 import type { Answer } from '../core/answers/index.ts'
 import { nameOrganisation } from '../server/access/organisations.ts'
 import { addPerson } from '../server/access/people.ts'
 import type { Person } from '../server/access/person.ts'
+import { knowSources } from '../server/arrivals/sources.ts'
 import { historyOf } from '../server/audit.ts'
 import { countedRegisters, loadRegister } from '../server/configuration/registers.ts'
 import { programsOf } from '../server/configuration/programs.ts'
 import { takeStarter } from '../server/configuration/starter.ts'
 import { database } from '../server/database/connection.ts'
-import { packages, user, type Role } from '../server/database/schema.ts'
+import { packages, sources, user, type Role } from '../server/database/schema.ts'
 import { giveAnswers } from '../server/packages/answer.ts'
 import { finish, signOff } from '../server/packages/finish.ts'
 import { bringFile, newPackage } from '../server/packages/intake.ts'
@@ -108,4 +109,14 @@ export async function finishEarlier(desk: DemoDesk): Promise<void> {
     // Where the program asks for a second person, the reviewer looked at it.
     if ((await packageRow(id, processor))?.state === 'review') await signOff(id, reviewer)
   }
+}
+
+/** Has what arrives in the watched folder of a desk judged by the program of its first package, until somebody says another. */
+export async function watchFor(desk: DemoDesk): Promise<void> {
+  await knowSources()
+  const [{ program }] = desk.packages
+  await database()
+    .update(sources)
+    .set({ program })
+    .where(and(eq(sources.organisationId, desk.id), isNull(sources.program)))
 }

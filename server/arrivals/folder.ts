@@ -67,7 +67,7 @@ export class NotTaken extends Error {}
  * @returns null where one changed while it was read: it is looked at again
  * @throws NotTaken
  */
-export async function fetch(folder: string, seen: Seen): Promise<Arrived | null> {
+export async function keepEntry(folder: string, seen: Seen): Promise<Arrived | null> {
   if (seen.files.length > MOST_FILES)
     throw new NotTaken(`A folder of more than ${MOST_FILES} files is not taken.`)
   const files: ArrivedFile[] = []

@@ -1,15 +1,22 @@
-import { and, asc, eq, sql } from 'drizzle-orm'
+import { basename } from 'node:path'
+import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { programsOf } from '../configuration/programs.ts'
-import { sources } from '../database/schema.ts'
+import { organisations, sources } from '../database/schema.ts'
 import { settings } from '../settings.ts'
 
 /** Makes known what the machine is set to watch. One that is new takes the only program there is, where there is one. */
 export async function knowSources(): Promise<void> {
-  for (const [organisationId, folders] of Object.entries(settings().WATCHED_FOLDERS))
-    for (const address of folders) {
+  const set = settings().WATCHED_FOLDERS
+  const there = await database()
+    .select({ id: organisations.id })
+    .from(organisations)
+    .where(inArray(organisations.id, Object.keys(set)))
+  for (const { id: organisationId } of there) {
+    const known = (await sourcesOf(organisationId)).map((s) => s.address)
+    for (const address of set[organisationId].filter((a) => !known.includes(a))) {
       const all = await programsOf(database(), organisationId)
       await database()
         .insert(sources)
@@ -17,11 +24,12 @@ export async function knowSources(): Promise<void> {
           organisationId,
           kind: 'folder',
           address,
-          name: `Folder ${address.split('/').at(-1)}`,
+          name: `Folder ${basename(address)}`,
           program: all.length === 1 ? all[0].body.id : null,
         })
         .onConflictDoNothing()
     }
+  }
 }
 
 /** Sources of all organisations that are set on this machine. */

@@ -3,7 +3,7 @@ import pg from 'pg'
 import { inShort } from '../jobs/tried.ts'
 import { log } from '../log.ts'
 import { settings } from '../settings.ts'
-import { clear, DONE, FAILED, fetch, identityOf, isWhole, look, NotTaken } from './folder.ts'
+import { clear, DONE, FAILED, identityOf, isWhole, keepEntry, look, NotTaken } from './folder.ts'
 import { knowSources, noteState, watchedSources } from './sources.ts'
 import { refuse, take } from './take.ts'
 
@@ -13,6 +13,9 @@ const SOURCES_LOCK = 7306
 const LOOK_MS = 1000
 /** Milliseconds after which what could not be taken is tried again. */
 const AGAIN_MS = 30_000
+
+/** Looks after which it is seen to whether there are sources that nobody knew. */
+const KNOWN_EVERY = 15
 
 /** What a look at a folder says to people when it fails. */
 const WHY: Record<string, string> = {
@@ -69,8 +72,9 @@ export class Watch {
   }
 
   private async lookAfter(lost: () => boolean): Promise<void> {
-    await knowSources()
-    while (!this.ending.signal.aborted && !lost()) {
+    for (let looks = 0; !this.ending.signal.aborted && !lost(); looks++) {
+      // An organisation may be made while this runs.
+      if (looks % KNOWN_EVERY === 0) await knowSources()
       for (const source of await watchedSources()) if (!source.paused) await this.lookAt(source)
       await this.rest()
     }
@@ -99,7 +103,7 @@ export class Watch {
         continue
       }
       try {
-        const arrived = await fetch(folder, one)
+        const arrived = await keepEntry(folder, one)
         if (!arrived) continue
         // Stored first and cleared after: killed between the two, it is known again by its identity.
         await take(source, arrived)

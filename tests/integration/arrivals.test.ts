@@ -10,7 +10,7 @@ import {
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { and, desc, eq } from 'drizzle-orm'
-import { fetch, look } from '../../server/arrivals/folder.ts'
+import { keepEntry, look } from '../../server/arrivals/folder.ts'
 import { arrivalsOf } from '../../server/arrivals/queries.ts'
 import { setSource, sourcesOf } from '../../server/arrivals/sources.ts'
 import { take, takeAgain } from '../../server/arrivals/take.ts'
@@ -124,7 +124,7 @@ test('taken and not yet moved when it was killed, it is known again', async () =
   writeFileSync(hidden, await slip())
   renameSync(hidden, join(folder, name))
   const seen = (await look(folder)).find((s) => s.name === name)!
-  await take(await source(), (await fetch(folder, seen))!)
+  await take(await source(), (await keepEntry(folder, seen))!)
   const { packageId } = await named(name)
   await until(() => Promise.resolve(existsSync(join(folder, 'done', name))))
   expect(await database().$count(arrivals, eq(arrivals.name, name))).toBe(1)
