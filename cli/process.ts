@@ -80,7 +80,7 @@ async function main(): Promise<void> {
   const out = given(parsed.data.out)
   await mkdir(out, { recursive: true })
   const names = fileNames(assessment.documents)
-  const { drawn, lacking } = await writeAll(
+  const written = await writeAll(
     join(out, 'documents'),
     read.originals,
     assessment.documents.map((d) => ({
@@ -97,9 +97,12 @@ async function main(): Promise<void> {
     join(out, 'report.json'),
     JSON.stringify(reportOf(situation, assessment, inWords, timing), null, 1),
   )
-  for (const name of drawn)
-    process.stderr.write(`${name}: its pages could not be taken over as they came and were drawn anew\n`)
-  for (const { name, problem } of lacking) process.stderr.write(`${name} is not written: ${problem}\n`)
+  for (const made of written)
+    if ('problem' in made) process.stderr.write(`${made.name} is not written: ${made.problem}\n`)
+    else if (made.drawn)
+      process.stderr.write(
+        `${made.name}: its pages could not be taken over as they came and were drawn anew\n`,
+      )
   process.stderr.write(
     `${assessment.documents.length} documents, ${assessment.findings.length} findings; ${join(out, 'report.json')}\n`,
   )

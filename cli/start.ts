@@ -1,5 +1,6 @@
 import { closeDatabase } from '../server/database/connection.ts'
 import { settings } from '../server/settings.ts'
+import { isLoopback } from '../server/web/addresses.ts'
 import { isFree } from './postgres.ts'
 import { KeptProcess, startWeb, startWorker } from './processes.ts'
 import { fitsDatabase, ownsNoTrail } from './ready.ts'
@@ -16,7 +17,7 @@ function warnings(): string[] {
   const { BASE_URL, MALWARE_SCANNER } = settings()
   const { protocol, hostname } = new URL(BASE_URL)
   return [
-    protocol === 'http:' && !['localhost', '127.0.0.1', '[::1]'].includes(hostname)
+    protocol === 'http:' && !isLoopback(hostname)
       ? 'BASE_URL is no https address: passwords and papers go over the network in the clear'
       : '',
     MALWARE_SCANNER === 'built-in'

@@ -4,22 +4,32 @@ import type { Work } from './database/connection.ts'
 import { log } from './log.ts'
 import { settings } from './settings.ts'
 
-/** Something changed in a package; screens that show it ask again. */
+/** Something changed in a package, or in what came to an organisation; screens that show it ask again. */
 export interface Change {
-  packageId: string
+  /** Null where it is in no package. */
+  packageId: string | null
   organisationId: string
-  what: 'progress' | 'judged' | 'files' | 'queue'
+  what: 'progress' | 'judged' | 'files' | 'queue' | 'arrivals'
 }
 
 const CHANNEL = 'jigsa_change'
 
 /** Tells every web process, once the transaction stands. */
-export async function tell(work: Work, change: Omit<Change, 'organisationId'>): Promise<void> {
+export async function tell(
+  work: Work,
+  change: { packageId: string; what: Exclude<Change['what'], 'arrivals'> },
+): Promise<void> {
   await work.execute(
     sql`select pg_notify(${CHANNEL},
       json_build_object('packageId', id, 'organisationId', organisation_id, 'what', ${change.what}::text)::text)
       from package where id = ${change.packageId}`,
   )
+}
+
+/** Tells every web process of what came and is in no package, or of how a source is. */
+export async function tellArrivals(work: Work, organisationId: string): Promise<void> {
+  const change: Change = { packageId: null, organisationId, what: 'arrivals' }
+  await work.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(change)})`)
 }
 
 /** `null` stands for changes that may have been missed. */

@@ -1,8 +1,7 @@
 import proxyAddr from 'proxy-addr'
 import { z } from 'zod'
 import { jsonOf } from './json.ts'
-
-const LOOPBACK = ['localhost', '127.0.0.1', '[::1]']
+import { isLoopback } from './web/addresses.ts'
 
 /** Applicants' names go there: in the clear only to this very machine. */
 const outsideSchema = z.record(
@@ -10,7 +9,7 @@ const outsideSchema = z.record(
   z
     .url({ protocol: /^https?$/ })
     .refine(
-      (address) => address.startsWith('https:') || LOOPBACK.includes(new URL(address).hostname),
+      (address) => address.startsWith('https:') || isLoopback(new URL(address).hostname),
       'is https, or http on this machine',
     ),
 )

@@ -1,20 +1,43 @@
-import { useEffect } from 'react'
-import { Link, useFetcher } from 'react-router'
-import type { loader } from '../routes/setup/trial.ts'
+import { useEffect, useState } from 'react'
+import { Link } from 'react-router'
+import type { trialState } from '../../server/configuration/trials.ts'
 import { count } from '../parts/format.ts'
 
 /** Milliseconds between two looks at how far it is. */
 const LOOK_MS = 700
 
+type TrialState = NonNullable<Awaited<ReturnType<typeof trialState>>>
+
+/**
+ * How far a trial is. Asked for beside the page's own loading: an answer that does not come must not take away the page
+ * with what is written on it.
+ */
+function useTrial(id: string): TrialState | null {
+  const [trial, setTrial] = useState<TrialState | null>(null)
+  useEffect(() => {
+    const stop = new AbortController()
+    let timer: ReturnType<typeof setTimeout>
+    const look = async () => {
+      const answer = await fetch(`/trials/${id}`, { signal: stop.signal }).catch(() => null)
+      if (stop.signal.aborted) return
+      // Another took its place, or it was tried too long ago.
+      if (answer?.status === 404) return setTrial((last) => last && { ...last, state: 'failed' })
+      const found = answer?.ok ? ((await answer.json()) as TrialState) : null
+      if (found) setTrial(found)
+      if (found?.state !== 'done' && found?.state !== 'failed') timer = setTimeout(() => void look(), LOOK_MS)
+    }
+    void look()
+    return () => {
+      stop.abort()
+      clearTimeout(timer)
+    }
+  }, [id])
+  return trial
+}
+
 /** What a draft would have done to the packages there are; it fills while they are judged. */
 export function Trial({ id }: { id: string }) {
-  const { data: trial, load, state } = useFetcher<typeof loader>({ key: `trial ${id}` })
-  const going = !trial || trial.state === 'trying'
-  useEffect(() => {
-    if (!going || state !== 'idle') return
-    const timer = setTimeout(() => void load(`/trials/${id}`), trial ? LOOK_MS : 0)
-    return () => clearTimeout(timer)
-  }, [going, state, load, id, trial])
+  const trial = useTrial(id)
   return (
     <section aria-label="What this would change" role="status" className="card mb-4 p-4">
       <h2 className="font-semibold">{trial ? headOf(trial) : 'Judging the packages by this …'}</h2>

@@ -16,9 +16,10 @@ const run = promisify(execFile)
 /**
  * Writes a PDF per document of a run into `folder`. Pages are taken over as they came, turned upright by their /Rotate
  * alone; pages that were pictures get the words that were read as an invisible layer, so that they can be searched.
- * A document with a page that qpdf cannot take over is drawn anew: pictures of its pages with their words.
+ * A document alone with a page that qpdf cannot take over is drawn anew: pictures of its pages with their words.
  * @param originals the files that the run's pages are in
  * @returns the names of those drawn anew
+ * @throws NotTakenOver where one of several documents cannot be taken over
  */
 export async function writeDocuments(
   folder: string,
@@ -28,40 +29,16 @@ export async function writeDocuments(
   const work = await mkdtemp(join(tmpdir(), 'jigsa-cut-'))
   try {
     await mkdir(folder, { recursive: true })
-    const sources = await sourcesOf(work, originals, documents)
-    try {
-      await takeOver(join(work, 'all'), folder, documents, sources)
-      return []
-    } catch (error) {
-      if (!(error instanceof NotTakenOver)) throw error
-      return await oneByOne(work, folder, { documents, sources, originals })
-    }
+    await takeOver(work, folder, documents, await sourcesOf(work, originals, documents))
+    return []
+  } catch (error) {
+    if (!(error instanceof NotTakenOver) || documents.length > 1) throw error
+    const [{ name }] = documents
+    await writeFile(join(folder, name), await drawnAnew(documents[0], originals))
+    return [name]
   } finally {
     await rm(work, { recursive: true, force: true })
   }
-}
-
-async function oneByOne(
-  work: string,
-  folder: string,
-  {
-    documents,
-    sources,
-    originals,
-  }: { documents: readonly DocumentFile[]; sources: Sources; originals: readonly Original[] },
-): Promise<string[]> {
-  const drawn: string[] = []
-  for (const [i, document] of documents.entries()) {
-    try {
-      if (documents.length === 1) throw new NotTakenOver('it was tried alone already')
-      await takeOver(join(work, `one-${i}`), folder, [document], sources)
-    } catch (error) {
-      if (!(error instanceof NotTakenOver)) throw error
-      await writeFile(join(folder, document.name), await drawnAnew(document, originals))
-      drawn.push(document.name)
-    }
-  }
-  return drawn
 }
 
 /** Where a page is to be found by qpdf: a PDF on disk, and its number in it. */
@@ -101,7 +78,6 @@ async function takeOver(
   documents: readonly DocumentFile[],
   sources: Sources,
 ): Promise<void> {
-  await mkdir(work)
   const pages = documents.flatMap((d) => d.pages)
   const turns = pages.flatMap((p, i) => (p.rotation ? [`--rotate=+${p.rotation}:${i + 1}`] : []))
   const scanned = pages.flatMap((p, i) => (isScanned(p) ? [{ page: p, at: i + 1 }] : []))

@@ -40,3 +40,28 @@ export function runsOf<P>(documents: readonly DocumentFile<P>[]): DocumentFile<P
   }
   return runs
 }
+
+/** What became of a document: written, as it came or drawn anew, or why it could not be. */
+export type Written = { name: string; drawn: boolean } | { name: string; problem: string }
+
+/**
+ * Writes the documents of a run at once; where that fails for the sake of one, each alone, so that it costs no other.
+ * @param write writes documents, and gives the names of those drawn anew
+ * @param isTheirs whether an error says something of the documents, and not of us
+ */
+export async function writeApart<P>(
+  run: readonly DocumentFile<P>[],
+  write: (documents: readonly DocumentFile<P>[]) => Promise<readonly string[]>,
+  isTheirs: (error: unknown) => error is Error,
+): Promise<Written[]> {
+  try {
+    const drawn = await write(run)
+    return run.map(({ name }) => ({ name, drawn: drawn.includes(name) }))
+  } catch (error) {
+    if (!isTheirs(error)) throw error
+    if (run.length === 1) return [{ name: run[0].name, problem: error.message }]
+    const apart: Written[] = []
+    for (const document of run) apart.push(...(await writeApart([document], write, isTheirs)))
+    return apart
+  }
+}

@@ -5,11 +5,11 @@ import { bodyLimit } from 'hono/body-limit'
 import { createRoute, OpenAPIHono, z } from '@hono/zod-openapi'
 import { answerSchema } from '../../core/answers/index.ts'
 import { callerBy, type Caller } from '../access/integrations.ts'
-import { note } from '../audit.ts'
+import { note, noteLook } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import type { Scope } from '../database/schema.ts'
 import { giveAnswers } from '../packages/answer.ts'
-import { DocumentsOut } from '../packages/documents-out.ts'
+import { type DocumentOut, DocumentsOut } from '../packages/documents-out.ts'
 import { finish } from '../packages/finish.ts'
 import { handedOver } from '../packages/finished.ts'
 import { packageZip } from '../packages/zip.ts'
@@ -86,6 +86,7 @@ const MEANING: Record<number, string> = {
   422: 'The Idempotency-Key was given to another request.',
   429: 'Too many calls; `Retry-After` says when the next may come.',
 }
+const reportSchema = z.record(z.string(), z.unknown()).openapi('Report')
 const of = z.object({ id: z.uuid({ error: 'is the id of a package' }) })
 const filesPart = z.array(z.string().openapi({ format: 'binary' }))
 const multipart = <S extends z.ZodType>(schema: S) => ({
@@ -115,7 +116,7 @@ const report = createRoute({
   middleware: [allowed('read')] as const,
   request: { params: of },
   responses: {
-    200: json(z.record(z.string(), z.unknown()).openapi('Report'), 'The report'),
+    200: json(reportSchema, 'The report'),
     ...refusals(400, 404, 409),
   },
 })
@@ -134,13 +135,21 @@ const documentOf = createRoute({
   },
   responses: { 200: bytes('application/pdf', 'The document'), ...refusals(400, 404, 409) },
 })
+/** One of two kinds of body, by what is asked for. */
+const PACKAGE: { description: string; content: Record<string, { schema: z.ZodType }> } = {
+  description: 'The package',
+  content: { ...bytes('application/zip', '').content, 'application/json': { schema: reportSchema } },
+}
 const exported = createRoute({
   method: 'get',
   path: '/packages/{id}/export',
   summary: `What is handed over, as one of ${exportFormats.join(', ')}`,
   middleware: [allowed('read')] as const,
   request: { params: of, query: exportQuerySchema },
-  responses: { 200: bytes('application/zip', 'The package'), ...refusals(400, 404, 409) },
+  responses: {
+    200: PACKAGE,
+    ...refusals(400, 404, 409),
+  },
 })
 
 /** The body of these two is taken in as it comes, and looked at by the route: a large one is never in memory. */
@@ -217,7 +226,7 @@ export function api(): OpenAPIHono<ApiEnv> {
   )
   app.openapi(report, async (c) => {
     const { id } = await judgedPackage(c.get('caller'), c.req.valid('param').id)
-    return c.json(withLinks(id, (await handedOver(id)).report), 200)
+    return c.json(await reportFor(c.get('caller'), id), 200)
   })
   app.openapi(documentOf, async (c) => {
     const { id, file } = c.req.valid('param')
@@ -226,8 +235,7 @@ export function api(): OpenAPIHono<ApiEnv> {
   })
   app.openapi(exported, async (c) => {
     const { id, caseNumber } = await judgedPackage(c.get('caller'), c.req.valid('param').id)
-    if (c.req.valid('query').format === 'json')
-      return c.json(withLinks(id, (await handedOver(id)).report), 200)
+    if (c.req.valid('query').format === 'json') return c.json(await reportFor(c.get('caller'), id), 200)
     return c.body(await packageZip(id, c.get('caller')), 200, {
       'Content-Type': 'application/zip',
       'Content-Disposition': `attachment; filename="${caseNumber}.zip"`,
@@ -319,7 +327,7 @@ async function answerOf(
   return { id, caseNumber, reference, state, files, links: linksOf(id) }
 }
 
-const reportSchema = z.looseObject({
+const storedReport = z.looseObject({
   documents: z.array(
     z.looseObject({
       pages: z.array(z.number()),
@@ -328,9 +336,15 @@ const reportSchema = z.looseObject({
   ),
 })
 
+/** The report of a package; that it was looked at is noted, as of whoever opens it on screen. */
+async function reportFor(caller: Caller, id: string): Promise<Record<string, unknown>> {
+  await noteLook(caller, id)
+  return withLinks(id, (await handedOver(id)).report)
+}
+
 /** A report whose values say where in the application they are seen at their place. */
 function withLinks(id: string, text: string): Record<string, unknown> {
-  const { documents, ...rest } = reportSchema.parse(JSON.parse(text))
+  const { documents, ...rest } = storedReport.parse(JSON.parse(text))
   const at = `${settings().BASE_URL}/packages/${id}/values`
   return {
     ...rest,
@@ -348,17 +362,19 @@ async function oneDocument(c: Context<ApiEnv>, packageId: string, documentId: st
   const document = (await handedOver(packageId)).documents.find((d) => d.id === documentId)
   if (!document) throw new Problem(404, 'There is no such document in this package.')
   const out = new DocumentsOut(packageId)
-  for await (const made of out.cut([{ name: 'document.pdf', pages: document.pages }])) {
-    if ('problem' in made) {
-      out.close()
-      throw new Problem(409, `This document cannot be cut out: ${made.problem}`)
-    }
+  try {
+    const made = (await out.cut([{ name: 'document.pdf', pages: document.pages }]).next()).value as
+      DocumentOut | undefined
+    if (!made || 'problem' in made)
+      throw new Problem(409, `This document cannot be cut out: ${made?.problem ?? 'it has no pages.'}`)
     await note(database(), c.get('caller'), packageId, 'downloaded a document', documentId)
     const stream = createReadStream(made.path)
     stream.once('close', () => out.close())
     return c.body(Readable.toWeb(stream) as ReadableStream<Uint8Array>, 200, {
       'Content-Type': 'application/pdf',
     })
+  } catch (error) {
+    out.close()
+    throw error
   }
-  throw new Error('a document came to nothing')
 }

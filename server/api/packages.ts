@@ -1,11 +1,13 @@
 import { createHash } from 'node:crypto'
-import { and, asc, eq, gt, gte, inArray, or, sql } from 'drizzle-orm'
+import { and, asc, eq, gte, inArray } from 'drizzle-orm'
 import type { Caller } from '../access/integrations.ts'
 import { database, type Work } from '../database/connection.ts'
+import { behind, cursorOf, inMilliseconds, placeOf, type Place } from '../database/cursor.ts'
 import { answeredRequests, arrivals, packages, type PackageState } from '../database/schema.ts'
+import { contentsOfArrival } from '../arrivals/take.ts'
 import { hear } from '../events.ts'
 import { fileContents, openPackage, type Brought, type Kept } from '../packages/intake.ts'
-import { heldFor, inTurn } from '../packages/states.ts'
+import { inTurn } from '../packages/states.ts'
 import { settings } from '../settings.ts'
 import { Problem } from './problems.ts'
 import { type shownStates } from './shapes.ts'
@@ -110,20 +112,12 @@ export async function packageRead(caller: Caller, id: string, seconds: number, g
   return now
 }
 
-/** A place in the list of packages: when the last one changed, and which it was. */
-const cursorOf = ({ updatedAt, id }: { updatedAt: Date; id: string }): string =>
-  Buffer.from(JSON.stringify([updatedAt.toISOString(), id])).toString('base64url')
+const CHANGED = { at: packages.updatedAt, id: packages.id }
 
-function placeOf(cursor: string): { at: Date; id: string } {
-  try {
-    const [at, id] = JSON.parse(Buffer.from(cursor, 'base64url').toString('utf8')) as [string, string]
-    const day = new Date(at)
-    if (typeof id !== 'string' || !/^[0-9a-f-]{36}$/.test(id) || Number.isNaN(day.getTime()))
-      throw new Error()
-    return { at: day, id }
-  } catch {
-    throw new Problem(400, 'cursor: it is none of this list', 'cursor')
-  }
+function placeIn(cursor: string): Place {
+  const place = placeOf(cursor)
+  if (!place) throw new Problem(400, 'cursor: it is none of this list', 'cursor')
+  return place
 }
 
 /** Packages by when they changed, the earliest first, so that whoever follows them misses none. */
@@ -131,9 +125,6 @@ export async function packagesOf(
   caller: Caller,
   asked: { state?: Shown; updatedSince?: string; cursor?: string; limit: number },
 ) {
-  const after = asked.cursor === undefined ? null : placeOf(asked.cursor)
-  // A cursor is no finer than a thousandth of a second.
-  const changed = sql`date_trunc('milliseconds', ${packages.updatedAt})`
   const rows = await database()
     .select(COLUMNS)
     .from(packages)
@@ -142,15 +133,18 @@ export async function packagesOf(
         eq(packages.organisationId, caller.organisationId),
         inArray(packages.state, statesShownAs(asked.state)),
         asked.updatedSince ? gte(packages.updatedAt, new Date(asked.updatedSince)) : undefined,
-        after ? or(gt(changed, after.at), and(eq(changed, after.at), gt(packages.id, after.id))) : undefined,
+        asked.cursor === undefined ? undefined : behind(placeIn(asked.cursor), CHANGED, 'earliest first'),
       ),
     )
-    .orderBy(asc(changed), asc(packages.id))
+    .orderBy(asc(inMilliseconds(CHANGED.at)), asc(CHANGED.id))
     .limit(asked.limit + 1)
   const items = rows.slice(0, asked.limit)
   return {
     items: items.map(shown),
-    next: rows.length > asked.limit ? cursorOf(items[items.length - 1]) : null,
+    next:
+      rows.length > asked.limit
+        ? cursorOf({ at: items[items.length - 1].updatedAt, id: items[items.length - 1].id })
+        : null,
   }
 }
 
@@ -172,8 +166,10 @@ export function takePackage(
   kept: readonly Kept[],
   key: string | undefined,
 ): Promise<{ id: string; files: { name: string; problem: string | null }[] }> {
+  const said = JSON.stringify([program, asOf ?? null, reference ?? null, kept.map((k) => [k.name, k.sha256])])
+  const asked = createHash('sha256').update(said).digest('hex')
   return database().transaction(async (work) => {
-    const known = key === undefined ? null : await answeredBefore(work, caller, key, asked())
+    const known = key === undefined ? null : await answeredBefore(work, caller, key, asked)
     if (known) return { id: known, files: kept.map(({ name }) => ({ name, problem: null })) }
     const id = await openPackage(work, program, caller, { asOf, reference })
     if (key !== undefined)
@@ -185,24 +181,12 @@ export function takePackage(
       organisationId: caller.organisationId,
       integrationId: caller.integrationId,
       identity: id,
-      digest: asked(),
-      name: reference ?? kept[0].name,
-      files: kept.map(({ name, sha256, size }) => ({ name, sha256, size })),
-      size: kept.reduce((sum, k) => sum + k.size, 0),
       packageId: id,
+      name: reference ?? kept[0].name,
+      ...contentsOfArrival(kept),
     })
     return { id, files: await fileAll(work, id, kept, caller) }
   })
-
-  function asked(): string {
-    const said = JSON.stringify([
-      program,
-      asOf ?? null,
-      reference ?? null,
-      kept.map((k) => [k.name, k.sha256]),
-    ])
-    return createHash('sha256').update(said).digest('hex')
-  }
 }
 
 /** The package that was made for a request of this name. Two at once wait for one another here. */
@@ -243,7 +227,4 @@ async function fileAll(
 
 /** Brings more files to a package. @throws Refused where it takes none now */
 export const takeFiles = (caller: Caller, id: string, kept: readonly Kept[]) =>
-  inTurn(id, async (work) => {
-    await heldFor(work, id, 'bring files')
-    return fileAll(work, id, kept, caller)
-  })
+  inTurn(id, (work) => fileAll(work, id, kept, caller))

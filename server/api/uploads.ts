@@ -31,8 +31,8 @@ export async function takeUpload(request: Request): Promise<Upload> {
     throw new Problem(415, 'The files are sent as multipart/form-data.')
   if (!request.body) throw new Problem(400, 'The request has no body.')
   const fields: Record<string, string> = {}
-  let bytes = 0
   const kept: Promise<Kept>[] = []
+  const coming: Readable[] = []
   let parser: ReturnType<typeof Busboy>
   try {
     parser = Busboy({ headers: { 'content-type': type }, limits: MOST })
@@ -40,38 +40,42 @@ export async function takeUpload(request: Request): Promise<Upload> {
     throw new Problem(400, 'The body says no boundary of its parts.')
   }
   parser.on('field', (name, value) => (fields[name] = wellFormed(value)))
+  let bytes = 0
+  const most = settings().MOST_PACKAGE_BYTES
+  /** What is too much is heard out and not kept: a part that nobody listens to would hold up all behind it. */
+  async function* upTo(stream: Readable): AsyncGenerator<Uint8Array> {
+    for await (const part of stream as AsyncIterable<Uint8Array>) {
+      bytes += part.length
+      if (bytes <= most) yield part
+    }
+  }
   parser.on('file', (_field, stream, filename) => {
-    const one = keepOne(counted(stream), nameOf(filename))
+    coming.push(stream)
+    const one = keepOne(upTo(stream), nameOf(filename))
     // It is waited for below; until then nobody listens.
     one.catch(() => undefined)
     kept.push(one)
   })
-  const most = settings().MOST_PACKAGE_BYTES
-  async function* counted(stream: NodeJS.ReadableStream): AsyncGenerator<Uint8Array> {
-    for await (const part of stream as AsyncIterable<Uint8Array>) {
-      bytes += part.length
-      if (bytes > most)
-        throw new Problem(413, 'Together the files are larger than a package may be.', 'files')
-      yield part
-    }
-  }
   let many = false
   parser.on('filesLimit', () => (many = true))
   await pipeline(Readable.fromWeb(request.body as Parameters<typeof Readable.fromWeb>[0]), parser).catch(
-    () => {
+    async (error: Error) => {
+      for (const stream of coming) stream.destroy(error)
+      await Promise.allSettled(kept)
       throw new Problem(400, 'The body breaks off, or is no multipart body.')
     },
   )
-  if (many) throw new Problem(413, `At most ${MOST.files} files are taken at once.`)
-  return { fields, files: await Promise.all(kept) }
+  const files = await Promise.all(kept)
+  if (many) throw new Problem(413, `At most ${MOST.files} files are taken at once.`, 'files')
+  if (bytes > most) throw new Problem(413, 'Together the files are larger than a package may be.', 'files')
+  return { fields, files }
 }
 
 async function keepOne(stream: AsyncIterable<Uint8Array>, name: string): Promise<Kept> {
   try {
     return { name, ...(await keep(stream, settings().MOST_FILE_BYTES)) }
   } catch (error) {
-    if (!(error instanceof TooLarge)) throw error
-    const most = Math.round(settings().MOST_FILE_BYTES / 1024 / 1024)
-    throw new Problem(413, `The file ${name} is larger than ${most} MB, the most that is taken.`, 'files')
+    if (error instanceof TooLarge) throw new Problem(413, `The file ${name} ${error.message}.`, 'files')
+    throw error
   }
 }

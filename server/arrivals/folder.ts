@@ -74,10 +74,8 @@ export async function keepEntry(folder: string, seen: Seen): Promise<Arrived | n
   for (const { path, size, changed } of seen.files) {
     const at = join(folder, path)
     const kept = await keep(createReadStream(at), settings().MOST_FILE_BYTES).catch((error: unknown) => {
-      if (!(error instanceof TooLarge)) throw error
-      throw new NotTaken(
-        `${basename(path)} is larger than ${Math.round(settings().MOST_FILE_BYTES / 1024 / 1024)} MB, the most that is taken.`,
-      )
+      if (error instanceof TooLarge) throw new NotTaken(`${basename(path)} ${error.message}.`)
+      throw error
     })
     const now = await stat(at)
     if (now.size !== size || Math.round(now.mtimeMs) !== changed) return null

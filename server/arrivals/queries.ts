@@ -1,19 +1,23 @@
-import { and, desc, eq, ilike, isNotNull, isNull, lt, or, sql } from 'drizzle-orm'
+import { and, desc, eq, ilike, isNotNull, isNull, or, sql } from 'drizzle-orm'
 import { database } from '../database/connection.ts'
+import { behind, cursorOf, inMilliseconds, placeOf } from '../database/cursor.ts'
 import { arrivals, integrations, packages, sources } from '../database/schema.ts'
 
 /** What became of an arrival: it is in a package, or there is a reason why not. */
 export const outcomes = ['taken', 'not taken'] as const
 export type Outcome = (typeof outcomes)[number]
 
+const CAME = { at: arrivals.createdAt, id: arrivals.id }
+
 /** Arrivals of one page. */
 const PAGE = 100
 
-/** What came to an organisation, the newest first. @param asked.before when the last one shown came */
+/** What came to an organisation, the newest first. @param asked.cursor where the last page ended */
 export async function arrivalsOf(
   organisationId: string,
-  asked: { words?: string; source?: string; outcome?: Outcome; before?: Date },
+  asked: { words?: string; source?: string; outcome?: Outcome; cursor?: string },
 ) {
+  const place = asked.cursor === undefined ? null : placeOf(asked.cursor)
   const words = asked.words?.replace(/[%_\\]/g, (sign) => `\\${sign}`)
   const rows = await database()
     .select({
@@ -41,7 +45,7 @@ export async function arrivalsOf(
         asked.source ? eq(arrivals.sourceId, asked.source) : undefined,
         asked.outcome === 'taken' ? isNotNull(arrivals.packageId) : undefined,
         asked.outcome === 'not taken' ? isNull(arrivals.packageId) : undefined,
-        asked.before ? lt(arrivals.createdAt, asked.before) : undefined,
+        place ? behind(place, CAME, 'latest first') : undefined,
         words
           ? or(
               ilike(arrivals.name, `%${words}%`),
@@ -51,7 +55,8 @@ export async function arrivalsOf(
           : undefined,
       ),
     )
-    .orderBy(desc(arrivals.createdAt), desc(arrivals.id))
+    .orderBy(desc(inMilliseconds(CAME.at)), desc(CAME.id))
     .limit(PAGE + 1)
-  return { rows: rows.slice(0, PAGE), more: rows.length > PAGE }
+  const shown = rows.slice(0, PAGE)
+  return { rows: shown, next: rows.length > PAGE ? cursorOf(shown[PAGE - 1]) : null }
 }

@@ -5,6 +5,7 @@ import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { programsOf } from '../configuration/programs.ts'
 import { organisations, sources } from '../database/schema.ts'
+import { tellArrivals } from '../events.ts'
 import { settings } from '../settings.ts'
 
 /** Makes known what the machine is set to watch. One that is new takes the only program there is, where there is one. */
@@ -32,20 +33,25 @@ export async function knowSources(): Promise<void> {
   }
 }
 
+/** Whether a source is set on this machine. */
+const isSet = ({ organisationId, address }: typeof sources.$inferSelect): boolean =>
+  settings().WATCHED_FOLDERS[organisationId]?.includes(address) ?? false
+
 /** Sources of all organisations that are set on this machine. */
 export async function watchedSources(): Promise<(typeof sources.$inferSelect)[]> {
-  const set = settings().WATCHED_FOLDERS
   const all = await database().select().from(sources).orderBy(asc(sources.createdAt), asc(sources.id))
-  return all.filter((s) => set[s.organisationId]?.includes(s.address))
+  return all.filter(isSet)
 }
 
-/** The sources of an organisation, and how they are. */
-export const sourcesOf = (organisationId: string) =>
-  database()
+/** The sources of an organisation, how they are, and whether they are set on this machine still. */
+export async function sourcesOf(organisationId: string) {
+  const all = await database()
     .select()
     .from(sources)
     .where(eq(sources.organisationId, organisationId))
     .orderBy(asc(sources.createdAt), asc(sources.id))
+  return all.map((source) => ({ ...source, isSet: isSet(source) }))
+}
 
 /** Says what becomes of what comes from a source. @returns false where there is none, or no such program */
 export function setSource(
@@ -77,7 +83,10 @@ export function setSource(
 const NOTED_SECONDS = 20
 
 /** Notes how a source is; one that is well again has no problem any more. */
-export async function noteState(id: string, problem: string | null): Promise<void> {
+export async function noteState(
+  { id, organisationId, problem: before }: typeof sources.$inferSelect,
+  problem: string | null,
+): Promise<void> {
   await database()
     .update(sources)
     .set({
@@ -93,4 +102,5 @@ export async function noteState(id: string, problem: string | null): Promise<voi
           or coalesce(${sources.lookedAt}, 'epoch') < now() - make_interval(secs => ${NOTED_SECONDS}))`,
       ),
     )
+  if (problem !== before) await tellArrivals(database(), organisationId)
 }

@@ -1,9 +1,11 @@
 import { createHash } from 'node:crypto'
-import { and, desc, eq, inArray, isNull, ne } from 'drizzle-orm'
+import { and, desc, eq, isNull, ne, sql } from 'drizzle-orm'
 import { dayName } from '../../core/text/index.ts'
+import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
-import { arrivals, organisations, packages, sources, type ArrivedFile } from '../database/schema.ts'
+import { arrivals, packages, sources, type ArrivedFile } from '../database/schema.ts'
+import { tellArrivals } from '../events.ts'
 import { fileContents, openPackage } from '../packages/intake.ts'
 import { allows, Refused } from '../packages/states.ts'
 
@@ -17,16 +19,20 @@ export interface Arrived {
 
 type Source = typeof sources.$inferSelect
 
-/** The same papers have the same digest, whatever they are called and in whatever order they came. */
-const digestOf = (came: readonly ArrivedFile[]): string =>
-  createHash('sha256')
-    .update(
-      came
-        .map((f) => f.sha256)
-        .sort()
-        .join('\n'),
-    )
-    .digest('hex')
+/**
+ * What an arrival keeps of its files. The same papers have the same digest, whatever they are called and in whatever
+ * order they came.
+ */
+export function contentsOfArrival(
+  came: readonly ArrivedFile[],
+): Pick<typeof arrivals.$inferInsert, 'files' | 'size' | 'digest'> {
+  const digests = came.map((f) => f.sha256).sort()
+  return {
+    files: came.map(({ name, sha256, size }) => ({ name, sha256, size })),
+    size: came.reduce((sum, f) => sum + f.size, 0),
+    digest: createHash('sha256').update(digests.join('\n')).digest('hex'),
+  }
+}
 
 /**
  * Takes what came into a package, once: whoever hands it over again, not knowing that it was taken, changes nothing.
@@ -41,13 +47,11 @@ export function take(source: Source, { identity, name, files: came }: Arrived): 
         sourceId: source.id,
         identity,
         name,
-        digest: digestOf(came),
-        files: [...came],
-        size: came.reduce((sum, f) => sum + f.size, 0),
+        ...contentsOfArrival(came),
       })
       .onConflictDoNothing()
       .returning()
-    if (made) await place(work, source, made)
+    if (made) await place(work, source, made, null)
   })
 }
 
@@ -57,7 +61,6 @@ export async function refuse(
   { identity, name }: Pick<Arrived, 'identity' | 'name'>,
   problem: string,
 ): Promise<void> {
-  const nothing = { files: [], size: 0, digest: digestOf([]) }
   await database()
     .insert(arrivals)
     .values({
@@ -66,22 +69,26 @@ export async function refuse(
       identity,
       name,
       problem,
-      ...nothing,
+      ...contentsOfArrival([]),
     })
     .onConflictDoNothing()
+  await tellArrivals(database(), source.organisationId)
 }
 
 type Row = typeof arrivals.$inferSelect
 
-/** @param anyway a person wants it, though it came before */
-async function place(work: Work, source: Source, row: Row, anyway = false): Promise<void> {
+/** @param who wants it, though it came before; null where it came by itself */
+async function place(work: Work, source: Source, row: Row, who: Person | null): Promise<void> {
   try {
-    if (!anyway) await demandNew(work, row)
-    const packageId = await fileIt(work, source, row)
-    await work.update(arrivals).set({ packageId, problem: null }).where(eq(arrivals.id, row.id))
+    if (!who) await demandNew(work, row)
+    await work
+      .update(arrivals)
+      .set(await fileIt(work, source, row, who))
+      .where(eq(arrivals.id, row.id))
   } catch (error) {
     if (!(error instanceof Refused)) throw error
     await work.update(arrivals).set({ problem: error.message }).where(eq(arrivals.id, row.id))
+    await tellArrivals(work, row.organisationId)
   }
 }
 
@@ -106,56 +113,75 @@ async function demandNew(work: Work, row: Row): Promise<void> {
     )
 }
 
-async function fileIt(work: Work, source: Source, row: Row): Promise<string> {
+async function fileIt(
+  work: Work,
+  source: Source,
+  row: Row,
+  who: Person | null,
+): Promise<{ packageId: string; problem: string | null }> {
   if (row.files.length === 0) throw new Refused('There is nothing in it.')
   const known = await namedCase(work, row)
   if (!known && !source.program)
     throw new Refused('Nobody has said by which program papers from here are judged.')
   const packageId =
-    known ?? (await openPackage(work, source.program!, null, { organisationId: row.organisationId }))
-  await note(work, null, packageId, 'got papers', `${row.name}, from ${source.name}`)
+    known ?? (await openPackage(work, source.program!, who, { organisationId: row.organisationId }))
+  await note(work, who, packageId, 'got papers', `${row.name}, from ${source.name}`)
   const refused: string[] = []
   for (const file of row.files) {
-    const { problem } = await fileContents(work, packageId, file, null)
+    const problem = await fileContents(work, packageId, file, who).then(
+      (brought) => brought.problem,
+      (error: unknown) => {
+        if (!(error instanceof Refused)) throw error
+        return error.message
+      },
+    )
     if (problem) refused.push(`${file.name}: ${problem}`)
   }
   if (refused.length === row.files.length) throw new Refused(refused[0])
-  return packageId
+  // What is in the package is there; what is not is said beside it.
+  return { packageId, problem: refused.length > 0 ? refused.join(' ') : null }
 }
 
-/** The package whose case number stands in the name of what came, where it takes papers. */
+/** Case numbers shorter than this stand in many a name by chance. */
+const SHORTEST_NUMBER = 5
+
+/** The package whose case number stands in the name of what came, as a word of its own, where it takes papers. */
 async function namedCase(work: Work, row: Row): Promise<string | null> {
-  const [{ letters }] = await work
-    .select({ letters: organisations.casePrefix })
-    .from(organisations)
-    .where(eq(organisations.id, row.organisationId))
-  const said = [row.name, ...row.files.map((f) => f.name)].flatMap((name) =>
-    [...name.matchAll(/[A-Z]{2,5}-\d{2}-\d{4,8}/gi)].map(([number]) => number.toUpperCase()),
-  )
-  if (!letters || said.length === 0) return null
+  const names = [row.name, ...row.files.map((f) => f.name)].join('\n').toUpperCase()
   const found = await work
-    .select({ id: packages.id, state: packages.state })
+    .select({ id: packages.id, state: packages.state, caseNumber: packages.caseNumber })
     .from(packages)
-    .where(and(eq(packages.organisationId, row.organisationId), inArray(packages.caseNumber, said)))
+    .where(
+      and(
+        eq(packages.organisationId, row.organisationId),
+        sql`length(${packages.caseNumber}) >= ${SHORTEST_NUMBER} and strpos(${names}, upper(${packages.caseNumber})) > 0`,
+      ),
+    )
+  const whole = found.filter(({ caseNumber }) =>
+    names.split(caseNumber.toUpperCase()).some((before, i, parts) => {
+      const after = parts[i + 1]
+      return after !== undefined && !/[\p{L}\d]$/u.test(before) && !/^[\p{L}\d]/u.test(after)
+    }),
+  )
   // Two numbers in one name say nothing.
-  return found.length === 1 && allows(found[0].state, 'bring files') ? found[0].id : null
+  return whole.length === 1 && allows(whole[0].state, 'bring files') ? whole[0].id : null
 }
 
 /** Takes what was not taken, now that a person wants it. @returns false where there is none */
-export function takeAgain(organisationId: string, id: string): Promise<boolean> {
+export function takeAgain(who: Person, id: string): Promise<boolean> {
   return database().transaction(async (work) => {
     const [row] = await work
       .select()
       .from(arrivals)
       .where(
-        and(eq(arrivals.id, id), eq(arrivals.organisationId, organisationId), isNull(arrivals.packageId)),
+        and(eq(arrivals.id, id), eq(arrivals.organisationId, who.organisationId), isNull(arrivals.packageId)),
       )
       .for('update')
     const [source] = row?.sourceId
       ? await work.select().from(sources).where(eq(sources.id, row.sourceId))
       : []
     if (!row || !source) return false
-    await place(work, source, row, true)
+    await place(work, source, row, who)
     return true
   })
 }

@@ -90,9 +90,9 @@ export class Watch {
       seen = await look(folder)
     } catch (error) {
       const { code } = error as NodeJS.ErrnoException
-      return noteState(source.id, WHY[code ?? ''] ?? 'The folder cannot be looked at.')
+      return noteState(source, WHY[code ?? ''] ?? 'The folder cannot be looked at.')
     }
-    const before = this.before.get(source.id) ?? new Set()
+    const before = this.before.get(source.id) ?? new Set<string>()
     let problem: string | null = null
     for (const one of seen.filter((s) => isWhole(s, before))) {
       if (this.ending.signal.aborted) return
@@ -121,7 +121,9 @@ export class Watch {
         log.warn({ source: source.id, error: inShort(error) }, 'what came could not be taken')
       }
     }
-    this.before.set(source.id, new Set(seen.map(identityOf)))
-    await noteState(source.id, problem)
+    const now = new Set(seen.map(identityOf))
+    for (const identity of before) if (!now.has(identity)) this.restless.delete(identity)
+    this.before.set(source.id, now)
+    await noteState(source, problem)
   }
 }

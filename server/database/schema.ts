@@ -626,7 +626,7 @@ export const arrivals = pgTable(
     files: jsonb('files').$type<ArrivedFile[]>().notNull(),
     size: bigint('size', { mode: 'number' }).notNull(),
     packageId: uuid('package_id').references(() => packages.id, { onDelete: 'cascade' }),
-    /** Why it is in no package; null where it is. */
+    /** Why it, or a part of it, is in no package; null where all of it is. */
     problem: text('problem'),
     createdAt: moment('created_at').notNull().defaultNow(),
   },

@@ -9,7 +9,7 @@ import type { Person } from '../access/person.ts'
 import { may, refusalOf } from '../access/rights.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
-import { answers, user } from '../database/schema.ts'
+import { answers, packages, user } from '../database/schema.ts'
 import { teach, type Taught } from '../configuration/teaching.ts'
 import { typesOf } from '../configuration/types.ts'
 import { fileToCases } from './filing.ts'
@@ -41,6 +41,7 @@ export async function giveAnswers(
   const checked = given.map((one) => answerSchema.parse(one))
   return inTurn(packageId, async (work) => {
     await heldForAnswers(work, packageId, checked)
+    await refuseLost(work, packageId, checked)
     await refuseOwn(work, packageId, checked, who)
     const types = await typesOf(work, who.organisationId)
     if (seen !== undefined) {
@@ -76,6 +77,17 @@ export async function giveAnswers(
     await judge(work, packageId, left ? 'anew' : undefined)
     return taught
   })
+}
+
+/** What is said of a document is said by a page of it. @throws Refused for a page that is in none */
+async function refuseLost(work: Work, packageId: string, given: readonly Answer[]): Promise<void> {
+  const [row] = await work
+    .select({ documents: packages.documents })
+    .from(packages)
+    .where(eq(packages.id, packageId))
+  const placed = new Set((row?.documents ?? []).flatMap((d) => d.pages))
+  const lost = given.some((a) => 'page' in a && a.kind !== 'turn' && a.kind !== 'file' && !placed.has(a.page))
+  if (lost) throw new Refused('That page is in no document.')
 }
 
 /**

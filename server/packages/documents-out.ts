@@ -3,7 +3,13 @@ import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
 import { and, eq, gt, inArray, isNotNull } from 'drizzle-orm'
 import { clearScratch, isFilesFault, makeScratch } from '../../engine/box/index.ts'
-import { type CutPage, type DocumentFile, type Original, runsOf } from '../../engine/handover/runs.ts'
+import {
+  type CutPage,
+  type DocumentFile,
+  type Original,
+  runsOf,
+  writeApart,
+} from '../../engine/handover/runs.ts'
 import { database } from '../database/connection.ts'
 import { files, pages } from '../database/schema.ts'
 import { readers } from '../jobs/readers.ts'
@@ -12,7 +18,10 @@ import { contentsOf } from '../storage/contents.ts'
 
 /** One document of a package as it goes out: on disk; else why not, with the files that its pages are in as they came. */
 export type DocumentOut =
-  { name: string; path: string } | { name: string; problem: string; originals: readonly Original[] }
+  | { name: string; path: string; drawn: boolean }
+  | { name: string; problem: string; originals: readonly Original[] }
+
+const filesIn = (document: DocumentFile): string[] => document.pages.map((page) => page.file)
 
 /** Numbers of the pages of a package that make one document. */
 type Numbers = DocumentFile<number>
@@ -46,20 +55,20 @@ export class DocumentsOut {
     contents: ReadonlyMap<string, string>,
   ): AsyncGenerator<DocumentOut> {
     const cut = await this.withPages(documents)
-    const named = [...new Set(cut.flatMap((d) => d.pages.map((p) => p.file)))]
-    const originals = await Promise.all(named.map((name) => this.original(name, contents.get(name)!)))
-    try {
-      await readers().cut(this.folder, originals, cut)
-      yield* cut.map(({ name }) => ({ name, path: join(this.folder, name) }))
-    } catch (error) {
-      if (!isFilesFault(error)) throw error
-      if (documents.length > 1) for (const document of documents) yield* this.run([document], contents)
-      else {
-        const { name } = documents[0]
-        log.warn({ packageId: this.packageId, reason: error.message }, 'a document could not be cut out')
-        yield { name, problem: error.message, originals }
-      }
-    }
+    const named = [...new Set(cut.flatMap(filesIn))]
+    const all = await Promise.all(named.map((name) => this.original(name, contents.get(name)!)))
+    const originalsOf = (some: readonly DocumentFile[]): Original[] =>
+      all.filter((original) => some.some((d) => filesIn(d).includes(original.name)))
+    const written = await writeApart(
+      cut,
+      (some) => readers().cut(this.folder, originalsOf(some), some),
+      isFilesFault,
+    )
+    for (const made of written)
+      if ('problem' in made) {
+        log.warn({ packageId: this.packageId, reason: made.problem }, 'a document could not be cut out')
+        yield { ...made, originals: originalsOf(cut.filter((d) => d.name === made.name)) }
+      } else yield { ...made, path: join(this.folder, made.name) }
   }
 
   /** Documents with all that is needed of their pages. */

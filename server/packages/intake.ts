@@ -9,7 +9,7 @@ import { tell } from '../events.ts'
 import { queueJob } from '../jobs/queue.ts'
 import { wellFormed } from '../../core/text/index.ts'
 import { settings } from '../settings.ts'
-import { keep, TooLarge } from '../storage/contents.ts'
+import { inMegabytes, keep, TooLarge } from '../storage/contents.ts'
 import { heldFor, inTurn, move, Refused, type Held } from './states.ts'
 
 /** The class of the advisory locks under which an organisation's cases are numbered. */
@@ -108,30 +108,23 @@ export async function bringFile(
     .insert(files)
     .values({ packageId, name, broughtById: who?.id ?? null })
     .returning({ id: files.id })
-  const { MOST_FILE_BYTES, MOST_PACKAGE_BYTES } = settings()
-  const room = MOST_PACKAGE_BYTES - (await bytesIn(packageId))
   let kept: { sha256: string; size: number }
   try {
-    kept = await keep(stream, Math.max(0, Math.min(MOST_FILE_BYTES, room)))
+    kept = await keep(stream, settings().MOST_FILE_BYTES)
   } catch (error) {
-    if (!(error instanceof TooLarge)) {
-      // The line broke: what came so far is worth nothing, and the person will bring it again.
-      await database().delete(files).where(eq(files.id, file.id))
-      throw error
-    }
-    return refuse(
-      packageId,
-      file.id,
-      name,
-      room < MOST_FILE_BYTES
-        ? `With this file the package would be larger than ${inMegabytes(MOST_PACKAGE_BYTES)}, the most that one may be.`
-        : `The file is larger than ${inMegabytes(MOST_FILE_BYTES)}, the most that is taken.`,
-      who,
-    )
+    if (error instanceof TooLarge) return refuse(packageId, file.id, name, `The file ${error.message}.`, who)
+    // The line broke: what came so far is worth nothing, and the person will bring it again.
+    await database().delete(files).where(eq(files.id, file.id))
+    throw error
   }
   return inTurn(packageId, async (work) => {
-    const brought = await fileContents(work, packageId, { name, ...kept, id: file.id }, who)
-    if (brought.fileId !== file.id || brought.problem) await work.delete(files).where(eq(files.id, file.id))
+    const brought = await fileContents(work, packageId, { name, ...kept, id: file.id }, who).catch(
+      (error: unknown): Brought => {
+        if (!(error instanceof Refused)) throw error
+        return { fileId: file.id, problem: error.message, twin: null }
+      },
+    )
+    if (brought.problem) await work.delete(files).where(eq(files.id, file.id))
     return brought
   })
 }
@@ -145,8 +138,8 @@ export interface Kept {
 }
 
 /**
- * Makes contents a file of a package and has it read. The same file twice in a package is kept once and said so; a
- * package that is closed takes none.
+ * Makes contents a file of a package and has it read. The same file twice in a package is kept once and said so.
+ * @throws Refused where the package is closed, or full
  */
 export async function fileContents(
   work: Work,
@@ -156,8 +149,12 @@ export async function fileContents(
 ): Promise<Brought> {
   // Held first: two files of a name, or one file twice, brought at once see one another; and a package that was
   // closed while the file came takes it no more.
-  const row = await heldFor(work, packageId, 'bring files').catch(asRefusal)
-  if (row instanceof Refused) return { fileId: id ?? '', problem: row.message, twin: null }
+  const row = await heldFor(work, packageId, 'bring files')
+  const most = settings().MOST_PACKAGE_BYTES
+  if ((await bytesIn(work, packageId)) + size > most)
+    throw new Refused(
+      `With this file the package would be larger than ${inMegabytes(most)}, the most that one may be.`,
+    )
   const others = await work
     .select({ id: files.id, name: files.name, sha256: files.sha256, state: files.state })
     .from(files)
@@ -197,21 +194,13 @@ export async function fileContents(
   return { fileId, problem: null, twin }
 }
 
-const inMegabytes = (bytes: number): string => `${Math.round(bytes / 1024 / 1024)} MB`
-
 /** Bytes of the files that were brought to a package; what was in archives is counted with them. */
-async function bytesIn(packageId: string): Promise<number> {
-  const [row] = await database()
+async function bytesIn(work: Work, packageId: string): Promise<number> {
+  const [row] = await work
     .select({ bytes: sql<string>`coalesce(sum(${files.size}), 0)` })
     .from(files)
     .where(and(eq(files.packageId, packageId), isNull(files.parentId)))
   return Number(row.bytes)
-}
-
-/** A refusal to be told; what else went wrong is thrown. */
-function asRefusal(error: unknown): Refused {
-  if (error instanceof Refused) return error
-  throw error
 }
 
 /**

@@ -11,7 +11,8 @@ import { handedOver, type HandedOver } from './finished.ts'
 
 /**
  * The package as one ZIP: a PDF for each document, the report, and the history up to it. It flows while it is made.
- * Where a document cannot be cut out, the files that its pages are in go along as they came, with the reason.
+ * What is not as it came is said in `notes.txt`: documents that were drawn anew; and for those that cannot be cut out,
+ * why, and the files that their pages are in, which go along.
  */
 export async function packageZip(packageId: string, who: Person): Promise<ReadableStream<Uint8Array>> {
   const out = await handedOver(packageId)
@@ -30,22 +31,25 @@ export async function packageZip(packageId: string, who: Person): Promise<Readab
 async function fill(zip: yazl.ZipFile, cutter: DocumentsOut, out: HandedOver): Promise<void> {
   const dated = { mtime: out.at }
   const names = fileNames(out.documents)
-  const leftOut: string[] = []
+  const notes: string[] = []
   const along = new Set<string>()
   for await (const document of cutter.cut(
     out.documents.map((d) => ({ name: names.get(d.id)!, pages: d.pages })),
   )) {
     if ((zip.outputStream as Readable).destroyed) return
-    if ('path' in document) zip.addFile(document.path, `documents/${document.name}`, dated)
-    else {
-      leftOut.push(
+    if ('path' in document) {
+      zip.addFile(document.path, `documents/${document.name}`, dated)
+      if (document.drawn)
+        notes.push(`${document.name}: Its pages could not be taken over as they came and were drawn anew.`)
+    } else {
+      notes.push(
         `${document.name}: ${document.problem} Its pages are in ${document.originals.map((o) => o.name).join(', ')}.`,
       )
       for (const { name, path } of document.originals)
         if (!along.has(name)) zip.addFile(path, originalName(along.add(name).size, name), dated)
     }
   }
-  if (leftOut.length > 0) zip.addBuffer(Buffer.from(`${leftOut.join('\n')}\n`), 'left-out.txt', dated)
+  if (notes.length > 0) zip.addBuffer(Buffer.from(`${notes.join('\n')}\n`), 'notes.txt', dated)
   zip.addBuffer(Buffer.from(out.report), 'report.json', dated)
   zip.addBuffer(Buffer.from(out.history), 'history.json', dated)
   zip.end()

@@ -16,8 +16,15 @@ const holdContents = (work: Work, sha256: string) =>
 /** Bytes after which whoever sends what is not taken is not heard out any more. */
 const MOST_HEARD_OUT = 1024 * 1024 * 1024
 
-/** A stream grew past its limit. */
-export class TooLarge extends Error {}
+/** A stream grew past its limit; the message goes on behind a name. */
+export class TooLarge extends Error {
+  constructor(most: number) {
+    super(`is larger than ${inMegabytes(most)}, the most that is taken`)
+  }
+}
+
+/** A number of bytes as people read it. */
+export const inMegabytes = (bytes: number): string => `${Math.round(bytes / 1024 / 1024)} MB`
 
 /**
  * Keeps a stream of bytes under its hash. Chunks are written under a passing name while the hash is not
@@ -43,7 +50,7 @@ export async function keep(
     waiting = 0
   }
   const take = async (part: Uint8Array) => {
-    if (size > most) throw new TooLarge()
+    if (size > most) throw new TooLarge(most)
     hash.update(part)
     // However large the parts that arrive: a chunk that is stored larger cannot be fetched by any driver.
     for (let from = 0; from < part.length;) {

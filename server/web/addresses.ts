@@ -1,13 +1,16 @@
 /** Names that a machine has for itself: a browser may come by any of them. */
 const LOOPBACK = ['localhost', '127.0.0.1', '[::1]']
 
+/** Whether a host is this very machine: what is sent there goes over no network. */
+export const isLoopback = (hostname: string): boolean => LOOPBACK.includes(hostname)
+
 /**
  * The origins that people open the application under, the settled one first.
  * @param baseUrl the address as it is set; one of loopback stands for all names of loopback
  */
 export function originsOf(baseUrl: string): string[] {
   const url = new URL(baseUrl)
-  if (!LOOPBACK.includes(url.hostname)) return [url.origin]
+  if (!isLoopback(url.hostname)) return [url.origin]
   const port = url.port ? `:${url.port}` : ''
   return [...new Set([url.hostname, ...LOOPBACK])].map((name) => `${url.protocol}//${name}${port}`)
 }

@@ -1,10 +1,10 @@
 import Ajv2020 from 'ajv/dist/2020.js'
 import addFormats from 'ajv-formats'
-import { eq } from 'drizzle-orm'
+import { eq, like } from 'drizzle-orm'
 import { addIntegration, integrationsOf, revokeIntegration } from '../../server/access/integrations.ts'
 import { historyOf } from '../../server/audit.ts'
 import { database } from '../../server/database/connection.ts'
-import { files, integrations, type Scope } from '../../server/database/schema.ts'
+import { chunks, files, integrations, type Scope } from '../../server/database/schema.ts'
 import { payslip, pdfOf, stray } from '../support/papers.ts'
 import { desk, elsewhere, person, readPackage } from '../support/server.ts'
 import { startWebAt, type Web } from '../support/web.ts'
@@ -88,6 +88,7 @@ describe('a package by the API', () => {
     expect((await historyOf(id)).filter((a) => a.userName === 'Loan desk').map((a) => a.act)).toEqual([
       'opened the package',
       'brought a file',
+      'looked at the package',
       'downloaded a document',
       'downloaded the package',
     ])
@@ -125,8 +126,11 @@ describe('a package by the API', () => {
   test('is listed in pages by when it changed, and none is missed or told twice', async () => {
     const stranger = await elsewhere('administrator')
     const own = await make(stranger.organisationId)
-    for (let i = 0; i < 5; i++)
-      await call('/packages', { as: own, form: formOf(await slip(), { reference: String(i) }) })
+    for (let i = 0; i < 5; i++) {
+      const made = await call('/packages', { as: own, form: formOf(await slip(), { reference: String(i) }) })
+      // A package that changes between two pages comes again behind the cursor, as it should.
+      await call(`/packages/${made.body.id as string}?wait=60`, { as: own })
+    }
     const seen: unknown[] = []
     for (let cursor: string | null = ''; cursor !== null;) {
       const { body }: Told = await call(`/packages?limit=2${cursor ? `&cursor=${cursor}` : ''}`, { as: own })
@@ -140,7 +144,7 @@ describe('a package by the API', () => {
     })
     const future = new Date(Date.now() + 3_600_000).toISOString()
     expect((await call(`/packages?updatedSince=${future}`, { as: own })).body.items).toEqual([])
-  }, 60_000)
+  }, 120_000)
 })
 
 describe('a key', () => {
@@ -205,6 +209,15 @@ describe('what is malformed', () => {
     const empty = new FormData()
     empty.append('program', 'working-boat-loan')
     expect(await problem('/packages', { form: empty })).toEqual([400, 'files'])
+    // A body that ends in the middle of a file leaves nothing behind, and nobody waiting.
+    const part = '--x\r\nContent-Disposition: form-data; name="files"; filename="a.pdf"\r\n\r\n'
+    const torn = await fetch(`${web.url}/api/v1/packages`, {
+      method: 'POST',
+      headers: { Authorization: `Bearer ${key}`, 'Content-Type': 'multipart/form-data; boundary=x' },
+      body: part + 'words '.repeat(400_000),
+    })
+    expect(torn.status).toBe(400)
+    expect(await database().$count(chunks, like(chunks.sha256, 'arriving-%'))).toBe(0)
     const broken = { 'Content-Type': 'multipart/form-data; boundary=x' }
     expect(await problem('/packages', { method: 'POST', json: 'no parts', headers: broken })).toEqual([
       400,
@@ -215,6 +228,8 @@ describe('what is malformed', () => {
       json: { answers: [{ kind: 'none' }] },
     })
     expect([status, field]).toEqual([400, '0.kind'])
+    const nowhere = { answers: [{ kind: 'type', page: 77, type: 'payslip' }] }
+    expect(await problem(`/packages/${id}/answers`, { json: nowhere })).toEqual([409, undefined])
   }, 60_000)
 })
 

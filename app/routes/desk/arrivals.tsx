@@ -1,6 +1,5 @@
 import { clsx } from 'clsx'
-import { useEffect } from 'react'
-import { data, Form, Link, useFetcher, useRevalidator, useSubmit } from 'react-router'
+import { data, Form, Link, useFetcher, useSubmit } from 'react-router'
 import { z } from 'zod'
 import { signedIn } from '../../../server/access/people.ts'
 import { may, refusalOf } from '../../../server/access/rights.ts'
@@ -10,6 +9,7 @@ import { takeAgain } from '../../../server/arrivals/take.ts'
 import { programsOf } from '../../../server/configuration/programs.ts'
 import { database } from '../../../server/database/connection.ts'
 import { jsonBody } from '../../../server/web/bodies.ts'
+import { useChanges } from '../../parts/changes.ts'
 import { count, fileSize, moment } from '../../parts/format.ts'
 import { Told } from '../../parts/told.tsx'
 import type { Route } from './+types/arrivals'
@@ -20,19 +20,19 @@ const askedSchema = z.object({
   words: z.string().trim().max(120).catch(''),
   source: z.uuid().or(z.literal('')).catch(''),
   outcome: z.enum(outcomes).or(z.literal('')).catch(''),
-  before: z.iso.datetime().or(z.literal('')).catch(''),
+  cursor: z.string().max(200).catch(''),
 })
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
   const said = Object.fromEntries(new URL(request.url).searchParams)
-  const asked = askedSchema.parse({ words: '', source: '', outcome: '', before: '', ...said })
+  const asked = askedSchema.parse({ words: '', source: '', outcome: '', cursor: '', ...said })
   const [found, sources, programs] = await Promise.all([
     arrivalsOf(who.organisationId, {
       words: asked.words || undefined,
       source: asked.source || undefined,
       outcome: asked.outcome || undefined,
-      before: asked.before ? new Date(asked.before) : undefined,
+      cursor: asked.cursor || undefined,
     }),
     sourcesOf(who.organisationId),
     programsOf(database(), who.organisationId),
@@ -68,7 +68,7 @@ export async function action({ request }: Route.ActionArgs) {
   const body = bodySchema.safeParse(await jsonBody(request))
   if (!body.success) return data(answer({ problem: body.error.issues[0].message }), 400)
   if (body.data.act === 'again')
-    return (await takeAgain(who.organisationId, body.data.id))
+    return (await takeAgain(who, body.data.id))
       ? answer({})
       : data(answer({ problem: 'It is in a package by now, or not there any more.' }), 404)
   if (!may(who, 'set up')) return data(answer({ problem: refusalOf('set up') }), 403)
@@ -78,22 +78,15 @@ export async function action({ request }: Route.ActionArgs) {
     : data(answer({ problem: 'There is no such source or program any more.' }), 404)
 }
 
-/** How often the page looks for what came since. */
-const LOOK_MS = 4000
-
 /** All that came by itself, the newest first, and where from; what cannot come stands above. */
 export default function Arrivals({
-  loaderData: { rows, more, asked, sources, programs, may: maySet },
+  loaderData: { rows, next, asked, sources, programs, may: maySet },
 }: Route.ComponentProps) {
   const fetcher = useFetcher<typeof action>()
-  const { revalidate } = useRevalidator()
   const submit = useSubmit()
   const send = (body: Body) => void fetcher.submit(body, { method: 'post', encType: 'application/json' })
-  useEffect(() => {
-    const timer = setInterval(() => void revalidate(), LOOK_MS)
-    return () => clearInterval(timer)
-  }, [revalidate])
-  const troubled = sources.filter((s) => s.problem)
+  useChanges(null)
+  const troubled = sources.filter((s) => s.problem && s.isSet && !s.paused)
   return (
     <main className="mx-auto max-w-6xl p-4 pb-16">
       <h1 className="mb-3 text-xl font-semibold">Arrivals</h1>
@@ -138,7 +131,7 @@ export default function Arrivals({
           <option value="not taken">not taken</option>
         </select>
         <span className="text-sm text-ink-2">
-          {more ? `the latest ${rows.length}` : count(rows.length, 'arrival')}
+          {next || asked.cursor ? `${rows.length} of more` : count(rows.length, 'arrival')}
         </span>
       </Form>
       {rows.length === 0 ? (
@@ -173,6 +166,7 @@ export default function Arrivals({
                         ? `being read, ${row.pagesRead ?? 0} of ${count(row.pages ?? 0, 'page')}`
                         : count(row.pages ?? 0, 'page')}
                     </span>
+                    {row.problem ? <span className="block text-plum">{row.problem}</span> : null}
                   </>
                 ) : (
                   <span className="text-plum">{row.problem ?? 'not taken'}</span>
@@ -192,10 +186,10 @@ export default function Arrivals({
           ))}
         </ul>
       )}
-      {more ? (
+      {next ? (
         <Link
           className="mb-4 inline-block text-petrol underline"
-          to={`?${new URLSearchParams({ ...asked, before: new Date(rows[rows.length - 1].at).toISOString() }).toString()}`}
+          to={`?${new URLSearchParams({ ...asked, cursor: next }).toString()}`}
         >
           Earlier ones
         </Link>
@@ -249,7 +243,7 @@ export default function Arrivals({
                   </select>
                 </label>
                 <span className="w-44 text-[13px] text-ink-2" suppressHydrationWarning>
-                  {s.paused ? 'paused' : s.lookedAt ? `looked at ${moment(s.lookedAt)}` : 'not looked at yet'}
+                  {stateOf(s)}
                 </span>
                 {maySet && s.program ? (
                   <button
@@ -270,4 +264,18 @@ export default function Arrivals({
       </section>
     </main>
   )
+}
+
+function stateOf({
+  isSet,
+  paused,
+  lookedAt,
+}: {
+  isSet: boolean
+  paused: boolean
+  lookedAt: Date | null
+}): string {
+  if (!isSet) return 'not watched any more'
+  if (paused) return 'paused'
+  return lookedAt ? `looked at ${moment(lookedAt)}` : 'not looked at yet'
 }

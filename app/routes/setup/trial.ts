@@ -10,5 +10,5 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const id = z.uuid().safeParse(params.id)
   const found = id.success ? await trialState(who, id.data) : null
   if (!found) throw data('There is no such trial any more.', 404)
-  return found
+  return Response.json(found)
 }
