@@ -2,6 +2,7 @@ import { serve } from '@hono/node-server'
 import type { Server } from 'node:http'
 import { createRequestHandler, type ServerBuild } from 'react-router'
 import { API, api } from '../server/api/app.ts'
+import { listenForMail } from '../server/arrivals/hand-in.ts'
 import { closeDatabase } from '../server/database/connection.ts'
 import { endReaders } from '../server/jobs/readers.ts'
 import { log } from '../server/log.ts'
@@ -25,7 +26,7 @@ const SILENT_MINUTES = 15
 
 /** The web process: what is built for browsers as files, all else by the routes. */
 
-const { PORT, HOST, BASE_URL, TRUSTED_PROXIES, METRICS_KEY, OPENID } = settings()
+const { PORT, HOST, BASE_URL, TRUSTED_PROXIES, METRICS_KEY, OPENID, MAIL_LISTEN } = settings()
 const routes = createRequestHandler(
   () => import('virtual:react-router/server-build') as Promise<unknown> as Promise<ServerBuild>,
   'production',
@@ -45,6 +46,12 @@ server.on('error', (error: NodeJS.ErrnoException) => {
   process.exit(1)
 })
 
+const mail = MAIL_LISTEN ? listenForMail(MAIL_LISTEN) : null
+mail?.catch((error: NodeJS.ErrnoException) => {
+  log.fatal({ code: error.code, ...MAIL_LISTEN }, 'the web process cannot listen for mail')
+  process.exit(1)
+})
+
 // Node.js gives a request five minutes to be there whole, which a large file on a slow line is not.
 server.requestTimeout = UPLOAD_HOURS * 3_600_000
 server.timeout = SILENT_MINUTES * 60_000
@@ -53,7 +60,7 @@ let ending = false
 process.on('SIGTERM', () => {
   if (ending) return
   ending = true
-  void drain(server)
+  void Promise.all([drain(server), mail?.then(({ stop }) => stop())])
     .then(endReaders)
     .then(closeDatabase)
     .finally(() => process.exit(0))

@@ -7,6 +7,7 @@ import { DEMO_PASSWORD, type DemoDesk } from '../demo/desk.ts'
 import { merrowSoundDesk } from '../demo/lenders/merrow-sound/desk.ts'
 import { world } from '../demo/lenders/merrow-sound/world.ts'
 import { tarrowValleyDesk } from '../demo/lenders/tarrow-valley/desk.ts'
+import { startPostOffice } from '../standins/post-office.ts'
 import { startVesselRegister } from '../standins/vessel-register.ts'
 import { startMalwareScanner } from '../standins/malware-scanner.ts'
 import { answers, endProcess, startWeb, startWorker } from './processes.ts'
@@ -37,6 +38,7 @@ if (!words.success) {
   say(`jigsa demo: ${words.error.issues[0].message}`)
   process.exit(2)
 }
+const desks = [merrowSoundDesk, tarrowValleyDesk]
 const { fresh, empty, port: wanted, dir: folder } = words.data
 /** Where it is said what others need to know of it, while it serves. */
 const described = join(folder, 'demo.json')
@@ -76,6 +78,12 @@ try {
   const port = wanted ?? (await freePort(Number(process.env.PORT ?? 3000)))
   const arrivals = resolve(folder, 'arrivals')
   mkdirSync(arrivals, { recursive: true })
+  const listen = await freePort(port + 1)
+  const office = await startPostOffice(
+    desks.map((desk) => desk.mail),
+    `smtp://127.0.0.1:${listen}`,
+  )
+  undoing.push(office.stop)
   const secretFile = join(folder, 'auth-secret')
   if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 })
   Object.assign(process.env, {
@@ -88,6 +96,9 @@ try {
     MALWARE_SCANNER: `clamd://127.0.0.1:${scanner.port}`,
     REGISTERS_OUTSIDE: JSON.stringify({ [`${merrowSoundDesk.id}/vessels`]: register.url }),
     WATCHED_FOLDERS: JSON.stringify({ [merrowSoundDesk.id]: [arrivals] }),
+    MAIL_LISTEN: `127.0.0.1:${listen}`,
+    MAIL_ADDRESSES: JSON.stringify(Object.fromEntries(desks.map(({ id, mail }) => [id, [mail]]))),
+    MAIL_SERVER: office.smtp,
     LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
   })
   const { migrateDatabase } = await import('../server/database/migrate.ts')
@@ -109,12 +120,16 @@ try {
       }
     })
   await answers(`http://127.0.0.1:${port}/sign-in`, web)
-  const desks = [merrowSoundDesk, tarrowValleyDesk]
   for (const desk of desks) await openDesk(desk)
-  await watchFor(merrowSoundDesk)
+  for (const desk of desks) await watchFor(desk)
   if (!empty) for (const desk of desks) await fillDesk(desk, say)
   describe(
-    { url: `http://127.0.0.1:${port}`, apiKey: await keyOf(merrowSoundDesk.id), folder: arrivals },
+    {
+      url: `http://127.0.0.1:${port}`,
+      apiKey: await keyOf(merrowSoundDesk.id),
+      folder: arrivals,
+      mail: { intake: merrowSoundDesk.mail, smtp: office.smtp, messages: office.messages },
+    },
     desks,
   )
   say('')
@@ -138,7 +153,7 @@ try {
 
 /** Tells whoever works with the running demo where it is, who signs in, and by which key another system does. */
 function describe(
-  { url, ...besides }: { url: string; apiKey: string; folder: string },
+  { url, ...besides }: { url: string; apiKey: string; folder: string; mail: object },
   desks: readonly DemoDesk[],
 ): void {
   const people = desks.flatMap((desk) =>

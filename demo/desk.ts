@@ -20,6 +20,8 @@ export interface DemoDesk {
   /** The organisation's id. */
   id: string
   casePrefix: string
+  /** The address that its applicants write to. */
+  mail: string
   set: LenderSet
   people: readonly { name: string; email: string; role: Role }[]
   packages: readonly DemoPackage[]

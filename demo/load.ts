@@ -111,7 +111,7 @@ export async function finishEarlier(desk: DemoDesk): Promise<void> {
   }
 }
 
-/** Has what arrives in the watched folder of a desk judged by the program of its first package, until somebody says another. */
+/** Has what arrives at a desk by itself judged by the program of its first package, until somebody says another. */
 export async function watchFor(desk: DemoDesk): Promise<void> {
   await knowSources()
   const [{ program }] = desk.packages

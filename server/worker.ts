@@ -2,6 +2,8 @@ import { availableParallelism } from 'node:os'
 import { EventEmitter } from 'node:events'
 import { Logger, makeWorkerUtils, run, type TaskList, type WorkerEvents } from 'graphile-worker'
 import { sweepScratch } from '../engine/box/index.ts'
+import { giveUpMessage, openMessage } from './arrivals/messages.ts'
+import { tellSender } from './arrivals/telling.ts'
 import { Watch } from './arrivals/watch.ts'
 import { closeDatabase, connections } from './database/connection.ts'
 import { Alive } from './jobs/alive.ts'
@@ -13,6 +15,7 @@ import { giveUpLesson, learn } from './configuration/lessons.ts'
 import { giveUpTrial, tryDraft } from './configuration/trials.ts'
 import { readTypeAgain } from './configuration/teaching.ts'
 import { log } from './log.ts'
+import { giveUpMail, sendMail } from './post/outbox.ts'
 import { settings } from './settings.ts'
 
 /**
@@ -26,10 +29,15 @@ const taskList = {
   try_draft: tried('try_draft', { run: tryDraft, giveUp: giveUpTrial }),
   ...scheduledTasks,
 } as unknown as TaskList
+/** Letters that are opened, composed or sent at once. */
+const POST_TASKS = 3
 sweepScratch()
 const workerIds: string[] = []
 const events = new EventEmitter() as WorkerEvents
 events.on('worker:create', ({ worker }) => workerIds.push(worker.workerId))
+const logger = new Logger(
+  () => (level, message) => (String(level) === 'error' ? log.error(message) : log.debug(message)),
+)
 const runner = await run({
   pgPool: connections(),
   concurrency: settings().WORKER_TASKS ?? availableParallelism(),
@@ -38,9 +46,21 @@ const runner = await run({
   taskList,
   crontab: CRONTAB,
   events,
-  logger: new Logger(
-    () => (level, message) => (String(level) === 'error' ? log.error(message) : log.debug(message)),
-  ),
+  logger,
+})
+// Letters wait for no page: they are opened and answered while every task of the others reads.
+const post = await run({
+  pgPool: connections(),
+  concurrency: POST_TASKS,
+  noHandleSignals: true,
+  pollInterval: 1000,
+  taskList: {
+    open_message: tried('open_message', { run: openMessage, giveUp: giveUpMessage }),
+    tell_sender: tried('tell_sender', { run: tellSender, giveUp: () => Promise.resolve() }),
+    send_mail: tried('send_mail', { run: sendMail, giveUp: giveUpMail }),
+  } as unknown as TaskList,
+  events,
+  logger,
 })
 const watch = new Watch()
 const alive = new Alive()
@@ -53,7 +73,7 @@ const end = async () => {
   if (ending) return
   ending = true
   await watch.end()
-  await runner.stop()
+  await Promise.all([runner.stop(), post.stop()])
   await endReaders()
   await alive.end()
   await closeDatabase()

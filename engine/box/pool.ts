@@ -2,6 +2,7 @@ import type { Box, Page, Rotation, Word } from '../../core/model/index.ts'
 import type { DocumentType } from '../../core/program/index.ts'
 import type { DocumentFile, Original } from '../handover/runs.ts'
 import type { IncomingFile } from '../input/expand.ts'
+import type { Message } from '../input/message.ts'
 import type { ReadPage } from '../input/source.ts'
 import { ReaderBox } from './box.ts'
 import { BOX_LIMITS, type BoxLimits, ReaderEnded } from './limits.ts'
@@ -41,6 +42,10 @@ export class ReaderPool {
   unfold = async (file: IncomingFile, begin: () => Take): Promise<void> => {
     await this.ask(null, { call: 'unfold', file }, { begin })
   }
+
+  /** Takes a message apart; its papers are handed over one by one where `begin` is given, asked anew at each try. */
+  message = (bytes: Uint8Array, begin?: () => Take): Promise<Message> =>
+    this.ask(null, { call: 'message', bytes, withPapers: begin !== undefined }, { begin })
 
   /** Opens a file and says what it is. @throws UnusableFile */
   open = (sha256: string): Promise<OpenedBox> => this.ask(sha256, { call: 'open', file: { sha256 } })

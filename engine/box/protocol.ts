@@ -2,6 +2,7 @@ import type { Box, Page, Rotation, Word } from '../../core/model/index.ts'
 import type { DocumentFile, Original } from '../handover/runs.ts'
 import type { DocumentType } from '../../core/program/index.ts'
 import type { IncomingFile } from '../input/expand.ts'
+import type { Message } from '../input/message.ts'
 import type { ReadPage, Source } from '../input/source.ts'
 
 /** What is known of a file once it is open. */
@@ -19,6 +20,8 @@ export interface BoxFile {
 /** What a reader is asked; types tell which pages' ink is wanted, and are sent once a key. */
 export type Asked =
   | { call: 'unfold'; file: IncomingFile }
+  /** A message to be taken apart; its papers come one by one where they are wanted. */
+  | { call: 'message'; bytes: Uint8Array; withPapers: boolean }
   | { call: 'open'; file: BoxFile }
   | {
       call: 'read'
@@ -41,6 +44,7 @@ export type Asked =
 /** What comes back, by what was asked. */
 export interface Answers {
   unfold: null
+  message: Message
   open: OpenedBox
   read: ReadPage
   picture: Uint8Array

@@ -1,7 +1,9 @@
 import { LRUCache } from 'lru-cache'
 import { inkNeeded, type NeedsInk } from '../../core/extraction/index.ts'
 import { writeDocuments } from '../handover/documents.ts'
-import { expand, holdsFiles } from '../input/expand.ts'
+import { Budget } from '../input/budget.ts'
+import { expand, holdsFiles, type IncomingFile } from '../input/expand.ts'
+import { attachmentsOf, messageOf, parseMessage } from '../input/message.ts'
 import { openSource, type Source } from '../input/source.ts'
 import { UnusableFile } from '../input/unusable-file.ts'
 import { activeContent } from '../screening/active.ts'
@@ -42,15 +44,23 @@ function inkOf({ key, types }: Extract<Asked, { call: 'read' }>['ink']): NeedsIn
   return needed
 }
 
+/** Gives a file to whoever asked, and waits until it was taken. */
+async function handOver(file: IncomingFile): Promise<void> {
+  const taken = new Promise<void>((done) => process.once('message', () => done()))
+  await say({ said: 'file', file })
+  await taken
+}
+
 async function answer(asked: Asked): Promise<Answers[keyof Answers]> {
   switch (asked.call) {
     case 'unfold': {
-      for await (const file of expand(asked.file)) {
-        const taken = new Promise<void>((done) => process.once('message', () => done()))
-        await say({ said: 'file', file })
-        await taken
-      }
+      for await (const file of expand(asked.file)) await handOver(file)
       return null
+    }
+    case 'message': {
+      const mail = await parseMessage(asked.bytes)
+      if (asked.withPapers) for (const file of attachmentsOf(mail, new Budget())) await handOver(file)
+      return messageOf(mail)
     }
     case 'open': {
       // Also of a file that is open already: what it carries besides pages is told each time.

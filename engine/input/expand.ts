@@ -4,6 +4,7 @@ import { buffer } from 'node:stream/consumers'
 import type { Entry } from 'yauzl'
 import { Budget } from './budget.ts'
 import { kindOf } from './kind.ts'
+import { attachmentsOf, parseMessage } from './message.ts'
 import { wellFormed } from '../../core/text/index.ts'
 import { UnusableFile } from './unusable-file.ts'
 
@@ -91,8 +92,7 @@ const MOST_LINES = 5000
 
 /** A message becomes a page of its own, its attachments follow. */
 async function* openMessage(file: IncomingFile, budget: Budget, depth: number): AsyncGenerator<IncomingFile> {
-  const { simpleParser } = await import('mailparser')
-  const mail = await simpleParser(Buffer.from(file.bytes.buffer, file.bytes.byteOffset, file.bytes.length))
+  const mail = await parseMessage(file.bytes)
   const text = (mail.text ?? '').split('\n')
   const lines = [
     ...(mail.from ? [`From: ${mail.from.text}`] : []),
@@ -109,12 +109,8 @@ async function* openMessage(file: IncomingFile, budget: Budget, depth: number): 
   ]
   budget.take(0)
   yield { name: shortened(`${file.name}/message.pdf`), bytes: await pageOfText(lines) }
-  const attachments = mail.attachments.filter((a) => a.content.length > 0 && !a.related)
-  for (const [i, attached] of attachments.entries()) {
-    budget.take(attached.content.length)
-    const name = shortened(`${file.name}/${attached.filename ?? `attachment-${i + 1}`}`)
-    yield* expand({ name, bytes: new Uint8Array(attached.content) }, budget, depth + 1)
-  }
+  for (const { name, bytes } of attachmentsOf(mail, budget))
+    yield* expand({ name: shortened(`${file.name}/${name}`), bytes }, budget, depth + 1)
 }
 
 async function pageOfText(lines: readonly string[]): Promise<Uint8Array> {

@@ -64,6 +64,10 @@ export async function openSource(bytes: Uint8Array): Promise<Source> {
 async function openAs(type: string | null, bytes: Uint8Array): Promise<Source> {
   if (type === 'application/pdf') return openPdf(bytes)
   if (type === 'image/jpeg' || type === 'image/png' || type === 'image/tiff') return openPicture(bytes)
+  if (type === 'application/vnd.ms-tnef')
+    throw new UnusableFile(
+      'The sender’s mail program packed the papers into one file that others cannot open; ask for them as attachments of their own.',
+    )
   throw new UnusableFile(
     'This is not a kind of file that can be read here; PDF, TIFF, JPEG, PNG, ZIP and e-mail can.',
   )

@@ -70,7 +70,7 @@ export const integrationsOf = (organisationId: string) =>
       createdAt: integrations.createdAt,
     })
     .from(integrations)
-    .where(eq(integrations.organisationId, organisationId))
+    .where(and(eq(integrations.organisationId, organisationId), isNull(integrations.sourceId)))
     .orderBy(desc(integrations.createdAt))
 
 /** Takes a key away; the next request with it is refused. @returns false where there is none to take away */

@@ -182,6 +182,7 @@ export function takePackage(
       integrationId: caller.integrationId,
       identity: id,
       packageId: id,
+      outcome: 'taken',
       name: reference ?? kept[0].name,
       ...contentsOfArrival(kept),
     })

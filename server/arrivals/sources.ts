@@ -4,28 +4,54 @@ import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { programsOf } from '../configuration/programs.ts'
-import { organisations, sources } from '../database/schema.ts'
+import { organisations, sources, type SourceKind } from '../database/schema.ts'
 import { tellArrivals } from '../events.ts'
 import { settings } from '../settings.ts'
 
-/** Makes known what the machine is set to watch. One that is new takes the only program there is, where there is one. */
+/** A source that the machine is set to look after. */
+interface SetSource {
+  kind: SourceKind
+  address: string
+  name: string
+}
+
+/** What the machine is set to look after, by organisation. */
+function setSources(): Map<string, SetSource[]> {
+  const { WATCHED_FOLDERS, MAILBOXES, MAIL_ADDRESSES } = settings()
+  const set = new Map<string, SetSource[]>()
+  const add = (organisationId: string, source: SetSource) =>
+    set.set(organisationId, [...(set.get(organisationId) ?? []), source])
+  for (const [id, folders] of Object.entries(WATCHED_FOLDERS))
+    for (const address of folders) add(id, { kind: 'folder', address, name: `Folder ${basename(address)}` })
+  for (const [id, boxes] of Object.entries(MAILBOXES))
+    for (const { address } of boxes) add(id, { kind: 'mailbox', address, name: `Mailbox ${address}` })
+  for (const [id, addresses] of Object.entries(MAIL_ADDRESSES))
+    for (const address of addresses) add(id, { kind: 'address', address, name: `Mail for ${address}` })
+  return set
+}
+
+/** Whether an address is one of those that our own letters come from. */
+export const isOurs = (address: string): boolean =>
+  [...setSources().values()].flat().some((s) => s.kind !== 'folder' && s.address === address.toLowerCase())
+
+/** Makes known what the machine is set to look after. One that is new takes the only program there is, where there is one. */
 export async function knowSources(): Promise<void> {
-  const set = settings().WATCHED_FOLDERS
+  const set = setSources()
   const there = await database()
     .select({ id: organisations.id })
     .from(organisations)
-    .where(inArray(organisations.id, Object.keys(set)))
+    .where(inArray(organisations.id, [...set.keys()]))
   for (const { id: organisationId } of there) {
-    const known = (await sourcesOf(organisationId)).map((s) => s.address)
-    for (const address of set[organisationId].filter((a) => !known.includes(a))) {
+    const known = await sourcesOf(organisationId)
+    const isNew = ({ kind, address }: SetSource) =>
+      !known.some((k) => k.kind === kind && k.address === address)
+    for (const source of set.get(organisationId)!.filter(isNew)) {
       const all = await programsOf(database(), organisationId)
       await database()
         .insert(sources)
         .values({
           organisationId,
-          kind: 'folder',
-          address,
-          name: `Folder ${basename(address)}`,
+          ...source,
           program: all.length === 1 ? all[0].body.id : null,
         })
         .onConflictDoNothing()
@@ -33,13 +59,20 @@ export async function knowSources(): Promise<void> {
   }
 }
 
-/** Whether a source is set on this machine. */
-const isSet = ({ organisationId, address }: typeof sources.$inferSelect): boolean =>
-  settings().WATCHED_FOLDERS[organisationId]?.includes(address) ?? false
+export type Source = typeof sources.$inferSelect
 
-/** Sources of all organisations that are set on this machine. */
-export async function watchedSources(): Promise<(typeof sources.$inferSelect)[]> {
-  const all = await database().select().from(sources).orderBy(asc(sources.createdAt), asc(sources.id))
+/** Whether a source is set on this machine; devices come to it by themselves. */
+const isSet = ({ organisationId, kind, address }: Source): boolean =>
+  kind === 'device' ||
+  (setSources().get(organisationId) ?? []).some((s) => s.kind === kind && s.address === address)
+
+/** Sources of a kind, of all organisations, that are set on this machine. */
+export async function setSourcesOf(kind: SourceKind): Promise<Source[]> {
+  const all = await database()
+    .select()
+    .from(sources)
+    .where(eq(sources.kind, kind))
+    .orderBy(asc(sources.createdAt), asc(sources.id))
   return all.filter(isSet)
 }
 
@@ -84,7 +117,7 @@ const NOTED_SECONDS = 20
 
 /** Notes how a source is; one that is well again has no problem any more. */
 export async function noteState(
-  { id, organisationId, problem: before }: typeof sources.$inferSelect,
+  { id, organisationId, problem: before }: Source,
   problem: string | null,
 ): Promise<void> {
   await database()

@@ -1,13 +1,16 @@
 import { createHash } from 'node:crypto'
-import { and, desc, eq, isNull, ne, sql } from 'drizzle-orm'
+import { and, desc, eq, inArray, isNull, ne, sql } from 'drizzle-orm'
 import { dayName } from '../../core/text/index.ts'
 import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
-import { arrivals, packages, sources, type ArrivedFile } from '../database/schema.ts'
+import { arrivals, messages, packages, sources, type ArrivedFile } from '../database/schema.ts'
 import { tellArrivals } from '../events.ts'
 import { fileContents, openPackage } from '../packages/intake.ts'
-import { allows, Refused } from '../packages/states.ts'
+import { Refused } from '../packages/states.ts'
+import type { Source } from './sources.ts'
+import { queueTelling } from './telling.ts'
+import { whereTo, type Belongs } from './where-to.ts'
 
 /** What came, with its files in the store. */
 export interface Arrived {
@@ -16,8 +19,6 @@ export interface Arrived {
   name: string
   files: readonly ArrivedFile[]
 }
-
-type Source = typeof sources.$inferSelect
 
 /**
  * What an arrival keeps of its files. The same papers have the same digest, whatever they are called and in whatever
@@ -51,7 +52,7 @@ export function take(source: Source, { identity, name, files: came }: Arrived): 
       })
       .onConflictDoNothing()
       .returning()
-    if (made) await place(work, source, made, null)
+    if (made) await place(work, source, made, { who: null, letter: null })
   })
 }
 
@@ -69,26 +70,47 @@ export async function refuse(
       identity,
       name,
       problem,
+      outcome: 'not taken',
       ...contentsOfArrival([]),
     })
     .onConflictDoNothing()
   await tellArrivals(database(), source.organisationId)
 }
 
-type Row = typeof arrivals.$inferSelect
+export type Row = typeof arrivals.$inferSelect
 
-/** @param who wants it, though it came before; null where it came by itself */
-async function place(work: Work, source: Source, row: Row, who: Person | null): Promise<void> {
+/** What a letter says of where it belongs. */
+export interface Letter {
+  subject: string
+  sender: string
+  references: readonly string[]
+}
+
+/**
+ * Files what arrived, or writes down why it is not taken.
+ * @param who wants it, though it came before; null where it came by itself
+ * @returns whether whoever sent it is known from its package
+ */
+export async function place(
+  work: Work,
+  source: Source,
+  row: Row,
+  { who, letter }: { who: Person | null; letter: Letter | null },
+): Promise<boolean> {
+  const own = eq(arrivals.id, row.id)
   try {
     if (!who) await demandNew(work, row)
+    const { senderKnown, ...filed } = await fileIt(work, source, row, { who, letter })
     await work
       .update(arrivals)
-      .set(await fileIt(work, source, row, who))
-      .where(eq(arrivals.id, row.id))
+      .set({ ...filed, outcome: 'taken' })
+      .where(own)
+    return senderKnown
   } catch (error) {
     if (!(error instanceof Refused)) throw error
-    await work.update(arrivals).set({ problem: error.message }).where(eq(arrivals.id, row.id))
+    await work.update(arrivals).set({ problem: error.message, outcome: 'not taken' }).where(own)
     await tellArrivals(work, row.organisationId)
+    return false
   }
 }
 
@@ -117,18 +139,23 @@ async function fileIt(
   work: Work,
   source: Source,
   row: Row,
-  who: Person | null,
-): Promise<{ packageId: string; problem: string | null }> {
+  { who, letter }: { who: Person | null; letter: Letter | null },
+): Promise<Belongs & { packageId: string; problem: string | null }> {
   if (row.files.length === 0) throw new Refused('There is nothing in it.')
-  const known = await namedCase(work, row)
-  if (!known && !source.program)
+  const belongs = await whereTo(work, {
+    organisationId: row.organisationId,
+    names: [...(letter ? [letter.subject] : [row.name]), ...row.files.map((f) => f.name)],
+    letter,
+  })
+  if (!belongs.packageId && !source.program)
     throw new Refused('Nobody has said by which program papers from here are judged.')
   const packageId =
-    known ?? (await openPackage(work, source.program!, who, { organisationId: row.organisationId }))
+    belongs.packageId ??
+    (await openPackage(work, source.program!, who, { organisationId: row.organisationId }))
   await note(work, who, packageId, 'got papers', `${row.name}, from ${source.name}`)
   const refused: string[] = []
   for (const file of row.files) {
-    const problem = await fileContents(work, packageId, file, who).then(
+    const problem = await fileContents(work, packageId, { ...file, arrivalId: row.id }, who).then(
       (brought) => brought.problem,
       (error: unknown) => {
         if (!(error instanceof Refused)) throw error
@@ -139,49 +166,98 @@ async function fileIt(
   }
   if (refused.length === row.files.length) throw new Refused(refused[0])
   // What is in the package is there; what is not is said beside it.
-  return { packageId, problem: refused.length > 0 ? refused.join(' ') : null }
-}
-
-/** Case numbers shorter than this stand in many a name by chance. */
-const SHORTEST_NUMBER = 5
-
-/** The package whose case number stands in the name of what came, as a word of its own, where it takes papers. */
-async function namedCase(work: Work, row: Row): Promise<string | null> {
-  const names = [row.name, ...row.files.map((f) => f.name)].join('\n').toUpperCase()
-  const found = await work
-    .select({ id: packages.id, state: packages.state, caseNumber: packages.caseNumber })
-    .from(packages)
-    .where(
-      and(
-        eq(packages.organisationId, row.organisationId),
-        sql`length(${packages.caseNumber}) >= ${SHORTEST_NUMBER} and strpos(${names}, upper(${packages.caseNumber})) > 0`,
-      ),
-    )
-  const whole = found.filter(({ caseNumber }) =>
-    names.split(caseNumber.toUpperCase()).some((before, i, parts) => {
-      const after = parts[i + 1]
-      return after !== undefined && !/[\p{L}\d]$/u.test(before) && !/^[\p{L}\d]/u.test(after)
-    }),
-  )
-  // Two numbers in one name say nothing.
-  return whole.length === 1 && allows(whole[0].state, 'bring files') ? whole[0].id : null
+  return {
+    ...belongs,
+    packageId,
+    problem: refused.length > 0 ? refused.join(' ') : null,
+  }
 }
 
 /** Takes what was not taken, now that a person wants it. @returns false where there is none */
 export function takeAgain(who: Person, id: string): Promise<boolean> {
   return database().transaction(async (work) => {
-    const [row] = await work
-      .select()
-      .from(arrivals)
-      .where(
-        and(eq(arrivals.id, id), eq(arrivals.organisationId, who.organisationId), isNull(arrivals.packageId)),
-      )
-      .for('update')
+    const row = await heldUntaken(work, who, id)
     const [source] = row?.sourceId
       ? await work.select().from(sources).where(eq(sources.id, row.sourceId))
       : []
     if (!row || !source) return false
-    await place(work, source, row, who)
+    const letter = await letterOf(work, row)
+    const known = await place(work, source, row, { who, letter })
+    if (letter) await follow(work, row.id, known)
     return true
   })
+}
+
+/** An arrival of somebody's organisation that is in no package, held. */
+async function heldUntaken(work: Work, who: Person, id: string): Promise<Row | null> {
+  const [row] = await work
+    .select()
+    .from(arrivals)
+    .where(
+      and(eq(arrivals.id, id), eq(arrivals.organisationId, who.organisationId), isNull(arrivals.packageId)),
+    )
+    .for('update')
+  return row && row.outcome !== 'opening' ? row : null
+}
+
+/** What the letter of an arrival says; null where it came without one. */
+async function letterOf(work: Work, row: Row): Promise<Letter | null> {
+  const [letter] = await work
+    .select({ subject: messages.subject, sender: messages.sender, references: messages.references })
+    .from(messages)
+    .where(and(eq(messages.arrivalId, row.id), eq(messages.state, 'came')))
+  return letter ?? null
+}
+
+/** A letter belongs where its papers went, and whoever sent it is told what becomes of them. */
+export async function follow(work: Work, arrivalId: string, known: boolean): Promise<void> {
+  const [row] = await work.select().from(arrivals).where(eq(arrivals.id, arrivalId))
+  await work
+    .update(messages)
+    .set({ packageId: row.packageId, known })
+    .where(and(eq(messages.arrivalId, arrivalId), eq(messages.state, 'came')))
+  await queueTelling(work, arrivalId)
+}
+
+/** Says that an arrival is not to be taken, and why. @returns false where there is none that could be */
+export function setAside(who: Person, id: string, reason: string): Promise<boolean> {
+  return database().transaction(async (work) => {
+    const row = await heldUntaken(work, who, id)
+    if (!row) return false
+    await work.update(arrivals).set({ outcome: 'set aside', problem: reason }).where(eq(arrivals.id, id))
+    await note(work, who, who, 'set an arrival aside', `${row.id}: ${reason}`)
+    await tellArrivals(work, who.organisationId)
+    return true
+  })
+}
+
+/** Deletes an arrival for good; what is in a package is erased with the package. @returns false where there is none */
+export function deleteArrival(who: Person, id: string): Promise<boolean> {
+  return database().transaction(async (work) => {
+    const row = await heldUntaken(work, who, id)
+    if (!row) return false
+    await work.delete(arrivals).where(eq(arrivals.id, id))
+    // Its name is an applicant's word, and the trail keeps what it is told for ever.
+    await note(work, who, who, 'deleted an arrival', row.id)
+    await tellArrivals(work, who.organisationId)
+    return true
+  })
+}
+
+/** Days for which letters that are nothing for anybody stay to be seen. */
+const LEFT_ALONE_DAYS = 30
+
+/** Takes out what was left alone or set aside long ago. @returns how many */
+export async function forgetArrivals(): Promise<number> {
+  const gone = await database()
+    .delete(arrivals)
+    .where(
+      and(
+        inArray(arrivals.outcome, ['left alone', 'set aside']),
+        isNull(arrivals.packageId),
+        sql`${arrivals.createdAt} < now() - make_interval(days => ${LEFT_ALONE_DAYS})`,
+      ),
+    )
+    .returning({ id: arrivals.id })
+  return gone.length
 }

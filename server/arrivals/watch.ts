@@ -1,17 +1,15 @@
-import { setTimeout as pause } from 'node:timers/promises'
-import pg from 'pg'
 import { inShort } from '../jobs/tried.ts'
 import { log } from '../log.ts'
-import { settings } from '../settings.ts'
+import { settings, type MailboxSetting } from '../settings.ts'
+import { rest, whileAlone } from './alone.ts'
 import { clear, DONE, FAILED, identityOf, isWhole, keepEntry, look, NotTaken } from './folder.ts'
-import { knowSources, noteState, watchedSources } from './sources.ts'
+import { Mailbox, mailboxProblem } from './mailbox.ts'
+import { knowSources, noteState, setSourcesOf, type Source } from './sources.ts'
 import { refuse, take } from './take.ts'
 
-/** The lock under which one process looks after the sources: two would take everything twice from the disk. */
-const SOURCES_LOCK = 7306
 /** Milliseconds between two looks. */
 const LOOK_MS = 1000
-/** Milliseconds after which what could not be taken is tried again. */
+/** Milliseconds after which what could not be taken, or a mailbox that could not be reached, is tried again. */
 const AGAIN_MS = 30_000
 
 /** Looks after which it is seen to whether there are sources that nobody knew. */
@@ -24,66 +22,82 @@ const WHY: Record<string, string> = {
   ENOTDIR: 'This is no folder.',
 }
 
-/** Looks after the sources of this machine, where no other process does, until it is ended. */
+/** Looks after the folders and mailboxes of this machine, each where no other process does, until it is ended. */
 export class Watch {
   private readonly ending = new AbortController()
-  private running: Promise<void> = Promise.resolve()
-  /** What was seen at the last look, by source. */
-  private readonly before = new Map<string, Set<string>>()
-  /** What could not be taken, and when it is tried again. */
-  private readonly restless = new Map<string, { until: number; problem: string }>()
+  private running: Promise<unknown> = Promise.resolve()
 
   begin(): void {
-    if (Object.keys(settings().WATCHED_FOLDERS).length === 0) return
-    this.running = this.run().catch((error: unknown) =>
-      log.error({ error: inShort(error) }, 'the sources are not looked after any more'),
-    )
+    const { WATCHED_FOLDERS, MAILBOXES } = settings()
+    const { signal } = this.ending
+    const boxes = Object.entries(MAILBOXES).flatMap(([id, set]) => set.map((box) => ({ id, box })))
+    this.running = Promise.all([
+      ...(Object.keys(WATCHED_FOLDERS).length > 0
+        ? // Other machines have other folders.
+          [whileAlone(JSON.stringify(WATCHED_FOLDERS), signal, (held) => new Folders().lookAfter(held))]
+        : []),
+      ...boxes.map(({ id, box }) =>
+        whileAlone(JSON.stringify([id, box.address]), signal, (held) => lookAfterMailbox(id, box, held)),
+      ),
+    ])
   }
 
   async end(): Promise<void> {
     this.ending.abort()
     await this.running
   }
+}
 
-  private async run(): Promise<void> {
-    while (!this.ending.signal.aborted) {
-      const client = new pg.Client({ connectionString: settings().DATABASE_URL })
-      // With its connection the lock is gone, and another process may look after them: begin anew.
-      let lost = false
-      client.on('error', () => (lost = true))
+async function lookAfterMailbox(
+  organisationId: string,
+  setting: MailboxSetting,
+  signal: AbortSignal,
+): Promise<void> {
+  const box = new Mailbox(setting)
+  try {
+    while (!signal.aborted) {
+      await knowSources()
+      const source = (await setSourcesOf('mailbox')).find(
+        (s) => s.organisationId === organisationId && s.address === setting.address,
+      )
+      if (!source || source.paused) {
+        await rest(AGAIN_MS / 10, signal)
+        continue
+      }
       try {
-        await client.connect()
-        while (!this.ending.signal.aborted && !lost) {
-          const { rows } = await client.query<{ mine: boolean }>(
-            'select pg_try_advisory_lock($1, hashtext($2)) as mine',
-            // Other machines have other folders.
-            [SOURCES_LOCK, JSON.stringify(settings().WATCHED_FOLDERS)],
-          )
-          if (rows[0].mine) await this.lookAfter(() => lost)
-          else await this.rest()
-        }
+        await box.look(source, signal)
+        await noteState(source, null)
+        await box.wait(signal)
       } catch (error) {
-        log.warn({ error: inShort(error) }, 'the sources cannot be looked after just now')
-        await this.rest()
-      } finally {
-        await client.end().catch(() => undefined)
+        await box.end()
+        if (signal.aborted) return
+        log.warn({ source: source.id, error: inShort(error) }, 'a mailbox cannot be looked into')
+        await noteState(source, mailboxProblem(error))
+        await rest(AGAIN_MS, signal)
       }
     }
+  } finally {
+    await box.end()
   }
+}
 
-  private async lookAfter(lost: () => boolean): Promise<void> {
-    for (let looks = 0; !this.ending.signal.aborted && !lost(); looks++) {
+/** Looks after all folders of the machine. */
+class Folders {
+  /** What was seen at the last look, by source. */
+  private readonly before = new Map<string, Set<string>>()
+  /** What could not be taken, and when it is tried again. */
+  private readonly restless = new Map<string, { until: number; problem: string }>()
+
+  async lookAfter(signal: AbortSignal): Promise<void> {
+    for (let looks = 0; !signal.aborted; looks++) {
       // An organisation may be made while this runs.
       if (looks % KNOWN_EVERY === 0) await knowSources()
-      for (const source of await watchedSources()) if (!source.paused) await this.lookAt(source)
-      await this.rest()
+      for (const source of await setSourcesOf('folder')) if (!source.paused) await this.lookAt(source, signal)
+      await rest(LOOK_MS, signal)
     }
   }
 
-  private rest = (): Promise<void> =>
-    pause(LOOK_MS, undefined, { signal: this.ending.signal }).catch(() => undefined)
-
-  private async lookAt(source: Awaited<ReturnType<typeof watchedSources>>[number]): Promise<void> {
+  private async lookAt(source: Source, signal: AbortSignal): Promise<void> {
     const folder = source.address
     let seen: Awaited<ReturnType<typeof look>>
     try {
@@ -95,7 +109,7 @@ export class Watch {
     const before = this.before.get(source.id) ?? new Set<string>()
     let problem: string | null = null
     for (const one of seen.filter((s) => isWhole(s, before))) {
-      if (this.ending.signal.aborted) return
+      if (signal.aborted) return
       const identity = identityOf(one)
       const late = this.restless.get(identity)
       if (late && late.until > Date.now()) {

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm'
 import {
+  type AnyPgColumn,
   bigint,
   bigserial,
   boolean,
@@ -18,6 +19,7 @@ import {
   varchar,
 } from 'drizzle-orm/pg-core'
 import type { Answer } from '../../core/answers/index.ts'
+import type { AutomaticKind } from '../../core/mail/index.ts'
 import type { Assessment, VerdictChange } from '../../core/pipeline/index.ts'
 import type { Page, Rotation } from '../../core/model/index.ts'
 import type { DocumentType, Program, Register } from '../../core/program/index.ts'
@@ -268,10 +270,16 @@ export const files = pgTable(
     /** What is to be known of it besides: scripts, files inside. */
     notices: jsonb('notices').$type<string[]>().notNull().default([]),
     parentId: uuid('parent_id'),
+    /** What it came with, where nobody brought it. */
+    arrivalId: uuid('arrival_id').references((): AnyPgColumn => arrivals.id, { onDelete: 'set null' }),
     broughtById: text('brought_by_id').references(() => user.id, { onDelete: 'set null' }),
     createdAt: moment('created_at').notNull().defaultNow(),
   },
-  (t) => [index('file_package').on(t.packageId, t.createdAt), index('file_sha').on(t.sha256)],
+  (t) => [
+    index('file_package').on(t.packageId, t.createdAt),
+    index('file_sha').on(t.sha256),
+    index('file_arrival').on(t.arrivalId),
+  ],
 )
 
 /** Pages as the readers leave them; `body` is null until a page is read. Their numbers never change. */
@@ -533,8 +541,8 @@ export const lessons = pgTable(
 )
 
 export const scopes = ['read', 'bring', 'work'] as const
-/** What a key is good for: to look, to bring papers, to answer and finish. */
-export type Scope = (typeof scopes)[number]
+/** What a key is good for: to look, to bring papers, to answer and finish; one of a device, to hand in what it scanned. */
+export type Scope = (typeof scopes)[number] | 'arrive'
 
 /** Another system that comes by a key. What it does stands in the trail under its own name. */
 export const integrations = pgTable(
@@ -552,6 +560,8 @@ export const integrations = pgTable(
     /** Its last letters, to tell keys apart by. */
     keyEnd: text('key_end').notNull(),
     scopes: text('scopes').array().$type<Scope[]>().notNull(),
+    /** The device that it is the key of; null for another system. */
+    sourceId: uuid('source_id').references((): AnyPgColumn => sources.id, { onDelete: 'cascade' }),
     expiresAt: moment('expires_at'),
     lastUsedAt: moment('last_used_at'),
     revokedAt: moment('revoked_at'),
@@ -577,7 +587,8 @@ export const answeredRequests = pgTable(
   (t) => [primaryKey({ columns: [t.integrationId, t.key] })],
 )
 
-export const sourceKinds = ['folder'] as const
+/** A folder of the machine, a mailbox that is looked into, an address that mail is handed in for, a counter's device. */
+export const sourceKinds = ['folder', 'mailbox', 'address', 'device'] as const
 export type SourceKind = (typeof sourceKinds)[number]
 
 /** Where papers come from by themselves. Addresses are the machine's to set; what becomes of what comes is said here. */
@@ -587,7 +598,7 @@ export const sources = pgTable(
     id: uuid('id').primaryKey().defaultRandom(),
     organisationId: organisation(),
     kind: text('kind', { enum: sourceKinds }).notNull(),
-    /** Of a folder, its path. */
+    /** Of a folder, its path; of mail, its address; of a device, its id. */
     address: text('address').notNull(),
     name: text('name').notNull(),
     /** The program that its packages are judged by; null where nobody has said. */
@@ -610,7 +621,14 @@ export interface ArrivedFile {
   size: number
 }
 
-/** What came by itself: a file or a folder of a watched folder, a call of another system. */
+/**
+ * `opening`: a worker takes it apart. `left alone`: it is nothing for anybody, as an out-of-office answer is. `set
+ * aside`: a person said that it is not to be taken.
+ */
+export const arrivalOutcomes = ['opening', 'taken', 'not taken', 'left alone', 'set aside'] as const
+export type ArrivalOutcome = (typeof arrivalOutcomes)[number]
+
+/** What came by itself: a file or a folder of a watched folder, a message, a call of another system. */
 export const arrivals = pgTable(
   'arrival',
   {
@@ -625,7 +643,15 @@ export const arrivals = pgTable(
     name: text('name').notNull(),
     files: jsonb('files').$type<ArrivedFile[]>().notNull(),
     size: bigint('size', { mode: 'number' }).notNull(),
+    /** SHA-256 of the message that carried it, in the store. */
+    message: text('message'),
+    outcome: text('outcome', { enum: arrivalOutcomes }).notNull().default('opening'),
     packageId: uuid('package_id').references(() => packages.id, { onDelete: 'cascade' }),
+    /** Another package that it may belong to: a person is asked. */
+    maybeOfId: uuid('maybe_of_id').references(() => packages.id, { onDelete: 'set null' }),
+    /** When whoever sent it was told that it is being worked on, and when what became of it. */
+    toldSomeAt: moment('told_some_at'),
+    toldAt: moment('told_at'),
     /** Why it, or a part of it, is in no package; null where all of it is. */
     problem: text('problem'),
     createdAt: moment('created_at').notNull().defaultNow(),
@@ -635,6 +661,51 @@ export const arrivals = pgTable(
     index('arrival_organisation').on(t.organisationId, t.createdAt),
     index('arrival_digest').on(t.organisationId, t.digest),
     index('arrival_package').on(t.packageId),
+    index('arrival_message').on(t.message),
+  ],
+)
+
+export const messageStates = ['came', 'waiting', 'sent', 'failed'] as const
+
+/** Letters that came and went by mail. A thread is known by the ids of its messages (RFC 5322). */
+export const messages = pgTable(
+  'message',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    organisationId: organisation(),
+    packageId: uuid('package_id').references(() => packages.id, { onDelete: 'cascade' }),
+    /** What it brought, or what it answers. */
+    arrivalId: uuid('arrival_id').references((): AnyPgColumn => arrivals.id, { onDelete: 'cascade' }),
+    /** `came` from outside, or one of ours and how far it is. */
+    state: text('state', { enum: messageStates }).notNull(),
+    /** Whoever wrote it, or gets it, is known from the package: others are told of their own papers alone. */
+    known: boolean('known').notNull().default(false),
+    /** What one of ours is for: an arrival is told of once of each kind. */
+    kind: text('kind'),
+    /** `<id@host>` */
+    messageId: text('message_id').notNull(),
+    /** Ids of the messages that it answers, the latest last. */
+    references: text('references').array().notNull(),
+    sender: text('sender').notNull(),
+    senderName: text('sender_name').notNull().default(''),
+    recipients: text('recipients').array().notNull(),
+    subject: text('subject').notNull(),
+    language: text('language').notNull(),
+    /** What wrote it, where no person did. */
+    automatic: text('automatic').$type<AutomaticKind>(),
+    /** The words of one of ours; of one that came they stay in the store. */
+    text: text('text'),
+    /** Why one of ours is not sent yet, or never was. */
+    problem: text('problem'),
+    tries: integer('tries').notNull().default(0),
+    sentAt: moment('sent_at'),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [
+    index('message_package').on(t.packageId, t.createdAt),
+    index('message_thread').on(t.organisationId, t.messageId),
+    index('message_sender').on(t.organisationId, t.sender),
+    uniqueIndex('message_kind').on(t.arrivalId, t.kind),
   ],
 )
 

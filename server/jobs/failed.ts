@@ -2,7 +2,7 @@ import { and, desc, eq, sql } from 'drizzle-orm'
 import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
-import { failedJobs, files, lessons, packages, pages } from '../database/schema.ts'
+import { arrivals, failedJobs, files, lessons, messages, packages, pages } from '../database/schema.ts'
 import { queueCheck } from '../packages/again.ts'
 import { forgetReadings } from '../packages/judge.ts'
 import { heldFor, inTurn, move, Refused } from '../packages/states.ts'
@@ -29,6 +29,13 @@ async function ownerOf(
   }
   if ('organisationId' in payload) return { packageId: null, organisationId: payload.organisationId }
   if ('trialId' in payload) return { packageId: null, organisationId: null }
+  if ('arrivalId' in payload || 'mailId' in payload) {
+    const [row] =
+      'mailId' in payload
+        ? await work.select().from(messages).where(eq(messages.id, payload.mailId))
+        : await work.select().from(arrivals).where(eq(arrivals.id, payload.arrivalId))
+    return { packageId: row?.packageId ?? null, organisationId: row?.organisationId ?? null }
+  }
   const [lesson] = await work
     .select({ organisationId: lessons.organisationId })
     .from(lessons)
@@ -110,6 +117,23 @@ const AGAIN: { [K in Kind]: (work: Work, payload: Jobs[K]) => Promise<void> } = 
   draw_page: (work, payload) => queueJob(work, 'draw_page', payload),
   read_type_again: (work, payload) => queueJob(work, 'read_type_again', payload),
   try_draft: (work, payload) => queueJob(work, 'try_draft', payload),
+  async open_message(work, payload) {
+    const opening = await work
+      .update(arrivals)
+      .set({ outcome: 'opening', problem: null })
+      .where(and(eq(arrivals.id, payload.arrivalId), eq(arrivals.outcome, 'not taken')))
+      .returning({ id: arrivals.id })
+    if (opening.length === 0) throw new Refused('This message needs nothing any more; let it be.')
+    await queueJob(work, 'open_message', payload)
+  },
+  tell_sender: (work, payload) => queueJob(work, 'tell_sender', payload),
+  async send_mail(work, payload) {
+    await work
+      .update(messages)
+      .set({ state: 'waiting', tries: 0, problem: null })
+      .where(and(eq(messages.id, payload.mailId), eq(messages.state, 'failed')))
+    await queueJob(work, 'send_mail', payload)
+  },
   async learn(work, payload) {
     await work.update(lessons).set({ state: 'learning' }).where(eq(lessons.id, payload.lessonId))
     await queueJob(work, 'learn', payload)

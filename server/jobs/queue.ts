@@ -13,23 +13,27 @@ export interface Jobs {
   read_type_again: { organisationId: string; type: string; labelId: number | null }
   learn: { lessonId: string }
   try_draft: { trialId: string }
+  open_message: { arrivalId: string }
+  /** `late`: that it is being worked on is told, too. */
+  tell_sender: { arrivalId: string; late: boolean }
+  send_mail: { mailId: string }
 }
 
 /**
  * Queues work inside the caller's transaction: it starts only if what it works on was stored.
- * @param options.minutes from now until it is begun
+ * @param options.seconds from now until it is begun
  */
 export async function queueJob<K extends keyof Jobs>(
   work: Work,
   task: K,
   payload: Jobs[K],
-  options: { queue?: string; key?: string; priority?: number; minutes?: number } = {},
+  options: { queue?: string; key?: string; priority?: number; seconds?: number } = {},
 ): Promise<void> {
   await work.execute(
     sql`select graphile_worker.add_job(${task}, payload := ${JSON.stringify(payload)}::json,
       queue_name := ${options.queue ?? null}, job_key := ${options.key ?? null},
       priority := ${options.priority ?? 0}, max_attempts := 5,
-      run_at := now() + make_interval(mins => ${options.minutes ?? 0}))`,
+      run_at := now() + make_interval(secs => ${options.seconds ?? 0}))`,
   )
 }
 

@@ -1,3 +1,4 @@
+import { forgetArrivals } from '../arrivals/take.ts'
 import { forgetTrials } from '../configuration/trials.ts'
 import { eraseOverdue } from '../packages/erase.ts'
 import { forgetUploads } from '../packages/intake.ts'
@@ -14,6 +15,7 @@ export const CRONTAB = `
 0 3 * * * collect_contents
 30 * * * * forget_trials
 45 * * * * forget_uploads
+15 4 * * * forget_arrivals
 5 * * * * note_head ?fill=1h
 `
 
@@ -31,6 +33,10 @@ export const scheduledTasks = {
   async forget_uploads(): Promise<void> {
     const gone = await forgetUploads()
     if (gone > 0) log.warn({ gone }, 'files that never came whole are taken out')
+  },
+  async forget_arrivals(): Promise<void> {
+    const gone = await forgetArrivals()
+    if (gone > 0) log.info({ gone }, 'arrivals that were nothing for anybody are taken out')
   },
   note_head: noteHead,
 }

@@ -12,6 +12,7 @@ import { database, type Work } from '../database/connection.ts'
 import { files, packages, pages, pictures } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { log } from '../log.ts'
+import { tellSenders } from '../arrivals/telling.ts'
 import { answersOf } from '../packages/answers-given.ts'
 import { fileToCases } from '../packages/filing.ts'
 import { allows, hold, move, type Held } from '../packages/states.ts'
@@ -93,7 +94,7 @@ async function giveUpFile({ fileId }: Jobs['open_file'], error: unknown): Promis
         work,
         'open_file',
         { fileId },
-        { queue: `open:${file.packageId}`, minutes: SCANNER_MINUTES },
+        { queue: `open:${file.packageId}`, seconds: SCANNER_MINUTES * 60 },
       )
       await tell(work, { packageId: file.packageId, what: 'files' })
     })
@@ -415,6 +416,7 @@ async function judgePackage(job: Jobs['judge_package']): Promise<void> {
     const row = await heldForCut(work, job)
     if (!row) return
     const assessment = await judge(work, packageId, cut ?? 'anew')
+    await tellSenders(work, packageId)
     await note(
       work,
       null,

@@ -135,6 +135,8 @@ export interface Kept {
   sha256: string
   size: number
   id?: string
+  /** What it came with, where nobody brought it. */
+  arrivalId?: string
 }
 
 /**
@@ -144,7 +146,7 @@ export interface Kept {
 export async function fileContents(
   work: Work,
   packageId: string,
-  { name, sha256, size, id }: Kept,
+  { name, sha256, size, id, arrivalId }: Kept,
   who: Person | null,
 ): Promise<Brought> {
   // Held first: two files of a name, or one file twice, brought at once see one another; and a package that was
@@ -179,7 +181,7 @@ export async function fileContents(
     ? await work.update(files).set(values).where(eq(files.id, id)).returning({ fileId: files.id })
     : await work
         .insert(files)
-        .values({ ...values, broughtById: who?.id ?? null })
+        .values({ ...values, arrivalId, broughtById: who?.id ?? null })
         .returning({ fileId: files.id })
   await move(work, packageId, 'bring files', row.state === 'sample' ? 'sample' : 'reading')
   await note(

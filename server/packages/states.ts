@@ -39,6 +39,9 @@ export type ActOn = keyof typeof ACTS
 export const allows = (state: PackageState, act: ActOn): boolean =>
   (ACTS[act].from as readonly PackageState[]).includes(state)
 
+/** States in which something is done to packages. */
+export const statesFor = (act: ActOn): PackageState[] => [...ACTS[act].from]
+
 const CLOSED: Partial<Record<PackageState, string>> = {
   review: 'A second person looks at this package. Have it sent back to change it.',
   finished: 'This package is finished. Open it again to change it.',

@@ -139,7 +139,8 @@ export async function collectContents(): Promise<number> {
   const unnamed = sql`not exists (select 1 from ${files} where ${files.sha256} = ${chunks.sha256})
     and not exists (
       select 1 from ${arrivals} where ${arrivals.packageId} is null
-        and ${arrivals.files} @> jsonb_build_array(jsonb_build_object('sha256', ${chunks.sha256})))`
+        and ${arrivals.files} @> jsonb_build_array(jsonb_build_object('sha256', ${chunks.sha256})))
+    and not exists (select 1 from ${arrivals} where ${arrivals.message} = ${chunks.sha256})`
   const found = await database()
     .select({ sha256: chunks.sha256 })
     .from(chunks)

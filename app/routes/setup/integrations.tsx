@@ -4,7 +4,7 @@ import { z } from 'zod'
 import { addIntegration, integrationsOf, revokeIntegration } from '../../../server/access/integrations.ts'
 import { signedIn } from '../../../server/access/people.ts'
 import { may, refusalOf } from '../../../server/access/rights.ts'
-import { type Scope, scopes } from '../../../server/database/schema.ts'
+import { scopes } from '../../../server/database/schema.ts'
 import { jsonBody } from '../../../server/web/bodies.ts'
 import { moment } from '../../parts/format.ts'
 import { ShownOnce } from '../../parts/shown-once.tsx'
@@ -58,6 +58,7 @@ export async function action({ request }: Route.ActionArgs) {
   return answer({ made: { name, key } })
 }
 
+type Scope = (typeof scopes)[number]
 const GOOD_FOR: Record<Scope, string> = {
   read: 'look at packages and fetch what is handed over',
   bring: 'bring papers',

@@ -8,6 +8,7 @@ import { world } from './world.ts'
 export const merrowSoundDesk: DemoDesk = {
   id: FIRST_ORGANISATION,
   casePrefix: 'MSM',
+  mail: 'intake@merrowsound.example',
   set: merrowSound,
   people: [
     { name: 'Thea Brandreth', email: 'thea@merrowsound.example', role: 'processor' },

@@ -1,0 +1,1 @@
+export { receiptOf, type Receipt, type SentFile, type SentLimit } from './receipt.ts'

@@ -1,0 +1,82 @@
+import type { RequirementResult, Status } from '../check/index.ts'
+import type { Document } from '../findings/index.ts'
+import { cents, isMoney, type Message, type Money, sameCurrency } from '../model/index.ts'
+
+/** A file that somebody sent, as far as it is. */
+export interface SentFile {
+  name: string
+  pages: number
+  /** Why it cannot be used, in a sentence. */
+  problem: string | null
+}
+
+/** The most that a field of the papers that come one way may say. */
+export interface SentLimit {
+  /** What is limited, as people say it. */
+  title: string
+  /** A field of a type, `receipt.total`. */
+  field: string
+  most: Money
+}
+
+/** What whoever sent papers is told of them. */
+export interface Receipt {
+  /** `reading`: it is still being worked on. */
+  state: 'reading' | 'done'
+  caseNumber: string | null
+  files: SentFile[]
+  documents: { type: string; title: string; pages: number }[]
+  /** What is asked for, and how it stands; none where that is not theirs to know. */
+  required: { requirement: string; title: string; status: Status; reason: Message }[]
+  /** Limits that are exceeded. */
+  exceeded: { title: string; said: Money; most: Money }[]
+  /** Why none of it was taken, in a sentence; null where it was. */
+  refusal: string | null
+}
+
+/** Statuses of requirements that nobody needs to be told of. */
+const QUIET: ReadonlySet<Status> = new Set(['not_applicable', 'waived'])
+
+/**
+ * Tells what arrived and what lacks still.
+ * @param sent.pages numbers of the pages that came with it
+ * @param verdict of the package; null while it is being read
+ */
+export function receiptOf(
+  sent: {
+    files: readonly SentFile[]
+    pages: ReadonlySet<number>
+    limits: readonly SentLimit[]
+    /** Whether the package's list of papers is theirs to know. */
+    known: boolean
+    caseNumber: string | null
+    refusal: string | null
+  },
+  verdict: { documents: readonly Document[]; checklist: readonly RequirementResult[] } | null,
+  titles: ReadonlyMap<string, string>,
+): Receipt {
+  const own = (verdict?.documents ?? []).filter((d) => d.pages.some((page) => sent.pages.has(page)))
+  return {
+    state: verdict || sent.refusal ? 'done' : 'reading',
+    caseNumber: sent.caseNumber,
+    files: [...sent.files],
+    documents: own.map((d) => ({
+      type: d.type,
+      title: titles.get(d.type) ?? d.type,
+      pages: d.pages.filter((page) => sent.pages.has(page)).length,
+    })),
+    required: (sent.known ? (verdict?.checklist ?? []) : [])
+      .filter(({ status }) => !QUIET.has(status))
+      .map(({ requirement, title, status, reason }) => ({ requirement, title, status, reason })),
+    exceeded: sent.limits.flatMap((limit) => exceededBy(limit, own)),
+    refusal: sent.refusal,
+  }
+}
+
+function exceededBy({ title, field, most }: SentLimit, documents: readonly Document[]): Receipt['exceeded'] {
+  return documents
+    .flatMap((d) => d.fields.filter((f) => `${d.type}.${f.name}` === field))
+    .flatMap(({ value }) => (isMoney(value) ? [value] : []))
+    .filter((said) => sameCurrency(said.currency, most.currency) && cents(said) > cents(most))
+    .map((said) => ({ title, said, most }))
+}

@@ -1,0 +1,99 @@
+import { and, eq } from 'drizzle-orm'
+import nodemailer from 'nodemailer'
+import { organisationName } from '../access/organisations.ts'
+import { database, type Work } from '../database/connection.ts'
+import { messages } from '../database/schema.ts'
+import { queueJob, type Jobs } from '../jobs/queue.ts'
+import { log } from '../log.ts'
+import { settings } from '../settings.ts'
+
+/** A letter of ours. */
+export type NewMail = Pick<
+  typeof messages.$inferInsert,
+  | 'organisationId'
+  | 'packageId'
+  | 'arrivalId'
+  | 'sender'
+  | 'recipients'
+  | 'known'
+  | 'subject'
+  | 'references'
+  | 'language'
+> & {
+  /** What it is for: an arrival is told of once of each kind. */
+  kind: string
+  text: string
+}
+
+/** Queues a letter inside the caller's transaction; one of its kind for its arrival that is there already stays alone. */
+export async function queueMail(work: Work, mail: NewMail): Promise<void> {
+  const host = mail.sender.split('@')[1] ?? 'jigsa.invalid'
+  const [made] = await work
+    .insert(messages)
+    .values({ ...mail, state: 'waiting', messageId: `<${crypto.randomUUID()}@${host}>` })
+    .onConflictDoNothing()
+    .returning({ id: messages.id })
+  if (made) await queueJob(work, 'send_mail', { mailId: made.id })
+}
+
+/** Seconds until a letter that could not be sent is tried again: twice as long each time, and no longer than the most. */
+const [AGAIN_SECONDS, MOST_SECONDS] = [15, 1800]
+/** Tries that are made: with these waits about a day. */
+const MOST_TRIES = 54
+/** From here on a mail server refuses for good (RFC 5321, 4.2.1). */
+const FOR_GOOD = 500
+
+/**
+ * Sends a letter. Killed between the sending and the note of it, it is sent again under the same Message-ID, by which
+ * mail servers know it.
+ */
+export async function sendMail({ mailId }: Jobs['send_mail']): Promise<void> {
+  const [mail] = await database().select().from(messages).where(eq(messages.id, mailId))
+  if (mail?.state !== 'waiting') return
+  const server = settings().MAIL_SERVER
+  if (!server) return giveUpMail({ mailId }, 'No mail server is set.')
+  try {
+    await nodemailer.createTransport(server).sendMail({
+      from: { name: await organisationName(mail.organisationId), address: mail.sender },
+      to: mail.recipients,
+      subject: mail.subject,
+      text: mail.text ?? '',
+      messageId: mail.messageId,
+      date: mail.createdAt,
+      inReplyTo: mail.references.at(-1),
+      references: mail.references,
+      headers: { 'Auto-Submitted': 'auto-replied', 'X-Auto-Response-Suppress': 'All' },
+    })
+    await database()
+      .update(messages)
+      .set({ state: 'sent', sentAt: new Date(), problem: null })
+      .where(eq(messages.id, mailId))
+  } catch (error) {
+    const { responseCode } = error as { responseCode?: number }
+    log.warn(
+      { mail: mailId, code: responseCode ?? (error as NodeJS.ErrnoException).code },
+      'a letter is not sent',
+    )
+    if (responseCode && responseCode >= FOR_GOOD)
+      return giveUpMail({ mailId }, 'The mail server refuses it; the address may be wrong.')
+    const tries = mail.tries + 1
+    if (tries > MOST_TRIES) return giveUpMail({ mailId }, 'The mail server could not be reached for a day.')
+    await database().transaction(async (work) => {
+      await work
+        .update(messages)
+        .set({ tries, problem: 'The mail server cannot be reached just now; it is tried again.' })
+        .where(and(eq(messages.id, mailId), eq(messages.state, 'waiting')))
+      const seconds = Math.min(MOST_SECONDS, AGAIN_SECONDS * 2 ** mail.tries)
+      await queueJob(work, 'send_mail', { mailId }, { seconds })
+    })
+  }
+}
+
+/** A letter that cannot be sent says so where it stands. */
+export async function giveUpMail({ mailId }: Jobs['send_mail'], why: unknown): Promise<void> {
+  const problem = typeof why === 'string' ? why : 'A fault of ours kept it from being sent.'
+  await database()
+    .update(messages)
+    .set({ state: 'failed', problem })
+    .where(and(eq(messages.id, mailId), eq(messages.state, 'waiting')))
+}
