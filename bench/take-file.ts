@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import type { Page } from '../core/model/index.ts'
 import type { DocumentType } from '../core/program/index.ts'
 import { clearScratch, isFilesFault, makeScratch, ReaderFault, ReaderPool } from '../engine/box/index.ts'
-import type { IncomingFile } from '../engine/input/expand.ts'
+import type { IncomingFile } from '../engine/input/incoming-file.ts'
 import { placePage, unreadable } from '../engine/pipeline/place-page.ts'
 
 /** What comes of a file for the person who brought it. */

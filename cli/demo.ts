@@ -7,6 +7,9 @@ import { DEMO_PASSWORD, type DemoDesk } from '../demo/desk.ts'
 import { merrowSoundDesk } from '../demo/lenders/merrow-sound/desk.ts'
 import { world } from '../demo/lenders/merrow-sound/world.ts'
 import { tarrowValleyDesk } from '../demo/lenders/tarrow-valley/desk.ts'
+import { API } from '../server/api/address.ts'
+import { startCounterDevice } from '../standins/counter-device.ts'
+import { startIdentityService } from '../standins/identity-service.ts'
 import { startPostOffice } from '../standins/post-office.ts'
 import { startVesselRegister } from '../standins/vessel-register.ts'
 import { startMalwareScanner } from '../standins/malware-scanner.ts'
@@ -84,6 +87,8 @@ try {
     `smtp://127.0.0.1:${listen}`,
   )
   undoing.push(office.stop)
+  const identity = await startIdentityService()
+  undoing.push(identity.stop)
   const secretFile = join(folder, 'auth-secret')
   if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 })
   Object.assign(process.env, {
@@ -99,6 +104,7 @@ try {
     MAIL_LISTEN: `127.0.0.1:${listen}`,
     MAIL_ADDRESSES: JSON.stringify(Object.fromEntries(desks.map(({ id, mail }) => [id, [mail]]))),
     MAIL_SERVER: office.smtp,
+    IDENTITY_CHECK: JSON.stringify({ [merrowSoundDesk.id]: identity.url }),
     LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
   })
   const { migrateDatabase } = await import('../server/database/migrate.ts')
@@ -122,12 +128,18 @@ try {
   await answers(`http://127.0.0.1:${port}/sign-in`, web)
   for (const desk of desks) await openDesk(desk)
   for (const desk of desks) await watchFor(desk)
+  const device = await deviceOf(merrowSoundDesk)
+  const panel = await startCounterDevice(`http://127.0.0.1:${port}${API}`, device.key, () =>
+    merrowSoundDesk.device!.papers(new Date().toISOString().slice(0, 10)),
+  )
+  undoing.push(panel.stop)
   if (!empty) for (const desk of desks) await fillDesk(desk, say)
   describe(
     {
       url: `http://127.0.0.1:${port}`,
       apiKey: await keyOf(merrowSoundDesk.id),
       folder: arrivals,
+      device: { ...device, panel: panel.url },
       mail: { intake: merrowSoundDesk.mail, smtp: office.smtp, messages: office.messages },
     },
     desks,
@@ -140,6 +152,7 @@ try {
     for (const person of desk.people)
       say(`  ${person.email.padEnd(34)} ${person.role.padEnd(14)} ${person.name}`)
   }
+  say(`Its counter scanner is at ${panel.url}, all mail that it sends at ${office.messages}`)
   say('Ctrl-C ends it.')
   for (const desk of empty ? [] : desks)
     await finishEarlier(desk).catch((error: unknown) => {
@@ -153,7 +166,7 @@ try {
 
 /** Tells whoever works with the running demo where it is, who signs in, and by which key another system does. */
 function describe(
-  { url, ...besides }: { url: string; apiKey: string; folder: string; mail: object },
+  { url, ...besides }: { url: string; apiKey: string; folder: string; mail: object; device: object },
   desks: readonly DemoDesk[],
 ): void {
   const people = desks.flatMap((desk) =>
@@ -176,6 +189,21 @@ async function keyOf(organisationId: string): Promise<string> {
   })
   writeFileSync(file, key, { mode: 0o600 })
   return key
+}
+
+/** The scanner at a desk's counter, with its key, kept as the other is. */
+async function deviceOf(desk: DemoDesk): Promise<{ id: string; key: string }> {
+  const { callerBy } = await import('../server/access/integrations.ts')
+  const { addDevice } = await import('../server/arrivals/devices.ts')
+  const file = join(folder, 'device-key')
+  const known = existsSync(file) ? readFileSync(file, 'utf8') : ''
+  const caller = await callerBy(known)
+  if (caller?.organisationId === desk.id && caller.sourceId) return { id: caller.sourceId, key: known }
+  const { name, buttons } = desk.device!
+  const made = await addDevice(null, desk.id, { name, buttons, paused: false })
+  if ('problem' in made) throw new Error(made.problem)
+  writeFileSync(file, made.key, { mode: 0o600 })
+  return made
 }
 
 function isAlive(pid: number): boolean {

@@ -1,5 +1,5 @@
 import type { LenderSet } from '../core/program/index.ts'
-import type { Role } from '../server/database/schema.ts'
+import type { DeviceButton, Role } from '../server/database/schema.ts'
 
 /** The password of everybody in the demo; it is for the demo alone. */
 export const DEMO_PASSWORD = 'skerrow-demo'
@@ -15,6 +15,13 @@ export interface DemoPackage {
   finished?: boolean
 }
 
+/** A scanner at a counter, and papers that lie ready beside it. */
+interface Device {
+  name: string
+  buttons: DeviceButton[]
+  papers: (asOf: string) => Promise<{ name: string; bytes: Uint8Array }[]>
+}
+
 /** A lender of the demo: an organisation with its set-up, people, packages and registers. */
 export interface DemoDesk {
   /** The organisation's id. */
@@ -25,6 +32,8 @@ export interface DemoDesk {
   set: LenderSet
   people: readonly { name: string; email: string; role: Role }[]
   packages: readonly DemoPackage[]
+  /** Of the scanner at its counter. */
+  device: Device | null
   /** Entries of its registers as CSV, by the register's id, for a day; those that are asked outside have none. */
   registers: (asOf: string) => Readonly<Record<string, string>>
 }

@@ -3,16 +3,15 @@ import { z } from 'zod'
 import { jsonOf } from './json.ts'
 import { isLoopback } from './web/addresses.ts'
 
+/** Whether nobody on the way reads passwords and papers. */
+function isPrivate(address: string): boolean {
+  const { protocol, hostname } = new URL(address)
+  return protocol.endsWith('s:') || isLoopback(hostname)
+}
+
 /** Applicants' names go there: in the clear only to this very machine. */
-const outsideSchema = z.record(
-  z.string().regex(/^[^/]+\/[^/]+$/),
-  z
-    .url({ protocol: /^https?$/ })
-    .refine(
-      (address) => address.startsWith('https:') || isLoopback(new URL(address).hostname),
-      'is https, or http on this machine',
-    ),
-)
+const serviceSchema = z.url({ protocol: /^https?$/ }).refine(isPrivate, 'is https, or http on this machine')
+const outsideSchema = z.record(z.string().regex(/^[^/]+\/[^/]+$/), serviceSchema)
 
 /** Who vouches for the people of an organisation, by OpenID Connect. */
 const providerSchema = z.object({
@@ -31,12 +30,6 @@ const mailboxSchema = z.object({
   done: z.string().min(1).default('Taken by Jigsa'),
 })
 export type MailboxSetting = z.infer<typeof mailboxSchema>
-
-/** Whether nobody on the way reads the password and the papers. */
-function isPrivate(address: string): boolean {
-  const { protocol, hostname } = new URL(address)
-  return protocol.endsWith('s:') || isLoopback(hostname)
-}
 
 /** A setting that is written as JSON. */
 const jsonSetting = <T>(schema: z.ZodType<T>, described: string) =>
@@ -123,6 +116,11 @@ const settingsSchema = z.object({
   REGISTERS_OUTSIDE: jsonSetting(
     outsideSchema,
     'addresses by organisation and register: {"organisation/register": "https://host/path"}',
+  ),
+  /** A service that says whether identity papers are real, by organisation. */
+  IDENTITY_CHECK: jsonSetting(
+    z.record(z.string(), serviceSchema),
+    'addresses by organisation: {"organisation": "https://host/path"}',
   ),
   /** Folders in which papers arrive, by organisation: `{"first": ["/srv/papers"]}`. */
   WATCHED_FOLDERS: jsonSetting(

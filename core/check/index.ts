@@ -1,2 +1,2 @@
 /** What other folders may use of this one; README.md says how it hangs together. */
-export { holds, judgeChecklist, type RequirementResult, type Status } from './checklist.ts'
+export { holds, judgeChecklist, type RequirementResult, statuses, type Status } from './checklist.ts'

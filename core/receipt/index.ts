@@ -1,1 +1,1 @@
-export { receiptOf, type Receipt, type SentFile, type SentLimit } from './receipt.ts'
+export { receiptOf, type IdentityResult, type Receipt, type SentLimit } from './receipt.ts'

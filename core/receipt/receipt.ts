@@ -30,8 +30,20 @@ export interface Receipt {
   required: { requirement: string; title: string; status: Status; reason: Message }[]
   /** Limits that are exceeded. */
   exceeded: { title: string; said: Money; most: Money }[]
+  /** Papers that were taken for another type than the one that was expected. */
+  unexpected: { title: string; expected: string }[]
+  /** What a service says of identity papers among them. */
+  identity: IdentityResult[]
   /** Why none of it was taken, in a sentence; null where it was. */
   refusal: string | null
+}
+
+/** What a service says of an identity paper, with its reasons. */
+export interface IdentityResult {
+  page: number
+  /** Null while it is asked. */
+  verdict: 'valid' | 'not valid' | 'cannot tell' | null
+  reasons: string[]
 }
 
 /** Statuses of requirements that nobody needs to be told of. */
@@ -47,6 +59,9 @@ export function receiptOf(
     files: readonly SentFile[]
     pages: ReadonlySet<number>
     limits: readonly SentLimit[]
+    /** The type that was expected; null where any was. */
+    expected: string | null
+    identity: readonly IdentityResult[]
     /** Whether the package's list of papers is theirs to know. */
     known: boolean
     caseNumber: string | null
@@ -55,6 +70,7 @@ export function receiptOf(
   verdict: { documents: readonly Document[]; checklist: readonly RequirementResult[] } | null,
   titles: ReadonlyMap<string, string>,
 ): Receipt {
+  const titleOf = (type: string) => titles.get(type) ?? type
   const own = (verdict?.documents ?? []).filter((d) => d.pages.some((page) => sent.pages.has(page)))
   return {
     state: verdict || sent.refusal ? 'done' : 'reading',
@@ -62,12 +78,18 @@ export function receiptOf(
     files: [...sent.files],
     documents: own.map((d) => ({
       type: d.type,
-      title: titles.get(d.type) ?? d.type,
+      title: titleOf(d.type),
       pages: d.pages.filter((page) => sent.pages.has(page)).length,
     })),
     required: (sent.known ? (verdict?.checklist ?? []) : [])
       .filter(({ status }) => !QUIET.has(status))
       .map(({ requirement, title, status, reason }) => ({ requirement, title, status, reason })),
+    unexpected: sent.expected
+      ? own
+          .filter((d) => d.type !== sent.expected)
+          .map((d) => ({ title: titleOf(d.type), expected: titleOf(sent.expected!) }))
+      : [],
+    identity: sent.identity.filter(({ page }) => sent.pages.has(page)),
     exceeded: sent.limits.flatMap((limit) => exceededBy(limit, own)),
     refusal: sent.refusal,
   }

@@ -8,7 +8,7 @@ import { UnusableFile } from '../input/unusable-file.ts'
 import { BOX_LIMITS, type BoxCall, type BoxEnd, type BoxLimits, ReaderEnded, ReaderFault } from './limits.ts'
 import { clearScratch, makeScratch } from './scratch.ts'
 import type { Answers, Asked, Said } from './protocol.ts'
-import type { IncomingFile } from '../input/expand.ts'
+import type { IncomingFile } from '../input/incoming-file.ts'
 
 /** A reader that is not ready after so long never will be. */
 const START_SECONDS = 60

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { readdirSync, readFileSync, readlinkSync } from 'node:fs'
 import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
-import type { IncomingFile } from '../input/expand.ts'
+import type { IncomingFile } from '../input/incoming-file.ts'
 import { pdfOf } from '../../tests/support/papers.ts'
 import { zip } from '../../tests/support/zip.ts'
 import { UnusableFile } from '../input/unusable-file.ts'

@@ -1,7 +1,7 @@
 import type { Box, Page, Rotation, Word } from '../../core/model/index.ts'
 import type { DocumentType } from '../../core/program/index.ts'
 import type { DocumentFile, Original } from '../handover/runs.ts'
-import type { IncomingFile } from '../input/expand.ts'
+import type { IncomingFile } from '../input/incoming-file.ts'
 import type { Message } from '../input/message.ts'
 import type { ReadPage } from '../input/source.ts'
 import { ReaderBox } from './box.ts'

@@ -2,7 +2,7 @@ import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises'
 import { availableParallelism, tmpdir } from 'node:os'
 import { join } from 'node:path'
 import pLimit from 'p-limit'
-import type { IncomingFile } from '../input/expand.ts'
+import type { IncomingFile } from '../input/incoming-file.ts'
 import { writeDocuments } from './documents.ts'
 import { type DocumentFile, runsOf, writeApart, type Written } from './runs.ts'
 

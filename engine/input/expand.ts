@@ -3,16 +3,11 @@ import type { Readable } from 'node:stream'
 import { buffer } from 'node:stream/consumers'
 import type { Entry } from 'yauzl'
 import { Budget } from './budget.ts'
+import type { IncomingFile } from './incoming-file.ts'
 import { kindOf } from './kind.ts'
 import { attachmentsOf, parseMessage } from './message.ts'
 import { wellFormed } from '../../core/text/index.ts'
 import { UnusableFile } from './unusable-file.ts'
-
-/** A file as it came in, with its bytes. */
-export interface IncomingFile {
-  name: string
-  bytes: Uint8Array
-}
 
 export const sha256 = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
 

@@ -2,7 +2,7 @@ import type { ParsedMail, Attachment } from 'mailparser'
 import { automaticKind, messageIds, type AutomaticKind } from '../../core/mail/index.ts'
 import { wellFormed } from '../../core/text/index.ts'
 import type { Budget } from './budget.ts'
-import type { IncomingFile } from './expand.ts'
+import type { IncomingFile } from './incoming-file.ts'
 
 /** A message as its head and its text say; its attachments are handed over one by one besides. */
 export interface Message {

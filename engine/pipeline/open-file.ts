@@ -1,7 +1,8 @@
 import { activeContent } from '../screening/active.ts'
 import type { MalwareScanner } from '../screening/scanner.ts'
 import { refuseMalware } from '../screening/screen.ts'
-import { expand, holdsFiles, type IncomingFile } from '../input/expand.ts'
+import { expand, holdsFiles } from '../input/expand.ts'
+import type { IncomingFile } from '../input/incoming-file.ts'
 import { openSource, type Source } from '../input/source.ts'
 
 /** A file that was opened: one with pages, or one with other files in it. */

@@ -20,16 +20,24 @@ export interface NewIntegration {
   name: string
   scopes: Scope[]
   expiresAt: Date | null
+  /** The device that it is the key of. */
+  sourceId?: string
 }
 
 /** Makes a key for another system. @returns the key, which is kept nowhere and shown once */
 export async function addIntegration(
   who: Person | null,
   organisationId: string,
-  { name, scopes, expiresAt }: NewIntegration,
+  { name, scopes, expiresAt, sourceId }: NewIntegration,
 ): Promise<string> {
   const key = `${MARK}${randomBytes(KEY_BYTES).toString('base64url')}`
   await database().transaction(async (work) => {
+    // A device has one key: with a new one the old one is good for nothing.
+    if (sourceId)
+      await work
+        .update(integrations)
+        .set({ revokedAt: new Date() })
+        .where(and(eq(integrations.sourceId, sourceId), isNull(integrations.revokedAt)))
     const userId = randomUUID()
     // It acts as nobody who can sign in, and has the rights of those who work on packages.
     await work.insert(user).values({
@@ -46,6 +54,7 @@ export async function addIntegration(
       userId,
       name,
       scopes,
+      sourceId,
       expiresAt,
       keyHash: hashOf(key),
       keyEnd: key.slice(-SHOWN),
@@ -97,6 +106,8 @@ export function revokeIntegration(who: Person, id: string): Promise<boolean> {
 export interface Caller extends Person {
   integrationId: string
   scopes: Scope[]
+  /** The device that asks; null for another system. */
+  sourceId: string | null
 }
 
 /** Who comes by a key; null for one that is not, or no longer, good. */
@@ -111,6 +122,7 @@ export async function callerBy(key: string): Promise<Caller | null> {
       organisationId: integrations.organisationId,
       integrationId: integrations.id,
       scopes: integrations.scopes,
+      sourceId: integrations.sourceId,
     })
     .from(integrations)
     .innerJoin(user, eq(user.id, integrations.userId))

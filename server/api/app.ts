@@ -15,10 +15,14 @@ import { handedOver } from '../packages/finished.ts'
 import { packageZip } from '../packages/zip.ts'
 import { settings } from '../settings.ts'
 import { CALLS, count } from '../web/rate-limits.ts'
+import { API } from './address.ts'
+import { arrivalRead, deviceBy, takeArrival } from './arrivals.ts'
 import { packageOf, packageRead, packagesOf, linksOf, takeFiles, takePackage } from './packages.ts'
 import { malformed, Problem, problemSchema, told } from './problems.ts'
 import type { fileTakenSchema } from './shapes.ts'
 import {
+  arrivalSchema,
+  buttonsSchema,
   exportFormats,
   exportQuerySchema,
   listQuerySchema,
@@ -33,9 +37,6 @@ import { takeUpload } from './uploads.ts'
 interface ApiEnv {
   Variables: { caller: Caller }
 }
-
-/** Where the API is found. */
-export const API = '/api/v1'
 
 const NAME_OF_REQUEST = 'Idempotency-Key'
 const MOST_NAME = 200
@@ -171,6 +172,32 @@ const bring = {
   responses: { 202: json(takenSchema, 'Taken, and being read'), ...refusals(400, 404, 409, 413, 415) },
 } as const
 
+const arrive = {
+  method: 'post',
+  path: '/arrivals',
+  summary: 'Hands in what somebody put into a device, after choosing a button; with the key of the device',
+  request: multipart(z.object({ button: z.string(), caseNumber: z.string().optional(), files: filesPart })),
+  responses: {
+    202: json(z.object({ id: z.uuid() }), 'Taken, and being read'),
+    ...refusals(400, 409, 413, 415),
+  },
+} as const
+const arrived = createRoute({
+  method: 'get',
+  path: '/arrivals/{id}',
+  summary: 'How far that is, and what it turned out to be; with `wait`, once that is known',
+  middleware: [allowed('arrive')] as const,
+  request: { params: z.object({ id: z.uuid({ error: 'is the id of an arrival' }) }), query: waitQuerySchema },
+  responses: { 200: json(arrivalSchema, 'The arrival'), ...refusals(400, 404) },
+})
+const device = createRoute({
+  method: 'get',
+  path: '/device',
+  summary: 'What a device is called, and its buttons',
+  middleware: [allowed('arrive')] as const,
+  responses: { 200: json(buttonsSchema, 'The device'), ...refusals() },
+})
+
 const answer = createRoute({
   method: 'post',
   path: '/packages/{id}/answers',
@@ -281,6 +308,28 @@ export function api(): OpenAPIHono<ApiEnv> {
       await answerOf(caller, { id: id.data.id, files: await takeFiles(caller, id.data.id, files) }),
       202,
     )
+  })
+
+  app.openAPIRegistry.registerPath(withKey(arrive))
+  app.post(arrive.path, allowed('arrive'), async (c) => {
+    await deviceBy(c.get('caller'))
+    const { fields, files } = await takeUpload(c.req.raw)
+    return c.json(await takeArrival(c.get('caller'), fields, files), 202)
+  })
+  app.openapi(arrived, async (c) =>
+    c.json(
+      await arrivalRead(
+        c.get('caller'),
+        c.req.valid('param').id,
+        c.req.valid('query').wait ?? 0,
+        c.req.raw.signal,
+      ),
+      200,
+    ),
+  )
+  app.openapi(device, async (c) => {
+    const { name, buttons } = await deviceBy(c.get('caller'))
+    return c.json({ name, buttons: buttons.map(({ id, title }) => ({ id, title })) }, 200)
   })
 
   app.openAPIRegistry.registerComponent('securitySchemes', 'key', { type: 'http', scheme: 'bearer' })

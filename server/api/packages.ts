@@ -5,12 +5,12 @@ import { database, type Work } from '../database/connection.ts'
 import { behind, cursorOf, inMilliseconds, placeOf, type Place } from '../database/cursor.ts'
 import { answeredRequests, arrivals, packages, type PackageState } from '../database/schema.ts'
 import { contentsOfArrival } from '../arrivals/take.ts'
-import { hear } from '../events.ts'
 import { fileContents, openPackage, type Brought, type Kept } from '../packages/intake.ts'
 import { inTurn } from '../packages/states.ts'
 import { settings } from '../settings.ts'
 import { Problem } from './problems.ts'
 import { type shownStates } from './shapes.ts'
+import { waitFor } from './waiting.ts'
 
 type Shown = (typeof shownStates)[number]
 
@@ -85,32 +85,16 @@ export async function packageOf(caller: Caller, id: string) {
 }
 
 /** As `packageOf`, once the package is no longer being read, or so many seconds later. */
-export async function packageRead(caller: Caller, id: string, seconds: number, gone: AbortSignal) {
-  const end = Date.now() + seconds * 1000
-  let now = await packageOf(caller, id)
-  if (now.state !== 'reading' || seconds === 0) return now
-  let stir: () => void = () => undefined
-  const silence = await hear((change) => {
-    if (!change || change.packageId === id) stir()
-  })
-  try {
-    while (now.state === 'reading' && Date.now() < end && !gone.aborted) {
-      const left = end - Date.now()
-      await new Promise<void>((done) => {
-        const timer = setTimeout(done, left)
-        stir = () => {
-          clearTimeout(timer)
-          done()
-        }
-        gone.addEventListener('abort', stir, { once: true })
-      })
-      now = await packageOf(caller, id)
-    }
-  } finally {
-    silence()
-  }
-  return now
-}
+export const packageRead = (caller: Caller, id: string, seconds: number, gone: AbortSignal) =>
+  waitFor(
+    {
+      look: () => packageOf(caller, id),
+      waits: ({ state }) => state === 'reading',
+      concerns: ({ packageId }) => packageId === id,
+    },
+    seconds,
+    gone,
+  )
 
 const CHANGED = { at: packages.updatedAt, id: packages.id }
 

@@ -1,5 +1,6 @@
 import { z } from '@hono/zod-openapi'
-import type { packageStates } from '../database/schema.ts'
+import { statuses } from '../../core/check/index.ts'
+import { identityVerdicts, type packageStates } from '../database/schema.ts'
 
 /*
  * What goes in and comes out of the API, as the description of it is made from.
@@ -91,6 +92,37 @@ export const MOST_WAIT = 60
 export const waitQuerySchema = z.object({
   wait: z.coerce.number().min(0).max(MOST_WAIT).optional(),
 })
+
+/** What a device, and whoever stands before it, is told of what was put in. */
+export const arrivalSchema = z
+  .object({
+    id: z.uuid(),
+    state: z.enum(['received', 'reading', 'done', 'failed']),
+    /** The same in sentences, for a panel. */
+    lines: z.array(z.string()),
+    documents: z.array(z.object({ type: z.string(), title: z.string(), pages: z.number().int() })),
+    required: z.array(z.object({ requirement: z.string(), title: z.string(), status: z.enum(statuses) })),
+    /** What could not be used, was not expected, or exceeds a limit. */
+    problems: z.array(z.string()),
+    identity: z.array(
+      z.object({
+        page: z.number().int(),
+        verdict: z.enum(identityVerdicts).nullable(),
+        reasons: z.array(z.string()),
+      }),
+    ),
+    package: z.uuid().nullable(),
+    caseNumber: z.string().nullable(),
+  })
+  .openapi('Arrival')
+export type ArrivalShape = z.infer<typeof arrivalSchema>
+
+export const buttonsSchema = z
+  .object({
+    name: z.string(),
+    buttons: z.array(z.object({ id: z.string(), title: z.string() })),
+  })
+  .openapi('Device')
 
 export const exportFormats = ['zip', 'json'] as const
 export const exportQuerySchema = z.object({ format: z.enum(exportFormats).default('zip') })

@@ -7,6 +7,7 @@ import { organisationName } from '../access/organisations.ts'
 import { typesOf } from '../configuration/types.ts'
 import { database, type Work } from '../database/connection.ts'
 import { arrivals, files, messages, packages, pages, sources } from '../database/schema.ts'
+import { identityOf } from '../packages/identity.ts'
 import { queueJob, type Jobs } from '../jobs/queue.ts'
 import { queueMail } from '../post/outbox.ts'
 
@@ -55,11 +56,20 @@ async function filesOf(work: Work, arrivalId: string) {
   return came.filter((f) => !unfolded.has(f.id))
 }
 
-/** What became of an arrival, as whoever sent it may know. @param limits of the way that it came */
+/** What is told to whom, by the way that something came. */
+interface ReceiptTerms {
+  /** Whether the package's list of papers is theirs to know. */
+  known: boolean
+  limits?: readonly SentLimit[]
+  /** The type that was to be put in. */
+  expected?: string | null
+}
+
+/** What became of an arrival, as whoever sent it may know. */
 export async function receiptFor(
   work: Work,
   row: Row,
-  { known, limits = [] }: { known: boolean; limits?: readonly SentLimit[] },
+  { known, limits = [], expected = null }: ReceiptTerms,
 ): Promise<Receipt> {
   const came = await filesOf(work, row.id)
   const coming = came.some((f) => f.state === 'waiting' || f.state === 'reading')
@@ -94,6 +104,8 @@ export async function receiptFor(
         : row.files.map(({ name }) => ({ name, pages: 0, problem: null })),
     pages: new Set(numbers.map((p) => p.number)),
     limits,
+    expected,
+    identity: row.packageId ? await identityOf(work, row.packageId) : [],
     known,
     caseNumber: held?.caseNumber ?? null,
     refusal: row.packageId ? null : row.problem,

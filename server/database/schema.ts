@@ -20,6 +20,7 @@ import {
 } from 'drizzle-orm/pg-core'
 import type { Answer } from '../../core/answers/index.ts'
 import type { AutomaticKind } from '../../core/mail/index.ts'
+import type { SentLimit } from '../../core/receipt/index.ts'
 import type { Assessment, VerdictChange } from '../../core/pipeline/index.ts'
 import type { Page, Rotation } from '../../core/model/index.ts'
 import type { DocumentType, Program, Register } from '../../core/program/index.ts'
@@ -591,6 +592,19 @@ export const answeredRequests = pgTable(
 export const sourceKinds = ['folder', 'mailbox', 'address', 'device'] as const
 export type SourceKind = (typeof sourceKinds)[number]
 
+/** What whoever stands before a device chooses, and what is expected of the papers then. */
+export interface DeviceButton {
+  id: string
+  title: string
+  /** The program that its papers are judged by. */
+  program: string
+  /** The type that is put in; null where any is. */
+  type: string | null
+  limits: SentLimit[]
+  /** Identity papers are shown to the service that looks whether they are real. */
+  identityCheck: boolean
+}
+
 /** Where papers come from by themselves. Addresses are the machine's to set; what becomes of what comes is said here. */
 export const sources = pgTable(
   'source',
@@ -604,6 +618,8 @@ export const sources = pgTable(
     /** The program that its packages are judged by; null where nobody has said. */
     program: text('program'),
     paused: boolean('paused').notNull().default(false),
+    /** Of a device, what may be chosen on it. */
+    buttons: jsonb('buttons').$type<DeviceButton[]>().notNull().default([]),
     /** Why nothing can come just now, and since when. */
     problem: text('problem'),
     problemSince: moment('problem_since'),
@@ -645,6 +661,8 @@ export const arrivals = pgTable(
     size: bigint('size', { mode: 'number' }).notNull(),
     /** SHA-256 of the message that carried it, in the store. */
     message: text('message'),
+    /** Which button of a device was chosen. */
+    button: text('button'),
     outcome: text('outcome', { enum: arrivalOutcomes }).notNull().default('opening'),
     packageId: uuid('package_id').references(() => packages.id, { onDelete: 'cascade' }),
     /** Another package that it may belong to: a person is asked. */
@@ -707,6 +725,32 @@ export const messages = pgTable(
     index('message_sender').on(t.organisationId, t.sender),
     uniqueIndex('message_kind').on(t.arrivalId, t.kind),
   ],
+)
+
+export const identityVerdicts = ['valid', 'not valid', 'cannot tell'] as const
+export type IdentityVerdict = (typeof identityVerdicts)[number]
+
+/**
+ * What a service says of identity papers, which stands beside our own reading and never in place of it.
+ */
+export const identityChecks = pgTable(
+  'identity_check',
+  {
+    packageId: uuid('package_id')
+      .notNull()
+      .references(() => packages.id, { onDelete: 'cascade' }),
+    /** The first page of the paper. */
+    page: integer('page').notNull(),
+    /** Null while it is asked. */
+    verdict: text('verdict', { enum: identityVerdicts }),
+    /** Why, in its words. */
+    reasons: text('reasons')
+      .array()
+      .notNull()
+      .default(sql`'{}'`),
+    at: moment('at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.packageId, t.page] })],
 )
 
 export const trialStates = ['trying', 'done', 'failed'] as const

@@ -2,7 +2,16 @@ import { and, desc, eq, sql } from 'drizzle-orm'
 import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
-import { arrivals, failedJobs, files, lessons, messages, packages, pages } from '../database/schema.ts'
+import {
+  arrivals,
+  failedJobs,
+  files,
+  identityChecks,
+  lessons,
+  messages,
+  packages,
+  pages,
+} from '../database/schema.ts'
 import { queueCheck } from '../packages/again.ts'
 import { forgetReadings } from '../packages/judge.ts'
 import { heldFor, inTurn, move, Refused } from '../packages/states.ts'
@@ -127,6 +136,13 @@ const AGAIN: { [K in Kind]: (work: Work, payload: Jobs[K]) => Promise<void> } = 
     await queueJob(work, 'open_message', payload)
   },
   tell_sender: (work, payload) => queueJob(work, 'tell_sender', payload),
+  async check_identity(work, payload) {
+    await work
+      .update(identityChecks)
+      .set({ verdict: null, reasons: [] })
+      .where(and(eq(identityChecks.packageId, payload.packageId), eq(identityChecks.page, payload.page)))
+    await queueJob(work, 'check_identity', payload)
+  },
   async send_mail(work, payload) {
     await work
       .update(messages)

@@ -14,6 +14,7 @@ import { tell } from '../events.ts'
 import { log } from '../log.ts'
 import { tellSenders } from '../arrivals/telling.ts'
 import { answersOf } from '../packages/answers-given.ts'
+import { queueIdentityChecks } from '../packages/identity.ts'
 import { fileToCases } from '../packages/filing.ts'
 import { allows, hold, move, type Held } from '../packages/states.ts'
 import { cutPackage, forgetReadings, judge } from '../packages/judge.ts'
@@ -416,6 +417,7 @@ async function judgePackage(job: Jobs['judge_package']): Promise<void> {
     const row = await heldForCut(work, job)
     if (!row) return
     const assessment = await judge(work, packageId, cut ?? 'anew')
+    await queueIdentityChecks(work, row, assessment.documents)
     await tellSenders(work, packageId)
     await note(
       work,

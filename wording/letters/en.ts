@@ -14,6 +14,13 @@ export const en: LetterWords = {
   unusable: 'This could not be used:',
   exceeded: (title, said, most) => `${title}: ${said} is more than the ${most} that are allowed`,
   refused: 'None of it could be taken:',
+  unexpected: (title, expected) => `This looks like: ${title}. Expected was: ${expected}`,
+  identity: {
+    valid: 'The identity paper was checked: valid',
+    'not valid': 'The identity paper was checked: not valid',
+    'cannot tell': 'The identity paper was checked: it cannot be told',
+    asked: 'The identity paper is being checked',
+  },
   status: {
     missing: 'not there yet',
     incomplete: 'not complete',

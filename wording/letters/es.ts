@@ -14,6 +14,13 @@ export const es: LetterWords = {
   unusable: 'No se ha podido utilizar:',
   exceeded: (title, said, most) => `${title}: ${said} supera el máximo permitido de ${most}`,
   refused: 'No se ha podido aceptar nada:',
+  unexpected: (title, expected) => `Esto parece: ${title}. Se esperaba: ${expected}`,
+  identity: {
+    valid: 'Documento de identidad comprobado: válido',
+    'not valid': 'Documento de identidad comprobado: no válido',
+    'cannot tell': 'Documento de identidad comprobado: sin conclusión',
+    asked: 'Se está comprobando el documento de identidad',
+  },
   status: {
     missing: 'aún no recibido',
     incomplete: 'incompleto',

@@ -15,6 +15,13 @@ export const fr: LetterWords = {
   unusable: 'Nous n’avons pas pu utiliser :',
   exceeded: (title, said, most) => `${title} : ${said} dépasse les ${most} autorisés`,
   refused: 'Rien n’a pu être pris en compte :',
+  unexpected: (title, expected) => `Ceci ressemble à : ${title}. Attendu : ${expected}`,
+  identity: {
+    valid: 'Pièce d’identité vérifiée : valide',
+    'not valid': 'Pièce d’identité vérifiée : non valide',
+    'cannot tell': 'Pièce d’identité vérifiée : sans conclusion',
+    asked: 'La pièce d’identité est en cours de vérification',
+  },
   status: {
     missing: 'pas encore reçu',
     incomplete: 'incomplet',

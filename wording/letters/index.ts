@@ -24,11 +24,12 @@ export function receiptLetter(receipt: Receipt, language: Language, lender: stri
 }
 
 function paragraphsOf(receipt: Receipt, words: LetterWords): string[][] {
-  const { files, documents, required, exceeded, refusal, state } = receipt
+  const { files, documents, required, exceeded, unexpected, identity, refusal, state } = receipt
   const unusable = files.filter((f) => f.problem !== null)
   const pages = files.reduce((sum, f) => sum + f.pages, 0)
   const item = (text: string) => `- ${text}`
   const list = (head: string, items: string[]) => (items.length > 0 ? [[head, ...items.map(item)]] : [])
+  const remarks = (lines: string[]) => (lines.length > 0 ? [lines] : [])
   const reasonOf = (sentence: string) => words.problem[fileProblem(sentence)]
   const there = required.filter((r) => r.status === 'satisfied')
   const lacking = required.flatMap(({ title, status }) =>
@@ -48,9 +49,11 @@ function paragraphsOf(receipt: Receipt, words: LetterWords): string[][] {
       words.unusable,
       unusable.map((f) => `${f.name}: ${reasonOf(f.problem!)}`),
     ),
-    ...(exceeded.length > 0
-      ? [exceeded.map(({ title, said, most }) => words.exceeded(title, plain(said), plain(most)))]
-      : []),
+    ...remarks([
+      ...unexpected.map(({ title, expected }) => words.unexpected(title, expected)),
+      ...exceeded.map(({ title, said, most }) => words.exceeded(title, plain(said), plain(most))),
+      ...identity.map(({ verdict, reasons }) => [words.identity[verdict ?? 'asked'], ...reasons].join('; ')),
+    ]),
     ...list(
       words.there,
       there.map((r) => r.title),

@@ -16,6 +16,8 @@ export interface LetterWords {
   unusable: string
   exceeded: (title: string, said: string, most: string) => string
   refused: string
+  unexpected: (title: string, expected: string) => string
+  identity: Record<'valid' | 'not valid' | 'cannot tell' | 'asked', string>
   status: Record<Exclude<Status, 'satisfied' | 'not_applicable' | 'waived'>, string>
   problem: Record<FileProblem, string>
   farewell: (lender: string) => string

@@ -2,12 +2,14 @@ import { FIRST_ORGANISATION } from '../../../server/database/schema.ts'
 import type { DemoDesk } from '../../desk.ts'
 import { merrowSound } from './index.ts'
 import { packages } from './packages.ts'
+import { device } from './device.ts'
 import { world } from './world.ts'
 
 /** Merrow Sound's desk. */
 export const merrowSoundDesk: DemoDesk = {
   id: FIRST_ORGANISATION,
   casePrefix: 'MSM',
+  device,
   mail: 'intake@merrowsound.example',
   set: merrowSound,
   people: [

@@ -78,6 +78,7 @@ const day = (iso: string): string => `${iso.slice(5, 7)}/${iso.slice(8)}/${iso.s
 export const tarrowValleyDesk: DemoDesk = {
   id: 'tarrow-valley',
   casePrefix: 'TVC',
+  device: null,
   mail: 'papers@tarrowvalley.example',
   set: tarrowValley,
   people: [

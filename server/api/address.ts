@@ -1,0 +1,2 @@
+/** Where the API is found. */
+export const API = '/api/v1'
