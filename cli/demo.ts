@@ -109,7 +109,7 @@ try {
   })
   const { migrateDatabase } = await import('../server/database/migrate.ts')
   const { closeDatabase } = await import('../server/database/connection.ts')
-  const { fillDesk, finishEarlier, openDesk, watchFor } = await import('../demo/load.ts')
+  const { fillDesk, finishEarlier, openDesk, postSamples, watchFor } = await import('../demo/load.ts')
   await migrateDatabase()
   const worker = startWorker(process.env)
   const web = startWeb(process.env)
@@ -134,6 +134,7 @@ try {
   )
   undoing.push(panel.stop)
   if (!empty) for (const desk of desks) await fillDesk(desk, say)
+  if (!empty) await postSamples(office.smtp, merrowSoundDesk)
   describe(
     {
       url: `http://127.0.0.1:${port}`,

@@ -1,5 +1,6 @@
 import { Readable } from 'node:stream'
 import { and, eq, inArray, isNull } from 'drizzle-orm'
+import nodemailer from 'nodemailer'
 import type { Answer } from '../core/answers/index.ts'
 import { nameOrganisation } from '../server/access/organisations.ts'
 import { addPerson } from '../server/access/people.ts'
@@ -10,7 +11,7 @@ import { countedRegisters, loadRegister } from '../server/configuration/register
 import { programsOf } from '../server/configuration/programs.ts'
 import { takeStarter } from '../server/configuration/starter.ts'
 import { database } from '../server/database/connection.ts'
-import { packages, sources, user, type Role } from '../server/database/schema.ts'
+import { messages, packages, sources, user, type Role } from '../server/database/schema.ts'
 import { giveAnswers } from '../server/packages/answer.ts'
 import { finish, signOff } from '../server/packages/finish.ts'
 import { bringFile, newPackage } from '../server/packages/intake.ts'
@@ -109,6 +110,43 @@ export async function finishEarlier(desk: DemoDesk): Promise<void> {
     // Where the program asks for a second person, the reviewer looked at it.
     if ((await packageRow(id, processor))?.state === 'review') await signOff(id, reviewer)
   }
+}
+
+/** Sends a desk some mail, where none came to it yet: papers of an applicant, and two letters that are nothing for it. */
+export async function postSamples(smtp: string, desk: DemoDesk): Promise<void> {
+  const [earlier] = await database()
+    .select({ id: messages.id })
+    .from(messages)
+    .where(eq(messages.organisationId, desk.id))
+    .limit(1)
+  if (earlier || !desk.device) return
+  const office = nodemailer.createTransport(smtp)
+  const papers = await desk.device.papers(today())
+  const attachments = papers.map(({ name, bytes }) => ({
+    filename: `${name}.pdf`,
+    content: Buffer.from(bytes),
+  }))
+  await office.sendMail({
+    from: 'Wenna Trask <wenna@traskboats.example>',
+    to: desk.mail,
+    subject: 'My papers for the loan',
+    text: 'Good morning,\n\nhere are the first papers for my boat loan. The rest follows when my accountant has it.\n\nWenna Trask',
+    attachments: attachments.slice(0, 3),
+  })
+  await office.sendMail({
+    from: 'Ignacio Robles <ignacio@robles.example>',
+    to: desk.mail,
+    subject: 'Documentos',
+    text: 'Buenos días, adjunto los documentos que me pidieron para el préstamo. Si falta algo, díganme qué es.',
+    attachments: attachments.slice(3),
+  })
+  await office.sendMail({
+    from: 'Harbour Office <office@harbour.example>',
+    to: desk.mail,
+    subject: 'Automatic reply: Registration of the Kittiwake',
+    text: 'The office is closed until Monday.',
+    headers: { 'Auto-Submitted': 'auto-replied' },
+  })
 }
 
 /** Has what arrives at a desk by itself judged by the program of its first package, until somebody says another. */

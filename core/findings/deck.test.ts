@@ -60,7 +60,7 @@ test('pages behind another case’s sheet are asked about before all else, with 
   const stray = {
     sheet: 2,
     caseNumber: 'MSM-26-000002',
-    code: null,
+    by: 'sheet' as const, applicant: null,
     pages: [3, 4],
     known: true,
   }

@@ -79,15 +79,19 @@ export function dealDeck(given: {
   return questions.sort((a, b) => b.weight - a.weight)
 }
 
-/** Pages that a sheet names another case for, where nobody has said yet whether they are that case's. */
-export interface OpenStray extends Stray {
+/** Pages that may be another case's, where nobody has said yet whether they are. */
+export interface OpenStray extends Omit<Stray, 'code'> {
+  /** A sheet before them names the case; or whoever sent them is known from it. */
+  by: 'sheet' | 'sender'
+  /** Whose case that is, where it is known. */
+  applicant: string | null
   /** There is such a case, and it takes papers. */
   known: boolean
 }
 
 /** Pages behind the sheet of another case stay where they came until a person says where they belong. */
 function strayQuestion(stray: OpenStray, documents: readonly Document[]): Question {
-  const { sheet, caseNumber, pages, known } = stray
+  const { sheet, caseNumber, pages, known, by, applicant } = stray
   const [first, last] = [pages[0], pages.at(-1)!]
   const cutOut = (page: number): CutOut => ({
     title: message('place.page', { page }),
@@ -101,9 +105,16 @@ function strayQuestion(stray: OpenStray, documents: readonly Document[]): Questi
   return {
     id: `stray:${sheet}`,
     about: 'stray',
-    question: message('ask.stray', { caseNumber, first, last }),
-    why: [message(known ? 'why.stray_unproved' : 'why.stray_unknown', { caseNumber })],
-    evidence: [cutOut(sheet), cutOut(first)],
+    question:
+      by === 'sheet'
+        ? message('ask.stray', { caseNumber, first, last })
+        : message('ask.belongs', { caseNumber, applicant }),
+    why: [
+      message(by === 'sender' ? 'why.sender_known' : known ? 'why.stray_unproved' : 'why.stray_unknown', {
+        caseNumber,
+      }),
+    ],
+    evidence: (sheet === first ? [first] : [sheet, first]).map(cutOut),
     choices: [
       {
         text: message('choice.file_there', { caseNumber }),

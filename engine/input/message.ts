@@ -91,7 +91,7 @@ async function safeHtml(html: string): Promise<string> {
       th: ['colspan', 'rowspan'],
     },
   })
-  return wellFormed(plain).slice(0, MOST_TEXT)
+  return wellFormed(plain).trim().slice(0, MOST_TEXT)
 }
 
 const isPaper = ({ content, related }: Attachment): boolean =>

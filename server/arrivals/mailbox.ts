@@ -11,10 +11,6 @@ const LOOK_MS = 10_000
 /** Milliseconds within which a mail server answers, or it is taken for gone. */
 const ANSWER_MS = 30_000
 
-/** How a mailbox is set on this machine; undefined where it is not any more. */
-export const settingOf = ({ organisationId, address }: Source): MailboxSetting | undefined =>
-  settings().MAILBOXES[organisationId]?.find((box) => box.address === address)
-
 /** What a failed look is told as. */
 export function mailboxProblem(error: unknown): string {
   const { authenticationFailed, code } = error as { authenticationFailed?: boolean; code?: string }

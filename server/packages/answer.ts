@@ -12,7 +12,7 @@ import { database, type Work } from '../database/connection.ts'
 import { answers, packages, user } from '../database/schema.ts'
 import { teach, type Taught } from '../configuration/teaching.ts'
 import { typesOf } from '../configuration/types.ts'
-import { fileToCases } from './filing.ts'
+import { fetchBack, fileToCases } from './filing.ts'
 import { judge, pagesOf } from './judge.ts'
 import { heldFor, inTurn, Refused, type Held } from './states.ts'
 import { queueTurns } from './turning.ts'
@@ -150,7 +150,7 @@ export async function placeOfTyped(
 /** Takes the last standing answer back. Returns what it was, or null where there is none. */
 export function undo(packageId: string, who: Person): Promise<string | null> {
   return inTurn(packageId, async (work) => {
-    await heldForAnswers(work, packageId)
+    const row = await heldForAnswers(work, packageId)
     const [last] = await work
       .select()
       .from(answers)
@@ -158,15 +158,15 @@ export function undo(packageId: string, who: Person): Promise<string | null> {
       .orderBy(desc(answers.id))
       .limit(1)
     if (!last) return null
-    if (last.body.kind === 'file' && last.body.there)
-      throw new Refused('These pages are with the other case now; take them back from there.')
     // Whoever was refused must not take the refusal back.
     if (last.body.kind === 'sign' && last.userId !== who.id)
       throw new Refused('A second person said this; only they take it back.')
     await work.update(answers).set({ undoneAt: new Date() }).where(eq(answers.id, last.id))
     await note(work, who, packageId, 'undid', last.summary)
     await queueTurns(work, packageId)
-    await judge(work, packageId)
+    const filed = last.body.kind === 'file' && last.body.there ? last.body : null
+    if (filed) await fetchBack(work, row, filed.page)
+    await judge(work, packageId, filed ? 'anew' : undefined)
     return last.summary
   })
 }
@@ -193,7 +193,8 @@ export function redo(packageId: string, who: Person): Promise<string | null> {
     await work.update(answers).set({ undoneAt: null }).where(eq(answers.id, next.id))
     await note(work, who, packageId, 'redid', next.summary)
     await queueTurns(work, packageId)
-    await judge(work, packageId)
+    const left = next.body.kind === 'file' && (await fileToCases(work, packageId))
+    await judge(work, packageId, left ? 'anew' : undefined)
     return next.summary
   })
 }

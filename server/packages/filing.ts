@@ -1,16 +1,18 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
-import { straysAmong } from '../../core/classification/index.ts'
+import { separatorSheetOn, type Stray, straysAmong } from '../../core/classification/index.ts'
 import type { OpenStray } from '../../core/findings/index.ts'
 import type { Page } from '../../core/model/index.ts'
+import { grouped } from '../../core/text/index.ts'
 import { freeName } from '../../engine/input/free-name.ts'
+import type { Person } from '../access/person.ts'
 import { historyOf, note } from '../audit.ts'
 import type { Work } from '../database/connection.ts'
-import { files, packages, pages, pictures, type PackageState } from '../database/schema.ts'
+import { arrivals, files, packages, pages, pictures, type PackageState } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { queueJob, queueJudgement } from '../jobs/queue.ts'
 import { answersOf } from './answers-given.ts'
 import { isOwnSheet } from './sheet-code.ts'
-import { allows, hold, move, type Held } from './states.ts'
+import { allows, hold, move, Refused, type Held } from './states.ts'
 
 /** A stray, whether its case takes papers, and what was said of it. */
 interface Judged extends OpenStray {
@@ -24,12 +26,32 @@ interface Judged extends OpenStray {
 /** What a package is known by. */
 type Case = Pick<Held, 'id' | 'organisationId' | 'caseNumber'>
 
-/** What lies behind sheets of other cases in a package, and whether it goes there. */
+/** What came by itself and may be another package's: its pages, by what came. */
+async function doubtfulArrivals(work: Work, packageId: string): Promise<Omit<Stray, 'code'>[]> {
+  const rows = await work
+    .select({ arrivalId: arrivals.id, caseNumber: packages.caseNumber, page: pages.number })
+    .from(arrivals)
+    .innerJoin(packages, eq(packages.id, arrivals.maybeOfId))
+    .innerJoin(files, eq(files.arrivalId, arrivals.id))
+    .innerJoin(pages, eq(pages.fileId, files.id))
+    .where(and(eq(arrivals.packageId, packageId), sql`not ${pages.body} ? 'filedTo'`))
+    .orderBy(asc(pages.number))
+  return grouped(rows, (row) => row.arrivalId).map((of) => ({
+    sheet: of[0].page,
+    caseNumber: of[0].caseNumber,
+    pages: of.map((row) => row.page),
+  }))
+}
+
+/** What may be of other cases in a package, and whether it goes there. */
 async function judgedStrays(work: Work, row: Case, read: readonly Page[]): Promise<Judged[]> {
-  const strays = straysAmong(row.caseNumber, read)
+  const strays = [
+    ...straysAmong(row.caseNumber, read).map((s) => ({ ...s, by: 'sheet' as const })),
+    ...(await doubtfulArrivals(work, row.id)).map((s) => ({ ...s, code: null, by: 'sender' as const })),
+  ]
   if (strays.length === 0) return []
   const cases = await work
-    .select({ caseNumber: packages.caseNumber, state: packages.state })
+    .select({ caseNumber: packages.caseNumber, applicant: packages.applicant, state: packages.state })
     .from(packages)
     .where(
       and(
@@ -41,14 +63,15 @@ async function judgedStrays(work: Work, row: Case, read: readonly Page[]): Promi
       ),
     )
   const said = await answersOf(work, row.id)
-  return strays.map((stray) => {
-    const state = cases.find((c) => c.caseNumber === stray.caseNumber)?.state ?? null
-    const known = state !== null && allows(state, 'take pages of another case')
+  return strays.map(({ code, ...stray }) => {
+    const found = cases.find((c) => c.caseNumber === stray.caseNumber)
+    const known = found !== undefined && allows(found.state, 'take pages of another case')
     const answer = said.findLast((a) => a.kind === 'file' && a.page === stray.sheet)
-    const own = isOwnSheet(row.organisationId, stray.caseNumber, stray.code)
+    const own = code !== null && isOwnSheet(row.organisationId, stray.caseNumber, code)
     return {
       ...stray,
-      state,
+      state: found?.state ?? null,
+      applicant: found?.applicant ?? null,
       known,
       there: answer?.kind === 'file' ? answer.there : own && known ? true : null,
     }
@@ -72,61 +95,73 @@ export async function fileToCases(work: Work, packageId: string): Promise<boolea
   const row = await hold(work, packageId)
   if (!row) return false
   const rows = await work
-    .select({ fileId: pages.fileId, page: pages.body })
+    .select({ page: pages.body })
     .from(pages)
     .where(eq(pages.packageId, packageId))
     .orderBy(asc(pages.number))
-  const read = rows.flatMap(({ fileId, page }) => (page ? [{ fileId, page }] : []))
-  const byNumber = new Map(read.map((r) => [r.page.number, r]))
+  const read = rows.flatMap(({ page }) => (page ? [page] : []))
   let filed = false
-  for (const stray of await judgedStrays(
-    work,
-    row,
-    read.map((r) => r.page),
-  )) {
+  for (const stray of await judgedStrays(work, row, read)) {
     const { caseNumber, pages: numbers } = stray
     if (stray.state !== null && !stray.known) {
-      await noteOnce(work, packageId, `pages ${numbers.join(', ')} are of ${caseNumber}, which is closed`)
+      if (stray.by === 'sheet')
+        await noteOnce(work, packageId, `pages ${numbers.join(', ')} are of ${caseNumber}, which is closed`)
       continue
     }
     if (stray.there !== true) continue
     const target = await heldCase(work, row, caseNumber)
     // Closed since it was looked at; found so again when this package is judged next.
     if (!allows(target.state, 'take pages of another case')) continue
-    await take(work, target, packageId, {
-      fileId: byNumber.get(numbers[0])!.fileId,
-      pages: numbers.map((n) => byNumber.get(n)!.page),
-    })
-    await work
-      .update(pages)
-      .set({
-        body: sql`${pages.body} || ${JSON.stringify({ separator: true, filedTo: caseNumber })}::jsonb`,
-      })
-      .where(and(eq(pages.packageId, packageId), inArray(pages.number, numbers)))
-    await note(
-      work,
-      null,
-      packageId,
-      'filed pages to another case',
-      `pages ${numbers.join(', ')} to ${caseNumber}`,
-    )
-    await note(
-      work,
-      null,
-      target.id,
-      'got pages from another case',
-      `${numbers.length} pages that were scanned with ${row.caseNumber}`,
-    )
+    await fileAway(work, row, target, numbers)
     filed = true
   }
-  // With it, what is kept of the pages in memory is known to be old.
-  if (filed)
-    await work
-      .update(packages)
-      .set({ pagesLookedAt: sql`${packages.pagesLookedAt} + 1` })
-      .where(eq(packages.id, packageId))
   return filed
 }
+
+/**
+ * Files pages of one package to another: there they are read already, here they stay to be seen, in no document. Pages
+ * that came from there go back into their own place. Both packages are held; whoever calls has this one judged anew.
+ * @param who null where a sheet or a stored answer says so
+ */
+export async function fileAway(
+  work: Work,
+  from: Held,
+  to: Held,
+  numbers: readonly number[],
+  who: Pick<Person, 'id' | 'name'> | null = null,
+): Promise<void> {
+  const rows = await work
+    .select({ fileId: pages.fileId, page: pages.body })
+    .from(pages)
+    .where(and(eq(pages.packageId, from.id), inArray(pages.number, [...numbers])))
+    .orderBy(asc(pages.number))
+  const read = rows.flatMap(({ fileId, page }) => (page ? [{ fileId, page }] : []))
+  for (const of of grouped(read, (r) => r.fileId))
+    await take(work, to, from, { fileId: of[0].fileId, pages: of.map((r) => r.page) })
+  await work
+    .update(pages)
+    .set({
+      body: sql`${pages.body} || ${JSON.stringify({ separator: true, filedTo: to.caseNumber })}::jsonb`,
+    })
+    .where(and(eq(pages.packageId, from.id), inArray(pages.number, [...numbers])))
+  await changedPages(work, from.id)
+  const list = numbers.join(', ')
+  await note(work, who, from.id, 'filed pages to another case', `pages ${list} to ${to.caseNumber}`)
+  await note(
+    work,
+    who,
+    to.id,
+    'got pages from another case',
+    `${numbers.length} pages that came with ${from.caseNumber}`,
+  )
+}
+
+/** With it, what is kept of a package's pages in memory is known to be old. */
+const changedPages = (work: Work, packageId: string) =>
+  work
+    .update(packages)
+    .set({ pagesLookedAt: sql`${packages.pagesLookedAt} + 1` })
+    .where(eq(packages.id, packageId))
 
 /** The case of a number, held; opened as the package that its papers came with, where there is none. */
 async function heldCase(work: Work, row: Held, caseNumber: string): Promise<Held> {
@@ -148,16 +183,72 @@ async function heldCase(work: Work, row: Held, caseNumber: string): Promise<Held
   return (await hold(work, found.id))!
 }
 
-/** Copies pages, as they were read, behind those that a package has, and has it judged. */
+/** Takes pages in, as they were read, and has the package judged. */
 async function take(
   work: Work,
-  { id: targetId, pageCount: from, pagesRead }: Held,
-  packageId: string,
+  to: Held,
+  from: Pick<Held, 'id' | 'caseNumber'>,
   { fileId, pages: read }: { fileId: string; pages: readonly Page[] },
 ): Promise<void> {
   const [file] = await work.select().from(files).where(eq(files.id, fileId))
+  const back = await takeBack(work, to, from, file, read)
+  if (!back) await copyIn(work, to, from, file, read)
+  await queueJudgement(work, to.id)
+  await tell(work, { packageId: to.id, what: 'files' })
+}
+
+/** Puts pages back that were filed away from here before. @returns false where they were not */
+async function takeBack(
+  work: Work,
+  to: Held,
+  from: Pick<Held, 'caseNumber'>,
+  file: typeof files.$inferSelect,
+  read: readonly Page[],
+): Promise<boolean> {
+  if (!file.sha256) return false
+  const own = await work
+    .select({ number: pages.number, page: pages.body })
+    .from(pages)
+    .innerJoin(files, eq(files.id, pages.fileId))
+    .where(
+      and(
+        eq(pages.packageId, to.id),
+        eq(files.sha256, file.sha256),
+        inArray(
+          pages.filePage,
+          read.map((page) => page.filePage),
+        ),
+        sql`${pages.body} ->> 'filedTo' = ${from.caseNumber}`,
+      ),
+    )
+  if (own.length < read.length) return false
+  for (const { number, page } of own) {
+    const { filedTo: _, ...rest } = page!
+    await work
+      .update(pages)
+      .set({ body: { ...rest, separator: separatorSheetOn(rest) !== null } })
+      .where(and(eq(pages.packageId, to.id), eq(pages.number, number)))
+  }
+  await changedPages(work, to.id)
+  await move(work, to.id, 'take pages of another case', 'reading')
+  return true
+}
+
+/** Copies pages, as they were read, behind those that a package has. */
+async function copyIn(
+  work: Work,
+  to: Held,
+  from: Pick<Held, 'id'>,
+  file: typeof files.$inferSelect,
+  read: readonly Page[],
+): Promise<void> {
+  // One file after the other of a package: the row that is held knows nothing of the one before.
+  const [{ pageCount, pagesRead }] = await work
+    .select({ pageCount: packages.pageCount, pagesRead: packages.pagesRead })
+    .from(packages)
+    .where(eq(packages.id, to.id))
   // Documents are cut out of files by their names: two of one name would be mixed up.
-  const others = await work.select({ name: files.name }).from(files).where(eq(files.packageId, targetId))
+  const others = await work.select({ name: files.name }).from(files).where(eq(files.packageId, to.id))
   const name = freeName(
     file.name,
     others.map((o) => o.name),
@@ -165,7 +256,7 @@ async function take(
   const [copy] = await work
     .insert(files)
     .values({
-      packageId: targetId,
+      packageId: to.id,
       name,
       sha256: file.sha256,
       size: file.size,
@@ -175,9 +266,9 @@ async function take(
     })
     .returning({ id: files.id })
   for (const [i, page] of read.entries()) {
-    const number = from + i + 1
+    const number = pageCount + i + 1
     await work.insert(pages).values({
-      packageId: targetId,
+      packageId: to.id,
       number,
       fileId: copy.id,
       filePage: page.filePage,
@@ -188,17 +279,52 @@ async function take(
     const drawn = await work
       .select({ size: pictures.size, bytes: pictures.bytes })
       .from(pictures)
-      .where(and(eq(pictures.packageId, packageId), eq(pictures.page, page.number)))
+      .where(and(eq(pictures.packageId, from.id), eq(pictures.page, page.number)))
     if (drawn.length > 0)
-      await work.insert(pictures).values(drawn.map((d) => ({ packageId: targetId, page: number, ...d })))
-    await queueJob(work, 'draw_page', { packageId: targetId, number }, { priority: 10 })
+      await work.insert(pictures).values(drawn.map((d) => ({ packageId: to.id, page: number, ...d })))
+    await queueJob(work, 'draw_page', { packageId: to.id, number }, { priority: 10 })
   }
-  await move(work, targetId, 'take pages of another case', 'reading', {
-    pageCount: from + read.length,
+  await move(work, to.id, 'take pages of another case', 'reading', {
+    pageCount: pageCount + read.length,
     pagesRead: pagesRead + read.length,
   })
-  await queueJudgement(work, targetId)
-  await tell(work, { packageId: targetId, what: 'files' })
+}
+
+/**
+ * Takes pages back that a person filed to another case by an answer.
+ * @throws Refused where that case is closed, or they are not there any more
+ */
+export async function fetchBack(work: Work, row: Held, sheet: number): Promise<void> {
+  const mine = await work
+    .select({ page: pages.body, sha256: files.sha256 })
+    .from(pages)
+    .innerJoin(files, eq(files.id, pages.fileId))
+    .where(eq(pages.packageId, row.id))
+    .orderBy(asc(pages.number))
+  const at = mine.findIndex((one) => one.page?.number === sheet)
+  const caseNumber = mine.slice(at).find((one) => one.page?.filedTo)?.page?.filedTo
+  if (caseNumber === undefined) throw new Refused('These pages are here already.')
+  const behind = mine.slice(at).filter((one) => one.page?.filedTo === caseNumber)
+  const [target] = await work
+    .select({ id: packages.id })
+    .from(packages)
+    .where(and(eq(packages.organisationId, row.organisationId), eq(packages.caseNumber, caseNumber)))
+  const there = target && (await hold(work, target.id))
+  if (!there || !allows(there.state, 'take pages of another case'))
+    throw new Refused(`${caseNumber} is closed; its pages stay there.`)
+  const copies = await work
+    .select({ number: pages.number, sha256: files.sha256, filePage: pages.filePage })
+    .from(pages)
+    .innerJoin(files, eq(files.id, pages.fileId))
+    .where(and(eq(pages.packageId, there.id), sql`not ${pages.body} ? 'filedTo'`))
+  const numbers = copies
+    .filter((copy) =>
+      behind.some((one) => one.sha256 === copy.sha256 && one.page?.filePage === copy.filePage),
+    )
+    .map((copy) => copy.number)
+  if (numbers.length === 0) throw new Refused(`These pages are not in ${caseNumber} any more.`)
+  await fileAway(work, there, row, numbers)
+  await queueJudgement(work, there.id)
 }
 
 /** Every judgement tries again; the history need not say so each time. */

@@ -4,6 +4,7 @@ import type { Document } from '../../core/findings/index.ts'
 import { plain } from '../../core/model/index.ts'
 import type { DocumentType } from '../../core/program/index.ts'
 import type { IdentityResult } from '../../core/receipt/index.ts'
+import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { typesOf } from '../configuration/types.ts'
 import { database, type Work } from '../database/connection.ts'
@@ -20,6 +21,7 @@ import { tell } from '../events.ts'
 import { queueJob, type Jobs } from '../jobs/queue.ts'
 import { readers } from '../jobs/readers.ts'
 import { settings } from '../settings.ts'
+import { heldFor, Refused } from './states.ts'
 import { postJson } from '../web/ask-outside.ts'
 
 /** Milliseconds within which the service says something of a paper. */
@@ -74,6 +76,28 @@ export async function queueIdentityChecks(
   const types = await typesOf(work, organisationId)
   for (const { pages: of } of documents.filter((d) => isIdentityPaper(types, d) && wanted.has(d.pages[0])))
     await queueIdentityCheck(work, packageId, of[0])
+}
+
+/** Has an identity paper looked at because a person wants it, again where it was before. @throws Refused */
+export async function askIdentity(who: Person, packageId: string, page: number): Promise<void> {
+  if (!hasIdentityCheck(who.organisationId)) throw new Refused('No service looks at identity papers here.')
+  await database().transaction(async (work) => {
+    const row = await heldFor(work, packageId, 'be answered')
+    const [{ documents }] = await work
+      .select({ documents: packages.documents })
+      .from(packages)
+      .where(eq(packages.id, packageId))
+    const types = await typesOf(work, row.organisationId)
+    const document = documents?.find((d) => d.pages[0] === page)
+    if (!document || !isIdentityPaper(types, document))
+      throw new Refused('No identity paper begins on that page.')
+    await work
+      .delete(identityChecks)
+      .where(and(eq(identityChecks.packageId, packageId), eq(identityChecks.page, page)))
+    await queueIdentityCheck(work, packageId, page)
+    await note(work, who, packageId, 'asked for an identity paper to be looked at', `page ${page}`)
+    await tell(work, { packageId, what: 'judged' })
+  })
 }
 
 async function queueIdentityCheck(work: Work, packageId: string, page: number): Promise<void> {

@@ -191,6 +191,11 @@ export const filesIn = (packageId: string) =>
       notices: files.notices,
       createdAt: files.createdAt,
       parentId: files.parentId,
+      arrivalId: files.arrivalId,
+      /** Cases that all its pages are with now, instead of here. */
+      movedTo: sql<string | null>`(
+        select string_agg(distinct ${pages.body} ->> 'filedTo', ', ') from ${pages}
+        where ${pages.fileId} = ${files.id} having bool_and(${pages.body} ? 'filedTo'))`,
     })
     .from(files)
     .where(eq(files.packageId, packageId))

@@ -4,6 +4,7 @@ import { programAt } from '../configuration/programs.ts'
 import { typesOf } from '../configuration/types.ts'
 import { database } from '../database/connection.ts'
 import { undoState } from './answer.ts'
+import { hasIdentityCheck, identityOf } from './identity.ts'
 import { ownersFor } from './owners.ts'
 import { fileCounts, pageSheets, type packageRow } from './queries.ts'
 import { unknownType } from '../../core/program/index.ts'
@@ -14,13 +15,14 @@ import { unknownType } from '../../core/program/index.ts'
  */
 export async function packageView(who: Person, found: NonNullable<Awaited<ReturnType<typeof packageRow>>>) {
   const { assessment, ...row } = found
-  const [program, types, sheets, undo, files, owners] = await Promise.all([
+  const [program, types, sheets, undo, files, owners, identity] = await Promise.all([
     programAt(database(), who.organisationId, row.program, row.programVersion),
     typesOf(database(), who.organisationId),
     pageSheets(row.id),
     undoState(row.id),
     fileCounts(row.id),
     ownersFor(who, row.ownerId),
+    identityOf(database(), row.id),
   ])
   const things = assessment
     ? assessment.documents.reduce(
@@ -39,6 +41,9 @@ export async function packageView(who: Person, found: NonNullable<Awaited<Return
     undo,
     files,
     owners,
+    /** What a service says of identity papers, and whether there is one to ask. */
+    identity,
+    hasIdentityCheck: hasIdentityCheck(who.organisationId),
     programTitle: program?.title ?? row.program,
     signOff: program?.signOff ?? { waivers: false, differences: false, finish: false },
     types: [...types, unknownType].map((t) => ({
@@ -46,6 +51,7 @@ export async function packageView(who: Person, found: NonNullable<Awaited<Return
       title: t.title,
       titles: t.titles.slice(0, 8),
       signed: t.signature !== null,
+      zone: t.zone,
       fields: t.fields.map(({ name, title, kind, columns, choices }) => ({
         name,
         title,

@@ -9,11 +9,15 @@ import nodemailer from 'nodemailer'
 import { freePort } from '../../cli/postgres.ts'
 import { listenForMail } from '../../server/arrivals/hand-in.ts'
 import { knowSources, setSource, sourcesOf } from '../../server/arrivals/sources.ts'
-import { takeAgain } from '../../server/arrivals/take.ts'
+import { arrivalOf, letterText } from '../../server/arrivals/queries.ts'
+import { deleteArrival, setAside, takeAgain } from '../../server/arrivals/take.ts'
 import { database } from '../../server/database/connection.ts'
 import { arrivals, files, FIRST_ORGANISATION, messages, packages } from '../../server/database/schema.ts'
-import { packageRow } from '../../server/packages/queries.ts'
+import { giveAnswers, undo } from '../../server/packages/answer.ts'
+import { moveFiles } from '../../server/packages/move-files.ts'
+import { filesIn, packageRow } from '../../server/packages/queries.ts'
 import { startPostOffice, type Letter, type PostOffice } from '../../standins/post-office.ts'
+import { inWords } from '../../wording/index.ts'
 import { payslip, pdfOf } from '../support/papers.ts'
 import { desk, elsewhere, person, until } from '../support/server.ts'
 import { zip } from '../support/zip.ts'
@@ -189,6 +193,64 @@ test('papers are filed by case number, and by a sender with one open package; of
   await post({ from: 'guess@guess.example', subject: 'Another', text: 'x', attachments: [await paper()] })
   expect((await came('Another')).packageId).not.toBe(one.packageId)
 }, 120_000)
+
+test('of a sender with several open packages a person is asked, and what is moved comes back', async () => {
+  const mail = (subject: string, text = 'x') => ({ from: 'b@broker.example', subject, text })
+  await post({ ...mail('Broker one'), attachments: [await paper()] })
+  const one = await came('Broker one')
+  await post({ ...mail('Broker two'), from: 'else@broker.example', attachments: [await paper()] })
+  const two = await came('Broker two')
+  // The broker wrote for both.
+  await database().update(messages).set({ sender: 'b@broker.example' }).where(eq(messages.arrivalId, two.id))
+  await post({ ...mail('Broker three'), attachments: [await paper()] })
+  const three = await came('Broker three')
+  expect([one.packageId, two.packageId]).not.toContain(three.packageId)
+  const id = three.packageId!
+  const judged = async (packageId: string) => {
+    await until(async () => (await packageRow(packageId, at.who))?.state === 'open')
+    return (await packageRow(packageId, at.who))!
+  }
+  const twoRow = await judged(two.packageId!)
+  const asked = (await judged(id)).assessment!.deck[0]
+  expect(inWords(asked.question)).toMatch(new RegExp(`^Does this belong to ${twoRow.caseNumber}`))
+  await giveAnswers(id, [asked.choices[0].answer], at.who)
+  await until(async () => (await judged(two.packageId!)).pageCount === 2)
+  expect((await judged(id)).assessment!.documents).toEqual([])
+  expect((await judged(two.packageId!)).assessment!.documents).toHaveLength(2)
+  await undo(id, at.who)
+  expect((await judged(id)).assessment!.documents).toHaveLength(1)
+  await until(async () => (await judged(two.packageId!)).assessment!.documents.length === 1)
+
+  // The same by hand: one act, and one back.
+  const [file] = await database().select().from(files).where(eq(files.packageId, id))
+  const oneRow = await judged(one.packageId!)
+  const moved = await moveFiles(at.who, id, [file.id], oneRow.caseNumber.toLowerCase())
+  await until(async () => (await judged(one.packageId!)).assessment!.documents.length === 2)
+  expect((await filesIn(id))[0].movedTo).toBe(oneRow.caseNumber)
+  await moveFiles(at.who, moved.back.packageId, moved.back.files, moved.back.caseNumber)
+  await until(async () => (await judged(id)).assessment!.documents.length === 1)
+  await until(async () => (await judged(one.packageId!)).assessment!.documents.length === 1)
+  await expect(moveFiles(at.who, id, [file.id], 'NONE-1')).rejects.toThrow('There is no case NONE-1.')
+}, 120_000)
+
+test('what is not taken is set aside with a reason, or deleted by who may; a letter is read as it came', async () => {
+  await post({ subject: 'Nothing', from: 'n@n.example', text: 'What do <b>you</b> need?' })
+  const nothing = await came('Nothing')
+  expect(await setAside(await elsewhere(), nothing.id, 'theirs')).toBe(false)
+  expect(await setAside(at.who, nothing.id, 'asks for opening hours')).toBe(true)
+  expect((await arrivalOf(FIRST_ORGANISATION, nothing.id))!.acts.map((a) => a.act)).toEqual([
+    'set an arrival aside',
+  ])
+  expect((await letterText(nothing.message!))!.text).toContain('What do <b>you</b> need?')
+  expect(await deleteArrival(at.who, nothing.id)).toBe(true)
+  expect(await arrivalOf(FIRST_ORGANISATION, nothing.id)).toBeNull()
+  await post({
+    subject: 'Dressed up',
+    from: 'd@d.example',
+    html: '<p onclick="x()">Hello <script>x()</script><img src="https://spy.example/1.png"></p>',
+  })
+  expect((await letterText((await came('Dressed up')).message!))!.html).toBe('<p>Hello </p>')
+}, 60_000)
 
 test('the same message again, and the same papers again, are noticed', async () => {
   const attachments = [await paper()]

@@ -54,6 +54,7 @@ const OF_A_DESK: [path: string, right: Right | 'be here'][] = [
   ['/programs/working-boat-loan/file', 'be here'],
   ['/programs/schema.json', 'be here'],
   ['/arrivals', 'be here'],
+  ['/arrivals/devices/new', 'be here'],
   ['/integrations', 'be here'],
   ['/rules', 'be here'],
   ['/rules/new', 'be here'],
@@ -97,6 +98,7 @@ const CHANGES: [path: string, right: Right, body: unknown][] = [
     'set up',
     { act: 'set', id: '00000000-0000-4000-8000-000000000000', name: 'x', program: 'none', paused: true },
   ],
+  ['/arrivals/devices/new.data', 'set up', { act: 'key' }],
   ['/keeping.data', 'set up', { act: 'days', program: 'nothing', days: 30 }],
   ['/keeping.data', 'agree to erase', { act: 'agree', id: '00000000-0000-4000-8000-000000000000' }],
   ['/keeping.data', 'erase', { act: 'keep', id: '00000000-0000-4000-8000-000000000000' }],
@@ -114,7 +116,9 @@ test('every route that is served stands in these tables, or is for whoever signs
       path.replace(/\?.*/, '').replace('/pages/1/', '/pages/:number/').replace('/small', '/:size'),
     ),
     ...OF_A_DESK.map(([path]) => path.replace(/\?.*/, '').replace(/\/(?:working-boat-loan|payslip)/, '/:id')),
-    ...['answers', 'rule-trial', 'owner', 'again', 'bring', 'keep'].map((path) => `/packages/:id/${path}`),
+    ...['answers', 'rule-trial', 'owner', 'again', 'bring', 'keep', 'identity', 'move-files'].map(
+      (path) => `/packages/:id/${path}`,
+    ),
     ...[
       '/sign-in',
       '/sign-in/code',
@@ -124,6 +128,7 @@ test('every route that is served stands in these tables, or is for whoever signs
       '/events',
       '/',
     ],
+    ...['/arrivals/:id', '/arrivals/:id/files/:at/:how', '/arrivals/devices/:id'],
     ...['/rules/:id', '/registers/:id', '/types/reading', '/trials/:id'],
     ...['/packages/:id/everything.zip'],
   ]

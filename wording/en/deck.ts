@@ -14,6 +14,8 @@ export const deck: Sentences<DeckMessages> = {
   'ask.is_value': ({ field, paper, value }) => `Is the ${lower(field)} of ${paper} ${plain(value)}?`,
   'ask.signed': ({ paper }) => `Is ${paper} signed?`,
   'ask.fact': ({ question }) => question,
+  'ask.belongs': ({ caseNumber, applicant }) =>
+    `Does this belong to ${caseNumber}${applicant ? ` of ${applicant}` : ''}?`,
   'ask.stray': ({ caseNumber, ...pages }) =>
     `${capital(beIt(pages))} ${pageSpan(pages)} of case ${caseNumber}?`,
   'ask.check': ({ title }) => `${title}: why not here?`,
@@ -25,6 +27,8 @@ export const deck: Sentences<DeckMessages> = {
   'why.value': ({ reason }, say) => `Asked because: ${say(reason)}.`,
   'why.no_place_to_sign': () => 'No place for a signature was found on it.',
   'why.ink_doubtful': () => 'The ink where it would be signed is doubtful.',
+  'why.sender_known': ({ caseNumber }) =>
+    `Whoever sent this is known from ${caseNumber}, and from other cases; nothing in it says which it is for.`,
   'why.stray_unproved': ({ caseNumber }) =>
     `They lie behind a cover sheet of ${caseNumber}. Nothing proves that this desk printed it.`,
   'why.stray_unknown': ({ caseNumber }) =>

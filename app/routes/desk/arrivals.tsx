@@ -3,9 +3,10 @@ import { data, Form, Link, useFetcher, useSubmit } from 'react-router'
 import { z } from 'zod'
 import { signedIn } from '../../../server/access/people.ts'
 import { may, refusalOf } from '../../../server/access/rights.ts'
-import { arrivalsOf, outcomes } from '../../../server/arrivals/queries.ts'
+import { arrivalsOf } from '../../../server/arrivals/queries.ts'
 import { setSource, sourcesOf } from '../../../server/arrivals/sources.ts'
 import { takeAgain } from '../../../server/arrivals/take.ts'
+import { arrivalOutcomes } from '../../../server/database/schema.ts'
 import { programsOf } from '../../../server/configuration/programs.ts'
 import { database } from '../../../server/database/connection.ts'
 import { jsonBody } from '../../../server/web/bodies.ts'
@@ -19,7 +20,7 @@ export const meta = () => [{ title: 'Arrivals · Jigsa' }]
 const askedSchema = z.object({
   words: z.string().trim().max(120).catch(''),
   source: z.uuid().or(z.literal('')).catch(''),
-  outcome: z.enum(outcomes).or(z.literal('')).catch(''),
+  outcome: z.enum(arrivalOutcomes).or(z.literal('')).catch(''),
   cursor: z.string().max(200).catch(''),
 })
 
@@ -129,6 +130,8 @@ export default function Arrivals({
           <option value="">all that came</option>
           <option value="taken">in a package</option>
           <option value="not taken">not taken</option>
+          <option value="left alone">left alone</option>
+          <option value="set aside">set aside</option>
         </select>
         <span className="text-sm text-ink-2">
           {next || asked.cursor ? `${rows.length} of more` : count(rows.length, 'arrival')}
@@ -148,8 +151,11 @@ export default function Arrivals({
                 {moment(row.at)}
               </time>
               <span className="min-w-52 flex-1">
-                <b className="break-all">{row.name}</b>
-                <span className="block text-[13px] text-ink-2">
+                <Link to={`/arrivals/${row.id}`} className="font-semibold break-all hover:underline">
+                  {row.name}
+                </Link>
+                <span className="block text-[13px] break-words text-ink-2">
+                  {row.sender ? `${row.sender}, ` : ''}
                   {row.source ?? 'a source that is gone'}
                   {row.files > 0 ? `, ${count(row.files, 'file')}, ${fileSize(row.size)}` : ''}
                 </span>
@@ -169,10 +175,12 @@ export default function Arrivals({
                     {row.problem ? <span className="block text-plum">{row.problem}</span> : null}
                   </>
                 ) : (
-                  <span className="text-plum">{row.problem ?? 'not taken'}</span>
+                  <span className={row.outcome === 'not taken' ? 'text-plum' : 'text-ink-2'}>
+                    {row.outcome === 'opening' ? 'being opened' : (row.problem ?? row.outcome)}
+                  </span>
                 )}
               </span>
-              {row.packageId ? null : (
+              {row.outcome !== 'not taken' ? null : (
                 <button
                   type="button"
                   className="button"
@@ -200,8 +208,8 @@ export default function Arrivals({
         </h2>
         {sources.length === 0 ? (
           <p className="card p-4 text-ink-2">
-            No folder is watched for this desk. Whoever runs Jigsa names folders in{' '}
-            <span className="font-mono">WATCHED_FOLDERS</span>.
+            Nothing comes to this desk by itself yet. Whoever runs Jigsa names folders and addresses of mail
+            in its settings; devices are made here.
           </p>
         ) : (
           <ul className="grid gap-px overflow-hidden rounded-lg border border-line bg-line-2">
@@ -215,37 +223,46 @@ export default function Arrivals({
               >
                 <span className="min-w-52 flex-1">
                   <b>{s.name}</b>
-                  <span className="block font-mono text-[13px] break-all text-ink-2">{s.address}</span>
+                  <span className="block font-mono text-[13px] break-all text-ink-2">
+                    {s.kind === 'device' ? count(s.buttons.length, 'button') : s.address}
+                  </span>
                 </span>
-                <label className="flex items-center gap-2 text-sm">
-                  judged by
-                  <select
-                    className="field w-auto py-1"
-                    aria-label={`Program of ${s.name}`}
-                    disabled={!maySet || fetcher.state !== 'idle'}
-                    value={s.program ?? ''}
-                    onChange={(event) =>
-                      send({
-                        act: 'set',
-                        id: s.id,
-                        name: s.name,
-                        paused: s.paused,
-                        program: event.target.value,
-                      })
-                    }
-                  >
-                    {s.program === null ? <option value="">not said yet</option> : null}
-                    {programs.map((p) => (
-                      <option key={p.id} value={p.id}>
-                        {p.title}
-                      </option>
-                    ))}
-                  </select>
-                </label>
+                {s.kind === 'device' ? null : (
+                  <label className="flex items-center gap-2 text-sm">
+                    judged by
+                    <select
+                      className="field w-auto py-1"
+                      aria-label={`Program of ${s.name}`}
+                      disabled={!maySet || fetcher.state !== 'idle'}
+                      value={s.program ?? ''}
+                      onChange={(event) =>
+                        send({
+                          act: 'set',
+                          id: s.id,
+                          name: s.name,
+                          paused: s.paused,
+                          program: event.target.value,
+                        })
+                      }
+                    >
+                      {s.program === null ? <option value="">not said yet</option> : null}
+                      {programs.map((p) => (
+                        <option key={p.id} value={p.id}>
+                          {p.title}
+                        </option>
+                      ))}
+                    </select>
+                  </label>
+                )}
                 <span className="w-44 text-[13px] text-ink-2" suppressHydrationWarning>
                   {stateOf(s)}
                 </span>
-                {maySet && s.program ? (
+                {s.kind === 'device' ? (
+                  <Link to={`/arrivals/devices/${s.id}`} className="button">
+                    {maySet ? 'Set up' : 'Look'}
+                  </Link>
+                ) : null}
+                {maySet && s.program && s.kind !== 'device' ? (
                   <button
                     type="button"
                     className="button"
@@ -261,6 +278,11 @@ export default function Arrivals({
             ))}
           </ul>
         )}
+        {maySet ? (
+          <Link to="/arrivals/devices/new" className="button mt-3 inline-block">
+            A new device
+          </Link>
+        ) : null}
       </section>
     </main>
   )
@@ -270,12 +292,15 @@ function stateOf({
   isSet,
   paused,
   lookedAt,
+  kind,
 }: {
+  kind: string
   isSet: boolean
   paused: boolean
   lookedAt: Date | null
 }): string {
   if (!isSet) return 'not watched any more'
   if (paused) return 'paused'
+  if (kind === 'device' || kind === 'address') return 'listens'
   return lookedAt ? `looked at ${moment(lookedAt)}` : 'not looked at yet'
 }

@@ -4,6 +4,8 @@ import { Link, useFetcher } from 'react-router'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { filesIn } from '../../../server/packages/queries.ts'
 import { settings } from '../../../server/settings.ts'
+import { lettersOf } from '../../../server/packages/letters.ts'
+import { MoveFiles } from '../../package/file-moves.tsx'
 import { DropZone } from '../../parts/drop-zone.tsx'
 import { count, fileSize, moment } from '../../parts/format.ts'
 import { forget, sendAgain, sendFiles, useUploads, type Upload } from '../../parts/uploads.ts'
@@ -15,6 +17,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const { row } = await askedPackage(request, params.id)
   return {
     files: await filesIn(row.id),
+    letters: await lettersOf(row.id),
     mostBytes: settings().MOST_FILE_BYTES,
     mostPages: settings().MOST_FILE_PAGES,
   }
@@ -29,8 +32,11 @@ const WORDS = {
 } as const
 
 /** What came in, and how far each file is from upload to read. */
-export default function Files({ loaderData: { files, mostBytes, mostPages } }: Route.ComponentProps) {
+export default function Files({
+  loaderData: { files, letters, mostBytes, mostPages },
+}: Route.ComponentProps) {
   const { row } = usePackage()
+  const [chosen, setChosen] = useState<string[]>([])
   const uploads = useUploads().filter((u) => u.packageId === row.id)
   return (
     <div className="max-w-4xl pb-6">
@@ -81,14 +87,36 @@ export default function Files({ loaderData: { files, mostBytes, mostPages } }: R
           ))}
         </ul>
       ) : null}
+      {isClosed(row) ? null : <MoveFiles packageId={row.id} chosen={chosen} onMoved={() => setChosen([])} />}
       {files.length > 0 ? (
         <ul className="grid gap-px overflow-hidden rounded-lg border border-line bg-line-2">
           {files.map((f) => (
-            <FileRow key={f.id} file={f} />
+            <FileRow
+              key={f.id}
+              file={f}
+              chosen={
+                isClosed(row) || f.state !== 'read' || f.pages === 0 || f.movedTo !== null
+                  ? null
+                  : chosen.includes(f.id)
+              }
+              onChoose={(on) => setChosen(on ? [...chosen, f.id] : chosen.filter((id) => id !== f.id))}
+            />
           ))}
         </ul>
       ) : uploads.length === 0 ? (
         <p className="text-ink-2">No file has come yet.</p>
+      ) : null}
+      {letters.length > 0 ? (
+        <section aria-label="Letters" className="mt-6">
+          <h2 className="mb-2 text-lg font-semibold">
+            Letters <span className="font-normal text-ink-2">{letters.length}</span>
+          </h2>
+          <ul className="grid gap-px overflow-hidden rounded-lg border border-line bg-line-2">
+            {letters.map((letter) => (
+              <LetterRow key={letter.id} letter={letter} />
+            ))}
+          </ul>
+        </section>
       ) : null}
       <KeepOrErase />
     </div>
@@ -223,21 +251,78 @@ function UploadRow({ upload }: { upload: Upload }) {
   )
 }
 
-/** A file that is there: how far it is read, and what is to be known of it. */
-function FileRow({ file }: { file: Route.ComponentProps['loaderData']['files'][number] }) {
+/** A letter that came or went; all of it stands where it arrived, or unfolds. */
+function LetterRow({ letter }: { letter: Route.ComponentProps['loaderData']['letters'][number] }) {
+  const came = letter.state === 'came'
+  return (
+    <li className="bg-sheet px-3 py-2">
+      <span className="flex flex-wrap items-baseline gap-x-3">
+        <span className="min-w-0 flex-1 break-words">
+          <b>{came ? letter.senderName || letter.sender : `to ${letter.recipients.join(', ')}`}</b>{' '}
+          {came && letter.arrivalId ? (
+            <Link to={`/arrivals/${letter.arrivalId}`} className="text-petrol underline">
+              {letter.subject || 'without a subject'}
+            </Link>
+          ) : (
+            letter.subject
+          )}
+        </span>
+        <span className={`text-sm ${letter.problem ? 'text-plum' : 'text-ink-2'}`}>
+          {came ? 'came' : (letter.problem ?? (letter.state === 'sent' ? 'sent' : 'waits to be sent'))}{' '}
+          <time suppressHydrationWarning>{moment(letter.sentAt ?? letter.createdAt)}</time>
+        </span>
+      </span>
+      {letter.text === null ? null : (
+        <details>
+          <summary className="cursor-pointer text-sm text-ink-2">what it says</summary>
+          <p className="mt-1 text-sm break-words whitespace-pre-wrap">{letter.text}</p>
+        </details>
+      )}
+    </li>
+  )
+}
+
+/** A file that is there: how far it is read, and what is to be known of it. `chosen` is null where it cannot be. */
+function FileRow({
+  file,
+  chosen,
+  onChoose,
+}: {
+  file: Route.ComponentProps['loaderData']['files'][number]
+  chosen: boolean | null
+  onChoose: (on: boolean) => void
+}) {
   return (
     <li
       className={clsx('bg-sheet px-3 py-2', file.state === 'unusable' && 'odd-edge', file.parentId && 'pl-8')}
     >
       <span className="flex flex-wrap items-baseline gap-x-3">
+        {chosen === null ? null : (
+          <input
+            type="checkbox"
+            aria-label={`Choose ${file.name}`}
+            className="self-center"
+            checked={chosen}
+            onChange={(event) => onChoose(event.target.checked)}
+          />
+        )}
         <b className="min-w-0 flex-1 truncate">{file.name}</b>
+        {file.arrivalId ? (
+          <Link to={`/arrivals/${file.arrivalId}`} className="text-sm text-petrol underline">
+            how it came
+          </Link>
+        ) : null}
         <span className="text-sm text-ink-2">
           {fileSize(file.size)}
           {file.pages ? ` · ${count(file.pages, 'page')}` : ''} ·{' '}
           <time suppressHydrationWarning>{moment(file.createdAt)}</time>
         </span>
         <span className={`text-sm ${file.state === 'unusable' ? 'font-semibold text-plum' : ''}`}>
-          {file.state === 'reading' ? `${file.pagesRead} of ${file.pages} pages read` : WORDS[file.state]}
+          {file.movedTo
+            ? `filed to ${file.movedTo}`
+            : file.state === 'reading'
+              ? `${file.pagesRead} of ${file.pages} pages read`
+              : WORDS[file.state]}
         </span>
       </span>
       {file.state === 'reading' ? (

@@ -1,14 +1,14 @@
 import { inWords } from '../../../wording/index.ts'
 import { clsx } from 'clsx'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { Link, useSearchParams } from 'react-router'
+import { Link, useFetcher, useSearchParams } from 'react-router'
 import type { FieldState, FilledField } from '../../../core/answers/index.ts'
 import type { Document } from '../../../core/findings/index.ts'
 import { plain, type Row, groupThousands, isMoney } from '../../../core/model/index.ts'
 import { show } from '../../parts/format.ts'
 import { useLooking } from '../../package/looking.tsx'
 import { useSay, useTaken } from '../../package/say.ts'
-import { documentOfPage, isClosed, useJudged } from '../../package/view.ts'
+import { documentOfPage, isClosed, useJudged, usePackage } from '../../package/view.ts'
 
 const STATE_WORDS: Record<FieldState, string> = {
   certain: '',
@@ -81,6 +81,7 @@ export default function Values() {
         </fieldset>
       </div>
       {document.signature ? <SignedRow document={document} /> : null}
+      <IdentityRow document={document} />
       {fields.length === 0 ? (
         <p className="card p-4 text-ink-2">
           {document.fields.length === 0 ? (
@@ -127,6 +128,44 @@ function SignedRow({ document }: { document: Document }) {
       >
         {document.signed ? 'It is not signed' : 'It is signed'}
       </button>
+    </div>
+  )
+}
+
+const VERDICT = { valid: 'valid', 'not valid': 'not valid', 'cannot tell': 'cannot be told' } as const
+
+/** What a service says of an identity paper, beside what is read of it here. */
+function IdentityRow({ document }: { document: Document }) {
+  const { row, identity, hasIdentityCheck, types } = usePackage()
+  const fetcher = useFetcher<{ problem: string | null }>()
+  const [page] = document.pages
+  const found = identity.find((one) => one.page === page)
+  const may = hasIdentityCheck && !isClosed(row) && types.find((t) => t.id === document.type)?.zone
+  if (!found && !may) return null
+  return (
+    <div
+      className={`card mb-3 flex flex-wrap items-center gap-3 px-3 py-2 ${found?.verdict === 'not valid' ? 'odd-edge' : ''}`}
+    >
+      <span className="font-semibold">Identity check</span>
+      <span>{found ? (found.verdict ? VERDICT[found.verdict] : 'being asked') : 'not asked'}</span>
+      <span className="min-w-0 flex-1 text-[13px] text-ink-2">
+        {fetcher.data?.problem ?? found?.reasons.join('; ')}
+      </span>
+      {may ? (
+        <button
+          type="button"
+          className="button px-2 py-1"
+          disabled={fetcher.state !== 'idle' || found?.verdict === null}
+          onClick={() =>
+            void fetcher.submit(
+              { page },
+              { method: 'post', action: `/packages/${row.id}/identity`, encType: 'application/json' },
+            )
+          }
+        >
+          {found ? 'Ask again' : 'Ask the service'}
+        </button>
+      ) : null}
     </div>
   )
 }

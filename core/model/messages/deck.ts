@@ -20,6 +20,7 @@ export interface DeckMessages {
   /** The question of a fact, as the lender's program asks it. */
   'ask.fact': { question: string }
   'ask.check': { title: string }
+  'ask.belongs': { caseNumber: string; applicant: string | null }
   'ask.stray': PageSpan & { caseNumber: string }
   'why.may_go_on': { page: number; paper: string }
   'why.taken_to_go_on': { paper: string }
@@ -33,6 +34,7 @@ export interface DeckMessages {
   'why.settled_before': { reason: string; against: string[] }
   'why.differs': { papers: string[]; count: number; how: Inner }
   'why.check': { detail: Inner }
+  'why.sender_known': { caseNumber: string }
   'why.stray_unproved': { caseNumber: string }
   'why.stray_unknown': { caseNumber: string }
   'place.page': { page: number }

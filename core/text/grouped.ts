@@ -1,0 +1,11 @@
+/** Items that share a key, group by group; groups and what is in them stay in their order. */
+export function grouped<T, K>(items: readonly T[], keyOf: (item: T) => K): T[][] {
+  const groups = new Map<K, T[]>()
+  for (const item of items) {
+    const key = keyOf(item)
+    const group = groups.get(key)
+    if (group) group.push(item)
+    else groups.set(key, [item])
+  }
+  return [...groups.values()]
+}
