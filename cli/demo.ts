@@ -11,6 +11,7 @@ import { API } from '../server/api/address.ts'
 import { startCounterDevice } from '../standins/counter-device.ts'
 import { startIdentityService } from '../standins/identity-service.ts'
 import { startPostOffice } from '../standins/post-office.ts'
+import { startReceiver } from '../standins/receiver.ts'
 import { startVesselRegister } from '../standins/vessel-register.ts'
 import { startMalwareScanner } from '../standins/malware-scanner.ts'
 import { answers, endProcess, startWeb, startWorker } from './processes.ts'
@@ -89,6 +90,8 @@ try {
   undoing.push(office.stop)
   const identity = await startIdentityService()
   undoing.push(identity.stop)
+  const receiver = await startReceiver()
+  undoing.push(receiver.stop)
   const secretFile = join(folder, 'auth-secret')
   if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 })
   Object.assign(process.env, {
@@ -104,6 +107,7 @@ try {
     MAIL_LISTEN: `127.0.0.1:${listen}`,
     MAIL_ADDRESSES: JSON.stringify(Object.fromEntries(desks.map(({ id, mail }) => [id, [mail]]))),
     MAIL_SERVER: office.smtp,
+    POST_HOSTS: new URL(receiver.url).host,
     IDENTITY_CHECK: JSON.stringify({ [merrowSoundDesk.id]: identity.url }),
     LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
   })
@@ -140,6 +144,7 @@ try {
       url: `http://127.0.0.1:${port}`,
       apiKey: await keyOf(merrowSoundDesk.id),
       folder: arrivals,
+      receiver: `${receiver.url}/received`,
       device: { ...device, panel: panel.url },
       mail: { intake: merrowSoundDesk.mail, smtp: office.smtp, messages: office.messages },
     },
@@ -167,7 +172,10 @@ try {
 
 /** Tells whoever works with the running demo where it is, who signs in, and by which key another system does. */
 function describe(
-  { url, ...besides }: { url: string; apiKey: string; folder: string; mail: object; device: object },
+  {
+    url,
+    ...besides
+  }: { url: string; apiKey: string; folder: string; receiver: string; mail: object; device: object },
   desks: readonly DemoDesk[],
 ): void {
   const people = desks.flatMap((desk) =>

@@ -130,7 +130,7 @@ export async function postSamples(smtp: string, desk: DemoDesk): Promise<void> {
     from: 'Wenna Trask <wenna@traskboats.example>',
     to: desk.mail,
     subject: 'My papers for the loan',
-    text: 'Good morning,\n\nhere are the first papers for my boat loan. The rest follows when my accountant has it.\n\nWenna Trask',
+    text: 'Good morning,\n\nhere are the first papers of a client who wants to finance a boat. The rest follows this week.\n\nWenna Trask, Trask Boats',
     attachments: attachments.slice(0, 3),
   })
   await office.sendMail({

@@ -122,6 +122,11 @@ const settingsSchema = z.object({
     z.record(z.string(), serviceSchema),
     'addresses by organisation: {"organisation": "https://host/path"}',
   ),
+  /** Hosts (with their port, where it is another than usual) that people may have something posted to; none else. */
+  POST_HOSTS: z
+    .string()
+    .default('')
+    .transform((text) => text.split(',').flatMap((one) => one.trim().toLowerCase() || [])),
   /** Folders in which papers arrive, by organisation: `{"first": ["/srv/papers"]}`. */
   WATCHED_FOLDERS: jsonSetting(
     z.record(z.string(), z.array(z.string().startsWith('/', 'is an absolute path'))),

@@ -15,6 +15,7 @@ import { giveUpLesson, learn } from './configuration/lessons.ts'
 import { giveUpTrial, tryDraft } from './configuration/trials.ts'
 import { readTypeAgain } from './configuration/teaching.ts'
 import { log } from './log.ts'
+import { giveUpPost, postNotice } from './notices/send.ts'
 import { checkIdentity, giveUpIdentity } from './packages/identity.ts'
 import { giveUpMail, sendMail } from './post/outbox.ts'
 import { settings } from './settings.ts'
@@ -58,6 +59,7 @@ const post = await run({
   taskList: {
     open_message: tried('open_message', { run: openMessage, giveUp: giveUpMessage }),
     tell_sender: tried('tell_sender', { run: tellSender, giveUp: () => Promise.resolve() }),
+    post_notice: tried('post_notice', { run: postNotice, giveUp: giveUpPost }),
     check_identity: tried('check_identity', { run: checkIdentity, giveUp: giveUpIdentity }),
     send_mail: tried('send_mail', { run: sendMail, giveUp: giveUpMail }),
   } as unknown as TaskList,

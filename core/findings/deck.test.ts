@@ -60,7 +60,8 @@ test('pages behind another case’s sheet are asked about before all else, with 
   const stray = {
     sheet: 2,
     caseNumber: 'MSM-26-000002',
-    by: 'sheet' as const, applicant: null,
+    by: 'sheet' as const,
+    applicant: null,
     pages: [3, 4],
     known: true,
   }

@@ -20,6 +20,7 @@ import {
 } from 'drizzle-orm/pg-core'
 import type { Answer } from '../../core/answers/index.ts'
 import type { AutomaticKind } from '../../core/mail/index.ts'
+import type { Notice } from '../../core/notices/index.ts'
 import type { SentLimit } from '../../core/receipt/index.ts'
 import type { Assessment, VerdictChange } from '../../core/pipeline/index.ts'
 import type { Page, Rotation } from '../../core/model/index.ts'
@@ -181,6 +182,8 @@ export const packages = pgTable(
     toSign: integer('to_sign').notNull().default(0),
     /** Something in it is for the lead's eye. */
     flagged: boolean('flagged').notNull().default(false),
+    /** It goes before others. */
+    first: boolean('goes_first').notNull().default(false),
     pieces: jsonb('pieces').$type<Piece[]>(),
     assessment: packedJson<Assessment>('assessment'),
     /** Its documents in short, as they stand in the verdict: whoever looks over many packages opens no verdicts. */
@@ -683,6 +686,13 @@ export const arrivals = pgTable(
   ],
 )
 
+/** A small file of words that goes with a letter, as a day for a calendar. */
+export interface LetterAttachment {
+  name: string
+  type: string
+  text: string
+}
+
 export const messageStates = ['came', 'waiting', 'sent', 'failed'] as const
 
 /** Letters that came and went by mail. A thread is known by the ids of its messages (RFC 5322). */
@@ -715,6 +725,8 @@ export const messages = pgTable(
     text: text('text'),
     /** Why one of ours is not sent yet, or never was. */
     problem: text('problem'),
+    /** What goes with one of ours. */
+    attachments: jsonb('attachments').$type<LetterAttachment[]>().notNull().default([]),
     tries: integer('tries').notNull().default(0),
     sentAt: moment('sent_at'),
     createdAt: moment('created_at').notNull().defaultNow(),
@@ -724,6 +736,52 @@ export const messages = pgTable(
     index('message_thread').on(t.organisationId, t.messageId),
     index('message_sender').on(t.organisationId, t.sender),
     uniqueIndex('message_kind').on(t.arrivalId, t.kind),
+  ],
+)
+
+/** Rules that tell somebody of papers. One that was changed is tried on past packages before it is on again. */
+export const notices = pgTable(
+  'notice',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    organisationId: organisation(),
+    body: jsonb('body').$type<Notice>().notNull(),
+    on: boolean('is_on').notNull().default(false),
+    /** When it was tried as it stands now. */
+    triedAt: moment('tried_at'),
+    changedById: text('changed_by_id').references(() => user.id, { onDelete: 'set null' }),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [index('notice_organisation').on(t.organisationId, t.createdAt)],
+)
+
+export const postStates = ['waiting', 'sent', 'failed'] as const
+
+/** What rules told of papers, each paper once. */
+export const noticesTold = pgTable(
+  'notice_told',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    noticeId: uuid('notice_id')
+      .notNull()
+      .references(() => notices.id, { onDelete: 'cascade' }),
+    packageId: uuid('package_id')
+      .notNull()
+      .references(() => packages.id, { onDelete: 'cascade' }),
+    /** The paper, by its pages. */
+    document: text('document').notNull(),
+    page: integer('page').notNull(),
+    /** The sentence that was told. */
+    text: text('text').notNull(),
+    due: date('due', { mode: 'string' }),
+    lead: boolean('lead').notNull(),
+    /** How far the posting of it is; null where it is posted nowhere. */
+    post: text('post', { enum: postStates }),
+    at: moment('at').notNull().defaultNow(),
+  },
+  (t) => [
+    uniqueIndex('notice_told_once').on(t.noticeId, t.packageId, t.document),
+    index('notice_told_package').on(t.packageId),
   ],
 )
 

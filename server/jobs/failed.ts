@@ -9,6 +9,7 @@ import {
   identityChecks,
   lessons,
   messages,
+  noticesTold,
   packages,
   pages,
 } from '../database/schema.ts'
@@ -37,6 +38,13 @@ async function ownerOf(
     return file ? of(file.id) : { packageId: null, organisationId: null }
   }
   if ('organisationId' in payload) return { packageId: null, organisationId: payload.organisationId }
+  if ('toldId' in payload) {
+    const [row] = await work
+      .select({ id: noticesTold.packageId })
+      .from(noticesTold)
+      .where(eq(noticesTold.id, payload.toldId))
+    return row ? of(row.id) : { packageId: null, organisationId: null }
+  }
   if ('trialId' in payload) return { packageId: null, organisationId: null }
   if ('arrivalId' in payload || 'mailId' in payload) {
     const [row] =
@@ -136,6 +144,10 @@ const AGAIN: { [K in Kind]: (work: Work, payload: Jobs[K]) => Promise<void> } = 
     await queueJob(work, 'open_message', payload)
   },
   tell_sender: (work, payload) => queueJob(work, 'tell_sender', payload),
+  async post_notice(work, payload) {
+    await work.update(noticesTold).set({ post: 'waiting' }).where(eq(noticesTold.id, payload.toldId))
+    await queueJob(work, 'post_notice', payload)
+  },
   async check_identity(work, payload) {
     await work
       .update(identityChecks)

@@ -17,6 +17,7 @@ export interface Jobs {
   /** `late`: that it is being worked on is told, too. */
   tell_sender: { arrivalId: string; late: boolean }
   send_mail: { mailId: string }
+  post_notice: { toldId: string }
   check_identity: { packageId: string; page: number }
 }
 

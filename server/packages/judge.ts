@@ -10,6 +10,7 @@ import { runPackage, withWords, type PackageRun } from '../../engine/pipeline/ru
 import { database, type Work } from '../database/connection.ts'
 import { type DocumentInShort, files, packages, pages, readings } from '../database/schema.ts'
 import { tell } from '../events.ts'
+import { tellNotices } from '../notices/notices.ts'
 import { programAt } from '../configuration/programs.ts'
 import { knowledgeOf } from '../configuration/knowledge.ts'
 import { lenderOf } from '../access/organisations.ts'
@@ -261,6 +262,7 @@ export async function judge(work: Work, packageId: string, cut?: Cut | 'anew'): 
   const { read, keep } = await keptReader(work, packageId, situation)
   const assessment = assess(situation, read)
   await keep()
+  const noticed = await tellNotices(work, row, assessment.documents)
   const opens =
     row.state === 'reading' && row.pagesRead >= row.pageCount && !(await filesComing(work, packageId))
   await work
@@ -274,7 +276,8 @@ export async function judge(work: Work, packageId: string, cut?: Cut | 'anew'): 
       applicant: assessment.persons.applicant,
       looseCount: assessment.deck.length,
       toSign: waitingFor(assessment).length,
-      flagged: assessment.findings.some((f) => f.id.startsWith('limit:')),
+      flagged: noticed.lead || assessment.findings.some((f) => f.id.startsWith('limit:')),
+      first: noticed.first,
       openRequirements: assessment.checklist.filter(
         (c) => !['satisfied', 'not_applicable', 'waived'].includes(c.status),
       ).length,

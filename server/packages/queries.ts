@@ -63,6 +63,7 @@ export async function queue(query: QueueQuery, who: Person) {
         pagesRead: packages.pagesRead,
         toSign: packages.toSign,
         flagged: packages.flagged,
+        first: packages.first,
         looseCount: packages.looseCount,
         openRequirements: packages.openRequirements,
         createdAt: packages.createdAt,
@@ -101,7 +102,7 @@ export function takeNext(who: Person): Promise<string | null> {
           isNull(packages.ownerId),
         ),
       )
-      .orderBy(asc(packages.createdAt))
+      .orderBy(desc(packages.first), asc(packages.createdAt))
       .limit(1)
       .for('update', { skipLocked: true })
     if (!next) return null

@@ -2,7 +2,7 @@ import { and, eq } from 'drizzle-orm'
 import nodemailer from 'nodemailer'
 import { organisationName } from '../access/organisations.ts'
 import { database, type Work } from '../database/connection.ts'
-import { messages } from '../database/schema.ts'
+import { messages, type LetterAttachment } from '../database/schema.ts'
 import { queueJob, type Jobs } from '../jobs/queue.ts'
 import { log } from '../log.ts'
 import { settings } from '../settings.ts'
@@ -23,6 +23,7 @@ export type NewMail = Pick<
   /** What it is for: an arrival is told of once of each kind. */
   kind: string
   text: string
+  attachments?: LetterAttachment[]
 }
 
 /** Queues a letter inside the caller's transaction; one of its kind for its arrival that is there already stays alone. */
@@ -58,6 +59,11 @@ export async function sendMail({ mailId }: Jobs['send_mail']): Promise<void> {
       to: mail.recipients,
       subject: mail.subject,
       text: mail.text ?? '',
+      attachments: mail.attachments.map(({ name, type, text }) => ({
+        filename: name,
+        contentType: type,
+        content: text,
+      })),
       messageId: mail.messageId,
       date: mail.createdAt,
       inReplyTo: mail.references.at(-1),

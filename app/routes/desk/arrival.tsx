@@ -1,9 +1,9 @@
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { data, Link, redirect, useFetcher } from 'react-router'
 import { z } from 'zod'
 import { signedIn } from '../../../server/access/people.ts'
 import { may, refusalOf } from '../../../server/access/rights.ts'
-import { arrivalOf, letterText } from '../../../server/arrivals/queries.ts'
+import { arrivalOf } from '../../../server/arrivals/queries.ts'
 import { deleteArrival, setAside, takeAgain } from '../../../server/arrivals/take.ts'
 import { noteLook } from '../../../server/audit.ts'
 import { jsonBody } from '../../../server/web/bodies.ts'
@@ -32,7 +32,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     })),
     came: letters.find((l) => l.state === 'came') ?? null,
     sent: letters.filter((l) => l.state !== 'came'),
-    body: arrival.message ? await letterText(arrival.message) : null,
     mayDelete: may(who, 'set up'),
   }
 }
@@ -60,8 +59,9 @@ export async function action({ request, params }: Route.ActionArgs) {
 
 /** One thing that came: its letter, its papers, what became of it and who was told. */
 export default function Arrival({ loaderData }: Route.ComponentProps) {
-  const { arrival, from, files, came, sent, body, caseNumber, applicant, acts } = loaderData
+  const { arrival, from, files, came, sent, caseNumber, applicant, acts } = loaderData
   useChanges(null)
+  const body = useLetter(arrival.message === null ? null : arrival.id)
   return (
     <main className="mx-auto max-w-6xl p-4 pb-16">
       <p className="mb-1 text-sm">
@@ -82,8 +82,8 @@ export default function Arrival({ loaderData }: Route.ComponentProps) {
               to={came.recipients.join(', ')}
               subject={came.subject}
               at={came.createdAt}
-              text={body?.text ?? 'This letter cannot be opened.'}
-              html={body?.html ?? null}
+              text={body.text}
+              html={body.html}
             />
             <p className="mt-2 text-sm">
               <a
@@ -141,6 +141,26 @@ export default function Arrival({ loaderData }: Route.ComponentProps) {
       </div>
     </main>
   )
+}
+
+const letterSchema = z.object({ text: z.string(), html: z.string().nullable() }).nullable()
+
+/** The words of the letter of an arrival, once they are there. */
+function useLetter(id: string | null): { text: string; html: string | null } {
+  const [body, setBody] = useState({ text: 'Opening the letter …', html: null as string | null })
+  useEffect(() => {
+    if (id === null) return
+    const gone = new AbortController()
+    fetch(`/arrivals/${id}/letter`, { signal: gone.signal })
+      .then(async (answer) => letterSchema.parse(answer.ok ? await answer.json() : null))
+      .then((found) => setBody(found ?? { text: 'This letter cannot be opened.', html: null }))
+      .catch(() => {
+        if (!gone.signal.aborted)
+          setBody({ text: 'The letter could not be fetched; load the page again.', html: null })
+      })
+    return () => gone.abort()
+  }, [id])
+  return body
 }
 
 function Step({ at, children }: { at: Date | null; children: React.ReactNode }) {

@@ -22,6 +22,7 @@ const SETUP: readonly [to: string, name: string, what: string][] = [
   ['/lender', 'Papers', 'country, currency, how days are written'],
   ['/learning', 'Learning', 'what confirmed papers teach'],
   ['/people', 'People', 'who signs in, and what each may do'],
+  ['/notices', 'Notices', 'who is told of which papers'],
   ['/integrations', 'Other systems', 'what they may bring and fetch, by keys'],
   ['/trail', 'Trail', 'who signed in, looked, changed, handed out'],
   ['/keeping', 'Keeping', 'how long, what is held, what is erased'],

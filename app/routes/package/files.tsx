@@ -258,7 +258,11 @@ function LetterRow({ letter }: { letter: Route.ComponentProps['loaderData']['let
     <li className="bg-sheet px-3 py-2">
       <span className="flex flex-wrap items-baseline gap-x-3">
         <span className="min-w-0 flex-1 break-words">
-          <b>{came ? letter.senderName || letter.sender : `to ${letter.recipients.join(', ')}`}</b>{' '}
+          <b>
+            {came
+              ? letter.senderName || letter.sender
+              : `to ${letter.recipients.join(', ')}, ${letter.kind ?? 'a letter'}`}
+          </b>{' '}
           {came && letter.arrivalId ? (
             <Link to={`/arrivals/${letter.arrivalId}`} className="text-petrol underline">
               {letter.subject || 'without a subject'}

@@ -1,0 +1,1 @@
+export { noticeSchema, toldBy, type Notice, type Told } from './notice.ts'
