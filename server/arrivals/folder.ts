@@ -15,6 +15,16 @@ const NOT_YET = /^\.|~$|\.(?:part|partial|tmp|temp|crdownload|filepart)$|^(?:thu
 /** Files of one folder that are one package. */
 const MOST_FILES = 500
 
+/** What a look at a folder says to people when it fails. */
+const WHY: Record<string, string> = {
+  ENOENT: 'The folder is not there.',
+  EACCES: 'Jigsa may not look into the folder.',
+  ENOTDIR: 'This is no folder.',
+}
+
+export const folderProblem = (error: unknown): string =>
+  WHY[(error as NodeJS.ErrnoException).code ?? ''] ?? 'The folder cannot be looked at.'
+
 /** An entry of a watched folder as it was seen: two looks that agree, and it is whole. */
 interface Seen {
   name: string

@@ -44,6 +44,19 @@ export class Mailbox {
     }
   }
 
+  /** How many messages lie in its folders. @throws Error where it cannot be looked into */
+  async count(): Promise<number> {
+    const client = await this.line()
+    let found = 0
+    for (const folder of this.setting.folders) {
+      const status = await client.status(folder, { messages: true }).catch(() => {
+        throw new NoFolder(`There is no folder “${folder}” in the mailbox.`)
+      })
+      if (status) found += status.messages ?? 0
+    }
+    return found
+  }
+
   /** Waits until something comes into the first folder, or for a while. */
   async wait(signal: AbortSignal): Promise<void> {
     const { client } = this
@@ -66,11 +79,9 @@ export class Mailbox {
     })
   }
 
-  async end(): Promise<void> {
-    const { client } = this
+  end(): void {
+    this.client?.close()
     this.client = null
-    client?.close()
-    await Promise.resolve()
   }
 
   private async line(): Promise<ImapFlow> {

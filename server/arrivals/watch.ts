@@ -2,7 +2,17 @@ import { inShort } from '../jobs/tried.ts'
 import { log } from '../log.ts'
 import { settings, type MailboxSetting } from '../settings.ts'
 import { rest, whileAlone } from './alone.ts'
-import { clear, DONE, FAILED, identityOf, isWhole, keepEntry, look, NotTaken } from './folder.ts'
+import {
+  clear,
+  DONE,
+  FAILED,
+  folderProblem,
+  identityOf,
+  isWhole,
+  keepEntry,
+  look,
+  NotTaken,
+} from './folder.ts'
 import { Mailbox, mailboxProblem } from './mailbox.ts'
 import { knowSources, noteState, setSourcesOf, type Source } from './sources.ts'
 import { refuse, take } from './take.ts'
@@ -14,13 +24,6 @@ const AGAIN_MS = 30_000
 
 /** Looks after which it is seen to whether there are sources that nobody knew. */
 const KNOWN_EVERY = 15
-
-/** What a look at a folder says to people when it fails. */
-const WHY: Record<string, string> = {
-  ENOENT: 'The folder is not there.',
-  EACCES: 'Jigsa may not look into the folder.',
-  ENOTDIR: 'This is no folder.',
-}
 
 /** Looks after the folders and mailboxes of this machine, each where no other process does, until it is ended. */
 export class Watch {
@@ -69,7 +72,7 @@ async function lookAfterMailbox(
         await noteState(source, null)
         await box.wait(signal)
       } catch (error) {
-        await box.end()
+        box.end()
         if (signal.aborted) return
         log.warn({ source: source.id, error: inShort(error) }, 'a mailbox cannot be looked into')
         await noteState(source, mailboxProblem(error))
@@ -77,7 +80,7 @@ async function lookAfterMailbox(
       }
     }
   } finally {
-    await box.end()
+    box.end()
   }
 }
 
@@ -103,8 +106,7 @@ class Folders {
     try {
       seen = await look(folder)
     } catch (error) {
-      const { code } = error as NodeJS.ErrnoException
-      return noteState(source, WHY[code ?? ''] ?? 'The folder cannot be looked at.')
+      return noteState(source, folderProblem(error))
     }
     const before = this.before.get(source.id) ?? new Set<string>()
     let problem: string | null = null

@@ -8,6 +8,7 @@ import { ImapFlow } from 'imapflow'
 import nodemailer from 'nodemailer'
 import { freePort } from '../../cli/postgres.ts'
 import { listenForMail } from '../../server/arrivals/hand-in.ts'
+import { trySource } from '../../server/arrivals/trial.ts'
 import { knowSources, setSource, sourcesOf } from '../../server/arrivals/sources.ts'
 import { arrivalOf, letterText } from '../../server/arrivals/queries.ts'
 import { deleteArrival, setAside, takeAgain } from '../../server/arrivals/take.ts'
@@ -384,7 +385,20 @@ describe('a mailbox', () => {
     await until(async () => (await count('Taken by Jigsa')) === 2)
     expect([await count('INBOX'), await count('Branch 7')]).toEqual([0, 0])
     expect((await state()).problem).toBeNull()
-    await client.logout()
+    const lead = await person('lead')
+    expect((await trySource(lead, (await state()).id)).said).toContain(
+      'can be looked into. Nothing lies in it now.',
+    )
+    dovecot.stop()
+    await until(async () => (await trySource(lead, (await state()).id)).problem !== null)
+    expect((await trySource(lead, (await state()).id)).problem).toContain('cannot be reached')
+    expect(await trySource(await elsewhere(), (await state()).id)).toEqual({
+      problem: 'There is no such source any more.',
+      said: null,
+    })
+    const address = (await sourcesOf(FIRST_ORGANISATION)).find((s) => s.address === OURS)!
+    await trySource(lead, address.id)
+    expect((await came(`A letter to try ${OURS}`)).problem).toBe('It is one of our own letters.')
   }, 150_000)
 })
 

@@ -5,6 +5,7 @@ import { signedIn } from '../../../server/access/people.ts'
 import { may, refusalOf } from '../../../server/access/rights.ts'
 import { arrivalsOf } from '../../../server/arrivals/queries.ts'
 import { setSource, sourcesOf } from '../../../server/arrivals/sources.ts'
+import { trySource } from '../../../server/arrivals/trial.ts'
 import { takeAgain } from '../../../server/arrivals/take.ts'
 import { arrivalOutcomes } from '../../../server/database/schema.ts'
 import { programsOf } from '../../../server/configuration/programs.ts'
@@ -56,6 +57,7 @@ const bodySchema = z.discriminatedUnion('act', [
     paused: z.boolean(),
   }),
   z.object({ act: z.literal('again'), id: z.uuid() }),
+  z.object({ act: z.literal('try'), id: z.uuid() }),
 ])
 type Body = z.infer<typeof bodySchema>
 interface Answer {
@@ -73,6 +75,7 @@ export async function action({ request }: Route.ActionArgs) {
       ? answer({})
       : data(answer({ problem: 'It is in a package by now, or not there any more.' }), 404)
   if (!may(who, 'set up')) return data(answer({ problem: refusalOf('set up') }), 403)
+  if (body.data.act === 'try') return trySource(who, body.data.id)
   const { id, name, program, paused } = body.data
   return (await setSource(who, id, { name, program, paused }))
     ? answer({ said: 'Stored.' })
@@ -171,6 +174,7 @@ export default function Arrivals({
                       {row.state === 'reading'
                         ? `being read, ${row.pagesRead ?? 0} of ${count(row.pages ?? 0, 'page')}`
                         : count(row.pages ?? 0, 'page')}
+                      {row.toldAt ? ', the sender is told' : ''}
                     </span>
                     {row.problem ? <span className="block text-plum">{row.problem}</span> : null}
                   </>
@@ -261,6 +265,16 @@ export default function Arrivals({
                   <Link to={`/arrivals/devices/${s.id}`} className="button">
                     {maySet ? 'Set up' : 'Look'}
                   </Link>
+                ) : null}
+                {maySet && s.isSet && s.kind !== 'device' ? (
+                  <button
+                    type="button"
+                    className="button"
+                    disabled={fetcher.state !== 'idle'}
+                    onClick={() => send({ act: 'try', id: s.id })}
+                  >
+                    {s.kind === 'address' ? 'Send a test mail' : 'Look once'}
+                  </button>
                 ) : null}
                 {maySet && s.program && s.kind !== 'device' ? (
                   <button
