@@ -5,10 +5,17 @@ import { makePackage } from '../../demo/package.ts'
 export default async function serve(): Promise<() => Promise<void>> {
   // Settings are read when these are loaded, and come with the run.
   const { startAlone } = await import('../../cli/alone.ts')
+  const { freePort } = await import('../../cli/postgres.ts')
   const { bringFile, newPackage } = await import('../../server/packages/intake.ts')
   const { FIRST_ORGANISATION } = await import('../../server/database/schema.ts')
   const { packageRow } = await import('../../server/packages/queries.ts')
   const { closeDatabase } = await import('../../server/database/connection.ts')
+  const listen = await freePort(5100)
+  Object.assign(process.env, {
+    MAIL_LISTEN: `127.0.0.1:${listen}`,
+    MAIL_ADDRESSES: JSON.stringify({ [FIRST_ORGANISATION]: ['papers@merrowsound.example'] }),
+    TEST_MAIL: `smtp://127.0.0.1:${listen}`,
+  })
   const alone = await startAlone()
   const end = () => alone.end().finally(closeDatabase)
   try {
