@@ -10,7 +10,7 @@ import { database, type Work } from '../database/connection.ts'
 import { arrivals, messages, sources, type ArrivedFile } from '../database/schema.ts'
 import { tellArrivals } from '../events.ts'
 import { queueJob, type Jobs } from '../jobs/queue.ts'
-import { readers } from '../jobs/readers.ts'
+import { letterReader } from '../jobs/readers.ts'
 import { fetchContents, keepBytes } from '../storage/contents.ts'
 import { isOurs, type Source } from './sources.ts'
 import { contentsOfArrival, follow, place, type Row } from './take.ts'
@@ -59,7 +59,7 @@ export async function openMessage({ arrivalId }: Jobs['open_message']): Promise<
   let papers: ArrivedFile[] = []
   let message: Message
   try {
-    message = await readers().message(await fetchContents(row.message), () => {
+    message = await letterReader().message(await fetchContents(row.message), () => {
       papers = []
       return async ({ name, bytes }) => {
         const free = freeName(

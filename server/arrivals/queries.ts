@@ -11,7 +11,7 @@ import {
   packages,
   sources,
 } from '../database/schema.ts'
-import { readers } from '../jobs/readers.ts'
+import { letterReader } from '../jobs/readers.ts'
 import { fetchContents } from '../storage/contents.ts'
 
 const CAME = { at: arrivals.createdAt, id: arrivals.id }
@@ -121,7 +121,7 @@ const ACTS_ON_ARRIVALS = ['set an arrival aside'] as const
 
 /** What a letter that came says; null where it cannot be opened. */
 export async function letterText(sha256: string): Promise<{ text: string; html: string | null } | null> {
-  return readers()
+  return letterReader()
     .message(await fetchContents(sha256))
     .then(
       ({ text, html }) => ({ text, html }),

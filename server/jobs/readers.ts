@@ -10,10 +10,15 @@ let pool: ReaderPool | null = null
 export const readers = (): ReaderPool =>
   (pool ??= new ReaderPool(fetchContents, settings().WORKER_TASKS ?? availableParallelism()))
 
+let letters: ReaderPool | null = null
+
+/** A reader of letters alone: opening one takes a moment, and would wait for every page that is being read. */
+export const letterReader = (): ReaderPool => (letters ??= new ReaderPool(fetchContents, 1))
+
 /** Ends the readers of this process. */
 export async function endReaders(): Promise<void> {
-  await pool?.close()
-  pool = null
+  await Promise.all([pool?.close(), letters?.close()])
+  pool = letters = null
 }
 
 const keys = new WeakMap<readonly DocumentType[], string>()

@@ -80,7 +80,7 @@ test('a mail is read beside its papers, and what is nothing for the desk is set 
   await expect(page.getByText('Here it is.')).toBeVisible()
   await expect(page.getByRole('listitem').filter({ hasText: 'slip.pdf' }).locator('img')).toBeVisible()
   await page.getByRole('link', { name: /^MSM-|^CASE-/ }).click()
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  await page.waitForURL(/\/packages\//)
   await openView(page, `${page.url().replace(/\/packages\/([^/]+).*/, '/packages/$1')}/files`)
   await expect(page.getByRole('region', { name: 'Letters' })).toContainText('My payslip')
   await page.getByLabel('Choose slip.pdf').check()
@@ -96,7 +96,7 @@ test('a device gets buttons and a key, and papers by it stand under arrivals', a
   await openView(page, `${base()}/arrivals/devices/new`)
   await page.getByLabel('What it is called').fill('Quay scanner')
   await page.getByLabel('It says').fill('Proof of income')
-  await page.getByLabel('Expected').selectOption('payslip')
+  await page.getByLabel('Expected paper').selectOption('payslip')
   await page.getByRole('button', { name: 'Make the device' }).click()
   const key = (await page.getByTestId('key').textContent())!
   await page.getByRole('link', { name: 'Set it up further' }).click()

@@ -240,6 +240,7 @@ function ButtonForm({
         <span className="mb-1 block text-sm font-semibold">Judged by</span>
         <select
           className="field"
+          aria-label="Judged by"
           value={button.program}
           onChange={(event) => onChange({ program: event.target.value })}
         >
@@ -254,6 +255,7 @@ function ButtonForm({
         <span className="mb-1 block text-sm font-semibold">Expected</span>
         <select
           className="field"
+          aria-label="Expected paper"
           value={button.type ?? ''}
           onChange={(event) => onChange({ type: event.target.value || null })}
         >
@@ -270,6 +272,7 @@ function ButtonForm({
           limit on
           <select
             className="field w-auto py-1"
+            aria-label="Limit on"
             value={limit?.field ?? ''}
             onChange={(event) => {
               const chosen = amounts.find((a) => a.field === event.target.value)
