@@ -27,6 +27,8 @@ import { startPostOffice, type PostOffice } from '../standins/post-office.ts'
 export interface Burst {
   mails: number
   files: number
+  /** Seconds between two mails; a burst where it is 0. */
+  everySeconds: number
   /** Pages of a scan that is read meanwhile; none where it is 0. */
   scanPages: number
   /** Waits until all of it is read, too; else until all is in packages and whoever sent it was told something. */
@@ -188,7 +190,10 @@ interface Sent {
   at: number
 }
 
-async function sendAll({ mails, files: many }: Burst, { office, watched }: Running): Promise<Sent[]> {
+async function sendAll(
+  { mails, files: many, everySeconds }: Burst,
+  { office, watched }: Running,
+): Promise<Sent[]> {
   const door = nodemailer.createTransport(office.smtp)
   const sent: Sent[] = []
   for (let i = 0; i < Math.max(mails, many); i++) {
@@ -203,6 +208,7 @@ async function sendAll({ mails, files: many }: Burst, { office, watched }: Runni
       attachments: [{ filename: `mail ${i}.pdf`, content: await paper(50_000 + i) }],
     })
     sent.push({ id: messageId, at })
+    await pause(everySeconds * 1000)
   }
   return sent
 }

@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { Command } from 'commander'
-import { measureBurst } from '../bench/arrivals.ts'
+import { type Burst, measureBurst } from '../bench/arrivals.ts'
 import { measureAnswering, type Answering } from '../bench/answering.ts'
 import { drawCalibration } from '../bench/calibration.ts'
 import { runManyTypes } from '../bench/many-types.ts'
@@ -32,7 +32,7 @@ import { ensureDatabase, startPostgres } from './postgres.ts'
 const command = new Command('bench')
   .argument(
     '[which]',
-    '"designers": the papers of every designer, each read by what was fitted without it; "fuzz": any files, and those changed; "arrivals": a burst of mails and files while processes are killed',
+    '"designers": the papers of every designer, each read by what was fitted without it; "fuzz": any files, and those changed; "arrivals": mails and files beside a long scan, while processes are killed',
   )
   .description('scores of a corpus; without one, of the corpora that ship with the generator, and the speed')
   .option('--corpus <dir>', 'a folder of cases')
@@ -147,23 +147,36 @@ async function scoreSecondLender(): Promise<void> {
 }
 
 /** Takes files that nobody made for us, and the same files broken: the exit code tells whether all were dealt with. */
-/** A burst as a branch sends it on a Monday, beside a long scan, with a process killed now and then. */
-const BURST = { mails: 200, files: 500, scanPages: 200, readAll: false, killSeconds: 20 }
+const ARRIVALS: readonly Burst[] = [
+  // One letter after the other, while both cores read somebody else's long scan.
+  { mails: 20, files: 0, everySeconds: 3, scanPages: 200, readAll: false, killSeconds: 0 },
+  // A burst as a branch sends it on a Monday, with a process killed now and then.
+  { mails: 200, files: 500, everySeconds: 0, scanPages: 200, readAll: false, killSeconds: 20 },
+]
 
-async function burstOfArrivals(): Promise<void> {
+async function arrivalsBeside(burst: Burst): Promise<void> {
   const { lost, twice, untold, toldTwice, kills, firstLetter, seconds } = await measureBurst(
-    BURST,
+    burst,
     '.jigsa/burst-postgres',
   )
   console.log(
     [
-      `${BURST.mails} mails and ${BURST.files} files beside a scan of ${BURST.scanPages} pages, ${kills} kills: `,
+      `${burst.mails} mails and ${burst.files} files beside a scan of ${burst.scanPages} pages, ${kills} kills: `,
       `${lost} lost, ${twice} twice, ${untold} untold, ${toldTwice} told twice; all in packages and told of after ${seconds} s\n`,
       `  the first letter after ${firstLetter.median} s at the median, ${firstLetter.p95} s at the 95th `,
       `percentile, ${firstLetter.most} s at most`,
     ].join(''),
   )
-  figures.arrivals = { ...BURST, lost, twice, untold, toldTwice, kills, firstLetter, seconds }
+  figures[`arrivals-${burst.mails}`] = {
+    ...burst,
+    lost,
+    twice,
+    untold,
+    toldTwice,
+    kills,
+    firstLetter,
+    seconds,
+  }
 }
 
 async function fuzzFiles(): Promise<void> {
@@ -288,7 +301,7 @@ const shown = (value: number | null | undefined): string => (value == null ? 'â€
 if (wishes.corpus) await score(wishes.corpus, given(wishes.corpus))
 else if (command.args[0] === 'designers') await scoreDesigners()
 else if (command.args[0] === 'fuzz') await fuzzFiles()
-else if (command.args[0] === 'arrivals') await burstOfArrivals()
+else if (command.args[0] === 'arrivals') for (const burst of ARRIVALS) await arrivalsBeside(burst)
 else {
   for (const { name, ...corpus } of CORPORA) {
     const folder = join('corpora', name)

@@ -3,6 +3,7 @@ import { receiptLines } from '../../wording/letters/index.ts'
 import type { Caller } from '../access/integrations.ts'
 import { lenderOf } from '../access/organisations.ts'
 import { arrivalAt, deviceOf, takeFromDevice } from '../arrivals/devices.ts'
+import { noteState } from '../arrivals/sources.ts'
 import { receiptFor } from '../arrivals/telling.ts'
 import { database } from '../database/connection.ts'
 import type { DeviceButton } from '../database/schema.ts'
@@ -28,11 +29,16 @@ export async function takeArrival(
   const device = await deviceBy(caller)
   if (device.paused) throw new Problem(409, 'This device takes nothing just now.')
   const button = device.buttons.find((b) => b.id === fields.button)
-  if (!button) throw new Problem(400, 'button: it is none of this device', 'button')
+  if (!button) {
+    // Nobody at the counter can mend that: it is seen where the device is set up.
+    await noteState(device, 'It was refused: its panel shows a button that it does not have any more.')
+    throw new Problem(400, 'button: it is none of this device', 'button')
+  }
   if (kept.length === 0) throw new Problem(400, 'files: at least one is needed', 'files')
   const caseNumber = fields.caseNumber?.trim() || null
   const taken = await takeFromDevice(device, { button, caseNumber, kept })
   if ('problem' in taken) throw new Problem(400, taken.problem, 'caseNumber')
+  await noteState(device, null)
   return taken
 }
 

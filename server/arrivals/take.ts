@@ -216,7 +216,7 @@ export async function follow(work: Work, arrivalId: string, known: boolean): Pro
     .update(messages)
     .set({ packageId: row.packageId, known })
     .where(and(eq(messages.arrivalId, arrivalId), eq(messages.state, 'came')))
-  await queueTelling(work, arrivalId)
+  await queueTelling(work, row)
 }
 
 /** Says that an arrival is not to be taken, and why. @returns false where there is none that could be */

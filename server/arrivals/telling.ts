@@ -17,15 +17,21 @@ type Row = typeof arrivals.$inferSelect
  * Seconds after which whoever sent papers is told that they are being worked on, where it is not known yet what they
  * are: forty-five are promised, and mail itself takes some.
  */
-const PATIENCE_SECONDS = 30
+const PATIENCE_SECONDS = 25
 
 /** Letters of one thread that are answered within an hour; more are two machines talking. */
 const MOST_AN_HOUR = 20
 
-/** Sees to it that whoever sent an arrival is told of it, in time. */
-export async function queueTelling(work: Work, arrivalId: string): Promise<void> {
+/** Sees to it that whoever sent an arrival is told of it, in time: that runs since it came, not since it was opened. */
+export async function queueTelling(work: Work, { id: arrivalId, createdAt }: Row): Promise<void> {
+  const age = (Date.now() - createdAt.getTime()) / 1000
   await queueJob(work, 'tell_sender', { arrivalId, late: false })
-  await queueJob(work, 'tell_sender', { arrivalId, late: true }, { seconds: PATIENCE_SECONDS })
+  await queueJob(
+    work,
+    'tell_sender',
+    { arrivalId, late: true },
+    { seconds: Math.max(0, PATIENCE_SECONDS - age) },
+  )
 }
 
 /** Tells whoever sent papers of a package, now that they are read. */

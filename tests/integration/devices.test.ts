@@ -170,6 +170,10 @@ test('a device sees its own arrivals alone, and other keys none', async () => {
     status: 400,
     field: 'button',
   })
+  const problem = async () => (await sourcesOf(FIRST_ORGANISATION)).find((s) => s.id === device.id)!.problem
+  expect(await problem()).toContain('a button that it does not have any more')
+  await press(await slip(), { button: 'any' })
+  expect(await problem()).toBeNull()
   const theirs = await newPackage('working-boat-loan', await elsewhere())
   const { caseNumber } = (await packageRow(theirs, await elsewhere())) ?? { caseNumber: 'THS-26-004001' }
   expect(

@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { chmodSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { createConnection } from 'node:net'
+import { randomBytes } from 'node:crypto'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { and, desc, eq, sql } from 'drizzle-orm'
@@ -317,6 +318,25 @@ test('what cannot be opened costs a sentence, and the rest goes on', async () =>
     outcome: 'not taken',
     problem: 'The parts of this message cannot be told apart: it is damaged.',
   })
+}, 120_000)
+
+test('a mail of 50 MB with 30 attachments is taken whole, and told of once', async () => {
+  const large = Array.from({ length: 29 }, (_, i) => ({
+    filename: `large ${i}.bin`,
+    content: randomBytes(1_250_000),
+  }))
+  const { messageId } = await post({
+    from: 'l@large.example',
+    subject: 'All at once',
+    text: 'x',
+    attachments: [...large, await paper('good.pdf')],
+  })
+  const arrival = await came('All at once')
+  expect(arrival.files).toHaveLength(30)
+  expect(arrival.size).toBeGreaterThan(48_000_000)
+  const { text } = await answerTo(messageId)
+  expect(text).toContain('We received 30 files with 1 page')
+  expect(text.match(/is not a kind of file/g)).toHaveLength(29)
 }, 120_000)
 
 test('mail of another organisation is theirs; an address of nobody is refused', async () => {

@@ -1,8 +1,9 @@
+import { eq } from 'drizzle-orm'
 import { rightsOf, RIGHTS, type Right } from '../../server/access/rights.ts'
 import type { Person } from '../../server/access/person.ts'
 import { typesOf } from '../../server/configuration/types.ts'
 import { database } from '../../server/database/connection.ts'
-import { roles, type Role } from '../../server/database/schema.ts'
+import { arrivals, files, roles, sources, type Role } from '../../server/database/schema.ts'
 import { payslip, pdfOf } from '../support/papers.ts'
 import { desk, elsewhere, person, readPackage } from '../support/server.ts'
 import { ask, cookiesOf, startWebAt, type Web } from '../support/web.ts'
@@ -192,10 +193,52 @@ test.each([
   'rule-trial',
   'hand-over.data',
   'checklist.data',
+  'identity',
+  'move-files',
 ])('what is sent to %s of another organisation’s package finds none', async (path) => {
   const { status } = await post(`/packages/:id/${path}`, { act: 'undo', owner: '' }, people.stranger.cookie)
   expect(status).toBe(404)
 })
+
+test('what came to another organisation, and its devices, are nobody’s', async () => {
+  const [source] = await database()
+    .insert(sources)
+    .values({ organisationId: at.who.organisationId, kind: 'device', address: 'routes', name: 'Counter' })
+    .returning()
+  const [file] = await database().select().from(files).where(eq(files.packageId, id))
+  const [arrival] = await database()
+    .insert(arrivals)
+    .values({
+      organisationId: at.who.organisationId,
+      sourceId: source.id,
+      identity: 'routes',
+      digest: '',
+      name: 'Varnham',
+      files: [{ name: 'papers.pdf', sha256: file.sha256!, size: file.size }],
+      size: file.size,
+      outcome: 'not taken',
+      problem: 'nobody took it',
+    })
+    .returning()
+  for (const path of [
+    `/arrivals/${arrival.id}`,
+    `/arrivals/${arrival.id}/files/0/original`,
+    `/arrivals/${arrival.id}/files/0/picture`,
+    `/arrivals/devices/${source.id}`,
+  ]) {
+    expect([path, (await get(path, people.lead.cookie)).status]).toEqual([path, 200])
+    expect([path, (await get(path, people.stranger.cookie)).status]).toEqual([path, 404])
+    expect([path, (await get(path)).status]).toEqual([path, 302])
+  }
+  expect((await get(`/arrivals/${arrival.id}/letter`, people.stranger.cookie)).status).toBe(404)
+  for (const body of [{ act: 'again' }, { act: 'aside', reason: 'mine' }, { act: 'delete' }])
+    expect((await post(`/arrivals/${arrival.id}.data`, body, people.stranger.cookie)).status).toBe(404)
+  expect(
+    (await post(`/arrivals/${arrival.id}.data`, { act: 'delete' }, people.processor.cookie)).status,
+  ).toBe(403)
+  await database().delete(sources).where(eq(sources.id, source.id))
+  await database().delete(arrivals).where(eq(arrivals.id, arrival.id))
+}, 60_000)
 
 test('everything of an applicant is given out by a lead alone, of their own organisation', async () => {
   const of = async (role: Role | 'stranger') =>
