@@ -1,8 +1,10 @@
+import { execFile } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
+import { promisify } from 'node:util'
 import { Command } from 'commander'
-import { type Burst, measureBurst } from '../bench/arrivals.ts'
+import type { Burst, BurstResult } from '../bench/arrivals.ts'
 import { measureAnswering, type Answering } from '../bench/answering.ts'
 import { drawCalibration } from '../bench/calibration.ts'
 import { runManyTypes } from '../bench/many-types.ts'
@@ -155,10 +157,11 @@ const ARRIVALS: readonly Burst[] = [
 ]
 
 async function arrivalsBeside(burst: Burst): Promise<void> {
-  const { lost, twice, untold, toldTwice, kills, firstLetter, seconds } = await measureBurst(
-    burst,
-    '.jigsa/burst-postgres',
-  )
+  const { stdout } = await promisify(execFile)(process.execPath, [
+    ...['--import', 'tsx', 'bench/take-burst.ts'],
+    ...[JSON.stringify(burst), '.jigsa/burst-postgres'],
+  ])
+  const { lost, twice, untold, toldTwice, kills, firstLetter, seconds } = JSON.parse(stdout) as BurstResult
   console.log(
     [
       `${burst.mails} mails and ${burst.files} files beside a scan of ${burst.scanPages} pages, ${kills} kills: `,

@@ -94,9 +94,9 @@ export async function arrivalRead(
   return waitFor(
     {
       async look() {
-        const now = await arrivalNow(caller, id)
-        packageId = now.package
-        return now
+        const told = await arrivalNow(caller, id)
+        packageId = told.package
+        return told
       },
       waits: ({ state }) => state === 'received' || state === 'reading',
       concerns: (change) => change.packageId === packageId,

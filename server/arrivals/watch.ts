@@ -137,9 +137,9 @@ class Folders {
         log.warn({ source: source.id, error: inShort(error) }, 'what came could not be taken')
       }
     }
-    const now = new Set(seen.map(identityOf))
-    for (const identity of before) if (!now.has(identity)) this.restless.delete(identity)
-    this.before.set(source.id, now)
+    const there = new Set(seen.map(identityOf))
+    for (const identity of before) if (!there.has(identity)) this.restless.delete(identity)
+    this.before.set(source.id, there)
     await noteState(source, problem)
   }
 }
