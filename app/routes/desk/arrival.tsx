@@ -85,7 +85,7 @@ export default function Arrival({ loaderData }: Route.ComponentProps) {
               text={body.text}
               html={body.html}
             />
-            <p className="mt-2 text-sm">
+            <p className="mb-3 text-sm">
               <a
                 className="text-petrol underline"
                 href={`/arrivals/${arrival.id}/files/message/original`}

@@ -258,36 +258,38 @@ export default function Arrivals({
                     </select>
                   </label>
                 )}
-                <span className="w-44 text-[13px] text-ink-2" suppressHydrationWarning>
+                <span className="w-48 text-[13px] text-ink-2" suppressHydrationWarning>
                   {stateOf(s)}
                 </span>
-                {s.kind === 'device' ? (
-                  <Link to={`/arrivals/devices/${s.id}`} className="button">
-                    {maySet ? 'Set up' : 'Look'}
-                  </Link>
-                ) : null}
-                {maySet && s.isSet && s.kind !== 'device' ? (
-                  <button
-                    type="button"
-                    className="button"
-                    disabled={fetcher.state !== 'idle'}
-                    onClick={() => send({ act: 'try', id: s.id })}
-                  >
-                    {s.kind === 'address' ? 'Send a test mail' : 'Look once'}
-                  </button>
-                ) : null}
-                {maySet && s.program && s.kind !== 'device' ? (
-                  <button
-                    type="button"
-                    className="button"
-                    disabled={fetcher.state !== 'idle'}
-                    onClick={() =>
-                      send({ act: 'set', id: s.id, name: s.name, program: s.program!, paused: !s.paused })
-                    }
-                  >
-                    {s.paused ? 'Go on' : 'Pause'}
-                  </button>
-                ) : null}
+                <span className="flex w-72 justify-end gap-2">
+                  {s.kind === 'device' ? (
+                    <Link to={`/arrivals/devices/${s.id}`} className="button">
+                      {maySet ? 'Set up' : 'Look'}
+                    </Link>
+                  ) : null}
+                  {maySet && s.isSet && s.kind !== 'device' ? (
+                    <button
+                      type="button"
+                      className="button"
+                      disabled={fetcher.state !== 'idle'}
+                      onClick={() => send({ act: 'try', id: s.id })}
+                    >
+                      {s.kind === 'address' ? 'Send a test mail' : 'Look once'}
+                    </button>
+                  ) : null}
+                  {maySet && s.program && s.kind !== 'device' ? (
+                    <button
+                      type="button"
+                      className="button"
+                      disabled={fetcher.state !== 'idle'}
+                      onClick={() =>
+                        send({ act: 'set', id: s.id, name: s.name, program: s.program!, paused: !s.paused })
+                      }
+                    >
+                      {s.paused ? 'Go on' : 'Pause'}
+                    </button>
+                  ) : null}
+                </span>
               </li>
             ))}
           </ul>
