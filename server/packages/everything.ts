@@ -4,13 +4,14 @@ import yazl from 'yazl'
 import type { Person } from '../access/person.ts'
 import { historyOf, note } from '../audit.ts'
 import { database } from '../database/connection.ts'
-import { answers, files, finishedReports, packages, pages } from '../database/schema.ts'
+import { answers, arrivals, files, finishedReports, packages, pages } from '../database/schema.ts'
+import { lettersOf } from './letters.ts'
 import { contentsOf } from '../storage/contents.ts'
 
 /**
- * All that is kept of an applicant in a package, as one ZIP: the files as they came, what was read of each page, the
- * verdict and its reports, what people answered, and who did what and looked at it. Files are fetched while they are
- * sent.
+ * All that is kept of an applicant in a package, as one ZIP: the files and letters as they came, what was read of each
+ * page, the verdict and its reports, what people answered, and who did what and looked at it. Files are fetched while
+ * they are sent.
  */
 export async function everythingOf(packageId: string, who: Person): Promise<ReadableStream<Uint8Array>> {
   await note(database(), who, packageId, 'gave out all that is kept')
@@ -39,6 +40,19 @@ export async function everythingOf(packageId: string, who: Person): Promise<Read
     'answers.json',
     await work.select().from(answers).where(eq(answers.packageId, packageId)).orderBy(asc(answers.id)),
   )
+  add('letters.json', await lettersOf(packageId))
+  const came = await work
+    .select({
+      id: arrivals.id,
+      name: arrivals.name,
+      at: arrivals.createdAt,
+      message: arrivals.message,
+      outcome: arrivals.outcome,
+    })
+    .from(arrivals)
+    .where(eq(arrivals.packageId, packageId))
+    .orderBy(asc(arrivals.createdAt))
+  add('arrivals.json', came)
   add('history.json', await historyOf(packageId))
   for (const kept of await work
     .select({ round: finishedReports.round, report: finishedReports.report })
@@ -49,6 +63,11 @@ export async function everythingOf(packageId: string, who: Person): Promise<Read
     if (sha256)
       zip.addReadStreamLazy(inFolder(i + 1, name), { size, compress: false }, (give) =>
         give(null, Readable.from(contentsOf(sha256), { objectMode: false })),
+      )
+  for (const [i, { message }] of came.entries())
+    if (message)
+      zip.addReadStreamLazy(`letters/${String(i + 1).padStart(3, '0')}.eml`, { compress: false }, (give) =>
+        give(null, Readable.from(contentsOf(message), { objectMode: false })),
       )
   // A file whose contents cannot be fetched breaks the download off, and nothing else.
   zip.on('error', (error: Error) => (zip.outputStream as Readable).destroy(error))

@@ -148,7 +148,15 @@ describe('erasing', () => {
   test('all that is kept of an applicant is given out as one file', async () => {
     const id = await slip('Ottoline Quillfeather', '7,002.02')
     const zip = await buffer(Readable.fromWeb((await everythingOf(id, lead)) as never))
-    for (const name of ['files/001 papers.pdf', 'pages.json', 'answers.json', 'history.json', 'verdict.json'])
+    for (const name of [
+      'files/001 papers.pdf',
+      'pages.json',
+      'answers.json',
+      'history.json',
+      'verdict.json',
+      'letters.json',
+      'arrivals.json',
+    ])
       expect(zip.includes(name)).toBe(true)
   }, 90_000)
 })
