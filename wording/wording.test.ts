@@ -285,6 +285,14 @@ const others: [told: Message, sentence: string][] = [
     'Are pages 4 to 6 of case MSM-26-000002?',
   ],
   [
+    message('ask.belongs', { caseNumber: 'MSM-26-000002', applicant: 'Ottilie Varnham' }),
+    'Does this belong to MSM-26-000002 of Ottilie Varnham?',
+  ],
+  [
+    message('why.sender_known', { caseNumber: 'MSM-26-000002' }),
+    'Whoever sent this is known from MSM-26-000002, and from other cases; nothing in it says which it is for.',
+  ],
+  [
     message('why.stray_unproved', { caseNumber: 'MSM-26-000002' }),
     'They lie behind a cover sheet of MSM-26-000002. Nothing proves that this desk printed it.',
   ],
