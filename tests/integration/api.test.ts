@@ -246,11 +246,14 @@ test('the description is OpenAPI 3.1, says every call, and answers are as it say
     Object.keys(methods).map((method) => `${method} ${path}`),
   )
   expect(calls.sort()).toEqual([
+    'get /arrivals/{id}',
+    'get /device',
     'get /packages',
     'get /packages/{id}',
     'get /packages/{id}/documents/{file}',
     'get /packages/{id}/export',
     'get /packages/{id}/report',
+    'post /arrivals',
     'post /packages',
     'post /packages/{id}/answers',
     'post /packages/{id}/files',
