@@ -68,7 +68,7 @@ export default [
   route('packages/:id/everything.zip', 'routes/package/everything-zip.ts'),
   route('packages/:id/again', 'routes/package/again.ts'),
   route('packages/:id/identity', 'routes/package/identity.ts'),
-  route('packages/:id/move-files', 'routes/package/move-files.ts'),
+  route('packages/:id/move-pages', 'routes/package/move-pages.ts'),
   route('packages/:id/bring', 'routes/package/bring.ts'),
   route('packages/:id/pages/:number/words', 'routes/package/page-words.ts'),
   route('packages/:id/pages/:number/:size', 'routes/package/page-picture.ts'),

@@ -33,8 +33,12 @@ export interface Burst {
   scanPages: number
   /** Waits until all of it is read, too; else until all is in packages and whoever sent it was told something. */
   readAll: boolean
-  /** Seconds between two kills, of the worker and the web process in turn; no kills where it is 0. */
-  killSeconds: number
+  /**
+   * After so many arrivals more the worker or the web process is killed, in turn; nobody is killed where it is 0.
+   * Counted so, and not in seconds, a slow machine has no more kills than a fast one: one that is killed before it
+   * has begun would never end.
+   */
+  killAfter: number
 }
 
 /** What became of a burst. */
@@ -140,12 +144,11 @@ class Running {
     return new Running(office, watched, cluster, [worker, web])
   }
 
-  /** Kills one process after the other until it is told to stop. */
-  async killEvery(seconds: number, stop: AbortSignal): Promise<void> {
-    while (seconds > 0 && !stop.aborted) {
-      await pause(seconds * 1000, undefined, { signal: stop }).catch(() => undefined)
-      if (stop.aborted) return
-      this.parts[this.kills++ % this.parts.length].now.kill('SIGKILL')
+  /** Kills one process after the other, each time so many arrivals have come, until it is told to stop. */
+  async killAlong(after: number, stop: AbortSignal): Promise<void> {
+    for (let next = after; after > 0 && !stop.aborted; next += after) {
+      await until(async () => (await countTaken()) >= next || stop.aborted)
+      if (!stop.aborted) this.parts[this.kills++ % this.parts.length].now.kill('SIGKILL')
     }
   }
 
@@ -172,7 +175,7 @@ export async function measureBurst(burst: Burst, folder: string): Promise<BurstR
     }
     const began = performance.now()
     const stop = new AbortController()
-    const killing = running.killEvery(burst.killSeconds, stop.signal)
+    const killing = running.killAlong(burst.killAfter, stop.signal)
     const sent = await sendAll(burst, running)
     const answered = () => sent.every(({ id }) => running.office.letters().some((l) => l.inReplyTo === id))
     await until(async () => answered() && (await isAtRest(burst)))
@@ -228,11 +231,18 @@ async function countRead(): Promise<number> {
   return row.read
 }
 
+const TAKEN = sql<number>`count(*) filter (where ${arrivals.outcome} = 'taken')::int`
+
+async function countTaken(): Promise<number> {
+  const [row] = await database().select({ taken: TAKEN }).from(arrivals)
+  return row.taken
+}
+
 /** Whether all that was sent is in packages, and where that is waited for each of them is read. The long scan may go on. */
 async function isAtRest({ mails, files: many, readAll }: Burst): Promise<boolean> {
   const [row] = await database()
     .select({
-      taken: sql<number>`count(*) filter (where ${arrivals.outcome} = 'taken')::int`,
+      taken: TAKEN,
       reading: sql<number>`count(*) filter (where ${packages.state} = 'reading')::int`,
     })
     .from(arrivals)

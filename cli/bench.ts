@@ -151,9 +151,9 @@ async function scoreSecondLender(): Promise<void> {
 /** Takes files that nobody made for us, and the same files broken: the exit code tells whether all were dealt with. */
 const ARRIVALS: readonly Burst[] = [
   // One letter after the other, while both cores read somebody else's long scan.
-  { mails: 20, files: 0, everySeconds: 3, scanPages: 200, readAll: false, killSeconds: 0 },
+  { mails: 20, files: 0, everySeconds: 3, scanPages: 200, readAll: false, killAfter: 0 },
   // A burst as a branch sends it on a Monday, with a process killed now and then.
-  { mails: 200, files: 500, everySeconds: 0, scanPages: 200, readAll: false, killSeconds: 20 },
+  { mails: 200, files: 500, everySeconds: 0, scanPages: 200, readAll: false, killAfter: 120 },
 ]
 
 async function arrivalsBeside(burst: Burst): Promise<void> {

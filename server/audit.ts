@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, getTableColumns, lt } from 'drizzle-orm'
+import { and, asc, desc, eq, getTableColumns, lt, type SQL } from 'drizzle-orm'
 import type { Person } from './access/person.ts'
 import { database, type Work } from './database/connection.ts'
 import { audit, auditLinks, packageKeys, packages } from './database/schema.ts'
@@ -77,13 +77,20 @@ export async function actsOf(organisationId: string, before: number | null, most
 const ONE_LOOK = 60
 
 /** Writes down that somebody looked at a package: who saw an applicant's papers must be told, if they ask. */
-export async function noteLook(who: Person, packageId: string): Promise<void> {
-  const act = 'looked at the package'
+export const noteLook = (who: Person, packageId: string): Promise<void> =>
+  noteOnce(who, packageId, 'looked at the package', eq(audit.packageId, packageId))
+
+/** As `noteLook`, of what came and may be in no package yet. */
+export const noteLookAtArrival = (who: Person, id: string): Promise<void> =>
+  noteOnce(who, who, 'looked at an arrival', eq(audit.detail, id), id)
+
+async function noteOnce(who: Person, about: About, act: string, same: SQL, detail = ''): Promise<void> {
   const [last] = await database()
     .select({ at: audit.at })
     .from(audit)
-    .where(and(eq(audit.packageId, packageId), eq(audit.userId, who.id), eq(audit.act, act)))
+    .where(and(same, eq(audit.userId, who.id), eq(audit.act, act)))
     .orderBy(desc(audit.id))
     .limit(1)
-  if (!last || Date.now() - last.at.getTime() > ONE_LOOK * 60_000) await note(database(), who, packageId, act)
+  if (!last || Date.now() - last.at.getTime() > ONE_LOOK * 60_000)
+    await note(database(), who, about, act, detail)
 }

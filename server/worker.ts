@@ -7,7 +7,7 @@ import { tellSender } from './arrivals/telling.ts'
 import { Watch } from './arrivals/watch.ts'
 import { closeDatabase, connections } from './database/connection.ts'
 import { Alive } from './jobs/alive.ts'
-import { endReaders } from './jobs/readers.ts'
+import { endReaders, standBack } from './jobs/readers.ts'
 import { CRONTAB, scheduledTasks } from './jobs/scheduled.ts'
 import { pageTasks } from './jobs/tasks.ts'
 import { tried } from './jobs/tried.ts'
@@ -34,6 +34,7 @@ const taskList = {
 /** Letters that are opened, composed or sent at once. */
 const POST_TASKS = 3
 sweepScratch()
+standBack()
 const workerIds: string[] = []
 const events = new EventEmitter() as WorkerEvents
 events.on('worker:create', ({ worker }) => workerIds.push(worker.workerId))

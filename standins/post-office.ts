@@ -29,6 +29,9 @@ export interface PostOffice {
   stop: () => Promise<void>
 }
 
+/** Nobody of this host has a mailbox: what is sent there is refused. */
+const REFUSED = '@refused.example'
+
 /** Milliseconds between two tries to hand on what is not taken yet. */
 const AGAIN_MS = 500
 
@@ -55,6 +58,10 @@ export async function startPostOffice(
   const smtp = new SMTPServer({
     authOptional: true,
     disabledCommands: ['AUTH', 'STARTTLS'],
+    onRcptTo: ({ address }, _session, done) =>
+      address.toLowerCase().endsWith(REFUSED)
+        ? done(Object.assign(new Error('There is no such mailbox.'), { responseCode: 550 }))
+        : done(),
     onData(stream, { envelope }, done) {
       const from = envelope.mailFrom ? envelope.mailFrom.address : ''
       const to = envelope.rcptTo.map((r) => r.address.toLowerCase())

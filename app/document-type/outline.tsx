@@ -1,6 +1,7 @@
 import type { DocumentType, Field } from '../../core/program/index.ts'
 import { shareOf } from './edit.ts'
 import { LinesField } from './lines-field.tsx'
+import { FieldOptions } from '../parts/options.tsx'
 
 /** Pages that one paper may have, at most. */
 const MOST_PAGES = 500
@@ -147,11 +148,7 @@ function Leading({
         onChange={(event) => set(event.target.value || null)}
       >
         <option value="">nothing says it</option>
-        {of.map((f) => (
-          <option key={f.name} value={f.name}>
-            {f.title}
-          </option>
-        ))}
+        <FieldOptions of={of} />
       </select>
     </label>
   ))

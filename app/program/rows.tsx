@@ -21,6 +21,7 @@ import {
   type Fillings,
 } from './sentences.ts'
 import { inWords, SentenceEditor } from './slots.tsx'
+import { Options } from '../parts/options.tsx'
 
 /** How a rule comes out on the package it is tried on. */
 export interface Outcome {
@@ -307,11 +308,7 @@ function NeedEditor({
             onChange({ ...bareNeed(event.target.value), whose: need.whose, signed: need.signed })
           }
         >
-          {types.map((t) => (
-            <option key={t.id} value={t.id}>
-              {t.title}
-            </option>
-          ))}
+          <Options of={types} />
         </select>
         <select
           aria-label="Whose"

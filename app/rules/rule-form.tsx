@@ -1,4 +1,5 @@
 import type { Rule, RulePlace } from '../../core/classification/index.ts'
+import { Options } from '../parts/options.tsx'
 
 /** Conditions of one kind that a rule may have. */
 const MOST = 6
@@ -189,11 +190,7 @@ function Says({
           onChange={(event) => onChange({ says: { kind: 'type', type: event.target.value } })}
         >
           {says.kind === 'type' ? null : <option value="">…</option>}
-          {types.map((t) => (
-            <option key={t.id} value={t.id}>
-              {t.title}
-            </option>
-          ))}
+          <Options of={types} />
         </select>
       </label>
     </fieldset>

@@ -1,4 +1,4 @@
-import { allOf, cents, isMoney, message, type Message, sameCurrency } from '../model/index.ts'
+import { allOf, cents, isMoney, isOver, message, type Message, sameCurrency } from '../model/index.ts'
 import { type Answer, type Standing, standingOf } from '../answers/index.ts'
 import { addDays, addMonths, daysBetween, monthIndex } from '../text/index.ts'
 import { comparers } from '../matching/index.ts'
@@ -158,7 +158,7 @@ export function holds(
   if (condition.over !== undefined)
     return (
       isMoney(found.value) &&
-      (!sameCurrency(found.value.currency, currency) || cents(found.value) > condition.over * 100)
+      (!sameCurrency(found.value.currency, currency) || isOver(found.value, condition.over))
     )
   return found.value === condition.is
 }

@@ -2,11 +2,11 @@ import { languageOf, type Language } from '../lexicon/index.ts'
 
 const KNOWN = ['en', 'fr', 'es'] as const satisfies readonly Language[]
 
+const isKnown = (language: string): language is Language => (KNOWN as readonly string[]).includes(language)
+
 /** The first language of a list, such as `Content-Language` or a lender's, that letters are written in. */
 const firstKnown = (languages: readonly string[]): Language | null =>
-  KNOWN.find((known) => known === languages.map((l) => l.trim().slice(0, 2).toLowerCase()).find(isKnown)) ??
-  null
-const isKnown = (language: string): boolean => (KNOWN as readonly string[]).includes(language)
+  languages.map((l) => l.trim().slice(0, 2).toLowerCase()).find(isKnown) ?? null
 
 /**
  * The language to answer a letter in: the one it is written in where that shows, or that its head names, or the

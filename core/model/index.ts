@@ -34,6 +34,7 @@ export {
   fromCents,
   groupThousands,
   isMoney,
+  isOver,
   sameCurrency,
   severalCurrencies,
   plain,

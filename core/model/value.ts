@@ -39,6 +39,10 @@ export function severalCurrencies(amounts: readonly Money[]): string[] {
   return all.length > 1 ? all.sort() : []
 }
 
+/** Whether an amount is more than a number of its own currency. */
+export const isOver = (amount: Money, most: number): boolean =>
+  cents(amount) > cents({ amount: String(most), currency: amount.currency })
+
 /** The amount of so many of a currency's smallest units. */
 export function fromCents(sum: number, currency: string): Money {
   const digits = minorDigits(currency)

@@ -43,6 +43,11 @@ test('a bill of more than the limit is told, with whom it is from, how much and 
   expect(told(bill('600.00', { type: 'payslip' }))).toEqual([])
 })
 
+test('a limit is in the whole units of its currency, however many parts these have', () => {
+  const dinars = (amount: string) => toldBy(notice(), [bill(amount, {}, 'KWD')], 'KWD')
+  expect([dinars('500.001').length, dinars('499.999').length]).toEqual([1, 0])
+})
+
 test('an amount in another currency cannot be held against the limit, and is told', () => {
   expect(told(bill('3.00', {}, 'NOK'))).toHaveLength(1)
 })

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { Document } from '../findings/index.ts'
-import { cents, isMoney, type Money, sameCurrency, type Value } from '../model/index.ts'
+import { isMoney, isOver, type Money, sameCurrency, type Value } from '../model/index.ts'
 
 const field = z.string().regex(/^[a-z][a-z0-9_]*$/)
 
@@ -61,7 +61,7 @@ function fits({ when }: Notice, document: Document, currency: string): boolean {
   const value = settledValue(document, when.field)
   if (when.over !== null)
     // An amount in another currency cannot be held against the limit: it is told of.
-    return isMoney(value) && (!sameCurrency(value.currency, currency) || cents(value) > when.over * 100)
+    return isMoney(value) && (!sameCurrency(value.currency, currency) || isOver(value, when.over))
   if (when.is !== null) return typeof value === 'string' && plainText(value) === plainText(when.is)
   return value !== null
 }

@@ -25,11 +25,17 @@ export interface Receipt {
   state: 'reading' | 'done'
   caseNumber: string | null
   files: SentFile[]
-  documents: { type: string; title: string; pages: number }[]
+  /** `sure`: nobody is asked what it is. */
+  documents: { type: string; title: string; pages: number; sure: boolean }[]
   /** What is asked for, and how it stands; none where that is not theirs to know. */
   required: { requirement: string; title: string; status: Status; reason: Message }[]
-  /** Limits that are exceeded. */
-  exceeded: { title: string; said: Money; most: Money }[]
+  /** Limits that are exceeded; `sure`: nobody is asked whether the amount is read right. */
+  exceeded: { title: string; said: Money; most: Money; sure: boolean }[]
+  /**
+   * Limits that nobody can hold their paper against yet: its amount is not read or in another currency, or lies below
+   * but is doubtful.
+   */
+  unchecked: { title: string }[]
   /** Papers that were taken for another type than the one that was expected. */
   unexpected: { title: string; expected: string }[]
   /** What a service says of identity papers among them. */
@@ -72,6 +78,7 @@ export function receiptOf(
 ): Receipt {
   const titleOf = (type: string) => titles.get(type) ?? type
   const own = (verdict?.documents ?? []).filter((d) => d.pages.some((page) => sent.pages.has(page)))
+  const held = sent.limits.flatMap((limit) => heldAgainst(limit, own))
   return {
     state: verdict || sent.refusal ? 'done' : 'reading',
     caseNumber: sent.caseNumber,
@@ -80,6 +87,7 @@ export function receiptOf(
       type: d.type,
       title: titleOf(d.type),
       pages: d.pages.filter((page) => sent.pages.has(page)).length,
+      sure: d.typeSaid || !d.needsReview,
     })),
     required: (sent.known ? (verdict?.checklist ?? []) : [])
       .filter(({ status }) => !QUIET.has(status))
@@ -90,15 +98,28 @@ export function receiptOf(
           .map((d) => ({ title: titleOf(d.type), expected: titleOf(sent.expected!) }))
       : [],
     identity: sent.identity.filter(({ page }) => sent.pages.has(page)),
-    exceeded: sent.limits.flatMap((limit) => exceededBy(limit, own)),
+    exceeded: held.flatMap(({ limit: { title, most }, said, sure }) =>
+      said && cents(said) > cents(most) ? [{ title, said, most, sure }] : [],
+    ),
+    unchecked: held
+      .filter(({ limit: { most }, said, sure }) => !said || (!sure && cents(said) <= cents(most)))
+      .map(({ limit: { title } }) => ({ title })),
     refusal: sent.refusal,
   }
 }
 
-function exceededBy({ title, field, most }: SentLimit, documents: readonly Document[]): Receipt['exceeded'] {
+/** What papers say that a limit is on: an amount that can be held against it, or null. */
+function heldAgainst(
+  limit: SentLimit,
+  documents: readonly Document[],
+): { limit: SentLimit; said: Money | null; sure: boolean }[] {
+  const [type, name] = limit.field.split('.')
   return documents
-    .flatMap((d) => d.fields.filter((f) => `${d.type}.${f.name}` === field))
-    .flatMap(({ value }) => (isMoney(value) ? [value] : []))
-    .filter((said) => sameCurrency(said.currency, most.currency) && cents(said) > cents(most))
-    .map((said) => ({ title, said, most }))
+    .filter((d) => d.type === type)
+    .map((d) => {
+      const field = d.fields.find((f) => f.name === name)
+      const value = field?.value ?? null
+      const fits = isMoney(value) && sameCurrency(value.currency, limit.most.currency)
+      return { limit, said: fits ? value : null, sure: field?.needsReview === false }
+    })
 }

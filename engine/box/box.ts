@@ -1,6 +1,7 @@
 import { execFile, spawn, type ChildProcess } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { readdir, readFile } from 'node:fs/promises'
+import { setPriority } from 'node:os'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { promisify } from 'node:util'
@@ -66,6 +67,8 @@ export class ReaderBox {
       // A group of its own: the commands that it starts end with it.
       detached: true,
     })
+    // The commands that it starts later stand back with it.
+    if (this.child.pid && limits.nice > 0) setPriority(this.child.pid, limits.nice)
     this.child.on('message', (said) => this.hear?.(said as Said))
     const over = () => {
       this.ended ??= 'crash'

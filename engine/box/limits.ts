@@ -17,6 +17,8 @@ export interface BoxLimits {
   restBytes: number
   /** Seconds after which a reader at rest is thrown away, and its memory is others'. */
   restSeconds: number
+  /** How far it stands back where processors are short: 0 as anybody else, 19 behind everybody (`nice` of POSIX). */
+  nice: number
 }
 
 /** What a reader can be asked. */
@@ -31,6 +33,7 @@ export const BOX_LIMITS: BoxLimits = {
   files: 200,
   restBytes: 700 * MB,
   restSeconds: 300,
+  nice: 0,
 }
 
 /** Why a reader was ended, or ended by itself. */

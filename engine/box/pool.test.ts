@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import { readdirSync, readFileSync, readlinkSync } from 'node:fs'
+import { getPriority } from 'node:os'
 import { starterTypes } from '../../demo/lenders/merrow-sound/index.ts'
 import type { IncomingFile } from '../input/incoming-file.ts'
 import { pdfOf } from '../../tests/support/papers.ts'
@@ -68,6 +69,14 @@ test(
         .toString(),
     ).toBe('WEBP')
     expect(fetched).toEqual([sha256])
+  },
+  MINUTE,
+)
+test(
+  'a reader that stands back lets others have the processors first',
+  async () => {
+    await poolWith({ nice: 7 }).open(stored(await pdf('x')))
+    expect(readersNow().map((pid) => getPriority(pid))).toEqual([7])
   },
   MINUTE,
 )

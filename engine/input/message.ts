@@ -44,7 +44,10 @@ export async function parseMessage(bytes: Uint8Array): Promise<ParsedMail> {
 
 /** What a message says of itself. */
 export async function messageOf(mail: ParsedMail): Promise<Message> {
-  const heads = new Map(mail.headerLines.map(({ key, line }) => [key, line.slice(key.length + 1).trim()]))
+  // The first of several counts: the last server on the way wrote it, and those below may be anybody's.
+  const heads = new Map(
+    mail.headerLines.toReversed().map(({ key, line }) => [key, line.slice(key.length + 1).trim()]),
+  )
   const [from] = mail.from?.value ?? []
   const [replyTo] = mail.replyTo?.value ?? []
   const [messageId] = messageIds(heads.get('message-id') ?? '')

@@ -1,12 +1,11 @@
 import { letterLanguage } from '../../core/mail/index.ts'
-import { receiptLines } from '../../wording/letters/index.ts'
+import { receiptLines, receiptProblems } from '../../wording/letters/index.ts'
 import type { Caller } from '../access/integrations.ts'
 import { lenderOf } from '../access/organisations.ts'
 import { arrivalAt, deviceOf, takeFromDevice } from '../arrivals/devices.ts'
 import { noteState } from '../arrivals/sources.ts'
 import { receiptFor } from '../arrivals/telling.ts'
 import { database } from '../database/connection.ts'
-import type { DeviceButton } from '../database/schema.ts'
 import type { Kept } from '../packages/intake.ts'
 import { packageOf } from './packages.ts'
 import { Problem } from './problems.ts'
@@ -47,7 +46,7 @@ async function arrivalNow(caller: Caller, id: string): Promise<ArrivalShape> {
   const device = await deviceBy(caller)
   const row = await arrivalAt(device.id, id)
   if (!row) throw new Problem(404, 'There is no such arrival.')
-  const button = device.buttons.find((b): b is DeviceButton => b.id === row.button)
+  const button = device.buttons.find((b) => b.id === row.button)
   const receipt = await receiptFor(database(), row, {
     known: true,
     limits: button?.limits ?? [],
@@ -73,9 +72,7 @@ async function arrivalNow(caller: Caller, id: string): Promise<ArrivalShape> {
     problems: [
       ...(receipt.refusal ? [receipt.refusal] : []),
       ...receipt.files.flatMap((f) => (f.problem ? [`${f.name}: ${f.problem}`] : [])),
-      ...receiptLines({ ...receipt, files: [], documents: [], required: [], refusal: null }, language).slice(
-        1,
-      ),
+      ...receiptProblems(receipt, language),
     ],
     identity: receipt.identity,
     package: row.packageId,

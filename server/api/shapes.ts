@@ -100,7 +100,15 @@ export const arrivalSchema = z
     state: z.enum(['received', 'reading', 'done', 'failed']),
     /** The same in sentences, for a panel. */
     lines: z.array(z.string()),
-    documents: z.array(z.object({ type: z.string(), title: z.string(), pages: z.number().int() })),
+    documents: z.array(
+      z.object({
+        type: z.string(),
+        title: z.string(),
+        pages: z.number().int(),
+        /** False while a person is asked what it is. */
+        sure: z.boolean(),
+      }),
+    ),
     required: z.array(z.object({ requirement: z.string(), title: z.string(), status: z.enum(statuses) })),
     /** What could not be used, was not expected, or exceeds a limit. */
     problems: z.array(z.string()),

@@ -12,7 +12,7 @@ import { arrivals, packages, sources, type DeviceButton } from '../database/sche
 import type { Kept } from '../packages/intake.ts'
 import { allows } from '../packages/states.ts'
 import type { Source } from './sources.ts'
-import { contentsOfArrival, place, type Row } from './take.ts'
+import { noteArrival, place, type Row } from './take.ts'
 
 /** An amount as people write it, with a point. */
 const amount = z
@@ -141,20 +141,15 @@ export async function takeFromDevice(
   if (caseNumber !== null && !(await takesPapers(device.organisationId, caseNumber)))
     return { problem: `There is no case ${caseNumber} that takes papers.` }
   return database().transaction(async (work) => {
-    const [made] = await work
-      .insert(arrivals)
-      .values({
-        organisationId: device.organisationId,
-        sourceId: device.id,
-        // Each time somebody presses it is another time; the same papers are noticed by what they are.
-        identity: randomUUID(),
-        button: button.id,
-        name: caseNumber === null ? button.title : `${button.title}, ${caseNumber}`,
-        ...contentsOfArrival(kept),
-      })
-      .returning()
-    await place(work, { ...device, program: button.program }, made, { who: null, letter: null })
-    return { id: made.id }
+    const made = await noteArrival(work, device, {
+      // Each time somebody presses it is another time; the same papers are noticed by what they are.
+      identity: randomUUID(),
+      button: button.id,
+      name: caseNumber === null ? button.title : `${button.title}, ${caseNumber}`,
+      files: kept,
+    })
+    await place(work, { ...device, program: button.program }, made!, { who: null, letter: null })
+    return { id: made!.id }
   })
 }
 

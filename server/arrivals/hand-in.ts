@@ -7,7 +7,7 @@ import { inMegabytes, keep, TooLarge } from '../storage/contents.ts'
 import { takeMessage } from './messages.ts'
 import { isOurs, knowSources, setSourcesOf, type Source } from './sources.ts'
 
-/** Messages of one connection that are heard at once, and people in front of whom none waits. */
+/** Connections of mail servers that are heard at once. */
 const MOST_CONNECTIONS = 50
 /** Milliseconds after which a line that says nothing is closed (RFC 5321, 4.5.3.2 asks for five minutes). */
 const SILENCE_MS = 300_000
@@ -56,7 +56,9 @@ export async function listenForMail({
       )
     },
     onData(stream, session, done) {
-      void take(stream, [...new Set(session.envelope.rcptTo.map((r) => r.address))], most).then(
+      const { mailFrom, rcptTo } = session.envelope
+      const from = mailFrom ? mailFrom.address : ''
+      void take(delivered(from, stream), [...new Set(rcptTo.map((r) => r.address))], most).then(
         () => done(null),
         (error: unknown) => {
           if (error instanceof TooLarge)
@@ -86,6 +88,15 @@ async function sourceFor(address: string): Promise<Source | null> {
   // An organisation may have been made since the last one asked.
   await knowSources()
   return find()
+}
+
+/**
+ * A message with whom its envelope names as sender, as the last server on its way notes it (RFC 5321, 4.4): of bounces
+ * and of what answers by itself that is nobody, and nothing else may say so.
+ */
+async function* delivered(from: string, message: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
+  yield Buffer.from(`Return-Path: <${from.replace(/[\r\n<>]/g, '')}>\r\n`)
+  yield* message
 }
 
 async function take(

@@ -124,19 +124,19 @@ export class Mailbox {
       for (const uid of found) {
         if (signal.aborted) return
         const identity = JSON.stringify([folder, String(uidValidity), uid])
-        await this.takeOne(client, uid, source, identity)
-        await client.messageMove([uid], this.setting.done, { uid: true })
+        if (await this.takeOne(client, uid, source, identity))
+          await client.messageMove([uid], this.setting.done, { uid: true })
       }
     } finally {
       lock.release()
     }
   }
 
-  private async takeOne(client: ImapFlow, uid: number, source: Source, identity: string): Promise<void> {
+  /** @returns false where it is not there any more */
+  private async takeOne(client: ImapFlow, uid: number, source: Source, identity: string): Promise<boolean> {
     const most = settings().MOST_FILE_BYTES
     const { content } = await client.download(String(uid), undefined, { uid: true })
-    // Somebody moved it away meanwhile.
-    if (!content) return
+    if (!content) return false
     try {
       const kept = await keep(content, most)
       await takeMessage(source, { identity, ...kept })
@@ -148,5 +148,6 @@ export class Mailbox {
         `It is larger than ${inMegabytes(most)}, the most that is taken.`,
       )
     }
+    return true
   }
 }

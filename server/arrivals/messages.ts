@@ -1,6 +1,5 @@
 import { and, eq, ne } from 'drizzle-orm'
-import { letterLanguage } from '../../core/mail/index.ts'
-import type { AutomaticKind } from '../../core/mail/index.ts'
+import { letterLanguage, type AutomaticKind } from '../../core/mail/index.ts'
 import { isFilesFault } from '../../engine/box/index.ts'
 import { freeName } from '../../engine/input/free-name.ts'
 import type { Message } from '../../engine/input/message.ts'
@@ -13,7 +12,7 @@ import { queueJob, type Jobs } from '../jobs/queue.ts'
 import { letterReader } from '../jobs/readers.ts'
 import { fetchContents, keepBytes } from '../storage/contents.ts'
 import { isOurs, type Source } from './sources.ts'
-import { contentsOfArrival, follow, place, type Row } from './take.ts'
+import { contentsOfArrival, follow, noteArrival, place, type Row } from './take.ts'
 import { whereTo } from './where-to.ts'
 
 /**
@@ -25,19 +24,13 @@ export function takeMessage(
   { identity, sha256, size }: { identity: string; sha256: string; size: number },
 ): Promise<void> {
   return database().transaction(async (work) => {
-    const [made] = await work
-      .insert(arrivals)
-      .values({
-        organisationId: source.organisationId,
-        sourceId: source.id,
-        identity,
-        name: 'a message',
-        ...contentsOfArrival([]),
-        size,
-        message: sha256,
-      })
-      .onConflictDoNothing()
-      .returning({ id: arrivals.id })
+    const made = await noteArrival(work, source, {
+      identity,
+      name: 'a message',
+      files: [],
+      size,
+      message: sha256,
+    })
     if (!made) return
     await queueJob(work, 'open_message', { arrivalId: made.id })
     await tellArrivals(work, source.organisationId)
@@ -87,7 +80,7 @@ export async function openMessage({ arrivalId }: Jobs['open_message']): Promise<
       state: 'came',
       messageId: message.messageId ?? '',
       references: message.references,
-      sender: message.replyTo ?? message.from?.address ?? '',
+      sender: senderOf(message),
       senderName: message.from?.name ?? '',
       recipients: message.to,
       subject: message.subject,
@@ -103,6 +96,9 @@ export async function openMessage({ arrivalId }: Jobs['open_message']): Promise<
     await tellArrivals(work, held.organisationId)
   })
 }
+
+/** Whom an answer goes to: known is whoever reads it, not whoever is only named as having written. */
+const senderOf = ({ replyTo, from }: Message): string => replyTo ?? from?.address ?? ''
 
 /** A message that cannot be opened stays to be seen with its reason. */
 export async function giveUpMessage({ arrivalId }: Jobs['open_message'], error: unknown): Promise<void> {
@@ -127,18 +123,21 @@ async function settle(work: Work, row: Row, message: Message): Promise<void> {
   const own = eq(arrivals.id, row.id)
   const [source] = row.sourceId ? await work.select().from(sources).where(eq(sources.id, row.sourceId)) : []
   const why = await reasonToLeave(work, row, message)
-  if (why || !source) {
+  if (why) {
     await work.update(arrivals).set({ outcome: 'left alone', problem: why }).where(own)
+    return
+  }
+  if (!source) {
+    const problem = 'Where it came from is not looked after any more.'
+    await work.update(arrivals).set({ outcome: 'not taken', problem }).where(own)
     return
   }
   const letter = {
     subject: message.subject,
-    sender: message.replyTo ?? message.from?.address ?? '',
+    sender: message.automatic ? null : senderOf(message),
     references: message.references,
   }
-  if (row.files.length > 0) {
-    return follow(work, row.id, await place(work, source, row, { who: null, letter }))
-  }
+  if (row.files.length > 0) return follow(work, row.id, await place(work, source, row, { who: null, letter }))
   const { packageId, senderKnown } = await whereTo(work, {
     organisationId: row.organisationId,
     names: [message.subject],
@@ -147,7 +146,7 @@ async function settle(work: Work, row: Row, message: Message): Promise<void> {
   // A letter without papers is read beside its package, and makes none.
   if (packageId && senderKnown && !message.damage) {
     await work.update(arrivals).set({ outcome: 'taken', packageId }).where(own)
-    await note(work, null, packageId, 'got a letter', `from ${letter.sender}`)
+    await note(work, null, packageId, 'got a letter', `from ${senderOf(message)}`)
     return follow(work, row.id, senderKnown)
   }
   await work

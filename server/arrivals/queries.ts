@@ -117,7 +117,7 @@ export async function arrivalOf(organisationId: string, id: string) {
 }
 
 /** What the trail calls the acts of people on what came. */
-const ACTS_ON_ARRIVALS = ['set an arrival aside'] as const
+const ACTS_ON_ARRIVALS = ['set an arrival aside', 'looked at an arrival', 'downloaded what came'] as const
 
 /** What a letter that came says; null where it cannot be opened. */
 export async function letterText(sha256: string): Promise<{ text: string; html: string | null } | null> {

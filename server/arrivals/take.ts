@@ -36,22 +36,34 @@ export function contentsOfArrival(
 }
 
 /**
+ * Writes down that something came, once: handed over again under its identity it is known.
+ * @returns null where it is known
+ */
+export async function noteArrival(
+  work: Work,
+  source: Pick<Source, 'id' | 'organisationId'>,
+  { files: came, ...given }: Arrived & Partial<Omit<typeof arrivals.$inferInsert, 'files'>>,
+): Promise<Row | null> {
+  const [made] = await work
+    .insert(arrivals)
+    .values({
+      organisationId: source.organisationId,
+      sourceId: source.id,
+      ...contentsOfArrival(came),
+      ...given,
+    })
+    .onConflictDoNothing()
+    .returning()
+  return made ?? null
+}
+
+/**
  * Takes what came into a package, once: whoever hands it over again, not knowing that it was taken, changes nothing.
  * What cannot be taken stays to be seen with its reason.
  */
-export function take(source: Source, { identity, name, files: came }: Arrived): Promise<void> {
+export function take(source: Source, arrived: Arrived): Promise<void> {
   return database().transaction(async (work) => {
-    const [made] = await work
-      .insert(arrivals)
-      .values({
-        organisationId: source.organisationId,
-        sourceId: source.id,
-        identity,
-        name,
-        ...contentsOfArrival(came),
-      })
-      .onConflictDoNothing()
-      .returning()
+    const made = await noteArrival(work, source, arrived)
     if (made) await place(work, source, made, { who: null, letter: null })
   })
 }
@@ -62,18 +74,7 @@ export async function refuse(
   { identity, name }: Pick<Arrived, 'identity' | 'name'>,
   problem: string,
 ): Promise<void> {
-  await database()
-    .insert(arrivals)
-    .values({
-      organisationId: source.organisationId,
-      sourceId: source.id,
-      identity,
-      name,
-      problem,
-      outcome: 'not taken',
-      ...contentsOfArrival([]),
-    })
-    .onConflictDoNothing()
+  await noteArrival(database(), source, { identity, name, files: [], problem, outcome: 'not taken' })
   await tellArrivals(database(), source.organisationId)
 }
 
@@ -82,7 +83,8 @@ export type Row = typeof arrivals.$inferSelect
 /** What a letter says of where it belongs. */
 export interface Letter {
   subject: string
-  sender: string
+  /** Null where a machine wrote it. */
+  sender: string | null
   references: readonly string[]
 }
 
@@ -100,12 +102,15 @@ export async function place(
   const own = eq(arrivals.id, row.id)
   try {
     if (!who) await demandNew(work, row)
-    const { senderKnown, ...filed } = await fileIt(work, source, row, { who, letter })
+    // What was opened for papers that are refused then is not opened.
+    const { senderKnown, ...filed } = await work.transaction((inner) =>
+      fileIt(inner, source, row, { who, letter }),
+    )
     await work
       .update(arrivals)
       .set({ ...filed, outcome: 'taken' })
       .where(own)
-    return senderKnown
+    return senderKnown && letter?.sender !== null
   } catch (error) {
     if (!(error instanceof Refused)) throw error
     await work.update(arrivals).set({ problem: error.message, outcome: 'not taken' }).where(own)
@@ -203,10 +208,15 @@ async function heldUntaken(work: Work, who: Person, id: string): Promise<Row | n
 /** What the letter of an arrival says; null where it came without one. */
 async function letterOf(work: Work, row: Row): Promise<Letter | null> {
   const [letter] = await work
-    .select({ subject: messages.subject, sender: messages.sender, references: messages.references })
+    .select({
+      subject: messages.subject,
+      sender: messages.sender,
+      references: messages.references,
+      automatic: messages.automatic,
+    })
     .from(messages)
     .where(and(eq(messages.arrivalId, row.id), eq(messages.state, 'came')))
-  return letter ?? null
+  return letter ? { ...letter, sender: letter.automatic ? null : letter.sender } : null
 }
 
 /** A letter belongs where its papers went, and whoever sent it is told what becomes of them. */
@@ -225,7 +235,8 @@ export function setAside(who: Person, id: string, reason: string): Promise<boole
     const row = await heldUntaken(work, who, id)
     if (!row) return false
     await work.update(arrivals).set({ outcome: 'set aside', problem: reason }).where(eq(arrivals.id, id))
-    await note(work, who, who, 'set an arrival aside', `${row.id}: ${reason}`)
+    // The reason may name an applicant, and the trail keeps what it is told for ever.
+    await note(work, who, who, 'set an arrival aside', row.id)
     await tellArrivals(work, who.organisationId)
     return true
   })
@@ -237,7 +248,7 @@ export function deleteArrival(who: Person, id: string): Promise<boolean> {
     const row = await heldUntaken(work, who, id)
     if (!row) return false
     await work.delete(arrivals).where(eq(arrivals.id, id))
-    // Its name is an applicant's word, and the trail keeps what it is told for ever.
+    // So may its name.
     await note(work, who, who, 'deleted an arrival', row.id)
     await tellArrivals(work, who.organisationId)
     return true

@@ -9,8 +9,9 @@ export interface Signs {
   organisationId: string
   /** What it and its files are called; of a message its subject, too. */
   names: readonly string[]
-  /** Of a message, whom it is from and which messages it answers. */
-  letter: { sender: string; references: readonly string[] } | null
+  /** Of a message, whom it is from (null where that is a machine, such as a copier, which sends anybody's papers) and
+   * which messages it answers. */
+  letter: { sender: string | null; references: readonly string[] } | null
 }
 
 export interface Belongs {
@@ -30,7 +31,7 @@ const NEW: Belongs = { packageId: null, senderKnown: true, maybeOfId: null }
  */
 export async function whereTo(work: Work, signs: Signs): Promise<Belongs> {
   const { letter } = signs
-  const bySender = letter ? await packagesOfSender(work, signs.organisationId, letter.sender) : []
+  const bySender = letter?.sender ? await packagesOfSender(work, signs.organisationId, letter.sender) : []
   const known = (packageId: string) => bySender.some((p) => p.id === packageId)
   const named = await namedCase(work, signs)
   if (named) return { packageId: named, senderKnown: !letter || known(named), maybeOfId: null }

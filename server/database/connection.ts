@@ -6,7 +6,10 @@ import * as schema from './schema.ts'
 
 export type Database = NodePgDatabase<typeof schema>
 /** A transaction, or the database itself. */
-export type Work = Pick<Database, 'select' | 'selectDistinctOn' | 'insert' | 'update' | 'delete' | 'execute'>
+export type Work = Pick<
+  Database,
+  'select' | 'selectDistinctOn' | 'insert' | 'update' | 'delete' | 'execute' | 'transaction'
+>
 
 let pool: pg.Pool | null = null
 let opened: Database | null = null

@@ -1,14 +1,23 @@
 import { availableParallelism } from 'node:os'
-import { ReaderPool } from '../../engine/box/index.ts'
+import { BOX_LIMITS, ReaderPool } from '../../engine/box/index.ts'
 import type { DocumentType } from '../../core/program/index.ts'
 import { settings } from '../settings.ts'
 import { fetchContents } from '../storage/contents.ts'
 
+/** A long scan that fills every processor slows down nobody who clicks: the web, the database and letters go first. */
+const STAND_BACK = 5
+
 let pool: ReaderPool | null = null
+let limits = BOX_LIMITS
 
 /** The readers of this process, a worker or the web: strangers' files are opened in them alone. */
 export const readers = (): ReaderPool =>
-  (pool ??= new ReaderPool(fetchContents, settings().WORKER_TASKS ?? availableParallelism()))
+  (pool ??= new ReaderPool(fetchContents, settings().WORKER_TASKS ?? availableParallelism(), limits))
+
+/** The pages of this process wait where processors are short: nobody looks at a screen until they are done. */
+export function standBack(): void {
+  limits = { ...BOX_LIMITS, nice: STAND_BACK }
+}
 
 let letters: ReaderPool | null = null
 

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
 import { separatorSheetOn, type Stray, straysAmong } from '../../core/classification/index.ts'
 import type { OpenStray } from '../../core/findings/index.ts'
 import type { Page } from '../../core/model/index.ts'
@@ -7,7 +7,15 @@ import { freeName } from '../../engine/input/free-name.ts'
 import type { Person } from '../access/person.ts'
 import { historyOf, note } from '../audit.ts'
 import type { Work } from '../database/connection.ts'
-import { arrivals, files, packages, pages, pictures, type PackageState } from '../database/schema.ts'
+import {
+  arrivals,
+  files,
+  messages,
+  packages,
+  pages,
+  pictures,
+  type PackageState,
+} from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { queueJob, queueJudgement } from '../jobs/queue.ts'
 import { answersOf } from './answers-given.ts'
@@ -120,8 +128,10 @@ export async function fileToCases(work: Work, packageId: string): Promise<boolea
 
 /**
  * Files pages of one package to another: there they are read already, here they stay to be seen, in no document. Pages
- * that came from there go back into their own place. Both packages are held; whoever calls has this one judged anew.
+ * that came from there go back into their own place. Letters go where all papers are that they carried. Both packages
+ * are held; whoever calls has this one judged anew.
  * @param who null where a sheet or a stored answer says so
+ * @returns the numbers that the pages have there
  */
 export async function fileAway(
   work: Work,
@@ -129,15 +139,16 @@ export async function fileAway(
   to: Held,
   numbers: readonly number[],
   who: Pick<Person, 'id' | 'name'> | null = null,
-): Promise<void> {
+): Promise<number[]> {
   const rows = await work
     .select({ fileId: pages.fileId, page: pages.body })
     .from(pages)
     .where(and(eq(pages.packageId, from.id), inArray(pages.number, [...numbers])))
     .orderBy(asc(pages.number))
   const read = rows.flatMap(({ fileId, page }) => (page ? [{ fileId, page }] : []))
+  const there: number[] = []
   for (const of of grouped(read, (r) => r.fileId))
-    await take(work, to, from, { fileId: of[0].fileId, pages: of.map((r) => r.page) })
+    there.push(...(await take(work, to, from, { fileId: of[0].fileId, pages: of.map((r) => r.page) })))
   await work
     .update(pages)
     .set({
@@ -145,6 +156,7 @@ export async function fileAway(
     })
     .where(and(eq(pages.packageId, from.id), inArray(pages.number, [...numbers])))
   await changedPages(work, from.id)
+  await lettersFollow(work, from.id, to.id)
   const list = numbers.join(', ')
   await note(work, who, from.id, 'filed pages to another case', `pages ${list} to ${to.caseNumber}`)
   await note(
@@ -154,6 +166,29 @@ export async function fileAway(
     'got pages from another case',
     `${numbers.length} pages that came with ${from.caseNumber}`,
   )
+  return there
+}
+
+/**
+ * Letters are where the papers are that they carried, and so is what answers them: of those that came to one of two
+ * packages, all papers gone puts them into the other, and a paper that is back brings them back.
+ */
+async function lettersFollow(work: Work, from: string, to: string): Promise<void> {
+  const carried = await work
+    .select({
+      arrivalId: sql<string>`${files.arrivalId}`,
+      home: files.packageId,
+      gone: sql<boolean>`bool_and(${pages.body} ? 'filedTo')`,
+    })
+    .from(files)
+    .innerJoin(pages, eq(pages.fileId, files.id))
+    .where(and(inArray(files.packageId, [from, to]), isNotNull(files.arrivalId)))
+    .groupBy(files.arrivalId, files.packageId)
+  for (const { arrivalId, home, gone } of carried)
+    await work
+      .update(messages)
+      .set({ packageId: gone ? (home === from ? to : from) : home })
+      .where(and(eq(messages.arrivalId, arrivalId), inArray(messages.packageId, [from, to])))
 }
 
 /** With it, what is kept of a package's pages in memory is known to be old. */
@@ -189,23 +224,23 @@ async function take(
   to: Held,
   from: Pick<Held, 'id' | 'caseNumber'>,
   { fileId, pages: read }: { fileId: string; pages: readonly Page[] },
-): Promise<void> {
+): Promise<number[]> {
   const [file] = await work.select().from(files).where(eq(files.id, fileId))
-  const back = await takeBack(work, to, from, file, read)
-  if (!back) await copyIn(work, to, from, file, read)
+  const numbers = (await takeBack(work, to, from, file, read)) ?? (await copyIn(work, to, from, file, read))
   await queueJudgement(work, to.id)
   await tell(work, { packageId: to.id, what: 'files' })
+  return numbers
 }
 
-/** Puts pages back that were filed away from here before. @returns false where they were not */
+/** Puts pages back that were filed away from here before. @returns their numbers; null where they were not */
 async function takeBack(
   work: Work,
   to: Held,
   from: Pick<Held, 'caseNumber'>,
   file: typeof files.$inferSelect,
   read: readonly Page[],
-): Promise<boolean> {
-  if (!file.sha256) return false
+): Promise<number[] | null> {
+  if (!file.sha256) return null
   const own = await work
     .select({ number: pages.number, page: pages.body })
     .from(pages)
@@ -221,7 +256,7 @@ async function takeBack(
         sql`${pages.body} ->> 'filedTo' = ${from.caseNumber}`,
       ),
     )
-  if (own.length < read.length) return false
+  if (own.length < read.length) return null
   for (const { number, page } of own) {
     const { filedTo: _, ...rest } = page!
     await work
@@ -231,17 +266,17 @@ async function takeBack(
   }
   await changedPages(work, to.id)
   await move(work, to.id, 'take pages of another case', 'reading')
-  return true
+  return own.map((page) => page.number)
 }
 
-/** Copies pages, as they were read, behind those that a package has. */
+/** Copies pages, as they were read, behind those that a package has. @returns their numbers */
 async function copyIn(
   work: Work,
   to: Held,
   from: Pick<Held, 'id'>,
   file: typeof files.$inferSelect,
   read: readonly Page[],
-): Promise<void> {
+): Promise<number[]> {
   // One file after the other of a package: the row that is held knows nothing of the one before.
   const [{ pageCount, pagesRead }] = await work
     .select({ pageCount: packages.pageCount, pagesRead: packages.pagesRead })
@@ -288,6 +323,7 @@ async function copyIn(
     pageCount: pageCount + read.length,
     pagesRead: pagesRead + read.length,
   })
+  return read.map((_, i) => pageCount + i + 1)
 }
 
 /**
@@ -317,11 +353,12 @@ export async function fetchBack(work: Work, row: Held, sheet: number): Promise<v
     .from(pages)
     .innerJoin(files, eq(files.id, pages.fileId))
     .where(and(eq(pages.packageId, there.id), sql`not ${pages.body} ? 'filedTo'`))
-  const numbers = copies
-    .filter((copy) =>
-      behind.some((one) => one.sha256 === copy.sha256 && one.page?.filePage === copy.filePage),
-    )
-    .map((copy) => copy.number)
+    .orderBy(asc(pages.number))
+  // The last of several: what that case had itself before was there first.
+  const numbers = behind.flatMap(
+    ({ sha256, page }) =>
+      copies.findLast((copy) => copy.sha256 === sha256 && copy.filePage === page?.filePage)?.number ?? [],
+  )
   if (numbers.length === 0) throw new Refused(`These pages are not in ${caseNumber} any more.`)
   await fileAway(work, there, row, numbers)
   await queueJudgement(work, there.id)

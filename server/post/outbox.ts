@@ -6,6 +6,7 @@ import { messages, type LetterAttachment } from '../database/schema.ts'
 import { queueJob, type Jobs } from '../jobs/queue.ts'
 import { log } from '../log.ts'
 import { settings } from '../settings.ts'
+import { isLoopback } from '../web/addresses.ts'
 
 /** A letter of ours. */
 export type NewMail = Pick<
@@ -43,6 +44,19 @@ const [AGAIN_SECONDS, MOST_SECONDS] = [15, 1800]
 const MOST_TRIES = 54
 /** From here on a mail server refuses for good (RFC 5321, 4.2.1). */
 const FOR_GOOD = 500
+/** What of a letter it may so refuse; a name or a password that it does not accept is ours to mend, and no letter's. */
+const OF_THE_LETTER = new Set(['EENVELOPE', 'EMESSAGE'])
+/** Milliseconds within which a mail server answers: one that hangs must not hold up all letters. */
+const ANSWER_MS = 30_000
+/** TLS is not left to a server on the network to offer. */
+const transportOf = (server: string) =>
+  nodemailer.createTransport({
+    url: server,
+    requireTLS: !isLoopback(new URL(server).hostname),
+    connectionTimeout: ANSWER_MS,
+    greetingTimeout: ANSWER_MS,
+    socketTimeout: ANSWER_MS,
+  })
 
 /**
  * Sends a letter. Killed between the sending and the note of it, it is sent again under the same Message-ID, by which
@@ -54,7 +68,7 @@ export async function sendMail({ mailId }: Jobs['send_mail']): Promise<void> {
   const server = settings().MAIL_SERVER
   if (!server) return giveUpMail({ mailId }, 'No mail server is set.')
   try {
-    await nodemailer.createTransport(server).sendMail({
+    await transportOf(server).sendMail({
       from: { name: await organisationName(mail.organisationId), address: mail.sender },
       to: mail.recipients,
       subject: mail.subject,
@@ -68,26 +82,32 @@ export async function sendMail({ mailId }: Jobs['send_mail']): Promise<void> {
       date: mail.createdAt,
       inReplyTo: mail.references.at(-1),
       references: mail.references,
-      headers: { 'Auto-Submitted': 'auto-replied', 'X-Auto-Response-Suppress': 'All' },
+      headers: {
+        'Auto-Submitted': mail.references.length > 0 ? 'auto-replied' : 'auto-generated',
+        'X-Auto-Response-Suppress': 'All',
+      },
     })
     await database()
       .update(messages)
       .set({ state: 'sent', sentAt: new Date(), problem: null })
       .where(eq(messages.id, mailId))
   } catch (error) {
-    const { responseCode } = error as { responseCode?: number }
-    log.warn(
-      { mail: mailId, code: responseCode ?? (error as NodeJS.ErrnoException).code },
-      'a letter is not sent',
-    )
-    if (responseCode && responseCode >= FOR_GOOD)
+    const { responseCode, code } = error as { responseCode?: number; code?: string }
+    log.warn({ mail: mailId, code: responseCode ?? code }, 'a letter is not sent')
+    if (responseCode && responseCode >= FOR_GOOD && OF_THE_LETTER.has(code ?? ''))
       return giveUpMail({ mailId }, 'The mail server refuses it; the address may be wrong.')
     const tries = mail.tries + 1
     if (tries > MOST_TRIES) return giveUpMail({ mailId }, 'The mail server could not be reached for a day.')
     await database().transaction(async (work) => {
       await work
         .update(messages)
-        .set({ tries, problem: 'The mail server cannot be reached just now; it is tried again.' })
+        .set({
+          tries,
+          problem:
+            code === 'EAUTH'
+              ? 'The mail server does not accept our name and password; it is tried again.'
+              : 'The mail server cannot be reached just now; it is tried again.',
+        })
         .where(and(eq(messages.id, mailId), eq(messages.state, 'waiting')))
       const seconds = Math.min(MOST_SECONDS, AGAIN_SECONDS * 2 ** mail.tries)
       await queueJob(work, 'send_mail', { mailId }, { seconds })

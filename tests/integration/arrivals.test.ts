@@ -151,7 +151,7 @@ test('what came is found by its words and what became of it, and by its organisa
     (await arrivalsOf(organisation, asked)).rows.map((r) => r.name)
   expect(await found({ words: 'slow' })).toEqual(['slow.pdf'])
   expect(await found({ words: '%' })).toEqual([])
-  expect(await found({ outcome: 'not taken' })).toEqual(['once more.pdf'])
+  expect(await found({ outcome: 'not taken', source: (await source()).id })).toEqual(['once more.pdf'])
   expect(await found({}, (await elsewhere()).organisationId)).toEqual([])
   expect(readdirSync(folder).sort()).toEqual(['.hidden.pdf', 'done', 'later.pdf.part'])
 })

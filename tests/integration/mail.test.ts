@@ -16,7 +16,7 @@ import { deleteArrival, setAside, takeAgain } from '../../server/arrivals/take.t
 import { database } from '../../server/database/connection.ts'
 import { arrivals, files, FIRST_ORGANISATION, messages, packages } from '../../server/database/schema.ts'
 import { giveAnswers, undo } from '../../server/packages/answer.ts'
-import { moveFiles } from '../../server/packages/move-files.ts'
+import { movePages } from '../../server/packages/move-pages.ts'
 import { filesIn, packageRow } from '../../server/packages/queries.ts'
 import { startPostOffice, type Letter, type PostOffice } from '../../standins/post-office.ts'
 import { inWords } from '../../wording/index.ts'
@@ -166,6 +166,21 @@ test('what no person wrote makes no package and is not answered; a copier is tak
   const { packageId } = await came('Scan of the copier')
   await until(async () => (await packageRow(packageId!, at.who))?.state === 'open')
   expect(office.letters().filter((l) => l.inReplyTo === scan.messageId)).toEqual([])
+  // The next that it scans is anybody's.
+  await post({
+    subject: 'Next scan of the copier',
+    from: 'copier@branch.example',
+    headers: { 'Auto-Submitted': 'auto-generated' },
+    attachments: [await paper()],
+  })
+  const next = await came('Next scan of the copier')
+  expect([next.outcome, next.packageId === packageId]).toEqual(['taken', false])
+  // Of what answers by itself the envelope names nobody, whatever its head says.
+  await nodemailer.createTransport(`smtp://127.0.0.1:${listen}`).sendMail({
+    envelope: { from: '', to: [OURS] },
+    raw: 'Return-Path: <p@p.example>\r\nFrom: p@p.example\r\nSubject: From nobody\r\n\r\nI am away.',
+  })
+  expect(await came('From nobody')).toMatchObject({ outcome: 'left alone' })
 }, 120_000)
 
 test('papers are filed by case number, and by a sender with one open package; of several, a person is asked', async () => {
@@ -217,22 +232,29 @@ test('of a sender with several open packages a person is asked, and what is move
   expect(inWords(asked.question)).toMatch(new RegExp(`^Does this belong to ${twoRow.caseNumber}`))
   await giveAnswers(id, [asked.choices[0].answer], at.who)
   await until(async () => (await judged(two.packageId!)).pageCount === 2)
+  // The letter goes with its papers, and so will what answers it.
+  const placeOf = async () =>
+    (await database().select().from(messages).where(eq(messages.arrivalId, three.id)))[0].packageId
+  expect(await placeOf()).toBe(two.packageId)
   expect((await judged(id)).assessment!.documents).toEqual([])
   expect((await judged(two.packageId!)).assessment!.documents).toHaveLength(2)
   await undo(id, at.who)
+  expect(await placeOf()).toBe(id)
   expect((await judged(id)).assessment!.documents).toHaveLength(1)
   await until(async () => (await judged(two.packageId!)).assessment!.documents.length === 1)
 
   // The same by hand: one act, and one back.
   const [file] = await database().select().from(files).where(eq(files.packageId, id))
   const oneRow = await judged(one.packageId!)
-  const moved = await moveFiles(at.who, id, [file.id], oneRow.caseNumber.toLowerCase())
+  const moved = await movePages(at.who, id, { files: [file.id] }, oneRow.caseNumber.toLowerCase())
   await until(async () => (await judged(one.packageId!)).assessment!.documents.length === 2)
   expect((await filesIn(id))[0].movedTo).toBe(oneRow.caseNumber)
-  await moveFiles(at.who, moved.back.packageId, moved.back.files, moved.back.caseNumber)
+  await movePages(at.who, moved.back.packageId, moved.back, moved.back.caseNumber)
   await until(async () => (await judged(id)).assessment!.documents.length === 1)
   await until(async () => (await judged(one.packageId!)).assessment!.documents.length === 1)
-  await expect(moveFiles(at.who, id, [file.id], 'NONE-1')).rejects.toThrow('There is no case NONE-1.')
+  await expect(movePages(at.who, id, { files: [file.id] }, 'NONE-1')).rejects.toThrow(
+    'There is no case NONE-1.',
+  )
 }, 120_000)
 
 test('what is not taken is set aside with a reason, or deleted by who may; a letter is read as it came', async () => {
@@ -383,6 +405,24 @@ test('while the mail server is away letters wait, and say so; then they are sent
   expect(await waiting()).toMatchObject({ problem: null })
   expect(office.letters()).toHaveLength(1)
 }, 90_000)
+
+test('a letter that is refused for its address says so, and is not tried for ever', async () => {
+  const { messageId } = await post({
+    from: 'nobody@refused.example',
+    subject: 'To no address',
+    text: 'x',
+    attachments: [await paper()],
+  })
+  const sent = async () =>
+    (
+      await database()
+        .select()
+        .from(messages)
+        .where(sql`${messages.references} @> array[${messageId}]`)
+    )[0]
+  await until(async () => (await sent())?.state === 'failed')
+  expect((await sent()).problem).toBe('The mail server refuses it; the address may be wrong.')
+}, 60_000)
 
 describe('a mailbox', () => {
   let dovecot: Dovecot | null = null

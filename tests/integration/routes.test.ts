@@ -119,7 +119,7 @@ test('every route that is served stands in these tables, or is for whoever signs
       path.replace(/\?.*/, '').replace('/pages/1/', '/pages/:number/').replace('/small', '/:size'),
     ),
     ...OF_A_DESK.map(([path]) => path.replace(/\?.*/, '').replace(/\/(?:working-boat-loan|payslip)/, '/:id')),
-    ...['answers', 'rule-trial', 'owner', 'again', 'bring', 'keep', 'identity', 'move-files'].map(
+    ...['answers', 'rule-trial', 'owner', 'again', 'bring', 'keep', 'identity', 'move-pages'].map(
       (path) => `/packages/:id/${path}`,
     ),
     ...[
@@ -194,7 +194,7 @@ test.each([
   'hand-over.data',
   'checklist.data',
   'identity',
-  'move-files',
+  'move-pages',
 ])('what is sent to %s of another organisation’s package finds none', async (path) => {
   const { status } = await post(`/packages/:id/${path}`, { act: 'undo', owner: '' }, people.stranger.cookie)
   expect(status).toBe(404)

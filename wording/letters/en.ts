@@ -12,6 +12,8 @@ export const en: LetterWords = {
   lacking: 'This is still needed:',
   complete: 'Nothing more is needed for now.',
   unusable: 'This could not be used:',
+  unsure: 'perhaps; somebody looks at it',
+  unchecked: (title) => `${title}: could not be checked yet; somebody looks at it`,
   exceeded: (title, said, most) => `${title}: ${said} is more than the ${most} that are allowed`,
   refused: 'None of it could be taken:',
   unexpected: (title, expected) => `This looks like: ${title}. Expected was: ${expected}`,

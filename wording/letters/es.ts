@@ -12,6 +12,8 @@ export const es: LetterWords = {
   lacking: 'Todavía falta:',
   complete: 'Por ahora no hace falta nada más.',
   unusable: 'No se ha podido utilizar:',
+  unsure: 'por confirmar',
+  unchecked: (title) => `${title}: aún no se ha podido comprobar; lo revisará una persona`,
   exceeded: (title, said, most) => `${title}: ${said} supera el máximo permitido de ${most}`,
   refused: 'No se ha podido aceptar nada:',
   unexpected: (title, expected) => `Esto parece: ${title}. Se esperaba: ${expected}`,

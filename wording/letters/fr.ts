@@ -13,6 +13,8 @@ export const fr: LetterWords = {
   lacking: 'Il nous manque encore :',
   complete: 'Rien d’autre n’est nécessaire pour le moment.',
   unusable: 'Nous n’avons pas pu utiliser :',
+  unsure: 'à confirmer',
+  unchecked: (title) => `${title} : pas encore vérifié ; une personne s’en charge`,
   exceeded: (title, said, most) => `${title} : ${said} dépasse les ${most} autorisés`,
   refused: 'Rien n’a pu être pris en compte :',
   unexpected: (title, expected) => `Ceci ressemble à : ${title}. Attendu : ${expected}`,

@@ -14,6 +14,16 @@ export function receiptLines(receipt: Receipt, language: Language): string[] {
   return paragraphsOf(receipt, languages[language]).flat()
 }
 
+/** What somebody has to look at in papers that were read: their type, limits, identity papers that are not valid. */
+export const receiptProblems = (receipt: Receipt, language: Language): string[] =>
+  remarksOf(
+    {
+      ...receipt,
+      identity: receipt.identity.filter(({ verdict }) => verdict !== null && verdict !== 'valid'),
+    },
+    languages[language],
+  )
+
 /** A letter that tells whoever sent papers what became of them, as plain text. */
 export function receiptLetter(receipt: Receipt, language: Language, lender: string): string {
   const words = languages[language]
@@ -24,12 +34,12 @@ export function receiptLetter(receipt: Receipt, language: Language, lender: stri
 }
 
 function paragraphsOf(receipt: Receipt, words: LetterWords): string[][] {
-  const { files, documents, required, exceeded, unexpected, identity, refusal, state } = receipt
+  const { files, documents, required, refusal, state } = receipt
   const unusable = files.filter((f) => f.problem !== null)
   const pages = files.reduce((sum, f) => sum + f.pages, 0)
   const item = (text: string) => `- ${text}`
   const list = (head: string, items: string[]) => (items.length > 0 ? [[head, ...items.map(item)]] : [])
-  const remarks = (lines: string[]) => (lines.length > 0 ? [lines] : [])
+  const remarks = remarksOf(receipt, words)
   const reasonOf = (sentence: string) => words.problem[fileProblem(sentence)]
   const there = required.filter((r) => r.status === 'satisfied')
   const lacking = required.flatMap(({ title, status }) =>
@@ -43,17 +53,13 @@ function paragraphsOf(receipt: Receipt, words: LetterWords): string[][] {
     ...(state === 'reading' ? [[words.reading]] : []),
     ...list(
       words.arrived,
-      documents.map((d) => `${d.title}, ${words.pages(d.pages)}`),
+      documents.map((d) => ifUnsure(`${d.title}, ${words.pages(d.pages)}`, d.sure, words)),
     ),
     ...list(
       words.unusable,
       unusable.map((f) => `${f.name}: ${reasonOf(f.problem!)}`),
     ),
-    ...remarks([
-      ...unexpected.map(({ title, expected }) => words.unexpected(title, expected)),
-      ...exceeded.map(({ title, said, most }) => words.exceeded(title, plain(said), plain(most))),
-      ...identity.map(({ verdict, reasons }) => [words.identity[verdict ?? 'asked'], ...reasons].join('; ')),
-    ]),
+    ...(remarks.length > 0 ? [remarks] : []),
     ...list(
       words.there,
       there.map((r) => r.title),
@@ -62,3 +68,15 @@ function paragraphsOf(receipt: Receipt, words: LetterWords): string[][] {
     ...(required.length > 0 && lacking.length === 0 ? [[words.complete]] : []),
   ]
 }
+
+const ifUnsure = (text: string, sure: boolean, words: LetterWords): string =>
+  sure ? text : `${text} (${words.unsure})`
+
+const remarksOf = ({ unexpected, exceeded, unchecked, identity }: Receipt, words: LetterWords): string[] => [
+  ...unexpected.map(({ title, expected }) => words.unexpected(title, expected)),
+  ...exceeded.map(({ title, said, most, sure }) =>
+    ifUnsure(words.exceeded(title, plain(said), plain(most)), sure, words),
+  ),
+  ...unchecked.map(({ title }) => words.unchecked(title)),
+  ...identity.map(({ verdict, reasons }) => [words.identity[verdict ?? 'asked'], ...reasons].join('; ')),
+]

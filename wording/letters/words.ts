@@ -14,6 +14,9 @@ export interface LetterWords {
   lacking: string
   complete: string
   unusable: string
+  /** Behind what somebody is still asked about. */
+  unsure: string
+  unchecked: (title: string) => string
   exceeded: (title: string, said: string, most: string) => string
   refused: string
   unexpected: (title: string, expected: string) => string

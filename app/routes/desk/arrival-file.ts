@@ -3,6 +3,8 @@ import { z } from 'zod'
 import { signedIn } from '../../../server/access/people.ts'
 import { originalOf, previewOf } from '../../../server/arrivals/papers.ts'
 import { arrivalOf } from '../../../server/arrivals/queries.ts'
+import { note } from '../../../server/audit.ts'
+import { database } from '../../../server/database/connection.ts'
 import { isFilesFault } from '../../../engine/box/index.ts'
 import type { Route } from './+types/arrival-file'
 
@@ -31,6 +33,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     })
   }
   try {
+    const { packageId } = found.arrival
+    await note(database(), who, packageId ?? who, 'downloaded what came', asked.data.id)
     return new Response(await originalOf(file.sha256), {
       headers: {
         // Whatever it says it is: nothing of a stranger's is opened under this address.

@@ -5,7 +5,7 @@ import { signedIn } from '../../../server/access/people.ts'
 import { may, refusalOf } from '../../../server/access/rights.ts'
 import { arrivalOf } from '../../../server/arrivals/queries.ts'
 import { deleteArrival, setAside, takeAgain } from '../../../server/arrivals/take.ts'
-import { noteLook } from '../../../server/audit.ts'
+import { noteLook, noteLookAtArrival } from '../../../server/audit.ts'
 import { jsonBody } from '../../../server/web/bodies.ts'
 import { useChanges } from '../../parts/changes.ts'
 import { count, fileSize, moment } from '../../parts/format.ts'
@@ -21,7 +21,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const found = id.success ? await arrivalOf(who.organisationId, id.data) : null
   if (!found) throw data('There is no such arrival.', 404)
   const { arrival, source, integration, letters, inPackage, ...rest } = found
-  if (arrival.packageId) await noteLook(who, arrival.packageId)
+  await (arrival.packageId ? noteLook(who, arrival.packageId) : noteLookAtArrival(who, arrival.id))
   return {
     ...rest,
     arrival,

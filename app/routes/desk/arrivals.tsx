@@ -14,6 +14,7 @@ import { jsonBody } from '../../../server/web/bodies.ts'
 import { useChanges } from '../../parts/changes.ts'
 import { count, fileSize, moment } from '../../parts/format.ts'
 import { Told } from '../../parts/told.tsx'
+import { Options } from '../../parts/options.tsx'
 import type { Route } from './+types/arrivals'
 
 export const meta = () => [{ title: 'Arrivals · Jigsa' }]
@@ -250,11 +251,7 @@ export default function Arrivals({
                       }
                     >
                       {s.program === null ? <option value="">not said yet</option> : null}
-                      {programs.map((p) => (
-                        <option key={p.id} value={p.id}>
-                          {p.title}
-                        </option>
-                      ))}
+                      <Options of={programs} />
                     </select>
                   </label>
                 )}

@@ -19,6 +19,7 @@ import { database } from '../../../server/database/connection.ts'
 import { jsonBody } from '../../../server/web/bodies.ts'
 import { ShownOnce } from '../../parts/shown-once.tsx'
 import { Told } from '../../parts/told.tsx'
+import { Options } from '../../parts/options.tsx'
 import type { Route } from './+types/device'
 
 export const meta = () => [{ title: 'Device · Jigsa' }]
@@ -244,11 +245,7 @@ function ButtonForm({
           value={button.program}
           onChange={(event) => onChange({ program: event.target.value })}
         >
-          {programs.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.title}
-            </option>
-          ))}
+          <Options of={programs} />
         </select>
       </label>
       <label>
@@ -260,11 +257,7 @@ function ButtonForm({
           onChange={(event) => onChange({ type: event.target.value || null })}
         >
           <option value="">any paper</option>
-          {types.map((t) => (
-            <option key={t.id} value={t.id}>
-              {t.title}
-            </option>
-          ))}
+          <Options of={types} />
         </select>
       </label>
       <span className="flex basis-full flex-wrap items-center gap-2 text-sm">

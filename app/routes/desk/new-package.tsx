@@ -10,6 +10,7 @@ import { jsonBody } from '../../../server/web/bodies.ts'
 import { DropZone } from '../../parts/drop-zone.tsx'
 import { fileSize } from '../../parts/format.ts'
 import { sendFiles } from '../../parts/uploads.ts'
+import { Options } from '../../parts/options.tsx'
 import type { Route } from './+types/new-package'
 
 export const meta = () => [{ title: 'New package · Jigsa' }]
@@ -87,11 +88,7 @@ export default function NewPackage({
             value={program}
             onChange={(event) => setProgram(event.target.value)}
           >
-            {programs.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.title}
-              </option>
-            ))}
+            <Options of={programs} />
           </select>
         </label>
         <label className="grid gap-1 font-semibold">

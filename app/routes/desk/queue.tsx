@@ -281,7 +281,7 @@ const State = ({ row }: { row: Row }) =>
         <span className="block text-[13px] text-amber">{count(row.toSign, 'decision')} to agree to</span>
       ) : null}
       {row.first && row.state !== 'finished' ? (
-        <span className="ml-2 rounded border border-line px-1 text-[13px]">first</span>
+        <span className="ml-2 rounded border border-line px-1 text-[13px]">goes first</span>
       ) : null}
       {row.flagged && row.state !== 'finished' ? (
         <span className="block text-[13px] text-plum">for the lead’s eye</span>

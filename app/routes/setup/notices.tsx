@@ -19,6 +19,7 @@ import {
 import { jsonBody } from '../../../server/web/bodies.ts'
 import { count, moment } from '../../parts/format.ts'
 import { Told } from '../../parts/told.tsx'
+import { FieldOptions, Options } from '../../parts/options.tsx'
 import type { Route } from './+types/notices'
 
 export const meta = () => [{ title: 'Notices · Jigsa' }]
@@ -325,11 +326,7 @@ function NoticeForm({
             })
           }}
         >
-          {types.map((t) => (
-            <option key={t.id} value={t.id}>
-              {t.title}
-            </option>
-          ))}
+          <Options of={types} />
         </select>
         comes, whose
         <select
@@ -341,11 +338,7 @@ function NoticeForm({
           }
         >
           <option value="">values are any</option>
-          {fieldsOf('money', 'org', 'name', 'text', 'id', 'choice').map((f) => (
-            <option key={f.name} value={f.name}>
-              {f.title}
-            </option>
-          ))}
+          <FieldOptions of={fieldsOf('money', 'org', 'name', 'text', 'id', 'choice')} />
         </select>
         {field ? (
           isAmount ? (
@@ -390,11 +383,7 @@ function NoticeForm({
               onChange={(event) => change({ says: { ...notice.says, [key]: event.target.value || null } })}
             >
               <option value="">not said</option>
-              {choices.map((f) => (
-                <option key={f.name} value={f.name}>
-                  {f.title}
-                </option>
-              ))}
+              <FieldOptions of={choices} />
             </select>
           </label>
         ))}

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { useFetcher } from 'react-router'
 import { Told } from '../parts/told.tsx'
-import type { MoveAnswer } from '../routes/package/move-files.ts'
+import type { MoveAnswer } from '../routes/package/move-pages.ts'
 
 /** Moves chosen files to another case, and back. */
 export function MoveFiles({
@@ -16,11 +16,12 @@ export function MoveFiles({
   const fetcher = useFetcher<MoveAnswer>()
   const [caseNumber, setCaseNumber] = useState('')
   const busy = fetcher.state !== 'idle'
-  const send = (id: string, files: readonly string[], to: string) =>
-    void fetcher.submit(
-      { files: [...files], caseNumber: to },
-      { method: 'post', action: `/packages/${id}/move-files`, encType: 'application/json' },
-    )
+  const send = (id: string, body: ({ files: string[] } | { pages: number[] }) & { caseNumber: string }) =>
+    void fetcher.submit(body, {
+      method: 'post',
+      action: `/packages/${id}/move-pages`,
+      encType: 'application/json',
+    })
   const moved = fetcher.data?.moved
   if (chosen.length === 0 && !fetcher.data) return null
   return (
@@ -33,7 +34,9 @@ export function MoveFiles({
             type="button"
             className="button"
             disabled={busy}
-            onClick={() => send(moved.back.packageId, moved.back.files, moved.back.caseNumber)}
+            onClick={() =>
+              send(moved.back.packageId, { pages: moved.back.pages, caseNumber: moved.back.caseNumber })
+            }
           >
             Move back
           </button>
@@ -44,7 +47,7 @@ export function MoveFiles({
           className="card flex flex-wrap items-center gap-2 p-3"
           onSubmit={(event) => {
             event.preventDefault()
-            send(packageId, chosen, caseNumber)
+            send(packageId, { files: [...chosen], caseNumber })
             onMoved()
           }}
         >
