@@ -2,7 +2,7 @@ import { createHmac, hkdfSync, timingSafeEqual } from 'node:crypto'
 import { settings } from './settings.ts'
 
 /** What a key is for: no code made for one purpose is good for another. */
-export type Purpose = 'known device' | 'cover sheet' | 'trail head'
+export type Purpose = 'known device' | 'cover sheet' | 'trail head' | 'request link'
 
 /** A key of one purpose, from the secret of this installation (HKDF, RFC 5869). */
 const keyFor = (purpose: Purpose): Buffer =>

@@ -4,6 +4,7 @@ const SIGN_OFF = [
   ['waivers', 'waiving a requirement'],
   ['differences', 'accepting a difference or a failed check'],
   ['finish', 'the whole package, before it is finished'],
+  ['requests', 'a request to the applicant, before it is sent'],
 ] as const
 
 /** What a second person agrees to, and which values say who applies. */

@@ -85,27 +85,41 @@ export function judgeChecklist(
 }
 
 function judgeRequirement(requirement: Requirement, situation: Situation): Verdict {
-  const there = (needs: readonly Need[]) =>
-    needs.filter((n) => counting(situation.papers, n.type).length > 0).length
   if (requirement.when && !holds(requirement.when, situation)) {
     if (known(requirement.when, situation))
       return { status: 'not_applicable', documents: [], reason: message('requirement.not_asked_for') }
     // Papers that nobody had to bring are a sign that they were asked for.
-    if (requirement.ways.every((w) => there(w.needs) === 0))
+    if (requirement.ways.every((w) => there(w, situation) === 0))
       return {
         status: 'not_applicable',
         documents: [],
         reason: message('requirement.not_known_yet', { field: splitReference(requirement.when.field)[1] }),
       }
   }
-  if (requirement.any)
-    return bestOf(
-      requirement.ways
-        .filter((w) => !w.when || holds(w.when, situation) || !known(w.when, situation))
-        .map((w) => judgeWay(w, situation)),
-    )
-  return judgeWay(chosenWay(requirement, situation, there), situation)
+  return bestOf(openWays(requirement, situation).map((w) => judgeWay(w, situation)))
 }
+
+/** Ways that would do: any that the case allows, or the one that is asked for. */
+const openWays = (requirement: Requirement, situation: Situation): Way[] =>
+  requirement.any
+    ? requirement.ways.filter((w) => !w.when || holds(w.when, situation) || !known(w.when, situation))
+    : [chosenWay(requirement, situation)]
+
+/** A paper that a requirement still lacks, and what is wrong with the ones that are there. */
+export interface Lack {
+  need: Need
+  status: Status
+  documents: string[]
+  reason: Message
+}
+
+/** What a requirement lacks, by each way that would meet it; a paper that is there and good is not among it. */
+export const lackingBy = (requirement: Requirement, situation: Situation): Lack[][] =>
+  openWays(requirement, situation).map((way) =>
+    way.needs
+      .map((need) => ({ need, ...judgeNeed(need, situation) }))
+      .filter(({ status }) => status !== 'satisfied' && status !== 'not_applicable'),
+  )
 
 /** Every paper of a way must be there and good. */
 function judgeWay(way: Way, situation: Situation): Verdict {
@@ -123,17 +137,17 @@ function judgeWay(way: Way, situation: Situation): Verdict {
   }
 }
 
+/** Of how many papers that a way asks for there is one, good or not. */
+const there = ({ needs }: Way, { papers }: Situation): number =>
+  needs.filter((n) => counting(papers, n.type).length > 0).length
+
 /** The way whose case it is; where that was not read, the one whose papers are there. */
-function chosenWay(
-  { ways }: Requirement,
-  situation: Situation,
-  there: (needs: readonly Need[]) => number,
-): Way {
+function chosenWay({ ways }: Requirement, situation: Situation): Way {
   const sure = ways.find((w) => !w.when || holds(w.when, situation))
   const open = ways.filter((w) => w.when && !known(w.when, situation))
   if (open.length === 0) return sure ?? ways[0]
   return [...(sure ? [sure] : []), ...open].reduce((best, w) =>
-    there(w.needs) > there(best.needs) ? w : best,
+    there(w, situation) > there(best, situation) ? w : best,
   )
 }
 

@@ -1,2 +1,11 @@
 /** What other folders may use of this one; README.md says how it hangs together. */
-export { holds, judgeChecklist, type RequirementResult, statuses, type Status } from './checklist.ts'
+export {
+  holds,
+  judgeChecklist,
+  type Lack,
+  lackingBy,
+  type RequirementResult,
+  type Situation,
+  statuses,
+  type Status,
+} from './checklist.ts'

@@ -10,6 +10,7 @@ const notice = (change: object = {}): Notice =>
     post: null,
     lead: false,
     first: false,
+    task: false,
     ...change,
   })
 const bill = (amount: string, change: object = {}, currency = 'EUR'): Document =>

@@ -30,6 +30,8 @@ export const noticeSchema = z.object({
   lead: z.boolean(),
   /** The package goes before others. */
   first: z.boolean(),
+  /** Somebody of the desk has to look at it, and says when that is done. */
+  task: z.boolean().default(false),
 })
 export type Notice = z.infer<typeof noticeSchema>
 

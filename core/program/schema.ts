@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { requestWordsSchema } from './request-words.ts'
 
 /** Document types, programs, facts and checks are data of these shapes; nothing of a particular lender is code. */
 
@@ -369,6 +370,8 @@ export const signOffSchema = z.object({
   waivers: z.boolean().default(false),
   differences: z.boolean().default(false),
   finish: z.boolean().default(false),
+  /** Requests to applicants, before they are sent. */
+  requests: z.boolean().default(false),
 })
 
 export const programSchema = z.object({
@@ -381,5 +384,7 @@ export const programSchema = z.object({
   checks: z.array(checkSchema),
   limits: z.array(limitSchema).default([]),
   signOff: signOffSchema.prefault({}),
+  /** How applicants are asked for what lacks. */
+  requests: requestWordsSchema.prefault({}),
 })
 export type Program = z.infer<typeof programSchema>

@@ -20,6 +20,8 @@ export interface Message {
   /** `Content-Language` of its head. */
   language: string | undefined
   automatic: AutomaticKind | null
+  /** Ids of messages that it says were not delivered (RFC 3464). */
+  undelivered: string[]
   text: string
   /** Why what it carries cannot be told, in a sentence; null where it can. */
   damage: string | null
@@ -71,6 +73,7 @@ export async function messageOf(mail: ParsedMail): Promise<Message> {
     sentAt: mail.date && !Number.isNaN(mail.date.getTime()) ? mail.date.toISOString() : null,
     language: heads.get('content-language'),
     automatic: automaticKind(field),
+    undelivered: automaticKind(field) === 'bounce' ? undeliveredIn(mail) : [],
     damage:
       /^multipart\//i.test(heads.get('content-type') ?? '') &&
       mail.attachments.length === 0 &&
@@ -81,6 +84,24 @@ export async function messageOf(mail: ParsedMail): Promise<Message> {
     text: wellFormed(mail.text ?? '').slice(0, MOST_TEXT),
     html: mail.html ? await safeHtml(mail.html) : null,
   }
+}
+
+/** Parts of a report that say what it is about, and the head of that. */
+const REPORT_PARTS = /^(?:message\/(?:delivery-status|rfc822|global)|text\/rfc822-headers)/i
+/** Signs of a part that are looked at: the head of what came back stands at its beginning. */
+const MOST_OF_PART = 20_000
+const NOT_YET = /^action:\s*(?:delayed|relayed|expanded|delivered)\b/im
+const FAILED = /^action:\s*failed\b/im
+
+/** Which messages a report says were not delivered; none where it only says that it takes longer. */
+function undeliveredIn(mail: ParsedMail): string[] {
+  const parts = mail.attachments
+    .filter(({ contentType }) => REPORT_PARTS.test(contentType))
+    .map(({ content }) => content.subarray(0, MOST_OF_PART).toString('latin1'))
+  if (parts.some((part) => NOT_YET.test(part)) && !parts.some((part) => FAILED.test(part))) return []
+  return parts.flatMap((part) =>
+    [...part.matchAll(/^(?:original-)?message-id:\s*(<[^<>\s]{1,250}>)/gim)].map(([, id]) => id),
+  )
 }
 
 /** What is left of a letter's HTML: words and their arrangement; nothing runs, nothing is fetched, no link is followed. */

@@ -8,6 +8,7 @@ import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
 import { arrivals, messages, sources, type ArrivedFile } from '../database/schema.ts'
 import { tellArrivals } from '../events.ts'
+import { cameBack } from '../post/came-back.ts'
 import { queueJob, type Jobs } from '../jobs/queue.ts'
 import { letterReader } from '../jobs/readers.ts'
 import { fetchContents, keepBytes } from '../storage/contents.ts'
@@ -125,6 +126,7 @@ async function settle(work: Work, row: Row, message: Message): Promise<void> {
   const why = await reasonToLeave(work, row, message)
   if (why) {
     await work.update(arrivals).set({ outcome: 'left alone', problem: why }).where(own)
+    if (message.automatic === 'bounce') await cameBack(work, row.organisationId, message)
     return
   }
   if (!source) {

@@ -4,7 +4,7 @@ import { dayName } from '../../core/text/index.ts'
 import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
-import { arrivals, messages, packages, sources, type ArrivedFile } from '../database/schema.ts'
+import { arrivals, messages, packages, requests, sources, type ArrivedFile } from '../database/schema.ts'
 import { tellArrivals } from '../events.ts'
 import { fileContents, openPackage } from '../packages/intake.ts'
 import { Refused } from '../packages/states.ts'
@@ -88,23 +88,31 @@ export interface Letter {
   references: readonly string[]
 }
 
+/** How something that came is filed. */
+interface Placing {
+  /** Who wants it, though it came before; null where it came by itself. */
+  who: Person | null
+  letter: Letter | null
+  /** The package that it answers a request of; left out where it is to be found. */
+  packageId?: string
+}
+
 /**
  * Files what arrived, or writes down why it is not taken.
- * @param who wants it, though it came before; null where it came by itself
  * @returns whether whoever sent it is known from its package
  */
 export async function place(
   work: Work,
   source: Source,
   row: Row,
-  { who, letter }: { who: Person | null; letter: Letter | null },
+  { who, letter, packageId }: Placing,
 ): Promise<boolean> {
   const own = eq(arrivals.id, row.id)
   try {
     if (!who) await demandNew(work, row)
     // What was opened for papers that are refused then is not opened.
     const { senderKnown, ...filed } = await work.transaction((inner) =>
-      fileIt(inner, source, row, { who, letter }),
+      fileIt(inner, source, row, { who, letter, packageId }),
     )
     await work
       .update(arrivals)
@@ -144,14 +152,16 @@ async function fileIt(
   work: Work,
   source: Source,
   row: Row,
-  { who, letter }: { who: Person | null; letter: Letter | null },
+  { who, letter, packageId: named }: Placing,
 ): Promise<Belongs & { packageId: string; problem: string | null }> {
   if (row.files.length === 0) throw new Refused('There is nothing in it.')
-  const belongs = await whereTo(work, {
-    organisationId: row.organisationId,
-    names: [...(letter ? [letter.subject] : [row.name]), ...row.files.map((f) => f.name)],
-    letter,
-  })
+  const belongs = named
+    ? { packageId: named, senderKnown: true, maybeOfId: null }
+    : await whereTo(work, {
+        organisationId: row.organisationId,
+        names: [...(letter ? [letter.subject] : [row.name]), ...row.files.map((f) => f.name)],
+        letter,
+      })
   if (!belongs.packageId && !source.program)
     throw new Refused('Nobody has said by which program papers from here are judged.')
   const packageId =
@@ -187,7 +197,13 @@ export function takeAgain(who: Person, id: string): Promise<boolean> {
       : []
     if (!row || !source) return false
     const letter = await letterOf(work, row)
-    const known = await place(work, source, row, { who, letter })
+    const [asked] = row.requestId
+      ? await work
+          .select({ packageId: requests.packageId })
+          .from(requests)
+          .where(eq(requests.id, row.requestId))
+      : []
+    const known = await place(work, source, row, { who, letter, packageId: asked?.packageId })
     if (letter) await follow(work, row.id, known)
     return true
   })

@@ -22,6 +22,9 @@ import type { Answer } from '../../core/answers/index.ts'
 import type { AutomaticKind } from '../../core/mail/index.ts'
 import type { Notice } from '../../core/notices/index.ts'
 import type { SentLimit } from '../../core/receipt/index.ts'
+import type { RequestItem } from '../../core/requests/index.ts'
+import type { Language } from '../../core/lexicon/index.ts'
+import type { Right } from '../access/rights.ts'
 import type { Assessment, VerdictChange } from '../../core/pipeline/index.ts'
 import type { Page, Rotation } from '../../core/model/index.ts'
 import type { DocumentType, Program, Register } from '../../core/program/index.ts'
@@ -591,8 +594,11 @@ export const answeredRequests = pgTable(
   (t) => [primaryKey({ columns: [t.integrationId, t.key] })],
 )
 
-/** A folder of the machine, a mailbox that is looked into, an address that mail is handed in for, a counter's device. */
-export const sourceKinds = ['folder', 'mailbox', 'address', 'device'] as const
+/**
+ * A folder of the machine, a mailbox that is looked into, an address that mail is handed in for, a counter's device, the
+ * links that applicants answer by.
+ */
+export const sourceKinds = ['folder', 'mailbox', 'address', 'device', 'link'] as const
 export type SourceKind = (typeof sourceKinds)[number]
 
 /** What whoever stands before a device chooses, and what is expected of the papers then. */
@@ -666,6 +672,9 @@ export const arrivals = pgTable(
     message: text('message'),
     /** Which button of a device was chosen. */
     button: text('button'),
+    /** Of an applicant's answer, what it answers, and which item of that; null where they left that to us. */
+    requestId: uuid('request_id').references((): AnyPgColumn => requests.id, { onDelete: 'set null' }),
+    requestItem: text('request_item'),
     outcome: text('outcome', { enum: arrivalOutcomes }).notNull().default('opening'),
     packageId: uuid('package_id').references(() => packages.id, { onDelete: 'cascade' }),
     /** Another package that it may belong to: a person is asked. */
@@ -683,6 +692,7 @@ export const arrivals = pgTable(
     index('arrival_digest').on(t.organisationId, t.digest),
     index('arrival_package').on(t.packageId),
     index('arrival_message').on(t.message),
+    index('arrival_request').on(t.requestId),
   ],
 )
 
@@ -710,6 +720,8 @@ export const messages = pgTable(
     known: boolean('known').notNull().default(false),
     /** What one of ours is for: an arrival is told of once of each kind. */
     kind: text('kind'),
+    /** The request that it is of: its link stands in the words only while they go out. */
+    requestId: uuid('request_id').references((): AnyPgColumn => requests.id, { onDelete: 'cascade' }),
     /** `<id@host>` */
     messageId: text('message_id').notNull(),
     /** Ids of the messages that it answers, the latest last. */
@@ -736,6 +748,156 @@ export const messages = pgTable(
     index('message_thread').on(t.organisationId, t.messageId),
     index('message_sender').on(t.organisationId, t.sender),
     uniqueIndex('message_kind').on(t.arrivalId, t.kind),
+  ],
+)
+
+/**
+ * `to sign`: a second person looks at it before it is sent. `done`: all that it asks for came, or was answered. `called
+ * back`: it is not needed any more.
+ */
+export const requestStates = ['draft', 'to sign', 'sent', 'called back', 'done'] as const
+export type RequestState = (typeof requestStates)[number]
+
+/** An item as it was sent. */
+export interface SentItem extends RequestItem {
+  /** Words in place of the usual ones. */
+  own: string | null
+  /** The day that an earlier request asked for it, ISO. */
+  askedOn: string | null
+}
+
+/** What somebody made of an item while the request was a draft. */
+export interface ItemChoice {
+  on: boolean
+  own: string | null
+}
+
+/** What an applicant is asked for; one draft of a package at a time. */
+export const requests = pgTable(
+  'request',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    organisationId: organisation(),
+    packageId: uuid('package_id')
+      .notNull()
+      .references(() => packages.id, { onDelete: 'cascade' }),
+    state: text('state', { enum: requestStates }).notNull().default('draft'),
+    language: text('language').$type<Language>().notNull(),
+    recipient: text('recipient').notNull().default(''),
+    /** Words before and behind the items; empty for the usual ones. */
+    opening: text('opening').notNull().default(''),
+    closing: text('closing').notNull().default(''),
+    due: date('due', { mode: 'string' }),
+    choices: jsonb('choices').$type<Record<string, ItemChoice>>().notNull().default({}),
+    /** Items that somebody added by hand. */
+    added: jsonb('added').$type<RequestItem[]>().notNull().default([]),
+    /** What it asks for since it was sent; a draft's follow from the verdict. */
+    items: jsonb('items').$type<SentItem[]>().notNull().default([]),
+    /** What its link is made of together with the installation's secret, and the SHA-256 of that link's token. */
+    linkSalt: text('link_salt'),
+    tokenHash: text('token_hash').unique(),
+    linkEnds: moment('link_ends'),
+    /** When the applicant first opened it. */
+    openedAt: moment('opened_at'),
+    createdById: text('created_by_id').references(() => user.id, { onDelete: 'set null' }),
+    sentById: text('sent_by_id').references(() => user.id, { onDelete: 'set null' }),
+    sentAt: moment('sent_at'),
+    /** When the applicant is reminded next; null where they are not any more. */
+    remindAt: moment('remind_at'),
+    reminders: integer('reminders').notNull().default(0),
+    endedAt: moment('ended_at'),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [
+    index('request_package').on(t.packageId, t.createdAt),
+    index('request_remind').on(t.remindAt),
+    uniqueIndex('request_draft')
+      .on(t.packageId)
+      .where(sql`${t.state} in ('draft', 'to sign')`),
+  ],
+)
+
+/** What applicants said in place of papers. The last on an item counts; none is ever overwritten. */
+export const statements = pgTable(
+  'statement',
+  {
+    id: bigserial('id', { mode: 'number' }).primaryKey(),
+    requestId: uuid('request_id')
+      .notNull()
+      .references(() => requests.id, { onDelete: 'cascade' }),
+    item: text('item').notNull(),
+    kind: text('kind', { enum: ['value', 'words', 'cannot'] }).notNull(),
+    text: text('text').notNull(),
+    at: moment('at').notNull().defaultNow(),
+  },
+  (t) => [index('statement_request').on(t.requestId, t.id)],
+)
+
+/** A file that comes by a link in pieces, each of which stays when the line breaks. */
+export const comingFiles = pgTable(
+  'coming_file',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    requestId: uuid('request_id')
+      .notNull()
+      .references(() => requests.id, { onDelete: 'cascade' }),
+    item: text('item'),
+    name: text('name').notNull(),
+    size: bigint('size', { mode: 'number' }).notNull(),
+    /** Bytes that are there. */
+    offset: bigint('offset', { mode: 'number' }).notNull().default(0),
+    /** What it was taken as, once it is whole. */
+    arrivalId: uuid('arrival_id').references((): AnyPgColumn => arrivals.id, { onDelete: 'set null' }),
+    createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [index('coming_file_request').on(t.requestId)],
+)
+
+export const taskKinds = [
+  'sign a decision',
+  'sign off',
+  'sign a request',
+  'mail came back',
+  'poor copy',
+  'high amount',
+  'notice',
+  'request overdue',
+  'request answered',
+] as const
+export type TaskKind = (typeof taskKinds)[number]
+
+/** Something that somebody has to do about a package. It ends by itself when its cause does. */
+export const tasks = pgTable(
+  'task',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    organisationId: organisation(),
+    packageId: uuid('package_id')
+      .notNull()
+      .references(() => packages.id, { onDelete: 'cascade' }),
+    kind: text('kind', { enum: taskKinds }).notNull(),
+    /** What of the package it is about: the same cause is one task. */
+    cause: text('cause').notNull(),
+    /** What is to be done and why, in a sentence. */
+    reason: text('reason').notNull(),
+    /** Where in the package. */
+    place: text('place').notNull(),
+    /** Who may do it: the roles that have this right; null for anybody of the desk. */
+    right: text('right').$type<Right>(),
+    ownerId: text('owner_id').references(() => user.id, { onDelete: 'set null' }),
+    due: moment('due'),
+    createdAt: moment('created_at').notNull().defaultNow(),
+    endedAt: moment('ended_at'),
+    /** Who said that it is done; null where it ended by itself. */
+    endedById: text('ended_by_id').references(() => user.id, { onDelete: 'set null' }),
+  },
+  (t) => [
+    index('task_open')
+      .on(t.organisationId, t.createdAt)
+      .where(sql`${t.endedAt} is null`),
+    uniqueIndex('task_cause')
+      .on(t.packageId, t.kind, t.cause)
+      .where(sql`${t.endedAt} is null`),
   ],
 )
 

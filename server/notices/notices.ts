@@ -58,7 +58,8 @@ export async function faultOf(organisationId: string, notice: Notice): Promise<s
     return 'Only an amount can be more than something.'
   if (when.field !== null && when.over === null && when.is === null)
     return 'Say what that value is, or more than what.'
-  if (!notice.lead && !notice.first && post === null && notice.mail.length === 0) return 'Say whom it tells.'
+  if (!notice.lead && !notice.first && !notice.task && post === null && notice.mail.length === 0)
+    return 'Say whom it tells.'
   if (post !== null && !settings().POST_HOSTS.includes(new URL(post).host))
     return `Nothing may be posted to ${new URL(post).host}. Whoever runs Jigsa names the hosts that may be (POST_HOSTS).`
   return null

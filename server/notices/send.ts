@@ -2,9 +2,10 @@ import { and, eq } from 'drizzle-orm'
 import ical, { ICalCalendarMethod } from 'ical-generator'
 import type { Notice, Told } from '../../core/notices/index.ts'
 import { database, type Work } from '../database/connection.ts'
-import { notices, noticesTold, packages, sources } from '../database/schema.ts'
+import { notices, noticesTold, packages } from '../database/schema.ts'
 import { queueJob, type Jobs } from '../jobs/queue.ts'
 import { queueMail } from '../post/outbox.ts'
+import { ownAddress } from '../post/own-address.ts'
 import { settings } from '../settings.ts'
 import { postJson } from '../web/ask-outside.ts'
 
@@ -47,19 +48,6 @@ export async function sendNotice(
       attachments: told.due ? [calendarFile(toldId, told.due, `${text} (${whose})`)] : [],
     })
   if (body.post !== null) await queueJob(work, 'post_notice', { toldId })
-}
-
-/** The address that letters of an organisation come from. */
-async function ownAddress(work: Work, organisationId: string): Promise<string> {
-  const rows = await work
-    .select({ kind: sources.kind, address: sources.address })
-    .from(sources)
-    .where(eq(sources.organisationId, organisationId))
-    .orderBy(sources.createdAt)
-  return (
-    rows.find((s) => s.kind === 'address' || s.kind === 'mailbox')?.address ??
-    `jigsa@${new URL(settings().BASE_URL).hostname}`
-  )
 }
 
 /** A day as a file that calendars take (RFC 5545). */

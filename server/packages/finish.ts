@@ -8,6 +8,7 @@ import { answers, pages } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { jobWaits, judgementKey } from '../jobs/queue.ts'
 import { freeze } from './finished.ts'
+import { syncTasks } from '../tasks/tasks.ts'
 import { heldFor, inTurn, move, Refused } from './states.ts'
 
 /**
@@ -73,6 +74,7 @@ export const openAgain = (packageId: string, who: Person): Promise<void> =>
 const told = (packageId: string, act: (work: Work) => Promise<void>): Promise<void> =>
   inTurn(packageId, async (work) => {
     await act(work)
+    await syncTasks(work, packageId)
     await tell(work, { packageId, what: 'judged' })
   })
 

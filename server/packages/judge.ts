@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import { assess, type Assessment, type Situation } from '../../core/pipeline/index.ts'
-import { type OpenStray, type PackageFile, waitingFor } from '../../core/findings/index.ts'
+import { type OpenStray, waitingFor } from '../../core/findings/index.ts'
 import type { Box, Page, Word } from '../../core/model/index.ts'
 import { type Piece, segmentPages } from '../../core/classification/index.ts'
 import type { DocumentType } from '../../core/program/index.ts'
@@ -11,11 +11,14 @@ import { database, type Work } from '../database/connection.ts'
 import { type DocumentInShort, files, packages, pages, readings } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { tellNotices } from '../notices/notices.ts'
+import { settleRequests } from '../requests/settle.ts'
+import { syncTasks } from '../tasks/tasks.ts'
 import { programAt } from '../configuration/programs.ts'
 import { knowledgeOf } from '../configuration/knowledge.ts'
 import { lenderOf } from '../access/organisations.ts'
 import { typesOf } from '../configuration/types.ts'
 import { answersOf } from './answers-given.ts'
+import { filesOf } from './files-of.ts'
 import { openStrays } from './filing.ts'
 import { keptReader, readingsOf, rememberReadings } from './readings.ts'
 import { allows, hold, move } from './states.ts'
@@ -56,28 +59,6 @@ export async function pagesOf(work: Work, packageId: string): Promise<Page[]> {
   const found = rows.flatMap((r) => (r.body ? [r.body] : []))
   knownPages.set(key, found)
   return found
-}
-
-/**
- * Files as the report names them; archives and messages that unfolded into others are not pages' files
- * themselves.
- */
-export async function filesOf(work: Work, packageId: string): Promise<PackageFile[]> {
-  const rows = await work
-    .select()
-    .from(files)
-    .where(eq(files.packageId, packageId))
-    .orderBy(asc(files.createdAt), asc(files.id))
-  const parents = new Set(rows.map((r) => r.parentId))
-  return rows
-    .filter((r) => !parents.has(r.id) && r.state !== 'arriving')
-    .map((r) => ({
-      name: r.name,
-      sha256: r.sha256 ?? '',
-      pages: r.pages,
-      problem: r.problem,
-      notices: r.notices,
-    }))
 }
 
 /** All that a package is judged on, from the database, before it is cut; and the cut that is stored. */
@@ -286,6 +267,8 @@ export async function judge(work: Work, packageId: string, cut?: Cut | 'anew'): 
     })
     .where(eq(packages.id, packageId))
   if (opens) await move(work, packageId, 'be judged', 'open')
+  await settleRequests(work, packageId)
+  await syncTasks(work, packageId)
   await tell(work, { packageId, what: 'judged' })
   return assessment
 }

@@ -4,7 +4,15 @@ import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { programsOf } from '../configuration/programs.ts'
 import { database } from '../database/connection.ts'
-import { files, packages, packageStates, pages, pictures, user } from '../database/schema.ts'
+import {
+  files,
+  packages,
+  packageStates,
+  pages,
+  pictures,
+  type RequestState,
+  user,
+} from '../database/schema.ts'
 import { tell } from '../events.ts'
 
 export const queueQuery = z.object({
@@ -139,6 +147,9 @@ export async function packageRow(id: string, who: Pick<Person, 'organisationId'>
       createdAt: packages.createdAt,
       finishedAt: packages.finishedAt,
       assessment: packages.assessment,
+      /** How far the latest request to its applicant is; null where there is none. */
+      request: sql<RequestState | null>`(select state from request where request.package_id = package.id
+        order by request.created_at desc limit 1)`,
     })
     .from(packages)
     .where(and(eq(packages.id, id), eq(packages.organisationId, who.organisationId)))

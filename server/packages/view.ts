@@ -45,7 +45,7 @@ export async function packageView(who: Person, found: NonNullable<Awaited<Return
     identity,
     hasIdentityCheck: hasIdentityCheck(who.organisationId),
     programTitle: program?.title ?? row.program,
-    signOff: program?.signOff ?? { waivers: false, differences: false, finish: false },
+    signOff: program?.signOff ?? { waivers: false, differences: false, finish: false, requests: false },
     types: [...types, unknownType].map((t) => ({
       id: t.id,
       title: t.title,

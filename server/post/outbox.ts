@@ -2,9 +2,12 @@ import { and, eq } from 'drizzle-orm'
 import nodemailer from 'nodemailer'
 import { organisationName } from '../access/organisations.ts'
 import { database, type Work } from '../database/connection.ts'
-import { messages, type LetterAttachment } from '../database/schema.ts'
+import { messages, requests, type LetterAttachment } from '../database/schema.ts'
+import { tell } from '../events.ts'
 import { queueJob, type Jobs } from '../jobs/queue.ts'
 import { log } from '../log.ts'
+import { addressOf } from '../requests/link.ts'
+import { syncTasks } from '../tasks/tasks.ts'
 import { settings } from '../settings.ts'
 import { isLoopback } from '../web/addresses.ts'
 
@@ -20,12 +23,16 @@ export type NewMail = Pick<
   | 'subject'
   | 'references'
   | 'language'
+  | 'requestId'
 > & {
   /** What it is for: an arrival is told of once of each kind. */
   kind: string
   text: string
   attachments?: LetterAttachment[]
 }
+
+/** Stands in the words of a letter for the link of its request: no link lies in the database. */
+export const LINK = '{link}'
 
 /** Queues a letter inside the caller's transaction; one of its kind for its arrival that is there already stays alone. */
 export async function queueMail(work: Work, mail: NewMail): Promise<void> {
@@ -67,12 +74,14 @@ export async function sendMail({ mailId }: Jobs['send_mail']): Promise<void> {
   if (mail?.state !== 'waiting') return
   const server = settings().MAIL_SERVER
   if (!server) return giveUpMail({ mailId }, 'No mail server is set.')
+  const text = await wordsOf(mail)
+  if (text === null) return giveUpMail({ mailId }, 'The request was called back before it went out.')
   try {
     await transportOf(server).sendMail({
       from: { name: await organisationName(mail.organisationId), address: mail.sender },
       to: mail.recipients,
       subject: mail.subject,
-      text: mail.text ?? '',
+      text,
       attachments: mail.attachments.map(({ name, type, text }) => ({
         filename: name,
         contentType: type,
@@ -82,10 +91,12 @@ export async function sendMail({ mailId }: Jobs['send_mail']): Promise<void> {
       date: mail.createdAt,
       inReplyTo: mail.references.at(-1),
       references: mail.references,
-      headers: {
-        'Auto-Submitted': mail.references.length > 0 ? 'auto-replied' : 'auto-generated',
-        'X-Auto-Response-Suppress': 'All',
-      },
+      headers: BY_A_PERSON.has(mail.kind ?? '')
+        ? {}
+        : {
+            'Auto-Submitted': mail.references.length > 0 ? 'auto-replied' : 'auto-generated',
+            'X-Auto-Response-Suppress': 'All',
+          },
     })
     await database()
       .update(messages)
@@ -115,11 +126,27 @@ export async function sendMail({ mailId }: Jobs['send_mail']): Promise<void> {
   }
 }
 
+/** Kinds of letters that a person wrote, or read before they went: no machine answers in their place (RFC 3834). */
+const BY_A_PERSON: ReadonlySet<string> = new Set(['request'])
+
+/** The words of a letter as they go out, with the link of its request; null where that is not asked any more. */
+async function wordsOf({ text, requestId }: typeof messages.$inferSelect): Promise<string | null> {
+  if (!text?.includes(LINK) || !requestId) return text ?? ''
+  const [row] = await database().select().from(requests).where(eq(requests.id, requestId))
+  return row?.state === 'sent' ? text.replaceAll(LINK, addressOf(row)) : null
+}
+
 /** A letter that cannot be sent says so where it stands. */
 export async function giveUpMail({ mailId }: Jobs['send_mail'], why: unknown): Promise<void> {
   const problem = typeof why === 'string' ? why : 'A fault of ours kept it from being sent.'
-  await database()
-    .update(messages)
-    .set({ state: 'failed', problem })
-    .where(and(eq(messages.id, mailId), eq(messages.state, 'waiting')))
+  await database().transaction(async (work) => {
+    const [failed] = await work
+      .update(messages)
+      .set({ state: 'failed', problem })
+      .where(and(eq(messages.id, mailId), eq(messages.state, 'waiting')))
+      .returning({ packageId: messages.packageId })
+    if (!failed?.packageId) return
+    await syncTasks(work, failed.packageId)
+    await tell(work, { packageId: failed.packageId, what: 'judged' })
+  })
 }

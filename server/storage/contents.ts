@@ -4,7 +4,8 @@ import { and, asc, eq, gte, sql } from 'drizzle-orm'
 import { database, type Work } from '../database/connection.ts'
 import { arrivals, chunks, files } from '../database/schema.ts'
 
-const CHUNK = 1024 * 1024
+/** Bytes of one chunk. */
+export const CHUNK = 1024 * 1024
 
 /** The class of the advisory locks under which contents of one digest are put in and taken out. */
 const CONTENTS_LOCK = 7304

@@ -4,6 +4,11 @@ const MB = 1024 * KB
 /** Without a session nothing longer than a form with two fields is listened to. */
 const STRANGER = 64 * KB
 
+/** What strangers with a link of an applicant's may send: a piece of a file at a time. */
+const BY_LINK: readonly (readonly [path: RegExp, bytes: number])[] = [
+  [/^\/r\/[\w-]{43}\/uploads(?:\/|$)/, 8 * MB],
+]
+
 /** The most bytes of a request's body by its path; the first that fits counts. */
 const LIMITS: readonly (readonly [path: RegExp, bytes: number])[] = [
   // Counted where it is stored, so that a file too large is named in its package.
@@ -15,7 +20,7 @@ const LIMITS: readonly (readonly [path: RegExp, bytes: number])[] = [
 
 /** The most bytes that a request to `path` may bring. */
 export const bodyLimit = (path: string, stranger: boolean): number =>
-  stranger ? STRANGER : (LIMITS.find(([at]) => at.test(path))?.[1] ?? STRANGER)
+  (stranger ? BY_LINK : [...BY_LINK, ...LIMITS]).find(([at]) => at.test(path))?.[1] ?? STRANGER
 
 /** A body that grew over its limit while it came. */
 export class BodyTooLarge extends Error {}

@@ -136,7 +136,7 @@ describe('a second pair of eyes', () => {
       ...workingBoatLoan,
       id: 'eyes-later',
       title: 'Eyes later',
-      signOff: { waivers: false, differences: false, finish: true },
+      signOff: { waivers: false, differences: false, finish: true, requests: false },
     })
     const { version } = (await newestProgram(database(), who.organisationId, 'eyes-later'))!
     await takeVersion(id, version, who)

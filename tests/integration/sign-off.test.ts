@@ -95,7 +95,7 @@ describe('two pairs of eyes', () => {
       ...workingBoatLoan,
       id: 'two-eyes',
       title: 'Two eyes',
-      signOff: { waivers: false, differences: false, finish: true },
+      signOff: { waivers: false, differences: false, finish: true, requests: false },
     })
     await database()
       .update(packages)

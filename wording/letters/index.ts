@@ -9,6 +9,9 @@ import type { LetterWords } from './words.ts'
 
 const languages: Record<Language, LetterWords> = { en, fr, es }
 
+/** What is said of files that cannot be used, by why. */
+export const problemWords = (language: Language): LetterWords['problem'] => languages[language].problem
+
 /** What is told in a few lines, as on the panel of a device; none is empty. */
 export function receiptLines(receipt: Receipt, language: Language): string[] {
   return paragraphsOf(receipt, languages[language]).flat()

@@ -3,6 +3,7 @@ import { DropdownMenu } from 'radix-ui'
 import { Form, Link, Outlet, useMatches } from 'react-router'
 import { signedIn } from '../../../server/access/people.ts'
 import { organisationName } from '../../../server/access/organisations.ts'
+import { countTasks } from '../../../server/tasks/tasks.ts'
 import { KeyHelp } from '../../parts/key-help.tsx'
 import { useUploads } from '../../parts/uploads.ts'
 import type { PackageView } from '../../package/view.ts'
@@ -10,7 +11,7 @@ import type { Route } from './+types/desk'
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = await signedIn(request)
-  return { who, organisation: await organisationName(who.organisationId) }
+  return { who, organisation: await organisationName(who.organisationId), tasks: await countTasks(who) }
 }
 
 /** What the desk itself is set up with, besides packages. */
@@ -31,7 +32,7 @@ const SETUP: readonly [to: string, name: string, what: string][] = [
 ]
 
 /** The frame of everything behind the sign-in: a bar with where one is, what is being sent, and who one is. */
-export default function Desk({ loaderData: { who, organisation } }: Route.ComponentProps) {
+export default function Desk({ loaderData: { who, organisation, tasks } }: Route.ComponentProps) {
   const view = useMatches().find((m) => m.id === 'routes/package/package')?.loaderData as
     PackageView | undefined
   return (
@@ -47,6 +48,16 @@ export default function Desk({ loaderData: { who, organisation } }: Route.Compon
         )}
         <span className="ml-auto" />
         <Sending />
+        <Link
+          to="/tasks"
+          className="rounded px-2 py-1 text-sm text-[#c0ccd4] hover:text-white"
+          aria-label={`Tasks, ${tasks} open`}
+        >
+          Tasks{' '}
+          {tasks > 0 ? (
+            <span className="rounded-full bg-[#34495a] px-1.5 text-xs text-white">{tasks}</span>
+          ) : null}
+        </Link>
         <Link
           to="/arrivals"
           className="hidden rounded px-2 py-1 text-sm text-[#c0ccd4] hover:text-white sm:block"

@@ -53,6 +53,16 @@ export default function Package({ loaderData: { row } }: Route.ComponentProps) {
   )
 }
 
+/** How far what the applicant is asked for is, beside the view of that name. */
+const REQUEST_NOTES = {
+  none: '',
+  draft: 'draft',
+  'to sign': 'to sign',
+  sent: 'sent',
+  'called back': '',
+  done: 'answered',
+} as const
+
 function Frame() {
   const { row, assessment, undo, files } = usePackage()
   const { page, look } = useLooking()
@@ -72,6 +82,7 @@ function Frame() {
     ['values', 'Values', ''],
     ['checklist', 'Checklist', assessment ? `${open}/${assessment.checklist.length}` : ''],
     ['facts', 'Facts', differing ? `${differing} differ` : ''],
+    ['request', 'Request', REQUEST_NOTES[row.request ?? 'none']],
     ['hand-over', 'Hand over', row.state === 'finished' ? 'done' : row.toSign > 0 ? String(row.toSign) : ''],
     ['files', 'Files', files.unusable ? `${files.unusable} set aside` : ''],
     ['history', 'History', ''],

@@ -220,6 +220,7 @@ const blank = (type: Type): Notice => ({
   post: null,
   lead: false,
   first: false,
+  task: false,
 })
 
 function sentenceOf(notice: Notice, types: readonly Type[], currency: string): string {
@@ -237,6 +238,7 @@ function sentenceOf(notice: Notice, types: readonly Type[], currency: string): s
     ...(notice.post ? [`post to ${new URL(notice.post).host}`] : []),
     ...(notice.lead ? ['tell the lead'] : []),
     ...(notice.first ? ['let the package go first'] : []),
+    ...(notice.task ? ['make a task'] : []),
   ]
   return `When a ${type?.title.toLowerCase() ?? notice.when.type}${when} comes, ${whom.join(', ')}.`
 }
@@ -417,6 +419,14 @@ function NoticeForm({
             onChange={(event) => change({ first: event.target.checked })}
           />
           the package goes before others
+        </label>
+        <label className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            checked={notice.task}
+            onChange={(event) => change({ task: event.target.checked })}
+          />
+          somebody looks at it: a task
         </label>
       </div>
       <div className="flex gap-2">

@@ -1,0 +1,53 @@
+import { eq } from 'drizzle-orm'
+import type { Assessment } from '../../core/pipeline/index.ts'
+import { unknownType } from '../../core/program/index.ts'
+import { draftItems, type RequestItem, type ToAskAbout } from '../../core/requests/index.ts'
+import { lenderOf } from '../access/organisations.ts'
+import { programAt } from '../configuration/programs.ts'
+import { typesOf } from '../configuration/types.ts'
+import type { Work } from '../database/connection.ts'
+import { packages } from '../database/schema.ts'
+import { filesOf } from '../packages/files-of.ts'
+
+/** A package, as far as its applicant can be asked about it. */
+export type AskedPackage = Pick<
+  typeof packages.$inferSelect,
+  'id' | 'organisationId' | 'program' | 'programVersion' | 'asOf'
+>
+
+/** All that a request about a package is drafted from. */
+export async function toAskAbout(work: Work, row: AskedPackage, verdict: Assessment): Promise<ToAskAbout> {
+  const program = await programAt(work, row.organisationId, row.program, row.programVersion)
+  if (!program) throw new Error(`there is no program ${row.program} of version ${row.programVersion}`)
+  const types = await typesOf(work, row.organisationId)
+  const { currency } = await lenderOf(work, row.organisationId)
+  const { documents, persons } = verdict
+  return {
+    ...verdict,
+    program,
+    files: await filesOf(work, row.id),
+    situation: {
+      papers: documents,
+      persons,
+      asOf: row.asOf,
+      currency,
+      titles: new Map([...types, unknownType].map((t) => [t.id, t.title])),
+    },
+  }
+}
+
+/** What a request about a package would ask for now; nothing where it was not judged yet. */
+export async function itemsNow(work: Work, packageId: string): Promise<RequestItem[]> {
+  const [row] = await work
+    .select({
+      id: packages.id,
+      organisationId: packages.organisationId,
+      program: packages.program,
+      programVersion: packages.programVersion,
+      asOf: packages.asOf,
+      assessment: packages.assessment,
+    })
+    .from(packages)
+    .where(eq(packages.id, packageId))
+  return row?.assessment ? draftItems(await toAskAbout(work, row, row.assessment)) : []
+}

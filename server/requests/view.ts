@@ -1,0 +1,178 @@
+import { eq } from 'drizzle-orm'
+import type { Language } from '../../core/lexicon/index.ts'
+import { isMoney } from '../../core/model/index.ts'
+import type { Assessment } from '../../core/pipeline/index.ts'
+import { askedIn, linesIn, usualClosing, usualOpening } from '../../wording/requests/index.ts'
+import { organisationName } from '../access/organisations.ts'
+import type { Person } from '../access/person.ts'
+import { typesOf } from '../configuration/types.ts'
+import { database } from '../database/connection.ts'
+import { packages, user } from '../database/schema.ts'
+import { itemsNow } from './asking.ts'
+import { draftItemsOf, draftOf, programOf, requestsOf, type DraftItem } from './drafts.ts'
+import { letterOf, threadOf, usualLanguage } from './letters.ts'
+import { addressOf, type RequestRow } from './link.ts'
+import { stateOf, statementsOf } from './settle.ts'
+
+/** A request of a package that was sent, as the desk sees it. */
+export type SentView = Awaited<ReturnType<typeof sentView>>
+
+/** All that the desk sees of the requests of a package. */
+export async function requestsView(who: Person, packageId: string) {
+  const work = database()
+  const [row] = await work.select().from(packages).where(eq(packages.id, packageId))
+  const all = await requestsOf(work, packageId)
+  const now = await itemsNow(work, packageId)
+  const people = new Map(
+    (
+      await work
+        .select({ id: user.id, name: user.name })
+        .from(user)
+        .where(eq(user.organisationId, who.organisationId))
+    ).map((p) => [p.id, p.name]),
+  )
+  const sent = all.filter((r) => r.state !== 'draft' && r.state !== 'to sign')
+  return {
+    draft: await draftView(who, row),
+    sent: await Promise.all(sent.map((r) => sentView(r, now, row.state === 'reading', people))),
+  }
+}
+
+/** What a draft looks like before anybody touched it is not stored: looking at it begins nothing. */
+async function draftView(who: Person, row: typeof packages.$inferSelect) {
+  const work = database()
+  const stored = await draftOf(work, row.id)
+  const program = await programOf(work, row)
+  const language = stored?.language ?? (await usualLanguage(work, row.organisationId, row.id))
+  const thread = await threadOf(work, row.id)
+  const draft: RequestRow =
+    stored ?? untouched(row, language, thread?.recipient ?? '', program.requests.dueDays)
+  const items =
+    draft.state === 'to sign'
+      ? draft.items.map((item) => ({ ...item, on: true }))
+      : await draftItemsOf(work, draft)
+  const lender = await organisationName(row.organisationId)
+  const letter = await letterOf(
+    work,
+    draft,
+    program,
+    items.filter((i) => i.on),
+  )
+  return {
+    state: draft.state,
+    language: draft.language,
+    recipient: draft.recipient,
+    opening: draft.opening,
+    closing: draft.closing,
+    usual: {
+      opening: program.requests.opening[language] ?? usualOpening(language, row.applicant ?? ''),
+      closing: program.requests.closing[language] ?? usualClosing(language, lender),
+    },
+    due: draft.due,
+    choices: draft.choices,
+    items: items.map((item) => itemView(item, draft.language)),
+    added: draft.added.map((i) => i.id),
+    mine: draft.createdById === who.id,
+    needsSecond: program.signOff.requests,
+    /** Addresses that may be the applicant's: who wrote, and what papers say. */
+    addresses: await addressesOf(row.organisationId, row.assessment, thread?.recipient ?? null),
+    letter: { subject: letter.subject, text: letter.text },
+    lender,
+  }
+}
+
+const itemView = (item: DraftItem, language: Language) => ({
+  id: item.id,
+  kind: item.kind,
+  title: item.title,
+  on: item.on,
+  own: item.own,
+  askedOn: item.askedOn,
+  lines: linesIn(language, item),
+  asked: askedIn(language, item),
+  page: item.pages[0] ?? null,
+})
+
+function untouched(
+  row: typeof packages.$inferSelect,
+  language: Language,
+  recipient: string,
+  dueDays: number,
+): RequestRow {
+  return {
+    id: '',
+    organisationId: row.organisationId,
+    packageId: row.id,
+    state: 'draft',
+    language,
+    recipient,
+    opening: '',
+    closing: '',
+    due: new Date(Date.now() + dueDays * 86_400_000).toISOString().slice(0, 10),
+    choices: {},
+    added: [],
+    items: [],
+    linkSalt: null,
+    tokenHash: null,
+    linkEnds: null,
+    openedAt: null,
+    createdById: null,
+    sentById: null,
+    sentAt: null,
+    remindAt: null,
+    reminders: 0,
+    endedAt: null,
+    createdAt: new Date(),
+  }
+}
+
+/** Addresses of mail that papers say, the applicant's own papers first, and the one that wrote. */
+async function addressesOf(
+  organisationId: string,
+  assessment: Assessment | null,
+  wrote: string | null,
+): Promise<string[]> {
+  const types = new Map((await typesOf(database(), organisationId)).map((t) => [t.id, t]))
+  const said = (assessment?.documents ?? []).flatMap((document) =>
+    document.fields.flatMap(({ name, value }) =>
+      types.get(document.type)?.fields.find((f) => f.name === name)?.kind === 'email' &&
+      typeof value === 'string' &&
+      !isMoney(value)
+        ? [value]
+        : [],
+    ),
+  )
+  return [...new Set([...(wrote ? [wrote] : []), ...said])]
+}
+
+async function sentView(
+  row: RequestRow,
+  now: Awaited<ReturnType<typeof itemsNow>>,
+  reading: boolean,
+  people: ReadonlyMap<string, string>,
+) {
+  const states = await stateOf(database(), row, now, reading)
+  const said = await statementsOf(database(), [row.id])
+  return {
+    id: row.id,
+    state: row.state,
+    recipient: row.recipient,
+    due: row.due,
+    sentAt: row.sentAt,
+    sentBy: row.sentById ? (people.get(row.sentById) ?? null) : null,
+    openedAt: row.openedAt,
+    remindAt: row.remindAt,
+    reminders: row.reminders,
+    endedAt: row.endedAt,
+    link: row.state === 'sent' ? addressOf(row) : null,
+    items: row.items.map((item) => ({
+      id: item.id,
+      title: item.title,
+      lines: item.own === null ? linesIn(row.language, item) : [item.own],
+      state: states.get(item.id) ?? 'open',
+      said:
+        said.filter((s) => s.item === item.id).map((s) => ({ kind: s.kind, text: s.text, at: s.at }))[0] ??
+        null,
+    })),
+  }
+}
