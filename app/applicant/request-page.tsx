@@ -178,13 +178,13 @@ function Item({
               {words.form}
             </a>
           ) : null}
-          {item.canSay ? (
-            <Question item={item} view={view} token={token} />
-          ) : (
+          {item.canSay ? <Question item={item} view={view} token={token} /> : null}
+          {/* Where papers only have to be chosen between, none explains more. */}
+          {item.canSay && asked.choices.length > 0 ? null : (
             <>
               <Pick item={item.id} view={view} sender={sender} />
               <Sending going={sender.going.filter((g) => g.item === item.id)} words={words} sender={sender} />
-              <Cannot item={item} view={view} token={token} />
+              {item.canSay ? null : <Cannot item={item} view={view} token={token} />}
             </>
           )}
         </>

@@ -245,13 +245,30 @@ function judgeEachPerson(need: Need, papers: Paper[], situation: Situation, titl
   return judgePersons(need, [theirs, ...others], situation, title)
 }
 
-/** Everybody whom another paper lists with enough of a share brings one. */
-function judgeListed(need: Need, papers: Paper[], situation: Situation, title: string): Verdict {
-  const { table, name, column, atLeast, field } = need.listed!
-  const rows = valueIn(situation.papers, table)?.value
-  const listed = (Array.isArray(rows) ? rows : [])
+/** Everybody whom another paper lists with enough of a share. */
+function listedPersons(
+  { table, name, column, atLeast }: NonNullable<Need['listed']>,
+  { papers }: Situation,
+): string[] {
+  const rows = valueIn(papers, table)?.value
+  return (Array.isArray(rows) ? rows : [])
     .filter((row) => Number(row[column]) >= atLeast)
     .flatMap((row) => (typeof row[name] === 'string' ? [row[name]] : []))
+}
+
+/** Whose papers a need asks for by name, as far as that is known; null for an applicant whose name was not read. */
+export function personsWanted(need: Need, situation: Situation): (string | null)[] {
+  const { applicant, coApplicant, named } = situation.persons
+  if (need.listed) return listedPersons(need.listed, situation)
+  if (need.whose === 'each_person') return coApplicant ? [applicant, coApplicant] : [applicant]
+  const name = need.namedBy ? named[need.namedBy] : null
+  return name ? [name] : []
+}
+
+/** Everybody whom another paper lists with enough of a share brings one. */
+function judgeListed(need: Need, papers: Paper[], situation: Situation, title: string): Verdict {
+  const { field } = need.listed!
+  const listed = listedPersons(need.listed!, situation)
   if (listed.length === 0) {
     const best = bestOf(papers.map((p) => judgePaper(need, p, situation)))
     return { ...best, reason: message('requirement.persons_not_read', { but: best.reason }) }

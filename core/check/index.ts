@@ -4,6 +4,7 @@ export {
   judgeChecklist,
   type Lack,
   lackingBy,
+  personsWanted,
   type RequirementResult,
   type Situation,
   statuses,

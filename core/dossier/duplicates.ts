@@ -19,7 +19,8 @@ export function markDuplicates(papers: readonly Paper[], types: ReadonlyMap<stri
   const kept = new Map<string, { paper: Paper; saying: Saying }[]>()
   return papers.map((paper) => {
     const type = types.get(paper.type)
-    if (!type) return paper
+    // In whose place another was brought is nothing that others repeat.
+    if (!type || paper.supersededBy) return paper
     const saying = sayingOf(paper, type)
     const others = kept.get(type.id) ?? []
     const original = others.find(

@@ -18,5 +18,6 @@ export {
 export { applicantOf, assignOwners, personsOf, type Persons } from './persons.ts'
 export { guessRegister, type SaidOfColumns } from './guess-register.ts'
 export { registered, registerSides, soughtIn, type RegisterEntry, type RegisterSide } from './register.ts'
+export { markReplaced, type Replacement } from './replacements.ts'
 export { timeLineOf, type Lane, type TimeLine } from './time-line.ts'
 export { markVersions } from './versions.ts'

@@ -63,8 +63,10 @@ export function dealDeck(given: {
   program: Program
   types: DeckTypes
   strays?: readonly OpenStray[]
+  /** What the applicant says, by the id of the question, since it was decided last. */
+  said?: ReadonlyMap<string, string>
 }): Question[] {
-  const { documents, types } = given
+  const { documents, types, said = new Map<string, string>() } = given
   const byId = new Map(documents.map((d) => [d.id, d]))
   const questions = [
     ...(given.strays ?? []).map((stray) => strayQuestion(stray, documents)),
@@ -73,8 +75,8 @@ export function dealDeck(given: {
     ...documents.flatMap((d) => typeQuestion(d, types)),
     ...documents.flatMap((d) => valueQuestions(d, types)),
     ...documents.flatMap(signatureQuestion),
-    ...given.facts.flatMap((f) => factQuestion(f, byId, given.program, types)),
-    ...given.checks.flatMap((c) => checkQuestion(c, byId, given.program)),
+    ...given.facts.flatMap((f) => factQuestion(f, byId, given.program, types, said.get(`fact:${f.fact}`))),
+    ...given.checks.flatMap((c) => checkQuestion(c, byId, given.program, said.get(`check:${c.check}`))),
   ]
   return questions.sort((a, b) => b.weight - a.weight)
 }
@@ -460,9 +462,18 @@ const misread = (evidence: Evidence, document: Document): Choice => ({
   },
 })
 
-/** A decision that nothing speaks against, whether it counts already or waits for a second person. */
-const resting = (settled: Settled<string> | null): boolean =>
-  settled !== null && settled.state !== 'refused' && settled.against.length === 0
+/**
+ * A decision that nothing speaks against, whether it counts already or waits for a second person. One to ask the
+ * applicant rests until they have said something.
+ */
+const resting = (settled: Settled<string> | null, said: string | undefined): boolean =>
+  settled !== null &&
+  settled.state !== 'refused' &&
+  settled.against.length === 0 &&
+  !(settled.decision === 'ask' && said !== undefined)
+/** What the applicant says is a reason to look, and no answer. */
+const heard = (said: string | undefined): Message[] =>
+  said === undefined ? [] : [message('why.applicant_says', { text: said })]
 /** What went before, where something is asked again. */
 const before = (settled: Settled<string> | null): Message[] =>
   settled?.state === 'refused'
@@ -479,8 +490,9 @@ function factQuestion(
   documents: ReadonlyMap<string, Document>,
   program: Program,
   types: DeckTypes,
+  said: string | undefined,
 ): Question[] {
-  if (fact.status !== 'conflict' || resting(fact.settled)) return []
+  if (fact.status !== 'conflict' || resting(fact.settled, said)) return []
   const spec = program.facts.find((f) => f.id === fact.fact)!
   const groups = new Map<string, Evidence[]>()
   for (const e of fact.evidence) {
@@ -510,6 +522,7 @@ function factQuestion(
       about: 'fact',
       question: message('ask.fact', { question: spec.question }),
       why: [
+        ...heard(said),
         ...before(fact.settled),
         message('why.differs', {
           papers: differing.map((e) => documentOf(e.document).label),
@@ -576,15 +589,16 @@ function checkQuestion(
   check: CheckResult,
   documents: ReadonlyMap<string, Document>,
   program: Program,
+  said: string | undefined,
 ): Question[] {
-  if (check.status !== 'failed' || resting(check.settled)) return []
+  if (check.status !== 'failed' || resting(check.settled, said)) return []
   const over = figuresIn(check.detail)
   return [
     {
       id: `check:${check.check}`,
       about: 'check',
       question: message('ask.check', { title: check.title }),
-      why: [...before(check.settled), message('why.check', { detail: check.detail })],
+      why: [...heard(said), ...before(check.settled), message('why.check', { detail: check.detail })],
       evidence: check.terms.slice(0, 4).flatMap((term): CutOut[] => {
         const document = documents.get(term.document)
         const field = document?.fields.find((f) => f.name === term.field)

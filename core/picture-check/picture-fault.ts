@@ -16,6 +16,8 @@ export interface PictureMeasures {
   light: number
   /** Share of pixels at an edge of something. */
   edges: number
+  /** Share of pixels at a soft one: there is something, out of focus. */
+  soft: number
   /** How steep edges are, as a share of the contrast around them: print in focus goes from black to white at once. */
   steepness: number
   /** The densest edge of the picture's four borders, as a share of the density inside. */
@@ -24,6 +26,8 @@ export interface PictureMeasures {
 
 /** A step of so many shades from one pixel to the next but one is an edge. */
 const EDGE = 48
+/** A step of so many shades is a soft edge; grain of a camera stays below. */
+const SOFT_EDGE = 12
 /** Pixels around an edge whose contrast it is held against. */
 const AROUND = 4
 /** Width of the border that is looked at, as a share of the picture's side. */
@@ -33,7 +37,7 @@ const BORDER = 0.012
 export function measurePicture({ width, height, grey }: GreyPicture): PictureMeasures {
   const shades = new Uint32Array(256)
   for (const shade of grey) shades[shade]++
-  let [edges, steep, contrast] = [0, 0, 0]
+  let [edges, soft, steep, contrast] = [0, 0, 0, 0]
   const rim = Math.max(2, Math.round(Math.min(width, height) * BORDER))
   const sides = { left: 0, right: 0, top: 0, bottom: 0 }
   let inside = 0
@@ -43,6 +47,7 @@ export function measurePicture({ width, height, grey }: GreyPicture): PictureMea
       const across = Math.abs(grey[at + 1] - grey[at - 1])
       const down = Math.abs(grey[at + width] - grey[at - width])
       const step = Math.max(across, down)
+      if (step >= SOFT_EDGE) soft++
       if (step < EDGE) continue
       edges++
       if (x < rim) sides.left++
@@ -66,6 +71,7 @@ export function measurePicture({ width, height, grey }: GreyPicture): PictureMea
   return {
     light: percentile(shades, grey.length, 0.95),
     edges: edges / grey.length,
+    soft: soft / grey.length,
     steepness: contrast > 0 ? steep / contrast : 0,
     border: density > 0 ? most / density : 0,
   }
@@ -96,9 +102,9 @@ function percentile(shades: Uint32Array, all: number, share: number): number {
 
 /** What seems wrong with a picture; null where nothing does. The first that holds is told: a dark picture is blurred, too. */
 export function pictureFault(picture: GreyPicture): PictureFault | null {
-  const { light, edges, steepness, border } = measurePicture(picture)
+  const { light, edges, soft, steepness, border } = measurePicture(picture)
   if (light < limits.light) return 'dark'
-  if (edges < limits.edges) return steepness > 0 && edges > limits.faint ? 'blurred' : 'empty'
+  if (edges < limits.edges) return soft > limits.soft ? 'blurred' : 'empty'
   if (steepness < limits.steepness) return 'blurred'
   return border > limits.border ? 'cut off' : null
 }

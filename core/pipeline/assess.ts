@@ -1,7 +1,14 @@
 import type { Lender } from '../locale/index.ts'
 import type { Answer } from '../answers/index.ts'
 import { judgeChecklist, type RequirementResult } from '../check/index.ts'
-import { type CheckResult, type FactResult, judgeChecks, judgeFacts, type Persons } from '../dossier/index.ts'
+import {
+  type CheckResult,
+  type FactResult,
+  judgeChecks,
+  judgeFacts,
+  type Persons,
+  type Replacement,
+} from '../dossier/index.ts'
 import {
   dealDeck,
   type DeckTypes,
@@ -33,6 +40,10 @@ export interface Situation {
   asOf: string
   /** Pages behind sheets of other cases that a person is asked about; none where papers have no other case to go to. */
   strays?: readonly OpenStray[]
+  /** Pages that the applicant was asked to bring once more, and those that they brought for them. */
+  replacements?: readonly Replacement[]
+  /** What the applicant says, by the fact or check that they were asked about (`fact:ID`), since it was decided last. */
+  said?: ReadonlyMap<string, string>
   /** The words of English, by which misread rows of pictures are known; loaded when asked for. */
   english?: () => ReadonlySet<string>
 }
@@ -78,8 +89,17 @@ export function assess(
     program,
     currency,
   })
-  const { strays } = situation
-  const deck = dealDeck({ documents, facts, checks, checklist, program, types: deckTypes(types), strays })
+  const { strays, said } = situation
+  const deck = dealDeck({
+    documents,
+    facts,
+    checks,
+    checklist,
+    program,
+    types: deckTypes(types),
+    strays,
+    said,
+  })
   return { form: ASSESSMENT_FORM, documents, persons, facts, checks, checklist, findings, deck }
 }
 
@@ -88,7 +108,7 @@ export function packageSteps(
   situation: Situation,
   read: Reader = pageReader(situation.pages, situation.lender),
 ): Step[] {
-  const { program, types, answers, asOf, english } = situation
+  const { program, types, answers, replacements, asOf, english } = situation
   const typesById = new Map([...types, unknownType].map((t) => [t.id, t]))
   const pages = new Map(situation.pages.map((p) => [p.number, p]))
   const standing = documentsOf(situation, pages, read)
@@ -98,6 +118,7 @@ export function packageSteps(
     typesById,
     pages: withLocales(pages, standing),
     answers,
+    replacements,
     asOf,
     english,
   })

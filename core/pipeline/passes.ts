@@ -4,10 +4,12 @@ import {
   assignOwners,
   findCoApplicant,
   markDuplicates,
+  markReplaced,
   markVersions,
   type Paper,
   type Persons,
   personsOf,
+  type Replacement,
   withCoApplicant,
 } from '../dossier/index.ts'
 import type { Page } from '../model/index.ts'
@@ -27,6 +29,8 @@ export interface PassContext {
   typesById: ReadonlyMap<string, DocumentType>
   pages: ReadonlyMap<number, Page>
   answers: readonly Answer[]
+  /** What was brought in the place of what. */
+  replacements?: readonly Replacement[]
   /** The day the package is judged on, ISO. */
   asOf: string
   /** The words of English; loaded when asked for. */
@@ -55,8 +59,16 @@ const nameField =
 /** All passes over a package, in order; each is given what the one before it left. */
 export const PASSES: readonly Pass[] = [
   {
+    name: 'replacements',
+    place: 'First: what was brought in the place of a paper is no copy of it.',
+    run: ({ papers }, { replacements, answers }) => ({
+      papers: markReplaced(papers, replacements ?? [], answers),
+    }),
+  },
+  {
     name: 'duplicates',
-    place: 'First: a copy says the same misreading once more, and must bear out nothing that follows.',
+    place:
+      'Before all that compares: a copy says the same misreading once more, and must bear out nothing that follows.',
     run: ({ papers }, { typesById }) => ({ papers: markDuplicates(papers, typesById) }),
   },
   {

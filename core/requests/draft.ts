@@ -1,4 +1,10 @@
-import { lackingBy, type Lack, type RequirementResult, type Situation } from '../check/index.ts'
+import {
+  lackingBy,
+  personsWanted,
+  type Lack,
+  type RequirementResult,
+  type Situation,
+} from '../check/index.ts'
 import { type Paper, valueIn } from '../dossier/index.ts'
 import { accepted, type CheckResult, type FactResult } from '../dossier/index.ts'
 import type { Document, Finding, PackageFile } from '../findings/index.ts'
@@ -24,7 +30,7 @@ export function draftItems(given: ToAskAbout): RequestItem[] {
   const items = [
     ...given.checklist.flatMap((result) => requirementItem(result, given)),
     ...given.facts.flatMap((fact) => factItem(fact, given)),
-    ...given.checks.flatMap(checkItem),
+    ...given.checks.flatMap((check) => checkItem(check, given)),
   ]
   const told = new Set(items.flatMap((i) => i.pages))
   return [...items, ...paperItems(given, told), ...given.files.flatMap(fileItem)]
@@ -61,13 +67,13 @@ function waysOf(requirement: Requirement, situation: Situation): WantedPaper[][]
   return [...new Map(ways.map((way) => [JSON.stringify(way), way])).values()].filter((way) => way.length > 0)
 }
 
-function wanted({ need, reason }: Lack, { papers, asOf, titles, persons }: Situation): WantedPaper {
+function wanted({ need, reason }: Lack, situation: Situation): WantedPaper {
+  const { papers, asOf, titles } = situation
   const { fresh, months, covers } = need
   const least = need.atLeast ? (valueIn(papers, need.atLeast.than)?.value ?? null) : null
-  const named = need.namedBy ? persons.named[need.namedBy] : null
   return {
     type: titles.get(need.type) ?? need.type,
-    whose: reason.code === 'requirement.none_of_persons' ? reason.persons : named ? [named] : [],
+    whose: reason.code === 'requirement.none_of_persons' ? reason.persons : personsWanted(need, situation),
     signed: need.signed,
     dated: need.filled.length > 0,
     notBefore: fresh
@@ -119,20 +125,27 @@ function whoSays(
   return [...said.values()]
 }
 
-const checkItem = (check: CheckResult): RequestItem[] =>
-  check.status === 'failed' && !accepted(check)
-    ? [
-        {
-          id: `check:${check.check}`,
-          kind: 'say',
-          title: check.title,
-          why: { kind: 'does not fit' },
-          ways: [],
-          says: [],
-          pages: [],
-        },
-      ]
-    : []
+/** Amounts of a sum that are told: the others of a long one say no more. */
+const MOST_AMOUNTS = 6
+
+function checkItem(check: CheckResult, { documents }: ToAskAbout): RequestItem[] {
+  if (check.status !== 'failed' || accepted(check)) return []
+  const amounts = check.terms.flatMap(({ amount, document }) => {
+    const paper = documents.find((d) => d.id === document)
+    return paper ? [{ value: amount, papers: [paper.label] }] : []
+  })
+  return [
+    {
+      id: `check:${check.check}`,
+      kind: 'say',
+      title: check.title,
+      why: { kind: 'does not fit' },
+      ways: [],
+      says: amounts.slice(0, MOST_AMOUNTS),
+      pages: [],
+    },
+  ]
+}
 
 /** Papers that lack pages or are hard to read, paper by paper; those of a requirement that says so are told already. */
 function paperItems(

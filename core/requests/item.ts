@@ -52,7 +52,7 @@ export interface RequestItem {
   why: Why
   /** What would do: any one of these ways, each all of its papers. */
   ways: WantedPaper[][]
-  /** What papers say, each value once with whoever says it. */
+  /** What papers say: values that differ, each once with whoever says it, or amounts that do not fit. */
   says: { value: Value; papers: string[] }[]
   /** Pages of the paper that it is about. */
   pages: number[]

@@ -22,6 +22,7 @@ import { malformed, Problem, problemSchema, told } from './problems.ts'
 import type { fileTakenSchema } from './shapes.ts'
 import {
   arrivalSchema,
+  askingSchema,
   buttonsSchema,
   exportFormats,
   exportQuerySchema,
@@ -29,9 +30,11 @@ import {
   newPackageSchema,
   packageSchema,
   pageOfPackagesSchema,
+  requestSchema,
   takenSchema,
   waitQuerySchema,
 } from './shapes.ts'
+import { askApplicant } from './requests.ts'
 import { takeUpload } from './uploads.ts'
 
 interface ApiEnv {
@@ -223,6 +226,21 @@ const finished = createRoute({
   responses: { 200: json(packageSchema, 'The package as it stands now'), ...refusals(400, 404, 409) },
 })
 
+const asked = createRoute({
+  method: 'post',
+  path: '/packages/{id}/requests',
+  summary: 'Drafts what the applicant is asked for, all that lacks or differs, or sends it',
+  middleware: [allowed('work')] as const,
+  request: {
+    params: of,
+    body: { required: true, content: { 'application/json': { schema: askingSchema } } },
+  },
+  responses: {
+    201: json(requestSchema, 'The request as it stands now'),
+    ...refusals(400, 404, 409, 413),
+  },
+})
+
 const answersSchema = z.array(answerSchema)
 
 /** The API of other systems: by keys, with problems (RFC 9457), described by `/openapi.json` (OpenAPI 3.1). */
@@ -233,7 +251,8 @@ export function api(): OpenAPIHono<ApiEnv> {
     },
   })
   app.onError(told)
-  app.use('/packages/:id/answers', bodyLimit({ maxSize: MOST_JSON, onError: tooLarge }))
+  for (const path of ['/packages/:id/answers', '/packages/:id/requests'])
+    app.use(path, bodyLimit({ maxSize: MOST_JSON, onError: tooLarge }))
   app.use('*', async (c, next) => {
     await next()
     c.header('Cache-Control', 'no-store')
@@ -281,6 +300,12 @@ export function api(): OpenAPIHono<ApiEnv> {
     const { id } = await judgedPackage(caller, c.req.valid('param').id)
     await finish(id, caller)
     return c.json(await packageOf(caller, id), 200)
+  })
+
+  app.openapi(asked, async (c) => {
+    const caller = c.get('caller')
+    const { id } = await judgedPackage(caller, c.req.valid('param').id)
+    return c.json(await askApplicant(caller, id, c.req.valid('json')), 201)
   })
 
   app.openAPIRegistry.registerPath(withKey(create))

@@ -1,6 +1,6 @@
 import { z } from '@hono/zod-openapi'
 import { statuses } from '../../core/check/index.ts'
-import { identityVerdicts, type packageStates } from '../database/schema.ts'
+import { identityVerdicts, requestStates, type packageStates } from '../database/schema.ts'
 
 /*
  * What goes in and comes out of the API, as the description of it is made from.
@@ -134,3 +134,29 @@ export const buttonsSchema = z
 
 export const exportFormats = ['zip', 'json'] as const
 export const exportQuerySchema = z.object({ format: z.enum(exportFormats).default('zip') })
+
+/** What is asked of an applicant. */
+export const askingSchema = z
+  .object({
+    /** False only drafts it. */
+    send: z.boolean(),
+    /** The address that it goes to; that of whoever sent the papers where it is left out. */
+    to: z.email().optional(),
+    /** Words before what is asked for. */
+    text: z.string().trim().max(5000).optional(),
+    /** Ids of what is asked for; all of it where they are left out. */
+    items: z.array(z.string().max(300)).max(500).optional(),
+  })
+  .openapi('Asking')
+
+export const requestSchema = z
+  .object({
+    id: z.uuid(),
+    state: z.enum(requestStates),
+    to: z.string(),
+    items: z.array(z.object({ id: z.string(), title: z.string(), lines: z.array(z.string()) })),
+    /** Where the applicant answers; null until it is sent. */
+    link: z.url().nullable(),
+    text: z.string(),
+  })
+  .openapi('Request')

@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import { assess, type Assessment, type Situation } from '../../core/pipeline/index.ts'
-import { type OpenStray, waitingFor } from '../../core/findings/index.ts'
+import { waitingFor } from '../../core/findings/index.ts'
 import type { Box, Page, Word } from '../../core/model/index.ts'
 import { type Piece, segmentPages } from '../../core/classification/index.ts'
 import type { DocumentType } from '../../core/program/index.ts'
@@ -12,6 +12,7 @@ import { type DocumentInShort, files, packages, pages, readings } from '../datab
 import { tell } from '../events.ts'
 import { tellNotices } from '../notices/notices.ts'
 import { settleRequests } from '../requests/settle.ts'
+import { newStatements, replacementsIn } from '../requests/statements.ts'
 import { syncTasks } from '../tasks/tasks.ts'
 import { programAt } from '../configuration/programs.ts'
 import { knowledgeOf } from '../configuration/knowledge.ts'
@@ -65,7 +66,12 @@ export async function pagesOf(work: Work, packageId: string): Promise<Page[]> {
 async function runOf(
   work: Work,
   packageId: string,
-): Promise<{ run: PackageRun; stored: Piece[] | null; strays: OpenStray[] }> {
+): Promise<{
+  run: PackageRun
+  stored: Piece[] | null
+  /** What bears on the verdict besides papers and answers. */
+  besides: Pick<Situation, 'strays' | 'said' | 'replacements'>
+}> {
   const [row] = await work
     .select({
       organisationId: packages.organisationId,
@@ -90,8 +96,12 @@ async function runOf(
     answers: await answersOf(work, packageId),
     asOf: row.asOf,
   }
-  const strays = await openStrays(work, { id: packageId, ...row }, run.pages)
-  return { run, stored: row.pieces, strays }
+  const besides = {
+    strays: await openStrays(work, { id: packageId, ...row }, run.pages),
+    said: await newStatements(work, packageId),
+    replacements: await replacementsIn(work, packageId),
+  }
+  return { run, stored: row.pieces, besides }
 }
 
 /** A cut of a package's pages, and what it was made of: whoever finds these changed cuts anew. */
@@ -109,11 +119,11 @@ export async function situationOf(work: Work, packageId: string, cut?: Cut | 'an
   const {
     run: { knowledge, ...run },
     stored,
-    strays,
+    besides,
   } = await runOf(work, packageId)
   const fits = typeof cut === 'object' && cut.pages === run.pages && cut.types === run.types
   const pieces = fits ? cut.pieces : cut || !stored ? segmentPages(run.pages, run.types, knowledge) : stored
-  return { ...run, pieces, strays, english: englishWords }
+  return { ...run, ...besides, pieces, english: englishWords }
 }
 
 /**

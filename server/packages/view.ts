@@ -5,6 +5,7 @@ import { typesOf } from '../configuration/types.ts'
 import { database } from '../database/connection.ts'
 import { undoState } from './answer.ts'
 import { hasIdentityCheck, identityOf } from './identity.ts'
+import { statementsAbout } from '../requests/statements.ts'
 import { ownersFor } from './owners.ts'
 import { fileCounts, pageSheets, type packageRow } from './queries.ts'
 import { unknownType } from '../../core/program/index.ts'
@@ -15,7 +16,7 @@ import { unknownType } from '../../core/program/index.ts'
  */
 export async function packageView(who: Person, found: NonNullable<Awaited<ReturnType<typeof packageRow>>>) {
   const { assessment, ...row } = found
-  const [program, types, sheets, undo, files, owners, identity] = await Promise.all([
+  const [program, types, sheets, undo, files, owners, identity, statements] = await Promise.all([
     programAt(database(), who.organisationId, row.program, row.programVersion),
     typesOf(database(), who.organisationId),
     pageSheets(row.id),
@@ -23,6 +24,7 @@ export async function packageView(who: Person, found: NonNullable<Awaited<Return
     fileCounts(row.id),
     ownersFor(who, row.ownerId),
     identityOf(database(), row.id),
+    statementsAbout(database(), row.id),
   ])
   const things = assessment
     ? assessment.documents.reduce(
@@ -41,6 +43,8 @@ export async function packageView(who: Person, found: NonNullable<Awaited<Return
     undo,
     files,
     owners,
+    /** What the applicant said in place of papers: evidence of theirs, told apart from what papers say. */
+    statements,
     /** What a service says of identity papers, and whether there is one to ask. */
     identity,
     hasIdentityCheck: hasIdentityCheck(who.organisationId),

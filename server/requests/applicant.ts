@@ -14,11 +14,12 @@ import { database, type Work } from '../database/connection.ts'
 import { arrivals, packages, requests, sources, statements } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import type { Kept } from '../packages/intake.ts'
+import { judge } from '../packages/judge.ts'
 import { allows, inTurn, Refused } from '../packages/states.ts'
-import { syncTasks } from '../tasks/tasks.ts'
 import { itemsNow } from './asking.ts'
 import type { RequestRow } from './link.ts'
-import { settleRequests, stateOf, statementsOf } from './settle.ts'
+import { stateOf } from './settle.ts'
+import { statementsOf } from './statements.ts'
 
 /** A paper that an applicant sent by the link, and what became of it. */
 export interface SentPaper {
@@ -160,9 +161,8 @@ export const takeStatement = (row: RequestRow, said: z.infer<typeof statementSch
     if (said.kind !== 'cannot' && item.kind !== 'say') throw new Refused('This is not asked for.')
     await work.insert(statements).values({ requestId: row.id, ...said })
     await note(work, null, row.packageId, 'the applicant said', `${item.title}: ${said.text}`)
-    await settleRequests(work, row.packageId)
-    await syncTasks(work, row.packageId)
-    await tell(work, { packageId: row.packageId, what: 'judged' })
+    // What was asked of the applicant is asked of a person again, with their words.
+    await judge(work, row.packageId)
   })
 
 /** Notes that an applicant opened their request. */

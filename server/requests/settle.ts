@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, lte } from 'drizzle-orm'
+import { and, eq, lte } from 'drizzle-orm'
 import {
   isAnswered,
   progressOf,
@@ -10,24 +10,14 @@ import { thanksLetter } from '../../wording/requests/index.ts'
 import { organisationName } from '../access/organisations.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
-import { arrivals, comingFiles, files, packages, requests, statements } from '../database/schema.ts'
+import { arrivals, files, packages, requests } from '../database/schema.ts'
 import { hold } from '../packages/states.ts'
 import { queueMail } from '../post/outbox.ts'
 import { itemsNow } from './asking.ts'
+import { statementsOf } from './statements.ts'
 import { programOf } from './drafts.ts'
 import { letterOf } from './letters.ts'
 import type { RequestRow } from './link.ts'
-
-/** What an applicant said of each item, the last of each; older words stay in the table. */
-export async function statementsOf(work: Work, requestIds: readonly string[]) {
-  if (requestIds.length === 0) return []
-  const rows = await work
-    .select()
-    .from(statements)
-    .where(inArray(statements.requestId, [...requestIds]))
-    .orderBy(asc(statements.id))
-  return [...new Map(rows.map((r) => [`${r.requestId} ${r.item}`, r])).values()]
-}
 
 /** Items that papers came for by the link, and whether any of them is still being read. */
 async function cameFor(work: Work, requestId: string): Promise<{ items: Set<string>; reading: boolean }> {
@@ -126,13 +116,4 @@ async function remind(work: Work, id: string): Promise<void> {
   if (open.length === 0 || reading) return
   await queueMail(work, await letterOf(work, row, program, open, row.sentAt.toISOString().slice(0, 10)))
   await note(work, null, row.packageId, 'reminded the applicant', open.map((i) => i.title).join(', '))
-}
-
-/** Whether somebody is sending papers for a package by a link just now. */
-export async function isComing(work: Work, requestId: string): Promise<boolean> {
-  const coming = await work
-    .select({ offset: comingFiles.offset, size: comingFiles.size })
-    .from(comingFiles)
-    .where(eq(comingFiles.requestId, requestId))
-  return coming.some((c) => c.offset < c.size)
 }

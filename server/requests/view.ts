@@ -12,7 +12,8 @@ import { itemsNow } from './asking.ts'
 import { draftItemsOf, draftOf, programOf, requestsOf, type DraftItem } from './drafts.ts'
 import { letterOf, threadOf, usualLanguage } from './letters.ts'
 import { addressOf, type RequestRow } from './link.ts'
-import { stateOf, statementsOf } from './settle.ts'
+import { stateOf } from './settle.ts'
+import { statementsOf } from './statements.ts'
 
 /** A request of a package that was sent, as the desk sees it. */
 export type SentView = Awaited<ReturnType<typeof sentView>>
@@ -93,6 +94,9 @@ const itemView = (item: DraftItem, language: Language) => ({
   page: item.pages[0] ?? null,
 })
 
+/** The id of a draft that is not stored: no request's. */
+const NOBODYS = '00000000-0000-0000-0000-000000000000'
+
 function untouched(
   row: typeof packages.$inferSelect,
   language: Language,
@@ -100,7 +104,7 @@ function untouched(
   dueDays: number,
 ): RequestRow {
   return {
-    id: '',
+    id: NOBODYS,
     organisationId: row.organisationId,
     packageId: row.id,
     state: 'draft',

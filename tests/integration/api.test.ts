@@ -258,6 +258,7 @@ test('the description is OpenAPI 3.1, says every call, and answers are as it say
     'post /packages/{id}/answers',
     'post /packages/{id}/files',
     'post /packages/{id}/finish',
+    'post /packages/{id}/requests',
   ])
   // What is described is there: without a key each is refused as such, and not as an unknown address.
   for (const one of calls) {

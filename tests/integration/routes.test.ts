@@ -41,7 +41,7 @@ const post = (path: string, body: unknown, cookie?: string) =>
 /** Pages and data of one package. */
 const OF_A_PACKAGE = [
   ...['', '/deck', '/papers', '/overview', '/compare?a=1&b=1', '/values', '/says', '/table', '/checklist'],
-  ...['/facts', '/hand-over', '/files', '/history', '/loupe', '/find?q=pay', '/ask?q=pay'],
+  ...['/facts', '/request', '/hand-over', '/files', '/history', '/loupe', '/find?q=pay', '/ask?q=pay'],
   ...['/history.csv', '/pages/1/words', '/pages/1/small', '/cover-sheet.pdf', '/package.zip'],
 ].map((path) => `/packages/:id${path}`)
 
@@ -54,6 +54,7 @@ const OF_A_DESK: [path: string, right: Right | 'be here'][] = [
   ['/programs/working-boat-loan', 'be here'],
   ['/programs/working-boat-loan/file', 'be here'],
   ['/programs/schema.json', 'be here'],
+  ['/tasks', 'be here'],
   ['/arrivals', 'be here'],
   ['/arrivals/devices/new', 'be here'],
   ['/notices', 'be here'],

@@ -39,6 +39,7 @@ export const deck: Sentences<DeckMessages> = {
     `This was settled (“${reason}”), but now a paper says ${against.slice(0, 2).join(' and ')}.`,
   'why.differs': ({ papers, count, how }, say) =>
     `${shortList(papers)} ${count === 1 ? 'does' : 'do'} not agree with the rest: ${say(how)}.`,
+  'why.applicant_says': ({ text }) => `The applicant says: “${text}”`,
   'why.check': ({ detail }, say) => `${say(detail)}.`,
   'place.page': ({ page }) => `Page ${page}`,
   'place.pages': (pages) => capital(pageSpan(pages)),

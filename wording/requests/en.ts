@@ -58,8 +58,8 @@ export const en: RequestSentences = {
   whichIsRight: 'Which is right?',
   yes: 'yes',
   no: 'no',
-  doesNotFit:
-    'The amounts in your papers do not fit together here. Please tell us why, or send what explains it.',
+  doesNotFit: (says) =>
+    `${says ? `These amounts in your papers do not fit together: ${says}.` : 'Something in your papers does not fit together here.'} Please tell us why, or send what explains it.`,
   hardToRead: (which, paper) => `We cannot read ${which} of it well enough: ${paper}.`,
   lacksPages: (which, paper) => `${paper}: ${which} did not reach us.`,
   pages,

@@ -58,7 +58,8 @@ export const es: RequestSentences = {
   whichIsRight: '¿Qué es lo correcto?',
   yes: 'sí',
   no: 'no',
-  doesNotFit: 'Los importes de sus documentos no encajan aquí. Díganos por qué, o envíe lo que lo explique.',
+  doesNotFit: (says) =>
+    `${says ? `Estos importes de sus documentos no encajan: ${says}.` : 'Algo no encaja aquí en sus documentos.'} Díganos por qué, o envíe lo que lo explique.`,
   hardToRead: (which, paper) => `No podemos leer bien ${which}: ${paper}.`,
   lacksPages: (which, paper) => `${paper}: nos falta ${which}.`,
   pages,

@@ -2,23 +2,24 @@ import type { Language } from '../../core/lexicon/index.ts'
 import { isMoney, type Money, plain, type Value } from '../../core/model/index.ts'
 import type { Figures } from './words.ts'
 
+/** The manner of a language that most of its readers write days in. */
+const MANNER: Record<Language, string> = { en: 'en-GB', fr: 'fr', es: 'es' }
+
 /** How a language writes days and lists, by the data that every browser and server has of it (CLDR). */
 export function figuresOf(language: Language): Figures {
-  const day = new Intl.DateTimeFormat(language, { dateStyle: 'long', timeZone: 'UTC' })
-  const month = new Intl.DateTimeFormat(language, { month: 'long', year: 'numeric', timeZone: 'UTC' })
-  const and = new Intl.ListFormat(language, { type: 'conjunction' })
-  const or = new Intl.ListFormat(language, { type: 'disjunction' })
+  const day = new Intl.DateTimeFormat(MANNER[language], { dateStyle: 'long', timeZone: 'UTC' })
+  const month = new Intl.DateTimeFormat(MANNER[language], { month: 'long', year: 'numeric', timeZone: 'UTC' })
+  const and = new Intl.ListFormat(MANNER[language], { type: 'conjunction' })
   return {
     day: (iso) => day.format(new Date(`${iso}T00:00:00Z`)),
     month: (index) => month.format(new Date(Date.UTC(Math.floor(index / 12), index % 12, 1))),
     list: (items) => and.format(items),
-    or: (items) => or.format(items),
   }
 }
 
 /** An amount as a language writes it; its currency by its letters, since one sign stands for several. */
 export const amountIn = (language: Language, { amount, currency }: Money): string =>
-  `${new Intl.NumberFormat(language, {
+  `${new Intl.NumberFormat(MANNER[language], {
     minimumFractionDigits: amount.split('.')[1]?.length ?? 0,
     useGrouping: 'always',
   }).format(amount as unknown as number)} ${currency}`.trim()

@@ -57,8 +57,8 @@ export const fr: RequestSentences = {
   whichIsRight: 'Qu’est-ce qui est juste ?',
   yes: 'oui',
   no: 'non',
-  doesNotFit:
-    'Les montants de vos documents ne concordent pas ici. Dites-nous pourquoi, ou envoyez ce qui l’explique.',
+  doesNotFit: (says) =>
+    `${says ? `Ces montants de vos documents ne concordent pas : ${says}.` : 'Quelque chose ne concorde pas ici dans vos documents.'} Dites-nous pourquoi, ou envoyez ce qui l’explique.`,
   hardToRead: (which, paper) => `Nous ne pouvons pas bien lire ${which} : ${paper}.`,
   lacksPages: (which, paper) => `${paper} : il nous manque ${which}.`,
   pages,

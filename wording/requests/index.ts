@@ -32,12 +32,12 @@ export function askedIn(language: Language, item: RequestItem): Asked {
     title: item.title,
     why: whyIn(language, item.why, item.says),
     wants: item.ways.map((way) => way.map((paper) => wantIn(language, paper))),
-    choices: item.says.map((s) => valueIn(language, s.value, words)),
+    choices: item.why.kind === 'differs' ? item.says.map((s) => valueIn(language, s.value, words)) : [],
     todo: {
       bring: '',
       sign: words.sign,
       again: words.again,
-      say: item.says.length > 0 ? words.whichIsRight : '',
+      say: item.why.kind === 'differs' ? words.whichIsRight : '',
     }[item.kind],
   }
 }
@@ -48,13 +48,9 @@ function whyIn(language: Language, why: Why, says: RequestItem['says']): string 
     case 'requirement':
       return reasonIn(words, why.reason)
     case 'differs':
-      return words.differs(
-        says
-          .map((s) => words.says(words.figures.list(s.papers), valueIn(language, s.value, words)))
-          .join('; '),
-      )
+      return words.differs(sidesIn(language, says))
     case 'does not fit':
-      return words.doesNotFit
+      return words.doesNotFit(sidesIn(language, says))
     case 'hard to read':
       return words.hardToRead(words.pages(why.pages), why.paper)
     case 'lacks pages':
@@ -66,6 +62,14 @@ function whyIn(language: Language, why: Why, says: RequestItem['says']): string 
     case 'rejected':
       return words.rejected(why.paper, why.reason)
   }
+}
+
+/** Who says what. */
+function sidesIn(language: Language, says: RequestItem['says']): string {
+  const words = languages[language]
+  return says
+    .map((s) => words.says(words.figures.list(s.papers), valueIn(language, s.value, words)))
+    .join('; ')
 }
 
 /** Reasons of which there are several are said once each. */

@@ -23,7 +23,6 @@ export interface Figures {
   /** "March 2026" of months since year 0. */
   month: (index: number) => string
   list: (items: readonly string[]) => string
-  or: (items: readonly string[]) => string
 }
 
 /** What makes a paper good, each a few words behind its name; null where it says nothing. */
@@ -55,7 +54,7 @@ export interface RequestSentences {
   whichIsRight: string
   yes: string
   no: string
-  doesNotFit: string
+  doesNotFit: (says: string) => string
   hardToRead: (pages: string, paper: string) => string
   lacksPages: (pages: string, paper: string) => string
   pages: (numbers: readonly number[]) => string

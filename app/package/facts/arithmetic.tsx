@@ -1,3 +1,4 @@
+import { ApplicantSays } from '../applicant-says.tsx'
 import { inWords } from '../../../wording/index.ts'
 import { clsx } from 'clsx'
 import { useNavigate } from 'react-router'
@@ -55,7 +56,10 @@ function Sum({ check, onOpen }: { check: CheckResult; onOpen: (term: Term) => vo
   const resting = settled && (settled.decision === 'ask' || accepted(check) || settled.state === 'waits')
   return (
     <li className={`card flex flex-wrap items-center gap-x-3 gap-y-1 px-3.5 py-2 ${bad ? 'odd-edge' : ''}`}>
-      <b className="w-44 text-sm">{check.title}</b>
+      <b className="w-44 text-sm">
+        {check.title}
+        <ApplicantSays item={`check:${check.check}`} />
+      </b>
       {check.terms.slice(0, MOST_TERMS).map((term, i) => (
         <span key={i} className="flex items-center gap-2">
           {term.sign ? <span className="text-lg text-ink-3">{term.sign}</span> : null}

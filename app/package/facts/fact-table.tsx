@@ -4,6 +4,7 @@ import type { Document } from '../../../core/findings/index.ts'
 import type { Evidence, FactResult, RegisterSide } from '../../../core/dossier/index.ts'
 import { type Box, plain } from '../../../core/model/index.ts'
 import { show } from '../../parts/format.ts'
+import { ApplicantSays } from '../applicant-says.tsx'
 import { CutOut } from '../cut-out.tsx'
 
 /** Where a value stands. */
@@ -101,6 +102,7 @@ function FactHead({ fact }: { fact: FactResult }) {
           {settled.decision === 'accepted' ? 'accepted' : 'decided'}: {settled.reason}
         </span>
       ) : null}
+      <ApplicantSays item={`fact:${fact.fact}`} />
     </th>
   )
 }

@@ -1,6 +1,6 @@
 import { inWords } from '../../../wording/index.ts'
 import { useState } from 'react'
-import { data, Form, useNavigation } from 'react-router'
+import { data, Form, Link, useNavigation } from 'react-router'
 import { z } from 'zod'
 import type { RequirementResult } from '../../../core/check/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
@@ -9,6 +9,7 @@ import { Refused } from '../../../server/packages/states.ts'
 import { formBody } from '../../../server/web/bodies.ts'
 import { show } from '../../parts/format.ts'
 import type { Route } from './+types/checklist'
+import { ApplicantSays } from '../../package/applicant-says.tsx'
 import { useLooking } from '../../package/looking.tsx'
 import { useSay, useTaken } from '../../package/say.ts'
 import { isClosed, useJudged } from '../../package/view.ts'
@@ -178,6 +179,7 @@ function Item({ item }: { item: RequirementResult }) {
                 : `Waiving it was refused${item.waiver.refusal ? `: “${item.waiver.refusal}”` : ''}`}
             </span>
           ) : null}
+          <ApplicantSays item={`requirement:${item.requirement}`} />
           <span className="mt-1 flex flex-wrap gap-1.5">
             {item.documents
               .flatMap((id) => assessment.documents.find((d) => d.id === id) ?? [])
@@ -193,6 +195,11 @@ function Item({ item }: { item: RequirementResult }) {
               ))}
           </span>
         </span>
+        {!good && !isClosed(row) ? (
+          <Link className="button px-2 py-1 text-sm" to={`/packages/${row.id}/request`}>
+            Ask for it
+          </Link>
+        ) : null}
         {!good && !isClosed(row) && item.waiver?.state !== 'waits' ? (
           <button
             type="button"

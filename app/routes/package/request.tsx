@@ -248,8 +248,7 @@ function Editor({ draft }: { draft: Draft }) {
         </details>
       </section>
       <section aria-label="How it looks" className="xl:sticky xl:top-0">
-        <Preview draft={draft} stale={store.state !== 'idle'} />
-        <div className="mt-3 flex flex-wrap items-center gap-2">
+        <div className="mb-3 flex flex-wrap items-center gap-2">
           {locked ? (
             <SecondPerson mine={draft.mine} />
           ) : (
@@ -268,6 +267,7 @@ function Editor({ draft }: { draft: Draft }) {
             {store.state !== 'idle' ? 'being stored' : ''}
           </span>
         </div>
+        <Preview draft={draft} stale={store.state !== 'idle'} />
       </section>
     </div>
   )

@@ -34,6 +34,8 @@ export interface DeckMessages {
   'why.settled_before': { reason: string; against: string[] }
   'why.differs': { papers: string[]; count: number; how: Inner }
   'why.check': { detail: Inner }
+  /** What the applicant says where they were asked. */
+  'why.applicant_says': { text: string }
   'why.sender_known': { caseNumber: string }
   'why.stray_unproved': { caseNumber: string }
   'why.stray_unknown': { caseNumber: string }
