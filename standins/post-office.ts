@@ -1,5 +1,7 @@
+import { readFileSync } from 'node:fs'
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
+import { join } from 'node:path'
 import { buffer } from 'node:stream/consumers'
 import { setTimeout as pause } from 'node:timers/promises'
 import { simpleParser } from 'mailparser'
@@ -29,6 +31,8 @@ export interface PostOffice {
   stop: () => Promise<void>
 }
 
+/** Shows all mail, opens its links, and answers as whoever got it. */
+const PAGE = join(import.meta.dirname, 'post-office.html')
 /** Nobody of this host has a mailbox: what is sent there is refused. */
 const REFUSED = '@refused.example'
 
@@ -103,10 +107,45 @@ export async function startPostOffice(
     }
   }
 
+  /** Writes back as whoever got a letter. */
+  async function answer(fields: FormData): Promise<boolean> {
+    const letter = kept.find((l) => l.messageId === fields.get('to'))
+    if (!letter) return false
+    const text = fields.get('text')
+    const files = fields.getAll('files').filter((f): f is File => typeof f !== 'string' && f.size > 0)
+    await nodemailer.createTransport({ url: office.smtp }).sendMail({
+      from: letter.to[0],
+      to: letter.from,
+      subject: `Re: ${letter.subject.replace(/^Re: /, '')}`,
+      inReplyTo: letter.messageId,
+      references: [...letter.references, letter.messageId],
+      text: typeof text === 'string' ? text : '',
+      attachments: await Promise.all(
+        files.map(async (f) => ({ filename: f.name, content: Buffer.from(await f.arrayBuffer()) })),
+      ),
+    })
+    return true
+  }
+
   const http = createServer((request, response) => {
-    if (request.url !== '/messages') return void response.writeHead(404).end()
-    response.writeHead(200, { 'Content-Type': 'application/json', 'X-Waiting': String(waiting.size) })
-    response.end(JSON.stringify(kept))
+    const end = (status: number, type: string, body: string, headers = {}) =>
+      response.writeHead(status, { 'Content-Type': type, ...headers }).end(body)
+    if (request.method === 'POST' && request.url === '/answers')
+      return void buffer(request)
+        .then((body) =>
+          new Response(new Uint8Array(body), {
+            headers: { 'Content-Type': request.headers['content-type'] ?? '' },
+          }).formData(),
+        )
+        .then(answer)
+        .then(
+          (sent) => end(sent ? 303 : 404, 'text/plain', '', sent ? { Location: '/' } : {}),
+          () => end(400, 'text/plain', 'This is no answer.'),
+        )
+    if (request.url === '/messages')
+      return void end(200, 'application/json', JSON.stringify(kept), { 'X-Waiting': String(waiting.size) })
+    if (request.url === '/') return void end(200, 'text/html; charset=utf-8', readFileSync(PAGE, 'utf8'))
+    end(404, 'text/plain', '')
   })
   const listening = (
     server: { listen: (port: number, host: string, done: () => void) => unknown },
@@ -114,7 +153,7 @@ export async function startPostOffice(
   ) => new Promise<void>((done) => void server.listen(port, '127.0.0.1', done))
   await Promise.all([listening(smtp, ports.smtp), listening(http, ports.http)])
   const portOf = (address: unknown) => (address as AddressInfo).port
-  return {
+  const office: PostOffice = {
     smtp: `smtp://127.0.0.1:${portOf(smtp.server.address())}`,
     messages: `http://127.0.0.1:${portOf(http.address())}/messages`,
     letters: () => kept,
@@ -129,6 +168,7 @@ export async function startPostOffice(
       ])
     },
   }
+  return office
 }
 
 async function letterOf(raw: Buffer, to: string[]): Promise<Letter> {

@@ -1,2 +1,2 @@
 /** What other folders may use of this one; README.md says how it hangs together. */
-export { measurePicture, pictureFault, type GreyPicture, type PictureFault } from './picture-fault.ts'
+export { pictureFault, type GreyPicture, type PictureFault } from './picture-fault.ts'

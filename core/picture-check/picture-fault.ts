@@ -11,7 +11,7 @@ export interface GreyPicture {
 export type PictureFault = 'dark' | 'empty' | 'blurred' | 'cut off'
 
 /** What is measured of a picture; `limits.json` says from where on each is a fault, and what that was fitted on. */
-export interface PictureMeasures {
+interface PictureMeasures {
   /** The shade that a twentieth of the picture is lighter than: paper, where there is any. */
   light: number
   /** Share of pixels at an edge of something. */
@@ -34,7 +34,7 @@ const AROUND = 4
 const BORDER = 0.012
 
 /** Measures a picture of about a thousand pixels in length. */
-export function measurePicture({ width, height, grey }: GreyPicture): PictureMeasures {
+function measurePicture({ width, height, grey }: GreyPicture): PictureMeasures {
   const shades = new Uint32Array(256)
   for (const shade of grey) shades[shade]++
   let [edges, soft, steep, contrast] = [0, 0, 0, 0]

@@ -18,7 +18,7 @@ export { idFrom } from './ids.ts'
 export { programJsonSchema } from './json-schema.ts'
 export { typesIn } from './references.ts'
 export { registerSchema, type Register } from './register.ts'
-export { requestWordsSchema, VARIABLES, withVariables, type RequestWords } from './request-words.ts'
+export { requestWordsSchema, VARIABLES, withVariables } from './request-words.ts'
 export {
   askedBelow,
   USUAL_COSTS,

@@ -38,7 +38,6 @@ export const requestWordsSchema = z.object({
   /** What becomes of a package once its applicant has answered: it goes before others, or stays where it is. */
   whenAnswered: z.enum(['first', 'stay']).default('first'),
 })
-export type RequestWords = z.infer<typeof requestWordsSchema>
 
 /** The lender's words with what they name. */
 export const withVariables = (text: string, values: Record<Variable, string>): string =>

@@ -26,6 +26,7 @@ function drafted(
     checks: [],
     findings: more.findings ?? [],
     files: more.files ?? [],
+    fieldTitle: (_, name) => name,
   })
 }
 

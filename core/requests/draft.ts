@@ -23,6 +23,8 @@ export interface ToAskAbout {
   checks: readonly CheckResult[]
   findings: readonly Finding[]
   files: readonly PackageFile[]
+  /** What a value of a type is called. */
+  fieldTitle: (type: string, field: string) => string
 }
 
 /** All that an applicant can do something about, what matters most first. */
@@ -128,11 +130,11 @@ function whoSays(
 /** Amounts of a sum that are told: the others of a long one say no more. */
 const MOST_AMOUNTS = 6
 
-function checkItem(check: CheckResult, { documents }: ToAskAbout): RequestItem[] {
+function checkItem(check: CheckResult, { documents, fieldTitle }: ToAskAbout): RequestItem[] {
   if (check.status !== 'failed' || accepted(check)) return []
-  const amounts = check.terms.flatMap(({ amount, document }) => {
+  const amounts = check.terms.flatMap(({ amount, document, field }) => {
     const paper = documents.find((d) => d.id === document)
-    return paper ? [{ value: amount, papers: [paper.label] }] : []
+    return paper ? [{ value: amount, papers: [`${paper.label} (${fieldTitle(paper.type, field)})`] }] : []
   })
   return [
     {

@@ -23,6 +23,11 @@ test('what came for it is read first; then it does, or does not yet', () => {
   expect(progressOf([id], [id], { ...nothing, came }).get(id.id)).toBe('not yet')
 })
 
+test('a paper that explains what does not fit is weighed by a person', () => {
+  const sum = { ...item('check:sum', { kind: 'does not fit' }), kind: 'say' as const }
+  expect(progressOf([sum], [sum], { ...nothing, came: new Set([sum.id]) }).get(sum.id)).toBe('said')
+})
+
 test('what an applicant says is an answer, and settles nothing by itself', () => {
   const said = [{ item: id.id, kind: 'cannot' as const, text: 'I have none.' }]
   const states = progressOf([id], [id], { ...nothing, said })

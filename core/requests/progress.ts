@@ -29,12 +29,13 @@ export function progressOf(
 ): Map<string, ItemState> {
   const open = new Set(now.map((i) => i.id))
   return new Map(
-    asked.map(({ id, why }) => {
+    asked.map(({ id, kind, why }) => {
       // No verdict says whether what somebody asked for by hand is there, and a file that was set aside stays so: what
       // comes for these settles them.
       const lacks = BY_COMING.has(why.kind) ? !came.has(id) : open.has(id)
       if (!lacks) return [id, reading && came.has(id) ? 'reading' : 'done']
-      if (came.has(id)) return [id, reading ? 'reading' : 'not yet']
+      // What was sent to explain something is weighed by a person.
+      if (came.has(id)) return [id, reading ? 'reading' : kind === 'say' ? 'said' : 'not yet']
       return [id, said.some((s) => s.item === id) ? 'said' : 'open']
     }),
   )

@@ -24,7 +24,6 @@ import type { Notice } from '../../core/notices/index.ts'
 import type { SentLimit } from '../../core/receipt/index.ts'
 import type { RequestItem } from '../../core/requests/index.ts'
 import type { Language } from '../../core/lexicon/index.ts'
-import type { Right } from '../access/rights.ts'
 import type { Assessment, VerdictChange } from '../../core/pipeline/index.ts'
 import type { Page, Rotation } from '../../core/model/index.ts'
 import type { DocumentType, Program, Register } from '../../core/program/index.ts'
@@ -883,7 +882,7 @@ export const tasks = pgTable(
     /** Where in the package. */
     place: text('place').notNull(),
     /** Who may do it: the roles that have this right; null for anybody of the desk. */
-    right: text('right').$type<Right>(),
+    right: text('right'),
     ownerId: text('owner_id').references(() => user.id, { onDelete: 'set null' }),
     due: moment('due'),
     createdAt: moment('created_at').notNull().defaultNow(),

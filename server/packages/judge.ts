@@ -11,7 +11,7 @@ import { database, type Work } from '../database/connection.ts'
 import { type DocumentInShort, files, packages, pages, readings } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { tellNotices } from '../notices/notices.ts'
-import { settleRequests } from '../requests/settle.ts'
+import { goesFirst, settleRequests } from '../requests/settle.ts'
 import { newStatements, replacementsIn } from '../requests/statements.ts'
 import { syncTasks } from '../tasks/tasks.ts'
 import { programAt } from '../configuration/programs.ts'
@@ -268,7 +268,7 @@ export async function judge(work: Work, packageId: string, cut?: Cut | 'anew'): 
       looseCount: assessment.deck.length,
       toSign: waitingFor(assessment).length,
       flagged: noticed.lead || assessment.findings.some((f) => f.id.startsWith('limit:')),
-      first: noticed.first,
+      first: noticed.first || (await goesFirst(work, packageId, situation.program)),
       openRequirements: assessment.checklist.filter(
         (c) => !['satisfied', 'not_applicable', 'waived'].includes(c.status),
       ).length,

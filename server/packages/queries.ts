@@ -17,7 +17,9 @@ import { tell } from '../events.ts'
 
 export const queueQuery = z.object({
   words: z.string().max(100).catch(''),
-  state: z.enum([...packageStates, 'all', 'working', 'to_sign', 'flagged']).catch('working'),
+  state: z
+    .enum([...packageStates, 'all', 'working', 'to_sign', 'flagged', 'asked', 'overdue', 'answered'])
+    .catch('working'),
   owner: z.enum(['all', 'mine', 'nobody']).catch('all'),
   sort: z.enum(['age', 'case', 'applicant', 'pages', 'loose', 'state']).catch('age'),
   turn: z.enum(['up', 'down']).catch('up'),
@@ -25,6 +27,15 @@ export const queueQuery = z.object({
 })
 export type QueueQuery = z.infer<typeof queueQuery>
 export const QUEUE_PAGE = 25
+
+const sentRequest = sql`select 1 from request where request.package_id = ${packages.id} and request.state = 'sent'`
+/** What a package waits for of its applicant. */
+const ASKED = {
+  asked: sql`exists (${sentRequest})`,
+  overdue: sql`exists (${sentRequest} and request.due < current_date)`,
+  answered: sql`exists (select 1 from task where task.package_id = ${packages.id} and task.ended_at is null
+    and task.kind = 'request answered')`,
+} as const satisfies Record<string, SQL>
 
 /** A page of the queue. */
 export async function queue(query: QueueQuery, who: Person) {
@@ -34,11 +45,13 @@ export async function queue(query: QueueQuery, who: Person) {
       ? ne(packages.state, 'sample')
       : query.state === 'to_sign'
         ? or(eq(packages.state, 'review'), and(eq(packages.state, 'open'), gt(packages.toSign, 0)))
-        : query.state === 'flagged'
-          ? and(eq(packages.flagged, true), inArray(packages.state, ['open', 'review']))
-          : query.state === 'working'
-            ? inArray(packages.state, ['empty', 'reading', 'open', 'review'])
-            : eq(packages.state, query.state),
+        : query.state === 'asked' || query.state === 'overdue' || query.state === 'answered'
+          ? ASKED[query.state]
+          : query.state === 'flagged'
+            ? and(eq(packages.flagged, true), inArray(packages.state, ['open', 'review']))
+            : query.state === 'working'
+              ? inArray(packages.state, ['empty', 'reading', 'open', 'review'])
+              : eq(packages.state, query.state),
     query.owner === 'mine'
       ? eq(packages.ownerId, who.id)
       : query.owner === 'nobody'
@@ -72,6 +85,9 @@ export async function queue(query: QueueQuery, who: Person) {
         toSign: packages.toSign,
         flagged: packages.flagged,
         first: packages.first,
+        asked: sql<'overdue' | 'asked' | 'answered' | null>`case
+          when ${ASKED.overdue} then 'overdue' when ${ASKED.asked} then 'asked'
+          when ${ASKED.answered} then 'answered' end`,
         looseCount: packages.looseCount,
         openRequirements: packages.openRequirements,
         createdAt: packages.createdAt,

@@ -26,6 +26,8 @@ export async function toAskAbout(work: Work, row: AskedPackage, verdict: Assessm
     ...verdict,
     program,
     files: await filesOf(work, row.id),
+    fieldTitle: (type, name) =>
+      types.find((t) => t.id === type)?.fields.find((f) => f.name === name)?.title ?? name,
     situation: {
       papers: documents,
       persons,

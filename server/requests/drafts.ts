@@ -11,7 +11,7 @@ import { packages, requests, type ItemChoice, type SentItem } from '../database/
 import { tell } from '../events.ts'
 import { hold, inTurn, Refused, type Held } from '../packages/states.ts'
 import { toAskAbout } from './asking.ts'
-import { ownWords, threadOf, usualLanguage, variablesOf } from './letters.ts'
+import { lastRecipient, ownWords, threadOf, usualLanguage, variablesOf } from './letters.ts'
 import type { RequestRow } from './link.ts'
 
 const today = (): string => new Date().toISOString().slice(0, 10)
@@ -54,7 +54,7 @@ export async function beginDraft(work: Work, who: Person | null, row: Held): Pro
       organisationId: row.organisationId,
       packageId: row.id,
       language: await usualLanguage(work, row.organisationId, row.id),
-      recipient: thread?.recipient ?? '',
+      recipient: (await lastRecipient(work, row.id)) ?? thread?.recipient ?? '',
       due: addDays(today(), program.requests.dueDays),
       createdById: who?.id ?? null,
     })
@@ -77,17 +77,28 @@ export async function draftItemsOf(work: Work, draft: RequestRow): Promise<Draft
     .where(eq(packages.id, draft.packageId))
   const now = row?.assessment ? draftItems(await toAskAbout(work, row, row.assessment)) : []
   const asked = await askedBefore(work, draft)
+  const waiting = await waitingItems(work, draft.packageId)
   const program = await programOf(work, row)
   const variables = await variablesOf(work, draft, program)
   return [...now, ...draft.added].map((item) => {
     const choice: ItemChoice | undefined = draft.choices[item.id]
     return {
       ...item,
-      on: choice?.on ?? true,
+      // What waits for an answer already is asked again only where somebody wants that.
+      on: choice?.on ?? !waiting.has(item.id),
       own: ownWords(item, choice?.own ?? null, program, draft.language, variables),
       askedOn: asked.get(item.id) ?? null,
     }
   })
+}
+
+/** Items that a request which was sent waits for. */
+async function waitingItems(work: Work, packageId: string): Promise<Set<string>> {
+  const sent = await work
+    .select({ items: requests.items })
+    .from(requests)
+    .where(and(eq(requests.packageId, packageId), eq(requests.state, 'sent')))
+  return new Set(sent.flatMap(({ items }) => items.map((i) => i.id)))
 }
 
 /** The day on which each item was last asked for by an earlier request, ISO. */

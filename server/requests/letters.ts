@@ -1,4 +1,4 @@
-import { and, desc, eq, ne } from 'drizzle-orm'
+import { and, desc, eq, isNotNull, ne } from 'drizzle-orm'
 import { answerReferences, answerSubject, letterLanguage } from '../../core/mail/index.ts'
 import type { Language } from '../../core/lexicon/index.ts'
 import { withVariables, type Program } from '../../core/program/index.ts'
@@ -7,7 +7,7 @@ import { askedIn, requestLetter, requestSubject } from '../../wording/requests/i
 import { figuresOf } from '../../wording/requests/figures.ts'
 import { lenderOf, organisationName } from '../access/organisations.ts'
 import type { Work } from '../database/connection.ts'
-import { messages, packages, type SentItem } from '../database/schema.ts'
+import { messages, packages, requests, type SentItem } from '../database/schema.ts'
 import { ownAddress } from '../post/own-address.ts'
 import { LINK, type NewMail } from '../post/outbox.ts'
 import type { RequestRow } from './link.ts'
@@ -43,6 +43,17 @@ export async function threadOf(work: Work, packageId: string): Promise<Thread | 
         language: letter.language as Language,
       }
     : null
+}
+
+/** Whom the latest request about a package went to; null where none was sent. */
+export async function lastRecipient(work: Work, packageId: string): Promise<string | null> {
+  const [last] = await work
+    .select({ recipient: requests.recipient })
+    .from(requests)
+    .where(and(eq(requests.packageId, packageId), isNotNull(requests.sentAt)))
+    .orderBy(desc(requests.sentAt))
+    .limit(1)
+  return last?.recipient ?? null
 }
 
 /** The last letter that we sent to somebody about a package: what follows is on its thread. */

@@ -6,6 +6,7 @@ import {
   type RequestItem,
   type Statement,
 } from '../../core/requests/index.ts'
+import type { Program } from '../../core/program/index.ts'
 import { thanksLetter } from '../../wording/requests/index.ts'
 import { organisationName } from '../access/organisations.ts'
 import { note } from '../audit.ts'
@@ -66,7 +67,10 @@ export async function settleRequests(work: Work, packageId: string): Promise<voi
       .set({ state: 'done', remindAt: null, endedAt: new Date() })
       .where(eq(requests.id, row.id))
     await note(work, null, packageId, 'the request is answered', row.items.map((i) => i.title).join(', '))
-    const letter = await letterOf(work, row, await programOf(work, held), [])
+    const program = await programOf(work, held)
+    if (await goesFirst(work, packageId, program))
+      await work.update(packages).set({ first: true }).where(eq(packages.id, packageId))
+    const letter = await letterOf(work, row, program, [])
     const [{ applicant }] = await work
       .select({ applicant: packages.applicant })
       .from(packages)
@@ -77,6 +81,17 @@ export async function settleRequests(work: Work, packageId: string): Promise<voi
       text: thanksLetter(row.language, applicant ?? '', await organisationName(row.organisationId)),
     })
   }
+}
+
+/** Whether a package goes before others, since its applicant has answered and its program wants that. */
+export async function goesFirst(work: Work, packageId: string, program: Program): Promise<boolean> {
+  if (program.requests.whenAnswered !== 'first') return false
+  const answered = await work
+    .select({ id: requests.id })
+    .from(requests)
+    .where(and(eq(requests.packageId, packageId), eq(requests.state, 'done')))
+    .limit(1)
+  return answered.length > 0
 }
 
 const DAY = 24 * 60 * 60_000

@@ -10,7 +10,7 @@ import { database } from '../database/connection.ts'
 import { packages, user } from '../database/schema.ts'
 import { itemsNow } from './asking.ts'
 import { draftItemsOf, draftOf, programOf, requestsOf, type DraftItem } from './drafts.ts'
-import { letterOf, threadOf, usualLanguage } from './letters.ts'
+import { lastRecipient, letterOf, threadOf, usualLanguage } from './letters.ts'
 import { addressOf, type RequestRow } from './link.ts'
 import { stateOf } from './settle.ts'
 import { statementsOf } from './statements.ts'
@@ -46,8 +46,8 @@ async function draftView(who: Person, row: typeof packages.$inferSelect) {
   const program = await programOf(work, row)
   const language = stored?.language ?? (await usualLanguage(work, row.organisationId, row.id))
   const thread = await threadOf(work, row.id)
-  const draft: RequestRow =
-    stored ?? untouched(row, language, thread?.recipient ?? '', program.requests.dueDays)
+  const recipient = (await lastRecipient(work, row.id)) ?? thread?.recipient ?? ''
+  const draft: RequestRow = stored ?? untouched(row, language, recipient, program.requests.dueDays)
   const items =
     draft.state === 'to sign'
       ? draft.items.map((item) => ({ ...item, on: true }))

@@ -2,6 +2,7 @@ import { and, eq, inArray, isNotNull, sql } from 'drizzle-orm'
 import { type Finding, waitingFor } from '../../core/findings/index.ts'
 import { inWords } from '../../wording/index.ts'
 import { shortList } from '../../wording/en/words.ts'
+import type { Right } from '../access/rights.ts'
 import type { Work } from '../database/connection.ts'
 import {
   messages,
@@ -13,7 +14,17 @@ import {
   tasks,
   type TaskKind,
 } from '../database/schema.ts'
-import type { Cause } from './tasks.ts'
+
+/** What makes a task, as long as it holds. */
+export interface Cause {
+  kind: TaskKind
+  cause: string
+  reason: string
+  /** A view of the package: `checklist`, `values?page=4`. */
+  place: string
+  right: Right | null
+  due: Date | null
+}
 
 const DAY = 24 * 60 * 60_000
 

@@ -6,17 +6,6 @@ import { database, type Work } from '../database/connection.ts'
 import { packages, requests, tasks, user, type TaskKind } from '../database/schema.ts'
 import { causesOf } from './causes.ts'
 
-/** What makes a task, as long as it holds. */
-export interface Cause {
-  kind: TaskKind
-  cause: string
-  reason: string
-  /** A view of the package: `checklist`, `values?page=4`. */
-  place: string
-  right: Right | null
-  due: Date | null
-}
-
 /**
  * Makes the tasks of a package those that its state calls for: what has no cause any more ends, what has one that is
  * not a task yet becomes one. Called wherever that state changes, in the same transaction.

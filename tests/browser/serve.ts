@@ -9,15 +9,23 @@ export default async function serve(): Promise<() => Promise<void>> {
   const { bringFile, newPackage } = await import('../../server/packages/intake.ts')
   const { FIRST_ORGANISATION } = await import('../../server/database/schema.ts')
   const { packageRow } = await import('../../server/packages/queries.ts')
+  const { startPostOffice } = await import('../../standins/post-office.ts')
   const { closeDatabase } = await import('../../server/database/connection.ts')
   const listen = await freePort(5100)
+  const office = await startPostOffice(['papers@merrowsound.example'], `smtp://127.0.0.1:${listen}`)
   Object.assign(process.env, {
+    MAIL_SERVER: office.smtp,
+    TEST_LETTERS: office.messages,
     MAIL_LISTEN: `127.0.0.1:${listen}`,
     MAIL_ADDRESSES: JSON.stringify({ [FIRST_ORGANISATION]: ['papers@merrowsound.example'] }),
     TEST_MAIL: `smtp://127.0.0.1:${listen}`,
   })
   const alone = await startAlone()
-  const end = () => alone.end().finally(closeDatabase)
+  const end = () =>
+    alone
+      .end()
+      .finally(() => office.stop())
+      .finally(closeDatabase)
   try {
     const made = await makePackage({
       seed: 104817,

@@ -1,5 +1,6 @@
 import { desc, eq, sql } from 'drizzle-orm'
 import nodemailer from 'nodemailer'
+import { plain } from '../../core/model/index.ts'
 import { freePort } from '../../cli/postgres.ts'
 import { listenForMail } from '../../server/arrivals/hand-in.ts'
 import { knowSources, setSource, sourcesOf } from '../../server/arrivals/sources.ts'
@@ -195,12 +196,12 @@ test('what an applicant says stands beside the papers, and is asked of a person'
   const question = request.items.find((i) => i.why.kind === 'differs')!
   const [first] = question.says
   expect(
-    (await say(token, { item: question.id, kind: 'value', text: String(first.value) })).status,
+    (await say(token, { item: question.id, kind: 'value', text: plain(first.value) })).status,
   ).toBeLessThan(300)
   expect(await stateNow(id, question.id)).toBe('said')
   const { assessment } = (await packageRow(id, at.who))!
   const asksAgain = assessment!.deck.find((q) => q.id === question.id)
-  expect(asksAgain?.why[0]).toEqual({ code: 'why.applicant_says', text: String(first.value) })
+  expect(asksAgain?.why[0]).toEqual({ code: 'why.applicant_says', text: plain(first.value) })
   // It settles nothing by itself.
   expect(assessment!.facts.find((f) => `fact:${f.fact}` === question.id)?.status).toBe('conflict')
   const other = request.items.find((i) => i.kind === 'bring')!
@@ -260,8 +261,8 @@ test('all that was asked for came: the applicant is thanked, nobody is reminded,
   const id = await readPackage(at.who, await papers())
   await addOwnItem(at.who, id, 'A plan of the boat', 'A drawing with its length, please.')
   const { draft } = await requestsView(at.who, id)
-  const own = draft!.items.find((i) => i.title === 'A plan of the boat')!
-  const choices = Object.fromEntries(draft!.items.map((i) => [i.id, { on: i.id === own.id, own: null }]))
+  const own = draft.items.find((i) => i.title === 'A plan of the boat')!
+  const choices = Object.fromEntries(draft.items.map((i) => [i.id, { on: i.id === own.id, own: null }]))
   await changeDraft(at.who, id, change({ choices, recipient: 'plan@varnham.example' }))
   const { id: requestId } = await sendRequest(at.who, id)
   const [request] = await database().select().from(requests).where(eq(requests.id, requestId))
@@ -355,8 +356,8 @@ test('a paper that is not taken is asked for with the reason, and what comes cou
   const id = await readPackage(at.who, await papers())
   await rejectPaper(at.who, id, 1, 'The stamp of the firm is missing.')
   const { draft } = await requestsView(at.who, id)
-  const item = draft!.items.find((i) => i.id === 'paper:1')!
-  const choices = Object.fromEntries(draft!.items.map((i) => [i.id, { on: i.id === item.id, own: null }]))
+  const item = draft.items.find((i) => i.id === 'paper:1')!
+  const choices = Object.fromEntries(draft.items.map((i) => [i.id, { on: i.id === item.id, own: null }]))
   await changeDraft(at.who, id, change({ choices }))
   const { id: requestId } = await sendRequest(at.who, id)
   const [request] = await database().select().from(requests).where(eq(requests.id, requestId))

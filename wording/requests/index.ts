@@ -1,5 +1,5 @@
 import type { Language } from '../../core/lexicon/index.ts'
-import type { Inner, Message, Value } from '../../core/model/index.ts'
+import type { Inner, Message } from '../../core/model/index.ts'
 import type { RequestItem, WantedPaper, Why } from '../../core/requests/index.ts'
 import { fileProblem } from '../letters/file-problems.ts'
 import { problemWords } from '../letters/index.ts'
@@ -110,10 +110,6 @@ function wantIn(language: Language, paper: WantedPaper): string {
     want.allPages,
   ].join(', ')
 }
-
-/** A value of a paper as an applicant is told it. */
-export const valueWords = (language: Language, value: Value): string =>
-  valueIn(language, value, languages[language])
 
 /** What a letter that asks is made of. */
 export interface Letter {

@@ -1,5 +1,4 @@
 import type { ChecklistMessages } from '../../core/model/index.ts'
-import type { WantedPaper } from '../../core/requests/index.ts'
 import type { Sentences } from '../sentences.ts'
 
 /** Codes of reasons that an applicant is never told: nothing is asked for where they hold. */
@@ -73,5 +72,3 @@ export interface RequestSentences {
   thanks: (applicant: string, lender: string) => string
   calledBack: (applicant: string, lender: string) => string
 }
-
-export type { WantedPaper }

@@ -220,6 +220,9 @@ function Filters({
         <option value="open">to be settled</option>
         <option value="reading">being read</option>
         <option value="to_sign">for a second person</option>
+        <option value="asked">waits for the applicant</option>
+        <option value="overdue">applicant past the day</option>
+        <option value="answered">applicant answered</option>
         <option value="flagged">for the lead’s eye</option>
         <option value="finished">finished</option>
         <option value="all">all</option>
@@ -269,6 +272,12 @@ const judged = (row: Row): boolean => row.state !== 'empty' && row.state !== 're
 const target = (row: Row): string =>
   `/packages/${row.id}/${row.state === 'review' ? 'hand-over' : judged(row) ? 'deck' : 'files'}`
 
+const ASKED = {
+  asked: 'waits for the applicant',
+  overdue: 'applicant past the day',
+  answered: 'applicant answered',
+} as const
+
 const State = ({ row }: { row: Row }) =>
   row.state === 'reading' && row.pageCount > 0 ? (
     <span className="whitespace-nowrap">
@@ -279,6 +288,11 @@ const State = ({ row }: { row: Row }) =>
       {STATES[row.state]}
       {row.toSign > 0 && row.state !== 'finished' ? (
         <span className="block text-[13px] text-amber">{count(row.toSign, 'decision')} to agree to</span>
+      ) : null}
+      {row.asked && row.state !== 'finished' ? (
+        <span className={`block text-[13px] ${row.asked === 'asked' ? 'text-ink-2' : 'text-amber'}`}>
+          {ASKED[row.asked]}
+        </span>
       ) : null}
       {row.first && row.state !== 'finished' ? (
         <span className="ml-2 rounded border border-line px-1 text-[13px]">goes first</span>

@@ -32,7 +32,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 const reason = z.string().trim().min(3, 'Say in three letters or more why.').max(500)
 const formSchema = z.discriminatedUnion('act', [
   z.object({ act: z.literal('change'), change: z.string().max(200_000) }),
-  z.object({ act: z.literal('send') }),
+  z.object({ act: z.literal('send'), change: z.string().max(200_000) }),
   z.object({ act: z.literal('sign') }),
   z.object({ act: z.literal('give back'), reason }),
   z.object({
@@ -53,13 +53,13 @@ export async function action({ request, params }: Route.ActionArgs) {
   const told = (said: string | null) => ({ problem: null, said })
   try {
     switch (form.data.act) {
-      case 'change': {
+      case 'change':
+      case 'send': {
+        // Whoever sends right after the last key sends what they see.
         const change = draftSchema.safeParse(jsonOf(form.data.change))
         if (!change.success) return data({ problem: change.error.issues[0].message, said: null }, 400)
         await changeDraft(who, row.id, change.data)
-        return told(null)
-      }
-      case 'send': {
+        if (form.data.act === 'change') return told(null)
         const { state } = await sendRequest(who, row.id)
         return told(state === 'sent' ? 'The request is on its way.' : 'A second person looks at it now.')
       }
@@ -150,7 +150,7 @@ function Editor({ draft }: { draft: Draft }) {
       STORE_AFTER,
     )
   }
-  const on = (id: string) => change.choices[id]?.on ?? true
+  const on = (id: string) => change.choices[id]?.on ?? draft.items.find((i) => i.id === id)?.on ?? true
   const asked = draft.items.filter((i) => on(i.id)).length
   const locked = draft.state === 'to sign'
   const addresses = useId()
@@ -252,12 +252,10 @@ function Editor({ draft }: { draft: Draft }) {
           {locked ? (
             <SecondPerson mine={draft.mine} />
           ) : (
-            <Form method="post">
+            <Form method="post" onSubmit={() => clearTimeout(later.current)}>
               <input type="hidden" name="act" value="send" />
-              <button
-                className="button-main"
-                disabled={busy || store.state !== 'idle' || asked === 0 || change.recipient === ''}
-              >
+              <input type="hidden" name="change" value={JSON.stringify(change)} />
+              <button className="button-main" disabled={busy || asked === 0 || change.recipient === ''}>
                 <Send size={16} aria-hidden />
                 {draft.needsSecond ? 'Give it to a second person' : `Send it to ${change.recipient || '…'}`}
               </button>
@@ -495,11 +493,11 @@ function SecondPerson({ mine }: { mine: boolean }) {
 }
 
 const STATES = {
-  draft: 'draft',
-  'to sign': 'waits for a second person',
-  sent: 'waits for the applicant',
-  'called back': 'called back',
-  done: 'answered',
+  draft: 'Draft',
+  'to sign': 'Waits for a second person',
+  sent: 'Waits for the applicant',
+  'called back': 'Called back',
+  done: 'Answered',
 } as const
 const ITEM_STATES = {
   open: 'open',

@@ -23,6 +23,7 @@ import { loadsTheirs, Overtaken, useBasis } from '../../parts/overtaken.tsx'
 import { Told } from '../../parts/told.tsx'
 import { Versions } from '../../parts/versions.tsx'
 import { useDraft, type Draft } from '../../program/draft.ts'
+import { AskingCard } from '../../program/asking.tsx'
 import { Lists } from '../../program/lists.tsx'
 import { People } from '../../program/people.tsx'
 import { Trial } from '../../program/trial.tsx'
@@ -262,6 +263,7 @@ function Editor({
             />
           </div>
         ) : null}
+        <AskingCard draft={draft} may={may} onChange={change} />
       </div>
     </main>
   )
