@@ -6,7 +6,7 @@ import { messages, requests, type LetterAttachment } from '../database/schema.ts
 import { tell } from '../events.ts'
 import { queueJob, type Jobs } from '../jobs/queue.ts'
 import { log } from '../log.ts'
-import { addressOf } from '../requests/link.ts'
+import { addressOf, withGoodLink } from '../requests/link.ts'
 import { syncTasks } from '../tasks/tasks.ts'
 import { settings } from '../settings.ts'
 import { isLoopback } from '../web/addresses.ts'
@@ -133,7 +133,7 @@ const BY_A_PERSON: ReadonlySet<string> = new Set(['request'])
 async function wordsOf({ text, requestId }: typeof messages.$inferSelect): Promise<string | null> {
   if (!text?.includes(LINK) || !requestId) return text ?? ''
   const [row] = await database().select().from(requests).where(eq(requests.id, requestId))
-  return row?.state === 'sent' ? text.replaceAll(LINK, addressOf(row)) : null
+  return row?.state === 'sent' ? text.replaceAll(LINK, addressOf(await withGoodLink(database(), row))) : null
 }
 
 /** A letter that cannot be sent says so where it stands. */

@@ -35,6 +35,13 @@ export async function makeLink(work: Work, id: string, due: string | null): Prom
     .where(eq(requests.id, id))
 }
 
+/** A request with a link that opens: one that was made under another secret of the installation is made anew. */
+export async function withGoodLink(work: Work, row: RequestRow): Promise<RequestRow> {
+  if (row.tokenHash === hashOf(tokenOf(row))) return row
+  await makeLink(work, row.id, row.due)
+  return (await work.select().from(requests).where(eq(requests.id, row.id)))[0]
+}
+
 /** The address that an applicant opens. */
 export const addressOf = (row: Pick<RequestRow, 'id' | 'linkSalt'>): string =>
   `${settings().BASE_URL}/r/${tokenOf(row)}`

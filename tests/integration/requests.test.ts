@@ -10,7 +10,7 @@ import { FIRST_ORGANISATION, messages, packages, requests, tasks } from '../../s
 import { packageRow } from '../../server/packages/queries.ts'
 import { addOwnItem, changeDraft, draftOf, rejectPaper } from '../../server/requests/drafts.ts'
 import { mendComing } from '../../server/requests/coming.ts'
-import { addressOf } from '../../server/requests/link.ts'
+import { addressOf, withGoodLink } from '../../server/requests/link.ts'
 import { callBack, sendAgain, sendRequest, signRequest } from '../../server/requests/send.ts'
 import { remindApplicants } from '../../server/requests/settle.ts'
 import { requestsView } from '../../server/requests/view.ts'
@@ -255,6 +255,15 @@ test('a request that is sent again has a new link, and the old one is good for n
   const [now] = await database().select().from(requests).where(eq(requests.id, request.id))
   expect((await page(addressOf(now).split('/r/')[1])).status).toBe(200)
   await until(() => Promise.resolve(letters((l) => l.to.includes('better@varnham.example')).length > 0))
+})
+
+test('a letter of a request whose link was made under another secret has one that opens', async () => {
+  const { request } = await asked()
+  await database().update(requests).set({ linkSalt: 'another' }).where(eq(requests.id, request.id))
+  const [changed] = await database().select().from(requests).where(eq(requests.id, request.id))
+  const good = await withGoodLink(database(), changed)
+  expect((await page(addressOf(good).split('/r/')[1])).status).toBe(200)
+  expect(await withGoodLink(database(), good)).toEqual(good)
 })
 
 test('all that was asked for came: the applicant is thanked, nobody is reminded, and somebody looks', async () => {
