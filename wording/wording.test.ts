@@ -310,6 +310,7 @@ const others: [told: Message, sentence: string][] = [
     'This was settled (“old boat”), but now a paper says 1.00 and 2.00.',
   ],
   [message('why.check', { detail: message('quote.agrees') }), 'lines, net, tax and total agree.'],
+  [message('why.applicant_says', { text: 'It is Petrel.' }), 'The applicant says: “It is Petrel.”'],
   [message('place.page', { page: 4 }), 'Page 4'],
   [message('place.pages', { first: 4, last: 6 }), 'Pages 4 to 6'],
   [message('place.paper', { paper: 'Form', page: 4 }), 'Form, page 4'],

@@ -190,9 +190,12 @@ function judgeNeed(need: Need, situation: Situation): Verdict {
     return { status: 'not_applicable', documents: [], reason: message('requirement.nobody_named') }
   if (papers.length === 0)
     return { status: 'missing', documents: [], reason: message('requirement.none_there', { type: title }) }
-  if (need.listed) return judgeListed(need, papers, situation, title)
-  if (need.whose === 'each_person') return judgeEachPerson(need, papers, situation, title)
-  if (need.namedBy) return judgeNamed(need, need.namedBy, papers, situation, title)
+  if (asksPersons(need)) {
+    const persons = byPerson(need, situation)
+    if (persons) return judgePersons(need, persons, situation, title)
+    const best = bestOf(papers.map((p) => judgePaper(need, p, situation)))
+    return { ...best, reason: message('requirement.persons_not_read', { but: best.reason }) }
+  }
   const theirs = need.whose === 'applicant' ? papers.filter((p) => !isAnothers(p)) : papers
   if (theirs.length === 0)
     return {
@@ -219,30 +222,34 @@ function saysNobody(reference: string, { papers }: Pick<Situation, 'papers'>): b
   )
 }
 
-/** A good paper of somebody whom another paper names; anybody's where that name is not read. */
-function judgeNamed(
-  need: Need,
-  namedBy: string,
-  papers: Paper[],
-  situation: Situation,
-  title: string,
-): Verdict {
-  const name = situation.persons.named[namedBy] ?? null
-  if (name === null) {
-    const best = bestOf(papers.map((p) => judgePaper(need, p, situation)))
-    return { ...best, reason: message('requirement.persons_not_read', { but: best.reason }) }
-  }
-  const theirs = papers.filter((p) => p.owner === `named:${namedBy}`)
-  return judgePersons(need, [{ name, papers: theirs }], situation, title)
+/** Papers of one of the persons that a need asks for; null stands for an applicant whose name was not read. */
+interface Theirs {
+  name: string | null
+  papers: Paper[]
 }
 
-function judgeEachPerson(need: Need, papers: Paper[], situation: Situation, title: string): Verdict {
-  const { coApplicant } = situation.persons
-  const theirs = { name: situation.persons.applicant, papers: papers.filter((p) => !isAnothers(p)) }
-  const others = coApplicant
-    ? [{ name: coApplicant, papers: papers.filter((p) => p.owner === 'co_applicant') }]
-    : []
-  return judgePersons(need, [theirs, ...others], situation, title)
+/** Whether a need asks for a paper of each of certain persons. */
+const asksPersons = ({ listed, whose, namedBy }: Need): boolean =>
+  listed !== undefined || whose === 'each_person' || namedBy !== undefined
+
+/** Papers by the persons that a need asks for; null where it is not read who they are. */
+function byPerson(need: Need, situation: Situation): Theirs[] | null {
+  const papers = counting(situation.papers, need.type)
+  const { applicant, coApplicant, named } = situation.persons
+  if (need.listed) {
+    const { field } = need.listed
+    const listed = listedPersons(need.listed, situation)
+    return listed.length > 0
+      ? listed.map((name) => ({ name, papers: papers.filter((p) => isOf(p, field, name)) }))
+      : null
+  }
+  if (need.whose === 'each_person') {
+    const theirs = { name: applicant, papers: papers.filter((p) => !isAnothers(p)) }
+    const others = papers.filter((p) => p.owner === 'co_applicant')
+    return coApplicant ? [theirs, { name: coApplicant, papers: others }] : [theirs]
+  }
+  const name = named[need.namedBy!] ?? null
+  return name === null ? null : [{ name, papers: papers.filter((p) => p.owner === `named:${need.namedBy}`) }]
 }
 
 /** Everybody whom another paper lists with enough of a share. */
@@ -256,48 +263,30 @@ function listedPersons(
     .flatMap((row) => (typeof row[name] === 'string' ? [row[name]] : []))
 }
 
-/** Whose papers a need asks for by name, as far as that is known; null for an applicant whose name was not read. */
-export function personsWanted(need: Need, situation: Situation): (string | null)[] {
-  const { applicant, coApplicant, named } = situation.persons
-  if (need.listed) return listedPersons(need.listed, situation)
-  if (need.whose === 'each_person') return coApplicant ? [applicant, coApplicant] : [applicant]
-  const name = need.namedBy ? named[need.namedBy] : null
-  return name ? [name] : []
-}
-
-/** Everybody whom another paper lists with enough of a share brings one. */
-function judgeListed(need: Need, papers: Paper[], situation: Situation, title: string): Verdict {
-  const { field } = need.listed!
-  const listed = listedPersons(need.listed!, situation)
-  if (listed.length === 0) {
-    const best = bestOf(papers.map((p) => judgePaper(need, p, situation)))
-    return { ...best, reason: message('requirement.persons_not_read', { but: best.reason }) }
-  }
-  const is = (paper: Paper, person: string) => {
-    const own = usableText(paper, field)
-    return (
-      own !== null &&
-      comparers.name(
-        { value: own, confidence: fieldOf(paper, field)!.confidence },
-        { value: person, confidence: 1 },
-      ).relation !== 'different'
-    )
-  }
-  return judgePersons(
-    need,
-    listed.map((person) => ({ name: person, papers: papers.filter((p) => is(p, person)) })),
-    situation,
-    title,
+/** Whether a paper names somebody in a field. */
+function isOf(paper: Paper, field: string, person: string): boolean {
+  const own = usableText(paper, field)
+  return (
+    own !== null &&
+    comparers.name(
+      { value: own, confidence: fieldOf(paper, field)!.confidence },
+      { value: person, confidence: 1 },
+    ).relation !== 'different'
   )
 }
 
+/** The best of somebody's papers; null where they have none. */
+const bestPaper = (need: Need, { papers }: Theirs, situation: Situation): Verdict | null =>
+  papers.length > 0 ? bestOf(papers.map((p) => judgePaper(need, p, situation))) : null
+
+/** Persons whose papers lack or do not do, of those that a need asks for by name. */
+export const personsLacking = (need: Need, situation: Situation): (string | null)[] =>
+  (asksPersons(need) ? (byPerson(need, situation) ?? []) : [])
+    .filter((person) => bestPaper(need, person, situation)?.status !== 'satisfied')
+    .map((person) => person.name)
+
 /** One good paper for each of several persons. */
-function judgePersons(
-  need: Need,
-  persons: readonly { name: string | null; papers: Paper[] }[],
-  situation: Situation,
-  title: string,
-): Verdict {
+function judgePersons(need: Need, persons: readonly Theirs[], situation: Situation, title: string): Verdict {
   const lacking = persons.filter((p) => p.papers.length === 0)
   if (lacking.length === persons.length)
     return {
@@ -311,7 +300,7 @@ function judgePersons(
       documents: persons.flatMap((p) => p.papers.map((q) => q.id)),
       reason: message('requirement.none_of_persons', { type: title, persons: lacking.map((p) => p.name) }),
     }
-  const verdicts = persons.map((person) => bestOf(person.papers.map((p) => judgePaper(need, p, situation))))
+  const verdicts = persons.map((person) => bestPaper(need, person, situation)!)
   const worst = worstOf(verdicts)
   return {
     ...worst,

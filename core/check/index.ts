@@ -4,7 +4,7 @@ export {
   judgeChecklist,
   type Lack,
   lackingBy,
-  personsWanted,
+  personsLacking,
   type RequirementResult,
   type Situation,
   statuses,

@@ -57,9 +57,39 @@ test('what lacks is asked for with what would do', () => {
 })
 
 test('of several papers a way asks only for those that lack', () => {
-  const wanted = itemOf(drafted([form(), slip('2026-02'), slip('2026-03')]), 'requirement:income')
+  const wanted = itemOf(drafted([form(), slip('2026-02'), slip('2026-03')]), 'requirement:income_proof')
   const papers = (wanted?.ways ?? []).flat()
   expect(papers.every((p) => p.type !== 'Payslip' || (p.months?.lacking.length ?? 0) > 0)).toBe(true)
+})
+
+test('of several persons only those whose paper lacks are asked for one', () => {
+  const two = form()
+  const fields = paperOf('form', 'loan_application', {
+    applicant_name: 'Ottilie Varnham',
+    co_applicant_name: 'Bram Teasdale',
+    loan_amount: eur('48750.00'),
+    signature_date: '2026-03-20',
+  }).fields
+  const card = (name: string, until: string) =>
+    paperOf(`card of ${name}`, 'identity_card', { full_name: name, expiry_date: until })
+  const wanted = (until: string) =>
+    itemOf(
+      drafted([{ ...two, fields }, card('Ottilie Varnham', '2030-01-01'), card('Bram Teasdale', until)]),
+      'requirement:photo_id',
+    )?.ways.flat()[0].whose
+  expect(wanted('2020-01-01')).toEqual(['Bram Teasdale'])
+  expect(wanted('2030-01-01')).toBeUndefined()
+})
+
+test('a month that lacks is asked for by its name, whatever its day', () => {
+  const papers = itemOf(
+    drafted([form(), slip('2026-01'), slip('2026-03')]),
+    'requirement:income_proof',
+  )?.ways.flat()
+  expect(papers?.find((p) => p.months)).toMatchObject({
+    notBefore: null,
+    months: { lacking: [2026 * 12 + 1] },
+  })
 })
 
 test('a paper that is not signed is signed and brought again, page for page', () => {

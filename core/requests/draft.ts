@@ -1,6 +1,6 @@
 import {
   lackingBy,
-  personsWanted,
+  personsLacking,
   type Lack,
   type RequirementResult,
   type Situation,
@@ -72,21 +72,22 @@ function waysOf(requirement: Requirement, situation: Situation): WantedPaper[][]
 function wanted({ need, reason }: Lack, situation: Situation): WantedPaper {
   const { papers, asOf, titles } = situation
   const { fresh, months, covers } = need
+  const lacking = reason.code === 'months.lacking' ? reason.lacking : []
   const least = need.atLeast ? (valueIn(papers, need.atLeast.than)?.value ?? null) : null
   return {
     type: titles.get(need.type) ?? need.type,
-    whose: reason.code === 'requirement.none_of_persons' ? reason.persons : personsWanted(need, situation),
+    whose: personsLacking(need, situation),
     signed: need.signed,
     dated: need.filled.length > 0,
-    notBefore: fresh
-      ? fresh.days !== undefined
-        ? addDays(asOf, -fresh.days)
-        : addMonths(asOf, -(fresh.months ?? 0))
-      : null,
+    // That the latest is fresh says nothing of a month before it.
+    notBefore:
+      fresh && lacking.length === 0
+        ? fresh.days !== undefined
+          ? addDays(asOf, -fresh.days)
+          : addMonths(asOf, -(fresh.months ?? 0))
+        : null,
     validOn: need.until ? asOf : null,
-    months: months
-      ? { count: months.count, lacking: reason.code === 'months.lacking' ? reason.lacking : [] }
-      : null,
+    months: months ? { count: months.count, lacking } : null,
     years:
       reason.code === 'years.lacking' ? reason.years : need.years ? yearsBefore(asOf, need.years.count) : [],
     covers: covers?.months ?? null,

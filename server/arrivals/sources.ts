@@ -64,6 +64,7 @@ export type Source = typeof sources.$inferSelect
 /** Whether a source is set on this machine; devices come to it by themselves. */
 const isSet = ({ organisationId, kind, address }: Source): boolean =>
   kind === 'device' ||
+  kind === 'link' ||
   (setSources().get(organisationId) ?? []).some((s) => s.kind === kind && s.address === address)
 
 /** Sources of a kind, of all organisations, that are set on this machine. */

@@ -229,10 +229,14 @@ export default function Arrivals({
                 <span className="min-w-52 flex-1">
                   <b>{s.name}</b>
                   <span className="block font-mono text-[13px] break-all text-ink-2">
-                    {s.kind === 'device' ? count(s.buttons.length, 'button') : s.address}
+                    {s.kind === 'device'
+                      ? count(s.buttons.length, 'button')
+                      : s.kind === 'link'
+                        ? 'what requests brought back'
+                        : s.address}
                   </span>
                 </span>
-                {s.kind === 'device' ? null : (
+                {BY_THEMSELVES.has(s.kind) ? null : (
                   <label className="flex items-center gap-2 text-sm">
                     judged by
                     <select
@@ -264,7 +268,7 @@ export default function Arrivals({
                       {maySet ? 'Set up' : 'Look'}
                     </Link>
                   ) : null}
-                  {maySet && s.isSet && s.kind !== 'device' ? (
+                  {maySet && s.isSet && !BY_THEMSELVES.has(s.kind) ? (
                     <button
                       type="button"
                       className="button"
@@ -274,7 +278,7 @@ export default function Arrivals({
                       {s.kind === 'address' ? 'Send a test mail' : 'Look once'}
                     </button>
                   ) : null}
-                  {maySet && s.program && s.kind !== 'device' ? (
+                  {maySet && s.program && !BY_THEMSELVES.has(s.kind) ? (
                     <button
                       type="button"
                       className="button"
@@ -301,6 +305,9 @@ export default function Arrivals({
   )
 }
 
+/** Sources that say with each paper what it is judged by, and are looked after elsewhere. */
+const BY_THEMSELVES: ReadonlySet<string> = new Set(['device', 'link'])
+
 function stateOf({
   isSet,
   paused,
@@ -314,6 +321,6 @@ function stateOf({
 }): string {
   if (!isSet) return 'not watched any more'
   if (paused) return 'paused'
-  if (kind === 'device' || kind === 'address') return 'listens'
+  if (BY_THEMSELVES.has(kind) || kind === 'address') return 'listens'
   return lookedAt ? `looked at ${moment(lookedAt)}` : 'not looked at yet'
 }
