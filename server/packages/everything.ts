@@ -6,6 +6,8 @@ import { historyOf, note } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import { answers, arrivals, files, finishedReports, packages, pages } from '../database/schema.ts'
 import { lettersOf } from './letters.ts'
+import { requestsOf } from '../requests/drafts.ts'
+import { statementsAbout } from '../requests/statements.ts'
 import { contentsOf } from '../storage/contents.ts'
 
 /**
@@ -53,6 +55,13 @@ export async function everythingOf(packageId: string, who: Person): Promise<Read
     .where(eq(arrivals.packageId, packageId))
     .orderBy(asc(arrivals.createdAt))
   add('arrivals.json', came)
+  add('requests.json', {
+    // Their links are nobody's to have.
+    requests: (await requestsOf(work, packageId)).map(
+      ({ linkSalt: _salt, tokenHash: _token, ...request }) => request,
+    ),
+    statements: await statementsAbout(work, packageId),
+  })
   add('history.json', await historyOf(packageId))
   for (const kept of await work
     .select({ round: finishedReports.round, report: finishedReports.report })

@@ -39,11 +39,12 @@ class ComingStore extends DataStore {
     if (!given.success || upload.size === undefined) throw refusal(400, 'The file has no name.')
     const { item } = given.data
     if (item && !this.row.items.some((i) => i.id === item)) throw refusal(404, 'This is not asked for.')
-    const [{ files }] = await database()
-      .select({ files: count() })
+    const [{ files, bytes }] = await database()
+      .select({ files: count(), bytes: sql<number>`coalesce(sum(${comingFiles.size}), 0)::float8` })
       .from(comingFiles)
       .where(eq(comingFiles.requestId, this.row.id))
-    if (files >= MOST_FILES) throw refusal(413, 'More files than can be taken.')
+    if (files >= MOST_FILES || bytes + upload.size > settings().MOST_PACKAGE_BYTES)
+      throw refusal(413, 'More than can be taken by one link.')
     await database()
       .insert(comingFiles)
       .values({

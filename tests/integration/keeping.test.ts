@@ -156,6 +156,7 @@ describe('erasing', () => {
       'verdict.json',
       'letters.json',
       'arrivals.json',
+      'requests.json',
     ])
       expect(zip.includes(name)).toBe(true)
   }, 90_000)
