@@ -3,7 +3,7 @@ import { rightsOf, RIGHTS, type Right } from '../../server/access/rights.ts'
 import type { Person } from '../../server/access/person.ts'
 import { typesOf } from '../../server/configuration/types.ts'
 import { database } from '../../server/database/connection.ts'
-import { arrivals, files, roles, sources, type Role } from '../../server/database/schema.ts'
+import { arrivals, files, roles, sources, tasks, type Role } from '../../server/database/schema.ts'
 import { payslip, pdfOf } from '../support/papers.ts'
 import { desk, elsewhere, person, readPackage } from '../support/server.ts'
 import { ask, cookiesOf, startWebAt, type Web } from '../support/web.ts'
@@ -132,6 +132,8 @@ test('every route that is served stands in these tables, or is for whoever signs
       '/events',
       '/',
     ],
+    // For whoever has the link of a request.
+    ...['/r/:token', '/r/:token/uploads', '/r/:token/uploads/:upload', '/r/:token/form'],
     ...['/arrivals/:id', '/arrivals/:id/letter', '/arrivals/:id/files/:at/:how', '/arrivals/devices/:id'],
     ...['/rules/:id', '/registers/:id', '/types/reading', '/trials/:id'],
     ...['/packages/:id/everything.zip'],
@@ -196,9 +198,28 @@ test.each([
   'checklist.data',
   'identity',
   'move-pages',
+  'request.data',
 ])('what is sent to %s of another organisation’s package finds none', async (path) => {
   const { status } = await post(`/packages/:id/${path}`, { act: 'undo', owner: '' }, people.stranger.cookie)
   expect(status).toBe(404)
+})
+
+test('a task of another organisation’s is nobody’s to end', async () => {
+  const [task] = await database()
+    .insert(tasks)
+    .values({
+      organisationId: at.who.organisationId,
+      packageId: id,
+      kind: 'poor copy',
+      cause: 'routes',
+      reason: 'Hard to read.',
+      place: 'values',
+    })
+    .returning()
+  const end = (cookie?: string) => post('/tasks.data', { id: task.id }, cookie)
+  const endedAt = async () => (await database().select().from(tasks).where(eq(tasks.id, task.id)))[0].endedAt
+  await end(people.stranger.cookie)
+  expect(await endedAt()).toBeNull()
 })
 
 test('what came to another organisation, and its devices, are nobody’s', async () => {
