@@ -6,6 +6,7 @@ import type { ApplicantView } from '../../server/requests/applicant.ts'
 import { pageWords } from '../../wording/applicant/index.ts'
 import { figuresOf } from '../../wording/requests/figures.ts'
 import { DoubtfulPicture, Sending, type Sender } from './sending.tsx'
+import { LanguageOptions } from '../parts/options.tsx'
 
 /** What a page without a sender shows, as in a preview. */
 const NOBODY: Sender = {
@@ -89,7 +90,14 @@ export function RequestPage({ view, token, sender = NOBODY }: Props) {
         </section>
       ) : null}
       <p className="mt-8 text-[15px] text-ink-2">{words.privacy}</p>
-      {sender.doubtful ? <DoubtfulPicture words={words} sender={sender} /> : null}
+      {sender.doubtful ? (
+        <DoubtfulPicture
+          key={sender.doubtful.url}
+          words={words}
+          doubtful={sender.doubtful}
+          onDecide={sender.drop}
+        />
+      ) : null}
     </main>
   )
 }
@@ -107,11 +115,7 @@ function Languages({ view }: { view: ApplicantView }) {
           setParams(params, { preventScrollReset: true })
         }}
       >
-        {Object.entries(pageWords).map(([id, { name }]) => (
-          <option key={id} value={id} lang={id}>
-            {name}
-          </option>
-        ))}
+        <LanguageOptions />
       </select>
     </label>
   )

@@ -62,6 +62,8 @@ export function useSender(token: string, onSent: () => void): Sender {
       retryDelays: TRIES,
       chunkSize: PIECE,
       metadata: { name: file.name, ...(item ? { item } : {}) },
+      // The same file for another item is another upload: what is gone on with is known by its item, too.
+      fingerprint: () => Promise.resolve([token, item, file.name, file.size, file.lastModified].join(' ')),
       storeFingerprintForResuming: true,
       removeFingerprintOnSuccess: true,
       onProgress: (sent, all) =>
@@ -143,17 +145,24 @@ export function Sending({
 }
 
 /** Shows a picture that something seems to be wrong with, and asks whether it is to go all the same. */
-export function DoubtfulPicture({ words, sender }: { words: PageWords; sender: Sender }) {
-  const { doubtful } = sender
+export function DoubtfulPicture({
+  words,
+  doubtful,
+  onDecide,
+}: {
+  words: PageWords
+  doubtful: Doubtful
+  /** Given whether it is sent. */
+  onDecide: (sendIt: boolean) => void
+}) {
   const dialog = useRef<HTMLDialogElement>(null)
   useEffect(() => dialog.current?.showModal(), [])
-  if (!doubtful) return null
   return (
     <dialog
       ref={dialog}
       aria-labelledby="picture-fault"
       className="m-auto w-[min(28rem,92vw)] rounded-lg border border-line bg-sheet p-4 text-ink backdrop:bg-black/60"
-      onCancel={() => sender.drop(false)}
+      onCancel={() => onDecide(false)}
     >
       <h2 id="picture-fault" className="flex items-center gap-2 text-lg font-bold">
         <AlertTriangle size={20} aria-hidden />
@@ -165,10 +174,10 @@ export function DoubtfulPicture({ words, sender }: { words: PageWords; sender: S
         className="mx-auto my-3 max-h-[50vh] rounded border border-line"
       />
       <div className="flex flex-wrap gap-2">
-        <button type="button" className="button-main py-2.5" onClick={() => sender.drop(false)}>
+        <button type="button" className="button-main py-2.5" onClick={() => onDecide(false)}>
           {words.takeAnother}
         </button>
-        <button type="button" className="button py-2.5" onClick={() => sender.drop(true)}>
+        <button type="button" className="button py-2.5" onClick={() => onDecide(true)}>
           {words.sendAnyway}
         </button>
       </div>

@@ -1,9 +1,9 @@
 import { useState } from 'react'
 import { type Program, requestWordsSchema, VARIABLES } from '../../core/program/index.ts'
-import { pageWords } from '../../wording/applicant/index.ts'
+import type { Language } from '../../core/lexicon/index.ts'
+import { LanguageOptions } from '../parts/options.tsx'
 
 type Asking = Program['requests']
-type Language = keyof typeof pageWords
 
 /** How applicants are asked for what lacks: days, reminders, and the lender's own words in place of the usual ones. */
 export function AskingCard({
@@ -64,11 +64,7 @@ export function AskingCard({
             value={language}
             onChange={(event) => setLanguage(event.target.value as Language)}
           >
-            {Object.entries(pageWords).map(([id, { name }]) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
+            <LanguageOptions />
           </select>
         </label>
         <span className="text-[13px] text-ink-2">

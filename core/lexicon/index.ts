@@ -76,7 +76,7 @@ export const questionWords: readonly string[] = listOf(questionWordsFile)
 /** What rows of goods end with: sums under them. */
 export const sumRows: readonly string[] = listOf(sumRowsFile)
 
-export { languageOf, type Language } from './language.ts'
+export { languageOf, LANGUAGES, type Language } from './language.ts'
 export { wordVectors } from './word-vectors.ts'
 
 /** Words of forms in other languages, with the English word that stands for them. */

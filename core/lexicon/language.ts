@@ -1,13 +1,14 @@
 import { fold } from '../text/index.ts'
 import smallWords from './small-words.json' with { type: 'json' }
 
-export type Language = 'en' | 'fr' | 'es'
+/** Languages that papers are read in and letters are written in, by ISO 639-1. */
+export const LANGUAGES = ['en', 'fr', 'es'] as const
+export type Language = (typeof LANGUAGES)[number]
 
 const SMALL: Record<Language, readonly string[]> = smallWords
 
-const languages = Object.keys(SMALL).filter((key) => key !== 'about') as Language[]
 const users = new Map<string, Language[]>()
-for (const language of languages)
+for (const language of LANGUAGES)
   for (const word of SMALL[language]) users.set(word, [...(users.get(word) ?? []), language])
 
 /** So many small words, and twice as many as of any other language, make a page's language. */
@@ -23,6 +24,6 @@ export function languageOf(words: readonly { text: string }[]): Language | null 
     const of = users.get(fold(text).replace(/[^a-z]/g, ''))
     for (const language of of ?? []) counts[language] += 1 / of!.length
   }
-  const [first, second] = [...languages].sort((a, b) => counts[b] - counts[a])
+  const [first, second] = [...LANGUAGES].sort((a, b) => counts[b] - counts[a])
   return counts[first] >= FEWEST && counts[first] >= 2 * counts[second] ? first : null
 }

@@ -1,8 +1,7 @@
-import { languageOf, type Language } from '../lexicon/index.ts'
+import { languageOf, LANGUAGES, type Language } from '../lexicon/index.ts'
 
-const KNOWN = ['en', 'fr', 'es'] as const satisfies readonly Language[]
-
-const isKnown = (language: string): language is Language => (KNOWN as readonly string[]).includes(language)
+const isKnown = (language: string): language is Language =>
+  (LANGUAGES as readonly string[]).includes(language)
 
 /** The first language of a list, such as `Content-Language` or a lender's, that letters are written in. */
 const firstKnown = (languages: readonly string[]): Language | null =>

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { LANGUAGES } from '../lexicon/index.ts'
 
 /** What a lender's own words may name; each stands in braces. */
 export const VARIABLES = ['applicant', 'case', 'due', 'lender', 'program'] as const
@@ -22,7 +23,7 @@ const words = z
       context.addIssue({ code: 'custom', message: 'A brace is left open.' })
   })
 
-const inLanguages = z.partialRecord(z.enum(['en', 'fr', 'es']), words).default({})
+const inLanguages = z.partialRecord(z.enum(LANGUAGES), words).default({})
 
 /** How a program asks applicants for papers. */
 export const requestWordsSchema = z.object({

@@ -26,6 +26,7 @@ const ACTS = {
   'be judged': { from: [...WORKED_ON, 'review'], to: ['open'] },
   'be answered': { from: WORKED_ON, to: [] },
   'be agreed to': { from: [...WORKED_ON, 'review'], to: [] },
+  'ask the applicant': { from: WORKED_ON, to: [] },
   'take another version of its program': { from: ['open'], to: [] },
   'be done': { from: ['open'], to: ['review', 'finished'] },
   'be signed off': { from: ['review'], to: ['finished'] },

@@ -75,7 +75,8 @@ export async function sendMail({ mailId }: Jobs['send_mail']): Promise<void> {
   const server = settings().MAIL_SERVER
   if (!server) return giveUpMail({ mailId }, 'No mail server is set.')
   const text = await wordsOf(mail)
-  if (text === null) return giveUpMail({ mailId }, 'The request was called back before it went out.')
+  if (text === null)
+    return giveUpMail({ mailId }, 'What it asks for was not asked for any more before it went out.')
   try {
     await transportOf(server).sendMail({
       from: { name: await organisationName(mail.organisationId), address: mail.sender },

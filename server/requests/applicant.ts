@@ -120,23 +120,36 @@ async function linkSource(work: Work, { organisationId }: RequestRow): Promise<S
   return (await work.select().from(sources).where(own))[0]
 }
 
-/** Takes a file that came whole by a link into the package. @returns what it was taken as, and why it was refused */
+/**
+ * Takes a file that came whole by a link into the package, once: whoever takes it again, not knowing that it was taken,
+ * changes nothing. One that came whole after the request ended stays to be seen, and is in no package.
+ * @param comingId by which it is known again
+ * @returns what it was taken as, and why it was refused
+ */
 export async function takePaper(
   row: RequestRow,
-  item: string | null,
-  kept: Kept,
+  { comingId, item, kept }: { comingId: string; item: string | null; kept: Kept },
 ): Promise<{ arrivalId: string; problem: string | null }> {
   const taken = await inTurn(row.packageId, async (work) => {
     const source = await linkSource(work, row)
     const made = await noteArrival(work, source, {
-      identity: crypto.randomUUID(),
+      identity: comingId,
       name: kept.name,
       files: [kept],
       requestId: row.id,
       requestItem: item,
     })
-    await place(work, source, made!, { who: null, letter: null, packageId: row.packageId })
-    const [placed] = await work.select().from(arrivals).where(eq(arrivals.id, made!.id))
+    const [now] = await work.select({ state: requests.state }).from(requests).where(eq(requests.id, row.id))
+    if (made && now?.state !== 'sent')
+      await work
+        .update(arrivals)
+        .set({ outcome: 'not taken', problem: 'It came when nothing was asked for any more.' })
+        .where(eq(arrivals.id, made.id))
+    else if (made) await place(work, source, made, { who: null, letter: null, packageId: row.packageId })
+    const [placed] = await work
+      .select()
+      .from(arrivals)
+      .where(and(eq(arrivals.sourceId, source.id), eq(arrivals.identity, comingId)))
     await work
       .update(requests)
       .set({ openedAt: sql`coalesce(${requests.openedAt}, now())` })

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm'
 import type { Assessment } from '../../core/pipeline/index.ts'
-import { unknownType } from '../../core/program/index.ts'
+import { type Program, unknownType } from '../../core/program/index.ts'
 import { draftItems, type RequestItem, type ToAskAbout } from '../../core/requests/index.ts'
 import { lenderOf } from '../access/organisations.ts'
 import { programAt } from '../configuration/programs.ts'
@@ -9,16 +9,24 @@ import type { Work } from '../database/connection.ts'
 import { packages } from '../database/schema.ts'
 import { filesOf } from '../packages/files-of.ts'
 
-/** A package, as far as its applicant can be asked about it. */
-export type AskedPackage = Pick<
+type AskedPackage = Pick<
   typeof packages.$inferSelect,
   'id' | 'organisationId' | 'program' | 'programVersion' | 'asOf'
 >
 
-/** All that a request about a package is drafted from. */
-export async function toAskAbout(work: Work, row: AskedPackage, verdict: Assessment): Promise<ToAskAbout> {
+/** The program that a package is judged by. */
+export async function programOf(
+  work: Work,
+  row: Pick<AskedPackage, 'organisationId' | 'program' | 'programVersion'>,
+): Promise<Program> {
   const program = await programAt(work, row.organisationId, row.program, row.programVersion)
   if (!program) throw new Error(`there is no program ${row.program} of version ${row.programVersion}`)
+  return program
+}
+
+/** All that a request about a package is drafted from. */
+async function toAskAbout(work: Work, row: AskedPackage, verdict: Assessment): Promise<ToAskAbout> {
+  const program = await programOf(work, row)
   const types = await typesOf(work, row.organisationId)
   const { currency } = await lenderOf(work, row.organisationId)
   const { documents, persons } = verdict
@@ -38,8 +46,11 @@ export async function toAskAbout(work: Work, row: AskedPackage, verdict: Assessm
   }
 }
 
-/** What a request about a package would ask for now; nothing where it was not judged yet. */
-export async function itemsNow(work: Work, packageId: string): Promise<RequestItem[]> {
+/** A package, as far as its applicant can be asked about it. @throws Error where there is none */
+export async function askedPackage(
+  work: Work,
+  packageId: string,
+): Promise<AskedPackage & { assessment: Assessment | null }> {
   const [row] = await work
     .select({
       id: packages.id,
@@ -51,5 +62,12 @@ export async function itemsNow(work: Work, packageId: string): Promise<RequestIt
     })
     .from(packages)
     .where(eq(packages.id, packageId))
-  return row?.assessment ? draftItems(await toAskAbout(work, row, row.assessment)) : []
+  if (!row) throw new Error(`there is no package ${packageId}`)
+  return row
+}
+
+/** What a request about a package would ask for now; nothing where it was not judged yet. */
+export async function itemsNow(work: Work, packageId: string): Promise<RequestItem[]> {
+  const row = await askedPackage(work, packageId)
+  return row.assessment ? draftItems(await toAskAbout(work, row, row.assessment)) : []
 }

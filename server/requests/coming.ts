@@ -119,6 +119,8 @@ export function takePieces(row: RequestRow, path: string, request: Request): Pro
     path,
     datastore: new ComingStore(row),
     relativeLocation: true,
+    // The page alone speaks to it.
+    allowedOrigins: () => false,
     maxSize: settings().MOST_FILE_BYTES,
     locker,
     namingFunction: () => crypto.randomUUID(),
@@ -138,7 +140,11 @@ async function finishComing(row: RequestRow, id: string): Promise<string | null>
     file.size === 0
       ? { sha256: createHash('sha256').digest('hex'), size: 0 }
       : await keep(contentsOf(passing(id)), settings().MOST_FILE_BYTES)
-  const { arrivalId, problem } = await takePaper(row, file.item, { name: file.name, ...kept })
+  const { arrivalId, problem } = await takePaper(row, {
+    comingId: id,
+    item: file.item,
+    kept: { name: file.name, ...kept },
+  })
   await database().update(comingFiles).set({ arrivalId }).where(eq(comingFiles.id, id))
   await database()
     .delete(chunks)

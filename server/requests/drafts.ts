@@ -1,16 +1,15 @@
-import { and, desc, eq, inArray, ne } from 'drizzle-orm'
+import { and, desc, eq, inArray } from 'drizzle-orm'
 import { z } from 'zod'
 import { addDays } from '../../core/text/index.ts'
-import { draftItems, rejectedItem, type RequestItem } from '../../core/requests/index.ts'
-import { requestLanguages } from '../../wording/requests/index.ts'
+import { rejectedItem, type RequestItem } from '../../core/requests/index.ts'
+import { LANGUAGES } from '../../core/lexicon/index.ts'
 import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
-import { programAt } from '../configuration/programs.ts'
 import { database, type Work } from '../database/connection.ts'
 import { packages, requests, type ItemChoice, type SentItem } from '../database/schema.ts'
 import { tell } from '../events.ts'
-import { hold, inTurn, Refused, type Held } from '../packages/states.ts'
-import { toAskAbout } from './asking.ts'
+import { heldFor, inTurn, Refused, type Held } from '../packages/states.ts'
+import { askedPackage, itemsNow, programOf } from './asking.ts'
 import { lastRecipient, ownWords, threadOf, usualLanguage, variablesOf } from './letters.ts'
 import type { RequestRow } from './link.ts'
 
@@ -32,53 +31,59 @@ export async function draftOf(work: Work, packageId: string): Promise<RequestRow
   return row ?? null
 }
 
-/** The program that a package is judged by. */
-export async function programOf(
+/** A draft as far as it was looked at: nobody has touched it while it has no id. */
+export type Draft = Pick<
+  RequestRow,
+  | 'organisationId'
+  | 'packageId'
+  | 'language'
+  | 'recipient'
+  | 'opening'
+  | 'closing'
+  | 'due'
+  | 'choices'
+  | 'added'
+> & { id: string | null }
+
+/** What a request begins with. */
+export async function freshDraft(
   work: Work,
-  row: Pick<Held, 'organisationId' | 'program' | 'programVersion'>,
-) {
-  const program = await programAt(work, row.organisationId, row.program, row.programVersion)
-  if (!program) throw new Error(`there is no program ${row.program} of version ${row.programVersion}`)
-  return program
+  row: Pick<Held, 'id' | 'organisationId' | 'program' | 'programVersion'>,
+): Promise<Draft> {
+  const { requests: asking } = await programOf(work, row)
+  const thread = await threadOf(work, row.id)
+  return {
+    id: null,
+    organisationId: row.organisationId,
+    packageId: row.id,
+    language: thread?.language ?? (await usualLanguage(work, row.organisationId)),
+    recipient: (await lastRecipient(work, row.id)) ?? thread?.recipient ?? '',
+    opening: '',
+    closing: '',
+    due: addDays(today(), asking.dueDays),
+    choices: {},
+    added: [],
+  }
 }
 
 /** Begins a request, where none is begun: all that lacks or differs is in it. */
 export async function beginDraft(work: Work, who: Person | null, row: Held): Promise<RequestRow> {
   const known = await draftOf(work, row.id)
   if (known) return known
-  const program = await programOf(work, row)
-  const thread = await threadOf(work, row.id)
+  const { id: _none, ...fresh } = await freshDraft(work, row)
   const [made] = await work
     .insert(requests)
-    .values({
-      organisationId: row.organisationId,
-      packageId: row.id,
-      language: await usualLanguage(work, row.organisationId, row.id),
-      recipient: (await lastRecipient(work, row.id)) ?? thread?.recipient ?? '',
-      due: addDays(today(), program.requests.dueDays),
-      createdById: who?.id ?? null,
-    })
+    .values({ ...fresh, createdById: who?.id ?? null })
     .returning()
   return made
 }
 
 /** What a draft would ask for as the package stands now, with what somebody made of each item. */
-export async function draftItemsOf(work: Work, draft: RequestRow): Promise<DraftItem[]> {
-  const [row] = await work
-    .select({
-      id: packages.id,
-      organisationId: packages.organisationId,
-      program: packages.program,
-      programVersion: packages.programVersion,
-      asOf: packages.asOf,
-      assessment: packages.assessment,
-    })
-    .from(packages)
-    .where(eq(packages.id, draft.packageId))
-  const now = row?.assessment ? draftItems(await toAskAbout(work, row, row.assessment)) : []
+export async function draftItemsOf(work: Work, draft: Draft): Promise<DraftItem[]> {
+  const now = await itemsNow(work, draft.packageId)
   const asked = await askedBefore(work, draft)
   const waiting = await waitingItems(work, draft.packageId)
-  const program = await programOf(work, row)
+  const program = await programOf(work, await askedPackage(work, draft.packageId))
   const variables = await variablesOf(work, draft, program)
   return [...now, ...draft.added].map((item) => {
     const choice: ItemChoice | undefined = draft.choices[item.id]
@@ -102,13 +107,11 @@ async function waitingItems(work: Work, packageId: string): Promise<Set<string>>
 }
 
 /** The day on which each item was last asked for by an earlier request, ISO. */
-async function askedBefore(work: Work, { packageId, id }: RequestRow): Promise<Map<string, string>> {
+async function askedBefore(work: Work, { packageId }: Draft): Promise<Map<string, string>> {
   const earlier = await work
     .select({ items: requests.items, sentAt: requests.sentAt })
     .from(requests)
-    .where(
-      and(eq(requests.packageId, packageId), ne(requests.id, id), inArray(requests.state, ['sent', 'done'])),
-    )
+    .where(and(eq(requests.packageId, packageId), inArray(requests.state, ['sent', 'done'])))
     .orderBy(requests.sentAt)
   return new Map(
     earlier.flatMap(({ items, sentAt }) =>
@@ -119,7 +122,7 @@ async function askedBefore(work: Work, { packageId, id }: RequestRow): Promise<M
 
 const words = z.string().trim().max(5000)
 export const draftSchema = z.object({
-  language: z.enum(requestLanguages),
+  language: z.enum(LANGUAGES),
   recipient: z.union([z.literal(''), z.email('An address of mail has a form like name@example.org.')]),
   opening: words,
   closing: words,
@@ -128,11 +131,20 @@ export const draftSchema = z.object({
 })
 export type DraftChange = z.infer<typeof draftSchema>
 
+/** A package that its applicant can be asked about and its draft, held. @throws Refused */
+export async function heldWithDraft(
+  work: Work,
+  who: Person,
+  packageId: string,
+): Promise<{ row: Held; draft: RequestRow }> {
+  const row = await heldFor(work, packageId, 'ask the applicant')
+  if (row.organisationId !== who.organisationId) throw new Refused('There is no such package.')
+  return { row, draft: await beginDraft(work, who, row) }
+}
+
 /** Holds the draft of a package. @throws Refused where there is none, or it waits for a second person */
 async function heldDraft(work: Work, who: Person, packageId: string): Promise<RequestRow> {
-  const row = await hold(work, packageId)
-  if (!row || row.organisationId !== who.organisationId) throw new Refused('There is no such package.')
-  const draft = await beginDraft(work, who, row)
+  const { draft } = await heldWithDraft(work, who, packageId)
   if (draft.state !== 'draft')
     throw new Refused('A second person looks at this request; take it back to change it.')
   return draft

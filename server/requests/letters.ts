@@ -12,6 +12,12 @@ import { ownAddress } from '../post/own-address.ts'
 import { LINK, type NewMail } from '../post/outbox.ts'
 import type { RequestRow } from './link.ts'
 
+/** What a letter of a request is made of. */
+type Asking = Pick<
+  RequestRow,
+  'organisationId' | 'packageId' | 'language' | 'recipient' | 'opening' | 'closing' | 'due'
+> & { id: string | null }
+
 /** The thread that a package came by, or was last written about: whom to write to, and what that answers. */
 export interface Thread {
   recipient: string
@@ -74,20 +80,14 @@ async function lastSent(work: Work, packageId: string, recipient: string): Promi
     : null
 }
 
-/** The language to write to an applicant in, where nobody chose one. */
-export async function usualLanguage(
-  work: Work,
-  organisationId: string,
-  packageId: string,
-): Promise<Language> {
-  const thread = await threadOf(work, packageId)
-  if (thread) return thread.language
+/** The language to write to an applicant in, where neither a thread nor a person says one. */
+export async function usualLanguage(work: Work, organisationId: string): Promise<Language> {
   const { languages } = await lenderOf(work, organisationId)
   return letterLanguage('', { named: undefined, lender: languages })
 }
 
 /** What a lender's own words may name. */
-export async function variablesOf(work: Work, row: RequestRow, program: Program) {
+export async function variablesOf(work: Work, row: Asking, program: Program) {
   const [held] = await work
     .select({ caseNumber: packages.caseNumber, applicant: packages.applicant })
     .from(packages)
@@ -116,7 +116,7 @@ export function ownWords(
 /** The letter of a request, as it is previewed and sent. @param remindsOf ISO day that it reminds of; null for the first */
 export async function letterOf(
   work: Work,
-  row: RequestRow,
+  row: Asking,
   program: Program,
   items: readonly SentItem[],
   remindsOf: string | null = null,

@@ -11,23 +11,13 @@ import { tell } from '../events.ts'
 import { hold, inTurn, Refused, type Held } from '../packages/states.ts'
 import { queueMail } from '../post/outbox.ts'
 import { syncTasks } from '../tasks/tasks.ts'
-import { beginDraft, draftItemsOf, programOf } from './drafts.ts'
+import { programOf } from './asking.ts'
+import { draftItemsOf, heldWithDraft } from './drafts.ts'
 import { letterOf } from './letters.ts'
 import { makeLink, type RequestRow } from './link.ts'
 
 const DAY = 24 * 60 * 60_000
 const address = z.email()
-
-/** A package and its draft, held. */
-async function heldWithDraft(
-  work: Work,
-  who: Person,
-  packageId: string,
-): Promise<{ row: Held; draft: RequestRow }> {
-  const row = await hold(work, packageId)
-  if (!row || row.organisationId !== who.organisationId) throw new Refused('There is no such package.')
-  return { row, draft: await beginDraft(work, who, row) }
-}
 
 /** What a draft sends. @throws Refused where it is not ready */
 async function readyItems(work: Work, draft: RequestRow): Promise<SentItem[]> {

@@ -1,4 +1,4 @@
-import { and, eq, lte } from 'drizzle-orm'
+import { and, desc, eq, isNotNull, lte } from 'drizzle-orm'
 import {
   isAnswered,
   progressOf,
@@ -12,11 +12,10 @@ import { organisationName } from '../access/organisations.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
 import { arrivals, files, packages, requests } from '../database/schema.ts'
-import { hold } from '../packages/states.ts'
+import { allows, hold } from '../packages/states.ts'
 import { queueMail } from '../post/outbox.ts'
-import { itemsNow } from './asking.ts'
+import { itemsNow, programOf } from './asking.ts'
 import { statementsOf } from './statements.ts'
-import { programOf } from './drafts.ts'
 import { letterOf } from './letters.ts'
 import type { RequestRow } from './link.ts'
 
@@ -49,7 +48,6 @@ export async function stateOf(
 /**
  * Looks which requests of a package are answered, now that it was judged: those end, nobody is reminded any more, and
  * the applicant is thanked.
- * @returns whether an applicant's answer is here that nobody has looked at
  */
 export async function settleRequests(work: Work, packageId: string): Promise<void> {
   const sent = await work
@@ -86,12 +84,13 @@ export async function settleRequests(work: Work, packageId: string): Promise<voi
 /** Whether a package goes before others, since its applicant has answered and its program wants that. */
 export async function goesFirst(work: Work, packageId: string, program: Program): Promise<boolean> {
   if (program.requests.whenAnswered !== 'first') return false
-  const answered = await work
-    .select({ id: requests.id })
+  const [latest] = await work
+    .select({ state: requests.state })
     .from(requests)
-    .where(and(eq(requests.packageId, packageId), eq(requests.state, 'done')))
+    .where(and(eq(requests.packageId, packageId), isNotNull(requests.sentAt)))
+    .orderBy(desc(requests.sentAt))
     .limit(1)
-  return answered.length > 0
+  return latest?.state === 'done'
 }
 
 const DAY = 24 * 60 * 60_000
@@ -114,21 +113,21 @@ async function remind(work: Work, id: string): Promise<void> {
   const held = named && (await hold(work, named.packageId))
   const [row] = await work.select().from(requests).where(eq(requests.id, id)).for('update')
   if (!held || row?.state !== 'sent' || !row.remindAt || row.remindAt > new Date() || !row.sentAt) return
+  // What is being read just now may be all that lacks; and whoever cannot send anything is reminded of nothing.
+  if (held.state === 'reading' || !allows(held.state, 'bring files')) return
   const program = await programOf(work, held)
-  const reading = held.state === 'reading'
-  const states = await stateOf(work, row, await itemsNow(work, row.packageId), reading)
+  const states = await stateOf(work, row, await itemsNow(work, row.packageId), false)
   const open = row.items.filter((i) => states.get(i.id) === 'open' || states.get(i.id) === 'not yet')
   const since = (Date.now() - row.sentAt.getTime()) / DAY
   const next = program.requests.remindDays.filter((day) => day > since).sort((a, b) => a - b)[0]
   await work
     .update(requests)
     .set({
-      reminders: row.reminders + 1,
+      reminders: row.reminders + (open.length > 0 ? 1 : 0),
       remindAt: next === undefined ? null : new Date(row.sentAt.getTime() + next * DAY),
     })
     .where(eq(requests.id, id))
-  // What is being read just now may be all that lacks.
-  if (open.length === 0 || reading) return
+  if (open.length === 0) return
   await queueMail(work, await letterOf(work, row, program, open, row.sentAt.toISOString().slice(0, 10)))
   await note(work, null, row.packageId, 'reminded the applicant', open.map((i) => i.title).join(', '))
 }

@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
+import { alias } from 'drizzle-orm/pg-core'
 import type { Replacement } from '../../core/dossier/index.ts'
 import type { Work } from '../database/connection.ts'
 import { arrivals, files, pages, requests, statements } from '../database/schema.ts'
@@ -42,6 +43,8 @@ export async function newStatements(work: Work, packageId: string): Promise<Map<
   return new Map(rows.map((r) => [r.item, r.text]))
 }
 
+const archives = alias(files, 'archive')
+
 /** Pages that were asked for once more by a request of a package, and what came for them by its link. */
 export async function replacementsIn(work: Work, packageId: string): Promise<Replacement[]> {
   const asked = await work
@@ -56,7 +59,9 @@ export async function replacementsIn(work: Work, packageId: string): Promise<Rep
     .select({ number: pages.number, requestId: arrivals.requestId, item: arrivals.requestItem })
     .from(pages)
     .innerJoin(files, eq(files.id, pages.fileId))
-    .innerJoin(arrivals, eq(arrivals.id, files.arrivalId))
+    .leftJoin(archives, eq(archives.id, files.parentId))
+    // What was in an archive came with it.
+    .innerJoin(arrivals, sql`${arrivals.id} = coalesce(${files.arrivalId}, ${archives.arrivalId})`)
     .where(and(eq(pages.packageId, packageId), isNotNull(arrivals.requestItem)))
     .orderBy(asc(pages.number))
   return again.flatMap(({ requestId, item, pages: old }) => {

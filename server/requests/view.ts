@@ -1,6 +1,5 @@
 import { eq } from 'drizzle-orm'
 import type { Language } from '../../core/lexicon/index.ts'
-import { isMoney } from '../../core/model/index.ts'
 import type { Assessment } from '../../core/pipeline/index.ts'
 import { askedIn, linesIn, usualClosing, usualOpening } from '../../wording/requests/index.ts'
 import { organisationName } from '../access/organisations.ts'
@@ -8,9 +7,9 @@ import type { Person } from '../access/person.ts'
 import { typesOf } from '../configuration/types.ts'
 import { database } from '../database/connection.ts'
 import { packages, user } from '../database/schema.ts'
-import { itemsNow } from './asking.ts'
-import { draftItemsOf, draftOf, programOf, requestsOf, type DraftItem } from './drafts.ts'
-import { lastRecipient, letterOf, threadOf, usualLanguage } from './letters.ts'
+import { itemsNow, programOf } from './asking.ts'
+import { draftItemsOf, draftOf, freshDraft, requestsOf, type DraftItem } from './drafts.ts'
+import { letterOf, threadOf } from './letters.ts'
 import { addressOf, type RequestRow } from './link.ts'
 import { stateOf } from './settle.ts'
 import { statementsOf } from './statements.ts'
@@ -44,13 +43,12 @@ async function draftView(who: Person, row: typeof packages.$inferSelect) {
   const work = database()
   const stored = await draftOf(work, row.id)
   const program = await programOf(work, row)
-  const language = stored?.language ?? (await usualLanguage(work, row.organisationId, row.id))
+  const draft = stored ?? (await freshDraft(work, row))
+  const { language } = draft
   const thread = await threadOf(work, row.id)
-  const recipient = (await lastRecipient(work, row.id)) ?? thread?.recipient ?? ''
-  const draft: RequestRow = stored ?? untouched(row, language, recipient, program.requests.dueDays)
   const items =
-    draft.state === 'to sign'
-      ? draft.items.map((item) => ({ ...item, on: true }))
+    stored?.state === 'to sign'
+      ? stored.items.map((item) => ({ ...item, on: true }))
       : await draftItemsOf(work, draft)
   const lender = await organisationName(row.organisationId)
   const letter = await letterOf(
@@ -60,8 +58,8 @@ async function draftView(who: Person, row: typeof packages.$inferSelect) {
     items.filter((i) => i.on),
   )
   return {
-    state: draft.state,
-    language: draft.language,
+    state: stored?.state ?? 'draft',
+    language,
     recipient: draft.recipient,
     opening: draft.opening,
     closing: draft.closing,
@@ -71,9 +69,9 @@ async function draftView(who: Person, row: typeof packages.$inferSelect) {
     },
     due: draft.due,
     choices: draft.choices,
-    items: items.map((item) => itemView(item, draft.language)),
+    items: items.map((item) => itemView(item, language)),
     added: draft.added.map((i) => i.id),
-    mine: draft.createdById === who.id,
+    mine: stored?.createdById === who.id,
     needsSecond: program.signOff.requests,
     /** Addresses that may be the applicant's: who wrote, and what papers say. */
     addresses: await addressesOf(row.organisationId, row.assessment, thread?.recipient ?? null),
@@ -94,42 +92,6 @@ const itemView = (item: DraftItem, language: Language) => ({
   page: item.pages[0] ?? null,
 })
 
-/** The id of a draft that is not stored: no request's. */
-const NOBODYS = '00000000-0000-0000-0000-000000000000'
-
-function untouched(
-  row: typeof packages.$inferSelect,
-  language: Language,
-  recipient: string,
-  dueDays: number,
-): RequestRow {
-  return {
-    id: NOBODYS,
-    organisationId: row.organisationId,
-    packageId: row.id,
-    state: 'draft',
-    language,
-    recipient,
-    opening: '',
-    closing: '',
-    due: new Date(Date.now() + dueDays * 86_400_000).toISOString().slice(0, 10),
-    choices: {},
-    added: [],
-    items: [],
-    linkSalt: null,
-    tokenHash: null,
-    linkEnds: null,
-    openedAt: null,
-    createdById: null,
-    sentById: null,
-    sentAt: null,
-    remindAt: null,
-    reminders: 0,
-    endedAt: null,
-    createdAt: new Date(),
-  }
-}
-
 /** Addresses of mail that papers say, the applicant's own papers first, and the one that wrote. */
 async function addressesOf(
   organisationId: string,
@@ -140,8 +102,7 @@ async function addressesOf(
   const said = (assessment?.documents ?? []).flatMap((document) =>
     document.fields.flatMap(({ name, value }) =>
       types.get(document.type)?.fields.find((f) => f.name === name)?.kind === 'email' &&
-      typeof value === 'string' &&
-      !isMoney(value)
+      typeof value === 'string'
         ? [value]
         : [],
     ),

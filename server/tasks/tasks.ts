@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray, isNull, lt, or, sql } from 'drizzle-orm'
 import type { Person } from '../access/person.ts'
-import { may, type Right, RIGHTS } from '../access/rights.ts'
+import { rightsOf } from '../access/rights.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
 import { packages, requests, tasks, user, type TaskKind } from '../database/schema.ts'
@@ -80,7 +80,7 @@ export interface Task {
 /** Tasks shown at once. */
 const MOST_SHOWN = 200
 
-/** Tasks that somebody may do, the one that is due first at the top. */
+/** Tasks that somebody may do, the one that is due first at the top; the first of them where they are very many. */
 export async function tasksOf(who: Person): Promise<Task[]> {
   const rows = await database()
     .select({
@@ -109,11 +109,8 @@ const forWhom = (who: Person) =>
   and(
     eq(tasks.organisationId, who.organisationId),
     isNull(tasks.endedAt),
-    or(isNull(tasks.right), inArray(tasks.right, rightsHeld(who))),
+    or(isNull(tasks.right), inArray(tasks.right, rightsOf(who))),
   )
-
-const rightsHeld = (who: Person): Right[] =>
-  (Object.keys(RIGHTS) as Right[]).filter((right) => may(who, right))
 
 /** How many tasks somebody may do. */
 export const countTasks = (who: Person): Promise<number> => database().$count(tasks, forWhom(who))

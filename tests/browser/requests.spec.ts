@@ -4,7 +4,7 @@ import sharp from 'sharp'
 import { base, openView, signIn, test } from './desk.ts'
 import { photographs } from '../../demo/scan.ts'
 import { Dice } from '../../demo/dice.ts'
-import { payslip, pdfOf } from '../support/papers.ts'
+import { identityCard, payslip, pdfOf } from '../support/papers.ts'
 import type { Letter } from '../../standins/post-office.ts'
 
 /** What is wrong with a page by the rules of WCAG 2.2 A and AA. */
@@ -21,19 +21,7 @@ async function faultsOf(page: Page): Promise<string[]> {
   })
 }
 
-const card = () =>
-  pdfOf([
-    'Identity card',
-    'Surname and given names | Varnham Ottilie',
-    'Nationality | Merrow',
-    'Sex | F',
-    'Date of birth | 14 March 1980',
-    'Document number | MR1234567',
-    'Date of issue | 2 May 2022',
-    'Date of expiry | 2 May 2032',
-    'Authority | Merrow Harbour Registry',
-    'Holder signature',
-  ])
+const card = () => pdfOf(identityCard())
 
 const letters = async () => (await (await fetch(process.env.TEST_LETTERS!)).json()) as Letter[]
 

@@ -10,7 +10,7 @@ import { newPackage } from '../../server/packages/intake.ts'
 import { packageRow } from '../../server/packages/queries.ts'
 import { startCounterDevice } from '../../standins/counter-device.ts'
 import { startIdentityService } from '../../standins/identity-service.ts'
-import { payslip, pdfOf } from '../support/papers.ts'
+import { identityCard, payslip, pdfOf } from '../support/papers.ts'
 import { desk, elsewhere, person, until } from '../support/server.ts'
 import { startWebAt, type Web } from '../support/web.ts'
 
@@ -68,19 +68,7 @@ const formOf = (bytes: Uint8Array, fields: Record<string, string>) => {
 }
 let pay = 0
 const slip = () => pdfOf(payslip('February', '28', `5,${String(100 + ++pay)}.50`))
-const card = (number: string) =>
-  pdfOf([
-    'Identity card',
-    'Surname and given names | Varnham Ottilie',
-    'Nationality | Merrow',
-    'Sex | F',
-    'Date of birth | 14 March 1980',
-    `Document number | ${number}`,
-    'Date of issue | 2 May 2022',
-    'Date of expiry | 2 May 2032',
-    'Authority | Merrow Harbour Registry',
-    'Holder signature',
-  ])
+const card = (number: string) => pdfOf(identityCard(number))
 const press = async (bytes: Uint8Array, fields: Record<string, string>) => {
   const { status, body } = await call('/arrivals', { form: formOf(bytes, fields) })
   expect(status).toBe(202)

@@ -6,9 +6,19 @@ import { listenForMail } from '../../server/arrivals/hand-in.ts'
 import { knowSources, setSource, sourcesOf } from '../../server/arrivals/sources.ts'
 import { newestProgram, saveProgram } from '../../server/configuration/programs.ts'
 import { database } from '../../server/database/connection.ts'
-import { FIRST_ORGANISATION, messages, packages, requests, tasks } from '../../server/database/schema.ts'
+import {
+  arrivals,
+  chunks,
+  comingFiles,
+  FIRST_ORGANISATION,
+  messages,
+  packages,
+  requests,
+  tasks,
+} from '../../server/database/schema.ts'
 import { packageRow } from '../../server/packages/queries.ts'
 import { addOwnItem, changeDraft, draftOf, rejectPaper } from '../../server/requests/drafts.ts'
+import { takePaper } from '../../server/requests/applicant.ts'
 import { mendComing } from '../../server/requests/coming.ts'
 import { addressOf, withGoodLink } from '../../server/requests/link.ts'
 import { callBack, sendAgain, sendRequest, signRequest } from '../../server/requests/send.ts'
@@ -16,7 +26,7 @@ import { remindApplicants } from '../../server/requests/settle.ts'
 import { requestsView } from '../../server/requests/view.ts'
 import { endTask, syncOverdue, tasksOf } from '../../server/tasks/tasks.ts'
 import { startPostOffice, type PostOffice } from '../../standins/post-office.ts'
-import { payslip, pdfOf } from '../support/papers.ts'
+import { identityCard, payslip, pdfOf } from '../support/papers.ts'
 import { asOwner, desk, person, readPackage, until } from '../support/server.ts'
 import { ask, startWebAt, type Web } from '../support/web.ts'
 
@@ -59,19 +69,7 @@ const papers = () => {
   const other = payslip('February', '28', pay).map((line) => line.replace('140380-2211', '140380-7755'))
   return pdfOf(payslip('January', '30', pay), other)
 }
-const card = () =>
-  pdfOf([
-    'Identity card',
-    'Surname and given names | Varnham Ottilie',
-    'Nationality | Merrow',
-    'Sex | F',
-    'Date of birth | 14 March 1980',
-    `Document number | MR${1_000_000 + ++month}`,
-    'Date of issue | 2 May 2022',
-    'Date of expiry | 2 May 2032',
-    'Authority | Merrow Harbour Registry',
-    'Holder signature',
-  ])
+const card = () => pdfOf(identityCard(`MR${1_000_000 + ++month}`))
 
 const change = (part: object = {}) => ({
   language: 'en' as const,
@@ -204,9 +202,16 @@ test('what an applicant says stands beside the papers, and is asked of a person'
   expect(asksAgain?.why[0]).toEqual({ code: 'why.applicant_says', text: plain(first.value) })
   // It settles nothing by itself.
   expect(assessment!.facts.find((f) => `fact:${f.fact}` === question.id)?.status).toBe('conflict')
+  const mine = async () =>
+    (await tasksOf(at.who)).filter((t) => t.packageId === id && t.kind === 'request answered')
+  const [looked] = await mine()
+  await endTask(at.who, looked.id)
+  expect(await mine()).toEqual([])
   const other = request.items.find((i) => i.kind === 'bring')!
   await say(token, { item: other.id, kind: 'cannot', text: 'My card was stolen.' })
   expect(await stateNow(id, other.id)).toBe('said')
+  // What they say later is to be looked at, though what they said before was.
+  expect(await mine()).toHaveLength(1)
 })
 
 test('nothing is reached by a link that is none', async () => {
@@ -286,7 +291,7 @@ test('all that was asked for came: the applicant is thanked, nobody is reminded,
   await until(async () => (await requestsView(at.who, id)).sent[0].state === 'done')
   await until(() => Promise.resolve(letters((l) => l.to.includes('plan@varnham.example')).length === 2))
   expect(letters((l) => l.to.includes('plan@varnham.example'))[0].text).toContain(
-    'all that we asked for has come',
+    'your answer to all that we asked for',
   )
   expect((await page(token)).body).toContain('Thank you, that is all')
   expect(await send(token, await card(), { name: 'late.pdf' })).toBe(410)
@@ -434,20 +439,46 @@ test('papers that answer by mail do the same', async () => {
   await until(async () => (await stateNow(id, item.id)) === 'done')
 })
 
-test('a file that came whole when its taker was killed is taken later', async () => {
-  const { id, token } = await asked()
+test('a file that was whole when its taker was killed is taken later, once', async () => {
+  const { id, request, token } = await asked()
   const bytes = await card()
+  const half = Math.floor(bytes.length / 2)
   const begun = await begin(token, bytes.length, { name: 'card.pdf' })
-  await goOn(begun.headers.get('location')!, 0, bytes)
   const upload = begun.headers.get('location')!.split('/').at(-1)!
-  const before = await database().$count(packages, eq(packages.id, id))
-  await database().execute(
-    sql`update coming_file set created_at = now() - interval '2 minutes' where id = ${upload}`,
-  )
-  // Taken already: once more changes nothing.
+  await goOn(begun.headers.get('location')!, 0, bytes.subarray(0, half))
+  // The last piece was stored, and nothing after it.
+  await database()
+    .insert(chunks)
+    .values({ sha256: `coming-${upload}`, position: 1, bytes: Buffer.from(bytes.subarray(half)) })
+  await database()
+    .update(comingFiles)
+    .set({ offset: bytes.length, createdAt: new Date(Date.now() - 120_000) })
+    .where(eq(comingFiles.id, upload))
   await mendComing()
-  const came = await database().execute(sql`select count(*)::int as n from arrival where package_id = ${id}`)
-  expect([before, came.rows[0].n]).toEqual([1, 1])
+  const came = () => database().select().from(arrivals).where(eq(arrivals.requestId, request.id))
+  const [taken] = await came()
+  expect([taken.outcome, taken.packageId]).toEqual(['taken', id])
+  const kept = { name: 'card.pdf', sha256: taken.files[0].sha256, size: bytes.length }
+  expect((await takePaper(request, { comingId: upload, item: null, kept })).arrivalId).toBe(taken.id)
+  expect(await came()).toHaveLength(1)
+  // One that is whole only after the request was called back is seen, and is in no package.
+  await callBack(at.who, id, request.id)
+  const late = await takePaper(request, { comingId: 'late', item: null, kept })
+  expect(late.problem).toMatch(/nothing was asked/)
+})
+
+test('nobody is reminded of a package that is closed, and nothing is asked about it', async () => {
+  const { id, request } = await asked({ recipient: 'closed@varnham.example' })
+  await database().update(packages).set({ state: 'review' }).where(eq(packages.id, id))
+  await database()
+    .update(requests)
+    .set({ remindAt: new Date(Date.now() - 1000) })
+    .where(eq(requests.id, request.id))
+  await remindApplicants()
+  const sent = await database().select().from(messages).where(eq(messages.requestId, request.id))
+  expect(sent.map((m) => m.kind)).toEqual(['request'])
+  await expect(changeDraft(at.who, id, change())).rejects.toThrow(/second person looks at this package/)
+  await database().update(packages).set({ state: 'open' }).where(eq(packages.id, id))
 })
 
 test('letters wait while no mail server answers, and go once', async () => {

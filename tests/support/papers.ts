@@ -28,6 +28,19 @@ export const payslip = (month: string, day: string, pay = '2,140.55'): string[] 
   'Year to date gross | 2,755.00',
   'National number | 140380-2211',
 ]
+/** The identity card of whoever the payslips are of. */
+export const identityCard = (number = 'MR1234567'): string[] => [
+  'Identity card',
+  'Surname and given names | Varnham Ottilie',
+  'Nationality | Merrow',
+  'Sex | F',
+  'Date of birth | 14 March 1980',
+  `Document number | ${number}`,
+  'Date of issue | 2 May 2022',
+  'Date of expiry | 2 May 2032',
+  'Authority | Merrow Harbour Registry',
+  'Holder signature',
+]
 export const stray = [
   'Saltholm Choir: autumn evenings',
   'Rehearsals are on Thursdays at half past seven in the net loft.',

@@ -36,7 +36,8 @@ export const en: PageWords = {
   takenFor: (titles) => `This is: ${titles}`,
   unsure: 'A person looks at it',
   doneTitle: 'Thank you, that is all',
-  doneText: 'All that was asked for has come. You need not do anything more; you can close this page.',
+  doneText:
+    'You have answered all that was asked for. If something more is needed, you get a mail; you can close this page.',
   closedTitle: 'Thank you',
   closedText:
     'Your case is being decided on. Nothing more can be sent here; answer the mail if something has changed.',

@@ -36,7 +36,8 @@ export const es: PageWords = {
   takenFor: (titles) => `Esto es: ${titles}`,
   unsure: 'Lo mira una persona',
   doneTitle: 'Gracias, eso es todo',
-  doneText: 'Ha llegado todo lo que se pidió. No tiene que hacer nada más; puede cerrar esta página.',
+  doneText:
+    'Ha respondido a todo lo que se pidió. Si hace falta algo más, recibirá un mensaje; puede cerrar esta página.',
   closedTitle: 'Gracias',
   closedText:
     'Se está decidiendo sobre su caso. Aquí ya no se puede enviar nada más; responda al mensaje si algo ha cambiado.',

@@ -38,7 +38,7 @@ export const fr: PageWords = {
   unsure: 'Une personne le regarde',
   doneTitle: 'Merci, c’est tout',
   doneText:
-    'Tout ce qui était demandé est arrivé. Vous n’avez plus rien à faire ; vous pouvez fermer cette page.',
+    'Vous avez répondu à tout ce qui était demandé. S’il faut autre chose, vous recevrez un message ; vous pouvez fermer cette page.',
   closedTitle: 'Merci',
   closedText:
     'Votre dossier est en cours de décision. Plus rien ne peut être envoyé ici ; répondez au message si quelque chose a changé.',

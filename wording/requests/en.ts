@@ -1,5 +1,4 @@
-import { plain } from '../../core/model/index.ts'
-import { figuresOf } from './figures.ts'
+import { amountIn, figuresOf } from './figures.ts'
 import type { RequestSentences } from './words.ts'
 
 const figures = figuresOf('en')
@@ -25,9 +24,9 @@ export const en: RequestSentences = {
     'paper.too_old': ({ paper, day: on }) =>
       `The latest that we have is ${paper}, of ${day(on)}; that is too old.`,
     'paper.other_currency': ({ paper, amount, needed }) =>
-      `${paper} says ${plain(amount)}; ${plain(needed)} are needed, in that currency.`,
+      `${paper} says ${amountIn('en', amount)}; ${amountIn('en', needed)} are needed, in that currency.`,
     'paper.too_low': ({ paper, amount, needed }) =>
-      `${paper} says ${plain(amount)}; ${plain(needed)} are needed.`,
+      `${paper} says ${amountIn('en', amount)}; ${amountIn('en', needed)} are needed.`,
     'months.not_read': () => 'We could not see which months it is for.',
     'months.lacking': ({ there, lacking }) =>
       `We have ${list(there.map(month))}; we lack ${list(lacking.map(month))}.`,
@@ -77,7 +76,7 @@ export const en: RequestSentences = {
   byMail: 'You may also answer this message and attach the papers.',
   closing: (lender) => `Thank you,\n${lender}`,
   thanks: (applicant, lender) =>
-    `Dear ${applicant || 'applicant'},\n\nthank you: all that we asked for has come. You need not do anything more for now.\n\n${lender}`,
+    `Dear ${applicant || 'applicant'},\n\nthank you: we have your answer to all that we asked for. If something more is needed, we write again.\n\n${lender}`,
   calledBack: (applicant, lender) =>
     `Dear ${applicant || 'applicant'},\n\nwhat we asked you for is not needed any more. You need not do anything.\n\n${lender}`,
 }

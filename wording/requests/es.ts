@@ -77,7 +77,7 @@ export const es: RequestSentences = {
   byMail: 'También puede responder a este mensaje y adjuntar los documentos.',
   closing: (lender) => `Gracias,\n${lender}`,
   thanks: (applicant, lender) =>
-    `Hola${applicant ? `, ${applicant}` : ''}:\n\ngracias: ha llegado todo lo que pedimos. Por ahora no tiene que hacer nada más.\n\n${lender}`,
+    `Hola${applicant ? `, ${applicant}` : ''}:\n\ngracias: tenemos su respuesta a todo lo que pedimos. Si hace falta algo más, le escribiremos.\n\n${lender}`,
   calledBack: (applicant, lender) =>
     `Hola${applicant ? `, ${applicant}` : ''}:\n\nlo que le pedimos ya no hace falta. No tiene que hacer nada.\n\n${lender}`,
 }

@@ -22,7 +22,7 @@ export const amountIn = (language: Language, { amount, currency }: Money): strin
   `${new Intl.NumberFormat(MANNER[language], {
     minimumFractionDigits: amount.split('.')[1]?.length ?? 0,
     useGrouping: 'always',
-  }).format(amount as unknown as number)} ${currency}`.trim()
+  }).format(Number(amount))} ${currency}`.trim()
 
 const ISO_DAY = /^\d{4}-\d{2}-\d{2}$/
 

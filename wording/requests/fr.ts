@@ -76,7 +76,7 @@ export const fr: RequestSentences = {
   byMail: 'Vous pouvez aussi répondre à ce message en joignant les documents.',
   closing: (lender) => `Merci,\n${lender}`,
   thanks: (applicant, lender) =>
-    `Bonjour${applicant ? ` ${applicant}` : ''},\n\nmerci : tout ce que nous avons demandé est arrivé. Vous n’avez plus rien à faire pour le moment.\n\n${lender}`,
+    `Bonjour${applicant ? ` ${applicant}` : ''},\n\nmerci : nous avons votre réponse à tout ce que nous avons demandé. S’il faut autre chose, nous vous écrirons.\n\n${lender}`,
   calledBack: (applicant, lender) =>
     `Bonjour${applicant ? ` ${applicant}` : ''},\n\nce que nous vous avions demandé n’est plus nécessaire. Vous n’avez rien à faire.\n\n${lender}`,
 }

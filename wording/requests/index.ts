@@ -9,8 +9,6 @@ import { amountIn, valueIn } from './figures.ts'
 import { fr } from './fr.ts'
 import type { RequestSentences } from './words.ts'
 
-/** Languages that applicants are written to in. */
-export const requestLanguages = ['en', 'fr', 'es'] as const
 const languages: Record<Language, RequestSentences> = { en, fr, es }
 
 /** An item as it is put to an applicant. */

@@ -3,7 +3,8 @@ import { message, type Message } from '../../core/model/index.ts'
 import { en } from './en.ts'
 import { es } from './es.ts'
 import { fr } from './fr.ts'
-import { askedIn, linesIn, requestLanguages, requestLetter } from './index.ts'
+import { LANGUAGES } from '../../core/lexicon/index.ts'
+import { askedIn, linesIn, requestLetter } from './index.ts'
 
 const paper = (more: Partial<WantedPaper> = {}): WantedPaper => ({
   type: 'Payslip',
@@ -102,9 +103,9 @@ const REASONS: Message[] = [
 test.each(REASONS.map((reason) => [reason.code, reason] as const))(
   '%s is said in every language',
   (_, reason) => {
-    const said = requestLanguages.map((language) => askedIn(language, bring(reason)).why)
+    const said = LANGUAGES.map((language) => askedIn(language, bring(reason)).why)
     expect(said.every((why) => why.length > 10)).toBe(true)
-    expect(new Set(said).size).toBe(requestLanguages.length)
+    expect(new Set(said).size).toBe(LANGUAGES.length)
   },
 )
 

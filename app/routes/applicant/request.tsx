@@ -1,7 +1,8 @@
 import { useEffect } from 'react'
 import { data, useRevalidator } from 'react-router'
 import { z } from 'zod'
-import { requestLanguages } from '../../../wording/requests/index.ts'
+import { LANGUAGES } from '../../../core/lexicon/index.ts'
+import { letterLanguage } from '../../../core/mail/index.ts'
 import { pageWords } from '../../../wording/applicant/index.ts'
 import {
   applicantView,
@@ -16,14 +17,11 @@ import { RequestPage } from '../../applicant/request-page.tsx'
 import { useSender } from '../../applicant/sending.tsx'
 import type { Route } from './+types/request'
 
-const languageSchema = z.enum(requestLanguages)
+const languageSchema = z.enum(LANGUAGES)
 
 /** The language that a browser asks for first, of those that there are. */
-const preferred = (request: Request): (typeof requestLanguages)[number] =>
-  (request.headers.get('accept-language') ?? '')
-    .split(',')
-    .map((part) => languageSchema.safeParse(part.trim().slice(0, 2).toLowerCase()))
-    .find((found) => found.success)?.data ?? 'en'
+const preferred = (request: Request) =>
+  letterLanguage('', { named: request.headers.get('accept-language') ?? undefined, lender: [] })
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const opened = await openLink(request, params.token)
@@ -74,6 +72,19 @@ export default function Applicant({ loaderData }: Route.ComponentProps) {
     )
   }
   return <Open {...loaderData} />
+}
+
+/** What an applicant is told where something of ours failed; nobody knows their language then. */
+export function ErrorBoundary() {
+  return (
+    <main className="mx-auto max-w-xl px-4 pt-12 text-[17px]">
+      {Object.entries(pageWords).map(([language, { failed }]) => (
+        <p key={language} lang={language} className="mt-3 text-lg">
+          {failed}
+        </p>
+      ))}
+    </main>
+  )
 }
 
 /** Milliseconds between two looks at what became of what was sent, while something is being read. */

@@ -3,7 +3,7 @@ import { Check } from 'lucide-react'
 import { data, Form, Link, useNavigation } from 'react-router'
 import { z } from 'zod'
 import { signedIn } from '../../../server/access/people.ts'
-import { endTask, tasksOf } from '../../../server/tasks/tasks.ts'
+import { countTasks, endTask, tasksOf } from '../../../server/tasks/tasks.ts'
 import { formBody } from '../../../server/web/bodies.ts'
 import { useChanges } from '../../parts/changes.ts'
 import { ago, count, moment } from '../../parts/format.ts'
@@ -13,7 +13,8 @@ import type { Route } from './+types/tasks'
 export const meta = () => [{ title: 'Tasks · Jigsa' }]
 
 export async function loader({ request }: Route.LoaderArgs) {
-  return { tasks: await tasksOf(await signedIn(request)) }
+  const who = await signedIn(request)
+  return { tasks: await tasksOf(who), all: await countTasks(who) }
 }
 
 const formSchema = z.object({ id: z.uuid() })
@@ -41,13 +42,13 @@ const KINDS = {
 const BY_ITSELF: ReadonlySet<string> = new Set(['sign a decision', 'sign off', 'sign a request'])
 
 /** What calls for somebody, over all packages, for those who may do it. */
-export default function Tasks({ loaderData: { tasks }, actionData }: Route.ComponentProps) {
+export default function Tasks({ loaderData: { tasks, all }, actionData }: Route.ComponentProps) {
   useChanges(null)
   const busy = useNavigation().state !== 'idle'
   return (
     <main className="mx-auto max-w-5xl p-4">
       <h1 className="mb-1 text-xl font-semibold">
-        Tasks <span className="font-normal text-ink-2">{tasks.length}</span>
+        Tasks <span className="font-normal text-ink-2">{all}</span>
       </h1>
       <p className="mb-3 text-ink-2">
         What somebody has to look at. A task ends by itself when its cause does; the others you end here.
@@ -99,8 +100,8 @@ export default function Tasks({ loaderData: { tasks }, actionData }: Route.Compo
           })}
         </ul>
       )}
-      {tasks.length >= 200 ? (
-        <p className="mt-3 text-sm text-ink-2">The first {count(200, 'task')} are shown.</p>
+      {tasks.length < all ? (
+        <p className="mt-3 text-sm text-ink-2">The first {count(tasks.length, 'task')} are shown.</p>
       ) : null}
     </main>
   )

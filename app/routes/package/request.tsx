@@ -21,8 +21,8 @@ import { RequestPage } from '../../applicant/request-page.tsx'
 import { count, moment, show } from '../../parts/format.ts'
 import { Told } from '../../parts/told.tsx'
 import { isClosed, usePackage } from '../../package/view.ts'
-import { pageWords } from '../../../wording/applicant/index.ts'
 import type { Route } from './+types/request'
+import { LanguageOptions } from '../../parts/options.tsx'
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { who, row } = await askedPackage(request, params.id)
@@ -201,11 +201,7 @@ function Editor({ draft }: { draft: Draft }) {
               value={change.language}
               onChange={(event) => to({ language: event.target.value as DraftChange['language'] })}
             >
-              {Object.entries(pageWords).map(([id, { name }]) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
+              <LanguageOptions />
             </select>
           </label>
           <label className="grid gap-0.5 text-sm font-semibold">
