@@ -113,7 +113,8 @@ try {
   })
   const { migrateDatabase } = await import('../server/database/migrate.ts')
   const { closeDatabase } = await import('../server/database/connection.ts')
-  const { fillDesk, finishEarlier, openDesk, postSamples, watchFor } = await import('../demo/load.ts')
+  const { askSample, fillDesk, finishEarlier, openDesk, postSamples, watchFor } =
+    await import('../demo/load.ts')
   await migrateDatabase()
   const worker = startWorker(process.env)
   const web = startWeb(process.env)
@@ -160,8 +161,9 @@ try {
   }
   say(`Its counter scanner is at ${panel.url}, all mail that it sends at ${office.messages}`)
   say('Ctrl-C ends it.')
-  for (const desk of empty ? [] : desks)
-    await finishEarlier(desk).catch((error: unknown) => {
+  const later = empty ? [] : [() => askSample(merrowSoundDesk), ...desks.map((d) => () => finishEarlier(d))]
+  for (const step of later)
+    await step().catch((error: unknown) => {
       if (!ending) throw error
     })
 } catch (error) {

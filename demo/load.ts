@@ -2,7 +2,7 @@ import { Readable } from 'node:stream'
 import { and, eq, inArray, isNull } from 'drizzle-orm'
 import nodemailer from 'nodemailer'
 import type { Answer } from '../core/answers/index.ts'
-import { nameOrganisation } from '../server/access/organisations.ts'
+import { nameOrganisation, setColour } from '../server/access/organisations.ts'
 import { addPerson } from '../server/access/people.ts'
 import type { Person } from '../server/access/person.ts'
 import { knowSources } from '../server/arrivals/sources.ts'
@@ -16,13 +16,18 @@ import { giveAnswers } from '../server/packages/answer.ts'
 import { finish, signOff } from '../server/packages/finish.ts'
 import { bringFile, newPackage } from '../server/packages/intake.ts'
 import { packageRow } from '../server/packages/queries.ts'
+import { requestsOf } from '../server/requests/drafts.ts'
+import { sendRequest } from '../server/requests/send.ts'
 import { DEMO_PASSWORD, type DemoDesk } from './desk.ts'
 
 /** Makes a desk of the demo: its organisation, set-up and people. What is there already stays. */
 export async function openDesk(desk: DemoDesk): Promise<void> {
   await nameOrganisation(desk.id, desk.set.lender.name, desk.casePrefix)
   if ((await programsOf(database(), desk.id)).length === 0)
-    await database().transaction((work) => takeStarter(work, null, desk.id, desk.set))
+    await database().transaction(async (work) => {
+      await takeStarter(work, null, desk.id, desk.set)
+      await setColour(work, desk.id, desk.set.lender.colour)
+    })
   for (const person of desk.people)
     await addPerson(person.name, person.email, DEMO_PASSWORD, person.role, desk.id)
 }
@@ -95,13 +100,8 @@ export async function finishEarlier(desk: DemoDesk): Promise<void> {
       )
     )
       continue
-    let row = await packageRow(id, processor)
-    while (row?.state !== 'open') {
-      if (!row || row.state === 'finished' || row.state === 'review') break
-      await new Promise((done) => setTimeout(done, 1000))
-      row = await packageRow(id, processor)
-    }
-    if (!row?.assessment || row.state !== 'open') continue
+    const row = await openRow(id, processor)
+    if (!row?.assessment) continue
     const said = row.assessment.documents
       .filter((d) => d.needsReview && !d.typeSaid)
       .map((d): Answer => ({ kind: 'type', page: d.pages[0], type: d.type }))
@@ -111,6 +111,30 @@ export async function finishEarlier(desk: DemoDesk): Promise<void> {
     if ((await packageRow(id, processor))?.state === 'review') await signOff(id, reviewer)
   }
 }
+
+/** A package once it is read; null where it is not open then. */
+async function openRow(id: string, who: Person): ReturnType<typeof packageRow> {
+  let row = await packageRow(id, who)
+  while (row?.state === 'reading' || row?.state === 'empty') {
+    await new Promise((done) => setTimeout(done, 1000))
+    row = await packageRow(id, who)
+  }
+  return row?.state === 'open' ? row : null
+}
+
+/** Asks whoever sent the second of the samples for what lacks, as a processor does who has looked at them. */
+export async function askSample(desk: DemoDesk): Promise<void> {
+  const processor = await oneOf(desk, 'processor')
+  const [came] = await database()
+    .select({ packageId: messages.packageId })
+    .from(messages)
+    .where(and(eq(messages.organisationId, desk.id), eq(messages.sender, ASKED)))
+  if (!came?.packageId || (await requestsOf(database(), came.packageId)).length > 0) return
+  if (await openRow(came.packageId, processor)) await sendRequest(processor, came.packageId)
+}
+
+/** A writer of the samples who is asked for more. */
+const ASKED = 'ignacio@robles.example'
 
 /** Sends a desk some mail, where none came to it yet: papers of an applicant, and two letters that are nothing for it. */
 export async function postSamples(smtp: string, desk: DemoDesk): Promise<void> {
@@ -134,7 +158,7 @@ export async function postSamples(smtp: string, desk: DemoDesk): Promise<void> {
     attachments: attachments.slice(0, 3),
   })
   await office.sendMail({
-    from: 'Ignacio Robles <ignacio@robles.example>',
+    from: `Ignacio Robles <${ASKED}>`,
     to: desk.mail,
     subject: 'Documentos',
     text: 'Buenos días, adjunto los documentos que me pidieron para el préstamo. Si falta algo, díganme qué es.',

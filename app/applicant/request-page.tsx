@@ -3,8 +3,9 @@ import { Camera, Check, FileDown, FilePlus2, Files } from 'lucide-react'
 import { useId, useState } from 'react'
 import { useFetcher, useSearchParams } from 'react-router'
 import type { ApplicantView } from '../../server/requests/applicant.ts'
-import { pageWords } from '../../wording/applicant/index.ts'
+import { pageWords, type PageWords } from '../../wording/applicant/index.ts'
 import { figuresOf } from '../../wording/requests/figures.ts'
+import { ByLender } from './by-lender.tsx'
 import { DoubtfulPicture, Sending, type Sender } from './sending.tsx'
 import { LanguageOptions } from '../parts/options.tsx'
 
@@ -22,83 +23,98 @@ interface Props {
   /** Null for a preview. */
   token: string | null
   sender?: Sender
+  /** By which the browser takes the page's own style; null for a preview. */
+  nonce?: string | null
 }
 
 /** The page that an applicant answers a request on: made for a phone, one thing below the other. */
-export function RequestPage({ view, token, sender = NOBODY }: Props) {
+export function RequestPage({ view, token, sender = NOBODY, nonce = null }: Props) {
   const words = pageWords[view.language]
   const done = view.items.filter((i) => i.state === 'done' || i.state === 'said').length
   const day = figuresOf(view.language).day
   return (
-    <main lang={view.language} className="mx-auto max-w-xl px-4 pt-5 pb-16 text-[17px]">
-      <div className="flex items-start justify-between gap-3">
-        <h1 className="text-2xl font-bold">
-          {view.state === 'done'
-            ? words.doneTitle
-            : view.state === 'closed'
-              ? words.closedTitle
-              : words.title(view.lender)}
-        </h1>
-        <Languages view={view} />
-      </div>
-      {view.state === 'open' ? (
-        <>
-          <p className="mt-2">{words.intro}</p>
-          <p className="mt-3 flex flex-wrap items-center justify-between gap-2 border-y border-line py-2 font-semibold">
-            <span>{words.progress(done, view.items.length)}</span>
-            {view.due ? <span>{words.due(day(view.due))}</span> : null}
-          </p>
-          <ol className="mt-4 grid gap-3">
-            {view.items.map((item, i) => (
-              <Item key={item.id} number={i + 1} item={item} view={view} token={token} sender={sender} />
-            ))}
-          </ol>
-          {view.items.some((i) => !i.canSay) ? (
-            <section className="card mt-3 p-4">
-              <h2 className="flex items-center gap-2 font-bold">
-                <Files size={20} aria-hidden />
-                {words.heap}
-              </h2>
-              <p className="mt-1 text-ink-2">{words.heapHint}</p>
-              <Pick item={null} view={view} sender={sender} />
-              <Sending going={sender.going.filter((g) => g.item === null)} words={words} sender={sender} />
-            </section>
-          ) : null}
-        </>
-      ) : (
-        <p className="mt-3">{view.state === 'done' ? words.doneText : words.closedText}</p>
-      )}
-      {view.papers.length > 0 ? (
-        <section className="mt-6">
-          <h2 className="font-bold">{words.sent}</h2>
-          <ul className="mt-1">
-            {view.papers.map((paper, i) => (
-              <li key={i} className="border-t border-line-2 py-2">
-                <span className="block truncate font-semibold">{paper.name}</span>
-                <span className={clsx('block', paper.state === 'refused' ? 'text-plum' : 'text-ink-2')}>
-                  {paper.state === 'refused'
-                    ? paper.problem
-                    : paper.state === 'reading'
-                      ? words.reading
-                      : paper.takenFor.length > 0
-                        ? words.takenFor(paper.takenFor.join(', '))
-                        : words.unsure}
-                </span>
-              </li>
-            ))}
-          </ul>
-        </section>
-      ) : null}
-      <p className="mt-8 text-[15px] text-ink-2">{words.privacy}</p>
-      {sender.doubtful ? (
-        <DoubtfulPicture
-          key={sender.doubtful.url}
-          words={words}
-          doubtful={sender.doubtful}
-          onDecide={sender.drop}
-        />
-      ) : null}
-    </main>
+    <ByLender name={view.lender} colours={view.colours} nonce={nonce}>
+      <main lang={view.language} className="mx-auto max-w-xl px-4 pt-5 pb-16 text-[17px]">
+        <div className="flex items-start justify-between gap-3">
+          <h1 className="text-2xl font-bold">
+            {view.state === 'done'
+              ? words.doneTitle
+              : view.state === 'closed'
+                ? words.closedTitle
+                : words.title(view.lender)}
+          </h1>
+          <Languages view={view} />
+        </div>
+        {view.state === 'open' ? (
+          <>
+            <p className="mt-2">{words.intro}</p>
+            <p className="mt-3 flex flex-wrap items-center justify-between gap-2 border-y border-line py-2 font-semibold">
+              <span>{words.progress(done, view.items.length)}</span>
+              {view.due ? <span>{words.due(day(view.due))}</span> : null}
+            </p>
+            <ol className="mt-4 grid gap-3">
+              {view.items.map((item, i) => (
+                <Item key={item.id} number={i + 1} item={item} view={view} token={token} sender={sender} />
+              ))}
+            </ol>
+            {view.items.some((i) => !i.canSay) ? (
+              <section className="card mt-3 p-4">
+                <h2 className="flex items-center gap-2 font-bold">
+                  <Files size={20} aria-hidden />
+                  {words.heap}
+                </h2>
+                <p className="mt-1 text-ink-2">{words.heapHint}</p>
+                <Pick item={null} view={view} sender={sender} />
+                <Sending going={sender.going.filter((g) => g.item === null)} words={words} sender={sender} />
+              </section>
+            ) : null}
+          </>
+        ) : (
+          <p className="mt-3">{view.state === 'done' ? words.doneText : words.closedText}</p>
+        )}
+        {view.papers.length > 0 ? (
+          <section className="mt-6">
+            <h2 className="font-bold">{words.sent}</h2>
+            <SentPapers papers={view.papers} words={words} />
+          </section>
+        ) : null}
+        <p className="mt-8 text-[15px] text-ink-2">{words.privacy}</p>
+        {sender.doubtful ? (
+          <DoubtfulPicture
+            key={sender.doubtful.url}
+            words={words}
+            doubtful={sender.doubtful}
+            onDecide={sender.drop}
+          />
+        ) : null}
+      </main>
+    </ByLender>
+  )
+}
+
+/** What was sent, and what it was taken for. */
+function SentPapers({ papers, words }: { papers: ApplicantView['papers']; words: PageWords }) {
+  return (
+    <ul className="mt-2" aria-live="polite">
+      {papers.map((paper, i) => (
+        <li key={i} className="border-t border-line-2 py-2">
+          <span className="block truncate font-semibold">{paper.name}</span>
+          {paper.state === 'read' ? (
+            paper.found.map(({ text, good }, k) => (
+              <span key={k} className={clsx('block', good ? 'text-ink-2' : 'font-semibold text-plum')}>
+                {text}
+              </span>
+            ))
+          ) : (
+            <span
+              className={clsx('block', paper.state === 'refused' ? 'font-semibold text-plum' : 'text-ink-2')}
+            >
+              {paper.state === 'refused' ? paper.problem : words.reading}
+            </span>
+          )}
+        </li>
+      ))}
+    </ul>
   )
 }
 
@@ -133,6 +149,7 @@ function Item({
   const words = pageWords[view.language]
   const settled = item.state === 'done'
   const { asked } = item
+  const own = view.papers.filter((p) => p.item === item.id)
   return (
     <li className={clsx('card p-4', settled && 'opacity-80')}>
       <div className="flex items-baseline justify-between gap-3">
@@ -172,6 +189,7 @@ function Item({
               {item.said.kind === 'cannot' ? words.saidCannot(item.said.text) : words.said(item.said.text)}
             </p>
           ) : null}
+          {own.length > 0 ? <SentPapers papers={own} words={words} /> : null}
           {item.form && token ? (
             <a
               className="button mt-3 py-2.5"

@@ -113,6 +113,10 @@ export interface Lack {
   reason: Message
 }
 
+/** Papers that would count for a requirement, by any way that is open. */
+export const needsOf = (requirement: Requirement, situation: Situation): Need[] =>
+  openWays(requirement, situation).flatMap((way) => way.needs)
+
 /** What a requirement lacks, by each way that would meet it; a paper that is there and good is not among it. */
 export const lackingBy = (requirement: Requirement, situation: Situation): Lack[][] =>
   openWays(requirement, situation).map((way) =>
@@ -343,6 +347,32 @@ function judgePaper(need: Need, paper: Paper, { papers, asOf }: Situation): Verd
   )
   const signatureOpen = need.signed && paper.signedAsked
   return verdict('satisfied', message('paper.good', { paper: paper.label, until, open, signatureOpen }))
+}
+
+/**
+ * Why one paper does not do for a need; null where it does, as far as one paper can tell. Of several that a need asks
+ * for together, as one a month, each only has to be whole: which of them lack is another matter.
+ */
+export function faultOf(need: Need, paper: Paper, situation: Situation): Message | null {
+  if (!isTheirs(need, paper, situation)) {
+    const persons = asksPersons(need)
+      ? (byPerson(need, situation) ?? []).map((p) => p.name)
+      : [situation.persons.applicant]
+    return message('requirement.none_of_persons', {
+      type: situation.titles.get(need.type) ?? need.type,
+      persons,
+    })
+  }
+  if (need.months || need.years || need.covers) return paper.lacking.length > 0 ? lacksPages(paper) : null
+  const { status, reason } = judgePaper(need, paper, situation)
+  return status === 'satisfied' ? null : reason
+}
+
+/** Whether a paper is of somebody whom a need asks for. */
+function isTheirs(need: Need, paper: Paper, situation: Situation): boolean {
+  if (!asksPersons(need)) return need.whose !== 'applicant' || !isAnothers(paper)
+  const persons = byPerson(need, situation)
+  return persons === null || persons.some(({ papers }) => papers.some((p) => p.id === paper.id))
 }
 
 function tooOld(need: Need, candidates: readonly Paper[], asOf: string): Message | null {

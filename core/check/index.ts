@@ -1,9 +1,11 @@
 /** What other folders may use of this one; README.md says how it hangs together. */
 export {
+  faultOf,
   holds,
   judgeChecklist,
   type Lack,
   lackingBy,
+  needsOf,
   personsLacking,
   type RequirementResult,
   type Situation,

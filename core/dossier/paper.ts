@@ -15,6 +15,8 @@ export const isAnothers = ({ owner }: Pick<Paper, 'owner'>): boolean =>
 export interface Paper {
   id: string
   type: string
+  /** Whether somebody is still asked what it is, or where it begins and ends. */
+  typeAsked: boolean
   /** What a person calls it: "Payslip February 2026". */
   label: string
   pages: number[]

@@ -16,7 +16,7 @@ const slip = (id: string, pages: number[], more = {}) =>
   )
 const poor = slip('poor', [3])
 const better = slip('better', [9])
-const asked = [{ pages: [3], by: [9, 10] }]
+const asked = [{ pages: [3], by: [9, 10], meant: true }]
 const of = (papers: ReturnType<typeof slip>[], answers: Parameters<typeof markReplaced>[2] = []) =>
   markReplaced(papers, asked, answers).map((p) => p.supersededBy)
 
@@ -34,4 +34,21 @@ test('what came and is something else replaces nothing', () => {
 })
 test('a person may say that the older one counts', () => {
   expect(of([poor, better], [{ kind: 'version', page: 3 }])).toEqual([null, null])
+})
+test('what may be another kind of paper replaces nothing until somebody says what it is', () => {
+  expect(of([poor, { ...better, typeAsked: true }])).toEqual([null, null])
+})
+
+const heap = [{ pages: [3], by: [9, 10], meant: false }]
+const inHeap = (...papers: ReturnType<typeof slip>[]) =>
+  markReplaced(papers, heap, []).map((p) => p.supersededBy)
+
+test('what comes in a heap replaces the one paper of its name, and no other month', () => {
+  const [older, newer] = [
+    slip('older', [3], { label: 'Payslip February 2026' }),
+    slip('newer', [9], { label: 'Payslip February 2026' }),
+  ]
+  expect(inHeap(older, newer)).toEqual(['newer', null])
+  expect(inHeap(older, { ...newer, label: 'Payslip March 2026' })).toEqual([null, null])
+  expect(inHeap(older, slip('another', [5], { label: older.label }), newer)).toEqual([null, null, null])
 })

@@ -35,6 +35,7 @@ const document = (id: string, label: string, more: Partial<Document> = {}): Docu
     signed: null,
     signedAsked: false,
     confidence: 0.99,
+    typeAsked: false,
     needsReview: false,
     types: [{ type: 'payslip', confidence: 0.99 }],
     cutBefore: 0.99,
@@ -89,10 +90,10 @@ test('every choice of every question is an answer that can be stored', () => {
   const asked = deal([
     document('d1', 'Application form', {
       pages: [1, 2],
-      needsReview: true,
+      typeAsked: true,
       doubts: [{ page: 2, chance: 0.4 }],
     }),
-    document('d2', 'Payslip', { needsReview: true, cutBefore: 0.6 }),
+    document('d2', 'Payslip', { typeAsked: true, cutBefore: 0.6 }),
     document('d3', 'Payslip May', {
       pages: [4],
       fields: [field('net_pay'), field('iban', { value: null }), field('rows', { value: [] })],
@@ -109,7 +110,7 @@ describe('cuts and types', () => {
   test('a doubtful beginning is a question of the cut, not of the type', () => {
     const asked = deal([
       document('d1', 'Application form', { pages: [1, 2] }),
-      document('d2', 'Payslip', { needsReview: true, cutBefore: 0.6 }),
+      document('d2', 'Payslip', { typeAsked: true, cutBefore: 0.6 }),
     ])
     expect(asked.map((q) => inWords(q.question))).toEqual(['Does a payslip start on page 3?'])
     expect(asked[0].choices.map((c) => inWords(c.text))).toEqual([
@@ -119,14 +120,14 @@ describe('cuts and types', () => {
   })
   test('the first document of a package begins there', () =>
     expect(
-      deal([document('d1', 'Payslip', { needsReview: true, cutBefore: 0.6 })]).filter((q) =>
+      deal([document('d1', 'Payslip', { typeAsked: true, cutBefore: 0.6 })]).filter((q) =>
         q.id.startsWith('cut'),
       ),
     ).toEqual([]))
   test('a doubtful type offers the likely ones, and any other', () => {
     const [asked] = deal([
       document('d1', 'Payslip', {
-        needsReview: true,
+        typeAsked: true,
         types: [
           { type: 'payslip', confidence: 0.5 },
           { type: 'utility_bill', confidence: 0.4 },
@@ -140,13 +141,13 @@ describe('cuts and types', () => {
     expect(
       deal([
         document('d1', 'A'),
-        document('d2', 'Payslip', { needsReview: true, cutBefore: 0.6, cutSaid: true, typeSaid: true }),
+        document('d2', 'Payslip', { typeSaid: true, cutBefore: 0.6, cutSaid: true }),
       ]),
     ).toEqual([]))
   test('a rule that the page contradicts is named', () => {
     const [asked] = deal([
       document('d1', 'Payslip', {
-        needsReview: true,
+        typeAsked: true,
         contested: 'Landing notes',
         types: [
           { type: 'payslip', confidence: 0.5 },
@@ -188,7 +189,7 @@ describe('values', () => {
     expect(
       deal([
         document('d1', 'Payslip', {
-          needsReview: true,
+          typeAsked: true,
           fields: [field('net_pay')],
           types: [
             { type: 'payslip', confidence: 0.5 },
@@ -307,7 +308,7 @@ describe('facts and checks', () => {
 test('what settles most comes first: cuts, types, signatures, facts, values, checks', () => {
   const asked = deal([
     document('d1', 'A', { fields: [field('net_pay')] }),
-    document('d2', 'Payslip', { pages: [4], needsReview: true, cutBefore: 0.6 }),
+    document('d2', 'Payslip', { pages: [4], typeAsked: true, cutBefore: 0.6 }),
     document('d3', 'Consent', {
       pages: [5],
       signedAsked: true,

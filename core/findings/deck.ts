@@ -144,7 +144,7 @@ const chanceOf = (chance: number): Message => message('note.chance', { chance })
  * the cut, not of the type.
  */
 function cutQuestion(document: Document, before: Document | undefined, types: DeckTypes): Question[] {
-  if (!before || document.cutSaid || document.cutBefore >= 0.85 || !document.needsReview || document.typeSaid)
+  if (!before || document.cutSaid || document.cutBefore >= 0.85 || !document.typeAsked)
     return []
   const page = document.pages[0]
   return [
@@ -251,7 +251,7 @@ function doubtQuestions(document: Document, types: DeckTypes): Question[] {
 }
 
 function typeQuestion(document: Document, types: DeckTypes): Question[] {
-  if (document.typeSaid || !document.needsReview) return []
+  if (!document.typeAsked) return []
   const sureOfType = document.types.find((t) => t.type === document.type)?.confidence ?? document.confidence
   // Where only the ends are in doubt, the cut questions ask.
   const typeShare =
@@ -319,7 +319,7 @@ function typeQuestion(document: Document, types: DeckTypes): Question[] {
 }
 
 function valueQuestions(document: Document, types: DeckTypes): Question[] {
-  if (document.needsReview && !document.typeSaid) return []
+  if (document.typeAsked) return []
   return document.fields
     .filter((f) => f.needsReview)
     .map((field) => {

@@ -28,5 +28,11 @@ export const lenderSchema = z.object({
     .array(z.string().regex(/^[a-z]{2,3}$/, 'a language is two small letters, as ISO 639-1 has them'))
     .min(1)
     .default(['en']),
+  /** Its own colour, `#rrggbb`, by which applicants know it. */
+  colour: z
+    .string()
+    .regex(/^#[0-9a-f]{6}$/i, 'a colour is written like #0d5c6b')
+    .nullable()
+    .default(null),
 })
 export type Lender = z.infer<typeof lenderSchema>

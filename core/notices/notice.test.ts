@@ -18,8 +18,7 @@ const bill = (amount: string, change: object = {}, currency = 'EUR'): Document =
     type: 'utility_bill',
     pages: [3, 4],
     copyOf: null,
-    needsReview: false,
-    typeSaid: false,
+    typeAsked: false,
     fields: [
       { name: 'provider', value: 'Skerrow Electric', needsReview: false },
       { name: 'amount_due', value: { amount, currency }, needsReview: false },
@@ -54,8 +53,7 @@ test('an amount in another currency cannot be held against the limit, and is tol
 })
 
 test('what is in doubt waits until it is settled; copies are told of once', () => {
-  expect(told(bill('900.00', { needsReview: true }))).toEqual([])
-  expect(told(bill('900.00', { needsReview: true, typeSaid: true }))).toHaveLength(1)
+  expect(told(bill('900.00', { typeAsked: true }))).toEqual([])
   expect(told(bill('900.00', { copyOf: 'd2' }))).toEqual([])
   const doubtful = bill('900.00')
   Object.assign(doubtful.fields[1], { needsReview: true })

@@ -49,7 +49,7 @@ export interface Situation {
 }
 
 /** Grows when the shape of an assessment changes: a stored one of an older shape is made again before it is shown. */
-export const ASSESSMENT_FORM = 5
+export const ASSESSMENT_FORM = 6
 
 /** A judged package: what screens show and reports say. */
 export interface Assessment {

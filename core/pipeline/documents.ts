@@ -96,9 +96,11 @@ function documentOf(
     ? { ...reading.signature, signed: said?.signed ?? reading.signature.signed, said: said !== undefined }
     : null
   const doubts = openDoubts(arranged)
+  const needsReview = isUnsure(arranged, type, doubts.length) || doubts.some((d) => d.rule)
   return {
     id: `d${arranged.pages[0]}`,
     type: type.id,
+    typeAsked: needsReview && !arranged.typeSaid,
     label,
     pages: arranged.pages,
     fields,
@@ -111,7 +113,7 @@ function documentOf(
     copyOf: null,
     supersededBy: null,
     confidence: arranged.typeSaid ? 1 : arranged.confidence,
-    needsReview: isUnsure(arranged, type, doubts.length) || doubts.some((d) => d.rule),
+    needsReview,
     types: arranged.types,
     cutBefore: arranged.cutBefore,
     doubts,

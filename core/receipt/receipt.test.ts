@@ -8,8 +8,7 @@ const bill = (amount: string, pages: number[], change: object = {}): Document =>
     type: 'utility_bill',
     pages,
     fields: [{ name: 'amount_due', value: { amount, currency: 'EUR' }, needsReview: false }],
-    needsReview: false,
-    typeSaid: false,
+    typeAsked: false,
     ...change,
   }) as unknown as Document
 const requirement = (id: string, status: RequirementResult['status']): RequirementResult => ({
@@ -60,8 +59,8 @@ test('tells of the papers that were sent, and of no others of the package', () =
 
 test('what is in doubt is told as doubtful, and no limit is held against it in silence', () => {
   const of = (document: Document) => receiptOf(sent, { ...verdict, documents: [document] }, titles)
-  expect(of(bill('1.00', [3], { needsReview: true })).documents[0].sure).toBe(false)
-  expect(of(bill('1.00', [3], { needsReview: true, typeSaid: true })).documents[0].sure).toBe(true)
+  expect(of(bill('1.00', [3], { typeAsked: true })).documents[0].sure).toBe(false)
+  expect(of(bill('1.00', [3])).documents[0].sure).toBe(true)
   const doubtful = bill('900.00', [3])
   doubtful.fields[0].needsReview = true
   expect(of(doubtful).exceeded).toMatchObject([{ title: 'A bill', sure: false }])

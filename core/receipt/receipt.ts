@@ -87,7 +87,7 @@ export function receiptOf(
       type: d.type,
       title: titleOf(d.type),
       pages: d.pages.filter((page) => sent.pages.has(page)).length,
-      sure: d.typeSaid || !d.needsReview,
+      sure: !d.typeAsked,
     })),
     required: (sent.known ? (verdict?.checklist ?? []) : [])
       .filter(({ status }) => !QUIET.has(status))

@@ -27,6 +27,7 @@ export function paperOf(
   return {
     id,
     type,
+    typeAsked: false,
     label: id,
     pages: [1],
     fields,

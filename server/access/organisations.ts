@@ -25,6 +25,7 @@ const LENDER = {
   currency: organisations.currency,
   dateOrder: organisations.dateOrder,
   languages: organisations.languages,
+  colour: organisations.colour,
 }
 const lenderIn = (row: { dateOrder: Lender['dateOrder'] | null } | undefined): Lender =>
   lenderSchema.parse({ ...row, dateOrder: row?.dateOrder ?? undefined })
@@ -73,3 +74,7 @@ export async function setLender(
     .where(eq(packages.organisationId, organisationId))
   await work.delete(readings).where(inArray(readings.packageId, own))
 }
+
+/** Says by which colour applicants know an organisation. */
+export const setColour = (work: Work, organisationId: string, colour: Lender['colour']) =>
+  work.update(organisations).set({ colour }).where(eq(organisations.id, organisationId))

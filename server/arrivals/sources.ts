@@ -62,7 +62,7 @@ export async function knowSources(): Promise<void> {
 export type Source = typeof sources.$inferSelect
 
 /** Whether a source is set on this machine; devices come to it by themselves. */
-const isSet = ({ organisationId, kind, address }: Source): boolean =>
+export const isSet = ({ organisationId, kind, address }: Source): boolean =>
   kind === 'device' ||
   kind === 'link' ||
   (setSources().get(organisationId) ?? []).some((s) => s.kind === kind && s.address === address)

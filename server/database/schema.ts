@@ -52,6 +52,8 @@ export const organisations = pgTable('organisation', {
     .array()
     .notNull()
     .default(sql`'{en}'`),
+  /** By which applicants know it, `#rrggbb`. */
+  colour: text('colour'),
   /** Roles whose people sign in with a second factor. */
   secondFactorFor: text('second_factor_for')
     .array()
@@ -788,6 +790,9 @@ export const requests = pgTable(
     closing: text('closing').notNull().default(''),
     due: date('due', { mode: 'string' }),
     choices: jsonb('choices').$type<Record<string, ItemChoice>>().notNull().default({}),
+    /** How often somebody changed the draft, and who did last: two who write at once are told. */
+    edition: integer('edition').notNull().default(0),
+    changedById: text('changed_by_id').references(() => user.id, { onDelete: 'set null' }),
     /** Items that somebody added by hand. */
     added: jsonb('added').$type<RequestItem[]>().notNull().default([]),
     /** What it asks for since it was sent; a draft's follow from the verdict. */

@@ -39,7 +39,7 @@ export async function sendNotice(
       packageId: row.id,
       arrivalId: null,
       kind: 'notice',
-      sender: await ownAddress(work, row.organisationId),
+      sender: await ownAddress(work, row.organisationId, row.id),
       recipients: [address],
       subject: `${body.title}: ${text}`.slice(0, 200),
       references: [],

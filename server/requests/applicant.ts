@@ -1,10 +1,10 @@
 import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import { z } from 'zod'
 import type { Language } from '../../core/lexicon/index.ts'
-import type { ItemState, Statement } from '../../core/requests/index.ts'
+import { type Brought, itemOf, type ItemState, type Statement } from '../../core/requests/index.ts'
 import { fileProblem } from '../../wording/letters/file-problems.ts'
 import { problemWords } from '../../wording/letters/index.ts'
-import { askedIn, type Asked } from '../../wording/requests/index.ts'
+import { askedIn, broughtIn, type Asked } from '../../wording/requests/index.ts'
 import { organisationName } from '../access/organisations.ts'
 import { note } from '../audit.ts'
 import { noteArrival, place } from '../arrivals/take.ts'
@@ -16,9 +16,10 @@ import { tell } from '../events.ts'
 import type { Kept } from '../packages/intake.ts'
 import { judge } from '../packages/judge.ts'
 import { allows, inTurn, Refused } from '../packages/states.ts'
-import { itemsNow } from './asking.ts'
+import { toAskAbout } from './asking.ts'
 import type { RequestRow } from './link.ts'
-import { stateOf } from './settle.ts'
+import { type Colours, lenderColours } from './colours.ts'
+import { standingOf, type Standing } from './settle.ts'
 import { statementsOf } from './statements.ts'
 
 /** A paper that an applicant sent by the link, and what became of it. */
@@ -28,8 +29,8 @@ export interface SentPaper {
   /** The item that it was sent for; null where that was left to us. */
   item: string | null
   state: 'reading' | 'read' | 'refused'
-  /** What it was taken for, of those of it that are sure. */
-  takenFor: string[]
+  /** What each paper in it was taken for; `good`: nothing speaks against it. */
+  found: { text: string; good: boolean }[]
   /** Why it cannot be used, in the applicant's language. */
   problem: string | null
 }
@@ -37,6 +38,8 @@ export interface SentPaper {
 /** What an applicant sees of a request: nothing of the package but what they are asked for and what they sent. */
 export interface ApplicantView {
   lender: string
+  /** The lender's own, legible; null for ours. */
+  colours: Colours | null
   language: Language
   due: string | null
   state: 'open' | 'done' | 'closed'
@@ -62,16 +65,19 @@ export async function applicantView(row: RequestRow, language: Language | null):
     .where(eq(packages.id, row.packageId))
   const shown = language ?? row.language
   const reading = held.state === 'reading'
-  const states = await stateOf(work, row, await itemsNow(work, row.packageId), reading)
+  const standing = await standingOf(work, row, await toAskAbout(work, row.packageId), reading)
+  const { states, now } = standing
   const said = new Map((await statementsOf(work, [row.id])).map((s) => [s.item, s]))
   return {
     lender: await organisationName(row.organisationId),
+    colours: await lenderColours(work, row.organisationId),
     language: shown,
     due: row.due,
     state: row.state === 'done' ? 'done' : takesPapers(held.state) ? 'open' : 'closed',
     items: row.items.map((item) => ({
       id: item.id,
-      asked: askedIn(shown, item),
+      // What came and does not do yet changes what lacks.
+      asked: askedIn(shown, (states.get(item.id) === 'not yet' && now.find((i) => i.id === item.id)) || item),
       // What somebody wrote is in the language that they wrote in.
       own: item.own,
       state: states.get(item.id) ?? 'open',
@@ -79,13 +85,22 @@ export async function applicantView(row: RequestRow, language: Language | null):
       form: item.kind === 'sign' && item.pages.length > 0,
       canSay: item.kind === 'say',
     })),
-    papers: await papersOf(work, row, shown),
+    papers: await papersOf(work, row, shown, standing, reading),
   }
 }
 
 const takesPapers = (state: (typeof packages.$inferSelect)['state']): boolean => allows(state, 'bring files')
 
-async function papersOf(work: Work, row: RequestRow, language: Language): Promise<SentPaper[]> {
+/** What is said of what came and was read without anything being known in it. */
+const NOT_SURE: Brought = { title: '', of: null, fits: { kind: 'not sure' } }
+
+async function papersOf(
+  work: Work,
+  row: RequestRow,
+  language: Language,
+  { brought }: Standing,
+  reading: boolean,
+): Promise<SentPaper[]> {
   const came = await work
     .select()
     .from(arrivals)
@@ -100,7 +115,10 @@ async function papersOf(work: Work, row: RequestRow, language: Language): Promis
       at: arrival.createdAt,
       item: arrival.requestItem,
       state: problem ? 'refused' : receipt.state === 'reading' ? 'reading' : 'read',
-      takenFor: receipt.documents.filter((d) => d.sure).map((d) => d.title),
+      found: (reading ? [] : (brought.get(arrival.id) ?? [NOT_SURE])).map((one) => ({
+        text: broughtIn(language, one),
+        good: itemOf(one.fits) !== null || one.fits.kind === 'not sure',
+      })),
       // The sentence for the desk may name another case.
       problem: problem ? problemWords(language)[fileProblem(problem)] : null,
     })

@@ -24,8 +24,7 @@ export async function programOf(
   return program
 }
 
-/** All that a request about a package is drafted from. */
-async function toAskAbout(work: Work, row: AskedPackage, verdict: Assessment): Promise<ToAskAbout> {
+async function fromVerdict(work: Work, row: AskedPackage, verdict: Assessment): Promise<ToAskAbout> {
   const program = await programOf(work, row)
   const types = await typesOf(work, row.organisationId)
   const { currency } = await lenderOf(work, row.organisationId)
@@ -66,8 +65,14 @@ export async function askedPackage(
   return row
 }
 
+/** All that a request about a package is drafted from; null where it was not judged yet. */
+export async function toAskAbout(work: Work, packageId: string): Promise<ToAskAbout | null> {
+  const row = await askedPackage(work, packageId)
+  return row.assessment ? fromVerdict(work, row, row.assessment) : null
+}
+
 /** What a request about a package would ask for now; nothing where it was not judged yet. */
 export async function itemsNow(work: Work, packageId: string): Promise<RequestItem[]> {
-  const row = await askedPackage(work, packageId)
-  return row.assessment ? draftItems(await toAskAbout(work, row, row.assessment)) : []
+  const about = await toAskAbout(work, packageId)
+  return about ? draftItems(about) : []
 }

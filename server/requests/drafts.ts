@@ -43,6 +43,7 @@ export type Draft = Pick<
   | 'due'
   | 'choices'
   | 'added'
+  | 'edition'
 > & { id: string | null }
 
 /** What a request begins with. */
@@ -63,6 +64,7 @@ export async function freshDraft(
     due: addDays(today(), asking.dueDays),
     choices: {},
     added: [],
+    edition: 0,
   }
 }
 
@@ -150,11 +152,25 @@ async function heldDraft(work: Work, who: Person, packageId: string): Promise<Re
   return draft
 }
 
-/** Keeps what somebody made of a draft. @throws Refused */
-export const changeDraft = (who: Person, packageId: string, change: DraftChange): Promise<void> =>
+/**
+ * Keeps what somebody made of a draft.
+ * @param edition the draft that they changed; null where it is no matter
+ * @throws Refused where somebody else changed it meanwhile
+ */
+export const changeDraft = (
+  who: Person,
+  packageId: string,
+  change: DraftChange,
+  edition: number | null = null,
+): Promise<void> =>
   inTurn(packageId, async (work) => {
     const draft = await heldDraft(work, who, packageId)
-    await work.update(requests).set(change).where(eq(requests.id, draft.id))
+    if (edition !== null && edition !== draft.edition && draft.changedById !== who.id)
+      throw new Refused('Somebody else changed this request just now; what you wrote last is not stored.')
+    await work
+      .update(requests)
+      .set({ ...change, edition: draft.edition + 1, changedById: who.id })
+      .where(eq(requests.id, draft.id))
     await tell(work, { packageId, what: 'judged' })
   })
 

@@ -133,7 +133,7 @@ export async function letterOf(
     arrivalId: null,
     requestId: row.id,
     kind: remindsOf ? 'reminder' : 'request',
-    sender: await ownAddress(work, row.organisationId),
+    sender: await ownAddress(work, row.organisationId, row.packageId),
     recipients: [row.recipient],
     known: true,
     subject: thread?.subject ?? requestSubject(row.language, variables.lender, variables.case),

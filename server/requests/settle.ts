@@ -1,48 +1,64 @@
 import { and, desc, eq, isNotNull, lte } from 'drizzle-orm'
 import {
+  draftItems,
   isAnswered,
+  itemOf,
   progressOf,
+  type Brought,
   type ItemState,
   type RequestItem,
   type Statement,
+  type ToAskAbout,
 } from '../../core/requests/index.ts'
 import type { Program } from '../../core/program/index.ts'
 import { thanksLetter } from '../../wording/requests/index.ts'
 import { organisationName } from '../access/organisations.ts'
 import { note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
-import { arrivals, files, packages, requests } from '../database/schema.ts'
+import { packages, requests } from '../database/schema.ts'
 import { allows, hold } from '../packages/states.ts'
 import { queueMail } from '../post/outbox.ts'
-import { itemsNow, programOf } from './asking.ts'
+import { programOf, toAskAbout } from './asking.ts'
+import { broughtIn, cameBy, type CameFile } from './brought.ts'
 import { statementsOf } from './statements.ts'
 import { letterOf } from './letters.ts'
 import type { RequestRow } from './link.ts'
 
-/** Items that papers came for by the link, and whether any of them is still being read. */
-async function cameFor(work: Work, requestId: string): Promise<{ items: Set<string>; reading: boolean }> {
-  const came = await work
-    .select({ item: arrivals.requestItem, outcome: arrivals.outcome, state: files.state })
-    .from(arrivals)
-    .leftJoin(files, eq(files.arrivalId, arrivals.id))
-    .where(eq(arrivals.requestId, requestId))
-  const good = came.filter((c) => c.outcome === 'taken' && c.state !== 'unusable')
-  return {
-    items: new Set(good.flatMap((c) => c.item ?? [])),
-    reading: good.some((c) => c.state === 'waiting' || c.state === 'reading'),
-  }
+/** How a request stands. */
+export interface Standing {
+  states: Map<string, ItemState>
+  /** What it would ask for now. */
+  now: RequestItem[]
+  came: CameFile[]
+  /** Papers that came for it, by arrival. */
+  brought: Map<string, Brought[]>
 }
 
-/** How far a request is, item by item. @param now what a request would ask for now */
-export async function stateOf(
+/**
+ * How far a request is, item by item.
+ * @param about the package as it stands; null where it was not judged yet
+ * @param reading whether the package is being read
+ */
+export async function standingOf(
   work: Work,
   row: RequestRow,
-  now: readonly RequestItem[],
+  about: ToAskAbout | null,
   reading: boolean,
-): Promise<Map<string, ItemState>> {
-  const came = await cameFor(work, row.id)
+): Promise<Standing> {
+  const came = await cameBy(work, row.id)
+  const brought = about ? broughtIn(came, row.items, about) : new Map<string, Brought[]>()
   const said: Statement[] = await statementsOf(work, [row.id])
-  return progressOf(row.items, now, { came: came.items, said, reading: reading || came.reading })
+  const now = about ? draftItems(about) : []
+  const states = progressOf(row.items, now, {
+    // What came in a heap is for the item that it does for.
+    came: new Set([
+      ...came.flatMap((c) => (c.good && c.item ? [c.item] : [])),
+      ...[...brought.values()].flat().flatMap(({ fits }) => itemOf(fits) ?? []),
+    ]),
+    said,
+    reading: reading || came.some((c) => c.reading),
+  })
+  return { states, now, came, brought }
 }
 
 /**
@@ -56,9 +72,9 @@ export async function settleRequests(work: Work, packageId: string): Promise<voi
     .where(and(eq(requests.packageId, packageId), eq(requests.state, 'sent')))
   if (sent.length === 0) return
   const held = (await hold(work, packageId))!
-  const now = await itemsNow(work, packageId)
+  const about = await toAskAbout(work, packageId)
   for (const row of sent) {
-    const states = await stateOf(work, row, now, held.state === 'reading')
+    const { states } = await standingOf(work, row, about, held.state === 'reading')
     if (!isAnswered(states)) continue
     await work
       .update(requests)
@@ -116,7 +132,7 @@ async function remind(work: Work, id: string): Promise<void> {
   // What is being read just now may be all that lacks; and whoever cannot send anything is reminded of nothing.
   if (held.state === 'reading' || !allows(held.state, 'bring files')) return
   const program = await programOf(work, held)
-  const states = await stateOf(work, row, await itemsNow(work, row.packageId), false)
+  const { states } = await standingOf(work, row, await toAskAbout(work, row.packageId), false)
   const open = row.items.filter((i) => states.get(i.id) === 'open' || states.get(i.id) === 'not yet')
   const since = (Date.now() - row.sentAt.getTime()) / DAY
   const next = program.requests.remindDays.filter((day) => day > since).sort((a, b) => a - b)[0]

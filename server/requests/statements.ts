@@ -1,8 +1,8 @@
 import { and, asc, desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
-import { alias } from 'drizzle-orm/pg-core'
 import type { Replacement } from '../../core/dossier/index.ts'
 import type { Work } from '../database/connection.ts'
 import { arrivals, files, pages, requests, statements } from '../database/schema.ts'
+import { archives, arrivalOfFile } from './brought.ts'
 
 /** What an applicant said of each item, the last of each; older words stay in the table. */
 export async function statementsOf(work: Work, requestIds: readonly string[]) {
@@ -43,8 +43,6 @@ export async function newStatements(work: Work, packageId: string): Promise<Map<
   return new Map(rows.map((r) => [r.item, r.text]))
 }
 
-const archives = alias(files, 'archive')
-
 /** Pages that were asked for once more by a request of a package, and what came for them by its link. */
 export async function replacementsIn(work: Work, packageId: string): Promise<Replacement[]> {
   const asked = await work
@@ -60,12 +58,14 @@ export async function replacementsIn(work: Work, packageId: string): Promise<Rep
     .from(pages)
     .innerJoin(files, eq(files.id, pages.fileId))
     .leftJoin(archives, eq(archives.id, files.parentId))
-    // What was in an archive came with it.
-    .innerJoin(arrivals, sql`${arrivals.id} = coalesce(${files.arrivalId}, ${archives.arrivalId})`)
-    .where(and(eq(pages.packageId, packageId), isNotNull(arrivals.requestItem)))
+    .innerJoin(arrivals, eq(arrivals.id, arrivalOfFile))
+    .where(and(eq(pages.packageId, packageId), isNotNull(arrivals.requestId)))
     .orderBy(asc(pages.number))
   return again.flatMap(({ requestId, item, pages: old }) => {
-    const by = came.filter((c) => c.requestId === requestId && c.item === item).map((c) => c.number)
-    return by.length > 0 ? [{ pages: old, by }] : []
+    const theirs = came.filter((c) => c.requestId === requestId)
+    return [item, null].flatMap((sentFor) => {
+      const by = theirs.filter((c) => c.item === sentFor).map((c) => c.number)
+      return by.length > 0 ? [{ pages: old, by, meant: sentFor !== null }] : []
+    })
   })
 }

@@ -1,17 +1,20 @@
 import { eq } from 'drizzle-orm'
 import type { Language } from '../../core/lexicon/index.ts'
+import { withVariables } from '../../core/program/index.ts'
 import type { Assessment } from '../../core/pipeline/index.ts'
+import type { ToAskAbout } from '../../core/requests/index.ts'
 import { askedIn, linesIn, usualClosing, usualOpening } from '../../wording/requests/index.ts'
 import { organisationName } from '../access/organisations.ts'
 import type { Person } from '../access/person.ts'
 import { typesOf } from '../configuration/types.ts'
 import { database } from '../database/connection.ts'
 import { packages, user } from '../database/schema.ts'
-import { itemsNow, programOf } from './asking.ts'
+import { programOf, toAskAbout } from './asking.ts'
+import { lenderColours } from './colours.ts'
 import { draftItemsOf, draftOf, freshDraft, requestsOf, type DraftItem } from './drafts.ts'
-import { letterOf, threadOf } from './letters.ts'
+import { letterOf, threadOf, variablesOf } from './letters.ts'
 import { addressOf, type RequestRow } from './link.ts'
-import { stateOf } from './settle.ts'
+import { standingOf } from './settle.ts'
 import { statementsOf } from './statements.ts'
 
 /** A request of a package that was sent, as the desk sees it. */
@@ -22,7 +25,7 @@ export async function requestsView(who: Person, packageId: string) {
   const work = database()
   const [row] = await work.select().from(packages).where(eq(packages.id, packageId))
   const all = await requestsOf(work, packageId)
-  const now = await itemsNow(work, packageId)
+  const about = await toAskAbout(work, packageId)
   const people = new Map(
     (
       await work
@@ -34,7 +37,7 @@ export async function requestsView(who: Person, packageId: string) {
   const sent = all.filter((r) => r.state !== 'draft' && r.state !== 'to sign')
   return {
     draft: await draftView(who, row),
-    sent: await Promise.all(sent.map((r) => sentView(r, now, row.state === 'reading', people))),
+    sent: await Promise.all(sent.map((r) => sentView(r, about, row.state === 'reading', people))),
   }
 }
 
@@ -51,6 +54,8 @@ async function draftView(who: Person, row: typeof packages.$inferSelect) {
       ? stored.items.map((item) => ({ ...item, on: true }))
       : await draftItemsOf(work, draft)
   const lender = await organisationName(row.organisationId)
+  const variables = await variablesOf(work, draft, program)
+  const lenders = (words: string | undefined) => (words ? withVariables(words, variables) : null)
   const letter = await letterOf(
     work,
     draft,
@@ -64,11 +69,12 @@ async function draftView(who: Person, row: typeof packages.$inferSelect) {
     opening: draft.opening,
     closing: draft.closing,
     usual: {
-      opening: program.requests.opening[language] ?? usualOpening(language, row.applicant ?? ''),
-      closing: program.requests.closing[language] ?? usualClosing(language, lender),
+      opening: lenders(program.requests.opening[language]) ?? usualOpening(language, row.applicant ?? ''),
+      closing: lenders(program.requests.closing[language]) ?? usualClosing(language, lender),
     },
     due: draft.due,
     choices: draft.choices,
+    edition: draft.edition,
     items: items.map((item) => itemView(item, language)),
     added: draft.added.map((i) => i.id),
     mine: stored?.createdById === who.id,
@@ -77,6 +83,7 @@ async function draftView(who: Person, row: typeof packages.$inferSelect) {
     addresses: await addressesOf(row.organisationId, row.assessment, thread?.recipient ?? null),
     letter: { subject: letter.subject, text: letter.text },
     lender,
+    colours: await lenderColours(work, row.organisationId),
   }
 }
 
@@ -112,11 +119,11 @@ async function addressesOf(
 
 async function sentView(
   row: RequestRow,
-  now: Awaited<ReturnType<typeof itemsNow>>,
+  about: ToAskAbout | null,
   reading: boolean,
   people: ReadonlyMap<string, string>,
 ) {
-  const states = await stateOf(database(), row, now, reading)
+  const { states } = await standingOf(database(), row, about, reading)
   const said = await statementsOf(database(), [row.id])
   return {
     id: row.id,

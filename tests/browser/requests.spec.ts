@@ -53,6 +53,7 @@ test('what lacks is asked for, answered on a phone with a question, a paper and 
     if (!keep.some((k) => name.includes(k))) await page.getByLabel(name, { exact: true }).uncheck()
   await page.getByLabel('To', { exact: true }).fill('phone@varnham.example')
   await expect(page.getByRole('heading', { name: /3 of/ })).toBeVisible()
+  expect(await faultsOf(page)).toEqual([])
   await page.getByRole('button', { name: 'Send it to phone@varnham.example' }).click()
   await expect(page.getByText('The request is on its way.')).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Waits for the applicant, 0 of 3 done' })).toBeVisible()
@@ -90,7 +91,9 @@ test('what lacks is asked for, answered on a phone with a question, a paper and 
     mimeType: 'application/pdf',
     buffer: Buffer.from(await card()),
   })
-  await expect(hand.getByText('This is: Identity card')).toBeVisible({ timeout: 60_000 })
+  await expect(hand.getByText('This is: Identity card. That is what we asked for.').first()).toBeVisible({
+    timeout: 60_000,
+  })
 
   // What is not there.
   const address = hand.getByRole('listitem').filter({ hasText: 'Proof of address' })
@@ -101,6 +104,7 @@ test('what lacks is asked for, answered on a phone with a question, a paper and 
 
   // The desk sees it, and what the applicant said is asked of a person.
   await openView(page, `${base()}/tasks`)
+  expect(await faultsOf(page)).toEqual([])
   await page.getByRole('link', { name: 'The applicant has answered; look at what came.' }).first().click()
   await expect(page.getByText('The applicant says: “140380-2211”')).toBeVisible()
   await openView(page, `${base()}/packages/${id}/checklist`)

@@ -3,6 +3,7 @@ import nodemailer from 'nodemailer'
 import { plain } from '../../core/model/index.ts'
 import { freePort } from '../../cli/postgres.ts'
 import { listenForMail } from '../../server/arrivals/hand-in.ts'
+import { setColour } from '../../server/access/organisations.ts'
 import { knowSources, setSource, sourcesOf } from '../../server/arrivals/sources.ts'
 import { newestProgram, saveProgram } from '../../server/configuration/programs.ts'
 import { database } from '../../server/database/connection.ts'
@@ -19,6 +20,7 @@ import {
 import { packageRow } from '../../server/packages/queries.ts'
 import { addOwnItem, changeDraft, draftOf, rejectPaper } from '../../server/requests/drafts.ts'
 import { takePaper } from '../../server/requests/applicant.ts'
+import { coloursOf } from '../../server/requests/colours.ts'
 import { mendComing } from '../../server/requests/coming.ts'
 import { addressOf, withGoodLink } from '../../server/requests/link.ts'
 import { callBack, sendAgain, sendRequest, signRequest } from '../../server/requests/send.ts'
@@ -27,6 +29,7 @@ import { requestsView } from '../../server/requests/view.ts'
 import { endTask, syncOverdue, tasksOf } from '../../server/tasks/tasks.ts'
 import { startPostOffice, type PostOffice } from '../../standins/post-office.ts'
 import { identityCard, payslip, pdfOf } from '../support/papers.ts'
+import { zip } from '../support/zip.ts'
 import { asOwner, desk, person, readPackage, until } from '../support/server.ts'
 import { ask, startWebAt, type Web } from '../support/web.ts'
 
@@ -187,6 +190,58 @@ test('a paper comes in pieces, goes on where the line broke, and ticks its item 
   const { body } = await page(token)
   expect(body).toContain('card.pdf')
   expect(body).toContain('This is: Identity card')
+})
+
+test('what comes in a heap, an archive even, finds its items, and each paper is told for what it is', async () => {
+  const { id, request, token } = await asked()
+  const item = request.items.find((i) => i.ways.flat().some((w) => /identity/i.test(w.type)))!
+  const slip = await pdfOf(payslip('October', '29', `3,${100 + ++month}.10`))
+  expect(await send(token, slip, { name: 'slip.pdf', item: item.id })).toBe(204)
+  await until(async () => (await stateNow(id, item.id)) === 'not yet')
+  expect((await page(token)).body).toMatch(/This is: Payslip[^.]*\. We asked for: Identity card\./)
+  expect(await send(token, await zip({ 'card.pdf': await card() }), { name: 'papers.zip' })).toBe(204)
+  await until(async () => (await stateNow(id, item.id)) === 'done')
+  expect((await page(token)).body).toContain('This is: Identity card. That is what we asked for.')
+})
+
+test('the page stands in the lender’s colour, made legible', async () => {
+  const { token } = await asked()
+  await setColour(database(), FIRST_ORGANISATION, '#ffe100')
+  try {
+    const [, light] = /<style nonce="[^"]+">\.by-lender\{--petrol:(#[0-9a-f]{6})/.exec(
+      (await page(token)).body,
+    )!
+    expect([light === '#ffe100', light]).toEqual([false, coloursOf('#ffe100').light])
+  } finally {
+    await setColour(database(), FIRST_ORGANISATION, null)
+  }
+})
+
+test('two who write at one draft are told of each other, and nothing is written over unseen', async () => {
+  const id = await readPackage(at.who, await papers())
+  const other = await person('lead')
+  await changeDraft(at.who, id, change({ opening: 'Mine.' }), 0)
+  await expect(changeDraft(other, id, change({ opening: 'Theirs.' }), 0)).rejects.toThrow(/Somebody else/)
+  // Whoever changes what they changed themselves is nobody else.
+  await changeDraft(at.who, id, change({ opening: 'Mine again.' }), 0)
+  await changeDraft(other, id, change({ opening: 'Theirs.' }), 2)
+  expect(await draftOf(database(), id)).toMatchObject({ opening: 'Theirs.', edition: 3 })
+})
+
+test('what came before the web was killed is there when it goes on', async () => {
+  const { request, token } = await asked()
+  const bytes = await card()
+  const half = Math.floor(bytes.length / 2)
+  const location = (await begin(token, bytes.length, { name: 'card.pdf' })).headers.get('location')!
+  expect((await goOn(location, 0, bytes.subarray(0, half))).status).toBe(204)
+  web.child.kill('SIGKILL')
+  await web.end()
+  web = await startWebAt({ PORT: String(webPort) })
+  const head = await fetch(`${web.url}${location}`, { method: 'HEAD', headers: TUS })
+  expect(head.headers.get('upload-offset')).toBe(String(half))
+  expect((await goOn(location, half, bytes.subarray(half))).status).toBe(204)
+  const came = await database().select().from(arrivals).where(eq(arrivals.requestId, request.id))
+  expect(came.map((a) => [a.name, a.outcome, a.files[0].size])).toEqual([['card.pdf', 'taken', bytes.length]])
 })
 
 test('what an applicant says stands beside the papers, and is asked of a person', async () => {

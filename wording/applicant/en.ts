@@ -33,8 +33,6 @@ export const en: PageWords = {
   again: 'Try again',
   sent: 'What you sent',
   reading: 'being looked at',
-  takenFor: (titles) => `This is: ${titles}`,
-  unsure: 'A person looks at it',
   doneTitle: 'Thank you, that is all',
   doneText:
     'You have answered all that was asked for. If something more is needed, you get a mail; you can close this page.',

@@ -33,8 +33,6 @@ export const es: PageWords = {
   again: 'Intentarlo otra vez',
   sent: 'Lo que ha enviado',
   reading: 'en revisión',
-  takenFor: (titles) => `Esto es: ${titles}`,
-  unsure: 'Lo mira una persona',
   doneTitle: 'Gracias, eso es todo',
   doneText:
     'Ha respondido a todo lo que se pidió. Si hace falta algo más, recibirá un mensaje; puede cerrar esta página.',

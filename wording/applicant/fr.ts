@@ -34,8 +34,6 @@ export const fr: PageWords = {
   again: 'Réessayer',
   sent: 'Ce que vous avez envoyé',
   reading: 'en cours d’examen',
-  takenFor: (titles) => `C’est : ${titles}`,
-  unsure: 'Une personne le regarde',
   doneTitle: 'Merci, c’est tout',
   doneText:
     'Vous avez répondu à tout ce qui était demandé. S’il faut autre chose, vous recevrez un message ; vous pouvez fermer cette page.',

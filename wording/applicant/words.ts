@@ -27,8 +27,6 @@ export interface PageWords {
   again: string
   sent: string
   reading: string
-  takenFor: (titles: string) => string
-  unsure: string
   doneTitle: string
   doneText: string
   closedTitle: string

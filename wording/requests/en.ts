@@ -65,6 +65,15 @@ export const en: RequestSentences = {
   rejected: (paper, reason) => `We cannot take this paper: ${paper}. ${reason}`,
   again: 'Please send it once more: the whole paper, sharp, in good light.',
   sign: 'Please sign it and send it again.',
+  brought: {
+    oneOf: (title, of) => `${title}, ${of}`,
+    is: (paper) => `This is: ${paper}.`,
+    does: 'That is what we asked for.',
+    asked: (wanted) => `We asked for: ${wanted}.`,
+    already: 'We have this one already.',
+    notAsked: 'We did not ask for it; we keep it all the same.',
+    notSure: 'A person looks at it.',
+  },
   subject: (lender, caseNumber) => `${lender}: what we still need for ${caseNumber}`,
   opening: (applicant) =>
     `Dear ${applicant || 'applicant'},\n\nthank you for your papers. To go on we still need the following.`,

@@ -66,6 +66,15 @@ export const es: RequestSentences = {
   rejected: (paper, reason) => `No podemos aceptar este documento: ${paper}. ${reason}`,
   again: 'Envíelo otra vez, por favor: completo, nítido y con buena luz.',
   sign: 'Fírmelo, por favor, y envíelo otra vez.',
+  brought: {
+    oneOf: (title, of) => `${title}, ${of}`,
+    is: (paper) => `Esto es: ${paper}.`,
+    does: 'Es lo que pedimos.',
+    asked: (wanted) => `Pedimos: ${wanted}.`,
+    already: 'Ya lo tenemos.',
+    notAsked: 'No lo pedimos; lo guardamos de todos modos.',
+    notSure: 'Lo mira una persona.',
+  },
   subject: (lender, caseNumber) => `${lender}: lo que aún necesitamos para ${caseNumber}`,
   opening: (applicant) =>
     `Hola${applicant ? `, ${applicant}` : ''}:\n\ngracias por sus documentos. Para continuar necesitamos todavía lo siguiente.`,

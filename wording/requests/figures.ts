@@ -10,10 +10,12 @@ export function figuresOf(language: Language): Figures {
   const day = new Intl.DateTimeFormat(MANNER[language], { dateStyle: 'long', timeZone: 'UTC' })
   const month = new Intl.DateTimeFormat(MANNER[language], { month: 'long', year: 'numeric', timeZone: 'UTC' })
   const and = new Intl.ListFormat(MANNER[language], { type: 'conjunction' })
+  const or = new Intl.ListFormat(MANNER[language], { type: 'disjunction' })
   return {
     day: (iso) => day.format(new Date(`${iso}T00:00:00Z`)),
     month: (index) => month.format(new Date(Date.UTC(Math.floor(index / 12), index % 12, 1))),
     list: (items) => and.format(items),
+    either: (items) => or.format(items),
   }
 }
 

@@ -65,6 +65,15 @@ export const fr: RequestSentences = {
   rejected: (paper, reason) => `Nous ne pouvons pas accepter ce document : ${paper}. ${reason}`,
   again: 'Merci de l’envoyer à nouveau : en entier, net et bien éclairé.',
   sign: 'Merci de le signer et de le renvoyer.',
+  brought: {
+    oneOf: (title, of) => `${title}, ${of}`,
+    is: (paper) => `C’est : ${paper}.`,
+    does: 'C’est bien ce que nous avons demandé.',
+    asked: (wanted) => `Nous avons demandé : ${wanted}.`,
+    already: 'Nous l’avons déjà.',
+    notAsked: 'Nous ne l’avons pas demandé ; nous le gardons quand même.',
+    notSure: 'Une personne le regarde.',
+  },
   subject: (lender, caseNumber) => `${lender} : ce qu’il nous faut encore pour ${caseNumber}`,
   opening: (applicant) =>
     `Bonjour${applicant ? ` ${applicant}` : ''},\n\nmerci pour vos documents. Pour continuer, il nous faut encore ce qui suit.`,

@@ -1,6 +1,6 @@
 import type { Language } from '../../core/lexicon/index.ts'
 import type { Inner, Message } from '../../core/model/index.ts'
-import type { RequestItem, WantedPaper, Why } from '../../core/requests/index.ts'
+import type { Brought, Of, RequestItem, WantedPaper, Why } from '../../core/requests/index.ts'
 import { fileProblem } from '../letters/file-problems.ts'
 import { problemWords } from '../letters/index.ts'
 import { en } from './en.ts'
@@ -68,6 +68,32 @@ function sidesIn(language: Language, says: RequestItem['says']): string {
   return says
     .map((s) => words.says(words.figures.list(s.papers), valueIn(language, s.value, words)))
     .join('; ')
+}
+
+/** What is said of a paper that was brought: "This is: Payslip, September 2026. We asked for: October 2026." */
+export function broughtIn(language: Language, { title, of, fits }: Brought): string {
+  const words = languages[language]
+  const { brought: said, figures } = words
+  const ofIn = (one: Of) => ('month' in one ? figures.month(one.month) : one.year)
+  const is = said.is(of ? said.oneOf(title, ofIn(of)) : title)
+  switch (fits.kind) {
+    case 'not sure':
+      return said.notSure
+    case 'may do':
+      return `${is} ${said.notSure}`
+    case 'does':
+      return `${is} ${said.does}`
+    case 'another':
+      return `${is} ${said.asked(figures.list(fits.asked.map(ofIn)))}`
+    case 'other type':
+      return `${is} ${said.asked(figures.either(fits.asked))}`
+    case 'faulty':
+      return `${is} ${reasonIn(words, fits.reason)}`
+    case 'there already':
+      return `${is} ${said.already}`
+    case 'not asked for':
+      return `${is} ${said.notAsked}`
+  }
 }
 
 /** Reasons of which there are several are said once each. */

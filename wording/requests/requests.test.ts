@@ -1,10 +1,10 @@
-import type { RequestItem, WantedPaper } from '../../core/requests/index.ts'
+import type { Fits, RequestItem, WantedPaper } from '../../core/requests/index.ts'
 import { message, type Message } from '../../core/model/index.ts'
 import { en } from './en.ts'
 import { es } from './es.ts'
 import { fr } from './fr.ts'
 import { LANGUAGES } from '../../core/lexicon/index.ts'
-import { askedIn, linesIn, requestLetter } from './index.ts'
+import { askedIn, broughtIn, linesIn, requestLetter } from './index.ts'
 
 const paper = (more: Partial<WantedPaper> = {}): WantedPaper => ({
   type: 'Payslip',
@@ -143,4 +143,34 @@ test('languages have the same words, none of them twice', () => {
     expect(keys(other.want)).toEqual(keys(en.want))
     expect([other.again, other.sign, other.oneOf]).not.toEqual([en.again, en.sign, en.oneOf])
   }
+})
+
+test('what came is named with its month, and with what was asked for where it is not that', () => {
+  const month = (index: number) => ({ month: 2026 * 12 + index })
+  const another = {
+    title: 'Payslip',
+    of: month(8),
+    fits: { kind: 'another' as const, asked: [month(9)] },
+  }
+  expect(broughtIn('en', another)).toBe('This is: Payslip, September 2026. We asked for: October 2026.')
+  expect(broughtIn('fr', another)).toBe('C’est : Payslip, septembre 2026. Nous avons demandé : octobre 2026.')
+  expect(broughtIn('es', { ...another, fits: { kind: 'other type', asked: ['A', 'B'] } })).toContain('A o B')
+})
+
+test.each(LANGUAGES)('whatever came is told in %s, and names nothing that is not sure', (language) => {
+  const all: Fits[] = [
+    { kind: 'does', item: 'i' },
+    { kind: 'may do', item: 'i' },
+    { kind: 'another', asked: [{ year: '2025' }] },
+    { kind: 'other type', asked: ['Card'] },
+    { kind: 'faulty', reason: message('paper.not_signed', { paper: 'Form' }) },
+    { kind: 'there already' },
+    { kind: 'not asked for' },
+  ]
+  const told = all.map((fits) => broughtIn(language, { title: 'Payslip', of: null, fits }))
+  expect(new Set(told).size).toBe(all.length)
+  expect(told.every((text) => text.includes('Payslip'))).toBe(true)
+  expect(broughtIn(language, { title: 'Payslip', of: null, fits: { kind: 'not sure' } })).not.toContain(
+    'Payslip',
+  )
 })

@@ -22,6 +22,8 @@ export interface Figures {
   /** "March 2026" of months since year 0. */
   month: (index: number) => string
   list: (items: readonly string[]) => string
+  /** Any of several. */
+  either: (items: readonly string[]) => string
 }
 
 /** What makes a paper good, each a few words behind its name; null where it says nothing. */
@@ -39,6 +41,18 @@ export interface WantWords {
   signed: string
   dated: string
   allPages: string
+}
+
+/** What is said of a paper that was brought. */
+export interface BroughtWords {
+  /** A kind of paper that there are several of: "Payslip, September 2026". */
+  oneOf: (title: string, of: string) => string
+  is: (paper: string) => string
+  does: string
+  asked: (list: string) => string
+  already: string
+  notAsked: string
+  notSure: string
 }
 
 /** What requests to applicants are made of, in one language. */
@@ -60,6 +74,8 @@ export interface RequestSentences {
   rejected: (paper: string, reason: string) => string
   again: string
   sign: string
+  /** What was brought for it. */
+  brought: BroughtWords
   /** The letter. */
   subject: (lender: string, caseNumber: string) => string
   opening: (applicant: string) => string

@@ -7,7 +7,7 @@ import { PageTile } from './page-tile.tsx'
 
 /** What is said of a document behind its name. */
 const noteOf = (document: Document): string => {
-  const loose = document.needsReview && !document.typeSaid
+  const loose = document.typeAsked
   return [
     loose ? `${Math.round(document.confidence * 100)} sure` : document.typeSaid ? 'said' : '',
     document.lacking.length ? `page ${document.lacking.join(', ')} lacking` : '',
@@ -48,7 +48,7 @@ export const Group = memo(function Group({
   onCount: ((document: Document) => void) | null
 }) {
   const { look } = useLooking()
-  const loose = document.needsReview && !document.typeSaid
+  const loose = document.typeAsked
   const asked = askedOf(document)
   return (
     <section

@@ -82,7 +82,7 @@ export function usePageActs() {
   }
   // Two pages picked up, or this one and the one it may be a copy of or go on from.
   const twin = held.size === 2 ? lifted() : here ? [page, pairOf(here, page, documents) ?? 0] : []
-  const loose = documents.filter((d) => d.needsReview && !d.typeSaid)
+  const loose = documents.filter((d) => d.typeAsked)
   const acts: Act[] = [
     {
       key: 'c',

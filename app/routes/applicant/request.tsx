@@ -1,4 +1,4 @@
-import { useEffect } from 'react'
+import { useEffect, useState } from 'react'
 import { data, useRevalidator } from 'react-router'
 import { z } from 'zod'
 import { LANGUAGES } from '../../../core/lexicon/index.ts'
@@ -23,7 +23,7 @@ const languageSchema = z.enum(LANGUAGES)
 const preferred = (request: Request) =>
   letterLanguage('', { named: request.headers.get('accept-language') ?? undefined, lender: [] })
 
-export async function loader({ request, params }: Route.LoaderArgs) {
+export async function loader({ request, params, context }: Route.LoaderArgs) {
   const opened = await openLink(request, params.token)
   if (!('row' in opened))
     return data({ shut: opened.shut, language: preferred(request) } as const, {
@@ -31,7 +31,11 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     })
   await noteOpened(opened.row)
   const asked = languageSchema.safeParse(new URL(request.url).searchParams.get('language'))
-  return { view: await applicantView(opened.row, asked.success ? asked.data : null), token: params.token }
+  return {
+    view: await applicantView(opened.row, asked.success ? asked.data : null),
+    token: params.token,
+    nonce: context.nonce,
+  }
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
@@ -90,7 +94,15 @@ export function ErrorBoundary() {
 /** Milliseconds between two looks at what became of what was sent, while something is being read. */
 const LOOK_EVERY = 2500
 
-function Open({ view, token }: { view: Awaited<ReturnType<typeof applicantView>>; token: string }) {
+interface OpenProps {
+  view: Awaited<ReturnType<typeof applicantView>>
+  token: string
+  nonce: string
+}
+
+function Open({ view, token, nonce }: OpenProps) {
+  // What the page was first sent with: an answer to a script has another.
+  const [first] = useState(nonce)
   const { revalidate, state } = useRevalidator()
   const sender = useSender(token, () => void revalidate())
   const reading =
@@ -100,5 +112,5 @@ function Open({ view, token }: { view: Awaited<ReturnType<typeof applicantView>>
     const next = setTimeout(() => void revalidate(), LOOK_EVERY)
     return () => clearTimeout(next)
   }, [reading, state, revalidate])
-  return <RequestPage view={view} token={token} sender={sender} />
+  return <RequestPage view={view} token={token} sender={sender} nonce={first} />
 }

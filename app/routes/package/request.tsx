@@ -31,8 +31,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 
 const reason = z.string().trim().min(3, 'Say in three letters or more why.').max(500)
 const formSchema = z.discriminatedUnion('act', [
-  z.object({ act: z.literal('change'), change: z.string().max(200_000) }),
-  z.object({ act: z.literal('send'), change: z.string().max(200_000) }),
+  z.object({ act: z.enum(['change', 'send']), change: z.string().max(200_000), edition: z.coerce.number() }),
   z.object({ act: z.literal('sign') }),
   z.object({ act: z.literal('give back'), reason }),
   z.object({
@@ -58,7 +57,7 @@ export async function action({ request, params }: Route.ActionArgs) {
         // Whoever sends right after the last key sends what they see.
         const change = draftSchema.safeParse(jsonOf(form.data.change))
         if (!change.success) return data({ problem: change.error.issues[0].message, said: null }, 400)
-        await changeDraft(who, row.id, change.data)
+        await changeDraft(who, row.id, change.data, form.data.edition)
         if (form.data.act === 'change') return told(null)
         const { state } = await sendRequest(who, row.id)
         return told(state === 'sent' ? 'The request is on its way.' : 'A second person looks at it now.')
@@ -128,28 +127,43 @@ export default function Request({ loaderData: { draft, sent }, actionData }: Rou
 /** Milliseconds after the last key until what was written is stored. */
 const STORE_AFTER = 600
 
+/** What may be changed of a draft. */
+const changeOf = ({ language, recipient, opening, closing, due, choices }: Draft): DraftChange => ({
+  language,
+  recipient,
+  opening,
+  closing,
+  due,
+  choices,
+})
+
 function Editor({ draft }: { draft: Draft }) {
   const store = useFetcher<typeof action>()
   const busy = useNavigation().state !== 'idle'
-  const [change, setChange] = useState<DraftChange>({
-    language: draft.language,
-    recipient: draft.recipient,
-    opening: draft.opening,
-    closing: draft.closing,
-    due: draft.due,
-    choices: draft.choices,
-  })
+  const [change, setChange] = useState(changeOf(draft))
+  const [edition, setEdition] = useState(draft.edition)
+  const [written, setWritten] = useState(false)
   const later = useRef<ReturnType<typeof setTimeout>>(undefined)
   useEffect(() => () => clearTimeout(later.current), [])
+  const submit = (next: DraftChange, of: number) => {
+    setWritten(false)
+    void store.submit({ act: 'change', change: JSON.stringify(next), edition: of }, { method: 'post' })
+  }
   const to = (part: Partial<DraftChange>) => {
     const next = { ...change, ...part }
     setChange(next)
+    setWritten(true)
     clearTimeout(later.current)
-    later.current = setTimeout(
-      () => void store.submit({ act: 'change', change: JSON.stringify(next) }, { method: 'post' }),
-      STORE_AFTER,
-    )
+    later.current = setTimeout(() => submit(next, edition), STORE_AFTER)
   }
+  const theirs = () => {
+    setEdition(draft.edition)
+    setChange(changeOf(draft))
+  }
+  const behind = draft.edition !== edition && !written && store.state === 'idle'
+  const refused = store.data?.problem ?? null
+  // What a colleague writes meanwhile is shown, unless something of one's own would be lost by that.
+  if (behind && refused === null) theirs()
   const on = (id: string) => change.choices[id]?.on ?? draft.items.find((i) => i.id === id)?.on ?? true
   const asked = draft.items.filter((i) => on(i.id)).length
   const locked = draft.state === 'to sign'
@@ -176,7 +190,31 @@ function Editor({ draft }: { draft: Draft }) {
               : `${asked} of ${count(draft.items.length, 'thing')} asked for`}
           </span>
         </h1>
-        {store.data?.problem ? <Told problem={store.data.problem} /> : null}
+        {refused ? <Told problem={refused} /> : null}
+        {refused && behind ? (
+          <p className="mb-3 flex flex-wrap gap-2">
+            <button
+              type="button"
+              className="button"
+              onClick={() => {
+                theirs()
+                submit(changeOf(draft), draft.edition)
+              }}
+            >
+              Take what they wrote
+            </button>
+            <button
+              type="button"
+              className="button"
+              onClick={() => {
+                setEdition(draft.edition)
+                submit(change, draft.edition)
+              }}
+            >
+              Keep what I wrote
+            </button>
+          </p>
+        ) : null}
         <fieldset disabled={locked} className="card mb-3 grid gap-2 p-3 sm:grid-cols-[1fr_auto_auto]">
           <label className="grid gap-0.5 text-sm font-semibold">
             To
@@ -251,6 +289,7 @@ function Editor({ draft }: { draft: Draft }) {
             <Form method="post" onSubmit={() => clearTimeout(later.current)}>
               <input type="hidden" name="act" value="send" />
               <input type="hidden" name="change" value={JSON.stringify(change)} />
+              <input type="hidden" name="edition" value={edition} />
               <button className="button-main" disabled={busy || asked === 0 || change.recipient === ''}>
                 <Send size={16} aria-hidden />
                 {draft.needsSecond ? 'Give it to a second person' : `Send it to ${change.recipient || '…'}`}
@@ -423,6 +462,7 @@ function Preview({ draft, stale }: { draft: Draft; stale: boolean }) {
             <RequestPage
               view={{
                 lender: draft.lender,
+                colours: draft.colours,
                 language: draft.language,
                 due: draft.due,
                 state: 'open',
