@@ -36,46 +36,56 @@ interface Listening {
  */
 export function changeStream({ who, only, gone, stands }: Listening): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder()
-  let end = () => undefined as void
   const concerns = (change: Change): boolean =>
     change.organisationId === who.organisationId && (!only || change.packageId === only)
+  /** What is to be undone at the end. Whoever listens may be gone before it is known how changes are heard. */
+  const undo: (() => void)[] = []
+  let ended = false
+  const end = () => {
+    if (ended) return
+    ended = true
+    for (const step of undo) step()
+  }
   return new ReadableStream<Uint8Array>(
     {
       async start(controller) {
         const send = (text: string) => {
+          if (ended) return
           if ((controller.desiredSize ?? 0) < 0) return end()
           controller.enqueue(encoder.encode(text))
         }
+        undo.push(() => {
+          try {
+            controller.close()
+          } catch {
+            // Whoever listened is gone, and the stream with them.
+          }
+        })
         const silence = await hear((change) => {
           if (!change || concerns(change)) send(`data: ${JSON.stringify(change)}\n\n`)
         })
+        if (ended) return silence()
         const beat = setInterval(() => {
           stands().then(
             (well) => (well ? send(': here\n\n') : end()),
             () => end(),
           )
         }, BEAT)
-        const stream: Stream = { who: who.id, end: () => end() }
-        end = () => {
-          end = () => undefined
-          open.delete(stream)
-          clearInterval(beat)
-          silence()
-          try {
-            controller.close()
-          } catch {
-            // Whoever listened is gone, and the stream with them.
-          }
-        }
+        const stream: Stream = { who: who.id, end }
         makeRoom(who.id)
         open.add(stream)
+        undo.push(
+          silence,
+          () => clearInterval(beat),
+          () => open.delete(stream),
+        )
         if (gone.aborted) return end()
-        gone.addEventListener('abort', () => end(), { once: true })
+        gone.addEventListener('abort', end, { once: true })
         // What changed between the loading of the screen and this line was told to nobody: a first message
         // makes it look afresh.
         send('retry: 2000\ndata: null\n\n')
       },
-      cancel: () => end(),
+      cancel: end,
     },
     { highWaterMark: MOST_WAITING },
   )

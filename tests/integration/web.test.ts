@@ -7,7 +7,9 @@ import { signOut } from '../../server/access/people.ts'
 import { actsOf } from '../../server/audit.ts'
 import { database } from '../../server/database/connection.ts'
 import { files, session } from '../../server/database/schema.ts'
+import { tell } from '../../server/events.ts'
 import { newPackage } from '../../server/packages/intake.ts'
+import { changeStream } from '../../server/streams.ts'
 import { startProvider, Visitor } from '../support/provider.ts'
 import { payslip, pdfOf } from '../support/papers.ts'
 import { desk, elsewhere, person, readPackage, until } from '../support/server.ts'
@@ -262,6 +264,26 @@ describe('by a provider that vouches for people', () => {
       await house.end()
     }
   }, 60_000)
+})
+
+test('a screen that is gone before its stream hears of changes costs nobody theirs', async () => {
+  const listen = () =>
+    changeStream({
+      who: at.who,
+      only: null,
+      gone: new AbortController().signal,
+      stands: () => Promise.resolve(true),
+    })
+  // The first to listen waits for a connection; it leaves while it does.
+  await listen().cancel()
+  const stays = listen().getReader()
+  const next = async () => Buffer.from((await stays.read()).value ?? []).toString()
+  expect(await next()).toContain('data: null')
+  const id = await newPackage('working-boat-loan', at.who)
+  await tell(database(), { packageId: id, what: 'queue' })
+  let heard = ''
+  while (!heard.includes(id)) heard = await next()
+  await stays.cancel()
 })
 
 test('a web process that is to end answers what it was asked, closes its streams and takes nothing more', async () => {
