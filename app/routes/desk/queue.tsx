@@ -213,7 +213,7 @@ function Filters({
         defaultValue={query.words}
         placeholder="Case number or applicant  ( / )"
         aria-label="Search"
-        className="field max-w-xs flex-1 py-1.5"
+        className="field flex-1 basis-full py-1.5 sm:max-w-xs sm:basis-auto"
       />
       <select name="state" defaultValue={query.state} aria-label="State" className="field w-auto py-1.5">
         <option value="working">not finished</option>
