@@ -84,15 +84,15 @@ export default function Desk({ loaderData: { who, organisation, tasks } }: Route
         </DropdownMenu.Root>
         <KeyHelp />
         <DropdownMenu.Root>
-          <DropdownMenu.Trigger
-            aria-label={`Signed in as ${who.name}`}
-            className="grid size-7 place-items-center rounded-full bg-[#34495a] text-xs font-semibold text-white"
-          >
-            {who.name
-              .split(' ')
-              .map((p) => p[0])
-              .join('')
-              .slice(0, 2)}
+          <DropdownMenu.Trigger className="grid size-7 place-items-center rounded-full bg-[#34495a] text-xs font-semibold text-white">
+            <span className="sr-only">Signed in as {who.name}</span>
+            <span aria-hidden>
+              {who.name
+                .split(' ')
+                .map((p) => p[0])
+                .join('')
+                .slice(0, 2)}
+            </span>
           </DropdownMenu.Trigger>
           <DropdownMenu.Portal>
             <DropdownMenu.Content align="end" sideOffset={6} className="card z-20 min-w-52 p-1 shadow-xl">

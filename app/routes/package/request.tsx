@@ -323,7 +323,7 @@ function Item({
 }) {
   const [writing, setWriting] = useState(own !== null)
   return (
-    <li className={clsx('card px-3 py-2', !on && 'opacity-60')}>
+    <li className={clsx('card px-3 py-2', !on && 'border-dashed bg-transparent')}>
       <div className="flex items-start gap-3">
         <input
           type="checkbox"
@@ -484,7 +484,7 @@ function Preview({ draft, stale }: { draft: Draft; stale: boolean }) {
           </div>
         </div>
       ) : (
-        <div className="max-h-[34rem] overflow-auto p-4">
+        <div role="region" aria-label="The letter" tabIndex={0} className="max-h-[34rem] overflow-auto p-4">
           <p className="mb-3 border-b border-line-2 pb-2 text-sm">
             <span className="text-ink-2">Subject </span>
             <b>{draft.letter.subject}</b>
