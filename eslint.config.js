@@ -43,6 +43,7 @@ const STAGES = [
   'picture-check',
   'pipeline',
   'handover',
+  'receivers',
   'testing',
 ]
 
