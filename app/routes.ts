@@ -28,6 +28,8 @@ export default [
     route('lender', 'routes/setup/lender.tsx'),
     route('registers', 'routes/setup/registers.tsx'),
     route('registers/:id', 'routes/setup/register.tsx'),
+    route('receivers', 'routes/setup/receivers.tsx'),
+    route('receivers/:id', 'routes/setup/receiver.tsx'),
     route('starter', 'routes/setup/starter.tsx'),
     route('people', 'routes/setup/people.tsx'),
     route('notices', 'routes/setup/notices.tsx'),

@@ -3,7 +3,8 @@ import { mkdir, readFile, writeFile } from 'node:fs/promises'
 import { basename, join } from 'node:path'
 import { Command, CommanderError } from 'commander'
 import { z } from 'zod'
-import { fileNames, reportOf } from '../core/handover/index.ts'
+import { reportOf } from '../core/handover/index.ts'
+import { pathsOf, usualReceiver } from '../core/receivers/index.ts'
 import { UnreadableFile } from '../core/program/index.ts'
 import { knowledgeOf, lenderOf, programOf, Refused, typesOf } from './configuration.ts'
 import { given } from './paths.ts'
@@ -79,12 +80,17 @@ async function main(): Promise<void> {
   const judgedAt = performance.now()
   const out = given(parsed.data.out)
   await mkdir(out, { recursive: true })
-  const names = fileNames(assessment.documents)
+  const paths = pathsOf(assessment.documents, usualReceiver, types, {
+    caseNumber: '',
+    reference: '',
+    applicant: '',
+    program: program.title,
+  })
   const written = await writeAll(
     join(out, 'documents'),
     read.originals,
     assessment.documents.map((d) => ({
-      name: names.get(d.id)!,
+      name: basename(paths.get(d.id)!),
       pages: d.pages.map((n) => situation.pages[n - 1]),
     })),
   )

@@ -144,8 +144,7 @@ const chanceOf = (chance: number): Message => message('note.chance', { chance })
  * the cut, not of the type.
  */
 function cutQuestion(document: Document, before: Document | undefined, types: DeckTypes): Question[] {
-  if (!before || document.cutSaid || document.cutBefore >= 0.85 || !document.typeAsked)
-    return []
+  if (!before || document.cutSaid || document.cutBefore >= 0.85 || !document.typeAsked) return []
   const page = document.pages[0]
   return [
     {

@@ -57,8 +57,7 @@ const settledValue = (document: Document, name: string): Value => {
 const plainText = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, ' ')
 
 function fits({ when }: Notice, document: Document, currency: string): boolean {
-  if (document.type !== when.type || document.copyOf || document.typeAsked)
-    return false
+  if (document.type !== when.type || document.copyOf || document.typeAsked) return false
   if (when.field === null) return true
   const value = settledValue(document, when.field)
   if (when.over !== null)

@@ -8,7 +8,6 @@ import { readFileSync } from 'node:fs'
 import type { Answer } from '../answers/answer.ts'
 import { answerSchema } from '../answers/answer.ts'
 import { assess, type Situation } from './assess.ts'
-import { fileNames } from '../handover/names.ts'
 import { reportOf } from '../handover/report.ts'
 import { pageOf } from '../testing/page-of.ts'
 import { segmentPages } from '../classification/segment.ts'
@@ -137,9 +136,4 @@ test('the report is valid against the published schema', () => {
   const validate = ajv.compile(JSON.parse(readFileSync('docs/report.schema.json', 'utf8')) as object)
   const report = JSON.parse(JSON.stringify(reportOf(situation(), before, inWords, { wall: 1 }))) as unknown
   expect(validate(report) ? [] : validate.errors).toEqual([])
-})
-test('every document gets a file name of its own that any file system takes', () => {
-  const names = [...fileNames(before.documents).values()]
-  expect(new Set(names).size).toBe(names.length)
-  for (const name of names) expect(name).toMatch(/^\d\d-[A-Za-z0-9-]+\.pdf$/)
 })

@@ -81,7 +81,7 @@ export function pathsOf(
       pages: String(document.pages.length),
     }
     const said = fillIn(pieces, (name) => known[name as keyof typeof known] ?? inName(usable(document, name)))
-    const path = safePath(receiver.plainLetters ? plainLetters(said).replace(/ /g, '-') : said)
+    const path = safePath(receiver.plainLetters ? plainLetters(said).replace(/[^\w/]+/g, '-') : said)
     return path === '' || path.endsWith('/') ? `${path}${known.number}` : path
   })
   const named = apart(paths, '.pdf')

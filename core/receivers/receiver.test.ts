@@ -53,10 +53,19 @@ test('a value that is likelier wrong than right names nothing', () => {
   expect(named([doubtful], { pattern: '{type}[ {pay_date:yyyy-MM}]' })).toEqual(['Payslip.pdf'])
 })
 
-test('whoever asked for nothing else gets every paper by its number and label', () =>
-  expect([...pathsOf([slip('a', '2026-01-28')], usualReceiver, starterTypes, about).values()]).toEqual([
-    'documents/01-Payslip.pdf',
-  ]))
+const usual = (...labels: string[]) => {
+  const papers = labels.map((label, i) => slip(String(i), '2026-01-28', { label }))
+  return [...pathsOf(papers, usualReceiver, starterTypes, about).values()]
+}
+test('whoever asked for nothing else gets every paper by its number and label, in plain letters', () => {
+  expect(usual('Payslip January 2026', 'Relevé n° 4/2026 (2)', '…')).toEqual([
+    'documents/01-Payslip-January-2026.pdf',
+    'documents/02-Releve-n-4-2026-2.pdf',
+    'documents/03.pdf',
+  ])
+  const many = usual(...Array.from({ length: 120 }, () => 'Payslip'))
+  expect([many[0], many[119]]).toEqual(['documents/001-Payslip.pdf', 'documents/120-Payslip.pdf'])
+})
 
 test('what cannot be used is told before it is stored', () => {
   const faults = (more: Partial<Receiver>) => receiverFaults(receiver(more), starterTypes)

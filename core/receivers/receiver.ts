@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { parsePattern, PatternProblem } from './pattern.ts'
-import { xmlMappingSchema } from './xml.ts'
+import { xmlMappingSchema } from './xml-mapping.ts'
 
 /** The form of a receiver's file. */
 export const RECEIVER_FORM = 1

@@ -22,14 +22,14 @@ export interface BoxLimits {
 }
 
 /** What a reader can be asked. */
-export type BoxCall = 'unfold' | 'message' | 'open' | 'read' | 'picture' | 'regions' | 'cut'
+export type BoxCall = 'unfold' | 'message' | 'open' | 'read' | 'picture' | 'regions' | 'cut' | 'join'
 
 const MB = 1024 * 1024
 
 export const BOX_LIMITS: BoxLimits = {
   bytes: 1536 * MB,
-  cpuSeconds: { unfold: 15, message: 15, open: 10, read: 24, picture: 12, regions: 24, cut: 240 },
-  seconds: { unfold: 60, message: 60, open: 40, read: 90, picture: 45, regions: 90, cut: 900 },
+  cpuSeconds: { unfold: 15, message: 15, open: 10, read: 24, picture: 12, regions: 24, cut: 240, join: 240 },
+  seconds: { unfold: 60, message: 60, open: 40, read: 90, picture: 45, regions: 90, cut: 900, join: 900 },
   files: 200,
   restBytes: 700 * MB,
   restSeconds: 300,

@@ -1,6 +1,7 @@
 import type { Box, Page, Rotation, Word } from '../../core/model/index.ts'
 import type { DocumentType } from '../../core/program/index.ts'
 import type { DocumentFile, Original } from '../handover/runs.ts'
+import type { Whole } from '../handover/whole.ts'
 import type { IncomingFile } from '../input/incoming-file.ts'
 import type { Message } from '../input/message.ts'
 import type { ReadPage } from '../input/source.ts'
@@ -85,6 +86,11 @@ export class ReaderPool {
     originals: readonly Original[],
     documents: readonly DocumentFile[],
   ): Promise<string[]> => this.ask(null, { call: 'cut', folder, originals, documents })
+
+  /** Puts documents on disk together into one. @throws ReaderEnded, ReaderFault */
+  join = async (path: string, whole: Whole): Promise<void> => {
+    await this.ask(null, { call: 'join', path, whole })
+  }
 
   /** Ends all readers. Calls that are under way fail. */
   async close(): Promise<void> {

@@ -1,5 +1,6 @@
 import type { Box, Page, Rotation, Word } from '../../core/model/index.ts'
 import type { DocumentFile, Original } from '../handover/runs.ts'
+import type { Whole } from '../handover/whole.ts'
 import type { DocumentType } from '../../core/program/index.ts'
 import type { IncomingFile } from '../input/incoming-file.ts'
 import type { Message } from '../input/message.ts'
@@ -40,6 +41,8 @@ export type Asked =
     }
   /** Documents to be written into a folder, of files that lie on disk: they may be larger than memory. */
   | { call: 'cut'; folder: string; originals: readonly Original[]; documents: readonly DocumentFile[] }
+  /** Documents that were written, put together into one file. */
+  | { call: 'join'; path: string; whole: Whole }
 
 /** What comes back, by what was asked. */
 export interface Answers {
@@ -51,6 +54,7 @@ export interface Answers {
   regions: Word[]
   /** Names of documents that had to be drawn anew. */
   cut: string[]
+  join: null
 }
 
 /** A reader's words to whoever asked. */

@@ -1,6 +1,7 @@
 import { LRUCache } from 'lru-cache'
 import { inkNeeded, type NeedsInk } from '../../core/extraction/index.ts'
 import { writeDocuments } from '../handover/documents.ts'
+import { joinDocuments } from '../handover/whole.ts'
 import { Budget } from '../input/budget.ts'
 import { expand, holdsFiles } from '../input/expand.ts'
 import type { IncomingFile } from '../input/incoming-file.ts'
@@ -83,6 +84,9 @@ async function answer(asked: Asked): Promise<Answers[keyof Answers]> {
       return (await sourceOf(asked.file)).recogniseRegions(asked.index, asked.page, asked.places)
     case 'cut':
       return writeDocuments(asked.folder, asked.originals, asked.documents)
+    case 'join':
+      await joinDocuments(asked.path, asked.whole)
+      return null
   }
 }
 

@@ -130,7 +130,10 @@ export const printable = (text: string): string =>
   text
     .normalize('NFC')
     .replace(/\t/g, '  ')
-    .replace(/[^\x20-\x7e\xa1-\xff€‘’“”–—•…]/g, (c) => (/\s/.test(c) ? ' ' : '?'))
+    .replace(/[^\x20-\x7e\xa1-\xff€‘’“”–—•…]/gu, (c) => {
+      const [base] = c.normalize('NFKD')
+      return /\s/.test(c) ? ' ' : /[\x20-\x7e]/.test(base) ? base : '?'
+    })
 
 function wrap(line: string, width: (text: string) => number, most: number): string[] {
   const out: string[] = []

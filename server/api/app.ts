@@ -3,16 +3,18 @@ import { Readable } from 'node:stream'
 import type { Context, MiddlewareHandler } from 'hono'
 import { bodyLimit } from 'hono/body-limit'
 import { createRoute, OpenAPIHono, z } from '@hono/zod-openapi'
+import { usualReceiver } from '../../core/receivers/index.ts'
 import { answerSchema } from '../../core/answers/index.ts'
 import { callerBy, type Caller } from '../access/integrations.ts'
 import { note, noteLook } from '../audit.ts'
 import { database } from '../database/connection.ts'
 import type { Scope } from '../database/schema.ts'
 import { giveAnswers } from '../packages/answer.ts'
-import { type DocumentOut, DocumentsOut } from '../packages/documents-out.ts'
+import { type DocumentOut, DocumentsOut } from '../handover/documents-out.ts'
 import { finish } from '../packages/finish.ts'
-import { handedOver } from '../packages/finished.ts'
-import { packageZip } from '../packages/zip.ts'
+import { handedOver } from '../handover/finished.ts'
+import { exportFormats, exportOf } from '../handover/export.ts'
+import { receiverOf } from '../handover/receivers.ts'
 import { settings } from '../settings.ts'
 import { CALLS, count } from '../web/rate-limits.ts'
 import { API } from './address.ts'
@@ -24,7 +26,6 @@ import {
   arrivalSchema,
   askingSchema,
   buttonsSchema,
-  exportFormats,
   exportQuerySchema,
   listQuerySchema,
   newPackageSchema,
@@ -142,7 +143,14 @@ const documentOf = createRoute({
 /** One of two kinds of body, by what is asked for. */
 const PACKAGE: { description: string; content: Record<string, { schema: z.ZodType }> } = {
   description: 'The package',
-  content: { ...bytes('application/zip', '').content, 'application/json': { schema: reportSchema } },
+  content: {
+    ...bytes('application/zip', '').content,
+    ...bytes('application/pdf', '').content,
+    ...bytes('text/csv', '').content,
+    ...bytes('application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', '').content,
+    ...bytes('application/xml', '').content,
+    'application/json': { schema: reportSchema },
+  },
 }
 const exported = createRoute({
   method: 'get',
@@ -280,11 +288,16 @@ export function api(): OpenAPIHono<ApiEnv> {
     return oneDocument(c, id, file.replace(/\.pdf$/, ''))
   })
   app.openapi(exported, async (c) => {
-    const { id, caseNumber } = await judgedPackage(c.get('caller'), c.req.valid('param').id)
-    if (c.req.valid('query').format === 'json') return c.json(await reportFor(c.get('caller'), id), 200)
-    return c.body(await packageZip(id, c.get('caller')), 200, {
-      'Content-Type': 'application/zip',
-      'Content-Disposition': `attachment; filename="${caseNumber}.zip"`,
+    const caller = c.get('caller')
+    const { id } = await judgedPackage(caller, c.req.valid('param').id)
+    const { format, receiver: named } = c.req.valid('query')
+    const receiver = named ? await receiverOf(database(), caller.organisationId, named) : usualReceiver
+    if (!receiver) throw new Problem(404, 'There is no such receiver.', 'receiver')
+    if (format === 'json') return c.json(await reportFor(caller, id), 200)
+    const { name, type, body } = await exportOf(id, receiver, format, caller)
+    return c.body(body, 200, {
+      'Content-Type': type,
+      'Content-Disposition': `attachment; filename="${name}"`,
     })
   })
   app.openapi(answer, async (c) => {

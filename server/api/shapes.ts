@@ -1,5 +1,6 @@
 import { z } from '@hono/zod-openapi'
 import { statuses } from '../../core/check/index.ts'
+import { exportFormats } from '../handover/export.ts'
 import { identityVerdicts, requestStates, type packageStates } from '../database/schema.ts'
 
 /*
@@ -132,8 +133,11 @@ export const buttonsSchema = z
   })
   .openapi('Device')
 
-export const exportFormats = ['zip', 'json'] as const
-export const exportQuerySchema = z.object({ format: z.enum(exportFormats).default('zip') })
+export const exportQuerySchema = z.object({
+  format: z.enum(exportFormats).default('zip'),
+  /** Of a receiver; without it, everything goes as it lies in the package. */
+  receiver: z.string().max(60).optional(),
+})
 
 /** What is asked of an applicant. */
 export const askingSchema = z

@@ -22,6 +22,7 @@ import type { Answer } from '../../core/answers/index.ts'
 import type { AutomaticKind } from '../../core/mail/index.ts'
 import type { Notice } from '../../core/notices/index.ts'
 import type { SentLimit } from '../../core/receipt/index.ts'
+import type { Receiver } from '../../core/receivers/index.ts'
 import type { RequestItem } from '../../core/requests/index.ts'
 import type { Language } from '../../core/lexicon/index.ts'
 import type { Assessment, VerdictChange } from '../../core/pipeline/index.ts'
@@ -454,6 +455,19 @@ export const registers = pgTable(
     id: text('id').notNull(),
     body: jsonb('body').$type<Register>().notNull(),
     createdAt: moment('created_at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.organisationId, t.id] })],
+)
+
+/** Whom finished packages go to, as an organisation describes them. */
+export const receivers = pgTable(
+  'receiver',
+  {
+    organisationId: organisation(),
+    id: text('id').notNull(),
+    body: jsonb('body').$type<Receiver>().notNull(),
+    createdAt: moment('created_at').notNull().defaultNow(),
+    updatedAt: moment('updated_at').notNull().defaultNow(),
   },
   (t) => [primaryKey({ columns: [t.organisationId, t.id] })],
 )

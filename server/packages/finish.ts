@@ -7,7 +7,7 @@ import type { Work } from '../database/connection.ts'
 import { answers, pages } from '../database/schema.ts'
 import { tell } from '../events.ts'
 import { jobWaits, judgementKey } from '../jobs/queue.ts'
-import { freeze } from './finished.ts'
+import { freeze } from '../handover/finished.ts'
 import { syncTasks } from '../tasks/tasks.ts'
 import { heldFor, inTurn, move, Refused } from './states.ts'
 

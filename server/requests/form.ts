@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises'
 import { inArray, and, eq } from 'drizzle-orm'
 import { database } from '../database/connection.ts'
 import { pages } from '../database/schema.ts'
-import { DocumentsOut } from '../packages/documents-out.ts'
+import { DocumentsOut } from '../handover/documents-out.ts'
 import type { RequestRow } from './link.ts'
 
 /**

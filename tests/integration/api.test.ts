@@ -85,6 +85,9 @@ describe('a package by the API', () => {
       headers: { Authorization: `Bearer ${key}` },
     })
     expect(Buffer.from(await zip.arrayBuffer()).includes('report.json')).toBe(true)
+    const had = (query: string) => call(`/packages/${id}/export?${query}`, {})
+    expect((await had('format=xml&receiver=nobody')).status).toBe(404)
+    expect((await had('format=docx')).status).toBe(400)
     expect((await historyOf(id)).filter((a) => a.userName === 'Loan desk').map((a) => a.act)).toEqual([
       'opened the package',
       'brought a file',

@@ -13,8 +13,9 @@ import { finishedReports, packages, pages } from '../../server/database/schema.t
 import { jobWaits, judgementKey } from '../../server/jobs/queue.ts'
 import { giveAnswers } from '../../server/packages/answer.ts'
 import { finish, openAgain, signOff } from '../../server/packages/finish.ts'
-import { packageZip } from '../../server/packages/zip.ts'
-import { handedOver } from '../../server/packages/finished.ts'
+import { exportOf } from '../../server/handover/export.ts'
+import { usualReceiver } from '../../core/receivers/index.ts'
+import { handedOver } from '../../server/handover/finished.ts'
 import { bringFile, newPackage } from '../../server/packages/intake.ts'
 import { judge } from '../../server/packages/judge.ts'
 import { assign } from '../../server/packages/owners.ts'
@@ -97,7 +98,9 @@ describe('a finished package', () => {
       const [kept] = await database().select().from(finishedReports).where(eq(finishedReports.packageId, id))
       expect(kept.sha256).toBe(createHash('sha256').update(first.report).digest('hex'))
       expect((await historyOf(id)).map((h) => h.detail).join()).toContain(kept.sha256)
-      const zip = await buffer(Readable.fromWeb((await packageZip(id, who)) as never))
+      const zip = await buffer(
+        Readable.fromWeb((await exportOf(id, usualReceiver, 'zip', who)).body as never),
+      )
       expect(zip.includes('report.json')).toBe(true)
     } finally {
       await database().transaction((work) => saveType(work, lead, before))

@@ -12,7 +12,8 @@ import { hear, tell } from '../../server/events.ts'
 import { giveAnswers, redo, undo, undoState } from '../../server/packages/answer.ts'
 import { Refused } from '../../server/packages/states.ts'
 import { finish, openAgain } from '../../server/packages/finish.ts'
-import { packageZip } from '../../server/packages/zip.ts'
+import { exportOf } from '../../server/handover/export.ts'
+import { usualReceiver } from '../../core/receivers/index.ts'
 import { pageTasks } from '../../server/jobs/tasks.ts'
 import { findIn } from '../../server/packages/find.ts'
 import { settings } from '../../server/settings.ts'
@@ -421,7 +422,7 @@ describe('the end of the work', () => {
     await expect(giveAnswers(id, [{ kind: 'type', page: 2, type: 'cover_letter' }], who)).rejects.toThrow(
       Refused,
     )
-    const zip = await Open.from(await packageZip(id, who))
+    const zip = await Open.from((await exportOf(id, usualReceiver, 'zip', who)).body)
     expect(zip.names).toEqual([
       'documents/01-Payslip.pdf',
       'documents/02-Unknown.pdf',
@@ -444,7 +445,7 @@ describe('the end of the work', () => {
     const second = (await filesOf(id)).find((f) => f.name !== 'papers.pdf')!
     const broken = Buffer.from('%PDF-1.4 and nothing more')
     await database().update(chunks).set({ bytes: broken }).where(eq(chunks.sha256, second.sha256!))
-    const zip = await Open.from(await packageZip(id, who))
+    const zip = await Open.from((await exportOf(id, usualReceiver, 'zip', who)).body)
     const [good, other] = zip.names
     expect([good, other]).toEqual(['documents/01-Payslip.pdf', 'history.json'])
     expect(zip.text('notes.txt')).toMatch(
@@ -458,12 +459,12 @@ describe('the end of the work', () => {
     const left = () => readdirSync(tmpdir()).filter((name) => name.startsWith(`jigsa-reader-${process.pid}-`))
     const id = await readPackage(who, await pdfOf(payslip('June', '30', '1,871.10')))
     const before = left().length
-    const stopped = await packageZip(id, who)
+    const stopped = (await exportOf(id, usualReceiver, 'zip', who)).body
     await stopped.cancel()
     await database()
       .delete(chunks)
       .where(eq(chunks.sha256, (await filesOf(id))[0].sha256!))
-    await expect(Open.from(await packageZip(id, who))).rejects.toThrow()
+    await expect(Open.from((await exportOf(id, usualReceiver, 'zip', who)).body)).rejects.toThrow()
     // A reader that was started meanwhile has a folder of its own.
     await until(() => Promise.resolve(left().length <= before + 1))
     // Others look for contents that are missing.

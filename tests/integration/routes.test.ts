@@ -67,6 +67,8 @@ const OF_A_DESK: [path: string, right: Right | 'be here'][] = [
   ['/knowledge/file', 'set up'],
   ['/registers', 'be here'],
   ['/registers/new', 'be here'],
+  ['/receivers', 'be here'],
+  ['/receivers/new', 'be here'],
   ['/lender', 'be here'],
   ['/learning', 'be here'],
   ['/people', 'be here'],
@@ -87,6 +89,7 @@ const CHANGES: [path: string, right: Right, body: unknown][] = [
   ['/types.data', 'set up', {}],
   ['/types/nothing.data', 'set up', { act: 'unlearn', id: 0 }],
   ['/registers.data', 'set up', { id: 'nothing', csv: 'a,b' }],
+  ['/receivers/nothing.data', 'set up', { act: 'remove' }],
   ['/registers/nothing.data', 'set up', { act: 'look', title: 'x', csv: 'a,b\n1,2' }],
   ['/learning.data', 'set up', { act: 'use', id: '00000000-0000-4000-8000-000000000000' }],
   [
@@ -135,7 +138,7 @@ test('every route that is served stands in these tables, or is for whoever signs
     // For whoever has the link of a request.
     ...['/r/:token', '/r/:token/uploads', '/r/:token/uploads/:upload', '/r/:token/form'],
     ...['/arrivals/:id', '/arrivals/:id/letter', '/arrivals/:id/files/:at/:how', '/arrivals/devices/:id'],
-    ...['/rules/:id', '/registers/:id', '/types/reading', '/trials/:id'],
+    ...['/rules/:id', '/registers/:id', '/receivers/:id', '/types/reading', '/trials/:id'],
     ...['/packages/:id/everything.zip'],
   ]
   expect(served.filter((path) => !told.includes(path))).toEqual([])

@@ -20,6 +20,7 @@ const SETUP: readonly [to: string, name: string, what: string][] = [
   ['/types', 'Document types', 'values, wordings, how sure is sure enough'],
   ['/rules', 'Rules', 'where documents start, in words'],
   ['/registers', 'Registers', 'whom and what the lender knows'],
+  ['/receivers', 'Receivers', 'whom packages go to, in which order, names and forms'],
   ['/lender', 'Papers', 'country, currency, how days are written; the colour that applicants see'],
   ['/learning', 'Learning', 'what confirmed papers teach'],
   ['/people', 'People', 'who signs in, and what each may do'],

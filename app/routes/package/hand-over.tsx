@@ -1,17 +1,38 @@
 import { inWords } from '../../../wording/index.ts'
 import { Check, Download, Lock, LockOpen } from 'lucide-react'
 import { useState } from 'react'
-import { data, Form, Link, useNavigation } from 'react-router'
+import { data, Form, Link, useNavigation, useSearchParams } from 'react-router'
 import { z } from 'zod'
-import { fileNames } from '../../../core/handover/index.ts'
+import { usualReceiver } from '../../../core/receivers/index.ts'
 import { askedPackage } from '../../../server/access/packages.ts'
 import { finish, openAgain, sendBack, signOff } from '../../../server/packages/finish.ts'
+import { database } from '../../../server/database/connection.ts'
+import { filesFor } from '../../../server/handover/preview.ts'
+import { receiversOf } from '../../../server/handover/receivers.ts'
 import { Refused } from '../../../server/packages/states.ts'
 import { formBody } from '../../../server/web/bodies.ts'
 import { Decisions } from '../../package/decisions.tsx'
+import { CONTENT_WORDS } from '../../parts/handing-over.ts'
 import { count } from '../../parts/format.ts'
 import { useJudged } from '../../package/view.ts'
 import type { Route } from './+types/hand-over'
+
+/** Files for each receiver, the usual way first. */
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const { who, row } = await askedPackage(request, params.id)
+  const all = [usualReceiver, ...(await receiversOf(database(), who.organisationId))]
+  return {
+    receivers: await Promise.all(
+      all.map(async (receiver) => ({
+        id: receiver.id,
+        title: receiver.title,
+        contents: receiver.contents,
+        envelope: receiver.envelope,
+        ...(await filesFor(who.organisationId, row.id, receiver)),
+      })),
+    ),
+  }
+}
 
 const formSchema = z.discriminatedUnion('act', [
   z.object({ act: z.literal('finish') }),
@@ -41,9 +62,15 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 /** What goes out, what is still open, what a second person must look at, and the end of the work on the package. */
-export default function HandOver({ actionData }: Route.ComponentProps) {
+export default function HandOver({ loaderData: { receivers }, actionData }: Route.ComponentProps) {
   const { row, assessment, who, signOff, rights } = useJudged()
-  const names = fileNames(assessment.documents)
+  const [params, setParams] = useSearchParams()
+  const receiver = receivers.find((r) => r.id === params.get('receiver')) ?? receivers[0]
+  const address = (format: string) =>
+    `/packages/${row.id}/package.zip?${new URLSearchParams({
+      format,
+      ...(receiver.id === usualReceiver.id ? {} : { receiver: receiver.id }),
+    }).toString()}`
   const blocking = assessment.findings.filter((f) => f.severity === 'blocking')
   const loose = assessment.deck.length
   const done = row.state === 'finished'
@@ -52,15 +79,32 @@ export default function HandOver({ actionData }: Route.ComponentProps) {
     <div className="grid max-w-5xl gap-4 pb-6 lg:grid-cols-2">
       <section className="card self-start p-4">
         <h1 className="text-xl font-semibold">Hand over</h1>
-        <p className="mt-1 text-ink-2">
-          One ZIP: {count(assessment.documents.length, 'PDF')}, one for each document and searchable,{' '}
-          <span className="font-mono">report.json</span> with every value, its place and how sure it is, and{' '}
-          <span className="font-mono">history.json</span> with who did what.
-        </p>
+        {receivers.length > 1 ? (
+          <label className="mt-2 grid gap-1">
+            <span className="text-sm text-ink-2">To</span>
+            <select
+              className="field py-1.5"
+              value={receiver.id}
+              onChange={(event) => setParams({ receiver: event.target.value }, { replace: true })}
+            >
+              {receivers.map((r) => (
+                <option key={r.id} value={r.id}>
+                  {r.title}
+                </option>
+              ))}
+            </select>
+          </label>
+        ) : null}
+        <p className="mt-2 text-ink-2">{receiver.contents.map((c) => CONTENT_WORDS[c].long).join('; ')}.</p>
         <div className="mt-4 flex flex-wrap items-center gap-2">
-          <a className={done ? 'button-main' : 'button'} href={`/packages/${row.id}/package.zip`} download>
+          <a
+            className={done ? 'button-main' : 'button'}
+            href={address(receiver.envelope)}
+            download
+            aria-disabled={receiver.faults.length > 0}
+          >
             <Download size={16} />
-            Download {row.caseNumber}.zip
+            Download {row.caseNumber}.{receiver.envelope === 'bag' ? 'bag.zip' : 'zip'}
           </a>
           {done ? (
             <Act act="open" plain>
@@ -80,6 +124,14 @@ export default function HandOver({ actionData }: Route.ComponentProps) {
             {actionData.problem}
           </p>
         ) : null}
+        <p className="mt-2 flex flex-wrap gap-x-3 gap-y-1 text-sm">
+          <span className="text-ink-2">Or alone:</span>
+          {ALONE.map(([format, name]) => (
+            <a key={format} className="text-petrol underline" href={address(format)} download>
+              {name}
+            </a>
+          ))}
+        </p>
         <p className="mt-3 text-sm text-ink-2">
           {done
             ? 'Finished: it takes no more answers.'
@@ -116,12 +168,17 @@ export default function HandOver({ actionData }: Route.ComponentProps) {
         <Decisions may={maySign} />
         <section className="card p-4">
           <h2 className="mb-2 font-semibold">Files that go out</h2>
+          {receiver.faults.length > 0 ? (
+            <p role="alert" className="odd-edge mb-2 pl-2">
+              {receiver.faults.join(' ')}
+            </p>
+          ) : null}
           <ol className="grid gap-1 text-sm">
-            {assessment.documents.map((d) => (
-              <li key={d.id} className="flex gap-3">
-                <span className="min-w-0 flex-1 truncate font-mono">{names.get(d.id)}</span>
+            {receiver.files.map((file) => (
+              <li key={file.document} className="flex gap-3">
+                <span className="min-w-0 flex-1 font-mono break-words">{file.path}</span>
                 <span className="whitespace-nowrap text-ink-2">
-                  {d.pages.length === 1 ? `page ${d.pages[0]}` : `pages ${d.pages.join(', ')}`}
+                  {file.pages.length === 1 ? `page ${file.pages[0]}` : `pages ${runsOfPages(file.pages)}`}
                 </span>
               </li>
             ))}
@@ -130,6 +187,26 @@ export default function HandOver({ actionData }: Route.ComponentProps) {
       </div>
     </div>
   )
+}
+
+/** What can be had by itself. */
+const ALONE = [
+  ['pdf', 'one PDF'],
+  ['xlsx', 'spreadsheet'],
+  ['csv', 'CSV'],
+  ['json', 'JSON'],
+  ['xml', 'XML'],
+] as const
+
+/** Pages in a row as their first and last. */
+function runsOfPages(pages: readonly number[]): string {
+  const runs: [first: number, last: number][] = []
+  for (const page of pages) {
+    const last = runs.at(-1)
+    if (last && last[1] === page - 1) last[1] = page
+    else runs.push([page, page])
+  }
+  return runs.map(([first, last]) => (first === last ? String(first) : `${first}–${last}`)).join(', ')
 }
 
 function Act({

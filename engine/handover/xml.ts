@@ -1,6 +1,4 @@
 import { create } from 'xmlbuilder2'
-import { z } from 'zod'
-import { isMoney, type Row, type Value } from '../model/index.ts'
 import {
   counting,
   fieldOf,
@@ -9,36 +7,9 @@ import {
   valueIn,
   type FactResult,
   type Paper,
-} from '../dossier/index.ts'
-import type { About } from './about.ts'
-
-const NAME = /^[\p{L}_][\p{L}\d_.-]*$/u
-const pathSchema = z
-  .string()
-  .trim()
-  .max(300)
-  .refine(
-    (path) =>
-      path
-        .split('/')
-        .every((name, i, all) => NAME.test(i === all.length - 1 ? name.replace(/^@/, '') : name)),
-    'Elements are written like applicant/name, an attribute like loan/@currency.',
-  )
-const leafSchema = z.object({ path: pathSchema, from: z.string().trim().min(1).max(200) })
-const repeatSchema = z.object({
-  path: pathSchema,
-  /** A type, for an element for each of its papers, or `type.table` for one for each row. */
-  each: z.string().trim().min(1).max(200),
-  elements: z.array(leafSchema).min(1).max(200),
-})
-
-/** Which values go into which elements, in the order of the elements. */
-export const xmlMappingSchema = z.object({
-  root: z.string().regex(NAME, 'The outermost element has a name.'),
-  namespace: z.string().max(300).nullable().default(null),
-  elements: z.array(z.union([repeatSchema, leafSchema])).max(500),
-})
-export type XmlMapping = z.infer<typeof xmlMappingSchema>
+} from '../../core/dossier/index.ts'
+import { isMoney, type Row, type Value } from '../../core/model/index.ts'
+import type { About, XmlMapping } from '../../core/receivers/index.ts'
 
 /** What elements are filled from. */
 export interface XmlSource {

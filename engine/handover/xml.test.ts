@@ -1,5 +1,6 @@
-import { eur, paperOf } from '../testing/paper-of.ts'
-import { type XmlMapping, xmlMappingSchema, xmlOf } from './index.ts'
+import { eur, paperOf } from '../../core/testing/paper-of.ts'
+import { type XmlMapping, xmlMappingSchema } from '../../core/receivers/index.ts'
+import { xmlOf } from './xml.ts'
 
 const source = {
   about: {

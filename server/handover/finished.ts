@@ -3,19 +3,22 @@ import { desc, eq } from 'drizzle-orm'
 import { reportOf } from '../../core/handover/index.ts'
 import type { Document } from '../../core/findings/index.ts'
 import { assess, ASSESSMENT_FORM, type Assessment } from '../../core/pipeline/index.ts'
+import type { DocumentType } from '../../core/program/index.ts'
 import { inWords } from '../../wording/index.ts'
 import { historyOf, note } from '../audit.ts'
 import { database, type Work } from '../database/connection.ts'
 import { finishedReports, packages } from '../database/schema.ts'
 import { trailHead } from '../trail.ts'
-import { situationOf } from './judge.ts'
-import { hold, inTurn } from './states.ts'
+import { situationOf } from '../packages/judge.ts'
+import { hold, inTurn } from '../packages/states.ts'
 
 /** What goes out of a package. */
 export interface HandedOver {
   /** `report.json`, to the letter. */
   report: string
   documents: readonly Document[]
+  /** The types that they were read by. */
+  types: readonly DocumentType[]
   /** `history.json`: who did what until it was finished, or until now. */
   history: string
   /** When it was finished, or now. */
@@ -91,14 +94,17 @@ export async function handedOver(packageId: string): Promise<HandedOver> {
     return {
       report: kept.report,
       documents: row.assessment.documents,
+      types: kept.types,
       history: written({ digest: history.at(-1)?.digest, history }),
       at: row.finishedAt ?? kept.createdAt,
     }
   }
   const verdict = await verdictOf(work, packageId)
+  const situation = await situationOf(work, packageId)
   return {
-    report: written(reportOf(await situationOf(work, packageId), verdict, inWords)),
+    report: written(reportOf(situation, verdict, inWords)),
     documents: verdict.documents,
+    types: situation.types,
     history: written({ ...(await trailHead()), history: acts }),
     at: new Date(),
   }
