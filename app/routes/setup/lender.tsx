@@ -200,7 +200,7 @@ function Colour({ stored, name, may }: { stored: string | null; name: string; ma
         {may ? (
           <>
             <button type="button" className="button-main" onClick={() => store(colour)}>
-              Store
+              Take this colour
             </button>
             {stored ? (
               <button
