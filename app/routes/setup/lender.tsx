@@ -215,9 +215,7 @@ function Colour({ stored, name, may }: { stored: string | null; name: string; ma
               </button>
             ) : null}
           </>
-        ) : (
-          <p className="text-ink-2">An administrator changes this.</p>
-        )}
+        ) : null}
         <span className="ml-auto text-ink-2">{name}</span>
       </fieldset>
     </section>
