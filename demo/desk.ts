@@ -1,3 +1,4 @@
+import type { Receiver } from '../core/receivers/index.ts'
 import type { LenderSet } from '../core/program/index.ts'
 import type { DeviceButton, Role } from '../server/database/schema.ts'
 
@@ -32,6 +33,8 @@ export interface DemoDesk {
   set: LenderSet
   people: readonly { name: string; email: string; role: Role }[]
   packages: readonly DemoPackage[]
+  /** Whom its packages are handed over to. */
+  receivers: readonly Receiver[]
   /** Of the scanner at its counter. */
   device: Device | null
   /** Entries of its registers as CSV, by the register's id, for a day; those that are asked outside have none. */

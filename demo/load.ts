@@ -12,6 +12,7 @@ import { programsOf } from '../server/configuration/programs.ts'
 import { takeStarter } from '../server/configuration/starter.ts'
 import { database } from '../server/database/connection.ts'
 import { messages, packages, sources, user, type Role } from '../server/database/schema.ts'
+import { receiversOf, saveReceiver } from '../server/handover/receivers.ts'
 import { giveAnswers } from '../server/packages/answer.ts'
 import { finish, signOff } from '../server/packages/finish.ts'
 import { bringFile, newPackage } from '../server/packages/intake.ts'
@@ -30,6 +31,8 @@ export async function openDesk(desk: DemoDesk): Promise<void> {
     })
   for (const person of desk.people)
     await addPerson(person.name, person.email, DEMO_PASSWORD, person.role, desk.id)
+  if ((await receiversOf(database(), desk.id)).length === 0)
+    for (const receiver of desk.receivers) await saveReceiver(await oneOf(desk, 'lead'), receiver)
 }
 
 const today = (): string => new Date().toISOString().slice(0, 10)

@@ -1,8 +1,10 @@
+import { receiverSchema } from '../../../core/receivers/index.ts'
 import { FIRST_ORGANISATION } from '../../../server/database/schema.ts'
 import type { DemoDesk } from '../../desk.ts'
 import { merrowSound } from './index.ts'
 import { packages } from './packages.ts'
 import { device } from './device.ts'
+import receiversFile from './receivers.json' with { type: 'json' }
 import { world } from './world.ts'
 
 /** Merrow Sound's desk. */
@@ -20,6 +22,7 @@ export const merrowSoundDesk: DemoDesk = {
     { name: 'Ada Northcott', email: 'ada@merrowsound.example', role: 'administrator' },
   ],
   packages,
+  receivers: receiversFile.map((receiver) => receiverSchema.parse(receiver)),
   registers: (asOf) => {
     const { customers, employers } = world(asOf)
     return { customers, employers }

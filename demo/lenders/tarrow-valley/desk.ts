@@ -87,6 +87,7 @@ export const tarrowValleyDesk: DemoDesk = {
     { name: 'Nettie Sorrell', email: 'nettie@tarrowvalley.example', role: 'lead' },
     { name: 'Hollis Pruett', email: 'hollis@tarrowvalley.example', role: 'administrator' },
   ],
+  receivers: [],
   packages: WISHED.map(drawn),
   registers: (asOf) => {
     const stories = [
