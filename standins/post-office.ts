@@ -28,6 +28,8 @@ export interface PostOffice {
   /** Where all that was not for the application is listed, the newest first. */
   messages: string
   letters: () => readonly Letter[]
+  /** Takes letters and says nothing of it until it is told to: whoever sends them does not know that they arrived. */
+  withhold: () => { taken: () => number; release: () => void }
   stop: () => Promise<void>
 }
 
@@ -59,6 +61,8 @@ export async function startPostOffice(
   const kept: Letter[] = []
   const waiting = new Set<Bag>()
   let open = true
+  let gate = Promise.resolve()
+  let behindGate = 0
   const smtp = new SMTPServer({
     authOptional: true,
     disabledCommands: ['AUTH', 'STARTTLS'],
@@ -79,6 +83,8 @@ export async function startPostOffice(
             void handOver(bag)
           }
           if (outside.length > 0) kept.unshift(await letterOf(raw, outside))
+          behindGate++
+          await gate
         })
         .then(
           () => done(null),
@@ -157,6 +163,12 @@ export async function startPostOffice(
     smtp: `smtp://127.0.0.1:${portOf(smtp.server.address())}`,
     messages: `http://127.0.0.1:${portOf(http.address())}/messages`,
     letters: () => kept,
+    withhold() {
+      behindGate = 0
+      let release = () => undefined as void
+      gate = new Promise<void>((done) => (release = done))
+      return { taken: () => behindGate, release }
+    },
     async stop() {
       open = false
       await Promise.all([

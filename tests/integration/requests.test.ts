@@ -30,7 +30,7 @@ import { endTask, syncOverdue, tasksOf } from '../../server/tasks/tasks.ts'
 import { startPostOffice, type PostOffice } from '../../standins/post-office.ts'
 import { identityCard, payslip, pdfOf } from '../support/papers.ts'
 import { zip } from '../support/zip.ts'
-import { asOwner, desk, person, readPackage, until } from '../support/server.ts'
+import { asOwner, desk, person, readPackage, until, worker } from '../support/server.ts'
 import { ask, startWebAt, type Web } from '../support/web.ts'
 
 const OURS = 'loans@merrowsound.example'
@@ -535,6 +535,22 @@ test('nobody is reminded of a package that is closed, and nothing is asked about
   await expect(changeDraft(at.who, id, change())).rejects.toThrow(/second person looks at this package/)
   await database().update(packages).set({ state: 'open' }).where(eq(packages.id, id))
 })
+
+test('a sender that is killed before it hears that a letter arrived sends it again under the same name alone', async () => {
+  const answer = office.withhold()
+  const { id, token } = await asked({ recipient: 'killed@varnham.example' })
+  await until(() => Promise.resolve(answer.taken() > 0))
+  at.running.child.kill('SIGKILL')
+  answer.release()
+  at.running = worker()
+  await until(async () => {
+    const sent = await database().select().from(messages).where(eq(messages.packageId, id))
+    return sent.some((m) => m.kind === 'request' && m.state === 'sent')
+  })
+  const arrived = letters((l) => l.text.includes(token))
+  // Whoever keeps letters knows one by its Message-ID, and shows it once.
+  expect(new Set(arrived.map((l) => l.messageId)).size).toBe(1)
+}, 120_000)
 
 test('letters wait while no mail server answers, and go once', async () => {
   const down = office
