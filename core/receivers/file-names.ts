@@ -1,7 +1,7 @@
 import { counts, usable } from '../dossier/index.ts'
 import type { Document } from '../findings/index.ts'
 import { isMoney, type Value } from '../model/index.ts'
-import type { DocumentType } from '../program/index.ts'
+import { type DocumentType, unknownType } from '../program/index.ts'
 import type { About } from './about.ts'
 import { apart, plainLetters, safePath } from './file-path.ts'
 import { fillIn, inForm, parsePattern, PatternProblem, variablesIn } from './pattern.ts'
@@ -32,7 +32,7 @@ export function goingOut(documents: readonly Document[], receiver: Receiver): Do
 
 /** What a receiver calls a type. */
 export const typeName = (receiver: Receiver, types: readonly DocumentType[], id: string): string =>
-  receiver.names.types[id] ?? types.find((t) => t.id === id)?.title ?? id
+  receiver.names.types[id] ?? [...types, unknownType].find((t) => t.id === id)?.title ?? id
 
 /** What a receiver calls a value of a type. */
 export const fieldName = (

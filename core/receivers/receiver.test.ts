@@ -47,6 +47,9 @@ test('files are named by the receiver’s words and the papers’ values', () =>
   ])
 })
 
+test('a paper of no known type is called so', () =>
+  expect(named([slip('a', '2026-01-28', { type: 'unknown' })], {})).toEqual(['Unknown paper.pdf']))
+
 test('a value that is likelier wrong than right names nothing', () => {
   const doubtful = slip('a', '2026-01-28')
   doubtful.fields[0].confidence = 0.3

@@ -449,7 +449,7 @@ describe('the end of the work', () => {
     const [good, other] = zip.names
     expect([good, other]).toEqual(['documents/01-Payslip.pdf', 'history.json'])
     expect(zip.text('notes.txt')).toMatch(
-      /^02-.*\.pdf: This PDF is damaged and cannot be opened\. Its pages are in second \.\.\/ one\.pdf\.\n$/,
+      /^documents\/02-.*\.pdf: This PDF is damaged and cannot be opened\. Its pages are in second \.\.\/ one\.pdf\.\n$/,
     )
     expect(zip.bytes('originals/01-second ..- one.pdf')).toEqual(broken)
     await database().delete(packages).where(eq(packages.id, id))

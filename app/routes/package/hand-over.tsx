@@ -167,7 +167,13 @@ export default function HandOver({ loaderData: { receivers }, actionData }: Rout
       <div className="grid content-start gap-4">
         <Decisions may={maySign} />
         <section className="card p-4">
-          <h2 className="mb-2 font-semibold">Files that go out</h2>
+          <h2 className="mb-2 font-semibold">
+            {receiver.contents.includes('documents')
+              ? 'Files that go out'
+              : receiver.contents.includes('whole')
+                ? 'Papers in the PDF, in this order'
+                : 'Papers whose values go out'}
+          </h2>
           {receiver.faults.length > 0 ? (
             <p role="alert" className="odd-edge mb-2 pl-2">
               {receiver.faults.join(' ')}
