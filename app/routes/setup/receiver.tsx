@@ -127,11 +127,12 @@ const draftOf = ({ xml, ...receiver }: Receiver): Draft => ({
 })
 
 /** A draft as it is stored; text of elements that is no JSON stays text, and is refused with a sentence. */
-function receiverFrom({ xml, ...draft }: Draft): unknown {
-  let mapping: unknown = null
+function receiverFrom({ xml, ...draft }: Draft): Omit<Receiver, 'xml'> & { xml: Receiver['xml'] | string } {
+  let mapping: Receiver['xml'] | string = null
   if (xml.trim() !== '')
     try {
-      mapping = JSON.parse(xml)
+      // The server looks at it as at all that is sent.
+      mapping = JSON.parse(xml) as Receiver['xml']
     } catch {
       mapping = xml
     }
@@ -157,7 +158,8 @@ export default function ReceiverPage({ loaderData }: Route.ComponentProps) {
         void submit(
           {
             act: 'try',
-            receiver: { ...(receiverFrom(draft) as object), title: draft.title || 'a', id: 'a' },
+            // What it is called is no matter yet.
+            receiver: { ...receiverFrom(draft), title: draft.title || 'Tried', id: 'tried' },
             packageId,
           },
           { method: 'post', encType: 'application/json' },
@@ -209,10 +211,13 @@ export default function ReceiverPage({ loaderData }: Route.ComponentProps) {
                 type="button"
                 className="button-main"
                 onClick={() =>
-                  void store.submit({ act: 'save', receiver: receiverFrom(draft) } as never, {
-                    method: 'post',
-                    encType: 'application/json',
-                  })
+                  void store.submit(
+                    { act: 'save', receiver: receiverFrom(draft) },
+                    {
+                      method: 'post',
+                      encType: 'application/json',
+                    },
+                  )
                 }
               >
                 Store
