@@ -5,7 +5,7 @@ import { type DocumentType, unknownType } from '../program/index.ts'
 import type { About } from './about.ts'
 import { apart, plainLetters, safePath } from './file-path.ts'
 import { fillIn, inForm, parsePattern, PatternProblem, variablesIn } from './pattern.ts'
-import { type Receiver, usualReceiver } from './receiver.ts'
+import type { Receiver } from './receiver.ts'
 
 /** Variables that every paper has, besides the values of its type. */
 export const PAPER_VARIABLES = [
@@ -94,8 +94,6 @@ const SOME_DAY = '2026-03-04'
 /** What is wrong with a receiver, in sentences; none where it can be used. @param types of the organisation */
 export function receiverFaults(receiver: Receiver, types: readonly DocumentType[]): string[] {
   const faults: string[] = []
-  if (receiver.id === usualReceiver.id)
-    faults.push('This name is taken for everything as it lies; give it another.')
   const ids = new Set(types.map((t) => t.id))
   const fields = new Map<string, Set<string>>()
   for (const { name, kind } of types.flatMap((t) => t.fields))

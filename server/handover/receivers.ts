@@ -1,5 +1,5 @@
 import { and, asc, eq } from 'drizzle-orm'
-import { type Receiver, receiverFaults, receiverSchema } from '../../core/receivers/index.ts'
+import { type Receiver, receiverFaults, receiverSchema, usualReceiver } from '../../core/receivers/index.ts'
 import type { Person } from '../access/person.ts'
 import { note } from '../audit.ts'
 import { typesOf } from '../configuration/types.ts'
@@ -26,6 +26,8 @@ export async function receiverOf(work: Work, organisationId: string, id: string)
 /** Stores a receiver in place of the one of its id. @throws UnusableReceiver */
 export const saveReceiver = (who: Person, receiver: Receiver): Promise<void> =>
   database().transaction(async (work) => {
+    if (receiver.id === usualReceiver.id)
+      throw new UnusableReceiver('This name is taken for everything as it lies; give it another.')
     const [fault] = receiverFaults(receiver, await typesOf(work, who.organisationId))
     if (fault) throw new UnusableReceiver(fault)
     await work

@@ -163,6 +163,7 @@ test('XML goes by the receiver’s elements, and not where it does not hold to i
 test('a receiver is stored only where it can be used, and is one organisation’s', async () => {
   const lead = await person('lead')
   await expect(saveReceiver(lead, receiver({ pattern: '{no_such_value}' }))).rejects.toThrow(/no_such_value/)
+  await expect(saveReceiver(lead, receiver({ id: usualReceiver.id }))).rejects.toThrow(/another/)
   await saveReceiver(lead, receiver())
   await saveReceiver(lead, receiver({ title: 'Archive of the bank' }))
   expect((await receiversOf(database(), FIRST_ORGANISATION)).map((r) => r.title)).toEqual([
