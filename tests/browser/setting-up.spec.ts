@@ -114,32 +114,3 @@ test('an administrator says how papers are written: a country brings its ways, a
   })
   expect(refused.status()).toBe(403)
 })
-
-test('a receiver is described with what would go out beside it, and chosen when a package is handed over', async ({
-  page,
-}) => {
-  await signIn(page, 'ruben')
-  await openView(page, `${base()}/receivers/new`)
-  const files = page.getByRole('list', { name: 'Files' })
-  await expect(files.getByRole('listitem').first()).toBeVisible()
-  await page.getByLabel('Name', { exact: true }).fill('Partner bank')
-  await page.getByLabel('Files are called').fill('{case}/{type:yyyy}')
-  await expect(page.getByRole('alert')).toContainText('“type” is no day')
-  await page.getByLabel('Files are called').fill('{case}/{number} {type}')
-  await page.getByLabel('What the receiver calls Payslip').fill('Wage slip')
-  await expect(files.getByText(/\d{2} Wage slip\.pdf$/).first()).toBeVisible()
-  await page.getByRole('button', { name: 'Store' }).click()
-  await expect(page).toHaveURL(/\/receivers\/partner_bank$/)
-  await openView(page, `${base()}/packages?state=all`)
-  await page.getByRole('link', { name: /^MSM-/ }).first().click()
-  await expect(page).toHaveURL(/\/packages\/[0-9a-f-]{36}/)
-  const id = /packages\/([0-9a-f-]{36})/.exec(page.url())![1]
-  await openView(page, `${base()}/packages/${id}/hand-over`)
-  await page.getByLabel('To', { exact: true }).selectOption('Partner bank')
-  await expect(page.getByText(/^MSM-[^/]+\/01 /)).toBeVisible()
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('link', { name: 'spreadsheet' }).click(),
-  ])
-  expect(download.suggestedFilename()).toMatch(/\.xlsx$/)
-})
